@@ -1,0 +1,6 @@
+"""Cutting a manuscript into shots: how long words take, and where the cut marks go."""
+
+from .cut import Wish, break_down
+from .estimate import estimate_words, pause_after, speaking_seconds
+
+__all__ = ["Wish", "break_down", "estimate_words", "pause_after", "speaking_seconds"]

@@ -1,0 +1,207 @@
+"""Where the cut marks go: the cheapest way to cut the whole manuscript, not one shot after another.
+
+A cut is a path over word boundaries. Each shot costs by how far its time is from the wanted length and by what it runs
+across (paragraphs, changes of speaker); each mark costs by what it breaks. The cheapest path is found by dynamic
+programming (Bellman 1952), in time proportional to words times words per longest shot.
+"""
+
+from dataclasses import dataclass
+from typing import Literal
+
+import numpy as np
+from numba import njit
+from numpy.typing import NDArray
+
+from cutreel.core.errors import BadInput
+from cutreel.core.manuscript import Manuscript
+
+from .estimate import estimate_words
+
+MID_PHRASE, AT_COMMA, AT_CLAUSE, AT_TURN = 2.6, 0.9, 0.5, 0.15
+ACROSS_PARAGRAPH, ACROSS_SPEAKER, ACROSS_SENTENCE = 0.55, 0.25, 0.12
+SCRAP_SECONDS, SCRAP_WORDS, SCRAP = 1.4, 3, 3.0
+OPENING_SECONDS = 14.0
+
+
+@dataclass(frozen=True, slots=True)
+class Wish:
+    """How a film wants to be cut: by pace (about `seconds` a shot), one per sentence, or exactly `count` shots.
+
+    By pace the opening is quicker: from a third of `seconds` it eases to the whole over the first 14 s.
+    """
+
+    by: Literal["pace", "sentence", "exactly"] = "pace"
+    seconds: float = 6.0
+    count: int = 0
+
+    def wanted(self, at: float) -> float:
+        """Wanted length in seconds of a shot that starts `at` seconds into the film."""
+        if self.by != "pace":
+            return self.seconds
+        eased = min(1.0, max(0.0, at) / OPENING_SECONDS)
+        return max(1.2, self.seconds * (0.4 + 0.6 * eased))
+
+
+def break_down(script: Manuscript, wish: Wish, kept: frozenset[int] = frozenset()) -> list[int]:
+    """Indices of the words that open a shot, rising, the first 0. Marks in `kept` (word indices) are always set.
+
+    A change of scene always cuts. Raises BadInput when an exact number cannot be had.
+    """
+    n = len(script.words)
+    if n == 0:
+        return []
+    forced = {0, *(k for k in kept if 0 <= k < n), *(s.first for s in script.scenes if 0 < s.first < n)}
+    if wish.by == "sentence":
+        return _by_sentence(script, forced)
+    problem = _Problem(script, wish, forced)
+    if wish.by == "exactly":
+        return problem.exactly(wish.count)
+    return problem.cheapest(0.0)
+
+
+def _by_sentence(script: Manuscript, forced: set[int]) -> list[int]:
+    times = estimate_words(script)
+    opens = sorted(forced | {s.first for s in script.sentences if s.end > s.first})
+    out = [opens[0]]
+    for i, at in enumerate(opens[1:], 1):
+        end = opens[i + 1] if i + 1 < len(opens) else len(script.words)
+        scrap = times[end - 1, 1] - times[at, 0] < SCRAP_SECONDS or end - at < SCRAP_WORDS
+        same = script.words[at].paragraph == script.words[at - 1].paragraph
+        if at in forced or not (scrap and same):
+            out.append(at)
+    return out
+
+
+class _Problem:
+    """Costs of shots and marks, and the searches over them. Boundary i stands before word i; 0 … n."""
+
+    def __init__(self, script: Manuscript, wish: Wish, forced: set[int]) -> None:
+        self.n = len(script.words)
+        self.forced = forced
+        times = estimate_words(script)
+        self.starts, self.ends = times[:, 0], times[:, 1]
+        self.wanted = np.array([wish.wanted(t) for t in self.starts])
+        if wish.by == "exactly":
+            self.wanted[:] = max(0.5, float(self.ends[-1]) / max(1, wish.count))
+        self.mark, self.across = _boundaries(script)
+        self.barrier = np.zeros(self.n + 1, dtype=np.int64)
+        for at in forced:
+            self.barrier[at] = 1
+        self.crossed = np.cumsum(self.across)
+        self.reach = 2.6
+
+    def cheapest(self, toll: float) -> list[int]:
+        """The cheapest cut when each shot costs `toll` more."""
+        came = cheapest_path(self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier, self.reach, toll)
+        return _walk(came, self.n)
+
+    def exactly(self, count: int) -> list[int]:
+        """The cheapest cut into `count` shots.
+
+        A toll per shot is searched that gives the number (a Lagrange multiplier); where the number falls into a gap
+        between two tolls, shots are split or joined where that is cheapest until it is exact.
+        """
+        least = len(self.forced)
+        if not least <= count <= self.n:
+            raise BadInput(
+                f"This manuscript cannot be cut into {count} shots.",
+                f"Ask for {least} to {self.n}: it has {self.n} words"
+                + (f" and {least - 1} marks that must stay." if least > 1 else "."),
+            )
+        self.reach = 4.0
+        low, high = -40.0, 40.0
+        cut = self.cheapest(0.0)
+        toll = 0.0
+        for _ in range(24):
+            if len(cut) == count:
+                return cut
+            low, high = (toll, high) if len(cut) > count else (low, toll)
+            toll = (low + high) / 2
+            cut = self.cheapest(toll)
+        return cut if len(cut) == count else self._repair(cut, count)
+
+    def _repair(self, cut: list[int], count: int) -> list[int]:
+        marks = set(cut)
+        while len(marks) > count:
+            ordered = sorted(marks)
+            free = [m for m in ordered if m not in self.forced]
+            spans = dict(zip(ordered, [*ordered[1:], self.n], strict=True))
+            before = dict(zip(ordered[1:], ordered, strict=False))
+            marks.remove(min(free, key=lambda m: float(self.ends[spans[m] - 1] - self.starts[before[m]]) - self.mark[m]))
+        while len(marks) < count:
+            ordered = sorted(marks)
+            spans_list = [(a, b) for a, b in zip(ordered, [*ordered[1:], self.n], strict=True) if b - a > 1]
+            a, b = max(spans_list, key=lambda s: float(self.ends[s[1] - 1] - self.starts[s[0]]) / self.wanted[s[0]])
+            middle = (self.starts[a] + self.ends[b - 1]) / 2
+            length = max(0.2, float(self.ends[b - 1] - self.starts[a]))
+            marks.add(min(range(a + 1, b), key=lambda m: self.mark[m] + 8 * abs(self.starts[m] - middle) / length))
+        return sorted(marks)
+
+
+@njit(cache=True)  # type: ignore[untyped-decorator]
+def cheapest_path(
+    starts: NDArray[np.float64], ends: NDArray[np.float64], wanted: NDArray[np.float64], mark: NDArray[np.float64],
+    crossed: NDArray[np.float64], barrier: NDArray[np.int64], reach: float, toll: float,
+) -> NDArray[np.int64]:
+    """Where the best cut before each boundary came from; shape (words + 1,). Compiled: it is the hot loop."""
+    n = starts.shape[0]
+    best = np.full(n + 1, np.inf)
+    best[0] = 0.0
+    came = np.zeros(n + 1, dtype=np.int64)
+    for end in range(1, n + 1):
+        longest = wanted[end - 1] * reach + 2.0
+        begin = end - 1
+        while True:
+            seconds = ends[end - 1] - starts[begin]
+            if seconds > longest and begin < end - 1:
+                break
+            off = np.log(max(seconds, 0.05) / wanted[begin])
+            cost = 2.0 * off * off + crossed[end - 1] - crossed[begin]
+            if seconds < SCRAP_SECONDS and seconds < wanted[begin] * 0.8:
+                cost += SCRAP * (1.0 - seconds / SCRAP_SECONDS)
+            if end - begin < SCRAP_WORDS:
+                cost += 1.5
+            if best[begin] + cost < best[end]:
+                best[end] = best[begin] + cost
+                came[end] = begin
+            if barrier[begin] or begin == 0:
+                break
+            begin -= 1
+        best[end] += toll
+        if end < n and not barrier[end]:
+            best[end] += mark[end]
+    return came
+
+
+def _boundaries(script: Manuscript) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """Cost of a mark at each boundary, and of a shot that runs across it. Both of length words + 1."""
+    n = len(script.words)
+    mark, across = np.zeros(n + 1), np.zeros(n + 1)
+    for i in range(1, n):
+        word, following = script.words[i - 1], script.words[i]
+        end = word.text.rstrip("”’\"')")[-1:]
+        if word.paragraph != following.paragraph:
+            across[i] = ACROSS_PARAGRAPH
+        elif word.sentence != following.sentence:
+            across[i] = ACROSS_SENTENCE
+        elif word.line != following.line:
+            mark[i] = AT_TURN + (0.8 if following.text[:1].islower() else 0.0)
+        elif end in ";:—–" or word.text.endswith("--"):
+            mark[i] = AT_CLAUSE
+        elif end == ",":
+            mark[i] = AT_COMMA
+        else:
+            mark[i] = MID_PHRASE
+        one, other = script.lines[word.line].speaker, script.lines[following.line].speaker
+        if one and other and one != other:
+            across[i] += ACROSS_SPEAKER
+    return mark, across
+
+
+def _walk(came: NDArray[np.int64], n: int) -> list[int]:
+    cut = []
+    at = n
+    while at > 0:
+        at = int(came[at])
+        cut.append(at)
+    return cut[::-1]

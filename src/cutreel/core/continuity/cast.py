@@ -1,0 +1,96 @@
+"""Cast and places proposed from the manuscript. Everything here is a guess, is marked as one, and says why."""
+
+import re
+
+from cutreel.core.keys import seed_from
+from cutreel.core.manuscript import Manuscript
+from cutreel.core.manuscript.model import strip_marks
+from cutreel.core.manuscript.names import Figure, people_named
+
+from .model import Person, Place, Trait
+
+PLACE_NOUNS: dict[str, str] = {
+    "jetty": "a plank jetty over water", "pier": "a plank pier over water", "harbour": "a harbour with boats",
+    "harbor": "a harbour with boats", "landing": "a ferry landing by the water", "shore": "a shore", "beach": "a beach",
+    "sea": "the open sea", "river": "a river", "lake": "a lake", "marsh": "a salt marsh", "island": "an island",
+    "forest": "a forest", "wood": "a forest", "woods": "a forest", "meadow": "a meadow", "field": "a field",
+    "fields": "a field", "garden": "a garden", "orchard": "an orchard", "farm": "a farm", "hill": "hills",
+    "hills": "hills", "mountain": "mountains", "mountains": "mountains", "desert": "a desert", "road": "a country road",
+    "village": "a village street", "street": "a town street", "town": "a town street", "square": "a town square",
+    "market": "a market square", "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
+    "room": "a room", "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage", "hut": "a hut",
+    "workshop": "a workshop", "library": "a library", "study": "a study with books", "school": "a schoolroom",
+    "church": "a church", "tower": "a tower", "castle": "a castle", "palace": "a palace hall", "cave": "a cave",
+    "attic": "an attic", "cellar": "a cellar", "shop": "a shop", "inn": "an inn", "lighthouse": "a lighthouse",
+    "ship": "a ship's deck", "deck": "a ship's deck", "crossing": "open water between two shores", "shed": "a shed",
+    "observatory": "an observatory", "hall": "a hall", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
+}
+_HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
+_GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
+_GARMENT_HE = ("coat", "jacket", "jumper", "waistcoat")
+_COLOUR = ("teal", "brick red", "mustard", "moss green", "navy", "plum", "rust", "grey blue")
+_CHILDREN = {"boy", "girl", "child"}
+_OLD = {"grandmother", "grandfather", "widow"}
+
+
+def propose_cast(script: Manuscript) -> list[Person]:
+    """People and animals of the manuscript, most mentioned first, numbered from 1. At most 24."""
+    figures = [f for f in people_named(script.text) if f.kind != "place"]
+    known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
+    figures += [Figure(s, (), "person", None, 1, "speaks") for s in script.speakers if s not in known]
+    return [_person(number, figure, script.text) for number, figure in enumerate(figures[:24], 1)]
+
+
+def _person(number: int, figure: Figure, text: str) -> Person:
+    noun = figure.name.removeprefix("the ").lower()
+    age = next((m.group(1) for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text)), None)
+    if figure.kind == "animal":
+        return Person(id=number, name=figure.name, aliases=[noun], kind="animal", why=figure.why,
+                      traits=[Trait(about="kind", text=noun)])
+    return Person(id=number, name=figure.name, aliases=list(figure.aliases), kind="person", pronoun=figure.pronoun,
+                  traits=_guessed_traits(figure, noun, age), why=figure.why)
+
+
+def _guessed_traits(figure: Figure, noun: str, age: str | None) -> list[Trait]:
+    """Something that will hold for a person the text does not describe, so that every picture says the same."""
+    seed = seed_from("traits", figure.name)
+    pronoun = figure.pronoun or ("she" if seed % 2 else "he")
+    kind = noun if noun in _CHILDREN else ("woman" if pronoun == "she" else "man")
+    old = age == "old" or noun in _OLD
+    hair = "grey hair" if old else _HAIR[seed % 5]
+    style = ("long " if seed % 3 else "tied ") if pronoun == "she" else ("short " if seed % 3 else "curly ")
+    garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
+    colour = _COLOUR[seed // 31 % 8]
+    return [
+        Trait(about="who", text=f"{'old ' if old else 'young ' if age == 'young' else ''}{kind}"),
+        Trait(about="hair", text=style + hair, short=hair),
+        Trait(about="clothes", text=f"{colour} {garment}"),
+    ]
+
+
+def propose_places(script: Manuscript) -> list[Place]:
+    """Places from scene headings, then from nouns of place that the text repeats."""
+    places: list[Place] = []
+    seen: set[str] = set()
+    for scene in script.scenes:
+        title = scene.title
+        if not title or title.lower() in seen:
+            continue
+        nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
+        if not nouns:
+            continue
+        seen.add(title.lower())
+        places.append(Place(id=len(places) + 1, name=title, words=nouns[-1:], description=PLACE_NOUNS[nouns[-1]],
+                            why="from the scene's heading"))
+    counts: dict[str, int] = {}
+    for word in script.words:
+        bare = strip_marks(word.text.lower())
+        if bare in PLACE_NOUNS:
+            counts[bare] = counts.get(bare, 0) + 1
+    taken = {w for place in places for w in place.words}
+    for noun, count in sorted(counts.items(), key=lambda item: -item[1]):
+        if count > 1 and noun not in taken and len(places) < 16:
+            places.append(Place(id=len(places) + 1, name=f"the {noun}", words=[noun], description=PLACE_NOUNS[noun],
+                                why=f"“{noun}” {count} times"))
+    return places
+

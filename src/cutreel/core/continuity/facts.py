@@ -1,0 +1,199 @@
+"""What each shot shows, proposed from its words by rule; every proposal says by which rule.
+
+Time, weather and place carry over from the shot before until the text or a heading says otherwise.
+"""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+
+from cutreel.core.manuscript import Manuscript, words_text
+from cutreel.core.manuscript.read import TIMES, WEATHERS
+
+from .cast import PLACE_NOUNS
+from .model import Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
+
+MOST_PEOPLE = 3
+"""People in one picture: more do not fit a prompt's cap, nor read well in a small frame."""
+
+_MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
+    "uneasy": ("dark", "wrong", "fear", "afraid", "storm", "lost", "danger", "shadow", "cold", "strange", "worry",
+               "guttered", "broken", "trouble", "war", "prison", "arrested", "suspicion"),
+    "playful": ("laugh", "laughed", "joke", "grin", "grinned", "funny", "silly", "ladder", "wobbled", "oops"),
+    "warm": ("home", "warm", "smile", "smiled", "friend", "light", "lit", "together", "supper", "glad"),
+    "sad": ("cried", "tears", "grave", "died", "alone", "goodbye", "grief", "wept"),
+    "grand": ("king", "mountain", "mountains", "sky", "world", "great", "earth", "nation", "meridian"),
+}
+_CLOSE_WORDS = {"eyes", "face", "smile", "smiled", "whispered", "tear", "tears", "hand", "hands", "breath", "lips"}
+_WIDE_WORDS = {"across", "horizon", "sky", "sea", "valley", "mountains", "city", "country", "hills", "distance",
+               "landscape", "everywhere", "miles", "shore", "water"}
+
+
+@dataclass(frozen=True, slots=True)
+class ShotFacts:
+    """What one shot shows. `why` maps each fact's name to the rule that proposed it."""
+
+    framing: Framing
+    place: str
+    time: TimeOfDay
+    weather: Weather
+    mood: Mood
+    people: tuple[int, ...]
+    speaks: int | None
+    action: str
+    why: dict[str, str] = field(default_factory=dict)
+
+
+def facts_of_shots(script: Manuscript, opens: Sequence[int], cast: Sequence[Person], places: Sequence[Place],
+                   overrides: Sequence[Overrides]) -> list[ShotFacts]:
+    """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid over them."""
+    who = _Who(cast)
+    out: list[ShotFacts] = []
+    time: TimeOfDay = "day"
+    weather: Weather = "clear"
+    place = ""
+    why_time = why_weather = why_place = "nothing says otherwise"
+    scene = -1
+    last: tuple[int, ...] = ()
+    bounds = [*opens, len(script.words)]
+    for i, first in enumerate(opens):
+        words = script.words[first:bounds[i + 1]]
+        bare = [w.bare.lower() for w in words]
+        new_scene = words[0].scene != scene
+        if new_scene:
+            scene = words[0].scene
+            heading = script.scenes[scene]
+            last = ()
+            if heading.time:
+                time, why_time = _time(heading.time), "the scene's heading"
+            if heading.weather:
+                weather, why_weather = _weather(heading.weather), "the scene's heading"
+            place, why_place = _scene_place(heading.title, places, place)
+        for word in bare:
+            if word in TIMES and TIMES[word] != "day" and not script.scenes[scene].time:
+                time, why_time = _time(TIMES[word]), f"“{word}”"
+            elif word in ("morning", "noon", "afternoon") and not script.scenes[scene].time:
+                time, why_time = "day", f"“{word}”"
+            if word in ("rain", "snow", "fog", "mist", "storm", "wind", "gale") and not script.scenes[scene].weather:
+                weather, why_weather = _weather(WEATHERS[word]), f"“{word}”"
+        found = _text_place(bare, places)
+        if found and (not script.scenes[scene].title or not place):
+            place, why_place = found
+        speakers = [who.number(script.lines[w.line].speaker) for w in words]
+        speaks = next((s for s in speakers if s), None)
+        people, why_people = who.present(words_text(words), bare, speakers, last)
+        last = people or last
+        framing, why_framing = _framing(new_scene, bare, len(people), speaks is not None, i)
+        mood, why_mood = _mood(bare, out[-1].mood if out and not new_scene else "calm")
+        facts = ShotFacts(framing, place, time, weather, mood, people, speaks, action_of(script, first, bounds[i + 1]), {
+            "framing": why_framing, "place": why_place, "time": why_time, "weather": why_weather, "mood": why_mood,
+            "people": why_people,
+        })
+        out.append(_overridden(facts, overrides[i]))
+    return out
+
+
+def _overridden(facts: ShotFacts, hand: Overrides) -> ShotFacts:
+    why = dict(facts.why)
+    for name in ("framing", "place", "time", "weather", "mood", "people"):
+        if getattr(hand, name) is not None:
+            why[name] = "set by hand"
+    return replace(
+        facts, framing=hand.framing or facts.framing, place=facts.place if hand.place is None else hand.place,
+        time=hand.time or facts.time, weather=hand.weather or facts.weather, mood=hand.mood or facts.mood,
+        people=facts.people if hand.people is None else tuple(hand.people), why=why,
+    )
+
+
+class _Who:
+    """Looks people up by what the text calls them."""
+
+    def __init__(self, cast: Sequence[Person]) -> None:
+        self.calls = {call.lower(): p.id for p in reversed(cast) for call in (p.name, *p.aliases) if call}
+        ordered = sorted(self.calls, key=len, reverse=True)
+        self.pattern = re.compile(r"\b(" + "|".join(map(re.escape, ordered)) + r")\b", re.I) if ordered else None
+        self.pronouns = {p.id: p.pronoun for p in cast}
+
+    def number(self, speaker: str | None) -> int | None:
+        return self.calls.get(speaker.lower()) if speaker else None
+
+    def present(self, text: str, bare: Sequence[str], speakers: Sequence[int | None],
+                last: tuple[int, ...]) -> tuple[tuple[int, ...], str]:
+        named = [self.calls[m.group(1).lower()] for m in self.pattern.finditer(text)] if self.pattern else []
+        people = list(dict.fromkeys([s for s in speakers if s] + named))
+        why = "named or speaking here"
+        for pronoun, forms in (("she", {"she", "her", "hers"}), ("he", {"he", "him", "his"})):
+            if forms & set(bare) and not any(self.pronouns.get(p) == pronoun for p in people):
+                earlier = [p for p in last if self.pronouns.get(p) == pronoun]
+                if len(earlier) == 1:
+                    people.append(earlier[0])
+                    why = f"“{pronoun}” can only be one"
+        if not people and ("they" in bare or "them" in bare) and last:
+            people, why = list(last), "“they”: as in the shot before"
+        return tuple(people[:MOST_PEOPLE]), why if people else "nobody is named"
+
+
+def _time(word: str) -> TimeOfDay:
+    return word if word in ("dawn", "day", "dusk", "night") else "day"  # type: ignore[return-value]
+
+
+def _weather(word: str) -> Weather:
+    return word if word in ("clear", "rain", "snow", "fog", "wind") else "clear"  # type: ignore[return-value]
+
+
+def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, str]:
+    for place in places:
+        if place.name.lower() == title.lower():
+            return place.description or place.name, "the scene's heading"
+    nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
+    if nouns:
+        return PLACE_NOUNS[nouns[-1]], "the scene's heading"
+    return (before if not title else ""), "nothing says otherwise"
+
+
+def _text_place(bare: Sequence[str], places: Sequence[Place]) -> tuple[str, str] | None:
+    for word in bare:
+        for place in places:
+            if word in place.words:
+                return place.description or place.name, f"“{word}”"
+        if word in PLACE_NOUNS and word not in {"crossing", "gate", "wood", "study", "square", "landing", "hall"}:
+            return PLACE_NOUNS[word], f"“{word}”"
+    return None
+
+
+def _framing(new_scene: bool, bare: Sequence[str], people: int, speaks: bool, index: int) -> tuple[Framing, str]:
+    words = set(bare)
+    if new_scene:
+        return ("extreme wide" if index == 0 and not people else "wide"), "a scene opens wide"
+    if words & _CLOSE_WORDS and people:
+        return "close", f"“{min(words & _CLOSE_WORDS)}”"
+    if speaks:
+        return ("close", "speech, seen close in turn") if index % 3 == 2 else ("medium", "somebody speaks")
+    if words & _WIDE_WORDS and people < 2:
+        return "wide", f"“{min(words & _WIDE_WORDS)}”"
+    if people >= 2:
+        return "medium", "more than one person"
+    if people:
+        return ("medium", "one person") if index % 4 else ("close", "one person, seen close in turn")
+    return ("wide", "nobody in it") if index % 3 else ("medium", "nobody in it, a closer view in turn")
+
+
+def _mood(bare: Sequence[str], before: Mood) -> tuple[Mood, str]:
+    for mood, words in _MOOD_WORDS.items():
+        for word in bare:
+            if word in words:
+                return mood, f"“{word}”"
+    return before, "as before"
+
+
+_TAG = re.compile(r"\b(said|says|asked|replied|answered|told|added|called|cried)\b")
+
+
+def action_of(script: Manuscript, first: int, end: int) -> str:
+    """The shot's words without what is spoken aloud in it, unless nothing else is left."""
+    narrated = [w for w in script.words[first:end] if script.lines[w.line].speaker is None]
+    text = words_text(narrated) if narrated else ""
+    text = re.sub(r"[“”\"«»]", "", text).strip(" ,;:—–-")
+    if len(_TAG.sub("", text).split()) < 3:
+        text = re.sub(r"[“”\"«»]", "", words_text(script.words[first:end])).strip(" ,;:—–-")
+    return text

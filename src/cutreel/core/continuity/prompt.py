@@ -1,0 +1,124 @@
+"""The recipe for prompts: structured parts in an order of importance, fitted to a service's cap.
+
+A picture prompt says, in this order: framing; who is in it with their traits; what happens; place; time and weather;
+medium of the look; its detail; mood. When it is too long, shorter wordings are tried first, from the least important
+part up; then parts are left out, least important first. A trait of somebody in the picture is never left out.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from .facts import ShotFacts
+from .looks import EVERYWHERE_AVOID, Look
+from .model import Framing, Person
+
+Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "hand"]
+
+_FRAMING: dict[Framing, str] = {
+    "extreme wide": "Extreme wide shot", "wide": "Wide shot", "medium": "Medium shot", "close": "Close-up",
+    "extreme close": "Extreme close-up",
+}
+_WEATHER = {"clear": "clear sky", "rain": "rain", "snow": "snow falling", "fog": "fog", "wind": "wind"}
+ALWAYS = 100
+
+
+@dataclass(frozen=True, slots=True)
+class Part:
+    """A piece of a prompt: where it came from, its wordings from long to short, and how much it matters (0 … 100)."""
+
+    origin: Origin
+    wordings: tuple[str, ...]
+    importance: int
+
+
+@dataclass(frozen=True, slots=True)
+class Prompt:
+    """A composed prompt: its text, the same as (origin, words) pieces, what was left out, and whether it fits."""
+
+    text: str
+    pieces: tuple[tuple[Origin, str], ...]
+    left_out: tuple[str, ...]
+    fits: bool
+
+
+def compose_picture(facts: ShotFacts, people: Sequence[Person], look: Look, cap: int, hand: str | None = None) -> Prompt:
+    """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text, used as it stands."""
+    if hand is not None:
+        return Prompt(hand, (("hand", hand),), (), len(hand) <= cap)
+    parts = [Part("framing", (_FRAMING[facts.framing],), 80)]
+    parts += [Part("cast", _describe(person), ALWAYS) for person in people]
+    action = _shorter(facts.action)
+    if action:
+        parts.append(Part("action", action, 60))
+    if facts.place:
+        parts.append(Part("place", _cut_words(facts.place, 60), 70))
+    parts.append(Part("scene", (f"{facts.time}, {_WEATHER[facts.weather]}", facts.time), 75))
+    parts.append(Part("look", (look.medium,), 90))
+    parts.append(Part("look", (look.detail, look.detail.split(",")[0]), 30))
+    parts.append(Part("mood", (f"{facts.mood} mood",), 20))
+    if facts.speaks in {p.id for p in people}:
+        parts.append(Part("framing", ("face toward the camera", "facing us"), 50))
+    return fit(parts, cap)
+
+
+def compose_negative(look: Look) -> str:
+    """What a picture must not show: what the look avoids and what no picture may have."""
+    return f"{look.avoid}, {EVERYWHERE_AVOID}"
+
+
+def fit(parts: Sequence[Part], cap: int) -> Prompt:
+    """Join `parts` to at most `cap` characters, by the recipe above."""
+    choice = [0] * len(parts)
+    kept = [True] * len(parts)
+    order = sorted(range(len(parts)), key=lambda i: (parts[i].importance, -i))
+
+    def length() -> int:
+        shown = [parts[i].wordings[choice[i]] for i in range(len(parts)) if kept[i]]
+        return sum(map(len, shown)) + 2 * max(0, len(shown) - 1) + 1
+
+    for i in order:
+        while length() > cap and choice[i] < len(parts[i].wordings) - 1:
+            choice[i] += 1
+    for i in order:
+        if length() > cap and parts[i].importance < ALWAYS:
+            kept[i] = False
+    # A part left out may have made room for a longer wording of a more important one.
+    for i in reversed(order):
+        while kept[i] and choice[i] > 0:
+            choice[i] -= 1
+            if length() > cap:
+                choice[i] += 1
+                break
+    pieces = tuple((parts[i].origin, parts[i].wordings[choice[i]]) for i in range(len(parts)) if kept[i])
+    text = ". ".join(words for _, words in pieces) + ("." if pieces else "")
+    return Prompt(text, pieces, tuple(parts[i].wordings[0] for i in range(len(parts)) if not kept[i]), len(text) <= cap)
+
+
+def _describe(person: Person) -> tuple[str, ...]:
+    """A person with every trait, in long, short and shortest wording; each still states every trait."""
+    name = person.name
+    long = ", ".join(t.text for t in person.traits)
+    short = ", ".join(t.short or t.text for t in person.traits)
+    if not person.traits:
+        return (name,)
+    wordings = dict.fromkeys([f"{name} ({long})", f"{name} ({short})", f"{name.split(' ')[0]} ({short})", short])
+    return tuple(wordings)
+
+
+def _shorter(text: str) -> tuple[str, ...]:
+    text = text.rstrip(".!?…")
+    return tuple(dict.fromkeys(filter(None, (_cut(text, cap) for cap in (150, 90, 55, 30)))))
+
+
+def _cut_words(text: str, cap: int) -> tuple[str, ...]:
+    return tuple(dict.fromkeys((_cut(text, 120), _cut(text, cap // 2))))
+
+
+def _cut(text: str, cap: int) -> str:
+    """At most `cap` characters of `text`, ended between words and, where one is near, behind a clause."""
+    if len(text) <= cap:
+        return text
+    head = text[:cap].rsplit(" ", 1)[0]
+    clause = max(head.rfind(mark) for mark in (", ", ". ", "; "))
+    return (head[:clause] if clause > cap * 0.5 else head).rstrip(" ,;:.—–-")

@@ -1,0 +1,11 @@
+"""Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same through edits."""
+
+from .identity import WordRun, carry_ids, fresh_ids, ids_of
+from .model import Line, Manuscript, Note, Scene, Sentence, Word, words_text
+from .read import read
+from .syllables import syllables
+
+__all__ = [
+    "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun",
+    "carry_ids", "fresh_ids", "ids_of", "read", "syllables", "words_text",
+]

@@ -1,0 +1,164 @@
+"""Who and what recurs in a text: names, roles ("the boy"), animals. Every finding says why; it is a guess.
+
+A run of capitalised words is a name when it also stands inside sentences. It is taken for a place when it mostly
+follows a word of place; for a person when it speaks, acts, or is called she or he.
+"""
+
+import re
+from collections import Counter, defaultdict
+from dataclasses import dataclass
+from functools import lru_cache
+from typing import Literal
+
+from .sentences import SPEECH_VERBS, sentence_ends
+
+Pronoun = Literal["she", "he"]
+
+ROLES: dict[str, Pronoun | None] = {
+    "boy": "he", "girl": "she", "man": "he", "woman": "she", "child": None, "king": "he", "queen": "she",
+    "prince": "he", "princess": "she", "mother": "she", "father": "he", "grandmother": "she", "grandfather": "he",
+    "captain": None, "sailor": None, "fisherman": "he", "ferrywoman": "she", "ferryman": "he", "baker": None,
+    "teacher": None, "doctor": None, "nurse": None, "farmer": None, "soldier": None, "guard": None, "witch": "she",
+    "wizard": "he", "stranger": None, "neighbour": None, "neighbor": None, "keeper": None, "hunter": None,
+    "shepherd": None, "blacksmith": None, "merchant": None, "thief": None, "surveyor": None, "lady": "she",
+    "gentleman": "he", "servant": None, "brother": "he", "sister": "she", "uncle": "he", "aunt": "she",
+    "clockmaker": None, "lamplighter": None, "mayor": None, "priest": "he", "widow": "she", "knight": "he",
+}
+ANIMALS = {
+    "heron", "cat", "dog", "horse", "fox", "owl", "crow", "rabbit", "wolf", "bear", "sheep", "cow", "goat", "bird",
+    "gull", "mouse", "fish", "whale", "deer", "duck", "goose", "hen", "pig", "donkey", "frog", "snake", "lion",
+}
+TITLES = {"mr", "mrs", "ms", "miss", "dr", "captain", "aunt", "uncle", "lady", "lord", "king", "queen", "sir", "old",
+          "father", "mother", "sister", "brother", "professor", "monsieur", "madame", "saint", "prince", "princess"}
+_HE_TITLES = {"mr", "uncle", "lord", "king", "sir", "father", "brother", "monsieur", "prince"}
+_SHE_TITLES = {"mrs", "ms", "miss", "aunt", "lady", "queen", "mother", "sister", "madame", "princess"}
+_NOT_NAMES = {
+    "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday",
+    "january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november",
+    "december", "the", "a", "an", "and", "but", "so", "or", "if", "then", "when", "what", "who", "why", "how", "where",
+    "he", "she", "it", "they", "we", "you", "his", "her", "their", "its", "my", "our", "your", "this", "that", "these",
+    "those", "there", "here", "no", "yes", "not", "nor", "in", "on", "at", "of", "for", "with", "from", "by", "to",
+    "as", "all", "one", "two", "three", "four", "five", "six", "some", "every", "each", "god", "english", "french",
+    "christmas", "easter", "sir", "madam", "ma'am", "chapter", "scene", "part", "well", "oh", "ah", "now", "please",
+    "nobody", "somebody", "everybody", "nothing", "something", "even", "only", "just", "still", "once", "never",
+}
+_PLACE_BEFORE = {"in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond", "through",
+                 "across", "around", "between", "reached", "left"}
+_NAME = r"(?:(?:Mr|Mrs|Ms|Dr|St)\.? )?[A-Z][\w'’-]*(?: (?:de|van|von|la|le) [A-Z][\w'’-]*| [A-Z][\w'’-]*)*"
+_RUN = re.compile(_NAME)
+_SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
+
+
+@dataclass(frozen=True, slots=True)
+class Figure:
+    """Somebody or something that recurs. `pronoun` is "she", "he" or None when the text does not tell."""
+
+    name: str
+    aliases: tuple[str, ...]
+    kind: str
+    pronoun: Pronoun | None
+    count: int
+    why: str
+
+
+@lru_cache(maxsize=64)
+def people_named(text: str) -> tuple[Figure, ...]:
+    """The figures of `text`, most mentioned first. `kind` is person, animal or place."""
+    runs: Counter[str] = Counter()
+    inside: Counter[str] = Counter()
+    placed: Counter[str] = Counter()
+    speaks: Counter[str] = Counter()
+    pronouns: dict[str, Counter[str]] = defaultdict(Counter)
+    body = "\n".join(line for line in text.split("\n") if not line.lstrip().startswith(("#", "[", "INT", "EXT")))
+    for paragraph in re.split(r"\n\s*\n", body):
+        start = 0
+        for end in sentence_ends(paragraph):
+            _sentence(paragraph[start:end], paragraph[end:end + 60], runs, inside, placed, speaks, pronouns)
+            start = end
+    names = [n for n in runs if inside[n] and (runs[n] > 1 or speaks[n] or n.count(" "))]
+    figures = _merge(names, runs, placed, speaks, pronouns)
+    return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
+
+
+def _sentence(sentence: str, after: str, runs: Counter[str], inside: Counter[str], placed: Counter[str],
+              speaks: Counter[str], pronouns: dict[str, Counter[str]]) -> None:
+    found: list[str] = []
+    for match in _RUN.finditer(sentence):
+        words = match.group().split(" ")
+        at = match.start()
+        while words and _bare(words[0]) in _NOT_NAMES:
+            at += len(words.pop(0)) + 1
+        while words and _bare(words[-1]) in _NOT_NAMES:
+            words.pop()
+        if not words or (len(words) == 1 and _bare(words[0]) in TITLES):
+            continue
+        name = re.sub(r"['’]s$", "", " ".join(words)).rstrip("'’-")
+        if len(name) < 2 or (name.isupper() and len(name) > 4):
+            continue
+        before = sentence[:at]
+        runs[name] += 1
+        found.append(name)
+        if before.strip("\"'“‘ (—"):
+            inside[name] += 1
+        elif _SPEAKS.search(sentence[at + len(" ".join(words)):][:30]):
+            inside[name] += 1
+        if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
+            placed[name] += 1
+        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(sentence[at + len(" ".join(words)):][:30]):
+            speaks[name] += 1
+    if len(set(found)) == 1:
+        tail = sentence[sentence.find(found[0]):] + " " + " ".join(after.split()[:2])
+        for word in re.findall(r"[a-z]+", tail.lower()):
+            if word in {"she", "her", "hers", "herself"}:
+                pronouns[found[0]]["she"] += 1
+            elif word in {"he", "his", "him", "himself"}:
+                pronouns[found[0]]["he"] += 1
+
+
+def _merge(names: list[str], runs: Counter[str], placed: Counter[str], speaks: Counter[str],
+           pronouns: dict[str, Counter[str]]) -> list[Figure]:
+    full: dict[str, list[str]] = {}
+    for name in sorted(names, key=lambda n: (-n.count(" "), -runs[n], n)):
+        parts = set(name.split(" "))
+        owner = next((f for f in full if parts < set(f.split(" "))), None)
+        if owner:
+            full[owner].append(name)
+        else:
+            full[name] = []
+    figures = []
+    for name, short in full.items():
+        group = [name, *short]
+        count, spoken = sum(runs[n] for n in group), sum(speaks[n] for n in group)
+        tally: Counter[str] = sum((pronouns[n] for n in group), Counter())
+        title = _bare(name.split(" ")[0])
+        pronoun: Pronoun | None = None
+        if title in _HE_TITLES or (title not in _SHE_TITLES and tally["he"] > tally["she"]):
+            pronoun = "he"
+        elif title in _SHE_TITLES or tally["she"] > tally["he"]:
+            pronoun = "she"
+        place = not spoken and sum(placed[n] for n in group) * 2 >= count
+        why = f"named {count} times" + (f", speaks {spoken} times" if spoken else "")
+        if place:
+            why += ", after a word of place"
+        figures.append(Figure(name, tuple(short), "place" if place else "person", None if place else pronoun, count, why))
+    return figures
+
+
+def _roles(body: str) -> list[Figure]:
+    counts: Counter[str] = Counter()
+    spoken: Counter[str] = Counter()
+    for match in re.finditer(r"\b[Tt]he ((?:old|young|little) )?([a-z]+)\b(?=(.{0,12}))", body):
+        noun = match.group(2)
+        if noun in ROLES or noun in ANIMALS:
+            counts[noun] += 1
+            if _SPEAKS.search(body[max(0, match.start() - 14):match.start()]) or _SPEAKS.search(match.group(3)):
+                spoken[noun] += 1
+    return [
+        Figure(f"the {noun}", (noun,), "animal" if noun in ANIMALS else "person", ROLES.get(noun), count,
+               f"“the {noun}” {count} times")
+        for noun, count in counts.items() if count > 1 or spoken[noun]
+    ]
+
+
+def _bare(word: str) -> str:
+    return re.sub(r"['’]s$", "", word).strip(".,'’-").lower()

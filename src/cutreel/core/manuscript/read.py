@@ -1,0 +1,186 @@
+"""From text to a manuscript.
+
+Blocks are separated by blank lines. A heading is a line that starts with `#`, with INT. or EXT., or with Scene,
+Chapter or Part and a number. A block in square brackets is a note. `NAME: words` gives the words to NAME. Everything
+else is narration with quoted dialogue.
+"""
+
+import re
+from collections import Counter
+from dataclasses import dataclass
+from functools import lru_cache
+
+from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks
+from .names import people_named
+from .sentences import sentence_ends
+from .speakers import Piece, attribute, quotes
+
+_HEADING = re.compile(
+    r"^(?:#{1,6}\s+.*|(?:INT|EXT|INT\./EXT|I/E)[. ].*|(?:scene|chapter|part)\s+(?:\d+|[ivxlc]+|one|two|three|four|five|"
+    r"six|seven|eight|nine|ten)\b.{0,80})$",
+    re.IGNORECASE,
+)
+_CUE = re.compile(r"^([A-Z][\w'’.-]*(?: [A-Z][\w'’.-]*){0,2}):[ \t]+(?=\S)")
+_BLOCK = re.compile(r"[^\n]+(?:\n[ \t]*\S[^\n]*)*")
+_TOKEN = re.compile(r"\S+?(?:—|--)(?=[^\s—”’\"'])|\S+")
+_WORDLIKE = re.compile(r"\w")
+
+TIMES = {
+    "dawn": "dawn", "sunrise": "dawn", "morning": "day", "day": "day", "noon": "day", "midday": "day",
+    "afternoon": "day", "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "twilight": "dusk",
+    "night": "night", "midnight": "night",
+}
+WEATHERS = {
+    "clear": "clear", "sunny": "clear", "rain": "rain", "rainy": "rain", "storm": "rain", "snow": "snow",
+    "snowy": "snow", "snowing": "snow", "fog": "fog", "foggy": "fog", "mist": "fog", "misty": "fog",
+    "wind": "wind", "windy": "wind", "gusts": "wind", "gale": "wind",
+}
+
+
+@dataclass
+class _Block:
+    start: int
+    end: int
+    cue: str | None = None
+    cue_end: int = 0
+
+
+@lru_cache(maxsize=64)
+def read(text: str) -> Manuscript:
+    """Read `text`. The result depends on the text alone and is kept for the last few texts."""
+    headings, notes, blocks = _blocks(text)
+    words: list[Word] = []
+    sentences: list[Sentence] = []
+    lines: list[Line] = []
+    heads = [0] * len(headings)
+    names = people_named(text)
+    memory: list[str] = []
+    at_heading = 0
+    for number, block in enumerate(blocks):
+        while at_heading < len(headings) and headings[at_heading][0] < block.start:
+            heads[at_heading] = len(words)
+            at_heading += 1
+        begin = block.cue_end or block.start
+        body = text[begin:block.end]
+        ends = sentence_ends(body)
+        if block.cue:
+            pieces = [Piece(0, len(body), block.cue, f"by “{block.cue}:”")]
+            memory.append(block.cue)
+        else:
+            pieces = attribute(body, quotes(body), names, memory)
+        first = len(words)
+        scene = max(0, at_heading - 1) if headings and headings[0][0] < block.start else 0
+        if headings and (not blocks or headings[0][0] > blocks[0].start):
+            scene = at_heading
+        sentence_of, piece_of = 0, 0
+        sentence_starts, piece_starts = [first], [(first, pieces[0])]
+        for start, end in _tokens(body):
+            while sentence_of < len(ends) - 1 and start >= ends[sentence_of]:
+                sentence_of += 1
+                if len(words) > sentence_starts[-1]:
+                    sentence_starts.append(len(words))
+            moved = False
+            while piece_of < len(pieces) - 1 and start >= pieces[piece_of].end:
+                piece_of += 1
+                moved = True
+            if moved:
+                if len(words) > piece_starts[-1][0]:
+                    piece_starts.append((len(words), pieces[piece_of]))
+                else:
+                    piece_starts[-1] = (len(words), pieces[piece_of])
+            words.append(Word(
+                begin + start, begin + end, body[start:end], number,
+                len(sentences) + len(sentence_starts) - 1, len(lines) + len(piece_starts) - 1, scene,
+            ))
+        for i, start in enumerate(sentence_starts):
+            sentences.append(Sentence(start, sentence_starts[i + 1] if i + 1 < len(sentence_starts) else len(words)))
+        for i, (start, piece) in enumerate(piece_starts):
+            stop = piece_starts[i + 1][0] if i + 1 < len(piece_starts) else len(words)
+            lines.append(Line(start, stop, piece.speaker, piece.why))
+    while at_heading < len(headings):
+        heads[at_heading] = len(words)
+        at_heading += 1
+    return Manuscript(text, tuple(words), tuple(sentences), tuple(lines), _scenes(text, headings, heads, len(words)),
+                      tuple(notes))
+
+
+def _blocks(text: str) -> tuple[list[tuple[int, int]], list[Note], list[_Block]]:
+    headings: list[tuple[int, int]] = []
+    notes: list[Note] = []
+    blocks: list[_Block] = []
+    cues = Counter(m.group(1) for m in re.finditer(_CUE.pattern, text, re.MULTILINE))
+    for match in _BLOCK.finditer(text):
+        pieces: list[tuple[int, int]] = []
+        for line in re.finditer(r"[^\n]+", match.group()):
+            start, end = match.start() + line.start(), match.start() + line.end()
+            body = text[start:end].strip()
+            cue = _CUE.match(text[start:end].lstrip())
+            if not body:
+                continue
+            if _HEADING.match(body):
+                headings.append((start, end))
+                pieces.append((end, end))
+            elif cue and (cue.group(1).isupper() or cues[cue.group(1)] > 1):
+                indent = end - start - len(text[start:end].lstrip())
+                pieces.append((end, end))
+                blocks.append(_Block(start, end, _named(cue.group(1)), start + indent + cue.end()))
+                pieces.append((end, end))
+            elif body.startswith("[") and body.endswith("]"):
+                notes.append(Note(start, end))
+                pieces.append((end, end))
+            elif pieces and pieces[-1][0] != pieces[-1][1]:
+                pieces[-1] = (pieces[-1][0], end)
+            else:
+                pieces.append((start, end))
+        blocks += [_Block(a, b) for a, b in pieces if b > a and _WORDLIKE.search(text[a:b])]
+    blocks.sort(key=lambda block: block.start)
+    return headings, notes, blocks
+
+
+def _named(cue: str) -> str:
+    return cue.title() if cue.isupper() else cue
+
+
+def _tokens(body: str) -> list[tuple[int, int]]:
+    """Spans of words; a token without a letter or digit clings to the word before it (or after, at the start)."""
+    spans: list[tuple[int, int]] = []
+    pending: int | None = None
+    for match in _TOKEN.finditer(body):
+        start, end = match.span()
+        if not _WORDLIKE.search(match.group()):
+            if spans:
+                spans[-1] = (spans[-1][0], end)
+            elif pending is None:
+                pending = start
+            continue
+        spans.append((start if pending is None else pending, end))
+        pending = None
+    return spans
+
+
+def _scenes(text: str, headings: list[tuple[int, int]], heads: list[int], words: int) -> tuple[Scene, ...]:
+    scenes: list[Scene] = []
+    if not headings or heads[0] > 0:
+        scenes.append(Scene("", None, None, 0, heads[0] if headings else words, 0, 0))
+    for i, (start, end) in enumerate(headings):
+        title, time, weather = _heading(text[start:end])
+        scenes.append(Scene(title, time, weather, heads[i], heads[i + 1] if i + 1 < len(heads) else words, start, end))
+    return tuple(scenes)
+
+
+def _heading(line: str) -> tuple[str, str | None, str | None]:
+    """Title, time of day and weather of a heading such as `# The jetty — dusk, wind`."""
+    body = re.sub(r"^(#+|(?:INT|EXT|INT\./EXT|I/E)[. ]+)\s*", "", line.strip(), flags=re.IGNORECASE)
+    parts = re.split(r"\s+(?:—|–|-|--)\s+|,\s*|\s+\|\s+", body)
+    time = weather = None
+    kept = list(parts)
+    for part in parts[1:]:
+        word = strip_marks(part.lower())
+        if word in TIMES and time is None:
+            time = TIMES[word]
+        elif word in WEATHERS and weather is None:
+            weather = WEATHERS[word]
+        else:
+            continue
+        kept.remove(part)
+    return ", ".join(kept).strip(), time, weather
