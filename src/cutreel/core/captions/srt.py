@@ -1,0 +1,28 @@
+"""Caption files: SubRip and W3C WebVTT."""
+
+from collections.abc import Sequence
+
+from .caption import Caption
+
+
+def to_srt(captions: Sequence[Caption]) -> str:
+    """The captions as a SubRip file."""
+    return "\n".join(
+        f"{i}\n{_stamp(c.start, ',')} --> {_stamp(c.end, ',')}\n" + "\n".join(c.lines) + "\n"
+        for i, c in enumerate(captions, 1)
+    )
+
+
+def to_vtt(captions: Sequence[Caption]) -> str:
+    """The captions as a WebVTT file."""
+    cues = (f"{_stamp(c.start, '.')} --> {_stamp(c.end, '.')}\n" + "\n".join(map(_escaped, c.lines)) for c in captions)
+    return "WEBVTT\n\n" + "\n\n".join(cues) + "\n"
+
+
+def _escaped(line: str) -> str:
+    return line.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;")
+
+
+def _stamp(seconds: float, point: str) -> str:
+    ms = round(seconds * 1000)
+    return f"{ms // 3600000:02}:{ms // 60000 % 60:02}:{ms // 1000 % 60:02}{point}{ms % 1000:03}"

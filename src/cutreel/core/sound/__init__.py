@@ -1,0 +1,13 @@
+"""Sound: silence, cues, ducking, loudness and the mix. Samples are float32 in -1 … 1, shape (samples, channels)."""
+
+from .cues import Cue, ambience_cues, cue_prompts, spot_cues
+from .loudness import integrated_lufs, true_peak_dbtp
+from .mix import RATE, MixedPart, mix
+from .music import MUSIC_MOODS, music_mood
+from .silence import trim
+from .words import match_words
+
+__all__ = [
+    "MUSIC_MOODS", "RATE", "Cue", "MixedPart", "ambience_cues", "cue_prompts", "integrated_lufs", "match_words", "mix",
+    "music_mood", "spot_cues", "trim", "true_peak_dbtp",
+]

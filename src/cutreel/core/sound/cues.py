@@ -1,0 +1,101 @@
+"""Sound cues proposed from the text: ambience under a scene, spot effects on the word that names them.
+
+Only what the words plainly say is proposed: an effect that does not fit is worse than none.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from cutreel.core.continuity import ShotFacts
+from cutreel.core.manuscript import Manuscript
+from cutreel.core.timeline import FrameRate, Span
+
+SPOTS: dict[str, tuple[str, ...]] = {
+    "footsteps on boards": ("footsteps", "paces", "paced", "walked", "climbed", "steps", "marched"),
+    "a wooden door": ("door", "gate", "hatch"),
+    "a bell": ("bell", "bells", "rang", "chimed", "clock"),
+    "a splash of water": ("splash", "splashed", "oar", "oars", "rowed"),
+    "a crash of wood": ("crash", "crashed", "fell", "clattered", "ladder"),
+    "thunder": ("thunder", "lightning"),
+    "a bird calls": ("heron", "gull", "crow"),
+    "a match is struck": ("lit", "match", "flared"),
+}
+_PLACE_SOUNDS: tuple[tuple[str, tuple[str, ...]], ...] = (
+    ("waves on a shore", ("water", "sea", "shore", "jetty", "harbour", "beach", "pier", "ship", "lake", "marsh")),
+    ("a river", ("river", "bridge")),
+    ("birds and leaves", ("forest", "garden", "orchard", "meadow", "field", "farm", "hills")),
+    ("a murmuring crowd", ("market", "square", "street", "city", "inn", "palace")),
+    ("a fire in a hearth", ("kitchen", "cottage", "hut")),
+)
+_WEATHER_SOUNDS = {"rain": "steady rain", "wind": "gusts of wind", "snow": "soft wind", "fog": "", "clear": ""}
+QUIET = 8.0
+"""Seconds before the same spot effect may come again."""
+
+
+@dataclass(frozen=True, slots=True)
+class Cue:
+    """A sound placed in time: `start` and `end` in seconds. `id` holds to the word or shot it belongs to."""
+
+    id: str
+    kind: str
+    prompt: str
+    start: float
+    end: float
+    shot: int
+    why: str
+
+
+def ambience_cues(facts: Sequence[ShotFacts], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]) -> list[Cue]:
+    """One ambience under each run of shots that sound alike; neighbours overlap by the mix's own fades."""
+    cues: list[Cue] = []
+    for i, (fact, span) in enumerate(zip(facts, spans, strict=True)):
+        prompt, why = ambience_of(fact)
+        if not prompt:
+            continue
+        start, end = rate.seconds(span.start), rate.seconds(span.end)
+        if cues and cues[-1].prompt == prompt and abs(cues[-1].end - start) < 1e-6:
+            last = cues[-1]
+            cues[-1] = Cue(last.id, last.kind, prompt, last.start, end, last.shot, last.why)
+        else:
+            cues.append(Cue(f"ambience-{ids[i]}", "ambience", prompt, start, end, i, why))
+    return cues
+
+
+def ambience_of(fact: ShotFacts) -> tuple[str, str]:
+    """The ambience that a shot's place and weather ask for, and why; empty when they ask for none."""
+    parts, why = [], []
+    for prompt, words in _PLACE_SOUNDS:
+        found = next((w for w in words if w in fact.place), None)
+        if found:
+            parts.append(prompt)
+            why.append(f"place: {found}")
+            break
+    if _WEATHER_SOUNDS[fact.weather]:
+        parts.append(_WEATHER_SOUNDS[fact.weather])
+        why.append(f"weather: {fact.weather}")
+    return ", ".join(parts), ", ".join(why)
+
+
+def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64], opens: Sequence[int]) -> list[Cue]:
+    """Spot effects on the words that name them, in narration only. `ids` are the words' numbers."""
+    cues: list[Cue] = []
+    last: dict[str, float] = {}
+    for i, word in enumerate(script.words):
+        if script.lines[word.line].speaker is not None:
+            continue
+        bare = word.bare.lower()
+        for prompt, words in SPOTS.items():
+            start = float(times[i, 0])
+            if bare in words and start - last.get(prompt, -QUIET) >= QUIET:
+                last[prompt] = start
+                shot = int(np.searchsorted(np.asarray(opens), i, side="right")) - 1
+                cues.append(Cue(f"spot-{ids[i]}", "spot", prompt, start, start + 1.6, shot, f"“{bare}”"))
+    return cues
+
+
+def cue_prompts(cues: Sequence[Cue]) -> list[str]:
+    """Each different sound that has to be made, once, in order."""
+    return list(dict.fromkeys(cue.prompt for cue in cues))

@@ -1,0 +1,56 @@
+"""Lines laid one after another in time. A line that has been spoken brings its own word times; others are estimated."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from cutreel.core.breakdown import pause_after, speaking_seconds
+from cutreel.core.manuscript import Manuscript
+
+LEAD_IN, TAIL = 0.35, 1.60
+"""Seconds before the first word, and the last picture's hold behind the last word."""
+
+
+@dataclass(frozen=True)
+class LineSound:
+    """A spoken line: its length in seconds, and the (start, end) of each of its words within it."""
+
+    seconds: float
+    words: tuple[tuple[float, float], ...]
+
+
+@dataclass(frozen=True)
+class Timing:
+    """Where everything spoken stands in the film, in seconds.
+
+    `words` has shape (words, 2); `lines` maps a line's index to its start; `measured` tells which lines were spoken.
+    """
+
+    words: NDArray[np.float64]
+    lines: tuple[float, ...]
+    measured: tuple[bool, ...]
+    seconds: float
+
+
+def lay_out(script: Manuscript, sounds: Mapping[int, LineSound], hold: float = TAIL) -> Timing:
+    """Lay all lines out. `sounds` maps line indices to what was spoken; the gaps between lines follow punctuation."""
+    words = np.zeros((len(script.words), 2))
+    starts: list[float] = []
+    at = LEAD_IN
+    for number, line in enumerate(script.lines):
+        starts.append(at)
+        sound = sounds.get(number)
+        if sound is not None and len(sound.words) == line.end - line.first:
+            words[line.first:line.end] = np.asarray(sound.words).reshape(-1, 2) + at
+            at += sound.seconds
+        else:
+            for i in range(line.first, line.end):
+                words[i] = at, at + speaking_seconds(script.words[i].bare)
+                at = float(words[i, 1])
+                if i + 1 < line.end:
+                    at += pause_after(script.words[i], script.words[i + 1])
+        if line.end < len(script.words):
+            at += max(0.12, pause_after(script.words[line.end - 1], script.words[line.end]))
+    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(script.lines))), at + hold)

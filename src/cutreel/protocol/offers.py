@@ -1,0 +1,61 @@
+"""What a service offers: kinds of work, price, caps and quota."""
+
+from datetime import datetime
+from decimal import Decimal
+from typing import Literal
+
+from pydantic import BaseModel
+
+Kind = Literal["picture", "speech", "sound", "music"]
+
+
+class Price(BaseModel):
+    """`amount` of money for each `per`."""
+
+    amount: Decimal
+    per: Literal["picture", "character", "sound", "second"]
+
+
+class Caps(BaseModel):
+    """The most that one job may ask for; None: no limit stated."""
+
+    prompt_characters: int | None = None
+    text_characters: int | None = None
+    seconds: float | None = None
+    count: int = 1
+    width: int | None = None
+    height: int | None = None
+
+
+class Quota(BaseModel):
+    """Pieces of work that are left until the quota renews."""
+
+    limit: int
+    left: int
+    renews_at: datetime
+
+
+class Voice(BaseModel):
+    """A voice that can be asked for by name."""
+
+    name: str
+    title: str
+    pronoun: Literal["she", "he"]
+    age: Literal["child", "adult", "old"]
+
+
+class Offer(BaseModel):
+    """One kind of work at one price."""
+
+    name: str
+    kind: Kind
+    title: str
+    price: Price
+    caps: Caps
+    quota: Quota
+    parallel: int = 1
+    seconds_each: float = 1.0
+    understands: list[Literal["seed", "negative", "regions", "layers"]] = []
+    voices: list[Voice] = []
+    moods: list[str] = []
+    simulated: bool = False

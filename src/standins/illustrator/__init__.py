@@ -1,0 +1,6 @@
+"""The illustrator: reads a prompt's words and draws. What the prompt does not say, the seed decides."""
+
+from .compose import Drawing, draw
+from .raster import Picture, paint
+
+__all__ = ["Drawing", "Picture", "draw", "paint"]

@@ -1,0 +1,197 @@
+"""The pen: draws shapes, limbs and lines the way a look draws them. Points are in page units (1000 to the height)."""
+
+import math
+import random
+from collections.abc import Sequence
+
+from .colour import RGB, css, darker, grey_of, lighter, mix, paler
+
+Point = tuple[float, float]
+INK: RGB = (44, 38, 34)
+
+
+def smooth_path(points: Sequence[Point], closed: bool = True) -> str:
+    """An SVG path through `points` (Catmull-Rom, as cubic Béziers)."""
+    n = len(points)
+    out = [f"M{points[0][0]:.1f} {points[0][1]:.1f}"]
+    for i in range(n if closed else n - 1):
+        p0 = points[(i - 1) % n] if closed or i else points[0]
+        p1, p2 = points[i], points[(i + 1) % n]
+        p3 = points[(i + 2) % n] if closed or i + 2 < n else p2
+        c1 = (p1[0] + (p2[0] - p0[0]) / 6, p1[1] + (p2[1] - p0[1]) / 6)
+        c2 = (p2[0] - (p3[0] - p1[0]) / 6, p2[1] - (p3[1] - p1[1]) / 6)
+        out.append(f"C{c1[0]:.1f} {c1[1]:.1f} {c2[0]:.1f} {c2[1]:.1f} {p2[0]:.1f} {p2[1]:.1f}")
+    return "".join(out) + ("Z" if closed else "")
+
+
+def straight_path(points: Sequence[Point], closed: bool = True) -> str:
+    return "M" + "L".join(f"{x:.1f} {y:.1f}" for x, y in points) + ("Z" if closed else "")
+
+
+def ring(cx: float, cy: float, rx: float, ry: float | None = None, count: int = 14, wobble: float = 0.0,
+         rng: random.Random | None = None) -> list[Point]:
+    """Points round an ellipse, each moved in or out by up to `wobble` of the radius."""
+    ry = rx if ry is None else ry
+    out = []
+    for i in range(count):
+        a = 2 * math.pi * i / count
+        k = 1 + (rng.uniform(-wobble, wobble) if rng and wobble else 0.0)
+        out.append((cx + rx * k * math.cos(a), cy + ry * k * math.sin(a)))
+    return out
+
+
+class Pen:
+    """Collects the SVG of one layer. `ambient` and its share tint everything, as the hour of day does."""
+
+    def __init__(self, look: str, rng: random.Random, ambient: RGB, share: float, glow: RGB) -> None:
+        self.look = look
+        self.rng = rng
+        self.ambient, self.share, self.glow = ambient, share, glow
+        self.out: list[str] = []
+        self.defs: list[str] = []
+        self.scale = 1.0
+        self._count = 0
+
+    def svg(self, width: float, height: float) -> str:
+        return (f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width:.2f} {height:.2f}">'
+                f'<defs>{"".join(self.defs)}</defs>{"".join(self.out)}</svg>')
+
+    def tone(self, colour: RGB, depth: float = 1.0) -> RGB:
+        """`colour` as the look and the hour show it; `depth` is 0 far away and 1 near."""
+        if self.look == "shadow-theatre":
+            return mix(self.glow, (16, 12, 14), min(1.0, 0.12 + depth * 0.88))
+        out = mix(colour, self.ambient, self.share)
+        if self.look == "ink-wash":
+            out = lighter(paler(out, 0.32), 0.18)
+        return out
+
+    def shape(self, points: Sequence[Point], fill: RGB, *, smooth: bool = True, depth: float = 1.0, lift: float = 1.0,
+              spot: bool = False, line: bool = True, opacity: float = 1.0, plain: bool = False) -> None:
+        """A closed shape. `lift` is how far it stands off what lies behind; `spot` keeps its colour in spare looks;
+        `plain` uses the colour as it is, untinted."""
+        path = smooth_path(points) if smooth else straight_path(points)
+        colour = fill if plain else self.tone(fill, depth)
+        if self.look == "cut-paper":
+            self._paper(path, colour, lift, opacity)
+        elif self.look == "ink-wash":
+            self._wash(points, path, colour, smooth, depth, line, opacity)
+        elif self.look == "stick-figures":
+            body = css(lighter(fill, 0.12)) if spot else "#fffdf8"
+            stroke = f' stroke="#26221f" stroke-width="{4.2 * self.scale:.1f}" stroke-linejoin="round"' if line else ""
+            self.out.append(f'<path d="{path}" fill="{body}" fill-opacity="{opacity:.2f}"{stroke}/>')
+        else:
+            self.out.append(f'<path d="{path}" fill="{css(colour)}" fill-opacity="{opacity:.2f}"/>')
+
+    def _paper(self, path: str, colour: RGB, lift: float, opacity: float) -> None:
+        if lift > 0 and opacity > 0.9:
+            for far, share in ((9.0, 0.07), (5.0, 0.10), (2.2, 0.16)):
+                d = far * lift * self.scale
+                self.out.append(f'<path d="{path}" transform="translate({-d * 0.45:.1f} {d:.1f})" fill="#140c1c" '
+                                f'fill-opacity="{share}"/>')
+        self.out.append(f'<path d="{path}" fill="{css(colour)}" fill-opacity="{opacity:.2f}"/>')
+        if lift > 0 and opacity > 0.9:
+            self.out.append(f'<path d="{path}" fill="none" stroke="{css(lighter(colour, 0.35))}" stroke-opacity="0.45" '
+                            f'stroke-width="{1.5 * self.scale:.1f}"/>')
+
+    def _wash(self, points: Sequence[Point], path: str, colour: RGB, smooth: bool, depth: float, line: bool,
+              opacity: float) -> None:
+        self._count += 1
+        name = f"w{id(self) % 9973}x{self._count}"
+        angle = self.rng.uniform(0, math.pi)
+        x, y = math.cos(angle), math.sin(angle)
+        self.defs.append(
+            f'<linearGradient id="{name}" x1="{0.5 - x / 2:.2f}" y1="{0.5 - y / 2:.2f}" x2="{0.5 + x / 2:.2f}" '
+            f'y2="{0.5 + y / 2:.2f}"><stop offset="0" stop-color="{css(colour)}" stop-opacity="{0.98 * opacity:.2f}"/>'
+            f'<stop offset="1" stop-color="{css(lighter(colour, 0.34))}" stop-opacity="{0.94 * opacity:.2f}"/></linearGradient>')
+        self.out.append(f'<path d="{path}" fill="url(#{name})"/>')
+        if line and opacity > 0.5:
+            strength = 0.25 + 0.6 * depth
+            for spread, width, share in ((1.2, 2.3, 1.0), (2.6, 1.1, 0.5)):
+                moved = [(px + self.rng.gauss(0, spread) * self.scale, py + self.rng.gauss(0, spread) * self.scale)
+                         for px, py in points]
+                inked = smooth_path(moved) if smooth else straight_path(moved)
+                self.out.append(f'<path d="{inked}" fill="none" stroke="{css(INK)}" stroke-opacity="{strength * share:.2f}" '
+                                f'stroke-width="{width * self.scale:.1f}" stroke-linejoin="round"/>')
+
+    def disc(self, cx: float, cy: float, rx: float, ry: float | None, fill: RGB, **how: object) -> None:
+        self.shape(ring(cx, cy, rx, ry), fill, **how)  # type: ignore[arg-type]
+
+    def box(self, x: float, y: float, w: float, h: float, fill: RGB, **how: object) -> None:
+        self.shape([(x, y), (x + w, y), (x + w, y + h), (x, y + h)], fill, smooth=False, **how)  # type: ignore[arg-type]
+
+    def limb(self, points: Sequence[Point], width: float, colour: RGB, *, lift: float = 0.6, spot: bool = False) -> None:
+        """A bent limb of even width with round ends."""
+        path = smooth_path(points, closed=False)
+        base = 'fill="none" stroke-linecap="round" stroke-linejoin="round"'
+        fill = self.tone(colour)
+        if self.look == "stick-figures":
+            if spot:
+                self.out.append(f'<path d="{path}" {base} stroke="#26221f" stroke-width="{width * 0.5 + 8 * self.scale:.1f}"/>'
+                                f'<path d="{path}" {base} stroke="{css(lighter(colour, 0.12))}" stroke-width="{width * 0.5:.1f}"/>')
+            else:
+                self.out.append(f'<path d="{path}" {base} stroke="#26221f" stroke-width="{5.5 * self.scale:.1f}"/>')
+            return
+        if self.look == "cut-paper":
+            d = 4 * lift * self.scale
+            self.out.append(f'<path d="{path}" {base} transform="translate({-d * 0.5:.1f} {d:.1f})" stroke="#140c1c" '
+                            f'stroke-opacity="0.2" stroke-width="{width:.1f}"/>')
+        elif self.look == "ink-wash":
+            self.out.append(f'<path d="{path}" {base} stroke="{css(INK)}" stroke-opacity="0.85" '
+                            f'stroke-width="{width + 4.2 * self.scale:.1f}"/>')
+        self.out.append(f'<path d="{path}" {base} stroke="{css(fill)}" stroke-width="{width:.1f}"/>')
+
+    def line(self, points: Sequence[Point], width: float, colour: RGB = INK, *, opacity: float = 1.0, smooth: bool = True,
+             depth: float = 1.0) -> None:
+        """A drawn line."""
+        path = smooth_path(points, closed=False) if smooth else straight_path(points, closed=False)
+        ink: RGB = (38, 34, 31) if self.look == "stick-figures" else self.tone(colour, depth)
+        self.out.append(f'<path d="{path}" fill="none" stroke="{css(ink)}" stroke-opacity="{opacity:.2f}" '
+                        f'stroke-width="{width:.1f}" stroke-linecap="round" stroke-linejoin="round"/>')
+
+    def glow_at(self, x: float, y: float, radius: float, colour: RGB, strength: float = 0.8) -> None:
+        """Light that spreads from a point."""
+        if self.look == "stick-figures":
+            for i in range(8):
+                a = math.pi * i / 4
+                self.line([(x + math.cos(a) * radius * 0.2, y + math.sin(a) * radius * 0.2),
+                           (x + math.cos(a) * radius * 0.27, y + math.sin(a) * radius * 0.27)], 4)
+            return
+        self._count += 1
+        name = f"g{id(self) % 9973}x{self._count}"
+        if self.look == "ink-wash":
+            strength *= 0.75
+        self.defs.append(
+            f'<radialGradient id="{name}"><stop offset="0" stop-color="{css(lighter(colour, 0.5))}" stop-opacity="{strength}"/>'
+            f'<stop offset="0.25" stop-color="{css(colour)}" stop-opacity="{strength * 0.5:.2f}"/>'
+            f'<stop offset="1" stop-color="{css(colour)}" stop-opacity="0"/></radialGradient>')
+        self.out.append(f'<circle cx="{x:.1f}" cy="{y:.1f}" r="{radius:.1f}" fill="url(#{name})"/>')
+
+    def sheet(self, width: float, top: float, bottom: float, upper: RGB, lower: RGB) -> None:
+        """A field of colour from edge to edge that runs from `upper` to `lower`; in cut paper it is torn in bands."""
+        if self.look == "stick-figures":
+            self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="#fffdf8"/>')
+            return
+        if self.look == "shadow-theatre":
+            upper, lower = mix(self.glow, (60, 20, 10), 0.45), self.glow
+        elif self.look == "ink-wash":
+            upper, lower = lighter(paler(upper, 0.3), 0.34), lighter(paler(lower, 0.3), 0.42)
+        self._count += 1
+        name = f"s{id(self) % 9973}x{self._count}"
+        self.defs.append(f'<linearGradient id="{name}" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="{css(upper)}"/>'
+                         f'<stop offset="1" stop-color="{css(lower)}"/></linearGradient>')
+        self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="url(#{name})"/>')
+        if self.look == "cut-paper":
+            bands = 4
+            for i in range(1, bands):
+                y = top + (bottom - top) * i / bands
+                wave = [(x, y + math.sin(x / 260 + i * 2) * 22 + self.rng.uniform(-7, 7))
+                        for x in range(-60, int(width) + 161, 120)]
+                colour = mix(upper, lower, (i + 0.35) / bands)
+                self.out.append(f'<path d="{smooth_path([*wave, (width + 200, bottom), (-100, bottom)])}" '
+                                f'fill="{css(colour)}" fill-opacity="0.55"/>')
+
+    def is_dark(self, colour: RGB) -> bool:
+        return grey_of(self.tone(colour)) < 90
+
+    def shade(self, colour: RGB, share: float = 0.18) -> RGB:
+        return darker(colour, share)

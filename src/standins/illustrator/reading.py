@@ -1,0 +1,216 @@
+"""From a prompt's words to what is to be drawn. Words that mean nothing to the illustrator are given back."""
+
+import re
+from dataclasses import dataclass, field
+
+from . import vocabulary as v
+from .colour import NAMED, RGB
+
+_COLOUR_NAMES = sorted(NAMED, key=len, reverse=True)
+
+
+@dataclass
+class Figure:
+    """A person as far as the prompt describes one; what is None is left to the seed."""
+
+    name: str = ""
+    pronoun: str = ""
+    age: str | None = None
+    build: str | None = None
+    skin: RGB | None = None
+    hair: RGB | None = None
+    hair_style: str | None = None
+    beard: bool = False
+    hat: tuple[str, RGB | None] | None = None
+    garments: list[tuple[str, RGB | None]] = field(default_factory=list)
+    extras: list[tuple[str, RGB | None]] = field(default_factory=list)
+    pose: str = "stand"
+    expression: str | None = None
+    holds: str | None = None
+
+
+@dataclass
+class Reading:
+    """What a prompt asks for."""
+
+    look: str = "cut-paper"
+    framing: str = "medium"
+    place: str | None = None
+    time: str | None = None
+    weather: str | None = None
+    mood: str = "calm"
+    figures: list[Figure] = field(default_factory=list)
+    animals: list[tuple[str, RGB | None]] = field(default_factory=list)
+    props: list[str] = field(default_factory=list)
+    facing: bool = False
+    dark_lamp: bool = False
+    unused: list[str] = field(default_factory=list)
+
+
+_FRAMINGS = (("extreme wide", "extreme wide"), ("extreme close", "extreme close"), ("close-up", "close"),
+             ("close up", "close"), ("close shot", "close"), ("wide shot", "wide"), ("medium shot", "medium"))
+_HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "basket", "candle", "telescope", "umbrella",
+             "flag", "rod", "rope", "bread", "oar")
+
+
+def read_prompt(prompt: str) -> Reading:
+    """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure each."""
+    low = prompt.lower().replace("’", "'")
+    used: set[str] = set()
+    out = Reading()
+    for phrase, look in v.LOOKS.items():
+        if phrase in low:
+            out.look = look
+            used |= set(phrase.split())
+            break
+    for phrase, framing in _FRAMINGS:
+        if phrase in low:
+            out.framing = framing
+            used |= set(re.findall(r"[a-z]+", phrase)) | {"shot", "up"}
+            break
+    rest = low
+    for match in re.finditer(r"((?:[\w'-]+\s+|(?:mr|mrs|dr)\.\s+)+)\(([^)]*)\)", low):
+        figure, words = _figure(match.group(2))
+        name = match.group(1).strip(" .")
+        used |= words | set(re.findall(r"[a-z']+", name))
+        if figure:
+            figure.name = name
+            out.figures.append(figure)
+            rest = rest.replace(match.group(), f" {name.split(' ')[0]} ", 1)
+    _free_figures(rest, out, used)
+    _scene(rest, out, used)
+    _deeds(rest, out, used)
+    words = re.findall(r"[a-z][a-z'-]+", low)
+    out.unused = [w for w in dict.fromkeys(words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
+    return out
+
+
+def _figure(text: str) -> tuple[Figure | None, set[str]]:
+    """One figure's description: traits parted by commas."""
+    figure, used = Figure(), set()
+    known = False
+    for trait in re.split(r",\s*|\s+and\s+", text):
+        words = re.findall(r"[a-z'-]+", trait)
+        colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), None)
+        used |= {w for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait) for w in c.split()}
+        for word in words:
+            if word in v.PEOPLE:
+                pronoun, age = v.PEOPLE[word]
+                figure.pronoun, figure.age = pronoun or figure.pronoun, figure.age or age
+                known = True
+            elif word in v.OLD_WORDS:
+                figure.age = "old"
+            elif word in v.CHILD_WORDS:
+                figure.age = "child"
+            elif word in v.STOUT_WORDS:
+                figure.build = "stout"
+            elif word in v.SLIM_WORDS:
+                figure.build = "slim"
+            elif word in v.SKINS:
+                figure.skin = v.SKINS[word]
+            elif word in v.BEARDS:
+                figure.beard = True
+                figure.hair = figure.hair or colour
+            elif word in v.HATS:
+                figure.hat = figure.hat if figure.hat and word == "hat" else (word, colour)
+            elif word in v.EXTRAS:
+                figure.extras.append((v.EXTRAS[word], colour))
+            elif word in v.GARMENTS:
+                figure.garments.append((v.GARMENTS[word], colour))
+            elif word in v.HAIR_STYLES or word in {"hair", "haired"}:
+                figure.hair = colour or figure.hair
+                if word in v.HAIR_STYLES:
+                    figure.hair_style = word if figure.hair_style in (None, "long", "short") else figure.hair_style
+            elif word == "fair" and "hair" in trait:
+                figure.hair = NAMED["ochre"]
+            else:
+                continue
+            used.add(word)
+    return (figure if known or figure.garments or figure.hair_style else None), used
+
+
+def _free_figures(text: str, out: Reading, used: set[str]) -> None:
+    """People that the running text names without a description in brackets."""
+    if out.figures:
+        return
+    for match in re.finditer(r"\b([a-z'-]+)\b", text):
+        word = match.group(1)
+        if word in v.PEOPLE and len(out.figures) < 3:
+            begin = max(text.rfind(". ", 0, match.start()) + 2 if ". " in text[:match.start()] else 0, match.start() - 40)
+            figure, words = _figure(text[begin:match.end() + 70].split(". ")[0])
+            if figure:
+                figure.pronoun, age = v.PEOPLE[word][0] or figure.pronoun, v.PEOPLE[word][1]
+                figure.age = figure.age or age
+                out.figures.append(figure)
+                used |= words | {word}
+                if word in {"surveyors", "villagers"}:
+                    second, _ = _figure("man" if word == "surveyors" else "woman")
+                    out.figures.append(second or Figure())
+
+
+def _scene(text: str, out: Reading, used: set[str]) -> None:
+    for kind, phrases in v.PLACES:
+        for phrase in phrases:
+            if re.search(rf"\b{re.escape(phrase)}\b", text):
+                used |= set(re.findall(r"[a-z']+", phrase))
+                if out.place is None:
+                    out.place = kind
+    for word in re.findall(r"[a-z'-]+", text):
+        if word in v.TIMES:
+            out.time = v.TIMES[word]
+            used.add(word)
+        if word in v.WEATHERS:
+            out.weather = out.weather if out.weather not in (None, "clear") else v.WEATHERS[word]
+            used.add(word)
+    mood = re.search(r"\b(\w+) mood", text)
+    if mood:
+        out.mood = mood.group(1)
+        used.add(mood.group(1))
+    if re.search(r"toward the camera|facing us", text):
+        out.facing = True
+        used |= {"face", "toward", "camera", "facing"}
+    if re.search(r"lamp[^.]{0,40}\b(?:dark|out|gone)\b|dark lamp|unlit", text):
+        out.dark_lamp = True
+        used |= {"dark", "out", "gone", "unlit"}
+    used |= {"layered", "drawing", "soft", "shadows", "fibre", "deep", "palette", "loose", "line", "pale", "washes",
+             "felt", "pen", "white", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
+
+
+def _deeds(text: str, out: Reading, used: set[str]) -> None:
+    """Animals, props, poses and expressions; a deed belongs to the figure named last before it."""
+    names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name
+             for m in re.finditer(rf"\b{re.escape(f.name.split(' ')[0])}\b", text)]
+    for match in re.finditer(r"[a-z][a-z'-]*", text):
+        word = match.group()
+        before = [pair for pair in names if pair[0] <= match.start()]
+        owner = out.figures[max(before)[1] if before else 0] if out.figures else None
+        if word in v.ANIMALS:
+            kind = v.ANIMALS[word]
+            colour = next((NAMED[c] for c in _COLOUR_NAMES
+                           if re.search(rf"\b{c} $", text[max(0, match.start() - 12):match.start()])), None)
+            if kind not in [a for a, _ in out.animals] and len(out.animals) < 3:
+                out.animals.append((kind, colour))
+            used.add(word)
+        if word in v.PROPS and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
+            prop = v.PROPS[word]
+            if prop not in out.props and len(out.props) < 4:
+                out.props.append(prop)
+            used.add(word)
+        if word in v.POSES and owner:
+            if owner.pose == "stand":
+                owner.pose = v.POSES[word]
+            used.add(word)
+        if word in v.EXPRESSIONS:
+            for figure in [owner] if owner and word not in {"playful", "warm", "uneasy", "sad"} else out.figures:
+                if figure and figure.expression is None:
+                    figure.expression = v.EXPRESSIONS[word]
+            used.add(word)
+    hands = [p for p in out.props if p in _HOLDABLE and not (p == "oar")]
+    for figure in out.figures:
+        if figure.pose in ("raise", "hold", "point") and hands:
+            figure.holds = hands.pop(0)
+            out.props.remove(figure.holds)
+
+
+def _is_look(text: str, match: re.Match[str]) -> bool:
+    return bool(re.search(r"(cut|soft shadows,|cream|black|full) $", text[max(0, match.start() - 14):match.start()]))
