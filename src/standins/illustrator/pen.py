@@ -107,7 +107,7 @@ class Pen:
         if line and opacity > 0.5:
             strength = 0.25 + 0.6 * depth
             for spread, width, share in ((1.2, 2.3, 1.0), (2.6, 1.1, 0.5)):
-                moved = [(px + self.rng.gauss(0, spread) * self.scale, py + self.rng.gauss(0, spread) * self.scale)
+                moved = [(px + self.rng.gauss(0, spread) * min(1.3, self.scale), py + self.rng.gauss(0, spread) * min(1.3, self.scale))
                          for px, py in points]
                 inked = smooth_path(moved) if smooth else straight_path(moved)
                 self.out.append(f'<path d="{inked}" fill="none" stroke="{css(INK)}" stroke-opacity="{strength * share:.2f}" '

@@ -12,7 +12,7 @@ from scipy.ndimage import gaussian_filter
 
 from .compose import draw
 
-_GRAIN = {"cut-paper": 0.055, "ink-wash": 0.075, "stick-figures": 0.012, "shadow-theatre": 0.05}
+_GRAIN = {"cut-paper": 0.055, "ink-wash": 0.05, "stick-figures": 0.012, "shadow-theatre": 0.05}
 
 
 @dataclass(frozen=True)

@@ -1,0 +1,190 @@
+"""The stand-ins as a server that speaks the service protocol.
+
+Simulated on purpose: prices, quotas, delays. With `PUT /simulation` a test or a curious maker can switch on failures,
+stalls and refusals; they depend on its seed, so they can be repeated.
+"""
+
+import asyncio
+import multiprocessing
+import os
+import random
+import uuid
+from collections.abc import AsyncIterator
+from concurrent.futures import ProcessPoolExecutor
+from contextlib import asynccontextmanager
+from datetime import UTC, datetime
+from pathlib import Path
+
+from fastapi import FastAPI, Header, HTTPException
+from fastapi.responses import FileResponse
+from pydantic import BaseModel, Field
+
+from cutreel.protocol import JobRequest, JobView, Offer, Refusal, Result
+
+from .ledger import Ledger
+from .offers import QUOTAS, amount_of, cost_of, offers
+from .work import do
+
+
+class Simulation(BaseModel):
+    """How the services misbehave: shares of jobs that fail or stall, words they refuse, seconds they take, quotas."""
+
+    seed: int = 0
+    fail_share: float = Field(0.0, ge=0, le=1)
+    stall_share: float = Field(0.0, ge=0, le=1)
+    refuse_words: list[str] = []
+    delay_seconds: float = Field(0.0, ge=0, le=60)
+    quotas: dict[str, int] = {}
+
+
+class Desk:
+    """Takes jobs in and sees them through."""
+
+    def __init__(self, folder: Path, simulation: Simulation) -> None:
+        self.ledger = Ledger(folder)
+        self.simulation = simulation
+        self.pool = ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn"))
+        self.tasks: dict[str, asyncio.Task[None]] = {}
+        self.tries: dict[str, int] = {}
+
+    def offers(self) -> list[Offer]:
+        now = datetime.now(UTC)
+        return offers(self.ledger.used(now), {**QUOTAS, **self.simulation.quotas}, now)
+
+    def take(self, request: JobRequest, key: str) -> JobView:
+        known = self.ledger.by_key(key)
+        if known and not (known.state == "cancelled" or (known.refusal and known.refusal.code in ("try-again", "out-of-quota"))):
+            return known
+        view = JobView(id=known.id if known else uuid.uuid4().hex, state="queued")
+        offer = next((o for o in self.offers() if o.name == request.offer), None)
+        refusal = self._refusal(request, offer)
+        if refusal or offer is None:
+            view.state, view.refusal = "refused", refusal
+            self.ledger.save(view, key, request)
+            return view
+        self.ledger.save(view, key, request)
+        self.start(view, request)
+        return view
+
+    def start(self, view: JobView, request: JobRequest) -> None:
+        task = asyncio.create_task(self._see_through(view, request))
+        self.tasks[view.id] = task
+        task.add_done_callback(lambda _: self.tasks.pop(view.id, None))
+
+    def _refusal(self, request: JobRequest, offer: Offer | None) -> Refusal | None:
+        work = request.input
+        if offer is None or offer.kind != work.kind:
+            return Refusal(code="bad-request", message=f"There is no offer “{request.offer}” for {work.kind}.")
+        caps = offer.caps
+        text = work.text if work.kind == "speech" else work.mood if work.kind == "music" else work.prompt
+        cap = caps.text_characters if work.kind == "speech" else caps.prompt_characters
+        if cap and len(text) > cap:
+            return Refusal(code="over-cap", message=f"{len(text)} characters; at most {cap} are taken.")
+        if work.kind == "picture" and (work.count > caps.count or work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)):
+            return Refusal(code="over-cap", message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.")
+        if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
+            return Refusal(code="over-cap", message=f"At most {caps.seconds:g} seconds.")
+        if work.kind == "speech" and work.voice not in [v.name for v in offer.voices]:
+            return Refusal(code="bad-request", message=f"There is no voice “{work.voice}”.")
+        if work.kind == "music" and work.mood not in offer.moods:
+            return Refusal(code="bad-request", message=f"There is no mood “{work.mood}”.")
+        bad = next((w for w in self.simulation.refuse_words if w.lower() in text.lower()), None)
+        if bad:
+            return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")
+        if offer.quota.left < amount_of(work):
+            return Refusal(code="out-of-quota", message=f"{offer.quota.left} left of {offer.quota.limit}.", renews_at=offer.quota.renews_at)
+        return None
+
+    async def _see_through(self, view: JobView, request: JobRequest) -> None:
+        tries = self.tries[view.id] = self.tries.get(view.id, 0) + 1
+        chance = random.Random(f"{self.simulation.seed}/{request.model_dump_json()}/{tries}")
+        view.state, view.progress = "running", 0.05
+        self.ledger.save(view)
+        try:
+            if self.simulation.delay_seconds:
+                wait = self.simulation.delay_seconds * chance.uniform(0.5, 1.5)
+                for i in range(4):
+                    await asyncio.sleep(wait / 4)
+                    view.progress = 0.05 + 0.15 * (i + 1)
+                    self.ledger.save(view)
+            if chance.random() < self.simulation.stall_share:
+                await asyncio.sleep(3600)
+            if chance.random() < self.simulation.fail_share:
+                view.state, view.refusal = "refused", Refusal(code="try-again", message="The service failed; it may be asked again.")
+                self.ledger.save(view)
+                return
+            files, view.unused_words = await asyncio.get_running_loop().run_in_executor(self.pool, do, request.input)
+            view.results = [Result(name=f.name, media_type=f.media_type, sha256=self.ledger.keep(f.data), size=len(f.data), data=f.about) for f in files]
+            offer = next(o for o in self.offers() if o.name == request.offer)
+            view.cost = cost_of(offer, request.input)
+            view.state, view.progress = "done", 1.0
+            self.ledger.use(offer.name, amount_of(request.input), datetime.now(UTC))
+            self.ledger.save(view)
+        except asyncio.CancelledError:
+            if view.state != "done":
+                view.state = "cancelled"
+                self.ledger.save(view)
+        except Exception as error:
+            view.state, view.refusal = "refused", Refusal(code="bad-request", message=f"This could not be made: {error}")
+            self.ledger.save(view)
+
+
+def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
+    """The server, keeping its ledger and results in `folder`."""
+    desk = Desk(folder, simulation or Simulation())
+
+    @asynccontextmanager
+    async def life(app: FastAPI) -> AsyncIterator[None]:
+        for view, request in desk.ledger.unfinished():
+            desk.start(view, request)
+        yield
+        desk.pool.shutdown(wait=False, cancel_futures=True)
+
+    app = FastAPI(title="Cut Reel stand-ins (simulated services)", lifespan=life)
+
+    @app.get("/offers")
+    def list_offers() -> list[Offer]:
+        return desk.offers()
+
+    @app.post("/jobs", status_code=202)
+    async def post_job(request: JobRequest, idempotency_key: str = Header(min_length=8, max_length=200)) -> JobView:
+        return desk.take(request, idempotency_key)
+
+    @app.get("/jobs/{job}")
+    def get_job(job: str) -> JobView:
+        view = desk.ledger.by_id(job)
+        if view is None:
+            raise HTTPException(404, "There is no such job.")
+        return view
+
+    @app.delete("/jobs/{job}")
+    async def cancel_job(job: str) -> JobView:
+        task = desk.tasks.get(job)
+        if task:
+            task.cancel()
+            await asyncio.wait([task], timeout=2)
+        return get_job(job)
+
+    @app.get("/results/{sha256}")
+    def get_result(sha256: str) -> FileResponse:
+        path = desk.ledger.files / sha256
+        if len(sha256) != 64 or not sha256.isalnum() or not path.exists():
+            raise HTTPException(404, "There is no such result.")
+        return FileResponse(path, media_type="application/octet-stream")
+
+    @app.get("/simulation")
+    def get_simulation() -> Simulation:
+        return desk.simulation
+
+    @app.put("/simulation")
+    def put_simulation(simulation: Simulation) -> Simulation:
+        desk.simulation = simulation
+        return simulation
+
+    return app
+
+
+def from_environment() -> FastAPI:
+    """For uvicorn: `STANDINS_DIR` is the folder, `STANDINS_DELAY` the seconds that a job takes on top."""
+    folder = Path(os.environ.get("STANDINS_DIR", "data/standins"))
+    return create_app(folder, Simulation(delay_seconds=float(os.environ.get("STANDINS_DELAY", "0"))))

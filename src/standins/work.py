@@ -1,0 +1,43 @@
+"""Doing one job, in a process of its own: from an input to files with what is known of them."""
+
+from dataclasses import dataclass, field
+from typing import Any
+
+from cutreel.protocol import JobInput
+
+from .composer import compose, play
+from .illustrator import paint
+from .sounds import make_sound
+from .voice import speak
+
+
+@dataclass
+class Made:
+    """A made file."""
+
+    name: str
+    media_type: str
+    data: bytes
+    about: dict[str, Any] = field(default_factory=dict)
+
+
+def do(work: JobInput) -> tuple[list[Made], list[str]]:
+    """All files of a job, and the words of its prompt that could not be used."""
+    if work.kind == "picture":
+        files, unused = [], []
+        for i in range(work.count):
+            picture = paint(work.prompt, work.seed + i, work.width, work.height)
+            unused = picture.unused
+            files.append(Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions}))
+            files += [Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth}) for n, (data, depth) in enumerate(picture.layers)]
+        return files, unused
+    if work.kind == "speech":
+        spoken = speak(work.text, work.voice, work.rate)
+        about = {"seconds": spoken.seconds, "words": [{"text": t, "start": a, "end": b} for t, a, b in spoken.words],
+                 "phones": [{"text": t, "start": a, "end": b} for t, a, b in spoken.phones]}
+        return [Made("speech", "audio/flac", spoken.flac, about)], []
+    if work.kind == "sound":
+        data, unused = make_sound(work.prompt, work.seconds, work.seed)
+        return [Made("sound", "audio/flac", data, {"seconds": work.seconds})], unused
+    data = play(compose(work.mood, work.seconds, work.seed), work.seconds)
+    return [Made("music", "audio/flac", data, {"seconds": work.seconds})], []
