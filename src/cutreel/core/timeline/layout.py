@@ -1,6 +1,6 @@
 """Lines laid one after another in time. A line that has been spoken brings its own word times; others are estimated."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -25,7 +25,7 @@ class LineSound:
 class Timing:
     """Where everything spoken stands in the film, in seconds.
 
-    `words` has shape (words, 2); `lines` maps a line's index to its start; `measured` tells which lines were spoken.
+    `words` has shape (words, 2); `lines` is the start of each line; `measured` tells which lines were spoken.
     """
 
     words: NDArray[np.float64]
@@ -34,23 +34,26 @@ class Timing:
     seconds: float
 
 
-def lay_out(script: Manuscript, sounds: Mapping[int, LineSound], hold: float = TAIL) -> Timing:
-    """Lay all lines out. `sounds` maps line indices to what was spoken; the gaps between lines follow punctuation."""
+def lay_out(script: Manuscript, lines: Sequence[tuple[int, int]], sounds: Mapping[int, LineSound], hold: float = TAIL) -> Timing:
+    """Lay out `lines`, each the words from its first up to its second index, which together are all words in order.
+
+    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation.
+    """
     words = np.zeros((len(script.words), 2))
     starts: list[float] = []
     at = LEAD_IN
-    for number, line in enumerate(script.lines):
+    for number, (first, end) in enumerate(lines):
         starts.append(at)
         sound = sounds.get(number)
-        if sound is not None and len(sound.words) == line.end - line.first:
-            words[line.first:line.end] = np.asarray(sound.words).reshape(-1, 2) + at
+        if sound is not None and len(sound.words) == end - first:
+            words[first:end] = np.asarray(sound.words).reshape(-1, 2) + at
             at += sound.seconds
         else:
-            for i in range(line.first, line.end):
+            for i in range(first, end):
                 words[i] = at, at + speaking_seconds(script.words[i].bare)
                 at = float(words[i, 1])
-                if i + 1 < line.end:
+                if i + 1 < end:
                     at += pause_after(script.words[i], script.words[i + 1])
-        if line.end < len(script.words):
-            at += max(0.12, pause_after(script.words[line.end - 1], script.words[line.end]))
-    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(script.lines))), at + hold)
+        if end < len(script.words):
+            at += max(0.12, pause_after(script.words[end - 1], script.words[end]))
+    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at + hold)

@@ -1,0 +1,173 @@
+"""What is read out of a film's document: shots with their words and facts, prompts, lines to speak, and their keys.
+
+All of it is a pure function of the document and of what services offer; nothing made is looked at here.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from cutreel.core.continuity import (
+    FRAMINGS,
+    Person,
+    Prompt,
+    ShotFacts,
+    compose_negative,
+    compose_picture,
+    facts_of_shots,
+    look_named,
+)
+from cutreel.core.keys import key, seed_from
+from cutreel.core.manuscript import Line, Manuscript, read, words_text
+from cutreel.core.motion import Move
+
+from .document import FilmDocument, Shot
+
+PICTURE_VERSION = SPEECH_VERSION = 1
+SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
+
+
+@dataclass(frozen=True)
+class VoiceOffered:
+    """A voice that a service offers, as far as casting needs to know it."""
+
+    name: str
+    pronoun: str
+    age: str
+
+
+@dataclass(frozen=True)
+class ReadShot:
+    """A shot with what it shows. Words `first` up to `end` are indices into the manuscript."""
+
+    shot: Shot
+    first: int
+    end: int
+    text: str
+    facts: ShotFacts
+    people: tuple[Person, ...]
+    prompt: Prompt
+    negative: str
+    seed: int
+    move: Move
+    picture_key: str
+
+
+@dataclass(frozen=True)
+class LineWork:
+    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each."""
+
+    first: int
+    end: int
+    text: str
+    voice: str
+    speaker: str | None
+    key: str
+
+
+@dataclass(frozen=True)
+class ReadFilm:
+    """A film as read: the manuscript, the numbers of its words, its shots, and what has to be spoken."""
+
+    document: FilmDocument
+    script: Manuscript
+    ids: tuple[int, ...]
+    shots: tuple[ReadShot, ...]
+    speech: tuple[LineWork, ...]
+
+    @property
+    def opens(self) -> list[int]:
+        return [s.first for s in self.shots]
+
+
+def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered], text_cap: int = 1000) -> ReadFilm:
+    """Read `film` for a service that takes prompts of `prompt_cap` and speech of `text_cap` characters."""
+    script = read(film.text)
+    ids = film.word_ids
+    at = {number: i for i, number in enumerate(ids)}
+    opens = [at[shot.first] for shot in film.shots]
+    facts = facts_of_shots(script, opens, film.cast, film.places, [s.own for s in film.shots])
+    look = look_named(film.settings.look)
+    cast = {p.id: p for p in film.cast}
+    width, height = SIZES[film.settings.aspect]
+    negative = compose_negative(look)
+    shots = []
+    for i, (shot, fact) in enumerate(zip(film.shots, facts, strict=True)):
+        end = opens[i + 1] if i + 1 < len(opens) else len(script.words)
+        people = tuple(cast[p] for p in fact.people if p in cast)
+        prompt = compose_picture(fact, people, look, prompt_cap, shot.own.prompt)
+        seed = seed_from(film.settings.seed, shot.id)
+        shots.append(ReadShot(
+            shot, opens[i], end, words_text(script.words[opens[i]:end]), fact, people, prompt, negative, seed,
+            shot.own.move or move_for(fact, i),
+            key("picture", PICTURE_VERSION, prompt=prompt.text, negative=negative, seed=seed, size=[width, height],
+                offer=film.settings.offer),
+        ))
+    return ReadFilm(film, script, tuple(ids), tuple(shots), tuple(_speech(film, script, voices, text_cap)))
+
+
+def move_for(facts: ShotFacts, index: int) -> Move:
+    """The move a shot gets when the maker sets none: a push; wide views pan now and then, so that pushes do not tire."""
+    if facts.framing in FRAMINGS[:2] and not facts.people and index % 3 == 2:
+        return "pan right" if index % 2 else "pan left"
+    return "pull" if index % 5 == 4 else "push"
+
+
+def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:
+    """The voice of a speaker: as set, else the first that fits by pronoun and age and that nobody else has."""
+    if speaker is None:
+        return film.settings.narrator
+    casting: dict[int, str] = {}
+    taken = {film.settings.narrator} | {p.voice for p in film.cast if p.voice}
+    named = {call.lower(): p for p in reversed(film.cast) for call in (p.name, *p.aliases)}
+    for person in film.cast:
+        if person.voice:
+            casting[person.id] = person.voice
+            continue
+        age = _age(person)
+        fits = [v for v in voices if v.age == age and (person.pronoun is None or v.pronoun == person.pronoun)]
+        fits += [v for v in voices if person.pronoun is None or v.pronoun == person.pronoun]
+        free = [v.name for v in fits if v.name not in taken] or [v.name for v in fits] or [v.name for v in voices]
+        if free:
+            casting[person.id] = free[0]
+            taken.add(free[0])
+    owner = named.get(speaker.lower())
+    if owner and owner.id in casting:
+        return casting[owner.id]
+    others = [v.name for v in voices if v.name not in taken] or [v.name for v in voices]
+    return others[seed_from("voice", speaker) % len(others)] if others else film.settings.narrator
+
+
+def _age(person: Person) -> str:
+    words = " ".join(t.text for t in person.traits).lower().split()
+    if {"boy", "girl", "child"} & set(words):
+        return "child"
+    return "old" if {"old", "elderly"} & set(words) else "adult"
+
+
+def _speech(film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffered], cap: int) -> list[LineWork]:
+    casting: dict[str | None, str] = {}
+    out: list[LineWork] = []
+    for line in script.lines:
+        if line.speaker not in casting:
+            casting[line.speaker] = voice_of(line.speaker, film, voices)
+        voice = casting[line.speaker]
+        for first, end in _requests(script, line, cap):
+            text = words_text(script.words[first:end])
+            out.append(LineWork(first, end, text, voice, line.speaker, key("speech", SPEECH_VERSION, text=text, voice=voice)))
+    return out
+
+
+def _requests(script: Manuscript, line: Line, cap: int) -> list[tuple[int, int]]:
+    """A line cut at sentence ends, or between words where it must be, so that no request is over the cap."""
+    out: list[tuple[int, int]] = []
+    first = line.first
+    while first < line.end:
+        end, last_good = first, first
+        while end < line.end and len(words_text(script.words[first:end + 1])) <= cap:
+            end += 1
+            if end == line.end or script.words[end].sentence != script.words[end - 1].sentence:
+                last_good = end
+        stop = last_good if last_good > first else max(end, first + 1)
+        out.append((first, stop))
+        first = stop
+    return out

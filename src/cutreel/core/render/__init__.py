@@ -1,0 +1,15 @@
+"""From pictures and paths to frames, from frames to segments, from segments to a film."""
+
+from .compositor import Compositor, Shown
+from .encode import ENCODER_VERSION, Quality, encode_segment, encode_sound, join
+from .fragments import media_of, split_init, timescale
+from .pages import paper_page
+from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_segments
+from .planes import Planes, cover, planes_of
+from .segment import frames_of, make_segment
+
+__all__ = [
+    "ENCODER_VERSION", "CaptionSpan", "Compositor", "PlannedShot", "Planes", "Quality", "Scene", "SegmentPlan", "Shown",
+    "cover", "encode_segment", "encode_sound", "frames_of", "join", "make_segment", "media_of", "paper_page",
+    "plan_segments", "planes_of", "split_init", "timescale",
+]

@@ -1,0 +1,145 @@
+"""Encoder settings, segments, the sound track, and joining it all without encoding again.
+
+Every segment is H.264 High with the same parameters and closed groups of pictures, as fragmented MP4, so that a film
+is its segments one after another. Colour is tagged ITU-R BT.709; the index of a joined film comes first.
+"""
+
+import io
+from collections.abc import Callable, Iterable, Sequence
+from fractions import Fraction
+from typing import Literal
+
+import av
+import numpy as np
+from numpy.typing import NDArray
+
+from .compositor import Frame
+
+Quality = Literal["preview", "film"]
+ENCODER_VERSION = 1
+REORDER = 1
+"""Frames by which decoding runs ahead of showing, at most: B-frames are used, pyramids of them are not."""
+_PRESET: dict[Quality, tuple[str, str]] = {"preview": ("ultrafast", "25"), "film": ("veryfast", "20")}
+
+
+def open_encoder(width: int, height: int, rate: Fraction, quality: Quality, container: av.container.OutputContainer) -> av.VideoStream:
+    """A video stream with the parameters that all segments of a film share."""
+    preset, crf = _PRESET[quality]
+    stream = container.add_stream("libx264", rate=rate)
+    stream.width, stream.height, stream.pix_fmt = width, height, "yuv420p"
+    stream.time_base = 1 / rate
+    context = stream.codec_context
+    context.time_base = 1 / rate
+    context.thread_count = 1
+    context.color_range, context.color_primaries, context.color_trc, context.colorspace = 1, 1, 1, 1
+    gop = max(2, round(rate) * 2)
+    context.options = {
+        "preset": preset, "crf": crf, "profile": "high",
+        "x264-params": f"keyint={gop}:min-keyint=1:scenecut=0:open-gop=0:bframes=2:b-pyramid=none:b-adapt=0:ref=2:stitchable=1:"
+                       "colorprim=bt709:transfer=bt709:colormatrix=bt709:range=tv:sliced-threads=0:threads=1",
+    }
+    return stream
+
+
+def encode_segment(frames: Iterable[Frame], count: int, width: int, height: int, rate: Fraction, quality: Quality,
+                   progress: Callable[[int], None] = lambda done: None) -> bytes:
+    """Fragmented MP4 of `count` frames. Frames are taken one at a time and may be overwritten after each."""
+    out = io.BytesIO()
+    with av.open(out, "w", format="mp4", options={"movflags": "frag_keyframe+empty_moov+default_base_moof+skip_trailer"}) as container:
+        stream = open_encoder(width, height, rate, quality, container)
+        for i, planes in enumerate(frames):
+            for packet in stream.encode(video_frame(planes, width, height, i, rate)):
+                container.mux(packet)
+            progress(i + 1)
+        for packet in stream.encode():
+            container.mux(packet)
+    return out.getvalue()
+
+
+def video_frame(planes: Frame, width: int, height: int, pts: int, rate: Fraction) -> av.VideoFrame:
+    """A frame for the encoder; the planes are copied."""
+    frame = av.VideoFrame(width, height, "yuv420p")
+    for plane, data in zip(frame.planes, planes, strict=True):
+        target = np.frombuffer(plane, np.uint8).reshape(-1, plane.line_size)
+        target[: data.shape[0], : data.shape[1]] = data
+    frame.pts = pts
+    frame.time_base = 1 / rate
+    frame.color_range, frame.colorspace = 1, 1
+    return frame
+
+
+def encode_sound(samples: NDArray[np.float32], rate: int, fragment_seconds: float | None = None) -> bytes:
+    """AAC at 192 kbit/s of stereo samples (shape (n, 2)) in MP4; fragmented when `fragment_seconds` is given."""
+    out = io.BytesIO()
+    options = {} if fragment_seconds is None else {
+        "movflags": "empty_moov+default_base_moof+skip_trailer", "frag_duration": str(int(fragment_seconds * 1_000_000))}
+    with av.open(out, "w", format="mp4", options=options) as container:
+        stream = container.add_stream("aac", rate=rate, layout="stereo")
+        stream.bit_rate = 192_000
+        step = rate
+        planar = np.ascontiguousarray(samples.T)
+        for at in range(0, planar.shape[1], step):
+            frame = av.AudioFrame.from_ndarray(np.ascontiguousarray(planar[:, at:at + step]), format="fltp", layout="stereo")
+            frame.sample_rate, frame.pts, frame.time_base = rate, at, Fraction(1, rate)
+            for packet in stream.encode(frame):
+                container.mux(packet)
+        for packet in stream.encode():
+            container.mux(packet)
+    return out.getvalue()
+
+
+def join(segments: Sequence[bytes], sound: bytes | None, rate: Fraction, target: str, metadata: dict[str, str]) -> int:
+    """Write the film file `target` from encoded segments and an encoded sound track. Returns the number of frames.
+
+    Packets are copied. Decoding times are counted anew over the whole film, since each segment starts its own at zero.
+    """
+    with av.open(target, "w", format="mp4", options={"movflags": "+faststart", "brand": "mp42"}) as film:
+        film.metadata.update(metadata)
+        video = audio = None
+        sound_packets: Iterable[av.Packet] = ()
+        source = av.open(io.BytesIO(sound)) if sound else None
+        if source is not None:
+            track = source.streams.audio[0]
+            sound_packets = source.demux(track)
+        waiting = iter(sound_packets)
+        held: av.Packet | None = None
+        shown = decoded = 0
+        for data in segments:
+            with av.open(io.BytesIO(data)) as segment:
+                stream = segment.streams.video[0]
+                if video is None:
+                    video = film.add_stream_from_template(stream)
+                    video.time_base = 1 / rate
+                    if source is not None:
+                        audio = film.add_stream_from_template(source.streams.audio[0])
+                count = 0
+                for packet in segment.demux(stream):
+                    if packet.dts is None or packet.pts is None or packet.time_base is None:
+                        continue
+                    at = round(packet.pts * packet.time_base * rate)
+                    packet.time_base = 1 / rate
+                    packet.pts, packet.dts, packet.duration = shown + at, decoded - REORDER, 1
+                    packet.stream = video
+                    film.mux(packet)
+                    decoded += 1
+                    count += 1
+                shown += count
+            while audio is not None:
+                held = held or next(waiting, None)
+                if held is None or (held.pts is not None and held.time_base is not None and held.pts * held.time_base > shown / rate):
+                    break
+                if held.dts is not None:
+                    held.stream = audio
+                    film.mux(held)
+                held = None
+        while audio is not None:
+            held = held or next(waiting, None)
+            if held is None:
+                break
+            if held.dts is not None:
+                held.stream = audio
+                film.mux(held)
+            held = None
+        if source is not None:
+            source.close()
+    return shown

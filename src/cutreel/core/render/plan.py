@@ -1,0 +1,89 @@
+"""The render plan: a film's frames as segments, each with everything it is made from, and its key.
+
+A segment does not know where in the film it stands: the same stretch moved elsewhere is the same segment.
+"""
+
+from collections.abc import Sequence
+
+from pydantic import BaseModel
+
+from cutreel.core.captions import Caption
+from cutreel.core.keys import key
+from cutreel.core.motion import Move
+from cutreel.core.timeline import FrameRate, Span, stretches
+
+from .encode import ENCODER_VERSION, Quality
+
+RENDER_VERSION = 1
+
+
+class PlannedShot(BaseModel):
+    """What a shot shows: layers of the circled take as (media, depth), or the words of its paper page."""
+
+    layers: list[tuple[str, float]] = []
+    page: tuple[str, str] | None = None
+    move: Move = "push"
+    focus: tuple[float, float] = (0.5, 0.5)
+
+
+class Scene(BaseModel):
+    """A shot's picture in a segment: frames `at` … of its life of `life` frames (`seconds` long)."""
+
+    shot: PlannedShot
+    at: int
+    life: int
+    seconds: float
+
+
+class CaptionSpan(BaseModel):
+    """Caption lines over frames `start` up to `end` of the segment."""
+
+    lines: list[str]
+    start: int
+    end: int
+
+
+class SegmentPlan(BaseModel):
+    """One segment: a shot alone, or with `other` the dissolve from one shot to the next."""
+
+    width: int
+    height: int
+    fps: str
+    quality: Quality
+    frames: int
+    one: Scene
+    other: Scene | None = None
+    captions: list[CaptionSpan] = []
+
+    @property
+    def key(self) -> str:
+        return key("segment", RENDER_VERSION * 100 + ENCODER_VERSION, plan=self.model_dump(mode="json"))
+
+
+def plan_segments(shots: Sequence[PlannedShot], spans: Sequence[Span], dissolves: Sequence[int], captions: Sequence[Caption],
+                  rate: FrameRate, width: int, height: int, quality: Quality) -> list[tuple[int, SegmentPlan]]:
+    """(first frame, segment) for the whole film; the segments cover every frame once."""
+    plan = [s for s in stretches(spans, dissolves) if s.end > s.start]
+    life = [[span.start, span.end] for span in spans]
+    for stretch in plan:
+        if stretch.to is not None:
+            life[stretch.shot][1] = max(life[stretch.shot][1], stretch.end)
+            life[stretch.to][0] = min(life[stretch.to][0], stretch.start)
+
+    def scene(shot: int, start: int) -> Scene:
+        begin, end = life[shot]
+        return Scene(shot=shots[shot], at=start - begin, life=end - begin, seconds=round(rate.seconds(end - begin), 4))
+
+    out = []
+    for stretch in plan:
+        over = [
+            CaptionSpan(lines=list(c.lines), start=max(0, rate.frames(c.start) - stretch.start),
+                        end=min(stretch.end, rate.frames(c.end)) - stretch.start)
+            for c in captions if rate.frames(c.start) < stretch.end and rate.frames(c.end) > stretch.start
+        ]
+        out.append((stretch.start, SegmentPlan(
+            width=width, height=height, fps=str(rate), quality=quality, frames=stretch.end - stretch.start,
+            one=scene(stretch.shot, stretch.start), other=None if stretch.to is None else scene(stretch.to, stretch.start),
+            captions=over,
+        )))
+    return out

@@ -1,0 +1,62 @@
+"""Pictures as the encoder wants them: brightness and colour planes (ITU-R BT.709, studio range, 4:2:0)."""
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+
+from .kernel import spans_of
+
+U8 = NDArray[np.uint8]
+
+
+@dataclass(frozen=True)
+class Planes:
+    """One layer of a picture.
+
+    `y` has shape (height, width), `u` and `v` half of both. With `alpha` (shapes of y and of u) the planes are
+    premultiplied, colour around 128, and `spans` says for each row where there is anything: shape (rows, 2).
+    """
+
+    y: U8
+    u: U8
+    v: U8
+    alpha: U8 | None = None
+    alpha_half: U8 | None = None
+    spans: NDArray[np.int32] | None = None
+    spans_half: NDArray[np.int32] | None = None
+    depth: float = 0.0
+
+
+def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
+    """Planes of an RGB or RGBA picture of shape (height, width, 3 or 4) with even sides; odd ones lose a line."""
+    height, width = pixels.shape[0] // 2 * 2, pixels.shape[1] // 2 * 2
+    rgb = pixels[:height, :width, :3].astype(np.float32)
+    r, g, b = rgb[..., 0], rgb[..., 1], rgb[..., 2]
+    # BT.709: Y = 0.2126 R + 0.7152 G + 0.0722 B, in 16 … 235; colour differences in 16 … 240.
+    luma = 0.2126 * r + 0.7152 * g + 0.0722 * b
+    y = 16 + luma * (219 / 255)
+    u = 128 + (b - luma) * (224 / 255 / 1.8556)
+    v = 128 + (r - luma) * (224 / 255 / 1.5748)
+    if pixels.shape[2] == 3:
+        return Planes(_u8(y), _u8(_halved(u)), _u8(_halved(v)), depth=depth)
+    alpha = pixels[:height, :width, 3].astype(np.float32) / 255
+    full, half = _u8(alpha * 255), _u8(_halved(alpha * 255))
+    return Planes(_u8(y * alpha), _u8(_halved((u - 128) * alpha) + 128), _u8(_halved((v - 128) * alpha) + 128),
+                  full, half, spans_of(full), spans_of(half), depth)
+
+
+def cover(width: int, height: int, frame_width: int, frame_height: int) -> tuple[float, float, float, float]:
+    """The part (left, top, width, height) of a picture that fills a frame of another shape: nothing is letterboxed."""
+    scale = min(width / frame_width, height / frame_height)
+    w, h = frame_width * scale, frame_height * scale
+    return (width - w) / 2, (height - h) / 2, w, h
+
+
+def _halved(plane: NDArray[np.float32]) -> NDArray[np.float32]:
+    out: NDArray[np.float32] = plane.reshape(plane.shape[0] // 2, 2, plane.shape[1] // 2, 2).mean(axis=(1, 3))
+    return out
+
+
+def _u8(plane: NDArray[np.float32]) -> U8:
+    return np.clip(np.rint(plane), 0, 255).astype(np.uint8)
