@@ -18,6 +18,9 @@ class CutReelError(Exception):
     def __str__(self) -> str:
         return f"{self.message} {self.todo}".strip()
 
+    def __reduce__(self) -> "tuple[type[CutReelError], tuple[str, str]]":
+        return type(self), (self.message, self.todo)
+
 
 class BadInput(CutReelError):
     """What was given cannot be used as it is."""

@@ -20,10 +20,16 @@ from cutreel.core.keys import key, seed_from
 from cutreel.core.manuscript import Line, Manuscript, read, words_text
 from cutreel.core.motion import Move
 
-from .document import FilmDocument, Shot
+from .document import FilmDocument, Settings, Shot
 
 PICTURE_VERSION = SPEECH_VERSION = 1
-SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
+_SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
+
+
+def picture_size(settings: Settings) -> tuple[int, int]:
+    """Width and height that pictures are asked for: the dearer offers draw half as large again."""
+    width, height = _SIZES[settings.aspect]
+    return (width, height) if settings.offer.endswith("quick") else (width * 3 // 2, height * 3 // 2)
 
 
 @dataclass(frozen=True)
@@ -88,7 +94,7 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
     facts = facts_of_shots(script, opens, film.cast, film.places, [s.own for s in film.shots])
     look = look_named(film.settings.look)
     cast = {p.id: p for p in film.cast}
-    width, height = SIZES[film.settings.aspect]
+    width, height = picture_size(film.settings)
     negative = compose_negative(look)
     shots = []
     for i, (shot, fact) in enumerate(zip(film.shots, facts, strict=True)):

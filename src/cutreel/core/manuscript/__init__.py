@@ -1,5 +1,6 @@
 """Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same through edits."""
 
+from .ease import reading_ease
 from .identity import WordRun, carry_ids, fresh_ids, ids_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, words_text
 from .read import read
@@ -7,5 +8,5 @@ from .syllables import syllables
 
 __all__ = [
     "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun",
-    "carry_ids", "fresh_ids", "ids_of", "read", "syllables", "words_text",
+    "carry_ids", "fresh_ids", "ids_of", "read", "reading_ease", "syllables", "words_text",
 ]

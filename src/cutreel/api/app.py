@@ -1,0 +1,86 @@
+"""The web application: guards, errors as problem details (RFC 9457), routes, and the built front end."""
+
+import os
+from collections.abc import AsyncIterator, Awaitable, Callable
+from contextlib import asynccontextmanager
+from pathlib import Path
+
+from fastapi import FastAPI, Request, Response
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import FileResponse, JSONResponse
+
+from cutreel import __version__
+from cutreel.core.errors import CutReelError
+from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
+
+from . import routes_film, routes_media, routes_preview, routes_runs, routes_services
+from .events import Listener
+from .guard import allowed
+
+CSP = ("default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
+       "script-src 'self'; connect-src 'self'; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'")
+
+
+def create_app(shop: Workshop, web: Path | None) -> FastAPI:
+    """The application over a workshop; `web` is the folder of the built front end, if there is one."""
+    listener = Listener(shop.database.address)
+
+    @asynccontextmanager
+    async def life(app: FastAPI) -> AsyncIterator[None]:
+        async with listener.listening():
+            yield
+
+    app = FastAPI(title="Cut Reel", version=__version__, lifespan=life, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app.state.shop, app.state.preview, app.state.listener = shop, PreviewDesk(shop), listener
+
+    @app.middleware("http")
+    async def guard(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
+        refusal = allowed(request)
+        if refusal:
+            return problem(403, "not-from-here", refusal, "Open Cut Reel at the address that bin/start prints.")
+        response = await call_next(request)
+        response.headers.setdefault("Content-Security-Policy", CSP)
+        response.headers.setdefault("X-Content-Type-Options", "nosniff")
+        response.headers.setdefault("Referrer-Policy", "no-referrer")
+        return response
+
+    @app.exception_handler(CutReelError)
+    async def known_error(_: Request, error: Exception) -> JSONResponse:
+        assert isinstance(error, CutReelError)
+        return problem(error.status, error.code, error.message, error.todo)
+
+    @app.exception_handler(RequestValidationError)
+    async def bad_request(_: Request, error: Exception) -> JSONResponse:
+        assert isinstance(error, RequestValidationError)
+        first = error.errors()[0]
+        where = ".".join(str(p) for p in first["loc"] if p not in ("body", "command"))
+        return problem(422, "bad-input", f"{where}: {first['msg']}", "Correct it and send again.")
+
+    for routes in (routes_film, routes_runs, routes_media, routes_preview, routes_services):
+        app.include_router(routes.router)
+    if web is not None and (web / "index.html").exists():
+        _serve_web(app, web)
+    return app
+
+
+def problem(status: int, code: str, title: str, detail: str) -> JSONResponse:
+    """An error as RFC 9457 problem details."""
+    return JSONResponse({"type": f"urn:cutreel:{code}", "title": title, "detail": detail, "status": status}, status,
+                        media_type="application/problem+json")
+
+
+def _serve_web(app: FastAPI, web: Path) -> None:
+    root = web.resolve()
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def page(path: str) -> FileResponse:
+        file = (root / path).resolve()
+        if path and file.is_file() and root in file.parents:
+            lasting = "assets" in file.parts
+            return FileResponse(file, headers={"Cache-Control": "public, max-age=31536000, immutable" if lasting else "no-cache"})
+        return FileResponse(root / "index.html", headers={"Cache-Control": "no-cache"})
+
+
+def from_environment() -> FastAPI:
+    """For uvicorn."""
+    return create_app(workshop_from_environment(), Path(os.environ.get("CUTREEL_WEB", "web/dist")))

@@ -1,0 +1,148 @@
+"""Films: the shelf, one film, its changes."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Header, Request, UploadFile
+from sse_starlette import EventSourceResponse
+
+from cutreel.core.breakdown import Wish, estimate_words
+from cutreel.core.continuity import Person, look_named
+from cutreel.core.errors import BadInput
+from cutreel.core.film import Change, new_film
+from cutreel.core.film.changes import CutAgain, SetPerson
+from cutreel.core.manuscript import read
+from cutreel.jobs.plans import pictures, price_of
+from cutreel.store import assemble
+
+from .door import Preview, Shop
+from .events import stream
+from .schemas import Card, ChangeView, CutPreview, FilmView, NewFilm, PersonImpact
+from .views import card, film_view
+
+router = APIRouter(prefix="/api")
+
+
+@router.get("/films")
+def shelf(shop: Shop) -> list[Card]:
+    """Every film, last changed first."""
+    return [card(row, shop.assembled(row.id)) for row in shop.films.all()]
+
+
+@router.post("/films", status_code=201)
+def add_film(new: NewFilm, shop: Shop, preview: Preview) -> FilmView:
+    """A new film from a story; its title is its first words when none is given."""
+    new.settings.look = look_named(new.settings.look).name
+    if new.by not in ("pace", "sentence", "exactly"):
+        raise BadInput(f"A film cannot be cut by {new.by}.", "Choose pace, sentence or exactly.")
+    title = new.title.strip() or _first_words(new.text)
+    wish = Wish(new.by, new.settings.pace, new.count)  # type: ignore[arg-type]
+    document, edges = new_film(title, new.text, new.settings, wish)
+    film = shop.films.add(document, edges)
+    return get_film(film, shop, preview)
+
+
+@router.post("/stories")
+async def read_story(file: UploadFile) -> dict[str, str]:
+    """The text of an uploaded story file, so that it can be looked at before a film is made of it."""
+    data = await file.read(4_000_001)
+    if len(data) > 4_000_000:
+        raise BadInput("The file is too long.", "A story may have up to 4 megabytes.")
+    return {"title": (file.filename or "").rsplit(".", 1)[0][:200], "text": text_of(data)}
+
+
+def text_of(data: bytes) -> str:
+    """The text of a file in UTF-8 (or UTF-16 with its mark). Raises BadInput for anything that is not text."""
+    for encoding in ("utf-16" if data[:2] in (b"\xff\xfe", b"\xfe\xff") else "utf-8-sig", "cp1252"):
+        try:
+            text = data.decode(encoding)
+        except UnicodeDecodeError:
+            continue
+        if "\x00" in text or sum(c < " " and c not in "\n\r\t\f" for c in text) > len(text) / 50:
+            break
+        return text
+    raise BadInput("That file is not text.", "Give a plain text file (.txt) in UTF-8.")
+
+
+@router.get("/films/{film}")
+def get_film(film: str, shop: Shop, preview: Preview) -> FilmView:
+    """A film as it stands."""
+    return film_view(shop.films.get(film), shop.assembled(film), preview)
+
+
+@router.delete("/films/{film}", status_code=204)
+def remove_film(film: str, shop: Shop) -> None:
+    """Take a film off the shelf; `POST …/restore` brings it back."""
+    shop.films.remove(film)
+
+
+@router.post("/films/{film}/restore", status_code=204)
+def restore_film(film: str, shop: Shop) -> None:
+    shop.films.remove(film, removed=False)
+
+
+@router.post("/films/{film}/changes")
+def change_film(film: str, change: Change, shop: Shop, preview: Preview) -> FilmView:
+    """Make one change; 409 when the film is not at the revision that its sender saw."""
+    shop.films.change(film, change)
+    return get_film(film, shop, preview)
+
+
+@router.post("/films/{film}/undo")
+def undo(film: str, shop: Shop, preview: Preview) -> FilmView:
+    shop.films.undo(film)
+    return get_film(film, shop, preview)
+
+
+@router.post("/films/{film}/redo")
+def redo(film: str, shop: Shop, preview: Preview) -> FilmView:
+    shop.films.redo(film)
+    return get_film(film, shop, preview)
+
+
+@router.get("/films/{film}/history")
+def history(film: str, shop: Shop) -> list[ChangeView]:
+    """Changes, newest first."""
+    return [ChangeView(number=c.number, title=c.title, undone=c.undone, at=c.at) for c in shop.films.history(film)]
+
+
+@router.post("/films/{film}/cut")
+def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
+    """The cut that a wish would give, without taking it."""
+    document = shop.films.get(film).document
+    firsts = wish.firsts(document)
+    script = read(document.text)
+    at = {n: i for i, n in enumerate(document.word_ids)}
+    opens = [at[f] for f in firsts]
+    times = estimate_words(script)
+    bounds = [*opens, len(script.words)]
+    lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in zip(opens, bounds[1:], strict=True)]
+    wanted = [Wish(wish.by, wish.seconds, wish.count).wanted(float(times[a, 0])) for a in opens]
+    return CutPreview(count=len(opens), lengths=lengths, wanted=wanted, opens=opens)
+
+
+@router.post("/films/{film}/impact")
+def impact_of_person(film: str, person: Person, shop: Shop) -> PersonImpact:
+    """What changing a person would do: prompts that change, circled pictures that become stale, cost to make them again."""
+    before = shop.assembled(film)
+    document = before.document.model_copy(deep=True)
+    SetPerson(person=person).apply(document, [])
+    after = assemble(film, document, shop.offers(), shop.results, shop.takes)
+    changed = {a.shot.id for a, b in zip(after.read.shots, before.read.shots, strict=True) if a.picture_key != b.picture_key}
+    stale = sum(1 for s, used in zip(before.read.shots, before.used, strict=True) if used and not used.brought and s.shot.id in changed)
+    items = pictures(after, {"shots": sorted(changed), "takes": 1}) if changed else []
+    return PersonImpact(prompts=len(changed), stale=stale, cost=float(price_of(items, shop.offers())), seconds=sum(i.weight for i in items) / 2)
+
+
+@router.get("/films/{film}/events")
+async def events(film: str, request: Request, last_event_id: Annotated[str | None, Header()] = None) -> EventSourceResponse:
+    """What happens to a film, as server-sent events."""
+    after = int(last_event_id) if last_event_id and last_event_id.isdigit() else None
+    return EventSourceResponse(stream(request.app.state.shop, request.app.state.listener, film, after), ping=20)
+
+
+def _first_words(text: str) -> str:
+    for line in text.split("\n"):
+        plain = line.strip().strip("#").strip()
+        if plain:
+            return plain[:60].rsplit(" ", 1)[0] if len(plain) > 60 else plain
+    return "Untitled"

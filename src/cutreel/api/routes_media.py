@@ -1,0 +1,62 @@
+"""Media files, and pictures that the maker brings."""
+
+import asyncio
+import re
+from concurrent.futures import ProcessPoolExecutor
+from multiprocessing import get_context
+from pathlib import Path
+
+from fastapi import APIRouter, Request, UploadFile
+from fastapi.responses import FileResponse, Response
+
+from cutreel.core.errors import BadInput, NotFound
+from cutreel.jobs.pictures import brought, thumbnail
+from cutreel.store.media import TYPES
+
+from .door import Preview, Shop
+from .routes_film import get_film
+from .schemas import FilmView
+
+router = APIRouter()
+MOST_BYTES = 60_000_000
+_NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mp4|m4a|srt|vtt|json)")
+
+
+@router.get("/media/{name}")
+def media(name: str, shop: Shop) -> Response:
+    """A media file by its name. Names are hashes, so what was fetched once never changes."""
+    match = _NAME.fullmatch(name)
+    if not match or not shop.media.has(name):
+        raise NotFound("There is no such media file.")
+    headers = {"Cache-Control": "public, max-age=31536000, immutable"}
+    path = Path(shop.media.path(name))
+    if path.exists():
+        return FileResponse(path, media_type=TYPES[match.group(1)], headers=headers)
+    return Response(shop.media.get(name), media_type=TYPES[match.group(1)], headers=headers)
+
+
+@router.post("/api/films/{film}/shots/{shot}/takes", status_code=201)
+async def bring_picture(film: str, shot: int, file: UploadFile, shop: Shop, preview: Preview, request: Request) -> FilmView:
+    """Bring a picture of one's own as a take. It is read in a process of its own, since any file may come."""
+    data = await file.read(MOST_BYTES + 1)
+    if len(data) > MOST_BYTES:
+        raise BadInput("The picture file is too large.", "Bring one of at most 60 megabytes.")
+    known = await asyncio.to_thread(shop.films.get, film)
+    if shot not in [s.id for s in known.document.shots]:
+        raise NotFound("That shot is not in the film any more.")
+    with ProcessPoolExecutor(1, mp_context=get_context("spawn")) as pool:
+        try:
+            png, width, height = await asyncio.get_running_loop().run_in_executor(pool, brought, data)
+        except BadInput:
+            raise
+        except Exception as error:
+            raise BadInput("That file is not a picture, or it is damaged.", "Bring PNG, JPEG or WebP.") from error
+
+    def keep() -> FilmView:
+        name = shop.media.put(png, "png")
+        shop.takes.add(film, shot, made_from="brought", seed=0, prompt="", negative="", offer="brought", media=name,
+                       thumb=shop.media.put(thumbnail(png), "jpg"), layers=[(name, 0.0)],
+                       about={"file": (file.filename or "")[:200], "width": width, "height": height}, brought=True)
+        return get_film(film, shop, preview)
+
+    return await asyncio.to_thread(keep)

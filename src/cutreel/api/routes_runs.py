@@ -1,0 +1,69 @@
+"""Runs: what they would cost, starting, watching and cancelling them; deliveries."""
+
+from typing import Any
+
+from fastapi import APIRouter
+from fastapi.responses import Response
+
+from cutreel.core.errors import BadInput, NotFound
+from cutreel.jobs import cancel_run, estimate, start_run
+from cutreel.jobs.plans import SHORT_SIDE
+from cutreel.store.runs import RunView
+
+from .door import Shop
+from .schemas import EstimateView, RunRequest, RunViewModel
+
+router = APIRouter(prefix="/api")
+
+
+def _options(request: RunRequest) -> dict[str, Any]:
+    if request.size not in SHORT_SIDE:
+        raise BadInput(f"There is no size “{request.size}”.", "Choose " + ", ".join(SHORT_SIDE) + ".")
+    if request.captions not in (None, "burn", "file", "off"):
+        raise BadInput(f"Captions cannot be “{request.captions}”.", "Choose burn, file or off.")
+    return request.model_dump(exclude={"kind"}, exclude_none=True)
+
+
+def _model(view: RunView) -> RunViewModel:
+    return RunViewModel(id=view.id, film=view.film, kind=view.kind, state=view.state, done=view.done, total=view.total, share=view.share,
+                        cost=float(view.cost), left=view.left, message=view.message, failures=view.failures, outcome=view.outcome,
+                        options=view.options, created=view.created, shots=view.shots)
+
+
+@router.post("/films/{film}/estimate")
+def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
+    """What a run would cost, before it is started."""
+    found = estimate(shop, film, request.kind, _options(request))
+    return EstimateView(items=found.items, cost=float(found.cost), seconds=found.seconds)
+
+
+@router.post("/films/{film}/runs", status_code=202)
+def start(film: str, request: RunRequest, shop: Shop) -> RunViewModel:
+    return _model(shop.runs.view(start_run(shop, film, request.kind, _options(request))))
+
+
+@router.get("/films/{film}/runs")
+def runs(film: str, shop: Shop) -> list[RunViewModel]:
+    """The film's runs, newest first."""
+    return [_model(v) for v in shop.runs.of_film(film)]
+
+
+@router.delete("/runs/{run}")
+def cancel(run: str, shop: Shop) -> RunViewModel:
+    cancel_run(shop, run)
+    return _model(shop.runs.view(run))
+
+
+@router.get("/runs/{run}/files/{name}")
+def delivered_file(run: str, name: str, shop: Shop) -> Response:
+    """A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`."""
+    view = shop.runs.view(run)
+    kinds = {"film.mp4": ("film", "video/mp4"), "film.srt": ("srt", "application/x-subrip"), "film.vtt": ("vtt", "text/vtt"),
+             "film.json": ("report", "application/json")}
+    if name not in kinds or kinds[name][0] not in view.outcome:
+        raise NotFound("There is no such file in that delivery.")
+    kind, media_type = kinds[name]
+    title = "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[:60].strip() or "film"
+    plain = title.encode("ascii", "ignore").decode() or "film"
+    return Response(shop.media.get(view.outcome[kind]), media_type=media_type,
+                    headers={"Content-Disposition": f'attachment; filename="{plain}.{name.rsplit(".", 1)[1]}"'})

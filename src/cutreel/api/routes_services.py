@@ -1,0 +1,36 @@
+"""Services: offers, and what was spent."""
+
+from datetime import UTC, datetime
+
+from fastapi import APIRouter
+
+from cutreel.core.continuity import LOOKS, Look
+from cutreel.protocol import Offer
+
+from .door import Shop
+from .schemas import Spending
+
+router = APIRouter(prefix="/api")
+
+
+@router.get("/offers")
+def offers(shop: Shop) -> list[Offer]:
+    return shop.offers()
+
+
+@router.get("/looks")
+def looks() -> list[Look]:
+    return list(LOOKS)
+
+
+@router.get("/films/{film}/spending")
+def spending(film: str, shop: Shop) -> Spending:
+    """Money spent on this film, and on all today (UTC)."""
+    today = datetime.now(UTC).replace(hour=0, minute=0, second=0, microsecond=0)
+    return Spending(film=float(shop.spending.total(film)), today=float(shop.spending.total(since=today)),
+                    by_offer={k: float(v) for k, v in shop.spending.by_offer().items()})
+
+
+@router.get("/health")
+def health() -> dict[str, str]:
+    return {"state": "ready"}

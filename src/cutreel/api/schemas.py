@@ -1,0 +1,223 @@
+"""What the front end is told of a film."""
+
+from datetime import datetime
+from typing import Any
+
+from pydantic import BaseModel, Field
+
+from cutreel.core.continuity import Overrides, Person, Place
+from cutreel.core.film import Settings
+
+
+class Piece(BaseModel):
+    """A piece of a prompt and where it came from."""
+
+    origin: str
+    words: str
+
+
+class TakeView(BaseModel):
+    id: str
+    number: int
+    seed: int
+    prompt: str
+    media: str
+    thumb: str
+    stale: bool
+    brought: bool
+    offer: str
+    unused: list[str]
+
+
+class ShotView(BaseModel):
+    """A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are frames."""
+
+    id: int
+    edge: str
+    first: int
+    end: int
+    scene: int
+    text: str
+    start: int
+    stop: int
+    measured: bool
+    by_hand: bool
+    framing: str
+    place: str
+    time: str
+    weather: str
+    mood: str
+    people: list[int]
+    why: dict[str, str]
+    own: Overrides
+    move: str
+    prompt: str
+    pieces: list[Piece]
+    left_out: list[str]
+    cap: int
+    fits: bool
+    negative: str
+    takes: list[TakeView]
+    used: str | None
+    stale: bool
+
+
+class LineView(BaseModel):
+    """A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it was spoken."""
+
+    first: int
+    end: int
+    speaker: str | None
+    voice: str
+    why: str
+    media: str | None
+    start: float
+    seconds: float | None
+
+
+class SceneView(BaseModel):
+    title: str
+    first: int
+    end: int
+    time: str | None
+    weather: str | None
+
+
+class CueView(BaseModel):
+    id: str
+    kind: str
+    prompt: str
+    start: float
+    end: float
+    shot: int
+    why: str
+    made: bool
+
+
+class CaptionView(BaseModel):
+    start: float
+    end: float
+    lines: list[str]
+
+
+class FilmView(BaseModel):
+    """A film as it stands. `words` holds (start, end, number, line) of every word in `text`."""
+
+    id: str
+    revision: int
+    title: str
+    text: str
+    words: list[tuple[int, int, int, int]]
+    notes: list[tuple[int, int]]
+    headings: list[tuple[int, int]]
+    scenes: list[SceneView]
+    lines: list[LineView]
+    shots: list[ShotView]
+    cast: list[Person]
+    places: list[Place]
+    settings: Settings
+    cues: list[CueView]
+    lifted: list[str]
+    captions: list[CaptionView]
+    mood: str | None
+    music_made: bool
+    fps: str
+    frames: int
+    seconds: float
+    undo: str | None
+    redo: str | None
+    changed: datetime
+    preview: str
+    reading_ease: float
+    words_a_minute: float
+
+
+class Card(BaseModel):
+    """A film on the shelf. `strip` has one (share of length, state) per shot."""
+
+    id: str
+    title: str
+    changed: datetime
+    seconds: float
+    shots: int
+    left: int
+    look: str
+    aspect: str
+    thumb: str | None
+    strip: list[tuple[float, str]]
+
+
+class NewFilm(BaseModel):
+    """A new film from a pasted story."""
+
+    title: str = Field("", max_length=200)
+    text: str = Field(max_length=1_000_000)
+    settings: Settings = Settings()
+    by: str = "pace"
+    count: int = 0
+
+
+class RunRequest(BaseModel):
+    """A run that the maker asks for; `shots` empty means: everything missing or stale."""
+
+    kind: str
+    shots: list[int] = []
+    takes: int | None = Field(None, ge=1, le=4)
+    size: str = "1080p"
+    captions: str | None = None
+    make: bool = True
+
+
+class EstimateView(BaseModel):
+    items: int
+    cost: float
+    seconds: float
+
+
+class RunViewModel(BaseModel):
+    id: str
+    film: str
+    kind: str
+    state: str
+    done: int
+    total: int
+    share: float
+    cost: float
+    left: float | None
+    message: str
+    failures: list[str]
+    outcome: dict[str, Any]
+    options: dict[str, Any]
+    created: datetime
+    shots: list[int]
+
+
+class Spending(BaseModel):
+    film: float
+    today: float
+    by_offer: dict[str, float]
+
+
+class PersonImpact(BaseModel):
+    """What changing somebody would do, before it is done."""
+
+    prompts: int
+    stale: int
+    cost: float
+    seconds: float
+
+
+class CutPreview(BaseModel):
+    """A cut that could be taken, as the lengths in seconds of its shots, beside the present one."""
+
+    count: int
+    lengths: list[float]
+    wanted: list[float]
+    opens: list[int]
+
+
+class ChangeView(BaseModel):
+    number: int
+    title: str
+    undone: bool
+    at: datetime

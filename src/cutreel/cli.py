@@ -1,0 +1,152 @@
+"""The command line."""
+
+import json
+import os
+import shutil
+import sys
+import time
+from pathlib import Path
+
+import click
+
+from cutreel.core.breakdown import Wish
+from cutreel.core.continuity import look_named
+from cutreel.core.errors import BadInput, CutReelError
+from cutreel.core.film import Settings, new_film
+from cutreel.core.sound import MUSIC_MOODS
+from cutreel.core.timeline.frames import KNOWN_RATES
+from cutreel.jobs.plans import SHORT_SIDE
+
+
+@click.group()
+def main() -> None:
+    """Cut Reel makes narrated, animated story films from a script."""
+
+
+@main.command()
+@click.argument("story", type=click.Path(path_type=Path))
+@click.option("--out", required=True, type=click.Path(path_type=Path), help="The film file to write; captions and report are written beside it.")
+@click.option("--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True)
+@click.option("--size", type=click.Choice(list(SHORT_SIDE)), default="1080p", show_default=True)
+@click.option("--fps", type=click.Choice(list(KNOWN_RATES)), default="24", show_default=True)
+@click.option("--look", default="cut-paper", show_default=True, help="The film's look, by name.")
+@click.option("--voice", default="alder", show_default=True, help="The narrator's voice.")
+@click.option("--music", type=click.Choice([*MUSIC_MOODS, "auto", "none"]), default="auto", show_default=True, help="A mood.")
+@click.option("--every", type=click.FloatRange(1, 300), help="A picture about every so many seconds.")
+@click.option("--shots", type=click.IntRange(1, 20_000), help="Exactly so many shots.")
+@click.option("--captions", type=click.Choice(["burn", "file", "off"]), default="burn", show_default=True)
+@click.option("--seed", type=click.IntRange(0, 999_999), default=4127, show_default=True)
+@click.option("--data", type=click.Path(path_type=Path), help="Keep everything made in this folder, for the next time.")
+@click.option("--json", "as_json", is_flag=True, help="One JSON report on standard output.")
+def make(story: Path, out: Path, aspect: str, size: str, fps: str, look: str, voice: str, music: str, every: float | None,
+         shots: int | None, captions: str, seed: int, data: Path | None, as_json: bool) -> None:
+    """Make a whole film of STORY, with no browser."""
+    try:
+        if every is not None and shots is not None:
+            raise BadInput("Give --every or --shots, not both.")
+        text = _story(story)
+        target = _target(out)
+        settings = Settings(aspect=aspect, fps=fps, look=look_named(look).name, seed=seed, narrator=voice, music=music,  # type: ignore[arg-type]
+                            captions=captions, pace=every or 6.0)  # type: ignore[arg-type]
+        wish = Wish("exactly", settings.pace, shots) if shots else Wish("pace", settings.pace)
+        report = _make(text, story.stem, settings, wish, target, size, captions, data)
+        if as_json:
+            click.echo(json.dumps(report))
+    except CutReelError as error:
+        click.echo(f"cutreel: {error}", err=True)
+        sys.exit(2)
+    except OSError as error:
+        click.echo(f"cutreel: {error.strerror or error}: {error.filename or ''}".rstrip(": "), err=True)
+        sys.exit(2)
+    except KeyboardInterrupt:
+        click.echo("cutreel: stopped; nothing was written.", err=True)
+        sys.exit(130)
+
+
+def _story(path: Path) -> str:
+    from cutreel.api.routes_film import text_of
+
+    if not path.is_file():
+        raise BadInput(f"There is no file {path}.", "Name a text file with the story.")
+    text = text_of(path.read_bytes())
+    if not text.strip():
+        raise BadInput(f"{path.name} is empty.", "Give a story of at least one sentence.")
+    return text
+
+
+def _target(out: Path) -> Path:
+    """The film's path; raises before anything is made when it could not be written."""
+    folder = out.parent if str(out.parent) else Path()
+    if out.is_dir() or not out.name:
+        raise BadInput(f"{out} is a folder.", "Name a film file, such as film.mp4.")
+    if not folder.is_dir():
+        raise BadInput(f"There is no folder {folder}.", "Make it first, or name another.")
+    probe = folder / f".{out.name}.{os.getpid()}.part"
+    try:
+        probe.touch()
+        probe.unlink()
+    except OSError as error:
+        raise BadInput(f"{out} cannot be written: {error.strerror}.", "Name another place.") from error
+    if out.exists() and not os.access(out, os.W_OK):
+        raise BadInput(f"{out} cannot be written: it is protected.", "Name another place.")
+    return out
+
+
+def _make(text: str, title: str, settings: Settings, wish: Wish, target: Path, size: str, captions: str, data: Path | None) -> dict[str, object]:
+    from cutreel.jobs import start_run
+    from cutreel.running import temporary
+
+    document, edges = new_film(title, text, settings, wish)
+    _say("starting")
+    with temporary(data) as running:
+        shop = running.shop
+        voices = [v.name for o in shop.offers() for v in o.voices]
+        if settings.narrator not in voices:
+            raise BadInput(f"There is no voice “{settings.narrator}”.", "Choose one of: " + ", ".join(voices) + ".")
+        film = shop.films.add(document, edges)
+        run = start_run(shop, film, "delivery", {"size": size, "captions": captions, "strict": True})
+        shown = ""
+        while (view := shop.runs.view(run)).state == "going":
+            left = f", about {view.left:.0f} s left" if view.left else ""
+            line = f"{_STAGES.get(view.stage, 'making')}: {view.done} of {view.total}, {view.share:.0%}{left}"
+            if line != shown:
+                _say(line)
+                shown = line
+            dead = [n for n, p in running.processes.items() if p.poll() is not None]
+            if dead:
+                raise CutReelError(f"{dead[0]} stopped.", "See its message above.")
+            time.sleep(0.25)
+        if view.state != "done":
+            raise CutReelError("The film could not be made.", view.message)
+        report: dict[str, object] = json.loads(shop.media.get(view.outcome["report"]))
+        _write(target, shop.media.get(view.outcome["film"]))
+        if captions != "off":
+            _write(target.with_suffix(".srt"), shop.media.get(view.outcome["srt"]))
+        _write(target.with_suffix(".json"), json.dumps(report, indent=1).encode())
+        _say(f"wrote {target} ({report['frames']} frames, {report['seconds']} s)")
+        return report
+
+
+_STAGES = {0: "pictures, voices and sounds", 1: "music", 2: "mixing", 3: "rendering", 4: "joining"}
+
+
+def _write(path: Path, data: bytes) -> None:
+    part = path.with_name(f".{path.name}.{os.getpid()}.part")
+    try:
+        part.write_bytes(data)
+        part.replace(path)
+    finally:
+        part.unlink(missing_ok=True)
+
+
+def _say(line: str) -> None:
+    width = shutil.get_terminal_size().columns
+    if sys.stderr.isatty():
+        sys.stderr.write("\r" + line[: width - 1].ljust(width - 1) + ("\n" if line.startswith("wrote") else ""))
+        sys.stderr.flush()
+    else:
+        click.echo(line, err=True)
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,140 @@
+"""Working on one item, whatever its kind, so that it can be repeated: what exists is taken, never paid again."""
+
+import logging
+from collections.abc import Callable
+from decimal import Decimal
+from typing import Any
+
+from cutreel.core.errors import CutReelError
+from cutreel.core.film.reading import PICTURE_VERSION
+from cutreel.core.keys import key
+from cutreel.protocol import JobInput, MusicInput, PictureInput, SoundInput, SpeechInput
+from cutreel.services import Delivered
+from cutreel.store.tables import Item, Run
+
+from .audio import spoken_line
+from .delivering import join_film
+from .mixing import mix_film
+from .pictures import thumbnail
+from .rendering import render_item
+from .runner import advance
+from .workshop import Workshop
+
+log = logging.getLogger("cutreel.worker")
+
+
+def work_on(shop: Workshop, number: int) -> None:
+    """Do one item of a run, then move the run on."""
+    found = shop.runs.item(number)
+    if found is None:
+        return
+    item, run = found
+    try:
+        _DO[item.kind](shop, item, run)
+    except CutReelError as error:
+        shop.runs.note(number, state="failed", message=str(error))
+    except Exception as error:
+        log.exception("item %s (%s) failed", number, item.label)
+        shop.runs.note(number, state="failed", message=f"{item.label}: {type(error).__name__}: {error}")
+    advance(shop, run.id)
+
+
+def _ask(shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name: str) -> Delivered | None:
+    """Have a service do it, with progress and cancelling; counts what it cost once."""
+    def progress(share: float) -> None:
+        if share - item.progress >= 0.2:
+            item.progress = share
+            shop.runs.note(item.id, progress=share)
+
+    done = shop.services.do(offer, work, name, progress=progress, cancelled=lambda: shop.runs.state_of(run.id) != "going")
+    if done is None:
+        shop.runs.note(item.id, state="cancelled")
+        return None
+    shop.spending.spend(name, run.film, offer, done.cost)
+    return done
+
+
+def _offer(shop: Workshop, kind: str) -> str:
+    for offer in shop.offers():
+        if offer.kind == kind:
+            return offer.name
+    raise CutReelError(f"No service offers {kind}.", "See Services.")
+
+
+def _picture(shop: Workshop, item: Item, run: Run) -> None:
+    s = item.spec
+    name = key("take", PICTURE_VERSION, prompt=s["prompt"], negative=s["negative"], seed=s["seed"], size=[s["width"], s["height"]], offer=s["offer"])
+    made, cost = shop.results.get(name), Decimal(0)
+    if made is None:
+        work = PictureInput(prompt=s["prompt"], negative=s["negative"], seed=s["seed"], width=s["width"], height=s["height"])
+        done = _ask(shop, item, run, s["offer"], work, name)
+        if done is None:
+            return
+        (flat, data), *layers = done.files
+        about = {**flat.data, "unused_words": done.unused_words, "layers": [[shop.media.put(d, "png"), r.data.get("depth", 0.0)] for r, d in layers],
+                 "thumb": shop.media.put(thumbnail(data), "jpg"), "width": s["width"], "height": s["height"]}
+        shop.results.put(name, "picture", shop.media.put(data, "png"), about, done.cost)
+        made, cost = shop.results.get(name), done.cost
+    assert made is not None and made.media is not None
+    layers_of = [(m, float(d)) for m, d in made.data["layers"]] or [(made.media, 0.0)]
+    shop.takes.add(run.film, item.shot or 0, made_from=s["made_from"], seed=s["seed"], prompt=s["prompt"], negative=s["negative"], offer=s["offer"],
+                   media=made.media, thumb=made.data["thumb"], layers=layers_of, about=made.data, cost=cost)
+    shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
+
+
+def _speech(shop: Workshop, item: Item, run: Run) -> None:
+    s = item.spec
+    cost = Decimal(0)
+    if shop.results.get(s["key"]) is None:
+        done = _ask(shop, item, run, _offer(shop, "speech"), SpeechInput(text=s["text"], voice=s["voice"]), s["key"])
+        if done is None:
+            return
+        about, data = done.files[0]
+        shop.results.put(s["key"], "speech", shop.media.put(data, "flac"), spoken_line(data, about.data, s["words"]), done.cost)
+        cost = done.cost
+    shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
+
+
+def _sound(shop: Workshop, item: Item, run: Run) -> None:
+    s = item.spec
+    work = SoundInput(prompt=s["prompt"], seconds=s["seconds"], seed=s["seed"])
+    _audio(shop, item, run, work)
+
+
+def _music(shop: Workshop, item: Item, run: Run) -> None:
+    s = item.spec
+    _audio(shop, item, run, MusicInput(mood=s["mood"], seconds=max(4.0, s["seconds"]), seed=s["seed"]))
+
+
+def _audio(shop: Workshop, item: Item, run: Run, work: SoundInput | MusicInput) -> None:
+    name, cost = item.spec["key"], Decimal(0)
+    if shop.results.get(name) is None:
+        done = _ask(shop, item, run, _offer(shop, work.kind), work, name)
+        if done is None:
+            return
+        about, data = done.files[0]
+        shop.results.put(name, work.kind, shop.media.put(data, "flac"), about.data, done.cost)
+        cost = done.cost
+    shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
+
+
+def _mix(shop: Workshop, item: Item, run: Run) -> None:
+    mix_film(shop, shop.assembled(run.film), lambda share: shop.runs.note(item.id, progress=share))
+    shop.runs.note(item.id, state="done", progress=1.0)
+
+
+def _segment(shop: Workshop, item: Item, run: Run) -> None:
+    finished = render_item(shop, item.spec["key"], item.spec["plan"], lambda share: shop.runs.note(item.id, progress=share),
+                           lambda: shop.runs.state_of(run.id) != "going")
+    shop.runs.note(item.id, state="done" if finished else "cancelled", progress=1.0)
+
+
+def _join(shop: Workshop, item: Item, run: Run) -> None:
+    outcome = join_film(shop, run)
+    shop.runs.note(item.id, state="done", progress=1.0)
+    shop.runs.finish(run.id, "done", outcome=outcome)
+
+
+_DO: dict[str, Callable[[Workshop, Item, Run], Any]] = {
+    "picture": _picture, "speech": _speech, "sound": _sound, "music": _music, "mix": _mix, "segment": _segment, "join": _join,
+}

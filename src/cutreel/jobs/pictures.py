@@ -1,0 +1,54 @@
+"""Pictures from outside: checked, turned upright, bounded; and the small ones that lists show."""
+
+import io
+
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image, ImageOps
+
+from cutreel.core.errors import BadInput
+
+MOST_PIXELS = 60_000_000
+LEAST_SIDE = 320
+THUMB = 480
+_FORMATS = {"PNG", "JPEG", "WEBP"}
+
+
+def pixels_of(data: bytes) -> NDArray[np.uint8]:
+    """RGB or RGBA pixels of a picture of our own media."""
+    image = Image.open(io.BytesIO(data))
+    if image.width * image.height > MOST_PIXELS:
+        raise BadInput("That picture has too many pixels.")
+    return np.asarray(image.convert("RGBA" if image.mode in ("RGBA", "LA", "P") else "RGB"))
+
+
+def thumbnail(data: bytes) -> bytes:
+    """A JPEG at most 480 pixels wide or high."""
+    image = Image.open(io.BytesIO(data)).convert("RGB")
+    image.thumbnail((THUMB, THUMB), Image.Resampling.LANCZOS)
+    out = io.BytesIO()
+    image.save(out, "JPEG", quality=86)
+    return out.getvalue()
+
+
+def brought(data: bytes) -> tuple[bytes, int, int]:
+    """A picture that the maker brings, as PNG upright in RGB with its width and height.
+
+    Raises BadInput in words the maker can act on for anything else than a sound PNG, JPEG or WebP of a usable size.
+    """
+    try:
+        with Image.open(io.BytesIO(data)) as image:
+            if image.format not in _FORMATS:
+                raise BadInput(f"A {image.format} file cannot be used.", "Bring PNG, JPEG or WebP.")
+            if image.width * image.height > MOST_PIXELS:
+                raise BadInput(f"The picture has {image.width} by {image.height} pixels.", "Bring one of at most 60 million pixels.")
+            if min(image.size) < LEAST_SIDE:
+                raise BadInput(f"The picture has only {image.width} by {image.height} pixels.", f"Bring one of at least {LEAST_SIDE} on each side.")
+            upright = ImageOps.exif_transpose(image).convert("RGB")
+    except BadInput:
+        raise
+    except Exception as error:
+        raise BadInput("That file is not a picture, or it is damaged.", "Bring PNG, JPEG or WebP.") from error
+    out = io.BytesIO()
+    upright.save(out, "PNG", compress_level=3)
+    return out.getvalue(), upright.width, upright.height

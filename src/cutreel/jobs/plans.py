@@ -1,0 +1,149 @@
+"""What a run consists of: its stages, and the items of each stage for a film as it stands then."""
+
+from decimal import Decimal
+from typing import Any
+
+from cutreel.core.errors import BadInput
+from cutreel.core.film.reading import picture_size
+from cutreel.core.keys import seed_from
+from cutreel.core.render import Quality, SegmentPlan, plan_segments
+from cutreel.protocol import Offer
+from cutreel.store import Assembled, ItemSpec
+from cutreel.store.assembly import SOUND_SECONDS, is_fresh, sound_key_of
+
+from .mixing import mix_key
+from .workshop import Workshop
+
+SHORT_SIDE = {"360p": 360, "720p": 720, "1080p": 1080, "1440p": 1440, "2160p": 2160}
+PREVIEW_SHORT_SIDE = 360
+KINDS = ("pictures", "speech", "everything", "delivery")
+
+
+def stages_of(kind: str, options: dict[str, Any]) -> list[str]:
+    """The names of a run's stages."""
+    if kind == "delivery":
+        return [*(["made", "music"] if options.get("make", True) else []), "mix", "segments", "join"]
+    return {"pictures": ["pictures"], "speech": ["speech"], "everything": ["made", "music", "mix", "preview"]}[kind]
+
+
+def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
+    """The items that a stage needs now; what is made already is not among them."""
+    if stage == "pictures":
+        return pictures(film, options)
+    if stage == "speech":
+        return speech(film)
+    if stage == "made":
+        return speech(film) + pictures(film, options) + sounds(film)
+    if stage == "music":
+        return music(film)
+    if stage == "mix":
+        made = shop.results.get(mix_key(film))
+        return [] if made else [ItemSpec("mix", "mix the sound", {}, weight=1 + film.seconds * 0.07)]
+    if stage == "segments":
+        return segments(film, options, "film", shop)
+    if stage == "preview":
+        return segments(film, options, "preview", shop)
+    if stage == "join":
+        return [ItemSpec("join", "join the film", {}, weight=1 + film.seconds * 0.03)]
+    raise BadInput(f"There is no stage “{stage}”.")
+
+
+def pictures(film: Assembled, options: dict[str, Any]) -> list[ItemSpec]:
+    """Takes to be made: for the shots that `options` names, or for all that have no fresh take.
+
+    A shot that has fresh takes gets new seeds, so that “make again” shows something else.
+    """
+    named = set(options.get("shots") or [])
+    count = int(options.get("takes") or film.document.settings.takes)
+    width, height = picture_size(film.document.settings)
+    out = []
+    for shot, takes in zip(film.read.shots, film.takes, strict=True):
+        fresh = [t for t in takes if is_fresh(shot, t)]
+        if (named and shot.shot.id not in named) or (not named and fresh):
+            continue
+        made = sum(1 for t in takes if t.made_from == shot.picture_key)
+        for i in range(made, made + count):
+            out.append(ItemSpec("picture", f"picture of shot {shot.shot.edge}", {
+                "made_from": shot.picture_key, "prompt": shot.prompt.text, "negative": shot.negative, "seed": shot.seed + i,
+                "width": width, "height": height, "offer": film.document.settings.offer}, shot.shot.id, 1.6))
+    return out
+
+
+def speech(film: Assembled) -> list[ItemSpec]:
+    """Lines that were not spoken yet, each different one once."""
+    out: dict[str, ItemSpec] = {}
+    for i, line in enumerate(film.read.speech):
+        if i not in film.spoken and line.key not in out:
+            words = [w.text for w in film.read.script.words[line.first:line.end]]
+            out[line.key] = ItemSpec("speech", f"speak “{line.text[:40]}”", {
+                "key": line.key, "text": line.text, "voice": line.voice, "words": words}, weight=0.5)
+    return list(out.values())
+
+
+def sounds(film: Assembled) -> list[ItemSpec]:
+    """Effects and ambiences that were not made yet."""
+    out: dict[str, ItemSpec] = {}
+    for cue in film.cues:
+        name = sound_key_of(cue, film.document.settings.seed)
+        if name not in film.sounds:
+            out[name] = ItemSpec("sound", f"sound of {cue.prompt}", {
+                "key": name, "prompt": cue.prompt, "seconds": SOUND_SECONDS[cue.kind],
+                "seed": seed_from(film.document.settings.seed, cue.prompt)}, weight=0.6)
+    return list(out.values())
+
+
+def music(film: Assembled) -> list[ItemSpec]:
+    """The music, when the film wants some and this length was not composed yet."""
+    if film.music_key is None or film.music_key in film.sounds:
+        return []
+    return [ItemSpec("music", f"{film.mood} music", {
+        "key": film.music_key, "mood": film.mood, "seconds": round(film.seconds, 1), "seed": film.document.settings.seed},
+        weight=1 + film.seconds * 0.05)]
+
+
+def frame_size(aspect: str, short_side: int) -> tuple[int, int]:
+    """Width and height in pixels, both even, of a film whose shorter side is `short_side`."""
+    wide, high = (int(n) for n in aspect.split(":"))
+    long_side = round(short_side * max(wide, high) / min(wide, high) / 2) * 2
+    return (long_side, short_side) if wide >= high else (short_side, long_side)
+
+
+def planned_segments(film: Assembled, quality: Quality, options: dict[str, Any]) -> list[tuple[int, SegmentPlan]]:
+    """The film's segments at the asked size with their first frames."""
+    size = str(options.get("size", "1080p"))
+    if quality == "film" and size not in SHORT_SIDE:
+        raise BadInput(f"There is no size “{size}”.", "Choose " + ", ".join(SHORT_SIDE) + ".")
+    short = PREVIEW_SHORT_SIDE if quality == "preview" else SHORT_SIDE[size]
+    captions = options.get("captions") or film.document.settings.captions
+    return plan_segments(film.planned(), film.spans, film.dissolves(), film.captions if captions == "burn" else [], film.rate,
+                         *frame_size(film.document.settings.aspect, short), quality)
+
+
+def segments(film: Assembled, options: dict[str, Any], quality: Quality, shop: Workshop) -> list[ItemSpec]:
+    """Segments that were not rendered yet."""
+    plans = planned_segments(film, quality, options)
+    made = shop.results.many([plan.key for _, plan in plans])
+    out: dict[str, ItemSpec] = {}
+    for first, plan in plans:
+        if plan.key not in made:
+            weight = plan.frames * plan.width * plan.height / (2.4e7 if quality == "film" else 2e8)
+            out[plan.key] = ItemSpec("segment", f"frames from {first}", {"key": plan.key, "plan": plan.model_dump(mode="json")}, weight=weight)
+    return list(out.values())
+
+
+def price_of(items: list[ItemSpec], offers: list[Offer]) -> Decimal:
+    """What the services will ask for `items`, at the present offers."""
+    by_kind = {o.kind: o for o in reversed(offers)}
+    by_name = {o.name: o for o in offers}
+    total = Decimal(0)
+    for item in items:
+        offer = by_name.get(item.spec.get("offer", "")) or by_kind.get(item.kind)  # type: ignore[call-overload]
+        if offer is None:
+            continue
+        if item.kind == "speech":
+            total += offer.price.amount * len(item.spec["text"])
+        elif item.kind == "music":
+            total += offer.price.amount * Decimal(str(item.spec["seconds"]))
+        elif item.kind in ("picture", "sound"):
+            total += offer.price.amount
+    return total

@@ -1,0 +1,39 @@
+"""The job queue: procrastinate over the film database."""
+
+import os
+from typing import Any
+
+from procrastinate import App, PsycopgConnector
+
+ITEM, SEGMENT = "cutreel.item", "cutreel.preview_segment"
+
+
+def queue_at(address: str) -> App:
+    """The queue in the database at `address`."""
+    return App(connector=PsycopgConnector(conninfo=address), import_paths=["cutreel.jobs.tasks"])
+
+
+class _Door:
+    """Defers jobs over one open connection pool per process."""
+
+    def __init__(self) -> None:
+        self._app: Any = None
+
+    def app(self) -> Any:
+        if self._app is None:
+            self._app = queue_at(os.environ["CUTREEL_DATABASE"]).with_connector(
+                PsycopgConnector(conninfo=os.environ["CUTREEL_DATABASE"]).get_sync_connector())
+            self._app.open()
+        return self._app
+
+    def defer(self, task: str, *, priority: int = 0, lock: str | None = None, **arguments: Any) -> None:
+        """Put a job on the queue; with `lock`, only one of that name waits at a time."""
+        from procrastinate.exceptions import AlreadyEnqueued
+
+        try:
+            self.app().configure_task(task, queue="work", priority=priority, queueing_lock=lock).defer(**arguments)
+        except AlreadyEnqueued:
+            return
+
+
+door = _Door()

@@ -1,0 +1,93 @@
+"""Starts runs, moves them from stage to stage, ends them."""
+
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import Any
+
+from sqlalchemy import func, select
+
+from cutreel.core.errors import BadInput
+from cutreel.store import ItemSpec
+from cutreel.store.events import announce
+from cutreel.store.tables import Item
+
+from .plans import KINDS, items_of, price_of, stages_of
+from .queue import ITEM, door
+from .workshop import Workshop
+
+MUST_SUCCEED = {"mix", "segments", "join"}
+
+
+@dataclass(frozen=True)
+class Estimate:
+    """What a run would make, cost and take, as far as can be known before it starts."""
+
+    items: int
+    cost: Decimal
+    seconds: float
+
+
+def estimate(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> Estimate:
+    """Cost and time of a run before it is started."""
+    assembled = shop.assembled(film)
+    items: list[ItemSpec] = []
+    for stage in stages_of(_known(kind), options):
+        if stage not in ("segments", "preview", "join"):
+            items += items_of(stage, assembled, options, shop)
+    return Estimate(len(items), price_of(items, shop.offers()), sum(i.weight for i in items) / 2)
+
+
+def start_run(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> str:
+    """Start a run; returns its id. Raises BadInput for a kind or options that make no sense."""
+    stages_of(_known(kind), options)
+    shop.films.get(film)
+    run = shop.runs.start(film, kind, options)
+    advance(shop, run)
+    return run
+
+
+def cancel_run(shop: Workshop, run: str) -> None:
+    """Stop a run. What was made stays made."""
+    shop.runs.finish(run, "cancelled", "Cancelled; what was made is kept.")
+
+
+def advance(shop: Workshop, run: str) -> None:
+    """Move a run on when everything of its stage is finished. Safe to call at any time, by any worker."""
+    while True:
+        deferred: list[int] = []
+        with shop.database.transaction() as session:
+            row = shop.runs.locked(session, run)
+            if row is None or row.state != "going":
+                return
+            open_items = session.scalar(select(func.count()).where(Item.run == run, Item.stage == row.stage,
+                                                                   Item.state.in_(("waiting", "going"))))
+            if row.stage >= 0 and open_items:
+                return
+            stages = stages_of(row.kind, row.options)
+            failed = list(session.scalars(select(Item.message).where(Item.run == run, Item.state == "failed")))
+            strict = row.kind == "delivery" and (row.options.get("strict") or (row.stage >= 0 and stages[row.stage] in MUST_SUCCEED))
+            ended = row.stage + 1 >= len(stages)
+            if not (failed and strict) and not ended:
+                row.stage += 1
+                specs = items_of(stages[row.stage], shop.assembled(row.film), row.options, shop)
+                items = [Item(run=run, stage=row.stage, kind=s.kind, label=s.label, shot=s.shot, spec=s.spec, weight=s.weight) for s in specs]
+                session.add_all(items)
+                session.flush()
+                deferred = [i.id for i in items]
+                announce(session, row.film, "run", run=run)
+        if failed and strict:
+            shop.runs.finish(run, "failed", failed[0])
+            return
+        if ended:
+            shop.runs.finish(run, "done", f"{len(failed)} could not be made: {failed[0]}" if failed else "")
+            return
+        for number in deferred:
+            door.defer(ITEM, item=number, priority=5)
+        if deferred:
+            return
+
+
+def _known(kind: str) -> str:
+    if kind not in KINDS:
+        raise BadInput(f"There is no run of kind “{kind}”.", "Choose " + ", ".join(KINDS) + ".")
+    return kind

@@ -1,0 +1,64 @@
+"""Everything that a job works with, in one place."""
+
+import time
+from dataclasses import dataclass, field
+
+from cutreel.core.errors import CutReelError
+from cutreel.protocol import Offer
+from cutreel.services import Services, services_from_environment
+from cutreel.store import (
+    Assembled,
+    Database,
+    FilmStore,
+    MediaStore,
+    OfferStore,
+    ResultStore,
+    RunStore,
+    SpendStore,
+    TakeStore,
+    assemble,
+    database_from_environment,
+    media_from_environment,
+)
+
+OFFERS_FOR = 3.0
+"""Seconds for which offers are taken as known."""
+
+
+@dataclass
+class Workshop:
+    """Stores and services."""
+
+    database: Database
+    media: MediaStore
+    services: Services
+    _offers: tuple[float, list[Offer]] = field(default=(-1e9, []), repr=False)
+
+    def __post_init__(self) -> None:
+        self.films = FilmStore(self.database)
+        self.results = ResultStore(self.database)
+        self.takes = TakeStore(self.database)
+        self.runs = RunStore(self.database)
+        self.spending = SpendStore(self.database)
+        self.kept_offers = OfferStore(self.database)
+
+    def offers(self) -> list[Offer]:
+        """Offers now, or as last seen when the services do not answer."""
+        at, offers = self._offers
+        if time.monotonic() - at > OFFERS_FOR:
+            try:
+                offers = self.services.offers()
+                self.kept_offers.put(offers)
+            except CutReelError:
+                offers = offers or self.kept_offers.get()
+            self._offers = (time.monotonic(), offers)
+        return offers
+
+    def assembled(self, film: str) -> Assembled:
+        """The film as it stands."""
+        return assemble(film, self.films.get(film).document, self.offers(), self.results, self.takes)
+
+
+def workshop_from_environment() -> Workshop:
+    """The workshop that the environment names."""
+    return Workshop(database_from_environment(), media_from_environment(), services_from_environment())

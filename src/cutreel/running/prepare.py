@@ -1,0 +1,30 @@
+"""Bringing the database to the newest form: film tables and the queue's own."""
+
+import time
+from collections.abc import Callable
+
+from procrastinate import App, PsycopgConnector
+from sqlalchemy import text
+
+from cutreel.core.errors import CutReelError
+from cutreel.store import Database
+
+
+def prepare_database(database: Database) -> None:
+    """Migrate the film tables, and set the queue up where it is not."""
+    database.migrate()
+    with database.transaction() as session:
+        ready = session.execute(text("SELECT to_regclass('procrastinate_jobs')")).scalar()
+    if ready is None:
+        app = App(connector=PsycopgConnector(conninfo=database.address).get_sync_connector())
+        with app.open():
+            app.schema_manager.apply_schema()
+
+
+def wait_for(answers: Callable[[], bool], seconds: float, what: str) -> None:
+    """Call `answers` until it is true."""
+    until = time.monotonic() + seconds
+    while not answers():
+        if time.monotonic() > until:
+            raise CutReelError(f"{what} does not answer.", "See its output above.")
+        time.sleep(0.1)

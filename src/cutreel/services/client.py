@@ -1,0 +1,130 @@
+"""One client for every kind of service."""
+
+import hashlib
+import os
+import time
+from collections.abc import Callable
+from dataclasses import dataclass
+from decimal import Decimal
+
+import httpx
+
+from cutreel.core.errors import CutReelError
+from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Result
+
+TRIES = 6
+MOST_BYTES = 200_000_000
+
+
+class ServiceRefused(CutReelError):
+    """A service says no, for a reason that asking again does not change."""
+
+    code = "service-refused"
+    status = 502
+
+
+@dataclass(frozen=True)
+class Delivered:
+    """What came back of a job: files with what is known of them, the cost, and words that were of no use."""
+
+    files: list[tuple[Result, bytes]]
+    cost: Decimal
+    unused_words: list[str]
+
+
+class Services:
+    """The services at one address."""
+
+    def __init__(self, address: str, patience: float = 120.0) -> None:
+        self.patience = patience
+        self._http = httpx.Client(base_url=address, timeout=20.0)
+
+    def offers(self) -> list[Offer]:
+        """What is on offer now. Raises CutReelError when the services do not answer."""
+        return [Offer.model_validate(o) for o in self._ask("GET", "/offers").json()]
+
+    def do(self, offer: str, work: JobInput, key: str, *, progress: Callable[[float], None] = lambda share: None,
+           cancelled: Callable[[], bool] = lambda: False) -> Delivered | None:
+        """See a job through. `key` makes it idempotent: sent again, it is neither made nor paid twice.
+
+        Retries what a service says may be tried again, with growing pauses; a job that stalls beyond the client's
+        patience is cancelled and tried again. Returns None when `cancelled` became true. Raises ServiceRefused.
+        """
+        pause = 0.3
+        last = "it did not answer"
+        for attempt in range(TRIES):
+            if attempt:
+                time.sleep(pause)
+                pause = min(8.0, pause * 2)
+            view = self._post(offer, work, key)
+            view = self._wait(view, progress, cancelled)
+            if view is None:
+                return None
+            if view.state == "done":
+                return Delivered([(r, self._fetch(r)) for r in view.results], view.cost, view.unused_words)
+            if view.refusal and view.refusal.code != "try-again":
+                raise ServiceRefused(*_explained(offer, view))
+            last = view.refusal.message if view.refusal else "it stalled"
+        raise ServiceRefused(f"“{offer}” failed {TRIES} times: {last}", "Try again later; what was made is kept.")
+
+    def _post(self, offer: str, work: JobInput, key: str) -> JobView:
+        body = JobRequest(offer=offer, input=work).model_dump(mode="json")
+        return JobView.model_validate(self._ask("POST", "/jobs", json=body, headers={"Idempotency-Key": key}).json())
+
+    def _wait(self, view: JobView, progress: Callable[[float], None], cancelled: Callable[[], bool]) -> JobView | None:
+        began = time.monotonic()
+        pause, looked = 0.03, 0.0
+        while view.state in ("queued", "running"):
+            waited = time.monotonic() - began
+            if waited - looked > 0.8:
+                looked = waited
+                if cancelled():
+                    self._ask("DELETE", f"/jobs/{view.id}")
+                    return None
+            if waited > self.patience:
+                return JobView.model_validate(self._ask("DELETE", f"/jobs/{view.id}").json())
+            time.sleep(pause)
+            pause = min(0.4, pause * 1.3)
+            view = JobView.model_validate(self._ask("GET", f"/jobs/{view.id}").json())
+            progress(view.progress)
+        return view
+
+    def _fetch(self, result: Result) -> bytes:
+        """A result's bytes, which must be the ones its hash names: an answer is not believed, it is checked."""
+        data = self._ask("GET", f"/results/{result.sha256}").content
+        if len(data) > MOST_BYTES or hashlib.sha256(data).hexdigest() != result.sha256:
+            raise ServiceRefused(f"The service sent something else than it announced ({result.name}).", "Try again.")
+        return data
+
+    def _ask(self, method: str, path: str, **more: object) -> httpx.Response:
+        pause = 0.2
+        for attempt in range(TRIES):
+            try:
+                answer = self._http.request(method, path, **more)  # type: ignore[arg-type]
+                if answer.status_code < 500:
+                    break
+            except httpx.TransportError as error:
+                if attempt == TRIES - 1:
+                    raise ServiceRefused("The services do not answer.", "See that they run, then try again.") from error
+            time.sleep(pause)
+            pause *= 2
+        if answer.status_code >= 400:
+            raise ServiceRefused(f"The service did not take the request ({answer.status_code}).", answer.text[:200])
+        return answer
+
+
+def _explained(offer: str, view: JobView) -> tuple[str, str]:
+    assert view.refusal is not None
+    reason = view.refusal
+    todo = {
+        "over-cap": "Shorten the prompt, or choose another offer.",
+        "out-of-quota": f"It renews at {reason.renews_at:%H:%M} UTC; what is made stays." if reason.renews_at else "Wait until it renews.",
+        "refused-content": "Word it another way, or bring a picture of your own.",
+        "bad-request": "Choose another offer or voice.",
+    }.get(reason.code, "Try again.")
+    return f"“{offer}” refused: {reason.message}", todo
+
+
+def services_from_environment() -> Services:
+    """The services that `CUTREEL_SERVICES` names."""
+    return Services(os.environ.get("CUTREEL_SERVICES", "http://127.0.0.1:8791"), float(os.environ.get("CUTREEL_PATIENCE", "120")))

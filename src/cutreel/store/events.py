@@ -1,0 +1,28 @@
+"""Events of a film: a numbered row each, and a notice to everyone who listens."""
+
+from typing import Any
+
+from sqlalchemy import select, text
+from sqlalchemy.orm import Session
+
+from .tables import Event
+
+CHANNEL = "film_events"
+
+
+def announce(session: Session, film: str, what: str, **data: Any) -> None:
+    """Tell that something of `film` became so, when the transaction commits."""
+    event = Event(film=film, what=what, data=data)
+    session.add(event)
+    session.flush()
+    session.execute(text("SELECT pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{film}:{event.id}"})
+
+
+def events_after(session: Session, film: str, last: int, most: int = 500) -> list[Event]:
+    """Events of `film` behind number `last`, oldest first."""
+    return list(session.scalars(select(Event).where(Event.film == film, Event.id > last).order_by(Event.id).limit(most)))
+
+
+def last_event(session: Session, film: str) -> int:
+    """The number of the film's last event; 0 for none."""
+    return session.scalar(select(Event.id).where(Event.film == film).order_by(Event.id.desc()).limit(1)) or 0

@@ -1,0 +1,55 @@
+"""Media files, named by the SHA-256 of their bytes. Written beside and renamed; never changed afterwards."""
+
+import hashlib
+import os
+import uuid
+from typing import Any
+
+import fsspec
+
+from cutreel.core.errors import NotFound
+
+TYPES = {"png": "image/png", "jpg": "image/jpeg", "flac": "audio/flac", "mp4": "video/mp4", "m4a": "audio/mp4",
+         "srt": "application/x-subrip", "vtt": "text/vtt", "json": "application/json"}
+
+
+class MediaStore:
+    """A folder (or any place that fsspec knows) of media. Names look like `ab12….png`."""
+
+    def __init__(self, address: str) -> None:
+        self.fs: Any
+        self.fs, root = fsspec.core.url_to_fs(address)
+        self.root = str(root)
+
+    def put(self, data: bytes, ending: str) -> str:
+        """Keep `data`; returns its name. Keeping the same bytes twice is keeping them once."""
+        name = f"{hashlib.sha256(data).hexdigest()}.{ending}"
+        path = self.path(name)
+        if not self.fs.exists(path):
+            self.fs.makedirs(path.rsplit("/", 1)[0], exist_ok=True)
+            part = f"{path}.{uuid.uuid4().hex[:8]}.part"
+            with self.fs.open(part, "wb") as file:
+                file.write(data)
+            self.fs.mv(part, path)
+        return name
+
+    def get(self, name: str) -> bytes:
+        """The bytes of `name`. Raises NotFound."""
+        try:
+            with self.fs.open(self.path(name), "rb") as file:
+                data: bytes = file.read()
+                return data
+        except FileNotFoundError:
+            raise NotFound("That media file is gone.", "Make it again.") from None
+
+    def has(self, name: str) -> bool:
+        return bool(self.fs.exists(self.path(name)))
+
+    def path(self, name: str) -> str:
+        """Where `name` lies; for local media a path of the file system."""
+        return f"{self.root}/{name[:2]}/{name}"
+
+
+def media_from_environment() -> MediaStore:
+    """The media store that `CUTREEL_MEDIA` names: a folder, or an address such as `s3://…`."""
+    return MediaStore(os.environ.get("CUTREEL_MEDIA", "data/media"))

@@ -1,0 +1,46 @@
+"""Results by key: what was made once is never made again."""
+
+from collections.abc import Collection
+from dataclasses import dataclass
+from decimal import Decimal
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.dialects.postgresql import insert
+
+from .database import Database
+from .tables import ResultRow
+
+
+@dataclass(frozen=True)
+class Result:
+    """Something made: its media file, what is known of it, and what it cost."""
+
+    key: str
+    kind: str
+    media: str | None
+    data: dict[str, Any]
+    cost: Decimal
+
+
+class ResultStore:
+    """Keeps results."""
+
+    def __init__(self, database: Database) -> None:
+        self.database = database
+
+    def get(self, key: str) -> Result | None:
+        return self.many([key]).get(key)
+
+    def many(self, keys: Collection[str]) -> dict[str, Result]:
+        """The results there are among `keys`, by key."""
+        if not keys:
+            return {}
+        with self.database.transaction() as session:
+            rows = session.scalars(select(ResultRow).where(ResultRow.key.in_(set(keys))))
+            return {r.key: Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows}
+
+    def put(self, key: str, kind: str, media: str | None, data: dict[str, Any], cost: Decimal = Decimal(0)) -> None:
+        """Keep a result; when two workers made the same, the first stays."""
+        with self.database.transaction() as session:
+            session.execute(insert(ResultRow).values(key=key, kind=kind, media=media, data=data, cost=cost).on_conflict_do_nothing())

@@ -1,0 +1,131 @@
+"""The tables. A film's document is one JSON value; what was made of it stands in rows of its own."""
+
+from datetime import UTC, datetime
+from decimal import Decimal
+from typing import Any
+
+from sqlalchemy import BigInteger, ForeignKey, Index, Numeric, String, Text
+from sqlalchemy.dialects.postgresql import JSONB, TIMESTAMP
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+def now() -> datetime:
+    return datetime.now(UTC)
+
+
+class Base(DeclarativeBase):
+    type_annotation_map = {dict[str, Any]: JSONB, list[Any]: JSONB, datetime: TIMESTAMP(timezone=True)}
+
+
+class Film(Base):
+    __tablename__ = "films"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    title: Mapped[str] = mapped_column(Text)
+    document: Mapped[dict[str, Any]]
+    revision: Mapped[int] = mapped_column(default=0)
+    edges: Mapped[list[Any]]
+    created: Mapped[datetime] = mapped_column(default=now)
+    changed: Mapped[datetime] = mapped_column(default=now)
+    removed: Mapped[datetime | None]
+
+
+class FilmChange(Base):
+    __tablename__ = "changes"
+    film: Mapped[str] = mapped_column(ForeignKey("films.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    title: Mapped[str] = mapped_column(Text)
+    command: Mapped[dict[str, Any]]
+    forward: Mapped[list[Any]]
+    inverse: Mapped[list[Any]]
+    undone: Mapped[bool] = mapped_column(default=False)
+    dropped: Mapped[bool] = mapped_column(default=False)
+    at: Mapped[datetime] = mapped_column(default=now)
+
+
+class ResultRow(Base):
+    __tablename__ = "results"
+    key: Mapped[str] = mapped_column(String(40), primary_key=True)
+    kind: Mapped[str] = mapped_column(String(20))
+    media: Mapped[str | None] = mapped_column(String(80))
+    data: Mapped[dict[str, Any]]
+    cost: Mapped[Decimal] = mapped_column(Numeric(12, 5), default=0)
+    created: Mapped[datetime] = mapped_column(default=now)
+
+
+class Take(Base):
+    __tablename__ = "takes"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    film: Mapped[str] = mapped_column(ForeignKey("films.id"))
+    shot: Mapped[int]
+    number: Mapped[int]
+    made_from: Mapped[str] = mapped_column(String(40))
+    seed: Mapped[int] = mapped_column(BigInteger)
+    prompt: Mapped[str] = mapped_column(Text)
+    negative: Mapped[str] = mapped_column(Text)
+    offer: Mapped[str] = mapped_column(String(60))
+    media: Mapped[str] = mapped_column(String(80))
+    thumb: Mapped[str] = mapped_column(String(80))
+    layers: Mapped[list[Any]]
+    about: Mapped[dict[str, Any]]
+    brought: Mapped[bool] = mapped_column(default=False)
+    cost: Mapped[Decimal] = mapped_column(Numeric(12, 5), default=0)
+    created: Mapped[datetime] = mapped_column(default=now)
+    __table_args__ = (Index("takes_of_shot", "film", "shot", "number", unique=True),)
+
+
+class Run(Base):
+    __tablename__ = "runs"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    film: Mapped[str] = mapped_column(ForeignKey("films.id"))
+    kind: Mapped[str] = mapped_column(String(20))
+    state: Mapped[str] = mapped_column(String(12), default="going")
+    stage: Mapped[int] = mapped_column(default=-1)
+    options: Mapped[dict[str, Any]]
+    message: Mapped[str] = mapped_column(Text, default="")
+    outcome: Mapped[dict[str, Any]] = mapped_column(default=dict)
+    created: Mapped[datetime] = mapped_column(default=now)
+    finished: Mapped[datetime | None]
+
+
+class Item(Base):
+    __tablename__ = "items"
+    id: Mapped[int] = mapped_column(BigInteger, primary_key=True, autoincrement=True)
+    run: Mapped[str] = mapped_column(ForeignKey("runs.id"))
+    stage: Mapped[int]
+    kind: Mapped[str] = mapped_column(String(20))
+    label: Mapped[str] = mapped_column(Text)
+    shot: Mapped[int | None]
+    spec: Mapped[dict[str, Any]]
+    state: Mapped[str] = mapped_column(String(12), default="waiting")
+    progress: Mapped[float] = mapped_column(default=0.0)
+    weight: Mapped[float] = mapped_column(default=1.0)
+    cost: Mapped[Decimal] = mapped_column(Numeric(12, 5), default=0)
+    message: Mapped[str] = mapped_column(Text, default="")
+    __table_args__ = (Index("items_of_run", "run", "stage"),)
+
+
+class Spent(Base):
+    __tablename__ = "spent"
+    key: Mapped[str] = mapped_column(String(60), primary_key=True)
+    film: Mapped[str]
+    offer: Mapped[str] = mapped_column(String(60))
+    amount: Mapped[Decimal] = mapped_column(Numeric(12, 5))
+    at: Mapped[datetime] = mapped_column(default=now)
+
+
+class Event(Base):
+    __tablename__ = "events"
+    id: Mapped[int] = mapped_column(BigInteger, primary_key=True, autoincrement=True)
+    film: Mapped[str] = mapped_column(String(12), index=True)
+    what: Mapped[str] = mapped_column(String(30))
+    data: Mapped[dict[str, Any]]
+    at: Mapped[datetime] = mapped_column(default=now)
+
+
+class Kept(Base):
+    """Small things kept by name: the offers as last seen."""
+
+    __tablename__ = "kept"
+    name: Mapped[str] = mapped_column(String(40), primary_key=True)
+    value: Mapped[list[Any]]
+    at: Mapped[datetime] = mapped_column(default=now)
