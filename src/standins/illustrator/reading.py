@@ -106,8 +106,9 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
                 figure.build = "stout"
             elif word in v.SLIM_WORDS:
                 figure.build = "slim"
-            elif word in v.SKINS:
-                figure.skin = v.SKINS[word]
+            elif word == "skin":
+                figure.skin = next((v.SKINS[w] for w in words if w in v.SKINS), figure.skin)
+                used |= set(words) & set(v.SKINS)
             elif word in v.BEARDS:
                 figure.beard = True
                 figure.hair = figure.hair or colour

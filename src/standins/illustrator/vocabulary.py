@@ -30,8 +30,9 @@ GARMENTS = {
 }
 EXTRAS = {"scarf": "scarf", "glasses": "glasses", "spectacles": "glasses", "apron": "apron", "boots": "boots",
           "freckles": "freckles", "trousers": "trousers", "breeches": "trousers"}
-SKINS = {"pale": (238, 206, 182), "fair-skinned": (236, 200, 172), "tanned": (206, 156, 116), "brown-skinned": (150, 104, 74),
-         "dark-skinned": (108, 74, 54)}
+SKINS = {"pale": (240, 208, 182), "fair": (234, 194, 162), "tanned": (206, 156, 116), "olive": (190, 146, 108), "brown": (150, 104, 74),
+         "dark": (108, 74, 54)}
+"""By the word before "skin"."""
 
 ANIMALS = {
     "heron": "heron", "stork": "heron", "crane": "heron", "cat": "cat", "kitten": "cat", "dog": "dog", "puppy": "dog",

@@ -26,6 +26,7 @@ PLACE_NOUNS: dict[str, str] = {
     "observatory": "an observatory", "hall": "a hall", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
 }
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
+_SKIN = ("fair", "tanned", "brown", "olive")
 _GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
 _GARMENT_HE = ("coat", "jacket", "jumper", "waistcoat")
 _COLOUR = ("teal", "brick red", "mustard", "moss green", "navy", "plum", "rust", "grey blue")
@@ -64,6 +65,7 @@ def _guessed_traits(figure: Figure, noun: str, age: str | None) -> list[Trait]:
     return [
         Trait(about="who", text=f"{'old ' if old else 'young ' if age == 'young' else ''}{kind}"),
         Trait(about="hair", text=style + hair, short=hair),
+        Trait(about="skin", text=f"{_SKIN[seed // 3 % 4]} skin"),
         Trait(about="clothes", text=f"{colour} {garment}"),
     ]
 

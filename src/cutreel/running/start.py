@@ -1,0 +1,85 @@
+"""`bin/start`: checks the ground, then becomes the process manager (supervisor) that runs everything.
+
+Supervisor starts the database and the opener; the opener sets the tables up, starts the rest and prints the address.
+"""
+
+import os
+import shutil
+import sys
+from pathlib import Path
+
+import click
+
+from cutreel.core.errors import CutReelError
+
+from .cluster import Cluster
+from .ports import free_port, is_free
+from .supervision import configuration
+
+LEAST_FREE = 600_000_000
+MARKER = "cutreel-data"
+
+
+@click.command()
+@click.option("--port", type=click.IntRange(1, 65535), default=8420, show_default=True, help="The port of the web page.")
+@click.option("--data", type=click.Path(path_type=Path), help="The folder for films, media and the database.")
+@click.option("--no-demo", is_flag=True, help="Do not load the sample film.")
+@click.option("--reset", is_flag=True, help="Throw everything in the data folder away first.")
+@click.option("--web", type=click.Path(path_type=Path), required=True, hidden=True)
+@click.option("--default-data", type=click.Path(path_type=Path), required=True, hidden=True)
+def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, default_data: Path) -> None:
+    """Start Cut Reel on this machine."""
+    folder = (data or default_data).resolve()
+    try:
+        if not is_free(port):
+            raise CutReelError(f"Port {port} is taken.", "Another Cut Reel may be running; else choose one with --port.")
+        cluster = _ground(folder, reset)
+    except CutReelError as error:
+        click.echo(f"cutreel: {error}", err=True)
+        sys.exit(1)
+    except OSError as error:
+        click.echo(f"cutreel: {folder} cannot be used: {error.strerror}. Choose another folder with --data.", err=True)
+        sys.exit(1)
+    services = f"http://127.0.0.1:{free_port()}"
+    environment = {
+        "CUTREEL_DATABASE": cluster.address, "CUTREEL_MEDIA": str(folder / "media"), "CUTREEL_SERVICES": services,
+        "STANDINS_DIR": str(folder / "standins"), "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"), "CUTREEL_WEB": str(web),
+        "CUTREEL_PORT": str(port), "CUTREEL_DEMO": "" if no_demo else "1", "PYTHONUNBUFFERED": "1",
+    }
+    config = folder / "supervisor.conf"
+    config.write_text(configuration(cluster, folder, environment, services, port))
+    config.chmod(0o600)
+    os.execv(sys.executable, [sys.executable, "-W", "ignore", "-m", "supervisor.supervisord", "-n", "-c", str(config)])
+
+
+def _ground(folder: Path, reset: bool) -> Cluster:
+    """The data folder made ready: there, ours, with room, and with a cluster."""
+    if reset and folder.exists():
+        if any(folder.iterdir()) and not (folder / MARKER).exists():
+            raise CutReelError(f"{folder} is not a data folder of Cut Reel.", "It is left alone; name another with --data.")
+        elsewhere = Cluster(folder, 0).folder
+        if elsewhere.parent != folder:
+            shutil.rmtree(elsewhere.parent, ignore_errors=True)
+        shutil.rmtree(folder)
+    folder.mkdir(parents=True, exist_ok=True)
+    (folder / MARKER).touch()
+    if shutil.disk_usage(folder).free < LEAST_FREE:
+        raise CutReelError(f"The disk of {folder} is full.", "Make at least 600 megabytes free, or choose another folder with --data.")
+    lock = folder / "supervisor.pid"
+    if lock.exists() and _alive(lock):
+        raise CutReelError("Cut Reel is already running with this data folder.", "End it first, or choose another with --data.")
+    cluster = Cluster(folder, free_port())
+    cluster.prepare()
+    return cluster
+
+
+def _alive(lock: Path) -> bool:
+    try:
+        pid = int(lock.read_text().strip())
+        return b"supervisor" in Path(f"/proc/{pid}/cmdline").read_bytes()
+    except (ValueError, OSError):
+        return False
+
+
+if __name__ == "__main__":
+    start()
