@@ -29,6 +29,15 @@ class TakeView(BaseModel):
     unused: list[str]
 
 
+class RemarkView(BaseModel):
+    """A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for a cut."""
+
+    kind: str
+    text: str
+    remedy: str
+    word: int | None
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are frames."""
 
@@ -59,7 +68,10 @@ class ShotView(BaseModel):
     negative: str
     takes: list[TakeView]
     used: str | None
+    own_circled: str | None
     stale: bool
+    wanted: float
+    remarks: list[RemarkView]
 
 
 class LineView(BaseModel):
@@ -73,6 +85,7 @@ class LineView(BaseModel):
     media: str | None
     start: float
     seconds: float | None
+    peaks: list[int]
 
 
 class SceneView(BaseModel):

@@ -1,12 +1,13 @@
 """From an assembled film to what the front end is told."""
 
+from cutreel.core.breakdown import Wish, remarks_on
 from cutreel.core.manuscript import reading_ease
 from cutreel.jobs import PreviewDesk
 from cutreel.store import Assembled, FilmRow
 from cutreel.store.assembly import is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap
 
-from .schemas import CaptionView, Card, CueView, FilmView, LineView, Piece, SceneView, ShotView, TakeView
+from .schemas import CaptionView, Card, CueView, FilmView, LineView, Piece, RemarkView, SceneView, ShotView, TakeView
 
 
 def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
@@ -22,7 +23,8 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         scenes=[SceneView(title=s.title, first=s.first, end=s.end, time=s.time, weather=s.weather) for s in script.scenes],
         lines=[LineView(first=w.first, end=w.end, speaker=w.speaker, voice=w.voice, why=line_why[script.words[w.first].line],
                         media=film.spoken[i].media if i in film.spoken else None, start=film.timing.lines[i],
-                        seconds=film.spoken[i].data["seconds"] if i in film.spoken else None)
+                        seconds=film.spoken[i].data["seconds"] if i in film.spoken else None,
+                        peaks=film.spoken[i].data.get("peaks", []) if i in film.spoken else [])
                for i, w in enumerate(film.read.speech)],
         shots=_shots(film, prompt_cap(preview.shop.offers(), document.settings.offer)), cast=document.cast, places=document.places, settings=document.settings,
         cues=[CueView(id=c.id, kind=c.kind, prompt=c.prompt, start=c.start, end=c.end, shot=film.read.shots[c.shot].shot.id, why=c.why,
@@ -36,6 +38,12 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
 
 def _shots(film: Assembled, cap: int) -> list[ShotView]:
     spoken_words = {i for n in film.spoken for i in range(film.read.speech[n].first, film.read.speech[n].end)}
+    seconds = [film.rate.seconds(s.frames) for s in film.spans]
+    remarks: dict[int, list[RemarkView]] = {}
+    for r in remarks_on(film.read.script, film.read.opens, seconds, film.document.settings.pace):
+        word = None if r.at_word is None else film.read.ids[r.at_word]
+        remarks.setdefault(r.shot, []).append(RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word))
+    wish = Wish(seconds=film.document.settings.pace)
     out = []
     for shot, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True):
         f = shot.facts
@@ -47,7 +55,8 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
             left_out=list(shot.prompt.left_out), cap=cap, fits=shot.prompt.fits, negative=shot.negative,
             takes=[TakeView(id=t.id, number=t.number, seed=t.seed, prompt=t.prompt, media=t.media, thumb=t.thumb, stale=not is_fresh(shot, t),
                             brought=t.brought, offer=t.offer, unused=t.about.get("unused_words", [])) for t in takes],
-            used=used.id if used else None, stale=used is not None and not is_fresh(shot, used),
+            used=used.id if used else None, own_circled=shot.shot.circled, stale=used is not None and not is_fresh(shot, used),
+            wanted=wish.wanted(film.rate.seconds(span.start)), remarks=remarks.get(len(out), []),
         ))
     return out
 

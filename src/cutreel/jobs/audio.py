@@ -40,6 +40,15 @@ def decoded(data: bytes) -> NDArray[np.float32]:
     return out
 
 
+def peaks_of(samples: NDArray[np.float32]) -> list[int]:
+    """The loudest sample of every twentieth of a second, 0 … 100 of the line's own loudest: a waveform to look at."""
+    mono = np.abs(samples).max(axis=1)
+    block = RATE // 20
+    padded = np.pad(mono, (0, -len(mono) % block))
+    loud = padded.reshape(-1, block).max(axis=1)
+    return [round(float(v)) for v in loud / max(1e-6, float(loud.max())) * 100]
+
+
 def spoken_line(data: bytes, about: dict[str, Any], words: list[str]) -> dict[str, Any]:
     """What is kept of a spoken line: the stretch without silence at its ends, and each word's time in that stretch."""
     samples = samples_of(data)
@@ -49,5 +58,5 @@ def spoken_line(data: bytes, about: dict[str, Any], words: list[str]) -> dict[st
     offset, seconds = start / RATE, (end - start) / RATE
     spoken = [(w["text"], w["start"], w["end"]) for w in about.get("words", [])]
     times = match_words(words, spoken, len(samples) / RATE)
-    return {"trim": [start, end], "seconds": seconds, "phones": about.get("phones", []),
+    return {"trim": [start, end], "seconds": seconds, "peaks": peaks_of(samples[start:end]), "phones": about.get("phones", []),
             "words": [[max(0.0, a - offset), min(seconds, max(0.0, b - offset))] for a, b in times]}

@@ -22,7 +22,7 @@ from cutreel.core.motion import Move
 
 from .document import FilmDocument, Settings, Shot
 
-PICTURE_VERSION = SPEECH_VERSION = 1
+PICTURE_VERSION, SPEECH_VERSION = 1, 2
 _SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
 
 

@@ -1,0 +1,192 @@
+/** Server state: one film, its runs, its changes. View state lives elsewhere (see `state/`). */
+import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+
+import { notify } from "../state/notices";
+import {
+  type Card,
+  type Command,
+  type CutPreview,
+  type CutWish,
+  type Estimate,
+  type Film,
+  type Impact,
+  type Look,
+  type Offer,
+  type Person,
+  Problem,
+  type Run,
+  type Spending,
+  api,
+  unwrap,
+} from "./client";
+
+export const queryClient = new QueryClient({
+  defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
+});
+
+export const keys = {
+  shelf: ["shelf"] as const,
+  film: (id: string) => ["film", id] as const,
+  runs: (id: string) => ["runs", id] as const,
+  spending: (id: string) => ["spending", id] as const,
+};
+
+export const useShelf = () =>
+  useQuery({ queryKey: keys.shelf, queryFn: async () => unwrap<Card[]>(await api.GET("/api/films")), refetchInterval: 4_000 });
+
+export const useFilm = (id: string) =>
+  useQuery({
+    queryKey: keys.film(id),
+    queryFn: async () => unwrap<Film>(await api.GET("/api/films/{film}", { params: { path: { film: id } } })),
+  });
+
+export const useRuns = (id: string) =>
+  useQuery({
+    queryKey: keys.runs(id),
+    queryFn: async () => unwrap<Run[]>(await api.GET("/api/films/{film}/runs", { params: { path: { film: id } } })),
+  });
+
+export const useSpending = (id: string) =>
+  useQuery({
+    queryKey: keys.spending(id),
+    queryFn: async () => unwrap<Spending>(await api.GET("/api/films/{film}/spending", { params: { path: { film: id } } })),
+  });
+
+export const useOffers = () =>
+  useQuery({ queryKey: ["offers"], queryFn: async () => unwrap<Offer[]>(await api.GET("/api/offers")), staleTime: 30_000 });
+
+export const useLooks = () =>
+  useQuery({ queryKey: ["looks"], queryFn: async () => unwrap<Look[]>(await api.GET("/api/looks")), staleTime: Infinity });
+
+/** Shows a failure, and looks at the film again where somebody else was faster. */
+function failed(film: string) {
+  return (error: Error) => {
+    notify(error instanceof Problem ? error.message : "The server does not answer. What you did is not saved; try again.");
+    if (error instanceof Problem && error.status === 409) void queryClient.invalidateQueries({ queryKey: keys.film(film) });
+  };
+}
+
+/** Sends commands one after another, each with the revision that the one before left behind. */
+export function useChange(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: `changes of ${film}` },
+    mutationFn: async (command: Command) => {
+      const seen = client.getQueryData<Film>(keys.film(film));
+      return unwrap<Film>(
+        await api.POST("/api/films/{film}/changes", {
+          params: { path: { film } },
+          body: { revision: seen?.revision ?? 0, command },
+        }),
+      );
+    },
+    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onError: failed(film),
+  });
+}
+
+export function useHistory(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    scope: { id: `changes of ${film}` },
+    mutationFn: async (way: "undo" | "redo") =>
+      unwrap<Film>(
+        way === "undo"
+          ? await api.POST("/api/films/{film}/undo", { params: { path: { film } } })
+          : await api.POST("/api/films/{film}/redo", { params: { path: { film } } }),
+      ),
+    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onError: failed(film),
+  });
+}
+
+export interface RunWish {
+  kind: "pictures" | "speech" | "everything" | "delivery";
+  shots?: number[];
+  takes?: number;
+  size?: string;
+  captions?: string;
+}
+
+const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, ...wish });
+
+export const useEstimate = (film: string, wish: RunWish, revision: number, enabled = true) =>
+  useQuery({
+    queryKey: ["estimate", film, wish, revision],
+    enabled,
+    queryFn: async () =>
+      unwrap<Estimate>(await api.POST("/api/films/{film}/estimate", { params: { path: { film } }, body: bodyOf(wish) })),
+  });
+
+export function useStart(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (wish: RunWish) =>
+      unwrap<Run>(await api.POST("/api/films/{film}/runs", { params: { path: { film } }, body: bodyOf(wish) })),
+    onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
+    onError: failed(film),
+  });
+}
+
+export function useCancel(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (run: string) => unwrap<Run>(await api.DELETE("/api/runs/{run}", { params: { path: { run } } })),
+    onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
+    onError: failed(film),
+  });
+}
+
+export function useBring(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ shot, file }: { shot: number; file: File }) => {
+      const body = new FormData();
+      body.append("file", file);
+      const response = await fetch(`/api/films/${film}/shots/${shot}/takes`, { method: "POST", body });
+      const data = (await response.json()) as Film;
+      return unwrap<Film>({ data, error: data, response });
+    },
+    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onError: failed(film),
+  });
+}
+
+export const previewCut = async (film: string, wish: CutWish) =>
+  unwrap<CutPreview>(await api.POST("/api/films/{film}/cut", { params: { path: { film } }, body: wish }));
+
+export const useImpact = (film: string, person: Person, revision: number, enabled: boolean) =>
+  useQuery({
+    queryKey: ["impact", film, person, revision],
+    enabled,
+    queryFn: async () => unwrap<Impact>(await api.POST("/api/films/{film}/impact", { params: { path: { film } }, body: person })),
+  });
+
+/** Follows the film's events and fetches again only what they name; bursts are taken together. */
+export function useEvents(film: string) {
+  const client = useQueryClient();
+  useEffect(() => {
+    const source = new EventSource(`/api/films/${film}/events`);
+    const waiting = new Set<string>();
+    let timer: number | undefined;
+    const flush = () => {
+      timer = undefined;
+      if (waiting.has("run")) {
+        void client.invalidateQueries({ queryKey: keys.runs(film) });
+        void client.invalidateQueries({ queryKey: keys.spending(film) });
+      }
+      // A run also makes lines, sounds and mixes, which are part of the film.
+      void client.invalidateQueries({ queryKey: keys.film(film) });
+      waiting.clear();
+    };
+    source.addEventListener("film", (event) => {
+      waiting.add((JSON.parse((event as MessageEvent<string>).data) as { what: string }).what);
+      timer ??= window.setTimeout(flush, 350);
+    });
+    return () => {
+      source.close();
+      window.clearTimeout(timer);
+    };
+  }, [client, film]);
+}

@@ -1,0 +1,42 @@
+import { QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider, createBrowserRouter } from "react-router";
+
+import { queryClient } from "./api/film";
+import { Notices } from "./parts/Notices";
+import { lamp, setLamp } from "./state/playhead";
+import { Continuity } from "./views/Continuity";
+import { Delivery } from "./views/Delivery";
+import { FilmFrame, ToSheet } from "./views/FilmFrame";
+import { Script } from "./views/Script";
+import { Sheet } from "./views/Sheet";
+import { Shelf } from "./views/Shelf";
+import "./styles.css";
+
+setLamp(lamp.get());
+
+const router = createBrowserRouter([
+  { path: "/", element: <Shelf /> },
+  {
+    path: "/film/:film",
+    element: <FilmFrame />,
+    children: [
+      { index: true, element: <ToSheet /> },
+      { path: "script", element: <Script /> },
+      { path: "continuity", element: <Continuity /> },
+      { path: "sheet", element: <Sheet /> },
+      { path: "delivery", element: <Delivery /> },
+    ],
+  },
+  { path: "*", element: <Shelf /> },
+]);
+
+createRoot(document.getElementById("root")!).render(
+  <StrictMode>
+    <QueryClientProvider client={queryClient}>
+      <RouterProvider router={router} />
+      <Notices />
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,328 @@
+/** One paragraph of the manuscript with its cut marks; edge numbers at the left, remarks at the right. */
+import { memo, useEffect, useLayoutEffect, useRef, useState } from "react";
+
+import type { Film, Shot } from "../api/client";
+import { useChange } from "../api/film";
+import { CutStroke } from "../parts/marks";
+import { type Block, cursor, secondsOf } from "./Script";
+
+interface Props {
+  film: Film;
+  block: Block;
+  shotAt: Map<number, Shot>;
+  editing: boolean;
+  onEdit: () => void;
+  onSave: (text: string) => void;
+  onLeave: () => void;
+  onToggle: (word: number) => void;
+  onPush: (shot: Shot, words: number) => void;
+  onFocus: (word: number) => void;
+}
+
+const TEXT = "font-serif text-[18.5px] leading-[31px]";
+
+export const Paragraph = memo(function Paragraph(props: Props) {
+  const { film, block, editing, onEdit, onSave, onLeave } = props;
+  if (editing)
+    return (
+      <Row>
+        <Editor
+          text={film.text.slice(block.start, block.stop)}
+          label={block.kind === "scene" ? "Scene heading" : "Words of the paragraph"}
+          look={block.kind === "scene" ? "text-[15px]" : TEXT}
+          onSave={onSave}
+          onLeave={onLeave}
+        />
+      </Row>
+    );
+  if (block.kind === "scene") {
+    const s = film.scenes[block.scene]!;
+    return (
+      <Row className="pb-1 pt-4">
+        <h2 onDoubleClick={onEdit} title="Double click to edit" className="text-ink-2">
+          <span className="font-semibold">Scene {block.scene + 1}</span> <b className="ml-1 font-semibold text-ink">{s.title}</b>{" "}
+          <span className="ml-1">{[s.time, s.weather].filter(Boolean).join(", ")}</span>
+        </h2>
+      </Row>
+    );
+  }
+  if (block.kind === "note")
+    return (
+      <Row className="py-1">
+        <p onDoubleClick={onEdit} className="font-serif italic text-ink-2" title="Not spoken. Double click to edit">
+          {film.text.slice(block.start, block.stop)}
+        </p>
+      </Row>
+    );
+  return <Words {...props} />;
+});
+
+const Row = ({ children, className = "", left, right }: { children: React.ReactNode; className?: string; left?: React.ReactNode; right?: React.ReactNode }) => (
+  <div className={`grid grid-cols-[98px_minmax(0,1fr)_206px] ${className}`}>
+    <div className="relative">{left}</div>
+    <div className="min-w-0">{children}</div>
+    <div className="relative">{right}</div>
+  </div>
+);
+
+function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props) {
+  const body = useRef<HTMLParagraphElement>(null);
+  const [marks, setMarks] = useState<{ word: number; top: number }[]>([]);
+  const dragging = useRef<{ shot: Shot; word: number } | null>(null);
+  const opens: number[] = [];
+  for (let i = block.first; i < block.end; i++) if (shotAt.has(i)) opens.push(i);
+  const sign = opens.map((i) => `${i}:${shotAt.get(i)!.edge}`).join();
+
+  useLayoutEffect(() => {
+    const measure = () => {
+      const box = body.current!.getBoundingClientRect();
+      let last = -99;
+      setMarks(
+        [...body.current!.querySelectorAll<HTMLElement>("[data-opens]")].map((el) => {
+          const top = Math.max(el.getBoundingClientRect().top - box.top, last + 37);
+          last = top;
+          return { word: Number(el.dataset.opens), top };
+        }),
+      );
+    };
+    measure();
+    const watch = new ResizeObserver(measure);
+    watch.observe(body.current!);
+    void document.fonts.ready.then(() => body.current && measure());
+    return () => watch.disconnect();
+  }, [sign]);
+
+  const words = film.words.slice(block.first, block.end);
+  return (
+    <Row
+      className="py-[7px]"
+      left={marks.map(({ word, top }) => {
+        const shot = shotAt.get(word);
+        return (
+          shot && (
+            <div key={shot.id} className="absolute right-6 text-right font-mono leading-[17px]" style={{ top: top + 5 }}>
+              <div className="text-[14px] font-medium">{shot.edge}</div>
+              <div className="text-[11.5px] text-ink-2">{secondsOf(film, shot).toFixed(1)} s</div>
+            </div>
+          )
+        );
+      })}
+      right={<Remarks film={film} marks={marks} shotAt={shotAt} />}
+    >
+      <p ref={body} className={TEXT} onDoubleClick={onEdit} title="Double click to edit the words">
+        {words.map(([start, end, number, line], i) => {
+          const index = block.first + i;
+          const shot = shotAt.get(index);
+          const before = film.words[index - 1];
+          const glued = i > 0 && before![1] === start;
+          const speaker = film.lines.length ? speakerOf(film, index) : null;
+          const nextSame = i + 1 < words.length && words[i + 1]![3] === line;
+          return (
+            <span key={number}>
+              {i > 0 && !glued && !shot && <Gap onSet={() => onToggle(index)} voiced={!!speaker && film.words[index - 1]![3] === line} />}
+              {shot && (
+                <>
+                  {i > 0 && !glued && " "}
+                  <Mark
+                    shot={shot}
+                    first={index === 0}
+                    onLift={() => onToggle(index)}
+                    onGrab={() => (dragging.current = { shot, word: index })}
+                    onDrop={(word) => {
+                      const held = dragging.current;
+                      dragging.current = null;
+                      if (held && word !== null && word !== held.word) onPush(held.shot, word - held.word);
+                    }}
+                  />
+                </>
+              )}
+              <Word
+                index={index}
+                text={film.text.slice(start, end)}
+                speaker={speaker}
+                last={!nextSame}
+                onClick={() => onFocus(index)}
+              />
+            </span>
+          );
+        })}
+      </p>
+    </Row>
+  );
+}
+
+function speakerOf(film: Film, word: number): string | null {
+  let low = 0;
+  let high = film.lines.length - 1;
+  while (low < high) {
+    const mid = (low + high) >> 1;
+    if (film.lines[mid]!.end <= word) low = mid + 1;
+    else high = mid;
+  }
+  return film.lines[low]?.speaker ?? null;
+}
+
+function Word({ index, text, speaker, onClick }: { index: number; text: string; speaker: string | null; last: boolean; onClick: () => void }) {
+  const [here, setHere] = useState(() => cursor.get() === index);
+  useEffect(() => cursor.subscribe(() => setHere(cursor.get() === index)), [index]);
+  return (
+    <span
+      data-word={index}
+      tabIndex={here ? 0 : -1}
+      role="button"
+      aria-label={speaker ? `${text}, ${speaker} speaks` : text}
+      onClick={onClick}
+      className={`cursor-text rounded-[2px] ${speaker ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""} ${here ? "outline-1 outline-offset-1 outline-rule-strong" : ""}`}
+    >
+      {text}
+    </span>
+  );
+}
+
+/** The space between two words: pointing at it shows where a cut mark would stand, a click sets it. */
+const Gap = ({ onSet, voiced }: { onSet: () => void; voiced: boolean }) => (
+  <span
+    data-gap
+    onClick={(e) => {
+      e.stopPropagation();
+      onSet();
+    }}
+    title="Set a cut mark here"
+    className={`group/gap relative cursor-pointer px-[1.5px] ${voiced ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""}`}
+  >
+    {" "}
+    <CutStroke className="pointer-events-none absolute left-1/2 top-0 -translate-x-1/2 opacity-0 group-hover/gap:opacity-55" />
+  </span>
+);
+
+interface MarkProps {
+  shot: Shot;
+  first: boolean;
+  onLift: () => void;
+  onGrab: () => void;
+  onDrop: (word: number | null) => void;
+}
+
+function Mark({ shot, first, onLift, onGrab, onDrop }: MarkProps) {
+  const moved = useRef(false);
+  const remark = shot.remarks.some((r) => r.kind === "scrap");
+  const number = <sup className="ml-[1px] mr-[3px] font-mono text-[10.5px] text-ink-2">{shot.edge}</sup>;
+  if (first) return <span data-opens={shot.first}>{number}</span>;
+  return (
+    <button
+      type="button"
+      data-opens={shot.first}
+      data-mark={shot.edge}
+      aria-label={`Cut mark ${shot.edge}. Enter lifts it, drag pushes it along`}
+      title={`Cut mark ${shot.edge}: click lifts it, dragging pushes it along`}
+      className={`touch-none rounded-[3px] align-baseline hover:bg-shade ${remark ? "bg-[color-mix(in_srgb,var(--grease)_16%,transparent)]" : ""}`}
+      onPointerDown={(e) => {
+        moved.current = false;
+        const from = e.clientX;
+        const y = e.clientY;
+        onGrab();
+        const move = (m: PointerEvent) => {
+          if (Math.hypot(m.clientX - from, m.clientY - y) > 5) moved.current = true;
+          document.body.style.cursor = moved.current ? "grabbing" : "";
+        };
+        const up = (u: PointerEvent) => {
+          window.removeEventListener("pointermove", move);
+          window.removeEventListener("pointerup", up);
+          document.body.style.cursor = "";
+          onDrop(moved.current ? wordAt(u.clientX, u.clientY) : null);
+        };
+        window.addEventListener("pointermove", move);
+        window.addEventListener("pointerup", up);
+      }}
+      onClick={() => !moved.current && onLift()}
+    >
+      <CutStroke className="relative top-[3px]" />
+      {number}
+    </button>
+  );
+}
+
+/** The word nearest to a point on the page. */
+function wordAt(x: number, y: number): number | null {
+  let best: number | null = null;
+  let cost = Infinity;
+  document.querySelectorAll<HTMLElement>("[data-word]").forEach((el) => {
+    const box = el.getBoundingClientRect();
+    const c = Math.abs(box.top + box.height / 2 - y) * 5 + Math.abs(box.left - x);
+    if (c < cost) {
+      cost = c;
+      best = Number(el.dataset.word);
+    }
+  });
+  return best;
+}
+
+function Remarks({ film, marks, shotAt }: { film: Film; marks: { word: number; top: number }[]; shotAt: Map<number, Shot> }) {
+  const change = useChange(film.id);
+  let floor = 0;
+  return marks.map(({ word, top }) => {
+    const shot = shotAt.get(word);
+    const remark = shot?.remarks[0];
+    if (!shot || !remark) return null;
+    const at = Math.max(top + 4, floor);
+    floor = at + 74;
+    return (
+      <aside key={shot.id} className="absolute left-6 right-5 text-[12px] leading-[1.45] text-ink-2" style={{ top: at }}>
+        <b className="font-semibold text-ink">
+          {shot.edge} {WORDING[remark.kind] ?? remark.kind}.
+        </b>{" "}
+        {remark.text}{" "}
+        {remark.remedy && (
+          <button
+            type="button"
+            className="rounded-[3px] border border-rule-strong bg-field px-1.5 font-medium text-ink hover:bg-shade"
+            onClick={() =>
+              change.mutate(remark.remedy === "lift" ? { type: "lift mark", shot: shot.id } : { type: "set mark", word: remark.word! })
+            }
+          >
+            {remark.remedy === "lift" ? "Lift it" : "Cut it"}
+          </button>
+        )}
+      </aside>
+    );
+  });
+}
+
+const WORDING: Record<string, string> = {
+  scrap: "is a scrap",
+  overlong: "is long",
+  "slow opening": "opens slowly",
+  "unclear speaker": "has no speaker",
+};
+
+function Editor({ text, label, look, onSave, onLeave }: { text: string; label: string; look: string; onSave: (text: string) => void; onLeave: () => void }) {
+  const field = useRef<HTMLTextAreaElement>(null);
+  const left = useRef(false);
+  const grow = () => {
+    field.current!.style.height = "0";
+    field.current!.style.height = `${field.current!.scrollHeight}px`;
+  };
+  useLayoutEffect(() => {
+    grow();
+    field.current!.focus();
+    field.current!.setSelectionRange(text.length, text.length);
+  }, [text]);
+  return (
+    <textarea
+      ref={field}
+      aria-label={label}
+      defaultValue={text}
+      className={`-mx-2 block w-[calc(100%+16px)] resize-none overflow-hidden rounded-[4px] bg-field px-2 py-[7px] ${look}`}
+      onInput={grow}
+      onBlur={(e) => !left.current && onSave(e.target.value)}
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === "Escape") {
+          left.current = true;
+          onLeave();
+        }
+        if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
+      }}
+    />
+  );
+}

@@ -1,0 +1,283 @@
+/** Particulars of the selected shot: what it shows, its prompt by origin, its takes, what to make and what it costs. */
+import { Copy, Volume2 } from "lucide-react";
+import { useRef, useState } from "react";
+
+import type { Film, Shot } from "../api/client";
+import { useBring, useCancel, useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
+import { Button } from "../parts/Button";
+import { Choice } from "../parts/Choice";
+import { Editable } from "../parts/Editable";
+import { hearShot } from "../parts/hear";
+import { Ring } from "../parts/marks";
+import { inWords, money } from "../parts/time";
+import { notify } from "../state/notices";
+
+const ORIGIN: Record<string, [string, string]> = {
+  cast: ["cast", "var(--ochre)"],
+  place: ["place", "var(--moss)"],
+  scene: ["scene", "var(--plum)"],
+  look: ["look", "var(--slate)"],
+  mood: ["mood", "var(--plum)"],
+  action: ["words", "transparent"],
+  framing: ["framing", "transparent"],
+  hand: ["by hand", "var(--ink-3)"],
+};
+
+const pairs = (words: string[]) => words.map((w) => [w, w] as const);
+const FRAMINGS = pairs(["extreme wide", "wide", "medium", "close", "extreme close"]);
+const MOVES = pairs(["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"]);
+const TIMES = pairs(["dawn", "day", "dusk", "night"]);
+const WEATHERS = pairs(["clear", "rain", "snow", "fog", "wind"]);
+
+export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
+  const change = useChange(film.id);
+  const set = (values: Record<string, unknown>) => change.mutate({ type: "set shots", shots: [shot.id], values });
+  const facts: [string, string, React.ReactNode][] = [
+    ["framing", shot.framing, <Choice key="f" quiet label="Framing" value={shot.framing} options={FRAMINGS} onChange={(v) => set({ framing: v })} />],
+    ["move", shot.move, <Choice key="m" quiet label="Move" value={shot.move} options={MOVES} onChange={(v) => set({ move: v })} />],
+    ["time", shot.time, <Choice key="t" quiet label="Time of day" value={shot.time} options={TIMES} onChange={(v) => set({ time: v })} />],
+    ["weather", shot.weather, <Choice key="w" quiet label="Weather" value={shot.weather} options={WEATHERS} onChange={(v) => set({ weather: v })} />],
+  ];
+  return (
+    <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
+      <PromptBox shot={shot} onSet={set} />
+      <Takes film={film} shot={shot} />
+      <section className="px-4 py-3">
+        <div className="grid grid-cols-2 gap-x-5 gap-y-1">
+          {facts.map(([name, , control]) => (
+            <div key={name} className="flex items-baseline justify-between gap-2">
+              <span className="text-ink-2">{name}</span>
+              <span className="flex min-w-0 items-baseline gap-1 font-medium" title={shot.why[name]}>
+                {shot.own[name as "framing"] && <Lift onClick={() => set({ [name]: null })} what={name} />}
+                {control}
+              </span>
+            </div>
+          ))}
+          <div className="col-span-2 flex items-baseline gap-3">
+            <span className="w-10 shrink-0 text-ink-2">place</span>
+            {shot.own.place !== null && shot.own.place !== undefined && <Lift onClick={() => set({ place: null })} what="place" />}
+            <Editable value={shot.place} hint="nowhere stated" label="Place" className="font-medium" onSave={(place) => set({ place })} />
+          </div>
+          <div className="col-span-2 flex items-baseline gap-3">
+            <span className="w-10 shrink-0 text-ink-2">in it</span>
+            <span className="flex flex-wrap gap-1" title={shot.why.people}>
+              {film.cast.map((p) => {
+                const on = shot.people.includes(p.id);
+                return (
+                  <button
+                    key={p.id}
+                    type="button"
+                    aria-pressed={on}
+                    onClick={() => set({ people: on ? shot.people.filter((x) => x !== p.id) : [...shot.people, p.id] })}
+                    className={`rounded-[4px] border px-1.5 leading-[1.5] ${on ? "border-ochre font-medium" : "border-rule text-ink-2 hover:border-rule-strong"}`}
+                  >
+                    {p.name}
+                  </button>
+                );
+              })}
+              {shot.own.people && <Lift onClick={() => set({ people: null })} what="who is in it" />}
+            </span>
+          </div>
+        </div>
+      </section>
+      <MakeAll film={film} />
+    </div>
+  );
+}
+
+const Lift = ({ onClick, what }: { onClick: () => void; what: string }) => (
+  <button type="button" onClick={onClick} title={`Lift what was set by hand: ${what}`} aria-label={`Lift ${what}`} className="text-[11px] text-ink-2 underline decoration-dotted">
+    by hand
+  </button>
+);
+
+function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string, unknown>) => void }) {
+  const [editing, setEditing] = useState(false);
+  const origins = [...new Set(shot.pieces.map((p) => p.origin))].filter((o) => ORIGIN[o]?.[1] !== "transparent");
+  return (
+    <section className="px-4 py-3" aria-label="Picture prompt">
+      <div className="mb-1 flex items-center justify-between">
+        <h2 className="font-semibold">Picture prompt, shot {shot.edge}</h2>
+        <span className="flex items-center gap-2 font-mono text-[12px] text-ink-2">
+          <span className={shot.fits ? "" : "text-grease-ink"}>
+            {shot.prompt.length} of {shot.cap}
+          </span>
+          <button
+            type="button"
+            aria-label="Copy the prompt"
+            title="Copy the prompt"
+            onClick={() => void navigator.clipboard.writeText(shot.prompt).then(() => notify(`The prompt of shot ${shot.edge} is copied.`))}
+            className="hover:text-ink"
+          >
+            <Copy className="size-3.5" />
+          </button>
+        </span>
+      </div>
+      {editing ? (
+        <textarea
+          aria-label="Picture prompt"
+          autoFocus
+          defaultValue={shot.prompt}
+          rows={6}
+          className="w-full rounded-[4px] border border-rule-strong bg-field p-2 font-serif text-[13.5px] leading-snug"
+          onKeyDown={(e) => {
+            e.stopPropagation();
+            if (e.key === "Escape") setEditing(false);
+            if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
+          }}
+          onBlur={(e) => {
+            const text = e.target.value.trim();
+            setEditing(false);
+            if (text !== shot.prompt) onSet({ prompt: text || null });
+          }}
+        />
+      ) : (
+        <p
+          tabIndex={0}
+          role="button"
+          aria-label="Edit the picture prompt"
+          title="Edit the prompt for this shot"
+          onClick={() => setEditing(true)}
+          onKeyDown={(e) => e.key === "Enter" && setEditing(true)}
+          className="cursor-text font-serif text-[13.5px] leading-[1.55]"
+        >
+          {shot.pieces.map((p, i) => (
+            <span key={i}>
+              <span
+                title={ORIGIN[p.origin]?.[0]}
+                style={{ textDecoration: "underline", textDecorationColor: ORIGIN[p.origin]?.[1], textDecorationThickness: 2, textUnderlineOffset: 3 }}
+              >
+                {p.words}
+              </span>
+              {". "}
+            </span>
+          ))}
+        </p>
+      )}
+      <div className="mt-1 flex flex-wrap items-center gap-x-3 text-[12px] text-ink-2">
+        {origins.map((o) => (
+          <span key={o} className="flex items-center gap-1">
+            <i className="h-[2.5px] w-3.5" style={{ background: ORIGIN[o]![1] }} />
+            {ORIGIN[o]![0]}
+          </span>
+        ))}
+        {shot.left_out.length > 0 && <span className="ml-auto truncate">left out: {shot.left_out.join(", ")}</span>}
+        {shot.own.prompt && (
+          <button type="button" className="ml-auto underline" onClick={() => onSet({ prompt: null })}>
+            compose it again
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function Takes({ film, shot }: { film: Film; shot: Shot }) {
+  const change = useChange(film.id);
+  const start = useStart(film.id);
+  const bring = useBring(film.id);
+  const offers = useOffers().data;
+  const file = useRef<HTMLInputElement>(null);
+  const [count, setCount] = useState(2);
+  const price = Number(offers?.find((o) => o.name === film.settings.offer)?.price.amount ?? 0);
+  const making = (useRuns(film.id).data ?? []).some((r) => r.state === "going" && r.shots.includes(shot.id));
+  const shown = shot.takes.slice(-4);
+  const used = shot.takes.find((t) => t.id === shot.used);
+  return (
+    <section className="px-4 py-3" aria-label="Takes">
+      <div className="mb-1.5 flex items-baseline justify-between">
+        <h2 className="font-semibold">Takes</h2>
+        <span className="truncate text-ink-2">{used ? (used.brought ? "your own picture" : `seed ${used.seed}`) : "none yet"}</span>
+      </div>
+      {shown.length > 0 && (
+        <div className="mb-2 grid grid-cols-4 gap-2">
+          {shown.map((t) => (
+            <button
+              key={t.id}
+              type="button"
+              aria-pressed={t.id === shot.used}
+              aria-label={`Circle take ${t.number}${t.stale ? ", stale" : ""}`}
+              title={t.unused.length ? `the illustrator could not use: ${t.unused.join(", ")}` : "circle this take"}
+              onClick={() => change.mutate({ type: "circle take", shot: shot.id, take: t.id })}
+              className="text-center"
+            >
+              <span className={`relative block aspect-video overflow-hidden rounded-[3px] ${t.id === shot.used ? "outline outline-2 outline-offset-2 outline-ink" : ""}`}>
+                <img src={`/media/${t.thumb}`} alt="" className="size-full object-cover" />
+                {t.stale && <span className="hatch absolute inset-0" />}
+              </span>
+              <Ring number={t.number} on={t.id === shot.used} />
+            </button>
+          ))}
+        </div>
+      )}
+      <div className="flex flex-wrap items-center gap-2">
+        <Button kind="ink" disabled={making} onClick={() => start.mutate({ kind: "pictures", shots: [shot.id], takes: count })}>
+          {making ? "making …" : `Make ${count} ${shot.takes.length ? "more" : ""}`}
+          <span className="font-mono font-normal opacity-75">{money(price * count)}</span>
+        </Button>
+        <Choice label="How many takes" value={String(count)} options={pairs(["1", "2", "3", "4"])} onChange={(v) => setCount(Number(v))} />
+        <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG or WebP">
+          {bring.isPending ? "reading …" : "Bring"}
+        </Button>
+        <Button aria-label="Hear the line" title="Hear the line" onClick={() => hearShot(film, shot)}>
+          <Volume2 className="size-4" />
+        </Button>
+        <input
+          ref={file}
+          type="file"
+          accept="image/png,image/jpeg,image/webp"
+          className="hidden"
+          aria-label="Picture file"
+          onChange={(e) => {
+            const chosen = e.target.files?.[0];
+            if (chosen) bring.mutate({ shot: shot.id, file: chosen });
+            e.target.value = "";
+          }}
+        />
+      </div>
+    </section>
+  );
+}
+
+/** Everything missing or stale, with its cost before it is made. */
+function MakeAll({ film }: { film: Film }) {
+  const start = useStart(film.id);
+  const cancel = useCancel(film.id);
+  const going = (useRuns(film.id).data ?? []).find((r) => r.state === "going");
+  const failed = useFailed(film.id)?.[0];
+  const estimate = useEstimate(film.id, { kind: "everything" }, film.revision, !going).data;
+  if (going)
+    return (
+      <section className="mt-auto flex items-center gap-3 px-4 py-3">
+        <span className="text-ink-2">
+          {going.done} of {going.total} made
+        </span>
+        <Button className="ml-auto" onClick={() => cancel.mutate(going.id)}>
+          Cancel
+        </Button>
+      </section>
+    );
+  return (
+    <section className="mt-auto flex flex-wrap items-center gap-3 px-4 py-3">
+      {failed && <p className="w-full text-[12px] text-grease-ink">{failed}</p>}
+      {estimate && estimate.items > 0 ? (
+        <>
+          <Button kind="ink" onClick={() => start.mutate({ kind: "everything" })}>
+            Make what is missing <span className="font-mono font-normal opacity-75">{money(estimate.cost)}</span>
+          </Button>
+          <span className="text-[12px] text-ink-2">
+            {estimate.items} pieces, about {inWords(estimate.seconds)}
+          </span>
+        </>
+      ) : (
+        <span className="text-ink-2">Pictures, voices and sound are all made.</span>
+      )}
+    </section>
+  );
+}
+
+function useFailed(film: string): string[] | undefined {
+  const last = useRuns(film).data?.[0];
+  if (!last || last.state === "going" || last.state === "cancelled") return undefined;
+  return last.state === "failed" ? [last.message] : last.failures.length ? [last.message] : [];
+}

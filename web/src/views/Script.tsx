@@ -1,0 +1,191 @@
+/** The manuscript on a page: words edited in place, cut marks between them, remarks in the margin, pace at the side. */
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+
+import type { Film, Shot } from "../api/client";
+import { useChange } from "../api/film";
+import { rateOf } from "../parts/time";
+import { createStore, useStore } from "../state/store";
+import { selected } from "../state/playhead";
+import { seek } from "../state/playhead";
+import { typing, useFilmHere } from "./FilmFrame";
+import { Pace } from "./Pace";
+import { Paragraph } from "./Paragraph";
+
+export interface Block {
+  key: string;
+  /** Indices of words, half open; for a heading or a note there are none. */
+  first: number;
+  end: number;
+  kind: "scene" | "words" | "note";
+  start: number;
+  stop: number;
+  scene: number;
+}
+
+/** The word under the cursor, by index. */
+export const cursor = createStore(0);
+
+/** Paragraphs, headings and notes of the manuscript in the order of the text. */
+export function blocksOf(film: Film): Block[] {
+  const out: Block[] = [];
+  const text = film.text;
+  let first = 0;
+  film.words.forEach(([start], i) => {
+    const before = film.words[i - 1];
+    const newParagraph = before && /\n[ \t]*\n/.test(text.slice(before[1], start));
+    const newScene = film.scenes.some((s) => s.first === i && i > 0);
+    if (i > 0 && (newParagraph || newScene || /\n\s*(?:#|\[|[A-Z][\w' ]*:)/.test(text.slice(before![1], start)))) {
+      out.push(wordsBlock(film, first, i));
+      first = i;
+    }
+  });
+  if (film.words.length) out.push(wordsBlock(film, first, film.words.length));
+  film.scenes.forEach((s, i) => {
+    if (s.title) {
+      const [start, stop] = film.headings[film.scenes.slice(0, i).filter((x) => x.title).length] ?? [0, 0];
+      out.push({ key: `scene ${i}`, first: s.first, end: s.first, kind: "scene", start, stop, scene: i });
+    }
+  });
+  for (const [start, stop] of film.notes) out.push({ key: `note ${start}`, first: 0, end: 0, kind: "note", start, stop, scene: 0 });
+  return out.sort((a, b) => a.start - b.start || (a.kind === "scene" ? -1 : 1));
+}
+
+function wordsBlock(film: Film, first: number, end: number): Block {
+  const start = film.words[first]![0];
+  const lineStart = film.text.lastIndexOf("\n", start - 1) + 1;
+  return { key: `words ${film.words[first]![2]}`, first, end, kind: "words", start: lineStart, stop: film.words[end - 1]![1], scene: 0 };
+}
+
+export function Script() {
+  const film = useFilmHere();
+  const change = useChange(film.id);
+  const blocks = useMemo(() => blocksOf(film), [film]);
+  const shotAt = useMemo(() => new Map(film.shots.map((s) => [s.first, s])), [film.shots]);
+  const scroll = useRef<HTMLDivElement>(null);
+  const [editing, setEditing] = useState<string | null>(null);
+  const list = useVirtualizer({
+    count: blocks.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: (i) => (blocks[i]!.kind === "words" ? 44 + Math.ceil((blocks[i]!.stop - blocks[i]!.start) / 66) * 31 : 46),
+    overscan: 8,
+    getItemKey: (i) => blocks[i]!.key,
+  });
+
+  const toggle = useCallback(
+    (word: number) => {
+      const shot = shotAt.get(word);
+      if (shot && word > 0) change.mutate({ type: "lift mark", shot: shot.id });
+      else if (word > 0) change.mutate({ type: "set mark", word: film.words[word]![2] });
+    },
+    [change, film.words, shotAt],
+  );
+  const push = useCallback((shot: Shot, words: number) => change.mutate({ type: "push mark", shot: shot.id, words }), [change]);
+
+  const focusWord = useCallback(
+    (word: number) => {
+      const to = Math.min(film.words.length - 1, Math.max(0, word));
+      cursor.set(to);
+      const index = blocks.findIndex((b) => b.kind === "words" && b.first <= to && to < b.end);
+      if (index >= 0) list.scrollToIndex(index, { align: "auto" });
+      window.setTimeout(() => document.querySelector<HTMLElement>(`[data-word="${to}"]`)?.focus({ preventScroll: false }), 0);
+      const shot = film.shots.find((s) => to < s.end);
+      if (shot) {
+        selected.set(shot.id);
+        seek(shot.start);
+      }
+    },
+    [blocks, film, list],
+  );
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (typing(e) || e.ctrlKey || e.metaKey) return;
+      const inPage = (e.target as HTMLElement).closest("[data-word]") ?? (document.activeElement === document.body ? document.body : null);
+      if (!inPage) return;
+      const at = cursor.get();
+      const shot = shotAt.get(at);
+      if (e.altKey && (e.key === "ArrowRight" || e.key === "ArrowLeft")) {
+        const way = e.key === "ArrowRight" ? 1 : -1;
+        if (shot && at > 0) {
+          push(shot, way);
+          focusWord(at + way);
+        }
+      } else if (e.altKey) return;
+      else if (e.key === "ArrowRight") focusWord(at + 1);
+      else if (e.key === "ArrowLeft") focusWord(at - 1);
+      else if (e.key === "ArrowDown" || e.key === "ArrowUp") focusWord(wordBeside(at, e.key === "ArrowDown"));
+      else if (e.key === "Enter") toggle(at);
+      else if (e.key === "Backspace" && shot && at > 0) change.mutate({ type: "lift mark", shot: shot.id });
+      else if (e.key.toLowerCase() === "e") setEditing(blocks.find((b) => b.kind === "words" && b.first <= at && at < b.end)?.key ?? null);
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [blocks, change, focusWord, push, shotAt, toggle]);
+
+  const save = (block: Block, text: string) => {
+    setEditing(null);
+    if (text !== film.text.slice(block.start, block.stop)) change.mutate({ type: "edit text", start: block.start, end: block.stop, insert: text });
+  };
+
+  return (
+    <div className="flex h-full">
+      <div ref={scroll} className="min-w-0 grow overflow-y-auto px-6 pt-[18px]" tabIndex={-1}>
+        <article aria-label="Manuscript" className="relative mx-auto max-w-[1010px] border border-rule-strong bg-page pb-24 pt-6" style={{ minHeight: "100%" }}>
+          <div className="relative" style={{ height: list.getTotalSize() }}>
+            {list.getVirtualItems().map((item) => {
+              const block = blocks[item.index]!;
+              return (
+                <div
+                  key={item.key}
+                  ref={list.measureElement}
+                  data-index={item.index}
+                  className="absolute inset-x-0 top-0"
+                  style={{ transform: `translateY(${item.start}px)` }}
+                >
+                  <Paragraph
+                    film={film}
+                    block={block}
+                    shotAt={shotAt}
+                    editing={editing === block.key}
+                    onEdit={() => setEditing(block.key)}
+                    onSave={(text) => save(block, text)}
+                    onLeave={() => setEditing(null)}
+                    onToggle={toggle}
+                    onPush={push}
+                    onFocus={focusWord}
+                  />
+                </div>
+              );
+            })}
+          </div>
+        </article>
+      </div>
+      <Pace film={film} />
+    </div>
+  );
+}
+
+/** The word above or below: the nearest on the next line of text as it is laid out now. */
+function wordBeside(at: number, down: boolean): number {
+  const here = document.querySelector<HTMLElement>(`[data-word="${at}"]`)?.getBoundingClientRect();
+  if (!here) return at;
+  let best = at;
+  let cost = Infinity;
+  document.querySelectorAll<HTMLElement>("[data-word]").forEach((el) => {
+    const box = el.getBoundingClientRect();
+    const dy = down ? box.top - here.top : here.top - box.top;
+    if (dy < 8) return;
+    const c = dy * 4 + Math.abs(box.left - here.left);
+    if (c < cost) {
+      cost = c;
+      best = Number(el.dataset.word);
+    }
+  });
+  return best;
+}
+
+export const useCursor = () => useStore(cursor);
+export const secondsOf = (film: Film, shot: Shot) => (shot.stop - shot.start) / rateOf(film.fps);

@@ -1,0 +1,328 @@
+/** The exposure sheet: one row a shot, time down the page, everything beside the words. */
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { useEffect, useMemo, useRef } from "react";
+
+import type { Cue, Film, Shot } from "../api/client";
+import { useChange, useRuns, useStart } from "../api/film";
+import { hearShot } from "../parts/hear";
+import { Monitor } from "../parts/Monitor";
+import { CutStroke, MoveGlyph, Ring, WaveDown } from "../parts/marks";
+import { rateOf, timecode } from "../parts/time";
+import { seek, selected, usePlayhead } from "../state/playhead";
+import { useStore } from "../state/store";
+import { typing, useFilmHere } from "./FilmFrame";
+import { Particulars } from "./Particulars";
+
+const ROW = 124;
+const HEAD = 26;
+const COLUMNS = "grid-cols-[66px_minmax(190px,1fr)_174px_76px_80px_96px_58px_132px]";
+const TITLES: [string, string][] = [
+  ["Edge", ""],
+  ["Words", ""],
+  ["Picture", "bg-slate"],
+  ["Move", ""],
+  ["Voice", "bg-teal"],
+  ["Sound", "bg-moss"],
+  ["Music", "bg-ochre"],
+  ["Caption", "bg-plum"],
+];
+
+type Row = { kind: "scene"; scene: number } | { kind: "shot"; shot: Shot; index: number };
+
+export function Sheet() {
+  const film = useFilmHere();
+  const change = useChange(film.id);
+  const start = useStart(film.id);
+  const chosen = useStore(selected);
+  const scroll = useRef<HTMLDivElement>(null);
+  const rows = useMemo<Row[]>(() => {
+    const out: Row[] = [];
+    film.shots.forEach((shot, index) => {
+      if (shot.scene !== film.shots[index - 1]?.scene && film.scenes[shot.scene]?.title) out.push({ kind: "scene", scene: shot.scene });
+      out.push({ kind: "shot", shot, index });
+    });
+    return out;
+  }, [film]);
+  const list = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: (i) => (rows[i]!.kind === "scene" ? HEAD : ROW),
+    overscan: 6,
+    getItemKey: (i) => {
+      const row = rows[i]!;
+      return row.kind === "scene" ? `scene ${row.scene}` : row.shot.id;
+    },
+  });
+  useEffect(() => list.measure(), [list, rows]);
+  const making = useMaking(film.id);
+  const current = film.shots.find((s) => s.id === chosen) ?? film.shots[0];
+
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !current) return;
+      const index = film.shots.indexOf(current);
+      const goTo = (shot: Shot | undefined) => {
+        if (!shot) return;
+        selected.set(shot.id);
+        seek(shot.start);
+        list.scrollToIndex(rows.findIndex((r) => r.kind === "shot" && r.shot.id === shot.id), { align: "auto" });
+      };
+      if ((e.target as HTMLElement).closest("[role=slider],[role=listbox],[role=menu]")) return;
+      if (e.key === "ArrowDown") goTo(film.shots[index + 1]);
+      else if (e.key === "ArrowUp") goTo(film.shots[index - 1]);
+      else if (e.key.toLowerCase() === "m") start.mutate({ kind: "pictures", shots: [current.id], takes: 1 });
+      else if (e.key.toLowerCase() === "h") hearShot(film, current);
+      else if (e.shiftKey && /^Digit[1-9]$/.test(e.code)) {
+        const take = current.takes.find((t) => t.number === Number(e.code.slice(5)));
+        if (take) change.mutate({ type: "circle take", shot: current.id, take: take.id });
+      } else return;
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [change, current, film, list, rows, start]);
+
+  return (
+    <div className="flex h-full">
+      <section aria-label="Sheet" className="flex min-w-0 grow flex-col bg-page">
+        <div className={`grid ${COLUMNS} h-[30px] shrink-0 items-center border-b border-ink text-ink-2`}>
+          {TITLES.map(([title, ink], i) => (
+            <span key={title} className={`flex items-center gap-1.5 ${i === 0 ? "pl-3" : i === 1 ? "pl-5" : "pl-2.5"}`}>
+              {ink && <i className={`size-2.5 rounded-[2px] ${ink}`} />}
+              {title}
+            </span>
+          ))}
+        </div>
+        <div ref={scroll} className="relative min-h-0 grow overflow-y-auto" tabIndex={-1}>
+          <div style={{ height: list.getTotalSize() }} className="relative">
+            {list.getVirtualItems().map((item) => {
+              const row = rows[item.index]!;
+              return (
+                <div key={item.key} className="absolute inset-x-0 top-0" style={{ height: item.size, transform: `translateY(${item.start}px)` }}>
+                  {row.kind === "scene" ? (
+                    <SceneHead film={film} scene={row.scene} />
+                  ) : (
+                    <ShotRow
+                      film={film}
+                      shot={row.shot}
+                      index={row.index}
+                      on={row.shot.id === current?.id}
+                      making={making.has(row.shot.id)}
+                      onCircle={(take) => change.mutate({ type: "circle take", shot: row.shot.id, take })}
+                    />
+                  )}
+                </div>
+              );
+            })}
+          </div>
+        </div>
+      </section>
+      <aside className="flex w-[372px] shrink-0 flex-col overflow-y-auto border-l border-rule-strong bg-ground">
+        <Monitor film={film} />
+        {current && <Particulars film={film} shot={current} />}
+      </aside>
+    </div>
+  );
+}
+
+function useMaking(film: string): Set<number> {
+  const runs = useRuns(film).data;
+  return useMemo(() => new Set((runs ?? []).filter((r) => r.state === "going").flatMap((r) => r.shots)), [runs]);
+}
+
+function SceneHead({ film, scene }: { film: Film; scene: number }) {
+  const s = film.scenes[scene]!;
+  const first = film.shots.find((shot) => shot.scene === scene);
+  return (
+    <div className="flex h-full items-center gap-3 border-b border-rule bg-shade px-3">
+      <b className="font-semibold">Scene {scene + 1}</b>
+      <span className="text-ink-2">{s.title}</span>
+      <span className="ml-auto pr-1 text-ink-2">{first ? `${first.time}, ${first.weather}` : ""}</span>
+    </div>
+  );
+}
+
+interface RowProps {
+  film: Film;
+  shot: Shot;
+  index: number;
+  on: boolean;
+  making: boolean;
+  onCircle: (take: string) => void;
+}
+
+function ShotRow({ film, shot, index, on, making, onCircle }: RowProps) {
+  const rate = rateOf(film.fps);
+  const used = shot.takes.find((t) => t.id === shot.used);
+  const cell = "border-r border-rule last:border-r-0 overflow-hidden";
+  const remark = shot.remarks[0];
+  return (
+    <div
+      data-shot={shot.edge}
+      data-on={on || undefined}
+      onClick={() => {
+        selected.set(shot.id);
+        seek(shot.start);
+      }}
+      className={`group relative grid h-full cursor-default ${COLUMNS} border-b border-rule ${on ? "bg-shade" : "hover:bg-[color-mix(in_srgb,var(--shade)_45%,transparent)]"}`}
+    >
+      <PlayLine shot={shot} />
+      <div className={`${cell} relative flex flex-col py-2 pl-3 font-mono`}>
+        {index > 0 && <CutStroke className="absolute -top-[7px] right-[-1px] z-10" />}
+        <b className="text-[14px] font-medium">{shot.edge}</b>
+        <span className="text-[12px] text-ink-2">
+          {shot.measured ? "" : "≈"}
+          {((shot.stop - shot.start) / rate).toFixed(1)} s
+        </span>
+        <span className="mt-auto text-[11px] text-ink-2">{timecode(shot.start, film.fps)}</span>
+      </div>
+      <div className={`${cell} py-2 pl-5 pr-3`}>
+        <p className={`font-serif text-[15.5px] leading-[1.38] ${remark ? "line-clamp-4" : "line-clamp-5"}`}>{shot.text}</p>
+        {remark && (
+          <p className="mt-0.5 truncate text-[12px] text-grease-ink" title={remark.text}>
+            {remark.kind}
+          </p>
+        )}
+      </div>
+      <div className={`${cell} px-2.5 pt-2`}>
+        <div className="relative h-[86px] overflow-hidden rounded-[3px]">
+          {used ? (
+            <img src={`/media/${used.thumb}`} alt={`Picture of shot ${shot.edge}`} loading="lazy" className="size-full object-cover" />
+          ) : (
+            <div className="flex size-full items-center justify-center border border-dashed border-rule-strong text-[12px] text-ink-2">no picture yet</div>
+          )}
+          {shot.stale && (
+            <>
+              <span className="hatch absolute inset-0" />
+              <span className="absolute bottom-1.5 left-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">stale: its prompt changed</span>
+            </>
+          )}
+          {making && <span className="making absolute inset-0" aria-label="being made" />}
+        </div>
+        <div className="flex items-center pt-0.5">
+          {shot.takes.slice(-5).map((t) => (
+            <button
+              key={t.id}
+              type="button"
+              title={t.id === shot.used ? `Take ${t.number} is used` : `Circle take ${t.number}`}
+              aria-label={`Circle take ${t.number} of shot ${shot.edge}`}
+              aria-pressed={t.id === shot.used}
+              onClick={(e) => {
+                e.stopPropagation();
+                onCircle(t.id);
+              }}
+            >
+              <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />
+            </button>
+          ))}
+          <span className="ml-auto text-ink-2">{shot.framing}</span>
+        </div>
+      </div>
+      <div className={`${cell} px-2.5 pt-2.5`}>
+        <MoveGlyph move={shot.move} />
+        <p className="mt-1 leading-tight text-ink-2">{shot.move}</p>
+      </div>
+      <div className={`${cell} flex flex-col items-center pt-1.5`}>
+        <Voice film={film} shot={shot} />
+      </div>
+      <div className={`${cell} relative`}>
+        <Sounds film={film} shot={shot} rate={rate} />
+      </div>
+      <div className={`${cell} relative`}>
+        <Music film={film} shot={shot} index={index} />
+      </div>
+      <div className="overflow-hidden py-2 pl-2.5 pr-2 text-[12px] leading-[1.4] text-ink-2">
+        {film.captions
+          .filter((c) => c.start >= shot.start / rate - 0.05 && c.start < shot.stop / rate - 0.05)
+          .slice(0, 3)
+          .map((c) => (
+            <p key={c.start} className="mb-1">
+              {c.lines.join(" / ")}
+            </p>
+          ))}
+      </div>
+    </div>
+  );
+}
+
+/** The playhead where it stands in this row. Rows are as tall as each other; the line moves at the shot's own pace. */
+function PlayLine({ shot }: { shot: Shot }) {
+  const frame = usePlayhead();
+  if (frame < shot.start || frame >= shot.stop) return null;
+  const share = (frame - shot.start) / Math.max(1, shot.stop - shot.start);
+  return <span className="pointer-events-none absolute inset-x-0 z-20 h-px bg-grease" style={{ top: `${share * 100}%` }} />;
+}
+
+function Voice({ film, shot }: { film: Film; shot: Shot }) {
+  const lines = film.lines.filter((l) => l.first < shot.end && l.end > shot.first);
+  const rate = rateOf(film.fps);
+  const height = 108;
+  const peaks = useMemo(() => {
+    const from = shot.start / rate;
+    const to = shot.stop / rate;
+    const n = 40;
+    return Array.from({ length: n }, (_, i) => {
+      const t = from + ((to - from) * i) / n;
+      const line = lines.find((l) => t >= l.start && t < l.start + (l.seconds ?? 0));
+      if (line) return line.peaks[Math.floor((t - line.start) * 20)] ?? 0;
+      return shot.measured ? 0 : 36 + 22 * Math.sin(i * 2.1);
+    });
+  }, [lines, rate, shot]);
+  const speakers = [...new Set(lines.map((l) => l.speaker).filter(Boolean))];
+  return (
+    <>
+      <WaveDown peaks={peaks} height={height - (speakers.length ? 14 : 0)} estimated={!shot.measured} />
+      {speakers.length > 0 && <span className="max-w-full truncate px-1 text-[11px] text-teal">{speakers.map((s) => s!.split(" ")[0]).join(", ")}</span>}
+    </>
+  );
+}
+
+function Sounds({ film, shot, rate }: { film: Film; shot: Shot; rate: number }) {
+  const from = shot.start / rate;
+  const to = shot.stop / rate;
+  const here = film.cues.filter((c) => c.start < to && c.end > from);
+  const ambience = here.find((c) => c.kind === "ambience");
+  const spots = here.filter((c) => c.kind === "spot" && c.start >= from && c.start < to);
+  return (
+    <>
+      {ambience && (
+        <span
+          className={`absolute bottom-0 left-2.5 w-6 bg-[color-mix(in_srgb,var(--moss)_24%,transparent)] ${ambience.start >= from - 0.01 ? "top-2" : "top-0"} ${
+            ambience.made ? "" : "hatch"
+          } border-l-2 border-moss`}
+          title={`${ambience.prompt} (${ambience.why})`}
+        />
+      )}
+      {ambience && ambience.start >= from - 0.01 && (
+        <span className="absolute left-10 right-1 top-1.5 text-[12px] leading-tight text-ink-2">{ambience.prompt}</span>
+      )}
+      {spots.slice(0, 2).map((c: Cue) => (
+        <span key={c.id} className="absolute left-1 right-1 flex flex-col items-end" style={{ top: `${12 + ((c.start - from) / (to - from)) * 70}%` }} title={c.why}>
+          <span className="h-[1.5px] w-full bg-moss" />
+          <span className="bg-page px-1 text-[11.5px] leading-tight">{c.prompt.replace(/^an? /, "")}</span>
+        </span>
+      ))}
+    </>
+  );
+}
+
+function Music({ film, shot, index }: { film: Film; shot: Shot; index: number }) {
+  if (!film.mood) return null;
+  const last = shot.stop === film.frames;
+  return (
+    <>
+      <span
+        title={`${film.mood} music, under the voice${film.music_made ? "" : ", not made yet"}`}
+        className={`absolute inset-y-0 left-1/2 w-5 -translate-x-1/2 bg-[color-mix(in_srgb,var(--ochre)_38%,transparent)] ${film.music_made ? "" : "hatch"}`}
+        style={{
+          top: index === 0 ? 8 : 0,
+          bottom: last ? 10 : 0,
+          clipPath: last ? "polygon(0 0,100% 0,62% 100%,38% 100%)" : undefined,
+        }}
+      />
+      {index === 0 && (
+        <span className="absolute left-1/2 top-4 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]">{film.mood}</span>
+      )}
+    </>
+  );
+}
