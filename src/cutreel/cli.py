@@ -94,7 +94,7 @@ def _target(out: Path) -> Path:
 
 def _make(text: str, title: str, settings: Settings, wish: Wish, target: Path, size: str, captions: str, data: Path | None) -> dict[str, object]:
     from cutreel.jobs import start_run
-    from cutreel.running import temporary
+    from cutreel.running.temporary import temporary
 
     document, edges = new_film(title, text, settings, wish)
     _say("starting")

@@ -1,7 +1,4 @@
-"""Running Cut Reel on one machine: its own database cluster, the stand-ins, workers and the web server."""
+"""Running Cut Reel on one machine: its own database cluster, the stand-ins, workers and the web server.
 
-from .cluster import Cluster
-from .ports import free_port, is_free
-from .temporary import Temporary, temporary
-
-__all__ = ["Cluster", "Temporary", "free_port", "is_free", "temporary"]
+Modules are imported by name, not from here: the start command must not load what only workers need.
+"""

@@ -9,14 +9,12 @@ from typing import Any
 from xmlrpc.client import ServerProxy, Transport
 
 from cutreel.core.errors import CutReelError
-from cutreel.demo import load_demo
-from cutreel.jobs import workshop_from_environment
-from cutreel.store import database_from_environment
+from cutreel.store.database import database_from_environment
 
 from .cluster import Cluster
-from .prepare import prepare_database, wait_for
+from .commands import answers, wait_for
+from .prepare import prepare_database
 from .supervision import WORKERS
-from .temporary import answers
 
 
 class _Unix(Transport):
@@ -40,13 +38,16 @@ def main() -> None:
         port = int(os.environ["CUTREEL_DATABASE"].rsplit(":", 1)[1].split("/")[0])
         Cluster(folder, port).wait()
         prepare_database(database_from_environment())
-        for name in ("stand-ins", "web", *(f"worker-{i + 1}" for i in range(WORKERS))):
-            supervisor.supervisor.startProcess(name, False)
         address = f"http://127.0.0.1:{os.environ['CUTREEL_PORT']}"
         wait_for(lambda: answers(address + "/api/health"), 60, "The web server")
         print(f"Cut Reel is ready at {address}  (Ctrl-C ends it)", flush=True)
+        for name in ("stand-ins", *(f"worker-{i + 1}" for i in range(WORKERS))):
+            supervisor.supervisor.startProcess(name, False)
         wait_for(lambda: answers(os.environ["CUTREEL_SERVICES"] + "/offers"), 60, "The stand-in services")
         if os.environ.get("CUTREEL_DEMO"):
+            from cutreel.demo import load_demo  # only now: loading it takes seconds that the page need not wait for
+            from cutreel.jobs import workshop_from_environment
+
             load_demo(workshop_from_environment())
     except CutReelError as error:
         print(f"cutreel: {error}", flush=True)

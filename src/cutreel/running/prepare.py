@@ -1,13 +1,9 @@
 """Bringing the database to the newest form: film tables and the queue's own."""
 
-import time
-from collections.abc import Callable
-
 from procrastinate import App, PsycopgConnector
 from sqlalchemy import text
 
-from cutreel.core.errors import CutReelError
-from cutreel.store import Database
+from cutreel.store.database import Database
 
 
 def prepare_database(database: Database) -> None:
@@ -20,11 +16,3 @@ def prepare_database(database: Database) -> None:
         with app.open():
             app.schema_manager.apply_schema()
 
-
-def wait_for(answers: Callable[[], bool], seconds: float, what: str) -> None:
-    """Call `answers` until it is true."""
-    until = time.monotonic() + seconds
-    while not answers():
-        if time.monotonic() > until:
-            raise CutReelError(f"{what} does not answer.", "See its output above.")
-        time.sleep(0.1)

@@ -3,17 +3,16 @@
 import sys
 from pathlib import Path
 
+from . import commands
 from .cluster import Cluster
-from .temporary import standins_command
 
 WORKERS = 2
 
 
 def configuration(cluster: Cluster, folder: Path, environment: dict[str, str], services: str, port: int) -> str:
-    """An INI file for supervisord. Programs but the database and the opener wait until the opener starts them."""
+    """An INI file for supervisord. The stand-ins and the workers wait until the opener starts them,
+    so that the page is there first."""
     variables = ",".join(f'{k}="{v.replace("%", "%%")}"' for k, v in environment.items())
-    web = [sys.executable, "-m", "uvicorn", "--factory", "cutreel.api:from_environment", "--host", "127.0.0.1", "--port", str(port),
-           "--log-level", "warning", "--timeout-graceful-shutdown", "2"]
     parts = [
         f"""[supervisord]
 nodaemon=true
@@ -43,9 +42,9 @@ stderr_logfile_maxbytes=0
 """,
         _program("database", cluster.command(), autostart=True, priority=1, more=("user=postgres\ndirectory=/" if cluster.as_root else "") + "\nstopsignal=INT"),
         _program("opener", [sys.executable, "-m", "cutreel.running.opener", str(folder)], autostart=True, priority=2, more="autorestart=false\nstartsecs=0"),
-        _program("stand-ins", standins_command(services), priority=3),
-        *(_program(f"worker-{i + 1}", [sys.executable, "-m", "cutreel.jobs.tasks"], priority=4) for i in range(WORKERS)),
-        _program("web", web, priority=5),
+        _program("stand-ins", commands.standins(services), priority=3),
+        *(_program(f"worker-{i + 1}", commands.worker(), priority=4) for i in range(WORKERS)),
+        _program("web", commands.web(port), autostart=True, priority=2),
     ]
     return "\n".join(parts)
 

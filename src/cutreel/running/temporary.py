@@ -11,15 +11,14 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
-import httpx
-
 from cutreel.jobs import Workshop
 from cutreel.services import Services
 from cutreel.store import Database, MediaStore
 
+from . import commands
 from .cluster import Cluster
 from .ports import free_port
-from .prepare import prepare_database, wait_for
+from .prepare import prepare_database
 
 
 @dataclass
@@ -38,7 +37,7 @@ class Temporary:
         return process
 
     def start_worker(self, name: str) -> "subprocess.Popen[bytes]":
-        return self.start(name, [sys.executable, "-m", "cutreel.jobs.tasks"])
+        return self.start(name, commands.worker())
 
 
 @contextmanager
@@ -56,7 +55,7 @@ def temporary(data: Path | None = None, workers: int = 2, delay: float = 0.0) ->
         services = f"http://127.0.0.1:{free_port()}"
         environment = {**os.environ, "CUTREEL_MEDIA": str(folder / "media"), "CUTREEL_SERVICES": services,
                        "STANDINS_DIR": str(folder / "standins"), "STANDINS_DELAY": str(delay)}
-        processes["stand-ins"] = subprocess.Popen(standins_command(services), env=environment, start_new_session=True, stdout=sys.stderr)
+        processes["stand-ins"] = subprocess.Popen(commands.standins(services), env=environment, start_new_session=True, stdout=sys.stderr)
         cluster.wait()
         environment["CUTREEL_DATABASE"] = os.environ["CUTREEL_DATABASE"] = cluster.address
         database = Database(cluster.address)
@@ -64,7 +63,7 @@ def temporary(data: Path | None = None, workers: int = 2, delay: float = 0.0) ->
         running = Temporary(Workshop(database, MediaStore(environment["CUTREEL_MEDIA"]), Services(services)), environment, processes, services)
         for i in range(workers):
             running.start_worker(f"worker-{i + 1}")
-        wait_for(lambda: answers(services + "/offers"), 60, "The stand-in services")
+        commands.wait_for(lambda: commands.answers(services + "/offers"), 60, "The stand-in services")
         yield running
     finally:
         _end(processes)
@@ -72,20 +71,6 @@ def temporary(data: Path | None = None, workers: int = 2, delay: float = 0.0) ->
             shutil.rmtree(folder, ignore_errors=True)
             if cluster.folder.parent.parent == Path("/var/lib/cutreel"):
                 shutil.rmtree(cluster.folder.parent, ignore_errors=True)
-
-
-def standins_command(address: str) -> list[str]:
-    """How the stand-ins are started at `address`."""
-    return [sys.executable, "-m", "uvicorn", "--factory", "standins.server:from_environment", "--host", "127.0.0.1",
-            "--port", address.rsplit(":", 1)[1], "--log-level", "warning"]
-
-
-def answers(url: str) -> bool:
-    """Whether something answers well at `url`."""
-    try:
-        return httpx.get(url, timeout=2).status_code == 200
-    except httpx.TransportError:
-        return False
 
 
 def _end(processes: "dict[str, subprocess.Popen[bytes]]") -> None:

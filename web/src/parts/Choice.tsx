@@ -15,13 +15,11 @@ export function Choice({ value, label, options, onChange, quiet = false }: Props
     <Select.Root value={value} onValueChange={onChange}>
       <Select.Trigger
         aria-label={label}
-        className={`inline-flex max-w-full items-center gap-1 rounded-[5px] text-left ${
-          quiet ? "px-1 -mx-1 hover:bg-shade" : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
+        className={`inline-flex items-center gap-1 whitespace-nowrap rounded-[5px] text-left ${
+          quiet ? "-mx-1 px-1 hover:bg-shade" : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
         }`}
       >
-        <span className="truncate">
-          <Select.Value />
-        </span>
+        <Select.Value />
         <ChevronDown className="size-3.5 shrink-0 text-ink-2" />
       </Select.Trigger>
       <Select.Portal>

@@ -116,13 +116,13 @@ function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props
           const before = film.words[index - 1];
           const glued = i > 0 && before![1] === start;
           const speaker = film.lines.length ? speakerOf(film, index) : null;
-          const nextSame = i + 1 < words.length && words[i + 1]![3] === line;
           return (
             <span key={number}>
               {i > 0 && !glued && !shot && <Gap onSet={() => onToggle(index)} voiced={!!speaker && film.words[index - 1]![3] === line} />}
-              {shot && (
-                <>
-                  {i > 0 && !glued && " "}
+              {shot && i > 0 && !glued && " "}
+              {/* A mark stays on the line of the word it opens. */}
+              <span className={shot ? "whitespace-nowrap" : undefined}>
+                {shot && (
                   <Mark
                     shot={shot}
                     first={index === 0}
@@ -134,15 +134,9 @@ function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props
                       if (held && word !== null && word !== held.word) onPush(held.shot, word - held.word);
                     }}
                   />
-                </>
-              )}
-              <Word
-                index={index}
-                text={film.text.slice(start, end)}
-                speaker={speaker}
-                last={!nextSame}
-                onClick={() => onFocus(index)}
-              />
+                )}
+                <Word index={index} text={film.text.slice(start, end)} speaker={speaker} onClick={() => onFocus(index)} />
+              </span>
             </span>
           );
         })}
@@ -162,7 +156,7 @@ function speakerOf(film: Film, word: number): string | null {
   return film.lines[low]?.speaker ?? null;
 }
 
-function Word({ index, text, speaker, onClick }: { index: number; text: string; speaker: string | null; last: boolean; onClick: () => void }) {
+function Word({ index, text, speaker, onClick }: { index: number; text: string; speaker: string | null; onClick: () => void }) {
   const [here, setHere] = useState(() => cursor.get() === index);
   useEffect(() => cursor.subscribe(() => setHere(cursor.get() === index)), [index]);
   return (
@@ -188,7 +182,7 @@ const Gap = ({ onSet, voiced }: { onSet: () => void; voiced: boolean }) => (
       onSet();
     }}
     title="Set a cut mark here"
-    className={`group/gap relative cursor-pointer px-[1.5px] ${voiced ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""}`}
+    className={`group/gap relative cursor-pointer ${voiced ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""}`}
   >
     {" "}
     <CutStroke className="pointer-events-none absolute left-1/2 top-0 -translate-x-1/2 opacity-0 group-hover/gap:opacity-55" />

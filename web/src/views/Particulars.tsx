@@ -43,7 +43,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
       <PromptBox shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
       <section className="px-4 py-3">
-        <div className="grid grid-cols-2 gap-x-5 gap-y-1">
+        <div className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-1">
           {facts.map(([name, , control]) => (
             <div key={name} className="flex items-baseline justify-between gap-2">
               <span className="text-ink-2">{name}</span>
@@ -95,7 +95,7 @@ function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string,
   const [editing, setEditing] = useState(false);
   const origins = [...new Set(shot.pieces.map((p) => p.origin))].filter((o) => ORIGIN[o]?.[1] !== "transparent");
   return (
-    <section className="px-4 py-3" aria-label="Picture prompt">
+    <section className="px-4 py-2.5" aria-label="Picture prompt">
       <div className="mb-1 flex items-center justify-between">
         <h2 className="font-semibold">Picture prompt, shot {shot.edge}</h2>
         <span className="flex items-center gap-2 font-mono text-[12px] text-ink-2">
@@ -118,7 +118,7 @@ function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string,
           aria-label="Picture prompt"
           autoFocus
           defaultValue={shot.prompt}
-          rows={6}
+          rows={5}
           className="w-full rounded-[4px] border border-rule-strong bg-field p-2 font-serif text-[13.5px] leading-snug"
           onKeyDown={(e) => {
             e.stopPropagation();
@@ -139,7 +139,7 @@ function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string,
           title="Edit the prompt for this shot"
           onClick={() => setEditing(true)}
           onKeyDown={(e) => e.key === "Enter" && setEditing(true)}
-          className="cursor-text font-serif text-[13.5px] leading-[1.55]"
+          className="cursor-text font-serif text-[13px] leading-[1.5]"
         >
           {shot.pieces.map((p, i) => (
             <span key={i}>
@@ -184,7 +184,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
   const shown = shot.takes.slice(-4);
   const used = shot.takes.find((t) => t.id === shot.used);
   return (
-    <section className="px-4 py-3" aria-label="Takes">
+    <section className="px-4 py-2.5" aria-label="Takes">
       <div className="mb-1.5 flex items-baseline justify-between">
         <h2 className="font-semibold">Takes</h2>
         <span className="truncate text-ink-2">{used ? (used.brought ? "your own picture" : `seed ${used.seed}`) : "none yet"}</span>
@@ -248,7 +248,7 @@ function MakeAll({ film }: { film: Film }) {
   const estimate = useEstimate(film.id, { kind: "everything" }, film.revision, !going).data;
   if (going)
     return (
-      <section className="mt-auto flex items-center gap-3 px-4 py-3">
+      <section className="sticky bottom-0 z-10 mt-auto flex items-center gap-3 bg-ground px-4 py-2.5">
         <span className="text-ink-2">
           {going.done} of {going.total} made
         </span>
@@ -258,7 +258,7 @@ function MakeAll({ film }: { film: Film }) {
       </section>
     );
   return (
-    <section className="mt-auto flex flex-wrap items-center gap-3 px-4 py-3">
+    <section className="sticky bottom-0 z-10 mt-auto flex flex-wrap items-center gap-3 bg-ground px-4 py-2.5">
       {failed && <p className="w-full text-[12px] text-grease-ink">{failed}</p>}
       {estimate && estimate.items > 0 ? (
         <>

@@ -15,7 +15,7 @@ import { Particulars } from "./Particulars";
 
 const ROW = 124;
 const HEAD = 26;
-const COLUMNS = "grid-cols-[66px_minmax(190px,1fr)_174px_76px_80px_96px_58px_132px]";
+const COLUMNS = "grid-cols-[72px_minmax(190px,1fr)_174px_74px_80px_96px_56px_132px]";
 const TITLES: [string, string][] = [
   ["Edge", ""],
   ["Words", ""],
@@ -167,8 +167,8 @@ function ShotRow({ film, shot, index, on, making, onCircle }: RowProps) {
       className={`group relative grid h-full cursor-default ${COLUMNS} border-b border-rule ${on ? "bg-shade" : "hover:bg-[color-mix(in_srgb,var(--shade)_45%,transparent)]"}`}
     >
       <PlayLine shot={shot} />
-      <div className={`${cell} relative flex flex-col py-2 pl-3 font-mono`}>
-        {index > 0 && <CutStroke className="absolute -top-[7px] right-[-1px] z-10" />}
+      <div className="relative flex flex-col border-r border-rule py-2 pl-3 font-mono">
+        {index > 0 && <CutStroke className="absolute -top-[10px] right-[-6px] z-10 !h-[21px] !w-[11px]" />}
         <b className="text-[14px] font-medium">{shot.edge}</b>
         <span className="text-[12px] text-ink-2">
           {shot.measured ? "" : "≈"}
@@ -232,14 +232,16 @@ function ShotRow({ film, shot, index, on, making, onCircle }: RowProps) {
         <Music film={film} shot={shot} index={index} />
       </div>
       <div className="overflow-hidden py-2 pl-2.5 pr-2 text-[12px] leading-[1.4] text-ink-2">
-        {film.captions
-          .filter((c) => c.start >= shot.start / rate - 0.05 && c.start < shot.stop / rate - 0.05)
-          .slice(0, 3)
-          .map((c) => (
-            <p key={c.start} className="mb-1">
-              {c.lines.join(" / ")}
-            </p>
-          ))}
+        <p className="line-clamp-6">
+          {film.captions
+            .filter((c) => c.start >= shot.start / rate - 0.05 && c.start < shot.stop / rate - 0.05)
+            .map((c, i) => (
+              <span key={c.start}>
+                {i > 0 && <i className="px-1 not-italic text-plum">|</i>}
+                {c.lines.join(" ")}
+              </span>
+            ))}
+        </p>
       </div>
     </div>
   );

@@ -75,7 +75,7 @@ function FilmCard({ card }: { card: Card }) {
             {inWords(card.seconds)}, {card.shots} shots, {card.left ? `${card.left} to do` : "all made"}
           </p>
           <p className="text-[12px] text-ink-2">
-            {card.look.replace("-", " ")}, changed {new Date(card.changed).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}
+            {card.look.replace("-", " ")}, changed {new Date(card.changed).toLocaleString([], { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}
           </p>
         </div>
       </Link>

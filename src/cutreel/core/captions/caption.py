@@ -40,34 +40,75 @@ def captions_of(words: Sequence[Word], times: NDArray[float64], length: int = LI
 
 
 def _run(words: Sequence[Word], times: NDArray[float64], first: int, end: int, length: int) -> list[Caption]:
-    """The best grouping of one run of speech."""
+    """The best grouping of one run of speech: the cheapest path over the gaps between its words."""
+    text = words_text(words[first:end])
+    place = _Places(words[first:end])
     best = [0.0] + [float("inf")] * (end - first)
     came = [0] * (end - first + 1)
-    layout: dict[tuple[int, int], tuple[str, ...]] = {}
     for stop in range(first + 1, end + 1):
         for begin in range(stop - 1, max(first - 1, stop - 22), -1):
-            lines = _lines(words[begin:stop], length)
-            if lines is None:
+            split = place.split(begin - first, stop - first, length)
+            if split is None and begin < stop - 1:
                 break
-            layout[(begin, stop)] = lines
-            cost = best[begin - first] + _cost(words, times, begin, stop, end, lines)
+            cost = best[begin - first] + _cost(words, times, begin, stop, end, place.uneven(begin - first, stop - first, split))
             if cost < best[stop - first]:
-                best[stop - first], came[stop - first] = cost, begin
+                best[stop - first], came[stop - first] = cost, begin - first
     out: list[Caption] = []
-    stop = end
-    while stop > first:
-        begin = came[stop - first]
-        if begin < first or (begin, stop) not in layout:
-            begin = stop - 1
-        lines = layout.get((begin, stop)) or tuple(_split_long(words_text(words[begin:stop]), length))
-        out.append(Caption(float(times[begin, 0]), float(times[stop - 1, 1]), lines, begin, stop))
+    stop = end - first
+    while stop > 0:
+        begin = came[stop]
+        lines = place.lines(text, begin, stop, place.split(begin, stop, length), length)
+        out.append(Caption(float(times[first + begin, 0]), float(times[first + stop - 1, 1]), lines, first + begin, first + stop))
         stop = begin
     return out[::-1]
 
 
-def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int, end: int, lines: tuple[str, ...]) -> float:
+class _Places:
+    """Where each word of a run stands in the run's text, so that lengths need no strings."""
+
+    def __init__(self, words: Sequence[Word]) -> None:
+        self.start: list[int] = []
+        self.stop: list[int] = []
+        self.soft: list[bool] = []
+        at = 0
+        for i, word in enumerate(words):
+            if i and word.start != words[i - 1].end:
+                at += 1
+            self.start.append(at)
+            at += len(word.text)
+            self.stop.append(at)
+            self.soft.append(word.text.rstrip("”’\"')")[-1:] in tuple(".,;:!?—"))
+
+    def length(self, begin: int, stop: int) -> int:
+        return self.stop[stop - 1] - self.start[begin]
+
+    def split(self, begin: int, stop: int, length: int) -> int | None:
+        """Where the second line begins: `stop` when one line is enough, None when two do not hold the words."""
+        if self.length(begin, stop) <= length:
+            return stop
+        if self.length(begin, stop) > 2 * length + 1:
+            return None
+        fits = [i for i in range(begin + 1, stop) if self.length(begin, i) <= length and self.length(i, stop) <= length]
+        if not fits:
+            return None
+        return min(fits, key=lambda i: abs(self.length(begin, i) - self.length(i, stop)) - (8 if self.soft[i - 1] else 0))
+
+    def uneven(self, begin: int, stop: int, split: int | None) -> int:
+        """By how many characters the two lines differ."""
+        return 0 if split is None or split == stop else abs(self.length(begin, split) - self.length(split, stop))
+
+    def lines(self, text: str, begin: int, stop: int, split: int | None, length: int) -> tuple[str, ...]:
+        whole = text[self.start[begin]:self.stop[stop - 1]]
+        if split is None:
+            return tuple(_split_long(whole, length))
+        if split == stop:
+            return (whole,)
+        return (text[self.start[begin]:self.stop[split - 1]], text[self.start[split]:self.stop[stop - 1]])
+
+
+def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int, end: int, uneven: int) -> float:
     seconds = float(times[stop - 1, 1] - times[begin, 0])
-    cost = 1.0
+    cost = 1.0 + uneven / 40
     if seconds < SHORTEST:
         cost += 2.0 * (SHORTEST - seconds)
     if seconds > LONGEST:
@@ -75,30 +116,7 @@ def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int,
     if stop < end:
         mark = words[stop - 1].text.rstrip("”’\"')")[-1:]
         cost += 0.0 if mark in ".!?…" else 0.4 if mark in ",;:—–" else 1.6
-    cost += sum(0.9 for i in range(begin + 1, stop) if words[i].sentence != words[i - 1].sentence)
-    if len(lines) == 2:
-        cost += abs(len(lines[0]) - len(lines[1])) / 40
-    return cost
-
-
-def _lines(words: Sequence[Word], length: int) -> tuple[str, ...] | None:
-    """The words on one line, or on two of the most even length; None when they do not fit."""
-    text = words_text(words)
-    if len(text) <= length:
-        return (text,)
-    if len(text) > 2 * length + 1:
-        return None if len(words) > 1 else tuple(_split_long(text, length))
-    best: tuple[float, tuple[str, ...]] | None = None
-    for i in range(1, len(words)):
-        one, two = words_text(words[:i]), words_text(words[i:])
-        if len(one) <= length and len(two) <= length:
-            mark = one.rstrip("”’\"')")[-1:]
-            score = abs(len(one) - len(two)) - (8 if mark in ".,;:!?—" else 0)
-            if best is None or score < best[0]:
-                best = (score, (one, two))
-    if best:
-        return best[1]
-    return tuple(_split_long(text, length)) if len(words) == 1 else None
+    return cost + 0.9 * (words[stop - 1].sentence - words[begin].sentence)
 
 
 def _split_long(text: str, length: int) -> list[str]:

@@ -74,13 +74,11 @@ def plan_segments(shots: Sequence[PlannedShot], spans: Sequence[Span], dissolves
         begin, end = life[shot]
         return Scene(shot=shots[shot], at=start - begin, life=end - begin, seconds=round(rate.seconds(end - begin), 4))
 
+    timed = [(rate.frames(c.start), rate.frames(c.end), list(c.lines)) for c in captions]
     out = []
     for stretch in plan:
-        over = [
-            CaptionSpan(lines=list(c.lines), start=max(0, rate.frames(c.start) - stretch.start),
-                        end=min(stretch.end, rate.frames(c.end)) - stretch.start)
-            for c in captions if rate.frames(c.start) < stretch.end and rate.frames(c.end) > stretch.start
-        ]
+        over = [CaptionSpan(lines=lines, start=max(0, begin - stretch.start), end=min(stretch.end, end) - stretch.start)
+                for begin, end, lines in timed if begin < stretch.end and end > stretch.start]
         out.append((stretch.start, SegmentPlan(
             width=width, height=height, fps=str(rate), quality=quality, frames=stretch.end - stretch.start,
             one=scene(stretch.shot, stretch.start), other=None if stretch.to is None else scene(stretch.to, stretch.start),

@@ -11,7 +11,6 @@ from typing import Literal
 import numpy as np
 import soxr
 from numpy.typing import NDArray
-from scipy.ndimage import minimum_filter1d, uniform_filter1d
 
 from .loudness import SILENCE, integrated_lufs, true_peak_dbtp
 
@@ -97,6 +96,8 @@ def _looped(samples: NDArray[np.float32], length: int) -> NDArray[np.float32]:
 
 def _activity(voice: NDArray[np.float32], length: int) -> NDArray[np.float32]:
     """How much the voice speaks, 0 … 1 per sample: opened 120 ms before it, held and let go slowly after."""
+    from scipy.ndimage import uniform_filter1d  # here, since it takes a second to load and only mixing needs it
+
     block = RATE // 100
     count = -(-length // block)
     padded = np.zeros(count * block, np.float32)
@@ -142,6 +143,8 @@ def limit(audio: NDArray[np.float32], gain: float, peaks: NDArray[np.float64]) -
 
     `peaks` is the peak envelope of `audio`; peaks scale with gain, so it is measured only once.
     """
+    from scipy.ndimage import minimum_filter1d, uniform_filter1d  # see _activity
+
     ceiling = 10 ** (CEILING_DBTP / 20)
     needed = np.minimum(1.0, ceiling / np.maximum(peaks * gain, 1e-9))
     if needed.min() >= 1.0:

@@ -1,0 +1,46 @@
+"""How each process is started, and how one sees that it answers."""
+
+import sys
+import time
+from collections.abc import Callable
+from urllib.error import URLError
+from urllib.request import urlopen
+
+from cutreel.core.errors import CutReelError
+
+
+def standins(address: str) -> list[str]:
+    """The stand-in services at `address`."""
+    return _server("standins.server:from_environment", int(address.rsplit(":", 1)[1]))
+
+
+def web(port: int) -> list[str]:
+    """The web server."""
+    return [*_server("cutreel.api:from_environment", port), "--timeout-graceful-shutdown", "2"]
+
+
+def worker() -> list[str]:
+    """A queue worker."""
+    return [sys.executable, "-m", "cutreel.jobs.tasks"]
+
+
+def _server(factory: str, port: int) -> list[str]:
+    return [sys.executable, "-m", "uvicorn", "--factory", factory, "--host", "127.0.0.1", "--port", str(port), "--log-level", "warning"]
+
+
+def answers(url: str) -> bool:
+    """Whether something answers well at `url`, which is on this machine."""
+    try:
+        with urlopen(url, timeout=2) as answer:
+            return bool(answer.status == 200)
+    except (URLError, OSError):
+        return False
+
+
+def wait_for(ready: Callable[[], bool], seconds: float, what: str) -> None:
+    """Call `ready` until it is true. Raises CutReelError when it is not within `seconds`."""
+    until = time.monotonic() + seconds
+    while not ready():
+        if time.monotonic() > until:
+            raise CutReelError(f"{what} does not answer.", "See its output above.")
+        time.sleep(0.1)
