@@ -13,6 +13,7 @@ from cutreel.core.breakdown import Wish
 from cutreel.core.continuity import look_named
 from cutreel.core.errors import BadInput, CutReelError
 from cutreel.core.film import Settings, new_film
+from cutreel.core.manuscript import text_of
 from cutreel.core.sound import MUSIC_MOODS
 from cutreel.core.timeline.frames import KNOWN_RATES
 from cutreel.jobs.plans import SHORT_SIDE
@@ -25,29 +26,58 @@ def main() -> None:
 
 @main.command()
 @click.argument("story", type=click.Path(path_type=Path))
-@click.option("--out", required=True, type=click.Path(path_type=Path), help="The film file to write; captions and report are written beside it.")
+@click.option(
+    "--out",
+    required=True,
+    type=click.Path(path_type=Path),
+    help="The film file to write; captions and report are written beside it.",
+)
 @click.option("--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True)
 @click.option("--size", type=click.Choice(list(SHORT_SIDE)), default="1080p", show_default=True)
 @click.option("--fps", type=click.Choice(list(KNOWN_RATES)), default="24", show_default=True)
 @click.option("--look", default="cut-paper", show_default=True, help="The film's look, by name.")
 @click.option("--voice", default="alder", show_default=True, help="The narrator's voice.")
-@click.option("--music", type=click.Choice([*MUSIC_MOODS, "auto", "none"]), default="auto", show_default=True, help="A mood.")
+@click.option(
+    "--music", type=click.Choice([*MUSIC_MOODS, "auto", "none"]), default="auto", show_default=True, help="A mood."
+)
 @click.option("--every", type=click.FloatRange(1, 300), help="A picture about every so many seconds.")
 @click.option("--shots", type=click.IntRange(1, 20_000), help="Exactly so many shots.")
 @click.option("--captions", type=click.Choice(["burn", "file", "off"]), default="burn", show_default=True)
 @click.option("--seed", type=click.IntRange(0, 999_999), default=4127, show_default=True)
 @click.option("--data", type=click.Path(path_type=Path), help="Keep everything made in this folder, for the next time.")
 @click.option("--json", "as_json", is_flag=True, help="One JSON report on standard output.")
-def make(story: Path, out: Path, aspect: str, size: str, fps: str, look: str, voice: str, music: str, every: float | None,
-         shots: int | None, captions: str, seed: int, data: Path | None, as_json: bool) -> None:
+def make(
+    story: Path,
+    out: Path,
+    aspect: str,
+    size: str,
+    fps: str,
+    look: str,
+    voice: str,
+    music: str,
+    every: float | None,
+    shots: int | None,
+    captions: str,
+    seed: int,
+    data: Path | None,
+    as_json: bool,
+) -> None:
     """Make a whole film of STORY, with no browser."""
     try:
         if every is not None and shots is not None:
             raise BadInput("Give --every or --shots, not both.")
         text = _story(story)
         target = _target(out)
-        settings = Settings(aspect=aspect, fps=fps, look=look_named(look).name, seed=seed, narrator=voice, music=music,  # type: ignore[arg-type]
-                            captions=captions, pace=every or 6.0)  # type: ignore[arg-type]
+        settings = Settings(
+            aspect=aspect,
+            fps=fps,
+            look=look_named(look).name,
+            seed=seed,
+            narrator=voice,
+            music=music,
+            captions=captions,
+            pace=every or 6.0,
+        )
         wish = Wish("exactly", settings.pace, shots) if shots else Wish("pace", settings.pace)
         report = _make(text, story.stem, settings, wish, target, size, captions, data)
         if as_json:
@@ -64,8 +94,6 @@ def make(story: Path, out: Path, aspect: str, size: str, fps: str, look: str, vo
 
 
 def _story(path: Path) -> str:
-    from cutreel.api.routes_film import text_of
-
     if not path.is_file():
         raise BadInput(f"There is no file {path}.", "Name a text file with the story.")
     text = text_of(path.read_bytes())
@@ -92,7 +120,9 @@ def _target(out: Path) -> Path:
     return out
 
 
-def _make(text: str, title: str, settings: Settings, wish: Wish, target: Path, size: str, captions: str, data: Path | None) -> dict[str, object]:
+def _make(
+    text: str, title: str, settings: Settings, wish: Wish, target: Path, size: str, captions: str, data: Path | None
+) -> dict[str, object]:
     from cutreel.jobs import start_run
     from cutreel.running.temporary import temporary
 

@@ -17,7 +17,11 @@ import soundfile
 
 RATE = 48_000
 TICKS = 480
-SOUNDFONTS = ("/usr/share/sounds/sf2/TimGM6mb.sf2", "/usr/share/sounds/sf2/default-GM.sf2", "/usr/share/sounds/sf2/FluidR3_GM.sf2")
+SOUNDFONTS = (
+    "/usr/share/sounds/sf2/TimGM6mb.sf2",
+    "/usr/share/sounds/sf2/default-GM.sf2",
+    "/usr/share/sounds/sf2/FluidR3_GM.sf2",
+)
 RING = 2.4
 """Seconds left at the end for the last chord to ring out."""
 
@@ -55,35 +59,55 @@ def compose(mood: str, seconds: float, seed: int) -> mido.MidiFile:
     bars = max(2, round(playing * m.bpm / 240))
     tempo = round(playing / bars / 4 * 1_000_000)
     song = mido.MidiFile(ticks_per_beat=TICKS)
-    head = mido.MidiTrack([mido.MetaMessage("set_tempo", tempo=tempo), mido.MetaMessage("time_signature", numerator=4, denominator=4)])
+    head = mido.MidiTrack(
+        [mido.MetaMessage("set_tempo", tempo=tempo), mido.MetaMessage("time_signature", numerator=4, denominator=4)]
+    )
     song.tracks.append(head)
     notes: dict[str, list[tuple[int, int, int, int]]] = {"pad": [], "lead": [], "bass": []}
     at_step = rng.choice([0, 2, 4])
     for bar in range(bars):
         start = bar * 4 * TICKS
         last, before = bar == bars - 1, bar == bars - 2
-        step = 0 if last else 4 if before else m.chords[(bar // 8) % len(m.chords)][bar % 4]
+        step: int = 0 if last else 4 if before else m.chords[(bar // 8) % len(m.chords)][bar % 4]
         chord = [_note(m, step + k) for k in (0, 2, 4)]
         swell = 58 + int(14 * min(1.0, bar / 4)) - (8 if last else 0)
         length = 4 * TICKS + (int(TICKS * 2) if last else -20)
         if m.pluck and not last:
             for beat in range(8):
-                notes["pad"].append((start + beat * TICKS // 2, TICKS // 2, chord[(0, 1, 2, 1)[beat % 4]] + (12 if beat % 4 == 2 else 0), swell - 4 - 6 * (beat % 2)))
+                notes["pad"].append(
+                    (
+                        start + beat * TICKS // 2,
+                        TICKS // 2,
+                        chord[(0, 1, 2, 1)[beat % 4]] + (12 if beat % 4 == 2 else 0),
+                        swell - 4 - 6 * (beat % 2),
+                    )
+                )
         else:
             notes["pad"] += [(start, length, pitch, swell) for pitch in chord]
         notes["bass"].append((start, length, _note(m, step) - 12, swell + 4))
         if last:
             notes["lead"].append((start, length, _note(m, 7), swell))
             continue
-        beat = 0.0
-        while beat < 4:
+        at_beat = 0.0
+        while at_beat < 4:
             held = rng.choice([1.0, 1.0, 0.5, 2.0]) if m.lead_share > 0.6 else rng.choice([1.0, 2.0, 2.0, 1.5])
             if rng.random() < m.lead_share and bar > 1:
-                on_beat = beat == int(beat)
-                at_step = rng.choice([step, step + 2, step + 4]) if on_beat and rng.random() < 0.6 else at_step + rng.choice([-1, 1])
+                on_beat = at_beat == int(at_beat)
+                at_step = (
+                    rng.choice([step, step + 2, step + 4])
+                    if on_beat and rng.random() < 0.6
+                    else at_step + rng.choice([-1, 1])
+                )
                 at_step = max(0, min(9, at_step))
-                notes["lead"].append((start + int(beat * TICKS), int(min(held, 4 - beat) * TICKS) - 20, _note(m, at_step + 7), swell + rng.randint(-6, 8)))
-            beat += held
+                notes["lead"].append(
+                    (
+                        start + int(at_beat * TICKS),
+                        int(min(held, 4 - at_beat) * TICKS) - 20,
+                        _note(m, at_step + 7),
+                        swell + rng.randint(-6, 8),
+                    )
+                )
+            at_beat += held
     for channel, (name, program) in enumerate((("pad", m.pad), ("lead", m.lead), ("bass", m.bass))):
         song.tracks.append(_track(notes[name], channel, program))
     return song
@@ -115,8 +139,27 @@ def play(song: mido.MidiFile, seconds: float) -> bytes:
     with tempfile.TemporaryDirectory() as folder:
         midi, wave = Path(folder) / "music.mid", Path(folder) / "music.wav"
         song.save(midi)
-        subprocess.run(["fluidsynth", "-ni", "-g", "0.7", "-r", str(RATE), "-O", "s16", "-T", "wav", "-F", str(wave), font, str(midi)],
-                       check=True, capture_output=True, timeout=600)
+        subprocess.run(
+            [
+                "fluidsynth",
+                "-ni",
+                "-g",
+                "0.7",
+                "-r",
+                str(RATE),
+                "-O",
+                "s16",
+                "-T",
+                "wav",
+                "-F",
+                str(wave),
+                font,
+                str(midi),
+            ],
+            check=True,
+            capture_output=True,
+            timeout=600,
+        )
         audio, _ = soundfile.read(wave, dtype="float32", always_2d=True)
     n = round(seconds * RATE)
     audio = np.pad(audio, ((0, max(0, n - len(audio))), (0, 0)))[:n]

@@ -19,7 +19,8 @@ class Ledger:
         self._db = sqlite3.connect(folder / "ledger.sqlite3", check_same_thread=False)
         self._db.executescript(
             "CREATE TABLE IF NOT EXISTS jobs (id TEXT PRIMARY KEY, key TEXT UNIQUE, request TEXT, view TEXT, day TEXT);"
-            "CREATE TABLE IF NOT EXISTS used (day TEXT, offer TEXT, amount INTEGER, PRIMARY KEY (day, offer));")
+            "CREATE TABLE IF NOT EXISTS used (day TEXT, offer TEXT, amount INTEGER, PRIMARY KEY (day, offer));"
+        )
 
     def by_key(self, key: str) -> JobView | None:
         return self._view("SELECT view FROM jobs WHERE key = ?", key)
@@ -35,8 +36,10 @@ class Ledger:
     def save(self, view: JobView, key: str | None = None, request: JobRequest | None = None) -> None:
         with self._lock, self._db:
             if key is not None and request is not None:
-                self._db.execute("INSERT OR REPLACE INTO jobs VALUES (?, ?, ?, ?, date('now'))",
-                                 (view.id, key, request.model_dump_json(), view.model_dump_json()))
+                self._db.execute(
+                    "INSERT OR REPLACE INTO jobs VALUES (?, ?, ?, ?, date('now'))",
+                    (view.id, key, request.model_dump_json(), view.model_dump_json()),
+                )
             else:
                 self._db.execute("UPDATE jobs SET view = ? WHERE id = ?", (view.model_dump_json(), view.id))
 
@@ -49,12 +52,16 @@ class Ledger:
 
     def used(self, now: datetime) -> dict[str, int]:
         with self._lock:
-            return dict(self._db.execute("SELECT offer, amount FROM used WHERE day = ?", (now.date().isoformat(),)).fetchall())
+            return dict(
+                self._db.execute("SELECT offer, amount FROM used WHERE day = ?", (now.date().isoformat(),)).fetchall()
+            )
 
     def use(self, offer: str, amount: int, now: datetime) -> None:
         with self._lock, self._db:
-            self._db.execute("INSERT INTO used VALUES (?, ?, ?) ON CONFLICT (day, offer) DO UPDATE SET amount = amount + ?",
-                             (now.date().isoformat(), offer, amount, amount))
+            self._db.execute(
+                "INSERT INTO used VALUES (?, ?, ?) ON CONFLICT (day, offer) DO UPDATE SET amount = amount + ?",
+                (now.date().isoformat(), offer, amount, amount),
+            )
 
     def keep(self, data: bytes) -> str:
         """Store a result file; its name is the SHA-256 of its bytes."""

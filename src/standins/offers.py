@@ -18,23 +18,70 @@ def renewal(now: datetime) -> datetime:
 
 def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[Offer]:
     """All offers, with what is left of each quota."""
+
     def quota(name: str) -> Quota:
         return Quota(limit=quotas[name], left=max(0, quotas[name] - used.get(name, 0)), renews_at=renewal(now))
 
     return [
-        Offer(name="illustrator-quick", kind="picture", title="Illustrator, quick", price=Price(amount=Decimal("0.003"), per="picture"),
-              caps=Caps(prompt_characters=400, count=4, width=1280, height=1280), quota=quota("illustrator-quick"), parallel=2,
-              seconds_each=1.0, understands=["seed", "regions", "layers"], simulated=True),
-        Offer(name="illustrator-fine", kind="picture", title="Illustrator, fine", price=Price(amount=Decimal("0.05"), per="picture"),
-              caps=Caps(prompt_characters=900, count=4, width=2560, height=2560), quota=quota("illustrator-fine"), parallel=2,
-              seconds_each=2.5, understands=["seed", "regions", "layers"], simulated=True),
-        Offer(name="voice", kind="speech", title="Voices", price=Price(amount=Decimal("0.00001"), per="character"),
-              caps=Caps(text_characters=1000), quota=quota("voice"), parallel=2, seconds_each=0.4,
-              voices=[Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age) for s in SPEAKERS], simulated=True),  # type: ignore[arg-type]
-        Offer(name="sound-maker", kind="sound", title="Sound maker", price=Price(amount=Decimal("0.002"), per="sound"),
-              caps=Caps(prompt_characters=200, seconds=30), quota=quota("sound-maker"), parallel=2, seconds_each=0.5, simulated=True),
-        Offer(name="composer", kind="music", title="Composer", price=Price(amount=Decimal("0.0004"), per="second"),
-              caps=Caps(seconds=1800), quota=quota("composer"), parallel=1, seconds_each=5.0, moods=list(MOODS), simulated=True),
+        Offer(
+            name="illustrator-quick",
+            kind="picture",
+            title="Illustrator, quick",
+            price=Price(amount=Decimal("0.003"), per="picture"),
+            caps=Caps(prompt_characters=400, count=4, width=1280, height=1280),
+            quota=quota("illustrator-quick"),
+            parallel=2,
+            seconds_each=1.0,
+            understands=["seed", "regions", "layers"],
+            simulated=True,
+        ),
+        Offer(
+            name="illustrator-fine",
+            kind="picture",
+            title="Illustrator, fine",
+            price=Price(amount=Decimal("0.05"), per="picture"),
+            caps=Caps(prompt_characters=900, count=4, width=2560, height=2560),
+            quota=quota("illustrator-fine"),
+            parallel=2,
+            seconds_each=2.5,
+            understands=["seed", "regions", "layers"],
+            simulated=True,
+        ),
+        Offer(
+            name="voice",
+            kind="speech",
+            title="Voices",
+            price=Price(amount=Decimal("0.00001"), per="character"),
+            caps=Caps(text_characters=1000),
+            quota=quota("voice"),
+            parallel=2,
+            seconds_each=0.4,
+            voices=[Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age) for s in SPEAKERS],
+            simulated=True,
+        ),
+        Offer(
+            name="sound-maker",
+            kind="sound",
+            title="Sound maker",
+            price=Price(amount=Decimal("0.002"), per="sound"),
+            caps=Caps(prompt_characters=200, seconds=30),
+            quota=quota("sound-maker"),
+            parallel=2,
+            seconds_each=0.5,
+            simulated=True,
+        ),
+        Offer(
+            name="composer",
+            kind="music",
+            title="Composer",
+            price=Price(amount=Decimal("0.0004"), per="second"),
+            caps=Caps(seconds=1800),
+            quota=quota("composer"),
+            parallel=1,
+            seconds_each=5.0,
+            moods=list(MOODS),
+            simulated=True,
+        ),
     ]
 
 
@@ -47,5 +94,7 @@ def amount_of(work: JobInput) -> int:
 
 def cost_of(offer: Offer, work: JobInput) -> Decimal:
     """The price of a job that is done."""
-    units = Decimal(str(work.seconds)) if offer.price.per == "second" and work.kind == "music" else Decimal(amount_of(work))
+    units = (
+        Decimal(str(work.seconds)) if offer.price.per == "second" and work.kind == "music" else Decimal(amount_of(work))
+    )
     return (offer.price.amount * units).quantize(Decimal("0.00001"))

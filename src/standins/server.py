@@ -53,7 +53,9 @@ class Desk:
 
     def take(self, request: JobRequest, key: str) -> JobView:
         known = self.ledger.by_key(key)
-        if known and not (known.state == "cancelled" or (known.refusal and known.refusal.code in ("try-again", "out-of-quota"))):
+        if known and not (
+            known.state == "cancelled" or (known.refusal and known.refusal.code in ("try-again", "out-of-quota"))
+        ):
             return known
         view = JobView(id=known.id if known else uuid.uuid4().hex, state="queued")
         offer = next((o for o in self.offers() if o.name == request.offer), None)
@@ -80,7 +82,9 @@ class Desk:
         cap = caps.text_characters if work.kind == "speech" else caps.prompt_characters
         if cap and len(text) > cap:
             return Refusal(code="over-cap", message=f"{len(text)} characters; at most {cap} are taken.")
-        if work.kind == "picture" and (work.count > caps.count or work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)):
+        if work.kind == "picture" and (
+            work.count > caps.count or work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)
+        ):
             return Refusal(code="over-cap", message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.")
         if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
             return Refusal(code="over-cap", message=f"At most {caps.seconds:g} seconds.")
@@ -92,7 +96,11 @@ class Desk:
         if bad:
             return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")
         if offer.quota.left < amount_of(work):
-            return Refusal(code="out-of-quota", message=f"{offer.quota.left} left of {offer.quota.limit}.", renews_at=offer.quota.renews_at)
+            return Refusal(
+                code="out-of-quota",
+                message=f"{offer.quota.left} left of {offer.quota.limit}.",
+                renews_at=offer.quota.renews_at,
+            )
         return None
 
     async def _see_through(self, view: JobView, request: JobRequest) -> None:
@@ -110,11 +118,23 @@ class Desk:
             if chance.random() < self.simulation.stall_share:
                 await asyncio.sleep(3600)
             if chance.random() < self.simulation.fail_share:
-                view.state, view.refusal = "refused", Refusal(code="try-again", message="The service failed; it may be asked again.")
+                view.state, view.refusal = (
+                    "refused",
+                    Refusal(code="try-again", message="The service failed; it may be asked again."),
+                )
                 self.ledger.save(view)
                 return
             files, view.unused_words = await asyncio.get_running_loop().run_in_executor(self.pool, do, request.input)
-            view.results = [Result(name=f.name, media_type=f.media_type, sha256=self.ledger.keep(f.data), size=len(f.data), data=f.about) for f in files]
+            view.results = [
+                Result(
+                    name=f.name,
+                    media_type=f.media_type,
+                    sha256=self.ledger.keep(f.data),
+                    size=len(f.data),
+                    data=f.about,
+                )
+                for f in files
+            ]
             offer = next(o for o in self.offers() if o.name == request.offer)
             view.cost = cost_of(offer, request.input)
             view.state, view.progress = "done", 1.0
@@ -125,7 +145,10 @@ class Desk:
                 view.state = "cancelled"
                 self.ledger.save(view)
         except Exception as error:
-            view.state, view.refusal = "refused", Refusal(code="bad-request", message=f"This could not be made: {error}")
+            view.state, view.refusal = (
+                "refused",
+                Refusal(code="bad-request", message=f"This could not be made: {error}"),
+            )
             self.ledger.save(view)
 
 

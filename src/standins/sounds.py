@@ -43,7 +43,7 @@ def _rain(rng: np.random.Generator, n: int) -> Samples:
     for at in rng.integers(0, max(1, n - 2400), size=int(n / RATE * 26)):
         pitch = rng.uniform(900, 2600)
         t = np.arange(1800) / RATE
-        drops[at:at + 1800] += (np.sin(2 * np.pi * pitch * t) * np.exp(-t * 130) * rng.uniform(0.05, 0.4))[: n - at]
+        drops[at : at + 1800] += (np.sin(2 * np.pi * pitch * t) * np.exp(-t * 130) * rng.uniform(0.05, 0.4))[: n - at]
     return bed * 0.5 + drops
 
 
@@ -63,7 +63,7 @@ def _fire(rng: np.random.Generator, n: int) -> Samples:
     out = _band(rng.standard_normal(n), 60, 260) * 0.5 * (0.6 + 0.4 * _slow(rng, n, 3))
     for at in rng.integers(0, max(1, n - 3000), size=int(n / RATE * 11)):
         snap = rng.standard_normal(1200) * _decay(1200, rng.uniform(0.001, 0.006)) * rng.uniform(0.3, 1.6)
-        out[at:at + 1200] += snap[: n - at]
+        out[at : at + 1200] += snap[: n - at]
     return out
 
 
@@ -73,7 +73,7 @@ def _steps(rng: np.random.Generator, n: int) -> Samples:
     while at < n - 9600 and count < 5:
         body = rng.standard_normal(9600)
         step = _band(body, 70, 260) * _decay(9600, 0.045) * 2.2 + _band(body, 900, 2600) * _decay(9600, 0.012) * 0.7
-        out[at:at + 9600] += step * rng.uniform(0.8, 1.0)
+        out[at : at + 9600] += step * rng.uniform(0.8, 1.0)
         at += int(RATE * rng.uniform(0.46, 0.56))
         count += 1
     return out
@@ -88,7 +88,7 @@ def _door(rng: np.random.Generator, n: int) -> Samples:
     if n > m:
         k = min(n - m, RATE // 2)
         thud = rng.standard_normal(k)
-        out[m:m + k] += _band(thud, 50, 240) * _decay(k, 0.07) * 4 + _band(thud, 800, 2400) * _decay(k, 0.02)
+        out[m : m + k] += _band(thud, 50, 240) * _decay(k, 0.07) * 4 + _band(thud, 800, 2400) * _decay(k, 0.02)
     return out
 
 
@@ -96,9 +96,21 @@ def _bell(rng: np.random.Generator, n: int) -> Samples:
     t = np.arange(n) / RATE
     base = rng.uniform(330, 470)
     # Partials of a church bell: hum, prime, tierce, quint, nominal (common practice of bell founders).
-    return sum((np.sin(2 * np.pi * base * ratio * t) * level * np.exp(-t * fall)
-                for ratio, level, fall in ((0.5, 0.5, 0.7), (1.0, 0.9, 1.0), (1.2, 0.7, 1.3), (1.5, 0.4, 1.8), (2.0, 0.8, 2.0), (2.66, 0.3, 3.2))),
-               start=np.zeros(n))
+    total: Samples = sum(
+        (
+            np.sin(2 * np.pi * base * ratio * t) * level * np.exp(-t * fall)
+            for ratio, level, fall in (
+                (0.5, 0.5, 0.7),
+                (1.0, 0.9, 1.0),
+                (1.2, 0.7, 1.3),
+                (1.5, 0.4, 1.8),
+                (2.0, 0.8, 2.0),
+                (2.66, 0.3, 3.2),
+            )
+        ),
+        start=np.zeros(n),
+    )
+    return total
 
 
 def _crowd(rng: np.random.Generator, n: int) -> Samples:
@@ -119,7 +131,11 @@ def _birds(rng: np.random.Generator, n: int) -> Samples:
             if s + m >= n:
                 break
             t = np.arange(m) / RATE
-            out[s:s + m] += np.sin(2 * np.pi * (base * t + rng.uniform(-9000, 9000) * t * t)) * np.sin(np.pi * t / t[-1]) * rng.uniform(0.1, 0.35)
+            out[s : s + m] += (
+                np.sin(2 * np.pi * (base * t + rng.uniform(-9000, 9000) * t * t))
+                * np.sin(np.pi * t / t[-1])
+                * rng.uniform(0.1, 0.35)
+            )
     return out
 
 
@@ -137,8 +153,11 @@ def _splash(rng: np.random.Generator, n: int) -> Samples:
     bubbles = np.zeros(n)
     for at in rng.integers(int(0.1 * RATE), max(int(0.1 * RATE) + 1, n - 4000), size=12):
         t = np.arange(3000) / RATE
-        bubbles[at:at + 3000] += (np.sin(2 * np.pi * (rng.uniform(400, 900) * t + 2600 * t * t)) * np.exp(-t * 40) * 0.3)[: n - at]
-    return _band(noise, 500, 4500) * _decay(n, 0.16) * (1 - np.exp(-np.arange(n) / 900)) * 1.6 + bubbles
+        bubbles[at : at + 3000] += (
+            np.sin(2 * np.pi * (rng.uniform(400, 900) * t + 2600 * t * t)) * np.exp(-t * 40) * 0.3
+        )[: n - at]
+    out: Samples = _band(noise, 500, 4500) * _decay(n, 0.16) * (1 - np.exp(-np.arange(n) / 900)) * 1.6 + bubbles
+    return out
 
 
 def _crash(rng: np.random.Generator, n: int) -> Samples:
@@ -150,7 +169,7 @@ def _crash(rng: np.random.Generator, n: int) -> Samples:
             break
         knock = rng.standard_normal(k)
         ring = np.sin(2 * np.pi * rng.uniform(180, 420) * np.arange(k) / RATE) * _decay(k, 0.05)
-        out[s:s + k] += (_band(knock, 200, 1800) * _decay(k, 0.035) * 2 + ring * 0.7) * level
+        out[s : s + k] += (_band(knock, 200, 1800) * _decay(k, 0.035) * 2 + ring * 0.7) * level
     return out
 
 
@@ -168,10 +187,20 @@ def _room(rng: np.random.Generator, n: int) -> Samples:
 
 
 _SOUNDS: tuple[tuple[str, Callable[[np.random.Generator, int], Samples]], ...] = (
-    (r"thunder|lightning", _thunder), (r"splash|oar", _splash), (r"crash|clatter|falls", _crash), (r"match|struck|strikes", _match),
-    (r"bird calls|heron|crow|gull", _bird_call), (r"footsteps|steps|paces|walk", _steps), (r"door|gate|hatch|creak", _door),
-    (r"bell|chime", _bell), (r"rain", _rain), (r"wind|gust|breeze", _wind), (r"wave|sea|surf|shore|lapping", _waves),
-    (r"river|stream|brook", _river), (r"fire|hearth|crackl", _fire), (r"crowd|murmur|market|voices", _crowd),
+    (r"thunder|lightning", _thunder),
+    (r"splash|oar", _splash),
+    (r"crash|clatter|falls", _crash),
+    (r"match|struck|strikes", _match),
+    (r"bird calls|heron|crow|gull", _bird_call),
+    (r"footsteps|steps|paces|walk", _steps),
+    (r"door|gate|hatch|creak", _door),
+    (r"bell|chime", _bell),
+    (r"rain", _rain),
+    (r"wind|gust|breeze", _wind),
+    (r"wave|sea|surf|shore|lapping", _waves),
+    (r"river|stream|brook", _river),
+    (r"fire|hearth|crackl", _fire),
+    (r"crowd|murmur|market|voices", _crowd),
     (r"birds|leaves|forest|garden", _birds),
 )
 KNOWN = tuple(pattern for pattern, _ in _SOUNDS)
@@ -185,7 +214,10 @@ def make_sound(prompt: str, seconds: float, seed: int) -> tuple[bytes, list[str]
     for side in range(2):
         total = np.zeros(n)
         for i, make in enumerate(chosen):
-            total += make(np.random.default_rng([seed, i]), n) * 0.8 + make(np.random.default_rng([seed, i, side + 1]), n) * 0.35
+            total += (
+                make(np.random.default_rng([seed, i]), n) * 0.8
+                + make(np.random.default_rng([seed, i, side + 1]), n) * 0.35
+            )
         sides.append(total)
     audio = np.stack(sides, axis=1)
     edge = min(n // 4, RATE // 50)

@@ -7,6 +7,7 @@ resonances together, as a smaller or larger throat does.
 import ctypes
 import io
 import re
+import unicodedata
 from dataclasses import dataclass
 from functools import lru_cache
 from typing import Any
@@ -46,8 +47,13 @@ BY_NAME = {speaker.name: speaker for speaker in SPEAKERS}
 
 
 class _Wave(ctypes.Structure):
-    _fields_ = [("type", ctypes.c_char_p), ("sample_rate", ctypes.c_int), ("num_samples", ctypes.c_int),
-                ("num_channels", ctypes.c_int), ("samples", ctypes.POINTER(ctypes.c_short))]
+    _fields_ = [
+        ("type", ctypes.c_char_p),
+        ("sample_rate", ctypes.c_int),
+        ("num_samples", ctypes.c_int),
+        ("num_channels", ctypes.c_int),
+        ("samples", ctypes.POINTER(ctypes.c_short)),
+    ]
 
 
 class _VoiceHead(ctypes.Structure):
@@ -61,11 +67,17 @@ def _flite() -> Any:
         ctypes.CDLL(name, mode=ctypes.RTLD_GLOBAL)
     pointer, text = ctypes.c_void_p, ctypes.c_char_p
     for name, result, arguments in (
-        ("flite_synth_text", pointer, [text, pointer]), ("utt_relation", pointer, [pointer, text]),
-        ("utt_wave", ctypes.POINTER(_Wave), [pointer]), ("relation_head", pointer, [pointer]),
-        ("item_next", pointer, [pointer]), ("item_daughter", pointer, [pointer]), ("item_as", pointer, [pointer, text]),
-        ("item_feat_float", ctypes.c_float, [pointer, text]), ("item_feat_string", text, [pointer, text]),
-        ("item_prev", pointer, [pointer]), ("delete_utterance", None, [pointer]),
+        ("flite_synth_text", pointer, [text, pointer]),
+        ("utt_relation", pointer, [pointer, text]),
+        ("utt_wave", ctypes.POINTER(_Wave), [pointer]),
+        ("relation_head", pointer, [pointer]),
+        ("item_next", pointer, [pointer]),
+        ("item_daughter", pointer, [pointer]),
+        ("item_as", pointer, [pointer, text]),
+        ("item_feat_float", ctypes.c_float, [pointer, text]),
+        ("item_feat_string", text, [pointer, text]),
+        ("item_prev", pointer, [pointer]),
+        ("delete_utterance", None, [pointer]),
         ("feat_set_float", None, [pointer, text, ctypes.c_float]),
     ):
         function = getattr(lib, name)
@@ -112,27 +124,27 @@ def speak(text: str, name: str, rate: float = 1.0) -> Spoken:
     audio: NDArray[np.float32] = soxr.resample(samples, own_rate * speaker.pitch, RATE, quality="HQ").astype(np.float32)
     out = io.BytesIO()
     soundfile.write(out, audio, RATE, format="FLAC", subtype="PCM_16")
-    named = [(tokens[i][0] if i < len(tokens) and len(words) == len(tokens) else w, a * k, b * k)
-             for i, (w, a, b) in enumerate(words)]
+    named = [
+        (tokens[i][0] if i < len(tokens) and len(words) == len(tokens) else w, a * k, b * k)
+        for i, (w, a, b) in enumerate(words)
+    ]
     return Spoken(out.getvalue(), len(audio) / RATE, named, [(p, a * k, b * k) for p, a, b in phones])
 
 
 def _tokens(text: str) -> list[tuple[str, str]]:
     """Each written word, and the same as flite can take it: plain letters and plain punctuation."""
-    plain = text.translate(str.maketrans({"“": "", "”": "", "«": "", "»": "", '"': "", "’": "'", "‘": "", "…": "...", "(": "", ")": "",
-                                          "*": "", "_": ""}))
+    plain = re.sub(r"[“”«»\"‘()*_]", "", text.replace("’", "'").replace("…", "..."))
     out = []
-    for written, spoken in zip(text.split(), plain.split() if len(plain.split()) == len(text.split()) else text.split(), strict=True):
-        spoken = re.sub(r"[—–]+|--+", ",", spoken)
-        spoken = re.sub(r"(?<=\w)-(?=\w)", "", spoken) if re.search(r"[A-Za-z]-[A-Za-z]", spoken) else spoken
+    said = plain.split() if len(plain.split()) == len(text.split()) else text.split()
+    for written, word in zip(text.split(), said, strict=True):
+        spoken = re.sub(r"[—–]+|--+", ",", word)
+        spoken = re.sub(r"(?<=[A-Za-z])-(?=[A-Za-z])", "", spoken)
         spoken = re.sub(r"[^A-Za-z0-9'.,;:!?$%&/-]", _folded, spoken)
         out.append((written, spoken if re.search(r"\w", spoken) else "um"))
     return out
 
 
-def _folded(match: "re.Match[str]") -> str:
-    import unicodedata
-
+def _folded(match: re.Match[str]) -> str:
     return unicodedata.normalize("NFKD", match.group()).encode("ascii", "ignore").decode()
 
 

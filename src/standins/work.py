@@ -28,13 +28,21 @@ def do(work: JobInput) -> tuple[list[Made], list[str]]:
         for i in range(work.count):
             picture = paint(work.prompt, work.seed + i, work.width, work.height)
             unused = picture.unused
-            files.append(Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions}))
-            files += [Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth}) for n, (data, depth) in enumerate(picture.layers)]
+            files.append(
+                Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions})
+            )
+            files += [
+                Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth})
+                for n, (data, depth) in enumerate(picture.layers)
+            ]
         return files, unused
     if work.kind == "speech":
         spoken = speak(work.text, work.voice, work.rate)
-        about = {"seconds": spoken.seconds, "words": [{"text": t, "start": a, "end": b} for t, a, b in spoken.words],
-                 "phones": [{"text": t, "start": a, "end": b} for t, a, b in spoken.phones]}
+        about = {
+            "seconds": spoken.seconds,
+            "words": [{"text": t, "start": a, "end": b} for t, a, b in spoken.words],
+            "phones": [{"text": t, "start": a, "end": b} for t, a, b in spoken.phones],
+        }
         return [Made("speech", "audio/flac", spoken.flac, about)], []
     if work.kind == "sound":
         data, unused = make_sound(work.prompt, work.seconds, work.seed)

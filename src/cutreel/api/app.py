@@ -17,8 +17,21 @@ from . import routes_film, routes_media, routes_preview, routes_runs, routes_ser
 from .events import Listener
 from .guard import allowed
 
-CSP = ("default-src 'self'; img-src 'self' data: blob:; media-src 'self' blob:; style-src 'self' 'unsafe-inline'; font-src 'self' data:; "
-       "script-src 'self'; connect-src 'self'; worker-src 'self' blob:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'")
+CSP = "; ".join(
+    [
+        "default-src 'self'",
+        "img-src 'self' data: blob:",
+        "media-src 'self' blob:",
+        "style-src 'self' 'unsafe-inline'",
+        "font-src 'self' data:",
+        "script-src 'self'",
+        "connect-src 'self'",
+        "worker-src 'self' blob:",
+        "frame-ancestors 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+    ]
+)
 
 
 def create_app(shop: Workshop, web: Path | None) -> FastAPI:
@@ -30,7 +43,14 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
         async with listener.listening():
             yield
 
-    app = FastAPI(title="Cut Reel", version=__version__, lifespan=life, docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app = FastAPI(
+        title="Cut Reel",
+        version=__version__,
+        lifespan=life,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+    )
     app.state.shop, app.state.preview, app.state.listener = shop, PreviewDesk(shop), listener
 
     @app.middleware("http")
@@ -65,8 +85,11 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
 
 def problem(status: int, code: str, title: str, detail: str) -> JSONResponse:
     """An error as RFC 9457 problem details."""
-    return JSONResponse({"type": f"urn:cutreel:{code}", "title": title, "detail": detail, "status": status}, status,
-                        media_type="application/problem+json")
+    return JSONResponse(
+        {"type": f"urn:cutreel:{code}", "title": title, "detail": detail, "status": status},
+        status,
+        media_type="application/problem+json",
+    )
 
 
 def _serve_web(app: FastAPI, web: Path) -> None:
@@ -77,7 +100,9 @@ def _serve_web(app: FastAPI, web: Path) -> None:
         file = (root / path).resolve()
         if path and file.is_file() and root in file.parents:
             lasting = "assets" in file.parts
-            return FileResponse(file, headers={"Cache-Control": "public, max-age=31536000, immutable" if lasting else "no-cache"})
+            return FileResponse(
+                file, headers={"Cache-Control": "public, max-age=31536000, immutable" if lasting else "no-cache"}
+            )
         return FileResponse(root / "index.html", headers={"Cache-Control": "no-cache"})
 
 

@@ -16,10 +16,12 @@ def allowed(request: Request) -> str | None:
     origin = request.headers.get("origin")
     if origin and urlsplit(origin).netloc != host:
         return f"Requests from {origin[:80]} are not taken."
-    if request.method not in ("GET", "HEAD", "OPTIONS") and request.headers.get("sec-fetch-site", "same-origin") not in ("same-origin", "none"):
+    if request.method not in ("GET", "HEAD", "OPTIONS") and request.headers.get(
+        "sec-fetch-site", "same-origin"
+    ) not in ("same-origin", "none"):
         return "Requests from other sites are not taken."
     return None
 
 
 def _name(host: str) -> str:
-    return host.rsplit(":", 1)[0] if not host.endswith("]") and host.count(":") in (1,) or "]:" in host else host
+    return host.rsplit(":", 1)[0] if (not host.endswith("]") and host.count(":") in (1,)) or "]:" in host else host

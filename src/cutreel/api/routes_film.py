@@ -10,7 +10,7 @@ from cutreel.core.continuity import Person, look_named
 from cutreel.core.errors import BadInput
 from cutreel.core.film import Change, new_film
 from cutreel.core.film.changes import CutAgain, SetPerson
-from cutreel.core.manuscript import read
+from cutreel.core.manuscript import read, text_of
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import assemble
 
@@ -48,19 +48,6 @@ async def read_story(file: UploadFile) -> dict[str, str]:
     if len(data) > 4_000_000:
         raise BadInput("The file is too long.", "A story may have up to 4 megabytes.")
     return {"title": (file.filename or "").rsplit(".", 1)[0][:200], "text": text_of(data)}
-
-
-def text_of(data: bytes) -> str:
-    """The text of a file in UTF-8 (or UTF-16 with its mark). Raises BadInput for anything that is not text."""
-    for encoding in ("utf-16" if data[:2] in (b"\xff\xfe", b"\xfe\xff") else "utf-8-sig", "cp1252"):
-        try:
-            text = data.decode(encoding)
-        except UnicodeDecodeError:
-            continue
-        if "\x00" in text or sum(c < " " and c not in "\n\r\t\f" for c in text) > len(text) / 50:
-            break
-        return text
-    raise BadInput("That file is not text.", "Give a plain text file (.txt) in UTF-8.")
 
 
 @router.get("/films/{film}")
@@ -122,19 +109,32 @@ def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
 
 @router.post("/films/{film}/impact")
 def impact_of_person(film: str, person: Person, shop: Shop) -> PersonImpact:
-    """What changing a person would do: prompts that change, circled pictures that become stale, cost to make them again."""
+    """What changing a person would do: prompts that change, pictures that become stale, cost to make them again."""
     before = shop.assembled(film)
     document = before.document.model_copy(deep=True)
     SetPerson(person=person).apply(document, [])
     after = assemble(film, document, shop.offers(), shop.results, shop.takes)
-    changed = {a.shot.id for a, b in zip(after.read.shots, before.read.shots, strict=True) if a.picture_key != b.picture_key}
-    stale = sum(1 for s, used in zip(before.read.shots, before.used, strict=True) if used and not used.brought and s.shot.id in changed)
+    changed = {
+        a.shot.id for a, b in zip(after.read.shots, before.read.shots, strict=True) if a.picture_key != b.picture_key
+    }
+    stale = sum(
+        1
+        for s, used in zip(before.read.shots, before.used, strict=True)
+        if used and not used.brought and s.shot.id in changed
+    )
     items = pictures(after, {"shots": sorted(changed), "takes": 1}) if changed else []
-    return PersonImpact(prompts=len(changed), stale=stale, cost=float(price_of(items, shop.offers())), seconds=sum(i.weight for i in items) / 2)
+    return PersonImpact(
+        prompts=len(changed),
+        stale=stale,
+        cost=float(price_of(items, shop.offers())),
+        seconds=sum(i.weight for i in items) / 2,
+    )
 
 
 @router.get("/films/{film}/events")
-async def events(film: str, request: Request, last_event_id: Annotated[str | None, Header()] = None) -> EventSourceResponse:
+async def events(
+    film: str, request: Request, last_event_id: Annotated[str | None, Header()] = None
+) -> EventSourceResponse:
     """What happens to a film, as server-sent events."""
     after = int(last_event_id) if last_event_id and last_event_id.isdigit() else None
     return EventSourceResponse(stream(request.app.state.shop, request.app.state.listener, film, after), ping=20)

@@ -36,7 +36,9 @@ def media(name: str, shop: Shop) -> Response:
 
 
 @router.post("/api/films/{film}/shots/{shot}/takes", status_code=201)
-async def bring_picture(film: str, shot: int, file: UploadFile, shop: Shop, preview: Preview, request: Request) -> FilmView:
+async def bring_picture(
+    film: str, shot: int, file: UploadFile, shop: Shop, preview: Preview, request: Request
+) -> FilmView:
     """Bring a picture of one's own as a take. It is read in a process of its own, since any file may come."""
     data = await file.read(MOST_BYTES + 1)
     if len(data) > MOST_BYTES:
@@ -54,9 +56,20 @@ async def bring_picture(film: str, shot: int, file: UploadFile, shop: Shop, prev
 
     def keep() -> FilmView:
         name = shop.media.put(png, "png")
-        shop.takes.add(film, shot, made_from="brought", seed=0, prompt="", negative="", offer="brought", media=name,
-                       thumb=shop.media.put(thumbnail(png), "jpg"), layers=[(name, 0.0)],
-                       about={"file": (file.filename or "")[:200], "width": width, "height": height}, brought=True)
+        shop.takes.add(
+            film,
+            shot,
+            made_from="brought",
+            seed=0,
+            prompt="",
+            negative="",
+            offer="brought",
+            media=name,
+            thumb=shop.media.put(thumbnail(png), "jpg"),
+            layers=[(name, 0.0)],
+            about={"file": (file.filename or "")[:200], "width": width, "height": height},
+            brought=True,
+        )
         return get_film(film, shop, preview)
 
     return await asyncio.to_thread(keep)

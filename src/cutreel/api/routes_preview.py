@@ -15,8 +15,10 @@ PLAYLIST = "application/vnd.apple.mpegurl"
 @router.get("/{version}/film.m3u8")
 def master(film: str, version: str) -> Response:
     """Picture and sound as two renditions, so that one can change without the other."""
-    text = ('#EXTM3U\n#EXT-X-VERSION:7\n#EXT-X-MEDIA:TYPE=AUDIO,GROUP-ID="sound",NAME="mix",DEFAULT=YES,AUTOSELECT=YES,URI="audio.m3u8"\n'
-            '#EXT-X-STREAM-INF:BANDWIDTH=900000,CODECS="avc1.64001e,mp4a.40.2",AUDIO="sound"\nvideo.m3u8\n')
+    text = (
+        '#EXTM3U\n#EXT-X-VERSION:7\n#EXT-X-MEDIA:TYPE=AUDIO,GROUP-ID="sound",NAME="mix",DEFAULT=YES,AUTOSELECT=YES,URI="audio.m3u8"\n'
+        '#EXT-X-STREAM-INF:BANDWIDTH=900000,CODECS="avc1.64001e,mp4a.40.2",AUDIO="sound"\nvideo.m3u8\n'
+    )
     return Response(text, media_type=PLAYLIST)
 
 
@@ -25,7 +27,9 @@ def playlist(film: str, version: str, kind: str, shop: Shop, preview: Preview) -
     found = preview.playlists(shop.assembled(film))
     if kind not in ("video", "audio"):
         raise NotFound("There is no such playlist.")
-    return Response(found.video if kind == "video" else found.audio, media_type=PLAYLIST, headers={"Cache-Control": "no-store"})
+    return Response(
+        found.video if kind == "video" else found.audio, media_type=PLAYLIST, headers={"Cache-Control": "no-store"}
+    )
 
 
 @router.get("/{version}/segments/{name}/{part}")
@@ -34,4 +38,6 @@ def segment(film: str, version: str, name: str, part: str, preview: Preview) -> 
     stem = part.rsplit(".", 1)[0]
     if part != "init.mp4" and not (part.endswith(".m4s") and stem.isdigit()):
         raise NotFound("There is no such part.")
-    return Response(preview.part(film, name, part), media_type="video/mp4", headers={"Cache-Control": "public, max-age=86400"})
+    return Response(
+        preview.part(film, name, part), media_type="video/mp4", headers={"Cache-Control": "public, max-age=86400"}
+    )

@@ -25,9 +25,23 @@ def _options(request: RunRequest) -> dict[str, Any]:
 
 
 def _model(view: RunView) -> RunViewModel:
-    return RunViewModel(id=view.id, film=view.film, kind=view.kind, state=view.state, done=view.done, total=view.total, share=view.share,
-                        cost=float(view.cost), left=view.left, message=view.message, failures=view.failures, outcome=view.outcome,
-                        options=view.options, created=view.created, shots=view.shots)
+    return RunViewModel(
+        id=view.id,
+        film=view.film,
+        kind=view.kind,
+        state=view.state,
+        done=view.done,
+        total=view.total,
+        share=view.share,
+        cost=float(view.cost),
+        left=view.left,
+        message=view.message,
+        failures=view.failures,
+        outcome=view.outcome,
+        options=view.options,
+        created=view.created,
+        shots=view.shots,
+    )
 
 
 @router.post("/films/{film}/estimate")
@@ -58,12 +72,21 @@ def cancel(run: str, shop: Shop) -> RunViewModel:
 def delivered_file(run: str, name: str, shop: Shop) -> Response:
     """A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`."""
     view = shop.runs.view(run)
-    kinds = {"film.mp4": ("film", "video/mp4"), "film.srt": ("srt", "application/x-subrip"), "film.vtt": ("vtt", "text/vtt"),
-             "film.json": ("report", "application/json")}
+    kinds = {
+        "film.mp4": ("film", "video/mp4"),
+        "film.srt": ("srt", "application/x-subrip"),
+        "film.vtt": ("vtt", "text/vtt"),
+        "film.json": ("report", "application/json"),
+    }
     if name not in kinds or kinds[name][0] not in view.outcome:
         raise NotFound("There is no such file in that delivery.")
     kind, media_type = kinds[name]
-    title = "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[:60].strip() or "film"
+    title = (
+        "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[:60].strip() or "film"
+    )
     plain = title.encode("ascii", "ignore").decode() or "film"
-    return Response(shop.media.get(view.outcome[kind]), media_type=media_type,
-                    headers={"Content-Disposition": f'attachment; filename="{plain}.{name.rsplit(".", 1)[1]}"'})
+    return Response(
+        shop.media.get(view.outcome[kind]),
+        media_type=media_type,
+        headers={"Content-Disposition": f'attachment; filename="{plain}.{name.rsplit(".", 1)[1]}"'},
+    )

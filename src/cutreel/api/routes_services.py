@@ -27,8 +27,11 @@ def looks() -> list[Look]:
 def spending(film: str, shop: Shop) -> Spending:
     """Money spent on this film, and on all today (UTC)."""
     today = datetime.now(UTC).replace(hour=0, minute=0, second=0, microsecond=0)
-    return Spending(film=float(shop.spending.total(film)), today=float(shop.spending.total(since=today)),
-                    by_offer={k: float(v) for k, v in shop.spending.by_offer().items()})
+    return Spending(
+        film=float(shop.spending.total(film)),
+        today=float(shop.spending.total(since=today)),
+        by_offer={k: float(v) for k, v in shop.spending.by_offer().items()},
+    )
 
 
 @router.get("/health")

@@ -16,22 +16,59 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
     speaking = float(film.timing.words[-1, 1]) if len(script.words) else 0.0
     line_why = {w.line: script.lines[w.line].why for w in script.words}
     return FilmView(
-        id=row.id, revision=row.revision, title=document.title, text=document.text,
+        id=row.id,
+        revision=row.revision,
+        title=document.title,
+        text=document.text,
         words=[(w.start, w.end, n, w.line) for w, n in zip(script.words, film.read.ids, strict=True)],
         notes=[(n.start, n.end) for n in script.notes],
         headings=[(s.start_offset, s.end_offset) for s in script.scenes if s.end_offset],
-        scenes=[SceneView(title=s.title, first=s.first, end=s.end, time=s.time, weather=s.weather) for s in script.scenes],
-        lines=[LineView(first=w.first, end=w.end, speaker=w.speaker, voice=w.voice, why=line_why[script.words[w.first].line],
-                        media=film.spoken[i].media if i in film.spoken else None, start=film.timing.lines[i],
-                        seconds=film.spoken[i].data["seconds"] if i in film.spoken else None,
-                        peaks=film.spoken[i].data.get("peaks", []) if i in film.spoken else [])
-               for i, w in enumerate(film.read.speech)],
-        shots=_shots(film, prompt_cap(preview.shop.offers(), document.settings.offer)), cast=document.cast, places=document.places, settings=document.settings,
-        cues=[CueView(id=c.id, kind=c.kind, prompt=c.prompt, start=c.start, end=c.end, shot=film.read.shots[c.shot].shot.id, why=c.why,
-                      made=sound_key_of(c, document.settings.seed) in film.sounds) for c in film.cues],
-        lifted=document.lifted_cues, captions=[CaptionView(start=c.start, end=c.end, lines=list(c.lines)) for c in film.captions],
-        mood=film.mood, music_made=film.music_key in film.sounds, fps=str(film.rate), frames=film.frames, seconds=film.seconds,
-        undo=row.undo, redo=row.redo, changed=row.changed, preview=preview.version(film), reading_ease=round(reading_ease(script), 1),
+        scenes=[
+            SceneView(title=s.title, first=s.first, end=s.end, time=s.time, weather=s.weather) for s in script.scenes
+        ],
+        lines=[
+            LineView(
+                first=w.first,
+                end=w.end,
+                speaker=w.speaker,
+                voice=w.voice,
+                why=line_why[script.words[w.first].line],
+                media=film.spoken[i].media if i in film.spoken else None,
+                start=film.timing.lines[i],
+                seconds=film.spoken[i].data["seconds"] if i in film.spoken else None,
+                peaks=film.spoken[i].data.get("peaks", []) if i in film.spoken else [],
+            )
+            for i, w in enumerate(film.read.speech)
+        ],
+        shots=_shots(film, prompt_cap(preview.shop.offers(), document.settings.offer)),
+        cast=document.cast,
+        places=document.places,
+        settings=document.settings,
+        cues=[
+            CueView(
+                id=c.id,
+                kind=c.kind,
+                prompt=c.prompt,
+                start=c.start,
+                end=c.end,
+                shot=film.read.shots[c.shot].shot.id,
+                why=c.why,
+                made=sound_key_of(c, document.settings.seed) in film.sounds,
+            )
+            for c in film.cues
+        ],
+        lifted=document.lifted_cues,
+        captions=[CaptionView(start=c.start, end=c.end, lines=list(c.lines)) for c in film.captions],
+        mood=film.mood,
+        music_made=film.music_key in film.sounds,
+        fps=str(film.rate),
+        frames=film.frames,
+        seconds=film.seconds,
+        undo=row.undo,
+        redo=row.redo,
+        changed=row.changed,
+        preview=preview.version(film),
+        reading_ease=round(reading_ease(script), 1),
         words_a_minute=round(len(script.words) / speaking * 60, 1) if speaking else 0.0,
     )
 
@@ -44,20 +81,58 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
         word = None if r.at_word is None else film.read.ids[r.at_word]
         remarks.setdefault(r.shot, []).append(RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word))
     wish = Wish(seconds=film.document.settings.pace)
-    out = []
+    out: list[ShotView] = []
     for shot, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True):
         f = shot.facts
-        out.append(ShotView(
-            id=shot.shot.id, edge=shot.shot.edge, first=shot.first, end=shot.end, scene=film.read.script.words[shot.first].scene, text=shot.text,
-            start=span.start, stop=span.end, measured=all(i in spoken_words for i in range(shot.first, shot.end)), by_hand=shot.shot.by_hand,
-            framing=f.framing, place=f.place, time=f.time, weather=f.weather, mood=f.mood, people=list(f.people), why=f.why, own=shot.shot.own,
-            move=shot.move, prompt=shot.prompt.text, pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],
-            left_out=list(shot.prompt.left_out), cap=cap, fits=shot.prompt.fits, negative=shot.negative,
-            takes=[TakeView(id=t.id, number=t.number, seed=t.seed, prompt=t.prompt, media=t.media, thumb=t.thumb, stale=not is_fresh(shot, t),
-                            brought=t.brought, offer=t.offer, unused=t.about.get("unused_words", [])) for t in takes],
-            used=used.id if used else None, own_circled=shot.shot.circled, stale=used is not None and not is_fresh(shot, used),
-            wanted=wish.wanted(film.rate.seconds(span.start)), remarks=remarks.get(len(out), []),
-        ))
+        out.append(
+            ShotView(
+                id=shot.shot.id,
+                edge=shot.shot.edge,
+                first=shot.first,
+                end=shot.end,
+                scene=film.read.script.words[shot.first].scene,
+                text=shot.text,
+                start=span.start,
+                stop=span.end,
+                measured=all(i in spoken_words for i in range(shot.first, shot.end)),
+                by_hand=shot.shot.by_hand,
+                framing=f.framing,
+                place=f.place,
+                time=f.time,
+                weather=f.weather,
+                mood=f.mood,
+                people=list(f.people),
+                why=f.why,
+                own=shot.shot.own,
+                move=shot.move,
+                prompt=shot.prompt.text,
+                pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],
+                left_out=list(shot.prompt.left_out),
+                cap=cap,
+                fits=shot.prompt.fits,
+                negative=shot.negative,
+                takes=[
+                    TakeView(
+                        id=t.id,
+                        number=t.number,
+                        seed=t.seed,
+                        prompt=t.prompt,
+                        media=t.media,
+                        thumb=t.thumb,
+                        stale=not is_fresh(shot, t),
+                        brought=t.brought,
+                        offer=t.offer,
+                        unused=t.about.get("unused_words", []),
+                    )
+                    for t in takes
+                ],
+                used=used.id if used else None,
+                own_circled=shot.shot.circled,
+                stale=used is not None and not is_fresh(shot, used),
+                wanted=wish.wanted(film.rate.seconds(span.start)),
+                remarks=remarks.get(len(out), []),
+            )
+        )
     return out
 
 
@@ -70,6 +145,15 @@ def card(row: FilmRow, film: Assembled) -> Card:
         state = "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"
         strip.append((span.frames / max(1, film.frames), state + (" voiced" if voiced else "")))
     thumb = next((u.thumb for u in [*film.used[1:], *film.used[:1]] if u), None)
-    return Card(id=row.id, title=film.document.title, changed=row.changed, seconds=film.seconds, shots=len(film.spans),
-                left=sum(1 for _, s in strip if s != "made voiced"), look=film.document.settings.look, aspect=film.document.settings.aspect,
-                thumb=thumb, strip=strip)
+    return Card(
+        id=row.id,
+        title=film.document.title,
+        changed=row.changed,
+        seconds=film.seconds,
+        shots=len(film.spans),
+        left=sum(1 for _, s in strip if s != "made voiced"),
+        look=film.document.settings.look,
+        aspect=film.document.settings.aspect,
+        thumb=thumb,
+        strip=strip,
+    )

@@ -25,7 +25,9 @@ def load_demo(shop: Workshop) -> None:
         shop.films.change(FILM, Change(revision=shop.films.get(FILM).revision, command=command))
     document = shop.films.get(FILM).document
     for shot, values in _shots(document.text, document.word_ids, [(s.id, s.first) for s in document.shots]):
-        shop.films.change(FILM, Change(revision=shop.films.get(FILM).revision, command=SetShots(shots=[shot], values=values)))
+        shop.films.change(
+            FILM, Change(revision=shop.films.get(FILM).revision, command=SetShots(shots=[shot], values=values))
+        )
     start_run(shop, FILM, "everything", {})
 
 
@@ -33,18 +35,52 @@ def _by_hand(cast: dict[str, Person], places: dict[str, Place]) -> list[Command]
     """What the maker of this film states."""
     maren, pip = cast["Maren Oake"], cast["Pip"]
     commands: list[Command] = [
-        SetPerson(person=maren.model_copy(update={"aliases": ["Maren", "the ferrywoman"], "pronoun": "she", "voice": "edda", "traits": [
-            Trait(about="who", text="old woman, sixty-one", short="old woman"), Trait(about="hair", text="long grey braid", short="grey braid"),
-            Trait(about="skin", text="tanned skin"), Trait(about="clothes", text="yellow oilskin coat", short="yellow oilskin")]})),
-        SetPerson(person=pip.model_copy(update={"aliases": ["the boy"], "pronoun": "he", "voice": "fenn", "traits": [
-            Trait(about="who", text="boy of ten", short="boy"), Trait(about="hair", text="cropped brown hair"), Trait(about="skin", text="fair skin"),
-            Trait(about="scarf", text="red scarf"), Trait(about="clothes", text="teal coat")]})),
+        SetPerson(
+            person=maren.model_copy(
+                update={
+                    "aliases": ["Maren", "the ferrywoman"],
+                    "pronoun": "she",
+                    "voice": "edda",
+                    "traits": [
+                        Trait(about="who", text="old woman, sixty-one", short="old woman"),
+                        Trait(about="hair", text="long grey braid", short="grey braid"),
+                        Trait(about="skin", text="tanned skin"),
+                        Trait(about="clothes", text="yellow oilskin coat", short="yellow oilskin"),
+                    ],
+                }
+            )
+        ),
+        SetPerson(
+            person=pip.model_copy(
+                update={
+                    "aliases": ["the boy"],
+                    "pronoun": "he",
+                    "voice": "fenn",
+                    "traits": [
+                        Trait(about="who", text="boy of ten", short="boy"),
+                        Trait(about="hair", text="cropped brown hair"),
+                        Trait(about="skin", text="fair skin"),
+                        Trait(about="scarf", text="red scarf"),
+                        Trait(about="clothes", text="teal coat"),
+                    ],
+                }
+            )
+        ),
     ]
     if "the boy" in cast:
         commands.append(RemovePerson(id=cast["the boy"].id))
     heron = cast.get("the heron", Person(id=0, name="the heron"))
-    commands.append(SetPerson(person=heron.model_copy(update={"kind": "animal", "aliases": ["heron"], "traits": [Trait(about="kind", text="grey heron")]})))
-    for name, description in (("The jetty", "a plank jetty over salt marsh water"), ("The far shore", "a lamp post on the far shore")):
+    commands.append(
+        SetPerson(
+            person=heron.model_copy(
+                update={"kind": "animal", "aliases": ["heron"], "traits": [Trait(about="kind", text="grey heron")]}
+            )
+        )
+    )
+    for name, description in (
+        ("The jetty", "a plank jetty over salt marsh water"),
+        ("The far shore", "a lamp post on the far shore"),
+    ):
         if name in places:
             commands.append(SetPlace(place=places[name].model_copy(update={"description": description})))
     return commands
@@ -54,13 +90,17 @@ def _shots(text: str, ids: list[int], shots: list[tuple[int, int]]) -> list[tupl
     """Moves and framings set by hand, for the shots in which certain words stand."""
     words = read(text).words
     at = {n: i for i, n in enumerate(ids)}
-    wanted = {"Somebody": {"move": "pan left"}, "Halfway": {"framing": "extreme wide", "move": "pull"}, "flared,": {"move": "tilt up"},
-              "turned": {"framing": "extreme wide", "move": "still"}}
+    wanted = {
+        "Somebody": {"move": "pan left"},
+        "Halfway": {"framing": "extreme wide", "move": "pull"},
+        "flared,": {"move": "tilt up"},
+        "turned": {"framing": "extreme wide", "move": "still"},
+    }
     out: list[tuple[int, dict[Any, Any]]] = []
     for i, (shot, first) in enumerate(shots):
         end = at[shots[i + 1][1]] if i + 1 < len(shots) else len(words)
         for word, values in wanted.items():
-            if any(w.text.strip("“”") == word for w in words[at[first]:end]):
+            if any(w.text.strip("“”") == word for w in words[at[first] : end]):
                 out.append((shot, dict(values)))
                 break
     return out

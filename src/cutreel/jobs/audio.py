@@ -34,7 +34,7 @@ def flac_of(samples: NDArray[np.float32]) -> bytes:
 
 def decoded(data: bytes) -> NDArray[np.float32]:
     """Samples of an encoded track (AAC in MP4), shape (n, 2)."""
-    with av.open(io.BytesIO(data)) as container:
+    with av.open(io.BytesIO(data), "r") as container:
         frames = [f.to_ndarray() for f in container.decode(audio=0)]
     out: NDArray[np.float32] = np.concatenate(frames, axis=1).T.astype(np.float32)
     return out
@@ -58,5 +58,10 @@ def spoken_line(data: bytes, about: dict[str, Any], words: list[str]) -> dict[st
     offset, seconds = start / RATE, (end - start) / RATE
     spoken = [(w["text"], w["start"], w["end"]) for w in about.get("words", [])]
     times = match_words(words, spoken, len(samples) / RATE)
-    return {"trim": [start, end], "seconds": seconds, "peaks": peaks_of(samples[start:end]), "phones": about.get("phones", []),
-            "words": [[max(0.0, a - offset), min(seconds, max(0.0, b - offset))] for a, b in times]}
+    return {
+        "trim": [start, end],
+        "seconds": seconds,
+        "peaks": peaks_of(samples[start:end]),
+        "phones": about.get("phones", []),
+        "words": [[max(0.0, a - offset), min(seconds, max(0.0, b - offset))] for a, b in times],
+    }

@@ -28,27 +28,46 @@ def join_film(shop: Workshop, run: Run) -> dict[str, Any]:
     plans = planned_segments(film, "film", run.options)
     results = shop.results.many([plan.key for _, plan in plans])
     if any(plan.key not in results for _, plan in plans):
-        raise CutReelError("The film was changed while it was being made.", "Make the delivery again; what did not change is kept.")
+        raise CutReelError(
+            "The film was changed while it was being made.", "Make the delivery again; what did not change is kept."
+        )
     mixed = shop.results.get(mix_film(shop, film))
     assert mixed is not None and mixed.media is not None
     width, height = plans[0][1].width, plans[0][1].height
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "film.mp4"
-        join([shop.media.get(results[plan.key].media or "") for _, plan in plans], shop.media.get(mixed.media), film.rate.fraction, str(path),
-             {"title": film.document.title, "comment": f"Digital source type: {SOURCE_TYPE}", "encoded_by": f"Cut Reel {__version__}"})
+        join(
+            [shop.media.get(results[plan.key].media or "") for _, plan in plans],
+            shop.media.get(mixed.media),
+            film.rate.fraction,
+            str(path),
+            {
+                "title": film.document.title,
+                "comment": f"Digital source type: {SOURCE_TYPE}",
+                "encoded_by": f"Cut Reel {__version__}",
+            },
+        )
         checks = measured(path, film, width, height)
         data = path.read_bytes()
     report = report_of(shop, film, mixed.data, checks)
     return {
-        "film": shop.media.put(data, "mp4"), "bytes": len(data), "srt": shop.media.put(to_srt(film.captions).encode(), "srt"),
-        "vtt": shop.media.put(to_vtt(film.captions).encode(), "vtt"), "report": shop.media.put(json.dumps(report, indent=1).encode(), "json"),
-        "width": width, "height": height, "frames": film.frames, "fps": str(film.rate), "loudness": report["loudness"], "checks": checks,
+        "film": shop.media.put(data, "mp4"),
+        "bytes": len(data),
+        "srt": shop.media.put(to_srt(film.captions).encode(), "srt"),
+        "vtt": shop.media.put(to_vtt(film.captions).encode(), "vtt"),
+        "report": shop.media.put(json.dumps(report, indent=1).encode(), "json"),
+        "width": width,
+        "height": height,
+        "frames": film.frames,
+        "fps": str(film.rate),
+        "loudness": report["loudness"],
+        "checks": checks,
     }
 
 
 def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[str, Any]]:
     """Checks on the finished file itself, each with what was asked and what was found."""
-    with av.open(str(path)) as container:
+    with av.open(str(path), "r") as container:
         video, audio = container.streams.video[0], container.streams.audio[0]
         packets = sum(1 for p in container.demux(video) if p.size)
         found = [
@@ -57,7 +76,11 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
             ("rate", str(film.rate), str(video.average_rate)),
             ("video", "h264", video.codec_context.name),
             ("sound", "aac, 2 channels", f"{audio.codec_context.name}, {audio.codec_context.channels} channels"),
-            ("sound ends with picture", True, abs(float((audio.duration or 0) * (audio.time_base or 0)) - film.seconds) < 0.1),
+            (
+                "sound ends with picture",
+                True,
+                abs(float((audio.duration or 0) * (audio.time_base or 0)) - film.seconds) < 0.1,
+            ),
         ]
     head = path.read_bytes()[:64_000_000]
     found.append(("index before media", True, -1 < head.find(b"moov") < head.find(b"mdat")))
@@ -67,16 +90,32 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
 def report_of(shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: list[dict[str, Any]]) -> dict[str, Any]:
     """The report of a film: shots with their words, frames, prompts and takes; word times; loudness; cost; checks."""
     return {
-        "title": film.document.title, "fps": str(film.rate), "frames": film.frames, "seconds": round(film.seconds, 3),
-        "look": film.document.settings.look, "music": film.mood, "seed": film.document.settings.seed,
+        "title": film.document.title,
+        "fps": str(film.rate),
+        "frames": film.frames,
+        "seconds": round(film.seconds, 3),
+        "look": film.document.settings.look,
+        "music": film.mood,
+        "seed": film.document.settings.seed,
         "shots": [
-            {"edge": s.shot.edge, "words": s.text, "start": span.start, "end": span.end, "prompt": s.prompt.text, "negative": s.negative,
-             "left_out": list(s.prompt.left_out), "move": s.move,
-             "takes": [{"seed": t.seed, "circled": used is not None and t.id == used.id} for t in takes]}
+            {
+                "edge": s.shot.edge,
+                "words": s.text,
+                "start": span.start,
+                "end": span.end,
+                "prompt": s.prompt.text,
+                "negative": s.negative,
+                "left_out": list(s.prompt.left_out),
+                "move": s.move,
+                "takes": [{"seed": t.seed, "circled": used is not None and t.id == used.id} for t in takes],
+            }
             for s, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True)
         ],
-        "speech": [{"word": w.text, "start": round(float(a), 3), "end": round(float(b), 3)}
-                   for w, (a, b) in zip(film.read.script.words, film.timing.words, strict=True)],
+        "speech": [
+            {"word": w.text, "start": round(float(a), 3), "end": round(float(b), 3)}
+            for w, (a, b) in zip(film.read.script.words, film.timing.words, strict=True)
+        ],
         "loudness": {k: mixed[k] for k in ("integrated_lufs", "true_peak_dbtp")},
-        "cost": float(shop.spending.total(film.film)), "checks": checks,
+        "cost": float(shop.spending.total(film.film)),
+        "checks": checks,
     }

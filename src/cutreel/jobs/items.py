@@ -41,12 +41,15 @@ def work_on(shop: Workshop, number: int) -> None:
 
 def _ask(shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name: str) -> Delivered | None:
     """Have a service do it, with progress and cancelling; counts what it cost once."""
+
     def progress(share: float) -> None:
         if share - item.progress >= 0.2:
             item.progress = share
             shop.runs.note(item.id, progress=share)
 
-    done = shop.services.do(offer, work, name, progress=progress, cancelled=lambda: shop.runs.state_of(run.id) != "going")
+    done = shop.services.do(
+        offer, work, name, progress=progress, cancelled=lambda: shop.runs.state_of(run.id) != "going"
+    )
     if done is None:
         shop.runs.note(item.id, state="cancelled")
         return None
@@ -63,22 +66,50 @@ def _offer(shop: Workshop, kind: str) -> str:
 
 def _picture(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
-    name = key("take", PICTURE_VERSION, prompt=s["prompt"], negative=s["negative"], seed=s["seed"], size=[s["width"], s["height"]], offer=s["offer"])
+    name = key(
+        "take",
+        PICTURE_VERSION,
+        prompt=s["prompt"],
+        negative=s["negative"],
+        seed=s["seed"],
+        size=[s["width"], s["height"]],
+        offer=s["offer"],
+    )
     made, cost = shop.results.get(name), Decimal(0)
     if made is None:
-        work = PictureInput(prompt=s["prompt"], negative=s["negative"], seed=s["seed"], width=s["width"], height=s["height"])
+        work = PictureInput(
+            prompt=s["prompt"], negative=s["negative"], seed=s["seed"], width=s["width"], height=s["height"]
+        )
         done = _ask(shop, item, run, s["offer"], work, name)
         if done is None:
             return
         (flat, data), *layers = done.files
-        about = {**flat.data, "unused_words": done.unused_words, "layers": [[shop.media.put(d, "png"), r.data.get("depth", 0.0)] for r, d in layers],
-                 "thumb": shop.media.put(thumbnail(data), "jpg"), "width": s["width"], "height": s["height"]}
+        about = {
+            **flat.data,
+            "unused_words": done.unused_words,
+            "layers": [[shop.media.put(d, "png"), r.data.get("depth", 0.0)] for r, d in layers],
+            "thumb": shop.media.put(thumbnail(data), "jpg"),
+            "width": s["width"],
+            "height": s["height"],
+        }
         shop.results.put(name, "picture", shop.media.put(data, "png"), about, done.cost)
         made, cost = shop.results.get(name), done.cost
     assert made is not None and made.media is not None
     layers_of = [(m, float(d)) for m, d in made.data["layers"]] or [(made.media, 0.0)]
-    shop.takes.add(run.film, item.shot or 0, made_from=s["made_from"], seed=s["seed"], prompt=s["prompt"], negative=s["negative"], offer=s["offer"],
-                   media=made.media, thumb=made.data["thumb"], layers=layers_of, about=made.data, cost=cost)
+    shop.takes.add(
+        run.film,
+        item.shot or 0,
+        made_from=s["made_from"],
+        seed=s["seed"],
+        prompt=s["prompt"],
+        negative=s["negative"],
+        offer=s["offer"],
+        media=made.media,
+        thumb=made.data["thumb"],
+        layers=layers_of,
+        about=made.data,
+        cost=cost,
+    )
     shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
 
 
@@ -90,7 +121,9 @@ def _speech(shop: Workshop, item: Item, run: Run) -> None:
         if done is None:
             return
         about, data = done.files[0]
-        shop.results.put(s["key"], "speech", shop.media.put(data, "flac"), spoken_line(data, about.data, s["words"]), done.cost)
+        shop.results.put(
+            s["key"], "speech", shop.media.put(data, "flac"), spoken_line(data, about.data, s["words"]), done.cost
+        )
         cost = done.cost
     shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
 
@@ -124,8 +157,13 @@ def _mix(shop: Workshop, item: Item, run: Run) -> None:
 
 
 def _segment(shop: Workshop, item: Item, run: Run) -> None:
-    finished = render_item(shop, item.spec["key"], item.spec["plan"], lambda share: shop.runs.note(item.id, progress=share),
-                           lambda: shop.runs.state_of(run.id) != "going")
+    finished = render_item(
+        shop,
+        item.spec["key"],
+        item.spec["plan"],
+        lambda share: shop.runs.note(item.id, progress=share),
+        lambda: shop.runs.state_of(run.id) != "going",
+    )
     shop.runs.note(item.id, state="done" if finished else "cancelled", progress=1.0)
 
 
@@ -136,5 +174,11 @@ def _join(shop: Workshop, item: Item, run: Run) -> None:
 
 
 _DO: dict[str, Callable[[Workshop, Item, Run], Any]] = {
-    "picture": _picture, "speech": _speech, "sound": _sound, "music": _music, "mix": _mix, "segment": _segment, "join": _join,
+    "picture": _picture,
+    "speech": _speech,
+    "sound": _sound,
+    "music": _music,
+    "mix": _mix,
+    "segment": _segment,
+    "join": _join,
 }

@@ -19,10 +19,17 @@ def mix_key(film: Assembled) -> str:
     """The key of the film's sound: what is spoken, sounds and plays, and when."""
     seed = film.document.settings.seed
     return key(
-        "mix", MIX_VERSION,
+        "mix",
+        MIX_VERSION,
         speech=[[film.read.speech[i].key, round(film.timing.lines[i], 4)] for i in sorted(film.spoken)],
-        cues=[[sound_key_of(c, seed), round(c.start, 4), round(c.end, 4), c.kind] for c in film.cues if sound_key_of(c, seed) in film.sounds],
-        music=film.music_key if film.music_key in film.sounds else None, seconds=round(film.seconds, 4))
+        cues=[
+            [sound_key_of(c, seed), round(c.start, 4), round(c.end, 4), c.kind]
+            for c in film.cues
+            if sound_key_of(c, seed) in film.sounds
+        ],
+        music=film.music_key if film.music_key in film.sounds else None,
+        seconds=round(film.seconds, 4),
+    )
 
 
 def mix_film(shop: Workshop, film: Assembled, progress: Callable[[float], None] = lambda share: None) -> str:
@@ -34,8 +41,12 @@ def mix_film(shop: Workshop, film: Assembled, progress: Callable[[float], None] 
     encoded = encode_sound(audio, RATE, FRAGMENT_SECONDS)
     progress(0.8)
     heard = decoded(encoded)
-    about = {"flac": shop.media.put(flac_of(audio), "flac"), "integrated_lufs": round(integrated_lufs(heard, RATE), 2),
-             "true_peak_dbtp": round(true_peak_dbtp(heard), 2), "seconds": film.seconds}
+    about = {
+        "flac": shop.media.put(flac_of(audio), "flac"),
+        "integrated_lufs": round(integrated_lufs(heard, RATE), 2),
+        "true_peak_dbtp": round(true_peak_dbtp(heard), 2),
+        "seconds": film.seconds,
+    }
     shop.results.put(name, "mix", shop.media.put(encoded, "m4a"), about)
     return name
 
@@ -45,7 +56,15 @@ def parts_of(shop: Workshop, film: Assembled) -> list[MixedPart]:
     parts = []
     for i, result in film.spoken.items():
         start, end = result.data["trim"]
-        parts.append(MixedPart("voice", film.timing.lines[i], samples_of(shop.media.get(result.media or ""))[start:end], fade_in=0.005, fade_out=0.02))
+        parts.append(
+            MixedPart(
+                "voice",
+                film.timing.lines[i],
+                samples_of(shop.media.get(result.media or ""))[start:end],
+                fade_in=0.005,
+                fade_out=0.02,
+            )
+        )
     for cue in film.cues:
         sound = film.sounds.get(sound_key_of(cue, film.document.settings.seed))
         if sound is None or sound.media is None:

@@ -41,9 +41,15 @@ def brought(data: bytes) -> tuple[bytes, int, int]:
             if image.format not in _FORMATS:
                 raise BadInput(f"A {image.format} file cannot be used.", "Bring PNG, JPEG or WebP.")
             if image.width * image.height > MOST_PIXELS:
-                raise BadInput(f"The picture has {image.width} by {image.height} pixels.", "Bring one of at most 60 million pixels.")
+                raise BadInput(
+                    f"The picture has {image.width} by {image.height} pixels.",
+                    "Bring one of at most 60 million pixels.",
+                )
             if min(image.size) < LEAST_SIDE:
-                raise BadInput(f"The picture has only {image.width} by {image.height} pixels.", f"Bring one of at least {LEAST_SIDE} on each side.")
+                raise BadInput(
+                    f"The picture has only {image.width} by {image.height} pixels.",
+                    f"Bring one of at least {LEAST_SIDE} on each side.",
+                )
             upright = ImageOps.exif_transpose(image).convert("RGB")
     except BadInput:
         raise

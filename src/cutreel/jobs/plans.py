@@ -63,9 +63,23 @@ def pictures(film: Assembled, options: dict[str, Any]) -> list[ItemSpec]:
             continue
         made = sum(1 for t in takes if t.made_from == shot.picture_key)
         for i in range(made, made + count):
-            out.append(ItemSpec("picture", f"picture of shot {shot.shot.edge}", {
-                "made_from": shot.picture_key, "prompt": shot.prompt.text, "negative": shot.negative, "seed": shot.seed + i,
-                "width": width, "height": height, "offer": film.document.settings.offer}, shot.shot.id, 1.6))
+            out.append(
+                ItemSpec(
+                    "picture",
+                    f"picture of shot {shot.shot.edge}",
+                    {
+                        "made_from": shot.picture_key,
+                        "prompt": shot.prompt.text,
+                        "negative": shot.negative,
+                        "seed": shot.seed + i,
+                        "width": width,
+                        "height": height,
+                        "offer": film.document.settings.offer,
+                    },
+                    shot.shot.id,
+                    1.6,
+                )
+            )
     return out
 
 
@@ -74,9 +88,13 @@ def speech(film: Assembled) -> list[ItemSpec]:
     out: dict[str, ItemSpec] = {}
     for i, line in enumerate(film.read.speech):
         if i not in film.spoken and line.key not in out:
-            words = [w.text for w in film.read.script.words[line.first:line.end]]
-            out[line.key] = ItemSpec("speech", f"speak “{line.text[:40]}”", {
-                "key": line.key, "text": line.text, "voice": line.voice, "words": words}, weight=0.5)
+            words = [w.text for w in film.read.script.words[line.first : line.end]]
+            out[line.key] = ItemSpec(
+                "speech",
+                f"speak “{line.text[:40]}”",
+                {"key": line.key, "text": line.text, "voice": line.voice, "words": words},
+                weight=0.5,
+            )
     return list(out.values())
 
 
@@ -86,9 +104,17 @@ def sounds(film: Assembled) -> list[ItemSpec]:
     for cue in film.cues:
         name = sound_key_of(cue, film.document.settings.seed)
         if name not in film.sounds:
-            out[name] = ItemSpec("sound", f"sound of {cue.prompt}", {
-                "key": name, "prompt": cue.prompt, "seconds": SOUND_SECONDS[cue.kind],
-                "seed": seed_from(film.document.settings.seed, cue.prompt)}, weight=0.6)
+            out[name] = ItemSpec(
+                "sound",
+                f"sound of {cue.prompt}",
+                {
+                    "key": name,
+                    "prompt": cue.prompt,
+                    "seconds": SOUND_SECONDS[cue.kind],
+                    "seed": seed_from(film.document.settings.seed, cue.prompt),
+                },
+                weight=0.6,
+            )
     return list(out.values())
 
 
@@ -96,9 +122,19 @@ def music(film: Assembled) -> list[ItemSpec]:
     """The music, when the film wants some and this length was not composed yet."""
     if film.music_key is None or film.music_key in film.sounds:
         return []
-    return [ItemSpec("music", f"{film.mood} music", {
-        "key": film.music_key, "mood": film.mood, "seconds": round(film.seconds, 1), "seed": film.document.settings.seed},
-        weight=1 + film.seconds * 0.05)]
+    return [
+        ItemSpec(
+            "music",
+            f"{film.mood} music",
+            {
+                "key": film.music_key,
+                "mood": film.mood,
+                "seconds": round(film.seconds, 1),
+                "seed": film.document.settings.seed,
+            },
+            weight=1 + film.seconds * 0.05,
+        )
+    ]
 
 
 def frame_size(aspect: str, short_side: int) -> tuple[int, int]:
@@ -115,8 +151,15 @@ def planned_segments(film: Assembled, quality: Quality, options: dict[str, Any])
         raise BadInput(f"There is no size “{size}”.", "Choose " + ", ".join(SHORT_SIDE) + ".")
     short = PREVIEW_SHORT_SIDE if quality == "preview" else SHORT_SIDE[size]
     captions = options.get("captions") or film.document.settings.captions
-    return plan_segments(film.planned(), film.spans, film.dissolves(), film.captions if captions == "burn" else [], film.rate,
-                         *frame_size(film.document.settings.aspect, short), quality)
+    return plan_segments(
+        film.planned(),
+        film.spans,
+        film.dissolves(),
+        film.captions if captions == "burn" else [],
+        film.rate,
+        *frame_size(film.document.settings.aspect, short),
+        quality,
+    )
 
 
 def segments(film: Assembled, options: dict[str, Any], quality: Quality, shop: Workshop) -> list[ItemSpec]:
@@ -127,7 +170,12 @@ def segments(film: Assembled, options: dict[str, Any], quality: Quality, shop: W
     for first, plan in plans:
         if plan.key not in made:
             weight = plan.frames * plan.width * plan.height / (2.4e7 if quality == "film" else 2e8)
-            out[plan.key] = ItemSpec("segment", f"frames from {first}", {"key": plan.key, "plan": plan.model_dump(mode="json")}, weight=weight)
+            out[plan.key] = ItemSpec(
+                "segment",
+                f"frames from {first}",
+                {"key": plan.key, "plan": plan.model_dump(mode="json")},
+                weight=weight,
+            )
     return list(out.values())
 
 

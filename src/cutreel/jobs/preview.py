@@ -36,7 +36,9 @@ class PreviewDesk:
 
     def version(self, film: Assembled) -> str:
         """A name for the film as it looks and sounds now."""
-        return key("preview", 1, segments=[p.key for _, p in planned_segments(film, "preview", {})], mix=mix_key(film))[:16]
+        return key("preview", 1, segments=[p.key for _, p in planned_segments(film, "preview", {})], mix=mix_key(film))[
+            :16
+        ]
 
     def playlists(self, film: Assembled) -> Playlists:
         """Playlists of the whole film; the mix is made now if it is not there yet."""
@@ -44,7 +46,12 @@ class PreviewDesk:
         mixed = self.shop.results.get(mix_film(self.shop, film))
         assert mixed is not None and mixed.media is not None
         longest = max((p.frames for _, p in plans), default=1)
-        lines = ["#EXTM3U", "#EXT-X-VERSION:7", "#EXT-X-PLAYLIST-TYPE:VOD", f"#EXT-X-TARGETDURATION:{int(film.rate.seconds(longest)) + 1}"]
+        lines = [
+            "#EXTM3U",
+            "#EXT-X-VERSION:7",
+            "#EXT-X-PLAYLIST-TYPE:VOD",
+            f"#EXT-X-TARGETDURATION:{int(film.rate.seconds(longest)) + 1}",
+        ]
         for i, (first, plan) in enumerate(plans):
             self._plans[plan.key] = plan
             if i == 0:
@@ -57,7 +64,9 @@ class PreviewDesk:
         each = film.seconds / max(1, len(fragments))
         for start, end in fragments:
             sound += [f"#EXTINF:{each:.5f},", f"#EXT-X-BYTERANGE:{end - start}@{start}", f"/media/{mixed.media}"]
-        return Playlists(self.version(film), "\n".join([*lines, "#EXT-X-ENDLIST", ""]), "\n".join([*sound, "#EXT-X-ENDLIST", ""]))
+        return Playlists(
+            self.version(film), "\n".join([*lines, "#EXT-X-ENDLIST", ""]), "\n".join([*sound, "#EXT-X-ENDLIST", ""])
+        )
 
     def segment(self, film: str, name: str) -> bytes:
         """The bytes of a segment, rendered first if need be."""

@@ -22,7 +22,8 @@ class _Door:
     def app(self) -> Any:
         if self._app is None:
             self._app = queue_at(os.environ["CUTREEL_DATABASE"]).with_connector(
-                PsycopgConnector(conninfo=os.environ["CUTREEL_DATABASE"]).get_sync_connector())
+                PsycopgConnector(conninfo=os.environ["CUTREEL_DATABASE"]).get_sync_connector()
+            )
             self._app.open()
         return self._app
 

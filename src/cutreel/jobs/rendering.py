@@ -19,6 +19,7 @@ MOST_PLANES = 24
 
 def fetch_from(shop: Workshop) -> Callable[[str, float], Planes]:
     """Gives planes of media, keeping the last few: neighbouring segments show the same pictures."""
+
     def fetch(media: str, depth: float) -> Planes:
         name = (media, depth)
         if name not in _planes:
@@ -26,11 +27,17 @@ def fetch_from(shop: Workshop) -> Callable[[str, float], Planes]:
                 _planes.pop(next(iter(_planes)))
             _planes[name] = planes_of(pixels_of(shop.media.get(media)), depth)
         return _planes[name]
+
     return fetch
 
 
-def render_item(shop: Workshop, name: str, plan: dict[str, Any], progress: Callable[[float], None] = lambda share: None,
-                cancelled: Callable[[], bool] = lambda: False) -> bool:
+def render_item(
+    shop: Workshop,
+    name: str,
+    plan: dict[str, Any],
+    progress: Callable[[float], None] = lambda share: None,
+    cancelled: Callable[[], bool] = lambda: False,
+) -> bool:
     """Render a segment unless it exists; False when it was cancelled on the way."""
     if shop.results.get(name) is not None:
         return True
@@ -54,4 +61,3 @@ def render_item(shop: Workshop, name: str, plan: dict[str, Any], progress: Calla
 def preview_segment(shop: Workshop, name: str, plan: dict[str, Any]) -> None:
     """Render a segment that a player is waiting for."""
     render_item(shop, name, plan)
-

@@ -59,18 +59,28 @@ def advance(shop: Workshop, run: str) -> None:
             row = shop.runs.locked(session, run)
             if row is None or row.state != "going":
                 return
-            open_items = session.scalar(select(func.count()).where(Item.run == run, Item.stage == row.stage,
-                                                                   Item.state.in_(("waiting", "going"))))
+            open_items = session.scalar(
+                select(func.count()).where(
+                    Item.run == run, Item.stage == row.stage, Item.state.in_(("waiting", "going"))
+                )
+            )
             if row.stage >= 0 and open_items:
                 return
             stages = stages_of(row.kind, row.options)
             failed = list(session.scalars(select(Item.message).where(Item.run == run, Item.state == "failed")))
-            strict = row.kind == "delivery" and (row.options.get("strict") or (row.stage >= 0 and stages[row.stage] in MUST_SUCCEED))
+            strict = row.kind == "delivery" and (
+                row.options.get("strict") or (row.stage >= 0 and stages[row.stage] in MUST_SUCCEED)
+            )
             ended = row.stage + 1 >= len(stages)
             if not (failed and strict) and not ended:
                 row.stage += 1
                 specs = items_of(stages[row.stage], shop.assembled(row.film), row.options, shop)
-                items = [Item(run=run, stage=row.stage, kind=s.kind, label=s.label, shot=s.shot, spec=s.spec, weight=s.weight) for s in specs]
+                items = [
+                    Item(
+                        run=run, stage=row.stage, kind=s.kind, label=s.label, shot=s.shot, spec=s.spec, weight=s.weight
+                    )
+                    for s in specs
+                ]
                 session.add_all(items)
                 session.flush()
                 deferred = [i.id for i in items]

@@ -24,6 +24,7 @@ def workshop() -> Workshop:
 
 def known_to(app: App) -> App:
     """Register all tasks with `app`."""
+
     @app.task(name=ITEM, queue="work")
     def item(item: int) -> None:
         work_on(workshop(), item)
@@ -41,8 +42,14 @@ async def run_worker() -> None:
     async with app.open_async():
         rescue = asyncio.create_task(_rescue(app))
         try:
-            await app.run_worker_async(queues=["work"], concurrency=1, wait=True, fetch_job_polling_interval=2.0,
-                                       delete_jobs="successful", shutdown_graceful_timeout=2)
+            await app.run_worker_async(
+                queues=["work"],
+                concurrency=1,
+                wait=True,
+                fetch_job_polling_interval=2.0,
+                delete_jobs="successful",
+                shutdown_graceful_timeout=2,
+            )
         finally:
             rescue.cancel()
 

@@ -17,6 +17,22 @@ from .jobs import (
 from .offers import Caps, Kind, Offer, Price, Quota, Voice
 
 __all__ = [
-    "Caps", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput", "Offer", "PictureInput", "Price",
-    "Quota", "Refusal", "RefusalCode", "Result", "SoundInput", "SpeechInput", "SpokenWord", "Voice",
+    "Caps",
+    "JobInput",
+    "JobRequest",
+    "JobState",
+    "JobView",
+    "Kind",
+    "MusicInput",
+    "Offer",
+    "PictureInput",
+    "Price",
+    "Quota",
+    "Refusal",
+    "RefusalCode",
+    "Result",
+    "SoundInput",
+    "SpeechInput",
+    "SpokenWord",
+    "Voice",
 ]

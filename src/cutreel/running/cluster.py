@@ -37,9 +37,26 @@ class Cluster:
 
     def command(self, *, durable: bool = True) -> list[str]:
         """The server's command line, without the change of account."""
-        out = [str(binary("postgres")), "-D", str(self.folder), "-p", str(self.port), "-h", "127.0.0.1", "-c", "unix_socket_directories=",
-               "-c", "max_connections=120", "-c", "log_min_messages=fatal", "-c", "logging_collector=off"]
-        return out if durable else [*out, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off"]
+        out = [
+            str(binary("postgres")),
+            "-D",
+            str(self.folder),
+            "-p",
+            str(self.port),
+            "-h",
+            "127.0.0.1",
+            "-c",
+            "unix_socket_directories=",
+            "-c",
+            "max_connections=120",
+            "-c",
+            "log_min_messages=fatal",
+            "-c",
+            "logging_collector=off",
+        ]
+        return (
+            out if durable else [*out, "-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off"]
+        )
 
     @property
     def account(self) -> list[str]:
@@ -64,8 +81,20 @@ class Cluster:
             os.chown(self.folder, owner.pw_uid, owner.pw_gid)
             os.chown(file, owner.pw_uid, owner.pw_gid)
         try:
-            self._call([str(binary("initdb")), "-D", str(self.folder), "-U", USER, "--auth=scram-sha-256", f"--pwfile={file}",
-                        "--encoding=UTF8", "--locale=C.UTF-8", "--no-sync"])
+            self._call(
+                [
+                    str(binary("initdb")),
+                    "-D",
+                    str(self.folder),
+                    "-U",
+                    USER,
+                    "--auth=scram-sha-256",
+                    f"--pwfile={file}",
+                    "--encoding=UTF8",
+                    "--locale=C.UTF-8",
+                    "--no-sync",
+                ]
+            )
         finally:
             file.unlink()
 
@@ -81,7 +110,9 @@ class Cluster:
                     return
             except psycopg.OperationalError as error:
                 if time.monotonic() > until:
-                    raise CutReelError("The database does not answer.", f"Its folder is {self.folder}. ({error})") from error
+                    raise CutReelError(
+                        "The database does not answer.", f"Its folder is {self.folder}. ({error})"
+                    ) from error
                 time.sleep(0.1)
 
     def _address(self, name: str) -> str:
@@ -90,12 +121,16 @@ class Cluster:
     def _call(self, command: list[str]) -> None:
         done = subprocess.run([*self.account, *command], capture_output=True, text=True, cwd="/", check=False)
         if done.returncode:
-            raise CutReelError("The database could not be set up.", done.stderr.strip().splitlines()[-1] if done.stderr.strip() else "")
+            raise CutReelError(
+                "The database could not be set up.", done.stderr.strip().splitlines()[-1] if done.stderr.strip() else ""
+            )
 
 
 def binary(name: str) -> Path:
     """A program of the newest PostgreSQL installed by Debian's package."""
-    found = sorted(Path("/usr/lib/postgresql").glob(f"*/bin/{name}"), key=lambda p: int(p.parts[4]) if p.parts[4].isdigit() else 0)
+    found = sorted(
+        Path("/usr/lib/postgresql").glob(f"*/bin/{name}"), key=lambda p: int(p.parts[4]) if p.parts[4].isdigit() else 0
+    )
     if found:
         return found[-1]
     raise CutReelError("PostgreSQL is not installed.", "Install the Debian package postgresql.")
@@ -104,7 +139,12 @@ def binary(name: str) -> Path:
 def _reachable(folder: Path) -> bool:
     """Whether the database's account may walk down to `folder`."""
     folder.mkdir(parents=True, exist_ok=True)
-    return subprocess.run(["runuser", "-u", ACCOUNT, "--", "test", "-x", str(folder)], capture_output=True, check=False).returncode == 0
+    return (
+        subprocess.run(
+            ["runuser", "-u", ACCOUNT, "--", "test", "-x", str(folder)], capture_output=True, check=False
+        ).returncode
+        == 0
+    )
 
 
 def _elsewhere(folder: Path) -> Path:

@@ -25,7 +25,19 @@ def worker() -> list[str]:
 
 
 def _server(factory: str, port: int) -> list[str]:
-    return [sys.executable, "-m", "uvicorn", "--factory", factory, "--host", "127.0.0.1", "--port", str(port), "--log-level", "warning"]
+    return [
+        sys.executable,
+        "-m",
+        "uvicorn",
+        "--factory",
+        factory,
+        "--host",
+        "127.0.0.1",
+        "--port",
+        str(port),
+        "--log-level",
+        "warning",
+    ]
 
 
 def answers(url: str) -> bool:

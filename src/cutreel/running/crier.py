@@ -16,7 +16,11 @@ def main() -> None:
         if event == "PROCESS_STATE_EXITED" and body.get("expected") == "0":
             print(f"cutreel: {name} stopped unexpectedly; it is started again.", file=sys.stderr, flush=True)
         elif event == "PROCESS_STATE_FATAL":
-            print(f"cutreel: {name} could not be started; see its messages above. End with Ctrl-C.", file=sys.stderr, flush=True)
+            print(
+                f"cutreel: {name} could not be started; see its messages above. End with Ctrl-C.",
+                file=sys.stderr,
+                flush=True,
+            )
         sys.stdout.write("RESULT 2\nOK")
         sys.stdout.flush()
 

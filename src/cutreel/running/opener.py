@@ -1,4 +1,4 @@
-"""Runs once under supervisor: waits for the database, sets it up, starts the rest, prints the address, loads the demo."""
+"""Runs once under supervisor: sets the database up, starts the rest, prints the address, loads the sample film."""
 
 import os
 import sys

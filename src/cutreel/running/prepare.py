@@ -15,4 +15,3 @@ def prepare_database(database: Database) -> None:
         app = App(connector=PsycopgConnector(conninfo=database.address).get_sync_connector())
         with app.open():
             app.schema_manager.apply_schema()
-

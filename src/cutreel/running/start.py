@@ -21,7 +21,9 @@ MARKER = "cutreel-data"
 
 
 @click.command()
-@click.option("--port", type=click.IntRange(1, 65535), default=8420, show_default=True, help="The port of the web page.")
+@click.option(
+    "--port", type=click.IntRange(1, 65535), default=8420, show_default=True, help="The port of the web page."
+)
 @click.option("--data", type=click.Path(path_type=Path), help="The folder for films, media and the database.")
 @click.option("--no-demo", is_flag=True, help="Do not load the sample film.")
 @click.option("--reset", is_flag=True, help="Throw everything in the data folder away first.")
@@ -32,7 +34,9 @@ def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, d
     folder = (data or default_data).resolve()
     try:
         if not is_free(port):
-            raise CutReelError(f"Port {port} is taken.", "Another Cut Reel may be running; else choose one with --port.")
+            raise CutReelError(
+                f"Port {port} is taken.", "Another Cut Reel may be running; else choose one with --port."
+            )
         cluster = _ground(folder, reset)
     except CutReelError as error:
         click.echo(f"cutreel: {error}", err=True)
@@ -42,9 +46,15 @@ def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, d
         sys.exit(1)
     services = f"http://127.0.0.1:{free_port()}"
     environment = {
-        "CUTREEL_DATABASE": cluster.address, "CUTREEL_MEDIA": str(folder / "media"), "CUTREEL_SERVICES": services,
-        "STANDINS_DIR": str(folder / "standins"), "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"), "CUTREEL_WEB": str(web),
-        "CUTREEL_PORT": str(port), "CUTREEL_DEMO": "" if no_demo else "1", "PYTHONUNBUFFERED": "1",
+        "CUTREEL_DATABASE": cluster.address,
+        "CUTREEL_MEDIA": str(folder / "media"),
+        "CUTREEL_SERVICES": services,
+        "STANDINS_DIR": str(folder / "standins"),
+        "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"),
+        "CUTREEL_WEB": str(web),
+        "CUTREEL_PORT": str(port),
+        "CUTREEL_DEMO": "" if no_demo else "1",
+        "PYTHONUNBUFFERED": "1",
     }
     config = folder / "supervisor.conf"
     config.write_text(configuration(cluster, folder, environment, services, port))
@@ -56,7 +66,9 @@ def _ground(folder: Path, reset: bool) -> Cluster:
     """The data folder made ready: there, ours, with room, and with a cluster."""
     if reset and folder.exists():
         if any(folder.iterdir()) and not (folder / MARKER).exists():
-            raise CutReelError(f"{folder} is not a data folder of Cut Reel.", "It is left alone; name another with --data.")
+            raise CutReelError(
+                f"{folder} is not a data folder of Cut Reel.", "It is left alone; name another with --data."
+            )
         elsewhere = Cluster(folder, 0).folder
         if elsewhere.parent != folder:
             shutil.rmtree(elsewhere.parent, ignore_errors=True)
@@ -64,10 +76,14 @@ def _ground(folder: Path, reset: bool) -> Cluster:
     folder.mkdir(parents=True, exist_ok=True)
     (folder / MARKER).touch()
     if shutil.disk_usage(folder).free < LEAST_FREE:
-        raise CutReelError(f"The disk of {folder} is full.", "Make at least 600 megabytes free, or choose another folder with --data.")
+        raise CutReelError(
+            f"The disk of {folder} is full.", "Make at least 600 megabytes free, or choose another folder with --data."
+        )
     lock = folder / "supervisor.pid"
     if lock.exists() and _alive(lock):
-        raise CutReelError("Cut Reel is already running with this data folder.", "End it first, or choose another with --data.")
+        raise CutReelError(
+            "Cut Reel is already running with this data folder.", "End it first, or choose another with --data."
+        )
     cluster = Cluster(folder, free_port())
     cluster.prepare()
     return cluster

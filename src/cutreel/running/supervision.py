@@ -40,8 +40,20 @@ events=PROCESS_STATE
 stderr_logfile=/dev/stderr
 stderr_logfile_maxbytes=0
 """,
-        _program("database", cluster.command(), autostart=True, priority=1, more=("user=postgres\ndirectory=/" if cluster.as_root else "") + "\nstopsignal=INT"),
-        _program("opener", [sys.executable, "-m", "cutreel.running.opener", str(folder)], autostart=True, priority=2, more="autorestart=false\nstartsecs=0"),
+        _program(
+            "database",
+            cluster.command(),
+            autostart=True,
+            priority=1,
+            more=("user=postgres\ndirectory=/" if cluster.as_root else "") + "\nstopsignal=INT",
+        ),
+        _program(
+            "opener",
+            [sys.executable, "-m", "cutreel.running.opener", str(folder)],
+            autostart=True,
+            priority=2,
+            more="autorestart=false\nstartsecs=0",
+        ),
         _program("stand-ins", commands.standins(services), priority=3),
         *(_program(f"worker-{i + 1}", commands.worker(), priority=4) for i in range(WORKERS)),
         _program("web", commands.web(port), autostart=True, priority=2),
@@ -52,6 +64,8 @@ stderr_logfile_maxbytes=0
 def _program(name: str, command: list[str], *, autostart: bool = False, priority: int, more: str = "") -> str:
     restart = "" if "autorestart" in more else "autorestart=true\n"
     line = " ".join(command).replace("%", "%%")
-    return (f"[program:{name}]\ncommand={line}\nautostart={'true' if autostart else 'false'}\n{restart}priority={priority}\n"
-            "stopasgroup=true\nkillasgroup=true\nstopwaitsecs=8\nstartretries=5\n"
-            f"stdout_logfile=/dev/stdout\nstdout_logfile_maxbytes=0\nredirect_stderr=true\n{more}\n")
+    return (
+        f"[program:{name}]\ncommand={line}\nautostart={str(autostart).lower()}\n{restart}priority={priority}\n"
+        "stopasgroup=true\nkillasgroup=true\nstopwaitsecs=8\nstartretries=5\n"
+        f"stdout_logfile=/dev/stdout\nstdout_logfile_maxbytes=0\nredirect_stderr=true\n{more}\n"
+    )

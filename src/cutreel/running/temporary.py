@@ -50,17 +50,34 @@ def temporary(data: Path | None = None, workers: int = 2, delay: float = 0.0) ->
     cluster = Cluster(folder, free_port())
     try:
         cluster.prepare()
-        processes["database"] = subprocess.Popen([*cluster.account, *cluster.command(durable=data is not None)], cwd="/", start_new_session=True,
-                                                 stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        processes["database"] = subprocess.Popen(
+            [*cluster.account, *cluster.command(durable=data is not None)],
+            cwd="/",
+            start_new_session=True,
+            stdout=subprocess.DEVNULL,
+            stderr=subprocess.DEVNULL,
+        )
         services = f"http://127.0.0.1:{free_port()}"
-        environment = {**os.environ, "CUTREEL_MEDIA": str(folder / "media"), "CUTREEL_SERVICES": services,
-                       "STANDINS_DIR": str(folder / "standins"), "STANDINS_DELAY": str(delay)}
-        processes["stand-ins"] = subprocess.Popen(commands.standins(services), env=environment, start_new_session=True, stdout=sys.stderr)
+        environment = {
+            **os.environ,
+            "CUTREEL_MEDIA": str(folder / "media"),
+            "CUTREEL_SERVICES": services,
+            "STANDINS_DIR": str(folder / "standins"),
+            "STANDINS_DELAY": str(delay),
+        }
+        processes["stand-ins"] = subprocess.Popen(
+            commands.standins(services), env=environment, start_new_session=True, stdout=sys.stderr
+        )
         cluster.wait()
         environment["CUTREEL_DATABASE"] = os.environ["CUTREEL_DATABASE"] = cluster.address
         database = Database(cluster.address)
         prepare_database(database)
-        running = Temporary(Workshop(database, MediaStore(environment["CUTREEL_MEDIA"]), Services(services)), environment, processes, services)
+        running = Temporary(
+            Workshop(database, MediaStore(environment["CUTREEL_MEDIA"]), Services(services)),
+            environment,
+            processes,
+            services,
+        )
         for i in range(workers):
             running.start_worker(f"worker-{i + 1}")
         commands.wait_for(lambda: commands.answers(services + "/offers"), 60, "The stand-in services")
@@ -77,7 +94,7 @@ def _end(processes: "dict[str, subprocess.Popen[bytes]]") -> None:
     """End processes with everything they started, the database last."""
     for name in reversed(list(processes)):
         process = processes[name]
-        for sign in ((signal.SIGINT, signal.SIGKILL) if name == "database" else (signal.SIGTERM, signal.SIGKILL)):
+        for sign in (signal.SIGINT, signal.SIGKILL) if name == "database" else (signal.SIGTERM, signal.SIGKILL):
             if process.poll() is not None and sign != signal.SIGKILL:
                 continue
             try:

@@ -43,8 +43,15 @@ class Services:
         """What is on offer now. Raises CutReelError when the services do not answer."""
         return [Offer.model_validate(o) for o in self._ask("GET", "/offers").json()]
 
-    def do(self, offer: str, work: JobInput, key: str, *, progress: Callable[[float], None] = lambda share: None,
-           cancelled: Callable[[], bool] = lambda: False) -> Delivered | None:
+    def do(
+        self,
+        offer: str,
+        work: JobInput,
+        key: str,
+        *,
+        progress: Callable[[float], None] = lambda share: None,
+        cancelled: Callable[[], bool] = lambda: False,
+    ) -> Delivered | None:
         """See a job through. `key` makes it idempotent: sent again, it is neither made nor paid twice.
 
         Retries what a service says may be tried again, with growing pauses; a job that stalls beyond the client's
@@ -57,9 +64,10 @@ class Services:
                 time.sleep(pause)
                 pause = min(8.0, pause * 2)
             view = self._post(offer, work, key)
-            view = self._wait(view, progress, cancelled)
-            if view is None:
+            ended = self._wait(view, progress, cancelled)
+            if ended is None:
                 return None
+            view = ended
             if view.state == "done":
                 return Delivered([(r, self._fetch(r)) for r in view.results], view.cost, view.unused_words)
             if view.refusal and view.refusal.code != "try-again":
@@ -118,7 +126,9 @@ def _explained(offer: str, view: JobView) -> tuple[str, str]:
     reason = view.refusal
     todo = {
         "over-cap": "Shorten the prompt, or choose another offer.",
-        "out-of-quota": f"It renews at {reason.renews_at:%H:%M} UTC; what is made stays." if reason.renews_at else "Wait until it renews.",
+        "out-of-quota": f"It renews at {reason.renews_at:%H:%M} UTC; what is made stays."
+        if reason.renews_at
+        else "Wait until it renews.",
         "refused-content": "Word it another way, or bring a picture of your own.",
         "bad-request": "Choose another offer or voice.",
     }.get(reason.code, "Try again.")
@@ -127,4 +137,6 @@ def _explained(offer: str, view: JobView) -> tuple[str, str]:
 
 def services_from_environment() -> Services:
     """The services that `CUTREEL_SERVICES` names."""
-    return Services(os.environ.get("CUTREEL_SERVICES", "http://127.0.0.1:8791"), float(os.environ.get("CUTREEL_PATIENCE", "120")))
+    return Services(
+        os.environ.get("CUTREEL_SERVICES", "http://127.0.0.1:8791"), float(os.environ.get("CUTREEL_PATIENCE", "120"))
+    )

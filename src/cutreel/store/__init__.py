@@ -11,7 +11,23 @@ from .spending import SpendStore
 from .takes import TakeRow, TakeStore
 
 __all__ = [
-    "Assembled", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result", "ResultStore",
-    "RunStore", "SpendStore", "TakeRow", "TakeStore", "assemble", "database_from_environment", "media_from_environment",
-    "prompt_cap", "text_cap", "voices_offered",
+    "Assembled",
+    "Database",
+    "FilmRow",
+    "FilmStore",
+    "ItemSpec",
+    "MediaStore",
+    "OfferStore",
+    "Result",
+    "ResultStore",
+    "RunStore",
+    "SpendStore",
+    "TakeRow",
+    "TakeStore",
+    "assemble",
+    "database_from_environment",
+    "media_from_environment",
+    "prompt_cap",
+    "text_cap",
+    "voices_offered",
 ]

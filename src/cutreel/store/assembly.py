@@ -66,30 +66,54 @@ class Assembled:
         return [self.rate.frames(self.document.settings.dissolve)] * len(self.spans)
 
 
-def assemble(film: str, document: FilmDocument, offers: list[Offer], results: ResultStore, takes: TakeStore) -> Assembled:
+def assemble(
+    film: str, document: FilmDocument, offers: list[Offer], results: ResultStore, takes: TakeStore
+) -> Assembled:
     """Lay everything made so far into the film."""
     read = read_film(document, prompt_cap(offers, document.settings.offer), voices_offered(offers), text_cap(offers))
     rate = FrameRate.parse(document.settings.fps)
     found = results.many([line.key for line in read.speech])
     spoken = {i: found[line.key] for i, line in enumerate(read.speech) if line.key in found}
-    timing = lay_out(read.script, [(w.first, w.end) for w in read.speech], {
-        i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"])) for i, r in spoken.items()})
+    timing = lay_out(
+        read.script,
+        [(w.first, w.end) for w in read.speech],
+        {i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"])) for i, r in spoken.items()},
+    )
     spans = cut_points(read.opens, timing, rate)
     all_takes = takes.of_film(film)
     takes_of = [all_takes.get(s.shot.id, []) for s in read.shots]
     facts = [s.facts for s in read.shots]
-    cues = [c for c in [*ambience_cues(facts, spans, rate, [s.shot.id for s in read.shots]),
-                        *spot_cues(read.script, read.ids, timing.words, read.opens)] if c.id not in document.lifted_cues]
+    cues = [
+        c
+        for c in [
+            *ambience_cues(facts, spans, rate, [s.shot.id for s in read.shots]),
+            *spot_cues(read.script, read.ids, timing.words, read.opens),
+        ]
+        if c.id not in document.lifted_cues
+    ]
     mood = music_mood(document.settings.music, facts)
     seconds = rate.seconds(spans[-1].end) if spans else 0.0
     music = music_key_of(mood, seconds, document.settings.seed) if mood else None
     wanted = [sound_key_of(c, document.settings.seed) for c in cues] + ([music] if music else [])
-    return Assembled(film, read, rate, spoken, timing, spans, takes_of, [used_take(s, t) for s, t in zip(read.shots, takes_of, strict=True)],
-                     cues, mood, music, results.many(wanted), captions_of(read.script.words, timing.words))
+    return Assembled(
+        film,
+        read,
+        rate,
+        spoken,
+        timing,
+        spans,
+        takes_of,
+        [used_take(s, t) for s, t in zip(read.shots, takes_of, strict=True)],
+        cues,
+        mood,
+        music,
+        results.many(wanted),
+        captions_of(read.script.words, timing.words),
+    )
 
 
 def used_take(shot: ReadShot, takes: list[TakeRow]) -> TakeRow | None:
-    """The take that the film uses: the circled one; but when that is stale and a fresh one was made, the newest fresh one.
+    """The take that the film uses: the circled one; when that is stale and a fresh one was made, the newest fresh one.
 
     With nothing circled the first fresh take, else the newest of all.
     """
@@ -119,7 +143,9 @@ def focus_of(take: TakeRow) -> tuple[float, float]:
 
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for: the same prompt is made once in a film."""
-    return key("sound", SOUND_VERSION, prompt=cue.prompt, seconds=SOUND_SECONDS[cue.kind], seed=seed_from(seed, cue.prompt))
+    return key(
+        "sound", SOUND_VERSION, prompt=cue.prompt, seconds=SOUND_SECONDS[cue.kind], seed=seed_from(seed, cue.prompt)
+    )
 
 
 def music_key_of(mood: str, seconds: float, seed: int) -> str:

@@ -16,8 +16,12 @@ class Database:
 
     def __init__(self, address: str) -> None:
         self.address = address
-        self.engine = create_engine(address.replace("postgresql://", "postgresql+psycopg://", 1), pool_size=12, max_overflow=20,
-                                    pool_pre_ping=True)
+        self.engine = create_engine(
+            address.replace("postgresql://", "postgresql+psycopg://", 1),
+            pool_size=12,
+            max_overflow=20,
+            pool_pre_ping=True,
+        )
         self._sessions = sessionmaker(self.engine, expire_on_commit=False)
 
     @contextmanager

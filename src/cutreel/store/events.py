@@ -20,7 +20,9 @@ def announce(session: Session, film: str, what: str, **data: Any) -> None:
 
 def events_after(session: Session, film: str, last: int, most: int = 500) -> list[Event]:
     """Events of `film` behind number `last`, oldest first."""
-    return list(session.scalars(select(Event).where(Event.film == film, Event.id > last).order_by(Event.id).limit(most)))
+    return list(
+        session.scalars(select(Event).where(Event.film == film, Event.id > last).order_by(Event.id).limit(most))
+    )
 
 
 def last_event(session: Session, film: str) -> int:

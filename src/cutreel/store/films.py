@@ -43,7 +43,9 @@ class FilmStore:
     def add(self, document: FilmDocument, edges: list[str], film: str | None = None) -> str:
         """Keep a new film; returns its id."""
         with self.database.transaction() as session:
-            row = Film(id=film or new_id(), title=document.title, document=document.model_dump(mode="json"), edges=edges)
+            row = Film(
+                id=film or new_id(), title=document.title, document=document.model_dump(mode="json"), edges=edges
+            )
             session.add(row)
             session.flush()
             announce(session, row.id, "film added")
@@ -68,12 +70,21 @@ class FilmStore:
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
             if change.revision != row.revision:
-                later = session.scalars(select(FilmChange.title).where(FilmChange.film == film).order_by(FilmChange.number.desc())
-                                        .limit(max(1, min(5, row.revision - change.revision))))
-                raise Clash("This film was changed elsewhere: " + ", ".join(later) + ".", "Look at it as it is now and try again.")
+                later = session.scalars(
+                    select(FilmChange.title)
+                    .where(FilmChange.film == film)
+                    .order_by(FilmChange.number.desc())
+                    .limit(max(1, min(5, row.revision - change.revision)))
+                )
+                raise Clash(
+                    "This film was changed elsewhere: " + ", ".join(later) + ".",
+                    "Look at it as it is now and try again.",
+                )
             before = FilmDocument.model_validate(row.document)
             after, edges, title = apply_command(before, change.command, row.edges)
-            self._record(session, row, row.document, after.model_dump(mode="json"), title, change.command.model_dump(mode="json"))
+            self._record(
+                session, row, row.document, after.model_dump(mode="json"), title, change.command.model_dump(mode="json")
+            )
             row.edges = edges
             return self._row(session, row)
 
@@ -96,19 +107,42 @@ class FilmStore:
 
     def history(self, film: str, most: int = 100) -> list[FilmChange]:
         with self.database.transaction() as session:
-            return list(session.scalars(select(FilmChange).where(FilmChange.film == film, ~FilmChange.dropped)
-                                        .order_by(FilmChange.number.desc()).limit(most)))
+            return list(
+                session.scalars(
+                    select(FilmChange)
+                    .where(FilmChange.film == film, ~FilmChange.dropped)
+                    .order_by(FilmChange.number.desc())
+                    .limit(most)
+                )
+            )
 
-    def _record(self, session: Session, row: Film, before: dict[str, Any], after: dict[str, Any], title: str,
-                command: dict[str, Any]) -> None:
+    def _record(
+        self,
+        session: Session,
+        row: Film,
+        before: dict[str, Any],
+        after: dict[str, Any],
+        title: str,
+        command: dict[str, Any],
+    ) -> None:
         forward = jsonpatch.make_patch(before, after).patch
         if not forward:
             return
-        for undone in session.scalars(select(FilmChange).where(FilmChange.film == row.id, FilmChange.undone, ~FilmChange.dropped)):
+        for undone in session.scalars(
+            select(FilmChange).where(FilmChange.film == row.id, FilmChange.undone, ~FilmChange.dropped)
+        ):
             undone.dropped = True
         number = (session.scalar(select(func.max(FilmChange.number)).where(FilmChange.film == row.id)) or 0) + 1
-        session.add(FilmChange(film=row.id, number=number, title=title, command=command, forward=forward,
-                               inverse=jsonpatch.make_patch(after, before).patch))
+        session.add(
+            FilmChange(
+                film=row.id,
+                number=number,
+                title=title,
+                command=command,
+                forward=forward,
+                inverse=jsonpatch.make_patch(after, before).patch,
+            )
+        )
         self._settle(session, row, after, title)
 
     def _turn(self, film: str, undo: bool) -> FilmRow:
@@ -120,7 +154,9 @@ class FilmStore:
             patch = change.inverse if undo else change.forward
             change.undone = undo
             session.flush()
-            self._settle(session, row, jsonpatch.apply_patch(row.document, patch), ("undo " if undo else "redo ") + change.title)
+            self._settle(
+                session, row, jsonpatch.apply_patch(row.document, patch), ("undo " if undo else "redo ") + change.title
+            )
             return self._row(session, row)
 
     def _settle(self, session: Session, row: Film, document: dict[str, Any], title: str) -> None:
@@ -144,5 +180,11 @@ class FilmStore:
 
     def _row(self, session: Session, row: Film) -> FilmRow:
         undo, redo = self._next(session, row.id, True), self._next(session, row.id, False)
-        return FilmRow(row.id, row.revision, FilmDocument.model_validate(row.document), row.changed,
-                       undo.title if undo else None, redo.title if redo else None)
+        return FilmRow(
+            row.id,
+            row.revision,
+            FilmDocument.model_validate(row.document),
+            row.changed,
+            undo.title if undo else None,
+            redo.title if redo else None,
+        )

@@ -25,8 +25,11 @@ class OfferStore:
     def put(self, offers: Sequence[Offer]) -> None:
         value = [o.model_dump(mode="json") for o in offers]
         with self.database.transaction() as session:
-            session.execute(insert(Kept).values(name="offers", value=value, at=now())
-                            .on_conflict_do_update(index_elements=["name"], set_={"value": value, "at": now()}))
+            session.execute(
+                insert(Kept)
+                .values(name="offers", value=value, at=now())
+                .on_conflict_do_update(index_elements=["name"], set_={"value": value, "at": now()})
+            )
 
 
 def prompt_cap(offers: Sequence[Offer], name: str) -> int:

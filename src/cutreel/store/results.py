@@ -43,4 +43,6 @@ class ResultStore:
     def put(self, key: str, kind: str, media: str | None, data: dict[str, Any], cost: Decimal = Decimal(0)) -> None:
         """Keep a result; when two workers made the same, the first stays."""
         with self.database.transaction() as session:
-            session.execute(insert(ResultRow).values(key=key, kind=kind, media=media, data=data, cost=cost).on_conflict_do_nothing())
+            session.execute(
+                insert(ResultRow).values(key=key, kind=kind, media=media, data=data, cost=cost).on_conflict_do_nothing()
+            )

@@ -102,7 +102,9 @@ class RunStore:
         """Write down how an item goes, and tell."""
         with self.database.transaction() as session:
             session.execute(update(Item).where(Item.id == item).values(**values))
-            found = session.execute(select(Item.run, Run.film).join(Run, Run.id == Item.run).where(Item.id == item)).one()
+            found = session.execute(
+                select(Item.run, Run.film).join(Run, Run.id == Item.run).where(Item.id == item)
+            ).one()
             announce(session, found.film, "run", run=found.run)
 
     def state_of(self, run: str) -> str:
@@ -122,7 +124,9 @@ class RunStore:
             row.state, row.message, row.finished = state, message, now()
             if outcome is not None:
                 row.outcome = outcome
-            session.execute(update(Item).where(Item.run == run, Item.state.in_(("waiting", "going"))).values(state="cancelled"))
+            session.execute(
+                update(Item).where(Item.run == run, Item.state.in_(("waiting", "going"))).values(state="cancelled")
+            )
             announce(session, row.film, "run", run=run)
 
 
@@ -133,7 +137,21 @@ def _view(session: Session, row: Run) -> RunView:
     share = 1.0 if row.state == "done" else min(0.99, made / whole)
     spent = ((row.finished or now()) - row.created).total_seconds()
     left = spent * (1 - share) / share if row.state == "going" and share > 0.03 else None
-    return RunView(row.id, row.film, row.kind, row.state, row.stage, sum(1 for i in items if i.state == "done"), len(items), share,
-                   sum((i.cost for i in items), Decimal(0)), left, row.message, [i.message for i in items if i.state == "failed"],
-                   row.options, row.outcome, row.created,
-                   [i.shot for i in items if i.shot is not None and i.state in ("waiting", "going")])
+    return RunView(
+        row.id,
+        row.film,
+        row.kind,
+        row.state,
+        row.stage,
+        sum(1 for i in items if i.state == "done"),
+        len(items),
+        share,
+        sum((i.cost for i in items), Decimal(0)),
+        left,
+        row.message,
+        [i.message for i in items if i.state == "failed"],
+        row.options,
+        row.outcome,
+        row.created,
+        [i.shot for i in items if i.shot is not None and i.state in ("waiting", "going")],
+    )

@@ -18,7 +18,9 @@ class SpendStore:
 
     def spend(self, key: str, film: str, offer: str, amount: Decimal) -> None:
         with self.database.transaction() as session:
-            session.execute(insert(Spent).values(key=key, film=film, offer=offer, amount=amount).on_conflict_do_nothing())
+            session.execute(
+                insert(Spent).values(key=key, film=film, offer=offer, amount=amount).on_conflict_do_nothing()
+            )
 
     def total(self, film: str | None = None, since: datetime | None = None) -> Decimal:
         """Spent on a film (or on all) since a moment (or ever)."""
@@ -32,4 +34,7 @@ class SpendStore:
 
     def by_offer(self) -> dict[str, Decimal]:
         with self.database.transaction() as session:
-            return {o: Decimal(a) for o, a in session.execute(select(Spent.offer, func.sum(Spent.amount)).group_by(Spent.offer))}
+            return {
+                o: Decimal(a)
+                for o, a in session.execute(select(Spent.offer, func.sum(Spent.amount)).group_by(Spent.offer))
+            }

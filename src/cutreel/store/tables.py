@@ -2,7 +2,7 @@
 
 from datetime import UTC, datetime
 from decimal import Decimal
-from typing import Any
+from typing import Any, ClassVar
 
 from sqlalchemy import BigInteger, ForeignKey, Index, Numeric, String, Text
 from sqlalchemy.dialects.postgresql import JSONB, TIMESTAMP
@@ -14,7 +14,11 @@ def now() -> datetime:
 
 
 class Base(DeclarativeBase):
-    type_annotation_map = {dict[str, Any]: JSONB, list[Any]: JSONB, datetime: TIMESTAMP(timezone=True)}
+    type_annotation_map: ClassVar[dict[Any, Any]] = {
+        dict[str, Any]: JSONB,
+        list[Any]: JSONB,
+        datetime: TIMESTAMP(timezone=True),
+    }
 
 
 class Film(Base):

@@ -44,22 +44,77 @@ class TakeStore:
         out: dict[int, list[TakeRow]] = defaultdict(list)
         with self.database.transaction() as session:
             for t in session.scalars(select(Take).where(Take.film == film).order_by(Take.shot, Take.number)):
-                out[t.shot].append(TakeRow(t.id, t.shot, t.number, t.made_from, t.seed, t.prompt, t.negative, t.offer, t.media, t.thumb,
-                                           tuple((m, float(d)) for m, d in t.layers), t.about, t.brought, t.cost))
+                out[t.shot].append(
+                    TakeRow(
+                        t.id,
+                        t.shot,
+                        t.number,
+                        t.made_from,
+                        t.seed,
+                        t.prompt,
+                        t.negative,
+                        t.offer,
+                        t.media,
+                        t.thumb,
+                        tuple((m, float(d)) for m, d in t.layers),
+                        t.about,
+                        t.brought,
+                        t.cost,
+                    )
+                )
         return out
 
-    def add(self, film: str, shot: int, *, made_from: str, seed: int, prompt: str, negative: str, offer: str, media: str, thumb: str,
-            layers: list[tuple[str, float]], about: dict[str, Any], brought: bool = False, cost: Decimal = Decimal(0)) -> str:
+    def add(
+        self,
+        film: str,
+        shot: int,
+        *,
+        made_from: str,
+        seed: int,
+        prompt: str,
+        negative: str,
+        offer: str,
+        media: str,
+        thumb: str,
+        layers: list[tuple[str, float]],
+        about: dict[str, Any],
+        brought: bool = False,
+        cost: Decimal = Decimal(0),
+    ) -> str:
         """Add a take to a shot. The same made picture is added once (a repeated job adds nothing); returns its id."""
         with self.database.transaction() as session:
             session.get(Film, film, with_for_update=True)
-            same = session.scalar(select(Take).where(Take.film == film, Take.shot == shot, Take.made_from == made_from,
-                                                     Take.seed == seed, Take.media == media))
+            same = session.scalar(
+                select(Take).where(
+                    Take.film == film,
+                    Take.shot == shot,
+                    Take.made_from == made_from,
+                    Take.seed == seed,
+                    Take.media == media,
+                )
+            )
             if same is not None:
                 return same.id
-            number = (session.scalar(select(func.max(Take.number)).where(Take.film == film, Take.shot == shot)) or 0) + 1
-            row = Take(id=new_id(), film=film, shot=shot, number=number, made_from=made_from, seed=seed, prompt=prompt, negative=negative,
-                       offer=offer, media=media, thumb=thumb, layers=[list(p) for p in layers], about=about, brought=brought, cost=cost)
+            number = (
+                session.scalar(select(func.max(Take.number)).where(Take.film == film, Take.shot == shot)) or 0
+            ) + 1
+            row = Take(
+                id=new_id(),
+                film=film,
+                shot=shot,
+                number=number,
+                made_from=made_from,
+                seed=seed,
+                prompt=prompt,
+                negative=negative,
+                offer=offer,
+                media=media,
+                thumb=thumb,
+                layers=[list(p) for p in layers],
+                about=about,
+                brought=brought,
+                cost=cost,
+            )
             session.add(row)
             session.flush()
             announce(session, film, "take made", shot=shot, take=row.id)

@@ -160,7 +160,8 @@ class _Cast:
                 self._shadow(x, self.feet + step, self.person * 0.2)
                 self._person(figure, x, self.feet + step, way, facing)
             else:
-                name, colour = what  # type: ignore[misc]
+                assert isinstance(what, tuple)
+                name, colour = str(what[0]), what[1]
                 size = self.person if people else max(self.person, 620)
                 small = name in ("mouse", "cat", "rabbit", "duck", "crow", "gull", "owl", "fish") and not people
                 scale = size * (2.2 if small else 1.0) * (1.15 if not people else 1.0)
@@ -241,4 +242,4 @@ class _Cast:
             self.regions.append({"name": name, "box": [round(v, 4) for v in clip]})
 
 
-_SHADE = "#%02x%02x%02x" % tuple(int(c) for c in darker((60, 44, 52), 0.3))
+_SHADE = "#{:02x}{:02x}{:02x}".format(*tuple(int(c) for c in darker((60, 44, 52), 0.3)))

@@ -277,7 +277,7 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
         pen.line([at(*p) for p in mouth], r * 0.05, mix((120, 50, 46), dark, 0.3), opacity=0.95)
     if any(k == "glasses" for k, _ in figure.extras):
         for ex in (near, far):
-            pen.line([*map(lambda p: p, ring(*at(ex, 0.02), r * 0.22, None, 12)), at(ex + 0.22, 0.02)], r * 0.035, INK)
+            pen.line([*(p for p in ring(*at(ex, 0.02), r * 0.22, None, 12)), at(ex + 0.22, 0.02)], r * 0.035, INK)
         pen.line([at(far + 0.22, 0.03), at(near - 0.22, 0.03)], r * 0.035, INK)
     if figure.beard:
         pen.shape([at(-0.72, -0.22), at(-0.3, -0.34), at(0.02, -0.32), at(0.34, -0.32), at(0.62, -0.2), at(0.5, -0.86), at(0.04, -1.12), at(-0.44, -0.9)],

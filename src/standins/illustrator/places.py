@@ -289,7 +289,7 @@ def _river(s: Stage) -> None:
     sky(s)
     ridge(s, s.back, s.horizon - 30, 120, s.hour.far, 0.2)
     ridge(s, s.back, s.horizon + 20, 60, s.hour.middle, 0.5)
-    for i in range(5):
+    for _ in range(5):
         tree(s.back, s.width * s.rng.uniform(0, 1), s.horizon + 20, s.rng.uniform(80, 150), mix(s.hour.middle, s.hour.near, 0.5), s.rng.random() < 0.3, 0.6)
     w = s.width
     s.back.shape([(w * 0.46, s.horizon + 10), (w * 0.54, s.horizon + 10), (w * 0.72, s.ground - 60), (w * 1.05, s.height + 60), (w * 0.2, s.height + 60), (w * 0.34, s.ground - 60)], s.hour.water, lift=0.3)
@@ -320,7 +320,7 @@ def _mountain(s: Stage) -> None:
     peaks(s, s.back, s.horizon + 10, 360, s.hour.far, 0.2)
     peaks(s, s.back, s.horizon + 70, 230, mix(s.hour.far, s.hour.middle, 0.6), 0.45)
     ridge(s, s.back, s.ground - 30, 60, s.hour.middle, 0.7)
-    for i in range(6):
+    for _i in range(6):
         tree(s.back, s.width * s.rng.uniform(0, 1), s.ground - 40, s.rng.uniform(60, 120), mix(s.hour.middle, s.hour.near, 0.7), True, 0.7)
     ridge(s, s.back, s.ground + 14, 34, s.hour.near, 0.9)
     rocks(s, s.front, s.height + 10, mix((96, 94, 100), s.hour.near, 0.4), 140, 4)
@@ -361,7 +361,7 @@ def _garden(s: Stage) -> None:
     sky(s)
     ridge(s, s.back, s.horizon, 70, s.hour.far, 0.3)
     house(s, s.back, s.width * s.rng.choice([0.08, 0.62]), s.horizon + 90, 260, 210, 0.75)
-    for i in range(4):
+    for _i in range(4):
         tree(s.back, s.width * s.rng.uniform(0.02, 0.98), s.horizon + 96, s.rng.uniform(150, 240), s.hour.middle, False, 0.6)
     ridge(s, s.back, s.ground - 20, 20, mix(s.hour.middle, s.hour.near, 0.5), 0.8)
     for x in (0.16, 0.5, 0.86):
@@ -377,7 +377,7 @@ def _meadow(s: Stage) -> None:
     sky(s)
     ridge(s, s.back, s.horizon, 130, s.hour.far, 0.2)
     ridge(s, s.back, s.horizon + 50, 70, mix(s.hour.far, s.hour.middle, 0.6), 0.45)
-    for i in range(5):
+    for _i in range(5):
         tree(s.back, s.width * s.rng.uniform(0, 1), s.horizon + 60, s.rng.uniform(60, 120), mix(s.hour.middle, s.hour.near, 0.4), s.rng.random() < 0.25, 0.5)
     ridge(s, s.back, s.horizon + 120, 50, s.hour.middle, 0.65)
     path = mix((214, 194, 150), s.hour.middle, 0.3)

@@ -97,7 +97,7 @@ def _bucket(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
 
 
 def _key(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
-    pen.line(ring(x, y - s * 0.8, s * 0.2) + [(x + s * 0.2, y - s * 0.8)], s * 0.1, NAMED["gold"])
+    pen.line([*ring(x, y - s * 0.8, s * 0.2), (x + s * 0.2, y - s * 0.8)], s * 0.1, NAMED["gold"])
     pen.line([(x, y - s * 0.6), (x, y + s * 0.3), (x + s * 0.22, y + s * 0.3)], s * 0.1, NAMED["gold"], smooth=False)
     pen.line([(x, y + s * 0.08), (x + s * 0.18, y + s * 0.08)], s * 0.1, NAMED["gold"])
 

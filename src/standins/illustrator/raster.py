@@ -29,7 +29,7 @@ def paint(prompt: str, seed: int, width: int, height: int) -> Picture:
     """Draw `prompt` at `width` by `height` pixels. The same arguments give the same bytes."""
     drawing = draw(prompt, seed, width / height)
     grain = _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
-    flat: NDArray[np.float32] | None = None
+    flat: NDArray[np.floating] | None = None
     layers: list[tuple[bytes, float]] = []
     for svg, depth in drawing.layers:
         data = resvg_py.svg_to_bytes(svg_string=svg, width=width, height=height)
@@ -57,7 +57,8 @@ def _grain(width: int, height: int, fibres: bool) -> NDArray[np.float32]:
     if fibres:
         long = gaussian_filter(rng.standard_normal((height, width)).astype(np.float32), (0.7, 9)) * 2.6
         tooth = tooth * 0.6 + long * 0.7
-    return np.clip(tooth, -1.6, 1.6).astype(np.float32)
+    out: NDArray[np.float32] = np.clip(tooth, -1.6, 1.6).astype(np.float32)
+    return out
 
 
 def _png(pixels: NDArray[np.uint8]) -> bytes:

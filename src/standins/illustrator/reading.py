@@ -80,8 +80,8 @@ def read_prompt(prompt: str) -> Reading:
     _free_figures(rest, out, used)
     _scene(rest, out, used)
     _deeds(rest, out, used)
-    words = re.findall(r"[a-z][a-z'-]+", low)
-    out.unused = [w for w in dict.fromkeys(words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
+    all_words = re.findall(r"[a-z][a-z'-]+", low)
+    out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
     return out
 
 
@@ -138,7 +138,7 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
         word = match.group(1)
         if word in v.PEOPLE and len(out.figures) < 3:
             begin = max(text.rfind(". ", 0, match.start()) + 2 if ". " in text[:match.start()] else 0, match.start() - 40)
-            figure, words = _figure(text[begin:match.end() + 70].split(". ")[0])
+            figure, words = _figure(text[begin:match.end() + 70].split(". ", maxsplit=1)[0])
             if figure:
                 figure.pronoun, age = v.PEOPLE[word][0] or figure.pronoun, v.PEOPLE[word][1]
                 figure.age = figure.age or age
@@ -206,7 +206,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 if figure and figure.expression is None:
                     figure.expression = v.EXPRESSIONS[word]
             used.add(word)
-    hands = [p for p in out.props if p in _HOLDABLE and not (p == "oar")]
+    hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
     for figure in out.figures:
         if figure.pose in ("raise", "hold", "point") and hands:
             figure.holds = hands.pop(0)

@@ -92,7 +92,9 @@ class _Problem:
 
     def cheapest(self, toll: float) -> list[int]:
         """The cheapest cut when each shot costs `toll` more."""
-        came = cheapest_path(self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier, self.reach, toll)
+        came = cheapest_path(
+            self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier, self.reach, toll
+        )
         return _walk(came, self.n)
 
     def exactly(self, count: int) -> list[int]:
@@ -127,7 +129,9 @@ class _Problem:
             free = [m for m in ordered if m not in self.forced]
             spans = dict(zip(ordered, [*ordered[1:], self.n], strict=True))
             before = dict(zip(ordered[1:], ordered, strict=False))
-            marks.remove(min(free, key=lambda m: float(self.ends[spans[m] - 1] - self.starts[before[m]]) - self.mark[m]))
+            marks.remove(
+                min(free, key=lambda m: float(self.ends[spans[m] - 1] - self.starts[before[m]]) - self.mark[m])
+            )
         while len(marks) < count:
             ordered = sorted(marks)
             spans_list = [(a, b) for a, b in zip(ordered, [*ordered[1:], self.n], strict=True) if b - a > 1]
@@ -138,10 +142,16 @@ class _Problem:
         return sorted(marks)
 
 
-@njit(cache=True)  # type: ignore[untyped-decorator]
+@njit(cache=True)
 def cheapest_path(
-    starts: NDArray[np.float64], ends: NDArray[np.float64], wanted: NDArray[np.float64], mark: NDArray[np.float64],
-    crossed: NDArray[np.float64], barrier: NDArray[np.int64], reach: float, toll: float,
+    starts: NDArray[np.float64],
+    ends: NDArray[np.float64],
+    wanted: NDArray[np.float64],
+    mark: NDArray[np.float64],
+    crossed: NDArray[np.float64],
+    barrier: NDArray[np.int64],
+    reach: float,
+    toll: float,
 ) -> NDArray[np.int64]:
     """Where the best cut before each boundary came from; shape (words + 1,). Compiled: it is the hot loop."""
     n = starts.shape[0]

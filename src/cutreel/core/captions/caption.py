@@ -50,7 +50,9 @@ def _run(words: Sequence[Word], times: NDArray[float64], first: int, end: int, l
             split = place.split(begin - first, stop - first, length)
             if split is None and begin < stop - 1:
                 break
-            cost = best[begin - first] + _cost(words, times, begin, stop, end, place.uneven(begin - first, stop - first, split))
+            cost = best[begin - first] + _cost(
+                words, times, begin, stop, end, place.uneven(begin - first, stop - first, split)
+            )
             if cost < best[stop - first]:
                 best[stop - first], came[stop - first] = cost, begin - first
     out: list[Caption] = []
@@ -58,7 +60,11 @@ def _run(words: Sequence[Word], times: NDArray[float64], first: int, end: int, l
     while stop > 0:
         begin = came[stop]
         lines = place.lines(text, begin, stop, place.split(begin, stop, length), length)
-        out.append(Caption(float(times[first + begin, 0]), float(times[first + stop - 1, 1]), lines, first + begin, first + stop))
+        out.append(
+            Caption(
+                float(times[first + begin, 0]), float(times[first + stop - 1, 1]), lines, first + begin, first + stop
+            )
+        )
         stop = begin
     return out[::-1]
 
@@ -91,19 +97,21 @@ class _Places:
         fits = [i for i in range(begin + 1, stop) if self.length(begin, i) <= length and self.length(i, stop) <= length]
         if not fits:
             return None
-        return min(fits, key=lambda i: abs(self.length(begin, i) - self.length(i, stop)) - (8 if self.soft[i - 1] else 0))
+        return min(
+            fits, key=lambda i: abs(self.length(begin, i) - self.length(i, stop)) - (8 if self.soft[i - 1] else 0)
+        )
 
     def uneven(self, begin: int, stop: int, split: int | None) -> int:
         """By how many characters the two lines differ."""
         return 0 if split is None or split == stop else abs(self.length(begin, split) - self.length(split, stop))
 
     def lines(self, text: str, begin: int, stop: int, split: int | None, length: int) -> tuple[str, ...]:
-        whole = text[self.start[begin]:self.stop[stop - 1]]
+        whole = text[self.start[begin] : self.stop[stop - 1]]
         if split is None:
             return tuple(_split_long(whole, length))
         if split == stop:
             return (whole,)
-        return (text[self.start[begin]:self.stop[split - 1]], text[self.start[split]:self.stop[stop - 1]])
+        return (text[self.start[begin] : self.stop[split - 1]], text[self.start[split] : self.stop[stop - 1]])
 
 
 def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int, end: int, uneven: int) -> float:
@@ -121,7 +129,7 @@ def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int,
 
 def _split_long(text: str, length: int) -> list[str]:
     """A single word longer than a line, cut hard."""
-    return [text[i:i + length] for i in range(0, len(text), length)][:LINES] or [text]
+    return [text[i : i + length] for i in range(0, len(text), length)][:LINES] or [text]
 
 
 def _held(captions: list[Caption]) -> list[Caption]:
@@ -130,5 +138,7 @@ def _held(captions: list[Caption]) -> list[Caption]:
     for i, caption in enumerate(captions):
         limit = captions[i + 1].start if i + 1 < len(captions) else caption.end + 1.0
         end = max(caption.end + 0.25, caption.start + SHORTEST)
-        out.append(Caption(caption.start, max(caption.end, min(end, limit)), caption.lines, caption.first, caption.last))
+        out.append(
+            Caption(caption.start, max(caption.end, min(end, limit)), caption.lines, caption.first, caption.last)
+        )
     return out

@@ -7,6 +7,22 @@ from .model import FRAMINGS, MOODS, Overrides, Person, Place, Trait
 from .prompt import Part, Prompt, compose_negative, compose_picture, fit
 
 __all__ = [
-    "FRAMINGS", "LOOKS", "MOODS", "Look", "Overrides", "Part", "Person", "Place", "Prompt", "ShotFacts", "Trait",
-    "compose_negative", "compose_picture", "facts_of_shots", "fit", "look_named", "propose_cast", "propose_places",
+    "FRAMINGS",
+    "LOOKS",
+    "MOODS",
+    "Look",
+    "Overrides",
+    "Part",
+    "Person",
+    "Place",
+    "Prompt",
+    "ShotFacts",
+    "Trait",
+    "compose_negative",
+    "compose_picture",
+    "facts_of_shots",
+    "fit",
+    "look_named",
+    "propose_cast",
+    "propose_places",
 ]

@@ -10,20 +10,69 @@ from cutreel.core.manuscript.names import Figure, people_named
 from .model import Person, Place, Trait
 
 PLACE_NOUNS: dict[str, str] = {
-    "jetty": "a plank jetty over water", "pier": "a plank pier over water", "harbour": "a harbour with boats",
-    "harbor": "a harbour with boats", "landing": "a ferry landing by the water", "shore": "a shore", "beach": "a beach",
-    "sea": "the open sea", "river": "a river", "lake": "a lake", "marsh": "a salt marsh", "island": "an island",
-    "forest": "a forest", "wood": "a forest", "woods": "a forest", "meadow": "a meadow", "field": "a field",
-    "fields": "a field", "garden": "a garden", "orchard": "an orchard", "farm": "a farm", "hill": "hills",
-    "hills": "hills", "mountain": "mountains", "mountains": "mountains", "desert": "a desert", "road": "a country road",
-    "village": "a village street", "street": "a town street", "town": "a town street", "square": "a town square",
-    "market": "a market square", "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
-    "room": "a room", "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage", "hut": "a hut",
-    "workshop": "a workshop", "library": "a library", "study": "a study with books", "school": "a schoolroom",
-    "church": "a church", "tower": "a tower", "castle": "a castle", "palace": "a palace hall", "cave": "a cave",
-    "attic": "an attic", "cellar": "a cellar", "shop": "a shop", "inn": "an inn", "lighthouse": "a lighthouse",
-    "ship": "a ship's deck", "deck": "a ship's deck", "crossing": "open water between two shores", "shed": "a shed",
-    "observatory": "an observatory", "hall": "a hall", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
+    "jetty": "a plank jetty over water",
+    "pier": "a plank pier over water",
+    "harbour": "a harbour with boats",
+    "harbor": "a harbour with boats",
+    "landing": "a ferry landing by the water",
+    "shore": "a shore",
+    "beach": "a beach",
+    "sea": "the open sea",
+    "river": "a river",
+    "lake": "a lake",
+    "marsh": "a salt marsh",
+    "island": "an island",
+    "forest": "a forest",
+    "wood": "a forest",
+    "woods": "a forest",
+    "meadow": "a meadow",
+    "field": "a field",
+    "fields": "a field",
+    "garden": "a garden",
+    "orchard": "an orchard",
+    "farm": "a farm",
+    "hill": "hills",
+    "hills": "hills",
+    "mountain": "mountains",
+    "mountains": "mountains",
+    "desert": "a desert",
+    "road": "a country road",
+    "village": "a village street",
+    "street": "a town street",
+    "town": "a town street",
+    "square": "a town square",
+    "market": "a market square",
+    "city": "a city street",
+    "bridge": "a bridge over a river",
+    "kitchen": "a kitchen",
+    "room": "a room",
+    "bedroom": "a bedroom",
+    "house": "a house",
+    "cottage": "a cottage",
+    "hut": "a hut",
+    "workshop": "a workshop",
+    "library": "a library",
+    "study": "a study with books",
+    "school": "a schoolroom",
+    "church": "a church",
+    "tower": "a tower",
+    "castle": "a castle",
+    "palace": "a palace hall",
+    "cave": "a cave",
+    "attic": "an attic",
+    "cellar": "a cellar",
+    "shop": "a shop",
+    "inn": "an inn",
+    "lighthouse": "a lighthouse",
+    "ship": "a ship's deck",
+    "deck": "a ship's deck",
+    "crossing": "open water between two shores",
+    "shed": "a shed",
+    "observatory": "an observatory",
+    "hall": "a hall",
+    "roof": "a rooftop",
+    "yard": "a yard",
+    "gate": "a gate",
 }
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
 _SKIN = ("fair", "tanned", "brown", "olive")
@@ -46,10 +95,23 @@ def _person(number: int, figure: Figure, text: str) -> Person:
     noun = figure.name.removeprefix("the ").lower()
     age = next((m.group(1) for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text)), None)
     if figure.kind == "animal":
-        return Person(id=number, name=figure.name, aliases=[noun], kind="animal", why=figure.why,
-                      traits=[Trait(about="kind", text=noun)])
-    return Person(id=number, name=figure.name, aliases=list(figure.aliases), kind="person", pronoun=figure.pronoun,
-                  traits=_guessed_traits(figure, noun, age), why=figure.why)
+        return Person(
+            id=number,
+            name=figure.name,
+            aliases=[noun],
+            kind="animal",
+            why=figure.why,
+            traits=[Trait(about="kind", text=noun)],
+        )
+    return Person(
+        id=number,
+        name=figure.name,
+        aliases=list(figure.aliases),
+        kind="person",
+        pronoun=figure.pronoun,
+        traits=_guessed_traits(figure, noun, age),
+        why=figure.why,
+    )
 
 
 def _guessed_traits(figure: Figure, noun: str, age: str | None) -> list[Trait]:
@@ -82,8 +144,15 @@ def propose_places(script: Manuscript) -> list[Place]:
         if not nouns:
             continue
         seen.add(title.lower())
-        places.append(Place(id=len(places) + 1, name=title, words=nouns[-1:], description=PLACE_NOUNS[nouns[-1]],
-                            why="from the scene's heading"))
+        places.append(
+            Place(
+                id=len(places) + 1,
+                name=title,
+                words=nouns[-1:],
+                description=PLACE_NOUNS[nouns[-1]],
+                why="from the scene's heading",
+            )
+        )
     counts: dict[str, int] = {}
     for word in script.words:
         bare = strip_marks(word.text.lower())
@@ -92,7 +161,13 @@ def propose_places(script: Manuscript) -> list[Place]:
     taken = {w for place in places for w in place.words}
     for noun, count in sorted(counts.items(), key=lambda item: -item[1]):
         if count > 1 and noun not in taken and len(places) < 16:
-            places.append(Place(id=len(places) + 1, name=f"the {noun}", words=[noun], description=PLACE_NOUNS[noun],
-                                why=f"“{noun}” {count} times"))
+            places.append(
+                Place(
+                    id=len(places) + 1,
+                    name=f"the {noun}",
+                    words=[noun],
+                    description=PLACE_NOUNS[noun],
+                    why=f"“{noun}” {count} times",
+                )
+            )
     return places
-

@@ -17,16 +17,49 @@ MOST_PEOPLE = 3
 """People in one picture: more do not fit a prompt's cap, nor read well in a small frame."""
 
 _MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
-    "uneasy": ("dark", "wrong", "fear", "afraid", "storm", "lost", "danger", "shadow", "cold", "strange", "worry",
-               "guttered", "broken", "trouble", "war", "prison", "arrested", "suspicion"),
+    "uneasy": (
+        "dark",
+        "wrong",
+        "fear",
+        "afraid",
+        "storm",
+        "lost",
+        "danger",
+        "shadow",
+        "cold",
+        "strange",
+        "worry",
+        "guttered",
+        "broken",
+        "trouble",
+        "war",
+        "prison",
+        "arrested",
+        "suspicion",
+    ),
     "playful": ("laugh", "laughed", "joke", "grin", "grinned", "funny", "silly", "ladder", "wobbled", "oops"),
     "warm": ("home", "warm", "smile", "smiled", "friend", "light", "lit", "together", "supper", "glad"),
     "sad": ("cried", "tears", "grave", "died", "alone", "goodbye", "grief", "wept"),
     "grand": ("king", "mountain", "mountains", "sky", "world", "great", "earth", "nation", "meridian"),
 }
 _CLOSE_WORDS = {"eyes", "face", "smile", "smiled", "whispered", "tear", "tears", "hand", "hands", "breath", "lips"}
-_WIDE_WORDS = {"across", "horizon", "sky", "sea", "valley", "mountains", "city", "country", "hills", "distance",
-               "landscape", "everywhere", "miles", "shore", "water"}
+_WIDE_WORDS = {
+    "across",
+    "horizon",
+    "sky",
+    "sea",
+    "valley",
+    "mountains",
+    "city",
+    "country",
+    "hills",
+    "distance",
+    "landscape",
+    "everywhere",
+    "miles",
+    "shore",
+    "water",
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,8 +77,13 @@ class ShotFacts:
     why: dict[str, str] = field(default_factory=dict)
 
 
-def facts_of_shots(script: Manuscript, opens: Sequence[int], cast: Sequence[Person], places: Sequence[Place],
-                   overrides: Sequence[Overrides]) -> list[ShotFacts]:
+def facts_of_shots(
+    script: Manuscript,
+    opens: Sequence[int],
+    cast: Sequence[Person],
+    places: Sequence[Place],
+    overrides: Sequence[Overrides],
+) -> list[ShotFacts]:
     """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid over them."""
     who = _Who(cast)
     out: list[ShotFacts] = []
@@ -57,7 +95,7 @@ def facts_of_shots(script: Manuscript, opens: Sequence[int], cast: Sequence[Pers
     last: tuple[int, ...] = ()
     bounds = [*opens, len(script.words)]
     for i, first in enumerate(opens):
-        words = script.words[first:bounds[i + 1]]
+        words = script.words[first : bounds[i + 1]]
         bare = [w.bare.lower() for w in words]
         new_scene = words[0].scene != scene
         if new_scene:
@@ -85,10 +123,24 @@ def facts_of_shots(script: Manuscript, opens: Sequence[int], cast: Sequence[Pers
         last = people or last
         framing, why_framing = _framing(new_scene, bare, len(people), speaks is not None, i)
         mood, why_mood = _mood(bare, out[-1].mood if out and not new_scene else "calm")
-        facts = ShotFacts(framing, place, time, weather, mood, people, speaks, action_of(script, first, bounds[i + 1]), {
-            "framing": why_framing, "place": why_place, "time": why_time, "weather": why_weather, "mood": why_mood,
-            "people": why_people,
-        })
+        facts = ShotFacts(
+            framing,
+            place,
+            time,
+            weather,
+            mood,
+            people,
+            speaks,
+            action_of(script, first, bounds[i + 1]),
+            {
+                "framing": why_framing,
+                "place": why_place,
+                "time": why_time,
+                "weather": why_weather,
+                "mood": why_mood,
+                "people": why_people,
+            },
+        )
         out.append(_overridden(facts, overrides[i]))
     return out
 
@@ -99,9 +151,14 @@ def _overridden(facts: ShotFacts, hand: Overrides) -> ShotFacts:
         if getattr(hand, name) is not None:
             why[name] = "set by hand"
     return replace(
-        facts, framing=hand.framing or facts.framing, place=facts.place if hand.place is None else hand.place,
-        time=hand.time or facts.time, weather=hand.weather or facts.weather, mood=hand.mood or facts.mood,
-        people=facts.people if hand.people is None else tuple(hand.people), why=why,
+        facts,
+        framing=hand.framing or facts.framing,
+        place=facts.place if hand.place is None else hand.place,
+        time=hand.time or facts.time,
+        weather=hand.weather or facts.weather,
+        mood=hand.mood or facts.mood,
+        people=facts.people if hand.people is None else tuple(hand.people),
+        why=why,
     )
 
 
@@ -117,8 +174,9 @@ class _Who:
     def number(self, speaker: str | None) -> int | None:
         return self.calls.get(speaker.lower()) if speaker else None
 
-    def present(self, text: str, bare: Sequence[str], speakers: Sequence[int | None],
-                last: tuple[int, ...]) -> tuple[tuple[int, ...], str]:
+    def present(
+        self, text: str, bare: Sequence[str], speakers: Sequence[int | None], last: tuple[int, ...]
+    ) -> tuple[tuple[int, ...], str]:
         named = [self.calls[m.group(1).lower()] for m in self.pattern.finditer(text)] if self.pattern else []
         people = list(dict.fromkeys([s for s in speakers if s] + named))
         why = "named or speaking here"

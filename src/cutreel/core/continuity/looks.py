@@ -17,18 +17,38 @@ class Look(BaseModel):
 
 
 LOOKS: tuple[Look, ...] = (
-    Look(name="cut-paper", title="Cut paper", medium="layered cut paper",
-         detail="soft shadows, paper fibre, deep warm palette", avoid="outlines, photographic detail",
-         about="Coloured sheets laid over one another, with a soft shadow under each edge."),
-    Look(name="ink-wash", title="Ink and wash", medium="ink and wash drawing",
-         detail="loose ink line, pale washes, cream paper", avoid="flat saturated colour, heavy shadow",
-         about="A loose ink line over pale washes on cream paper; sober enough for history."),
-    Look(name="stick-figures", title="Stick figures", medium="stick figures",
-         detail="felt pen line, white ground, one or two spot colours", avoid="shading, texture, gradients",
-         about="Felt-pen figures on white with a spot of colour. Quick and comic."),
-    Look(name="shadow-theatre", title="Shadow theatre", medium="shadow theatre silhouettes",
-         detail="black silhouettes, glowing lamplit screen", avoid="surface detail, outlines, bright clothes",
-         about="Black shapes before a lit screen; faces are told by their outline."),
+    Look(
+        name="cut-paper",
+        title="Cut paper",
+        medium="layered cut paper",
+        detail="soft shadows, paper fibre, deep warm palette",
+        avoid="outlines, photographic detail",
+        about="Coloured sheets laid over one another, with a soft shadow under each edge.",
+    ),
+    Look(
+        name="ink-wash",
+        title="Ink and wash",
+        medium="ink and wash drawing",
+        detail="loose ink line, pale washes, cream paper",
+        avoid="flat saturated colour, heavy shadow",
+        about="A loose ink line over pale washes on cream paper; sober enough for history.",
+    ),
+    Look(
+        name="stick-figures",
+        title="Stick figures",
+        medium="stick figures",
+        detail="felt pen line, white ground, one or two spot colours",
+        avoid="shading, texture, gradients",
+        about="Felt-pen figures on white with a spot of colour. Quick and comic.",
+    ),
+    Look(
+        name="shadow-theatre",
+        title="Shadow theatre",
+        medium="shadow theatre silhouettes",
+        detail="black silhouettes, glowing lamplit screen",
+        avoid="surface detail, outlines, bright clothes",
+        about="Black shapes before a lit screen; faces are told by their outline.",
+    ),
 )
 
 EVERYWHERE_AVOID = "text, watermark, extra limbs, blurred, black borders, cropped head"

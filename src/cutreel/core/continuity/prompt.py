@@ -16,7 +16,10 @@ from .model import Framing, Person
 Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "hand"]
 
 _FRAMING: dict[Framing, str] = {
-    "extreme wide": "Extreme wide shot", "wide": "Wide shot", "medium": "Medium shot", "close": "Close-up",
+    "extreme wide": "Extreme wide shot",
+    "wide": "Wide shot",
+    "medium": "Medium shot",
+    "close": "Close-up",
     "extreme close": "Extreme close-up",
 }
 _WEATHER = {"clear": "clear sky", "rain": "rain", "snow": "snow falling", "fog": "fog", "wind": "wind"}
@@ -42,7 +45,9 @@ class Prompt:
     fits: bool
 
 
-def compose_picture(facts: ShotFacts, people: Sequence[Person], look: Look, cap: int, hand: str | None = None) -> Prompt:
+def compose_picture(
+    facts: ShotFacts, people: Sequence[Person], look: Look, cap: int, hand: str | None = None
+) -> Prompt:
     """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text, used as it stands."""
     if hand is not None:
         return Prompt(hand, (("hand", hand),), (), len(hand) <= cap)

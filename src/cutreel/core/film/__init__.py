@@ -5,6 +5,15 @@ from .document import FilmDocument, Settings, Shot, new_film
 from .reading import LineWork, ReadFilm, ReadShot, read_film
 
 __all__ = [
-    "Change", "Command", "FilmDocument", "LineWork", "ReadFilm", "ReadShot", "Settings", "Shot", "apply_command",
-    "new_film", "read_film",
+    "Change",
+    "Command",
+    "FilmDocument",
+    "LineWork",
+    "ReadFilm",
+    "ReadShot",
+    "Settings",
+    "Shot",
+    "apply_command",
+    "new_film",
+    "read_film",
 ]

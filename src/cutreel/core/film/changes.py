@@ -28,7 +28,7 @@ class EditText(BaseModel):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         if self.end < self.start or self.end > len(film.text):
             raise BadInput("That stretch of text is not there any more.", "Load the page again.")
-        _retext(film, film.text[:self.start] + self.insert + film.text[self.end:], used)
+        _retext(film, film.text[: self.start] + self.insert + film.text[self.end :], used)
         return "edit words"
 
 
@@ -110,7 +110,7 @@ class CutAgain(BaseModel):
 
 
 class SetShots(BaseModel):
-    """Set what the maker wants for some shots: framing, place, time, weather, mood, people, prompt, move. None lifts it."""
+    """Set what the maker wants for some shots; None lifts it, so that the proposal from the text holds again."""
 
     type: Literal["set shots"] = "set shots"
     shots: list[int] = Field(min_length=1, max_length=20_000)
@@ -229,13 +229,26 @@ class LiftCue(BaseModel):
     lifted: bool = True
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        film.lifted_cues = sorted((set(film.lifted_cues) | {self.cue}) if self.lifted else (set(film.lifted_cues) - {self.cue}))
+        film.lifted_cues = sorted(
+            (set(film.lifted_cues) | {self.cue}) if self.lifted else (set(film.lifted_cues) - {self.cue})
+        )
         return "lift a sound" if self.lifted else "bring back a sound"
 
 
 Command = Annotated[
-    EditText | SetMark | LiftMark | PushMark | CutAgain | SetShots | CircleTake | SetPerson | RemovePerson | SetPlace
-    | SetSettings | Rename | LiftCue,
+    EditText
+    | SetMark
+    | LiftMark
+    | PushMark
+    | CutAgain
+    | SetShots
+    | CircleTake
+    | SetPerson
+    | RemovePerson
+    | SetPlace
+    | SetSettings
+    | Rename
+    | LiftCue,
     Field(discriminator="type"),
 ]
 

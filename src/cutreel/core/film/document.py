@@ -74,8 +74,15 @@ def new_film(title: str, text: str, settings: Settings, wish: Wish | None = None
     edges = [str(i) for i in range(1, len(opens) + 1)]
     shots = [Shot(id=i + 1, edge=edges[i], first=opens[i] + 1) for i in range(len(opens))]
     document = FilmDocument(
-        title=title, text=text, word_runs=runs, next_word=len(script.words) + 1, shots=shots, next_shot=len(shots) + 1,
-        cast=propose_cast(script), places=propose_places(script), settings=settings,
+        title=title,
+        text=text,
+        word_runs=runs,
+        next_word=len(script.words) + 1,
+        shots=shots,
+        next_shot=len(shots) + 1,
+        cast=propose_cast(script),
+        places=propose_places(script),
+        settings=settings,
     )
     return document, edges
 
@@ -88,7 +95,9 @@ def clean_text(text: str) -> str:
     return "".join(c for c in text if c in "\n\t" or c.isprintable()).strip("\n") + "\n"
 
 
-def rebuilt_shots(document: FilmDocument, firsts: list[int], used: list[str], by_hand: frozenset[int] = frozenset()) -> None:
+def rebuilt_shots(
+    document: FilmDocument, firsts: list[int], used: list[str], by_hand: frozenset[int] = frozenset()
+) -> None:
     """Let the film have shots that open at the word numbers `firsts`, in order. Shots that stay keep everything;
     new ones get an edge number after the shot before them, added to `used`."""
     old = {shot.first: shot for shot in document.shots}

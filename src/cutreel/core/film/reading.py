@@ -102,17 +102,34 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
         people = tuple(cast[p] for p in fact.people if p in cast)
         prompt = compose_picture(fact, people, look, prompt_cap, shot.own.prompt)
         seed = seed_from(film.settings.seed, shot.id)
-        shots.append(ReadShot(
-            shot, opens[i], end, words_text(script.words[opens[i]:end]), fact, people, prompt, negative, seed,
-            shot.own.move or move_for(fact, i),
-            key("picture", PICTURE_VERSION, prompt=prompt.text, negative=negative, seed=seed, size=[width, height],
-                offer=film.settings.offer),
-        ))
+        shots.append(
+            ReadShot(
+                shot,
+                opens[i],
+                end,
+                words_text(script.words[opens[i] : end]),
+                fact,
+                people,
+                prompt,
+                negative,
+                seed,
+                shot.own.move or move_for(fact, i),
+                key(
+                    "picture",
+                    PICTURE_VERSION,
+                    prompt=prompt.text,
+                    negative=negative,
+                    seed=seed,
+                    size=[width, height],
+                    offer=film.settings.offer,
+                ),
+            )
+        )
     return ReadFilm(film, script, tuple(ids), tuple(shots), tuple(_speech(film, script, voices, text_cap)))
 
 
 def move_for(facts: ShotFacts, index: int) -> Move:
-    """The move a shot gets when the maker sets none: a push; wide views pan now and then, so that pushes do not tire."""
+    """The move of a shot when the maker sets none: a push; wide views pan now and then, so that pushes do not tire."""
     if facts.framing in FRAMINGS[:2] and not facts.people and index % 3 == 2:
         return "pan right" if index % 2 else "pan left"
     return "pull" if index % 5 == 4 else "push"
@@ -159,7 +176,9 @@ def _speech(film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffere
         voice = casting[line.speaker]
         for first, end in _requests(script, line, cap):
             text = words_text(script.words[first:end])
-            out.append(LineWork(first, end, text, voice, line.speaker, key("speech", SPEECH_VERSION, text=text, voice=voice)))
+            out.append(
+                LineWork(first, end, text, voice, line.speaker, key("speech", SPEECH_VERSION, text=text, voice=voice))
+            )
     return out
 
 
@@ -169,7 +188,7 @@ def _requests(script: Manuscript, line: Line, cap: int) -> list[tuple[int, int]]
     first = line.first
     while first < line.end:
         end, last_good = first, first
-        while end < line.end and len(words_text(script.words[first:end + 1])) <= cap:
+        while end < line.end and len(words_text(script.words[first : end + 1])) <= cap:
             end += 1
             if end == line.end or script.words[end].sentence != script.words[end - 1].sentence:
                 last_good = end

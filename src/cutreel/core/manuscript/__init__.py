@@ -1,5 +1,6 @@
 """Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same through edits."""
 
+from .decode import text_of
 from .ease import reading_ease
 from .identity import WordRun, carry_ids, fresh_ids, ids_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, words_text
@@ -7,6 +8,19 @@ from .read import read
 from .syllables import syllables
 
 __all__ = [
-    "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun",
-    "carry_ids", "fresh_ids", "ids_of", "read", "reading_ease", "syllables", "words_text",
+    "Line",
+    "Manuscript",
+    "Note",
+    "Scene",
+    "Sentence",
+    "Word",
+    "WordRun",
+    "carry_ids",
+    "fresh_ids",
+    "ids_of",
+    "read",
+    "reading_ease",
+    "syllables",
+    "text_of",
+    "words_text",
 ]

@@ -44,14 +44,14 @@ def carry_ids(old: Sequence[str], ids: Sequence[int], new: Sequence[str], first_
     tail = 0
     while tail < min(len(old), len(new)) - head and old[-1 - tail] == new[-1 - tail]:
         tail += 1
-    a, b = old[head:len(old) - tail], new[head:len(new) - tail]
+    a, b = old[head : len(old) - tail], new[head : len(new) - tail]
     out = list(ids[:head])
     free = first_free
     for tag, a0, a1, b0, b1 in SequenceMatcher(None, a, b, autojunk=False).get_opcodes():
         if tag == "equal" or (tag == "replace" and a1 - a0 == b1 - b0):
-            out += ids[head + a0:head + a1]
+            out += ids[head + a0 : head + a1]
         else:
             out += range(free, free + b1 - b0)
             free += b1 - b0
-    out += ids[len(ids) - tail:] if tail else []
+    out += ids[len(ids) - tail :] if tail else []
     return runs_of(out), free

@@ -15,35 +15,244 @@ from .sentences import SPEECH_VERBS, sentence_ends
 Pronoun = Literal["she", "he"]
 
 ROLES: dict[str, Pronoun | None] = {
-    "boy": "he", "girl": "she", "man": "he", "woman": "she", "child": None, "king": "he", "queen": "she",
-    "prince": "he", "princess": "she", "mother": "she", "father": "he", "grandmother": "she", "grandfather": "he",
-    "captain": None, "sailor": None, "fisherman": "he", "ferrywoman": "she", "ferryman": "he", "baker": None,
-    "teacher": None, "doctor": None, "nurse": None, "farmer": None, "soldier": None, "guard": None, "witch": "she",
-    "wizard": "he", "stranger": None, "neighbour": None, "neighbor": None, "keeper": None, "hunter": None,
-    "shepherd": None, "blacksmith": None, "merchant": None, "thief": None, "surveyor": None, "lady": "she",
-    "gentleman": "he", "servant": None, "brother": "he", "sister": "she", "uncle": "he", "aunt": "she",
-    "clockmaker": None, "lamplighter": None, "mayor": None, "priest": "he", "widow": "she", "knight": "he",
+    "boy": "he",
+    "girl": "she",
+    "man": "he",
+    "woman": "she",
+    "child": None,
+    "king": "he",
+    "queen": "she",
+    "prince": "he",
+    "princess": "she",
+    "mother": "she",
+    "father": "he",
+    "grandmother": "she",
+    "grandfather": "he",
+    "captain": None,
+    "sailor": None,
+    "fisherman": "he",
+    "ferrywoman": "she",
+    "ferryman": "he",
+    "baker": None,
+    "teacher": None,
+    "doctor": None,
+    "nurse": None,
+    "farmer": None,
+    "soldier": None,
+    "guard": None,
+    "witch": "she",
+    "wizard": "he",
+    "stranger": None,
+    "neighbour": None,
+    "neighbor": None,
+    "keeper": None,
+    "hunter": None,
+    "shepherd": None,
+    "blacksmith": None,
+    "merchant": None,
+    "thief": None,
+    "surveyor": None,
+    "lady": "she",
+    "gentleman": "he",
+    "servant": None,
+    "brother": "he",
+    "sister": "she",
+    "uncle": "he",
+    "aunt": "she",
+    "clockmaker": None,
+    "lamplighter": None,
+    "mayor": None,
+    "priest": "he",
+    "widow": "she",
+    "knight": "he",
 }
 ANIMALS = {
-    "heron", "cat", "dog", "horse", "fox", "owl", "crow", "rabbit", "wolf", "bear", "sheep", "cow", "goat", "bird",
-    "gull", "mouse", "fish", "whale", "deer", "duck", "goose", "hen", "pig", "donkey", "frog", "snake", "lion",
+    "heron",
+    "cat",
+    "dog",
+    "horse",
+    "fox",
+    "owl",
+    "crow",
+    "rabbit",
+    "wolf",
+    "bear",
+    "sheep",
+    "cow",
+    "goat",
+    "bird",
+    "gull",
+    "mouse",
+    "fish",
+    "whale",
+    "deer",
+    "duck",
+    "goose",
+    "hen",
+    "pig",
+    "donkey",
+    "frog",
+    "snake",
+    "lion",
 }
-TITLES = {"mr", "mrs", "ms", "miss", "dr", "captain", "aunt", "uncle", "lady", "lord", "king", "queen", "sir", "old",
-          "father", "mother", "sister", "brother", "professor", "monsieur", "madame", "saint", "prince", "princess"}
+TITLES = {
+    "mr",
+    "mrs",
+    "ms",
+    "miss",
+    "dr",
+    "captain",
+    "aunt",
+    "uncle",
+    "lady",
+    "lord",
+    "king",
+    "queen",
+    "sir",
+    "old",
+    "father",
+    "mother",
+    "sister",
+    "brother",
+    "professor",
+    "monsieur",
+    "madame",
+    "saint",
+    "prince",
+    "princess",
+}
 _HE_TITLES = {"mr", "uncle", "lord", "king", "sir", "father", "brother", "monsieur", "prince"}
 _SHE_TITLES = {"mrs", "ms", "miss", "aunt", "lady", "queen", "mother", "sister", "madame", "princess"}
 _NOT_NAMES = {
-    "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday",
-    "january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november",
-    "december", "the", "a", "an", "and", "but", "so", "or", "if", "then", "when", "what", "who", "why", "how", "where",
-    "he", "she", "it", "they", "we", "you", "his", "her", "their", "its", "my", "our", "your", "this", "that", "these",
-    "those", "there", "here", "no", "yes", "not", "nor", "in", "on", "at", "of", "for", "with", "from", "by", "to",
-    "as", "all", "one", "two", "three", "four", "five", "six", "some", "every", "each", "god", "english", "french",
-    "christmas", "easter", "sir", "madam", "ma'am", "chapter", "scene", "part", "well", "oh", "ah", "now", "please",
-    "nobody", "somebody", "everybody", "nothing", "something", "even", "only", "just", "still", "once", "never",
+    "i",
+    "i'm",
+    "i'll",
+    "i've",
+    "i'd",
+    "monday",
+    "tuesday",
+    "wednesday",
+    "thursday",
+    "friday",
+    "saturday",
+    "sunday",
+    "january",
+    "february",
+    "march",
+    "april",
+    "may",
+    "june",
+    "july",
+    "august",
+    "september",
+    "october",
+    "november",
+    "december",
+    "the",
+    "a",
+    "an",
+    "and",
+    "but",
+    "so",
+    "or",
+    "if",
+    "then",
+    "when",
+    "what",
+    "who",
+    "why",
+    "how",
+    "where",
+    "he",
+    "she",
+    "it",
+    "they",
+    "we",
+    "you",
+    "his",
+    "her",
+    "their",
+    "its",
+    "my",
+    "our",
+    "your",
+    "this",
+    "that",
+    "these",
+    "those",
+    "there",
+    "here",
+    "no",
+    "yes",
+    "not",
+    "nor",
+    "in",
+    "on",
+    "at",
+    "of",
+    "for",
+    "with",
+    "from",
+    "by",
+    "to",
+    "as",
+    "all",
+    "one",
+    "two",
+    "three",
+    "four",
+    "five",
+    "six",
+    "some",
+    "every",
+    "each",
+    "god",
+    "english",
+    "french",
+    "christmas",
+    "easter",
+    "sir",
+    "madam",
+    "ma'am",
+    "chapter",
+    "scene",
+    "part",
+    "well",
+    "oh",
+    "ah",
+    "now",
+    "please",
+    "nobody",
+    "somebody",
+    "everybody",
+    "nothing",
+    "something",
+    "even",
+    "only",
+    "just",
+    "still",
+    "once",
+    "never",
 }
-_PLACE_BEFORE = {"in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond", "through",
-                 "across", "around", "between", "reached", "left"}
+_PLACE_BEFORE = {
+    "in",
+    "at",
+    "from",
+    "to",
+    "near",
+    "towards",
+    "toward",
+    "into",
+    "of",
+    "outside",
+    "beyond",
+    "through",
+    "across",
+    "around",
+    "between",
+    "reached",
+    "left",
+}
 _NAME = r"(?:(?:Mr|Mrs|Ms|Dr|St)\.? )?[A-Z][\w'’-]*(?: (?:de|van|von|la|le) [A-Z][\w'’-]*| [A-Z][\w'’-]*)*"
 _RUN = re.compile(_NAME)
 _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
@@ -73,15 +282,22 @@ def people_named(text: str) -> tuple[Figure, ...]:
     for paragraph in re.split(r"\n\s*\n", body):
         start = 0
         for end in sentence_ends(paragraph):
-            _sentence(paragraph[start:end], paragraph[end:end + 60], runs, inside, placed, speaks, pronouns)
+            _sentence(paragraph[start:end], paragraph[end : end + 60], runs, inside, placed, speaks, pronouns)
             start = end
     names = [n for n in runs if inside[n] and (runs[n] > 1 or speaks[n] or n.count(" "))]
     figures = _merge(names, runs, placed, speaks, pronouns)
     return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
 
 
-def _sentence(sentence: str, after: str, runs: Counter[str], inside: Counter[str], placed: Counter[str],
-              speaks: Counter[str], pronouns: dict[str, Counter[str]]) -> None:
+def _sentence(
+    sentence: str,
+    after: str,
+    runs: Counter[str],
+    inside: Counter[str],
+    placed: Counter[str],
+    speaks: Counter[str],
+    pronouns: dict[str, Counter[str]],
+) -> None:
     found: list[str] = []
     for match in _RUN.finditer(sentence):
         words = match.group().split(" ")
@@ -98,16 +314,14 @@ def _sentence(sentence: str, after: str, runs: Counter[str], inside: Counter[str
         before = sentence[:at]
         runs[name] += 1
         found.append(name)
-        if before.strip("\"'“‘ (—"):
-            inside[name] += 1
-        elif _SPEAKS.search(sentence[at + len(" ".join(words)):][:30]):
+        if before.strip("\"'“‘ (—") or _SPEAKS.search(sentence[at + len(" ".join(words)) :][:30]):
             inside[name] += 1
         if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
             placed[name] += 1
-        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(sentence[at + len(" ".join(words)):][:30]):
+        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(sentence[at + len(" ".join(words)) :][:30]):
             speaks[name] += 1
     if len(set(found)) == 1:
-        tail = sentence[sentence.find(found[0]):] + " " + " ".join(after.split()[:2])
+        tail = sentence[sentence.find(found[0]) :] + " " + " ".join(after.split()[:2])
         for word in re.findall(r"[a-z]+", tail.lower()):
             if word in {"she", "her", "hers", "herself"}:
                 pronouns[found[0]]["she"] += 1
@@ -115,8 +329,9 @@ def _sentence(sentence: str, after: str, runs: Counter[str], inside: Counter[str
                 pronouns[found[0]]["he"] += 1
 
 
-def _merge(names: list[str], runs: Counter[str], placed: Counter[str], speaks: Counter[str],
-           pronouns: dict[str, Counter[str]]) -> list[Figure]:
+def _merge(
+    names: list[str], runs: Counter[str], placed: Counter[str], speaks: Counter[str], pronouns: dict[str, Counter[str]]
+) -> list[Figure]:
     full: dict[str, list[str]] = {}
     for name in sorted(names, key=lambda n: (-n.count(" "), -runs[n], n)):
         parts = set(name.split(" "))
@@ -140,7 +355,9 @@ def _merge(names: list[str], runs: Counter[str], placed: Counter[str], speaks: C
         why = f"named {count} times" + (f", speaks {spoken} times" if spoken else "")
         if place:
             why += ", after a word of place"
-        figures.append(Figure(name, tuple(short), "place" if place else "person", None if place else pronoun, count, why))
+        figures.append(
+            Figure(name, tuple(short), "place" if place else "person", None if place else pronoun, count, why)
+        )
     return figures
 
 
@@ -151,12 +368,19 @@ def _roles(body: str) -> list[Figure]:
         noun = match.group(2)
         if noun in ROLES or noun in ANIMALS:
             counts[noun] += 1
-            if _SPEAKS.search(body[max(0, match.start() - 14):match.start()]) or _SPEAKS.search(match.group(3)):
+            if _SPEAKS.search(body[max(0, match.start() - 14) : match.start()]) or _SPEAKS.search(match.group(3)):
                 spoken[noun] += 1
     return [
-        Figure(f"the {noun}", (noun,), "animal" if noun in ANIMALS else "person", ROLES.get(noun), count,
-               f"“the {noun}” {count} times")
-        for noun, count in counts.items() if count > 1 or spoken[noun]
+        Figure(
+            f"the {noun}",
+            (noun,),
+            "animal" if noun in ANIMALS else "person",
+            ROLES.get(noun),
+            count,
+            f"“the {noun}” {count} times",
+        )
+        for noun, count in counts.items()
+        if count > 1 or spoken[noun]
     ]
 
 

@@ -26,14 +26,37 @@ _TOKEN = re.compile(r"\S+?(?:—|--)(?=[^\s—”’\"'])|\S+")
 _WORDLIKE = re.compile(r"\w")
 
 TIMES = {
-    "dawn": "dawn", "sunrise": "dawn", "morning": "day", "day": "day", "noon": "day", "midday": "day",
-    "afternoon": "day", "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "twilight": "dusk",
-    "night": "night", "midnight": "night",
+    "dawn": "dawn",
+    "sunrise": "dawn",
+    "morning": "day",
+    "day": "day",
+    "noon": "day",
+    "midday": "day",
+    "afternoon": "day",
+    "dusk": "dusk",
+    "sunset": "dusk",
+    "evening": "dusk",
+    "twilight": "dusk",
+    "night": "night",
+    "midnight": "night",
 }
 WEATHERS = {
-    "clear": "clear", "sunny": "clear", "rain": "rain", "rainy": "rain", "storm": "rain", "snow": "snow",
-    "snowy": "snow", "snowing": "snow", "fog": "fog", "foggy": "fog", "mist": "fog", "misty": "fog",
-    "wind": "wind", "windy": "wind", "gusts": "wind", "gale": "wind",
+    "clear": "clear",
+    "sunny": "clear",
+    "rain": "rain",
+    "rainy": "rain",
+    "storm": "rain",
+    "snow": "snow",
+    "snowy": "snow",
+    "snowing": "snow",
+    "fog": "fog",
+    "foggy": "fog",
+    "mist": "fog",
+    "misty": "fog",
+    "wind": "wind",
+    "windy": "wind",
+    "gusts": "wind",
+    "gale": "wind",
 }
 
 
@@ -61,7 +84,7 @@ def read(text: str) -> Manuscript:
             heads[at_heading] = len(words)
             at_heading += 1
         begin = block.cue_end or block.start
-        body = text[begin:block.end]
+        body = text[begin : block.end]
         ends = sentence_ends(body)
         if block.cue:
             pieces = [Piece(0, len(body), block.cue, f"by “{block.cue}:”")]
@@ -88,10 +111,17 @@ def read(text: str) -> Manuscript:
                     piece_starts.append((len(words), pieces[piece_of]))
                 else:
                     piece_starts[-1] = (len(words), pieces[piece_of])
-            words.append(Word(
-                begin + start, begin + end, body[start:end], number,
-                len(sentences) + len(sentence_starts) - 1, len(lines) + len(piece_starts) - 1, scene,
-            ))
+            words.append(
+                Word(
+                    begin + start,
+                    begin + end,
+                    body[start:end],
+                    number,
+                    len(sentences) + len(sentence_starts) - 1,
+                    len(lines) + len(piece_starts) - 1,
+                    scene,
+                )
+            )
         for i, start in enumerate(sentence_starts):
             sentences.append(Sentence(start, sentence_starts[i + 1] if i + 1 < len(sentence_starts) else len(words)))
         for i, (start, piece) in enumerate(piece_starts):
@@ -100,8 +130,9 @@ def read(text: str) -> Manuscript:
     while at_heading < len(headings):
         heads[at_heading] = len(words)
         at_heading += 1
-    return Manuscript(text, tuple(words), tuple(sentences), tuple(lines), _scenes(text, headings, heads, len(words)),
-                      tuple(notes))
+    return Manuscript(
+        text, tuple(words), tuple(sentences), tuple(lines), _scenes(text, headings, heads, len(words)), tuple(notes)
+    )
 
 
 def _blocks(text: str) -> tuple[list[tuple[int, int]], list[Note], list[_Block]]:

@@ -14,11 +14,13 @@ from .sentences import SPEECH_VERBS
 UNKNOWN = "Unknown speaker"
 
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
-_WHO = r"(?P<who>[Hh]e|[Ss]he|[Tt]he (?:old |young |little )?[a-z]+|(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2})"
+_NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
+_WHO = rf"(?P<who>[Hh]e|[Ss]he|[Tt]he (?:old |young |little )?[a-z]+|{_NAME})"
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
-_ACTS = re.compile(r"(?:^|[.!?”\"]\s+)(?P<who>(?:Mr\.? |Mrs\.? |Dr\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?)\s+(?:\w+ly )?\w+(?:ed|ook|aw|at|ood|elt|ew|ent|ave|old|ut|eld)\b")
+_PAST = r"\w+(?:ed|ook|aw|at|ood|elt|ew|ent|ave|old|ut|eld)\b"
+_ACTS = re.compile(rf"(?:^|[.!?”\"]\s+)(?P<who>{_NAME})\s+(?:\w+ly )?{_PAST}")
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,8 +37,8 @@ def quotes(body: str) -> list[tuple[int, int]]:
     """Spans of quoted speech, marks included. A quotation that does not open speech (a title, a word) stays out."""
     spans = []
     for match in _QUOTE.finditer(body):
-        inner = match.group().strip("“”\"«» ")
-        opens = body[:match.start()].rstrip()
+        inner = match.group().strip('“”"«» ')
+        opens = body[: match.start()].rstrip()
         spoken = (inner[-1:] in ",.!?…—-" or match.end() >= len(body.rstrip()) or opens[-1:] in ",:") and inner
         starts = not opens or opens[-1] in ",:.!?…—”\"'" or inner[:1].isupper()
         if spoken and starts:
@@ -78,7 +80,7 @@ def attribute(body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Fig
 
 
 def _tag(body: str, start: int, end: int, figures: Sequence[Figure], memory: Sequence[str]) -> tuple[str, str] | None:
-    closed = body[start:end].rstrip("”\"»")[-1:] == "."
+    closed = body[start:end].rstrip('”"»')[-1:] == "."
     after = (None, None) if closed else (_AFTER_VERB.match(body[end:]), _AFTER_NAME.match(body[end:]))
     for match in (*after, _BEFORE.search(body[:start])):
         if match:  # behind a full stop, "She laughed" is something she does and not how the words were said
@@ -117,7 +119,10 @@ def _without(body: str, spans: Sequence[tuple[int, int]]) -> str:
 
 def _note_mentions(body: str, figures: Sequence[Figure], memory: list[str]) -> None:
     """Let a figure that narration names, and nobody else, be the one a following "she said" means."""
-    named = [f for f in figures if f.kind == "person"
-             and any(re.search(rf"\b{re.escape(n)}\b", body) for n in (f.name, *f.aliases))]
+    named = [
+        f
+        for f in figures
+        if f.kind == "person" and any(re.search(rf"\b{re.escape(n)}\b", body) for n in (f.name, *f.aliases))
+    ]
     if len(named) == 1 and named[0].name in memory:
         memory.append(named[0].name)

@@ -64,9 +64,12 @@ def path_for(move: Move, seconds: float, focus: tuple[float, float] = (0.5, 0.5)
     left, right = Window(0.5 / pan, 0.5, pan), Window(1 - 0.5 / pan, 0.5, pan)
     top, bottom = Window(0.5, 0.5 / pan, pan), Window(0.5, 1 - 0.5 / pan, pan)
     return {
-        "push": CameraPath(whole, near), "pull": CameraPath(near, whole),
-        "pan left": CameraPath(right, left), "pan right": CameraPath(left, right),
-        "tilt up": CameraPath(bottom, top), "tilt down": CameraPath(top, bottom),
+        "push": CameraPath(whole, near),
+        "pull": CameraPath(near, whole),
+        "pan left": CameraPath(right, left),
+        "pan right": CameraPath(left, right),
+        "tilt up": CameraPath(bottom, top),
+        "tilt down": CameraPath(top, bottom),
         "still": CameraPath(whole, whole),
     }[move]
 

@@ -9,7 +9,25 @@ from .planes import Planes, cover, planes_of
 from .segment import frames_of, make_segment
 
 __all__ = [
-    "ENCODER_VERSION", "CaptionSpan", "Compositor", "PlannedShot", "Planes", "Quality", "Scene", "SegmentPlan", "Shown",
-    "cover", "encode_segment", "encode_sound", "frames_of", "join", "make_segment", "media_of", "paper_page",
-    "plan_segments", "planes_of", "split_init", "timescale",
+    "ENCODER_VERSION",
+    "CaptionSpan",
+    "Compositor",
+    "Planes",
+    "PlannedShot",
+    "Quality",
+    "Scene",
+    "SegmentPlan",
+    "Shown",
+    "cover",
+    "encode_segment",
+    "encode_sound",
+    "frames_of",
+    "join",
+    "make_segment",
+    "media_of",
+    "paper_page",
+    "plan_segments",
+    "planes_of",
+    "split_init",
+    "timescale",
 ]

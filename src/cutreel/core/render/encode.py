@@ -7,7 +7,7 @@ is its segments one after another. Colour is tagged ITU-R BT.709; the index of a
 import io
 from collections.abc import Callable, Iterable, Sequence
 from fractions import Fraction
-from typing import Literal
+from typing import Any, Literal
 
 import av
 import numpy as np
@@ -22,7 +22,9 @@ REORDER = 1
 _PRESET: dict[Quality, tuple[str, str]] = {"preview": ("ultrafast", "25"), "film": ("veryfast", "20")}
 
 
-def open_encoder(width: int, height: int, rate: Fraction, quality: Quality, container: av.container.OutputContainer) -> av.VideoStream:
+def open_encoder(
+    width: int, height: int, rate: Fraction, quality: Quality, container: av.container.OutputContainer
+) -> av.VideoStream:
     """A video stream with the parameters that all segments of a film share."""
     preset, crf = _PRESET[quality]
     stream = container.add_stream("libx264", rate=rate)
@@ -34,18 +36,35 @@ def open_encoder(width: int, height: int, rate: Fraction, quality: Quality, cont
     context.color_range, context.color_primaries, context.color_trc, context.colorspace = 1, 1, 1, 1
     gop = max(2, round(rate) * 2)
     context.options = {
-        "preset": preset, "crf": crf, "profile": "high",
-        "x264-params": f"keyint={gop}:min-keyint=1:scenecut=0:open-gop=0:bframes=2:b-pyramid=none:b-adapt=0:ref=2:stitchable=1:"
-                       "colorprim=bt709:transfer=bt709:colormatrix=bt709:range=tv:sliced-threads=0:threads=1",
+        "preset": preset,
+        "crf": crf,
+        "profile": "high",
+        "x264-params": ":".join(
+            [
+                f"keyint={gop}:min-keyint=1:scenecut=0:open-gop=0",
+                "bframes=2:b-pyramid=none:b-adapt=0:ref=2:stitchable=1",
+                "colorprim=bt709:transfer=bt709:colormatrix=bt709:range=tv",
+                "sliced-threads=0:threads=1",
+            ]
+        ),
     }
     return stream
 
 
-def encode_segment(frames: Iterable[Frame], count: int, width: int, height: int, rate: Fraction, quality: Quality,
-                   progress: Callable[[int], None] = lambda done: None) -> bytes:
+def encode_segment(
+    frames: Iterable[Frame],
+    count: int,
+    width: int,
+    height: int,
+    rate: Fraction,
+    quality: Quality,
+    progress: Callable[[int], None] = lambda done: None,
+) -> bytes:
     """Fragmented MP4 of `count` frames. Frames are taken one at a time and may be overwritten after each."""
     out = io.BytesIO()
-    with av.open(out, "w", format="mp4", options={"movflags": "frag_keyframe+empty_moov+default_base_moof+skip_trailer"}) as container:
+    with av.open(
+        out, "w", format="mp4", options={"movflags": "frag_keyframe+empty_moov+default_base_moof+skip_trailer"}
+    ) as container:
         stream = open_encoder(width, height, rate, quality, container)
         for i, planes in enumerate(frames):
             for packet in stream.encode(video_frame(planes, width, height, i, rate)):
@@ -60,7 +79,7 @@ def video_frame(planes: Frame, width: int, height: int, pts: int, rate: Fraction
     """A frame for the encoder; the planes are copied."""
     frame = av.VideoFrame(width, height, "yuv420p")
     for plane, data in zip(frame.planes, planes, strict=True):
-        target = np.frombuffer(plane, np.uint8).reshape(-1, plane.line_size)
+        target = np.frombuffer(memoryview(plane), np.uint8).reshape(-1, plane.line_size)
         target[: data.shape[0], : data.shape[1]] = data
     frame.pts = pts
     frame.time_base = 1 / rate
@@ -71,15 +90,23 @@ def video_frame(planes: Frame, width: int, height: int, pts: int, rate: Fraction
 def encode_sound(samples: NDArray[np.float32], rate: int, fragment_seconds: float | None = None) -> bytes:
     """AAC at 192 kbit/s of stereo samples (shape (n, 2)) in MP4; fragmented when `fragment_seconds` is given."""
     out = io.BytesIO()
-    options = {} if fragment_seconds is None else {
-        "movflags": "empty_moov+default_base_moof+skip_trailer", "frag_duration": str(int(fragment_seconds * 1_000_000))}
+    options = (
+        {}
+        if fragment_seconds is None
+        else {
+            "movflags": "empty_moov+default_base_moof+skip_trailer",
+            "frag_duration": str(int(fragment_seconds * 1_000_000)),
+        }
+    )
     with av.open(out, "w", format="mp4", options=options) as container:
         stream = container.add_stream("aac", rate=rate, layout="stereo")
         stream.bit_rate = 192_000
         step = rate
         planar = np.ascontiguousarray(samples.T)
         for at in range(0, planar.shape[1], step):
-            frame = av.AudioFrame.from_ndarray(np.ascontiguousarray(planar[:, at:at + step]), format="fltp", layout="stereo")
+            frame = av.AudioFrame.from_ndarray(
+                np.ascontiguousarray(planar[:, at : at + step]), format="fltp", layout="stereo"
+            )
             frame.sample_rate, frame.pts, frame.time_base = rate, at, Fraction(1, rate)
             for packet in stream.encode(frame):
                 container.mux(packet)
@@ -96,16 +123,16 @@ def join(segments: Sequence[bytes], sound: bytes | None, rate: Fraction, target:
     with av.open(target, "w", format="mp4", options={"movflags": "+faststart", "brand": "mp42"}) as film:
         film.metadata.update(metadata)
         video = audio = None
-        sound_packets: Iterable[av.Packet] = ()
-        source = av.open(io.BytesIO(sound)) if sound else None
+        sound_packets: Iterable[Any] = ()
+        source: Any = av.open(io.BytesIO(sound)) if sound else None
         if source is not None:
             track = source.streams.audio[0]
             sound_packets = source.demux(track)
         waiting = iter(sound_packets)
-        held: av.Packet | None = None
+        held: Any = None
         shown = decoded = 0
         for data in segments:
-            with av.open(io.BytesIO(data)) as segment:
+            with av.open(io.BytesIO(data), "r") as segment:
                 stream = segment.streams.video[0]
                 if video is None:
                     video = film.add_stream_from_template(stream)
@@ -126,7 +153,9 @@ def join(segments: Sequence[bytes], sound: bytes | None, rate: Fraction, target:
                 shown += count
             while audio is not None:
                 held = held or next(waiting, None)
-                if held is None or (held.pts is not None and held.time_base is not None and held.pts * held.time_base > shown / rate):
+                if held is None or (
+                    held.pts is not None and held.time_base is not None and held.pts * held.time_base > shown / rate
+                ):
                     break
                 if held.dts is not None:
                     held.stream = audio

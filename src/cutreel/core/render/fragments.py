@@ -48,11 +48,13 @@ def media_of(data: bytes, offset: int) -> bytes:
 
 def timescale(data: bytes) -> int:
     """Ticks a second of the first track."""
+
     def inside(kind: bytes, start: int, end: int) -> tuple[int, int]:
         for name, a, b in boxes(data, start, end):
             if name == kind:
                 return a + 8, b
         raise ValueError(f"no {kind!r} box")
+
     at = inside(b"moov", 0, len(data))
     for kind in (b"trak", b"mdia", b"mdhd"):
         at = inside(kind, *at)

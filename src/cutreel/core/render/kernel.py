@@ -29,7 +29,9 @@ def _stretch(row: U8, index: NDArray[np.uint32], weight: NDArray[np.uint16], out
 
 
 @_compiled
-def _steps(first: float, step: float, begin: int, index: NDArray[np.uint32], weight: NDArray[np.uint16], size: int) -> None:
+def _steps(
+    first: float, step: float, begin: int, index: NDArray[np.uint32], weight: NDArray[np.uint16], size: int
+) -> None:
     for i in range(index.size):
         at = first + (begin + i + 0.5) * step - 0.5
         at = min(max(at, 0.0), size - 1.0)
@@ -47,14 +49,21 @@ def _blend(upper: NDArray[np.uint16], lower: NDArray[np.uint16], w: int, line: U
 
 
 @_compiled
-def _blend_over(upper: NDArray[np.uint16], lower: NDArray[np.uint16], upper_a: NDArray[np.uint16], lower_a: NDArray[np.uint16],
-                w: int, line: U8, middle: int) -> None:
+def _blend_over(
+    upper: NDArray[np.uint16],
+    lower: NDArray[np.uint16],
+    upper_a: NDArray[np.uint16],
+    lower_a: NDArray[np.uint16],
+    w: int,
+    line: U8,
+    middle: int,
+) -> None:
     down = np.int32(w)
     up = np.int32(256 - w)
     none = np.int32(middle)
     for x in range(line.size):
-        # Alpha and what it lets through, 0 … 255; premultiplied values stay within their alpha, so no clipping is needed
-        # but for rounding.
+        # Alpha and what it lets through, 0 … 255. Premultiplied values stay within their alpha, so what is clipped is
+        # rounding alone.
         a = (np.int32(upper_a[x]) * up + np.int32(lower_a[x]) * down + np.int32(32768)) >> np.int32(16)
         value = (np.int32(upper[x]) * up + np.int32(lower[x]) * down + np.int32(32768)) >> np.int32(16)
         through = (np.int32(line[x]) - none) * (np.int32(255) - a)
@@ -108,8 +117,17 @@ def spans_of(alpha: U8) -> NDArray[np.int32]:
 
 
 @_compiled
-def sample_over(src: U8, alpha: U8, spans: NDArray[np.int32], out: U8, x0: float, y0: float, step_x: float, step_y: float,
-                middle: int) -> None:
+def sample_over(
+    src: U8,
+    alpha: U8,
+    spans: NDArray[np.int32],
+    out: U8,
+    x0: float,
+    y0: float,
+    step_x: float,
+    step_y: float,
+    middle: int,
+) -> None:
     """Lay a premultiplied plane over `out`; `spans` says for each source row where it is not empty.
 
     `middle` is the value that stands for nothing: 0 for brightness, 128 for colour.
@@ -127,7 +145,8 @@ def sample_over(src: U8, alpha: U8, spans: NDArray[np.int32], out: U8, x0: float
         r = int(rows[y])
         if have != r:
             have = r
-            low = min(spans[r, 0] if spans[r, 1] > 0 else 1 << 30, spans[r + 1, 0] if spans[r + 1, 1] > 0 else 1 << 30)
+            low = spans[r, 0] if spans[r, 1] > 0 else 1 << 30
+            low = min(low, spans[r + 1, 0] if spans[r + 1, 1] > 0 else 1 << 30)
             high = max(spans[r, 1], spans[r + 1, 1])
             if high == 0:
                 left = right = 0
@@ -139,8 +158,15 @@ def sample_over(src: U8, alpha: U8, spans: NDArray[np.int32], out: U8, x0: float
                 _stretch(alpha[r], cols[left:right], colw[left:right], upper_a[left:right])
                 _stretch(alpha[r + 1], cols[left:right], colw[left:right], lower_a[left:right])
         if right > left:
-            _blend_over(upper[left:right], lower[left:right], upper_a[left:right], lower_a[left:right], int(roww[y]),
-                        out[y, left:right], middle)
+            _blend_over(
+                upper[left:right],
+                lower[left:right],
+                upper_a[left:right],
+                lower_a[left:right],
+                int(roww[y]),
+                out[y, left:right],
+                middle,
+            )
 
 
 @_compiled
@@ -158,8 +184,8 @@ def dissolve(a: U8, b: U8, share: int) -> None:
 def stamp(out: U8, plane: U8, alpha: U8, top: int, left: int, middle: int) -> None:
     """Lay a premultiplied plane of the frame's own scale over `out` at (`top`, `left`)."""
     for y in range(plane.shape[0]):
-        line = out[top + y, left:left + plane.shape[1]]
+        line = out[top + y, left : left + plane.shape[1]]
         for x in range(line.size):
             a = np.int32(alpha[y, x])
             laid = np.int32(plane[y, x]) + ((np.int32(line[x]) - middle) * (255 - a) + 127) // 255
-            line[x] = np.uint8(min(max(laid, 0), 255))
+            line[x] = np.uint8(min(max(laid, np.int32(0)), np.int32(255)))

@@ -21,7 +21,7 @@ def _font(name: str, size: int) -> ImageFont.FreeTypeFont:
 @lru_cache(maxsize=256)
 def caption_planes(lines: tuple[str, ...], width: int, height: int) -> tuple[Planes, int, int]:
     """A caption for a frame of that size: bold, light with a dark edge. Returns planes and their top and left."""
-    size = max(9, round(min(height * 0.062, width * 0.055)))
+    size: int = max(9, round(min(height * 0.062, width * 0.055)))
     font = _font("InstrumentSans-Bold.ttf", size)
     edge = max(1, round(size * 0.13))
     widest = max(font.getlength(line) for line in lines)
@@ -36,8 +36,15 @@ def caption_planes(lines: tuple[str, ...], width: int, height: int) -> tuple[Pla
     image = Image.new("RGBA", (w, h), (20, 16, 14, 0))
     draw = ImageDraw.Draw(image)
     for i, line in enumerate(lines):
-        draw.text((w / 2, edge + 2 + step * i), line, font=font, anchor="ma", fill=(252, 249, 240, 255), stroke_width=edge,
-                  stroke_fill=(24, 19, 17, 235))
+        draw.text(
+            (w / 2, edge + 2 + step * i),
+            line,
+            font=font,
+            anchor="ma",
+            fill=(252, 249, 240, 255),
+            stroke_width=edge,
+            stroke_fill=(24, 19, 17, 235),
+        )
     bottom = round(height * (0.055 if width >= height else 0.16))
     top = (height - bottom - h) // 2 * 2
     return planes_of(np.asarray(image)), max(0, top), (width - w) // 4 * 2
@@ -60,10 +67,12 @@ def paper_page(words: str, edge: str, width: int, height: int) -> U8:
             break
         size = int(size * 0.88)
     step = size * 1.4
-    y = (height - step * len(lines)) / 2
-    draw.text((width * 0.045, y), edge, font=_font("InstrumentSans-Bold.ttf", max(9, size // 2)), fill=FAINT, anchor="ma")
+    top = (height - step * len(lines)) / 2
+    draw.text(
+        (width * 0.045, top), edge, font=_font("InstrumentSans-Bold.ttf", max(9, size // 2)), fill=FAINT, anchor="ma"
+    )
     for i, line in enumerate(lines):
-        draw.text((width * 0.13, y + step * i), line, font=font, fill=INK)
+        draw.text((width * 0.13, top + step * i), line, font=font, fill=INK)
     return np.asarray(image)
 
 

@@ -60,8 +60,16 @@ class SegmentPlan(BaseModel):
         return key("segment", RENDER_VERSION * 100 + ENCODER_VERSION, plan=self.model_dump(mode="json"))
 
 
-def plan_segments(shots: Sequence[PlannedShot], spans: Sequence[Span], dissolves: Sequence[int], captions: Sequence[Caption],
-                  rate: FrameRate, width: int, height: int, quality: Quality) -> list[tuple[int, SegmentPlan]]:
+def plan_segments(
+    shots: Sequence[PlannedShot],
+    spans: Sequence[Span],
+    dissolves: Sequence[int],
+    captions: Sequence[Caption],
+    rate: FrameRate,
+    width: int,
+    height: int,
+    quality: Quality,
+) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for the whole film; the segments cover every frame once."""
     plan = [s for s in stretches(spans, dissolves) if s.end > s.start]
     life = [[span.start, span.end] for span in spans]
@@ -77,11 +85,24 @@ def plan_segments(shots: Sequence[PlannedShot], spans: Sequence[Span], dissolves
     timed = [(rate.frames(c.start), rate.frames(c.end), list(c.lines)) for c in captions]
     out = []
     for stretch in plan:
-        over = [CaptionSpan(lines=lines, start=max(0, begin - stretch.start), end=min(stretch.end, end) - stretch.start)
-                for begin, end, lines in timed if begin < stretch.end and end > stretch.start]
-        out.append((stretch.start, SegmentPlan(
-            width=width, height=height, fps=str(rate), quality=quality, frames=stretch.end - stretch.start,
-            one=scene(stretch.shot, stretch.start), other=None if stretch.to is None else scene(stretch.to, stretch.start),
-            captions=over,
-        )))
+        over = [
+            CaptionSpan(lines=lines, start=max(0, begin - stretch.start), end=min(stretch.end, end) - stretch.start)
+            for begin, end, lines in timed
+            if begin < stretch.end and end > stretch.start
+        ]
+        out.append(
+            (
+                stretch.start,
+                SegmentPlan(
+                    width=width,
+                    height=height,
+                    fps=str(rate),
+                    quality=quality,
+                    frames=stretch.end - stretch.start,
+                    one=scene(stretch.shot, stretch.start),
+                    other=None if stretch.to is None else scene(stretch.to, stretch.start),
+                    captions=over,
+                ),
+            )
+        )
     return out

@@ -1,6 +1,7 @@
 """Pictures as the encoder wants them: brightness and colour planes (ITU-R BT.709, studio range, 4:2:0)."""
 
 from dataclasses import dataclass
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -42,8 +43,16 @@ def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
         return Planes(_u8(y), _u8(_halved(u)), _u8(_halved(v)), depth=depth)
     alpha = pixels[:height, :width, 3].astype(np.float32) / 255
     full, half = _u8(alpha * 255), _u8(_halved(alpha * 255))
-    return Planes(_u8(y * alpha), _u8(_halved((u - 128) * alpha) + 128), _u8(_halved((v - 128) * alpha) + 128),
-                  full, half, spans_of(full), spans_of(half), depth)
+    return Planes(
+        _u8(y * alpha),
+        _u8(_halved((u - 128) * alpha) + 128),
+        _u8(_halved((v - 128) * alpha) + 128),
+        full,
+        half,
+        spans_of(full),
+        spans_of(half),
+        depth,
+    )
 
 
 def cover(width: int, height: int, frame_width: int, frame_height: int) -> tuple[float, float, float, float]:
@@ -53,10 +62,11 @@ def cover(width: int, height: int, frame_width: int, frame_height: int) -> tuple
     return (width - w) / 2, (height - h) / 2, w, h
 
 
-def _halved(plane: NDArray[np.float32]) -> NDArray[np.float32]:
-    out: NDArray[np.float32] = plane.reshape(plane.shape[0] // 2, 2, plane.shape[1] // 2, 2).mean(axis=(1, 3))
+def _halved(plane: NDArray[Any]) -> NDArray[Any]:
+    out: NDArray[Any] = plane.reshape(plane.shape[0] // 2, 2, plane.shape[1] // 2, 2).mean(axis=(1, 3))
     return out
 
 
-def _u8(plane: NDArray[np.float32]) -> U8:
-    return np.clip(np.rint(plane), 0, 255).astype(np.uint8)
+def _u8(plane: NDArray[Any]) -> U8:
+    out: U8 = np.clip(np.rint(plane), 0, 255).astype(np.uint8)
+    return out

@@ -18,7 +18,9 @@ Fetch = Callable[[str, float], Planes]
 def make_segment(plan: SegmentPlan, fetch: Fetch, progress: Callable[[int], None] = lambda done: None) -> bytes:
     """Fragmented MP4 of the planned segment."""
     rate = FrameRate.parse(plan.fps)
-    return encode_segment(frames_of(plan, fetch), plan.frames, plan.width, plan.height, rate.fraction, plan.quality, progress)
+    return encode_segment(
+        frames_of(plan, fetch), plan.frames, plan.width, plan.height, rate.fraction, plan.quality, progress
+    )
 
 
 def frames_of(plan: SegmentPlan, fetch: Fetch) -> Iterator[Frame]:

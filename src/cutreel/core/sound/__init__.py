@@ -8,6 +8,17 @@ from .silence import trim
 from .words import match_words
 
 __all__ = [
-    "MUSIC_MOODS", "RATE", "Cue", "MixedPart", "ambience_cues", "cue_prompts", "integrated_lufs", "match_words", "mix",
-    "music_mood", "spot_cues", "trim", "true_peak_dbtp",
+    "MUSIC_MOODS",
+    "RATE",
+    "Cue",
+    "MixedPart",
+    "ambience_cues",
+    "cue_prompts",
+    "integrated_lufs",
+    "match_words",
+    "mix",
+    "music_mood",
+    "spot_cues",
+    "trim",
+    "true_peak_dbtp",
 ]

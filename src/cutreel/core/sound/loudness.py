@@ -1,6 +1,6 @@
 """Programme loudness and true peak (ITU-R BS.1770-5, EBU R 128)."""
 
-from math import tan, pi
+from math import pi, tan
 
 import numpy as np
 import soxr
@@ -17,8 +17,10 @@ def _k_weighting(rate: int) -> list[tuple[NDArray[np.float64], NDArray[np.float6
     k = tan(pi * centre / rate)
     high, band = 10 ** (gain / 20), (10 ** (gain / 20)) ** 0.4996667741545416
     a0 = 1 + k / q + k * k
-    shelf = (np.array([high + band * k / q + k * k, 2 * (k * k - high), high - band * k / q + k * k]) / a0,
-             np.array([1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0]))
+    shelf = (
+        np.array([high + band * k / q + k * k, 2 * (k * k - high), high - band * k / q + k * k]) / a0,
+        np.array([1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0]),
+    )
     q, centre = 0.5003270373238773, 38.13547087602444
     k = tan(pi * centre / rate)
     a0 = 1 + k / q + k * k
@@ -26,7 +28,7 @@ def _k_weighting(rate: int) -> list[tuple[NDArray[np.float64], NDArray[np.float6
     return [shelf, high_pass]
 
 
-@njit(cache=True)  # type: ignore[untyped-decorator]
+@njit(cache=True)
 def _filtered(audio: NDArray[np.float64], b: NDArray[np.float64], a: NDArray[np.float64]) -> None:
     """A second-order filter in place, over each channel of `audio` (direct form II, transposed)."""
     for channel in range(audio.shape[1]):

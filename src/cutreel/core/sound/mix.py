@@ -26,7 +26,7 @@ AIM_LUFS, CEILING_DBTP = -14.0, -1.6
 class MixedPart:
     """One sound to lay in: float32 samples at 48 kHz of shape (samples,) or (samples, 2), from `start` seconds.
 
-    A `loop_to` in seconds repeats the sound, cross-faded, until then. Fades are in seconds. `trim_db` is the maker's own.
+    `loop_to` repeats the sound, cross-faded, until that many seconds; fades are in seconds; `trim_db` is the maker's.
     """
 
     role: Role
@@ -38,8 +38,12 @@ class MixedPart:
     trim_db: float = 0.0
 
 
-def mix(parts: Sequence[MixedPart], seconds: float, aim: float = AIM_LUFS,
-        progress: Callable[[float], None] = lambda share: None) -> NDArray[np.float32]:
+def mix(
+    parts: Sequence[MixedPart],
+    seconds: float,
+    aim: float = AIM_LUFS,
+    progress: Callable[[float], None] = lambda share: None,
+) -> NDArray[np.float32]:
     """The finished sound of a film of `seconds`: float32 of shape (samples, 2) at 48 kHz, at `aim` LUFS."""
     length = round(seconds * RATE)
     buses: dict[Role, NDArray[np.float32]] = {}
@@ -75,7 +79,7 @@ def _lay(bus: NDArray[np.float32], part: MixedPart) -> None:
     at = round(part.start * RATE)
     begin, end = max(0, at), min(len(bus), at + len(samples))
     if end > begin:
-        bus[begin:end] += samples[begin - at:end - at]
+        bus[begin:end] += samples[begin - at : end - at]
 
 
 def _looped(samples: NDArray[np.float32], length: int) -> NDArray[np.float32]:
@@ -85,13 +89,14 @@ def _looped(samples: NDArray[np.float32], length: int) -> NDArray[np.float32]:
     fade = min(RATE // 2, len(samples) // 4)
     up = np.sin(np.linspace(0, np.pi / 2, fade, dtype=np.float32))[:, None]
     out = np.zeros((length + len(samples), 2), np.float32)
-    out[:len(samples)] = samples
+    out[: len(samples)] = samples
     at = len(samples) - fade
     while at < length:
-        out[at:at + fade] = out[at:at + fade] * up[::-1] + samples[:fade] * up
-        out[at + fade:at + len(samples)] = samples[fade:]
+        out[at : at + fade] = out[at : at + fade] * up[::-1] + samples[:fade] * up
+        out[at + fade : at + len(samples)] = samples[fade:]
         at += len(samples) - fade
-    return out[:length]
+    cut: NDArray[np.float32] = out[:length]
+    return cut
 
 
 def _activity(voice: NDArray[np.float32], length: int) -> NDArray[np.float32]:
@@ -104,10 +109,11 @@ def _activity(voice: NDArray[np.float32], length: int) -> NDArray[np.float32]:
     padded[:length] = voice.mean(axis=1)
     rms = np.sqrt(np.mean(padded.reshape(count, block).astype(np.float64) ** 2, axis=1))
     speaking = (rms > 10 ** (-42 / 20)).astype(np.float64)
-    speaking = np.convolve(speaking, np.ones(60), "full")[12:12 + count].clip(0, 1)
+    speaking = np.convolve(speaking, np.ones(60), "full")[12 : 12 + count].clip(0, 1)
     smooth = uniform_filter1d(uniform_filter1d(speaking, 25), 25)
     grid = np.arange(count) * block
-    return np.interp(np.arange(length), grid, smooth).astype(np.float32)
+    out: NDArray[np.float32] = np.interp(np.arange(length), grid, smooth).astype(np.float32)
+    return out
 
 
 def _to_loudness(audio: NDArray[np.float32], aim: float) -> NDArray[np.float32]:
@@ -151,4 +157,5 @@ def limit(audio: NDArray[np.float32], gain: float, peaks: NDArray[np.float64]) -
         return audio * np.float32(gain)
     window = RATE // 200
     held = uniform_filter1d(minimum_filter1d(needed, 2 * window + 1), window)
-    return audio * (gain * np.minimum(held, 1.0)).astype(np.float32)[:, None]
+    out: NDArray[np.float32] = audio * (gain * np.minimum(held, 1.0)).astype(np.float32)[:, None]
+    return out

@@ -14,5 +14,5 @@ def music_mood(wish: str, facts: Sequence[ShotFacts]) -> str | None:
         return None
     if wish != "auto":
         return wish
-    counts = Counter(fact.mood for fact in facts)
+    counts: Counter[str] = Counter(fact.mood for fact in facts)
     return max(MUSIC_MOODS, key=lambda mood: (counts[mood], -MUSIC_MOODS.index(mood)))

@@ -5,8 +5,9 @@ from collections.abc import Sequence
 from difflib import SequenceMatcher
 
 
-def match_words(wanted: Sequence[str], spoken: Sequence[tuple[str, float, float]],
-                seconds: float) -> list[tuple[float, float]]:
+def match_words(
+    wanted: Sequence[str], spoken: Sequence[tuple[str, float, float]], seconds: float
+) -> list[tuple[float, float]]:
     """Times for each of `wanted`, from (text, start, end) as the voice reports them.
 
     Words that match keep their time; words between two matches share the time between them by length.

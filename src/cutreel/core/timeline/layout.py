@@ -34,7 +34,9 @@ class Timing:
     seconds: float
 
 
-def lay_out(script: Manuscript, lines: Sequence[tuple[int, int]], sounds: Mapping[int, LineSound], hold: float = TAIL) -> Timing:
+def lay_out(
+    script: Manuscript, lines: Sequence[tuple[int, int]], sounds: Mapping[int, LineSound], hold: float = TAIL
+) -> Timing:
     """Lay out `lines`, each the words from its first up to its second index, which together are all words in order.
 
     `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation.

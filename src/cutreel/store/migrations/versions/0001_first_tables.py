@@ -1,7 +1,7 @@
 """films, changes, results, takes, runs, spending, events"""
 
-from alembic import op
 import sqlalchemy as sa
+from alembic import op
 from sqlalchemy.dialects import postgresql
 
 revision = '0001'
