@@ -111,6 +111,8 @@ def speak(text: str, name: str, rate: float = 1.0) -> Spoken:
     lib, voice = _flite(), _voice(speaker.base)
     head = ctypes.cast(voice, ctypes.POINTER(_VoiceHead)).contents
     lib.feat_set_float(head.features, b"duration_stretch", speaker.pitch / (speaker.pace * rate))
+    # The excitation's noise comes from the C library's generator: seeded, the same words are the same samples.
+    ctypes.CDLL(None).srand(1)
     tokens = _tokens(text)
     utterance = lib.flite_synth_text(" ".join(spoken for _, spoken in tokens).encode("ascii", "ignore"), voice)
     try:

@@ -194,7 +194,7 @@ export interface paths {
         put?: never;
         /**
          * Impact Of Person
-         * @description What changing a person would do: prompts that change, circled pictures that become stale, cost to make them again.
+         * @description What changing a person would do: prompts that change, pictures that become stale, cost to make them again.
          */
         post: operations["impact_of_person_api_films__film__impact_post"];
         delete?: never;
@@ -1245,7 +1245,7 @@ export interface components {
         };
         /**
          * SetShots
-         * @description Set what the maker wants for some shots: framing, place, time, weather, mood, people, prompt, move. None lifts it.
+         * @description Set what the maker wants for some shots; None lifts it, so that the proposal from the text holds again.
          */
         SetShots: {
             /**

@@ -31,7 +31,7 @@ def syllables(word: str) -> int:
             return _phones(found[0]) + (1 if found[0][-1] in {"S", "Z", "SH", "CH", "JH", "ZH"} else 0)
     if found:
         return _phones(found[0])
-    return _by_rule(bare)
+    return _by_rule(bare.removesuffix("'s"))
 
 
 def _phones(phones: list[str]) -> int:

@@ -112,7 +112,8 @@ def spans_of(alpha: U8) -> NDArray[np.int32]:
     out = np.zeros((alpha.shape[0], 2), np.int32)
     for y in range(alpha.shape[0]):
         low, high = _span(alpha[y], 0, alpha.shape[1])
-        out[y, 0], out[y, 1] = low, high
+        if high > low:
+            out[y, 0], out[y, 1] = low, high
     return out
 
 

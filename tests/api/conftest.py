@@ -1,0 +1,54 @@
+"""The web application over the running stack."""
+
+import itertools
+from collections.abc import Callable, Iterator
+from typing import Any
+
+import httpx
+import pytest
+from fastapi.testclient import TestClient
+
+from cutreel.api import create_app
+from cutreel.running.temporary import Temporary
+from tests.waiting import until
+
+SEEDS = itertools.count(100)
+STORY = "The lamp was dark. “We must row,” said Ada. Ada took the oars. Bram held the lantern, and Bram laughed.\n"
+
+
+@pytest.fixture(scope="session")
+def client(stack: Temporary) -> Iterator[TestClient]:
+    with TestClient(create_app(stack.shop, None), base_url="http://127.0.0.1:8420") as test_client:
+        yield test_client
+
+
+@pytest.fixture
+def services(stack: Temporary) -> Iterator[Callable[..., None]]:
+    """Sets how the services misbehave; they behave again after the test."""
+    def misbehave(**how: Any) -> None:
+        httpx.put(stack.services + "/simulation", json=how).raise_for_status()
+        stack.shop._offers = (-1e9, [])
+
+    yield misbehave
+    misbehave()
+
+
+@pytest.fixture
+def film(client: TestClient) -> dict[str, Any]:
+    """A new film of a short story, with a seed of its own: what was once made for one film is not made again."""
+    settings = {"pace": 3, "music": "none", "seed": next(SEEDS)}
+    answer = client.post("/api/films", json={"title": "Dark lamp", "text": STORY, "settings": settings})
+    assert answer.status_code == 201, answer.text
+    return answer.json()
+
+
+@pytest.fixture
+def finished(client: TestClient) -> Callable[[str, str], dict[str, Any]]:
+    """Waits until a run of a film has ended."""
+    def wait(film: str, run: str) -> dict[str, Any]:
+        def ended() -> dict[str, Any] | None:
+            found = next(r for r in client.get(f"/api/films/{film}/runs").json() if r["id"] == run)
+            return found if found["state"] != "going" else None
+        return until(ended, 120)
+
+    return wait

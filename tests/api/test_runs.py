@@ -1,0 +1,200 @@
+"""Runs: made, cancelled, taken up after a crash, retried, refused; and nothing paid twice."""
+
+import io
+import os
+import signal
+import uuid
+
+import httpx
+import numpy as np
+import pytest
+from PIL import Image
+
+from tests.waiting import until
+
+
+def start(client, film: dict, **wish) -> dict:
+    answer = client.post(f"/api/films/{film['id']}/runs", json={"kind": "pictures", **wish})
+    assert answer.status_code == 202, answer.text
+    return answer.json()
+
+
+def shots_of(client, film: dict) -> list[dict]:
+    return client.get(f"/api/films/{film['id']}").json()["shots"]
+
+
+def spent(client, film: dict) -> float:
+    return client.get(f"/api/films/{film['id']}/spending").json()["film"]
+
+
+def picture(width: int = 900, height: int = 700, form: str = "PNG", **more) -> bytes:
+    out = io.BytesIO()
+    Image.fromarray(np.random.default_rng(1).integers(0, 255, (height, width, 3), dtype=np.uint8)).save(out, form, **more)
+    return out.getvalue()
+
+
+def test_cost_is_known_before_and_is_what_is_paid(client, film, finished) -> None:
+    told = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "everything"}).json()
+    run = finished(film["id"], start(client, film, kind="everything")["id"])
+    assert run["state"] == "done" and not run["failures"]
+    assert spent(client, film) == pytest.approx(told["cost"], abs=1e-5) and told["items"] > 0
+    after = client.get(f"/api/films/{film['id']}").json()
+    assert all(s["measured"] and s["used"] and not s["stale"] for s in after["shots"])
+    again = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "everything"}).json()
+    assert again == {"items": 0, "cost": 0.0, "seconds": 0.0}
+
+
+def test_stale_is_exactly_what_depended_on_the_change_and_is_made_again(client, film, finished) -> None:
+    finished(film["id"], start(client, film)["id"])
+    seen = client.get(f"/api/films/{film['id']}").json()
+    bram = next(p for p in seen["cast"] if p["name"] == "Bram")
+    bram["traits"] = [{"about": "coat", "text": "yellow coat", "short": ""}]
+    changed = client.post(f"/api/films/{film['id']}/changes", json={"revision": seen["revision"], "command": {"type": "set person", "person": bram}}).json()
+    stale = {s["id"] for s in changed["shots"] if s["stale"]}
+    assert stale == {s["id"] for s in changed["shots"] if bram["id"] in s["people"]} and stale
+    finished(film["id"], start(client, film)["id"])
+    after = shots_of(client, film)
+    assert not any(s["stale"] for s in after)
+    assert {s["id"] for s in after if len(s["takes"]) == 2} == stale
+    undone = client.post(f"/api/films/{film['id']}/undo").json()
+    assert not any(s["stale"] for s in undone["shots"]), "the old takes fit the old prompt again"
+
+
+def test_takes_are_made_again_with_other_seeds_circled_and_kept(client, film, finished) -> None:
+    shot = film["shots"][0]["id"]
+    finished(film["id"], start(client, film, shots=[shot], takes=2)["id"])
+    finished(film["id"], start(client, film, shots=[shot], takes=1)["id"])
+    takes = shots_of(client, film)[0]["takes"]
+    assert [t["number"] for t in takes] == [1, 2, 3] and len({t["seed"] for t in takes}) == 3
+    seen = client.get(f"/api/films/{film['id']}").json()
+    changed = client.post(f"/api/films/{film['id']}/changes", json={"revision": seen["revision"], "command": {"type": "circle take", "shot": shot, "take": takes[2]["id"]}}).json()
+    assert changed["shots"][0]["used"] == takes[2]["id"] and changed["preview"] != seen["preview"]
+    media = client.get(f"/media/{takes[2]['media']}")
+    assert media.headers["content-type"] == "image/png" and "immutable" in media.headers["cache-control"]
+
+
+def test_a_failing_service_is_asked_again_and_paid_once(client, film, finished, services) -> None:
+    services(fail_share=0.5, seed=3)
+    run = finished(film["id"], start(client, film)["id"])
+    assert run["state"] == "done" and run["failures"] == []
+    assert spent(client, film) == pytest.approx(0.003 * len(film["shots"]))
+
+
+def test_refused_content_is_said_and_the_rest_is_made(client, film, finished, services) -> None:
+    services(refuse_words=["oars"])
+    run = finished(film["id"], start(client, film)["id"])
+    assert run["state"] == "done" and len(run["failures"]) == 1 and "oars" in run["failures"][0]
+    assert sum(1 for s in shots_of(client, film) if s["used"]) == len(film["shots"]) - 1
+
+
+def test_a_quota_that_runs_out_says_when_it_renews(client, film, finished, services) -> None:
+    services(quotas={"illustrator-quick": 0})
+    run = finished(film["id"], start(client, film)["id"])
+    assert len(run["failures"]) == len(film["shots"]) and "renews at" in run["failures"][0]
+    assert spent(client, film) == 0
+
+
+def test_a_run_is_cancelled_and_what_was_made_stays(client, film, finished, services) -> None:
+    services(delay_seconds=4.0)
+    run = start(client, film, takes=4)
+    until(lambda: next(r for r in client.get(f"/api/films/{film['id']}/runs").json())["shots"])
+    cancelled = client.delete(f"/api/runs/{run['id']}").json()
+    assert cancelled["state"] == "cancelled" and "kept" in cancelled["message"]
+    services()
+    assert client.get(f"/api/films/{film['id']}").status_code == 200
+    assert finished(film["id"], start(client, film)["id"])["state"] == "done"
+
+
+def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(stack, client, film, finished, services) -> None:
+    services(delay_seconds=1.0)
+    run = start(client, film, takes=2)
+    until(lambda: client.get(f"/api/films/{film['id']}/runs").json()[0]["done"] >= 1)
+    victim = stack.processes["worker-1"]
+    os.killpg(victim.pid, signal.SIGKILL)
+    victim.wait()
+    stack.start_worker("worker-1")
+    services()
+    ended = finished(film["id"], run["id"])
+    assert ended["state"] == "done" and ended["done"] == 2 * len(film["shots"])
+    assert spent(client, film) == pytest.approx(0.006 * len(film["shots"]))
+    assert all(len(s["takes"]) == 2 for s in shots_of(client, film))
+
+
+def test_jobs_are_idempotent(stack) -> None:
+    body = {"offer": "illustrator-quick", "input": {"kind": "picture", "prompt": "Wide shot. a fox. a meadow", "seed": 5, "width": 320, "height": 180}}
+    key = {"Idempotency-Key": uuid.uuid4().hex}
+    left = lambda: next(o for o in httpx.get(stack.services + "/offers").json() if o["name"] == "illustrator-quick")["quota"]["left"]  # noqa: E731
+    before = left()
+    one = httpx.post(stack.services + "/jobs", json=body, headers=key).json()
+    done = until(lambda: (v := httpx.get(f"{stack.services}/jobs/{one['id']}").json())["state"] == "done" and v)
+    again = httpx.post(stack.services + "/jobs", json=body, headers=key).json()
+    assert again == done and left() == before - 1
+
+
+@pytest.mark.parametrize(
+    ("offer", "work", "code"),
+    [
+        ("illustrator-quick", {"kind": "picture", "prompt": "x" * 401}, "over-cap"), ("voice", {"kind": "speech", "text": "x" * 1001, "voice": "alder"}, "over-cap"),
+        ("voice", {"kind": "speech", "text": "x", "voice": "nobody"}, "bad-request"), ("composer", {"kind": "music", "mood": "odd", "seconds": 9}, "bad-request"),
+        ("sound-maker", {"kind": "sound", "prompt": "wind", "seconds": 31}, "over-cap"), ("nobody", {"kind": "sound", "prompt": "wind", "seconds": 3}, "bad-request"),
+        ("illustrator-quick", {"kind": "picture", "prompt": "x", "width": 2000}, "over-cap"),
+    ],
+)
+def test_refusals_are_typed(stack, offer: str, work: dict, code: str) -> None:
+    answer = httpx.post(stack.services + "/jobs", json={"offer": offer, "input": work}, headers={"Idempotency-Key": uuid.uuid4().hex}).json()
+    assert answer["state"] == "refused" and answer["refusal"]["code"] == code and answer["refusal"]["message"]
+
+
+def test_an_own_picture_is_used_and_never_stale(client, film) -> None:
+    shot = film["shots"][0]["id"]
+    seen = client.post(f"/api/films/{film['id']}/shots/{shot}/takes", files={"file": ("mine.jpg", picture(form="JPEG"), "image/jpeg")}).json()
+    take = seen["shots"][0]["takes"][0]
+    assert take["brought"] and seen["shots"][0]["used"] == take["id"] and not seen["shots"][0]["stale"]
+
+
+def test_pictures_are_turned_upright(client, film) -> None:
+    exif = Image.Exif()
+    exif[0x0112] = 6  # EXIF orientation: turned by 90 degrees
+    seen = client.post(f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes", files={"file": ("a.jpg", picture(800, 600, "JPEG", exif=exif), "image/jpeg")}).json()
+    data = client.get(f"/media/{seen['shots'][0]['takes'][0]['media']}").content
+    assert Image.open(io.BytesIO(data)).size == (600, 800)
+
+
+@pytest.mark.parametrize(
+    ("data", "word"),
+    [
+        (b"", "not a picture"), (b"not a picture at all", "not a picture"), (picture()[:2000], "damaged"), (picture(200, 200), "only 200 by 200"),
+        (picture(400, 400, "GIF"), "GIF"), (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "not a picture"),
+    ],
+)
+def test_bad_pictures_are_refused_in_words(client, film, data: bytes, word: str) -> None:
+    answer = client.post(f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes", files={"file": ("a.png", data, "image/png")})
+    assert answer.status_code == 422 and word in answer.json()["title"]
+    assert not client.get(f"/api/films/{film['id']}").json()["shots"][0]["takes"]
+
+
+def test_unknown_runs_are_refused(client, film) -> None:
+    for wish in ({"kind": "magic"}, {"kind": "delivery", "size": "5p"}, {"kind": "delivery", "captions": "loud"}, {"kind": "pictures", "takes": 9}):
+        assert client.post(f"/api/films/{film['id']}/runs", json=wish).status_code == 422
+
+
+def test_the_preview_plays_before_anything_is_made(client, film) -> None:
+    """HLS (RFC 8216): a master playlist, video and audio playlists of the whole film, and segments that decode."""
+    base = f"/api/films/{film['id']}/preview/{film['preview']}"
+    assert "#EXT-X-STREAM-INF" in client.get(f"{base}/film.m3u8").text
+    video = client.get(f"{base}/video.m3u8").text
+    lengths = [float(line[8:-1]) for line in video.splitlines() if line.startswith("#EXTINF:")]
+    assert sum(lengths) == pytest.approx(film["seconds"], abs=0.01) and video.rstrip().endswith("#EXT-X-ENDLIST")
+    paths = [line for line in video.splitlines() if line.startswith("segments/")]
+    init = client.get(f"{base}/{video.split('URI=')[1].split(chr(34))[1]}").content
+    import av
+
+    frames = 0
+    for path in paths[:3]:
+        with av.open(io.BytesIO(init + client.get(f"{base}/{path}").content)) as container:
+            decoded = list(container.decode(video=0))
+            assert float(decoded[0].pts * decoded[0].time_base) == pytest.approx(int(path.rsplit("/", 1)[1][:-4]) / 24, abs=0.05)
+            frames += len(decoded)
+    assert frames == round(sum(lengths[:3]) * 24)
+    audio = client.get(f"{base}/audio.m3u8").text
+    assert "#EXT-X-BYTERANGE" in audio and client.get(audio.split('URI="')[1].split('"')[0]).status_code == 200

@@ -1,0 +1,24 @@
+"""What tests share: small helpers, and one running stack for all tests that need the database and the services."""
+
+import subprocess
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+from cutreel.running.temporary import Temporary, temporary
+
+ROOT = Path(__file__).parent.parent
+STORY = (ROOT / "src/cutreel/demo/lamp-at-saltmere.txt").read_text()
+
+
+def run(*command: str) -> subprocess.CompletedProcess[str]:
+    """Run a program and keep what it says."""
+    return subprocess.run(command, capture_output=True, text=True, check=False)
+
+
+@pytest.fixture(scope="session")
+def stack() -> Iterator[Temporary]:
+    """A real PostgreSQL, the stand-ins and two workers."""
+    with temporary(workers=2) as running:
+        yield running

@@ -1,0 +1,108 @@
+"""The breakdown: optimal, exact where asked, and never losing a word."""
+
+import itertools
+
+import numpy as np
+import pytest
+
+from cutreel.core.breakdown import Wish, break_down, estimate_words, remarks_on
+from cutreel.core.breakdown.cut import _Problem
+from cutreel.core.errors import BadInput
+from cutreel.core.manuscript import read
+from tests.conftest import STORY
+
+
+def cost_of(problem: _Problem, cut: list[int]) -> float:
+    """The cost of a cut, worked out plainly from the stated rules, apart from the compiled search."""
+    total = 0.0
+    bounds = [*cut, problem.n]
+    for a, b in itertools.pairwise(bounds):
+        seconds = problem.ends[b - 1] - problem.starts[a]
+        total += 2 * np.log(max(seconds, 0.05) / problem.wanted[a]) ** 2
+        total += sum(problem.across[a + 1 : b])
+        if seconds < 1.4 and seconds < problem.wanted[a] * 0.8:
+            total += 3 * (1 - seconds / 1.4)
+        if b - a < 3:
+            total += 1.5
+        if b < problem.n and b not in problem.forced:
+            total += problem.mark[b]
+    return float(total)
+
+
+@pytest.mark.parametrize("seconds", [2.0, 4.0])
+def test_nothing_is_cheaper(seconds: float) -> None:
+    """Against all 2^12 cuts of a short manuscript."""
+    script = read("The lamp was dark, so Maren rowed. Pip held the heron; it bit.")
+    wish = Wish(seconds=seconds)
+    problem = _Problem(script, wish, {0})
+    n = len(script.words)
+    longest = problem.wanted[0] * problem.reach + 2
+    best = min(
+        cost_of(problem, [0, *marks])
+        for k in range(n)
+        for marks in itertools.combinations(range(1, n), k)
+        if all(problem.ends[b - 1] - problem.starts[a] <= longest or b - a == 1 for a, b in itertools.pairwise([0, *marks, n]))
+    )
+    assert cost_of(problem, break_down(script, wish)) == pytest.approx(best, abs=1e-6)
+
+
+@pytest.mark.parametrize("count", [6, 17, 40, 123, 402])
+def test_exact_numbers(count: int) -> None:
+    script = read(STORY)
+    cut = break_down(script, Wish(by="exactly", count=count))
+    assert len(cut) == count == len(set(cut)) and cut[0] == 0 and cut == sorted(cut)
+
+
+@pytest.mark.parametrize("count", [4, 403])
+def test_numbers_that_cannot_be_had_are_refused(count: int) -> None:
+    with pytest.raises(BadInput, match="cannot be cut"):
+        break_down(read(STORY), Wish(by="exactly", count=count))
+
+
+def test_scenes_always_cut_and_hand_set_marks_stay() -> None:
+    script = read(STORY)
+    cut = break_down(script, Wish(seconds=60), frozenset({13, 77}))
+    assert {13, 77} <= set(cut)
+    assert {s.first for s in script.scenes} <= set(cut)
+
+
+def test_by_sentence_joins_scraps() -> None:
+    script = read("The post stood where it had always stood. No. It was dark and cold out there.")
+    assert break_down(script, Wish(by="sentence")) == [0, 9]
+
+
+def test_the_opening_is_cut_faster() -> None:
+    """Common practice: the opening is cut fastest, easing to the film's own pace."""
+    script = read(" ".join(f"They walked along the {w} shore in the evening light." for w in ["long"] * 40))
+    times = estimate_words(script)
+    cut = [*break_down(script, Wish(seconds=10)), len(script.words)]
+    lengths = [times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise(cut)]
+    assert lengths[0] < 0.7 * np.mean(lengths[4:-1])
+
+
+def test_estimates_match_the_trade() -> None:
+    """Common practice: a 2,300-word documentary script lasts about 15 minutes, read briskly about 10."""
+    text = " ".join(["The surveyors carried their instruments over the hills and measured every angle with care, twice."] * 154)
+    script = read(text)
+    assert len(script.words) == pytest.approx(2300, abs=30)
+    assert 10 <= estimate_words(script)[-1, 1] / 60 <= 16
+
+
+def test_fifteen_thousand_words_are_cut_whole() -> None:
+    script = read("\n\n".join([STORY.replace("#", "# x")] * 38))
+    cut = break_down(script, Wish(seconds=6))
+    assert len(script.words) > 15_000 and len(cut) > 700
+    times = estimate_words(script)
+    lengths = [times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise([*cut, len(script.words)])]
+    assert max(lengths) < 18
+
+
+def test_remarks() -> None:
+    script = read("The lamp was dark. Oh no. " + "She rowed and rowed across the wide black water until the morning came. " * 3)
+    opens = [0, 4, 6]
+    times = estimate_words(script)
+    lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in itertools.pairwise([*opens, len(script.words)])]
+    found = {(r.shot, r.kind): r for r in remarks_on(script, opens, lengths, 5.0)}
+    assert found[(1, "scrap")].remedy == "lift"
+    long = found[(2, "overlong")]
+    assert long.remedy == "cut" and long.at_word is not None and 6 < long.at_word < len(script.words)

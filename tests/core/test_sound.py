@@ -1,0 +1,125 @@
+"""Loudness, true peak, ducking and the mix, against EBU signals and independent meters."""
+
+import re
+
+import numpy as np
+import pyloudnorm
+import pytest
+import soundfile
+
+from cutreel.core.continuity import Overrides, facts_of_shots
+from cutreel.core.manuscript import read
+from cutreel.core.sound import RATE, MixedPart, ambience_cues, integrated_lufs, mix, music_mood, spot_cues, trim, true_peak_dbtp
+from cutreel.core.sound.mix import limit, peak_envelope
+from cutreel.core.timeline import FrameRate, Span
+from tests.conftest import run
+
+RNG = np.random.default_rng(11)
+
+
+def sine(dbfs: float, seconds: float, hz: float = 1000.0, rate: int = RATE) -> np.ndarray:
+    wave = 10 ** (dbfs / 20) * np.sin(2 * np.pi * hz * np.arange(round(seconds * rate)) / rate)
+    return np.stack([wave, wave], axis=1).astype(np.float32)
+
+
+def speechlike(seconds: float) -> np.ndarray:
+    """Bursts of noise with pauses, as a voice has."""
+    n = round(seconds * RATE)
+    gate = (np.sin(2 * np.pi * np.arange(n) / RATE * 0.45) > -0.3).astype(np.float32)
+    return (RNG.standard_normal(n).astype(np.float32) * 0.12 * gate * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23)))
+
+
+def test_ebu_tech_3341_case_1() -> None:
+    """EBU Tech 3341: a stereo 1 kHz sine at -23.0 dBFS for 20 s reads -23.0 ±0.1 LUFS; case 2 at -33."""
+    assert integrated_lufs(sine(-23, 20), RATE) == pytest.approx(-23.0, abs=0.1)
+    assert integrated_lufs(sine(-33, 20), RATE) == pytest.approx(-33.0, abs=0.1)
+
+
+def test_ebu_tech_3341_case_3() -> None:
+    """EBU Tech 3341: -36, -23, -36 dBFS for 10, 60, 10 s reads -23.0 ±0.1 LUFS: the gate leaves the quiet parts out."""
+    signal = np.concatenate([sine(-36, 10), sine(-23, 60), sine(-36, 10)])
+    assert integrated_lufs(signal, RATE) == pytest.approx(-23.0, abs=0.1)
+
+
+def test_ebu_tech_3341_case_4() -> None:
+    """EBU Tech 3341: -72, -36, -23, -36, -72 dBFS for 10, 10, 60, 10, 10 s reads -23.0 ±0.1 LUFS."""
+    levels = [(-72, 10), (-36, 10), (-23, 60), (-36, 10), (-72, 10)]
+    assert integrated_lufs(np.concatenate([sine(*p) for p in levels]), RATE) == pytest.approx(-23.0, abs=0.1)
+
+
+@pytest.mark.parametrize("rate", [44_100, 48_000])
+def test_loudness_agrees_with_another_meter(rate: int) -> None:
+    """The library pyloudnorm, on noise with pauses."""
+    audio = speechlike(12)[: rate * 10]
+    assert integrated_lufs(audio, rate) == pytest.approx(pyloudnorm.Meter(rate).integrated_loudness(audio.astype(float)), abs=0.15)
+
+
+def test_true_peak_between_samples() -> None:
+    """BS.1770 Annex 2: a sine at a quarter of the rate, a phase of 45°, peaks 3.01 dB above its samples."""
+    n = np.arange(RATE)
+    wave = np.sin(2 * np.pi * n / 4 + np.pi / 4).astype(np.float32)
+    assert 20 * np.log10(np.abs(wave).max()) == pytest.approx(-3.01, abs=0.01)
+    assert true_peak_dbtp(wave[:, None] * np.hanning(RATE)[:, None].astype(np.float32)) == pytest.approx(0.0, abs=0.2)
+
+
+def test_silence_has_no_loudness() -> None:
+    assert integrated_lufs(np.zeros((RATE, 2), np.float32), RATE) == integrated_lufs(sine(-20, 0.2), RATE) == -120.0
+
+
+@pytest.mark.parametrize("loud", [0.02, 1.0])
+def test_the_mix_reaches_its_loudness_under_its_ceiling(loud: float, tmp_path) -> None:
+    """-14 LUFS within 0.5, under -1 dBTP; measured by ffmpeg's ebur128 filter as an independent meter."""
+    parts = [MixedPart("voice", 0.5, speechlike(14) * loud), MixedPart("music", 0.0, sine(-20, 16, 220)), MixedPart("spot", 3.0, sine(-6, 0.3, 90))]
+    audio = mix(parts, 16)
+    assert audio.shape == (16 * RATE, 2)
+    path = tmp_path / "mix.wav"
+    soundfile.write(path, audio, RATE, subtype="FLOAT")
+    said = run("ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-").stderr
+    summary = said[said.rindex("Summary") :]
+    assert float(re.search(r"I:\s+(-?[\d.]+) LUFS", summary)[1]) == pytest.approx(-14.0, abs=0.5)
+    assert float(re.search(r"Peak:\s+(-?[\d.]+) dBFS", summary)[1]) <= -1.0
+
+
+def test_music_ducks_under_speech_and_comes_back() -> None:
+    voice = speechlike(6)
+    with_voice = mix([MixedPart("voice", 4.0, voice), MixedPart("music", 0.0, sine(-20, 16, 220))], 16)
+    spectrum = lambda a: np.abs(np.fft.rfft(a[:, 0] * np.hanning(len(a))))[round(220 * len(a) / RATE)]  # noqa: E731
+    before, during, after = (spectrum(with_voice[round(s * RATE) : round((s + 1.5) * RATE)]) for s in (1.0, 6.0, 13.5))
+    assert 20 * np.log10(during / before) < -7
+    assert 20 * np.log10(after / before) == pytest.approx(0, abs=1.0)
+
+
+def test_a_mix_of_nothing_is_silent() -> None:
+    assert not mix([], 2).any()
+
+
+def test_the_limiter_holds_true_peaks() -> None:
+    audio = (RNG.standard_normal((RATE * 2, 2)) * 0.5).astype(np.float32)
+    assert true_peak_dbtp(limit(audio, 2.0, peak_envelope(audio))) < -1.2
+
+
+def test_loops_have_no_seam() -> None:
+    noise = (RNG.standard_normal((RATE * 3, 2)) * 0.1).astype(np.float32)
+    audio = mix([MixedPart("ambience", 0.0, noise, loop_to=20.0)], 20)
+    rms = np.sqrt((audio[: 19 * RATE].reshape(19 * 4, -1) ** 2).mean(axis=1))
+    assert rms.min() > 0.6 * rms.max()
+
+
+def test_silence_is_trimmed() -> None:
+    voice = speechlike(2) + 0.05
+    padded = np.concatenate([np.zeros(RATE), voice, np.zeros(RATE // 2)]).astype(np.float32)
+    start, end = trim(padded, RATE)
+    assert start == pytest.approx(RATE, abs=RATE * 0.05) and end == pytest.approx(3 * RATE, abs=RATE * 0.05)
+    assert trim(np.zeros(RATE, np.float32), RATE) == (0, 0)
+
+
+def test_only_what_the_words_say_sounds() -> None:
+    script = read("# The jetty — dusk, wind\n\nThe bell rang. The bell rang. She knocked at the door.\n\n“The door!” said Ada. Ada ran.\n\n# A desert — day, clear\n\nNothing moved.")
+    opens = [0, script.scenes[1].first]
+    facts = facts_of_shots(script, opens, [], [], [Overrides()] * 2)
+    times = np.stack([np.arange(len(script.words)) * 0.4, np.arange(len(script.words)) * 0.4 + 0.3], axis=1)
+    spots = spot_cues(script, list(range(len(script.words))), times, opens)
+    assert [c.prompt for c in spots] == ["a bell", "a wooden door"]
+    beds = ambience_cues(facts, [Span(0, 200), Span(200, 300)], FrameRate.parse("24"), [1, 2])
+    assert [(c.prompt, c.shot) for c in beds] == [("waves on a shore, gusts of wind", 0)]
+    assert music_mood("none", facts) is None and music_mood("grand", facts) == "grand" and music_mood("auto", facts) == "calm"

@@ -1,0 +1,132 @@
+"""The illustrator: the same words draw the same bytes, and what the words ask for is what is seen."""
+
+import io
+
+import numpy as np
+import pytest
+from PIL import Image
+from skimage.color import deltaE_ciede2000, rgb2lab
+
+from standins.illustrator import draw, paint
+from standins.illustrator.animals import _BEASTS, _BIRDS
+from standins.illustrator.places import PLACE_DRAWERS
+from standins.illustrator.props import _DRAW
+from standins.illustrator.reading import read_prompt
+from standins.illustrator.vocabulary import ANIMALS, GARMENTS, LOOKS, PLACES, POSES, PROPS
+
+LOOK_WORDS = ["layered cut paper", "ink and wash drawing", "stick figures", "shadow theatre silhouettes"]
+MAREN = "Maren (old woman, grey braid, tanned skin, yellow oilskin coat)"
+PIP = "Pip (boy of ten, cropped brown hair, fair skin, red scarf, teal coat)"
+
+
+def pixels(prompt: str, seed: int = 1, size: tuple[int, int] = (640, 360)) -> np.ndarray:
+    return np.asarray(Image.open(io.BytesIO(paint(prompt, seed, *size).flat)))
+
+
+def share_near(image: np.ndarray, rgb: tuple[int, int, int], within: float) -> float:
+    """Share of pixels within a CIEDE2000 distance of a colour (scikit-image's formula)."""
+    lab = rgb2lab(image[::2, ::2, :3])
+    return float((deltaE_ciede2000(lab, rgb2lab(np.array(rgb, np.uint8)[None, None])) < within).mean())
+
+
+@pytest.mark.parametrize("look", LOOK_WORDS)
+def test_the_same_prompt_and_seed_are_the_same_bytes(look: str) -> None:
+    prompt = f"Wide shot. {MAREN}. a heron. a plank jetty over water. dusk, wind. {look}"
+    one, other = paint(prompt, 9, 320, 180), paint(prompt, 9, 320, 180)
+    assert one.flat == other.flat and one.layers == other.layers
+    assert paint(prompt, 10, 320, 180).flat != one.flat
+
+
+def test_looks_are_truly_different() -> None:
+    images = [pixels(f"Medium shot. {PIP}. a kitchen. day. {look}").astype(float) for look in LOOK_WORDS]
+    for i, a in enumerate(images):
+        for b in images[i + 1 :]:
+            assert np.abs(a - b).mean() > 15
+
+
+def test_reading_a_prompt() -> None:
+    found = read_prompt(f"Close-up. {MAREN}. {PIP}. Maren lifted her lantern. a forest. night, rain. ink and wash drawing. uneasy mood. face toward the camera.")
+    assert (found.look, found.framing, found.place, found.time, found.weather, found.facing) == ("ink-wash", "close", "forest", "night", "rain", True)
+    maren, pip = found.figures
+    assert (maren.age, maren.hair_style, maren.garments[0][0], maren.pose, maren.holds) == ("old", "braid", "coat", "raise", "lantern")
+    assert (pip.age, pip.pronoun, pip.extras[0][0]) == ("child", "he", "scarf")
+    assert read_prompt("Wide shot. a quokka with a theodolite").unused == ["quokka", "theodolite"]
+
+
+def test_everything_in_the_vocabulary_can_be_drawn() -> None:
+    assert set(PROPS.values()) == set(_DRAW) and len(_DRAW) >= 20
+    assert set(ANIMALS.values()) == {*_BEASTS, *_BIRDS, "fish"} and len(set(ANIMALS.values())) >= 12
+    assert {kind for kind, _ in PLACES} == set(PLACE_DRAWERS) and len(PLACE_DRAWERS) >= 10
+    for look in LOOK_WORDS:
+        for prop in PROPS:
+            assert draw(f"Wide shot. a {prop}. a meadow. day. {look}", 3, 16 / 9).layers
+        for animal in ANIMALS:
+            drawing = draw(f"Medium shot. a {animal}. a meadow. day. {look}", 3, 16 / 9)
+            assert [r["name"] for r in drawing.regions] == [ANIMALS[animal]]
+
+
+@pytest.mark.parametrize("place", [words[0] for _, words in PLACES])
+def test_every_place_at_every_hour_and_weather(place: str) -> None:
+    seen = set()
+    for time in ("dawn", "day", "dusk", "night"):
+        for weather in ("clear", "rain", "snow", "fog", "wind"):
+            drawing = draw(f"Extreme wide shot. a {place}. {time}, {weather}. layered cut paper", 5, 16 / 9)
+            seen.add(drawing.layers[0][0])
+    assert len(seen) >= 4
+
+
+@pytest.mark.parametrize(("garment", "pose"), list(zip(list(GARMENTS) * 3, list(POSES), strict=False)))
+def test_garments_and_poses(garment: str, pose: str) -> None:
+    drawing = draw(f"Medium shot. Ada (woman, long red hair, blue {garment}). Ada {pose} it. a street. day. layered cut paper", 2, 9 / 16)
+    assert drawing.regions and len(drawing.layers) >= 2
+
+
+@pytest.mark.parametrize(("colour", "rgb"), [("red", (190, 52, 42)), ("teal", (44, 118, 118)), ("yellow", (228, 182, 52))])
+@pytest.mark.parametrize("time", ["day", "dusk", "night"])
+def test_a_garment_has_the_colour_that_was_asked_for(colour: str, rgb: tuple[int, int, int], time: str) -> None:
+    """CIEDE2000 as scikit-image computes it: the coat's colour covers more of the picture than without it."""
+    prompt = "Medium shot. Ada (woman, black hair, fair skin, {} coat). a street. {}. layered cut paper"
+    asked, other = pixels(prompt.format(colour, time)), pixels(prompt.format("navy", time))
+    assert share_near(asked, rgb, 26) > share_near(other, rgb, 26) + 0.015
+
+
+@pytest.mark.parametrize(("framing", "low", "high"), [("Extreme wide", 0.12, 0.35), ("Wide", 0.3, 0.6), ("Medium", 0.6, 1.0), ("Close-up", 0.7, 1.0)])
+def test_figures_are_as_large_as_their_framing(framing: str, low: float, high: float) -> None:
+    region = draw(f"{framing}{'' if 'Close' in framing else ' shot'}. Ada (woman, red hair, blue coat). a street. day", 1, 16 / 9).regions[0]
+    box = region["box"]
+    assert low <= box[3] - box[1] <= high
+
+
+def test_heads_stay_on_the_page() -> None:
+    for seed in range(12):
+        for who in (MAREN, PIP, f"{MAREN}. {PIP}"):
+            for framing in ("Wide shot", "Medium shot", "Close-up"):
+                for region in draw(f"{framing}. {who}. a shore. dusk", seed, 16 / 9).regions:
+                    assert region["box"][1] > 0.02, (framing, who, seed)
+
+
+def test_layers_rebuild_the_picture() -> None:
+    picture = paint(f"Wide shot. {MAREN}. a shore. dusk. layered cut paper", 4, 320, 180)
+    flat = np.asarray(Image.open(io.BytesIO(picture.flat))).astype(float)
+    out = None
+    for data, _ in picture.layers:
+        layer = np.asarray(Image.open(io.BytesIO(data))).astype(float)
+        if out is None:
+            out = layer[..., :3]
+        else:
+            alpha = layer[..., 3:] / 255
+            out = out * (1 - alpha) + layer[..., :3] * alpha
+    assert np.abs(out - flat).max() < 4
+    assert [d for _, d in picture.layers] == sorted(d for _, d in picture.layers)
+
+
+@pytest.mark.parametrize("size", [(720, 1280), (1024, 1024), (1280, 720)])
+def test_every_shape_is_filled(size: tuple[int, int]) -> None:
+    image = pixels(f"Medium shot. {PIP}. a kitchen. night. layered cut paper", 2, size)
+    assert image.shape[:2] == (size[1], size[0])
+    for edge in (image[0], image[-1], image[:, 0], image[:, -1]):
+        assert edge.reshape(-1, 3).std() > 0.5 and edge.mean() > 3
+
+
+def test_look_words_are_all_known() -> None:
+    assert {read_prompt(f"Wide shot. {w}").look for w in LOOK_WORDS} == set(LOOKS.values())
