@@ -16,7 +16,7 @@ export function Choice({ value, label, options, onChange, quiet = false }: Props
       <Select.Trigger
         aria-label={label}
         className={`inline-flex items-center gap-1 whitespace-nowrap rounded-[5px] text-left ${
-          quiet ? "-mx-1 px-1 hover:bg-shade" : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
+          quiet ? "-mx-1 min-h-6 px-1 hover:bg-shade" : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
         }`}
       >
         <Select.Value />

@@ -28,7 +28,7 @@ export function Editable({ value, label, onSave, onDraft, className = "", multil
     if (draft !== null && draft.trim() !== value && draft.trim()) onSave(draft.trim());
     change(null);
   };
-  const look = `w-full rounded-[3px] bg-transparent px-1 -mx-1 hover:bg-shade focus:bg-field ${className}`;
+  const look = `w-full min-h-6 rounded-[3px] bg-transparent px-1 -mx-1 hover:bg-shade focus:bg-field ${className}`;
   const Tag = multiline ? "textarea" : "input";
   return (
     <Tag

@@ -41,7 +41,7 @@ export function KeyList() {
           type="button"
           aria-label="Keys"
           title="Keys"
-          className="ml-1 flex size-5 items-center justify-center rounded-[3px] border border-rule-strong bg-page text-[12px] font-semibold"
+          className="ml-1 flex size-6 items-center justify-center rounded-[3px] border border-rule-strong bg-page text-[12px] font-semibold"
         >
           ?
         </button>

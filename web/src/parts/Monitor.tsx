@@ -128,9 +128,9 @@ export function Monitor({ film }: { film: Film }) {
         <Button kind="ink" onClick={toggle} aria-label={isPlaying ? "Stop" : "Play"} className="w-[58px] justify-center">
           {isPlaying ? "Stop" : "Play"}
         </Button>
-        <output className="font-mono text-[15px]" aria-label="Time under the playhead">
+        <span role="timer" className="font-mono text-[15px]" aria-label="Time under the playhead">
           {timecode(frame, film.fps)}
-        </output>
+        </span>
         <span className="font-mono text-[12px] text-ink-2">of {timecode(film.frames, film.fps)}</span>
         <span className="ml-auto text-right text-[12px] leading-tight text-ink-2">
           {state === "failed" ? "the preview does not answer; play again" : shot ? `shot ${shot.edge}, ${shot.measured ? "own voice" : "time estimated"}` : ""}

@@ -9,7 +9,7 @@ export const CutStroke = ({ className = "" }: { className?: string }) => (
 
 /** A number with a hand-drawn ring when it is circled. */
 export const Ring = ({ number, on, hatched = false }: { number: number; on: boolean; hatched?: boolean }) => (
-  <span className="relative inline-flex size-[22px] items-center justify-center font-mono text-[12px]">
+  <span className="relative inline-flex size-6 items-center justify-center font-mono text-[12px]">
     {on && (
       <svg viewBox="0 0 24 24" className="absolute inset-0" aria-hidden="true">
         <path

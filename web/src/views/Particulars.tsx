@@ -43,7 +43,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
       <PromptBox shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
       <section className="px-4 py-3">
-        <div className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-1">
+        <div className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-0.5">
           {facts.map(([name, , control]) => (
             <div key={name} className="flex items-baseline justify-between gap-2">
               <span className="text-ink-2">{name}</span>
@@ -69,7 +69,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
                     type="button"
                     aria-pressed={on}
                     onClick={() => set({ people: on ? shot.people.filter((x) => x !== p.id) : [...shot.people, p.id] })}
-                    className={`rounded-[4px] border px-1.5 leading-[1.5] ${on ? "border-ochre font-medium" : "border-rule text-ink-2 hover:border-rule-strong"}`}
+                    className={`min-h-6 rounded-[4px] border px-1.5 ${on ? "border-ochre font-medium" : "border-rule text-ink-2 hover:border-rule-strong"}`}
                   >
                     {p.name}
                   </button>
@@ -86,7 +86,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
 }
 
 const Lift = ({ onClick, what }: { onClick: () => void; what: string }) => (
-  <button type="button" onClick={onClick} title={`Lift what was set by hand: ${what}`} aria-label={`Lift ${what}`} className="text-[11px] text-ink-2 underline decoration-dotted">
+  <button type="button" onClick={onClick} title={`Lift what was set by hand: ${what}`} aria-label={`Lift ${what}`} className="min-h-6 text-[11px] text-ink-2 underline decoration-dotted">
     by hand
   </button>
 );
@@ -107,7 +107,7 @@ function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string,
             aria-label="Copy the prompt"
             title="Copy the prompt"
             onClick={() => void navigator.clipboard.writeText(shot.prompt).then(() => notify(`The prompt of shot ${shot.edge} is copied.`))}
-            className="hover:text-ink"
+            className="flex size-6 items-center justify-center hover:text-ink"
           >
             <Copy className="size-3.5" />
           </button>

@@ -72,17 +72,17 @@ export function PersonSheet({ film, person }: { film: Film; person: Person }) {
           const put = (values: Partial<typeof t>) => edit({ traits: shown.traits.map((x, k) => (k === i ? { ...x, ...values } : x)) });
           const colour = colourIn(t.text);
           return (
-            <div key={i} className="grid grid-cols-[80px_1fr_18px_22px] items-center gap-2 border-b border-rule py-[5px]">
-              <input aria-label={`What trait ${i + 1} is about`} value={t.about} onChange={(e) => put({ about: e.target.value })} className="min-w-0 rounded-[3px] bg-transparent px-1 text-ink-2 hover:bg-shade focus:bg-field" />
-              <input aria-label={`Trait: ${t.about}`} value={t.text} onChange={(e) => put({ text: e.target.value, short: "" })} className="min-w-0 rounded-[3px] bg-transparent px-1 hover:bg-shade focus:bg-field" />
+            <div key={i} className="grid grid-cols-[80px_1fr_18px_24px] items-center gap-2 border-b border-rule py-[5px]">
+              <input aria-label={`What trait ${i + 1} is about`} value={t.about} onChange={(e) => put({ about: e.target.value })} className="min-h-6 min-w-0 rounded-[3px] bg-transparent px-1 text-ink-2 hover:bg-shade focus:bg-field" />
+              <input aria-label={`Trait: ${t.about}`} value={t.text} onChange={(e) => put({ text: e.target.value, short: "" })} className="min-h-6 min-w-0 rounded-[3px] bg-transparent px-1 hover:bg-shade focus:bg-field" />
               <i className="size-4 rounded-[3px] border border-rule" style={{ background: colour ?? "transparent" }} />
-              <button type="button" aria-label={`Remove trait ${t.about}`} onClick={() => edit({ traits: shown.traits.filter((_, k) => k !== i) })} className="text-ink-2 hover:text-ink">
+              <button type="button" aria-label={`Remove trait ${t.about}`} onClick={() => edit({ traits: shown.traits.filter((_, k) => k !== i) })} className="flex size-6 items-center justify-center text-ink-2 hover:text-ink">
                 <X className="size-3.5" />
               </button>
             </div>
           );
         })}
-        <button type="button" onClick={() => edit({ traits: [...shown.traits, { about: "trait", text: "", short: "" }] })} className="mt-1.5 inline-flex items-center gap-1 text-ink-2 hover:text-ink">
+        <button type="button" onClick={() => edit({ traits: [...shown.traits, { about: "trait", text: "", short: "" }] })} className="mt-1 inline-flex min-h-6 items-center gap-1 text-ink-2 hover:text-ink">
           <Plus className="size-3.5" /> add a trait
         </button>
       </section>

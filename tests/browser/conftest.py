@@ -1,0 +1,50 @@
+"""The real interface in Debian's Chromium, over the running stack."""
+
+import sys
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, Page, sync_playwright
+
+from cutreel.running import commands
+from cutreel.running.ports import free_port
+from cutreel.running.temporary import Temporary
+from tests.conftest import ROOT
+
+FLAGS = [
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+    "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+]
+
+
+@pytest.fixture(scope="session")
+def address(stack: Temporary) -> str:
+    """Where the web server answers."""
+    port = free_port()
+    stack.environment["CUTREEL_WEB"] = str(ROOT / "web/dist")
+    stack.start("web", commands.web(port))
+    commands.wait_for(lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 60, "The web server")
+    return f"http://127.0.0.1:{port}"
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    with sync_playwright() as playwright:
+        chromium = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        yield chromium
+        chromium.close()
+
+
+@pytest.fixture
+def page(browser: Browser, address: str) -> Iterator[Page]:
+    """A page of 1280 by 800 that must not complain."""
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=address, accept_downloads=True)
+    context.grant_permissions(["clipboard-read", "clipboard-write"])
+    fresh = context.new_page()
+    complaints: list[str] = []
+    fresh.on("pageerror", lambda error: complaints.append(str(error)))
+    fresh.on("console", lambda message: complaints.append(message.text) if message.type == "error" and "status of 4" not in message.text else None)
+    yield fresh
+    context.close()
+    assert not complaints, complaints
+    sys.stdout.flush()
