@@ -21,5 +21,9 @@ def aligned_starts(samples: np.ndarray, rate: int, text: str) -> list[float]:
     decoder.start_utt()
     decoder.process_raw(pcm, full_utt=True)
     decoder.end_utt()
-    found = [(s.word, s.start_frame / 100 - 0.25) for s in decoder.seg() if s.word not in ("<s>", "</s>", "<sil>", "(NULL)", "[NOISE]")]
+    found = [
+        (s.word, s.start_frame / 100 - 0.25)
+        for s in decoder.seg()
+        if s.word not in ("<s>", "</s>", "<sil>", "(NULL)", "[NOISE]")
+    ]
     return [start for _, start in found]

@@ -25,6 +25,7 @@ def client(stack: Temporary) -> Iterator[TestClient]:
 @pytest.fixture
 def services(stack: Temporary) -> Iterator[Callable[..., None]]:
     """Sets how the services misbehave; they behave again after the test."""
+
     def misbehave(**how: Any) -> None:
         httpx.put(stack.services + "/simulation", json=how).raise_for_status()
         stack.shop._offers = (-1e9, [])
@@ -45,10 +46,12 @@ def film(client: TestClient) -> dict[str, Any]:
 @pytest.fixture
 def finished(client: TestClient) -> Callable[[str, str], dict[str, Any]]:
     """Waits until a run of a film has ended."""
+
     def wait(film: str, run: str) -> dict[str, Any]:
         def ended() -> dict[str, Any] | None:
             found = next(r for r in client.get(f"/api/films/{film}/runs").json() if r["id"] == run)
             return found if found["state"] != "going" else None
+
         return until(ended, 120)
 
     return wait

@@ -10,7 +10,10 @@ from tests.api.conftest import STORY
 
 
 def change(client, film: dict, command: dict, revision: int | None = None):
-    return client.post(f"/api/films/{film['id']}/changes", json={"revision": film["revision"] if revision is None else revision, "command": command})
+    return client.post(
+        f"/api/films/{film['id']}/changes",
+        json={"revision": film["revision"] if revision is None else revision, "command": command},
+    )
 
 
 def test_a_pasted_story_becomes_shots(film) -> None:
@@ -53,8 +56,14 @@ def test_a_clash_says_what_happened_meanwhile(client, film) -> None:
 @pytest.mark.parametrize(
     "body",
     [
-        {"text": ""}, {"text": " \n\n"}, {"text": "x " * 600_000}, {"text": "A story.", "settings": {"fps": "29.97"}},
-        {"text": "A story.", "settings": {"look": "oil"}}, {"text": "A story.", "by": "exactly", "count": 50}, {"text": "A story.", "by": "magic"}, {},
+        {"text": ""},
+        {"text": " \n\n"},
+        {"text": "x " * 600_000},
+        {"text": "A story.", "settings": {"fps": "29.97"}},
+        {"text": "A story.", "settings": {"look": "oil"}},
+        {"text": "A story.", "by": "exactly", "count": 50},
+        {"text": "A story.", "by": "magic"},
+        {},
     ],
 )
 def test_bad_films_are_refused_in_words(client, body) -> None:
@@ -66,7 +75,12 @@ def test_bad_films_are_refused_in_words(client, body) -> None:
 
 
 def test_unknown_things_are_not_found(client) -> None:
-    for path in ("/api/films/nothing", "/media/" + "0" * 64 + ".png", "/media/..%2f..%2fetc%2fpasswd", "/api/runs/none/files/film.mp4"):
+    for path in (
+        "/api/films/nothing",
+        "/media/" + "0" * 64 + ".png",
+        "/media/..%2f..%2fetc%2fpasswd",
+        "/api/runs/none/files/film.mp4",
+    ):
         assert client.get(path).status_code == 404
 
 
@@ -109,8 +123,13 @@ def test_what_a_change_would_do_is_told_before(client, film) -> None:
 @pytest.mark.parametrize(
     ("headers", "ok"),
     [
-        ({}, True), ({"host": "localhost:8420"}, True), ({"host": "evil.example"}, False), ({"host": "127.0.0.1.evil.example:8420"}, False),
-        ({"origin": "http://127.0.0.1:8420"}, True), ({"origin": "http://evil.example"}, False), ({"origin": "null"}, False),
+        ({}, True),
+        ({"host": "localhost:8420"}, True),
+        ({"host": "evil.example"}, False),
+        ({"host": "127.0.0.1.evil.example:8420"}, False),
+        ({"origin": "http://127.0.0.1:8420"}, True),
+        ({"origin": "http://evil.example"}, False),
+        ({"origin": "null"}, False),
         ({"sec-fetch-site": "cross-site"}, False),
     ],
 )
@@ -127,8 +146,9 @@ def test_pages_may_load_nothing_from_elsewhere(client) -> None:
 
 def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film) -> None:
     """Server-sent events (WHATWG HTML): event, id and data lines; Last-Event-ID resumes behind that number."""
-    from cutreel.api.events import Listener, stream
     import asyncio
+
+    from cutreel.api.events import Listener, stream
 
     change(client, film, {"type": "rename film", "title": "A"})
 
@@ -138,7 +158,9 @@ def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film
             events = stream(stack.shop, listener, film["id"], 0)
             assert (await anext(events))["event"] == "ready"
             first = [await asyncio.wait_for(anext(events), 5) for _ in range(2)]
-            threading.Timer(0.3, lambda: change(client, film, {"type": "rename film", "title": "B"}, film["revision"] + 1)).start()
+            threading.Timer(
+                0.3, lambda: change(client, film, {"type": "rename film", "title": "B"}, film["revision"] + 1)
+            ).start()
             return [*first, await asyncio.wait_for(anext(events), 5)]
 
     added, one, two = asyncio.run(heard())
@@ -149,7 +171,9 @@ def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film
 
 def test_offers_and_looks(client) -> None:
     offers = client.get("/api/offers").json()
-    assert {o["kind"] for o in offers} == {"picture", "speech", "sound", "music"} and all(o["simulated"] for o in offers)
+    assert {o["kind"] for o in offers} == {"picture", "speech", "sound", "music"} and all(
+        o["simulated"] for o in offers
+    )
     assert len(client.get("/api/looks").json()) >= 3
 
 
@@ -161,10 +185,18 @@ def test_the_types_of_the_front_end_are_the_servers_own(client, tmp_path) -> Non
     source.write_text(json.dumps(client.get("/api/openapi.json").json()))
     done = run("npx", "--no-install", "--prefix", str(ROOT / "web"), "openapi-typescript", str(source), "-o", str(made))
     assert made.exists(), done.stderr
-    assert made.read_text() == (ROOT / "web/src/api/schema.d.ts").read_text(), "run: npm run schema (see docs/developing.md)"
+    assert made.read_text() == (ROOT / "web/src/api/schema.d.ts").read_text(), (
+        "run: npm run schema (see docs/developing.md)"
+    )
 
 
 def test_the_stand_ins_answer_only_what_they_speak(stack) -> None:
     assert httpx.get(stack.services + "/jobs/none").status_code == 404
     assert httpx.get(stack.services + "/results/..%2fledger.sqlite3").status_code == 404
-    assert httpx.post(stack.services + "/jobs", json={"offer": "voice", "input": {"kind": "speech", "text": "x", "voice": "alder"}}).status_code == 422
+    assert (
+        httpx.post(
+            stack.services + "/jobs",
+            json={"offer": "voice", "input": {"kind": "speech", "text": "x", "voice": "alder"}},
+        ).status_code
+        == 422
+    )

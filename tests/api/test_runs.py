@@ -29,7 +29,9 @@ def spent(client, film: dict) -> float:
 
 def picture(width: int = 900, height: int = 700, form: str = "PNG", **more) -> bytes:
     out = io.BytesIO()
-    Image.fromarray(np.random.default_rng(1).integers(0, 255, (height, width, 3), dtype=np.uint8)).save(out, form, **more)
+    Image.fromarray(np.random.default_rng(1).integers(0, 255, (height, width, 3), dtype=np.uint8)).save(
+        out, form, **more
+    )
     return out.getvalue()
 
 
@@ -49,7 +51,10 @@ def test_stale_is_exactly_what_depended_on_the_change_and_is_made_again(client, 
     seen = client.get(f"/api/films/{film['id']}").json()
     bram = next(p for p in seen["cast"] if p["name"] == "Bram")
     bram["traits"] = [{"about": "coat", "text": "yellow coat", "short": ""}]
-    changed = client.post(f"/api/films/{film['id']}/changes", json={"revision": seen["revision"], "command": {"type": "set person", "person": bram}}).json()
+    changed = client.post(
+        f"/api/films/{film['id']}/changes",
+        json={"revision": seen["revision"], "command": {"type": "set person", "person": bram}},
+    ).json()
     stale = {s["id"] for s in changed["shots"] if s["stale"]}
     assert stale == {s["id"] for s in changed["shots"] if bram["id"] in s["people"]} and stale
     finished(film["id"], start(client, film)["id"])
@@ -67,7 +72,10 @@ def test_takes_are_made_again_with_other_seeds_circled_and_kept(client, film, fi
     takes = shots_of(client, film)[0]["takes"]
     assert [t["number"] for t in takes] == [1, 2, 3] and len({t["seed"] for t in takes}) == 3
     seen = client.get(f"/api/films/{film['id']}").json()
-    changed = client.post(f"/api/films/{film['id']}/changes", json={"revision": seen["revision"], "command": {"type": "circle take", "shot": shot, "take": takes[2]["id"]}}).json()
+    changed = client.post(
+        f"/api/films/{film['id']}/changes",
+        json={"revision": seen["revision"], "command": {"type": "circle take", "shot": shot, "take": takes[2]["id"]}},
+    ).json()
     assert changed["shots"][0]["used"] == takes[2]["id"] and changed["preview"] != seen["preview"]
     media = client.get(f"/media/{takes[2]['media']}")
     assert media.headers["content-type"] == "image/png" and "immutable" in media.headers["cache-control"]
@@ -121,9 +129,15 @@ def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(stack, client, fil
 
 
 def test_jobs_are_idempotent(stack) -> None:
-    body = {"offer": "illustrator-quick", "input": {"kind": "picture", "prompt": "Wide shot. a fox. a meadow", "seed": 5, "width": 320, "height": 180}}
+    body = {
+        "offer": "illustrator-quick",
+        "input": {"kind": "picture", "prompt": "Wide shot. a fox. a meadow", "seed": 5, "width": 320, "height": 180},
+    }
     key = {"Idempotency-Key": uuid.uuid4().hex}
-    left = lambda: next(o for o in httpx.get(stack.services + "/offers").json() if o["name"] == "illustrator-quick")["quota"]["left"]  # noqa: E731
+    def left():
+        return next(o for o in httpx.get(stack.services + "/offers").json() if o["name"] == "illustrator-quick")[
+            "quota"
+        ]["left"]
     before = left()
     one = httpx.post(stack.services + "/jobs", json=body, headers=key).json()
     done = until(lambda: (v := httpx.get(f"{stack.services}/jobs/{one['id']}").json())["state"] == "done" and v)
@@ -134,20 +148,27 @@ def test_jobs_are_idempotent(stack) -> None:
 @pytest.mark.parametrize(
     ("offer", "work", "code"),
     [
-        ("illustrator-quick", {"kind": "picture", "prompt": "x" * 401}, "over-cap"), ("voice", {"kind": "speech", "text": "x" * 1001, "voice": "alder"}, "over-cap"),
-        ("voice", {"kind": "speech", "text": "x", "voice": "nobody"}, "bad-request"), ("composer", {"kind": "music", "mood": "odd", "seconds": 9}, "bad-request"),
-        ("sound-maker", {"kind": "sound", "prompt": "wind", "seconds": 31}, "over-cap"), ("nobody", {"kind": "sound", "prompt": "wind", "seconds": 3}, "bad-request"),
+        ("illustrator-quick", {"kind": "picture", "prompt": "x" * 401}, "over-cap"),
+        ("voice", {"kind": "speech", "text": "x" * 1001, "voice": "alder"}, "over-cap"),
+        ("voice", {"kind": "speech", "text": "x", "voice": "nobody"}, "bad-request"),
+        ("composer", {"kind": "music", "mood": "odd", "seconds": 9}, "bad-request"),
+        ("sound-maker", {"kind": "sound", "prompt": "wind", "seconds": 31}, "over-cap"),
+        ("nobody", {"kind": "sound", "prompt": "wind", "seconds": 3}, "bad-request"),
         ("illustrator-quick", {"kind": "picture", "prompt": "x", "width": 2000}, "over-cap"),
     ],
 )
 def test_refusals_are_typed(stack, offer: str, work: dict, code: str) -> None:
-    answer = httpx.post(stack.services + "/jobs", json={"offer": offer, "input": work}, headers={"Idempotency-Key": uuid.uuid4().hex}).json()
+    answer = httpx.post(
+        stack.services + "/jobs", json={"offer": offer, "input": work}, headers={"Idempotency-Key": uuid.uuid4().hex}
+    ).json()
     assert answer["state"] == "refused" and answer["refusal"]["code"] == code and answer["refusal"]["message"]
 
 
 def test_an_own_picture_is_used_and_never_stale(client, film) -> None:
     shot = film["shots"][0]["id"]
-    seen = client.post(f"/api/films/{film['id']}/shots/{shot}/takes", files={"file": ("mine.jpg", picture(form="JPEG"), "image/jpeg")}).json()
+    seen = client.post(
+        f"/api/films/{film['id']}/shots/{shot}/takes", files={"file": ("mine.jpg", picture(form="JPEG"), "image/jpeg")}
+    ).json()
     take = seen["shots"][0]["takes"][0]
     assert take["brought"] and seen["shots"][0]["used"] == take["id"] and not seen["shots"][0]["stale"]
 
@@ -155,7 +176,10 @@ def test_an_own_picture_is_used_and_never_stale(client, film) -> None:
 def test_pictures_are_turned_upright(client, film) -> None:
     exif = Image.Exif()
     exif[0x0112] = 6  # EXIF orientation: turned by 90 degrees
-    seen = client.post(f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes", files={"file": ("a.jpg", picture(800, 600, "JPEG", exif=exif), "image/jpeg")}).json()
+    seen = client.post(
+        f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes",
+        files={"file": ("a.jpg", picture(800, 600, "JPEG", exif=exif), "image/jpeg")},
+    ).json()
     data = client.get(f"/media/{seen['shots'][0]['takes'][0]['media']}").content
     assert Image.open(io.BytesIO(data)).size == (600, 800)
 
@@ -163,18 +187,29 @@ def test_pictures_are_turned_upright(client, film) -> None:
 @pytest.mark.parametrize(
     ("data", "word"),
     [
-        (b"", "not a picture"), (b"not a picture at all", "not a picture"), (picture()[:2000], "damaged"), (picture(200, 200), "only 200 by 200"),
-        (picture(400, 400, "GIF"), "GIF"), (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "not a picture"),
+        (b"", "not a picture"),
+        (b"not a picture at all", "not a picture"),
+        (picture()[:2000], "damaged"),
+        (picture(200, 200), "only 200 by 200"),
+        (picture(400, 400, "GIF"), "GIF"),
+        (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "not a picture"),
     ],
 )
 def test_bad_pictures_are_refused_in_words(client, film, data: bytes, word: str) -> None:
-    answer = client.post(f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes", files={"file": ("a.png", data, "image/png")})
+    answer = client.post(
+        f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes", files={"file": ("a.png", data, "image/png")}
+    )
     assert answer.status_code == 422 and word in answer.json()["title"]
     assert not client.get(f"/api/films/{film['id']}").json()["shots"][0]["takes"]
 
 
 def test_unknown_runs_are_refused(client, film) -> None:
-    for wish in ({"kind": "magic"}, {"kind": "delivery", "size": "5p"}, {"kind": "delivery", "captions": "loud"}, {"kind": "pictures", "takes": 9}):
+    for wish in (
+        {"kind": "magic"},
+        {"kind": "delivery", "size": "5p"},
+        {"kind": "delivery", "captions": "loud"},
+        {"kind": "pictures", "takes": 9},
+    ):
         assert client.post(f"/api/films/{film['id']}/runs", json=wish).status_code == 422
 
 
@@ -193,7 +228,9 @@ def test_the_preview_plays_before_anything_is_made(client, film) -> None:
     for path in paths[:3]:
         with av.open(io.BytesIO(init + client.get(f"{base}/{path}").content)) as container:
             decoded = list(container.decode(video=0))
-            assert float(decoded[0].pts * decoded[0].time_base) == pytest.approx(int(path.rsplit("/", 1)[1][:-4]) / 24, abs=0.05)
+            assert float(decoded[0].pts * decoded[0].time_base) == pytest.approx(
+                int(path.rsplit("/", 1)[1][:-4]) / 24, abs=0.05
+            )
             frames += len(decoded)
     assert frames == round(sum(lengths[:3]) * 24)
     audio = client.get(f"{base}/audio.m3u8").text

@@ -12,8 +12,14 @@ from cutreel.running.temporary import Temporary
 from tests.conftest import ROOT
 
 FLAGS = [
-    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
-    "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--autoplay-policy=no-user-gesture-required",
 ]
 
 
@@ -43,7 +49,12 @@ def page(browser: Browser, address: str) -> Iterator[Page]:
     fresh = context.new_page()
     complaints: list[str] = []
     fresh.on("pageerror", lambda error: complaints.append(str(error)))
-    fresh.on("console", lambda message: complaints.append(message.text) if message.type == "error" and "status of 4" not in message.text else None)
+    fresh.on(
+        "console",
+        lambda message: (
+            complaints.append(message.text) if message.type == "error" and "status of 4" not in message.text else None
+        ),
+    )
     yield fresh
     context.close()
     assert not complaints, complaints

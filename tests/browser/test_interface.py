@@ -47,7 +47,10 @@ def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> No
     expect(page.get_by_text("Pictures, voices and sound are all made.")).to_be_visible(timeout=120_000)
     expect(page.get_by_text("no picture yet")).to_have_count(0)
     page.get_by_role("button", name="Play").click()
-    page.wait_for_function("() => { const v = document.querySelector('video'); return v && v.currentTime > 1.2 && v.videoWidth === 640; }", timeout=60_000)
+    page.wait_for_function(
+        "() => { const v = document.querySelector('video'); return v && v.currentTime > 1.2 && v.videoWidth === 640; }",
+        timeout=60_000,
+    )
     page.get_by_role("button", name="Stop").click()
     assert page.get_by_label("Time under the playhead").inner_text() != "00:00:00"
     go(page, "Delivery")
@@ -66,7 +69,9 @@ def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> No
     expect(page.get_by_text("LUFS").last).to_be_visible()
     with page.expect_download() as download:
         page.get_by_role("link", name="report").click()
-    assert json.loads(Path(download.value.path()).read_text())["loudness"]["integrated_lufs"] == pytest.approx(-14, abs=0.5)
+    assert json.loads(Path(download.value.path()).read_text())["loudness"]["integrated_lufs"] == pytest.approx(
+        -14, abs=0.5
+    )
 
 
 def test_cut_marks_by_mouse_and_keys_with_undo(page: Page) -> None:
@@ -187,7 +192,9 @@ def test_a_prompt_is_edited_by_hand_and_composed_again(page: Page) -> None:
     go(page, "Sheet")
     box = page.get_by_role("region", name="Picture prompt")
     box.get_by_role("button", name="Edit the picture prompt").click()
-    page.get_by_role("textbox", name="Picture prompt").fill("Wide shot. a fox on a ladder. a meadow. day. stick figures")
+    page.get_by_role("textbox", name="Picture prompt").fill(
+        "Wide shot. a fox on a ladder. a meadow. day. stick figures"
+    )
     page.keyboard.press("Control+Enter")
     expect(box).to_contain_text("a fox on a ladder")
     box.get_by_role("button", name="compose it again").click()
@@ -230,7 +237,9 @@ def test_a_clash_with_another_tab_is_said_and_nothing_is_lost(page: Page, stack)
     new_film(page, "Clash")
     film = page.url.split("/film/")[1].split("/")[0]
     page.route("**/events", lambda route: route.abort())
-    stack.shop.films.change(film, Change(revision=stack.shop.films.get(film).revision, command=Rename(title="From elsewhere")))
+    stack.shop.films.change(
+        film, Change(revision=stack.shop.films.get(film).revision, command=Rename(title="From elsewhere"))
+    )
     expect(page.get_by_label("Name of the film")).to_have_value("From elsewhere", timeout=10_000)
 
 

@@ -41,7 +41,10 @@ def test_nothing_is_cheaper(seconds: float) -> None:
         cost_of(problem, [0, *marks])
         for k in range(n)
         for marks in itertools.combinations(range(1, n), k)
-        if all(problem.ends[b - 1] - problem.starts[a] <= longest or b - a == 1 for a, b in itertools.pairwise([0, *marks, n]))
+        if all(
+            problem.ends[b - 1] - problem.starts[a] <= longest or b - a == 1
+            for a, b in itertools.pairwise([0, *marks, n])
+        )
     )
     assert cost_of(problem, break_down(script, wish)) == pytest.approx(best, abs=1e-6)
 
@@ -82,7 +85,9 @@ def test_the_opening_is_cut_faster() -> None:
 
 def test_estimates_match_the_trade() -> None:
     """Common practice: a 2,300-word documentary script lasts about 15 minutes, read briskly about 10."""
-    text = " ".join(["The surveyors carried their instruments over the hills and measured every angle with care, twice."] * 154)
+    text = " ".join(
+        ["The surveyors carried their instruments over the hills and measured every angle with care, twice."] * 154
+    )
     script = read(text)
     assert len(script.words) == pytest.approx(2300, abs=30)
     assert 10 <= estimate_words(script)[-1, 1] / 60 <= 16
@@ -98,7 +103,9 @@ def test_fifteen_thousand_words_are_cut_whole() -> None:
 
 
 def test_remarks() -> None:
-    script = read("The lamp was dark. Oh no. " + "She rowed and rowed across the wide black water until the morning came. " * 3)
+    script = read(
+        "The lamp was dark. Oh no. " + "She rowed and rowed across the wide black water until the morning came. " * 3
+    )
     opens = [0, 4, 6]
     times = estimate_words(script)
     lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in itertools.pairwise([*opens, len(script.words)])]

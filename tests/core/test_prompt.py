@@ -4,9 +4,18 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from cutreel.core.continuity import LOOKS, Overrides, compose_negative, compose_picture, facts_of_shots, look_named, propose_cast, propose_places
-from cutreel.core.continuity.prompt import ALWAYS, Part, fit
 from cutreel.core.breakdown import Wish, break_down
+from cutreel.core.continuity import (
+    LOOKS,
+    Overrides,
+    compose_negative,
+    compose_picture,
+    facts_of_shots,
+    look_named,
+    propose_cast,
+    propose_places,
+)
+from cutreel.core.continuity.prompt import ALWAYS, Part, fit
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
 from tests.conftest import STORY
@@ -33,7 +42,12 @@ def test_every_cap_holds_and_every_trait_stays(cap: int, index: int, look) -> No
 
 
 def test_the_least_important_goes_first() -> None:
-    parts = [Part("framing", ("Wide shot",), 80), Part("cast", ("a boy, red scarf",), ALWAYS), Part("mood", ("calm mood",), 20), Part("look", ("long detail of look", "detail"), 30)]
+    parts = [
+        Part("framing", ("Wide shot",), 80),
+        Part("cast", ("a boy, red scarf",), ALWAYS),
+        Part("mood", ("calm mood",), 20),
+        Part("look", ("long detail of look", "detail"), 30),
+    ]
     whole = fit(parts, 200)
     assert whole.left_out == () and whole.text.endswith(".")
     tight = fit(parts, 46)

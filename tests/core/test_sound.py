@@ -9,7 +9,17 @@ import soundfile
 
 from cutreel.core.continuity import Overrides, facts_of_shots
 from cutreel.core.manuscript import read
-from cutreel.core.sound import RATE, MixedPart, ambience_cues, integrated_lufs, mix, music_mood, spot_cues, trim, true_peak_dbtp
+from cutreel.core.sound import (
+    RATE,
+    MixedPart,
+    ambience_cues,
+    integrated_lufs,
+    mix,
+    music_mood,
+    spot_cues,
+    trim,
+    true_peak_dbtp,
+)
 from cutreel.core.sound.mix import limit, peak_envelope
 from cutreel.core.timeline import FrameRate, Span
 from tests.conftest import run
@@ -26,7 +36,7 @@ def speechlike(seconds: float) -> np.ndarray:
     """Bursts of noise with pauses, as a voice has."""
     n = round(seconds * RATE)
     gate = (np.sin(2 * np.pi * np.arange(n) / RATE * 0.45) > -0.3).astype(np.float32)
-    return (RNG.standard_normal(n).astype(np.float32) * 0.12 * gate * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23)))
+    return RNG.standard_normal(n).astype(np.float32) * 0.12 * gate * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23))
 
 
 def test_ebu_tech_3341_case_1() -> None:
@@ -51,7 +61,9 @@ def test_ebu_tech_3341_case_4() -> None:
 def test_loudness_agrees_with_another_meter(rate: int) -> None:
     """The library pyloudnorm, on noise with pauses."""
     audio = speechlike(12)[: rate * 10]
-    assert integrated_lufs(audio, rate) == pytest.approx(pyloudnorm.Meter(rate).integrated_loudness(audio.astype(float)), abs=0.15)
+    assert integrated_lufs(audio, rate) == pytest.approx(
+        pyloudnorm.Meter(rate).integrated_loudness(audio.astype(float)), abs=0.15
+    )
 
 
 def test_true_peak_between_samples() -> None:
@@ -69,12 +81,18 @@ def test_silence_has_no_loudness() -> None:
 @pytest.mark.parametrize("loud", [0.02, 1.0])
 def test_the_mix_reaches_its_loudness_under_its_ceiling(loud: float, tmp_path) -> None:
     """-14 LUFS within 0.5, under -1 dBTP; measured by ffmpeg's ebur128 filter as an independent meter."""
-    parts = [MixedPart("voice", 0.5, speechlike(14) * loud), MixedPart("music", 0.0, sine(-20, 16, 220)), MixedPart("spot", 3.0, sine(-6, 0.3, 90))]
+    parts = [
+        MixedPart("voice", 0.5, speechlike(14) * loud),
+        MixedPart("music", 0.0, sine(-20, 16, 220)),
+        MixedPart("spot", 3.0, sine(-6, 0.3, 90)),
+    ]
     audio = mix(parts, 16)
     assert audio.shape == (16 * RATE, 2)
     path = tmp_path / "mix.wav"
     soundfile.write(path, audio, RATE, subtype="FLOAT")
-    said = run("ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-").stderr
+    said = run(
+        "ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-"
+    ).stderr
     summary = said[said.rindex("Summary") :]
     assert float(re.search(r"I:\s+(-?[\d.]+) LUFS", summary)[1]) == pytest.approx(-14.0, abs=0.5)
     assert float(re.search(r"Peak:\s+(-?[\d.]+) dBFS", summary)[1]) <= -1.0
@@ -114,7 +132,9 @@ def test_silence_is_trimmed() -> None:
 
 
 def test_only_what_the_words_say_sounds() -> None:
-    script = read("# The jetty — dusk, wind\n\nThe bell rang. The bell rang. She knocked at the door.\n\n“The door!” said Ada. Ada ran.\n\n# A desert — day, clear\n\nNothing moved.")
+    script = read(
+        "# The jetty — dusk, wind\n\nThe bell rang. The bell rang. She knocked at the door.\n\n“The door!” said Ada. Ada ran.\n\n# A desert — day, clear\n\nNothing moved."
+    )
     opens = [0, script.scenes[1].first]
     facts = facts_of_shots(script, opens, [], [], [Overrides()] * 2)
     times = np.stack([np.arange(len(script.words)) * 0.4, np.arange(len(script.words)) * 0.4 + 0.3], axis=1)
@@ -122,4 +142,8 @@ def test_only_what_the_words_say_sounds() -> None:
     assert [c.prompt for c in spots] == ["a bell", "a wooden door"]
     beds = ambience_cues(facts, [Span(0, 200), Span(200, 300)], FrameRate.parse("24"), [1, 2])
     assert [(c.prompt, c.shot) for c in beds] == [("waves on a shore, gusts of wind", 0)]
-    assert music_mood("none", facts) is None and music_mood("grand", facts) == "grand" and music_mood("auto", facts) == "calm"
+    assert (
+        music_mood("none", facts) is None
+        and music_mood("grand", facts) == "grand"
+        and music_mood("auto", facts) == "calm"
+    )

@@ -14,7 +14,10 @@ PASSAGES: list[tuple[str, list[str]]] = [
     ("“He follows me,” said Pip. “I have asked him not to.”\n\nPip sat.", ["Pip", "Pip"]),
     ("“Who is there?” called the boy. The boy waited.", ["the boy"]),
     ("Old Hobb laughed. “No ladder of mine,” he said.\n\nHobb left. Hobb sang.", ["Hobb"]),
-    ("“One,” said Ada.\n\n“Two,” said Bram.\n\n“Three.”\n\n“Four.”\n\nAda and Bram left. Ada ran. Bram ran.", ["Ada", "Bram", "Ada", "Bram"]),
+    (
+        "“One,” said Ada.\n\n“Two,” said Bram.\n\n“Three.”\n\n“Four.”\n\nAda and Bram left. Ada ran. Bram ran.",
+        ["Ada", "Bram", "Ada", "Bram"],
+    ),
     ("“Nobody says who I am.”", [UNKNOWN]),
     ("ADA: Hello.\n\nBRAM: Goodbye.", ["Ada", "Bram"]),
     ("“It works!” she cried. Ada was proud of her work. Ada smiled.", ["Ada"]),
@@ -39,7 +42,9 @@ def test_names_places_and_pronouns() -> None:
     assert figures["Maren Oake"].kind == "person" and figures["Maren Oake"].pronoun == "she"
     assert "Maren" in figures["Maren Oake"].aliases
     assert figures["the heron"].kind == "animal"
-    assert "Saltmere" not in {p.name for p in propose_cast(read("He went to Saltmere. She left Saltmere. In Saltmere it rained."))}
+    assert "Saltmere" not in {
+        p.name for p in propose_cast(read("He went to Saltmere. She left Saltmere. In Saltmere it rained."))
+    }
 
 
 def test_proposed_traits_are_the_same_every_time_and_say_they_are_guesses() -> None:

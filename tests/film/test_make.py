@@ -29,7 +29,17 @@ So they carried the ladder back across the road, and nobody said another word ab
 def make(folder: Path, *more: str, story: str = STORY, name: str = "film") -> tuple[dict, Path]:
     (folder / f"{name}.txt").write_text(story)
     out = folder / f"{name}.mp4"
-    done = run(str(ROOT / "bin/cutreel"), "make", str(folder / f"{name}.txt"), "--out", str(out), "--size", "360p", "--json", *more)
+    done = run(
+        str(ROOT / "bin/cutreel"),
+        "make",
+        str(folder / f"{name}.txt"),
+        "--out",
+        str(out),
+        "--size",
+        "360p",
+        "--json",
+        *more,
+    )
     assert done.returncode == 0, done.stderr[-2000:]
     assert "rendering" in done.stderr and "wrote" in done.stderr
     return json.loads(done.stdout), out
@@ -37,7 +47,9 @@ def make(folder: Path, *more: str, story: str = STORY, name: str = "film") -> tu
 
 @pytest.fixture(scope="module")
 def film(tmp_path_factory) -> tuple[dict, Path]:
-    return make(tmp_path_factory.mktemp("film"), "--every", "4", "--captions", "file", "--voice", "briony", "--music", "playful")
+    return make(
+        tmp_path_factory.mktemp("film"), "--every", "4", "--captions", "file", "--voice", "briony", "--music", "playful"
+    )
 
 
 def sound_of(path: Path, rate: int = 48_000) -> np.ndarray:
@@ -53,7 +65,11 @@ def test_the_report(film) -> None:
     assert " ".join(s["words"] for s in report["shots"]).split() == spoken
     assert [s["word"] for s in report["speech"]] == spoken
     starts = [s["start"] for s in report["shots"]]
-    assert starts[0] == 0 and starts[1:] == [s["end"] for s in report["shots"][:-1]] and report["shots"][-1]["end"] == report["frames"]
+    assert (
+        starts[0] == 0
+        and starts[1:] == [s["end"] for s in report["shots"][:-1]]
+        and report["shots"][-1]["end"] == report["frames"]
+    )
     for shot in report["shots"]:
         assert shot["edge"] and shot["prompt"] and "watermark" in shot["negative"]
         assert sum(t["circled"] for t in shot["takes"]) == 1
@@ -63,7 +79,11 @@ def test_the_report(film) -> None:
 def test_the_file(film) -> None:
     """ffprobe; a strict decode by ffmpeg; index before media (ISO/IEC 14496-12)."""
     report, path = film
-    probe = json.loads(run("ffprobe", "-v", "error", "-count_packets", "-show_streams", "-show_format", "-of", "json", str(path)).stdout)
+    probe = json.loads(
+        run(
+            "ffprobe", "-v", "error", "-count_packets", "-show_streams", "-show_format", "-of", "json", str(path)
+        ).stdout
+    )
     video, audio = probe["streams"]
     assert (video["codec_name"], video["profile"], video["width"], video["height"]) == ("h264", "High", 640, 360)
     assert int(video["nb_read_packets"]) == report["frames"] and video["r_frame_rate"] == "24/1"
@@ -80,7 +100,18 @@ def test_the_file(film) -> None:
 def test_the_picture_moves_and_fills_the_frame(film) -> None:
     """ffmpeg's blackdetect, freezedetect and cropdetect."""
     _, path = film
-    said = run("ffmpeg", "-hide_banner", "-i", str(path), "-vf", "blackdetect=d=0.1,freezedetect=n=0.0002:d=1.0,cropdetect=limit=10:round=2:reset=0", "-an", "-f", "null", "-").stderr
+    said = run(
+        "ffmpeg",
+        "-hide_banner",
+        "-i",
+        str(path),
+        "-vf",
+        "blackdetect=d=0.1,freezedetect=n=0.0002:d=1.0,cropdetect=limit=10:round=2:reset=0",
+        "-an",
+        "-f",
+        "null",
+        "-",
+    ).stderr
     assert "black_start" not in said and "freeze_start" not in said
     assert said.strip().split("crop=")[-1].startswith("640:360:0:0")
 
@@ -88,7 +119,9 @@ def test_the_picture_moves_and_fills_the_frame(film) -> None:
 def test_loudness_by_another_meter(film) -> None:
     """ffmpeg's ebur128: -14 LUFS within 0.5, under -1 dBTP; the report says the same."""
     report, path = film
-    said = run("ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-").stderr
+    said = run(
+        "ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-"
+    ).stderr
     summary = said[said.rindex("Summary") :]
     loud = float(re.search(r"I:\s+(-?[\d.]+) LUFS", summary)[1])
     peak = float(re.search(r"Peak:\s+(-?[\d.]+) dBFS", summary)[1])
@@ -143,9 +176,25 @@ def test_the_same_story_gives_the_same_film(film, tmp_path) -> None:
 
 def test_another_seed_gives_other_pictures_of_the_same_shots(film, tmp_path) -> None:
     report, _ = film
-    other, path = make(tmp_path, "--shots", str(len(report["shots"])), "--seed", "7", "--aspect", "9:16", "--fps", "30000/1001", "--look", "stick-figures", "--music", "none")
+    other, path = make(
+        tmp_path,
+        "--shots",
+        str(len(report["shots"])),
+        "--seed",
+        "7",
+        "--aspect",
+        "9:16",
+        "--fps",
+        "30000/1001",
+        "--look",
+        "stick-figures",
+        "--music",
+        "none",
+    )
     assert len(other["shots"]) == len(report["shots"]) and other["fps"] == "30000/1001"
-    assert {t["seed"] for s in other["shots"] for t in s["takes"]}.isdisjoint({t["seed"] for s in report["shots"] for t in s["takes"]})
+    assert {t["seed"] for s in other["shots"] for t in s["takes"]}.isdisjoint(
+        {t["seed"] for s in report["shots"] for t in s["takes"]}
+    )
     with av.open(str(path)) as container:
         stream = container.streams.video[0]
         assert (stream.width, stream.height, str(stream.average_rate)) == (360, 640, "30000/1001")
@@ -155,14 +204,25 @@ def test_another_seed_gives_other_pictures_of_the_same_shots(film, tmp_path) -> 
 @pytest.mark.parametrize(
     ("content", "options", "word"),
     [
-        (b"", [], "is empty"), (b" \n\n", [], "is empty"), (b"\x89PNG\r\n\x1a\n\x00\x00", [], "not text"), (b"A story.", ["--look", "oil"], "no look called"),
-        (b"A story.", ["--voice", "nobody"], "no voice"), (b"A story.", ["--shots", "3"], "cannot be cut"), (b"A story.", ["--every", "3", "--shots", "1"], "not both"),
-        (b"# only a heading", [], "empty"), (b"A story.", ["--fps", "29.97"], "29.97"), (b"A story.", ["--size", "5p"], "5p"),
+        (b"", [], "is empty"),
+        (b" \n\n", [], "is empty"),
+        (b"\x89PNG\r\n\x1a\n\x00\x00", [], "not text"),
+        (b"A story.", ["--look", "oil"], "no look called"),
+        (b"A story.", ["--voice", "nobody"], "no voice"),
+        (b"A story.", ["--shots", "3"], "cannot be cut"),
+        (b"A story.", ["--every", "3", "--shots", "1"], "not both"),
+        (b"# only a heading", [], "empty"),
+        (b"A story.", ["--fps", "29.97"], "29.97"),
+        (b"A story.", ["--size", "5p"], "5p"),
     ],
 )
-def test_bad_input_is_one_clear_line_and_nothing_is_written(tmp_path, content: bytes, options: list[str], word: str) -> None:
+def test_bad_input_is_one_clear_line_and_nothing_is_written(
+    tmp_path, content: bytes, options: list[str], word: str
+) -> None:
     (tmp_path / "story.txt").write_bytes(content)
-    done = run(str(ROOT / "bin/cutreel"), "make", str(tmp_path / "story.txt"), "--out", str(tmp_path / "film.mp4"), *options)
+    done = run(
+        str(ROOT / "bin/cutreel"), "make", str(tmp_path / "story.txt"), "--out", str(tmp_path / "film.mp4"), *options
+    )
     assert done.returncode != 0 and word in done.stderr and "Traceback" not in done.stderr
     assert [p.name for p in tmp_path.iterdir()] == ["story.txt"]
 

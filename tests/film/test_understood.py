@@ -47,9 +47,15 @@ def test_music_and_sound_cost_few_words() -> None:
     for line in LINES:
         voice = MixedPart("voice", 1.0, samples(speak(line, "briony").flac))
         seconds = len(voice.samples) / RATE + 2.0
-        spoken = slice(round(0.8 * RATE), round((seconds - 0.8) * RATE))  # music alone, before and behind, holds no words
+        spoken = slice(
+            round(0.8 * RATE), round((seconds - 0.8) * RATE)
+        )  # music alone, before and behind, holds no words
         alone.append(heard(mix([voice], seconds)[spoken]))
-        everything = [voice, MixedPart("music", 0.0, music[: round(seconds * RATE)]), MixedPart("ambience", 0.0, wind, loop_to=seconds)]
+        everything = [
+            voice,
+            MixedPart("music", 0.0, music[: round(seconds * RATE)]),
+            MixedPart("ambience", 0.0, wind, loop_to=seconds),
+        ]
         mixed.append(heard(mix(everything, seconds)[spoken]))
     words = [line.lower() for line in LINES]
     assert jiwer.wer(words, alone) < 0.3

@@ -45,10 +45,25 @@ def test_looks_are_truly_different() -> None:
 
 
 def test_reading_a_prompt() -> None:
-    found = read_prompt(f"Close-up. {MAREN}. {PIP}. Maren lifted her lantern. a forest. night, rain. ink and wash drawing. uneasy mood. face toward the camera.")
-    assert (found.look, found.framing, found.place, found.time, found.weather, found.facing) == ("ink-wash", "close", "forest", "night", "rain", True)
+    found = read_prompt(
+        f"Close-up. {MAREN}. {PIP}. Maren lifted her lantern. a forest. night, rain. ink and wash drawing. uneasy mood. face toward the camera."
+    )
+    assert (found.look, found.framing, found.place, found.time, found.weather, found.facing) == (
+        "ink-wash",
+        "close",
+        "forest",
+        "night",
+        "rain",
+        True,
+    )
     maren, pip = found.figures
-    assert (maren.age, maren.hair_style, maren.garments[0][0], maren.pose, maren.holds) == ("old", "braid", "coat", "raise", "lantern")
+    assert (maren.age, maren.hair_style, maren.garments[0][0], maren.pose, maren.holds) == (
+        "old",
+        "braid",
+        "coat",
+        "raise",
+        "lantern",
+    )
     assert (pip.age, pip.pronoun, pip.extras[0][0]) == ("child", "he", "scarf")
     assert read_prompt("Wide shot. a quokka with a theodolite").unused == ["quokka", "theodolite"]
 
@@ -77,11 +92,17 @@ def test_every_place_at_every_hour_and_weather(place: str) -> None:
 
 @pytest.mark.parametrize(("garment", "pose"), list(zip(list(GARMENTS) * 3, list(POSES), strict=False)))
 def test_garments_and_poses(garment: str, pose: str) -> None:
-    drawing = draw(f"Medium shot. Ada (woman, long red hair, blue {garment}). Ada {pose} it. a street. day. layered cut paper", 2, 9 / 16)
+    drawing = draw(
+        f"Medium shot. Ada (woman, long red hair, blue {garment}). Ada {pose} it. a street. day. layered cut paper",
+        2,
+        9 / 16,
+    )
     assert drawing.regions and len(drawing.layers) >= 2
 
 
-@pytest.mark.parametrize(("colour", "rgb"), [("red", (190, 52, 42)), ("teal", (44, 118, 118)), ("yellow", (228, 182, 52))])
+@pytest.mark.parametrize(
+    ("colour", "rgb"), [("red", (190, 52, 42)), ("teal", (44, 118, 118)), ("yellow", (228, 182, 52))]
+)
 @pytest.mark.parametrize("time", ["day", "dusk", "night"])
 def test_a_garment_has_the_colour_that_was_asked_for(colour: str, rgb: tuple[int, int, int], time: str) -> None:
     """CIEDE2000 as scikit-image computes it: the coat's colour covers more of the picture than without it."""
@@ -90,9 +111,14 @@ def test_a_garment_has_the_colour_that_was_asked_for(colour: str, rgb: tuple[int
     assert share_near(asked, rgb, 26) > share_near(other, rgb, 26) + 0.015
 
 
-@pytest.mark.parametrize(("framing", "low", "high"), [("Extreme wide", 0.12, 0.35), ("Wide", 0.3, 0.6), ("Medium", 0.6, 1.0), ("Close-up", 0.7, 1.0)])
+@pytest.mark.parametrize(
+    ("framing", "low", "high"),
+    [("Extreme wide", 0.12, 0.35), ("Wide", 0.3, 0.6), ("Medium", 0.6, 1.0), ("Close-up", 0.7, 1.0)],
+)
 def test_figures_are_as_large_as_their_framing(framing: str, low: float, high: float) -> None:
-    region = draw(f"{framing}{'' if 'Close' in framing else ' shot'}. Ada (woman, red hair, blue coat). a street. day", 1, 16 / 9).regions[0]
+    region = draw(
+        f"{framing}{'' if 'Close' in framing else ' shot'}. Ada (woman, red hair, blue coat). a street. day", 1, 16 / 9
+    ).regions[0]
     box = region["box"]
     assert low <= box[3] - box[1] <= high
 

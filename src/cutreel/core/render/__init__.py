@@ -6,7 +6,7 @@ from .fragments import media_of, split_init, timescale
 from .pages import paper_page
 from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_segments
 from .planes import Planes, cover, planes_of
-from .segment import frames_of, make_segment
+from .segment import frames_of, make_segment, painter
 
 __all__ = [
     "ENCODER_VERSION",
@@ -25,6 +25,7 @@ __all__ = [
     "join",
     "make_segment",
     "media_of",
+    "painter",
     "paper_page",
     "plan_segments",
     "planes_of",

@@ -26,38 +26,36 @@ class Shown:
 
 
 class Compositor:
-    """Draws frames of `width` by `height` pixels (both even). Frames it returns are overwritten by the next call."""
+    """Draws frames of `width` by `height` pixels, both even, into planes that it is given."""
 
     def __init__(self, width: int, height: int) -> None:
         self.width, self.height = width, height
-        self._frames = [self._new(), self._new()]
+        self._other: Frame | None = None
 
-    def _new(self) -> Frame:
+    def new_frame(self) -> Frame:
+        """Planes of a frame, not drawn yet."""
         half = (self.height // 2, self.width // 2)
         return np.empty((self.height, self.width), np.uint8), np.empty(half, np.uint8), np.empty(half, np.uint8)
 
-    def frame(self, shown: Shown, at: int, slot: int = 0) -> Frame:
+    def draw(self, shown: Shown, at: int, out: Frame) -> None:
         """Frame `at` of the picture's life (0 … frames - 1; beyond, the camera stands still)."""
-        out = self._frames[slot]
         window = shown.path.at(at / max(1, shown.frames - 1))
         for i, layer in enumerate(shown.layers):
             self._lay(layer, window if i == 0 else layer_zoom(window, layer.depth), out)
-        return out
 
-    def transition(self, one: Shown, at_one: int, other: Shown, at_other: int, share: float) -> Frame:
-        """A dissolve: `share` (0 … 1) of the other picture over the one."""
-        a = self.frame(one, at_one, 0)
-        b = self.frame(other, at_other, 1)
-        for plane, over in zip(a, b, strict=True):
+    def dissolve(self, other: Shown, at: int, share: float, out: Frame) -> None:
+        """Lay `share` (0 … 1) of another picture over a drawn frame."""
+        self._other = self._other or self.new_frame()
+        self.draw(other, at, self._other)
+        for plane, over in zip(out, self._other, strict=True):
             kernel.dissolve(plane, over, round(share * 256))
-        return a
 
-    def caption(self, frame: Frame, words: Planes, top: int, left: int) -> None:
-        """Lay rendered words over a frame; `top` and `left` are even."""
+    def caption(self, words: Planes, top: int, left: int, out: Frame) -> None:
+        """Lay rendered words over a drawn frame; `top` and `left` are even."""
         assert words.alpha is not None and words.alpha_half is not None
-        kernel.stamp(frame[0], words.y, words.alpha, top, left, 0)
-        kernel.stamp(frame[1], words.u, words.alpha_half, top // 2, left // 2, 128)
-        kernel.stamp(frame[2], words.v, words.alpha_half, top // 2, left // 2, 128)
+        kernel.stamp(out[0], words.y, words.alpha, top, left, 0)
+        kernel.stamp(out[1], words.u, words.alpha_half, top // 2, left // 2, 128)
+        kernel.stamp(out[2], words.v, words.alpha_half, top // 2, left // 2, 128)
 
     def _lay(self, layer: Planes, window: Window, out: Frame) -> None:
         height, width = layer.y.shape

@@ -16,6 +16,8 @@ from numpy.typing import NDArray
 from .compositor import Frame
 
 Quality = Literal["preview", "film"]
+Draw = Callable[[int, Frame], None]
+"""Draws the frame of a number into planes."""
 ENCODER_VERSION = 1
 REORDER = 1
 """Frames by which decoding runs ahead of showing, at most: B-frames are used, pyramids of them are not."""
@@ -52,7 +54,7 @@ def open_encoder(
 
 
 def encode_segment(
-    frames: Iterable[Frame],
+    draw: Draw,
     count: int,
     width: int,
     height: int,
@@ -60,14 +62,13 @@ def encode_segment(
     quality: Quality,
     progress: Callable[[int], None] = lambda done: None,
 ) -> bytes:
-    """Fragmented MP4 of `count` frames. Frames are taken one at a time and may be overwritten after each."""
+    """Fragmented MP4 of `count` frames. `draw` draws a frame into planes that the encoder owns, so none is copied."""
     out = io.BytesIO()
-    with av.open(
-        out, "w", format="mp4", options={"movflags": "frag_keyframe+empty_moov+default_base_moof+skip_trailer"}
-    ) as container:
+    flags = "frag_keyframe+empty_moov+default_base_moof+skip_trailer"
+    with av.open(out, "w", format="mp4", options={"movflags": flags}) as container:
         stream = open_encoder(width, height, rate, quality, container)
-        for i, planes in enumerate(frames):
-            for packet in stream.encode(video_frame(planes, width, height, i, rate)):
+        for i in range(count):
+            for packet in stream.encode(_drawn(draw, i, width, height, rate)):
                 container.mux(packet)
             progress(i + 1)
         for packet in stream.encode():
@@ -75,14 +76,18 @@ def encode_segment(
     return out.getvalue()
 
 
-def video_frame(planes: Frame, width: int, height: int, pts: int, rate: Fraction) -> av.VideoFrame:
-    """A frame for the encoder; the planes are copied."""
+def _drawn(draw: Draw, number: int, width: int, height: int, rate: Fraction) -> av.VideoFrame:
     frame = av.VideoFrame(width, height, "yuv420p")
-    for plane, data in zip(frame.planes, planes, strict=True):
-        target = np.frombuffer(memoryview(plane), np.uint8).reshape(-1, plane.line_size)
-        target[: data.shape[0], : data.shape[1]] = data
-    frame.pts = pts
-    frame.time_base = 1 / rate
+    whole = [np.frombuffer(memoryview(p), np.uint8).reshape(-1, p.line_size) for p in frame.planes]
+    sizes = [(height, width), (height // 2, width // 2), (height // 2, width // 2)]
+    if all(plane.shape == size for plane, size in zip(whole, sizes, strict=True)):
+        draw(number, (whole[0], whole[1], whole[2]))
+    else:  # lines are padded for this width: compiled loops want them whole
+        planes = tuple(np.empty(size, np.uint8) for size in sizes)
+        draw(number, (planes[0], planes[1], planes[2]))
+        for target, data in zip(whole, planes, strict=True):
+            target[: data.shape[0], : data.shape[1]] = data
+    frame.pts, frame.time_base = number, 1 / rate
     frame.color_range, frame.colorspace = 1, 1
     return frame
 

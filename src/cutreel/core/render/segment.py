@@ -6,7 +6,7 @@ from cutreel.core.motion import path_for
 from cutreel.core.timeline import FrameRate
 
 from .compositor import Compositor, Frame, Shown
-from .encode import encode_segment
+from .encode import Draw, encode_segment
 from .pages import caption_planes, paper_page
 from .plan import PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
@@ -17,25 +17,32 @@ Fetch = Callable[[str, float], Planes]
 
 def make_segment(plan: SegmentPlan, fetch: Fetch, progress: Callable[[int], None] = lambda done: None) -> bytes:
     """Fragmented MP4 of the planned segment."""
-    rate = FrameRate.parse(plan.fps)
-    return encode_segment(
-        frames_of(plan, fetch), plan.frames, plan.width, plan.height, rate.fraction, plan.quality, progress
-    )
+    rate = FrameRate.parse(plan.fps).fraction
+    return encode_segment(painter(plan, fetch), plan.frames, plan.width, plan.height, rate, plan.quality, progress)
+
+
+def painter(plan: SegmentPlan, fetch: Fetch) -> Draw:
+    """What draws the frames of a segment."""
+    desk = Compositor(plan.width, plan.height)
+    one = _shown(plan.one, plan, fetch)
+    other = _shown(plan.other, plan, fetch) if plan.other else None
+
+    def draw(number: int, out: Frame) -> None:
+        desk.draw(one, plan.one.at + number, out)
+        if other is not None and plan.other is not None:
+            desk.dissolve(other, plan.other.at + number, (number + 1) / (plan.frames + 1), out)
+        for caption in plan.captions:
+            if caption.start <= number < caption.end:
+                desk.caption(*caption_planes(tuple(caption.lines), plan.width, plan.height), out)
+
+    return draw
 
 
 def frames_of(plan: SegmentPlan, fetch: Fetch) -> Iterator[Frame]:
     """The frames of a segment, one at a time; each is overwritten by the next."""
-    desk = Compositor(plan.width, plan.height)
-    one = _shown(plan.one, plan, fetch)
-    other = _shown(plan.other, plan, fetch) if plan.other else None
-    for i in range(plan.frames):
-        if other is not None and plan.other is not None:
-            frame = desk.transition(one, plan.one.at + i, other, plan.other.at + i, (i + 1) / (plan.frames + 1))
-        else:
-            frame = desk.frame(one, plan.one.at + i)
-        for caption in plan.captions:
-            if caption.start <= i < caption.end:
-                desk.caption(frame, *caption_planes(tuple(caption.lines), plan.width, plan.height))
+    draw, frame = painter(plan, fetch), Compositor(plan.width, plan.height).new_frame()
+    for number in range(plan.frames):
+        draw(number, frame)
         yield frame
 
 
