@@ -134,10 +134,12 @@ def test_jobs_are_idempotent(stack) -> None:
         "input": {"kind": "picture", "prompt": "Wide shot. a fox. a meadow", "seed": 5, "width": 320, "height": 180},
     }
     key = {"Idempotency-Key": uuid.uuid4().hex}
+
     def left():
         return next(o for o in httpx.get(stack.services + "/offers").json() if o["name"] == "illustrator-quick")[
             "quota"
         ]["left"]
+
     before = left()
     one = httpx.post(stack.services + "/jobs", json=body, headers=key).json()
     done = until(lambda: (v := httpx.get(f"{stack.services}/jobs/{one['id']}").json())["state"] == "done" and v)

@@ -133,7 +133,7 @@ def test_silence_is_trimmed() -> None:
 
 def test_only_what_the_words_say_sounds() -> None:
     script = read(
-        "# The jetty — dusk, wind\n\nThe bell rang. The bell rang. She knocked at the door.\n\n“The door!” said Ada. Ada ran.\n\n# A desert — day, clear\n\nNothing moved."
+        "# The jetty — dusk, wind\n\nThe bell rang. The bell rang. It was no door. She opened the gate.\n\n“The door!” said Ada. Ada ran.\n\n# A desert — day, clear\n\nNothing moved."
     )
     opens = [0, script.scenes[1].first]
     facts = facts_of_shots(script, opens, [], [], [Overrides()] * 2)

@@ -14,7 +14,7 @@ from standins.composer import compose, play
 from standins.sounds import make_sound
 from standins.voice import speak
 
-MAY_LOSE = 0.12
+MAY_LOSE = 0.18
 """Share of words that music and sound may cost, beyond what the recogniser misses of the voice alone."""
 
 LINES = (

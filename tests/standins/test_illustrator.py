@@ -68,6 +68,10 @@ def test_reading_a_prompt() -> None:
     assert read_prompt("Wide shot. a quokka with a theodolite").unused == ["quokka", "theodolite"]
 
 
+def test_what_is_denied_is_not_drawn() -> None:
+    assert read_prompt("Wide shot. a heron and that is not a dog. no lamp").animals == [("heron", None)]
+
+
 def test_everything_in_the_vocabulary_can_be_drawn() -> None:
     assert set(PROPS.values()) == set(_DRAW) and len(_DRAW) >= 20
     assert set(ANIMALS.values()) == {*_BEASTS, *_BIRDS, "fish"} and len(set(ANIMALS.values())) >= 12

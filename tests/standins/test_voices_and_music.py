@@ -35,7 +35,19 @@ def test_word_times_agree_with_forced_alignment(voice: str) -> None:
 @pytest.mark.parametrize("voice", list(BY_NAME))
 def test_every_voice_speaks_every_word(voice: str) -> None:
     spoken = speak("“Well — I’m ninety,” it said… in the 1790s (café); mid-spring!", voice)
-    assert [w for w, _, _ in spoken.words] == ["“Well", "—", "I’m", "ninety,”", "it", "said…", "in", "the", "1790s", "(café);", "mid-spring!"]
+    assert [w for w, _, _ in spoken.words] == [
+        "“Well",
+        "—",
+        "I’m",
+        "ninety,”",
+        "it",
+        "said…",
+        "in",
+        "the",
+        "1790s",
+        "(café);",
+        "mid-spring!",
+    ]
     assert all(0 <= a < b <= spoken.seconds + 0.05 for _, a, b in spoken.words)
     assert all(b[1] >= a[1] for a, b in zip(spoken.words, spoken.words[1:], strict=False))
     assert speak("Again.", voice).flac == speak("Again.", voice).flac

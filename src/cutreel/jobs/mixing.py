@@ -11,7 +11,7 @@ from cutreel.store.assembly import sound_key_of
 from .audio import decoded, flac_of, samples_of
 from .workshop import Workshop
 
-MIX_VERSION = 3
+MIX_VERSION = 4
 FRAGMENT_SECONDS = 4.0
 
 

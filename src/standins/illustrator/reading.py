@@ -185,6 +185,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         word = match.group()
         before = [pair for pair in names if pair[0] <= match.start()]
         owner = out.figures[max(before)[1] if before else 0] if out.figures else None
+        if _denied(text, match) and (word in v.ANIMALS or word in v.PROPS):
+            used.add(word)
+            continue
         if word in v.ANIMALS:
             kind = v.ANIMALS[word]
             colour = next((NAMED[c] for c in _COLOUR_NAMES
@@ -211,6 +214,11 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         if figure.pose in ("raise", "hold", "point") and hands:
             figure.holds = hands.pop(0)
             out.props.remove(figure.holds)
+
+
+def _denied(text: str, match: re.Match[str]) -> bool:
+    """Whether the words before say that there is none ("not a dog", "no lamp")."""
+    return bool(re.search(r"\b(not an?|no|never an?|without an?) $", text[max(0, match.start() - 14) : match.start()]))
 
 
 def _is_look(text: str, match: re.Match[str]) -> bool:

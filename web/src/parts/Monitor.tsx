@@ -124,7 +124,7 @@ export function Monitor({ film }: { film: Film }) {
         />
         {state === "loading" && <span className="absolute bottom-2 right-2 rounded bg-[#191613cc] px-2 py-0.5 text-[12px] text-[#faf6ec]">laying the preview …</span>}
       </div>
-      <div className="flex items-center gap-3 px-4 py-2.5">
+      <div className="flex items-center gap-3 px-4 py-2">
         <Button kind="ink" onClick={toggle} aria-label={isPlaying ? "Stop" : "Play"} className="w-[58px] justify-center">
           {isPlaying ? "Stop" : "Play"}
         </Button>

@@ -222,7 +222,7 @@ function LookTab({ film }: { film: Film }) {
               type="button"
               aria-pressed={on}
               onClick={() => !on && change.mutate({ type: "set settings", values: { look: look.name } })}
-              className={`overflow-hidden rounded-[5px] border bg-page text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-rule-strong hover:border-ink-2"}`}
+              className={`flex flex-col overflow-hidden rounded-[5px] border bg-page text-left ${on ? "border-ink outline outline-1 outline-ink" : "border-rule-strong hover:border-ink-2"}`}
             >
               <img src={`/looks/${look.name}.jpg`} alt={`A picture in the look ${look.title}`} className="aspect-[2/1] w-full object-cover" />
               <span className="block p-3">

@@ -42,7 +42,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
     <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
       <PromptBox shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
-      <section className="px-4 py-3">
+      <section className="px-4 py-2">
         <div className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-0.5">
           {facts.map(([name, , control]) => (
             <div key={name} className="flex items-baseline justify-between gap-2">
@@ -95,7 +95,7 @@ function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string,
   const [editing, setEditing] = useState(false);
   const origins = [...new Set(shot.pieces.map((p) => p.origin))].filter((o) => ORIGIN[o]?.[1] !== "transparent");
   return (
-    <section className="px-4 py-2.5" aria-label="Picture prompt">
+    <section className="px-4 py-2" aria-label="Picture prompt">
       <div className="mb-1 flex items-center justify-between">
         <h2 className="font-semibold">Picture prompt, shot {shot.edge}</h2>
         <span className="flex items-center gap-2 font-mono text-[12px] text-ink-2">
@@ -184,7 +184,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
   const shown = shot.takes.slice(-4);
   const used = shot.takes.find((t) => t.id === shot.used);
   return (
-    <section className="px-4 py-2.5" aria-label="Takes">
+    <section className="px-4 py-2" aria-label="Takes">
       <div className="mb-1.5 flex items-baseline justify-between">
         <h2 className="font-semibold">Takes</h2>
         <span className="truncate text-ink-2">{used ? (used.brought ? "your own picture" : `seed ${used.seed}`) : "none yet"}</span>
@@ -204,8 +204,10 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
               <span className={`relative block aspect-video overflow-hidden rounded-[3px] ${t.id === shot.used ? "outline outline-2 outline-offset-2 outline-ink" : ""}`}>
                 <img src={`/media/${t.thumb}`} alt="" className="size-full object-cover" />
                 {t.stale && <span className="hatch absolute inset-0" />}
+                <span className="absolute bottom-0 left-0 flex rounded-tr-[5px] bg-page">
+                  <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />
+                </span>
               </span>
-              <Ring number={t.number} on={t.id === shot.used} />
             </button>
           ))}
         </div>

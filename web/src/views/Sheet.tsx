@@ -88,7 +88,7 @@ export function Sheet() {
         <div className={`grid ${COLUMNS} h-[30px] shrink-0 items-center border-b border-ink text-ink-2`}>
           {TITLES.map(([title, ink], i) => (
             <span key={title} className={`flex items-center gap-1.5 ${i === 0 ? "pl-3" : i === 1 ? "pl-5" : "pl-2.5"}`}>
-              {ink && <i className={`size-2.5 rounded-[2px] ${ink}`} />}
+              {ink && <i className={`size-2.5 shrink-0 rounded-[2px] ${ink}`} />}
               {title}
             </span>
           ))}
@@ -274,7 +274,7 @@ function Voice({ film, shot }: { film: Film; shot: Shot }) {
   return (
     <>
       <WaveDown peaks={peaks} height={height - (speakers.length ? 14 : 0)} estimated={!shot.measured} />
-      {speakers.length > 0 && <span className="max-w-full truncate px-1 text-[11px] text-teal">{speakers.map((s) => s!.split(" ")[0]).join(", ")}</span>}
+      {speakers.length > 0 && <span className="max-w-full truncate px-1 text-[11px] text-teal">{speakers.map((s) => s!.replace(/^the /, "").split(" ")[0]).join(", ")}</span>}
     </>
   );
 }

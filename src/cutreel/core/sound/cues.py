@@ -14,15 +14,17 @@ from cutreel.core.manuscript import Manuscript
 from cutreel.core.timeline import FrameRate, Span
 
 SPOTS: dict[str, tuple[str, ...]] = {
-    "footsteps on boards": ("footsteps", "paces", "paced", "walked", "climbed", "steps", "marched"),
-    "a wooden door": ("door", "gate", "hatch"),
-    "a bell": ("bell", "bells", "rang", "chimed", "clock"),
-    "a splash of water": ("splash", "splashed", "oar", "oars", "rowed"),
-    "a crash of wood": ("crash", "crashed", "fell", "clattered", "ladder"),
-    "thunder": ("thunder", "lightning"),
-    "a bird calls": ("heron", "gull", "crow"),
-    "a match is struck": ("lit", "match", "flared"),
+    "footsteps on boards": ("footsteps", "paces", "paced", "marched", "climbed"),
+    "a bell": ("bell", "bells", "chimed"),
+    "a splash of water": ("splash", "splashed", "rowed"),
+    "a crash of wood": ("crash", "crashed", "clattered"),
+    "thunder": ("thunder",),
+    "a bird calls": ("squawked", "cawed", "gulls"),
+    "a match is struck": ("flared",),
 }
+_DOORS, _DOOR_DEEDS = {"door", "gate", "hatch"}, {"opened", "closed", "shut", "slammed", "creaked", "banged"}
+NEAR = 4
+"""Words within which a door and what is done to it belong together."""
 _PLACE_SOUNDS: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("waves on a shore", ("water", "sea", "shore", "jetty", "harbour", "beach", "pier", "ship", "lake", "marsh")),
     ("a river", ("river", "bridge")),
@@ -87,9 +89,12 @@ def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64]
         if script.lines[word.line].speaker is not None:
             continue
         bare = word.bare.lower()
-        for prompt, words in SPOTS.items():
+        around = {w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]}
+        sounding = [prompt for prompt, words in SPOTS.items() if bare in words]
+        sounding += ["a wooden door"] if bare in _DOOR_DEEDS and around & _DOORS else []
+        for prompt in sounding:
             start = float(times[i, 0])
-            if bare in words and start - last.get(prompt, -QUIET) >= QUIET:
+            if start - last.get(prompt, -QUIET) >= QUIET:
                 last[prompt] = start
                 shot = int(np.searchsorted(np.asarray(opens), i, side="right")) - 1
                 cues.append(Cue(f"spot-{ids[i]}", "spot", prompt, start, start + 1.6, shot, f"“{bare}”"))
