@@ -186,23 +186,16 @@ def _room(rng: np.random.Generator, n: int) -> Samples:
     return _band(rng.standard_normal(n), 60, 300) * 0.2
 
 
+# fmt: off
 _SOUNDS: tuple[tuple[str, Callable[[np.random.Generator, int], Samples]], ...] = (
-    (r"thunder|lightning", _thunder),
-    (r"splash|oar", _splash),
-    (r"crash|clatter|falls", _crash),
-    (r"match|struck|strikes", _match),
-    (r"bird calls|heron|crow|gull", _bird_call),
-    (r"footsteps|steps|paces|walk", _steps),
-    (r"door|gate|hatch|creak", _door),
-    (r"bell|chime", _bell),
-    (r"rain", _rain),
-    (r"wind|gust|breeze", _wind),
-    (r"wave|sea|surf|shore|lapping", _waves),
-    (r"river|stream|brook", _river),
-    (r"fire|hearth|crackl", _fire),
-    (r"crowd|murmur|market|voices", _crowd),
+    (r"thunder|lightning", _thunder), (r"splash|oar", _splash), (r"crash|clatter|falls", _crash),
+    (r"match|struck|strikes", _match), (r"bird calls|heron|crow|gull", _bird_call),
+    (r"footsteps|steps|paces|walk", _steps), (r"door|gate|hatch|creak", _door), (r"bell|chime", _bell),
+    (r"rain", _rain), (r"wind|gust|breeze", _wind), (r"wave|sea|surf|shore|lapping", _waves),
+    (r"river|stream|brook", _river), (r"fire|hearth|crackl", _fire), (r"crowd|murmur|market|voices", _crowd),
     (r"birds|leaves|forest|garden", _birds),
 )
+# fmt: on
 KNOWN = tuple(pattern for pattern, _ in _SOUNDS)
 
 

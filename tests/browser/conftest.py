@@ -11,16 +11,12 @@ from cutreel.running.ports import free_port
 from cutreel.running.temporary import Temporary
 from tests.conftest import ROOT
 
+# fmt: off
 FLAGS = [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--autoplay-policy=no-user-gesture-required",
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+    "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
 ]
+# fmt: on
 
 
 @pytest.fixture(scope="session")

@@ -67,7 +67,7 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
     @app.exception_handler(CutReelError)
     async def known_error(_: Request, error: Exception) -> JSONResponse:
         assert isinstance(error, CutReelError)
-        return problem(error.status, error.code, error.message, error.todo)
+        return problem(error.status, error.code, error.message, error.advice)
 
     @app.exception_handler(RequestValidationError)
     async def bad_request(_: Request, error: Exception) -> JSONResponse:

@@ -4,22 +4,22 @@
 class CutReelError(Exception):
     """Something went wrong that a person can do something about.
 
-    `code` is stable and for programs; the message is a sentence for the person; `todo` says what to do next.
+    `code` is stable and for programs; the message is a sentence for the person; `advice` says what to do next.
     """
 
     code = "error"
     status = 400
 
-    def __init__(self, message: str, todo: str = "") -> None:
+    def __init__(self, message: str, advice: str = "") -> None:
         super().__init__(message)
         self.message = message
-        self.todo = todo
+        self.advice = advice
 
     def __str__(self) -> str:
-        return f"{self.message} {self.todo}".strip()
+        return f"{self.message} {self.advice}".strip()
 
     def __reduce__(self) -> "tuple[type[CutReelError], tuple[str, str]]":
-        return type(self), (self.message, self.todo)
+        return type(self), (self.message, self.advice)
 
 
 class BadInput(CutReelError):

@@ -16,23 +16,9 @@ from .jobs import (
 )
 from .offers import Caps, Kind, Offer, Price, Quota, Voice
 
+# fmt: off
 __all__ = [
-    "Caps",
-    "JobInput",
-    "JobRequest",
-    "JobState",
-    "JobView",
-    "Kind",
-    "MusicInput",
-    "Offer",
-    "PictureInput",
-    "Price",
-    "Quota",
-    "Refusal",
-    "RefusalCode",
-    "Result",
-    "SoundInput",
-    "SpeechInput",
-    "SpokenWord",
-    "Voice",
+    "Caps", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput", "Offer", "PictureInput", "Price",
+    "Quota", "Refusal", "RefusalCode", "Result", "SoundInput", "SpeechInput", "SpokenWord", "Voice",
 ]
+# fmt: on

@@ -124,7 +124,7 @@ class Services:
 def _explained(offer: str, view: JobView) -> tuple[str, str]:
     assert view.refusal is not None
     reason = view.refusal
-    todo = {
+    advice = {
         "over-cap": "Shorten the prompt, or choose another offer.",
         "out-of-quota": f"It renews at {reason.renews_at:%H:%M} UTC; what is made stays."
         if reason.renews_at
@@ -132,7 +132,7 @@ def _explained(offer: str, view: JobView) -> tuple[str, str]:
         "refused-content": "Word it another way, or bring a picture of your own.",
         "bad-request": "Choose another offer or voice.",
     }.get(reason.code, "Try again.")
-    return f"“{offer}” refused: {reason.message}", todo
+    return f"“{offer}” refused: {reason.message}", advice
 
 
 def services_from_environment() -> Services:

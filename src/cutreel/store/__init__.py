@@ -10,24 +10,10 @@ from .runs import ItemSpec, RunStore
 from .spending import SpendStore
 from .takes import TakeRow, TakeStore
 
+# fmt: off
 __all__ = [
-    "Assembled",
-    "Database",
-    "FilmRow",
-    "FilmStore",
-    "ItemSpec",
-    "MediaStore",
-    "OfferStore",
-    "Result",
-    "ResultStore",
-    "RunStore",
-    "SpendStore",
-    "TakeRow",
-    "TakeStore",
-    "assemble",
-    "database_from_environment",
-    "media_from_environment",
-    "prompt_cap",
-    "text_cap",
-    "voices_offered",
+    "Assembled", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result", "ResultStore",
+    "RunStore", "SpendStore", "TakeRow", "TakeStore", "assemble", "database_from_environment",
+    "media_from_environment", "prompt_cap", "text_cap", "voices_offered",
 ]
+# fmt: on

@@ -9,16 +9,12 @@ import fsspec
 
 from cutreel.core.errors import NotFound
 
+# fmt: off
 TYPES = {
-    "png": "image/png",
-    "jpg": "image/jpeg",
-    "flac": "audio/flac",
-    "mp4": "video/mp4",
-    "m4a": "audio/mp4",
-    "srt": "application/x-subrip",
-    "vtt": "text/vtt",
-    "json": "application/json",
+    "png": "image/png", "jpg": "image/jpeg", "flac": "audio/flac", "mp4": "video/mp4", "m4a": "audio/mp4",
+    "srt": "application/x-subrip", "vtt": "text/vtt", "json": "application/json",
 }
+# fmt: on
 
 
 class MediaStore:

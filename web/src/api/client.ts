@@ -28,10 +28,10 @@ export const api = createClient<paths>({ baseUrl: typeof window === "undefined" 
 export class Problem extends Error {
   constructor(
     public title: string,
-    public todo: string,
+    public advice: string,
     public status: number,
   ) {
-    super(todo ? `${title} ${todo}` : title);
+    super(advice ? `${title} ${advice}` : title);
   }
 }
 

@@ -35,7 +35,7 @@ export function PersonSheet({ film, person }: { film: Film; person: Person }) {
   const shots = film.shots.filter((s) => s.people.includes(person.id));
   const line = film.lines.find((l) => l.media && [person.name, ...person.aliases].some((n) => n.toLowerCase() === l.speaker?.toLowerCase()));
   const voices = offers?.flatMap((o) => o.voices) ?? [];
-  const cast = line?.voice ?? film.lines.find((l) => l.speaker?.toLowerCase() === person.name.toLowerCase())?.voice;
+  const byRule = line?.voice ?? film.lines.find((l) => l.speaker?.toLowerCase() === person.name.toLowerCase())?.voice;
   const faces = shots.map((s) => s.takes.find((t) => t.id === s.used)).filter(Boolean).slice(0, 4);
   return (
     <div className="flex flex-col gap-4">
@@ -117,7 +117,7 @@ export function PersonSheet({ film, person }: { film: Film; person: Person }) {
           <Choice
             label="Voice"
             value={person.voice ?? "auto"}
-            options={[["auto", cast ? `by rule: ${cast}` : "by rule"] as const, ...voices.map((v) => [v.name, v.title] as const)]}
+            options={[["auto", byRule ? `by rule: ${byRule}` : "by rule"] as const, ...voices.map((v) => [v.name, v.title] as const)]}
             onChange={(v) => now({ voice: v === "auto" ? null : v })}
           />
           <Button disabled={!line} onClick={() => line && hearLine(line)}>

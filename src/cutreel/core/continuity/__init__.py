@@ -6,23 +6,9 @@ from .looks import LOOKS, Look, look_named
 from .model import FRAMINGS, MOODS, Overrides, Person, Place, Trait
 from .prompt import Part, Prompt, compose_negative, compose_picture, fit
 
+# fmt: off
 __all__ = [
-    "FRAMINGS",
-    "LOOKS",
-    "MOODS",
-    "Look",
-    "Overrides",
-    "Part",
-    "Person",
-    "Place",
-    "Prompt",
-    "ShotFacts",
-    "Trait",
-    "compose_negative",
-    "compose_picture",
-    "facts_of_shots",
-    "fit",
-    "look_named",
-    "propose_cast",
-    "propose_places",
+    "FRAMINGS", "LOOKS", "MOODS", "Look", "Overrides", "Part", "Person", "Place", "Prompt", "ShotFacts", "Trait",
+    "compose_negative", "compose_picture", "facts_of_shots", "fit", "look_named", "propose_cast", "propose_places",
 ]
+# fmt: on

@@ -43,23 +43,12 @@ _MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
     "grand": ("king", "mountain", "mountains", "sky", "world", "great", "earth", "nation", "meridian"),
 }
 _CLOSE_WORDS = {"eyes", "face", "smile", "smiled", "whispered", "tear", "tears", "hand", "hands", "breath", "lips"}
+# fmt: off
 _WIDE_WORDS = {
-    "across",
-    "horizon",
-    "sky",
-    "sea",
-    "valley",
-    "mountains",
-    "city",
-    "country",
-    "hills",
-    "distance",
-    "landscape",
-    "everywhere",
-    "miles",
-    "shore",
-    "water",
+    "across", "horizon", "sky", "sea", "valley", "mountains", "city", "country", "hills", "distance", "landscape",
+    "everywhere", "miles", "shore", "water",
 }
+# fmt: on
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,20 +7,9 @@ from .model import Line, Manuscript, Note, Scene, Sentence, Word, words_text
 from .read import read
 from .syllables import syllables
 
+# fmt: off
 __all__ = [
-    "Line",
-    "Manuscript",
-    "Note",
-    "Scene",
-    "Sentence",
-    "Word",
-    "WordRun",
-    "carry_ids",
-    "fresh_ids",
-    "ids_of",
-    "read",
-    "reading_ease",
-    "syllables",
-    "text_of",
-    "words_text",
+    "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun", "carry_ids", "fresh_ids", "ids_of", "read",
+    "reading_ease", "syllables", "text_of", "words_text",
 ]
+# fmt: on

@@ -25,39 +25,18 @@ _BLOCK = re.compile(r"[^\n]+(?:\n[ \t]*\S[^\n]*)*")
 _TOKEN = re.compile(r"\S+?(?:—|--)(?=[^\s—”’\"'])|\S+")
 _WORDLIKE = re.compile(r"\w")
 
+# fmt: off
 TIMES = {
-    "dawn": "dawn",
-    "sunrise": "dawn",
-    "morning": "day",
-    "day": "day",
-    "noon": "day",
-    "midday": "day",
-    "afternoon": "day",
-    "dusk": "dusk",
-    "sunset": "dusk",
-    "evening": "dusk",
-    "twilight": "dusk",
-    "night": "night",
+    "dawn": "dawn", "sunrise": "dawn", "morning": "day", "day": "day", "noon": "day", "midday": "day",
+    "afternoon": "day", "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "twilight": "dusk", "night": "night",
     "midnight": "night",
 }
 WEATHERS = {
-    "clear": "clear",
-    "sunny": "clear",
-    "rain": "rain",
-    "rainy": "rain",
-    "storm": "rain",
-    "snow": "snow",
-    "snowy": "snow",
-    "snowing": "snow",
-    "fog": "fog",
-    "foggy": "fog",
-    "mist": "fog",
-    "misty": "fog",
-    "wind": "wind",
-    "windy": "wind",
-    "gusts": "wind",
-    "gale": "wind",
+    "clear": "clear", "sunny": "clear", "rain": "rain", "rainy": "rain", "storm": "rain", "snow": "snow",
+    "snowy": "snow", "snowing": "snow", "fog": "fog", "foggy": "fog", "mist": "fog", "misty": "fog", "wind": "wind",
+    "windy": "wind", "gusts": "wind", "gale": "wind",
 }
+# fmt: on
 
 
 @dataclass

@@ -8,27 +8,10 @@ from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_segments
 from .planes import Planes, cover, planes_of
 from .segment import frames_of, make_segment, painter
 
+# fmt: off
 __all__ = [
-    "ENCODER_VERSION",
-    "CaptionSpan",
-    "Compositor",
-    "Planes",
-    "PlannedShot",
-    "Quality",
-    "Scene",
-    "SegmentPlan",
-    "Shown",
-    "cover",
-    "encode_segment",
-    "encode_sound",
-    "frames_of",
-    "join",
-    "make_segment",
-    "media_of",
-    "painter",
-    "paper_page",
-    "plan_segments",
-    "planes_of",
-    "split_init",
-    "timescale",
+    "ENCODER_VERSION", "CaptionSpan", "Compositor", "Planes", "PlannedShot", "Quality", "Scene", "SegmentPlan",
+    "Shown", "cover", "encode_segment", "encode_sound", "frames_of", "join", "make_segment", "media_of", "painter",
+    "paper_page", "plan_segments", "planes_of", "split_init", "timescale",
 ]
+# fmt: on

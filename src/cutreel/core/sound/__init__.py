@@ -7,18 +7,9 @@ from .music import MUSIC_MOODS, music_mood
 from .silence import trim
 from .words import match_words
 
+# fmt: off
 __all__ = [
-    "MUSIC_MOODS",
-    "RATE",
-    "Cue",
-    "MixedPart",
-    "ambience_cues",
-    "cue_prompts",
-    "integrated_lufs",
-    "match_words",
-    "mix",
-    "music_mood",
-    "spot_cues",
-    "trim",
-    "true_peak_dbtp",
+    "MUSIC_MOODS", "RATE", "Cue", "MixedPart", "ambience_cues", "cue_prompts", "integrated_lufs", "match_words",
+    "mix", "music_mood", "spot_cues", "trim", "true_peak_dbtp",
 ]
+# fmt: on

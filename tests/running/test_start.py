@@ -1,0 +1,150 @@
+"""`bin/start` as a person uses it: ready, watched over, ended whole; and clear words when it cannot start."""
+
+import os
+import re
+import signal
+import socket
+import subprocess
+import time
+from collections.abc import Iterator
+from pathlib import Path
+
+import httpx
+import pytest
+
+from cutreel.running.cluster import Cluster, binary
+from cutreel.running.ports import free_port, is_free
+from tests.conftest import ROOT, run
+from tests.waiting import until
+
+
+class Running:
+    """A started Cut Reel with what it printed so far."""
+
+    def __init__(self, data: Path, *options: str) -> None:
+        self.port, self.data = free_port(), data
+        self.out = data.parent / f"{data.name}.out"
+        with self.out.open("w") as out:
+            self.process = subprocess.Popen(
+                [str(ROOT / "bin/start"), "--data", str(data), "--port", str(self.port), *options],
+                stdout=out,
+                stderr=subprocess.STDOUT,
+                start_new_session=True,
+            )
+
+    @property
+    def said(self) -> str:
+        return self.out.read_text()
+
+    @property
+    def address(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    def processes(self) -> dict[int, str]:
+        """Everything that was started, by process number."""
+        out = {}
+        for path in Path("/proc").glob("[0-9]*"):
+            try:
+                environment, command = (path / "environ").read_bytes(), (path / "cmdline").read_bytes()
+            except OSError:
+                continue
+            if str(self.data).encode() in environment + command:
+                out[int(path.name)] = command.replace(b"\0", b" ").decode()
+        return out
+
+    def end(self) -> None:
+        if self.process.poll() is None:
+            os.killpg(self.process.pid, signal.SIGINT)
+            self.process.wait(40)
+
+
+@pytest.fixture(scope="module")
+def started(tmp_path_factory) -> Iterator[Running]:
+    folder = tmp_path_factory.mktemp("start")
+    folder.chmod(0o755)
+    running = Running(folder / "data", "--no-demo")
+    try:
+        until(lambda: "is ready at" in running.said or running.process.poll() is not None, 120)
+        yield running
+    finally:
+        running.end()
+
+
+def test_the_address_is_printed_when_the_page_answers(started: Running) -> None:
+    assert f"ready at {started.address}" in started.said, started.said
+    page = httpx.get(started.address)
+    assert page.status_code == 200 and "<title>Cut Reel</title>" in page.text
+    assert httpx.get(started.address + "/api/films").json() == []
+    assert httpx.get(f"{started.address}/film/x/sheet").text == page.text
+    assert httpx.get(f"{started.address}/..%2f..%2fpyproject.toml").text == page.text
+
+
+def test_it_listens_on_loopback_alone(started: Running) -> None:
+    def listening(path: str) -> list[str]:
+        rows = [line.split() for line in Path(path).read_text().splitlines()[1:]]
+        return [r[1].split(":")[0] for r in rows if r[3] == "0A" and int(r[1].split(":")[1], 16) == started.port]
+
+    assert listening("/proc/net/tcp") == ["0100007F"] and not listening("/proc/net/tcp6")
+
+
+def test_a_process_that_dies_is_named_and_started_again(started: Running) -> None:
+    workers = until(lambda: [n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c] or None)
+    time.sleep(2)
+    os.kill(workers[0], signal.SIGKILL)
+    until(lambda: "stopped unexpectedly; it is started again" in started.said, 30)
+    assert re.search(r"cutreel: worker-\d stopped", started.said)
+    until(lambda: len([n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c]) == 2, 30)
+
+
+def test_a_second_start_on_the_same_data_or_port_is_refused(started: Running) -> None:
+    same = run(str(ROOT / "bin/start"), "--data", str(started.data), "--port", str(free_port()))
+    assert same.returncode == 1 and "already running" in same.stderr
+    busy = run(str(ROOT / "bin/start"), "--data", str(started.data.parent / "other"), "--port", str(started.port))
+    assert busy.returncode == 1 and f"Port {started.port} is taken" in busy.stderr and "--port" in busy.stderr
+
+
+def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) -> None:
+    film = httpx.post(
+        started.address + "/api/films", json={"title": "Kept", "text": "The lamp was dark."}, timeout=60
+    ).json()
+    started.end()
+    until(lambda: not started.processes(), 20)
+    assert is_free(started.port)
+    again = Running(started.data, "--no-demo")
+    try:
+        until(lambda: "is ready at" in again.said or again.process.poll() is not None, 60)
+        assert httpx.get(f"{again.address}/api/films/{film['id']}", timeout=60).json()["title"] == "Kept"
+    finally:
+        again.end()
+    until(lambda: not again.processes(), 20)
+
+
+def test_reset_leaves_folders_alone_that_are_not_ours(tmp_path) -> None:
+    (tmp_path / "photos").mkdir()
+    (tmp_path / "photos" / "dear.jpg").write_text("x")
+    done = run(str(ROOT / "bin/start"), "--data", str(tmp_path / "photos"), "--port", str(free_port()), "--reset")
+    assert done.returncode == 1 and "not a data folder" in done.stderr
+    assert (tmp_path / "photos" / "dear.jpg").exists()
+
+
+def test_a_folder_that_cannot_be_made_is_said(tmp_path) -> None:
+    (tmp_path / "file").write_text("x")
+    done = run(str(ROOT / "bin/start"), "--data", str(tmp_path / "file" / "data"), "--port", str(free_port()))
+    assert done.returncode == 1 and "--data" in done.stderr and "Traceback" not in done.stderr
+
+
+def test_the_cluster_is_kept_elsewhere_where_its_account_cannot_walk(tmp_path) -> None:
+    """A folder closed to others cannot hold the database of another account."""
+    closed = tmp_path / "closed"
+    closed.mkdir(mode=0o700)
+    cluster = Cluster(closed / "data", free_port())
+    assert (cluster.folder.parent == closed / "data") == (os.geteuid() != 0)
+    assert "-h 127.0.0.1" in " ".join(cluster.command()) and binary("postgres").exists()
+
+
+def test_ports() -> None:
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        assert not is_free(taken.getsockname()[1])
+    assert is_free(free_port())

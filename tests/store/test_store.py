@@ -1,0 +1,124 @@
+"""What is kept: media by content, results and spending once, takes and which of them is used."""
+
+from concurrent.futures import ThreadPoolExecutor
+from decimal import Decimal
+from types import SimpleNamespace
+
+import pytest
+
+from cutreel.core.errors import NotFound
+from cutreel.core.film import Settings, new_film
+from cutreel.jobs.plans import frame_size, stages_of
+from cutreel.store import MediaStore
+from cutreel.store.assembly import focus_of, used_take
+
+
+def test_media_are_kept_once_by_their_content(tmp_path) -> None:
+    media = MediaStore(str(tmp_path / "media"))
+    name = media.put(b"picture", "png")
+    with ThreadPoolExecutor(8) as pool:
+        assert set(pool.map(lambda _: media.put(b"picture", "png"), range(40))) == {name}
+    assert media.get(name) == b"picture" and media.has(name)
+    files = [p for p in (tmp_path / "media").rglob("*") if p.is_file()]
+    assert [p.name for p in files] == [name], "nothing half-written is left beside it"
+    with pytest.raises(NotFound):
+        media.get("0" * 64 + ".png")
+
+
+def test_any_place_that_fsspec_knows_can_hold_media() -> None:
+    media = MediaStore("memory://films")
+    assert media.get(media.put(b"x", "flac")) == b"x"
+
+
+def test_results_and_spending_count_once(stack) -> None:
+    shop = stack.shop
+    with ThreadPoolExecutor(6) as pool:
+        list(pool.map(lambda i: shop.results.put("k" * 40, "sound", f"{i}.flac", {"i": i}), range(12)))
+        list(pool.map(lambda i: shop.spending.spend("job-1", "film-a", "voice", Decimal("0.01")), range(12)))
+    kept = shop.results.get("k" * 40)
+    assert kept is not None and kept.media == f"{kept.data['i']}.flac"
+    assert shop.spending.total("film-a") == Decimal("0.01")
+    shop.spending.spend("job-2", "film-a", "voice", Decimal("0.02"))
+    assert shop.spending.total("film-a") == Decimal("0.03") and shop.spending.by_offer()["voice"] >= Decimal("0.03")
+    assert shop.results.get("none") is None and shop.results.many([]) == {}
+
+
+def test_takes_are_numbered_in_order_and_a_repeated_job_adds_none(stack) -> None:
+    shop = stack.shop
+    document, edges = new_film("t", "The lamp was dark. She rowed.", Settings())
+    film = shop.films.add(document, edges)
+
+    def add(seed: int) -> str:
+        return shop.takes.add(
+            film,
+            1,
+            made_from="m",
+            seed=seed,
+            prompt="p",
+            negative="",
+            offer="o",
+            media=f"{seed}.png",
+            thumb="t.jpg",
+            layers=[(f"{seed}.png", 0.0)],
+            about={},
+        )
+
+    with ThreadPoolExecutor(6) as pool:
+        list(pool.map(add, [1, 2, 3, 1, 2, 3, 1]))
+    takes = shop.takes.of_film(film)[1]
+    assert [t.number for t in takes] == [1, 2, 3] and {t.seed for t in takes} == {1, 2, 3}
+    assert takes[0].layers[0][1] == 0.0
+
+
+def take(name: str, made_from: str, brought: bool = False):
+    return SimpleNamespace(id=name, made_from=made_from, brought=brought)
+
+
+def shot(circled: str | None):
+    return SimpleNamespace(shot=SimpleNamespace(circled=circled), picture_key="now")
+
+
+@pytest.mark.parametrize(
+    ("circled", "takes", "used"),
+    [
+        (None, [], None),
+        (None, [take("a", "now"), take("b", "now")], "a"),
+        (None, [take("a", "old"), take("b", "old")], "b"),
+        (None, [take("a", "old"), take("b", "now")], "b"),
+        ("b", [take("a", "now"), take("b", "now")], "b"),
+        ("a", [take("a", "old")], "a"),
+        ("a", [take("a", "old"), take("b", "now"), take("c", "now")], "c"),
+        ("a", [take("a", "brought", True), take("b", "now")], "a"),
+        ("gone", [take("a", "now")], "a"),
+    ],
+)
+def test_which_take_is_used(circled: str | None, takes: list, used: str | None) -> None:
+    found = used_take(shot(circled), takes)
+    assert (found.id if found else None) == used
+
+
+def test_the_camera_aims_at_who_is_there() -> None:
+    at = lambda *boxes: focus_of(SimpleNamespace(about={"regions": [{"name": "x", "box": b} for b in boxes]}))  # noqa: E731
+    assert focus_of(SimpleNamespace(about={})) == (0.5, 0.5)
+    assert at([0.6, 0.2, 0.8, 1.0])[0] > 0.6 and at([0.6, 0.2, 0.8, 1.0])[1] < 0.5
+    assert at([0.1, 0.3, 0.3, 0.9], [0.7, 0.3, 0.9, 0.9])[0] == pytest.approx(0.5)
+
+
+@pytest.mark.parametrize(
+    ("aspect", "short", "size"),
+    [
+        ("16:9", 1080, (1920, 1080)),
+        ("16:9", 360, (640, 360)),
+        ("9:16", 1080, (1080, 1920)),
+        ("1:1", 720, (720, 720)),
+        ("16:9", 2160, (3840, 2160)),
+    ],
+)
+def test_frame_sizes_are_even(aspect: str, short: int, size: tuple[int, int]) -> None:
+    assert frame_size(aspect, short) == size and not size[0] % 2 and not size[1] % 2
+
+
+def test_stages() -> None:
+    assert stages_of("delivery", {}) == ["made", "music", "mix", "segments", "join"]
+    assert stages_of("delivery", {"make": False}) == ["mix", "segments", "join"]
+    assert stages_of("everything", {})[-1] == "preview"
