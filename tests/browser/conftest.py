@@ -4,7 +4,7 @@ import sys
 from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from cutreel.running import commands
 from cutreel.running.ports import free_port
@@ -17,6 +17,9 @@ FLAGS = [
     "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
 ]
 # fmt: on
+
+
+expect.set_options(timeout=20_000)  # on two slow cores, beside two busy workers
 
 
 @pytest.fixture(scope="session")

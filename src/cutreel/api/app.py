@@ -1,5 +1,6 @@
 """The web application: guards, errors as problem details (RFC 9457), routes, and the built front end."""
 
+import asyncio
 import os
 from collections.abc import AsyncIterator, Awaitable, Callable
 from contextlib import asynccontextmanager
@@ -11,6 +12,7 @@ from fastapi.responses import FileResponse, JSONResponse
 
 from cutreel import __version__
 from cutreel.core.errors import CutReelError
+from cutreel.core.film import Settings, new_film
 from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
 
 from . import routes_film, routes_media, routes_preview, routes_runs, routes_services
@@ -40,8 +42,10 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
 
     @asynccontextmanager
     async def life(app: FastAPI) -> AsyncIterator[None]:
+        warming = asyncio.create_task(asyncio.to_thread(_warm))
         async with listener.listening():
             yield
+        warming.cancel()
 
     app = FastAPI(
         title="Cut Reel",
@@ -81,6 +85,11 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
     if web is not None and (web / "index.html").exists():
         _serve_web(app, web)
     return app
+
+
+def _warm() -> None:
+    """Load what the first film would wait for: the pronouncing dictionary and the compiled search for cuts."""
+    new_film("warm", "One word after another. “Two,” said Ada. Ada rowed.", Settings())
 
 
 def problem(status: int, code: str, title: str, detail: str) -> JSONResponse:

@@ -15,6 +15,8 @@ from cutreel.core.manuscript import Word, words_text
 
 LINE_LENGTH, LINES = 30, 2
 SHORTEST, LONGEST, GAP = 1.3, 6.0, 0.9
+LEANING = set(["a", "an", "the", "of", "to", "in", "on", "at", "by", "with", "for", "from", "and", "or", "but", "his", "her", "their", "its", "my", "our", "your"])
+"""Words that lean on the next one: a caption does not end with them where it can be helped."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,6 +126,7 @@ def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int,
     if stop < end:
         mark = words[stop - 1].text.rstrip("”’\"')")[-1:]
         cost += 0.0 if mark in ".!?…" else 0.4 if mark in ",;:—–" else 1.6
+        cost += 1.0 if words[stop - 1].bare.lower() in LEANING else 0.0
     return cost + 0.9 * (words[stop - 1].sentence - words[begin].sentence)
 
 
