@@ -15,7 +15,7 @@ import { Particulars } from "./Particulars";
 
 const ROW = 124;
 const HEAD = 26;
-const COLUMNS = "grid-cols-[72px_minmax(190px,1fr)_174px_74px_80px_96px_56px_132px]";
+const COLUMNS = "grid-cols-[72px_minmax(190px,1fr)_174px_74px_80px_94px_66px_124px]";
 const TITLES: [string, string][] = [
   ["Edge", ""],
   ["Words", ""],

@@ -15,7 +15,12 @@ from cutreel.core.manuscript import Word, words_text
 
 LINE_LENGTH, LINES = 30, 2
 SHORTEST, LONGEST, GAP = 1.3, 6.0, 0.9
-LEANING = set(["a", "an", "the", "of", "to", "in", "on", "at", "by", "with", "for", "from", "and", "or", "but", "his", "her", "their", "its", "my", "our", "your"])
+# fmt: off
+LEANING = {
+    "a", "an", "the", "of", "to", "in", "on", "at", "by", "with", "for", "from", "and", "or", "but", "his", "her",
+    "their", "its", "my", "our", "your",
+}
+# fmt: on
 """Words that lean on the next one: a caption does not end with them where it can be helped."""
 
 
