@@ -201,6 +201,18 @@ def test_a_prompt_is_edited_by_hand_and_composed_again(page: Page) -> None:
     expect(box).to_contain_text("layered cut paper")
 
 
+def test_a_sound_that_does_not_fit_is_lifted_and_brought_back(page: Page) -> None:
+    new_film(page, "Sounds", "# The jetty — dusk, wind\n\nThe bell rang over the water, and Dot rowed home.\n")
+    go(page, "Sheet")
+    bell = page.get_by_role("button", name="Lift the sound: a bell")
+    bell.click()
+    expect(bell).to_have_count(0)
+    page.get_by_role("button", name="Undo: lift a sound").click()
+    expect(bell).to_be_visible()
+    page.get_by_role("button", name=re.compile("Lift the ambience")).click()
+    expect(page.get_by_role("button", name=re.compile("Lift the ambience"))).to_have_count(0)
+
+
 def test_keys_lamp_and_names(page: Page) -> None:
     new_film(page, "Keys")
     page.locator("[data-word='0']").click()

@@ -8,12 +8,15 @@ import subprocess
 import time
 from collections.abc import Iterator
 from pathlib import Path
+from types import SimpleNamespace
 
 import httpx
 import pytest
 
+from cutreel.core.errors import CutReelError
 from cutreel.running.cluster import Cluster, binary
 from cutreel.running.ports import free_port, is_free
+from cutreel.running.start import _ground
 from tests.conftest import ROOT, run
 from tests.waiting import until
 
@@ -131,6 +134,16 @@ def test_a_folder_that_cannot_be_made_is_said(tmp_path) -> None:
     (tmp_path / "file").write_text("x")
     done = run(str(ROOT / "bin/start"), "--data", str(tmp_path / "file" / "data"), "--port", str(free_port()))
     assert done.returncode == 1 and "--data" in done.stderr and "Traceback" not in done.stderr
+
+
+def test_a_full_disk_and_a_missing_program_are_said(tmp_path, monkeypatch) -> None:
+    monkeypatch.setattr("cutreel.running.start.shutil.disk_usage", lambda path: SimpleNamespace(free=1_000_000))
+    with pytest.raises(CutReelError, match="is full") as full:
+        _ground(tmp_path / "data", reset=False)
+    assert "600 megabytes" in full.value.advice
+    monkeypatch.setattr("cutreel.running.cluster.Path.glob", lambda self, pattern: iter(()))
+    with pytest.raises(CutReelError, match="PostgreSQL is not installed"):
+        binary("postgres")
 
 
 def test_the_cluster_is_kept_elsewhere_where_its_account_cannot_walk(tmp_path) -> None:

@@ -108,6 +108,7 @@ export function Sheet() {
                       index={row.index}
                       on={row.shot.id === current?.id}
                       making={making.has(row.shot.id)}
+                      onLift={(cue) => change.mutate({ type: "lift cue", cue, lifted: true })}
                       onCircle={(take) => change.mutate({ type: "circle take", shot: row.shot.id, take })}
                     />
                   )}
@@ -149,9 +150,10 @@ interface RowProps {
   on: boolean;
   making: boolean;
   onCircle: (take: string) => void;
+  onLift: (cue: string) => void;
 }
 
-function ShotRow({ film, shot, index, on, making, onCircle }: RowProps) {
+function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) {
   const rate = rateOf(film.fps);
   const used = shot.takes.find((t) => t.id === shot.used);
   const cell = "border-r border-rule last:border-r-0 overflow-hidden";
@@ -226,7 +228,7 @@ function ShotRow({ film, shot, index, on, making, onCircle }: RowProps) {
         <Voice film={film} shot={shot} />
       </div>
       <div className={`${cell} relative`}>
-        <Sounds film={film} shot={shot} rate={rate} />
+        <Sounds film={film} shot={shot} rate={rate} onLift={onLift} />
       </div>
       <div className={`${cell} relative`}>
         <Music film={film} shot={shot} index={index} />
@@ -279,7 +281,7 @@ function Voice({ film, shot }: { film: Film; shot: Shot }) {
   );
 }
 
-function Sounds({ film, shot, rate }: { film: Film; shot: Shot; rate: number }) {
+function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: number; onLift: (cue: string) => void }) {
   const from = shot.start / rate;
   const to = shot.stop / rate;
   const here = film.cues.filter((c) => c.start < to && c.end > from);
@@ -296,12 +298,34 @@ function Sounds({ film, shot, rate }: { film: Film; shot: Shot; rate: number }) 
         />
       )}
       {ambience && ambience.start >= from - 0.01 && (
-        <span className="absolute left-10 right-1 top-1.5 text-[12px] leading-tight text-ink-2">{ambience.prompt}</span>
+        <button
+          type="button"
+          title="Click lifts this ambience; undo brings it back"
+          aria-label={`Lift the ambience: ${ambience.prompt}`}
+          onClick={(e) => {
+            e.stopPropagation();
+            onLift(ambience.id);
+          }}
+          className="absolute left-10 right-1 top-1 min-h-6 text-left text-[12px] leading-tight text-ink-2 hover:line-through"
+        >
+          {ambience.prompt}
+        </button>
       )}
       {spots.slice(0, 2).map((c: Cue) => (
-        <span key={c.id} className="absolute left-1 right-1 flex flex-col items-end" style={{ top: `${12 + ((c.start - from) / (to - from)) * 70}%` }} title={c.why}>
+        <span key={c.id} className="absolute left-1 right-1 flex flex-col items-end" style={{ top: `${12 + ((c.start - from) / (to - from)) * 70}%` }}>
           <span className="h-[1.5px] w-full bg-moss" />
-          <span className="bg-page px-1 text-[11.5px] leading-tight">{c.prompt.replace(/^an? /, "")}</span>
+          <button
+            type="button"
+            title={`${c.why}. Click lifts this sound; undo brings it back`}
+            aria-label={`Lift the sound: ${c.prompt}`}
+            onClick={(e) => {
+              e.stopPropagation();
+              onLift(c.id);
+            }}
+            className="min-h-6 bg-page px-1 text-[11.5px] leading-tight hover:line-through"
+          >
+            {c.prompt.replace(/^an? /, "")}
+          </button>
         </span>
       ))}
     </>

@@ -7,11 +7,15 @@ from numpy.typing import NDArray
 
 from cutreel.core.manuscript import Manuscript, Word, syllables
 
-SECONDS_A_WORD = 0.085
-SECONDS_A_SYLLABLE = 0.172
-"""Fitted to the measured speech of the shipped voices; together about 155 words a minute of plain prose."""
+SECONDS_A_WORD = 0.057
+SECONDS_A_SYLLABLE = 0.180
+"""Fitted by least squares to the measured words of three shipped voices; about 170 words a minute of plain prose."""
+
+WITHIN_LINE = 0.13
+"""The pause a voice makes at a comma or a full stop inside what it speaks in one breath, as measured."""
 
 COMMA, CLAUSE, SENTENCE, PARAGRAPH, SCENE = 0.22, 0.30, 0.38, 0.62, 1.20
+"""Pauses between lines, which are laid one behind another."""
 
 
 def speaking_seconds(word: str) -> float:
@@ -27,9 +31,11 @@ def pause_after(word: Word, following: Word | None) -> float:
         return SCENE
     if following.paragraph != word.paragraph:
         return PARAGRAPH
+    mark = word.text.rstrip("”’\"')")[-1:]
+    if following.line == word.line:
+        return WITHIN_LINE if mark in tuple(".!?…,;:—–") or word.text.endswith("--") else 0.0
     if following.sentence != word.sentence:
         return SENTENCE
-    mark = word.text.rstrip("”’\"')")[-1:]
     if mark in ";:—–…" or word.text.endswith("--"):
         return CLAUSE
     return COMMA if mark == "," else 0.0
