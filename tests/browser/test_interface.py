@@ -24,7 +24,7 @@ Hobb carried it back. Nobody said another word about the ladder, and Dot went ho
 
 def new_film(page: Page, title: str, story: str = STORY) -> None:
     page.goto("/")
-    page.get_by_label("Name").fill(title)
+    page.get_by_role("textbox", name="Name", exact=True).fill(title)
     page.get_by_label(re.compile("^Story")).first.fill(story)
     page.get_by_role("button", name="Cut it into shots").click()
     expect(page.get_by_role("article", name="Manuscript")).to_be_visible()
@@ -235,7 +235,7 @@ def test_a_file_is_opened_and_a_wrong_one_refused(page: Page, tmp_path: Path) ->
     story = tmp_path / "A walk.txt"
     story.write_text("They walked home.")
     page.get_by_label("Story file").set_input_files(story)
-    expect(page.get_by_label("Name")).to_have_value("A walk")
+    expect(page.get_by_role("textbox", name="Name", exact=True)).to_have_value("A walk")
     wrong = tmp_path / "x.txt"
     wrong.write_bytes(b"\x00\x01" * 40)
     page.get_by_label("Story file").set_input_files(wrong)

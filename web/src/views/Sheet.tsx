@@ -286,6 +286,7 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
   const to = shot.stop / rate;
   const here = film.cues.filter((c) => c.start < to && c.end > from);
   const ambience = here.find((c) => c.kind === "ambience");
+  const named = ambience !== undefined && ambience.start >= from - 0.01;
   const spots = here.filter((c) => c.kind === "spot" && c.start >= from && c.start < to);
   return (
     <>
@@ -311,9 +312,10 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
           {ambience.prompt}
         </button>
       )}
-      {spots.slice(0, 2).map((c: Cue) => (
-        <span key={c.id} className="absolute left-1 right-1 flex flex-col items-end" style={{ top: `${12 + ((c.start - from) / (to - from)) * 70}%` }}>
-          <span className="h-[1.5px] w-full bg-moss" />
+      {spots.slice(0, 2).map((c: Cue, i) => (
+        <span key={c.id}>
+          {/* The tick stands at its moment; its name makes room for the ambience's. */}
+          <span className="absolute left-1 right-1 h-[1.5px] bg-moss" style={{ top: `${((c.start - from) / (to - from)) * 96}%` }} />
           <button
             type="button"
             title={`${c.why}. Click lifts this sound; undo brings it back`}
@@ -322,7 +324,8 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
               e.stopPropagation();
               onLift(c.id);
             }}
-            className="min-h-6 bg-page px-1 text-[11.5px] leading-tight hover:line-through"
+            className="absolute right-1 min-h-6 max-w-[74px] bg-page px-1 text-right text-[11.5px] leading-tight hover:line-through"
+            style={{ top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, ((c.start - from) / (to - from)) * 96 + 1))}%` }}
           >
             {c.prompt.replace(/^an? /, "")}
           </button>
