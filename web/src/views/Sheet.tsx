@@ -309,7 +309,7 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
           }}
           className="absolute left-10 right-1 top-1 min-h-6 text-left text-[12px] leading-tight text-ink-2 hover:line-through"
         >
-          {ambience.prompt}
+          <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>{ambience.prompt}</span>
         </button>
       )}
       {spots.slice(0, 2).map((c: Cue, i) => (
