@@ -5,6 +5,7 @@ Supervisor starts the database and the opener; the opener sets the tables up, st
 
 import os
 import shutil
+import signal
 import sys
 from pathlib import Path
 
@@ -59,6 +60,7 @@ def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, d
     config = folder / "supervisor.conf"
     config.write_text(configuration(cluster, folder, environment, services, port))
     config.chmod(0o600)
+    _own_output()
     os.execv(sys.executable, [sys.executable, "-W", "ignore", "-m", "supervisor.supervisord", "-n", "-c", str(config)])
 
 
@@ -87,6 +89,24 @@ def _ground(folder: Path, reset: bool) -> Cluster:
     cluster = Cluster(folder, free_port())
     cluster.prepare()
     return cluster
+
+
+def _own_output() -> None:
+    """Put a pipe of our own before standard output and error.
+
+    Supervisor opens /dev/stdout anew for each process; where that is another account's terminal or file, or a socket,
+    it may not.
+    """
+    outlet, inlet = os.pipe()
+    if os.fork() == 0:
+        # Ctrl-C reaches every process of the terminal; what carries the last words must outlive the rest.
+        signal.signal(signal.SIGINT, signal.SIG_IGN)
+        os.dup2(outlet, 0)
+        os.close(inlet)
+        os.execvp("cat", ["cat", "-u"])
+    for end in (1, 2):
+        os.dup2(inlet, end)
+    os.close(outlet)
 
 
 def _alive(lock: Path) -> bool:
