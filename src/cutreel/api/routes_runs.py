@@ -11,7 +11,7 @@ from cutreel.jobs.plans import SHORT_SIDE
 from cutreel.store.runs import RunView
 
 from .door import Shop
-from .schemas import EstimateView, RunRequest, RunViewModel
+from .schemas import EstimateView, RunRequest
 
 router = APIRouter(prefix="/api")
 
@@ -24,26 +24,6 @@ def _options(request: RunRequest) -> dict[str, Any]:
     return request.model_dump(exclude={"kind"}, exclude_none=True)
 
 
-def _model(view: RunView) -> RunViewModel:
-    return RunViewModel(
-        id=view.id,
-        film=view.film,
-        kind=view.kind,
-        state=view.state,
-        done=view.done,
-        total=view.total,
-        share=view.share,
-        cost=float(view.cost),
-        left=view.left,
-        message=view.message,
-        failures=view.failures,
-        outcome=view.outcome,
-        options=view.options,
-        created=view.created,
-        shots=view.shots,
-    )
-
-
 @router.post("/films/{film}/estimate")
 def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
     """What a run would cost, before it is started."""
@@ -52,20 +32,20 @@ def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
 
 
 @router.post("/films/{film}/runs", status_code=202)
-def start(film: str, request: RunRequest, shop: Shop) -> RunViewModel:
-    return _model(shop.runs.view(start_run(shop, film, request.kind, _options(request))))
+def start(film: str, request: RunRequest, shop: Shop) -> RunView:
+    return shop.runs.view(start_run(shop, film, request.kind, _options(request)))
 
 
 @router.get("/films/{film}/runs")
-def runs(film: str, shop: Shop) -> list[RunViewModel]:
+def runs(film: str, shop: Shop) -> list[RunView]:
     """The film's runs, newest first."""
-    return [_model(v) for v in shop.runs.of_film(film)]
+    return shop.runs.of_film(film)
 
 
 @router.delete("/runs/{run}")
-def cancel(run: str, shop: Shop) -> RunViewModel:
+def cancel(run: str, shop: Shop) -> RunView:
     cancel_run(shop, run)
-    return _model(shop.runs.view(run))
+    return shop.runs.view(run)
 
 
 @router.get("/runs/{run}/files/{name}")

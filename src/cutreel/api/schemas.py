@@ -1,7 +1,6 @@
 """What the front end is told of a film."""
 
 from datetime import datetime
-from typing import Any
 
 from pydantic import BaseModel, Field
 
@@ -185,24 +184,6 @@ class EstimateView(BaseModel):
     items: int
     cost: float
     seconds: float
-
-
-class RunViewModel(BaseModel):
-    id: str
-    film: str
-    kind: str
-    state: str
-    done: int
-    total: int
-    share: float
-    cost: float
-    left: float | None
-    message: str
-    failures: list[str]
-    outcome: dict[str, Any]
-    options: dict[str, Any]
-    created: datetime
-    shots: list[int]
 
 
 class Spending(BaseModel):

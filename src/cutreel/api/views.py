@@ -74,7 +74,6 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
 
 
 def _shots(film: Assembled, cap: int) -> list[ShotView]:
-    spoken_words = {i for n in film.spoken for i in range(film.read.speech[n].first, film.read.speech[n].end)}
     seconds = [film.rate.seconds(s.frames) for s in film.spans]
     remarks: dict[int, list[RemarkView]] = {}
     for r in remarks_on(film.read.script, film.read.opens, seconds, film.document.settings.pace):
@@ -94,7 +93,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 text=shot.text,
                 start=span.start,
                 stop=span.end,
-                measured=all(i in spoken_words for i in range(shot.first, shot.end)),
+                measured=film.voiced[len(out)],
                 by_hand=shot.shot.by_hand,
                 framing=f.framing,
                 place=f.place,
@@ -139,9 +138,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
 def card(row: FilmRow, film: Assembled) -> Card:
     """A film as a card on the shelf."""
     strip: list[tuple[float, str]] = []
-    spoken_words = {i for n in film.spoken for i in range(film.read.speech[n].first, film.read.speech[n].end)}
-    for shot, span, used in zip(film.read.shots, film.spans, film.used, strict=True):
-        voiced = all(i in spoken_words for i in range(shot.first, shot.end))
+    for shot, span, used, voiced in zip(film.read.shots, film.spans, film.used, film.voiced, strict=True):
         state = "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"
         strip.append((span.frames / max(1, film.frames), state + (" voiced" if voiced else "")))
     thumb = next((u.thumb for u in [*film.used[1:], *film.used[:1]] if u), None)

@@ -4,6 +4,7 @@ What is not made yet is stood in for: estimated times for unspoken lines, a pape
 """
 
 from dataclasses import dataclass
+from functools import cached_property
 
 from cutreel.core.captions import Caption, captions_of
 from cutreel.core.film import FilmDocument, ReadFilm, ReadShot, read_film
@@ -50,6 +51,12 @@ class Assembled:
     @property
     def seconds(self) -> float:
         return self.rate.seconds(self.frames)
+
+    @cached_property
+    def voiced(self) -> list[bool]:
+        """For each shot whether all of its words are spoken."""
+        words = {i for n in self.spoken for i in range(self.read.speech[n].first, self.read.speech[n].end)}
+        return [all(i in words for i in range(s.first, s.end)) for s in self.read.shots]
 
     def planned(self) -> list[PlannedShot]:
         """What every shot shows now."""

@@ -1,11 +1,12 @@
 """Runs: long work that a maker asked for, in stages of items. Progress, cost and time left are read from the items."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import datetime
 from decimal import Decimal
 from typing import Any
 
+from pydantic import BaseModel
 from sqlalchemy import select, update
 from sqlalchemy.orm import Session
 
@@ -28,9 +29,8 @@ class ItemSpec:
     weight: float = 1.0
 
 
-@dataclass(frozen=True)
-class RunView:
-    """A run as it goes. `left` is seconds, None while nothing tells."""
+class RunView(BaseModel, frozen=True):
+    """A run as it goes. `left` is seconds, None while nothing tells; `shots` are those still worked on."""
 
     id: str
     film: str
@@ -40,14 +40,14 @@ class RunView:
     done: int
     total: int
     share: float
-    cost: Decimal
+    cost: float
     left: float | None
     message: str
     failures: list[str]
     options: dict[str, Any]
     outcome: dict[str, Any]
     created: datetime
-    shots: list[int] = field(default_factory=list)
+    shots: list[int]
 
 
 class RunStore:
@@ -138,20 +138,20 @@ def _view(session: Session, row: Run) -> RunView:
     spent = ((row.finished or now()) - row.created).total_seconds()
     left = spent * (1 - share) / share if row.state == "going" and share > 0.03 else None
     return RunView(
-        row.id,
-        row.film,
-        row.kind,
-        row.state,
-        row.stage,
-        sum(1 for i in items if i.state == "done"),
-        len(items),
-        share,
-        sum((i.cost for i in items), Decimal(0)),
-        left,
-        row.message,
-        [i.message for i in items if i.state == "failed"],
-        row.options,
-        row.outcome,
-        row.created,
-        [i.shot for i in items if i.shot is not None and i.state in ("waiting", "going")],
+        id=row.id,
+        film=row.film,
+        kind=row.kind,
+        state=row.state,
+        stage=row.stage,
+        done=sum(1 for i in items if i.state == "done"),
+        total=len(items),
+        share=share,
+        cost=float(sum((i.cost for i in items), Decimal(0))),
+        left=left,
+        message=row.message,
+        failures=[i.message for i in items if i.state == "failed"],
+        options=row.options,
+        outcome=row.outcome,
+        created=row.created,
+        shots=[i.shot for i in items if i.shot is not None and i.state in ("waiting", "going")],
     )

@@ -1138,8 +1138,11 @@ export interface components {
              */
             make: boolean;
         };
-        /** RunViewModel */
-        RunViewModel: {
+        /**
+         * RunView
+         * @description A run as it goes. `left` is seconds, None while nothing tells; `shots` are those still worked on.
+         */
+        RunView: {
             /** Id */
             id: string;
             /** Film */
@@ -1148,6 +1151,8 @@ export interface components {
             kind: string;
             /** State */
             state: string;
+            /** Stage */
+            stage: number;
             /** Done */
             done: number;
             /** Total */
@@ -1162,12 +1167,12 @@ export interface components {
             message: string;
             /** Failures */
             failures: string[];
-            /** Outcome */
-            outcome: {
-                [key: string]: unknown;
-            };
             /** Options */
             options: {
+                [key: string]: unknown;
+            };
+            /** Outcome */
+            outcome: {
                 [key: string]: unknown;
             };
             /**
@@ -1945,7 +1950,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunViewModel"][];
+                    "application/json": components["schemas"]["RunView"][];
                 };
             };
             /** @description Validation Error */
@@ -1980,7 +1985,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunViewModel"];
+                    "application/json": components["schemas"]["RunView"];
                 };
             };
             /** @description Validation Error */
@@ -2011,7 +2016,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["RunViewModel"];
+                    "application/json": components["schemas"]["RunView"];
                 };
             };
             /** @description Validation Error */
