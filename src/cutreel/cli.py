@@ -9,7 +9,7 @@ from pathlib import Path
 
 import click
 
-from cutreel.core.breakdown import Wish
+from cutreel.core.breakdown import Wish, wish_for
 from cutreel.core.continuity import look_named
 from cutreel.core.errors import BadInput, CutReelError
 from cutreel.core.film import Settings, new_film
@@ -77,8 +77,9 @@ def make(
             music=music,
             captions=captions,
             pace=every or 6.0,
+            cut_by="every" if every else "pace",
         )
-        wish = Wish("exactly", settings.pace, shots) if shots else Wish("pace", settings.pace)
+        wish = Wish("exactly", count=shots) if shots else Wish("every", every) if every else wish_for("story")
         report = _make(text, story.stem, settings, wish, target, size, captions, data)
         if as_json:
             click.echo(json.dumps(report))

@@ -244,7 +244,7 @@ def test_a_file_is_opened_and_a_wrong_one_refused(page: Page, tmp_path: Path) ->
 
 def test_a_clash_with_another_tab_is_said_and_nothing_is_lost(page: Page, stack) -> None:
     from cutreel.core.film import Change
-    from cutreel.core.film.changes import Rename
+    from cutreel.core.film.commands import Rename
 
     new_film(page, "Clash")
     film = page.url.split("/film/")[1].split("/")[0]

@@ -5,7 +5,7 @@ import itertools
 import numpy as np
 import pytest
 
-from cutreel.core.breakdown import Wish, break_down, estimate_words, remarks_on
+from cutreel.core.breakdown import Wish, break_down, estimate_words
 from cutreel.core.breakdown.cut import _Problem
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
@@ -100,16 +100,3 @@ def test_fifteen_thousand_words_are_cut_whole() -> None:
     times = estimate_words(script)
     lengths = [times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise([*cut, len(script.words)])]
     assert max(lengths) < 18
-
-
-def test_remarks() -> None:
-    script = read(
-        "The lamp was dark. Oh no. " + "She rowed and rowed across the wide black water until the morning came. " * 3
-    )
-    opens = [0, 4, 6]
-    times = estimate_words(script)
-    lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in itertools.pairwise([*opens, len(script.words)])]
-    found = {(r.shot, r.kind): r for r in remarks_on(script, opens, lengths, 5.0)}
-    assert found[(1, "scrap")].remedy == "lift"
-    long = found[(2, "overlong")]
-    assert long.remedy == "cut" and long.at_word is not None and 6 < long.at_word < len(script.words)

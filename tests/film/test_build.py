@@ -5,7 +5,7 @@ import pytest
 from cutreel.core.breakdown import Wish, estimate_words
 from cutreel.core.continuity import Trait
 from cutreel.core.film import Change, Settings, new_film
-from cutreel.core.film.changes import LiftCue, SetPerson, SetSettings, SetShots
+from cutreel.core.film.commands import LiftCue, SetPerson, SetSettings, SetShots
 from cutreel.core.manuscript import read
 from cutreel.jobs import cancel_run, start_run
 from cutreel.jobs.plans import planned_segments

@@ -93,7 +93,7 @@ def shot(circled: str | None):
     ],
 )
 def test_which_take_is_used(circled: str | None, takes: list, used: str | None) -> None:
-    found = used_take(shot(circled), takes)
+    found = used_take(shot(circled), takes, circled)
     assert (found.id if found else None) == used
 
 

@@ -1,16 +1,16 @@
 """Films: the shelf, one film, its changes."""
 
+from dataclasses import replace
 from typing import Annotated
 
-from fastapi import APIRouter, Header, Request, UploadFile
+from fastapi import APIRouter, Header, Request
 from sse_starlette import EventSourceResponse
 
-from cutreel.core.breakdown import Wish, estimate_words
+from cutreel.core.breakdown import estimate_words, wish_for
 from cutreel.core.continuity import Person, look_named
-from cutreel.core.errors import BadInput
 from cutreel.core.film import Change, new_film
-from cutreel.core.film.changes import CutAgain, SetPerson
-from cutreel.core.manuscript import read, text_of
+from cutreel.core.film.commands import CutAgain, SetPerson
+from cutreel.core.manuscript import read
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import assemble
 
@@ -32,22 +32,12 @@ def shelf(shop: Shop) -> list[Card]:
 def add_film(new: NewFilm, shop: Shop, preview: Preview) -> FilmView:
     """A new film from a story; its title is its first words when none is given."""
     new.settings.look = look_named(new.settings.look).name
-    if new.by not in ("pace", "sentence", "exactly"):
-        raise BadInput(f"A film cannot be cut by {new.by}.", "Choose pace, sentence or exactly.")
     title = new.title.strip() or _first_words(new.text)
-    wish = Wish(new.by, new.settings.pace, new.count)  # type: ignore[arg-type]
-    document, edges = new_film(title, new.text, new.settings, wish)
+    usual = wish_for(new.settings.kind, new.settings.pace)
+    wish = replace(usual, by=new.by, count=new.count)
+    document, edges = new_film(title, new.text, new.settings, wish, new.shots, new.sources)
     film = shop.films.add(document, edges)
     return get_film(film, shop, preview)
-
-
-@router.post("/stories")
-async def read_story(file: UploadFile) -> dict[str, str]:
-    """The text of an uploaded story file, so that it can be looked at before a film is made of it."""
-    data = await file.read(4_000_001)
-    if len(data) > 4_000_000:
-        raise BadInput("The file is too long.", "A story may have up to 4 megabytes.")
-    return {"title": (file.filename or "").rsplit(".", 1)[0][:200], "text": text_of(data)}
 
 
 @router.get("/films/{film}")
@@ -103,7 +93,8 @@ def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
     times = estimate_words(script)
     bounds = [*opens, len(script.words)]
     lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in zip(opens, bounds[1:], strict=True)]
-    wanted = [Wish(wish.by, wish.seconds, wish.count).wanted(float(times[a, 0])) for a in opens]
+    aim, total = wish.wish(document), float(times[-1, 1])
+    wanted = [aim.wanted(float(times[a, 0]), script.words[a].scene, float(times[a, 0]) / total) for a in opens]
     return CutPreview(count=len(opens), lengths=lengths, wanted=wanted, opens=opens)
 
 

@@ -4,8 +4,9 @@ from datetime import datetime
 
 from pydantic import BaseModel, Field
 
+from cutreel.core.breakdown import By
 from cutreel.core.continuity import Overrides, Person, Place
-from cutreel.core.film import Settings
+from cutreel.core.film import GivenShot, GivenSource, Settings, Source
 
 
 class Piece(BaseModel):
@@ -45,17 +46,21 @@ class ShotView(BaseModel):
     first: int
     end: int
     scene: int
+    hold: float
+    picture_of: int
     text: str
     start: int
     stop: int
     measured: bool
     by_hand: bool
     framing: str
+    angle: str
     place: str
     time: str
     weather: str
     mood: str
     people: list[int]
+    action: str
     why: dict[str, str]
     own: Overrides
     move: str
@@ -88,11 +93,18 @@ class LineView(BaseModel):
 
 
 class SceneView(BaseModel):
+    """A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own` and `pace` are what
+    the maker set for it; `seconds` how long it lasts."""
+
     title: str
     first: int
     end: int
+    word: int
     time: str | None
     weather: str | None
+    own: Overrides
+    pace: float | None
+    seconds: float
 
 
 class CueView(BaseModel):
@@ -110,6 +122,13 @@ class CaptionView(BaseModel):
     start: float
     end: float
     lines: list[str]
+
+
+class MissingCost(BaseModel):
+    """Pictures that are missing or stale, and what they cost at the film's offer now."""
+
+    pictures: int
+    cost: float
 
 
 class FilmView(BaseModel):
@@ -142,6 +161,9 @@ class FilmView(BaseModel):
     preview: str
     reading_ease: float
     words_a_minute: float
+    sources: list[Source]
+    closeness: dict[str, float]
+    missing: MissingCost
 
 
 class Card(BaseModel):
@@ -165,8 +187,10 @@ class NewFilm(BaseModel):
     title: str = Field("", max_length=200)
     text: str = Field(max_length=1_000_000)
     settings: Settings = Settings()
-    by: str = "pace"
-    count: int = 0
+    by: By = "pace"
+    count: int = Field(0, ge=0, le=20_000)
+    shots: list[GivenShot] = []
+    sources: list[GivenSource] = []
 
 
 class RunRequest(BaseModel):

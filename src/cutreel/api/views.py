@@ -1,19 +1,34 @@
 """From an assembled film to what the front end is told."""
 
-from cutreel.core.breakdown import Wish, remarks_on
-from cutreel.core.manuscript import reading_ease
+from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
+from cutreel.core.film import SceneChoice, remarks_on, wish_of
+from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.jobs import PreviewDesk
+from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import Assembled, FilmRow
 from cutreel.store.assembly import is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap
 
-from .schemas import CaptionView, Card, CueView, FilmView, LineView, Piece, RemarkView, SceneView, ShotView, TakeView
+from .schemas import (
+    CaptionView,
+    Card,
+    CueView,
+    FilmView,
+    LineView,
+    MissingCost,
+    Piece,
+    RemarkView,
+    SceneView,
+    ShotView,
+    TakeView,
+)
 
 
 def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
     """The whole film."""
     script, document = film.read.script, film.document
     speaking = float(film.timing.words[-1, 1]) if len(script.words) else 0.0
+    missing = pictures(film, {"takes": 1})
     line_why = {w.line: script.lines[w.line].why for w in script.words}
     return FilmView(
         id=row.id,
@@ -24,7 +39,7 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         notes=[(n.start, n.end) for n in script.notes],
         headings=[(s.start_offset, s.end_offset) for s in script.scenes if s.end_offset],
         scenes=[
-            SceneView(title=s.title, first=s.first, end=s.end, time=s.time, weather=s.weather) for s in script.scenes
+            _scene(film, s, {c.first: c for c in document.scenes}) for s in script.scenes if s.end > s.first or s.title
         ],
         lines=[
             LineView(
@@ -70,16 +85,54 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         preview=preview.version(film),
         reading_ease=round(reading_ease(script), 1),
         words_a_minute=round(len(script.words) / speaking * 60, 1) if speaking else 0.0,
+        sources=document.sources,
+        closeness=_closeness(film),
+        missing=MissingCost(pictures=len(missing), cost=float(price_of(missing, preview.shop.offers()))),
     )
+
+
+def _scene(film: Assembled, scene: Scene, choices: dict[int, SceneChoice]) -> SceneView:
+    word = film.read.ids[scene.first] if scene.end > scene.first else 0
+    choice = choices.get(word, SceneChoice(first=word))
+    spans = [
+        span.frames
+        for shot, span in zip(film.read.shots, film.spans, strict=True)
+        if scene.first <= shot.first < scene.end or (shot.end == shot.first == scene.end)
+    ]
+    return SceneView(
+        title=scene.title,
+        first=scene.first,
+        end=scene.end,
+        word=word,
+        time=scene.time,
+        weather=scene.weather,
+        own=choice.own,
+        pace=choice.pace,
+        seconds=film.rate.seconds(sum(spans)),
+    )
+
+
+def _closeness(film: Assembled) -> dict[str, float]:
+    """How close the film is to its reference; empty without one, or while it is too short to be measured."""
+    aim = film.document.settings.reference
+    script = film.read.script
+    if aim is None or len(script.words) < LEAST_WORDS:
+        return {}
+    spoken = [
+        (s.first, film.rate.seconds(span.frames))
+        for s, span in zip(film.read.shots, film.spans, strict=True)
+        if s.end > s.first
+    ]
+    return closeness(measure(script, [f for f, _ in spoken], [s for _, s in spoken]), aim)
 
 
 def _shots(film: Assembled, cap: int) -> list[ShotView]:
     seconds = [film.rate.seconds(s.frames) for s in film.spans]
+    wish = wish_of(film.document)
     remarks: dict[int, list[RemarkView]] = {}
-    for r in remarks_on(film.read.script, film.read.opens, seconds, film.document.settings.pace):
+    for r in remarks_on(film.read, seconds, wish):
         word = None if r.at_word is None else film.read.ids[r.at_word]
         remarks.setdefault(r.shot, []).append(RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word))
-    wish = Wish(seconds=film.document.settings.pace)
     out: list[ShotView] = []
     for shot, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True):
         f = shot.facts
@@ -89,13 +142,17 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 edge=shot.shot.edge,
                 first=shot.first,
                 end=shot.end,
-                scene=film.read.script.words[shot.first].scene,
+                scene=shot.scene,
+                hold=shot.shot.hold,
+                picture_of=shot.picture_of,
                 text=shot.text,
                 start=span.start,
                 stop=span.end,
                 measured=film.voiced[len(out)],
                 by_hand=shot.shot.by_hand,
                 framing=f.framing,
+                angle=f.angle,
+                action=f.action,
                 place=f.place,
                 time=f.time,
                 weather=f.weather,
@@ -128,7 +185,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 used=used.id if used else None,
                 own_circled=shot.shot.circled,
                 stale=used is not None and not is_fresh(shot, used),
-                wanted=wish.wanted(film.rate.seconds(span.start)),
+                wanted=wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / max(1, film.frames)),
                 remarks=remarks.get(len(out), []),
             )
         )

@@ -5,8 +5,8 @@ from typing import Any
 
 from cutreel.core.breakdown import Wish
 from cutreel.core.continuity import Person, Place, Trait
-from cutreel.core.film import Change, Settings, new_film
-from cutreel.core.film.changes import Command, RemovePerson, SetPerson, SetPlace, SetShots
+from cutreel.core.film import Change, Command, Settings, new_film
+from cutreel.core.film.commands import RemovePerson, SetPerson, SetPlace, SetShots
 from cutreel.core.manuscript import read
 from cutreel.jobs import Workshop, start_run
 
@@ -24,7 +24,7 @@ def load_demo(shop: Workshop) -> None:
     for command in _by_hand({p.name: p for p in document.cast}, {p.name: p for p in document.places}):
         shop.films.change(FILM, Change(revision=shop.films.get(FILM).revision, command=command))
     document = shop.films.get(FILM).document
-    for shot, values in _shots(document.text, document.word_ids, [(s.id, s.first) for s in document.shots]):
+    for shot, values in _shots(document.text, document.word_ids, [(s.id, s.first) for s in document.shots if s.first]):
         shop.films.change(
             FILM, Change(revision=shop.films.get(FILM).revision, command=SetShots(shots=[shot], values=values))
         )

@@ -51,15 +51,19 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
 def pictures(film: Assembled, options: dict[str, Any]) -> list[ItemSpec]:
     """Takes to be made: for the shots that `options` names, or for all that have no fresh take.
 
-    A shot that has fresh takes gets new seeds, so that “make again” shows something else.
+    A shot that has fresh takes gets new seeds, so that “make again” shows something else. A shot that borrows its
+    picture has it made where it belongs.
     """
-    named = set(options.get("shots") or [])
+    asked = set(options.get("shots") or [])
+    named = {s.picture_of for s in film.read.shots if s.shot.id in asked}
     count = int(options.get("takes") or film.document.settings.takes)
     width, height = picture_size(film.document.settings)
     out = []
     for shot, takes in zip(film.read.shots, film.takes, strict=True):
+        if shot.picture_of != shot.shot.id:
+            continue
         fresh = [t for t in takes if is_fresh(shot, t)]
-        if (named and shot.shot.id not in named) or (not named and fresh):
+        if (asked and shot.shot.id not in named) or (not asked and fresh):
             continue
         made = sum(1 for t in takes if t.made_from == shot.picture_key)
         for i in range(made, made + count):

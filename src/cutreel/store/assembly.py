@@ -10,7 +10,7 @@ from cutreel.core.captions import Caption, captions_of
 from cutreel.core.film import FilmDocument, ReadFilm, ReadShot, read_film
 from cutreel.core.keys import key, seed_from
 from cutreel.core.render import PlannedShot
-from cutreel.core.sound import Cue, ambience_cues, music_mood, spot_cues
+from cutreel.core.sound import Cue, ambience_cues, music_mood, own_cues, spot_cues
 from cutreel.core.timeline import FrameRate, LineSound, Span, Timing, cut_points, lay_out
 from cutreel.protocol import Offer
 
@@ -85,16 +85,20 @@ def assemble(
         read.script,
         [(w.first, w.end) for w in read.speech],
         {i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"])) for i, r in spoken.items()},
+        read.pauses,
     )
-    spans = cut_points(read.opens, timing, rate)
+    alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
+    spans = cut_points(read.opens, timing, rate, alone)
     all_takes = takes.of_film(film)
-    takes_of = [all_takes.get(s.shot.id, []) for s in read.shots]
+    takes_of = [all_takes.get(s.picture_of, []) for s in read.shots]
+    circled = {s.shot.id: s.shot.circled for s in read.shots}
     facts = [s.facts for s in read.shots]
     cues = [
         c
         for c in [
             *ambience_cues(facts, spans, rate, [s.shot.id for s in read.shots]),
             *spot_cues(read.script, read.ids, timing.words, read.opens),
+            *own_cues([s.shot.own.sound for s in read.shots], spans, rate, [s.shot.id for s in read.shots]),
         ]
         if c.id not in document.lifted_cues
     ]
@@ -110,7 +114,7 @@ def assemble(
         timing,
         spans,
         takes_of,
-        [used_take(s, t) for s, t in zip(read.shots, takes_of, strict=True)],
+        [used_take(s, t, circled[s.picture_of]) for s, t in zip(read.shots, takes_of, strict=True)],
         cues,
         mood,
         music,
@@ -119,13 +123,13 @@ def assemble(
     )
 
 
-def used_take(shot: ReadShot, takes: list[TakeRow]) -> TakeRow | None:
-    """The take that the film uses: the circled one; when that is stale and a fresh one was made, the newest fresh one.
+def used_take(shot: ReadShot, takes: list[TakeRow], circled_id: str | None) -> TakeRow | None:
+    """The take that a shot uses: the circled one; when that is stale and a fresh one was made, the newest fresh one.
 
     With nothing circled the first fresh take, else the newest of all.
     """
     fresh = [t for t in takes if is_fresh(shot, t)]
-    circled = next((t for t in takes if t.id == shot.shot.circled), None)
+    circled = next((t for t in takes if t.id == circled_id), None)
     if circled is not None and (is_fresh(shot, circled) or not fresh):
         return circled
     if circled is not None:

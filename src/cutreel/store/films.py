@@ -96,6 +96,37 @@ class FilmStore:
         """Do the last undone change again."""
         return self._turn(film, undo=False)
 
+    def version(self, film: str, number: int) -> FilmDocument:
+        """The film as it was after the change with a number; 0: as it was first. Raises NotFound."""
+        with self.database.transaction() as session:
+            row = self._film(session, film)
+            document, numbers = row.document, [0]
+            for change in self._applied(session, film):
+                numbers.append(change.number)
+                if change.number > number:
+                    document = jsonpatch.apply_patch(document, change.inverse)
+            if number not in numbers:
+                raise NotFound("There is no such version of this film.", "Choose one from its history.")
+            return FilmDocument.model_validate(document)
+
+    def go_back(self, film: str, number: int) -> FilmRow:
+        """Make the film what it was after the change with a number; this is a change like any other."""
+        document = self.version(film, number)
+        with self.database.transaction() as session:
+            row = self._film(session, film, lock=True)
+            before = FilmDocument.model_validate(row.document)
+            # Numbers once given stay taken, so that nothing made since is mistaken for something else.
+            document.next_word = max(document.next_word, before.next_word)
+            document.next_shot = max(document.next_shot, before.next_shot)
+            after = document.model_dump(mode="json")
+            self._record(session, row, row.document, after, f"go back to version {number}", {"type": "go back"})
+            return self._row(session, row)
+
+    def _applied(self, session: Session, film: str) -> list[FilmChange]:
+        """The changes that stand, newest first."""
+        query = select(FilmChange).where(FilmChange.film == film, ~FilmChange.dropped, ~FilmChange.undone)
+        return list(session.scalars(query.order_by(FilmChange.number.desc())))
+
     def remove(self, film: str, removed: bool = True) -> None:
         """Take a film off the shelf; it can be brought back."""
         with self.database.transaction() as session:

@@ -28,26 +28,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/stories": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Read Story
-         * @description The text of an uploaded story file, so that it can be looked at before a film is made of it.
-         */
-        post: operations["read_story_api_stories_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/films/{film}": {
         parameters: {
             query?: never;
@@ -217,6 +197,146 @@ export interface paths {
         get: operations["events_api_films__film__events_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stories": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read File
+         * @description Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the maker says so.
+         */
+        post: operations["read_file_api_stories_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/script.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Script File
+         * @description The film's script as a file: txt, md, fountain, srt, vtt, csv or tsv.
+         */
+        get: operations["script_file_api_films__film__script__format__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find
+         * @description Every place at which the manuscript says something, with what would stand there instead.
+         */
+        post: operations["find_api_films__film__find_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/renaming": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Renaming
+         * @description Every place that calling somebody by another name would change.
+         */
+        post: operations["renaming_api_films__film__renaming_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/paces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measure Pace
+         * @description The pace of a reference script or of its subtitles: measures alone; the words are not kept.
+         */
+        post: operations["measure_pace_api_paces_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare
+         * @description Two versions of a film by their numbers; 0 is the film as it was first.
+         */
+        get: operations["compare_api_films__film__compare_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/versions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Go Back
+         * @description Make the film what it was after the change with a number; that is a change itself and can be undone.
+         */
+        post: operations["go_back_api_films__film__versions__number__post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -473,15 +593,43 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * AddHold
+         * @description Put a shot without words behind a shot: a picture that is looked at for `seconds`.
+         */
+        AddHold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add hold";
+            /** After */
+            after: number;
+            /**
+             * Seconds
+             * @default 2
+             */
+            seconds: number;
+        };
         /** Body_bring_picture_api_films__film__shots__shot__takes_post */
         Body_bring_picture_api_films__film__shots__shot__takes_post: {
             /** File */
             file: string;
         };
-        /** Body_read_story_api_stories_post */
-        Body_read_story_api_stories_post: {
+        /** Body_measure_pace_api_paces_post */
+        Body_measure_pace_api_paces_post: {
             /** File */
             file: string;
+        };
+        /** Body_read_file_api_stories_post */
+        Body_read_file_api_stories_post: {
+            /** File */
+            file: string;
+            /**
+             * Columns
+             * @default
+             */
+            columns: string;
         };
         /**
          * Caps
@@ -553,7 +701,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["SetShots"] | components["schemas"]["CircleTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -583,6 +731,16 @@ export interface components {
             shot: number;
             /** Take */
             take: string | null;
+        };
+        /**
+         * ComparedVersions
+         * @description Two versions of a film beside each other: words, and what else is different, each in a sentence.
+         */
+        ComparedVersions: {
+            /** Words */
+            words: components["schemas"]["DifferenceView"][];
+            /** Others */
+            others: string[];
         };
         /** CueView */
         CueView: {
@@ -618,7 +776,7 @@ export interface components {
              * @default pace
              * @enum {string}
              */
-            by: "pace" | "sentence" | "exactly";
+            by: "pace" | "every" | "sentence" | "exactly";
             /**
              * Seconds
              * @default 6
@@ -648,6 +806,50 @@ export interface components {
             wanted: number[];
             /** Opens */
             opens: number[];
+        };
+        /**
+         * DifferenceView
+         * @description A stretch of the text before, and what stands there now; characters `start` up to `end` of the text before.
+         */
+        DifferenceView: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+        };
+        /**
+         * Edit
+         * @description Replace characters `start` up to `end` by `insert`.
+         */
+        Edit: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Insert */
+            insert: string;
+        };
+        /**
+         * EditPlaces
+         * @description Several edits at once, none over another; `what` names them in the history.
+         */
+        EditPlaces: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "edit places";
+            /** Edits */
+            edits: components["schemas"]["Edit"][];
+            /**
+             * What
+             * @default edit words
+             */
+            what: string;
         };
         /**
          * EditText
@@ -747,6 +949,53 @@ export interface components {
             reading_ease: number;
             /** Words A Minute */
             words_a_minute: number;
+            /** Sources */
+            sources: components["schemas"]["Source"][];
+            /** Closeness */
+            closeness: {
+                [key: string]: number;
+            };
+            missing: components["schemas"]["MissingCost"];
+        };
+        /** FindRequest */
+        FindRequest: {
+            /** Query */
+            query: string;
+            /**
+             * Instead
+             * @default
+             */
+            instead: string;
+            /**
+             * Match Case
+             * @default false
+             */
+            match_case: boolean;
+            /**
+             * Whole Words
+             * @default false
+             */
+            whole_words: boolean;
+        };
+        /**
+         * GivenShot
+         * @description A shot that an imported script states: it opens at the first word at or behind `offset` of the text.
+         */
+        GivenShot: {
+            /** Offset */
+            offset: number;
+            /** @default {} */
+            own: components["schemas"]["Overrides"];
+        };
+        /**
+         * GivenSource
+         * @description A source that an imported script states, for the paragraph at `offset` of the text.
+         */
+        GivenSource: {
+            /** Offset */
+            offset: number;
+            /** Text */
+            text: string;
         };
         /** HTTPValidationError */
         HTTPValidationError: {
@@ -773,7 +1022,7 @@ export interface components {
         };
         /**
          * LiftMark
-         * @description Take away the cut mark that opens a shot; its words join the shot before.
+         * @description Take away the cut mark that opens a shot; its words join the shot before. A hold is taken out.
          */
         LiftMark: {
             /**
@@ -827,6 +1076,31 @@ export interface components {
             about: string;
         };
         /**
+         * MissingCost
+         * @description Pictures that are missing or stale, and what they cost at the film's offer now.
+         */
+        MissingCost: {
+            /** Pictures */
+            pictures: number;
+            /** Cost */
+            cost: number;
+        };
+        /**
+         * MoveScene
+         * @description Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go with it.
+         */
+        MoveScene: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "move scene";
+            /** Scene */
+            scene: number;
+            /** To */
+            to: number;
+        };
+        /**
          * NewFilm
          * @description A new film from a pasted story.
          */
@@ -849,7 +1123,10 @@ export interface components {
              *       "captions": "burn",
              *       "dissolve": 0.5,
              *       "takes": 1,
+             *       "kind": "story",
              *       "pace": 6,
+             *       "cut_by": "pace",
+             *       "follow_reference": false,
              *       "offer": "illustrator-quick"
              *     }
              */
@@ -857,13 +1134,24 @@ export interface components {
             /**
              * By
              * @default pace
+             * @enum {string}
              */
-            by: string;
+            by: "pace" | "every" | "sentence" | "exactly";
             /**
              * Count
              * @default 0
              */
             count: number;
+            /**
+             * Shots
+             * @default []
+             */
+            shots: components["schemas"]["GivenShot"][];
+            /**
+             * Sources
+             * @default []
+             */
+            sources: components["schemas"]["GivenSource"][];
         };
         /**
          * Offer
@@ -915,11 +1203,17 @@ export interface components {
         };
         /**
          * Overrides
-         * @description What the maker set for one shot by hand; None means: as proposed from the text.
+         * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
+         *
+         *     `action` is what happens; `motion`, `sound` and `direction` are prompts of the maker's own.
          */
         Overrides: {
             /** Framing */
             framing?: ("extreme wide" | "wide" | "medium" | "close" | "extreme close") | null;
+            /** Angle */
+            angle?: ("level" | "low" | "high" | "from above" | "over the shoulder") | null;
+            /** Action */
+            action?: string | null;
             /** Place */
             place?: string | null;
             /** Time */
@@ -934,6 +1228,12 @@ export interface components {
             prompt?: string | null;
             /** Move */
             move?: ("push" | "pull" | "pan left" | "pan right" | "tilt up" | "tilt down" | "still") | null;
+            /** Motion */
+            motion?: string | null;
+            /** Sound */
+            sound?: string | null;
+            /** Direction */
+            direction?: string | null;
         };
         /**
          * Person
@@ -1029,6 +1329,26 @@ export interface components {
             why: string;
         };
         /**
+         * PlaceView
+         * @description A place in the text that was found, and what would stand there instead; `shot` is its shot's edge number.
+         */
+        PlaceView: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Before */
+            before: string;
+            /** Found */
+            found: string;
+            /** After */
+            after: string;
+            /** Instead */
+            instead: string;
+            /** Shot */
+            shot: string;
+        };
+        /**
          * Price
          * @description `amount` of money for each `per`.
          */
@@ -1072,6 +1392,24 @@ export interface components {
             renews_at: string;
         };
         /**
+         * Reference
+         * @description Measures of a script's pace. Lists have one number for each tenth of its time; `turns` are shares (0 … 1).
+         */
+        Reference: {
+            /** Seconds */
+            seconds: number;
+            /** Words A Minute */
+            words_a_minute: number;
+            /** Sentence Words */
+            sentence_words: number[];
+            /** Shot Seconds */
+            shot_seconds: number[];
+            /** Turns */
+            turns: number[];
+            /** Timed */
+            timed: boolean;
+        };
+        /**
          * RemarkView
          * @description A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for a cut.
          */
@@ -1110,6 +1448,33 @@ export interface components {
             type: "rename film";
             /** Title */
             title: string;
+        };
+        /**
+         * RenamePerson
+         * @description Call somebody by another name everywhere; `leave` are places (character offsets) that keep the old one.
+         */
+        RenamePerson: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename person";
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /**
+             * Leave
+             * @default []
+             */
+            leave: number[];
+        };
+        /** RenameRequest */
+        RenameRequest: {
+            /** Person */
+            person: number;
+            /** Name */
+            name: string;
         };
         /**
          * RunRequest
@@ -1183,7 +1548,26 @@ export interface components {
             /** Shots */
             shots: number[];
         };
-        /** SceneView */
+        /**
+         * SamePicture
+         * @description Let a shot show the picture of another (None: one of its own again).
+         */
+        SamePicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "same picture";
+            /** Shot */
+            shot: number;
+            /** Of */
+            of: number | null;
+        };
+        /**
+         * SceneView
+         * @description A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own` and `pace` are what
+         *     the maker set for it; `seconds` how long it lasts.
+         */
         SceneView: {
             /** Title */
             title: string;
@@ -1191,14 +1575,37 @@ export interface components {
             first: number;
             /** End */
             end: number;
+            /** Word */
+            word: number;
             /** Time */
             time: string | null;
             /** Weather */
             weather: string | null;
+            own: components["schemas"]["Overrides"];
+            /** Pace */
+            pace: number | null;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * SetHold
+         * @description Let a picture stay `seconds` beyond its words; for a shot without words, its whole time.
+         */
+        SetHold: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set hold";
+            /** Shot */
+            shot: number;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * SetMark
-         * @description Put a cut mark before a word.
+         * @description Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the shot it is cut from,
+         *     so that one picture may be seen in two ways.
          */
         SetMark: {
             /**
@@ -1208,6 +1615,11 @@ export interface components {
             type: "set mark";
             /** Word */
             word: number;
+            /**
+             * Same Picture
+             * @default false
+             */
+            same_picture: boolean;
         };
         /**
          * SetPerson
@@ -1232,6 +1644,34 @@ export interface components {
              */
             type: "set place";
             place: components["schemas"]["Place"];
+        };
+        /**
+         * SetScene
+         * @description Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word` is the number of
+         *     the scene's first word; `pace` is in seconds a shot.
+         */
+        SetScene: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set scene";
+            /** Word */
+            word: number;
+            /**
+             * Values
+             * @default {}
+             */
+            values: {
+                [key: string]: unknown;
+            };
+            /** Pace */
+            pace?: number | null;
+            /**
+             * Keep Pace
+             * @default true
+             */
+            keep_pace: boolean;
         };
         /**
          * SetSettings
@@ -1266,8 +1706,42 @@ export interface components {
             };
         };
         /**
+         * SetSource
+         * @description Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an empty text removes.
+         */
+        SetSource: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set source";
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /**
+             * First
+             * @default 0
+             */
+            first: number;
+            /**
+             * Last
+             * @default 0
+             */
+            last: number;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
          * Settings
          * @description Choices that hold for the whole film.
+         *
+         *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
+         *     `aim` is the wanted length in minutes; `reference` the measured pace of another film.
          */
         Settings: {
             /**
@@ -1320,10 +1794,32 @@ export interface components {
              */
             takes: number;
             /**
+             * Kind
+             * @default story
+             * @enum {string}
+             */
+            kind: "story" | "documentary" | "comic" | "sleep";
+            /**
              * Pace
              * @default 6
              */
             pace: number;
+            /**
+             * Cut By
+             * @default pace
+             * @enum {string}
+             */
+            cut_by: "pace" | "every";
+            /** Opening */
+            opening?: number | null;
+            /** Aim */
+            aim?: number | null;
+            reference?: components["schemas"]["Reference"] | null;
+            /**
+             * Follow Reference
+             * @default false
+             */
+            follow_reference: boolean;
             /**
              * Offer
              * @default illustrator-quick
@@ -1345,6 +1841,10 @@ export interface components {
             end: number;
             /** Scene */
             scene: number;
+            /** Hold */
+            hold: number;
+            /** Picture Of */
+            picture_of: number;
             /** Text */
             text: string;
             /** Start */
@@ -1357,6 +1857,8 @@ export interface components {
             by_hand: boolean;
             /** Framing */
             framing: string;
+            /** Angle */
+            angle: string;
             /** Place */
             place: string;
             /** Time */
@@ -1367,6 +1869,8 @@ export interface components {
             mood: string;
             /** People */
             people: number[];
+            /** Action */
+            action: string;
             /** Why */
             why: {
                 [key: string]: string;
@@ -1399,6 +1903,20 @@ export interface components {
             /** Remarks */
             remarks: components["schemas"]["RemarkView"][];
         };
+        /**
+         * Source
+         * @description Where a passage, the words numbered `first` to `last`, comes from: a link or a note.
+         */
+        Source: {
+            /** Id */
+            id: number;
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /** Text */
+            text: string;
+        };
         /** Spending */
         Spending: {
             /** Film */
@@ -1409,6 +1927,44 @@ export interface components {
             by_offer: {
                 [key: string]: number;
             };
+        };
+        /**
+         * StoryView
+         * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a table's columns
+         *     were taken for; `bad` names what could not be read; `seconds` are the lengths of its shots where it has times.
+         */
+        StoryView: {
+            /** Title */
+            title: string;
+            /** Text */
+            text: string;
+            /** Format */
+            format: string;
+            /** Shots */
+            shots: components["schemas"]["GivenShot"][];
+            /** Sources */
+            sources: components["schemas"]["GivenSource"][];
+            /** Bad */
+            bad: string[];
+            table: components["schemas"]["TableView"] | null;
+        };
+        /**
+         * TableView
+         * @description A table as found: its header (empty when it has none), its first rows, and what each column seems to be.
+         */
+        TableView: {
+            /** Separator */
+            separator: string;
+            /** Header */
+            header: string[];
+            /** Rows */
+            rows: string[][];
+            /** Columns */
+            columns: ("narration" | "number" | "scene" | "description" | "speaker" | "picture" | "motion" | "sound" | "direction" | "note" | "paragraph" | "leave")[];
+            /** Why */
+            why: string[];
+            /** Count */
+            count: number;
         };
         /** TakeView */
         TakeView: {
@@ -1530,41 +2086,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmView"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    read_story_api_stories_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "multipart/form-data": components["schemas"]["Body_read_story_api_stories_post"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": {
-                        [key: string]: string;
-                    };
                 };
             };
             /** @description Validation Error */
@@ -1885,6 +2406,240 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_file_api_stories_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_read_file_api_stories_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoryView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    script_file_api_films__film__script__format__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    find_api_films__film__find_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FindRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    renaming_api_films__film__renaming_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RenameRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    measure_pace_api_paces_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_measure_pace_api_paces_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reference"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    compare_api_films__film__compare_get: {
+        parameters: {
+            query: {
+                before: number;
+                after: number;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedVersions"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    go_back_api_films__film__versions__number__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmView"];
                 };
             };
             /** @description Validation Error */

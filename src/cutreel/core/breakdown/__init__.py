@@ -1,7 +1,13 @@
-"""Cutting a manuscript into shots: how long words take, and where the cut marks go."""
+"""Cutting a manuscript into shots: how long words take, how a film is paced, and where the cut marks go."""
 
-from .cut import Wish, break_down
+from .cut import SCRAP_SECONDS, SCRAP_WORDS, break_down
 from .estimate import estimate_words, pause_after, speaking_seconds
-from .remarks import Remark, remarks_on
+from .pace import KINDS, By, FilmKind, Wish, wish_for
+from .reference import LEAST_WORDS, Reference, closeness, measure
 
-__all__ = ["Remark", "Wish", "break_down", "estimate_words", "pause_after", "remarks_on", "speaking_seconds"]
+# fmt: off
+__all__ = [
+    "KINDS", "LEAST_WORDS", "SCRAP_SECONDS", "SCRAP_WORDS", "By", "FilmKind", "Reference", "Wish", "break_down",
+    "closeness", "estimate_words", "measure", "pause_after", "speaking_seconds", "wish_for",
+]
+# fmt: on

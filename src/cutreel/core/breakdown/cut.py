@@ -5,9 +5,6 @@ across (paragraphs, changes of speaker); each mark costs by what it breaks. The 
 programming (Bellman 1952), in time proportional to words times words per longest shot.
 """
 
-from dataclasses import dataclass
-from typing import Literal
-
 import numpy as np
 from numba import njit
 from numpy.typing import NDArray
@@ -16,30 +13,13 @@ from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript
 
 from .estimate import estimate_words
+from .pace import Wish
 
 MID_PHRASE, AT_COMMA, AT_CLAUSE, AT_TURN = 2.6, 0.9, 0.5, 0.15
 ACROSS_PARAGRAPH, ACROSS_SPEAKER, ACROSS_SENTENCE = 0.55, 0.25, 0.12
 SCRAP_SECONDS, SCRAP_WORDS, SCRAP = 1.4, 3, 3.0
-OPENING_SECONDS = 14.0
-
-
-@dataclass(frozen=True, slots=True)
-class Wish:
-    """How a film wants to be cut: by pace (about `seconds` a shot), one per sentence, or exactly `count` shots.
-
-    By pace the opening is quicker: from a third of `seconds` it eases to the whole over the first 14 s.
-    """
-
-    by: Literal["pace", "sentence", "exactly"] = "pace"
-    seconds: float = 6.0
-    count: int = 0
-
-    def wanted(self, at: float) -> float:
-        """Wanted length in seconds of a shot that starts `at` seconds into the film."""
-        if self.by != "pace":
-            return self.seconds
-        eased = min(1.0, max(0.0, at) / OPENING_SECONDS)
-        return max(1.2, self.seconds * (0.4 + 0.6 * eased))
+EVERY_WEIGHT = 5.0
+"""How much more time counts than sense where a picture is asked for every so many seconds."""
 
 
 def break_down(script: Manuscript, wish: Wish, kept: frozenset[int] = frozenset()) -> list[int]:
@@ -80,7 +60,11 @@ class _Problem:
         self.forced = forced
         times = estimate_words(script)
         self.starts, self.ends = times[:, 0], times[:, 1]
-        self.wanted = np.array([wish.wanted(t) for t in self.starts])
+        total = max(1e-6, float(self.ends[-1]))
+        self.wanted = np.array(
+            [wish.wanted(t, w.scene, t / total) for t, w in zip(self.starts.tolist(), script.words, strict=True)]
+        )
+        self.weight = 2.0 * (EVERY_WEIGHT if wish.by == "every" else 1.0)
         if wish.by == "exactly":
             self.wanted[:] = max(0.5, float(self.ends[-1]) / max(1, wish.count))
         self.mark, self.across = _boundaries(script)
@@ -93,8 +77,9 @@ class _Problem:
     def cheapest(self, toll: float) -> list[int]:
         """The cheapest cut when each shot costs `toll` more."""
         came = cheapest_path(
-            self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier, self.reach, toll
-        )
+            self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier, self.reach, toll,
+            self.weight,
+        )  # fmt: skip
         return _walk(came, self.n)
 
     def exactly(self, count: int) -> list[int]:
@@ -152,6 +137,7 @@ def cheapest_path(
     barrier: NDArray[np.int64],
     reach: float,
     toll: float,
+    weight: float,
 ) -> NDArray[np.int64]:
     """Where the best cut before each boundary came from; shape (words + 1,). Compiled: it is the hot loop."""
     n = starts.shape[0]
@@ -166,7 +152,7 @@ def cheapest_path(
             if seconds > longest and begin < end - 1:
                 break
             off = np.log(max(seconds, 0.05) / wanted[begin])
-            cost = 2.0 * off * off + crossed[end - 1] - crossed[begin]
+            cost = weight * off * off + crossed[end - 1] - crossed[begin]
             if seconds < SCRAP_SECONDS and seconds < wanted[begin] * 0.8:
                 cost += SCRAP * (1.0 - seconds / SCRAP_SECONDS)
             if end - begin < SCRAP_WORDS:

@@ -4,14 +4,15 @@ Time, weather and place carry over from the shot before until the text or a head
 """
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from typing import Any
 
 from cutreel.core.manuscript import Manuscript, words_text
 from cutreel.core.manuscript.read import TIMES, WEATHERS
 
 from .cast import PLACE_NOUNS
-from .model import Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
+from .model import Angle, Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
 
 MOST_PEOPLE = 3
 """People in one picture: more do not fit a prompt's cap, nor read well in a small frame."""
@@ -44,6 +45,11 @@ _MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
 }
 _CLOSE_WORDS = {"eyes", "face", "smile", "smiled", "whispered", "tear", "tears", "hand", "hands", "breath", "lips"}
 # fmt: off
+_ANGLE_WORDS: dict[Angle, set[str]] = {
+    "low": {"towered", "loomed", "towering", "looming", "overhead"},
+    "from above": {"beneath", "below", "map", "rooftops"},
+    "high": {"small", "tiny", "alone"},
+}
 _WIDE_WORDS = {
     "across", "horizon", "sky", "sea", "valley", "mountains", "city", "country", "hills", "distance", "landscape",
     "everywhere", "miles", "shore", "water",
@@ -56,6 +62,7 @@ class ShotFacts:
     """What one shot shows. `why` maps each fact's name to the rule that proposed it."""
 
     framing: Framing
+    angle: Angle
     place: str
     time: TimeOfDay
     weather: Weather
@@ -72,8 +79,13 @@ def facts_of_shots(
     cast: Sequence[Person],
     places: Sequence[Place],
     overrides: Sequence[Overrides],
+    for_scenes: Mapping[int, Overrides] | None = None,
 ) -> list[ShotFacts]:
-    """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid over them."""
+    """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid over them: for a
+    scene (`for_scenes`, by index), and over that for the shot itself.
+
+    A shot without words (it opens where the next one does) shows what the shot before it shows, seen wider.
+    """
     who = _Who(cast)
     out: list[ShotFacts] = []
     time: TimeOfDay = "day"
@@ -82,9 +94,13 @@ def facts_of_shots(
     why_time = why_weather = why_place = "nothing says otherwise"
     scene = -1
     last: tuple[int, ...] = ()
+    before: Mood = "calm"
     bounds = [*opens, len(script.words)]
     for i, first in enumerate(opens):
         words = script.words[first : bounds[i + 1]]
+        if not words:
+            out.append(_overridden(_silent(out[-1] if out else None), overrides[i], None))
+            continue
         bare = [w.bare.lower() for w in words]
         new_scene = words[0].scene != scene
         if new_scene:
@@ -103,7 +119,7 @@ def facts_of_shots(
                 time, why_time = "day", f"“{word}”"
             if word in ("rain", "snow", "fog", "mist", "storm", "wind", "gale") and not script.scenes[scene].weather:
                 weather, why_weather = _weather(WEATHERS[word]), f"“{word}”"
-        found = _text_place(bare, places)
+        found = text_place(bare, places)
         if found and (not script.scenes[scene].title or not place):
             place, why_place = found
         speakers = [who.number(script.lines[w.line].speaker) for w in words]
@@ -111,9 +127,12 @@ def facts_of_shots(
         people, why_people = who.present(words_text(words), bare, speakers, last)
         last = people or last
         framing, why_framing = _framing(new_scene, bare, len(people), speaks is not None, i)
-        mood, why_mood = _mood(bare, out[-1].mood if out and not new_scene else "calm")
+        angle, why_angle = _angle(bare)
+        mood, why_mood = _mood(bare, before if not new_scene else "calm")
+        before = mood
         facts = ShotFacts(
             framing,
+            angle,
             place,
             time,
             weather,
@@ -123,32 +142,40 @@ def facts_of_shots(
             action_of(script, first, bounds[i + 1]),
             {
                 "framing": why_framing,
+                "angle": why_angle,
                 "place": why_place,
                 "time": why_time,
                 "weather": why_weather,
                 "mood": why_mood,
                 "people": why_people,
+                "action": "the narration of the shot",
             },
         )
-        out.append(_overridden(facts, overrides[i]))
+        out.append(_overridden(facts, overrides[i], (for_scenes or {}).get(scene)))
     return out
 
 
-def _overridden(facts: ShotFacts, hand: Overrides) -> ShotFacts:
+_SETTABLE = ("framing", "angle", "place", "time", "weather", "mood", "people", "action")
+
+
+def _overridden(facts: ShotFacts, hand: Overrides, scene: Overrides | None) -> ShotFacts:
     why = dict(facts.why)
-    for name in ("framing", "place", "time", "weather", "mood", "people"):
-        if getattr(hand, name) is not None:
-            why[name] = "set by hand"
-    return replace(
-        facts,
-        framing=hand.framing or facts.framing,
-        place=facts.place if hand.place is None else hand.place,
-        time=hand.time or facts.time,
-        weather=hand.weather or facts.weather,
-        mood=hand.mood or facts.mood,
-        people=facts.people if hand.people is None else tuple(hand.people),
-        why=why,
-    )
+    values: dict[str, Any] = {}
+    for own, says in ((scene, "set for the scene"), (hand, "set by hand")):
+        for name in _SETTABLE:
+            value = getattr(own, name) if own else None
+            if value is not None:
+                values[name] = tuple(value) if name == "people" else value
+                why[name] = says
+    return replace(facts, why=why, **values)
+
+
+def _silent(before: ShotFacts | None) -> ShotFacts:
+    """What a shot without words shows: the place of the shot before, from further off."""
+    if before is None:
+        return ShotFacts("extreme wide", "level", "", "day", "clear", "calm", (), None, "", {})
+    why = dict.fromkeys(before.why, "as in the shot before") | {"framing": "a hold is seen wide", "people": "a hold"}
+    return replace(before, framing="wide", angle="level", people=(), speaks=None, action="", why=why)
 
 
 class _Who:
@@ -198,7 +225,8 @@ def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str,
     return (before if not title else ""), "nothing says otherwise"
 
 
-def _text_place(bare: Sequence[str], places: Sequence[Place]) -> tuple[str, str] | None:
+def text_place(bare: Sequence[str], places: Sequence[Place]) -> tuple[str, str] | None:
+    """The first place that words name, and the word that says so."""
     for word in bare:
         for place in places:
             if word in place.words:
@@ -223,6 +251,15 @@ def _framing(new_scene: bool, bare: Sequence[str], people: int, speaks: bool, in
     if people:
         return ("medium", "one person") if index % 4 else ("close", "one person, seen close in turn")
     return ("wide", "nobody in it") if index % 3 else ("medium", "nobody in it, a closer view in turn")
+
+
+def _angle(bare: Sequence[str]) -> tuple[Angle, str]:
+    """The height of the camera, where words of looking say it."""
+    for angle, words in _ANGLE_WORDS.items():
+        for word in bare:
+            if word in words:
+                return angle, f"“{word}”"
+    return "level", "nothing says otherwise"
 
 
 def _mood(bare: Sequence[str], before: Mood) -> tuple[Mood, str]:

@@ -6,6 +6,7 @@ from pydantic import BaseModel, Field
 
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
+Angle = Literal["level", "low", "high", "from above", "over the shoulder"]
 TimeOfDay = Literal["dawn", "day", "dusk", "night"]
 Weather = Literal["clear", "rain", "snow", "fog", "wind"]
 Mood = Literal["calm", "uneasy", "warm", "playful", "grand", "sad"]
@@ -50,9 +51,14 @@ class Place(BaseModel):
 
 
 class Overrides(BaseModel):
-    """What the maker set for one shot by hand; None means: as proposed from the text."""
+    """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
+
+    `action` is what happens; `motion`, `sound` and `direction` are prompts of the maker's own.
+    """
 
     framing: Framing | None = None
+    angle: Angle | None = None
+    action: str | None = Field(None, max_length=600)
     place: str | None = Field(None, max_length=120)
     time: TimeOfDay | None = None
     weather: Weather | None = None
@@ -60,3 +66,6 @@ class Overrides(BaseModel):
     people: list[int] | None = None
     prompt: str | None = Field(None, max_length=2000)
     move: Literal["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"] | None = None
+    motion: str | None = Field(None, max_length=2000)
+    sound: str | None = Field(None, max_length=200)
+    direction: str | None = Field(None, max_length=600)

@@ -11,7 +11,7 @@ from typing import Literal
 
 from .facts import ShotFacts
 from .looks import EVERYWHERE_AVOID, Look
-from .model import Framing, Person
+from .model import Angle, Framing, Person
 
 Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "hand"]
 
@@ -21,6 +21,13 @@ _FRAMING: dict[Framing, str] = {
     "medium": "Medium shot",
     "close": "Close-up",
     "extreme close": "Extreme close-up",
+}
+_ANGLE: dict[Angle, str] = {
+    "level": "",
+    "low": "seen from below",
+    "high": "seen from a height",
+    "from above": "seen from above",
+    "over the shoulder": "over the shoulder",
 }
 _WEATHER = {"clear": "clear sky", "rain": "rain", "snow": "snow falling", "fog": "fog", "wind": "wind"}
 ALWAYS = 100
@@ -51,7 +58,8 @@ def compose_picture(
     """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text, used as it stands."""
     if hand is not None:
         return Prompt(hand, (("hand", hand),), (), len(hand) <= cap)
-    parts = [Part("framing", (_FRAMING[facts.framing],), 80)]
+    size = _FRAMING[facts.framing]
+    parts = [Part("framing", (f"{size}, {_ANGLE[facts.angle]}", size) if facts.angle != "level" else (size,), 80)]
     parts += [Part("cast", _describe(person), ALWAYS) for person in people]
     action = _shorter(facts.action)
     if action:

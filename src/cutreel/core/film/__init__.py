@@ -1,12 +1,16 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
 from .changes import Change, Command, apply_command
-from .document import FilmDocument, Settings, Shot, new_film
+from .document import FilmDocument, GivenShot, GivenSource, SceneChoice, Settings, Shot, Source, new_film
+from .pacing import wish_of
 from .reading import LineWork, ReadFilm, ReadShot, read_film
+from .remarks import Remark, remarks_on
+from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
-    "Change", "Command", "FilmDocument", "LineWork", "ReadFilm", "ReadShot", "Settings", "Shot", "apply_command",
-    "new_film", "read_film",
+    "Change", "Command", "Edit", "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork", "ReadFilm",
+    "ReadShot", "Remark", "SceneChoice", "Settings", "Shot", "Source", "apply_command", "find_places", "name_places",
+    "new_film", "read_film", "remarks_on", "wish_of",
 ]
 # fmt: on

@@ -1,21 +1,25 @@
 """The document of a film: everything that the maker decided, and nothing that can be computed."""
 
-from typing import Literal
+from bisect import bisect_left
+from collections.abc import Sequence
+from typing import Literal, TypeVar
 
 from pydantic import BaseModel, Field
 
-from cutreel.core.breakdown import Wish, break_down
+from cutreel.core.breakdown import FilmKind, Reference, Wish, break_down, wish_for
 from cutreel.core.continuity import Overrides, Person, Place, propose_cast, propose_places
 from cutreel.core.errors import BadInput
-from cutreel.core.manuscript import WordRun, fresh_ids, ids_of, read
-
-from .edges import label_between
+from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, read
 
 MOST_CHARACTERS = 1_000_000
 
 
 class Settings(BaseModel):
-    """Choices that hold for the whole film."""
+    """Choices that hold for the whole film.
+
+    `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
+    `aim` is the wanted length in minutes; `reference` the measured pace of another film.
+    """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
     fps: Literal["24", "25", "30", "30000/1001", "60"] = "24"
@@ -26,23 +30,59 @@ class Settings(BaseModel):
     captions: Literal["burn", "file", "off"] = "burn"
     dissolve: float = Field(0.5, ge=0, le=4)
     takes: int = Field(1, ge=1, le=4)
-    pace: float = Field(6.0, ge=1, le=300)
+    kind: FilmKind = "story"
+    pace: float = Field(6.0, ge=1, le=600)
+    cut_by: Literal["pace", "every"] = "pace"
+    opening: float | None = Field(None, ge=0, le=600)
+    aim: float | None = Field(None, gt=0, le=600)
+    reference: Reference | None = None
+    follow_reference: bool = False
     offer: str = "illustrator-quick"
 
 
 class Shot(BaseModel):
-    """A shot opens at the word with the number `first` and lasts until the next shot opens."""
+    """A shot opens at the word with the number `first` and lasts until the next shot opens, and `hold` seconds longer.
+
+    Without words (`first` None) it stands behind the shot before it for `hold` seconds. `same_as` is the number of the
+    shot whose picture it shows.
+    """
 
     id: int
     edge: str
-    first: int
+    first: int | None
     by_hand: bool = False
+    hold: float = Field(0.0, ge=0, le=600)
+    same_as: int | None = None
     circled: str | None = None
     own: Overrides = Overrides()
 
 
+class WordedShot(Shot):
+    """A shot that has words; for types only."""
+
+    first: int
+
+
+class SceneChoice(BaseModel):
+    """What the maker set for a scene, which is known by the number of its first word."""
+
+    first: int
+    own: Overrides = Overrides()
+    pace: float | None = None
+
+
+class Source(BaseModel):
+    """Where a passage, the words numbered `first` to `last`, comes from: a link or a note."""
+
+    id: int
+    first: int
+    last: int
+    text: str
+
+
 class FilmDocument(BaseModel):
-    """A film as its maker left it. Words are numbered by `word_runs`; shots and cues hold to those numbers."""
+    """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and cues hold to those
+    numbers."""
 
     title: str = Field(min_length=1, max_length=200)
     text: str
@@ -50,6 +90,8 @@ class FilmDocument(BaseModel):
     next_word: int = 1
     shots: list[Shot] = []
     next_shot: int = 1
+    scenes: list[SceneChoice] = []
+    sources: list[Source] = []
     cast: list[Person] = []
     places: list[Place] = []
     settings: Settings = Settings()
@@ -60,19 +102,53 @@ class FilmDocument(BaseModel):
         return ids_of(self.word_runs)
 
 
-def new_film(title: str, text: str, settings: Settings, wish: Wish | None = None) -> tuple[FilmDocument, list[str]]:
-    """A new film from a story, cut by `wish`, with cast and places proposed. Returns it and its edge numbers.
+class GivenShot(BaseModel):
+    """A shot that an imported script states: it opens at the first word at or behind `offset` of the text."""
 
-    Raises BadInput for a text without words or beyond a million characters.
+    offset: int = Field(ge=0)
+    own: Overrides = Overrides()
+
+
+class GivenSource(BaseModel):
+    """A source that an imported script states, for the paragraph at `offset` of the text."""
+
+    offset: int = Field(ge=0)
+    text: str = Field(max_length=1000)
+
+
+def new_film(
+    title: str,
+    text: str,
+    settings: Settings,
+    wish: Wish | None = None,
+    given: Sequence[GivenShot] = (),
+    sources: Sequence[GivenSource] = (),
+) -> tuple[FilmDocument, list[str]]:
+    """A new film from a story, with cast and places proposed. Returns it and its edge numbers.
+
+    It is cut by `wish`, or where the `given` shots open. Raises BadInput for a text without words or beyond a million
+    characters.
     """
-    text = clean_text(text)
+    cleaned = clean_text(text)
+    if cleaned.rstrip("\n") != text.rstrip("\n"):
+        given, sources = _moved(text, given), _moved(text, sources)
+    text = cleaned
     script = read(text)
     if not script.words:
         raise BadInput("The story is empty.", "Give it at least one sentence to tell.")
     runs = fresh_ids(len(script.words), 1)
-    opens = break_down(script, wish or Wish(seconds=settings.pace))
+    own: dict[int, Overrides] = {}
+    if given:
+        own = {_word_at(script, shot.offset): shot.own for shot in given}
+        own.pop(len(script.words), None)
+        opens = sorted({0, *own, *(s.first for s in script.scenes if 0 < s.first < len(script.words))})
+    else:
+        opens = break_down(script, wish or wish_for(settings.kind, settings.pace))
     edges = [str(i) for i in range(1, len(opens) + 1)]
-    shots = [Shot(id=i + 1, edge=edges[i], first=opens[i] + 1) for i in range(len(opens))]
+    shots = [
+        Shot(id=i + 1, edge=edges[i], first=opens[i] + 1, by_hand=opens[i] in own, own=own.get(opens[i], Overrides()))
+        for i in range(len(opens))
+    ]
     document = FilmDocument(
         title=title,
         text=text,
@@ -83,8 +159,33 @@ def new_film(title: str, text: str, settings: Settings, wish: Wish | None = None
         cast=propose_cast(script),
         places=propose_places(script),
         settings=settings,
+        sources=[s for i, given_source in enumerate(sources, 1) if (s := _source(script, i, given_source))],
     )
     return document, edges
+
+
+Given = TypeVar("Given", GivenShot, GivenSource)
+
+
+def _moved(text: str, given: Sequence[Given]) -> list[Given]:
+    """What is given for a text, for the text as the manuscript keeps it."""
+    return [g.model_copy(update={"offset": len(clean_text(text[: g.offset] + "x")) - 2}) for g in given]
+
+
+def _word_at(script: Manuscript, offset: int) -> int:
+    """The index of the first word at or behind an offset."""
+    return bisect_left(script.words, offset, key=lambda w: w.start)
+
+
+def _source(script: Manuscript, number: int, given: GivenSource) -> Source | None:
+    first = _word_at(script, given.offset)
+    if first >= len(script.words):
+        return None
+    paragraph = script.words[first].paragraph
+    last = first
+    while last + 1 < len(script.words) and script.words[last + 1].paragraph == paragraph:
+        last += 1
+    return Source(id=number, first=first + 1, last=last + 1, text=given.text)
 
 
 def clean_text(text: str) -> str:
@@ -93,21 +194,3 @@ def clean_text(text: str) -> str:
         raise BadInput("The story is too long.", f"At most {MOST_CHARACTERS:,} characters fit into one film.")
     text = text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n").replace("\u00a0", " ")
     return "".join(c for c in text if c in "\n\t" or c.isprintable()).strip("\n") + "\n"
-
-
-def rebuilt_shots(
-    document: FilmDocument, firsts: list[int], used: list[str], by_hand: frozenset[int] = frozenset()
-) -> None:
-    """Let the film have shots that open at the word numbers `firsts`, in order. Shots that stay keep everything;
-    new ones get an edge number after the shot before them, added to `used`."""
-    old = {shot.first: shot for shot in document.shots}
-    shots: list[Shot] = []
-    for first in firsts:
-        shot = old.get(first)
-        if shot is None:
-            edge = label_between(shots[-1].edge if shots else None, used)
-            used.append(edge)
-            shot = Shot(id=document.next_shot, edge=edge, first=first, by_hand=first in by_hand)
-            document.next_shot += 1
-        shots.append(shot)
-    document.shots = shots

@@ -3,8 +3,9 @@
 All of it is a pure function of the document and of what services offer; nothing made is looked at here.
 """
 
+import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from cutreel.core.continuity import (
     FRAMINGS,
@@ -43,11 +44,13 @@ class VoiceOffered:
 
 @dataclass(frozen=True)
 class ReadShot:
-    """A shot with what it shows. Words `first` up to `end` are indices into the manuscript."""
+    """A shot with what it shows. Words `first` up to `end` are indices into the manuscript, the same for a shot
+    without words; `picture_of` is the number of the shot whose picture it shows, mostly its own."""
 
     shot: Shot
     first: int
     end: int
+    scene: int
     text: str
     facts: ShotFacts
     people: tuple[Person, ...]
@@ -56,6 +59,7 @@ class ReadShot:
     seed: int
     move: Move
     picture_key: str
+    picture_of: int
 
 
 @dataclass(frozen=True)
@@ -84,48 +88,111 @@ class ReadFilm:
     def opens(self) -> list[int]:
         return [s.first for s in self.shots]
 
+    @property
+    def pauses(self) -> dict[int, float]:
+        """Seconds of silence that holds put before a word, by its index (that behind the last: at the end)."""
+        out: dict[int, float] = {}
+        for shot in self.shots:
+            if shot.shot.hold:
+                out[shot.end] = out.get(shot.end, 0.0) + shot.shot.hold
+        return out
+
 
 def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered], text_cap: int = 1000) -> ReadFilm:
     """Read `film` for a service that takes prompts of `prompt_cap` and speech of `text_cap` characters."""
     script = read(film.text)
     ids = film.word_ids
     at = {number: i for i, number in enumerate(ids)}
-    opens = [at[shot.first] for shot in film.shots]
-    facts = facts_of_shots(script, opens, film.cast, film.places, [s.own for s in film.shots])
+    opens = _opens(film, at, len(script.words))
+    facts = facts_of_shots(
+        script,
+        opens,
+        film.cast,
+        film.places,
+        [s.own for s in film.shots],
+        {script.words[at[s.first]].scene: s.own for s in film.scenes if s.first in at},
+    )
     look = look_named(film.settings.look)
     cast = {p.id: p for p in film.cast}
-    width, height = picture_size(film.settings)
+    size = list(picture_size(film.settings))
     negative = compose_negative(look)
-    shots = []
+    shots: list[ReadShot] = []
+    scene = 0
     for i, (shot, fact) in enumerate(zip(film.shots, facts, strict=True)):
         end = opens[i + 1] if i + 1 < len(opens) else len(script.words)
+        scene = script.words[opens[i]].scene if end > opens[i] else scene
         people = tuple(cast[p] for p in fact.people if p in cast)
         prompt = compose_picture(fact, people, look, prompt_cap, shot.own.prompt)
         seed = seed_from(film.settings.seed, shot.id)
         shots.append(
             ReadShot(
-                shot,
-                opens[i],
-                end,
-                words_text(script.words[opens[i] : end]),
-                fact,
-                people,
-                prompt,
-                negative,
-                seed,
-                shot.own.move or move_for(fact, i),
-                key(
+                shot=shot,
+                first=opens[i],
+                end=end,
+                scene=scene,
+                text=words_text(script.words[opens[i] : end]),
+                facts=fact,
+                people=people,
+                prompt=prompt,
+                negative=negative,
+                seed=seed,
+                move=shot.own.move or move_told(shot.own.motion) or move_for(fact, i),
+                picture_key=key(
                     "picture",
                     PICTURE_VERSION,
                     prompt=prompt.text,
                     negative=negative,
                     seed=seed,
-                    size=[width, height],
+                    size=size,
                     offer=film.settings.offer,
                 ),
+                picture_of=shot.id,
             )
         )
-    return ReadFilm(film, script, tuple(ids), tuple(shots), tuple(_speech(film, script, voices, text_cap)))
+    by_number = {s.shot.id: s for s in shots}
+    shots = [_borrowed(s, by_number[s.shot.same_as]) if s.shot.same_as in by_number else s for s in shots]
+    read_so_far = ReadFilm(film, script, tuple(ids), tuple(shots), ())
+    speech = _speech(film, script, voices, text_cap, frozenset(read_so_far.pauses))
+    return replace(read_so_far, speech=tuple(speech))
+
+
+def _opens(film: FilmDocument, at: dict[int, int], words: int) -> list[int]:
+    """The index of the word at which each shot opens; a shot without words opens where the next one does."""
+    opens: list[int] = []
+    following = words
+    for shot in reversed(film.shots):
+        following = following if shot.first is None else at[shot.first]
+        opens.append(following)
+    return opens[::-1]
+
+
+def _borrowed(shot: ReadShot, lender: ReadShot) -> ReadShot:
+    """A shot that shows another's picture: it asks for what that one asks for."""
+    return replace(
+        shot,
+        prompt=lender.prompt,
+        negative=lender.negative,
+        seed=lender.seed,
+        picture_key=lender.picture_key,
+        picture_of=lender.shot.id,
+        move=shot.shot.own.move or ("pull" if lender.move == "push" else "push"),
+    )
+
+
+_TOLD: tuple[tuple[str, Move], ...] = (
+    (r"zoom(?:s|ing)? out|pull(?:s|ing)? (?:back|out)|dolly out", "pull"),
+    (r"zoom|push|dolly|closer|move(?:s)? in", "push"),
+    (r"pan(?:s|ning)? (?:to the )?left", "pan left"),
+    (r"\bpan|track", "pan right"),
+    (r"tilt(?:s|ing)? down", "tilt down"),
+    (r"\btilt|rise", "tilt up"),
+    (r"static|still|locked|no movement", "still"),
+)
+
+
+def move_told(motion: str | None) -> Move | None:
+    """The camera path that a motion prompt of the maker's own asks for, where its words say one."""
+    return next((move for words, move in _TOLD if re.search(words, motion, re.I)), None) if motion else None
 
 
 def move_for(facts: ShotFacts, index: int) -> Move:
@@ -167,14 +234,16 @@ def _age(person: Person) -> str:
     return "old" if {"old", "elderly"} & set(words) else "adult"
 
 
-def _speech(film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffered], cap: int) -> list[LineWork]:
+def _speech(
+    film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffered], cap: int, pauses: frozenset[int]
+) -> list[LineWork]:
     casting: dict[str | None, str] = {}
     out: list[LineWork] = []
     for line in script.lines:
         if line.speaker not in casting:
             casting[line.speaker] = voice_of(line.speaker, film, voices)
         voice = casting[line.speaker]
-        for first, end in _requests(script, line, cap):
+        for first, end in _requests(script, line, cap, pauses):
             text = words_text(script.words[first:end])
             out.append(
                 LineWork(first, end, text, voice, line.speaker, key("speech", SPEECH_VERSION, text=text, voice=voice))
@@ -182,8 +251,9 @@ def _speech(film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffere
     return out
 
 
-def _requests(script: Manuscript, line: Line, cap: int) -> list[tuple[int, int]]:
-    """A line cut at sentence ends, or between words where it must be, so that no request is over the cap."""
+def _requests(script: Manuscript, line: Line, cap: int, pauses: frozenset[int] = frozenset()) -> list[tuple[int, int]]:
+    """A line cut where a hold pauses it, and at sentence ends, or between words where it must be, so that no request
+    is over the cap."""
     out: list[tuple[int, int]] = []
     first = line.first
     while first < line.end:
@@ -192,6 +262,9 @@ def _requests(script: Manuscript, line: Line, cap: int) -> list[tuple[int, int]]
             end += 1
             if end == line.end or script.words[end].sentence != script.words[end - 1].sentence:
                 last_good = end
+            if end in pauses:
+                last_good = end
+                break
         stop = last_good if last_good > first else max(end, first + 1)
         out.append((first, stop))
         first = stop

@@ -1,8 +1,9 @@
 """From text to a manuscript.
 
 Blocks are separated by blank lines. A heading is a line that starts with `#`, with INT. or EXT., or with Scene,
-Chapter or Part and a number. A block in square brackets is a note. `NAME: words` gives the words to NAME. Everything
-else is narration with quoted dialogue.
+Chapter or Part and a number. A block in square brackets is a note. `NAME: words` gives the words to NAME, and
+`@Name: words` to a name written just so. Everything else is narration with quoted dialogue; a backslash in front makes
+it that, however it begins.
 """
 
 import re
@@ -20,7 +21,7 @@ _HEADING = re.compile(
     r"six|seven|eight|nine|ten)\b.{0,80})$",
     re.IGNORECASE,
 )
-_CUE = re.compile(r"^([A-Z][\w'’.-]*(?: [A-Z][\w'’.-]*){0,2}):[ \t]+(?=\S)")
+_CUE = re.compile(r"^(@?[^\W\d_][\w'’.-]*(?: [\w'’.&-]+){0,4}):[ \t]+(?=\S)")
 _BLOCK = re.compile(r"[^\n]+(?:\n[ \t]*\S[^\n]*)*")
 _TOKEN = re.compile(r"\S+?(?:—|--)(?=[^\s—”’\"'])|\S+")
 _WORDLIKE = re.compile(r"\w")
@@ -127,10 +128,12 @@ def _blocks(text: str) -> tuple[list[tuple[int, int]], list[Note], list[_Block]]
             cue = _CUE.match(text[start:end].lstrip())
             if not body:
                 continue
-            if _HEADING.match(body):
+            if body.startswith("\\"):
+                pieces.append((start + text[start:end].index("\\") + 1, end))
+            elif _HEADING.match(body):
                 headings.append((start, end))
                 pieces.append((end, end))
-            elif cue and (cue.group(1).isupper() or cues[cue.group(1)] > 1):
+            elif cue and _is_cue(cue.group(1), cues):
                 indent = end - start - len(text[start:end].lstrip())
                 pieces.append((end, end))
                 blocks.append(_Block(start, end, _named(cue.group(1)), start + indent + cue.end()))
@@ -147,8 +150,29 @@ def _blocks(text: str) -> tuple[list[tuple[int, int]], list[Note], list[_Block]]
     return headings, notes, blocks
 
 
+def _is_cue(name: str, cues: Counter[str]) -> bool:
+    """Whether a name before a colon says who speaks: forced, in capitals, or written so more than once."""
+    if name.startswith("@") or name.isupper():
+        return True
+    return cues[name] > 1 and all(part[:1].isupper() for part in name.split()[:3]) and len(name.split()) <= 3
+
+
 def _named(cue: str) -> str:
+    if cue.startswith("@"):
+        return cue[1:]
     return cue.title() if cue.isupper() else cue
+
+
+def cue_for(speaker: str) -> str:
+    """How a manuscript writes that somebody speaks, such that the name is read back as it is."""
+    capitals = speaker.upper()
+    return capitals if _named(capitals) == speaker and _CUE.match(f"{capitals}: x") else "@" + speaker
+
+
+def reads_as_narration(line: str) -> bool:
+    """Whether one line by itself is read as narration, and not as a heading, a note or somebody's words."""
+    headings, notes, blocks = _blocks(line)
+    return not headings and not notes and all(b.cue is None for b in blocks)
 
 
 def _tokens(body: str) -> list[tuple[int, int]]:
@@ -180,7 +204,7 @@ def _scenes(text: str, headings: list[tuple[int, int]], heads: list[int], words:
 
 def _heading(line: str) -> tuple[str, str | None, str | None]:
     """Title, time of day and weather of a heading such as `# The jetty — dusk, wind`."""
-    body = re.sub(r"^(#+|(?:INT|EXT|INT\./EXT|I/E)[. ]+)\s*", "", line.strip(), flags=re.IGNORECASE)
+    body = re.sub(r"^#*\s*(?:(?:INT\./EXT|INT|EXT|I/E)[. ]+)?", "", line.strip(), flags=re.IGNORECASE)
     parts = re.split(r"\s+(?:—|–|-|--)\s+|,\s*|\s+\|\s+", body)
     time = weather = None
     kept = list(parts)

@@ -101,6 +101,16 @@ def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64]
     return cues
 
 
+def own_cues(prompts: Sequence[str | None], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]) -> list[Cue]:
+    """Sounds that the maker asks for in words of their own, each at the start of its shot."""
+    cues: list[Cue] = []
+    for i, (prompt, span) in enumerate(zip(prompts, spans, strict=True)):
+        if prompt:
+            start = rate.seconds(span.start)
+            cues.append(Cue(f"own-{ids[i]}", "spot", prompt, start, start + 2.5, i, "set by hand"))
+    return cues
+
+
 def cue_prompts(cues: Sequence[Cue]) -> list[str]:
     """Each different sound that has to be made, once, in order."""
     return list(dict.fromkeys(cue.prompt for cue in cues))

@@ -35,12 +35,17 @@ class Timing:
 
 
 def lay_out(
-    script: Manuscript, lines: Sequence[tuple[int, int]], sounds: Mapping[int, LineSound], hold: float = TAIL
+    script: Manuscript,
+    lines: Sequence[tuple[int, int]],
+    sounds: Mapping[int, LineSound],
+    pauses: Mapping[int, float] | None = None,
 ) -> Timing:
     """Lay out `lines`, each the words from its first up to its second index, which together are all words in order.
 
-    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation.
+    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation. `pauses` are seconds
+    of silence more before the word with an index, which must open a line (or be the number of words: at the end).
     """
+    more = pauses or {}
     words = np.zeros((len(script.words), 2))
     starts: list[float] = []
     at = LEAD_IN
@@ -58,4 +63,5 @@ def lay_out(
                     at += pause_after(script.words[i], script.words[i + 1])
         if end < len(script.words):
             at += max(0.12, pause_after(script.words[end - 1], script.words[end]))
-    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at + hold)
+        at += more.get(end, 0.0)
+    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at + TAIL)

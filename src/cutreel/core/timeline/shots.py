@@ -4,8 +4,10 @@ A cut falls just before the first word of its shot. A transition lies centred on
 handles of both shots, so it changes no time and sound cannot drift.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+
+import numpy as np
 
 from .frames import FrameRate
 from .layout import Timing
@@ -36,17 +38,36 @@ class Stretch:
     to: int | None = None
 
 
-def cut_points(opens: Sequence[int], timing: Timing, rate: FrameRate) -> list[Span]:
-    """The frames of each shot that opens at word indices `opens`; every shot has at least one frame."""
+def cut_points(
+    opens: Sequence[int], timing: Timing, rate: FrameRate, alone: Mapping[int, float] | None = None
+) -> list[Span]:
+    """The frames of each shot that opens at word indices `opens`; every shot has at least one frame.
+
+    `alone` gives the seconds of the shots, by index, that have no words: they stand one behind another just before the
+    cut to the next shot with words, in the silence that was made for them.
+    """
     if not opens:
         return []
+    alone = alone or {}
+    starts = np.zeros(len(opens))
+    total = timing.seconds
+    following = total
+    for i in range(len(opens) - 1, -1, -1):
+        if i in alone:
+            following -= alone[i]
+        elif i:
+            first = opens[i]
+            start = float(timing.words[first, 0])
+            silence = start - float(timing.words[first - 1, 1]) if first else 0.0
+            following = start - min(LEAD, max(0.0, silence) / 2)
+        else:
+            following = 0.0
+        starts[i] = following
     edges = [0]
-    for first in opens[1:]:
-        silence = float(timing.words[first, 0] - timing.words[first - 1, 1])
-        edge = rate.frames(float(timing.words[first, 0]) - min(LEAD, max(0.0, silence) / 2))
-        edges.append(max(edge, edges[-1] + 1))
-    total = max(rate.frames(timing.seconds), edges[-1] + 1)
-    return [Span(a, b) for a, b in zip(edges, [*edges[1:], total], strict=True)]
+    for start in starts[1:].tolist():
+        edges.append(max(rate.frames(start), edges[-1] + 1))
+    end = max(rate.frames(total), edges[-1] + 1)
+    return [Span(a, b) for a, b in zip(edges, [*edges[1:], end], strict=True)]
 
 
 def stretches(shots: Sequence[Span], dissolves: Sequence[int]) -> list[Stretch]:

@@ -1,0 +1,224 @@
+"""The script desk: reading scripts from files and writing them, finding and renaming, versions, reference paces."""
+
+import json
+from typing import Annotated
+
+from fastapi import APIRouter, Form, UploadFile
+from fastapi.responses import Response
+from pydantic import BaseModel, Field, TypeAdapter, ValidationError
+
+from cutreel.core.breakdown import Reference, measure
+from cutreel.core.continuity import Overrides
+from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.film import FoundPlace, GivenShot, GivenSource, find_places, name_places
+from cutreel.core.film.exporting import MEDIA_TYPES, export_script
+from cutreel.core.manuscript import differences, read, text_of
+from cutreel.core.manuscript.formats import Column, ReadStory, TableView, format_of, look_at, read_story
+
+from .door import Preview, Shop
+from .routes_film import get_film
+from .schemas import FilmView
+
+router = APIRouter(prefix="/api")
+MOST_BYTES = 4_000_000
+
+
+class StoryView(BaseModel):
+    """A script read from a file, to be looked at before a film is made of it. `table` shows what a table's columns
+    were taken for; `bad` names what could not be read; `seconds` are the lengths of its shots where it has times."""
+
+    title: str
+    text: str
+    format: str
+    shots: list[GivenShot]
+    sources: list[GivenSource]
+    bad: list[str]
+    table: TableView | None
+
+
+class PlaceView(BaseModel):
+    """A place in the text that was found, and what would stand there instead; `shot` is its shot's edge number."""
+
+    start: int
+    end: int
+    before: str
+    found: str
+    after: str
+    instead: str
+    shot: str
+
+
+class FindRequest(BaseModel):
+    query: str = Field(max_length=400)
+    instead: str = Field("", max_length=2000)
+    match_case: bool = False
+    whole_words: bool = False
+
+
+class RenameRequest(BaseModel):
+    person: int
+    name: str = Field(min_length=1, max_length=80)
+
+
+class DifferenceView(BaseModel):
+    """A stretch of the text before, and what stands there now; characters `start` up to `end` of the text before."""
+
+    start: int
+    end: int
+    before: str
+    after: str
+
+
+class ComparedVersions(BaseModel):
+    """Two versions of a film beside each other: words, and what else is different, each in a sentence."""
+
+    words: list[DifferenceView]
+    others: list[str]
+
+
+@router.post("/stories")
+async def read_file(file: UploadFile, columns: Annotated[str, Form()] = "") -> StoryView:
+    """Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the maker says so."""
+    name, text = await _text(file)
+    chosen = _columns(columns)
+    table = look_at(text) if format_of(text, name) in ("csv", "tsv") else None
+    if table and "narration" not in (chosen or table.columns):
+        return StoryView(title="", text="", format="table", shots=[], sources=[], bad=[], table=table)
+    story = read_story(text, name, chosen)
+    return StoryView(
+        title=story.title or name.rsplit(".", 1)[0][:200],
+        text=story.text,
+        format=story.format,
+        shots=[GivenShot(offset=s.offset, own=_own(s.own)) for s in story.opens],
+        sources=[GivenSource(offset=s.offset, text=s.text[:1000]) for s in story.sources],
+        bad=list(story.bad),
+        table=table,
+    )
+
+
+@router.get("/films/{film}/script.{format}")
+def script_file(film: str, format: str, shop: Shop) -> Response:
+    """The film's script as a file: txt, md, fountain, srt, vtt, csv or tsv."""
+    found = shop.assembled(film)
+    text = export_script(found.read, format, found.spans, found.rate)
+    plain = (c for c in found.document.title if (c.isalnum() and c.isascii()) or c in " -")
+    name = "".join(plain)[:60].strip() or "script"
+    return Response(
+        text.encode(),
+        media_type=MEDIA_TYPES[format] + "; charset=utf-8",
+        headers={"Content-Disposition": f'attachment; filename="{name}.{format}"'},
+    )
+
+
+@router.post("/films/{film}/find")
+def find(film: str, wanted: FindRequest, shop: Shop) -> list[PlaceView]:
+    """Every place at which the manuscript says something, with what would stand there instead."""
+    places = find_places(
+        shop.films.get(film).document.text, wanted.query, wanted.instead, wanted.match_case, wanted.whole_words
+    )
+    return _places(film, places, shop)
+
+
+@router.post("/films/{film}/renaming")
+def renaming(film: str, wanted: RenameRequest, shop: Shop) -> list[PlaceView]:
+    """Every place that calling somebody by another name would change."""
+    document = shop.films.get(film).document
+    person = next((p for p in document.cast if p.id == wanted.person), None)
+    if person is None:
+        raise NotFound("That person is not in the cast any more.")
+    return _places(film, name_places(document.text, person, wanted.name), shop)
+
+
+@router.post("/paces")
+async def measure_pace(file: UploadFile) -> Reference:
+    """The pace of a reference script or of its subtitles: measures alone; the words are not kept."""
+    name, text = await _text(file)
+    story = read_story(text, name)
+    script = read(story.text)
+    return measure(script, *_timed_shots(story, [w.start for w in script.words]))
+
+
+@router.get("/films/{film}/compare")
+def compare(film: str, before: int, after: int, shop: Shop) -> ComparedVersions:
+    """Two versions of a film by their numbers; 0 is the film as it was first."""
+    one, other = shop.films.version(film, before), shop.films.version(film, after)
+    words = differences(one.text, other.text)
+    others = []
+    moved = len({s.first for s in one.shots} ^ {s.first for s in other.shots})
+    if moved or len(one.shots) != len(other.shots):
+        others.append(f"{len(one.shots)} shots, then {len(other.shots)}; {moved} cut marks differ")
+    for label, x, y in (
+        ("cast", {p.id: p for p in one.cast}, {p.id: p for p in other.cast}),
+        ("places", {p.id: p for p in one.places}, {p.id: p for p in other.places}),
+    ):
+        changed = [(x.get(i) or y[i]).name for i in {**x, **y} if x.get(i) != y.get(i)]
+        if changed:
+            others.append(f"{label}: " + ", ".join(changed))
+    own = [s.edge for s in other.shots if s.own != next((o.own for o in one.shots if o.id == s.id), s.own)]
+    if own:
+        others.append("set by hand otherwise: shots " + ", ".join(own[:12]) + (" and more" if len(own) > 12 else ""))
+    names = [n for n in type(one.settings).model_fields if getattr(one.settings, n) != getattr(other.settings, n)]
+    if names:
+        others.append("settings: " + ", ".join(names))
+    return ComparedVersions(
+        words=[DifferenceView(start=d.start, end=d.end, before=d.before, after=d.after) for d in words], others=others
+    )
+
+
+@router.post("/films/{film}/versions/{number}")
+def go_back(film: str, number: int, shop: Shop, preview: Preview) -> FilmView:
+    """Make the film what it was after the change with a number; that is a change itself and can be undone."""
+    shop.films.go_back(film, number)
+    return get_film(film, shop, preview)
+
+
+async def _text(file: UploadFile) -> tuple[str, str]:
+    data = await file.read(MOST_BYTES + 1)
+    if len(data) > MOST_BYTES:
+        raise BadInput("The file is too long.", "A script may have up to 4 megabytes.")
+    return file.filename or "", text_of(data)
+
+
+def _columns(given: str) -> list[Column] | None:
+    if not given:
+        return None
+    try:
+        return TypeAdapter(list[Column]).validate_python(json.loads(given))
+    except (ValueError, ValidationError) as error:
+        raise BadInput("Those columns are not known.", "Choose from the list at each column.") from error
+
+
+def _own(given: dict[str, str]) -> Overrides:
+    return Overrides.model_validate({k: v[:200] if k == "sound" else v[:600] for k, v in given.items()})
+
+
+def _timed_shots(story: ReadStory, starts: list[int]) -> tuple[list[int] | None, list[float | None] | None]:
+    """The shots of a story with times: the word that opens each and its seconds."""
+    if not story.opens or not any(s.seconds for s in story.opens):
+        return None, None
+    opens = [next((i for i, at in enumerate(starts) if at >= s.offset), len(starts)) for s in story.opens]
+    return opens, [s.seconds for s in story.opens]
+
+
+def _places(film: str, places: list[FoundPlace], shop: Shop) -> list[PlaceView]:
+    read_film = shop.assembled(film).read
+    words = read_film.script.words
+    out = []
+    at = 0
+    for place in places:
+        while at + 1 < len(read_film.shots) and (
+            read_film.shots[at + 1].first >= len(words) or words[read_film.shots[at + 1].first].start <= place.start
+        ):
+            at += 1
+        out.append(
+            PlaceView(
+                start=place.start,
+                end=place.end,
+                before=place.before,
+                found=place.found,
+                after=place.after,
+                instead=place.instead,
+                shot=read_film.shots[at].shot.edge,
+            )
+        )
+    return out

@@ -1,0 +1,143 @@
+"""Changes of what is chosen: for shots, for scenes, for the whole film."""
+
+from typing import Any, Literal
+
+from pydantic import BaseModel, Field
+
+from cutreel.core.breakdown import KINDS
+from cutreel.core.continuity import Overrides, look_named
+from cutreel.core.errors import BadInput, NotFound
+
+from ..document import FilmDocument, SceneChoice, Settings, Source
+from ..shots import shot_numbered
+
+Settable = Literal[
+    "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "move", "motion", "sound",
+    "direction",
+]  # fmt: skip
+
+
+class SetShots(BaseModel):
+    """Set what the maker wants for some shots; None lifts it, so that the proposal from the text holds again."""
+
+    type: Literal["set shots"] = "set shots"
+    shots: list[int] = Field(min_length=1, max_length=20_000)
+    values: dict[Settable, Any]
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        edges = []
+        for number in self.shots:
+            _, shot = shot_numbered(film, number)
+            shot.own = type(shot.own).model_validate({**shot.own.model_dump(), **self.values})
+            edges.append(shot.edge)
+        what = " and ".join(self.values)
+        return f"set {what} of shot {edges[0]}" if len(edges) == 1 else f"set {what} of {len(edges)} shots"
+
+
+class CircleTake(BaseModel):
+    """Circle the take of a shot that the film uses; None leaves it open, which uses the first take made."""
+
+    type: Literal["circle take"] = "circle take"
+    shot: int
+    take: str | None
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        _, shot = shot_numbered(film, self.shot)
+        shot.circled = self.take
+        return f"circle a take of shot {shot.edge}"
+
+
+class SetSettings(BaseModel):
+    """Change choices of the whole film."""
+
+    type: Literal["set settings"] = "set settings"
+    values: dict[str, Any]
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        unknown = set(self.values) - set(Settings.model_fields)
+        if unknown:
+            raise BadInput(f"A film has no setting “{min(unknown)}”.")
+        if "look" in self.values:
+            self.values["look"] = look_named(self.values["look"]).name
+        if "kind" in self.values and "pace" not in self.values and self.values["kind"] in KINDS:
+            self.values["pace"] = KINDS[self.values["kind"]].seconds
+        film.settings = Settings.model_validate({**film.settings.model_dump(), **self.values})
+        return "set " + " and ".join(sorted(self.values))
+
+
+class Rename(BaseModel):
+    """Give the film another name."""
+
+    type: Literal["rename film"] = "rename film"
+    title: str = Field(min_length=1, max_length=200)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        film.title = self.title
+        return "rename the film"
+
+
+class LiftCue(BaseModel):
+    """Take a proposed sound away, or bring it back."""
+
+    type: Literal["lift cue"] = "lift cue"
+    cue: str = Field(max_length=60)
+    lifted: bool = True
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        film.lifted_cues = sorted(
+            (set(film.lifted_cues) | {self.cue}) if self.lifted else (set(film.lifted_cues) - {self.cue})
+        )
+        return "lift a sound" if self.lifted else "bring back a sound"
+
+
+class SetScene(BaseModel):
+    """Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word` is the number of
+    the scene's first word; `pace` is in seconds a shot."""
+
+    type: Literal["set scene"] = "set scene"
+    word: int
+    values: dict[Settable, Any] = {}
+    pace: float | None = Field(None, ge=1, le=600)
+    keep_pace: bool = True
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if self.word not in film.word_ids:
+            raise NotFound("That scene is not in the manuscript any more.", "Load the page again.")
+        known = next((s for s in film.scenes if s.first == self.word), SceneChoice(first=self.word))
+        own = Overrides.model_validate({**known.own.model_dump(), **self.values})
+        scene = SceneChoice(first=self.word, own=own, pace=known.pace if self.keep_pace else self.pace)
+        film.scenes = [s for s in film.scenes if s.first != self.word]
+        if scene.pace is not None or own != Overrides():
+            film.scenes.append(scene)
+        what = " and ".join([*self.values, *([] if self.keep_pace else ["pace"])])
+        return f"set {what} of a scene"
+
+
+class SetSource(BaseModel):
+    """Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an empty text removes."""
+
+    type: Literal["set source"] = "set source"
+    id: int = 0
+    first: int = 0
+    last: int = 0
+    text: str = Field("", max_length=1000)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = next((s for s in film.sources if s.id == self.id), None)
+        if self.id and known is None:
+            raise NotFound("That source is not in the film any more.")
+        text = " ".join(self.text.split())
+        if known and not text:
+            film.sources.remove(known)
+            return "remove a source"
+        if known:
+            known.text = text
+            return "change a source"
+        if not text:
+            raise BadInput("A source needs a link or a few words.")
+        ids = set(film.word_ids)
+        if self.first not in ids or self.last not in ids:
+            raise NotFound("Those words are not in the manuscript any more.", "Load the page again.")
+        number = 1 + max((s.id for s in film.sources), default=0)
+        film.sources.append(Source(id=number, first=self.first, last=self.last, text=text))
+        return "add a source"

@@ -1,0 +1,163 @@
+"""Changes of the cut: marks set, lifted and pushed; shots without words; pictures that go on over a cut."""
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from cutreel.core.breakdown import By, Wish, break_down
+from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.manuscript import read
+
+from ..document import FilmDocument, Shot
+from ..edges import label_between
+from ..pacing import wish_of
+from ..shots import rebuilt_shots, shot_numbered, worded
+
+
+class SetMark(BaseModel):
+    """Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the shot it is cut from,
+    so that one picture may be seen in two ways."""
+
+    type: Literal["set mark"] = "set mark"
+    word: int
+    same_picture: bool = False
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        ids = film.word_ids
+        if self.word not in ids:
+            raise NotFound("That word is not in the manuscript any more.", "Load the page again.")
+        firsts = {s.first for s in worded(film)}
+        if self.word in firsts:
+            raise BadInput("There is a cut mark before that word already.")
+        at = {number: i for i, number in enumerate(ids)}
+        rebuilt_shots(film, sorted(firsts | {self.word}, key=at.__getitem__), used, frozenset({self.word}))
+        index = next(i for i, s in enumerate(film.shots) if s.first == self.word)
+        shot = film.shots[index]
+        if self.same_picture:
+            host = film.shots[index - 1]
+            shot.same_as = host.same_as or host.id
+            shot.own.framing = host.own.framing
+        return f"set cut mark {shot.edge}"
+
+
+class LiftMark(BaseModel):
+    """Take away the cut mark that opens a shot; its words join the shot before. A hold is taken out."""
+
+    type: Literal["lift mark"] = "lift mark"
+    shot: int
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        index, shot = shot_numbered(film, self.shot)
+        if index == 0:
+            raise BadInput("The first shot opens the film; its mark stays.")
+        film.shots.pop(index)
+        for other in film.shots:
+            if other.same_as == shot.id:
+                other.same_as = None
+        return f"lift cut mark {shot.edge}" if shot.first is not None else f"take out hold {shot.edge}"
+
+
+class PushMark(BaseModel):
+    """Push the cut mark that opens a shot along by `words` (negative: back)."""
+
+    type: Literal["push mark"] = "push mark"
+    shot: int
+    words: int
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        index, shot = shot_numbered(film, self.shot)
+        if index == 0 or shot.first is None:
+            raise BadInput("The first shot opens the film; its mark stays." if index == 0 else "A hold has no words.")
+        ids = film.word_ids
+        at = {number: i for i, number in enumerate(ids)}
+        bounds = [at[s.first] for s in worded(film)]
+        here = bounds.index(at[shot.first])
+        low = bounds[here - 1] + 1
+        high = bounds[here + 1] - 1 if here + 1 < len(bounds) else len(ids) - 1
+        wanted = at[shot.first] + self.words
+        if not low <= wanted <= high:
+            raise BadInput("The mark cannot be pushed further: each shot keeps at least one word.")
+        shot.first, shot.by_hand = ids[wanted], True
+        return f"push cut mark {shot.edge}"
+
+
+class CutAgain(BaseModel):
+    """Cut the whole film again by a wish; marks set by hand stay."""
+
+    type: Literal["cut again"] = "cut again"
+    by: By = "pace"
+    seconds: float = Field(6.0, ge=1, le=600)
+    count: int = Field(0, ge=0, le=20_000)
+    keep_hand: bool = True
+
+    def wish(self, film: FilmDocument) -> Wish:
+        """The wish with what the film states of its pace: kind, opening, scenes, reference."""
+        return wish_of(film, self.by, self.seconds, self.count)
+
+    def firsts(self, film: FilmDocument) -> list[int]:
+        """The numbers of the words that would open shots."""
+        ids = film.word_ids
+        at = {number: i for i, number in enumerate(ids)}
+        kept = frozenset(at[s.first] for s in worded(film) if s.by_hand) if self.keep_hand else frozenset()
+        return [ids[i] for i in break_down(read(film.text), self.wish(film), kept)]
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        rebuilt_shots(film, self.firsts(film), used)
+        if self.by in ("pace", "every"):
+            film.settings.pace, film.settings.cut_by = self.seconds, self.by
+        return f"cut again {'to ' + str(len(film.shots)) + ' shots' if self.by == 'exactly' else 'by ' + self.by}"
+
+
+class AddHold(BaseModel):
+    """Put a shot without words behind a shot: a picture that is looked at for `seconds`."""
+
+    type: Literal["add hold"] = "add hold"
+    after: int
+    seconds: float = Field(2.0, ge=0.2, le=600)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        index, shot = shot_numbered(film, self.after)
+        edge = label_between(shot.edge, used)
+        used.append(edge)
+        hold = Shot(id=film.next_shot, edge=edge, first=None, by_hand=True, hold=self.seconds)
+        film.next_shot += 1
+        film.shots.insert(index + 1, hold)
+        return f"add hold {edge}"
+
+
+class SetHold(BaseModel):
+    """Let a picture stay `seconds` beyond its words; for a shot without words, its whole time."""
+
+    type: Literal["set hold"] = "set hold"
+    shot: int
+    seconds: float = Field(ge=0, le=600)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        _, shot = shot_numbered(film, self.shot)
+        if shot.first is None and self.seconds < 0.2:
+            raise BadInput("A shot without words needs some time.", "Give it 0.2 s or more, or take it out.")
+        shot.hold = self.seconds
+        return f"hold shot {shot.edge}"
+
+
+class SamePicture(BaseModel):
+    """Let a shot show the picture of another (None: one of its own again)."""
+
+    type: Literal["same picture"] = "same picture"
+    shot: int
+    of: int | None
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        _, shot = shot_numbered(film, self.shot)
+        if self.of is None:
+            shot.same_as = None
+            return f"give shot {shot.edge} its own picture"
+        _, other = shot_numbered(film, self.of)
+        of = other.same_as or other.id
+        if of == shot.id:
+            raise BadInput("A shot cannot borrow its picture from itself.")
+        shot.same_as = of
+        for follower in film.shots:
+            if follower.same_as == shot.id:
+                follower.same_as = of
+        return f"show shot {other.edge}’s picture in {shot.edge}"

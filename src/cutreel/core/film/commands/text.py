@@ -1,0 +1,58 @@
+"""Changes of the words: edited in place, replaced in many places, scenes moved."""
+
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from cutreel.core.errors import BadInput
+from cutreel.core.manuscript import read
+
+from ..document import FilmDocument
+from ..shots import move_words, retext
+from ..wording import Edit, with_edits
+
+
+class EditText(BaseModel):
+    """Replace characters `start` up to `end` of the manuscript by `insert`."""
+
+    type: Literal["edit text"] = "edit text"
+    start: int = Field(ge=0)
+    end: int = Field(ge=0)
+    insert: str
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if self.end < self.start or self.end > len(film.text):
+            raise BadInput("That stretch of text is not there any more.", "Load the page again.")
+        retext(film, film.text[: self.start] + self.insert + film.text[self.end :], used)
+        return "edit words"
+
+
+class EditPlaces(BaseModel):
+    """Several edits at once, none over another; `what` names them in the history."""
+
+    type: Literal["edit places"] = "edit places"
+    edits: list[Edit] = Field(min_length=1, max_length=20_000)
+    what: str = Field("edit words", min_length=1, max_length=80)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        text, ids = with_edits(film, self.edits)
+        retext(film, text, used, ids)
+        return self.what
+
+
+class MoveScene(BaseModel):
+    """Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go with it."""
+
+    type: Literal["move scene"] = "move scene"
+    scene: int = Field(ge=0)
+    to: int = Field(ge=0)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        script = read(film.text)
+        scenes = script.scenes
+        if not (self.scene < len(scenes) and self.to < len(scenes)) or self.scene == self.to:
+            raise BadInput("The scene cannot go there.", f"The film has {len(scenes)} scenes.")
+        if not scenes[0].end_offset and 0 in (self.scene, self.to):
+            raise BadInput("The opening has no heading of its own.", "Give it one, then it can be moved.")
+        move_words(film, script, self.scene, self.to)
+        return f"move scene {scenes[self.scene].title or self.scene + 1}"

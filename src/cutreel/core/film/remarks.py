@@ -1,0 +1,161 @@
+"""Remarks on a cut: what a maker would want to look at again, and what one key does about it."""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal
+
+from cutreel.core.breakdown import SCRAP_SECONDS, SCRAP_WORDS, Wish
+from cutreel.core.continuity import Person, text_place
+from cutreel.core.manuscript import Manuscript, Word, words_text
+from cutreel.core.manuscript.speakers import UNKNOWN
+
+from .reading import ReadFilm, ReadShot
+
+SLOW_OPENING = 5.0
+OVERLONG = 2.2
+
+RemarkKind = Literal[
+    "scrap", "overlong", "slow opening", "two speakers", "change of place", "two subjects", "nothing to picture",
+    "unclear speaker",
+]  # fmt: skip
+Remedy = Literal["", "lift", "cut", "same picture"]
+
+# fmt: off
+_UNSEEN = {
+    "about", "after", "again", "all", "almost", "already", "also", "always", "and", "another", "any", "are", "because",
+    "been", "before", "being", "better", "but", "can", "could", "did", "does", "done", "each", "else", "enough", "even",
+    "ever", "every", "everything", "few", "for", "from", "had", "has", "have", "how", "idea", "indeed", "into", "its",
+    "just", "knew", "know", "known", "less", "like", "made", "make", "many", "matter", "may", "maybe", "meant", "might",
+    "more", "most", "much", "must", "never", "not", "nothing", "now", "often", "once", "one", "only", "other", "our",
+    "perhaps", "quite", "rather", "real", "really", "reason", "same", "seemed", "should", "since", "some", "something",
+    "soon", "still", "such", "than", "that", "the", "their", "then", "there", "these", "they", "thing", "things",
+    "think", "this", "those", "though", "thought", "time", "too", "true", "until", "very", "was", "way", "well", "were",
+    "what", "when", "where", "whether", "which", "while", "who", "why", "will", "with", "would", "yes", "yet", "you",
+    "your", "course", "fact", "question", "answer", "truth", "meaning", "hope", "years", "days", "ago", "first", "last",
+}
+# fmt: on
+
+
+@dataclass(frozen=True, slots=True)
+class Remark:
+    """A remark on the shot with index `shot`. `remedy` names what one key does about it, empty when nothing does;
+    `at_word` is the index of the word before which a remedy cuts."""
+
+    shot: int
+    kind: RemarkKind
+    text: str
+    remedy: Remedy
+    at_word: int | None = None
+
+
+def remarks_on(film: ReadFilm, seconds: Sequence[float], wish: Wish) -> list[Remark]:
+    """Remarks on the shots of a film that last `seconds`, the most pressing of each shot first."""
+    out: list[Remark] = []
+    total = sum(seconds) or 1.0
+    at = 0.0
+    for i, shot in enumerate(film.shots):
+        if shot.end > shot.first:
+            wanted = wish.wanted(at, shot.scene, at / total)
+            out += _on_time(film.script, i, shot, seconds[i] - shot.shot.hold, wanted)
+            out += _on_words(film, i, shot)
+        at += seconds[i]
+    return out
+
+
+def _on_time(script: Manuscript, i: int, shot: ReadShot, seconds: float, wanted: float) -> list[Remark]:
+    words = shot.end - shot.first
+    middle = _break_near(script, shot.first, shot.end)
+    if i and (seconds < SCRAP_SECONDS or words < SCRAP_WORDS) and seconds < wanted * 0.8:
+        count = "one word" if words == 1 else f"{words} words"
+        return [Remark(i, "scrap", f"{count}, {seconds:.1f} s. Lifting its mark joins it to the shot before.", "lift")]
+    if i == 0 and seconds > max(SLOW_OPENING, wanted * 1.5) and middle:
+        text = f"{seconds:.1f} s before the first cut; the first five seconds decide whether viewers stay."
+        return [Remark(i, "slow opening", text, "cut", middle)]
+    if seconds > max(4.0, wanted * OVERLONG) and middle:
+        return [Remark(i, "overlong", f"{seconds:.1f} s; this film wants about {wanted:.0f} here.", "cut", middle)]
+    return []
+
+
+def _on_words(film: ReadFilm, i: int, shot: ReadShot) -> list[Remark]:
+    script = film.script
+    words = script.words[shot.first : shot.end]
+    out: list[Remark] = []
+    speakers = [(w, script.lines[w.line].speaker) for w in words]
+    named = list(dict.fromkeys(s for _, s in speakers if s and s != UNKNOWN))
+    if len(named) > 1:
+        at = next(shot.first + n for n, (_, s) in enumerate(speakers) if s == named[1])
+        out.append(Remark(i, "two speakers", f"{named[0]} and {named[1]} speak in it.", "cut", at))
+    moved = _moves(film, words)
+    if moved:
+        out.append(
+            Remark(i, "change of place", f"it goes from {moved[0]} to {moved[1]}.", "cut", shot.first + moved[2])
+        )
+    elif len(named) < 2 and (two := _two_subjects(film.document.cast, script, words)):
+        out.append(Remark(i, "two subjects", f"first {two[0]}, then {two[1]}.", "cut", shot.first + two[2]))
+    if i and not shot.people and not shot.shot.own.action and shot.picture_of == shot.shot.id and _unseen(words, film):
+        out.append(
+            Remark(i, "nothing to picture", "its words show nothing. The picture before may go on.", "same picture")
+        )
+    if any(s == UNKNOWN for _, s in speakers):
+        out.append(Remark(i, "unclear speaker", "the text does not say who speaks here.", ""))
+    return out
+
+
+def _sentences(script: Manuscript, words: Sequence[Word]) -> list[tuple[int, list[Word]]]:
+    """The sentences of a shot, each with the index at which it starts among `words`."""
+    out: list[tuple[int, list[Word]]] = []
+    for n, word in enumerate(words):
+        if not out or word.sentence != words[n - 1].sentence:
+            out.append((n, []))
+        out[-1][1].append(word)
+    return out
+
+
+def _moves(film: ReadFilm, words: Sequence[Word]) -> tuple[str, str, int] | None:
+    """The places that a shot's sentences go from and to, and where the second begins."""
+    script = film.script
+    before: str | None = None
+    for n, sentence in _sentences(script, words):
+        if n and sentence[0].scene != words[0].scene:
+            return script.scenes[words[0].scene].title, script.scenes[sentence[0].scene].title, n
+        told = [w.bare.lower() for w in sentence if script.lines[w.line].speaker is None]
+        found = text_place(told, film.document.places)
+        if found and before and found[0] != before:
+            return before, found[0], n
+        before = found[0] if found else before
+    return None
+
+
+def _two_subjects(cast: Sequence[Person], script: Manuscript, words: Sequence[Word]) -> tuple[str, str, int] | None:
+    """Two of the cast, each the only one named at the head of a sentence of the shot, and where the second begins."""
+    calls = {call.lower(): p for p in reversed(cast) for call in (p.name, *p.aliases) if call}
+    first: Person | None = None
+    for n, sentence in _sentences(script, words):
+        head = words_text(sentence[:5]).lower()
+        found = [p for call, p in calls.items() if re.search(rf"(?<!\w){re.escape(call)}(?!\w)", head)]
+        subject = found[0] if len({p.id for p in found}) == 1 else None
+        if subject and first and subject.id != first.id and first.name.lower() not in words_text(sentence).lower():
+            return first.name, subject.name, n
+        first = first or subject
+    return None
+
+
+def _unseen(words: Sequence[Word], film: ReadFilm) -> bool:
+    """Whether no word of a shot is one that a picture could show."""
+    if text_place([w.bare.lower() for w in words], film.document.places):
+        return False
+    return all(len(w.bare) < 4 or w.bare.lower().removesuffix("n't") in _UNSEEN for w in words)
+
+
+def _break_near(script: Manuscript, first: int, end: int) -> int | None:
+    """The word before which a long shot is best cut: behind a sentence or comma, near its middle."""
+
+    def cost(i: int) -> float:
+        before, word = script.words[i - 1], script.words[i]
+        mark = before.text.rstrip("”’\"')")[-1:]
+        broken = 0.0 if word.sentence != before.sentence else 0.3 if mark in ",;:—" else 0.8
+        return broken + 1.6 * abs((i - first) / (end - first) - 0.5)
+
+    places = range(first + 2, end - 1)
+    return min(places, key=cost) if places else None
