@@ -8,7 +8,14 @@ from cutreel.protocol import Caps, JobInput, Offer, Price, Quota, Voice
 from .composer import MOODS
 from .voice import SPEAKERS
 
-QUOTAS = {"illustrator-quick": 2000, "illustrator-fine": 400, "voice": 400_000, "sound-maker": 500, "composer": 100}
+QUOTAS = {
+    "illustrator-quick": 2000,
+    "illustrator-fine": 400,
+    "voice": 400_000,
+    "sound-maker": 500,
+    "composer": 100,
+    "writer": 500,
+}
 
 
 def renewal(now: datetime) -> datetime:
@@ -82,7 +89,27 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             moods=list(MOODS),
             simulated=True,
         ),
+        Offer(
+            name="writer",
+            kind="script",
+            title="Writer",
+            price=Price(amount=Decimal("0.01"), per="request"),
+            caps=Caps(text_characters=60_000, seconds=7200),
+            quota=quota("writer"),
+            parallel=1,
+            seconds_each=0.6,
+            understands=["seed"],
+            languages=["en"],
+            simulated=True,
+        ),
     ]
+
+
+def text_of(work: JobInput) -> str:
+    """What a job says in words: what caps and refusals look at."""
+    if work.kind == "script":
+        return "\n".join([work.idea, *work.points, work.text, work.instruction])
+    return work.text if work.kind == "speech" else work.mood if work.kind == "music" else work.prompt
 
 
 def amount_of(work: JobInput) -> int:

@@ -22,7 +22,7 @@ from pydantic import BaseModel, Field
 from cutreel.protocol import JobRequest, JobView, Offer, Refusal, Result
 
 from .ledger import Ledger
-from .offers import QUOTAS, amount_of, cost_of, offers
+from .offers import QUOTAS, amount_of, cost_of, offers, text_of
 from .work import do
 
 
@@ -78,8 +78,8 @@ class Desk:
         if offer is None or offer.kind != work.kind:
             return Refusal(code="bad-request", message=f"There is no offer “{request.offer}” for {work.kind}.")
         caps = offer.caps
-        text = work.text if work.kind == "speech" else work.mood if work.kind == "music" else work.prompt
-        cap = caps.text_characters if work.kind == "speech" else caps.prompt_characters
+        text = text_of(work)
+        cap = caps.text_characters if work.kind in ("speech", "script") else caps.prompt_characters
         if cap and len(text) > cap:
             return Refusal(code="over-cap", message=f"{len(text)} characters; at most {cap} are taken.")
         if work.kind == "picture" and (
@@ -92,6 +92,8 @@ class Desk:
             return Refusal(code="bad-request", message=f"There is no voice “{work.voice}”.")
         if work.kind == "music" and work.mood not in offer.moods:
             return Refusal(code="bad-request", message=f"There is no mood “{work.mood}”.")
+        if work.kind == "script" and work.language not in offer.languages:
+            return Refusal(code="bad-request", message=f"This writer does not write “{work.language}”.")
         bad = next((w for w in self.simulation.refuse_words if w.lower() in text.lower()), None)
         if bad:
             return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")

@@ -1,14 +1,17 @@
 """Doing one job, in a process of its own: from an input to files with what is known of them."""
 
+import json
+import random
 from dataclasses import dataclass, field
 from typing import Any
 
-from cutreel.protocol import JobInput
+from cutreel.protocol import JobInput, ScriptInput
 
 from .composer import compose, play
 from .illustrator import paint
 from .sounds import make_sound
 from .voice import speak
+from .writer import manuscript, rework, sources_for, storylines, titles
 
 
 @dataclass
@@ -44,8 +47,28 @@ def do(work: JobInput) -> tuple[list[Made], list[str]]:
             "phones": [{"text": t, "start": a, "end": b} for t, a, b in spoken.phones],
         }
         return [Made("speech", "audio/flac", spoken.flac, about)], []
+    if work.kind == "script":
+        return _written(work)
     if work.kind == "sound":
         data, unused = make_sound(work.prompt, work.seconds, work.seed)
         return [Made("sound", "audio/flac", data, {"seconds": work.seconds})], unused
     data = play(compose(work.mood, work.seconds, work.seed), work.seconds)
     return [Made("music", "audio/flac", data, {"seconds": work.seconds})], []
+
+
+def _written(work: ScriptInput) -> tuple[list[Made], list[str]]:
+    found: dict[str, Any]
+    unused: list[str] = []
+    if work.task == "titles":
+        found = {"titles": titles(work)}
+    elif work.task == "storylines":
+        found = {"storylines": storylines(work)}
+    elif work.task == "manuscript":
+        title, scenes, unused = manuscript(work)
+        chance = random.Random(f"sources/{work.idea}/{work.seed}")
+        sources = sources_for(work.idea or title, chance) if work.structure == "chapters" else []
+        found = {"title": title, "scenes": [s.model_dump() for s in scenes], "sources": sources}
+    else:
+        done = rework(work.text, work.how, work.instruction, work.seed)
+        found, unused = {"text": done.text, "touched": done.touched}, done.unused
+    return [Made(work.task, "application/json", json.dumps(found, ensure_ascii=False).encode())], unused

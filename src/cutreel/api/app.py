@@ -15,10 +15,11 @@ from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
 from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
 
-from . import routes_film, routes_media, routes_preview, routes_runs, routes_script, routes_services
+from . import routes_film, routes_media, routes_preview, routes_runs, routes_script, routes_services, routes_writing
 from .events import Listener
 from .guard import allowed
 
+_ROUTES = (routes_film, routes_script, routes_writing, routes_runs, routes_media, routes_preview, routes_services)
 CSP = "; ".join(
     [
         "default-src 'self'",
@@ -80,7 +81,7 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
         where = ".".join(str(p) for p in first["loc"] if p not in ("body", "command"))
         return problem(422, "bad-input", f"{where}: {first['msg']}", "Correct it and send again.")
 
-    for routes in (routes_film, routes_script, routes_runs, routes_media, routes_preview, routes_services):
+    for routes in _ROUTES:
         app.include_router(routes.router)
     if web is not None and (web / "index.html").exists():
         _serve_web(app, web)

@@ -57,13 +57,6 @@ def _ask(shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name:
     return done
 
 
-def _offer(shop: Workshop, kind: str) -> str:
-    for offer in shop.offers():
-        if offer.kind == kind:
-            return offer.name
-    raise CutReelError(f"No service offers {kind}.", "See Services.")
-
-
 def _picture(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
     name = key(
@@ -117,7 +110,7 @@ def _speech(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
     cost = Decimal(0)
     if shop.results.get(s["key"]) is None:
-        done = _ask(shop, item, run, _offer(shop, "speech"), SpeechInput(text=s["text"], voice=s["voice"]), s["key"])
+        done = _ask(shop, item, run, shop.offer_of("speech"), SpeechInput(text=s["text"], voice=s["voice"]), s["key"])
         if done is None:
             return
         about, data = done.files[0]
@@ -142,7 +135,7 @@ def _music(shop: Workshop, item: Item, run: Run) -> None:
 def _audio(shop: Workshop, item: Item, run: Run, work: SoundInput | MusicInput) -> None:
     name, cost = item.spec["key"], Decimal(0)
     if shop.results.get(name) is None:
-        done = _ask(shop, item, run, _offer(shop, work.kind), work, name)
+        done = _ask(shop, item, run, shop.offer_of(work.kind), work, name)
         if done is None:
             return
         about, data = done.files[0]

@@ -54,6 +54,13 @@ class Workshop:
             self._offers = (time.monotonic(), offers)
         return offers
 
+    def offer_of(self, kind: str) -> str:
+        """The name of the first offer of a kind of work. Raises CutReelError when there is none."""
+        for offer in self.offers():
+            if offer.kind == kind:
+                return offer.name
+        raise CutReelError(f"No service offers {kind}.", "See that the services run.")
+
     def assembled(self, film: str) -> Assembled:
         """The film as it stands."""
         return assemble(film, self.films.get(film).document, self.offers(), self.results, self.takes)

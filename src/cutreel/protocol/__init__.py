@@ -10,15 +10,19 @@ from .jobs import (
     Refusal,
     RefusalCode,
     Result,
+    ScriptInput,
+    ScriptTask,
     SoundInput,
     SpeechInput,
     SpokenWord,
+    WrittenScene,
 )
 from .offers import Caps, Kind, Offer, Price, Quota, Voice
 
 # fmt: off
 __all__ = [
     "Caps", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput", "Offer", "PictureInput", "Price",
-    "Quota", "Refusal", "RefusalCode", "Result", "SoundInput", "SpeechInput", "SpokenWord", "Voice",
+    "Quota", "Refusal", "RefusalCode", "Result", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput",
+    "SpokenWord", "Voice", "WrittenScene",
 ]
 # fmt: on

@@ -46,7 +46,48 @@ class MusicInput(BaseModel):
     seed: int = 0
 
 
-JobInput = Annotated[PictureInput | SpeechInput | SoundInput | MusicInput, Field(discriminator="kind")]
+ScriptTask = Literal["titles", "storylines", "manuscript", "rework"]
+
+
+class ScriptInput(BaseModel):
+    """Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
+
+    The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name in the
+    manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and what was touched).
+    `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or instruction; the last two read `instruction`.
+    """
+
+    kind: Literal["script"] = "script"
+    task: ScriptTask
+    idea: str = Field("", max_length=4000)
+    points: list[str] = Field([], max_length=40)
+    story: str = Field("story", max_length=40)
+    tone: Literal["warm", "tense", "funny", "calm", "dark", "plain"] = "plain"
+    view: Literal["third", "first"] = "third"
+    level: Literal["easy", "plain", "rich"] = "plain"
+    language: str = Field("en", max_length=12)
+    minutes: float = Field(3.0, ge=0.25, le=120)
+    structure: Literal["hook", "chapters", "comic", "sleep"] = "hook"
+    title: str = Field("", max_length=200)
+    plot: str = Field("", max_length=60)
+    text: str = Field("", max_length=200_000)
+    how: Literal["tighten", "lengthen", "simpler", "vivid", "tense", "opening", "tone", "instruction"] = "tighten"
+    instruction: str = Field("", max_length=1000)
+    seed: int = 0
+
+
+class WrittenScene(BaseModel):
+    """A scene of a written manuscript. `description` and `action` are for the eye, `paragraphs` are to be spoken."""
+
+    heading: str
+    description: str
+    action: str
+    mood: str
+    paragraphs: list[str]
+
+
+_Input = PictureInput | SpeechInput | SoundInput | MusicInput | ScriptInput
+JobInput = Annotated[_Input, Field(discriminator="kind")]
 
 
 class JobRequest(BaseModel):

@@ -6,14 +6,14 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-Kind = Literal["picture", "speech", "sound", "music"]
+Kind = Literal["picture", "speech", "sound", "music", "script"]
 
 
 class Price(BaseModel):
     """`amount` of money for each `per`."""
 
     amount: Decimal
-    per: Literal["picture", "character", "sound", "second"]
+    per: Literal["picture", "character", "sound", "second", "request"]
 
 
 class Caps(BaseModel):
@@ -58,4 +58,5 @@ class Offer(BaseModel):
     understands: list[Literal["seed", "negative", "regions", "layers"]] = []
     voices: list[Voice] = []
     moods: list[str] = []
+    languages: list[str] = []
     simulated: bool = False

@@ -343,6 +343,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/writing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Writing
+         * @description Ask the writer for titles, storylines or a manuscript; the same wish is paid once.
+         */
+        post: operations["writing_api_writing_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rework
+         * @description Have a passage reworked. Nothing changes: what is accepted is sent as a change.
+         */
+        post: operations["rework_api_films__film__rework_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/estimate": {
         parameters: {
             query?: never;
@@ -1164,7 +1204,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "speech" | "sound" | "music";
+            kind: "picture" | "speech" | "sound" | "music" | "script";
             /** Title */
             title: string;
             price: components["schemas"]["Price"];
@@ -1195,6 +1235,11 @@ export interface components {
              * @default []
              */
             moods: string[];
+            /**
+             * Languages
+             * @default []
+             */
+            languages: string[];
             /**
              * Simulated
              * @default false
@@ -1359,7 +1404,7 @@ export interface components {
              * Per
              * @enum {string}
              */
-            per: "picture" | "character" | "sound" | "second";
+            per: "picture" | "character" | "sound" | "second" | "request";
         };
         /**
          * PushMark
@@ -1477,6 +1522,45 @@ export interface components {
             name: string;
         };
         /**
+         * ReworkRequest
+         * @description Characters `start` up to `end` of the manuscript, to be reworked.
+         */
+        ReworkRequest: {
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "tighten" | "lengthen" | "simpler" | "vivid" | "tense" | "opening" | "tone" | "instruction";
+            /**
+             * Instruction
+             * @default
+             */
+            instruction: string;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+        };
+        /**
+         * ReworkedPassage
+         * @description The passage before and after, stretch by stretch; offsets are characters of the manuscript.
+         */
+        ReworkedPassage: {
+            /** Pieces */
+            pieces: components["schemas"]["DifferenceView"][];
+            /** Touched */
+            touched: string;
+            /** Unused */
+            unused: string[];
+            /** Cost */
+            cost: number;
+        };
+        /**
          * RunRequest
          * @description A run that the maker asks for; `shots` empty means: everything missing or stale.
          */
@@ -1586,6 +1670,107 @@ export interface components {
             pace: number | null;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * ScriptInput
+         * @description Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
+         *
+         *     The result is one JSON file: `titles` (a list), `storylines` (each a title, a text and a `plot` to name in the
+         *     manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and in words what was touched).
+         *     `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or instruction; the last two read `instruction`.
+         */
+        ScriptInput: {
+            /**
+             * Kind
+             * @default script
+             * @constant
+             */
+            kind: "script";
+            /**
+             * Task
+             * @enum {string}
+             */
+            task: "titles" | "storylines" | "manuscript" | "rework";
+            /**
+             * Idea
+             * @default
+             */
+            idea: string;
+            /**
+             * Points
+             * @default []
+             */
+            points: string[];
+            /**
+             * Story
+             * @default story
+             */
+            story: string;
+            /**
+             * Tone
+             * @default plain
+             * @enum {string}
+             */
+            tone: "warm" | "tense" | "funny" | "calm" | "dark" | "plain";
+            /**
+             * View
+             * @default third
+             * @enum {string}
+             */
+            view: "third" | "first";
+            /**
+             * Level
+             * @default plain
+             * @enum {string}
+             */
+            level: "easy" | "plain" | "rich";
+            /**
+             * Language
+             * @default en
+             */
+            language: string;
+            /**
+             * Minutes
+             * @default 3
+             */
+            minutes: number;
+            /**
+             * Structure
+             * @default hook
+             * @enum {string}
+             */
+            structure: "hook" | "chapters" | "comic" | "sleep";
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Plot
+             * @default
+             */
+            plot: string;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * How
+             * @default tighten
+             * @enum {string}
+             */
+            how: "tighten" | "lengthen" | "simpler" | "vivid" | "tense" | "opening" | "tone" | "instruction";
+            /**
+             * Instruction
+             * @default
+             */
+            instruction: string;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
         };
         /**
          * SetHold
@@ -1948,6 +2133,15 @@ export interface components {
             bad: string[];
             table: components["schemas"]["TableView"] | null;
         };
+        /** Storyline */
+        Storyline: {
+            /** Title */
+            title: string;
+            /** Text */
+            text: string;
+            /** Plot */
+            plot: string;
+        };
         /**
          * TableView
          * @description A table as found: its header (empty when it has none), its first rows, and what each column seems to be.
@@ -2036,6 +2230,68 @@ export interface components {
              * @enum {string}
              */
             age: "child" | "adult" | "old";
+        };
+        /**
+         * Written
+         * @description What a writer returned: titles, storylines, or a manuscript with its `text` as the film will keep it.
+         */
+        Written: {
+            /**
+             * Titles
+             * @default []
+             */
+            titles: string[];
+            /**
+             * Storylines
+             * @default []
+             */
+            storylines: components["schemas"]["Storyline"][];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Scenes
+             * @default []
+             */
+            scenes: components["schemas"]["WrittenScene"][];
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Sources
+             * @default []
+             */
+            sources: components["schemas"]["GivenSource"][];
+            /**
+             * Unused
+             * @default []
+             */
+            unused: string[];
+            /**
+             * Cost
+             * @default 0
+             */
+            cost: number;
+        };
+        /**
+         * WrittenScene
+         * @description A scene of a written manuscript. `description` and `action` are for the eye, `paragraphs` are to be spoken.
+         */
+        WrittenScene: {
+            /** Heading */
+            heading: string;
+            /** Description */
+            description: string;
+            /** Action */
+            action: string;
+            /** Mood */
+            mood: string;
+            /** Paragraphs */
+            paragraphs: string[];
         };
     };
     responses: never;
@@ -2640,6 +2896,74 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    writing_api_writing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScriptInput"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Written"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    rework_api_films__film__rework_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReworkRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReworkedPassage"];
                 };
             };
             /** @description Validation Error */
