@@ -384,3 +384,15 @@ def test_sources_hold_to_their_words() -> None:
     assert film.sources == []
     with pytest.raises(BadInput):
         apply_command(film, SetSource(first=ids[7], last=ids[7], text=" "), used)
+
+
+def test_a_new_mark_or_hold_makes_no_other_picture_stale() -> None:
+    film, used = new_film("t", STORY, Settings())
+    before = {s.shot.id: (s.picture_key, s.move) for s in read_film(film, 400, VOICES).shots}
+    cut = film.shots[4]
+    at = film.word_ids.index(cut.first or 0) + 3
+    held, used, _ = apply_command(film, AddHold(after=film.shots[1].id, seconds=2), used)
+    marked, used, _ = apply_command(held, SetMark(word=film.word_ids[at]), used)
+    after = {s.shot.id: (s.picture_key, s.move) for s in read_film(marked, 400, VOICES).shots}
+    changed = {n for n in before if before[n] != after[n]}
+    assert changed <= {cut.id}

@@ -9,9 +9,9 @@ import { lamp, setLamp } from "./state/playhead";
 import { Continuity } from "./views/Continuity";
 import { Delivery } from "./views/Delivery";
 import { FilmFrame, ToSheet } from "./views/FilmFrame";
-import { Script } from "./views/Script";
+import { Script } from "./views/script/Script";
 import { Sheet } from "./views/Sheet";
-import { Shelf } from "./views/Shelf";
+import { Shelf } from "./views/shelf/Shelf";
 import "./styles.css";
 
 setLamp(lamp.get());

@@ -198,7 +198,7 @@ def _place(draft: Draft, sentence: str, chance: random.Random) -> None:
 
 
 def _titled(text: str) -> str:
-    small = {"the", "of", "a", "an", "and", "to", "but", "one", "who", "that", "for", "in"}
+    small = {"the", "of", "a", "an", "and", "to", "but", "one", "who", "that", "for", "in", "at"}
     words = text.split()
     return " ".join(w if i and w in small else w[:1].upper() + w[1:] for i, w in enumerate(words))
 

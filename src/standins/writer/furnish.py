@@ -72,7 +72,7 @@ def furnish(idea: str, seed: int, view: str = "third") -> Furnished:
         "hero": name, "family": chance.choice(FAMILY), "he": pronouns[0], "his": pronouns[1], "him": pronouns[2],
         "He": pronouns[0].title(), "His": pronouns[1].title(), "helper": helper, "Ht": pronoun.title(), "habit": habit,
         "trade": trade, "work": work, "tool": tool, "does": does, "town": town_name, "town_name": town_name,
-        "kind_of_town": town, "spot": spot, "spot_name": spot.removeprefix("the ").title(), "thing": thing,
+        "kind_of_town": town, "spot": spot, "spot_name": spot, "thing": thing,
         "thing_a": ("an " if thing[0] in "aeiou" else "a ") + thing, "smell": smell, "sound": sound, "animal": animal,
         "trait": chance.choice(TRAITS), "idea": re.sub(r"\s+", " ", idea).strip().rstrip("."),
     }  # fmt: skip

@@ -3,7 +3,7 @@ import createClient from "openapi-fetch";
 
 import type { components, paths } from "./schema";
 
-type Schemas = components["schemas"];
+export type Schemas = components["schemas"];
 export type Film = Schemas["FilmView"];
 export type Shot = Schemas["ShotView"];
 export type Take = Schemas["TakeView"];

@@ -9,9 +9,11 @@ interface Props {
   className?: string;
   multiline?: boolean;
   hint?: string;
+  /** About how many letters fit on a line, so that all lines are seen. */
+  letters?: number;
 }
 
-export function Editable({ value, label, onSave, onDraft, className = "", multiline = false, hint = "" }: Props) {
+export function Editable({ value, label, onSave, onDraft, className = "", multiline = false, hint = "", letters = 46 }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const field = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
   useEffect(() => {
@@ -37,7 +39,7 @@ export function Editable({ value, label, onSave, onDraft, className = "", multil
       placeholder={hint}
       value={draft ?? value}
       className={`${look} ${multiline ? "block resize-none overflow-hidden" : "truncate"}`}
-      rows={multiline ? Math.max(2, Math.ceil(value.length / 46)) : undefined}
+      rows={multiline ? Math.max(2, Math.ceil(value.length / letters)) : undefined}
       onFocus={() => change(value)}
       onChange={(e: { target: { value: string } }) => change(e.target.value)}
       onBlur={save}

@@ -6,11 +6,13 @@ import type { Film, Shot } from "../api/client";
 import { useBring, useCancel, useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
 import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
-import { Editable } from "../parts/Editable";
 import { hearShot } from "../parts/hear";
 import { Ring } from "../parts/marks";
 import { inWords, money } from "../parts/time";
 import { notify } from "../state/notices";
+import { Facts } from "./Facts";
+
+const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
 
 const ORIGIN: Record<string, [string, string]> = {
   cast: ["cast", "var(--ochre)"],
@@ -23,73 +25,20 @@ const ORIGIN: Record<string, [string, string]> = {
   hand: ["by hand", "var(--ink-3)"],
 };
 
-const pairs = (words: string[]) => words.map((w) => [w, w] as const);
-const FRAMINGS = pairs(["extreme wide", "wide", "medium", "close", "extreme close"]);
-const MOVES = pairs(["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"]);
-const TIMES = pairs(["dawn", "day", "dusk", "night"]);
-const WEATHERS = pairs(["clear", "rain", "snow", "fog", "wind"]);
-
 export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set shots", shots: [shot.id], values });
-  const facts: [string, string, React.ReactNode][] = [
-    ["framing", shot.framing, <Choice key="f" quiet label="Framing" value={shot.framing} options={FRAMINGS} onChange={(v) => set({ framing: v })} />],
-    ["move", shot.move, <Choice key="m" quiet label="Move" value={shot.move} options={MOVES} onChange={(v) => set({ move: v })} />],
-    ["time", shot.time, <Choice key="t" quiet label="Time of day" value={shot.time} options={TIMES} onChange={(v) => set({ time: v })} />],
-    ["weather", shot.weather, <Choice key="w" quiet label="Weather" value={shot.weather} options={WEATHERS} onChange={(v) => set({ weather: v })} />],
-  ];
   return (
     <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
       <PromptBox shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
-      <section className="px-4 py-2">
-        <div className="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-0.5">
-          {facts.map(([name, , control]) => (
-            <div key={name} className="flex items-baseline justify-between gap-2">
-              <span className="text-ink-2">{name}</span>
-              <span className="flex min-w-0 items-baseline gap-1 font-medium" title={shot.why[name]}>
-                {shot.own[name as "framing"] && <Lift onClick={() => set({ [name]: null })} what={name} />}
-                {control}
-              </span>
-            </div>
-          ))}
-          <div className="col-span-2 flex items-baseline gap-3">
-            <span className="w-10 shrink-0 text-ink-2">place</span>
-            {shot.own.place !== null && shot.own.place !== undefined && <Lift onClick={() => set({ place: null })} what="place" />}
-            <Editable value={shot.place} hint="nowhere stated" label="Place" className="font-medium" onSave={(place) => set({ place })} />
-          </div>
-          <div className="col-span-2 flex items-baseline gap-3">
-            <span className="w-10 shrink-0 text-ink-2">in it</span>
-            <span className="flex flex-wrap gap-1" title={shot.why.people}>
-              {film.cast.map((p) => {
-                const on = shot.people.includes(p.id);
-                return (
-                  <button
-                    key={p.id}
-                    type="button"
-                    aria-pressed={on}
-                    onClick={() => set({ people: on ? shot.people.filter((x) => x !== p.id) : [...shot.people, p.id] })}
-                    className={`min-h-6 rounded-[4px] border px-1.5 ${on ? "border-ochre font-medium" : "border-rule text-ink-2 hover:border-rule-strong"}`}
-                  >
-                    {p.name}
-                  </button>
-                );
-              })}
-              {shot.own.people && <Lift onClick={() => set({ people: null })} what="who is in it" />}
-            </span>
-          </div>
-        </div>
+      <section className="px-4 py-2" aria-label="What it shows">
+        <Facts film={film} shot={shot} names={["framing", "angle", "time", "weather"]} />
       </section>
       <MakeAll film={film} />
     </div>
   );
 }
-
-const Lift = ({ onClick, what }: { onClick: () => void; what: string }) => (
-  <button type="button" onClick={onClick} title={`Lift what was set by hand: ${what}`} aria-label={`Lift ${what}`} className="min-h-6 text-[11px] text-ink-2 underline decoration-dotted">
-    by hand
-  </button>
-);
 
 function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string, unknown>) => void }) {
   const [editing, setEditing] = useState(false);
@@ -217,7 +166,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
           {making ? "making …" : `Make ${count} ${shot.takes.length ? "more" : ""}`}
           <span className="font-mono font-normal opacity-75">{money(price * count)}</span>
         </Button>
-        <Choice label="How many takes" value={String(count)} options={pairs(["1", "2", "3", "4"])} onChange={(v) => setCount(Number(v))} />
+        <Choice label="How many takes" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
         <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG or WebP">
           {bring.isPending ? "reading …" : "Bring"}
         </Button>

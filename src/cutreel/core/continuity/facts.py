@@ -80,11 +80,13 @@ def facts_of_shots(
     places: Sequence[Place],
     overrides: Sequence[Overrides],
     for_scenes: Mapping[int, Overrides] | None = None,
+    numbers: Sequence[int] | None = None,
 ) -> list[ShotFacts]:
     """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid over them: for a
     scene (`for_scenes`, by index), and over that for the shot itself.
 
-    A shot without words (it opens where the next one does) shows what the shot before it shows, seen wider.
+    Where a rule takes turns it goes by the shots' own `numbers` (else their indices), so that a new shot changes no
+    other. A shot without words (it opens where the next one does) shows what the shot before it shows, seen wider.
     """
     who = _Who(cast)
     out: list[ShotFacts] = []
@@ -96,6 +98,7 @@ def facts_of_shots(
     last: tuple[int, ...] = ()
     before: Mood = "calm"
     bounds = [*opens, len(script.words)]
+    turns = numbers or range(len(opens))
     for i, first in enumerate(opens):
         words = script.words[first : bounds[i + 1]]
         if not words:
@@ -126,7 +129,7 @@ def facts_of_shots(
         speaks = next((s for s in speakers if s), None)
         people, why_people = who.present(words_text(words), bare, speakers, last)
         last = people or last
-        framing, why_framing = _framing(new_scene, bare, len(people), speaks is not None, i)
+        framing, why_framing = _framing(new_scene, i == 0, bare, len(people), speaks is not None, turns[i])
         angle, why_angle = _angle(bare)
         mood, why_mood = _mood(bare, before if not new_scene else "calm")
         before = mood
@@ -236,21 +239,23 @@ def text_place(bare: Sequence[str], places: Sequence[Place]) -> tuple[str, str] 
     return None
 
 
-def _framing(new_scene: bool, bare: Sequence[str], people: int, speaks: bool, index: int) -> tuple[Framing, str]:
+def _framing(
+    new_scene: bool, opens_film: bool, bare: Sequence[str], people: int, speaks: bool, turn: int
+) -> tuple[Framing, str]:
     words = set(bare)
     if new_scene:
-        return ("extreme wide" if index == 0 and not people else "wide"), "a scene opens wide"
+        return ("extreme wide" if opens_film and not people else "wide"), "a scene opens wide"
     if words & _CLOSE_WORDS and people:
         return "close", f"“{min(words & _CLOSE_WORDS)}”"
     if speaks:
-        return ("close", "speech, seen close in turn") if index % 3 == 2 else ("medium", "somebody speaks")
+        return ("close", "speech, seen close in turn") if turn % 3 == 2 else ("medium", "somebody speaks")
     if words & _WIDE_WORDS and people < 2:
         return "wide", f"“{min(words & _WIDE_WORDS)}”"
     if people >= 2:
         return "medium", "more than one person"
     if people:
-        return ("medium", "one person") if index % 4 else ("close", "one person, seen close in turn")
-    return ("wide", "nobody in it") if index % 3 else ("medium", "nobody in it, a closer view in turn")
+        return ("medium", "one person") if turn % 4 else ("close", "one person, seen close in turn")
+    return ("wide", "nobody in it") if turn % 3 else ("medium", "nobody in it, a closer view in turn")
 
 
 def _angle(bare: Sequence[str]) -> tuple[Angle, str]:

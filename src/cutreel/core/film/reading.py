@@ -111,6 +111,7 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
         film.places,
         [s.own for s in film.shots],
         {script.words[at[s.first]].scene: s.own for s in film.scenes if s.first in at},
+        [s.id for s in film.shots],
     )
     look = look_named(film.settings.look)
     cast = {p.id: p for p in film.cast}
@@ -136,7 +137,7 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
                 prompt=prompt,
                 negative=negative,
                 seed=seed,
-                move=shot.own.move or move_told(shot.own.motion) or move_for(fact, i),
+                move=shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id),
                 picture_key=key(
                     "picture",
                     PICTURE_VERSION,
@@ -195,11 +196,14 @@ def move_told(motion: str | None) -> Move | None:
     return next((move for words, move in _TOLD if re.search(words, motion, re.I)), None) if motion else None
 
 
-def move_for(facts: ShotFacts, index: int) -> Move:
-    """The move of a shot when the maker sets none: a push; wide views pan now and then, so that pushes do not tire."""
-    if facts.framing in FRAMINGS[:2] and not facts.people and index % 3 == 2:
-        return "pan right" if index % 2 else "pan left"
-    return "pull" if index % 5 == 4 else "push"
+def move_for(facts: ShotFacts, turn: int) -> Move:
+    """The move of a shot when the maker sets none: a push; wide views pan now and then, so that pushes do not tire.
+
+    `turn` is the shot's own number, so that a new shot changes the move of no other.
+    """
+    if facts.framing in FRAMINGS[:2] and not facts.people and turn % 3 == 2:
+        return "pan right" if turn % 2 else "pan left"
+    return "pull" if turn % 5 == 4 else "push"
 
 
 def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:

@@ -2,66 +2,25 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 
-import type { Film, Shot } from "../api/client";
-import { useChange } from "../api/film";
-import { rateOf } from "../parts/time";
-import { createStore, useStore } from "../state/store";
-import { selected } from "../state/playhead";
-import { seek } from "../state/playhead";
-import { typing, useFilmHere } from "./FilmFrame";
-import { Pace } from "./Pace";
+import type { Shot } from "../../api/client";
+import { useChange } from "../../api/film";
+import { seek, selected } from "../../state/playhead";
+import { typing, useFilmHere } from "../FilmFrame";
+import { type Block, blocksOf } from "./blocks";
+import { cursor } from "./cursor";
 import { Paragraph } from "./Paragraph";
-
-export interface Block {
-  key: string;
-  /** Indices of words, half open; for a heading or a note there are none. */
-  first: number;
-  end: number;
-  kind: "scene" | "words" | "note";
-  start: number;
-  stop: number;
-  scene: number;
-}
-
-/** The word under the cursor, by index. */
-export const cursor = createStore(0);
-
-/** Paragraphs, headings and notes of the manuscript in the order of the text. */
-export function blocksOf(film: Film): Block[] {
-  const out: Block[] = [];
-  const text = film.text;
-  let first = 0;
-  film.words.forEach(([start], i) => {
-    const before = film.words[i - 1];
-    const newParagraph = before && /\n[ \t]*\n/.test(text.slice(before[1], start));
-    const newScene = film.scenes.some((s) => s.first === i && i > 0);
-    if (i > 0 && (newParagraph || newScene || /\n\s*(?:#|\[|[A-Z][\w' ]*:)/.test(text.slice(before![1], start)))) {
-      out.push(wordsBlock(film, first, i));
-      first = i;
-    }
-  });
-  if (film.words.length) out.push(wordsBlock(film, first, film.words.length));
-  film.scenes.forEach((s, i) => {
-    if (s.title) {
-      const [start, stop] = film.headings[film.scenes.slice(0, i).filter((x) => x.title).length] ?? [0, 0];
-      out.push({ key: `scene ${i}`, first: s.first, end: s.first, kind: "scene", start, stop, scene: i });
-    }
-  });
-  for (const [start, stop] of film.notes) out.push({ key: `note ${start}`, first: 0, end: 0, kind: "note", start, stop, scene: 0 });
-  return out.sort((a, b) => a.start - b.start || (a.kind === "scene" ? -1 : 1));
-}
-
-function wordsBlock(film: Film, first: number, end: number): Block {
-  const start = film.words[first]![0];
-  const lineStart = film.text.lastIndexOf("\n", start - 1) + 1;
-  return { key: `words ${film.words[first]![2]}`, first, end, kind: "words", start: lineStart, stop: film.words[end - 1]![1], scene: 0 };
-}
+import { useFollowSelection } from "./passage";
+import { remedyOf } from "./Remarks";
+import { isHold } from "./shots";
+import { Side, desk } from "./Side";
 
 export function Script() {
   const film = useFilmHere();
   const change = useChange(film.id);
   const blocks = useMemo(() => blocksOf(film), [film]);
-  const shotAt = useMemo(() => new Map(film.shots.map((s) => [s.first, s])), [film.shots]);
+  const shotAt = useMemo(() => new Map(film.shots.filter((s) => !isHold(s)).map((s) => [s.first, s])), [film.shots]);
+  const holds = useMemo(() => holdsOf(film.shots), [film.shots]);
+  useFollowSelection();
   const scroll = useRef<HTMLDivElement>(null);
   const [editing, setEditing] = useState<string | null>(null);
   const list = useVirtualizer({
@@ -76,7 +35,7 @@ export function Script() {
     (word: number) => {
       const shot = shotAt.get(word);
       if (shot && word > 0) change.mutate({ type: "lift mark", shot: shot.id });
-      else if (word > 0) change.mutate({ type: "set mark", word: film.words[word]![2] });
+      else if (word > 0) change.mutate({ type: "set mark", word: film.words[word]![2], same_picture: false });
     },
     [change, film.words, shotAt],
   );
@@ -117,13 +76,18 @@ export function Script() {
       else if (e.key === "ArrowDown" || e.key === "ArrowUp") focusWord(wordBeside(at, e.key === "ArrowDown"));
       else if (e.key === "Enter") toggle(at);
       else if (e.key === "Backspace" && shot && at > 0) change.mutate({ type: "lift mark", shot: shot.id });
+      else if (e.key.toLowerCase() === "r") {
+        const here = film.shots.find((s) => s.first <= at && at < s.end);
+        const remedy = here?.remarks[0] && remedyOf(film, here, here.remarks[0]);
+        if (remedy) change.mutate(remedy.command);
+      } else if (e.key.toLowerCase() === "s") desk.set("shot");
       else if (e.key.toLowerCase() === "e") setEditing(blocks.find((b) => b.kind === "words" && b.first <= at && at < b.end)?.key ?? null);
       else return;
       e.preventDefault();
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [blocks, change, focusWord, push, shotAt, toggle]);
+  }, [blocks, change, film, focusWord, push, shotAt, toggle]);
 
   const save = (block: Block, text: string) => {
     setEditing(null);
@@ -149,6 +113,7 @@ export function Script() {
                     film={film}
                     block={block}
                     shotAt={shotAt}
+                    holds={holds}
                     editing={editing === block.key}
                     onEdit={() => setEditing(block.key)}
                     onSave={(text) => save(block, text)}
@@ -163,7 +128,7 @@ export function Script() {
           </div>
         </article>
       </div>
-      <Pace film={film} />
+      <Side film={film} />
     </div>
   );
 }
@@ -187,5 +152,9 @@ function wordBeside(at: number, down: boolean): number {
   return best;
 }
 
-export const useCursor = () => useStore(cursor);
-export const secondsOf = (film: Film, shot: Shot) => (shot.stop - shot.start) / rateOf(film.fps);
+/** Shots without words, by the index of the word behind them. */
+function holdsOf(shots: Shot[]): Map<number, Shot[]> {
+  const out = new Map<number, Shot[]>();
+  for (const shot of shots) if (isHold(shot)) out.set(shot.first, [...(out.get(shot.first) ?? []), shot]);
+  return out;
+}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 
-import type { Film } from "../api/client";
-import { blocksOf } from "./Script";
+import type { Film } from "../../api/client";
+import { blocksOf } from "./blocks";
 
 function film(text: string, headings: [number, number][], notes: [number, number][], scenes: [string, number][]): Film {
   const skip = [...headings, ...notes];

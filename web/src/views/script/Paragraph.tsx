@@ -1,10 +1,16 @@
 /** One paragraph of the manuscript with its cut marks; edge numbers at the left, remarks at the right. */
 import { memo, useEffect, useLayoutEffect, useRef, useState } from "react";
 
-import type { Film, Shot } from "../api/client";
-import { useChange } from "../api/film";
-import { CutStroke } from "../parts/marks";
-import { type Block, cursor, secondsOf } from "./Script";
+import type { Film, Shot } from "../../api/client";
+import { CutStroke } from "../../parts/marks";
+import { cursor } from "./cursor";
+import { Editor } from "./Editor";
+import { SceneHeading } from "./Heading";
+import { Remarks } from "./Remarks";
+import type { Block } from "./blocks";
+import { secondsOf } from "./shots";
+import { desk } from "./Side";
+import { seek, selected } from "../../state/playhead";
 
 interface Props {
   film: Film;
@@ -17,6 +23,8 @@ interface Props {
   onToggle: (word: number) => void;
   onPush: (shot: Shot, words: number) => void;
   onFocus: (word: number) => void;
+  /** Shots without words, by the index of the word that follows them. */
+  holds: Map<number, Shot[]>;
 }
 
 const TEXT = "font-serif text-[18.5px] leading-[31px]";
@@ -28,21 +36,17 @@ export const Paragraph = memo(function Paragraph(props: Props) {
       <Row>
         <Editor
           text={film.text.slice(block.start, block.stop)}
-          label={block.kind === "scene" ? "Scene heading" : "Words of the paragraph"}
           look={block.kind === "scene" ? "text-[15px]" : TEXT}
+          speaker={film.cast[0]?.name ?? "Somebody"}
           onSave={onSave}
           onLeave={onLeave}
         />
       </Row>
     );
   if (block.kind === "scene") {
-    const s = film.scenes[block.scene]!;
     return (
       <Row className="pb-1 pt-4">
-        <h2 onDoubleClick={onEdit} title="Double click to edit" className="text-ink-2">
-          <span className="font-semibold">Scene {block.scene + 1}</span> <b className="ml-1 font-semibold text-ink">{s.title}</b>{" "}
-          <span className="ml-1">{[s.time, s.weather].filter(Boolean).join(", ")}</span>
-        </h2>
+        <SceneHeading film={film} index={block.scene} onEdit={onEdit} />
       </Row>
     );
   }
@@ -65,7 +69,7 @@ const Row = ({ children, className = "", left, right }: { children: React.ReactN
   </div>
 );
 
-function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props) {
+function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }: Props) {
   const body = useRef<HTMLParagraphElement>(null);
   const [marks, setMarks] = useState<{ word: number; top: number }[]>([]);
   const dragging = useRef<{ shot: Shot; word: number } | null>(null);
@@ -109,7 +113,7 @@ function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props
       })}
       right={<Remarks film={film} marks={marks} shotAt={shotAt} />}
     >
-      <p ref={body} className={TEXT} onDoubleClick={onEdit} title="Double click to edit the words">
+      <p ref={body} className={`${TEXT} select-text`} onDoubleClick={onEdit} title="Double click to edit the words">
         {words.map(([start, end, number, line], i) => {
           const index = block.first + i;
           const shot = shotAt.get(index);
@@ -118,6 +122,7 @@ function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props
           const speaker = film.lines.length ? speakerOf(film, index) : null;
           return (
             <span key={number}>
+              {holds.get(index)?.map((h) => <Hold key={h.id} film={film} shot={h} />)}
               {i > 0 && !glued && !shot && <Gap onSet={() => onToggle(index)} voiced={!!speaker && film.words[index - 1]![3] === line} />}
               {shot && i > 0 && !glued && " "}
               {/* A mark stays on the line of the word it opens. */}
@@ -140,6 +145,7 @@ function Words({ film, block, shotAt, onEdit, onToggle, onPush, onFocus }: Props
             </span>
           );
         })}
+        {block.end === film.words.length && holds.get(block.end)?.map((h) => <Hold key={h.id} film={film} shot={h} />)}
       </p>
     </Row>
   );
@@ -172,6 +178,24 @@ function Word({ index, text, speaker, onClick }: { index: number; text: string; 
     </span>
   );
 }
+
+/** A shot without words, where it stands between them. */
+const Hold = ({ film, shot }: { film: Film; shot: Shot }) => (
+  <button
+    type="button"
+    onClick={(e) => {
+      e.stopPropagation();
+      selected.set(shot.id);
+      seek(shot.start);
+      desk.set("shot");
+    }}
+    title={`Hold ${shot.edge}: a picture without words. Click to see it`}
+    className="mx-1 inline-flex items-baseline gap-1 whitespace-nowrap rounded-[3px] border border-dashed border-rule-strong px-1.5 align-baseline font-sans text-[12px] leading-[20px] text-ink-2 hover:bg-shade"
+  >
+    <CutStroke className="relative top-[2px]" />
+    <span className="font-mono text-[11px]">{shot.edge}</span> hold {secondsOf(film, shot).toFixed(1)} s
+  </button>
+);
 
 /** The space between two words: pointing at it shows where a cut mark would stand, a click sets it. */
 const Gap = ({ onSet, voiced }: { onSet: () => void; voiced: boolean }) => (
@@ -249,74 +273,4 @@ function wordAt(x: number, y: number): number | null {
     }
   });
   return best;
-}
-
-function Remarks({ film, marks, shotAt }: { film: Film; marks: { word: number; top: number }[]; shotAt: Map<number, Shot> }) {
-  const change = useChange(film.id);
-  let floor = 0;
-  return marks.map(({ word, top }) => {
-    const shot = shotAt.get(word);
-    const remark = shot?.remarks[0];
-    if (!shot || !remark) return null;
-    const at = Math.max(top + 4, floor);
-    floor = at + 74;
-    return (
-      <aside key={shot.id} className="absolute left-6 right-5 text-[12px] leading-[1.45] text-ink-2" style={{ top: at }}>
-        <b className="font-semibold text-ink">
-          {shot.edge} {WORDING[remark.kind] ?? remark.kind}.
-        </b>{" "}
-        {remark.text}{" "}
-        {remark.remedy && (
-          <button
-            type="button"
-            className="rounded-[3px] border border-rule-strong bg-field px-1.5 font-medium text-ink hover:bg-shade"
-            onClick={() =>
-              change.mutate(remark.remedy === "lift" ? { type: "lift mark", shot: shot.id } : { type: "set mark", word: remark.word! })
-            }
-          >
-            {remark.remedy === "lift" ? "Lift it" : "Cut it"}
-          </button>
-        )}
-      </aside>
-    );
-  });
-}
-
-const WORDING: Record<string, string> = {
-  scrap: "is a scrap",
-  overlong: "is long",
-  "slow opening": "opens slowly",
-  "unclear speaker": "has no speaker",
-};
-
-function Editor({ text, label, look, onSave, onLeave }: { text: string; label: string; look: string; onSave: (text: string) => void; onLeave: () => void }) {
-  const field = useRef<HTMLTextAreaElement>(null);
-  const left = useRef(false);
-  const grow = () => {
-    field.current!.style.height = "0";
-    field.current!.style.height = `${field.current!.scrollHeight}px`;
-  };
-  useLayoutEffect(() => {
-    grow();
-    field.current!.focus();
-    field.current!.setSelectionRange(text.length, text.length);
-  }, [text]);
-  return (
-    <textarea
-      ref={field}
-      aria-label={label}
-      defaultValue={text}
-      className={`-mx-2 block w-[calc(100%+16px)] resize-none overflow-hidden rounded-[4px] bg-field px-2 py-[7px] ${look}`}
-      onInput={grow}
-      onBlur={(e) => !left.current && onSave(e.target.value)}
-      onKeyDown={(e) => {
-        e.stopPropagation();
-        if (e.key === "Escape") {
-          left.current = true;
-          onLeave();
-        }
-        if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
-      }}
-    />
-  );
 }

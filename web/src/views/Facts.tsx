@@ -1,0 +1,141 @@
+/** What a shot shows: proposed from its words, set by hand, or inherited from its scene; each says which. */
+import type { Film, Shot } from "../api/client";
+import { useChange } from "../api/film";
+import { Choice } from "../parts/Choice";
+import { Editable } from "../parts/Editable";
+
+const pairs = (words: string[]) => words.map((w) => [w, w] as const);
+const CHOICES = {
+  framing: pairs(["extreme wide", "wide", "medium", "close", "extreme close"]),
+  angle: pairs(["level", "low", "high", "from above", "over the shoulder"]),
+  time: pairs(["dawn", "day", "dusk", "night"]),
+  weather: pairs(["clear", "rain", "snow", "fog", "wind"]),
+  mood: pairs(["calm", "uneasy", "warm", "playful", "grand", "sad"]),
+} as const;
+const MOVES = pairs(["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"]);
+type Name = keyof typeof CHOICES | "place" | "people" | "action";
+
+/** Sets values for a shot, or for its whole scene. */
+export function useSetFacts(film: Film, shot: Shot, forScene: boolean) {
+  const change = useChange(film.id);
+  const word = film.scenes[shot.scene]?.word;
+  return (values: Record<string, unknown>) =>
+    forScene && word
+      ? change.mutate({ type: "set scene", word, values, pace: null, keep_pace: true })
+      : change.mutate({ type: "set shots", shots: [shot.id], values });
+}
+
+interface Props {
+  film: Film;
+  shot: Shot;
+  /** Whether a choice is made for the whole scene. */
+  forScene?: boolean;
+  /** With the reason for each proposal beside it. */
+  withReasons?: boolean;
+  names?: (keyof typeof CHOICES)[];
+}
+
+export function Facts({ film, shot, forScene = false, withReasons = false, names = ["framing", "angle", "time", "weather", "mood"] }: Props) {
+  const set = useSetFacts(film, shot, forScene);
+  const scene = film.scenes[shot.scene];
+  const own = forScene && scene ? scene.own : shot.own;
+  const byHand = (name: Name) => own[name] !== null && own[name] !== undefined;
+  const lift = (name: Name) => byHand(name) && <Lift what={name} scene={forScene} onClick={() => set({ [name]: null })} />;
+  const reason = (name: Name) => withReasons && <span className="block text-[11.5px] text-ink-2">{shot.why[name] ?? ""}</span>;
+  const grid = withReasons ? "grid-cols-1 gap-y-1.5" : "grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-0.5";
+  return (
+    <div className={`grid ${grid}`}>
+      {names.map((name) => (
+        <Line key={name} name={name} why={shot.why[name]} wide={withReasons} lift={lift(name)} reason={reason(name)}>
+          <Choice quiet label={name[0]!.toUpperCase() + name.slice(1)} value={shot[name]} options={CHOICES[name]} onChange={(v) => set({ [name]: v })} />
+        </Line>
+      ))}
+      {!forScene && (
+        <Line name="move" wide={withReasons} lift={shot.own.move && <Lift what="move" scene={false} onClick={() => set({ move: null })} />} reason={withReasons && <span className="block text-[11.5px] text-ink-2">{shot.own.move ? "set by hand" : "alternates, so that pushes do not tire"}</span>}>
+          <Choice quiet label="Move" value={shot.move} options={MOVES} onChange={(v) => set({ move: v })} />
+        </Line>
+      )}
+      <div className={withReasons ? "" : "col-span-2"}>
+        <div className="flex items-baseline gap-3">
+          <span className={`${withReasons ? "w-[72px]" : "w-10"} shrink-0 text-ink-2`}>place</span>
+          {lift("place")}
+          <Editable value={shot.place} hint="nowhere stated" label="Place" className="font-medium" onSave={(place) => set({ place })} />
+        </div>
+        {withReasons && <div className="pl-[84px]">{reason("place")}</div>}
+      </div>
+      <div className={`flex items-baseline gap-3 ${withReasons ? "" : "col-span-2"}`}>
+        <span className={`${withReasons ? "w-[72px]" : "w-10"} shrink-0 text-ink-2`}>in it</span>
+        <span className="flex flex-wrap items-baseline gap-1" title={shot.why.people}>
+          {film.cast.map((p) => {
+            const on = shot.people.includes(p.id);
+            return (
+              <button
+                key={p.id}
+                type="button"
+                aria-pressed={on}
+                onClick={() => set({ people: on ? shot.people.filter((x) => x !== p.id) : [...shot.people, p.id] })}
+                className={`min-h-6 rounded-[4px] border px-1.5 ${on ? "border-ochre font-medium" : "border-rule text-ink-2 hover:border-rule-strong"}`}
+              >
+                {p.name}
+              </button>
+            );
+          })}
+          {lift("people")}
+          {withReasons && <span className="w-full">{reason("people")}</span>}
+        </span>
+      </div>
+      {withReasons && !forScene && (
+        <div className="flex items-baseline gap-3">
+          <span className="w-[72px] shrink-0 text-ink-2">happens</span>
+          <span className="min-w-0 grow">
+            <Editable multiline letters={28} value={shot.action} hint="what is to be seen" label="What happens" className="font-serif text-[14px]" onSave={(action) => set({ action })} />
+            {lift("action")}
+          </span>
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface LineProps {
+  name: string;
+  why?: string;
+  wide: boolean;
+  lift: React.ReactNode;
+  reason: React.ReactNode;
+  children: React.ReactNode;
+}
+
+const Line = ({ name, why, wide, lift, reason, children }: LineProps) =>
+  wide ? (
+    <div className="flex items-baseline gap-3">
+      <span className="w-[72px] shrink-0 text-ink-2">{name}</span>
+      <span className="min-w-0">
+        <span className="flex items-baseline gap-1.5 font-medium">
+          {children}
+          {lift}
+        </span>
+        {reason}
+      </span>
+    </div>
+  ) : (
+    <div className="flex items-baseline justify-between gap-2">
+      <span className="text-ink-2">{name}</span>
+      <span className="flex min-w-0 items-baseline gap-1 font-medium" title={why}>
+        {lift}
+        {children}
+      </span>
+    </div>
+  );
+
+const Lift = ({ onClick, what, scene }: { onClick: () => void; what: string; scene: boolean }) => (
+  <button
+    type="button"
+    onClick={onClick}
+    title={`Lift what was set ${scene ? "for the scene" : "by hand"}: ${what}`}
+    aria-label={`Lift ${what}`}
+    className="min-h-6 shrink-0 text-[11px] text-ink-2 underline decoration-dotted"
+  >
+    {scene ? "for the scene" : "by hand"}
+  </button>
+);
