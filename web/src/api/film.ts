@@ -3,6 +3,7 @@ import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/re
 import { useEffect } from "react";
 
 import { notify } from "../state/notices";
+import { ahead } from "./ahead";
 import {
   type Card,
   type Command,
@@ -28,6 +29,8 @@ export const queryClient = new QueryClient({
 export const keys = {
   shelf: ["shelf"] as const,
   film: (id: string) => ["film", id] as const,
+  /** The film as the server last answered a change, without what is shown ahead of it. */
+  answered: (id: string) => ["answered", id] as const,
   runs: (id: string) => ["runs", id] as const,
   spending: (id: string) => ["spending", id] as const,
 };
@@ -67,22 +70,49 @@ function failed(film: string) {
   };
 }
 
-/** Sends commands one after another, each with the revision that the one before left behind. */
+/** Numbers of shots by the provisional ones that the page gave them. */
+const settled = new Map<string, number>();
+
+/** The command with a provisional shot number replaced by the one that the server gave. */
+function named(film: Film | undefined, command: Command): Command {
+  if (!("shot" in command) || command.shot >= 0 || !film) return command;
+  const key = `${film.id} ${command.shot}`;
+  const known = settled.get(key) ?? film.shots.find((s) => film.words[s.first]?.[2] === -command.shot && s.end > s.first)?.id;
+  if (known === undefined) return command;
+  settled.set(key, known);
+  return { ...command, shot: known };
+}
+
+/** Sends commands one after another, each with the revision that the one before left behind. Cut marks show at once. */
 export function useChange(film: string) {
   const client = useQueryClient();
+  const mutationKey = ["change", film];
   return useMutation({
+    mutationKey,
     scope: { id: `changes of ${film}` },
+    onMutate: async (command: Command) => {
+      await client.cancelQueries({ queryKey: keys.film(film) });
+      client.setQueryData<Film>(keys.film(film), (before) => (before ? (ahead(before, command) ?? before) : before));
+    },
     mutationFn: async (command: Command) => {
       const seen = client.getQueryData<Film>(keys.film(film));
+      const known = client.getQueryData<Film>(keys.answered(film)) ?? seen;
       return unwrap<Film>(
         await api.POST("/api/films/{film}/changes", {
           params: { path: { film } },
-          body: { revision: seen?.revision ?? 0, command },
+          body: { revision: Math.max(seen?.revision ?? 0, known?.revision ?? 0), command: named(known, command) },
         }),
       );
     },
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
-    onError: failed(film),
+    onSuccess: (fresh) => {
+      client.setQueryData(keys.answered(film), fresh);
+      // While more changes wait, the page goes on showing them; the last answer brings everything.
+      if (client.isMutating({ mutationKey }) <= 1) client.setQueryData(keys.film(film), fresh);
+    },
+    onError: (error: Error) => {
+      failed(film)(error);
+      void client.invalidateQueries({ queryKey: keys.film(film) });
+    },
   });
 }
 
@@ -169,19 +199,28 @@ export function useEvents(film: string) {
   useEffect(() => {
     const source = new EventSource(`/api/films/${film}/events`);
     const waiting = new Set<string>();
+    let revision = 0;
     let timer: number | undefined;
     const flush = () => {
       timer = undefined;
+      // What this page changed comes with its own answer; only what others changed has to be fetched.
+      if (client.isMutating({ mutationKey: ["change", film] })) {
+        timer = window.setTimeout(flush, 350);
+        return;
+      }
       if (waiting.has("run")) {
         void client.invalidateQueries({ queryKey: keys.runs(film) });
         void client.invalidateQueries({ queryKey: keys.spending(film) });
       }
+      const known = client.getQueryData<Film>(keys.film(film))?.revision ?? 0;
       // A run also makes lines, sounds and mixes, which are part of the film.
-      void client.invalidateQueries({ queryKey: keys.film(film) });
+      if (revision > known || [...waiting].some((what) => what !== "changed")) void client.invalidateQueries({ queryKey: keys.film(film) });
       waiting.clear();
     };
     source.addEventListener("film", (event) => {
-      waiting.add((JSON.parse((event as MessageEvent<string>).data) as { what: string }).what);
+      const news = JSON.parse((event as MessageEvent<string>).data) as { what: string; revision?: number };
+      waiting.add(news.what);
+      revision = Math.max(revision, news.revision ?? 0);
       timer ??= window.setTimeout(flush, 350);
     });
     return () => {

@@ -7,11 +7,12 @@ memory).
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from numpy import float64
 from numpy.typing import NDArray
 
-from cutreel.core.manuscript import Word, words_text
+from cutreel.core.manuscript import Word, strip_marks
 
 LINE_LENGTH, LINES = 30, 2
 SHORTEST, LONGEST, GAP = 1.3, 6.0, 0.9
@@ -47,31 +48,44 @@ def captions_of(words: Sequence[Word], times: NDArray[float64], length: int = LI
 
 
 def _run(words: Sequence[Word], times: NDArray[float64], first: int, end: int, length: int) -> list[Caption]:
-    """The best grouping of one run of speech: the cheapest path over the gaps between its words."""
-    text = words_text(words[first:end])
-    place = _Places(words[first:end])
-    best = [0.0] + [float("inf")] * (end - first)
-    came = [0] * (end - first + 1)
-    for stop in range(first + 1, end + 1):
-        for begin in range(stop - 1, max(first - 1, stop - 22), -1):
-            split = place.split(begin - first, stop - first, length)
+    """The captions of one run of speech."""
+    run = words[first:end]
+    relative = tuple(round(float(t) - float(times[first, 0]), 3) for pair in times[first:end] for t in pair)
+    glued = tuple(i > 0 and w.start == run[i - 1].end for i, w in enumerate(run))
+    sentences = tuple(w.sentence - run[0].sentence for w in run)
+    return [
+        Caption(float(times[first + begin, 0]), float(times[first + stop - 1, 1]), lines, first + begin, first + stop)
+        for begin, stop, lines in _grouped(tuple(w.text for w in run), glued, sentences, relative, length)
+    ]
+
+
+@lru_cache(maxsize=8192)
+def _grouped(
+    texts: tuple[str, ...], glued: tuple[bool, ...], sentences: tuple[int, ...], times: tuple[float, ...], length: int
+) -> list[tuple[int, int, tuple[str, ...]]]:
+    """The best grouping of a run: the cheapest path over the gaps between its words, as (first, end, lines).
+
+    Kept by what it depends on: of a long film only the runs that changed are grouped again.
+    """
+    n = len(texts)
+    text = "".join(t if glued[i] or not i else " " + t for i, t in enumerate(texts))
+    place = _Places(texts, glued)
+    costs = _Costs(texts, sentences, times)
+    best = [0.0] + [float("inf")] * n
+    came = [0] * (n + 1)
+    for stop in range(1, n + 1):
+        for begin in range(stop - 1, max(-1, stop - 22), -1):
+            split = place.split(begin, stop, length)
             if split is None and begin < stop - 1:
                 break
-            cost = best[begin - first] + _cost(
-                words, times, begin, stop, end, place.uneven(begin - first, stop - first, split)
-            )
-            if cost < best[stop - first]:
-                best[stop - first], came[stop - first] = cost, begin - first
-    out: list[Caption] = []
-    stop = end - first
+            cost = best[begin] + costs.of(begin, stop, place.uneven(begin, stop, split))
+            if cost < best[stop]:
+                best[stop], came[stop] = cost, begin
+    out = []
+    stop = n
     while stop > 0:
         begin = came[stop]
-        lines = place.lines(text, begin, stop, place.split(begin, stop, length), length)
-        out.append(
-            Caption(
-                float(times[first + begin, 0]), float(times[first + stop - 1, 1]), lines, first + begin, first + stop
-            )
-        )
+        out.append((begin, stop, place.lines(text, begin, stop, place.split(begin, stop, length), length)))
         stop = begin
     return out[::-1]
 
@@ -79,18 +93,17 @@ def _run(words: Sequence[Word], times: NDArray[float64], first: int, end: int, l
 class _Places:
     """Where each word of a run stands in the run's text, so that lengths need no strings."""
 
-    def __init__(self, words: Sequence[Word]) -> None:
+    def __init__(self, texts: Sequence[str], glued: Sequence[bool]) -> None:
         self.start: list[int] = []
         self.stop: list[int] = []
         self.soft: list[bool] = []
         at = 0
-        for i, word in enumerate(words):
-            if i and word.start != words[i - 1].end:
-                at += 1
+        for i, text in enumerate(texts):
+            at += 1 if i and not glued[i] else 0
             self.start.append(at)
-            at += len(word.text)
+            at += len(text)
             self.stop.append(at)
-            self.soft.append(word.text.rstrip("”’\"')")[-1:] in tuple(".,;:!?—"))
+            self.soft.append(text.rstrip("”’\"')")[-1:] in tuple(".,;:!?—"))
 
     def length(self, begin: int, stop: int) -> int:
         return self.stop[stop - 1] - self.start[begin]
@@ -121,18 +134,24 @@ class _Places:
         return (text[self.start[begin] : self.stop[split - 1]], text[self.start[split] : self.stop[stop - 1]])
 
 
-def _cost(words: Sequence[Word], times: NDArray[float64], begin: int, stop: int, end: int, uneven: int) -> float:
-    seconds = float(times[stop - 1, 1] - times[begin, 0])
-    cost = 1.0 + uneven / 40
-    if seconds < SHORTEST:
-        cost += 2.0 * (SHORTEST - seconds)
-    if seconds > LONGEST:
-        cost += 2.0 * (seconds - LONGEST)
-    if stop < end:
-        mark = words[stop - 1].text.rstrip("”’\"')")[-1:]
-        cost += 0.0 if mark in ".!?…" else 0.4 if mark in ",;:—–" else 1.6
-        cost += 1.0 if words[stop - 1].bare.lower() in LEANING else 0.0
-    return cost + 0.9 * (words[stop - 1].sentence - words[begin].sentence)
+class _Costs:
+    """What a caption costs: by its time, by what its end breaks, by how many sentences it holds."""
+
+    def __init__(self, texts: Sequence[str], sentences: Sequence[int], times: Sequence[float]) -> None:
+        self.sentences, self.times = sentences, times
+        self.broken: list[float] = []
+        for text in texts:
+            mark = text.rstrip("”’\"')")[-1:]
+            cost = 0.0 if mark in ".!?…" else 0.4 if mark in ",;:—–" else 1.6
+            self.broken.append(cost + (1.0 if strip_marks(text).lower() in LEANING else 0.0))
+        self.broken[-1] = 0.0
+
+    def of(self, begin: int, stop: int, uneven: int) -> float:
+        seconds = self.times[2 * stop - 1] - self.times[2 * begin]
+        cost = 1.0 + uneven / 40 + self.broken[stop - 1] + 0.9 * (self.sentences[stop - 1] - self.sentences[begin])
+        if seconds < SHORTEST:
+            cost += 2.0 * (SHORTEST - seconds)
+        return cost + (2.0 * (seconds - LONGEST) if seconds > LONGEST else 0.0)
 
 
 def _split_long(text: str, length: int) -> list[str]:

@@ -57,6 +57,9 @@ _WIDE_WORDS = {
 # fmt: on
 
 
+_OFTEN_NO_PLACE = {"crossing", "gate", "wood", "study", "square", "landing", "hall"}
+
+
 @dataclass(frozen=True, slots=True)
 class ShotFacts:
     """What one shot shows. `why` maps each fact's name to the rule that proposed it."""
@@ -89,6 +92,7 @@ def facts_of_shots(
     other. A shot without words (it opens where the next one does) shows what the shot before it shows, seen wider.
     """
     who = _Who(cast)
+    named = place_words(places)
     out: list[ShotFacts] = []
     time: TimeOfDay = "day"
     weather: Weather = "clear"
@@ -122,7 +126,7 @@ def facts_of_shots(
                 time, why_time = "day", f"“{word}”"
             if word in ("rain", "snow", "fog", "mist", "storm", "wind", "gale") and not script.scenes[scene].weather:
                 weather, why_weather = _weather(WEATHERS[word]), f"“{word}”"
-        found = text_place(bare, places)
+        found = text_place(bare, named)
         if found and (not script.scenes[scene].title or not place):
             place, why_place = found
         speakers = [who.number(script.lines[w.line].speaker) for w in words]
@@ -228,15 +232,16 @@ def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str,
     return (before if not title else ""), "nothing says otherwise"
 
 
-def text_place(bare: Sequence[str], places: Sequence[Place]) -> tuple[str, str] | None:
-    """The first place that words name, and the word that says so."""
-    for word in bare:
-        for place in places:
-            if word in place.words:
-                return place.description or place.name, f"“{word}”"
-        if word in PLACE_NOUNS and word not in {"crossing", "gate", "wood", "study", "square", "landing", "hall"}:
-            return PLACE_NOUNS[word], f"“{word}”"
-    return None
+def place_words(places: Sequence[Place]) -> dict[str, str]:
+    """Every word that names a place, with the place that it names: the film's own before common nouns."""
+    common = {w: name for w, name in PLACE_NOUNS.items() if w not in _OFTEN_NO_PLACE}
+    own = {word: place.description or place.name for place in reversed(places) for word in place.words}
+    return common | own
+
+
+def text_place(bare: Sequence[str], named: Mapping[str, str]) -> tuple[str, str] | None:
+    """The first place that words name, by `place_words`, and the word that says so."""
+    return next(((named[word], f"“{word}”") for word in bare if word in named), None)
 
 
 def _framing(

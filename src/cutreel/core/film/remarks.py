@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from cutreel.core.breakdown import SCRAP_SECONDS, SCRAP_WORDS, Wish
-from cutreel.core.continuity import Person, text_place
+from cutreel.core.continuity import Person, place_words, text_place
 from cutreel.core.manuscript import Manuscript, Word, words_text
 from cutreel.core.manuscript.speakers import UNKNOWN
 
@@ -115,12 +115,15 @@ def _sentences(script: Manuscript, words: Sequence[Word]) -> list[tuple[int, lis
 def _moves(film: ReadFilm, words: Sequence[Word]) -> tuple[str, str, int] | None:
     """The places that a shot's sentences go from and to, and where the second begins."""
     script = film.script
+    if all(w.sentence == words[0].sentence for w in words):
+        return None
     before: str | None = None
+    named = place_words(film.document.places)
     for n, sentence in _sentences(script, words):
         if n and sentence[0].scene != words[0].scene:
             return script.scenes[words[0].scene].title, script.scenes[sentence[0].scene].title, n
         told = [w.bare.lower() for w in sentence if script.lines[w.line].speaker is None]
-        found = text_place(told, film.document.places)
+        found = text_place(told, named)
         if found and before and found[0] != before:
             return before, found[0], n
         before = found[0] if found else before
@@ -129,6 +132,8 @@ def _moves(film: ReadFilm, words: Sequence[Word]) -> tuple[str, str, int] | None
 
 def _two_subjects(cast: Sequence[Person], script: Manuscript, words: Sequence[Word]) -> tuple[str, str, int] | None:
     """Two of the cast, each the only one named at the head of a sentence of the shot, and where the second begins."""
+    if all(w.sentence == words[0].sentence for w in words):
+        return None
     calls = {call.lower(): p for p in reversed(cast) for call in (p.name, *p.aliases) if call}
     first: Person | None = None
     for n, sentence in _sentences(script, words):
@@ -143,9 +148,9 @@ def _two_subjects(cast: Sequence[Person], script: Manuscript, words: Sequence[Wo
 
 def _unseen(words: Sequence[Word], film: ReadFilm) -> bool:
     """Whether no word of a shot is one that a picture could show."""
-    if text_place([w.bare.lower() for w in words], film.document.places):
+    if not all(len(w.bare) < 4 or w.bare.lower().removesuffix("n't") in _UNSEEN for w in words):
         return False
-    return all(len(w.bare) < 4 or w.bare.lower().removesuffix("n't") in _UNSEEN for w in words)
+    return text_place([w.bare.lower() for w in words], place_words(film.document.places)) is None
 
 
 def _break_near(script: Manuscript, first: int, end: int) -> int | None:

@@ -4,13 +4,14 @@ from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, runs_of
-from .model import Line, Manuscript, Note, Scene, Sentence, Word, words_text
+from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .read import cue_for, read
 from .syllables import syllables
 
 # fmt: off
 __all__ = [
     "Difference", "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun", "carry_ids", "cue_for",
-    "differences", "fresh_ids", "ids_of", "read", "reading_ease", "runs_of", "syllables", "text_of", "words_text",
+    "differences", "fresh_ids", "ids_of", "read", "reading_ease", "runs_of", "strip_marks", "syllables", "text_of",
+    "words_text",
 ]
 # fmt: on

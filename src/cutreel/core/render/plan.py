@@ -3,14 +3,16 @@
 A segment does not know where in the film it stands: the same stretch moved elsewhere is the same segment.
 """
 
+from bisect import bisect_right
 from collections.abc import Sequence
+from itertools import takewhile
 
 from pydantic import BaseModel
 
 from cutreel.core.captions import Caption
 from cutreel.core.keys import key
 from cutreel.core.motion import Move
-from cutreel.core.timeline import FrameRate, Span, stretches
+from cutreel.core.timeline import FrameRate, Span, Stretch, stretches
 
 from .encode import ENCODER_VERSION, Quality
 
@@ -83,13 +85,10 @@ def plan_segments(
         return Scene(shot=shots[shot], at=start - begin, life=end - begin, seconds=round(rate.seconds(end - begin), 4))
 
     timed = [(rate.frames(c.start), rate.frames(c.end), list(c.lines)) for c in captions]
+    ends = [end for _, end, _ in timed]
     out = []
     for stretch in plan:
-        over = [
-            CaptionSpan(lines=lines, start=max(0, begin - stretch.start), end=min(stretch.end, end) - stretch.start)
-            for begin, end, lines in timed
-            if begin < stretch.end and end > stretch.start
-        ]
+        over = _captions_over(stretch, timed[bisect_right(ends, stretch.start) :])
         out.append(
             (
                 stretch.start,
@@ -106,3 +105,12 @@ def plan_segments(
             )
         )
     return out
+
+
+def _captions_over(stretch: Stretch, timed: Sequence[tuple[int, int, list[str]]]) -> list[CaptionSpan]:
+    """The captions seen in a stretch; `timed` are those that end behind its start, one behind another."""
+    seen = takewhile(lambda caption: caption[0] < stretch.end, timed)
+    return [
+        CaptionSpan(lines=lines, start=max(0, begin - stretch.start), end=min(stretch.end, end) - stretch.start)
+        for begin, end, lines in seen
+    ]

@@ -22,6 +22,7 @@ SPOTS: dict[str, tuple[str, ...]] = {
     "a bird calls": ("squawked", "cawed", "gulls"),
     "a match is struck": ("flared",),
 }
+_SOUNDING = {word: [p for p, words in SPOTS.items() if word in words] for words in SPOTS.values() for word in words}
 _DOORS, _DOOR_DEEDS = {"door", "gate", "hatch"}, {"opened", "closed", "shut", "slammed", "creaked", "banged"}
 NEAR = 4
 """Words within which a door and what is done to it belong together."""
@@ -89,9 +90,9 @@ def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64]
         if script.lines[word.line].speaker is not None:
             continue
         bare = word.bare.lower()
-        around = {w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]}
-        sounding = [prompt for prompt, words in SPOTS.items() if bare in words]
-        sounding += ["a wooden door"] if bare in _DOOR_DEEDS and around & _DOORS else []
+        sounding = list(_SOUNDING.get(bare, ()))
+        if bare in _DOOR_DEEDS and _DOORS & {w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]}:
+            sounding.append("a wooden door")
         for prompt in sounding:
             start = float(times[i, 0])
             if start - last.get(prompt, -QUIET) >= QUIET:
