@@ -16,6 +16,10 @@ const KEYS: [string, [string, string][]][] = [
     ["Backspace", "lift the word's cut mark"],
     ["Alt ← →", "push the mark a word along"],
     ["E", "edit the words of the paragraph; Ctrl Enter saves, Esc leaves"],
+    ["Alt 1 2 3 4", "while editing: narration, somebody speaks, scene heading, not spoken"],
+    ["R", "do what the remark on the shot says"],
+    ["S", "what the shot shows"],
+    ["Alt ↑ ↓", "move the scene (on its heading)"],
   ]],
   ["Sheet", [
     ["↑ ↓", "the shot before, the next"],

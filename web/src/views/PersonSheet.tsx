@@ -9,6 +9,7 @@ import { Choice } from "../parts/Choice";
 import { Editable } from "../parts/Editable";
 import { hearLine } from "../parts/hear";
 import { inWords, money } from "../parts/time";
+import { Renaming } from "./Renaming";
 
 const COLOURS: Record<string, string> = {
   red: "#be342a", "brick red": "#9e4230", rust: "#ac5830", orange: "#da7c30", mustard: "#cc9a2c", yellow: "#e4b634", ochre: "#c49242", gold: "#d4a846",
@@ -24,6 +25,7 @@ export function PersonSheet({ film, person }: { film: Film; person: Person }) {
   const start = useStart(film.id);
   const offers = useOffers().data;
   const [draft, setDraft] = useState<Person | null>(null);
+  const [name, setName] = useState<string | null>(null);
   const shown = draft ?? person;
   const impact = useImpact(film.id, shown, film.revision, draft !== null).data;
   const edit = (values: Partial<Person>) => setDraft({ ...shown, ...values });
@@ -39,9 +41,10 @@ export function PersonSheet({ film, person }: { film: Film; person: Person }) {
   const faces = shots.map((s) => s.takes.find((t) => t.id === s.used)).filter(Boolean).slice(0, 4);
   return (
     <div className="flex flex-col gap-4">
+      {name && <Renaming film={film} person={person} name={name} onDone={() => setName(null)} onOnlyHere={() => now({ name, aliases: [...person.aliases, person.name] })} />}
       <div>
         <h2 className="font-serif text-[22px] font-bold">
-          <Editable value={person.name} label="Name" onSave={(name) => now({ name })} />
+          <Editable value={person.name} label="Name" onSave={setName} />
         </h2>
         <div className="flex items-baseline gap-2 text-ink-2">
           <span className="shrink-0">also called</span>

@@ -179,7 +179,10 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
         <span className="mt-auto text-[11px] text-ink-2">{timecode(shot.start, film.fps)}</span>
       </div>
       <div className={`${cell} py-2 pl-5 pr-3`}>
-        <p className={`font-serif text-[15.5px] leading-[1.38] ${remark ? "line-clamp-4" : "line-clamp-5"}`}>{shot.text}</p>
+        <p className={`font-serif text-[15.5px] leading-[1.38] ${remark ? "line-clamp-4" : "line-clamp-5"}`}>
+          {shot.text || <i className="text-ink-2">a hold, without words</i>}
+        </p>
+        {shot.hold > 0 && shot.text && <p className="text-[12px] text-ink-2">held {shot.hold.toFixed(1)} s beyond its words</p>}
         {remark && (
           <p className="mt-0.5 truncate text-[12px] text-grease-ink" title={remark.text}>
             {remark.kind}
@@ -193,10 +196,15 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
           ) : (
             <div className="flex size-full items-center justify-center border border-dashed border-rule-strong text-[12px] text-ink-2">no picture yet</div>
           )}
+          {shot.picture_of !== shot.id && (
+            <span className="absolute right-1.5 top-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">
+              as shot <span className="font-mono">{film.shots.find((s) => s.id === shot.picture_of)?.edge}</span>
+            </span>
+          )}
           {shot.stale && (
             <>
               <span className="hatch absolute inset-0" />
-              <span className="absolute bottom-1.5 left-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">stale: its prompt changed</span>
+              <span className="absolute bottom-1.5 left-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">stale: prompt changed</span>
             </>
           )}
           {making && <span className="making absolute inset-0" aria-label="being made" />}
