@@ -63,7 +63,7 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("voice"),
             parallel=2,
             seconds_each=0.4,
-            voices=[Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age) for s in SPEAKERS],
+            voices=[Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age, length=s.length) for s in SPEAKERS],
             simulated=True,
         ),
         Offer(

@@ -22,7 +22,8 @@ RATE = 48_000
 
 @dataclass(frozen=True)
 class Speaker:
-    """A voice: flite's voice, how much higher it is played back, and how fast it speaks."""
+    """A voice: flite's voice, how much higher it is played back, how fast it speaks, and how long it takes over a
+    text as measured, where the first voice takes 1."""
 
     name: str
     title: str
@@ -31,17 +32,18 @@ class Speaker:
     pace: float
     pronoun: str
     age: str
+    length: float
 
 
 SPEAKERS = (
-    Speaker("alder", "Alder, even and clear", "rms", 1.0, 1.0, "he", "adult"),
-    Speaker("briony", "Briony, warm", "slt", 0.97, 0.98, "she", "adult"),
-    Speaker("corin", "Corin, from the north", "awb", 1.0, 0.96, "he", "adult"),
-    Speaker("delphine", "Delphine, bright", "slt", 1.07, 1.03, "she", "adult"),
-    Speaker("edda", "Edda, old and unhurried", "slt", 0.88, 0.88, "she", "old"),
-    Speaker("fenn", "Fenn, a boy", "rms", 1.42, 1.02, "he", "child"),
-    Speaker("gilly", "Gilly, a girl", "slt", 1.2, 1.03, "she", "child"),
-    Speaker("hask", "Hask, old and low", "rms", 0.9, 0.9, "he", "old"),
+    Speaker("alder", "Alder, even and clear", "rms", 1.0, 1.0, "he", "adult", 1.0),
+    Speaker("briony", "Briony, warm", "slt", 0.97, 0.98, "she", "adult", 0.90),
+    Speaker("corin", "Corin, from the north", "awb", 1.0, 0.96, "he", "adult", 0.96),
+    Speaker("delphine", "Delphine, bright", "slt", 1.07, 1.03, "she", "adult", 0.86),
+    Speaker("edda", "Edda, old and unhurried", "slt", 0.88, 0.88, "she", "old", 1.01),
+    Speaker("fenn", "Fenn, a boy", "rms", 1.42, 1.02, "he", "child", 0.98),
+    Speaker("gilly", "Gilly, a girl", "slt", 1.2, 1.03, "she", "child", 0.86),
+    Speaker("hask", "Hask, old and low", "rms", 0.9, 0.9, "he", "old", 1.11),
 )
 BY_NAME = {speaker.name: speaker for speaker in SPEAKERS}
 

@@ -396,3 +396,12 @@ def test_a_new_mark_or_hold_makes_no_other_picture_stale() -> None:
     after = {s.shot.id: (s.picture_key, s.move) for s in read_film(marked, 400, VOICES).shots}
     changed = {n for n in before if before[n] != after[n]}
     assert changed <= {cut.id}
+
+
+def test_a_mark_stands_before_what_came_in_the_place_of_its_word() -> None:
+    film, used = new_film("t", "# A\n\nHalfway over it rained. They rowed on.\n\n# B\n\nThey slept well.\n", Settings())
+    at = film.text.index("They slept")
+    changed, used, _ = apply_command(film, EditText(start=at, end=at + 10, insert="Nobody slept a wink and"), used)
+    shots = read_film(changed, 400, VOICES).shots
+    assert [s.shot.id for s in shots] == [s.id for s in film.shots]
+    assert shots[-1].text.startswith("Nobody slept a wink and well")

@@ -36,12 +36,14 @@ class Quota(BaseModel):
 
 
 class Voice(BaseModel):
-    """A voice that can be asked for by name."""
+    """A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is an even reader of
+    about 170 words a minute."""
 
     name: str
     title: str
     pronoun: Literal["she", "he"]
     age: Literal["child", "adult", "old"]
+    length: float = 1.0
 
 
 class Offer(BaseModel):

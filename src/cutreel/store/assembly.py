@@ -86,6 +86,7 @@ def assemble(
         [(w.first, w.end) for w in read.speech],
         {i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"])) for i, r in spoken.items()},
         read.pauses,
+        [w.length for w in read.speech],
     )
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
     spans = cut_points(read.opens, timing, rate, alone)

@@ -85,7 +85,7 @@ def manuscript(work: ScriptInput) -> tuple[str, list[WrittenScene], list[str]]:
     def leave(sentence: str) -> str:
         return at_level(_voiced(_articles(filled(sentence, home.slots), home.slots), work, home), work.level)
 
-    _fit(drafts, seconds * 1.01, leave, chance, work)
+    _fit(drafts, seconds * 0.98, leave, chance, work)
     scenes = [
         WrittenScene(
             heading=d.heading,

@@ -40,6 +40,7 @@ class VoiceOffered:
     name: str
     pronoun: str
     age: str
+    length: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -64,7 +65,8 @@ class ReadShot:
 
 @dataclass(frozen=True)
 class LineWork:
-    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each."""
+    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each. `length` is how
+    long its voice takes, where 1 is an even reader."""
 
     first: int
     end: int
@@ -72,6 +74,7 @@ class LineWork:
     voice: str
     speaker: str | None
     key: str
+    length: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -242,6 +245,7 @@ def _speech(
     film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffered], cap: int, pauses: frozenset[int]
 ) -> list[LineWork]:
     casting: dict[str | None, str] = {}
+    length = {v.name: v.length for v in voices}
     out: list[LineWork] = []
     for line in script.lines:
         if line.speaker not in casting:
@@ -250,7 +254,15 @@ def _speech(
         for first, end in _requests(script, line, cap, pauses):
             text = words_text(script.words[first:end])
             out.append(
-                LineWork(first, end, text, voice, line.speaker, key("speech", SPEECH_VERSION, text=text, voice=voice))
+                LineWork(
+                    first,
+                    end,
+                    text,
+                    voice,
+                    line.speaker,
+                    key("speech", SPEECH_VERSION, text=text, voice=voice),
+                    length.get(voice, 1.0),
+                )
             )
     return out
 

@@ -63,7 +63,8 @@ def retext(film: FilmDocument, text: str, used: list[str], known: Sequence[int |
     """Give the film a new text: words that stay keep their numbers, marks move with them.
 
     `known` says for each word of the new text which number it keeps (None: a new one); without it the words are
-    compared. A mark whose word is gone goes to the next word that stayed; marks that meet become one.
+    compared. A mark whose word is gone stands before what came in its place, else before the next word that stayed;
+    marks that meet become one.
     """
     text = clean_text(text)
     before, after = read(film.text), read(text)
@@ -109,7 +110,7 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
             kept.append((kept[-1][0] if kept else 0, shot))
             continue
         at += 1
-        first = next((n for n in old_ids[firsts[at] : firsts[at + 1]] if n in stayed), None)
+        first = _opens_now(old_ids, firsts[at], firsts[at + 1], ids, order)
         if first is not None and first not in taken:
             taken.add(first)
             kept.append((order[first], shot.model_copy(update={"first": first})))
@@ -132,6 +133,17 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
         left = [n for n in old_ids[place.get(source.first, 0) : place.get(source.last, -1) + 1] if n in stayed]
         if left:
             source.first, source.last = left[0], left[-1]
+
+
+def _opens_now(old_ids: Sequence[int], start: int, end: int, ids: Sequence[int], order: dict[int, int]) -> int | None:
+    """The number of the word that now opens the shot of the old words `start` up to `end`; None when it is gone."""
+    if old_ids[start] in order:
+        return old_ids[start]
+    before = next((order[n] for n in reversed(old_ids[:start]) if n in order), -1)
+    own = set(old_ids[start:end])
+    here = ids[before + 1] if before + 1 < len(ids) else None
+    came_in = here is not None and (here in own or here not in set(old_ids))
+    return here if came_in else next((n for n in old_ids[start:end] if n in order), None)
 
 
 def move_words(film: FilmDocument, script: Manuscript, scene: int, to: int) -> None:

@@ -37,7 +37,7 @@ TITLES = {
 _HE_TITLES = {"mr", "uncle", "lord", "king", "sir", "father", "brother", "monsieur", "prince"}
 _SHE_TITLES = {"mrs", "ms", "miss", "aunt", "lady", "queen", "mother", "sister", "madame", "princess"}
 # fmt: off
-_NOT_NAMES = {
+NOT_NAMES = {
     "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday",
     "january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november",
     "december", "the", "a", "an", "and", "but", "so", "or", "if", "then", "when", "what", "who", "why", "how",
@@ -84,9 +84,21 @@ def people_named(text: str) -> tuple[Figure, ...]:
         for end in sentence_ends(paragraph):
             _sentence(paragraph[start:end], paragraph[end : end + 60], runs, inside, placed, speaks, pronouns)
             start = end
-    names = [n for n in runs if inside[n] and (runs[n] > 1 or speaks[n] or n.count(" "))]
+    lower = set(re.findall(r"\b[a-z]+\b", body))
+    names = [
+        n
+        for n in runs
+        if (inside[n] and (runs[n] > 1 or speaks[n] or n.count(" ")))
+        # Only ever at the head of a sentence: a name when it comes again and is no word of the text otherwise.
+        or (runs[n] > 1 and n.lower() not in lower and _acts_twice(n, body))
+    ]
     figures = _merge(names, runs, placed, speaks, pronouns)
     return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
+
+
+def _acts_twice(name: str, body: str) -> bool:
+    """Whether sentences say at least twice that somebody of this name does something."""
+    return len(re.findall(rf"(?:^|[.!?”\"]\s+){re.escape(name)} (?:\w+ly )?[a-z]+(?:ed|t|d|w|k|s)\b", body)) > 1
 
 
 def _sentence(
@@ -102,9 +114,9 @@ def _sentence(
     for match in _RUN.finditer(sentence):
         words = match.group().split(" ")
         at = match.start()
-        while words and _bare(words[0]) in _NOT_NAMES:
+        while words and _bare(words[0]) in NOT_NAMES:
             at += len(words.pop(0)) + 1
-        while words and _bare(words[-1]) in _NOT_NAMES:
+        while words and _bare(words[-1]) in NOT_NAMES:
             words.pop()
         if not words or (len(words) == 1 and _bare(words[0]) in TITLES):
             continue

@@ -30,7 +30,9 @@ _STARTERS = {
 SPEECH_VERBS = (
     "said|says|asked|asks|replied|answered|called|cried|shouted|whispered|murmured|muttered|told|added|went on|"
     "continued|agreed|repeated|began|laughed|sighed|snapped|growled|announced|explained|warned|insisted|admitted|"
-    "offered|breathed|yelled|demanded|wondered|remarked|observed|declared|exclaimed|hissed|groaned|suggested|promised"
+    "offered|breathed|yelled|demanded|wondered|remarked|observed|declared|exclaimed|hissed|groaned|suggested|promised|"
+    "grumbled|screamed|inquired|enquired|returned|responded|stammered|chuckled|roared|gasped|pleaded|protested|"
+    "interrupted|squeaked|barked|sobbed|thought|ordered|croaked|mumbled|conceded|confessed|urged|cautioned"
 )
 _TAG = re.compile(
     rf"^(?:[A-Z][\w'’-]*|[Hh]e|[Ss]he|[Tt]hey|I|[Tt]he \w+)(?: [A-Z][\w'’-]*)?(?: \w+ly)? (?:{SPEECH_VERBS})\b"

@@ -1,26 +1,40 @@
 """Who speaks each stretch of quoted dialogue, where the text says so.
 
-Order of evidence: a tag beside the quotation ("said Pip"), the same paragraph's other tag, a name that acts in the
-paragraph, taking turns with the previous paragraphs. What cannot be told stays with "Unknown speaker".
+Order of evidence: a tag beside the quotation ("said Pip"); who acts in the sentence before it, or right behind it;
+going on in the same paragraph; taking turns with the paragraphs before. What cannot be told stays with
+"Unknown speaker".
 """
 
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from .names import ROLES, Figure
+from .names import NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
 
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
-_WHO = rf"(?P<who>[Hh]e|[Ss]he|[Tt]he (?:old |young |little )?[a-z]+|{_NAME})"
-_AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}")
+_SOMEBODY = rf"[Tt]he (?:(?:old|young|little|big|other|poor) )?(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_NAME}"
+_WHO = rf"(?P<who>[Hh]e|[Ss]he|{_SOMEBODY})"
+_AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
-_PAST = r"\w+(?:ed|ook|aw|at|ood|elt|ew|ent|ave|old|ut|eld)\b"
-_ACTS = re.compile(rf"(?:^|[.!?”\"]\s+)(?P<who>{_NAME})\s+(?:\w+ly )?{_PAST}")
+_LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
+_NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"
+_SUBJECT = re.compile(
+    rf"^(?:(?:Then|And|But|So|At last|Old|Poor) )?(?P<who>{_SOMEBODY})\s+"
+    rf"(?:\w+ly )?(?:also |still |only |just )?{_NO_VERB}[a-z]+"
+)
+_ANSWERED = re.compile(r"^\s*(?:was|came) the (?:answer|reply|rejoinder|response)\b")
+# fmt: off
+_NOBODY = {
+    "it", "they", "we", "i", "you", "there", "then", "but", "and", "this", "that", "what", "nobody", "somebody", "all",
+    "the same", "the other", "the first", "the last", "the word", "the words", "the time", "the answer", "the reply",
+    "the rejoinder", "the response", "the thing", "the one", "here", "now", "so", "nothing", "everybody", "neither",
+}
+# fmt: on
 
 
 @dataclass(frozen=True, slots=True)
@@ -39,8 +53,8 @@ def quotes(body: str) -> list[tuple[int, int]]:
     for match in _QUOTE.finditer(body):
         inner = match.group().strip('“”"«» ')
         opens = body[: match.start()].rstrip()
-        spoken = (inner[-1:] in ",.!?…—-" or match.end() >= len(body.rstrip()) or opens[-1:] in ",:") and inner
-        starts = not opens or opens[-1] in ",:.!?…—”\"'" or inner[:1].isupper()
+        spoken = (inner[-1:] in ",.!?…—-" or match.end() >= len(body.rstrip()) or opens[-1:] in ",:;") and inner
+        starts = not opens or opens[-1] in ",:;.!?…—”\"'" or inner[:1].isupper()
         if spoken and starts:
             spans.append(match.span())
     return spans
@@ -51,70 +65,174 @@ def attribute(body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Fig
     if not spans:
         _note_mentions(body, figures, memory)
         return [Piece(0, len(body), None, "narration")]
-    tags = [_tag(body, start, end, figures, memory) for start, end in spans]
-    first_tag = next((tag for tag in tags if tag), None)
-    if first_tag is None:
-        acting = _ACTS.search(_without(body, spans))
-        name = _resolve(acting.group("who"), figures, memory) if acting else None
-        if name:
-            first_tag = (name, f"{name} acts in the same paragraph")
-    turn: list[str] = list(dict.fromkeys(reversed(memory)))
-    if first_tag is None and len(turn) > 1:
-        first_tag = (turn[1], f"takes turns with {turn[0]}")
-    if first_tag is None and turn:
-        first_tag = (turn[0], f"{turn[0]} spoke last")
+    reader = _Paragraph(body, spans, figures, memory)
     pieces: list[Piece] = []
     at = 0
-    current = first_tag or (UNKNOWN, "the text does not say who speaks")
-    for (start, end), tag in zip(spans, tags, strict=True):
-        current = tag or current
+    for i, (start, end) in enumerate(spans):
         if body[at:start].strip(" \n"):
             pieces.append(Piece(at, start, None, "narration"))
-        pieces.append(Piece(start, end, *current))
+        pieces.append(Piece(start, end, *reader.speaker(i)))
         at = end
     if body[at:].strip():
         pieces.append(Piece(at, len(body), None, "narration"))
-    if current[0] != UNKNOWN:
-        memory.append(current[0])
+    memory += [p.speaker for p in pieces if p.speaker and p.speaker != UNKNOWN]
     return pieces
 
 
-def _tag(body: str, start: int, end: int, figures: Sequence[Figure], memory: Sequence[str]) -> tuple[str, str] | None:
-    closed = body[start:end].rstrip('”"»')[-1:] == "."
-    after = (None, None) if closed else (_AFTER_VERB.match(body[end:]), _AFTER_NAME.match(body[end:]))
-    for match in (*after, _BEFORE.search(body[:start])):
-        if match:  # behind a full stop, "She laughed" is something she does and not how the words were said
-            name = _resolve(match.group("who"), figures, memory)
-            if name:
+Evidence = tuple[str, str]
+"""A speaker, and what in the text says so."""
+
+
+class _Paragraph:
+    """Tells who speaks the quotations of one paragraph, one after another."""
+
+    def __init__(
+        self, body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: Sequence[str]
+    ) -> None:
+        self.body, self.spans, self.memory = body, spans, memory
+        self.people = [f for f in figures if f.kind != "place"]
+        self.pronouns = {f.name: f.pronoun for f in self.people}
+        self.said: list[Evidence] = []
+
+    def speaker(self, i: int) -> Evidence:
+        """Who speaks quotation `i`; those before it have been told."""
+        found = self._tag(i) or (self._goes_on(i) if i else self._opens())
+        self.said.append(found)
+        return found
+
+    def _before(self, i: int) -> str:
+        return self.body[self.spans[i - 1][1] if i else 0 : self.spans[i][0]]
+
+    def _after(self, i: int) -> str:
+        return self.body[self.spans[i][1] : self.spans[i + 1][0] if i + 1 < len(self.spans) else len(self.body)]
+
+    def _tag(self, i: int) -> Evidence | None:
+        start, end = self.spans[i]
+        before, after = self._before(i), self._after(i)
+        # Behind a full stop, "She laughed" is something she does and not how the words were said.
+        closed = self.body[start:end].rstrip('”"»')[-1:] == "."
+        matches = [] if closed else [_AFTER_VERB.match(after), _AFTER_NAME.match(after)]
+        for match in (*matches, _BEFORE.search(before)):
+            name = self._named(match.group("who"), i) if match else None
+            if match and name:
                 return name, f"by “{match.group().strip(' ,:')}”"
-    return None
+        if _LEADS_IN.search(before):
+            subject = self._subject(_sentences(before)[-1])
+            if subject:
+                return subject, f"{subject} leads in to it"
+        return None
 
+    def _opens(self) -> Evidence:
+        """The first quotation, without a tag of its own."""
+        acting = self._acting(self._before(0))
+        if acting:
+            return acting, f"{acting} acts in the same paragraph"
+        later = next((tag for tag in (self._tag(i) for i in range(1, len(self.spans))) if tag), None)
+        if later and self._after(0).strip():
+            return later
+        acting = self._acting(self._after(0), last=False) if not _ANSWERED.match(self._after(0)) else None
+        if acting:
+            return acting, f"{acting} acts in the same paragraph"
+        return self._turn()
 
-def _resolve(who: str, figures: Sequence[Figure], memory: Sequence[str]) -> str | None:
-    low = who.lower()
-    people = [f for f in figures if f.kind != "place"]
-    if low in {"he", "she"}:
-        known = {f.name: f.pronoun for f in people}
-        for name in reversed(memory):
-            if known.get(name) == low:
+    def _goes_on(self, i: int) -> Evidence:
+        """A quotation behind another in the same paragraph, without a tag of its own."""
+        between = self._before(i)
+        if not between.strip(" \n,;:—-"):
+            known = [*self.memory, *(name for name, _ in self.said)]
+            others = [n for n in dict.fromkeys(reversed(known)) if n not in (UNKNOWN, self.said[-1][0])]
+            if len(others) == 1:
+                return others[0], f"answers {self.said[-1][0]}"
+            return UNKNOWN, "the text does not say who speaks"
+        sentences = _sentences(between)
+        # Words behind a tag's full stop may belong to whoever acts there.
+        acting = self._subject(sentences[-1]) if len(sentences) > 1 and between.rstrip()[-1:] in ".!?" else None
+        if acting and acting != self.said[-1][0] and not re.search(rf"\b(?:{SPEECH_VERBS})\b", sentences[-1]):
+            return acting, f"{acting} acts just before"
+        return self.said[-1][0], self.said[-1][1]
+
+    def _turn(self) -> Evidence:
+        turn = list(dict.fromkeys(reversed(self.memory)))
+        if len(turn) > 1:
+            return turn[1], f"takes turns with {turn[0]}"
+        return UNKNOWN, "the text does not say who speaks"
+
+    def _acting(self, narration: str, last: bool = True) -> str | None:
+        """Who acts in the narration: in its last sentence that has somebody, or its first."""
+        subjects = [s for s in map(self._subject, _sentences(narration)) if s]
+        return subjects[-1 if last else 0] if subjects else None
+
+    def _subject(self, sentence: str) -> str | None:
+        """Who a sentence is about: somebody known, or a role, that it opens with."""
+        found = _SUBJECT.match(sentence)
+        if not found:
+            return None
+        who = found.group("who")
+        if who.lower().startswith("the "):
+            noun = who.split(" ")[-1]
+            known = noun.lower() in ROLES or noun[:1].isupper() or any(noun.lower() in f.aliases for f in self.people)
+            return f"the {noun}" if known and who.lower() not in _NOBODY else None
+        known = next((f.name for f in self.people if who == f.name or who in f.aliases), None)
+        return known or (who if who.lower() not in NOT_NAMES | _NOBODY and who[:1].isupper() else None)
+
+    def _named(self, who: str, i: int) -> str | None:
+        low = who.lower()
+        if low in {"he", "she"}:
+            return self._pronoun(low, i)
+        if low in _NOBODY:
+            return None
+        if low.startswith("the "):
+            return "the " + re.sub(r"^(?:old|young|little|big|other|poor) ", "", who[4:])
+        return next((f.name for f in self.people if who == f.name or who in f.aliases), who)
+
+    def _pronoun(self, pronoun: str, i: int) -> str | None:
+        """Whom “he” or “she” means: who acts just before, who spoke just before, else the only one that it can be."""
+
+        def may_be(name: str | None) -> bool:
+            return name is not None and self._pronoun_of(name) in (pronoun, None)
+
+        acting = self._acting(self._before(i))
+        if may_be(acting):
+            return acting
+        if i and self.said[-1][0] != UNKNOWN and may_be(self.said[-1][0]) and self._before(i).strip():
+            return self.said[-1][0]
+        for name in reversed(self.memory):
+            if self._pronoun_of(name) == pronoun:
                 return name
-        fitting = [f for f in people if f.pronoun == low and f.kind == "person"]
-        return fitting[0].name if len(fitting) == 1 else None
-    if low.startswith("the "):
-        noun = low.split(" ")[-1]
-        return f"the {noun}" if noun in ROLES or any(noun in f.aliases for f in people) else None
-    for figure in people:
-        if who == figure.name or who in figure.aliases:
-            return figure.name
-    return who if who.lower() not in {"it", "they", "we", "i", "you", "there", "then", "but", "and"} else None
+        sure = [f.name for f in self.people if f.pronoun == pronoun and f.kind == "person"]
+        if len(sure) == 1:
+            return sure[0]
+        rest = _without(self.body, self.spans, self.spans[i][1])
+        near = next((s for s in map(self._subject, _sentences(rest)[1:]) if may_be(s)), None)
+        if near:
+            return near
+        if not sure:
+            last = self.memory[-1] if self.memory else None
+            open_ = [
+                f.name
+                for f in self.people
+                if f.pronoun is None and f.kind == "person" and f.count > 1 and f.name != last
+            ]
+            return open_[0] if len(open_) == 1 else None
+        return None
+
+    def _pronoun_of(self, name: str) -> str | None:
+        return self.pronouns.get(name) or ROLES.get(name.removeprefix("the ").lower())
 
 
-def _without(body: str, spans: Sequence[tuple[int, int]]) -> str:
-    out, at = [], 0
-    for start, end in spans:
-        out.append(body[at:start])
-        at = end
+def _without(body: str, spans: Sequence[tuple[int, int]], start: int) -> str:
+    """The narration of a paragraph behind `start`."""
+    out, at = [], start
+    for first, end in spans:
+        if first >= start:
+            out.append(body[at:first])
+            at = end
     return " ".join([*out, body[at:]])
+
+
+def _sentences(text: str) -> list[str]:
+    """Sentences of a stretch of narration, without marks at their heads."""
+    return [s.strip(' \n,;:—-”"') for s in re.split(r"(?<=[.!?])\s+", text) if s.strip(' \n,;:—-”"')] or [""]
 
 
 def _note_mentions(body: str, figures: Sequence[Figure], memory: list[str]) -> None:

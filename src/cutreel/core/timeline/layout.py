@@ -6,7 +6,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.breakdown import pause_after, speaking_seconds
+from cutreel.core.breakdown import LINE_END, pause_after, speaking_seconds
 from cutreel.core.manuscript import Manuscript
 
 LEAD_IN, TAIL = 0.35, 1.60
@@ -39,11 +39,13 @@ def lay_out(
     lines: Sequence[tuple[int, int]],
     sounds: Mapping[int, LineSound],
     pauses: Mapping[int, float] | None = None,
+    lengths: Sequence[float] | None = None,
 ) -> Timing:
     """Lay out `lines`, each the words from its first up to its second index, which together are all words in order.
 
     `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation. `pauses` are seconds
     of silence more before the word with an index, which must open a line (or be the number of words: at the end).
+    `lengths` says for each line how long its voice takes, where 1 is an even reader; it counts for estimates alone.
     """
     more = pauses or {}
     words = np.zeros((len(script.words), 2))
@@ -56,11 +58,13 @@ def lay_out(
             words[first:end] = np.asarray(sound.words).reshape(-1, 2) + at
             at += sound.seconds
         else:
+            slow = lengths[number] if lengths else 1.0
             for i in range(first, end):
-                words[i] = at, at + speaking_seconds(script.words[i].bare)
+                drawn = LINE_END if i + 1 == end else 0.0
+                words[i] = at, at + (speaking_seconds(script.words[i].bare) + drawn) * slow
                 at = float(words[i, 1])
                 if i + 1 < end:
-                    at += pause_after(script.words[i], script.words[i + 1])
+                    at += pause_after(script.words[i], script.words[i + 1]) * slow
         if end < len(script.words):
             at += max(0.12, pause_after(script.words[end - 1], script.words[end]))
         at += more.get(end, 0.0)
