@@ -8,34 +8,14 @@ import pytest
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Page, expect
 
+from tests.browser.steps import go, new_film
 from tests.conftest import run
 
 pytestmark = pytest.mark.browser
 
-STORY = """# The yard — day, clear
-
-The ladder leaned by the gate. “Whose is it?” said Dot. Dot pulled it across the grass, and Hobb laughed.
-
-# The road — dusk, rain
-
-Hobb carried it back. Nobody said another word about the ladder, and Dot went home.
-"""
-
-
-def new_film(page: Page, title: str, story: str = STORY) -> None:
-    page.goto("/")
-    page.get_by_role("textbox", name="Name", exact=True).fill(title)
-    page.get_by_label(re.compile("^Story")).first.fill(story)
-    page.get_by_role("button", name="Cut it into shots").click()
-    expect(page.get_by_role("article", name="Manuscript")).to_be_visible()
-
 
 def edges(page: Page) -> list[str]:
     return [m.get_attribute("data-mark") or "" for m in page.locator("[data-mark]").all()]
-
-
-def go(page: Page, view: str) -> None:
-    page.get_by_role("navigation", name="Views").get_by_role("link", name=view).click()
 
 
 def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> None:

@@ -103,7 +103,7 @@ def test_any_sequence_keeps_every_word_in_one_shot(steps: list[tuple[str, int, i
             "recut": CutAgain(by="exactly", count=1 + number % 6),
             "hold": AddHold(after=shot.id, seconds=1.5),
             "scene": MoveScene(scene=number % 3, to=abs(way)),
-            "pace": SetScene(word=ids[number % len(ids)], pace=4, keep_pace=False, values={"time": "night"}),
+            "pace": SetScene(word=ids[number % len(ids)], pace=4, values={"time": "night"}),
             "same": SamePicture(shot=shot.id, of=film.shots[(number + way) % len(film.shots)].id),
             "rename": RenamePerson(id=film.cast[0].id, name=["Ada Lovely", "Bo", "the cook"][number % 3]),
             "replace": EditPlaces(

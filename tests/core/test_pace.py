@@ -48,12 +48,14 @@ def test_a_scene_keeps_a_pace_of_its_own() -> None:
     text = f"# One\n\n{PROSE}\n\n# Two\n\n{PROSE}\n"
     film, used = new_film("t", text, Settings(pace=6))
     second = film.word_ids[read(film.text).scenes[1].first]
-    film, used, _ = apply_command(film, SetScene(word=second, pace=15, keep_pace=False), used)
+    film, used, _ = apply_command(film, SetScene(word=second, pace=15, aim=40), used)
     film, used, _ = apply_command(film, CutAgain(by="pace", seconds=6), used)
     shots = read_film(film, 400, []).shots
     words = [[s.end - s.first for s in shots if s.scene == n] for n in (0, 1)]
     assert sum(words[1]) / len(words[1]) > 2 * sum(words[0]) / len(words[0])
-    film, used, _ = apply_command(film, SetScene(word=second, pace=None, keep_pace=False), used)
+    film, used, title = apply_command(film, SetScene(word=second, pace=0), used)
+    assert title == "set pace of a scene" and film.scenes[0].aim == 40 and film.scenes[0].pace is None
+    film, used, _ = apply_command(film, SetScene(word=second, aim=0), used)
     assert film.scenes == []
 
 

@@ -93,8 +93,8 @@ class LineView(BaseModel):
 
 
 class SceneView(BaseModel):
-    """A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own` and `pace` are what
-    the maker set for it; `seconds` how long it lasts."""
+    """A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own`, `pace` and
+    `aim` (seconds) are what the maker set for it; `seconds` how long it lasts."""
 
     title: str
     first: int
@@ -104,6 +104,7 @@ class SceneView(BaseModel):
     weather: str | None
     own: Overrides
     pace: float | None
+    aim: float | None
     seconds: float
 
 

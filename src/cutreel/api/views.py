@@ -108,6 +108,7 @@ def _scene(film: Assembled, scene: Scene, choices: dict[int, SceneChoice]) -> Sc
         weather=scene.weather,
         own=choice.own,
         pace=choice.pace,
+        aim=choice.aim,
         seconds=film.rate.seconds(sum(spans)),
     )
 

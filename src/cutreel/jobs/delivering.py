@@ -88,7 +88,8 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
 
 
 def report_of(shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: list[dict[str, Any]]) -> dict[str, Any]:
-    """The report of a film: shots with their words, frames, prompts and takes; word times; loudness; cost; checks."""
+    """The report of a film: shots with their words, frames, prompts and takes; word times; loudness; sources; cost;
+    checks."""
     return {
         "title": film.document.title,
         "fps": str(film.rate),
@@ -116,6 +117,7 @@ def report_of(shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: li
             for w, (a, b) in zip(film.read.script.words, film.timing.words, strict=True)
         ],
         "loudness": {k: mixed[k] for k in ("integrated_lufs", "true_peak_dbtp")},
+        "sources": [s.text for s in film.document.sources],
         "cost": float(shop.spending.total(film.film)),
         "checks": checks,
     }

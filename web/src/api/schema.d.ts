@@ -1649,8 +1649,8 @@ export interface components {
         };
         /**
          * SceneView
-         * @description A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own` and `pace` are what
-         *     the maker set for it; `seconds` how long it lasts.
+         * @description A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own`, `pace` and
+         *     `aim` (seconds) are what the maker set for it; `seconds` how long it lasts.
          */
         SceneView: {
             /** Title */
@@ -1668,6 +1668,8 @@ export interface components {
             own: components["schemas"]["Overrides"];
             /** Pace */
             pace: number | null;
+            /** Aim */
+            aim: number | null;
             /** Seconds */
             seconds: number;
         };
@@ -1675,8 +1677,8 @@ export interface components {
          * ScriptInput
          * @description Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
          *
-         *     The result is one JSON file: `titles` (a list), `storylines` (each a title, a text and a `plot` to name in the
-         *     manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and in words what was touched).
+         *     The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name in the
+         *     manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and what was touched).
          *     `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or instruction; the last two read `instruction`.
          */
         ScriptInput: {
@@ -1833,7 +1835,7 @@ export interface components {
         /**
          * SetScene
          * @description Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word` is the number of
-         *     the scene's first word; `pace` is in seconds a shot.
+         *     the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to last (0 lifts either).
          */
         SetScene: {
             /**
@@ -1852,11 +1854,8 @@ export interface components {
             };
             /** Pace */
             pace?: number | null;
-            /**
-             * Keep Pace
-             * @default true
-             */
-            keep_pace: boolean;
+            /** Aim */
+            aim?: number | null;
         };
         /**
          * SetSettings
@@ -2213,7 +2212,8 @@ export interface components {
         };
         /**
          * Voice
-         * @description A voice that can be asked for by name.
+         * @description A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is an even reader of
+         *     about 170 words a minute.
          */
         Voice: {
             /** Name */
@@ -2230,6 +2230,11 @@ export interface components {
              * @enum {string}
              */
             age: "child" | "adult" | "old";
+            /**
+             * Length
+             * @default 1
+             */
+            length: number;
         };
         /**
          * Written

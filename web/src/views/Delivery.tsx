@@ -52,6 +52,18 @@ export function Delivery() {
             </div>
           ))}
         </dl>
+        {film.sources.length > 0 && (
+          <section aria-label="Sources" className="border-t border-rule py-2">
+            <h3 className="text-ink-2">Sources, in the report</h3>
+            <ul>
+              {film.sources.map((source) => (
+                <li key={source.id} className="truncate" title={source.text}>
+                  {source.text}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         <div className="mt-3 border-t border-ink pt-4">
           {going ? (
             <Progress film={film} run={going} />

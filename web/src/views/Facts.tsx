@@ -21,7 +21,7 @@ export function useSetFacts(film: Film, shot: Shot, forScene: boolean) {
   const word = film.scenes[shot.scene]?.word;
   return (values: Record<string, unknown>) =>
     forScene && word
-      ? change.mutate({ type: "set scene", word, values, pace: null, keep_pace: true })
+      ? change.mutate({ type: "set scene", word, values, pace: null, aim: null })
       : change.mutate({ type: "set shots", shots: [shot.id], values });
 }
 

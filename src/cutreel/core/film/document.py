@@ -64,11 +64,13 @@ class WordedShot(Shot):
 
 
 class SceneChoice(BaseModel):
-    """What the maker set for a scene, which is known by the number of its first word."""
+    """What the maker set for a scene, which is known by the number of its first word: facts, seconds a shot (`pace`),
+    and how many seconds it is to last (`aim`)."""
 
     first: int
     own: Overrides = Overrides()
     pace: float | None = None
+    aim: float | None = None
 
 
 class Source(BaseModel):

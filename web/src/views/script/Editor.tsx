@@ -39,9 +39,11 @@ interface Props {
   speaker: string;
   onSave: (text: string) => void;
   onLeave: () => void;
+  /** Goes on to the block above or below when the cursor leaves this one. */
+  onStep: (way: -1 | 1, text: string) => void;
 }
 
-export function Editor({ text, look, speaker, onSave, onLeave }: Props) {
+export function Editor({ text, look, speaker, onSave, onLeave, onStep }: Props) {
   const field = useRef<HTMLTextAreaElement>(null);
   const left = useRef(false);
   const [kind, setKind] = useState(() => kindOf(text));
@@ -82,6 +84,13 @@ export function Editor({ text, look, speaker, onSave, onLeave }: Props) {
             onLeave();
           }
           if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
+          const { selectionStart, selectionEnd, value } = e.currentTarget;
+          const step = e.key === "ArrowUp" && selectionEnd === 0 ? -1 : e.key === "ArrowDown" && selectionStart === value.length ? 1 : 0;
+          if (step) {
+            e.preventDefault();
+            left.current = true;
+            onStep(step, value);
+          }
           const by = KINDS[Number(e.key) - 1];
           if (e.altKey && by) {
             e.preventDefault();

@@ -50,6 +50,7 @@ export function SceneHeading({ film, index, onEdit }: { film: Film; index: numbe
       <span>{[scene.time, scene.weather].filter(Boolean).join(", ")}</span>
       <span className="ml-auto whitespace-nowrap text-[12px]">
         {inWords(scene.seconds)}
+        {scene.aim !== null && <b className="font-semibold text-ink"> of {inWords(scene.aim)}</b>}
         {scene.pace !== null && `, ${scene.pace} s a shot`}
       </span>
       <span className="flex opacity-0 group-focus-within/scene:opacity-100 group-hover/scene:opacity-100">

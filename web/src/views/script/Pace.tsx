@@ -33,8 +33,52 @@ export function Pace({ film }: { film: Film }) {
       </section>
       <CutAgain film={film} offered={offered} onOffer={setOffered} />
       <Lengths film={film} />
+      <SceneLengths film={film} />
       <ReferencePace film={film} />
     </>
+  );
+}
+
+/** Scenes beside each other: their share of the film, their shots, and how far they are from what is wanted of them. */
+function SceneLengths({ film }: { film: Film }) {
+  const scenes = film.scenes.filter((s) => s.end > s.first);
+  if (scenes.length < 2) return null;
+  const longest = Math.max(...scenes.map((s) => Math.max(s.seconds, s.aim ?? 0)));
+  return (
+    <section aria-label="Scenes" className="border-t border-rule-strong pt-3">
+      <div className="mb-1.5 flex justify-between">
+        <h2 className="font-semibold">Scenes</h2>
+        <span className="text-ink-2">length, shots</span>
+      </div>
+      <ol className="grid grid-cols-[minmax(0,1fr)_96px_52px_22px] items-center gap-x-2 gap-y-1">
+        {scenes.map((s) => (
+          <li key={s.word} className="contents">
+            <button
+              type="button"
+              title={s.title}
+              onClick={() => {
+                const shot = film.shots.find((x) => x.first === s.first);
+                if (shot) {
+                  selected.set(shot.id);
+                  seek(shot.start);
+                }
+              }}
+              className="min-h-6 truncate text-left text-ink-2 hover:text-ink"
+            >
+              {s.title || "The opening"}
+            </button>
+            <span className="relative h-[7px]" aria-hidden="true">
+              <i className="absolute inset-y-0 left-0 bg-slate opacity-70" style={{ width: `${(s.seconds / longest) * 100}%` }} />
+              {s.aim !== null && <i className="absolute -inset-y-0.5 w-[2px] bg-ink" style={{ left: `${(s.aim / longest) * 100}%` }} />}
+            </span>
+            <span className="text-right" title={s.aim !== null ? `wanted: ${inWords(s.aim)}` : undefined}>
+              {inWords(s.seconds)}
+            </span>
+            <span className="text-right font-mono text-[12px] text-ink-2">{film.shots.filter((x) => film.scenes[x.scene] === s).length}</span>
+          </li>
+        ))}
+      </ol>
+    </section>
   );
 }
 

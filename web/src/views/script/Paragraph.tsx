@@ -20,6 +20,7 @@ interface Props {
   onEdit: () => void;
   onSave: (text: string) => void;
   onLeave: () => void;
+  onStep: (way: -1 | 1, text: string) => void;
   onToggle: (word: number) => void;
   onPush: (shot: Shot, words: number) => void;
   onFocus: (word: number) => void;
@@ -40,6 +41,7 @@ export const Paragraph = memo(function Paragraph(props: Props) {
           speaker={film.cast[0]?.name ?? "Somebody"}
           onSave={onSave}
           onLeave={onLeave}
+          onStep={props.onStep}
         />
       </Row>
     );

@@ -118,6 +118,10 @@ export function Script() {
                     onEdit={() => setEditing(block.key)}
                     onSave={(text) => save(block, text)}
                     onLeave={() => setEditing(null)}
+                    onStep={(way, text) => {
+                      save(block, text);
+                      setEditing(blocks[item.index + way]?.key ?? null);
+                    }}
                     onToggle={toggle}
                     onPush={push}
                     onFocus={focusWord}

@@ -6,7 +6,6 @@ import { useChange } from "../../api/film";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Editable } from "../../parts/Editable";
-import { NumberField } from "../../parts/Field";
 import { inWords } from "../../parts/time";
 import { selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
@@ -59,22 +58,38 @@ function ScenePace({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);
   const scene = film.scenes[shot.scene];
   if (!scene) return null;
-  const set = (pace: number | null) => change.mutate({ type: "set scene", word: scene.word, values: {}, pace, keep_pace: false });
+  const set = (values: { pace?: number; aim?: number }) =>
+    change.mutate({ type: "set scene", word: scene.word, values: {}, pace: values.pace ?? null, aim: values.aim ?? null });
   return (
-    <section aria-label="Pace of the scene" className="border-t border-rule-strong pt-3">
-      <p className="flex items-center gap-2 text-ink-2">
-        pace of its own
-        <NumberField label="Seconds a shot in this scene" value={scene.pace ?? film.settings.pace} onChange={set} min={1} max={600} /> s a shot
-        {scene.pace !== null && (
-          <button type="button" className="min-h-6 underline decoration-dotted" onClick={() => set(null)}>
-            lift
-          </button>
-        )}
-      </p>
-      <p className="mt-1 text-[12px] text-ink-2">It counts the next time the film is cut.</p>
+    <section aria-label="Pace of the scene" className="flex flex-col gap-1.5 border-t border-rule-strong pt-3 text-ink-2">
+      <Wanted name="pace of its own" unit="s a shot" value={scene.pace} usual={film.settings.pace} onSet={(pace) => set({ pace })} />
+      <Wanted name="length wanted" unit="s in all" value={scene.aim} usual={Math.round(scene.seconds)} onSet={(aim) => set({ aim })} />
+      <p className="text-[12px]">Its pace counts the next time the film is cut.</p>
     </section>
   );
 }
+
+/** A number that a scene may have of its own; emptied, it is lifted. */
+const Wanted = ({ name, unit, value, usual, onSet }: { name: string; unit: string; value: number | null; usual: number; onSet: (n: number) => void }) => (
+  <label className="flex items-center gap-2">
+    <span className="w-[106px]">{name}</span>
+    <input
+      type="number"
+      key={value}
+      defaultValue={value ?? ""}
+      placeholder={String(usual)}
+      min={0}
+      step="any"
+      onKeyDown={(e) => {
+        e.stopPropagation();
+        if (e.key === "Enter") e.currentTarget.blur();
+      }}
+      onBlur={(e) => (Number(e.target.value) || null) !== value && onSet(Number(e.target.value) || 0)}
+      className="w-16 rounded-[3px] border border-rule-strong bg-field px-1 text-center font-mono text-[12px] text-ink placeholder:text-ink-2"
+    />
+    {unit}
+  </label>
+);
 
 function Picture({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);

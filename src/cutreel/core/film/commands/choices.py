@@ -92,24 +92,27 @@ class LiftCue(BaseModel):
 
 class SetScene(BaseModel):
     """Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word` is the number of
-    the scene's first word; `pace` is in seconds a shot."""
+    the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to last (0 lifts either)."""
 
     type: Literal["set scene"] = "set scene"
     word: int
     values: dict[Settable, Any] = {}
-    pace: float | None = Field(None, ge=1, le=600)
-    keep_pace: bool = True
+    pace: float | None = Field(None, ge=0, le=600)
+    aim: float | None = Field(None, ge=0, le=36_000)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         if self.word not in film.word_ids:
             raise NotFound("That scene is not in the manuscript any more.", "Load the page again.")
         known = next((s for s in film.scenes if s.first == self.word), SceneChoice(first=self.word))
         own = Overrides.model_validate({**known.own.model_dump(), **self.values})
-        scene = SceneChoice(first=self.word, own=own, pace=known.pace if self.keep_pace else self.pace)
+        pace = known.pace if self.pace is None else self.pace or None
+        aim = known.aim if self.aim is None else self.aim or None
+        scene = SceneChoice(first=self.word, own=own, pace=pace and max(1.0, pace), aim=aim)
         film.scenes = [s for s in film.scenes if s.first != self.word]
-        if scene.pace is not None or own != Overrides():
+        if scene != SceneChoice(first=self.word):
             film.scenes.append(scene)
-        what = " and ".join([*self.values, *([] if self.keep_pace else ["pace"])])
+        named = {"pace": self.pace, "length": self.aim}
+        what = " and ".join([*self.values, *(name for name, value in named.items() if value is not None)])
         return f"set {what} of a scene"
 
 
