@@ -9,11 +9,12 @@ from pathlib import Path
 
 import click
 
-from cutreel.core.breakdown import Wish, wish_for
-from cutreel.core.continuity import look_named
+from cutreel.core.breakdown import Wish
+from cutreel.core.continuity import Overrides, look_named
 from cutreel.core.errors import BadInput, CutReelError
-from cutreel.core.film import Settings, new_film
+from cutreel.core.film import GivenShot, Settings, new_film
 from cutreel.core.manuscript import text_of
+from cutreel.core.manuscript.formats import ReadStory, read_story
 from cutreel.core.sound import MUSIC_MOODS
 from cutreel.core.timeline.frames import KNOWN_RATES
 from cutreel.jobs.plans import SHORT_SIDE
@@ -62,11 +63,15 @@ def make(
     data: Path | None,
     as_json: bool,
 ) -> None:
-    """Make a whole film of STORY, with no browser."""
+    """Make a whole film of STORY, with no browser.
+
+    STORY is plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV; rows and subtitles become shots unless --every
+    or --shots says otherwise.
+    """
     try:
         if every is not None and shots is not None:
             raise BadInput("Give --every or --shots, not both.")
-        text = _story(story)
+        script = _story(story)
         target = _target(out)
         settings = Settings(
             aspect=aspect,
@@ -79,8 +84,8 @@ def make(
             pace=every or 6.0,
             cut_by="every" if every else "pace",
         )
-        wish = Wish("exactly", count=shots) if shots else Wish("every", every) if every else wish_for("story")
-        report = _make(text, story.stem, settings, wish, target, size, captions, data)
+        wish = Wish("exactly", count=shots) if shots else Wish("every", every) if every else None
+        report = _make(script, story.stem, settings, wish, target, size, captions, data)
         if as_json:
             click.echo(json.dumps(report))
     except CutReelError as error:
@@ -94,13 +99,16 @@ def make(
         sys.exit(130)
 
 
-def _story(path: Path) -> str:
+def _story(path: Path) -> ReadStory:
     if not path.is_file():
-        raise BadInput(f"There is no file {path}.", "Name a text file with the story.")
+        raise BadInput(f"There is no file {path}.", "Name a file with the story.")
     text = text_of(path.read_bytes())
     if not text.strip():
         raise BadInput(f"{path.name} is empty.", "Give a story of at least one sentence.")
-    return text
+    story = read_story(text, path.name)
+    for sentence in story.bad:
+        _say(sentence)
+    return story
 
 
 def _target(out: Path) -> Path:
@@ -122,12 +130,20 @@ def _target(out: Path) -> Path:
 
 
 def _make(
-    text: str, title: str, settings: Settings, wish: Wish, target: Path, size: str, captions: str, data: Path | None
+    story: ReadStory,
+    title: str,
+    settings: Settings,
+    wish: Wish | None,
+    target: Path,
+    size: str,
+    captions: str,
+    data: Path | None,
 ) -> dict[str, object]:
     from cutreel.jobs import start_run
     from cutreel.running.temporary import temporary
 
-    document, edges = new_film(title, text, settings, wish)
+    given = [] if wish else [GivenShot(offset=s.offset, own=Overrides.model_validate(s.own)) for s in story.opens]
+    document, edges = new_film(story.title or title, story.text, settings, wish, given)
     _say("starting")
     with temporary(data) as running:
         shop = running.shop

@@ -53,6 +53,21 @@ def test_two_ideas_give_clearly_different_stories() -> None:
     assert len({titles(ScriptInput(task="titles", idea=i))[0] for i in IDEAS}) == len(IDEAS)
 
 
+def test_kind_and_tone_have_their_say() -> None:
+    wish = ScriptInput(task="storylines", idea="a town and its people", story="ghost story")
+    assert {line["plot"] for line in storylines(wish)[:4]} == {
+        "locked room",
+        "changing picture",
+        "stopped hours",
+        "wager",
+    }
+    plain = ScriptInput(task="manuscript", idea=IDEAS[0], minutes=2)
+    stories = [
+        told(plain.model_copy(update={"tone": tone})) for tone in ("plain", "tense", "warm", "dark", "calm", "funny")
+    ]
+    assert len(set(stories)) == 6
+
+
 def test_the_same_wish_gives_the_same_and_another_seed_another_story() -> None:
     wish = ScriptInput(task="manuscript", idea=IDEAS[3], minutes=1)
     assert manuscript(wish) == manuscript(wish)

@@ -11,12 +11,12 @@ from .asides import PAST, SCENERY, TALK, TENSE, THOUGHTS, WAYS
 from .comic import comic_scenes
 from .documentary import documentary_scenes
 from .furnish import Furnished, filled, furnish
-from .plots import PLOTS
+from .plots import PLOTS, plots_for
 from .sleep import sleep_scenes
 from .stock import TIMES, WEATHERS
 from .timing import PARAGRAPH, SCENE, spoken_seconds
 from .variation import varied
-from .wording import at_level
+from .wording import TONE_TAILS, TONES, at_level, swapped
 
 
 @dataclass
@@ -34,7 +34,7 @@ class Draft:
 def titles(work: ScriptInput) -> list[str]:
     """Ten titles for an idea."""
     chance = random.Random(f"titles/{work.idea}/{work.seed}")
-    home = furnish(work.idea, work.seed)
+    home = furnish(work.idea, work.seed, work.story)
     out: list[str] = []
     shapes = [*home.plot.titles, "{hero} and the {thing}", "The {trade} of {town}", "What the {animal} Knew",
               "A {thing} for {hero}", "The {trait} {trade}", "Under {spot_name}", "Nobody Asked {hero}",
@@ -50,11 +50,13 @@ def titles(work: ScriptInput) -> list[str]:
 
 def storylines(work: ScriptInput) -> list[dict[str, str]]:
     """Five storylines of a paragraph each, on different plots; another seed gives others."""
-    home = furnish(work.idea, work.seed)
+    home = furnish(work.idea, work.seed, work.story)
     chance = random.Random(f"lines/{work.idea}/{work.seed}")
-    others = [p for p in PLOTS if p.name != home.plot.name]
+    fitting = [p for p in plots_for(work.story) if p.name != home.plot.name]
+    others = [p for p in PLOTS if p not in fitting and p.name != home.plot.name]
+    chosen = [home.plot, *chance.sample(fitting, min(4, len(fitting)))]
     out = []
-    for i, plot in enumerate([home.plot, *chance.sample(others, 4)]):
+    for i, plot in enumerate([*chosen, *chance.sample(others, 5 - len(chosen))]):
         own = furnish(work.idea, work.seed + i)
         slots = own.slots
         text = " ".join(
@@ -72,7 +74,7 @@ def storylines(work: ScriptInput) -> list[dict[str, str]]:
 
 def manuscript(work: ScriptInput) -> tuple[str, list[WrittenScene], list[str]]:
     """A title, scenes, and the words of the idea that could not be used."""
-    home = furnish(work.idea, work.seed, work.view)
+    home = furnish(work.idea, work.seed, work.story)
     plot = next((p for p in PLOTS if p.name == work.plot), home.plot)
     home = Furnished(plot, home.slots, home.used, home.animal, home.place)
     chance = random.Random(f"script/{work.idea}/{work.seed}/{work.structure}/{plot.name}")
@@ -83,7 +85,8 @@ def manuscript(work: ScriptInput) -> tuple[str, list[WrittenScene], list[str]]:
     drafts = builders[work.structure](home, work, round(seconds * 2.5), chance, Draft)
 
     def leave(sentence: str) -> str:
-        return at_level(_voiced(_articles(filled(sentence, home.slots), home.slots), work, home), work.level)
+        told = swapped(_articles(filled(sentence, home.slots), home.slots), TONES.get(work.tone, {}))
+        return at_level(_voiced(told, work, home), work.level)
 
     _fit(drafts, seconds * 0.98, leave, chance, work)
     scenes = [
@@ -177,8 +180,8 @@ def _fit(drafts: list[Draft], wanted: float, final: Callable[[str], str], chance
 
 def _airs(kinds: Sequence[tuple[str, ...]], chance: random.Random, work: ScriptInput) -> Iterator[str]:
     """Sentences from several kinds in turn, each kind shuffled anew when it is used up."""
-    if work.tone == "tense":
-        kinds = [*kinds, TENSE]
+    if work.tone == "tense" or work.tone in TONE_TAILS:
+        kinds = [*kinds, TENSE if work.tone == "tense" else TONE_TAILS[work.tone]]
     decks: list[list[str]] = [[] for _ in kinds]
     while True:
         for kind, deck in zip(kinds, decks, strict=True):

@@ -4,7 +4,7 @@ import random
 import re
 from dataclasses import dataclass
 
-from .plots import PLOTS, Plot
+from .plots import Plot, plots_for
 from .stock import ANIMALS, FAMILY, HE, HELPERS, PLACES, SHE, THINGS, TRADES, TRAITS
 
 # fmt: off
@@ -33,14 +33,15 @@ def words_of(idea: str) -> list[str]:
     return [w for w in re.findall(r"[a-zà-ÿ'-]+", idea.lower()) if len(w) > 2 and w not in _EMPTY]
 
 
-def furnish(idea: str, seed: int, view: str = "third") -> Furnished:
+def furnish(idea: str, seed: int, story: str = "any") -> Furnished:
     """Choose plot, people and places for an idea."""
     chance = random.Random(f"furnish/{idea}/{seed}")
     words = words_of(idea)
     used: set[str] = set()
-    scores = {p.name: sum(any(w.startswith(c) for c in p.calls) for w in words) for p in PLOTS}
+    fitting = plots_for(story)
+    scores = {p.name: sum(any(w.startswith(c) for c in p.calls) for w in words) for p in fitting}
     best = max(scores.values())
-    plot = chance.choice([p for p in PLOTS if scores[p.name] == best])
+    plot = chance.choice([p for p in fitting if scores[p.name] == best])
     used |= {w for w in words if any(w.startswith(c) for c in plot.calls)}
     told = " ".join(words)
     trade = next((t for t in TRADES if t in told), None) or _invented_trade(idea)

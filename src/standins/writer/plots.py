@@ -241,3 +241,19 @@ PLOTS = (
          "{He} does not bet any more. {He} says that {he} is ahead."),
     ),
 )
+
+# fmt: off
+_KINDS = {
+    "mystery": ("locked room", "late letter", "strange coin", "changing picture"),
+    "adventure": ("missing corner", "one night", "creature", "gone dark"),
+    "folk tale": ("wager", "long winter", "lost recipe", "strange coin"),
+    "family story": ("lost recipe", "long winter", "late letter", "creature"),
+    "ghost story": ("locked room", "changing picture", "stopped hours", "wager"),
+}
+# fmt: on
+
+
+def plots_for(story: str) -> tuple[Plot, ...]:
+    """The plots of a kind of story; all of them for a kind that is not known."""
+    names = _KINDS.get(story)
+    return tuple(p for p in PLOTS if names is None or p.name in names)

@@ -7,7 +7,7 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from .asides import SCENERY, TENSE, THOUGHTS
-from .wording import RICH_TO_PLAIN, split_long, swapped
+from .wording import RICH_TO_PLAIN, TONE_TAILS, TONES, split_long, swapped
 
 # fmt: off
 _VIVID = {
@@ -16,22 +16,6 @@ _VIVID = {
     "moved": "crept", "came": "crept", "fell": "toppled", "bright": "blazing", "quiet": "hushed", "wind": "north wind",
     "rain": "slanting rain", "light": "guttering light", "house": "crooked house", "water": "black water", "took": "snatched",
     "held": "gripped", "opened": "wrenched open", "turned": "spun", "heard": "caught", "laughed": "crowed", "cried": "howled",
-}
-_TONES = {
-    "warm": {"cold": "cool", "dark": "dim", "old": "dear old", "alone": "by themselves", "stranger": "guest", "afraid": "shy",
-             "empty": "quiet", "black": "deep blue", "wrong": "out of place", "died": "slipped away", "hard": "firm"},
-    "dark": {"warm": "fevered", "bright": "harsh", "light": "glare", "laughed": "laughed without mirth", "smiled": "bared teeth",
-             "quiet": "dead quiet", "morning": "grey morning", "friend": "only friend", "home": "what was left of home"},
-    "funny": {"boat": "so-called boat", "idea": "splendid idea", "looked": "squinted", "walked": "waddled",
-              "silence": "embarrassed silence", "brave": "more or less brave", "suddenly": "rather suddenly", "old": "vintage"},
-    "calm": {"ran": "walked", "shouted": "said", "suddenly": "after a while", "storm": "steady rain", "fell": "sank",
-             "broke": "gave way", "screamed": "called", "burst": "came", "crashed": "settled", "grabbed": "took"},
-}
-_TAILS = {
-    "warm": ("And nobody was in a hurry to be anywhere else.", "It was good to have company for it."),
-    "dark": ("It would not be the last time.", "Nobody who was there has spoken of it since."),
-    "funny": ("It had seemed a better plan the night before.", "The witnesses asked not to be named."),
-    "calm": ("There was time for it.", "Nothing more was needed for now."),
 }
 _WORDS = {
     "tighten": ("tight", "shorter", "shorten", "cut", "trim", "concise", "brief", "less"),
@@ -228,9 +212,9 @@ Way = Callable[[str, random.Random, set[str], int, int], str]
 
 def _tone(name: str) -> Way:
     def change(text: str, chance: random.Random, said: set[str], n: int, count: int) -> str:
-        body = swapped(text, _TONES[name])
+        body = swapped(text, TONES[name])
         if n % 3 == 0 and "“" not in text[-2:]:
-            body = f"{body.rstrip()} {_sentence(_TAILS[name], chance, said)}".rstrip()
+            body = f"{body.rstrip()} {_sentence(TONE_TAILS[name], chance, said)}".rstrip()
         return body
 
     return change
@@ -238,5 +222,5 @@ def _tone(name: str) -> Way:
 
 _WAYS: dict[str, Way] = {
     "tighten": _tighten, "lengthen": _lengthen, "simpler": _simpler, "vivid": _vivid, "tense": _tense, "opening": _opening,
-    **{name: _tone(name) for name in _TONES},
+    **{name: _tone(name) for name in TONES},
 }  # fmt: skip

@@ -34,6 +34,22 @@ PAIRS = {
 _EASY_ONLY = {"polite": "kind", "politely": "nicely", "opinion": "thought", "opinions": "thoughts",
               "something": "a thing", "somebody": "one", "everybody": "all", "nobody": "no one", "appeared": "came"}
 _KEEP_RICH = {"end", "before", "about", "said", "only", "left", "work", "use", "turned", "made", "house", "gave", "took"}
+TONES = {
+    "warm": {"cold": "cool", "dark": "dim", "old": "dear old", "alone": "by themselves", "stranger": "guest", "afraid": "shy",
+             "empty": "quiet", "black": "deep blue", "wrong": "out of place", "died": "slipped away", "hard": "firm"},
+    "dark": {"warm": "fevered", "bright": "harsh", "light": "glare", "laughed": "laughed without mirth", "smiled": "bared teeth",
+             "quiet": "dead quiet", "morning": "grey morning", "friend": "only friend", "home": "what was left of home"},
+    "funny": {"boat": "so-called boat", "idea": "splendid idea", "looked": "squinted", "walked": "waddled",
+              "silence": "embarrassed silence", "brave": "more or less brave", "suddenly": "rather suddenly", "old": "vintage"},
+    "calm": {"ran": "walked", "shouted": "said", "suddenly": "after a while", "storm": "steady rain", "fell": "sank",
+             "broke": "gave way", "screamed": "called", "burst": "came", "crashed": "settled", "grabbed": "took"},
+}
+TONE_TAILS = {
+    "warm": ("And nobody was in a hurry to be anywhere else.", "It was good to have company for it."),
+    "dark": ("It would not be the last time.", "Nobody who was there has spoken of it since."),
+    "funny": ("It had seemed a better plan the night before.", "The witnesses asked not to be named."),
+    "calm": ("There was time for it.", "Nothing more was needed for now."),
+}
 # fmt: on
 RICH_TO_PLAIN = {rich: plain for plain, rich in reversed(PAIRS.items())}
 CLAUSES = (

@@ -15,6 +15,7 @@ const STRUCTURES: readonly (readonly [Structure, string])[] = [
   ["comic", "short comic"],
   ["sleep", "slow sleep story"],
 ];
+const STORIES = [["story", "any kind"], ...["mystery", "adventure", "folk tale", "family story", "ghost story"].map((k) => [k, k] as const)] as const;
 const TONES = ["plain", "warm", "tense", "funny", "calm", "dark"].map((t) => [t, `${t} tone`] as const);
 const LEVELS = [["easy", "easy to read"], ["plain", "plain words"], ["rich", "rich words"]] as const;
 const VIEWS = [["third", "told of them"], ["first", "told as I"]] as const;
@@ -63,6 +64,7 @@ export function FromIdea({ onWritten }: { onWritten: (written: Written, structur
         <span className="ml-1 text-ink-2">
           <NumberField label="Minutes" value={wish.minutes} onChange={(minutes) => set({ minutes })} min={0.25} max={120} /> min
         </span>
+        {wish.structure === "hook" && <Choice label="Kind of story" value={wish.story} options={STORIES} onChange={(v) => set({ story: v })} />}
         <Choice label="Tone" value={wish.tone} options={TONES} onChange={(v) => set({ tone: v as ScriptWish["tone"] })} />
         <Choice label="Reading level" value={wish.level} options={LEVELS} onChange={(v) => set({ level: v as ScriptWish["level"] })} />
         <Choice label="Point of view" value={wish.view} options={VIEWS} onChange={(v) => set({ view: v as ScriptWish["view"] })} />
@@ -115,7 +117,7 @@ export function FromIdea({ onWritten }: { onWritten: (written: Written, structur
         Write the manuscript
       </Button>
       <p className="text-[12px] text-ink-2">
-        {writer?.simulated ? "The writer that ships with Cut Reel is a simulation; it writes by rule. " : ""}You see the manuscript before it becomes a film.
+        {writer?.simulated ? "The writer that ships with Cut Reel is a simulation; it writes by rule, in English. " : ""}You see the manuscript before it becomes a film.
       </p>
     </form>
   );

@@ -110,7 +110,7 @@ export function NewFilm() {
             }}
           />
         </Tabs.Content>
-        <Tabs.Content value="paste" className="flex min-h-0 grow flex-col data-[state=inactive]:hidden" forceMount asChild>
+        <Tabs.Content value="paste" className="flex min-h-0 grow flex-col data-[state=inactive]:hidden" forceMount>
           <form
             aria-label="New film"
             className="flex min-h-0 grow flex-col gap-3"
