@@ -8,6 +8,7 @@ from cutreel.core.breakdown import Wish, break_down
 from cutreel.core.continuity import (
     LOOKS,
     Overrides,
+    Person,
     compose_negative,
     compose_picture,
     facts_of_shots,
@@ -77,3 +78,14 @@ def test_looks_by_name() -> None:
     assert "text, watermark" in compose_negative(LOOKS[0])
     with pytest.raises(BadInput, match="cut-paper"):
         look_named("oil")
+
+
+def test_she_is_whoever_the_scene_had_where_it_can_only_be_one() -> None:
+    script = read(
+        "Maren rowed. Pip sat. “Faster,” said Pip. She laughed.\n\n# Home\n\nShe slept. Maren woke. Pip woke."
+    )
+    cast = [Person(id=1, name="Maren", pronoun="she"), Person(id=2, name="Pip", pronoun="he")]
+    opens = [0, 2, 4, 7, 9]
+    facts = facts_of_shots(script, opens, cast, [], [Overrides()] * len(opens))
+    assert [f.people for f in facts[:4]] == [(1,), (2,), (2,), (1,)]
+    assert facts[3].why["people"] == "“she” can only be one" and facts[4].people == (1, 2)

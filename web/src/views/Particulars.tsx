@@ -33,7 +33,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
       <PromptBox shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
       <section className="px-4 py-2" aria-label="What it shows">
-        <Facts film={film} shot={shot} names={["framing", "angle", "time", "weather"]} />
+        <Facts film={film} shot={shot} names={["framing", "time", "weather"]} />
       </section>
       <MakeAll film={film} />
     </div>

@@ -4,7 +4,7 @@ Time, weather and place carry over from the shot before until the text or a head
 """
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping, Sequence, Set
 from dataclasses import dataclass, field, replace
 from typing import Any
 
@@ -99,6 +99,7 @@ def facts_of_shots(
     place = ""
     why_time = why_weather = why_place = "nothing says otherwise"
     scene = -1
+    here: set[int] = set()
     last: tuple[int, ...] = ()
     before: Mood = "calm"
     bounds = [*opens, len(script.words)]
@@ -114,6 +115,7 @@ def facts_of_shots(
             scene = words[0].scene
             heading = script.scenes[scene]
             last = ()
+            here = set()
             if heading.time:
                 time, why_time = _time(heading.time), "the scene's heading"
             if heading.weather:
@@ -131,8 +133,9 @@ def facts_of_shots(
             place, why_place = found
         speakers = [who.number(script.lines[w.line].speaker) for w in words]
         speaks = next((s for s in speakers if s), None)
-        people, why_people = who.present(words_text(words), bare, speakers, last)
+        people, why_people = who.present(words_text(words), bare, speakers, last, here)
         last = people or last
+        here |= set(people)
         framing, why_framing = _framing(new_scene, i == 0, bare, len(people), speaks is not None, turns[i])
         angle, why_angle = _angle(bare)
         mood, why_mood = _mood(bare, before if not new_scene else "calm")
@@ -198,14 +201,16 @@ class _Who:
         return self.calls.get(speaker.lower()) if speaker else None
 
     def present(
-        self, text: str, bare: Sequence[str], speakers: Sequence[int | None], last: tuple[int, ...]
+        self, text: str, bare: Sequence[str], speakers: Sequence[int | None], last: tuple[int, ...], here: Set[int]
     ) -> tuple[tuple[int, ...], str]:
+        """Who is in a shot, and why: `last` were in the shot before it, `here` were in its scene so far."""
         named = [self.calls[m.group(1).lower()] for m in self.pattern.finditer(text)] if self.pattern else []
         people = list(dict.fromkeys([s for s in speakers if s] + named))
         why = "named or speaking here"
         for pronoun, forms in (("she", {"she", "her", "hers"}), ("he", {"he", "him", "his"})):
             if forms & set(bare) and not any(self.pronouns.get(p) == pronoun for p in people):
                 earlier = [p for p in last if self.pronouns.get(p) == pronoun]
+                earlier = earlier or [p for p in here if self.pronouns.get(p) == pronoun]
                 if len(earlier) == 1:
                     people.append(earlier[0])
                     why = f"“{pronoun}” can only be one"

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from difflib import SequenceMatcher
 
 _PARAGRAPH = re.compile(r"[^\n](?:.|\n(?!\n))*\n*|\n+")
-_TOKEN = re.compile(r"\S+\s*|\s+")
+_TOKEN = re.compile(r"\S+|\s+")
 
 
 @dataclass(frozen=True, slots=True)
