@@ -15,11 +15,29 @@ from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
 from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
 
-from . import routes_film, routes_media, routes_preview, routes_runs, routes_script, routes_services, routes_writing
+from . import (
+    routes_film,
+    routes_media,
+    routes_preview,
+    routes_prompts,
+    routes_runs,
+    routes_script,
+    routes_services,
+    routes_writing,
+)
 from .events import Listener
 from .guard import allowed
 
-_ROUTES = (routes_film, routes_script, routes_writing, routes_runs, routes_media, routes_preview, routes_services)
+_ROUTES = (
+    routes_film,
+    routes_script,
+    routes_writing,
+    routes_prompts,
+    routes_runs,
+    routes_media,
+    routes_preview,
+    routes_services,
+)
 CSP = "; ".join(
     [
         "default-src 'self'",

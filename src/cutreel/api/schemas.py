@@ -38,6 +38,13 @@ class RemarkView(BaseModel):
     word: int | None
 
 
+class DriftView(BaseModel):
+    """Traits of a person that the prompt of the take in use does not say."""
+
+    person: int
+    missing: list[str]
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are frames."""
 
@@ -74,6 +81,7 @@ class ShotView(BaseModel):
     used: str | None
     own_circled: str | None
     stale: bool
+    drift: list[DriftView]
     wanted: float
     remarks: list[RemarkView]
 

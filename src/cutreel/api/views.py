@@ -1,18 +1,21 @@
 """From an assembled film to what the front end is told."""
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
-from cutreel.core.film import SceneChoice, remarks_on, wish_of
+from cutreel.core.continuity import drift_in_words
+from cutreel.core.film import ReadShot, SceneChoice, remarks_on, wish_of
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.jobs import PreviewDesk
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import Assembled, FilmRow
 from cutreel.store.assembly import is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap
+from cutreel.store.takes import TakeRow
 
 from .schemas import (
     CaptionView,
     Card,
     CueView,
+    DriftView,
     FilmView,
     LineView,
     MissingCost,
@@ -186,11 +189,19 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 used=used.id if used else None,
                 own_circled=shot.shot.circled,
                 stale=used is not None and not is_fresh(shot, used),
+                drift=_drift(shot, used),
                 wanted=wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / max(1, film.frames)),
                 remarks=remarks.get(len(out), []),
             )
         )
     return out
+
+
+def _drift(shot: ReadShot, used: TakeRow | None) -> list[DriftView]:
+    """Drift in words of the take in use; a brought picture has no prompt to look into."""
+    if used is None or used.brought:
+        return []
+    return [DriftView(person=d.person, missing=list(d.missing)) for d in drift_in_words(shot.people, used.prompt)]
 
 
 def card(row: FilmRow, film: Assembled) -> Card:

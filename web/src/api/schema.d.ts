@@ -383,6 +383,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/prompts.{format}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Prompt Pack
+         * @description All prompts of the film, numbered: md, csv or json.
+         */
+        get: operations["prompt_pack_api_films__film__prompts__format__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/shots/{shot}/prompts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shot Prompts
+         * @description Motion, direction and sound prompts of a shot, composed or by hand.
+         */
+        get: operations["shot_prompts_api_films__film__shots__shot__prompts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/brought": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Back
+         * @description Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed yet.
+         */
+        post: operations["bring_back_api_films__film__brought_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/brought/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place
+         * @description Place brought pictures: each becomes a take of its shot and is circled, all in one change.
+         */
+        post: operations["place_api_films__film__brought_place_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/estimate": {
         parameters: {
             query?: never;
@@ -651,6 +731,11 @@ export interface components {
              */
             seconds: number;
         };
+        /** Body_bring_back_api_films__film__brought_post */
+        Body_bring_back_api_films__film__brought_post: {
+            /** Files */
+            files: string[];
+        };
         /** Body_bring_picture_api_films__film__shots__shot__takes_post */
         Body_bring_picture_api_films__film__shots__shot__takes_post: {
             /** File */
@@ -670,6 +755,28 @@ export interface components {
              * @default
              */
             columns: string;
+        };
+        /**
+         * BroughtView
+         * @description A picture that was brought, and the shot that it seems to be for; `problem` says why it cannot be used.
+         */
+        BroughtView: {
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
+            /** Thumb */
+            thumb: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Shot */
+            shot: number | null;
+            /** Why */
+            why: string;
+            /** Problem */
+            problem: string;
         };
         /**
          * Caps
@@ -741,7 +848,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -771,6 +878,21 @@ export interface components {
             shot: number;
             /** Take */
             take: string | null;
+        };
+        /**
+         * CircleTakes
+         * @description Circle a take of each of several shots, by the shots' numbers.
+         */
+        CircleTakes: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "circle takes";
+            /** Takes */
+            takes: {
+                [key: string]: string;
+            };
         };
         /**
          * ComparedVersions
@@ -860,6 +982,16 @@ export interface components {
             before: string;
             /** After */
             after: string;
+        };
+        /**
+         * DriftView
+         * @description Traits of a person that the prompt of the take in use does not say.
+         */
+        DriftView: {
+            /** Person */
+            person: number;
+            /** Missing */
+            missing: string[];
         };
         /**
          * Edit
@@ -1247,6 +1379,24 @@ export interface components {
             simulated: boolean;
         };
         /**
+         * Outfit
+         * @description What somebody wears in some scenes, which are known by the numbers of their first words.
+         */
+        Outfit: {
+            /** Name */
+            name: string;
+            /**
+             * Traits
+             * @default []
+             */
+            traits: components["schemas"]["Trait"][];
+            /**
+             * Scenes
+             * @default []
+             */
+            scenes: number[];
+        };
+        /**
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
@@ -1306,6 +1456,11 @@ export interface components {
              * @default []
              */
             traits: components["schemas"]["Trait"][];
+            /**
+             * Outfits
+             * @default []
+             */
+            outfits: components["schemas"]["Outfit"][];
             /** Voice */
             voice?: string | null;
             /**
@@ -1393,6 +1548,28 @@ export interface components {
             /** Shot */
             shot: string;
         };
+        /** Placed */
+        Placed: {
+            /** Shot */
+            shot: number;
+            /** Media */
+            media: string;
+            /** Thumb */
+            thumb: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
+         * Placing
+         * @description Pictures to be placed, each on its shot.
+         */
+        Placing: {
+            /** Pictures */
+            pictures: components["schemas"]["Placed"][];
+        };
         /**
          * Price
          * @description `amount` of money for each `per`.
@@ -1405,6 +1582,29 @@ export interface components {
              * @enum {string}
              */
             per: "picture" | "character" | "sound" | "second" | "request";
+        };
+        /**
+         * PromptView
+         * @description A prompt with where each piece of it came from, and what did not fit.
+         */
+        PromptView: {
+            /** Text */
+            text: string;
+            /** Pieces */
+            pieces: components["schemas"]["Piece"][];
+            /** Left Out */
+            left_out: string[];
+            /** Fits */
+            fits: boolean;
+        };
+        /**
+         * PromptsView
+         * @description The prompts of a shot beside its picture's.
+         */
+        PromptsView: {
+            motion: components["schemas"]["PromptView"];
+            direction: components["schemas"]["PromptView"];
+            sound: components["schemas"]["PromptView"];
         };
         /**
          * PushMark
@@ -2082,6 +2282,8 @@ export interface components {
             own_circled: string | null;
             /** Stale */
             stale: boolean;
+            /** Drift */
+            drift: components["schemas"]["DriftView"][];
             /** Wanted */
             wanted: number;
             /** Remarks */
@@ -2969,6 +3171,140 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReworkedPassage"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    prompt_pack_api_films__film__prompts__format__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                format: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shot_prompts_api_films__film__shots__shot__prompts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                shot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PromptsView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_back_api_films__film__brought_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_back_api_films__film__brought_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    place_api_films__film__brought_place_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Placing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmView"];
                 };
             };
             /** @description Validation Error */

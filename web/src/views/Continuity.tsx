@@ -7,9 +7,10 @@ import { useChange, useLooks } from "../api/film";
 import { Button } from "../parts/Button";
 import { Editable } from "../parts/Editable";
 import { PersonSheet } from "./PersonSheet";
+import { seek, selected } from "../state/playhead";
 import { useFilmHere } from "./FilmFrame";
 
-const BLANK: Person = { id: 0, name: "Somebody new", aliases: [], kind: "person", pronoun: null, traits: [], voice: null, guess: false, why: "" };
+const BLANK: Person = { id: 0, name: "Somebody new", aliases: [], kind: "person", pronoun: null, traits: [], outfits: [], voice: null, guess: false, why: "" };
 
 export function Continuity() {
   const film = useFilmHere();
@@ -34,6 +35,7 @@ export function Continuity() {
           </Tabs.List>
           <span className="ml-auto text-ink-2">
             {film.shots.length} shots, {film.scenes.length} {film.scenes.length === 1 ? "scene" : "scenes"}
+            {shareSaid(film) !== null && `, ${shareSaid(film)} % of traits said`}
           </span>
         </div>
         <Tabs.Content value="who">
@@ -59,6 +61,24 @@ export function Continuity() {
       </aside>
     </Tabs.Root>
   );
+}
+
+/** Traits of somebody that the prompt of a shot's take did not say. */
+const missingOf = (shot: Shot, person: number) => shot.drift.find((d) => d.person === person)?.missing ?? [];
+/** The share of traits, over everybody in every made picture, that the prompts used did say; null while none is made. */
+function shareSaid(film: Film): number | null {
+  const traits = new Map(film.cast.map((p) => [p.id, p.traits.length]));
+  let all = 0;
+  let missing = 0;
+  for (const shot of film.shots) {
+    const take = usedOf(shot);
+    if (!take || take.brought) continue;
+    for (const person of shot.people) {
+      all += traits.get(person) ?? 0;
+      missing += missingOf(shot, person).length;
+    }
+  }
+  return all ? Math.max(0, Math.round((1 - missing / all) * 100)) : null;
 }
 
 const usedOf = (shot: Shot) => shot.takes.find((t) => t.id === shot.used);
@@ -103,6 +123,8 @@ function Matrix({ film, chosen, onChoose }: { film: Film; chosen: number | undef
                   const shots = film.shots.filter((s) => s.scene === i && s.people.includes(p.id));
                   const stale = shots.filter((s) => s.stale).length;
                   const made = shots.filter((s) => s.used && !s.stale).length;
+                  const drifting = shots.filter((s) => missingOf(s, p.id).length);
+                  const said = [...new Set(drifting.flatMap((s) => missingOf(s, p.id)))];
                   return (
                     <td key={i} className={`border-l border-rule px-2 py-2 align-top text-[12px] ${stale ? "[background:repeating-linear-gradient(-52deg,var(--rule)_0_1.5px,transparent_1.5px_6px)]" : ""}`}>
                       {shots.length === 0 ? (
@@ -114,6 +136,20 @@ function Matrix({ film, chosen, onChoose }: { film: Film; chosen: number | undef
                             {shots.length} {shots.length === 1 ? "shot" : "shots"}
                             {stale ? `, ${stale} stale` : made < shots.length ? `, ${shots.length - made} to make` : ""}
                           </div>
+                          {drifting.length > 0 && (
+                            <button
+                              type="button"
+                              onClick={() => {
+                                onChoose(p.id);
+                                selected.set(drifting[0]!.id);
+                                seek(drifting[0]!.start);
+                              }}
+                              title={`Not said in the prompts of ${drifting.map((s) => s.edge).join(", ")}: ${said.join(", ")}`}
+                              className="min-h-6 text-grease-ink underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]"
+                            >
+                              drift {said.length}
+                            </button>
+                          )}
                         </>
                       )}
                     </td>

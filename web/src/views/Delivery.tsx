@@ -8,6 +8,7 @@ import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
+import { OutsideTools } from "./OutsideTools";
 
 const SIZES = [["360p", "360p, to look at"], ["720p", "720p"], ["1080p", "1080p"], ["1440p", "1440p"], ["2160p", "2160p"]] as const;
 const CAPTIONS = [["burn", "burned into the picture"], ["file", "as a file beside it"], ["off", "none"]] as const;
@@ -79,6 +80,7 @@ export function Delivery() {
             </>
           )}
         </div>
+        <OutsideTools film={film} />
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>

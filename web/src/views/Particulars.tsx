@@ -1,5 +1,5 @@
 /** Particulars of the selected shot: what it shows, its prompt by origin, its takes, what to make and what it costs. */
-import { Copy, Volume2 } from "lucide-react";
+import { Volume2 } from "lucide-react";
 import { useRef, useState } from "react";
 
 import type { Film, Shot } from "../api/client";
@@ -9,115 +9,23 @@ import { Choice } from "../parts/Choice";
 import { hearShot } from "../parts/hear";
 import { Ring } from "../parts/marks";
 import { inWords, money } from "../parts/time";
-import { notify } from "../state/notices";
 import { Facts } from "./Facts";
+import { PromptBox } from "./PromptBox";
 
 const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
-
-const ORIGIN: Record<string, [string, string]> = {
-  cast: ["cast", "var(--ochre)"],
-  place: ["place", "var(--moss)"],
-  scene: ["scene", "var(--plum)"],
-  look: ["look", "var(--slate)"],
-  mood: ["mood", "var(--plum)"],
-  action: ["words", "transparent"],
-  framing: ["framing", "transparent"],
-  hand: ["by hand", "var(--ink-3)"],
-};
 
 export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set shots", shots: [shot.id], values });
   return (
     <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
-      <PromptBox shot={shot} onSet={set} />
+      <PromptBox film={film} shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
       <section className="px-4 py-2" aria-label="What it shows">
         <Facts film={film} shot={shot} names={["framing", "time", "weather"]} />
       </section>
       <MakeAll film={film} />
     </div>
-  );
-}
-
-function PromptBox({ shot, onSet }: { shot: Shot; onSet: (values: Record<string, unknown>) => void }) {
-  const [editing, setEditing] = useState(false);
-  const origins = [...new Set(shot.pieces.map((p) => p.origin))].filter((o) => ORIGIN[o]?.[1] !== "transparent");
-  return (
-    <section className="px-4 py-2" aria-label="Picture prompt">
-      <div className="mb-1 flex items-center justify-between">
-        <h2 className="font-semibold">Picture prompt, shot {shot.edge}</h2>
-        <span className="flex items-center gap-2 font-mono text-[12px] text-ink-2">
-          <span className={shot.fits ? "" : "text-grease-ink"}>
-            {shot.prompt.length} of {shot.cap}
-          </span>
-          <button
-            type="button"
-            aria-label="Copy the prompt"
-            title="Copy the prompt"
-            onClick={() => void navigator.clipboard.writeText(shot.prompt).then(() => notify(`The prompt of shot ${shot.edge} is copied.`))}
-            className="flex size-6 items-center justify-center hover:text-ink"
-          >
-            <Copy className="size-3.5" />
-          </button>
-        </span>
-      </div>
-      {editing ? (
-        <textarea
-          aria-label="Picture prompt"
-          autoFocus
-          defaultValue={shot.prompt}
-          rows={5}
-          className="w-full rounded-[4px] border border-rule-strong bg-field p-2 font-serif text-[13.5px] leading-snug"
-          onKeyDown={(e) => {
-            e.stopPropagation();
-            if (e.key === "Escape") setEditing(false);
-            if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
-          }}
-          onBlur={(e) => {
-            const text = e.target.value.trim();
-            setEditing(false);
-            if (text !== shot.prompt) onSet({ prompt: text || null });
-          }}
-        />
-      ) : (
-        <p
-          tabIndex={0}
-          role="button"
-          aria-label="Edit the picture prompt"
-          title="Edit the prompt for this shot"
-          onClick={() => setEditing(true)}
-          onKeyDown={(e) => e.key === "Enter" && setEditing(true)}
-          className="cursor-text font-serif text-[13px] leading-[1.5]"
-        >
-          {shot.pieces.map((p, i) => (
-            <span key={i}>
-              <span
-                title={ORIGIN[p.origin]?.[0]}
-                style={{ textDecoration: "underline", textDecorationColor: ORIGIN[p.origin]?.[1], textDecorationThickness: 2, textUnderlineOffset: 3 }}
-              >
-                {p.words}
-              </span>
-              {". "}
-            </span>
-          ))}
-        </p>
-      )}
-      <div className="mt-1 flex flex-wrap items-center gap-x-3 text-[12px] text-ink-2">
-        {origins.map((o) => (
-          <span key={o} className="flex items-center gap-1">
-            <i className="h-[2.5px] w-3.5" style={{ background: ORIGIN[o]![1] }} />
-            {ORIGIN[o]![0]}
-          </span>
-        ))}
-        {shot.left_out.length > 0 && <span className="ml-auto truncate">left out: {shot.left_out.join(", ")}</span>}
-        {shot.own.prompt && (
-          <button type="button" className="ml-auto underline" onClick={() => onSet({ prompt: null })}>
-            compose it again
-          </button>
-        )}
-      </div>
-    </section>
   );
 }
 

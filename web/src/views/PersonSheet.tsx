@@ -9,6 +9,7 @@ import { Choice } from "../parts/Choice";
 import { Editable } from "../parts/Editable";
 import { hearLine } from "../parts/hear";
 import { inWords, money } from "../parts/time";
+import { Outfits } from "./Outfits";
 import { Renaming } from "./Renaming";
 
 const COLOURS: Record<string, string> = {
@@ -89,6 +90,7 @@ export function PersonSheet({ film, person }: { film: Film; person: Person }) {
           <Plus className="size-3.5" /> add a trait
         </button>
       </section>
+      <Outfits film={film} person={shown} onEdit={(outfits) => edit({ outfits })} />
       {draft && (
         <section aria-label="Before you decide" className="rounded-[5px] border border-rule-strong bg-page p-3">
           <div className="flex justify-between">

@@ -6,6 +6,7 @@ from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.manuscript.model import strip_marks
 from cutreel.core.manuscript.names import Figure, people_named
+from cutreel.core.manuscript.speakers import UNKNOWN
 
 from .model import Person, Place, Trait
 
@@ -41,7 +42,7 @@ def propose_cast(script: Manuscript) -> list[Person]:
     """People and animals of the manuscript, most mentioned first, numbered from 1. At most 24."""
     figures = [f for f in people_named(script.text) if f.kind != "place"]
     known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
-    figures += [Figure(s, (), "person", None, 1, "speaks") for s in script.speakers if s not in known]
+    figures += [Figure(s, (), "person", None, 1, "speaks") for s in script.speakers if s not in known and s != UNKNOWN]
     return [_person(number, figure, script.text) for number, figure in enumerate(figures[:24], 1)]
 
 

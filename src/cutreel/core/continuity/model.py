@@ -21,6 +21,14 @@ class Trait(BaseModel):
     short: str = Field("", max_length=120)
 
 
+class Outfit(BaseModel):
+    """What somebody wears in some scenes, which are known by the numbers of their first words."""
+
+    name: str = Field(min_length=1, max_length=60)
+    traits: list[Trait] = []
+    scenes: list[int] = []
+
+
 class Person(BaseModel):
     """Somebody of the cast: a person, an animal, or a thing that matters."""
 
@@ -30,6 +38,7 @@ class Person(BaseModel):
     kind: str = Field("person", max_length=40)
     pronoun: Literal["she", "he"] | None = None
     traits: list[Trait] = []
+    outfits: list[Outfit] = []
     voice: str | None = None
     guess: bool = True
     why: str = ""

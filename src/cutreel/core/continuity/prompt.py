@@ -13,7 +13,7 @@ from .facts import ShotFacts
 from .looks import EVERYWHERE_AVOID, Look
 from .model import Angle, Framing, Person
 
-Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "hand"]
+Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "move", "voice", "hand"]
 
 _FRAMING: dict[Framing, str] = {
     "extreme wide": "Extreme wide shot",
@@ -111,9 +111,10 @@ def fit(parts: Sequence[Part], cap: int) -> Prompt:
 def _describe(person: Person) -> tuple[str, ...]:
     """A person with every trait, in long, short and shortest wording; each still states every trait."""
     name = person.name
-    long = ", ".join(t.text for t in person.traits)
-    short = ", ".join(t.short or t.text for t in person.traits)
-    if not person.traits:
+    traits = [t for t in person.traits if t.text.strip()]
+    long = ", ".join(t.text for t in traits)
+    short = ", ".join(t.short or t.text for t in traits)
+    if not traits:
         return (name,)
     wordings = dict.fromkeys([f"{name} ({long})", f"{name} ({short})", f"{name.split(' ')[0]} ({short})", short])
     return tuple(wordings)

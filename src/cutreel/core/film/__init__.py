@@ -3,14 +3,17 @@
 from .changes import Change, Command, apply_command
 from .document import FilmDocument, GivenShot, GivenSource, SceneChoice, Settings, Shot, Source, new_film
 from .pacing import wish_of
+from .pack import PACK_TYPES, Match, match_files, pack_of
+from .prompts import ShotPrompts, prompts_of
 from .reading import LineWork, ReadFilm, ReadShot, read_film
 from .remarks import Remark, remarks_on
 from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
-    "Change", "Command", "Edit", "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork", "ReadFilm",
-    "ReadShot", "Remark", "SceneChoice", "Settings", "Shot", "Source", "apply_command", "find_places", "name_places",
-    "new_film", "read_film", "remarks_on", "wish_of",
+    "PACK_TYPES", "Change", "Command", "Edit", "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork",
+    "Match", "ReadFilm", "ReadShot", "Remark", "SceneChoice", "Settings", "Shot", "ShotPrompts", "Source",
+    "apply_command", "find_places", "match_files", "name_places", "new_film", "pack_of", "prompts_of", "read_film",
+    "remarks_on", "wish_of",
 ]
 # fmt: on

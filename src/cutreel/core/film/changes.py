@@ -25,6 +25,7 @@ Command = Annotated[
     | c.SetShots
     | c.SetScene
     | c.CircleTake
+    | c.CircleTakes
     | c.SetPerson
     | c.RenamePerson
     | c.RemovePerson

@@ -14,6 +14,7 @@ from cutreel.core.continuity import (
     ShotFacts,
     compose_negative,
     compose_picture,
+    dressed,
     facts_of_shots,
     look_named,
 )
@@ -125,7 +126,9 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
     for i, (shot, fact) in enumerate(zip(film.shots, facts, strict=True)):
         end = opens[i + 1] if i + 1 < len(opens) else len(script.words)
         scene = script.words[opens[i]].scene if end > opens[i] else scene
-        people = tuple(cast[p] for p in fact.people if p in cast)
+        begins = script.scenes[scene].first
+        word = ids[begins] if begins < len(ids) else 0
+        people = tuple(dressed(cast[p], word) for p in fact.people if p in cast)
         prompt = compose_picture(fact, people, look, prompt_cap, shot.own.prompt)
         seed = seed_from(film.settings.seed, shot.id)
         shots.append(

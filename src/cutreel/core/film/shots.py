@@ -44,7 +44,16 @@ def rebuilt_shots(
         shots.append(shot)
         until = order[firsts[i + 1]] if i + 1 < len(firsts) else len(order)
         shots += [hold for host, hold in holds if order[first] <= order.get(host, -1) < until]
-    film.shots = shots
+    film.shots = own_pictures(shots)
+
+
+def own_pictures(shots: list[Shot]) -> list[Shot]:
+    """The shots, with pictures of their own where the shot that lent its picture is gone."""
+    alive = {s.id for s in shots}
+    for shot in shots:
+        if shot.same_as not in alive:
+            shot.same_as = None
+    return shots
 
 
 def _holds(film: FilmDocument) -> list[tuple[int, Shot]]:
@@ -86,6 +95,7 @@ def retext(film: FilmDocument, text: str, used: list[str], known: Sequence[int |
     film.text = text
     _carry_anchors(film, old_ids, ids)
     order = {number: i for i, number in enumerate(ids)}
+    _settle_scenes(film, after, ids, order)
     scene_firsts = {ids[s.first] for s in after.scenes if 0 < s.first < len(ids)}
     have = {s.first for s in worded(film)}
     if scene_firsts - have:
@@ -121,18 +131,28 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
     if all(s.first is None for s in shots):
         shots = [film.shots[0]]
     shots[0] = shots[0].model_copy(update={"first": ids[0]})
-    film.shots = shots
-    alive = {s.id for s in shots}
-    for shot in shots:
-        if shot.same_as not in alive:
-            shot.same_as = None
+    film.shots = own_pictures(shots)
     for scene in film.scenes:
         scene.first = next((n for n in old_ids[place.get(scene.first, 0) :] if n in stayed), 0)
-    film.scenes = list({s.first: s for s in reversed(film.scenes) if s.first}.values())[::-1]
+    for outfit in (o for p in film.cast for o in p.outfits):
+        outfit.scenes = [next((n for n in old_ids[place.get(s, 0) :] if n in stayed), 0) for s in outfit.scenes]
     for source in list(film.sources):
         left = [n for n in old_ids[place.get(source.first, 0) : place.get(source.last, -1) + 1] if n in stayed]
         if left:
             source.first, source.last = left[0], left[-1]
+
+
+def _settle_scenes(film: FilmDocument, script: Manuscript, ids: Sequence[int], order: dict[int, int]) -> None:
+    """Let what holds for scenes hold to the first words that they have now; of two that met, the later one goes."""
+
+    def first(number: int) -> int:
+        return ids[script.scenes[script.words[order[number]].scene].first] if number in order else 0
+
+    for scene in film.scenes:
+        scene.first = first(scene.first)
+    film.scenes = list({s.first: s for s in reversed(film.scenes) if s.first}.values())[::-1]
+    for outfit in (o for p in film.cast for o in p.outfits):
+        outfit.scenes = list(dict.fromkeys(n for n in map(first, outfit.scenes) if n))
 
 
 def _opens_now(old_ids: Sequence[int], start: int, end: int, ids: Sequence[int], order: dict[int, int]) -> int | None:

@@ -102,6 +102,11 @@ def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64]
     return cues
 
 
+def sounds_named(words: Sequence[str]) -> list[str]:
+    """The spot effects that words (in small letters) name, each once."""
+    return list(dict.fromkeys(prompt for word in words for prompt in _SOUNDING.get(word, ())))
+
+
 def own_cues(prompts: Sequence[str | None], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]) -> list[Cue]:
     """Sounds that the maker asks for in words of their own, each at the start of its shot."""
     cues: list[Cue] = []

@@ -47,6 +47,19 @@ class CircleTake(BaseModel):
         return f"circle a take of shot {shot.edge}"
 
 
+class CircleTakes(BaseModel):
+    """Circle a take of each of several shots, by the shots' numbers."""
+
+    type: Literal["circle takes"] = "circle takes"
+    takes: dict[int, str] = Field(min_length=1, max_length=20_000)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        for number, take in self.takes.items():
+            _, shot = shot_numbered(film, number)
+            shot.circled, shot.same_as = take, None
+        return f"place {len(self.takes)} {'picture' if len(self.takes) == 1 else 'pictures'}"
+
+
 class SetSettings(BaseModel):
     """Change choices of the whole film."""
 

@@ -11,7 +11,7 @@ from cutreel.core.manuscript import read
 from ..document import FilmDocument, Shot
 from ..edges import label_between
 from ..pacing import wish_of
-from ..shots import rebuilt_shots, shot_numbered, worded
+from ..shots import own_pictures, rebuilt_shots, shot_numbered, worded
 
 
 class SetMark(BaseModel):
@@ -51,9 +51,7 @@ class LiftMark(BaseModel):
         if index == 0:
             raise BadInput("The first shot opens the film; its mark stays.")
         film.shots.pop(index)
-        for other in film.shots:
-            if other.same_as == shot.id:
-                other.same_as = None
+        own_pictures(film.shots)
         return f"lift cut mark {shot.edge}" if shot.first is not None else f"take out hold {shot.edge}"
 
 

@@ -1,0 +1,70 @@
+/** What somebody wears in which scenes; an outfit's traits stand in place of those about the same things. */
+import { Plus, X } from "lucide-react";
+
+import type { Film, Person } from "../api/client";
+
+type Outfit = Person["outfits"][number];
+
+interface Props {
+  film: Film;
+  person: Person;
+  onEdit: (outfits: Outfit[]) => void;
+}
+
+export function Outfits({ film, person, onEdit }: Props) {
+  const scenes = film.scenes.filter((s) => s.end > s.first);
+  if (person.kind === "animal") return null;
+  const put = (i: number, values: Partial<Outfit>) => onEdit(person.outfits.map((o, k) => (k === i ? { ...o, ...values } : o)));
+  /** A scene has one outfit: choosing it here takes it from the others. */
+  const toggle = (i: number, word: number) => {
+    const on = person.outfits[i]!.scenes.includes(word);
+    onEdit(person.outfits.map((o, k) => ({ ...o, scenes: k === i && !on ? [...o.scenes, word] : o.scenes.filter((n) => n !== word) })));
+  };
+  return (
+    <section aria-label="Outfits">
+      <div className="mb-1 flex justify-between border-b border-rule-strong pb-1">
+        <h3 className="font-semibold">Outfits</h3>
+        <span className="text-ink-2">in place of those traits, in these scenes</span>
+      </div>
+      {person.outfits.map((outfit, i) => (
+        <div key={i} className="border-b border-rule py-1.5">
+          <div className="grid grid-cols-[80px_1fr_24px] items-center gap-2">
+            <input aria-label={`Name of outfit ${i + 1}`} value={outfit.name} onChange={(e) => put(i, { name: e.target.value || "outfit" })} className="min-h-6 min-w-0 rounded-[3px] bg-transparent px-1 text-ink-2 hover:bg-shade focus:bg-field" />
+            <input
+              aria-label={`What ${outfit.name} is`}
+              placeholder="green oilskin coat"
+              value={outfit.traits[0]?.text ?? ""}
+              onChange={(e) => put(i, { traits: [{ about: outfit.traits[0]?.about ?? "clothes", text: e.target.value, short: "" }, ...outfit.traits.slice(1)] })}
+              className="min-h-6 min-w-0 rounded-[3px] bg-transparent px-1 hover:bg-shade focus:bg-field placeholder:text-ink-2"
+            />
+            <button type="button" aria-label={`Remove outfit ${outfit.name}`} onClick={() => onEdit(person.outfits.filter((_, k) => k !== i))} className="flex size-6 items-center justify-center text-ink-2 hover:text-ink">
+              <X className="size-3.5" />
+            </button>
+          </div>
+          <div className="mt-1 flex flex-wrap gap-1 pl-[88px]">
+            {scenes.map((s, n) => (
+              <button
+                key={s.word}
+                type="button"
+                aria-pressed={outfit.scenes.includes(s.word)}
+                aria-label={`${outfit.name} in scene ${n + 1}`}
+                title={s.title}
+                onClick={() => toggle(i, s.word)}
+                className={`size-6 rounded-[4px] border font-mono text-[12px] ${outfit.scenes.includes(s.word) ? "border-ink bg-ink text-on-ink" : "border-rule-strong text-ink-2 hover:bg-shade"}`}
+              >
+                {n + 1}
+              </button>
+            ))}
+          </div>
+        </div>
+      ))}
+      <button
+        type="button"
+        onClick={() => onEdit([...person.outfits, { name: "outfit", traits: [{ about: "clothes", text: "", short: "" }], scenes: [] }])}
+        className="mt-1 inline-flex min-h-6 items-center gap-1 text-ink-2 hover:text-ink"
+      >
+        <Plus className="size-3.5" /> add an outfit
+      </button>
+    </section>
+  );
+}
