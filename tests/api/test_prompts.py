@@ -6,6 +6,8 @@ import zipfile
 import numpy as np
 from PIL import Image
 
+from tests.conftest import STORY as LAMP
+
 
 def picture(shade: int, size: tuple[int, int] = (640, 360)) -> bytes:
     out = io.BytesIO()
@@ -21,7 +23,8 @@ def zipped(files: dict[str, bytes]) -> bytes:
     return out.getvalue()
 
 
-def test_a_zip_is_reviewed_and_placed_in_one_change(client, film) -> None:
+def test_a_zip_is_reviewed_and_placed_in_one_change(client) -> None:
+    film = client.post("/api/films", json={"text": LAMP}).json()
     id = film["id"]
     packed = zipped(
         {"pics/002.png": picture(40), "pics/001.png": picture(90), "pics/note.txt": b"hello", "._x.png": b"x"}

@@ -86,7 +86,7 @@ function Review({ film, found, onDone }: { film: Film; found: Brought[]; onDone:
             {found.map((f, i) => {
               const shot = film.shots.find((s) => s.id === shots[i]);
               return (
-                <li key={`${f.name} ${i}`} className="flex flex-col">
+                <li key={`${f.name} ${i}`} className="flex flex-col gap-0.5">
                   {f.thumb ? (
                     <img src={`/media/${f.thumb}`} alt={f.name} className="aspect-video w-full rounded-[3px] object-cover" />
                   ) : (
