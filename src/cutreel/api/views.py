@@ -210,7 +210,9 @@ def card(row: FilmRow, film: Assembled) -> Card:
     for shot, span, used, voiced in zip(film.read.shots, film.spans, film.used, film.voiced, strict=True):
         state = "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"
         strip.append((span.frames / max(1, film.frames), state + (" voiced" if voiced else "")))
-    thumb = next((u.thumb for u in [*film.used[1:], *film.used[:1]] if u), None)
+    made = [(shot, used) for shot, used in zip(film.read.shots, film.used, strict=True) if used]
+    # A picture with somebody in it tells more of a film than an empty place.
+    thumb = next((used.thumb for shot, used in made if shot.people), made[0][1].thumb if made else None)
     return Card(
         id=row.id,
         title=film.document.title,

@@ -1,34 +1,116 @@
-"""Loads *The Lamp at Saltmere* once, and has it made in view."""
+"""Loads the sample films once, and has them made in view, one after another."""
 
+import time
+from collections.abc import Callable
+from dataclasses import dataclass
 from importlib.resources import files
 from typing import Any
 
-from cutreel.core.breakdown import Wish
 from cutreel.core.continuity import Person, Place, Trait
-from cutreel.core.film import Change, Command, Settings, new_film
-from cutreel.core.film.commands import RemovePerson, SetPerson, SetPlace, SetShots
+from cutreel.core.film import Change, Command, FilmDocument, GivenSource, Settings, new_film
+from cutreel.core.film.commands import RemovePerson, SetPerson, SetPlace, SetScene, SetShots
 from cutreel.core.manuscript import read
 from cutreel.jobs import Workshop, start_run
 
-FILM = "saltmere"
+
+@dataclass(frozen=True)
+class Sample:
+    """A sample film: its story's file, its settings, and what its maker states by hand."""
+
+    film: str
+    title: str
+    story: str
+    settings: Settings
+    by_hand: Callable[[FilmDocument], list[Command]]
+    sources: tuple[tuple[str, str], ...] = ()
 
 
 def load_demo(shop: Workshop) -> None:
-    """Add the sample film and start making it; nothing happens when it was loaded before, even if it was removed."""
-    if shop.films.exists(FILM):
-        return
-    text = (files("cutreel.demo") / "lamp-at-saltmere.txt").read_text()
-    settings = Settings(takes=2, pace=5.5, music="auto")
-    document, edges = new_film("The Lamp at Saltmere", text, settings, Wish(seconds=settings.pace))
-    shop.films.add(document, edges, FILM)
-    for command in _by_hand({p.name: p for p in document.cast}, {p.name: p for p in document.places}):
-        shop.films.change(FILM, Change(revision=shop.films.get(FILM).revision, command=command))
-    document = shop.films.get(FILM).document
-    for shot, values in _shots(document.text, document.word_ids, [(s.id, s.first) for s in document.shots if s.first]):
-        shop.films.change(
-            FILM, Change(revision=shop.films.get(FILM).revision, command=SetShots(shots=[shot], values=values))
+    """Add each sample film and start making it when the one before is made. A film that was loaded before, even if it
+    was removed since, is left alone."""
+    for sample in SAMPLES:
+        if shop.films.exists(sample.film):
+            continue
+        while shop.runs.going():
+            time.sleep(1)
+        _load(shop, sample)
+
+
+def _load(shop: Workshop, sample: Sample) -> None:
+    text = (files("cutreel.demo") / sample.story).read_text()
+    sources = [GivenSource(offset=text.index(words), text=source) for words, source in sample.sources]
+    document, edges = new_film(sample.title, text, sample.settings, sources=sources)
+    shop.films.add(document, edges, sample.film)
+    for command in sample.by_hand(document):
+        shop.films.change(sample.film, Change(revision=shop.films.get(sample.film).revision, command=command))
+    start_run(shop, sample.film, "everything", {})
+
+
+def _saltmere(film: FilmDocument) -> list[Command]:
+    commands = _by_hand({p.name: p for p in film.cast}, {p.name: p for p in film.places})
+    shots = [(s.id, s.first) for s in film.shots if s.first]
+    return commands + [SetShots(shots=[n], values=values) for n, values in _shots(film.text, film.word_ids, shots)]
+
+
+def _metre(film: FilmDocument) -> list[Command]:
+    """The two surveyors, as their sheet has them."""
+    traits = {
+        "Jean Delambre": (
+            ["Delambre", "Jean"],
+            ("man of forty-three", "short brown hair", "fair skin", "navy coat", "white scarf"),
+        ),
+        "Pierre Méchain": (
+            ["Méchain", "Pierre"],
+            ("man of forty-eight", "grey hair", "fair skin", "rust coat", "black hat"),
+        ),
+    }
+    commands: list[Command] = [RemovePerson(id=p.id) for p in film.cast if p.name == "Earth"]
+    commands += _places(film, {"Paris": "a city street with tall houses", "The mountains": "bare mountains"})
+    for name, (aliases, told) in traits.items():
+        known = next((p for p in film.cast if p.name == name or p.name in aliases), Person(id=0, name=name))
+        about = ("who", "hair", "skin", "clothes", "more")
+        commands.append(
+            SetPerson(
+                person=known.model_copy(
+                    update={
+                        "name": name,
+                        "aliases": aliases,
+                        "pronoun": "he",
+                        "traits": [Trait(about=a, text=t) for a, t in zip(about, told, strict=True)],
+                    }
+                )
+            )
         )
-    start_run(shop, FILM, "everything", {})
+    return commands
+
+
+def _places(film: FilmDocument, places: dict[str, str]) -> list[Command]:
+    """Where scenes with certain headings take place."""
+    return [
+        SetScene(word=film.word_ids[scene.first], values={"place": places[scene.title]})
+        for scene in read(film.text).scenes
+        if scene.title in places
+    ]
+
+
+def _ladder(film: FilmDocument) -> list[Command]:
+    told = {
+        "Dot": ("she", "briony", ("woman", "long red hair", "green dress")),
+        "Hobb": ("he", "hask", ("old man", "bald", "blue jumper")),
+    }
+    return _places(film, {"The front door": "a house with a green door"}) + [
+        SetPerson(
+            person=p.model_copy(
+                update={
+                    "pronoun": told[p.name][0],
+                    "voice": told[p.name][1],
+                    "traits": [Trait(about=f"trait {i}", text=t) for i, t in enumerate(told[p.name][2], 1)],
+                }
+            )
+        )
+        for p in film.cast
+        if p.name in told
+    ]
 
 
 def _by_hand(cast: dict[str, Person], places: dict[str, Place]) -> list[Command]:
@@ -104,3 +186,26 @@ def _shots(text: str, ids: list[int], shots: list[tuple[int, int]]) -> list[tupl
                 out.append((shot, dict(values)))
                 break
     return out
+
+
+SAMPLES = (
+    Sample("saltmere", "The Lamp at Saltmere", "lamp-at-saltmere.txt", Settings(takes=2, pace=5.5), _saltmere),
+    Sample(
+        "metre",
+        "Forty Paces to the Metre",
+        "forty-paces-to-the-metre.txt",
+        Settings(kind="documentary", pace=8, look="ink-wash", narrator="corin", music="calm"),
+        _metre,
+        (
+            ("In the spring of 1792", "J. B. J. Delambre, Base du système métrique décimal, Paris 1806 to 1810"),
+            ("In 1799 a bar", "Archives nationales, Paris: the metre of the Archives, 1799"),
+        ),
+    ),
+    Sample(
+        "ladder",
+        "How Not to Return a Ladder",
+        "how-not-to-return-a-ladder.txt",
+        Settings(kind="comic", pace=3, look="stick-figures", aspect="9:16", narrator="alder", music="playful"),
+        _ladder,
+    ),
+)

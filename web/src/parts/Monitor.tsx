@@ -101,28 +101,31 @@ export function Monitor({ film }: { film: Film }) {
   const fresh = loaded.current === film.preview;
   return (
     <section aria-label="Monitor">
-      <div className="relative mx-auto max-h-[42vh] w-full overflow-hidden bg-[#191613]" style={{ aspectRatio: ASPECT[film.settings.aspect] }}>
-        <div className="absolute inset-0">
-          {still ? (
-            <img src={`/media/${still.media}`} alt="" className="size-full object-cover" />
-          ) : (
-            <p className="flex size-full items-center bg-[#faf6ec] px-[9%] font-serif text-[17px] leading-snug text-[#272320]">{shot?.text}</p>
-          )}
+      {/* As wide as there is room, and never higher than two fifths of the window: upright films stay whole. */}
+      <div className="bg-[#191613]">
+        <div className="relative mx-auto overflow-hidden" style={{ aspectRatio: ASPECT[film.settings.aspect], width: `min(100%, calc(42vh * ${ASPECT[film.settings.aspect]}))` }}>
+          <div className="absolute inset-0">
+            {still ? (
+              <img src={`/media/${still.media}`} alt="" className="size-full object-cover" />
+            ) : (
+              <p className="flex size-full items-center bg-[#faf6ec] px-[9%] font-serif text-[17px] leading-snug text-[#272320]">{shot?.text}</p>
+            )}
+          </div>
+          <video
+            ref={video}
+            playsInline
+            className="absolute inset-0 size-full object-contain"
+            style={{ opacity: state === "ready" ? 1 : 0 }}
+            onLoadedData={() => setState("ready")}
+            onPlaying={() => {
+              setState("ready");
+              playing.set(true);
+            }}
+            onPause={() => playing.set(false)}
+            onEnded={() => playing.set(false)}
+          />
+          {state === "loading" && <span className="absolute bottom-2 right-2 rounded bg-[#191613cc] px-2 py-0.5 text-[12px] text-[#faf6ec]">laying the preview …</span>}
         </div>
-        <video
-          ref={video}
-          playsInline
-          className="absolute inset-0 size-full object-contain"
-          style={{ opacity: state === "ready" ? 1 : 0 }}
-          onLoadedData={() => setState("ready")}
-          onPlaying={() => {
-            setState("ready");
-            playing.set(true);
-          }}
-          onPause={() => playing.set(false)}
-          onEnded={() => playing.set(false)}
-        />
-        {state === "loading" && <span className="absolute bottom-2 right-2 rounded bg-[#191613cc] px-2 py-0.5 text-[12px] text-[#faf6ec]">laying the preview …</span>}
       </div>
       <div className="flex items-center gap-3 px-4 py-2">
         <Button kind="ink" onClick={toggle} aria-label={isPlaying ? "Stop" : "Play"} className="w-[58px] justify-center">

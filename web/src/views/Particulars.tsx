@@ -59,7 +59,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
               className="text-center"
             >
               <span className={`relative block aspect-video overflow-hidden rounded-[3px] ${t.id === shot.used ? "outline outline-2 outline-offset-2 outline-ink" : ""}`}>
-                <img src={`/media/${t.thumb}`} alt="" className="size-full object-cover" />
+                <img src={`/media/${t.thumb}`} alt="" className={`size-full ${film.settings.aspect === "16:9" ? "object-cover" : "bg-shade object-contain"}`} />
                 {t.stale && <span className="hatch absolute inset-0" />}
                 <span className="absolute bottom-0 left-0 flex rounded-tr-[5px] bg-page">
                   <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />

@@ -192,7 +192,7 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
       <div className={`${cell} px-2.5 pt-2`}>
         <div className="relative h-[86px] overflow-hidden rounded-[3px]">
           {used ? (
-            <img src={`/media/${used.thumb}`} alt={`Picture of shot ${shot.edge}`} loading="lazy" className="size-full object-cover" />
+            <img src={`/media/${used.thumb}`} alt={`Picture of shot ${shot.edge}`} loading="lazy" className={`size-full ${film.settings.aspect === "16:9" ? "object-cover" : "bg-shade object-contain"}`} />
           ) : (
             <div className="flex size-full items-center justify-center border border-dashed border-rule-strong text-[12px] text-ink-2">no picture yet</div>
           )}
@@ -315,7 +315,7 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
             e.stopPropagation();
             onLift(ambience.id);
           }}
-          className="absolute left-10 right-1 top-1 min-h-6 text-left text-[12px] leading-tight text-ink-2 hover:line-through"
+          className="absolute left-10 right-1 top-1 min-h-6 hyphens-auto text-left text-[12px] leading-tight text-ink-2 hover:line-through"
         >
           <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>{ambience.prompt}</span>
         </button>

@@ -48,7 +48,7 @@ function FilmCard({ card }: { card: Card }) {
       <Link to={`/film/${card.id}/sheet`} className="block" aria-label={card.title}>
         <div className="aspect-video overflow-hidden rounded-t-[4px] bg-shade">
           {card.thumb ? (
-            <img src={`/media/${card.thumb}`} alt="" className="size-full object-cover" />
+            <img src={`/media/${card.thumb}`} alt="" className={`size-full ${card.aspect === "16:9" ? "object-cover" : "object-contain"}`} />
           ) : (
             <p className="flex size-full items-center justify-center px-6 text-center font-serif text-[19px] text-ink-2">{card.title}</p>
           )}
