@@ -12,7 +12,7 @@ from cutreel.core.continuity import Overrides
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import FoundPlace, GivenShot, GivenSource, find_places, name_places
 from cutreel.core.film.exporting import MEDIA_TYPES, export_script
-from cutreel.core.manuscript import differences, read, text_of
+from cutreel.core.manuscript import Difference, differences, read, text_of
 from cutreel.core.manuscript.formats import Column, ReadStory, TableView, format_of, look_at, read_story
 
 from .door import Preview, Shop
@@ -36,15 +36,9 @@ class StoryView(BaseModel):
     table: TableView | None
 
 
-class PlaceView(BaseModel):
-    """A place in the text that was found, and what would stand there instead; `shot` is its shot's edge number."""
+class PlaceView(FoundPlace, frozen=True):
+    """A place that was found, with the edge number of its shot."""
 
-    start: int
-    end: int
-    before: str
-    found: str
-    after: str
-    instead: str
     shot: str
 
 
@@ -60,19 +54,10 @@ class RenameRequest(BaseModel):
     name: str = Field(min_length=1, max_length=80)
 
 
-class DifferenceView(BaseModel):
-    """A stretch of the text before, and what stands there now; characters `start` up to `end` of the text before."""
-
-    start: int
-    end: int
-    before: str
-    after: str
-
-
 class ComparedVersions(BaseModel):
     """Two versions of a film beside each other: words, and what else is different, each in a sentence."""
 
-    words: list[DifferenceView]
+    words: list[Difference]
     others: list[str]
 
 
@@ -160,9 +145,7 @@ def compare(film: str, before: int, after: int, shop: Shop) -> ComparedVersions:
     names = [n for n in type(one.settings).model_fields if getattr(one.settings, n) != getattr(other.settings, n)]
     if names:
         others.append("settings: " + ", ".join(names))
-    return ComparedVersions(
-        words=[DifferenceView(start=d.start, end=d.end, before=d.before, after=d.after) for d in words], others=others
-    )
+    return ComparedVersions(words=words, others=others)
 
 
 @router.post("/films/{film}/versions/{number}")
@@ -210,15 +193,5 @@ def _places(film: str, places: list[FoundPlace], shop: Shop) -> list[PlaceView]:
             read_film.shots[at + 1].first >= len(words) or words[read_film.shots[at + 1].first].start <= place.start
         ):
             at += 1
-        out.append(
-            PlaceView(
-                start=place.start,
-                end=place.end,
-                before=place.before,
-                found=place.found,
-                after=place.after,
-                instead=place.instead,
-                shot=read_film.shots[at].shot.edge,
-            )
-        )
+        out.append(PlaceView(**place.model_dump(), shot=read_film.shots[at].shot.edge))
     return out

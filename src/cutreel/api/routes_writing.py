@@ -1,5 +1,6 @@
 """Writing: titles, storylines and manuscripts from an idea; passages of a film reworked, to be accepted in part."""
 
+from dataclasses import replace
 from typing import Literal
 
 from fastapi import APIRouter
@@ -7,13 +8,12 @@ from pydantic import BaseModel, Field, ValidationError
 
 from cutreel.core.errors import BadInput, CutReelError
 from cutreel.core.film import GivenSource
-from cutreel.core.manuscript import differences
+from cutreel.core.manuscript import Difference, differences
 from cutreel.core.manuscript.formats import Block, story_from
 from cutreel.jobs import write
 from cutreel.protocol import ScriptInput, WrittenScene
 
 from .door import Shop
-from .routes_script import DifferenceView
 
 router = APIRouter(prefix="/api")
 
@@ -50,7 +50,7 @@ class ReworkRequest(BaseModel):
 class ReworkedPassage(BaseModel):
     """The passage before and after, stretch by stretch; offsets are characters of the manuscript."""
 
-    pieces: list[DifferenceView]
+    pieces: list[Difference]
     touched: str
     unused: list[str]
     cost: float
@@ -94,7 +94,7 @@ def rework(film: str, wish: ReworkRequest, shop: Shop) -> ReworkedPassage:
     )
     return ReworkedPassage(
         pieces=[
-            DifferenceView(start=d.start + wish.start, end=d.end + wish.start, before=d.before, after=d.after)
+            replace(d, start=d.start + wish.start, end=d.end + wish.start)
             for d in differences(passage, str(found.get("text", passage)))
         ],
         touched=str(found.get("touched", "")),

@@ -900,7 +900,7 @@ export interface components {
          */
         ComparedVersions: {
             /** Words */
-            words: components["schemas"]["DifferenceView"][];
+            words: components["schemas"]["Difference"][];
             /** Others */
             others: string[];
         };
@@ -970,10 +970,10 @@ export interface components {
             opens: number[];
         };
         /**
-         * DifferenceView
-         * @description A stretch of the text before, and what stands there now; characters `start` up to `end` of the text before.
+         * Difference
+         * @description Characters `start` up to `end` of the text before, that read `before` and now read `after`.
          */
-        DifferenceView: {
+        Difference: {
             /** Start */
             start: number;
             /** End */
@@ -1530,7 +1530,7 @@ export interface components {
         };
         /**
          * PlaceView
-         * @description A place in the text that was found, and what would stand there instead; `shot` is its shot's edge number.
+         * @description A place that was found, with the edge number of its shot.
          */
         PlaceView: {
             /** Start */
@@ -1752,7 +1752,7 @@ export interface components {
          */
         ReworkedPassage: {
             /** Pieces */
-            pieces: components["schemas"]["DifferenceView"][];
+            pieces: components["schemas"]["Difference"][];
             /** Touched */
             touched: string;
             /** Unused */

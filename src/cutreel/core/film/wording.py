@@ -2,7 +2,6 @@
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from pydantic import BaseModel, Field
 
@@ -27,8 +26,7 @@ class Edit(BaseModel):
     insert: str
 
 
-@dataclass(frozen=True, slots=True)
-class FoundPlace:
+class FoundPlace(BaseModel, frozen=True):
     """A place in the text with what stands around it, and what would stand there instead."""
 
     start: int
@@ -109,7 +107,12 @@ def _place(text: str, start: int, end: int, instead: str) -> FoundPlace:
         return re.sub(r"\s+", " ", part)
 
     return FoundPlace(
-        start, end, flat(text[max(0, start - AROUND) : start]), text[start:end], flat(text[end : end + AROUND]), instead
+        start=start,
+        end=end,
+        before=flat(text[max(0, start - AROUND) : start]),
+        found=text[start:end],
+        after=flat(text[end : end + AROUND]),
+        instead=instead,
     )
 
 
