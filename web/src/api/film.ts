@@ -209,6 +209,8 @@ export function useEvents(film: string) {
         return;
       }
       if (waiting.has("run")) {
+        // What a run made is not missing any more, though no change was made to the film.
+        void client.invalidateQueries({ queryKey: ["estimate", film] });
         void client.invalidateQueries({ queryKey: keys.runs(film) });
         void client.invalidateQueries({ queryKey: keys.spending(film) });
       }

@@ -1,6 +1,6 @@
 """Changes of cast and places."""
 
-from typing import Literal
+from typing import Literal, TypeVar
 
 from pydantic import BaseModel, Field
 
@@ -11,6 +11,21 @@ from ..document import FilmDocument
 from ..shots import retext
 from ..wording import name_places, with_edits
 
+Listed = TypeVar("Listed", Person, Place)
+
+
+def _put(rows: list[Listed], row: Listed, gone: str) -> str:
+    """Add a row (id 0) or put it in place of the one with its id; says what was done. Raises NotFound with `gone`."""
+    if row.id == 0:
+        row.id = 1 + max((known.id for known in rows), default=0)
+        rows.append(row)
+        return f"add {row.name}"
+    for i, known in enumerate(rows):
+        if known.id == row.id:
+            rows[i] = row
+            return f"change {row.name}"
+    raise NotFound(gone)
+
 
 class SetPerson(BaseModel):
     """Add a person (id 0) or change one."""
@@ -19,16 +34,9 @@ class SetPerson(BaseModel):
     person: Person
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        person = self.person.model_copy(update={"guess": False})
-        if person.id == 0:
-            person.id = 1 + max((p.id for p in film.cast), default=0)
-            film.cast.append(person)
-            return f"add {person.name}"
-        for i, known in enumerate(film.cast):
-            if known.id == person.id:
-                film.cast[i] = person
-                return f"change {person.name}"
-        raise NotFound("That person is not in the cast any more.")
+        return _put(
+            film.cast, self.person.model_copy(update={"guess": False}), "That person is not in the cast any more."
+        )
 
 
 class RemovePerson(BaseModel):
@@ -42,9 +50,9 @@ class RemovePerson(BaseModel):
         if person is None:
             raise NotFound("That person is not in the cast any more.")
         film.cast.remove(person)
-        for shot in film.shots:
-            if shot.own.people:
-                shot.own.people = [p for p in shot.own.people if p != self.id]
+        for own in [*(s.own for s in film.shots), *(s.own for s in film.scenes)]:
+            if own.people:
+                own.people = [p for p in own.people if p != self.id]
         return f"remove {person.name} from the cast"
 
 
@@ -55,16 +63,9 @@ class SetPlace(BaseModel):
     place: Place
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        place = self.place.model_copy(update={"guess": False})
-        if place.id == 0:
-            place.id = 1 + max((p.id for p in film.places), default=0)
-            film.places.append(place)
-            return f"add {place.name}"
-        for i, known in enumerate(film.places):
-            if known.id == place.id:
-                film.places[i] = place
-                return f"change {place.name}"
-        raise NotFound("That place is not in the film any more.")
+        return _put(
+            film.places, self.place.model_copy(update={"guess": False}), "That place is not in the film any more."
+        )
 
 
 class RenamePerson(BaseModel):
