@@ -195,6 +195,15 @@ def test_a_source_is_kept_with_marked_words_and_listed_at_delivery(page: Page) -
         """() => { const from = document.querySelector('[data-word="1"]'), to = document.querySelector('[data-word="4"]');
         getSelection().setBaseAndExtent(from.firstChild, 0, to.firstChild, 2); }"""
     )
+    # The marked words are what a rework is asked for, and all that it touches.
+    rework = page.get_by_role("region", name="Rework")
+    expect(page.get_by_label("What", exact=True)).to_have_text("4 marked words")
+    page.get_by_label("How", exact=True).click()
+    page.get_by_role("option", name="Lengthen").click()
+    page.get_by_role("button", name="Show how it would read").click()
+    expect(rework.get_by_text("Touches 1 paragraph of the passage (1 in all)")).to_be_visible()
+    expect(rework.locator("ins")).to_have_count(1)
+    page.get_by_role("button", name="Leave it").click()
     page.get_by_label("Link or note").fill("https://example.org/ladders")
     page.get_by_role("button", name="Keep").click()
     expect(page.get_by_role("link", name="https://example.org/ladders")).to_be_visible()
