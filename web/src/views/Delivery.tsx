@@ -37,14 +37,14 @@ export function Delivery() {
   ];
   return (
     <div className="grid h-full grid-cols-[minmax(380px,460px)_1fr] overflow-hidden">
-      <section aria-label="What to make" className="overflow-y-auto border-r border-rule-strong bg-page px-6 py-6">
+      <section aria-label="What to make" className="overflow-y-auto border-r border-rule-strong bg-page px-6 py-5">
         <h2 className="mb-1 font-serif text-[20px] font-bold">The film file</h2>
         <p className="mb-4 text-ink-2">
           {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. Loudness −14 LUFS, true peak under −1 dBTP.
         </p>
         <dl>
           {rows.map(([name, control, note]) => (
-            <div key={name} className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-2">
+            <div key={name} className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-1">
               <dt className="text-ink-2">{name}</dt>
               <dd>
                 {control}

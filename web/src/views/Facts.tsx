@@ -42,7 +42,7 @@ export function Facts({ film, shot, forScene = false, withReasons = false, names
   const byHand = (name: Name) => own[name] !== null && own[name] !== undefined;
   const lift = (name: Name) => byHand(name) && <Lift what={name} scene={forScene} onClick={() => set({ [name]: null })} />;
   const reason = (name: Name) => withReasons && <span className="block text-[11.5px] text-ink-2">{shot.why[name] ?? ""}</span>;
-  const grid = withReasons ? "grid-cols-1 gap-y-1.5" : "grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-x-5 gap-y-0.5";
+  const grid = withReasons ? "grid-cols-1 gap-y-1.5" : "grid-cols-[minmax(0,1.05fr)_minmax(0,1fr)] gap-x-3 gap-y-0.5";
   return (
     <div className={`grid ${grid}`}>
       {names.map((name) => (
