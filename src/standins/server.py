@@ -5,6 +5,7 @@ stalls and refusals; they depend on its seed, so they can be repeated.
 """
 
 import asyncio
+import hashlib
 import multiprocessing
 import os
 import random
@@ -15,8 +16,8 @@ from contextlib import asynccontextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 
-from fastapi import FastAPI, Header, HTTPException
-from fastapi.responses import FileResponse
+from fastapi import FastAPI, Header, HTTPException, Request
+from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel, Field
 
 from cutreel.protocol import JobRequest, JobView, Offer, Refusal, Result
@@ -24,6 +25,8 @@ from cutreel.protocol import JobRequest, JobView, Offer, Refusal, Result
 from .ledger import Ledger
 from .offers import QUOTAS, amount_of, cost_of, offers, text_of
 from .work import do
+
+MOST_REFERENCE_BYTES = 40_000_000
 
 
 class Simulation(BaseModel):
@@ -86,6 +89,8 @@ class Desk:
             work.count > caps.count or work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)
         ):
             return Refusal(code="over-cap", message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.")
+        if work.kind == "picture" and not all((self.ledger.files / r.sha256).exists() for r in work.references):
+            return Refusal(code="bad-request", message="A reference is not known here; put it to /references first.")
         if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
             return Refusal(code="over-cap", message=f"At most {caps.seconds:g} seconds.")
         if work.kind == "speech" and work.voice not in [v.name for v in offer.voices]:
@@ -126,7 +131,9 @@ class Desk:
                 )
                 self.ledger.save(view)
                 return
-            files, view.unused_words = await asyncio.get_running_loop().run_in_executor(self.pool, do, request.input)
+            files, view.unused_words = await asyncio.get_running_loop().run_in_executor(
+                self.pool, do, request.input, self.ledger.files
+            )
             view.results = [
                 Result(
                     name=f.name,
@@ -196,6 +203,19 @@ def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
         if len(sha256) != 64 or not sha256.isalnum() or not path.exists():
             raise HTTPException(404, "There is no such result.")
         return FileResponse(path, media_type="application/octet-stream")
+
+    @app.head("/references/{sha256}")
+    def has_reference(sha256: str) -> Response:
+        known = len(sha256) == 64 and sha256.isalnum() and (desk.ledger.files / sha256).exists()
+        return Response(status_code=200 if known else 404)
+
+    @app.put("/references/{sha256}", status_code=201)
+    async def put_reference(sha256: str, request: Request) -> Response:
+        data = await request.body()
+        if len(data) > MOST_REFERENCE_BYTES or hashlib.sha256(data).hexdigest() != sha256:
+            raise HTTPException(422, "A reference is at most 40 megabytes and named by the SHA-256 of its bytes.")
+        desk.ledger.keep(data)
+        return Response(status_code=201)
 
     @app.get("/simulation")
     def get_simulation() -> Simulation:

@@ -3,12 +3,13 @@
 import json
 import random
 from dataclasses import dataclass, field
+from pathlib import Path
 from typing import Any
 
 from cutreel.protocol import JobInput, ScriptInput
 
 from .composer import compose, play
-from .illustrator import paint
+from .illustrator import Reference, paint
 from .sounds import make_sound
 from .voice import speak
 from .writer import manuscript, rework, sources_for, storylines, titles
@@ -24,12 +25,14 @@ class Made:
     about: dict[str, Any] = field(default_factory=dict)
 
 
-def do(work: JobInput) -> tuple[list[Made], list[str]]:
-    """All files of a job, and the words of its prompt that could not be used."""
+def do(work: JobInput, kept: Path) -> tuple[list[Made], list[str]]:
+    """All files of a job, and the words of its prompt that could not be used; `kept` is the folder of files by
+    SHA-256."""
     if work.kind == "picture":
         files, unused = [], []
+        follow = [Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in work.references]
         for i in range(work.count):
-            picture = paint(work.prompt, work.seed + i, work.width, work.height)
+            picture = paint(work.prompt, work.seed + i, work.width, work.height, follow)
             unused = picture.unused
             files.append(
                 Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions})

@@ -112,7 +112,7 @@ def test_a_cut_can_be_looked_at_before_it_is_taken(client, film) -> None:
 def test_what_a_change_would_do_is_told_before(client, film) -> None:
     ada = next(p for p in film["cast"] if p["name"] == "Ada")
     ada["traits"] = [{"about": "coat", "text": "red coat", "short": ""}]
-    told = client.post(f"/api/films/{film['id']}/impact", json=ada).json()
+    told = client.post(f"/api/films/{film['id']}/impact", json={"type": "set person", "person": ada}).json()
     shots = [s for s in film["shots"] if ada["id"] in s["people"]]
     assert told["prompts"] == len(shots) > 0 and told["stale"] == 0
     assert told["cost"] == pytest.approx(0.003 * len(shots))

@@ -7,6 +7,7 @@ import pytest
 from PIL import Image
 from skimage.color import deltaE_ciede2000, rgb2lab
 
+from cutreel.core.continuity import LOOKS as LOOK_CARDS
 from standins.illustrator import draw, paint
 from standins.illustrator.animals import _BEASTS, _BIRDS
 from standins.illustrator.places import PLACE_DRAWERS
@@ -14,7 +15,7 @@ from standins.illustrator.props import _DRAW
 from standins.illustrator.reading import read_prompt
 from standins.illustrator.vocabulary import ANIMALS, GARMENTS, LOOKS, PLACES, POSES, PROPS
 
-LOOK_WORDS = ["layered cut paper", "ink and wash drawing", "stick figures", "shadow theatre silhouettes"]
+LOOK_WORDS = [look.medium for look in LOOK_CARDS]
 MAREN = "Maren (old woman, grey braid, tanned skin, yellow oilskin coat)"
 PIP = "Pip (boy of ten, cropped brown hair, fair skin, red scarf, teal coat)"
 

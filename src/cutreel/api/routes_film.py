@@ -7,16 +7,16 @@ from fastapi import APIRouter, Header, Request
 from sse_starlette import EventSourceResponse
 
 from cutreel.core.breakdown import estimate_words, wish_for
-from cutreel.core.continuity import Person, look_named
-from cutreel.core.film import Change, new_film
-from cutreel.core.film.commands import CutAgain, SetPerson
+from cutreel.core.continuity import look_named
+from cutreel.core.film import Change, Command, apply_command, new_film
+from cutreel.core.film.commands import CutAgain
 from cutreel.core.manuscript import read
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import assemble
 
 from .door import Preview, Shop
 from .events import stream
-from .schemas import Card, ChangeView, CutPreview, FilmView, NewFilm, PersonImpact
+from .schemas import Card, ChangeView, CutPreview, FilmView, Impact, NewFilm
 from .views import card, film_view
 
 router = APIRouter(prefix="/api")
@@ -99,23 +99,23 @@ def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
 
 
 @router.post("/films/{film}/impact")
-def impact_of_person(film: str, person: Person, shop: Shop) -> PersonImpact:
-    """What changing a person would do: prompts that change, pictures that become stale, cost to make them again."""
+def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
+    """What a change would do: prompts that change, pictures that become stale, cost to make them again."""
+    row = shop.films.get(film)
     before = shop.assembled(film)
-    document = before.document.model_copy(deep=True)
-    SetPerson(person=person).apply(document, [])
+    document, _, _ = apply_command(row.document, command, [s.edge for s in row.document.shots])
     after = assemble(film, document, shop.offers(), shop.results, shop.takes)
-    changed = {
-        a.shot.id for a, b in zip(after.read.shots, before.read.shots, strict=True) if a.picture_key != b.picture_key
-    }
+    keys = {s.shot.id: s.picture_key for s in before.read.shots}
+    changed = {s.shot.id for s in after.read.shots if s.picture_key != keys.get(s.shot.id)}
     stale = sum(
         1
         for s, used in zip(before.read.shots, before.used, strict=True)
         if used and not used.brought and s.shot.id in changed
     )
     items = pictures(after, {"shots": sorted(changed), "takes": 1}) if changed else []
-    return PersonImpact(
+    return Impact(
         prompts=len(changed),
+        shots=[s.shot.id for s in after.read.shots if s.shot.id in changed],
         stale=stale,
         cost=float(price_of(items, shop.offers())),
         seconds=sum(i.weight for i in items) / 2,

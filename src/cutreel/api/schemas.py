@@ -5,7 +5,7 @@ from datetime import datetime
 from pydantic import BaseModel, Field
 
 from cutreel.core.breakdown import By
-from cutreel.core.continuity import Overrides, Person, Place
+from cutreel.core.continuity import Look, Overrides, Person, Place
 from cutreel.core.film import GivenShot, GivenSource, Settings, Source
 
 
@@ -38,11 +38,32 @@ class RemarkView(BaseModel):
     word: int | None
 
 
-class DriftView(BaseModel):
-    """Traits of a person that the prompt of the take in use does not say."""
+class FindingView(BaseModel):
+    """One departure seen in a picture: `apart` is a CIEDE2000 difference, `wanted` and `shown` are #rrggbb, `by` says
+    where the wanted colour is from. `marked`: far enough off to be shown."""
 
-    person: int
+    kind: str
+    trait: str
+    apart: float | None
+    text: str
+    marked: bool
+    accepted: bool
+    wanted: str | None
+    shown: str | None
+    by: str
+
+
+class DriftView(BaseModel):
+    """How far somebody (None: the whole picture) departs in the take in use: traits that its prompt does not say, what
+    was seen, the worst colour difference that is not accepted, how many departures are open, and what there is to
+    accept."""
+
+    person: int | None
     missing: list[str]
+    found: list[FindingView]
+    worst: float | None
+    open: int
+    about: list[str]
 
 
 class ShotView(BaseModel):
@@ -156,6 +177,7 @@ class FilmView(BaseModel):
     cast: list[Person]
     places: list[Place]
     settings: Settings
+    looks: list[Look]
     cues: list[CueView]
     lifted: list[str]
     captions: list[CaptionView]
@@ -203,7 +225,8 @@ class NewFilm(BaseModel):
 
 
 class RunRequest(BaseModel):
-    """A run that the maker asks for; `shots` empty means: everything missing or stale."""
+    """A run that the maker asks for; `shots` empty means: everything missing or stale. `person`, `place` and `look` are
+    for runs of kind references and look."""
 
     kind: str
     shots: list[int] = []
@@ -211,6 +234,9 @@ class RunRequest(BaseModel):
     size: str = "1080p"
     captions: str | None = None
     make: bool = True
+    person: int | None = None
+    place: int | None = None
+    look: str | None = Field(None, max_length=60)
 
 
 class EstimateView(BaseModel):
@@ -225,10 +251,12 @@ class Spending(BaseModel):
     by_offer: dict[str, float]
 
 
-class PersonImpact(BaseModel):
-    """What changing somebody would do, before it is done."""
+class Impact(BaseModel):
+    """What a change would do, before it is made: prompts that change, pictures in use that become stale, and what
+    making them again would cost and take. `shots` are those whose prompt changes."""
 
     prompts: int
+    shots: list[int]
     stale: int
     cost: float
     seconds: float

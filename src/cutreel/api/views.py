@@ -1,15 +1,15 @@
 """From an assembled film to what the front end is told."""
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
-from cutreel.core.continuity import drift_in_words
-from cutreel.core.film import ReadShot, SceneChoice, remarks_on, wish_of
+from cutreel.core.colour import css_of
+from cutreel.core.film import SceneChoice, remarks_on, wish_of
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.jobs import PreviewDesk
+from cutreel.jobs.drifting import PersonDrift, drift_of
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import Assembled, FilmRow
 from cutreel.store.assembly import is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap
-from cutreel.store.takes import TakeRow
 
 from .schemas import (
     CaptionView,
@@ -17,6 +17,7 @@ from .schemas import (
     CueView,
     DriftView,
     FilmView,
+    FindingView,
     LineView,
     MissingCost,
     Piece,
@@ -62,6 +63,7 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         cast=document.cast,
         places=document.places,
         settings=document.settings,
+        looks=document.looks,
         cues=[
             CueView(
                 id=c.id,
@@ -137,6 +139,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
     for r in remarks_on(film.read, seconds, wish):
         word = None if r.at_word is None else film.read.ids[r.at_word]
         remarks.setdefault(r.shot, []).append(RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word))
+    drift = drift_of(film)
     out: list[ShotView] = []
     for shot, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True):
         f = shot.facts
@@ -189,7 +192,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 used=used.id if used else None,
                 own_circled=shot.shot.circled,
                 stale=used is not None and not is_fresh(shot, used),
-                drift=_drift(shot, used),
+                drift=[_drift(d) for d in drift[len(out)]],
                 wanted=wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / max(1, film.frames)),
                 remarks=remarks.get(len(out), []),
             )
@@ -197,11 +200,28 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
     return out
 
 
-def _drift(shot: ReadShot, used: TakeRow | None) -> list[DriftView]:
-    """Drift in words of the take in use; a brought picture has no prompt to look into."""
-    if used is None or used.brought:
-        return []
-    return [DriftView(person=d.person, missing=list(d.missing)) for d in drift_in_words(shot.people, used.prompt)]
+def _drift(drift: PersonDrift) -> DriftView:
+    return DriftView(
+        person=drift.person,
+        missing=[m for m in drift.missing if m not in drift.accepted],
+        found=[
+            FindingView(
+                kind=f.kind,
+                trait=f.trait,
+                apart=f.apart,
+                text=f.text,
+                marked=f.marked,
+                accepted=drift.takes(f),
+                wanted=css_of(f.wanted) if f.wanted else None,
+                shown=css_of(f.shown) if f.shown else None,
+                by=f.by,
+            )
+            for f in drift.found
+        ],
+        worst=drift.worst,
+        open=drift.open,
+        about=drift.about,
+    )
 
 
 def card(row: FilmRow, film: Assembled) -> Card:

@@ -6,16 +6,15 @@ from decimal import Decimal
 from typing import Any
 
 from cutreel.core.errors import CutReelError
-from cutreel.core.film.reading import PICTURE_VERSION
-from cutreel.core.keys import key
-from cutreel.protocol import JobInput, MusicInput, PictureInput, SoundInput, SpeechInput
+from cutreel.protocol import JobInput, MusicInput, PictureInput, PictureReference, SoundInput, SpeechInput
 from cutreel.services import Delivered
 from cutreel.store.tables import Item, Run
 
 from .audio import spoken_line
 from .delivering import join_film
 from .mixing import mix_film
-from .pictures import thumbnail
+from .picture_specs import take_key
+from .pictures import seen_in, thumbnail
 from .rendering import render_item
 from .runner import advance
 from .workshop import Workshop
@@ -39,7 +38,9 @@ def work_on(shop: Workshop, number: int) -> None:
     advance(shop, run.id)
 
 
-def _ask(shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name: str) -> Delivered | None:
+def _ask(
+    shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name: str, files: dict[str, bytes] | None = None
+) -> Delivered | None:
     """Have a service do it, with progress and cancelling; counts what it cost once."""
 
     def progress(share: float) -> None:
@@ -48,7 +49,7 @@ def _ask(shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name:
             shop.runs.note(item.id, progress=share)
 
     done = shop.services.do(
-        offer, work, name, progress=progress, cancelled=lambda: shop.runs.state_of(run.id) != "going"
+        offer, work, name, files=files, progress=progress, cancelled=lambda: shop.runs.state_of(run.id) != "going"
     )
     if done is None:
         shop.runs.note(item.id, state="cancelled")
@@ -59,21 +60,22 @@ def _ask(shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name:
 
 def _picture(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
-    name = key(
-        "take",
-        PICTURE_VERSION,
-        prompt=s["prompt"],
-        negative=s["negative"],
-        seed=s["seed"],
-        size=[s["width"], s["height"]],
-        offer=s["offer"],
-    )
+    name = take_key(s)
     made, cost = shop.results.get(name), Decimal(0)
     if made is None:
+        files = {media.split(".")[0]: shop.media.get(media) for media, _, _ in s.get("references", [])}
         work = PictureInput(
-            prompt=s["prompt"], negative=s["negative"], seed=s["seed"], width=s["width"], height=s["height"]
+            prompt=s["prompt"],
+            negative=s["negative"],
+            seed=s["seed"],
+            width=s["width"],
+            height=s["height"],
+            references=[
+                PictureReference(sha256=media.split(".")[0], strength=strength / 100, name=whose)
+                for media, strength, whose in s.get("references", [])
+            ],
         )
-        done = _ask(shop, item, run, s["offer"], work, name)
+        done = _ask(shop, item, run, s["offer"], work, name, files)
         if done is None:
             return
         (flat, data), *layers = done.files
@@ -82,16 +84,22 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
             "unused_words": done.unused_words,
             "layers": [[shop.media.put(d, "png"), r.data.get("depth", 0.0)] for r, d in layers],
             "thumb": shop.media.put(thumbnail(data), "jpg"),
+            "seen": seen_in(data, flat.data.get("regions")).model_dump(mode="json"),
             "width": s["width"],
             "height": s["height"],
         }
         shop.results.put(name, "picture", shop.media.put(data, "png"), about, done.cost)
         made, cost = shop.results.get(name), done.cost
     assert made is not None and made.media is not None
+    if item.shot is None:
+        # A reference, or a sample of a look: kept as a result, and no take of any shot.
+        shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
+        return
+    about = {**made.data, "regions": [{"name": r["name"], "box": r["box"]} for r in made.data.get("regions", [])]}
     layers_of = [(m, float(d)) for m, d in made.data["layers"]] or [(made.media, 0.0)]
     shop.takes.add(
         run.film,
-        item.shot or 0,
+        item.shot,
         made_from=s["made_from"],
         seed=s["seed"],
         prompt=s["prompt"],
@@ -100,7 +108,7 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
         media=made.media,
         thumb=made.data["thumb"],
         layers=layers_of,
-        about=made.data,
+        about=about,
         cost=cost,
     )
     shop.runs.note(item.id, state="done", progress=1.0, cost=cost)

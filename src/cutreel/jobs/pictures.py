@@ -1,12 +1,16 @@
 """Pictures from outside: checked, turned upright, bounded; and the small ones that lists show."""
 
 import io
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageOps
+from pydantic import TypeAdapter, ValidationError
 
+from cutreel.core.continuity import SeenPicture, measure_picture
 from cutreel.core.errors import BadInput
+from cutreel.protocol import FigureRegion
 
 MOST_PIXELS = 60_000_000
 LEAST_SIDE = 320
@@ -20,6 +24,19 @@ def pixels_of(data: bytes) -> NDArray[np.uint8]:
     if image.width * image.height > MOST_PIXELS:
         raise BadInput("That picture has too many pixels.")
     return np.asarray(image.convert("RGBA" if image.mode in ("RGBA", "LA", "P") else "RGB"))
+
+
+_REGIONS = TypeAdapter(list[FigureRegion])
+
+
+def seen_in(data: bytes, told: Any) -> SeenPicture:
+    """What is seen in a picture of our own media; `told` is what its service says of its figures, where that is
+    sound."""
+    try:
+        regions = _REGIONS.validate_python(told or [])[:24]
+    except ValidationError:
+        regions = []
+    return measure_picture(pixels_of(data)[..., :3], [r.model_dump() for r in regions])
 
 
 def thumbnail(data: bytes) -> bytes:

@@ -4,7 +4,6 @@ from decimal import Decimal
 from typing import Any
 
 from cutreel.core.errors import BadInput
-from cutreel.core.film.reading import picture_size
 from cutreel.core.keys import seed_from
 from cutreel.core.render import Quality, SegmentPlan, plan_segments
 from cutreel.protocol import Offer
@@ -12,24 +11,31 @@ from cutreel.store import Assembled, ItemSpec
 from cutreel.store.assembly import SOUND_SECONDS, is_fresh, sound_key_of
 
 from .mixing import mix_key
+from .picture_specs import picture_spec
+from .references import missing_references
+from .sampling import missing_samples
 from .workshop import Workshop
 
 SHORT_SIDE = {"360p": 360, "720p": 720, "1080p": 1080, "1440p": 1440, "2160p": 2160}
 PREVIEW_SHORT_SIDE = 360
-KINDS = ("pictures", "speech", "everything", "delivery")
+KINDS = ("pictures", "speech", "everything", "delivery", "references", "look")
 
 
 def stages_of(kind: str, options: dict[str, Any]) -> list[str]:
     """The names of a run's stages."""
     if kind == "delivery":
         return [*(["made", "music"] if options.get("make", True) else []), "mix", "segments", "join"]
-    return {"pictures": ["pictures"], "speech": ["speech"], "everything": ["made", "music", "mix", "preview"]}[kind]
+    return {"everything": ["made", "music", "mix", "preview"]}.get(kind, [kind])
 
 
 def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
     """The items that a stage needs now; what is made already is not among them."""
     if stage == "pictures":
         return pictures(film, options)
+    if stage == "references":
+        return missing_references(film, options, shop)
+    if stage == "look":
+        return missing_samples(film, str(options.get("look") or ""), shop)
     if stage == "speech":
         return speech(film)
     if stage == "made":
@@ -57,7 +63,6 @@ def pictures(film: Assembled, options: dict[str, Any]) -> list[ItemSpec]:
     asked = set(options.get("shots") or [])
     named = {s.picture_of for s in film.read.shots if s.shot.id in asked}
     count = int(options.get("takes") or film.document.settings.takes)
-    width, height = picture_size(film.document.settings)
     out = []
     for shot, takes in zip(film.read.shots, film.takes, strict=True):
         if shot.picture_of != shot.shot.id:
@@ -71,15 +76,7 @@ def pictures(film: Assembled, options: dict[str, Any]) -> list[ItemSpec]:
                 ItemSpec(
                     "picture",
                     f"picture of shot {shot.shot.edge}",
-                    {
-                        "made_from": shot.picture_key,
-                        "prompt": shot.prompt.text,
-                        "negative": shot.negative,
-                        "seed": shot.seed + i,
-                        "width": width,
-                        "height": height,
-                        "offer": film.document.settings.offer,
-                    },
+                    picture_spec(film.document, shot, i),
                     shot.shot.id,
                     1.6,
                 )

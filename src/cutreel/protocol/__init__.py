@@ -7,6 +7,7 @@ from .jobs import (
     JobView,
     MusicInput,
     PictureInput,
+    PictureReference,
     Refusal,
     RefusalCode,
     Result,
@@ -18,11 +19,12 @@ from .jobs import (
     WrittenScene,
 )
 from .offers import Caps, Kind, Offer, Price, Quota, Voice
+from .regions import FigurePart, FigureRegion
 
 # fmt: off
 __all__ = [
-    "Caps", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput", "Offer", "PictureInput", "Price",
-    "Quota", "Refusal", "RefusalCode", "Result", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput",
-    "SpokenWord", "Voice", "WrittenScene",
+    "Caps", "FigurePart", "FigureRegion", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput",
+    "Offer", "PictureInput", "PictureReference", "Price", "Quota", "Refusal", "RefusalCode", "Result", "ScriptInput",
+    "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "Voice", "WrittenScene",
 ]
 # fmt: on

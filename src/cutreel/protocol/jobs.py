@@ -7,6 +7,15 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, Field
 
 
+class PictureReference(BaseModel):
+    """A picture to follow, known to the service by the SHA-256 of its bytes: a result of its own, or one put to
+    `/references/{sha256}` before. `strength` is 0 … 1; `name` is of whom it is, as the prompt calls them."""
+
+    sha256: str = Field(pattern=r"^[0-9a-f]{64}$")
+    strength: float = Field(0.5, ge=0, le=1)
+    name: str = Field("", max_length=80)
+
+
 class PictureInput(BaseModel):
     """A picture: `count` candidates with the seeds `seed`, `seed + 1`, …"""
 
@@ -17,6 +26,7 @@ class PictureInput(BaseModel):
     count: int = Field(1, ge=1, le=4)
     width: int = Field(1280, ge=64, le=4096)
     height: int = Field(720, ge=64, le=4096)
+    references: list[PictureReference] = Field([], max_length=4)
 
 
 class SpeechInput(BaseModel):

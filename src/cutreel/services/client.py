@@ -3,7 +3,7 @@
 import hashlib
 import os
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from decimal import Decimal
 
@@ -49,16 +49,21 @@ class Services:
         work: JobInput,
         key: str,
         *,
+        files: Mapping[str, bytes] | None = None,
         progress: Callable[[float], None] = lambda share: None,
         cancelled: Callable[[], bool] = lambda: False,
     ) -> Delivered | None:
-        """See a job through. `key` makes it idempotent: sent again, it is neither made nor paid twice.
+        """See a job through. `key` makes it idempotent: sent again, it is neither made nor paid twice. `files` are
+        what the job refers to, by SHA-256; the service is given those that it does not have.
 
         Retries what a service says may be tried again, with growing pauses; a job that stalls beyond the client's
         patience is cancelled and tried again. Returns None when `cancelled` became true. Raises ServiceRefused.
         """
         pause = 0.3
         last = "it did not answer"
+        for sha256, data in (files or {}).items():
+            if self._http.head(f"/references/{sha256}").status_code != 200:
+                self._ask("PUT", f"/references/{sha256}", content=data)
         for attempt in range(TRIES):
             if attempt:
                 time.sleep(pause)

@@ -14,7 +14,7 @@ from cutreel.core.sound import Cue, ambience_cues, music_mood, own_cues, spot_cu
 from cutreel.core.timeline import FrameRate, LineSound, Span, Timing, cut_points, lay_out
 from cutreel.protocol import Offer
 
-from .offers import prompt_cap, text_cap, voices_offered
+from .offers import prompt_cap, text_cap, understood, voices_offered
 from .results import Result, ResultStore
 from .takes import TakeRow, TakeStore
 
@@ -77,7 +77,10 @@ def assemble(
     film: str, document: FilmDocument, offers: list[Offer], results: ResultStore, takes: TakeStore
 ) -> Assembled:
     """Lay everything made so far into the film."""
-    read = read_film(document, prompt_cap(offers, document.settings.offer), voices_offered(offers), text_cap(offers))
+    offer = document.settings.offer
+    read = read_film(
+        document, prompt_cap(offers, offer), voices_offered(offers), text_cap(offers), understood(offers, offer)
+    )
     rate = FrameRate.parse(document.settings.fps)
     found = results.many([line.key for line in read.speech])
     spoken = {i: found[line.key] for i, line in enumerate(read.speech) if line.key in found}

@@ -38,6 +38,12 @@ def prompt_cap(offers: Sequence[Offer], name: str) -> int:
     return (offer.caps.prompt_characters if offer else None) or 400
 
 
+def understood(offers: Sequence[Offer], name: str) -> set[str]:
+    """What the offer `name` understands beyond words: seed, negative, references."""
+    offer = next((o for o in offers if o.name == name), None)
+    return set(offer.understands) if offer else set()
+
+
 def text_cap(offers: Sequence[Offer]) -> int:
     """Characters that may be spoken in one request; 1,000 when that is not known."""
     offer = next((o for o in offers if o.kind == "speech"), None)

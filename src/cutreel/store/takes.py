@@ -64,6 +64,14 @@ class TakeStore:
                 )
         return out
 
+    def note(self, take: str, about: dict[str, Any]) -> None:
+        """Lay something more that is known of a take over what is known."""
+        with self.database.transaction() as session:
+            row = session.get(Take, take, with_for_update=True)
+            if row is not None:
+                row.about = {**row.about, **about}
+                announce(session, row.film, "take made", shot=row.shot, take=row.id)
+
     def add(
         self,
         film: str,

@@ -2,5 +2,6 @@
 
 from .compose import Drawing, draw
 from .raster import Picture, paint
+from .references import Reference
 
-__all__ = ["Drawing", "Picture", "draw", "paint"]
+__all__ = ["Drawing", "Picture", "Reference", "draw", "paint"]

@@ -64,8 +64,9 @@ def _beast(pen: Pen, b: _Beast, colour: RGB, x: float, y: float, p: float, way: 
     for fx in (-half * 0.62, half * 0.58):
         pen.limb([at(fx, mid), at(fx - 0.01, leg * 0.5), at(fx + 0.012, 0.01)], thick, far)
     _tail(pen, b, at, mid, half, colour, thick)
-    pen.shape([at(-half, mid + body * 0.1), at(-half * 0.6, mid + body * 0.92), at(0, mid + body * 0.78), at(half * 0.7, mid + body * 0.95), at(half * 1.02, mid + body * 0.2),
-               at(half * 0.6, mid - body * 0.72), at(0, mid - body * 0.9), at(-half * 0.7, mid - body * 0.72)], colour, spot=True)
+    with pen.marking("body"):
+        pen.shape([at(-half, mid + body * 0.1), at(-half * 0.6, mid + body * 0.92), at(0, mid + body * 0.78), at(half * 0.7, mid + body * 0.95), at(half * 1.02, mid + body * 0.2),
+                   at(half * 0.6, mid - body * 0.72), at(0, mid - body * 0.9), at(-half * 0.7, mid - body * 0.72)], colour, spot=True)
     if b.marks and b.tail != "brush":
         pen.shape([at(-half * 0.4, mid + body * 0.6), at(half * 0.1, mid + body * 0.66), at(half * 0.05, mid), at(-half * 0.4, mid - body * 0.1)], b.marks, lift=0.0, line=False, spot=True)
     for fx in (-half * 0.76, half * 0.74):
@@ -131,14 +132,16 @@ def _bird(pen: Pen, kind: str, given: RGB | None, x: float, y: float, p: float, 
     for fx in (-0.02, 0.03):
         pen.line([at(fx, mid - length * 0.2), at(fx + 0.008, leg * 0.5), at(fx, 0.0), at(fx + 0.04, 0.0)], max(1.6, 0.012 * p), (150, 122, 74) if kind != "crow" else (40, 38, 40), smooth=False)
     if kind == "owl":
-        pen.shape([at(-half * 0.7, leg), at(-half * 0.86, mid + 0.04), at(-half * 0.5, mid + 0.12), at(half * 0.5, mid + 0.12), at(half * 0.86, mid + 0.04), at(half * 0.7, leg)], colour, spot=True)
+        with pen.marking("body"):
+            pen.shape([at(-half * 0.7, leg), at(-half * 0.86, mid + 0.04), at(-half * 0.5, mid + 0.12), at(half * 0.5, mid + 0.12), at(half * 0.86, mid + 0.04), at(half * 0.7, leg)], colour, spot=True)
         for k in (-0.4, 0.4):
             pen.disc(*at(half * k, mid + 0.07), 0.03 * p, None, (248, 236, 200), lift=0.2, plain=True)
             pen.disc(*at(half * k, mid + 0.07), 0.013 * p, None, (30, 26, 26), lift=0.0, plain=True, spot=True)
         pen.shape([at(-0.01, mid + 0.055), at(0.01, mid + 0.055), at(0, mid + 0.025)], NAMED["mustard"], smooth=False, lift=0.0, spot=True)
         return (x - half * p, at(0, mid + 0.14)[1], x + half * p, y)
     hx, hy = half * 0.55 + neck * 0.34, mid + length * 0.18 + neck
-    pen.shape([at(-half * 1.5, mid - length * 0.16), at(-half * 0.8, mid + length * 0.16), at(0, mid + length * 0.30), at(half * 0.8, mid + length * 0.24), at(half * 1.0, mid), at(half * 0.5, mid - length * 0.24), at(-half * 0.5, mid - length * 0.2)], colour, spot=True)
+    with pen.marking("body"):
+        pen.shape([at(-half * 1.5, mid - length * 0.16), at(-half * 0.8, mid + length * 0.16), at(0, mid + length * 0.30), at(half * 0.8, mid + length * 0.24), at(half * 1.0, mid), at(half * 0.5, mid - length * 0.24), at(-half * 0.5, mid - length * 0.2)], colour, spot=True)
     if neck > 0.1:
         pen.limb([at(half * 0.7, mid + length * 0.1), at(half * 1.12, mid + length * 0.3), at(hx - neck * 0.34, mid + length * 0.3 + neck * 0.5), at(hx, hy)], 0.05 * p, lighter(colour, 0.15), spot=True)
     r = 0.042 if neck > 0.1 else length * 0.24
@@ -156,7 +159,8 @@ def _fish(pen: Pen, colour: RGB, x: float, y: float, p: float, way: int) -> tupl
     def at(fx: float, up: float) -> Point:
         return (x + way * fx * p, y - up * p)
     pen.shape([at(-0.16, 0.06), at(-0.26, 0.14), at(-0.24, -0.01)], darker(colour, 0.15), smooth=False, spot=True)
-    pen.shape([at(-0.18, 0.06), at(-0.05, 0.13), at(0.12, 0.11), at(0.18, 0.06), at(0.1, 0.0), at(-0.06, 0.0)], colour, spot=True)
+    with pen.marking("body"):
+        pen.shape([at(-0.18, 0.06), at(-0.05, 0.13), at(0.12, 0.11), at(0.18, 0.06), at(0.1, 0.0), at(-0.06, 0.0)], colour, spot=True)
     pen.disc(*at(0.12, 0.075), 0.012 * p, None, (30, 26, 26), lift=0.0, plain=True, spot=True)
     for i in range(3):
         a = at(-0.02 + i * 0.04, 0.06)

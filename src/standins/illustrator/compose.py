@@ -2,19 +2,22 @@
 
 import hashlib
 import random
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass, field
 
 from .animals import draw_animal
 from .colour import darker
-from .pen import Pen
+from .pen import Pen, Point
 from .people import body_of, decide, draw_person
 from .places import PLACE_DRAWERS, Stage, hour_of, weather_over
 from .props import draw_prop
 from .reading import Figure, Reading, read_prompt
+from .references import Reference, colours_of, follow, recoloured
+from .sheet import draw_sheet
 from .vocabulary import INDOORS
 
 H = 1000.0
-Box = tuple[float, float, float, float]
 
 
 @dataclass(frozen=True)
@@ -45,10 +48,11 @@ class Drawing:
     regions: list[dict[str, object]] = field(default_factory=list)
     unused: list[str] = field(default_factory=list)
     look: str = "cut-paper"
+    figures: list[Figure] = field(default_factory=list)
 
 
-def draw(prompt: str, seed: int, aspect: float) -> Drawing:
-    """Draw `prompt`. The same prompt, seed and aspect (width / height) give the same drawing."""
+def draw(prompt: str, seed: int, aspect: float, references: Sequence[Reference] = ()) -> Drawing:
+    """Draw `prompt`. The same prompt, seed, aspect (width / height) and references give the same drawing."""
     reading = read_prompt(prompt)
     rng = random.Random(int.from_bytes(hashlib.sha256(f"{seed}".encode()).digest()[:8], "big"))
     width = H * aspect
@@ -57,12 +61,20 @@ def draw(prompt: str, seed: int, aspect: float) -> Drawing:
     weather = reading.weather or rng.choice(["clear", "clear", "clear", "wind"])
     place = reading.place or rng.choice(["meadow", "street", "shore", "garden"])
     hour = hour_of(time, weather if place not in INDOORS else "clear", random.Random(rng.random()))
-    share = hour.share * (0.6 if place in INDOORS else 1.0)
+    colours, strength = colours_of(references)
+    hour = recoloured(recoloured(hour, reading.palette, 0.5), colours, strength)
+    share = 0.0 if reading.sheet else hour.share * (0.6 if place in INDOORS else 1.0)
     pens = [Pen(reading.look, random.Random(rng.random()), hour.ambient, share, hour.glow) for _ in range(3)]
     stage = Stage(pens[0], pens[2], width, H, frame.horizon, min(frame.feet, 880.0), hour, time, weather, random.Random(rng.random()),
                   dark_lamp=reading.dark_lamp)
+    follow(reading.figures, references)
     for figure in reading.figures:
         decide(figure, rng)
+    if reading.sheet:
+        cast = _Cast(reading, stage, pens[1], frame, rng, place)
+        draw_sheet(reading, pens[0], pens[1], width, cast.region, rng)
+        return Drawing(width, [(p.svg(width, H), d) for p, d in zip(pens[:2], (0.0, 0.55), strict=True)], cast.regions, reading.unused,
+                       reading.look, reading.figures)
     PLACE_DRAWERS[place](stage)
     _bring_nearer(pens[0], width, frame)
     if frame.nearer > 1.1:
@@ -72,7 +84,7 @@ def draw(prompt: str, seed: int, aspect: float) -> Drawing:
         weather_over(stage)
     _vignette(pens[0], width)
     layers = [(pen.svg(width, H), depth) for pen, depth in zip(pens, (0.0, 0.55, 1.0), strict=True) if pen.out]
-    return Drawing(width, layers, regions, reading.unused, reading.look)
+    return Drawing(width, layers, regions, reading.unused, reading.look, reading.figures)
 
 
 def _bring_nearer(pen: Pen, width: float, frame: _Frame) -> None:
@@ -85,7 +97,8 @@ def _bring_nearer(pen: Pen, width: float, frame: _Frame) -> None:
 def _vignette(pen: Pen, width: float) -> None:
     if pen.look == "stick-figures":
         return
-    dark = {"cut-paper": 0.34, "ink-wash": 0.10, "shadow-theatre": 0.62}[pen.look]
+    dark = {"cut-paper": 0.34, "ink-wash": 0.10, "shadow-theatre": 0.62, "screen-print": 0.0, "chalk-slate": 0.30, "clay": 0.26,
+            "toned-pencil": 0.14}[pen.look]
     pen.defs.append(f'<radialGradient id="v" cx="0.5" cy="0.48" r="0.78"><stop offset="0.55" stop-color="#120a14" stop-opacity="0"/>'
                     f'<stop offset="1" stop-color="#120a14" stop-opacity="{dark}"/></radialGradient>')
     pen.out.append(f'<rect x="-10" y="-10" width="{width + 20:.0f}" height="{H + 20:.0f}" fill="url(#v)"/>')
@@ -107,6 +120,8 @@ class _Cast:
         room = self.width / max(1.0, count) / 0.42
         if frame.person < 1500 and person > room:
             person, feet = max(room, 260), min(feet, 940 if room < 800 else feet)
+        if self.r.half and self.r.figures:
+            person *= 500 / body_of(self.r.figures[0], person).total
         tallest = max((body_of(f, person).total for f in self.r.figures), default=person)
         top = feet - tallest
         wanted = {"extreme wide": None, "wide": None, "medium": 215.0, "close": 150.0, "extreme close": 40.0}[self.r.framing]
@@ -171,11 +186,14 @@ class _Cast:
                 if not people and self.f.feet > 1000:
                     y = 930
                 self._shadow(x, y, scale * 0.16)
-                self._note(name, draw_animal(self.pen, name, colour, x, y, scale, way))
+                with self.region(name) as box:
+                    box.extend(draw_animal(self.pen, name, colour, x, y, scale, way))
 
     def _person(self, figure: Figure, x: float, y: float, way: int, facing: bool, seated: bool = False) -> None:
         facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1 and self.rng.random() < 0.4)
-        self._note(figure.name or "person", draw_person(self.pen, figure, x, y, self.person, way, facing, seated))
+        turn = "front" if facing else "three-quarter"
+        with self.region(figure.name or "person", turn) as box:
+            box.extend(draw_person(self.pen, figure, x, y, self.person, way, turn, seated))
 
     def _things(self, peopled: bool, slots: list[float]) -> None:
         """Props on the ground, beside whoever is there; the hero of the page when nobody is."""
@@ -222,8 +240,10 @@ class _Cast:
                     figure.pose = "row" if i == 0 else "sit"
                 self._person(figure, px, y - size * 0.12, 1 if i == 0 else -1, self.r.facing and i == 0, seated=True)
         for kind, colour in self.r.animals[:1]:
-            self._note(kind, draw_animal(self.pen, kind, colour, x + size * 1.2, y - size * 0.32, person * 0.8, 1))
-        draw_prop(self.pen, "boat", x, y, size)
+            with self.region(kind) as box:
+                box.extend(draw_animal(self.pen, kind, colour, x + size * 1.2, y - size * 0.32, person * 0.8, 1))
+        with self.pen.marking(""):
+            draw_prop(self.pen, "boat", x, y, size)
         if people and people[0].pose == "row":
             draw_prop(self.pen, "oar", x - size * 0.1, y - size * 0.26, size * 1.3)
         self.pen.line([(x - size * 2.0, y + size * 0.1), (x - size, y + size * 0.14), (x + size, y + size * 0.12), (x + size * 2.1, y + size * 0.08)],
@@ -232,14 +252,24 @@ class _Cast:
             draw_prop(self.s.back, prop, self.width * 0.84, self.s.horizon + 14, 74, lit=not self.r.dark_lamp)
 
     def _shadow(self, x: float, y: float, half: float) -> None:
-        if y < 1000 and self.pen.look != "stick-figures":
+        if y < 1000 and self.pen.look not in ("stick-figures", "chalk-slate"):
             self.pen.out.append(f'<ellipse cx="{x:.1f}" cy="{y + 3:.1f}" rx="{half:.1f}" ry="{half * 0.16:.1f}" fill="{_SHADE}" fill-opacity="0.28"/>')
 
-    def _note(self, name: str, box: Box) -> None:
-        left, top, right, bottom = box
+    @contextmanager
+    def region(self, name: str, turn: str = "") -> Iterator[list[float]]:
+        """Report what is drawn meanwhile as one figure; its box (left, top, right, bottom) is put into the list."""
+        first, found = len(self.pen.marks), list[float]()
+        yield found
+        left, top, right, bottom = found
         clip = (max(0.0, left / self.width), max(0.0, top / H), min(1.0, right / self.width), min(1.0, bottom / H))
         if clip[2] > clip[0] and clip[3] > clip[1]:
-            self.regions.append({"name": name, "box": [round(v, 4) for v in clip]})
+            parts = [{"order": first + i, "slot": m.slot, "word": m.word, "grey": m.grey, "outline": self._shares(m.outline)}
+                     for i, m in enumerate(self.pen.marks[first:])]
+            self.regions.append({"name": name, "box": [round(v, 4) for v in clip], "height": round((bottom - top) / H, 4),
+                                 "facing": turn, "parts": parts})
+
+    def _shares(self, outline: Sequence[Point]) -> list[list[float]]:
+        return [[round(x / self.width, 4), round(y / H, 4)] for x, y in outline]
 
 
 _SHADE = "#{:02x}{:02x}{:02x}".format(*tuple(int(c) for c in darker((60, 44, 52), 0.3)))

@@ -2,8 +2,11 @@
 
 import math
 import random
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
+from dataclasses import dataclass
 
+from . import renderings as r
 from .colour import RGB, css, darker, grey_of, lighter, mix, paler
 
 Point = tuple[float, float]
@@ -40,6 +43,30 @@ def ring(cx: float, cy: float, rx: float, ry: float | None = None, count: int = 
     return out
 
 
+@dataclass(frozen=True)
+class Mark:
+    """A part of a figure as painted: what it is (`slot`; empty: it only covers what lies under it), the word that it was
+    asked for by, the true grey of a neutral (0 … 255), and its outline."""
+
+    slot: str
+    word: str
+    grey: int | None
+    outline: tuple[Point, ...]
+
+
+def _around(points: Sequence[Point], half: float) -> list[Point]:
+    """The outline of a stroke of width 2 `half` through `points`."""
+    left, right = [], []
+    for i, (x, y) in enumerate(points):
+        ax, ay = points[max(0, i - 1)]
+        bx, by = points[min(len(points) - 1, i + 1)]
+        d = math.hypot(bx - ax, by - ay) or 1.0
+        nx, ny = -(by - ay) / d * half, (bx - ax) / d * half
+        left.append((x + nx, y + ny))
+        right.append((x - nx, y - ny))
+    return left + right[::-1]
+
+
 class Pen:
     """Collects the SVG of one layer. `ambient` and its share tint everything, as the hour of day does."""
 
@@ -48,9 +75,22 @@ class Pen:
         self.rng = rng
         self.ambient, self.share, self.glow = ambient, share, glow
         self.out: list[str] = []
-        self.defs: list[str] = []
+        self.defs: list[str] = [r.hatch("hatch", 38, 7, r.GRAPHITE, 1.5), r.hatch("cross", -52, 8, r.GRAPHITE, 1.2)] if look == "toned-pencil" else []
         self.scale = 1.0
         self._count = 0
+        self.marks: list[Mark] = []
+        self._marking: tuple[str, str, int | None] | None = None
+
+    @contextmanager
+    def marking(self, slot: str, word: str = "", grey: int | None = None) -> Iterator[None]:
+        """Note whatever is drawn meanwhile as a part of a figure. Looks without true colours note nothing."""
+        before, self._marking = self._marking, (slot, word, grey)
+        yield
+        self._marking = before
+
+    def _note(self, outline: Sequence[Point], keeps_colour: bool = True) -> None:
+        if self._marking and self.look != "shadow-theatre" and (keeps_colour or self.look != "stick-figures"):
+            self.marks.append(Mark(*self._marking, tuple(outline)))
 
     def svg(self, width: float, height: float) -> str:
         return (f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width:.2f} {height:.2f}">'
@@ -63,6 +103,12 @@ class Pen:
         out = mix(colour, self.ambient, self.share)
         if self.look == "ink-wash":
             out = lighter(paler(out, 0.32), 0.18)
+        elif self.look == "screen-print":
+            out = r.inked(colour if depth >= 1 else out)
+        elif self.look == "chalk-slate":
+            out = r.chalked(out)
+        elif self.look == "toned-pencil":
+            out = r.pencilled(out)
         return out
 
     def shape(self, points: Sequence[Point], fill: RGB, *, smooth: bool = True, depth: float = 1.0, lift: float = 1.0,
@@ -70,6 +116,7 @@ class Pen:
         """A closed shape. `lift` is how far it stands off what lies behind; `spot` keeps its colour in spare looks;
         `plain` uses the colour as it is, untinted."""
         path = smooth_path(points) if smooth else straight_path(points)
+        self._note(points, spot)
         colour = fill if plain else self.tone(fill, depth)
         if self.look == "cut-paper":
             self._paper(path, colour, lift, opacity)
@@ -79,8 +126,30 @@ class Pen:
             body = css(lighter(fill, 0.12)) if spot else "#fffdf8"
             stroke = f' stroke="#26221f" stroke-width="{4.2 * self.scale:.1f}" stroke-linejoin="round"' if line else ""
             self.out.append(f'<path d="{path}" fill="{body}" fill-opacity="{opacity:.2f}"{stroke}/>')
+        elif self.look == "screen-print":
+            self.out += r.print_shape(path, r.inked(colour), opacity)
+        elif self.look == "chalk-slate":
+            self.out += r.chalk_shape(path, colour, opacity, self.scale, line)
+        elif self.look == "clay":
+            gradient, paths = r.clay_shape(path, self._name("c"), colour, opacity, lift, self.scale)
+            self.defs.append(gradient)
+            self.out += paths
+        elif self.look == "toned-pencil":
+            redraw = [self._redrawn(points, smooth, spread) for spread in (1.1, 2.2)] if line else []
+            true = fill if plain else mix(fill, self.ambient, self.share)
+            self.out += r.pencil_shape(points, path, redraw, colour, true, opacity, line, self.scale, depth, self.rng)
         else:
             self.out.append(f'<path d="{path}" fill="{css(colour)}" fill-opacity="{opacity:.2f}"/>')
+
+    def _name(self, kind: str) -> str:
+        self._count += 1
+        return f"{kind}{id(self) % 9973}x{self._count}"
+
+    def _redrawn(self, points: Sequence[Point], smooth: bool, spread: float) -> str:
+        """The path again, as a hand draws it again."""
+        k = spread * min(1.3, self.scale)
+        moved = [(x + self.rng.gauss(0, k), y + self.rng.gauss(0, k)) for x, y in points]
+        return smooth_path(moved) if smooth else straight_path(moved)
 
     def _paper(self, path: str, colour: RGB, lift: float, opacity: float) -> None:
         if lift > 0 and opacity > 0.9:
@@ -95,8 +164,7 @@ class Pen:
 
     def _wash(self, points: Sequence[Point], path: str, colour: RGB, smooth: bool, depth: float, line: bool,
               opacity: float) -> None:
-        self._count += 1
-        name = f"w{id(self) % 9973}x{self._count}"
+        name = self._name("w")
         angle = self.rng.uniform(0, math.pi)
         x, y = math.cos(angle), math.sin(angle)
         self.defs.append(
@@ -107,10 +175,7 @@ class Pen:
         if line and opacity > 0.5:
             strength = 0.25 + 0.6 * depth
             for spread, width, share in ((1.2, 2.3, 1.0), (2.6, 1.1, 0.5)):
-                moved = [(px + self.rng.gauss(0, spread) * min(1.3, self.scale), py + self.rng.gauss(0, spread) * min(1.3, self.scale))
-                         for px, py in points]
-                inked = smooth_path(moved) if smooth else straight_path(moved)
-                self.out.append(f'<path d="{inked}" fill="none" stroke="{css(INK)}" stroke-opacity="{strength * share:.2f}" '
+                self.out.append(f'<path d="{self._redrawn(points, smooth, spread)}" fill="none" stroke="{css(INK)}" stroke-opacity="{strength * share:.2f}" '
                                 f'stroke-width="{width * self.scale:.1f}" stroke-linejoin="round"/>')
 
     def disc(self, cx: float, cy: float, rx: float, ry: float | None, fill: RGB, **how: object) -> None:
@@ -122,6 +187,7 @@ class Pen:
     def limb(self, points: Sequence[Point], width: float, colour: RGB, *, lift: float = 0.6, spot: bool = False) -> None:
         """A bent limb of even width with round ends."""
         path = smooth_path(points, closed=False)
+        self._note(_around(points, width / 2), spot)
         base = 'fill="none" stroke-linecap="round" stroke-linejoin="round"'
         fill = self.tone(colour)
         if self.look == "stick-figures":
@@ -135,6 +201,15 @@ class Pen:
             d = 4 * lift * self.scale
             self.out.append(f'<path d="{path}" {base} transform="translate({-d * 0.5:.1f} {d:.1f})" stroke="#140c1c" '
                             f'stroke-opacity="0.2" stroke-width="{width:.1f}"/>')
+        elif self.look == "clay":
+            self.out += r.clay_limb(path, fill, width, self.scale)
+            return
+        elif self.look == "chalk-slate":
+            self.out.append(f'<path d="{path}" {base} stroke="{css(lighter(fill, 0.4))}" stroke-opacity="0.6" '
+                            f'stroke-width="{width + 3 * self.scale:.1f}"/>')
+        elif self.look == "toned-pencil":
+            self.out.append(f'<path d="{path}" {base} stroke="{css(r.GRAPHITE)}" stroke-opacity="0.8" '
+                            f'stroke-width="{width + 3 * self.scale:.1f}"/>')
         elif self.look == "ink-wash":
             self.out.append(f'<path d="{path}" {base} stroke="{css(INK)}" stroke-opacity="0.85" '
                             f'stroke-width="{width + 4.2 * self.scale:.1f}"/>')
@@ -156,8 +231,7 @@ class Pen:
                 self.line([(x + math.cos(a) * radius * 0.2, y + math.sin(a) * radius * 0.2),
                            (x + math.cos(a) * radius * 0.27, y + math.sin(a) * radius * 0.27)], 4)
             return
-        self._count += 1
-        name = f"g{id(self) % 9973}x{self._count}"
+        name = self._name("g")
         if self.look == "ink-wash":
             strength *= 0.75
         self.defs.append(
@@ -175,8 +249,13 @@ class Pen:
             upper, lower = mix(self.glow, (60, 20, 10), 0.45), self.glow
         elif self.look == "ink-wash":
             upper, lower = lighter(paler(upper, 0.3), 0.34), lighter(paler(lower, 0.3), 0.42)
-        self._count += 1
-        name = f"s{id(self) % 9973}x{self._count}"
+        else:
+            upper, lower = r.ground_of(self.look, upper, lower)
+        if self.look == "screen-print":
+            self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="{css(upper)}"/>')
+            self.out += r.print_bands(width, top, bottom, upper, lower)
+            return
+        name = self._name("s")
         self.defs.append(f'<linearGradient id="{name}" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="{css(upper)}"/>'
                          f'<stop offset="1" stop-color="{css(lower)}"/></linearGradient>')
         self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="url(#{name})"/>')

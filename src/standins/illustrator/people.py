@@ -10,6 +10,9 @@ from .pen import INK, Pen, Point, ring
 from .props import draw_prop
 from .reading import Figure
 
+NEUTRAL_LIGHT: RGB = (236, 236, 236)
+NEUTRAL_DARK: RGB = (44, 44, 44)
+"""Collars, eyes and boots are neutral unless asked otherwise, so that a picture shows its own light."""
 _HAIRS = ("black", "dark brown", "chestnut", "rust", "ochre", "grey")
 _CLOTHES = ("teal", "brick red", "mustard", "moss green", "navy", "plum", "rust", "grey blue")
 _SKIN: tuple[RGB, ...] = ((240, 208, 182), (228, 186, 152), (206, 156, 116), (158, 110, 80), (112, 78, 58))
@@ -75,11 +78,11 @@ class _Poser:
         return (self.x + self.way * x, self.y - up)
 
 
-def draw_person(pen: Pen, figure: Figure, x: float, y: float, height: float, way: int, facing: bool, seated: bool = False,
+def draw_person(pen: Pen, figure: Figure, x: float, y: float, height: float, way: int, turn: str, seated: bool = False,
                 ) -> tuple[float, float, float, float]:
     """Draw a decided `figure` with its feet at (x, y). Returns its region (left, top, right, bottom) in page units.
 
-    `way` is 1 when it looks right, -1 left; `facing` turns the face to us. `seated` hides the legs, as in a boat.
+    `way` is 1 when it looks right, -1 left; `turn` is front, three-quarter or side. `seated` hides the legs, as in a boat.
     """
     b = body_of(figure, height)
     at = _Poser(x, y, way)
@@ -91,21 +94,26 @@ def draw_person(pen: Pen, figure: Figure, x: float, y: float, height: float, way
     if seated:
         drop = b.hip * 0.62
         at = _Poser(x, y + drop, way)
-    _hair_back(pen, figure, b, at, facing)
+    with pen.marking(""):
+        _hair_back(pen, figure, b, at)
     if garment == "cloak":
         pen.shape([at(-b.shoulders * 1.05, b.shoulder), at(-b.shoulders * 1.9, b.hip * 0.35), at(b.shoulders * 0.9, b.hip * 0.3),
                    at(b.shoulders * 0.9, b.shoulder)], darker(colour, 0.22), spot=True)
     hands = _hands(figure.pose, b)
     sleeve = colour if garment != "waistcoat" else NAMED["cream"]
-    _arm(pen, b, at, figure, darker(sleeve, 0.14), -1, hands[1])
+    with pen.marking(""):
+        _arm(pen, b, at, figure, darker(sleeve, 0.14), -1, hands[1])
     if not seated:
         _legs(pen, figure, b, at, garment, lower)
-    _torso(pen, figure, b, at, garment, colour, lower)
-    _neck_and_head(pen, figure, b, at, facing)
+    with pen.marking(""):
+        _torso(pen, figure, b, at, garment, colour, lower)
+        _neck_and_head(pen, figure, b, at, turn)
     if figure.holds:
         hand = at(*hands[0])
-        draw_prop(pen, figure.holds, hand[0] + way * b.limb * 0.1, hand[1] + _grip(figure.holds) * height, height * _size(figure.holds), in_hand=True)
-    _arm(pen, b, at, figure, sleeve, 1, hands[0])
+        with pen.marking(""):
+            draw_prop(pen, figure.holds, hand[0] + way * b.limb * 0.1, hand[1] + _grip(figure.holds) * height, height * _size(figure.holds), in_hand=True)
+    with pen.marking(""):
+        _arm(pen, b, at, figure, sleeve, 1, hands[0])
     pen.scale = 1.0
     wide = b.shoulders * 1.9
     top = at(0, b.total)[1]
@@ -163,14 +171,17 @@ def _arm(pen: Pen, b: Body, at: Callable[[float, float], Point], figure: Figure,
 
 def _legs(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point], garment: str, colour: RGB) -> None:
     spread = {"walk": 0.9, "climb": 0.6, "stand": 0.42}.get(figure.pose, 0.42)
-    boots = next((c for k, c in figure.extras if k == "boots" and c), None) or NAMED["dark brown"]
+    boots = next((c for k, c in figure.extras if k == "boots" and c), None) or NEUTRAL_DARK
     for side, shade in ((-1, 0.18), (1, 0.0)):
         foot = side * b.hips * spread * (1.6 if figure.pose == "walk" else 1.0)
         lift = b.hip * 0.28 if figure.pose == "climb" and side > 0 else 0.0
         knee = (side * b.hips * 0.5 + b.limb * (0.35 if figure.pose in ("walk", "climb") else 0.05), b.hip * 0.52 + lift * 0.6)
-        pen.limb([at(side * b.hips * 0.42, b.hip * 0.98), at(*knee), at(foot, b.limb * 0.5 + lift)], b.limb * 1.02, darker(colour, shade))
+        with pen.marking("legs" if side > 0 else ""):
+            pen.limb([at(side * b.hips * 0.42, b.hip * 0.98), at(*knee), at(foot, b.limb * 0.5 + lift)], b.limb * 1.02, darker(colour, shade))
         base = at(foot + b.limb * 0.32, b.limb * 0.28 + lift)
-        pen.disc(base[0], base[1], b.limb * 0.92, b.limb * 0.36, darker(boots, shade), lift=0.3)
+        plain_boots = boots == NEUTRAL_DARK
+        with pen.marking("feet" if side > 0 and not plain_boots else "", "boots", 44 if plain_boots else None):
+            pen.disc(base[0], base[1], b.limb * 0.92, b.limb * 0.36, boots if plain_boots else darker(boots, shade), lift=0.3)
 
 
 def _torso(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point], garment: str, colour: RGB, lower: RGB) -> None:
@@ -182,7 +193,8 @@ def _torso(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point
     side = [(w * 0.36, neck), (w * 0.98, b.shoulder - b.limb * 0.08), (w * 1.0, b.shoulder - b.limb * 0.9), (h * 0.98, b.hip + (b.shoulder - b.hip) * 0.28),
             (h * (1.02 + (flare - 1) * 0.35), (b.hip + hem) / 2 + (b.hip - hem) * 0.2), (h * flare, hem)]
     points = [at(x, u) for x, u in side] + [at(0, hem - b.limb * 0.16)] + [at(-x, u) for x, u in reversed(side)]
-    pen.shape(points, colour, spot=True)
+    with pen.marking("top", garment):
+        pen.shape(points, colour, spot=True)
     front = darker(colour, 0.22)
     if garment in ("coat", "jacket"):
         pen.line([at(b.limb * 0.1, neck - b.limb * 0.5), at(b.limb * 0.2, b.hip), at(b.limb * 0.25, hem)], 2.4 * pen.scale, front, opacity=0.7)
@@ -207,47 +219,59 @@ def _torso(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point
         pen.shape([at(-w * 1.06, b.shoulder), at(0, neck), at(w * 1.06, b.shoulder), at(w * 0.7, b.hip + b.limb), at(0, b.hip + b.limb * 0.4), at(-w * 0.8, b.hip + b.limb)], lighter(colour, 0.1), spot=True)
     for kind, shade in figure.extras:
         if kind == "apron":
-            pen.shape([at(-w * 0.46, b.shoulder - b.limb * 1.1), at(w * 0.5, b.shoulder - b.limb * 1.1), at(h * 0.9, hem + b.limb * 0.5), at(-h * 0.8, hem + b.limb * 0.5)], shade or NAMED["cream"], smooth=False, lift=0.4, spot=True)
+            with pen.marking("front", "apron"):
+                pen.shape([at(-w * 0.46, b.shoulder - b.limb * 1.1), at(w * 0.5, b.shoulder - b.limb * 1.1), at(h * 0.9, hem + b.limb * 0.5), at(-h * 0.8, hem + b.limb * 0.5)], shade or NAMED["cream"], smooth=False, lift=0.4, spot=True)
 
 
-def _neck_and_head(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point], facing: bool) -> None:
+def _neck_and_head(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point], turn: str) -> None:
     skin = figure.skin or _SKIN[0]
     r = b.head
     cy = b.total - r * 1.06
-    lean = 0.0 if facing else r * 0.12
+    lean = {"front": 0.0, "three-quarter": r * 0.12}.get(turn, r * 0.16)
     pen.limb([at(0, b.shoulder), at(lean * 0.5, cy - r * 0.5)], b.limb * 0.86, darker(skin, 0.12), lift=0.2)
+    u, w = b.shoulder, b.shoulders
+    with pen.marking("", grey=236):
+        pen.shape([at(-w * 0.42, u + b.limb * 0.34), at(-w * 0.32, u + b.limb * 0.68), at(w * 0.06, u + b.limb * 0.14), at(w * 0.38, u + b.limb * 0.68),
+                   at(w * 0.46, u + b.limb * 0.34), at(w * 0.08, u - b.limb * 0.48)], NEUTRAL_LIGHT, smooth=False, lift=0.2)
     scarf = next((c for k, c in figure.extras if k == "scarf"), None)
     if scarf:
         u = b.shoulder + b.limb * 0.32
-        pen.shape([at(-r * 0.78, u + r * 0.08), at(0, u + r * 0.3), at(r * 0.84, u + r * 0.1), at(r * 0.72, u - r * 0.34), at(0, u - r * 0.44), at(-r * 0.7, u - r * 0.3)], scarf, lift=0.5, spot=True)
+        with pen.marking("neck", "scarf"):
+            pen.shape([at(-r * 0.78, u + r * 0.08), at(0, u + r * 0.3), at(r * 0.84, u + r * 0.1), at(r * 0.72, u - r * 0.34), at(0, u - r * 0.44), at(-r * 0.7, u - r * 0.3)], scarf, lift=0.5, spot=True)
         pen.shape([at(r * 0.3, u - r * 0.25), at(r * 0.72, u - r * 0.2), at(r * 0.86, u - r * 1.6), at(r * 0.36, u - r * 1.7)], darker(scarf, 0.1), lift=0.5, spot=True)
     head = [at(lean + r * math.cos(a) * (0.93 if math.sin(a) < 0.2 else 0.96), cy + r * 1.04 * math.sin(a) * (1.0 if math.sin(a) > 0 else 1.06))
             for a in (2 * math.pi * i / 18 for i in range(18))]
     ear = at(lean - r * 0.92, cy - r * 0.06)
     pen.disc(ear[0], ear[1], r * 0.17, r * 0.23, darker(skin, 0.08), lift=0.0)
-    pen.shape(head, skin, lift=0.7)
+    with pen.marking("skin"):
+        pen.shape(head, skin, lift=0.7)
     if pen.look == "shadow-theatre":
         nose = [at(lean + r * 0.86, cy + r * 0.1), at(lean + r * 1.16, cy - r * 0.18), at(lean + r * 0.82, cy - r * 0.3)]
         pen.shape(nose, skin, smooth=False)
         pen.disc(*at(lean + r * 0.5, cy + r * 0.08), r * 0.07, None, pen.glow, plain=True, line=False)
     else:
-        _face(pen, figure, r, lambda fx, fu: at(lean + (0 if facing else r * 0.3) + fx * r, cy + fu * r), facing, skin)
-    _hair_front(pen, figure, r, lambda fx, fu: at(lean + fx * r, cy + fu * r), facing)
+        if turn == "side":
+            pen.shape([at(lean + r * 0.84, cy + r * 0.12), at(lean + r * 1.14, cy - r * 0.2), at(lean + r * 0.8, cy - r * 0.3)], skin, smooth=False, lift=0.0)
+        aside = {"front": 0.0, "three-quarter": r * 0.3}.get(turn, r * 0.5)
+        _face(pen, figure, r, lambda fx, fu: at(lean + aside + fx * r, cy + fu * r), turn, skin)
+    _hair_front(pen, figure, r, lambda fx, fu: at(lean + fx * r, cy + fu * r), turn == "front")
     if figure.hat:
         _hat(pen, figure.hat[0], figure.hat[1] or NAMED["navy"], r, lambda fx, fu: at(lean + fx * r, cy + fu * r))
 
 
-def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point], facing: bool, skin: RGB) -> None:
-    mood = figure.expression
+def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point], turn: str, skin: RGB) -> None:
+    mood, facing = figure.expression, turn == "front"
     dark: RGB = (40, 30, 30)
-    near, far = (0.34, -0.34) if facing else (0.30, -0.28)
+    near, far = {"front": (0.34, -0.34), "three-quarter": (0.30, -0.28)}.get(turn, (0.16, 0.16))
+    sides = ((1, near), (-1, far)) if turn != "side" else ((1, near),)
     old = figure.age == "old"
-    for side, ex in ((1, near), (-1, far)):
+    for side, ex in sides:
         squeeze = 1.0 if facing or side < 0 else 0.86
         cx, cy = at(ex, 0.02)
         if pen.look != "stick-figures" and r > 52:
-            pen.disc(cx, cy, r * 0.155 * squeeze, r * (0.10 if mood == "laugh" else 0.15), (250, 247, 240), lift=0.0, line=False, plain=True)
-            pen.disc(cx + (0 if facing else r * 0.03), cy, r * 0.085 * squeeze, r * (0.085 if mood == "laugh" else 0.11), dark, lift=0.0, line=False, plain=True)
+            pen.disc(cx, cy, r * 0.155 * squeeze, r * (0.10 if mood == "laugh" else 0.15), NEUTRAL_LIGHT, lift=0.0, line=False)
+            with pen.marking("", grey=44):
+                pen.disc(cx + (0 if facing else r * 0.03), cy, r * 0.085 * squeeze, r * (0.085 if mood == "laugh" else 0.11), NEUTRAL_DARK, lift=0.0, line=False)
             pen.disc(cx + r * 0.03, cy - r * 0.045, r * 0.028, None, (255, 255, 255), lift=0.0, line=False, plain=True)
             pen.line([at(ex - 0.17, 0.10), at(ex, 0.18), at(ex + 0.17, 0.10)], r * 0.035, dark, opacity=0.85)
         else:
@@ -259,9 +283,10 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
                  mix(figure.hair or dark, dark, 0.35), opacity=0.9)
         if old:
             pen.line([at(ex + side * 0.2, -0.1), at(ex + side * 0.05, -0.17)], r * 0.022, darker(skin, 0.35), opacity=0.6)
-    pen.line([at(0.02, 0.0), at(0.13 if not facing else 0.07, -0.18), at(-0.02, -0.2)], r * 0.045, darker(skin, 0.3), opacity=0.85)
+    if turn != "side":
+        pen.line([at(0.02, 0.0), at(0.13 if not facing else 0.07, -0.18), at(-0.02, -0.2)], r * 0.045, darker(skin, 0.3), opacity=0.85)
     if pen.look == "cut-paper" or figure.age == "child":
-        for ex in (near + 0.12, far - 0.12):
+        for ex in (near + 0.12, far - 0.12)[: len(sides)]:
             pen.disc(*at(ex, -0.22), r * 0.15, r * 0.11, mix(skin, (220, 96, 84), 0.5), lift=0.0, line=False, opacity=0.45)
     if any(k == "freckles" for k, _ in figure.extras):
         for i in range(6):
@@ -276,7 +301,7 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
     else:
         pen.line([at(*p) for p in mouth], r * 0.05, mix((120, 50, 46), dark, 0.3), opacity=0.95)
     if any(k == "glasses" for k, _ in figure.extras):
-        for ex in (near, far):
+        for ex in (near, far)[: len(sides)]:
             pen.line([*(p for p in ring(*at(ex, 0.02), r * 0.22, None, 12)), at(ex + 0.22, 0.02)], r * 0.035, INK)
         pen.line([at(far + 0.22, 0.03), at(near - 0.22, 0.03)], r * 0.035, INK)
     if figure.beard:
@@ -285,7 +310,7 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
         pen.line([at(-0.14, -0.5), at(0.03, -0.53), at(0.2, -0.49)], r * 0.05, (120, 50, 46))
 
 
-def _hair_back(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point], facing: bool) -> None:
+def _hair_back(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point]) -> None:
     r, cy = b.head, b.total - b.head * 1.06
     colour = darker(figure.hair or NAMED["brown"], 0.14)
     style = figure.hair_style
@@ -307,13 +332,15 @@ def _hair_front(pen: Pen, figure: Figure, r: float, at: Callable[[float, float],
         colour = NAMED["cream"]
     style = figure.hair_style
     if style == "bald":
-        pen.shape([at(-1.0, 0.1), at(-0.9, 0.42), at(-0.78, 0.1), at(-0.84, -0.24)], colour, lift=0.2, spot=True)
+        with pen.marking("hair", "bald"):
+            pen.shape([at(-1.0, 0.1), at(-0.9, 0.42), at(-0.78, 0.1), at(-0.84, -0.24)], colour, lift=0.2, spot=True)
         return
     fringe = 0.42 if style in ("cropped", "short") else 0.34
     part = 0.16 if facing else 0.42
     cap = [(-1.02, -0.16), (-1.06, 0.42), (-0.72, 0.95), (0.0, 1.2), (0.66, 1.0), (0.98, 0.5), (0.94, 0.16),
            (0.74, fringe + 0.16), (part, fringe + 0.22), (-0.3, fringe + 0.08), (-0.72, 0.2), (-0.84, -0.1)]
-    pen.shape([at(x, u) for x, u in cap], colour, lift=0.5, spot=True)
+    with pen.marking("hair", style or ""):
+        pen.shape([at(x, u) for x, u in cap], colour, lift=0.5, spot=True)
     pen.line([at(part, fringe + 0.26), at(0.1, 0.9), at(-0.3, 1.04)], r * 0.03, darker(colour, 0.3), opacity=0.5)
     pen.line([at(-0.86, 0.3), at(-0.62, 0.8), at(-0.2, 1.02)], r * 0.03, lighter(colour, 0.3), opacity=0.5)
     if style == "curly":
@@ -329,16 +356,21 @@ def _hair_front(pen: Pen, figure: Figure, r: float, at: Callable[[float, float],
 
 def _hat(pen: Pen, kind: str, colour: RGB, r: float, at: Callable[[float, float], Point]) -> None:
     if kind in ("hood", "headscarf", "bonnet"):
-        pen.shape([at(-1.2, -0.6), at(-1.22, 0.5), at(-0.7, 1.2), at(0.1, 1.36), at(0.8, 1.08), at(1.0, 0.5), at(0.7, 0.66), at(0.1, 0.86), at(-0.6, 0.6), at(-0.86, -0.1), at(-0.8, -0.7)], colour, spot=True)
+        with pen.marking("hat", kind):
+            pen.shape([at(-1.2, -0.6), at(-1.22, 0.5), at(-0.7, 1.2), at(0.1, 1.36), at(0.8, 1.08), at(1.0, 0.5), at(0.7, 0.66), at(0.1, 0.86), at(-0.6, 0.6), at(-0.86, -0.1), at(-0.8, -0.7)], colour, spot=True)
     elif kind == "crown":
-        pen.shape([at(-0.7, 0.74), at(-0.8, 1.5), at(-0.36, 1.12), at(0, 1.6), at(0.36, 1.12), at(0.8, 1.5), at(0.7, 0.74)], NAMED["gold"], smooth=False, spot=True)
+        with pen.marking("hat", kind):
+            pen.shape([at(-0.7, 0.74), at(-0.8, 1.5), at(-0.36, 1.12), at(0, 1.6), at(0.36, 1.12), at(0.8, 1.5), at(0.7, 0.74)], NAMED["gold"], smooth=False, spot=True)
     elif kind == "tricorne":
-        pen.shape([at(-1.5, 0.78), at(-0.7, 1.5), at(0.3, 1.58), at(1.5, 0.86), at(0.5, 0.72), at(-0.5, 0.66)], colour, spot=True)
+        with pen.marking("hat", kind):
+            pen.shape([at(-1.5, 0.78), at(-0.7, 1.5), at(0.3, 1.58), at(1.5, 0.86), at(0.5, 0.72), at(-0.5, 0.66)], colour, spot=True)
         pen.line([at(-1.3, 0.84), at(0, 0.8), at(1.3, 0.9)], r * 0.06, NAMED["gold"], opacity=0.8)
     elif kind in ("cap", "beret"):
-        pen.shape([at(-1.04, 0.56), at(-0.84, 1.2), at(0.1, 1.42), at(0.9, 1.08), at(1.02, 0.62), at(0, 0.7)], colour, spot=True)
+        with pen.marking("hat", kind):
+            pen.shape([at(-1.04, 0.56), at(-0.84, 1.2), at(0.1, 1.42), at(0.9, 1.08), at(1.02, 0.62), at(0, 0.7)], colour, spot=True)
         if kind == "cap":
             pen.shape([at(0.3, 0.6), at(1.0, 0.66), at(1.5, 0.48), at(1.0, 0.44)], darker(colour, 0.2), lift=0.4, spot=True)
     else:
         pen.shape([at(-1.6, 0.6), at(0, 0.82), at(1.6, 0.62), at(0.8, 0.42), at(-0.8, 0.42)], darker(colour, 0.1), spot=True)
-        pen.shape([at(-0.82, 0.64), at(-0.74, 1.5), at(0, 1.66), at(0.74, 1.5), at(0.82, 0.66), at(0, 0.74)], colour, spot=True)
+        with pen.marking("hat", kind):
+            pen.shape([at(-0.82, 0.64), at(-0.74, 1.5), at(0, 1.66), at(0.74, 1.5), at(0.82, 0.66), at(0, 0.74)], colour, spot=True)

@@ -44,6 +44,9 @@ class Reading:
     props: list[str] = field(default_factory=list)
     facing: bool = False
     dark_lamp: bool = False
+    sheet: bool = False
+    half: bool = False
+    palette: list[RGB] = field(default_factory=list)
     unused: list[str] = field(default_factory=list)
 
 
@@ -77,6 +80,17 @@ def read_prompt(prompt: str) -> Reading:
             figure.name = name
             out.figures.append(figure)
             rest = rest.replace(match.group(), f" {name.split(' ')[0]} ", 1)
+    if "model sheet" in low:
+        out.sheet = True
+        used |= {"model", "sheet", "front", "view", "three-quarter", "side", "faces", "four", "calm", "smiling", "worried", "laughing", "plain", "even", "light"}
+    if re.search(r"\bhalf the (?:frame|height)", low):
+        out.half = True
+        used |= {"figure", "half", "frame's", "frame", "height"}
+    named = re.search(r"palette of ([a-z ,]+)", low)
+    if named:
+        out.palette = [NAMED[c] for c in re.split(r",\s*", named.group(1).strip()) if c in NAMED]
+        used |= {"palette", *re.findall(r"[a-z]+", named.group(1))}
+        rest = rest.replace(named.group(), " ")
     _free_figures(rest, out, used)
     _scene(rest, out, used)
     _deeds(rest, out, used)
@@ -174,7 +188,7 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
         out.dark_lamp = True
         used |= {"dark", "out", "gone", "unlit"}
     used |= {"layered", "drawing", "soft", "shadows", "fibre", "deep", "palette", "loose", "line", "pale", "washes",
-             "felt", "pen", "white", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
+             "felt", "pen", "white", "flat", "inks", "grain", "misregistration", "dry", "chalk", "strokes", "smudges", "dark", "slate", "rounded", "forms", "thumb", "marks", "studio", "hatched", "shading", "highlights", "buff", "toned", "pencil", "figures", "clay", "print", "four", "warm", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
 
 
 def _deeds(text: str, out: Reading, used: set[str]) -> None:
@@ -222,4 +236,4 @@ def _denied(text: str, match: re.Match[str]) -> bool:
 
 
 def _is_look(text: str, match: re.Match[str]) -> bool:
-    return bool(re.search(r"(cut|soft shadows,|cream|black|full) $", text[max(0, match.start() - 14):match.start()]))
+    return bool(re.search(r"(cut|soft shadows,|cream|black|full|toned|buff|warm) $", text[max(0, match.start() - 14):match.start()]))

@@ -80,7 +80,8 @@ TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "no
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",
             "mist": "fog", "wind": "wind", "windy": "wind", "gusts": "wind"}
-LOOKS = {"cut paper": "cut-paper", "ink and wash": "ink-wash", "wash": "ink-wash",
+LOOKS = {"cut paper": "cut-paper", "screen print": "screen-print", "chalk on slate": "chalk-slate", "chalk": "chalk-slate",
+         "clay": "clay", "toned paper": "toned-pencil", "pencil drawing": "toned-pencil", "ink and wash": "ink-wash", "wash": "ink-wash",
          "watercolour": "ink-wash", "stick figures": "stick-figures", "stick figure": "stick-figures",
          "shadow theatre": "shadow-theatre", "silhouettes": "shadow-theatre", "silhouette": "shadow-theatre"}
 POSES: dict[str, str] = {

@@ -1,17 +1,27 @@
 """The same people, places and look in every picture: what holds, who is in which shot, and the prompts that say so."""
 
+from cutreel.core.colour import Lab
+
 from .cast import propose_cast, propose_places
-from .drift import WordDrift, drift_in_words
+from .drift import MARKED, Finding, ShownPicture, WordDrift, drift_in_pictures, drift_in_words, figures_of
 from .facts import ShotFacts, facts_of_shots, place_words, text_place
-from .looks import LOOKS, Look, look_named
-from .model import FRAMINGS, MOODS, Outfit, Overrides, Person, Place, Trait
+from .looks import LOOKS, Colour, Look, look_from, look_named
+from .model import FRAMINGS, MOODS, Outfit, Overrides, Person, Place, Reference, Trait
 from .outfits import dressed
+from .parts import slot_of
 from .prompt import Origin, Part, Prompt, compose_negative, compose_picture, fit
+from .seen import SeenFigure, SeenPicture, measure_picture
+from .sheet import compose_model_sheet, compose_place_sheet
+from .style import Style, style_between, style_of
+from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_named
 
 # fmt: off
 __all__ = [
-    "FRAMINGS", "LOOKS", "MOODS", "Look", "Origin", "Outfit", "Overrides", "Part", "Person", "Place", "Prompt",
-    "ShotFacts", "Trait", "WordDrift", "compose_negative", "compose_picture", "dressed", "drift_in_words",
-    "facts_of_shots", "fit", "look_named", "place_words", "propose_cast", "propose_places", "text_place",
+    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "Appearance", "Colour", "Finding", "Lab", "Look", "Origin", "Outfit",
+    "Overrides", "Part", "Person", "Place", "Prompt", "Reference", "SamePerson", "SeenFigure", "SeenPicture",
+    "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift", "appearances", "compose_model_sheet",
+    "compose_negative", "compose_picture", "compose_place_sheet", "dressed", "drift_in_pictures", "drift_in_words",
+    "facts_of_shots", "figures_of", "fit", "look_from", "look_named", "may_be_one", "measure_picture", "place_words",
+    "propose_cast", "propose_places", "slot_of", "style_between", "style_of", "text_place", "things_named",
 ]
 # fmt: on

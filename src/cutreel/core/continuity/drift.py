@@ -1,10 +1,36 @@
-"""Drift in words: which traits of who is in a picture the prompt that it was made from did not say."""
+"""Drift: where a picture departs from what continuity says, in the words it was made from and in what it shows.
+
+In words: traits of who is in the picture that the prompt did not say. In the picture: the colour of each part against
+the sheet (CIEDE2000, both in white light), a trait that is not seen, a figure too small, a speaker's face turned away,
+and the whole against the other pictures of its hour.
+
+The colour that a trait should have is, in this order: what the maker set; what was measured in a circled reference in
+this look; the median of the film's pictures whose prompts said the trait, from three on; what its words mean, where
+the look shows colours as they are.
+"""
 
 import re
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections import defaultdict
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from typing import Literal
+
+import numpy as np
+
+from cutreel.core.colour import Lab, ciede2000, colour_in, lab_of
 
 from .model import Person, Trait
+from .parts import slot_of
+from .seen import SeenFigure, SeenPicture
+
+MARKED = 5.0
+"""A colour this far off is marked: CIEDE2000 5 is seen at a glance."""
+SMALL = 0.28
+"""Least share of the frame's height for a figure of a wide shot: about half is wanted in shots that move."""
+LIGHTER, STRONGER, PALETTE = 18.0, 14.0, 22.0
+"""How far lightness, contrast (both of L*) and palette (CIEDE2000) may lie from the pictures of the same hour."""
+
+Kind = Literal["colour", "missing", "size", "facing", "look"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -16,11 +42,14 @@ class WordDrift:
 
 
 def drift_in_words(people: Sequence[Person], prompt: str) -> list[WordDrift]:
-    """For everybody in a picture who has traits missing from `prompt`: those traits, in their long wording."""
+    """For everybody in a picture who has traits missing from `prompt`: those traits, in their long wording. Traits
+    that may go where room is short are not missed."""
     said = _plain(prompt)
     out = []
     for person in people:
-        missing = tuple(t.text for t in person.traits if t.text and not _says(said, t))
+        if person.prompt and _plain(person.prompt) in said:
+            continue
+        missing = tuple(t.text for t in person.traits if t.text and t.weight == "must" and not _says(said, t))
         if missing:
             out.append(WordDrift(person.id, missing))
     return out
@@ -33,3 +62,192 @@ def _says(said: str, trait: Trait) -> bool:
 def _plain(text: str) -> str:
     """Small letters and single spaces, framed by spaces so that whole words are compared."""
     return " " + " ".join(re.sub(r"[^\w\s'-]", " ", text.lower()).split()) + " "
+
+
+@dataclass(frozen=True, slots=True)
+class ShownPicture:
+    """A picture in use, as drift needs to know it: of which shot and take, who should be in it, dressed as there, the
+    prompt it was made from, what was seen in it, and what its shot asks for."""
+
+    shot: int
+    take: str
+    people: tuple[Person, ...]
+    prompt: str
+    seen: SeenPicture
+    hour: str
+    framing: str
+    speaks: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """One departure. `apart` is a CIEDE2000 difference (or one of L* for a look), None where nothing is measured by
+    colour; `text` says it in words; `trait` is the wording it is about; `person` None means the whole picture.
+    `wanted` and `shown` are the colours compared."""
+
+    shot: int
+    take: str
+    person: int | None
+    kind: Kind
+    trait: str
+    apart: float | None
+    text: str
+    marked: bool
+    wanted: Lab | None = None
+    shown: Lab | None = None
+    by: str = ""
+
+
+def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours: bool) -> list[Finding]:
+    """All that was found in the pictures in use of a film whose look is called `look`.
+
+    `true_colours`: whether that look shows colours about as their names say.
+    """
+    looked = [(p, figures_of(p.people, p.seen)) for p in pictures]
+    compared: list[tuple[Finding, Lab, Lab]] = []
+    out: list[Finding] = []
+    agreed = _agreed(looked)
+    for picture, figures in looked:
+        for person, figure in figures:
+            for trait in person.traits:
+                slot = slot_of(trait, person.is_animal)
+                wanted, by = _wanted(person, trait, look, agreed, true_colours)
+                if slot is None or wanted is None:
+                    continue
+                shown = figure.colours.get(slot) or _nearest(figure, wanted)
+                if shown is not None:
+                    base = Finding(
+                        picture.shot, picture.take, person.id, "colour", trait.text, None, "", False, wanted, shown, by
+                    )
+                    compared.append((base, wanted, shown))
+                elif figure.told and slot in ("neck", "hat") and "hair" in figure.colours:
+                    text = f"no {trait.text} is seen"
+                    out.append(
+                        Finding(picture.shot, picture.take, person.id, "missing", trait.text, None, text, True, wanted)
+                    )
+            out += _stance(picture, person, figure)
+    if compared:
+        apart = ciede2000(np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]))
+        for (base, _, _), value in zip(compared, apart, strict=True):
+            much = round(float(value), 1)
+            text = f"{base.trait}: ΔE {much:.0f}"
+            out.append(replace(base, apart=much, text=text, marked=much >= MARKED))
+    return out + _against_its_hour(pictures)
+
+
+def figures_of(people: Sequence[Person], seen: SeenPicture) -> list[tuple[Person, SeenFigure]]:
+    """Who is who in a picture: by the name that the service gave back, else in order."""
+    free = list(seen.figures)
+    pairs: list[tuple[Person, SeenFigure]] = []
+    unknown: list[Person] = []
+    for person in people:
+        calls = {c.lower() for c in (person.name, *person.aliases, person.name.split(" ")[0])}
+        if person.is_animal:
+            calls |= {w for t in person.traits for w in t.text.lower().split()}
+        found = next((f for f in free if f.name.lower() in calls), None)
+        if found is None:
+            unknown.append(person)
+        else:
+            free.remove(found)
+            pairs.append((person, found))
+    nameless = [f for f in free if f.name == "person"]
+    pairs += zip([p for p in unknown if not p.is_animal], nameless, strict=False)
+    return pairs
+
+
+Agreed = dict[tuple[int, str], Lab]
+
+
+def _agreed(looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]]) -> Agreed:
+    """What the film's pictures agree on: the median colour of each trait, from three pictures whose prompts said it."""
+    found: dict[tuple[int, str], list[Lab]] = defaultdict(list)
+    for picture, figures in looked:
+        said = _plain(picture.prompt)
+        for person, figure in figures:
+            for trait in person.traits:
+                slot = slot_of(trait, person.is_animal)
+                if slot and slot in figure.colours and _says(said, trait):
+                    found[person.id, trait.text].append(figure.colours[slot])
+    out: Agreed = {}
+    for name, colours in found.items():
+        if len(colours) >= 3:
+            lightness, a, b = (float(v) for v in np.median(np.array(colours), axis=0))
+            out[name] = (lightness, a, b)
+    return out
+
+
+def _wanted(person: Person, trait: Trait, look: str, agreed: Agreed, true_colours: bool) -> tuple[Lab | None, str]:
+    if trait.colour:
+        rgb = [int(trait.colour[i : i + 2], 16) for i in (1, 3, 5)]
+        return _triple(lab_of(rgb)), "as you set it"
+    for reference in person.references:
+        if reference.look == look and trait.text in reference.colours:
+            return reference.colours[trait.text], f"as in {reference.title or 'the reference'}"
+    if (person.id, trait.text) in agreed:
+        return agreed[person.id, trait.text], "as in the film's other pictures"
+    rgb_named = colour_in(trait.text)
+    if rgb_named and true_colours:
+        return _triple(lab_of(rgb_named)), "as the words say"
+    return None, ""
+
+
+def _triple(lab: np.ndarray) -> Lab:
+    a, b, c = (round(float(v), 1) for v in lab)
+    return (a, b, c)
+
+
+def _nearest(figure: SeenFigure, wanted: Lab) -> Lab | None:
+    """For a figure whose parts nobody told: the colour in its box that is nearest to what is wanted."""
+    if figure.told or not figure.palette:
+        return None
+    apart = ciede2000(np.array(figure.palette), np.array(wanted))
+    return figure.palette[int(np.argmin(apart))]
+
+
+def _stance(picture: ShownPicture, person: Person, figure: SeenFigure) -> list[Finding]:
+    out = []
+    if picture.framing == "wide" and not person.is_animal and figure.height < SMALL * _grown(person):
+        text = f"small: {figure.height * 100:.0f} % of the frame's height"
+        out.append(Finding(picture.shot, picture.take, person.id, "size", "", None, text, True))
+    if picture.speaks == person.id and figure.facing in ("side", "back"):
+        text = f"speaks with the face turned: {figure.facing}"
+        out.append(Finding(picture.shot, picture.take, person.id, "facing", "", None, text, True))
+    return out
+
+
+def _grown(person: Person) -> float:
+    """How tall somebody is against a grown person, as far as the traits say."""
+    words = {w for t in person.traits for w in t.text.lower().split()}
+    return 0.65 if words & {"boy", "girl", "child"} else 1.0
+
+
+def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
+    """Pictures that are lighter, darker, stronger, paler or of other colours than the film's others of their hour."""
+    by_hour: dict[str, list[ShownPicture]] = defaultdict(list)
+    for picture in pictures:
+        by_hour[picture.hour].append(picture)
+    out = []
+    for hour, group in by_hour.items():
+        if len(group) < 4:
+            continue
+        lightness = float(np.median([p.seen.style.lightness for p in group]))
+        contrast = float(np.median([p.seen.style.contrast for p in group]))
+        colours = [s.lab for p in group for s in p.seen.style.palette[:3]]
+        for p in group:
+            style = p.seen.style
+            off = style.lightness - lightness
+            if abs(off) > LIGHTER:
+                text = f"{'lighter' if off > 0 else 'darker'} than the film's other pictures of {hour}: {off:+.0f} L*"
+                out.append(Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True))
+            off = style.contrast - contrast
+            if abs(off) > STRONGER:
+                text = f"{'stronger' if off > 0 else 'flatter'} contrast than the film's other pictures of {hour}"
+                out.append(Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True))
+            own = {s.lab for s in style.palette[:3]}
+            rest = np.array([c for c in colours if c not in own])
+            if len(rest) and style.palette:
+                far = np.mean([float(ciede2000(rest, np.array(lab)).min()) for lab in own])
+                if far > PALETTE:
+                    text = f"other colours than the film's pictures of {hour}: ΔE {far:.0f}"
+                    out.append(Finding(p.shot, p.take, None, "look", "", round(float(far), 1), text, True))
+    return out

@@ -57,6 +57,7 @@ _WIDE_WORDS = {
 # fmt: on
 
 
+_NOTHING = "nothing says otherwise"
 _OFTEN_NO_PLACE = {"crossing", "gate", "wood", "study", "square", "landing", "hall"}
 
 
@@ -93,11 +94,12 @@ def facts_of_shots(
     """
     who = _Who(cast)
     named = place_words(places)
+    usual = {p.description or p.name: p.weather for p in reversed(places) if p.weather}
     out: list[ShotFacts] = []
     time: TimeOfDay = "day"
     weather: Weather = "clear"
     place = ""
-    why_time = why_weather = why_place = "nothing says otherwise"
+    why_time = why_weather = why_place = _NOTHING
     scene = -1
     here: set[int] = set()
     last: tuple[int, ...] = ()
@@ -140,12 +142,13 @@ def facts_of_shots(
         angle, why_angle = _angle(bare)
         mood, why_mood = _mood(bare, before if not new_scene else "calm")
         before = mood
+        said = why_weather != _NOTHING
         facts = ShotFacts(
             framing,
             angle,
             place,
             time,
-            weather,
+            weather if said else usual.get(place, weather),
             mood,
             people,
             speaks,
@@ -155,7 +158,7 @@ def facts_of_shots(
                 "angle": why_angle,
                 "place": why_place,
                 "time": why_time,
-                "weather": why_weather,
+                "weather": why_weather if said or place not in usual else "as it is at this place",
                 "mood": why_mood,
                 "people": why_people,
                 "action": "the narration of the shot",

@@ -14,11 +14,17 @@ MOODS: tuple[Mood, ...] = ("calm", "uneasy", "warm", "playful", "grand", "sad")
 
 
 class Trait(BaseModel):
-    """One stated fact of appearance that must hold, with a short wording for prompts that are tight."""
+    """One stated fact of appearance, with a short wording for prompts that are tight.
+
+    It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is short. `colour` is
+    what the maker calls its colour, #rrggbb; without one its words say it.
+    """
 
     about: str = Field(max_length=40)
     text: str = Field(max_length=120)
     short: str = Field("", max_length=120)
+    weight: Literal["must", "if room"] = "must"
+    colour: str | None = Field(None, pattern=r"^#[0-9a-f]{6}$")
 
 
 class Outfit(BaseModel):
@@ -29,8 +35,28 @@ class Outfit(BaseModel):
     scenes: list[int] = []
 
 
+class Reference(BaseModel):
+    """A picture that shows how somebody, or a place, looks. `strength` (0 … 100) is how closely services are to follow
+    it: about half keeps the look, all of it spoils the picture (common practice).
+
+    `colours` are what was measured in it, L*a*b* by the wording of the trait that each belongs to, and `look` is the
+    look that it was made in: both hold only while the film says the same.
+    """
+
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.png$")
+    thumb: str = Field(pattern=r"^[0-9a-f]{64}\.jpg$")
+    title: str = Field("", max_length=80)
+    look: str = Field("", max_length=60)
+    strength: int = Field(50, ge=0, le=100)
+    colours: dict[str, tuple[float, float, float]] = {}
+
+
 class Person(BaseModel):
-    """Somebody of the cast: a person, an animal, or a thing that matters."""
+    """Somebody of the cast: a person, an animal, or a thing that matters.
+
+    `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place of name and traits.
+    `company` is the entry of the company that they were taken from.
+    """
 
     id: int
     name: str = Field(min_length=1, max_length=80)
@@ -40,6 +66,10 @@ class Person(BaseModel):
     traits: list[Trait] = []
     outfits: list[Outfit] = []
     voice: str | None = None
+    seed: int | None = Field(None, ge=0, le=999_999)
+    prompt: str | None = Field(None, max_length=400)
+    references: list[Reference] = []
+    company: str | None = Field(None, max_length=40)
     guess: bool = True
     why: str = ""
 
@@ -49,12 +79,17 @@ class Person(BaseModel):
 
 
 class Place(BaseModel):
-    """Where it happens. `words` are what the text calls it."""
+    """Where it happens. `words` are what the text calls it; `light` is what the light is like there by time of day;
+    `weather` is what it has there while nothing else is said."""
 
     id: int
     name: str = Field(min_length=1, max_length=80)
     words: list[str] = []
     description: str = Field("", max_length=160)
+    light: dict[TimeOfDay, str] = {}
+    weather: Weather | None = None
+    references: list[Reference] = []
+    company: str | None = Field(None, max_length=40)
     guess: bool = True
     why: str = ""
 
@@ -62,7 +97,8 @@ class Place(BaseModel):
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
-    `action` is what happens; `motion`, `sound` and `direction` are prompts of the maker's own.
+    `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
+    `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
 
     framing: Framing | None = None

@@ -1,17 +1,18 @@
 """The recipe for prompts: structured parts in an order of importance, fitted to a service's cap.
 
-A picture prompt says, in this order: framing; who is in it with their traits; what happens; place; time and weather;
-medium of the look; its detail; mood. When it is too long, shorter wordings are tried first, from the least important
-part up; then parts are left out, least important first. A trait of somebody in the picture is never left out.
+A picture prompt says, in this order: framing; who is in it with their traits; what happens; place; time, weather and
+the light there; medium of the look; its palette and detail; mood. When it is too long, shorter wordings are tried
+first, from the least important part up; then parts are left out, least important first. A trait of somebody in the
+picture is never left out, but those that the maker said may go where room is short.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from .facts import ShotFacts
 from .looks import EVERYWHERE_AVOID, Look
-from .model import Angle, Framing, Person
+from .model import Angle, Framing, Person, Place
 
 Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "move", "voice", "hand"]
 
@@ -53,31 +54,59 @@ class Prompt:
 
 
 def compose_picture(
-    facts: ShotFacts, people: Sequence[Person], look: Look, cap: int, hand: str | None = None
+    facts: ShotFacts,
+    people: Sequence[Person],
+    look: Look,
+    cap: int,
+    hand: str | None = None,
+    *,
+    place: Place | None = None,
+    scene_hand: str | None = None,
+    moves: bool = False,
 ) -> Prompt:
-    """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text, used as it stands."""
+    """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text, used as it stands.
+
+    `place` is the film's place that the shot is in; `scene_hand` the maker's words for where the scene is, in place of
+    place, time and weather; `moves`: the shot is meant to move, so its figure should fill half of the frame's height.
+    """
     if hand is not None:
         return Prompt(hand, (("hand", hand),), (), len(hand) <= cap)
     size = _FRAMING[facts.framing]
     parts = [Part("framing", (f"{size}, {_ANGLE[facts.angle]}", size) if facts.angle != "level" else (size,), 80)]
-    parts += [Part("cast", _describe(person), ALWAYS) for person in people]
+    parts += [Part("cast", describe(person), ALWAYS) for person in people]
     action = _shorter(facts.action)
     if action:
         parts.append(Part("action", action, 60))
-    if facts.place:
-        parts.append(Part("place", _cut_words(facts.place, 60), 70))
-    parts.append(Part("scene", (f"{facts.time}, {_WEATHER[facts.weather]}", facts.time), 75))
+    if scene_hand:
+        parts.append(Part("hand", (scene_hand,), 78))
+    else:
+        if facts.place:
+            parts.append(Part("place", _cut_words(facts.place, 60), 70))
+        hour = f"{facts.time}, {_WEATHER[facts.weather]}"
+        light = place.light.get(facts.time, "") if place else ""
+        parts.append(
+            Part("scene", tuple(dict.fromkeys((", ".join(filter(None, (hour, light))), hour, facts.time))), 75)
+        )
     parts.append(Part("look", (look.medium,), 90))
-    parts.append(Part("look", (look.detail, look.detail.split(",")[0]), 30))
+    if look.palette_words:
+        parts.append(Part("look", (look.palette_words, look.palette_words.split(",")[0]), 25 + look.strength // 2))
+    if look.detail:
+        parts.append(Part("look", (look.detail, look.detail.split(",")[0]), 30))
     parts.append(Part("mood", (f"{facts.mood} mood",), 20))
     if facts.speaks in {p.id for p in people}:
         parts.append(Part("framing", ("face toward the camera", "facing us"), 50))
-    return fit(parts, cap)
+    if moves and people and facts.framing == "wide":
+        parts.append(Part("framing", ("figure half the frame's height", "figure half the height"), 40))
+    prompt = fit(parts, cap)
+    said = " ".join(words for origin, words in prompt.pieces if origin == "cast")
+    spare = [t.text for p in people if not p.prompt for t in p.traits if t.weight == "if room"]
+    gone = tuple(text for text in spare if text and text not in said)
+    return replace(prompt, left_out=(*prompt.left_out, *gone))
 
 
-def compose_negative(look: Look) -> str:
-    """What a picture must not show: what the look avoids and what no picture may have."""
-    return f"{look.avoid}, {EVERYWHERE_AVOID}"
+def compose_negative(look: Look, film: str = "") -> str:
+    """What a picture must not show: what the look avoids, what the film does, and what no picture may have."""
+    return ", ".join(filter(None, (look.avoid, film.strip(" ,."), EVERYWHERE_AVOID)))
 
 
 def fit(parts: Sequence[Part], cap: int) -> Prompt:
@@ -108,16 +137,24 @@ def fit(parts: Sequence[Part], cap: int) -> Prompt:
     return Prompt(text, pieces, tuple(parts[i].wordings[0] for i in range(len(parts)) if not kept[i]), len(text) <= cap)
 
 
-def _describe(person: Person) -> tuple[str, ...]:
-    """A person with every trait, in long, short and shortest wording; each still states every trait."""
+def describe(person: Person) -> tuple[str, ...]:
+    """A person in long, short and shortest wording; each still states every trait that must hold."""
+    if person.prompt:
+        return (person.prompt,)
     name = person.name
     traits = [t for t in person.traits if t.text.strip()]
-    long = ", ".join(t.text for t in traits)
-    short = ", ".join(t.short or t.text for t in traits)
+    musts = [t for t in traits if t.weight == "must"]
     if not traits:
         return (name,)
-    wordings = dict.fromkeys([f"{name} ({long})", f"{name} ({short})", f"{name.split(' ')[0]} ({short})", short])
-    return tuple(wordings)
+    everything = ", ".join(t.text for t in traits)
+    long = ", ".join(t.text for t in musts)
+    short = ", ".join(t.short or t.text for t in musts)
+    if not musts:
+        return tuple(dict.fromkeys([f"{name} ({everything})", name]))
+    called = name.split(" ")[0]
+    return tuple(
+        dict.fromkeys([f"{name} ({everything})", f"{name} ({long})", f"{name} ({short})", f"{called} ({short})", short])
+    )
 
 
 def _shorter(text: str) -> tuple[str, ...]:

@@ -29,6 +29,11 @@ Command = Annotated[
     | c.SetPerson
     | c.RenamePerson
     | c.RemovePerson
+    | c.MergePeople
+    | c.SplitPerson
+    | c.AcceptDrift
+    | c.SetLook
+    | c.RemoveLook
     | c.SetPlace
     | c.SetSettings
     | c.SetSource

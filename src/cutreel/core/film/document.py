@@ -7,7 +7,7 @@ from typing import Literal, TypeVar
 from pydantic import BaseModel, Field
 
 from cutreel.core.breakdown import FilmKind, Reference, Wish, break_down, wish_for
-from cutreel.core.continuity import Overrides, Person, Place, propose_cast, propose_places
+from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast, propose_places
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, read
 
@@ -18,7 +18,8 @@ class Settings(BaseModel):
     """Choices that hold for the whole film.
 
     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
-    `aim` is the wanted length in minutes; `reference` the measured pace of another film.
+    `aim` is the wanted length in minutes; `reference` the measured pace of another film; `negative` is what no picture
+    of the film may show.
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -38,6 +39,7 @@ class Settings(BaseModel):
     reference: Reference | None = None
     follow_reference: bool = False
     offer: str = "illustrator-quick"
+    negative: str = Field("", max_length=400)
 
 
 class Shot(BaseModel):
@@ -82,6 +84,16 @@ class Source(BaseModel):
     text: str
 
 
+class AcceptedDrift(BaseModel):
+    """Departures of a take that the maker accepts, by what they are about; another take, or another wording, is looked
+    at anew. `person` None: of the whole picture."""
+
+    shot: int
+    take: str
+    person: int | None = None
+    about: list[str] = []
+
+
 class FilmDocument(BaseModel):
     """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and cues hold to those
     numbers."""
@@ -97,6 +109,8 @@ class FilmDocument(BaseModel):
     cast: list[Person] = []
     places: list[Place] = []
     settings: Settings = Settings()
+    looks: list[Look] = []
+    accepted: list[AcceptedDrift] = []
     lifted_cues: list[str] = []
 
     @property

@@ -4,12 +4,14 @@ All of it is a pure function of the document and of what services offer; nothing
 """
 
 import re
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 
 from cutreel.core.continuity import (
     FRAMINGS,
+    Look,
     Person,
+    Place,
     Prompt,
     ShotFacts,
     compose_negative,
@@ -32,6 +34,16 @@ def picture_size(settings: Settings) -> tuple[int, int]:
     """Width and height that pictures are asked for: the dearer offers draw half as large again."""
     width, height = _SIZES[settings.aspect]
     return (width, height) if settings.offer.endswith("quick") else (width * 3 // 2, height * 3 // 2)
+
+
+@dataclass(frozen=True)
+class PictureReference:
+    """A picture that goes with a prompt: its media file, how closely it is to be followed (0 … 100), and of whom it is
+    (empty: of the look, or of the place)."""
+
+    media: str
+    strength: int
+    name: str = ""
 
 
 @dataclass(frozen=True)
@@ -62,6 +74,7 @@ class ReadShot:
     move: Move
     picture_key: str
     picture_of: int
+    references: tuple[PictureReference, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -102,8 +115,15 @@ class ReadFilm:
         return out
 
 
-def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered], text_cap: int = 1000) -> ReadFilm:
-    """Read `film` for a service that takes prompts of `prompt_cap` and speech of `text_cap` characters."""
+def read_film(
+    film: FilmDocument,
+    prompt_cap: int,
+    voices: Sequence[VoiceOffered],
+    text_cap: int = 1000,
+    understands: Collection[str] = ("negative",),
+) -> ReadFilm:
+    """Read `film` for services that take picture prompts of `prompt_cap` and speech of `text_cap` characters;
+    `understands` is what else the illustrator takes: negative, references."""
     script = read(film.text)
     ids = film.word_ids
     at = {number: i for i, number in enumerate(ids)}
@@ -117,10 +137,12 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
         {script.words[at[s.first]].scene: s.own for s in film.scenes if s.first in at},
         [s.id for s in film.shots],
     )
-    look = look_named(film.settings.look)
+    look = look_named(film.settings.look, film.looks)
     cast = {p.id: p for p in film.cast}
     size = list(picture_size(film.settings))
-    negative = compose_negative(look)
+    negative = compose_negative(look, film.settings.negative) if "negative" in understands else ""
+    placed = {p.description or p.name: p for p in reversed(film.places)}
+    for_scene = {s.first: s.own.prompt for s in film.scenes}
     shots: list[ReadShot] = []
     scene = 0
     for i, (shot, fact) in enumerate(zip(film.shots, facts, strict=True)):
@@ -129,8 +151,20 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
         begins = script.scenes[scene].first
         word = ids[begins] if begins < len(ids) else 0
         people = tuple(dressed(cast[p], word) for p in fact.people if p in cast)
-        prompt = compose_picture(fact, people, look, prompt_cap, shot.own.prompt)
-        seed = seed_from(film.settings.seed, shot.id)
+        move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
+        prompt = compose_picture(
+            fact,
+            people,
+            look,
+            prompt_cap,
+            shot.own.prompt,
+            place=placed.get(fact.place),
+            scene_hand=for_scene.get(word),
+            moves=move != "still",
+        )
+        seed = seed_of(film, shot, people)
+        place = placed.get(fact.place)
+        references = _references(look, people, place) if "references" in understands else ()
         shots.append(
             ReadShot(
                 shot=shot,
@@ -143,7 +177,7 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
                 prompt=prompt,
                 negative=negative,
                 seed=seed,
-                move=shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id),
+                move=move,
                 picture_key=key(
                     "picture",
                     PICTURE_VERSION,
@@ -152,8 +186,10 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
                     seed=seed,
                     size=size,
                     offer=film.settings.offer,
+                    **({"references": [[r.media, r.strength] for r in references]} if references else {}),
                 ),
                 picture_of=shot.id,
+                references=references,
             )
         )
     by_number = {s.shot.id: s for s in shots}
@@ -161,6 +197,28 @@ def read_film(film: FilmDocument, prompt_cap: int, voices: Sequence[VoiceOffered
     read_so_far = ReadFilm(film, script, tuple(ids), tuple(shots), ())
     speech = _speech(film, script, voices, text_cap, frozenset(read_so_far.pauses))
     return replace(read_so_far, speech=tuple(speech))
+
+
+MOST_REFERENCES = 4
+
+
+def _references(look: Look, people: Sequence[Person], place: Place | None) -> tuple[PictureReference, ...]:
+    """The pictures that go with a prompt: of who is in it, in this look; of the look itself; of the place."""
+    of_people = [
+        PictureReference(r.media, r.strength, p.name)
+        for p in people
+        for r in p.references[:1]
+        if r.strength and r.look in ("", look.name)
+    ]
+    of_look = [PictureReference(r.media, min(r.strength, look.strength)) for r in look.references if look.strength]
+    of_place = [PictureReference(r.media, r.strength) for r in (place.references if place else [])[:1] if r.strength]
+    return tuple([*of_people, *of_look[:1], *of_place][:MOST_REFERENCES])
+
+
+def seed_of(film: FilmDocument, shot: Shot, people: Sequence[Person]) -> int:
+    """The seed of a shot's picture: that of the one person in it who has one of their own, else the shot's."""
+    alone = people[0].seed if len(people) == 1 else None
+    return seed_from(film.settings.seed, shot.id) if alone is None else alone
 
 
 def _opens(film: FilmDocument, at: dict[int, int], words: int) -> list[int]:

@@ -1,14 +1,26 @@
 """Commands: one for each thing that a maker can change, each with what it is called in the history."""
 
-from .choices import CircleTake, CircleTakes, LiftCue, Rename, SetScene, SetSettings, SetShots, SetSource
+from .choices import (
+    CircleTake,
+    CircleTakes,
+    LiftCue,
+    RemoveLook,
+    Rename,
+    SetLook,
+    SetScene,
+    SetSettings,
+    SetShots,
+    SetSource,
+)
 from .cutting import AddHold, CutAgain, LiftMark, PushMark, SamePicture, SetHold, SetMark
-from .people import RemovePerson, RenamePerson, SetPerson, SetPlace
+from .people import AcceptDrift, MergePeople, RemovePerson, RenamePerson, SetPerson, SetPlace, SplitPerson
 from .text import EditPlaces, EditText, MoveScene
 
 # fmt: off
 __all__ = [
-    "AddHold", "CircleTake", "CircleTakes", "CutAgain", "EditPlaces", "EditText", "LiftCue", "LiftMark", "MoveScene",
-    "PushMark", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold", "SetMark", "SetPerson",
-    "SetPlace", "SetScene", "SetSettings", "SetShots", "SetSource",
+    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "EditPlaces", "EditText", "LiftCue",
+    "LiftMark", "MergePeople", "MoveScene", "PushMark", "RemoveLook", "RemovePerson", "Rename", "RenamePerson",
+    "SamePicture", "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
+    "SetSource", "SplitPerson",
 ]
 # fmt: on

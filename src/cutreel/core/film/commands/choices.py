@@ -5,7 +5,7 @@ from typing import Any, Literal
 from pydantic import BaseModel, Field
 
 from cutreel.core.breakdown import KINDS
-from cutreel.core.continuity import Overrides, look_named
+from cutreel.core.continuity import LOOKS, Look, Overrides, look_named
 from cutreel.core.errors import BadInput, NotFound
 
 from ..document import FilmDocument, SceneChoice, Settings, Source
@@ -71,11 +71,48 @@ class SetSettings(BaseModel):
         if unknown:
             raise BadInput(f"A film has no setting “{min(unknown)}”.")
         if "look" in self.values:
-            self.values["look"] = look_named(self.values["look"]).name
+            self.values["look"] = look_named(self.values["look"], film.looks).name
         if "kind" in self.values and "pace" not in self.values and self.values["kind"] in KINDS:
             self.values["pace"] = KINDS[self.values["kind"]].seconds
         film.settings = Settings.model_validate({**film.settings.model_dump(), **self.values})
         return "set " + " and ".join(sorted(self.values))
+
+
+class SetLook(BaseModel):
+    """Keep a look of the film's own, new or changed; `use` makes it the film's look."""
+
+    type: Literal["set look"] = "set look"
+    look: Look
+    use: bool = False
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if self.look.name in {known.name for known in LOOKS}:
+            raise BadInput(f"“{self.look.title}” is one of ours.", "Give your own look another name.")
+        own = self.look.model_copy(update={"own": True})
+        at = next((i for i, known in enumerate(film.looks) if known.name == own.name), None)
+        if at is None:
+            film.looks.append(own)
+        else:
+            film.looks[at] = own
+        if self.use:
+            film.settings.look = own.name
+        return f"{'add' if at is None else 'change'} the look {own.title}"
+
+
+class RemoveLook(BaseModel):
+    """Drop a look of the film's own that it does not use."""
+
+    type: Literal["remove look"] = "remove look"
+    name: str
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        look = next((known for known in film.looks if known.name == self.name), None)
+        if look is None:
+            raise NotFound("That look is not in the film any more.")
+        if film.settings.look == look.name:
+            raise BadInput("The film is in this look.", "Give the film another look first.")
+        film.looks.remove(look)
+        return f"remove the look {look.title}"
 
 
 class Rename(BaseModel):

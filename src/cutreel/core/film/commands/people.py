@@ -1,13 +1,13 @@
-"""Changes of cast and places."""
+"""Changes of cast and places, and of what of their drift is accepted."""
 
 from typing import Literal, TypeVar
 
 from pydantic import BaseModel, Field
 
 from cutreel.core.continuity import Person, Place
-from cutreel.core.errors import NotFound
+from cutreel.core.errors import BadInput, NotFound
 
-from ..document import FilmDocument
+from ..document import AcceptedDrift, FilmDocument
 from ..shots import retext
 from ..wording import name_places, with_edits
 
@@ -46,9 +46,7 @@ class RemovePerson(BaseModel):
     id: int
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        person = next((p for p in film.cast if p.id == self.id), None)
-        if person is None:
-            raise NotFound("That person is not in the cast any more.")
+        person = _person(film, self.id)
         film.cast.remove(person)
         for own in [*(s.own for s in film.shots), *(s.own for s in film.scenes)]:
             if own.people:
@@ -77,9 +75,7 @@ class RenamePerson(BaseModel):
     leave: list[int] = []
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        person = next((p for p in film.cast if p.id == self.id), None)
-        if person is None:
-            raise NotFound("That person is not in the cast any more.")
+        person = _person(film, self.id)
         before = person.name
         edits = [p.edit for p in name_places(film.text, person, self.name) if p.start not in self.leave]
         person.name, person.guess = self.name, False
@@ -87,3 +83,81 @@ class RenamePerson(BaseModel):
         text, ids = with_edits(film, edits)
         retext(film, text, used, ids)
         return f"rename {before} to {self.name}"
+
+
+class MergePeople(BaseModel):
+    """Make two of the cast one: `into` keeps its traits and gains the other's names; traits about things it says
+    nothing of come along, and so does a voice that it lacks."""
+
+    type: Literal["merge people"] = "merge people"
+    id: int
+    into: int
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        gone, kept = _person(film, self.id), _person(film, self.into)
+        if gone is kept:
+            raise BadInput("Somebody cannot be merged with themselves.", "Choose another person.")
+        said = {t.about.strip().lower() for t in kept.traits}
+        known = {c.lower() for c in (kept.name, *kept.aliases)}
+        kept.aliases += [c for c in (gone.name, *gone.aliases) if c.lower() not in known]
+        kept.traits += [t for t in gone.traits if not gone.guess and t.about.strip().lower() not in said]
+        kept.outfits += gone.outfits
+        kept.voice = kept.voice or gone.voice
+        kept.pronoun = kept.pronoun or gone.pronoun
+        kept.references += gone.references
+        kept.guess = False
+        film.cast.remove(gone)
+        for own in [*(s.own for s in film.shots), *(s.own for s in film.scenes)]:
+            if own.people is not None:
+                own.people = list(dict.fromkeys(self.into if p == self.id else p for p in own.people))
+        return f"merge {gone.name} into {kept.name}"
+
+
+class SplitPerson(BaseModel):
+    """Make some of the names that somebody is called by a person of their own, with the same traits to begin with."""
+
+    type: Literal["split person"] = "split person"
+    id: int
+    names: list[str] = Field(min_length=1, max_length=20)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        person = _person(film, self.id)
+        names = [n for n in self.names if n in person.aliases]
+        if not names:
+            raise BadInput(f"{person.name} is not called that.", "Choose among the names below “also called”.")
+        person.aliases = [a for a in person.aliases if a not in names]
+        number = 1 + max(p.id for p in film.cast)
+        own = person.model_copy(
+            deep=True, update={"id": number, "name": names[0], "aliases": names[1:], "voice": None, "guess": False}
+        )
+        film.cast.insert(film.cast.index(person) + 1, own)
+        return f"split {names[0]} from {person.name}"
+
+
+class AcceptDrift(BaseModel):
+    """Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or take that back with
+    an empty list. `person` None: of the whole picture."""
+
+    type: Literal["accept drift"] = "accept drift"
+    shot: int
+    take: str = Field(max_length=12)
+    person: int | None = None
+    about: list[str] = Field([], max_length=40)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        edge = next((s.edge for s in film.shots if s.id == self.shot), None)
+        if edge is None:
+            raise NotFound("That shot is not in the film any more.", "Load the page again.")
+        film.accepted = [a for a in film.accepted if (a.shot, a.person) != (self.shot, self.person)]
+        if self.about:
+            film.accepted.append(
+                AcceptedDrift(shot=self.shot, take=self.take, person=self.person, about=sorted(set(self.about)))
+            )
+        return f"accept the drift of shot {edge}" if self.about else f"look at the drift of shot {edge} again"
+
+
+def _person(film: FilmDocument, number: int) -> Person:
+    person = next((p for p in film.cast if p.id == number), None)
+    if person is None:
+        raise NotFound("That person is not in the cast any more.")
+    return person

@@ -1,0 +1,31 @@
+"""Which part of a figure a trait speaks of, so that it can be looked for in a picture."""
+
+import re
+
+from .model import Trait
+
+# fmt: off
+_SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
+    ("skin", {"skin", "complexion"}),
+    ("hair", {"hair", "haired", "braid", "braids", "plait", "bun", "ponytail", "curls", "bob", "wig"}),
+    ("neck", {"scarf", "neckerchief", "shawl-collar"}),
+    ("hat", {"cap", "hat", "hood", "headscarf", "bonnet", "tricorne", "beret", "crown", "helmet"}),
+    ("front", {"apron"}),
+    ("top", {
+        "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe", "jacket", "jumper",
+        "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan", "uniform", "shawl", "dungarees", "overalls",
+        "nightgown", "smock",
+    }),
+    ("legs", {"trousers", "breeches", "leggings"}),
+    ("feet", {"boots", "shoes"}),
+    ("body", {"fur", "feathers", "coat", "plumage", "hide"}),
+)
+# fmt: on
+
+
+def slot_of(trait: Trait, animal: bool = False) -> str | None:
+    """The part of a figure that a trait speaks of, as services report parts. None: of no part, or of several."""
+    words = set(re.findall(r"[a-z-]+", f"{trait.text} {trait.about}".lower()))
+    if animal:
+        return "body" if words & {"kind", "fur", "feathers", "coat", "plumage", "hide", "colour"} else None
+    return next((slot for slot, known in _SLOT_WORDS if known & words), None)

@@ -1,0 +1,143 @@
+"""What a picture shows of its figures: the colour of each part in white light, how tall they are, where they look.
+
+It is measured from the pixels, inside outlines that the service reports (or that the maker drew), in the order in which
+the parts were painted: what was painted over a part is left out of it.
+"""
+
+from collections.abc import Sequence
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image, ImageDraw
+from pydantic import BaseModel
+from scipy.ndimage import binary_erosion
+
+from cutreel.core.colour import Lab, Light, lab_of, light_from, shades_of_grey
+
+from .style import Style, style_of
+
+LEAST_PIXELS = 14
+MEASURED_WIDTH = 1280
+SLOTS = ("hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body")
+
+
+class SeenFigure(BaseModel):
+    """A figure as seen. `colours` are L*a*b* by slot, in white light; `height` is its share of the frame's height,
+    also of what the frame cuts off; `facing` is front, three-quarter, side, back, or empty where nothing says. `told`:
+    its parts were known; where they were not, `palette` has the colours of its box."""
+
+    name: str
+    box: tuple[float, float, float, float]
+    height: float
+    facing: str = ""
+    colours: dict[str, Lab] = {}
+    palette: list[Lab] = []
+    told: bool = False
+
+
+class SeenPicture(BaseModel):
+    """What was measured of a picture, and how its light was told."""
+
+    figures: list[SeenFigure]
+    light: str
+    style: Style
+
+
+def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]) -> SeenPicture:
+    """Measure a picture (height, width, 3; sRGB) whose figures are at `regions`.
+
+    A region has a `name`, a `box` (left, top, right, bottom as shares of the frame), and may have a `height`, a way of
+    `facing`, and `parts`: each with `order` of painting, `slot`, `outline` as shares, and `grey` (0 … 255) when it is a
+    neutral thing of that true grey.
+    """
+    step = max(1, round(pixels.shape[1] / MEASURED_WIDTH))
+    pixels = pixels[::step, ::step, :3]
+    parts = sorted((p for r in regions for p in r.get("parts", [])), key=lambda p: p["order"])
+    shown = _visible(parts, pixels.shape[1], pixels.shape[0])
+    light = _light(pixels, parts, shown)
+    figures = []
+    for region in regions:
+        colours: dict[str, Lab] = {}
+        for part in region.get("parts", []):
+            if part["slot"] in SLOTS and part["slot"] not in colours:
+                colour = _colour(pixels, shown.get(part["order"]), light)
+                if colour is not None:
+                    colours[part["slot"]] = colour
+        left, top, right, bottom = region["box"]
+        figures.append(
+            SeenFigure(
+                name=str(region["name"]),
+                box=(left, top, right, bottom),
+                height=float(region.get("height") or bottom - top),
+                facing=str(region.get("facing") or ""),
+                colours=colours,
+                palette=[] if region.get("parts") else _palette_in(pixels, region["box"], light),
+                told=bool(region.get("parts")),
+            )
+        )
+    return SeenPicture(figures=figures, light=light.told_by, style=style_of(pixels))
+
+
+def _palette_in(pixels: NDArray[np.uint8], box: Sequence[float], light: Light) -> list[Lab]:
+    """The colours in a box, in white light, of which at least one in forty of its pixels are."""
+    high, wide = pixels.shape[:2]
+    left, top, right, bottom = box
+    inside = pixels[int(top * high) : max(1, int(bottom * high)), int(left * wide) : max(1, int(right * wide))]
+    if inside.size < LEAST_PIXELS * 3:
+        return []
+    white = light.without(inside).astype(np.uint8)
+    return [s.lab for s in style_of(white, most=12).palette if s.share > 1 / 40]
+
+
+Mask = tuple[slice, slice, NDArray[np.bool_]]
+
+
+def _visible(parts: Sequence[dict[str, Any]], width: int, height: int) -> dict[int, Mask]:
+    """For each part that is measured, by its order: the pixels that show it, a little in from its edge."""
+    covered = np.zeros((height, width), bool)
+    out: dict[int, Mask] = {}
+    for part in reversed(parts):
+        points = [(x * width, y * height) for x, y in part["outline"]]
+        xs, ys = [p[0] for p in points], [p[1] for p in points]
+        left, right = max(0, int(min(xs)) - 2), min(width, int(max(xs)) + 3)
+        top, bottom = max(0, int(min(ys)) - 2), min(height, int(max(ys)) + 3)
+        if left >= right or top >= bottom or len(points) < 3:
+            continue
+        image = Image.new("1", (right - left, bottom - top))
+        ImageDraw.Draw(image).polygon([(x - left, y - top) for x, y in points], fill=1)
+        inside = np.asarray(image, bool)
+        where = (slice(top, bottom), slice(left, right))
+        if part["slot"] in SLOTS or part.get("grey") is not None:
+            free = inside & ~covered[where]
+            small = binary_erosion(free, iterations=2 if free.sum() > 900 else 1)
+            out[part["order"]] = (*where, small)
+        covered[where] |= inside
+    return out
+
+
+def _light(pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: dict[int, Mask]) -> Light:
+    neutrals: dict[int, list[NDArray[np.float64]]] = {}
+    for part in parts:
+        mask = shown.get(part["order"])
+        if part.get("grey") is None or mask is None or mask[2].sum() < LEAST_PIXELS:
+            continue
+        inside = pixels[mask[0], mask[1]][mask[2]]
+        neutrals.setdefault(int(part["grey"]), []).append(np.asarray(np.median(inside, axis=0), float))
+    found = [(float(grey), np.median(np.array(seen), axis=0)) for grey, seen in neutrals.items()]
+    return light_from(found) or shades_of_grey(pixels)
+
+
+def _colour(pixels: NDArray[np.uint8], mask: Mask | None, light: Light) -> Lab | None:
+    """The middle colour of a part: the median, taken again among what is near it. A wash runs from full to thin in any
+    direction; its middle is the same, where its commonest colour is not."""
+    if mask is None or mask[2].sum() < LEAST_PIXELS:
+        return None
+    inside = pixels[mask[0], mask[1]][mask[2]]
+    if len(inside) > 4000:
+        inside = inside[:: len(inside) // 4000]
+    lab = lab_of(light.without(inside))
+    middle = np.median(lab, axis=0)
+    near = lab[np.linalg.norm(lab - middle, axis=1) < 16]
+    colour = np.median(near if len(near) else lab, axis=0)
+    return (round(float(colour[0]), 1), round(float(colour[1]), 1), round(float(colour[2]), 1))
