@@ -16,6 +16,7 @@ from cutreel.core.film import Settings, new_film
 from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
 
 from . import (
+    routes_company,
     routes_continuity,
     routes_film,
     routes_media,
@@ -35,6 +36,7 @@ _ROUTES = (
     routes_writing,
     routes_prompts,
     routes_continuity,
+    routes_company,
     routes_runs,
     routes_media,
     routes_preview,

@@ -8,6 +8,7 @@ from cutreel.protocol import Offer
 from cutreel.services import Services, services_from_environment
 from cutreel.store import (
     Assembled,
+    CompanyStore,
     Database,
     FilmStore,
     MediaStore,
@@ -40,6 +41,7 @@ class Workshop:
         self.takes = TakeStore(self.database)
         self.runs = RunStore(self.database)
         self.spending = SpendStore(self.database)
+        self.company = CompanyStore(self.database)
         self.kept_offers = OfferStore(self.database)
 
     def offers(self) -> list[Offer]:

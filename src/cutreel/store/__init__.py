@@ -1,6 +1,7 @@
 """What is kept: films and their changes, takes and results, runs, spending, events; and the media files."""
 
 from .assembly import Assembled, assemble
+from .company import CompanyStore
 from .database import Database, database_from_environment
 from .films import FilmRow, FilmStore
 from .media import MediaStore, media_from_environment
@@ -12,8 +13,8 @@ from .takes import TakeRow, TakeStore
 
 # fmt: off
 __all__ = [
-    "Assembled", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result", "ResultStore",
-    "RunStore", "SpendStore", "TakeRow", "TakeStore", "assemble", "database_from_environment",
+    "Assembled", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result",
+    "ResultStore", "RunStore", "SpendStore", "TakeRow", "TakeStore", "assemble", "database_from_environment",
     "media_from_environment", "prompt_cap", "text_cap", "voices_offered",
 ]
 # fmt: on

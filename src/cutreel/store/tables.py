@@ -133,3 +133,14 @@ class Kept(Base):
     name: Mapped[str] = mapped_column(String(40), primary_key=True)
     value: Mapped[list[Any]]
     at: Mapped[datetime] = mapped_column(default=now)
+
+
+class Company(Base):
+    """Members of the company that were given back or added; those that came with Cut Reel are not here."""
+
+    __tablename__ = "company"
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    card: Mapped[dict[str, Any]]
+    tags: Mapped[str] = mapped_column(Text, default="")
+    picture: Mapped[str] = mapped_column(String(80), default="")
+    changed: Mapped[datetime] = mapped_column(default=now)

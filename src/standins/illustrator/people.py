@@ -310,9 +310,13 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
         pen.line([at(-0.14, -0.5), at(0.03, -0.53), at(0.2, -0.49)], r * 0.05, (120, 50, 46))
 
 
+def _hair_colour(figure: Figure) -> RGB:
+    return NAMED["cream"] if figure.hair_style in ("powdered", "wig") else figure.hair or NAMED["brown"]
+
+
 def _hair_back(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], Point]) -> None:
     r, cy = b.head, b.total - b.head * 1.06
-    colour = darker(figure.hair or NAMED["brown"], 0.14)
+    colour = darker(_hair_colour(figure), 0.14)
     style = figure.hair_style
     if style in ("long", "wavy", "wild", "shaggy", "bob"):
         low = cy - r * (1.15 if style == "bob" else 2.05)
@@ -327,9 +331,7 @@ def _hair_back(pen: Pen, figure: Figure, b: Body, at: Callable[[float, float], P
 
 
 def _hair_front(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point], facing: bool) -> None:
-    colour = figure.hair or NAMED["brown"]
-    if figure.hair_style in ("powdered", "wig"):
-        colour = NAMED["cream"]
+    colour = _hair_colour(figure)
     style = figure.hair_style
     if style == "bald":
         with pen.marking("hair", "bald"):

@@ -191,6 +191,15 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
              "felt", "pen", "white", "flat", "inks", "grain", "misregistration", "dry", "chalk", "strokes", "smudges", "dark", "slate", "rounded", "forms", "thumb", "marks", "studio", "hatched", "shading", "highlights", "buff", "toned", "pencil", "figures", "clay", "print", "four", "warm", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
 
 
+def _coat(after: str) -> tuple[RGB | None, set[str]]:
+    """The colour that the description behind an animal gives its coat: "(fox, red fur)"."""
+    match = re.search(r"^[^.();]*?\b([a-z]+(?: [a-z]+)?) (fur|feathers|hide|wool|mane|plumage|scales)\b", after)
+    if not match:
+        return None, set()
+    colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", match.group(1))), None)
+    return colour, set(re.findall(r"[a-z]+", match.group(1))) | {match.group(2)}
+
+
 def _deeds(text: str, out: Reading, used: set[str]) -> None:
     """Animals, props, poses and expressions; a deed belongs to the figure named last before it."""
     names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name
@@ -206,6 +215,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             kind = v.ANIMALS[word]
             colour = next((NAMED[c] for c in _COLOUR_NAMES
                            if re.search(rf"\b{c} $", text[max(0, match.start() - 12):match.start()])), None)
+            if colour is None:
+                colour, words = _coat(text[match.end():match.end() + 60])
+                used |= words
             if kind not in [a for a, _ in out.animals] and len(out.animals) < 3:
                 out.animals.append((kind, colour))
             used.add(word)

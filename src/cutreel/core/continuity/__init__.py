@@ -3,6 +3,7 @@
 from cutreel.core.colour import Lab
 
 from .cast import propose_cast, propose_places
+from .company import Age, Card, Member, MemberKind, age_of, search_company
 from .drift import MARKED, Finding, ShownPicture, WordDrift, drift_in_pictures, drift_in_words, figures_of
 from .facts import ShotFacts, facts_of_shots, place_words, text_place
 from .looks import LOOKS, Colour, Look, look_from, look_named
@@ -10,6 +11,7 @@ from .model import FRAMINGS, MOODS, Outfit, Overrides, Person, Place, Reference,
 from .outfits import dressed
 from .parts import slot_of
 from .prompt import Origin, Part, Prompt, compose_negative, compose_picture, fit
+from .ready import READY
 from .seen import SeenFigure, SeenPicture, measure_picture
 from .sheet import compose_model_sheet, compose_place_sheet
 from .style import Style, style_between, style_of
@@ -17,11 +19,12 @@ from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_
 
 # fmt: off
 __all__ = [
-    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "Appearance", "Colour", "Finding", "Lab", "Look", "Origin", "Outfit",
-    "Overrides", "Part", "Person", "Place", "Prompt", "Reference", "SamePerson", "SeenFigure", "SeenPicture",
-    "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift", "appearances", "compose_model_sheet",
-    "compose_negative", "compose_picture", "compose_place_sheet", "dressed", "drift_in_pictures", "drift_in_words",
-    "facts_of_shots", "figures_of", "fit", "look_from", "look_named", "may_be_one", "measure_picture", "place_words",
-    "propose_cast", "propose_places", "slot_of", "style_between", "style_of", "text_place", "things_named",
+    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Card", "Colour", "Finding", "Lab", "Look",
+    "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part", "Person", "Place", "Prompt", "Reference",
+    "SamePerson", "SeenFigure", "SeenPicture", "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift",
+    "age_of", "appearances", "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet",
+    "dressed", "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from", "look_named",
+    "may_be_one", "measure_picture", "place_words", "propose_cast", "propose_places", "search_company", "slot_of",
+    "style_between", "style_of", "text_place", "things_named",
 ]
 # fmt: on

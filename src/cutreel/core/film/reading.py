@@ -14,6 +14,7 @@ from cutreel.core.continuity import (
     Place,
     Prompt,
     ShotFacts,
+    age_of,
     compose_negative,
     compose_picture,
     dressed,
@@ -281,7 +282,7 @@ def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffe
         if person.voice:
             casting[person.id] = person.voice
             continue
-        age = _age(person)
+        age = age_of(person)
         fits = [v for v in voices if v.age == age and (person.pronoun is None or v.pronoun == person.pronoun)]
         fits += [v for v in voices if person.pronoun is None or v.pronoun == person.pronoun]
         free = [v.name for v in fits if v.name not in taken] or [v.name for v in fits] or [v.name for v in voices]
@@ -293,13 +294,6 @@ def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffe
         return casting[owner.id]
     others = [v.name for v in voices if v.name not in taken] or [v.name for v in voices]
     return others[seed_from("voice", speaker) % len(others)] if others else film.settings.narrator
-
-
-def _age(person: Person) -> str:
-    words = " ".join(t.text for t in person.traits).lower().split()
-    if {"boy", "girl", "child"} & set(words):
-        return "child"
-    return "old" if {"old", "elderly"} & set(words) else "adult"
 
 
 def _speech(

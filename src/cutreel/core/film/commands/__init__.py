@@ -18,9 +18,9 @@ from .text import EditPlaces, EditText, MoveScene
 
 # fmt: off
 __all__ = [
-    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "EditPlaces", "EditText", "LiftCue",
-    "LiftMark", "MergePeople", "MoveScene", "PushMark", "RemoveLook", "RemovePerson", "Rename", "RenamePerson",
-    "SamePicture", "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
-    "SetSource", "SplitPerson",
+    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "EditPlaces", "EditText", "LiftCue", "LiftMark",
+    "MergePeople", "MoveScene", "PushMark", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture",
+    "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots", "SetSource",
+    "SplitPerson",
 ]
 # fmt: on
