@@ -6,7 +6,7 @@ import { RouterProvider, createBrowserRouter } from "react-router";
 import { queryClient } from "./api/film";
 import { Notices } from "./parts/Notices";
 import { lamp, setLamp } from "./state/playhead";
-import { Continuity } from "./views/Continuity";
+import { Continuity } from "./views/continuity/Continuity";
 import { Delivery } from "./views/Delivery";
 import { FilmFrame, ToSheet } from "./views/FilmFrame";
 import { Script } from "./views/script/Script";

@@ -5,7 +5,7 @@ import secrets
 from fastapi import APIRouter, Response
 from pydantic import BaseModel, Field
 
-from cutreel.core.continuity import READY, Age, Card, Member, MemberKind, search_company
+from cutreel.core.continuity import READY, Age, CompanyCard, Member, MemberKind, search_company
 from cutreel.core.errors import BadInput
 
 from .door import Shop
@@ -23,7 +23,7 @@ class MemberView(BaseModel):
     age: Age | None
     tags: str
     picture: str
-    card: Card
+    card: CompanyCard
     ours: bool
     changed: bool
 
@@ -31,7 +31,7 @@ class MemberView(BaseModel):
 class KeepMember(BaseModel):
     """Keep somebody, a place or a look; `thumb` is a small picture of ours that shows it."""
 
-    card: Card
+    card: CompanyCard
     tags: str = Field("", max_length=200)
     thumb: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.jpg$")
 
@@ -67,7 +67,7 @@ def drop(member: str, shop: Shop) -> Response:
     return Response(status_code=204)
 
 
-def _allowed(card: Card, shop: Shop) -> Card:
+def _allowed(card: CompanyCard, shop: Shop) -> CompanyCard:
     """Only pictures that are kept here may be named. Raises BadInput."""
     owner = card.person or card.place or card.look
     for reference in owner.references if owner else []:

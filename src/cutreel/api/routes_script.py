@@ -7,7 +7,7 @@ from fastapi import APIRouter, Form, UploadFile
 from fastapi.responses import Response
 from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
-from cutreel.core.breakdown import Reference, measure
+from cutreel.core.breakdown import ReferencePace, measure
 from cutreel.core.continuity import Overrides
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import FoundPlace, GivenShot, GivenSource, find_places, name_places
@@ -115,7 +115,7 @@ def renaming(film: str, wanted: RenameRequest, shop: Shop) -> list[PlaceView]:
 
 
 @router.post("/paces")
-async def measure_pace(file: UploadFile) -> Reference:
+async def measure_pace(file: UploadFile) -> ReferencePace:
     """The pace of a reference script or of its subtitles: measures alone; the words are not kept."""
     name, text = await _text(file)
     story = read_story(text, name)

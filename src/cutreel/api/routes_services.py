@@ -3,7 +3,9 @@
 from datetime import UTC, datetime
 
 from fastapi import APIRouter
+from pydantic import BaseModel
 
+from cutreel.core.colour import colour_in
 from cutreel.core.continuity import LOOKS, Look
 from cutreel.protocol import Offer
 
@@ -21,6 +23,19 @@ def offers(shop: Shop) -> list[Offer]:
 @router.get("/looks")
 def looks() -> list[Look]:
     return list(LOOKS)
+
+
+class ColourView(BaseModel):
+    """The colour that words name, as #rrggbb; None: they name none."""
+
+    css: str | None
+
+
+@router.get("/colour")
+def colour(words: str) -> ColourView:
+    """What words of a trait mean as a colour."""
+    rgb = colour_in(words[:200])
+    return ColourView(css="#{:02x}{:02x}{:02x}".format(*rgb) if rgb else None)
 
 
 @router.get("/films/{film}/spending")

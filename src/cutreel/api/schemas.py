@@ -53,6 +53,13 @@ class FindingView(BaseModel):
     by: str
 
 
+class FigureView(BaseModel):
+    """Where somebody is in the picture in use: left, top, right, bottom as shares of the frame."""
+
+    person: int
+    box: tuple[float, float, float, float]
+
+
 class DriftView(BaseModel):
     """How far somebody (None: the whole picture) departs in the take in use: traits that its prompt does not say, what
     was seen, the worst colour difference that is not accepted, how many departures are open, and what there is to
@@ -103,6 +110,8 @@ class ShotView(BaseModel):
     own_circled: str | None
     stale: bool
     drift: list[DriftView]
+    figures: list[FigureView]
+    references: int
     wanted: float
     remarks: list[RemarkView]
 

@@ -2,20 +2,23 @@
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
 from cutreel.core.colour import css_of
-from cutreel.core.film import SceneChoice, remarks_on, wish_of
+from cutreel.core.continuity import figures_of
+from cutreel.core.film import ReadShot, SceneChoice, remarks_on, wish_of
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.jobs import PreviewDesk
-from cutreel.jobs.drifting import PersonDrift, drift_of
+from cutreel.jobs.drifting import PersonDrift, drift_of, seen_of
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import Assembled, FilmRow
 from cutreel.store.assembly import is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap
+from cutreel.store.takes import TakeRow
 
 from .schemas import (
     CaptionView,
     Card,
     CueView,
     DriftView,
+    FigureView,
     FilmView,
     FindingView,
     LineView,
@@ -193,11 +196,20 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 own_circled=shot.shot.circled,
                 stale=used is not None and not is_fresh(shot, used),
                 drift=[_drift(d) for d in drift[len(out)]],
+                figures=_figures(shot, used),
+                references=len(shot.references),
                 wanted=wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / max(1, film.frames)),
                 remarks=remarks.get(len(out), []),
             )
         )
     return out
+
+
+def _figures(shot: ReadShot, used: TakeRow | None) -> list[FigureView]:
+    seen = seen_of(used)
+    if seen is None:
+        return []
+    return [FigureView(person=p.id, box=f.box) for p, f in figures_of(shot.people, seen)]
 
 
 def _drift(drift: PersonDrift) -> DriftView:

@@ -3,7 +3,7 @@
 from sqlalchemy import delete, select
 from sqlalchemy.dialects.postgresql import insert
 
-from cutreel.core.continuity import READY, Card, Member
+from cutreel.core.continuity import READY, CompanyCard, Member
 from cutreel.core.errors import NotFound
 
 from .database import Database
@@ -20,7 +20,9 @@ class CompanyStore:
         """Everybody: the newest given back or added first, then the rest of those that came with Cut Reel."""
         with self.database.transaction() as session:
             rows = session.scalars(select(Company).order_by(Company.changed.desc(), Company.id))
-            own = [Member(id=r.id, card=Card.model_validate(r.card), tags=r.tags, picture=r.picture) for r in rows]
+            own = [
+                Member(id=r.id, card=CompanyCard.model_validate(r.card), tags=r.tags, picture=r.picture) for r in rows
+            ]
         known = {m.id for m in own}
         return [*own, *(m for m in READY if m.id not in known)]
 

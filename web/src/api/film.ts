@@ -14,7 +14,6 @@ import {
   type Impact,
   type Look,
   type Offer,
-  type Person,
   Problem,
   type Run,
   type Spending,
@@ -132,7 +131,10 @@ export function useHistory(film: string) {
 }
 
 export interface RunWish {
-  kind: "pictures" | "speech" | "everything" | "delivery";
+  kind: "pictures" | "speech" | "everything" | "delivery" | "references" | "look";
+  person?: number;
+  place?: number;
+  look?: string;
   shots?: number[];
   takes?: number;
   size?: string;
@@ -186,11 +188,13 @@ export function useBring(film: string) {
 export const previewCut = async (film: string, wish: CutWish) =>
   unwrap<CutPreview>(await api.POST("/api/films/{film}/cut", { params: { path: { film } }, body: wish }));
 
-export const useImpact = (film: string, person: Person, revision: number, enabled: boolean) =>
+/** What a change would do, before it is made; nothing is asked while there is none. */
+export const useImpact = (film: string, command: Command | null, revision: number) =>
   useQuery({
-    queryKey: ["impact", film, person, revision],
-    enabled,
-    queryFn: async () => unwrap<Impact>(await api.POST("/api/films/{film}/impact", { params: { path: { film } }, body: person })),
+    queryKey: ["impact", film, command, revision],
+    enabled: command !== null,
+    placeholderData: (before) => before,
+    queryFn: async () => unwrap<Impact>(await api.POST("/api/films/{film}/impact", { params: { path: { film } }, body: command! })),
   });
 
 /** Follows the film's events and fetches again only what they name; bursts are taken together. */

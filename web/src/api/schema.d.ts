@@ -173,10 +173,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Impact Of Person
-         * @description What changing a person would do: prompts that change, pictures that become stale, cost to make them again.
+         * Impact Of Change
+         * @description What a change would do: prompts that change, pictures that become stale, cost to make them again.
          */
-        post: operations["impact_of_person_api_films__film__impact_post"];
+        post: operations["impact_of_change_api_films__film__impact_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -463,6 +463,175 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/who": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Who Is Who
+         * @description How everybody is called, who may be one, and what may matter.
+         */
+        get: operations["who_is_who_api_films__film__who_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/references/{kind}/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * References
+         * @description Model sheets of a person (`kind` person), or views of a place, in the film's look; a run of kind references
+         *     makes more.
+         */
+        get: operations["references_api_films__film__references__kind___number__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/references": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring References
+         * @description Bring one to four pictures of one's own as references; they hold in every look.
+         */
+        post: operations["bring_references_api_films__film__references_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Look
+         * @description Measure pictures and make a look of them; nothing is changed in the film.
+         */
+        post: operations["make_look_api_films__film__looks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/looks/{look}/samples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look Samples
+         * @description Three shots in a look; a run of kind look makes those that are missing.
+         */
+        get: operations["look_samples_api_films__film__looks__look__samples_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/takes/{take}/figures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Figures
+         * @description Say who is where in a picture that the maker brought, so that it can be looked at for drift.
+         */
+        put: operations["set_figures_api_films__film__takes__take__figures_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/company": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Company
+         * @description Members by kind, by age, and by words that theirs begin with.
+         */
+        get: operations["company_api_company_get"];
+        put?: never;
+        /**
+         * Keep
+         * @description Add somebody or something to the company.
+         */
+        post: operations["keep_api_company_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/company/{member}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Give Back
+         * @description Give back what was taken into a film, as the film has it now.
+         */
+        put: operations["give_back_api_company__member__put"];
+        post?: never;
+        /**
+         * Drop
+         * @description Take out what was added; put back as it came what came with Cut Reel. Films keep theirs.
+         */
+        delete: operations["drop_api_company__member__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/estimate": {
         parameters: {
             query?: never;
@@ -672,6 +841,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/colour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Colour
+         * @description What words of a trait mean as a colour.
+         */
+        get: operations["colour_api_colour_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/spending": {
         parameters: {
             query?: never;
@@ -714,6 +903,29 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AcceptDrift
+         * @description Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or take that back with
+         *     an empty list. `person` None: of the whole picture.
+         */
+        AcceptDrift: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "accept drift";
+            /** Shot */
+            shot: number;
+            /** Take */
+            take: string;
+            /** Person */
+            person?: number | null;
+            /**
+             * About
+             * @default []
+             */
+            about: string[];
+        };
+        /**
          * AddHold
          * @description Put a shot without words behind a shot: a picture that is looked at for `seconds`.
          */
@@ -731,6 +943,20 @@ export interface components {
              */
             seconds: number;
         };
+        /**
+         * AppearanceView
+         * @description How somebody of the cast is called, and how often they are named and speak.
+         */
+        AppearanceView: {
+            /** Person */
+            person: number;
+            /** Calls */
+            calls: components["schemas"]["CallView"][];
+            /** Paragraphs */
+            paragraphs: number;
+            /** Lines */
+            lines: number;
+        };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
             /** Files */
@@ -740,6 +966,11 @@ export interface components {
         Body_bring_picture_api_films__film__shots__shot__takes_post: {
             /** File */
             file: string;
+        };
+        /** Body_bring_references_api_films__film__references_post */
+        Body_bring_references_api_films__film__references_post: {
+            /** Files */
+            files: string[];
         };
         /** Body_measure_pace_api_paces_post */
         Body_measure_pace_api_paces_post: {
@@ -755,6 +986,21 @@ export interface components {
              * @default
              */
             columns: string;
+        };
+        /**
+         * BoxedFigure
+         * @description Where somebody is in a picture: left, top, right, bottom, as shares of the frame.
+         */
+        BoxedFigure: {
+            /** Person */
+            person: number;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
         };
         /**
          * BroughtView
@@ -777,6 +1023,31 @@ export interface components {
             why: string;
             /** Problem */
             problem: string;
+        };
+        /** CallView */
+        CallView: {
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+        };
+        /**
+         * CandidateView
+         * @description A reference that was made: to be circled by setting it on the person or place.
+         */
+        CandidateView: {
+            /** Seed */
+            seed: number;
+            reference: components["schemas"]["Reference"];
+        };
+        /** CandidatesView */
+        CandidatesView: {
+            /** Prompt */
+            prompt: string;
+            /** Fits */
+            fits: boolean;
+            /** Made */
+            made: components["schemas"]["CandidateView"][];
         };
         /**
          * Caps
@@ -848,7 +1119,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -893,6 +1164,33 @@ export interface components {
             takes: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Colour
+         * @description A colour of a palette, by name and as #rrggbb.
+         */
+        Colour: {
+            /** Name */
+            name: string;
+            /** Css */
+            css: string;
+        };
+        /**
+         * ColourView
+         * @description The colour that words name, as #rrggbb; None: they name none.
+         */
+        ColourView: {
+            /** Css */
+            css: string | null;
+        };
+        /**
+         * CompanyCard
+         * @description What is kept of a member: one of a person, a place or a look.
+         */
+        CompanyCard: {
+            person?: components["schemas"]["Person"] | null;
+            place?: components["schemas"]["Place"] | null;
+            look?: components["schemas"]["Look"] | null;
         };
         /**
          * ComparedVersions
@@ -985,13 +1283,23 @@ export interface components {
         };
         /**
          * DriftView
-         * @description Traits of a person that the prompt of the take in use does not say.
+         * @description How far somebody (None: the whole picture) departs in the take in use: traits that its prompt does not say, what
+         *     was seen, the worst colour difference that is not accepted, how many departures are open, and what there is to
+         *     accept.
          */
         DriftView: {
             /** Person */
-            person: number;
+            person: number | null;
             /** Missing */
             missing: string[];
+            /** Found */
+            found: components["schemas"]["FindingView"][];
+            /** Worst */
+            worst: number | null;
+            /** Open */
+            open: number;
+            /** About */
+            about: string[];
         };
         /**
          * Edit
@@ -1050,6 +1358,21 @@ export interface components {
             seconds: number;
         };
         /**
+         * FigureView
+         * @description Where somebody is in the picture in use: left, top, right, bottom as shares of the frame.
+         */
+        FigureView: {
+            /** Person */
+            person: number;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * FilmView
          * @description A film as it stands. `words` holds (start, end, number, line) of every word in `text`.
          */
@@ -1090,6 +1413,8 @@ export interface components {
             /** Places */
             places: components["schemas"]["Place"][];
             settings: components["schemas"]["Settings"];
+            /** Looks */
+            looks: components["schemas"]["Look"][];
             /** Cues */
             cues: components["schemas"]["CueView"][];
             /** Lifted */
@@ -1150,6 +1475,31 @@ export interface components {
             whole_words: boolean;
         };
         /**
+         * FindingView
+         * @description One departure seen in a picture: `apart` is a CIEDE2000 difference, `wanted` and `shown` are #rrggbb, `by` says
+         *     where the wanted colour is from. `marked`: far enough off to be shown.
+         */
+        FindingView: {
+            /** Kind */
+            kind: string;
+            /** Trait */
+            trait: string;
+            /** Apart */
+            apart: number | null;
+            /** Text */
+            text: string;
+            /** Marked */
+            marked: boolean;
+            /** Accepted */
+            accepted: boolean;
+            /** Wanted */
+            wanted: string | null;
+            /** Shown */
+            shown: string | null;
+            /** By */
+            by: string;
+        };
+        /**
          * GivenShot
          * @description A shot that an imported script states: it opens at the first word at or behind `offset` of the text.
          */
@@ -1173,6 +1523,37 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * Impact
+         * @description What a change would do, before it is made: prompts that change, pictures in use that become stale, and what
+         *     making them again would cost and take. `shots` are those whose prompt changes.
+         */
+        Impact: {
+            /** Prompts */
+            prompts: number;
+            /** Shots */
+            shots: number[];
+            /** Stale */
+            stale: number;
+            /** Cost */
+            cost: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * KeepMember
+         * @description Keep somebody, a place or a look; `thumb` is a small picture of ours that shows it.
+         */
+        KeepMember: {
+            card: components["schemas"]["CompanyCard"];
+            /**
+             * Tags
+             * @default
+             */
+            tags: string;
+            /** Thumb */
+            thumb?: string | null;
         };
         /**
          * LiftCue
@@ -1231,7 +1612,11 @@ export interface components {
         };
         /**
          * Look
-         * @description A film's visual style. `medium` is always in a prompt, `detail` where there is room.
+         * @description A film's visual style. `medium` is always in a prompt; `line`, `light`, `lens` and `era` where there is room.
+         *
+         *     A look made from pictures has them as `references`, what was `measured` of them, and a `strength` (0 … 100) that
+         *     says how much of it prompts say and how closely services are to follow the pictures. `true_colours`: colours look
+         *     about as their names say, so that a picture can be held against words.
          */
         Look: {
             /** Name */
@@ -1240,12 +1625,131 @@ export interface components {
             title: string;
             /** Medium */
             medium: string;
-            /** Detail */
-            detail: string;
-            /** Avoid */
+            /**
+             * Line
+             * @default
+             */
+            line: string;
+            /**
+             * Palette
+             * @default []
+             */
+            palette: components["schemas"]["Colour"][];
+            /**
+             * Light
+             * @default
+             */
+            light: string;
+            /**
+             * Lens
+             * @default
+             */
+            lens: string;
+            /**
+             * Era
+             * @default
+             */
+            era: string;
+            /**
+             * Avoid
+             * @default
+             */
             avoid: string;
-            /** About */
+            /**
+             * About
+             * @default
+             */
             about: string;
+            /**
+             * True Colours
+             * @default true
+             */
+            true_colours: boolean;
+            /**
+             * Own
+             * @default false
+             */
+            own: boolean;
+            /**
+             * Strength
+             * @default 50
+             */
+            strength: number;
+            /**
+             * References
+             * @default []
+             */
+            references: components["schemas"]["Reference"][];
+            measured?: components["schemas"]["Style"] | null;
+        };
+        /**
+         * LookFrom
+         * @description A look to be made from pictures that were brought.
+         */
+        LookFrom: {
+            /** Title */
+            title: string;
+            /** Medium */
+            medium: string;
+            /**
+             * Strength
+             * @default 50
+             */
+            strength: number;
+            /** Pictures */
+            pictures: components["schemas"]["Reference"][];
+        };
+        /**
+         * MadeLook
+         * @description A look made from pictures, which the film does not have yet, and what was measured of each.
+         */
+        MadeLook: {
+            look: components["schemas"]["Look"];
+            /** Measured */
+            measured: components["schemas"]["Style"][];
+        };
+        /**
+         * MemberView
+         * @description A member of the company. `changed`: it came with Cut Reel and was given back changed, so that it can be put
+         *     back as it came.
+         */
+        MemberView: {
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "person" | "animal" | "thing" | "place" | "look";
+            /** Name */
+            name: string;
+            /** Age */
+            age: ("child" | "adult" | "old") | null;
+            /** Tags */
+            tags: string;
+            /** Picture */
+            picture: string;
+            card: components["schemas"]["CompanyCard"];
+            /** Ours */
+            ours: boolean;
+            /** Changed */
+            changed: boolean;
+        };
+        /**
+         * MergePeople
+         * @description Make two of the cast one: `into` keeps its traits and gains the other's names; traits about things it says
+         *     nothing of come along, and so does a voice that it lacks.
+         */
+        MergePeople: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "merge people";
+            /** Id */
+            id: number;
+            /** Into */
+            into: number;
         };
         /**
          * MissingCost
@@ -1299,7 +1803,8 @@ export interface components {
              *       "pace": 6,
              *       "cut_by": "pace",
              *       "follow_reference": false,
-             *       "offer": "illustrator-quick"
+             *       "offer": "illustrator-quick",
+             *       "negative": ""
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -1356,7 +1861,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "regions" | "layers")[];
+            understands: ("seed" | "negative" | "references" | "regions" | "layers")[];
             /**
              * Voices
              * @default []
@@ -1400,7 +1905,8 @@ export interface components {
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `action` is what happens; `motion`, `sound` and `direction` are prompts of the maker's own.
+         *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
+         *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
         Overrides: {
             /** Framing */
@@ -1433,6 +1939,9 @@ export interface components {
         /**
          * Person
          * @description Somebody of the cast: a person, an animal, or a thing that matters.
+         *
+         *     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place of name and traits.
+         *     `company` is the entry of the company that they were taken from.
          */
         Person: {
             /** Id */
@@ -1463,6 +1972,17 @@ export interface components {
             outfits: components["schemas"]["Outfit"][];
             /** Voice */
             voice?: string | null;
+            /** Seed */
+            seed?: number | null;
+            /** Prompt */
+            prompt?: string | null;
+            /**
+             * References
+             * @default []
+             */
+            references: components["schemas"]["Reference"][];
+            /** Company */
+            company?: string | null;
             /**
              * Guess
              * @default true
@@ -1473,20 +1993,6 @@ export interface components {
              * @default
              */
             why: string;
-        };
-        /**
-         * PersonImpact
-         * @description What changing somebody would do, before it is done.
-         */
-        PersonImpact: {
-            /** Prompts */
-            prompts: number;
-            /** Stale */
-            stale: number;
-            /** Cost */
-            cost: number;
-            /** Seconds */
-            seconds: number;
         };
         /**
          * Piece
@@ -1500,7 +2006,8 @@ export interface components {
         };
         /**
          * Place
-         * @description Where it happens. `words` are what the text calls it.
+         * @description Where it happens. `words` are what the text calls it; `light` is what the light is like there by time of day;
+         *     `weather` is what it has there while nothing else is said.
          */
         Place: {
             /** Id */
@@ -1517,6 +2024,22 @@ export interface components {
              * @default
              */
             description: string;
+            /**
+             * Light
+             * @default {}
+             */
+            light: {
+                [key: string]: string;
+            };
+            /** Weather */
+            weather?: ("clear" | "rain" | "snow" | "fog" | "wind") | null;
+            /**
+             * References
+             * @default []
+             */
+            references: components["schemas"]["Reference"][];
+            /** Company */
+            company?: string | null;
             /**
              * Guess
              * @default true
@@ -1638,9 +2161,49 @@ export interface components {
         };
         /**
          * Reference
-         * @description Measures of a script's pace. Lists have one number for each tenth of its time; `turns` are shares (0 … 1).
+         * @description A picture that shows how somebody, or a place, looks. `strength` (0 … 100) is how closely services are to follow
+         *     it: about half keeps the look, all of it spoils the picture (common practice).
+         *
+         *     `colours` are what was measured in it, L*a*b* by the wording of the trait that each belongs to, and `look` is the
+         *     look that it was made in: both hold only while the film says the same.
          */
         Reference: {
+            /** Media */
+            media: string;
+            /** Thumb */
+            thumb: string;
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Look
+             * @default
+             */
+            look: string;
+            /**
+             * Strength
+             * @default 50
+             */
+            strength: number;
+            /**
+             * Colours
+             * @default {}
+             */
+            colours: {
+                [key: string]: [
+                    number,
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
+         * ReferencePace
+         * @description Measures of a script's pace. Lists have one number for each tenth of its time; `turns` are shares (0 … 1).
+         */
+        ReferencePace: {
             /** Seconds */
             seconds: number;
             /** Words A Minute */
@@ -1667,6 +2230,19 @@ export interface components {
             remedy: string;
             /** Word */
             word: number | null;
+        };
+        /**
+         * RemoveLook
+         * @description Drop a look of the film's own that it does not use.
+         */
+        RemoveLook: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove look";
+            /** Name */
+            name: string;
         };
         /**
          * RemovePerson
@@ -1762,7 +2338,8 @@ export interface components {
         };
         /**
          * RunRequest
-         * @description A run that the maker asks for; `shots` empty means: everything missing or stale.
+         * @description A run that the maker asks for; `shots` empty means: everything missing or stale. `person`, `place` and `look` are
+         *     for runs of kind references and look.
          */
         RunRequest: {
             /** Kind */
@@ -1786,6 +2363,12 @@ export interface components {
              * @default true
              */
             make: boolean;
+            /** Person */
+            person?: number | null;
+            /** Place */
+            place?: number | null;
+            /** Look */
+            look?: string | null;
         };
         /**
          * RunView
@@ -1846,6 +2429,32 @@ export interface components {
             shot: number;
             /** Of */
             of: number | null;
+        };
+        /**
+         * SameView
+         * @description `other` may be `person` under another name, and why.
+         */
+        SameView: {
+            /** Person */
+            person: number;
+            /** Other */
+            other: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * SampleView
+         * @description A shot of the film in another look; `media` is None while it is not made.
+         */
+        SampleView: {
+            /** Shot */
+            shot: number;
+            /** Edge */
+            edge: string;
+            /** Media */
+            media: string | null;
+            /** Thumb */
+            thumb: string | null;
         };
         /**
          * SceneView
@@ -1990,6 +2599,23 @@ export interface components {
             seconds: number;
         };
         /**
+         * SetLook
+         * @description Keep a look of the film's own, new or changed; `use` makes it the film's look.
+         */
+        SetLook: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set look";
+            look: components["schemas"]["Look"];
+            /**
+             * Use
+             * @default false
+             */
+            use: boolean;
+        };
+        /**
          * SetMark
          * @description Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the shot it is cut from,
          *     so that one picture may be seen in two ways.
@@ -2125,7 +2751,8 @@ export interface components {
          * @description Choices that hold for the whole film.
          *
          *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
-         *     `aim` is the wanted length in minutes; `reference` the measured pace of another film.
+         *     `aim` is the wanted length in minutes; `reference` the measured pace of another film; `negative` is what no picture
+         *     of the film may show.
          */
         Settings: {
             /**
@@ -2198,7 +2825,7 @@ export interface components {
             opening?: number | null;
             /** Aim */
             aim?: number | null;
-            reference?: components["schemas"]["Reference"] | null;
+            reference?: components["schemas"]["ReferencePace"] | null;
             /**
              * Follow Reference
              * @default false
@@ -2209,6 +2836,11 @@ export interface components {
              * @default illustrator-quick
              */
             offer: string;
+            /**
+             * Negative
+             * @default
+             */
+            negative: string;
         };
         /**
          * ShotView
@@ -2284,6 +2916,10 @@ export interface components {
             stale: boolean;
             /** Drift */
             drift: components["schemas"]["DriftView"][];
+            /** Figures */
+            figures: components["schemas"]["FigureView"][];
+            /** References */
+            references: number;
             /** Wanted */
             wanted: number;
             /** Remarks */
@@ -2315,6 +2951,21 @@ export interface components {
             };
         };
         /**
+         * SplitPerson
+         * @description Make some of the names that somebody is called by a person of their own, with the same traits to begin with.
+         */
+        SplitPerson: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "split person";
+            /** Id */
+            id: number;
+            /** Names */
+            names: string[];
+        };
+        /**
          * StoryView
          * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a table's columns
          *     were taken for; `bad` names what could not be read; `seconds` are the lengths of its shots where it has times.
@@ -2342,6 +2993,44 @@ export interface components {
             text: string;
             /** Plot */
             plot: string;
+        };
+        /**
+         * Style
+         * @description Measured style. Lightness (mean of L*) and contrast (standard deviation of L*) are in 0 … 100; saturation is the
+         *     mean chroma of L*a*b*; `line` is the share of pixels, in percent, on a strong edge.
+         */
+        Style: {
+            /**
+             * Palette
+             * @default []
+             */
+            palette: components["schemas"]["Swatch"][];
+            /** Lightness */
+            lightness: number;
+            /** Contrast */
+            contrast: number;
+            /** Saturation */
+            saturation: number;
+            /** Line */
+            line: number;
+        };
+        /**
+         * Swatch
+         * @description A colour of a palette: L*a*b*, the nearest name, its share of the picture (0 … 1), and #rrggbb.
+         */
+        Swatch: {
+            /** Lab */
+            lab: [
+                number,
+                number,
+                number
+            ];
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /** Css */
+            css: string;
         };
         /**
          * TableView
@@ -2384,9 +3073,21 @@ export interface components {
             /** Unused */
             unused: string[];
         };
+        /** ThingView */
+        ThingView: {
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+            /** Why */
+            why: string;
+        };
         /**
          * Trait
-         * @description One stated fact of appearance that must hold, with a short wording for prompts that are tight.
+         * @description One stated fact of appearance, with a short wording for prompts that are tight.
+         *
+         *     It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is short. `colour` is
+         *     what the maker calls its colour, #rrggbb; without one its words say it.
          */
         Trait: {
             /** About */
@@ -2398,6 +3099,14 @@ export interface components {
              * @default
              */
             short: string;
+            /**
+             * Weight
+             * @default must
+             * @enum {string}
+             */
+            weight: "must" | "if room";
+            /** Colour */
+            colour?: string | null;
         };
         /** ValidationError */
         ValidationError: {
@@ -2437,6 +3146,18 @@ export interface components {
              * @default 1
              */
             length: number;
+        };
+        /**
+         * WhoView
+         * @description What the manuscript says of who is who; proposals, none of them made.
+         */
+        WhoView: {
+            /** Appearances */
+            appearances: components["schemas"]["AppearanceView"][];
+            /** Same */
+            same: components["schemas"]["SameView"][];
+            /** Things */
+            things: components["schemas"]["ThingView"][];
         };
         /**
          * Written
@@ -2814,7 +3535,7 @@ export interface operations {
             };
         };
     };
-    impact_of_person_api_films__film__impact_post: {
+    impact_of_change_api_films__film__impact_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -2825,7 +3546,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Person"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -2835,7 +3556,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PersonImpact"];
+                    "application/json": components["schemas"]["Impact"];
                 };
             };
             /** @description Validation Error */
@@ -3036,7 +3757,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Reference"];
+                    "application/json": components["schemas"]["ReferencePace"];
                 };
             };
             /** @description Validation Error */
@@ -3305,6 +4026,340 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    who_is_who_api_films__film__who_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhoView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    references_api_films__film__references__kind___number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                kind: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CandidatesView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_references_api_films__film__references_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_references_api_films__film__references_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reference"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    make_look_api_films__film__looks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookFrom"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MadeLook"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    look_samples_api_films__film__looks__look__samples_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                look: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SampleView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    set_figures_api_films__film__takes__take__figures_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxedFigure"][];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    company_api_company_get: {
+        parameters: {
+            query?: {
+                kind?: ("person" | "animal" | "thing" | "place" | "look") | null;
+                age?: ("child" | "adult" | "old") | null;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    keep_api_company_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepMember"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    give_back_api_company__member__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                member: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepMember"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    drop_api_company__member__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                member: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */
@@ -3684,6 +4739,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Look"][];
+                };
+            };
+        };
+    };
+    colour_api_colour_get: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

@@ -12,7 +12,7 @@ export type ScriptWish = Schemas["ScriptInput"];
 export type FoundPlace = Schemas["PlaceView"];
 export type Reworked = Schemas["ReworkedPassage"];
 export type Rework = Schemas["ReworkRequest"];
-export type Reference = Schemas["Reference"];
+export type ReferencePace = Schemas["ReferencePace"];
 export type Compared = Schemas["ComparedVersions"];
 export type Version = Schemas["ChangeView"];
 
@@ -37,12 +37,12 @@ export const useReadStory = (onRead: (story: Story, file: File) => void) =>
     onError: tell,
   });
 
-export const useMeasurePace = (onMeasured: (pace: Reference) => void) =>
+export const useMeasurePace = (onMeasured: (pace: ReferencePace) => void) =>
   useMutation({
     mutationFn: async (file: File | string) => {
       const body = new FormData();
       body.append("file", typeof file === "string" ? new File([file], "pasted.txt", { type: "text/plain" }) : file);
-      return posted<Reference>("/api/paces", body);
+      return posted<ReferencePace>("/api/paces", body);
     },
     onSuccess: onMeasured,
     onError: tell,

@@ -84,6 +84,15 @@ export function Facts({ film, shot, forScene = false, withReasons = false, names
           {withReasons && <span className="w-full">{reason("people")}</span>}
         </span>
       </div>
+      {forScene && (
+        <div className="flex items-baseline gap-3">
+          <span className="w-[72px] shrink-0 text-ink-2">in prompts</span>
+          <span className="min-w-0 grow">
+            <Editable multiline letters={28} value={own.prompt ?? ""} hint="in place of its place, hour and weather" label="What prompts say of the scene" className="font-serif text-[14px]" onSave={(prompt) => set({ prompt })} />
+            {own.prompt && <Lift what="the scene's prompt" scene onClick={() => set({ prompt: null })} />}
+          </span>
+        </div>
+      )}
       {withReasons && !forScene && (
         <div className="flex items-baseline gap-3">
           <span className="w-[72px] shrink-0 text-ink-2">happens</span>

@@ -3,6 +3,7 @@ import { Copy } from "lucide-react";
 import { useState } from "react";
 
 import type { Film, Shot } from "../api/client";
+import { useOffers } from "../api/film";
 import { usePrompts } from "../api/prompts";
 import { notify } from "../state/notices";
 
@@ -111,6 +112,7 @@ export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet
           {prompt.pieces.length === 0 && <i className="text-ink-2">{kind === "sound" ? "nothing is heard here" : ""}</i>}
         </p>
       )}
+      {kind === "picture" && <SentWith film={film} shot={shot} />}
       <div className="mt-1 flex flex-wrap items-center gap-x-3 text-[12px] text-ink-2">
         {origins.map((o) => (
           <span key={o} className="flex items-center gap-1">
@@ -126,5 +128,21 @@ export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet
         )}
       </div>
     </section>
+  );
+}
+
+/** What goes with a picture prompt, as far as the film's offer understands it. */
+function SentWith({ film, shot }: { film: Film; shot: Shot }) {
+  const offer = useOffers().data?.find((o) => o.name === film.settings.offer);
+  if (!offer) return null;
+  const knows = (what: (typeof offer.understands)[number]) => offer.understands.includes(what);
+  const sent = [
+    knows("seed") ? "seed" : "no seed",
+    knows("references") ? (shot.references ? `${shot.references} ${shot.references === 1 ? "reference" : "references"}` : "no reference") : "references are not understood",
+  ];
+  return (
+    <p className="mt-1 truncate text-[12px] text-ink-2" title={shot.negative || undefined}>
+      with {sent.join(", ")}; {knows("negative") ? `avoiding ${shot.negative}` : "what to avoid is not understood"}
+    </p>
   );
 }

@@ -27,7 +27,7 @@ TURNS = {
 # fmt: on
 
 
-class Reference(BaseModel):
+class ReferencePace(BaseModel):
     """Measures of a script's pace. Lists have one number for each tenth of its time; `turns` are shares (0 … 1)."""
 
     seconds: float
@@ -40,7 +40,7 @@ class Reference(BaseModel):
 
 def measure(
     script: Manuscript, opens: Sequence[int] | None = None, seconds: Sequence[float | None] | None = None
-) -> Reference:
+) -> ReferencePace:
     """Measure a script. `opens` and `seconds` are its shots where a file with times states them; else it is timed by
     estimate and cut one shot to a sentence, as a first cut usually is. Raises BadInput for too short a script.
     """
@@ -60,7 +60,7 @@ def measure(
     starts = [sum(lengths[:i]) for i in range(len(lengths))] if timed else [float(times[f, 0]) for f in firsts]
     place = _places(firsts, starts, lengths, len(script.words), total)
     sentences = [(place[s.first], float(s.end - s.first)) for s in script.sentences if s.end > s.first]
-    return Reference(
+    return ReferencePace(
         seconds=round(total, 1),
         words_a_minute=round(len(script.words) / total * 60, 1),
         sentence_words=_by_parts(sentences),
@@ -97,7 +97,7 @@ def _by_parts(values: Sequence[tuple[float, float]]) -> list[float]:
     return out
 
 
-def closeness(film: Reference, aim: Reference) -> dict[str, float]:
+def closeness(film: ReferencePace, aim: ReferencePace) -> dict[str, float]:
     """How close a film is to its aim, each from 0 (a factor of e away) to 1 (the same): speed, sentences, shots,
     turns, and `all`, their mean."""
 

@@ -3,7 +3,7 @@
 from cutreel.core.colour import Lab
 
 from .cast import propose_cast, propose_places
-from .company import Age, Card, Member, MemberKind, age_of, search_company
+from .company import Age, CompanyCard, Member, MemberKind, age_of, search_company
 from .drift import MARKED, Finding, ShownPicture, WordDrift, drift_in_pictures, drift_in_words, figures_of
 from .facts import ShotFacts, facts_of_shots, place_words, text_place
 from .looks import LOOKS, Colour, Look, look_from, look_named
@@ -19,8 +19,8 @@ from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_
 
 # fmt: off
 __all__ = [
-    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Card", "Colour", "Finding", "Lab", "Look",
-    "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part", "Person", "Place", "Prompt", "Reference",
+    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Colour", "CompanyCard", "Finding", "Lab",
+    "Look", "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part", "Person", "Place", "Prompt", "Reference",
     "SamePerson", "SeenFigure", "SeenPicture", "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift",
     "age_of", "appearances", "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet",
     "dressed", "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from", "look_named",

@@ -16,7 +16,7 @@ _CHILD = {"boy", "girl", "child"}
 _OLD = {"old", "elderly"}
 
 
-class Card(BaseModel):
+class CompanyCard(BaseModel):
     """What is kept of a member: one of a person, a place or a look."""
 
     person: Person | None = None
@@ -24,21 +24,23 @@ class Card(BaseModel):
     look: Look | None = None
 
     @model_validator(mode="after")
-    def one(self) -> "Card":
+    def one(self) -> "CompanyCard":
         if sum(card is not None for card in (self.person, self.place, self.look)) != 1:
             raise ValueError("give one of person, place and look")
         return self
 
-    def without_film(self) -> "Card":
+    def without_film(self) -> "CompanyCard":
         """The card without what holds in one film only: numbers, scenes, and where it was taken from."""
         if self.person:
             outfits = [o.model_copy(update={"scenes": []}) for o in self.person.outfits]
             person = self.person.model_copy(
                 update={"id": 0, "outfits": outfits, "company": None, "guess": False, "why": ""}
             )
-            return Card(person=person)
+            return CompanyCard(person=person)
         if self.place:
-            return Card(place=self.place.model_copy(update={"id": 0, "company": None, "guess": False, "why": ""}))
+            return CompanyCard(
+                place=self.place.model_copy(update={"id": 0, "company": None, "guess": False, "why": ""})
+            )
         return self
 
 
@@ -47,7 +49,7 @@ class Member(BaseModel):
     where there is none; `ours`: as it came with Cut Reel, not given back changed."""
 
     id: str = Field(max_length=40)
-    card: Card
+    card: CompanyCard
     tags: str = ""
     picture: str = ""
     ours: bool = False

@@ -2,7 +2,7 @@
 
 from typing import Literal
 
-from .company import Card, Member
+from .company import CompanyCard, Member
 from .looks import LOOKS
 from .model import Person, Place, TimeOfDay, Trait, Weather
 
@@ -12,13 +12,17 @@ def _person(name: str, pronoun: Literal["she", "he"] | None, tags: str, **traits
     card = Person(
         id=0, name=name, pronoun=pronoun, traits=[_trait(about, said) for about, said in traits.items()], guess=False
     )
-    return Member(id=_id(name), card=Card(person=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True)
+    return Member(
+        id=_id(name), card=CompanyCard(person=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True
+    )
 
 
 def _animal(name: str, tags: str, kind: str, coat: str) -> Member:
     traits = [_trait("kind", kind), _trait("coat", coat)]
     card = Person(id=0, name=name, aliases=[kind], kind="animal", traits=traits, guess=False)
-    return Member(id=_id(name), card=Card(person=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True)
+    return Member(
+        id=_id(name), card=CompanyCard(person=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True
+    )
 
 
 def _place(
@@ -33,7 +37,7 @@ def _place(
         weather=weather,
         guess=False,
     )
-    return Member(id=_id(name), card=Card(place=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True)
+    return Member(id=_id(name), card=CompanyCard(place=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True)
 
 
 def _trait(about: str, said: str) -> Trait:
@@ -201,7 +205,7 @@ ANIMALS: tuple[Member, ...] = (
     _animal("Grisle", "bird marsh stray", "heron", "grey feathers"),
     _animal("Biscuit", "dog loyal farm", "dog", "brown fur"),
     _animal("Soot", "cat city night", "cat", "black fur"),
-    _animal("Ember", "fox forest sly", "fox", "red fur"),
+    _animal("Ember", "fox forest sly", "fox", "rust fur"),
     _animal("Old Patience", "horse farm cart", "horse", "chestnut hide"),
 )
 
@@ -254,7 +258,7 @@ PLACES: tuple[Member, ...] = (
 )
 
 LOOK_MEMBERS: tuple[Member, ...] = tuple(
-    Member(id=look.name, card=Card(look=look), picture=f"/looks/{look.name}.jpg", ours=True) for look in LOOKS
+    Member(id=look.name, card=CompanyCard(look=look), picture=f"/looks/{look.name}.jpg", ours=True) for look in LOOKS
 )
 
 READY: tuple[Member, ...] = (*PEOPLE, *ANIMALS, *PLACES, *LOOK_MEMBERS)

@@ -6,7 +6,7 @@ from typing import Literal, TypeVar
 
 from pydantic import BaseModel, Field
 
-from cutreel.core.breakdown import FilmKind, Reference, Wish, break_down, wish_for
+from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wish_for
 from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast, propose_places
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, read
@@ -36,7 +36,7 @@ class Settings(BaseModel):
     cut_by: Literal["pace", "every"] = "pace"
     opening: float | None = Field(None, ge=0, le=600)
     aim: float | None = Field(None, gt=0, le=600)
-    reference: Reference | None = None
+    reference: ReferencePace | None = None
     follow_reference: bool = False
     offer: str = "illustrator-quick"
     negative: str = Field("", max_length=400)

@@ -1,7 +1,10 @@
 /** What somebody wears in which scenes; an outfit's traits stand in place of those about the same things. */
 import { Plus, X } from "lucide-react";
 
-import type { Film, Person } from "../api/client";
+import type { Film, Person } from "../../api/client";
+import { Heading } from "./Heading";
+import { Traits } from "./Traits";
+import { blankTrait } from "./blank";
 
 type Outfit = Person["outfits"][number];
 
@@ -22,26 +25,17 @@ export function Outfits({ film, person, onEdit }: Props) {
   };
   return (
     <section aria-label="Outfits">
-      <div className="mb-1 flex justify-between border-b border-rule-strong pb-1">
-        <h3 className="font-semibold">Outfits</h3>
-        <span className="text-ink-2">in place of those traits, in these scenes</span>
-      </div>
+      <Heading title="Outfits" beside="in place of those traits, in these scenes" />
       {person.outfits.map((outfit, i) => (
-        <div key={i} className="border-b border-rule py-1.5">
-          <div className="grid grid-cols-[80px_1fr_24px] items-center gap-2">
-            <input aria-label={`Name of outfit ${i + 1}`} value={outfit.name} onChange={(e) => put(i, { name: e.target.value || "outfit" })} className="min-h-6 min-w-0 rounded-[3px] bg-transparent px-1 text-ink-2 hover:bg-shade focus:bg-field" />
+        <div key={i} className="mb-2" role="group" aria-label={outfit.name}>
+          <div className="flex flex-wrap items-center gap-1">
             <input
-              aria-label={`What ${outfit.name} is`}
-              placeholder="green oilskin coat"
-              value={outfit.traits[0]?.text ?? ""}
-              onChange={(e) => put(i, { traits: [{ about: outfit.traits[0]?.about ?? "clothes", text: e.target.value, short: "" }, ...outfit.traits.slice(1)] })}
-              className="min-h-6 min-w-0 rounded-[3px] bg-transparent px-1 hover:bg-shade focus:bg-field placeholder:text-ink-2"
+              aria-label={`Name of outfit ${i + 1}`}
+              value={outfit.name}
+              onChange={(e) => put(i, { name: e.target.value || "outfit" })}
+              className="min-h-6 w-[110px] rounded-[3px] bg-transparent px-1 font-serif font-bold hover:bg-shade focus:bg-field"
             />
-            <button type="button" aria-label={`Remove outfit ${outfit.name}`} onClick={() => onEdit(person.outfits.filter((_, k) => k !== i))} className="flex size-6 items-center justify-center text-ink-2 hover:text-ink">
-              <X className="size-3.5" />
-            </button>
-          </div>
-          <div className="mt-1 flex flex-wrap gap-1 pl-[88px]">
+            <span className="ml-auto mr-1 text-[12px] text-ink-2">scenes</span>
             {scenes.map((s, n) => (
               <button
                 key={s.word}
@@ -55,12 +49,16 @@ export function Outfits({ film, person, onEdit }: Props) {
                 {n + 1}
               </button>
             ))}
+            <button type="button" aria-label={`Remove outfit ${outfit.name}`} onClick={() => onEdit(person.outfits.filter((_, k) => k !== i))} className="flex size-6 items-center justify-center text-ink-2 hover:text-ink">
+              <X className="size-3.5" />
+            </button>
           </div>
+          <Traits traits={outfit.traits} adding="clothes" onEdit={(traits) => put(i, { traits })} />
         </div>
       ))}
       <button
         type="button"
-        onClick={() => onEdit([...person.outfits, { name: "outfit", traits: [{ about: "clothes", text: "", short: "" }], scenes: [] }])}
+        onClick={() => onEdit([...person.outfits, { name: "outfit", traits: [blankTrait("clothes")], scenes: [] }])}
         className="mt-1 inline-flex min-h-6 items-center gap-1 text-ink-2 hover:text-ink"
       >
         <Plus className="size-3.5" /> add an outfit

@@ -1,11 +1,11 @@
 /** Renaming somebody: every place that would change, before it does. */
 import { useState } from "react";
 
-import type { Film, Person } from "../api/client";
-import { useChange } from "../api/film";
-import { useRenaming } from "../api/script";
-import { Button } from "../parts/Button";
-import { PlaceLine, toggled } from "../parts/Places";
+import type { Film, Person } from "../../api/client";
+import { useChange } from "../../api/film";
+import { useRenaming } from "../../api/script";
+import { Button } from "../../parts/Button";
+import { PlaceLine, toggled } from "../../parts/Places";
 
 interface Props {
   film: Film;

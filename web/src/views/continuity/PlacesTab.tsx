@@ -1,0 +1,131 @@
+/** Places: what prompts say of each, and for every scene where, at what hour and in what weather it is. */
+import { useState } from "react";
+
+import type { Command, Film, Place } from "../../api/client";
+import { useChange } from "../../api/film";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { BeforeYouDecide } from "./BeforeYouDecide";
+import { PlaceSheet } from "./PlaceSheet";
+import { Split } from "./Split";
+import { blankPlace } from "./blank";
+import { usedOf } from "./drift";
+
+export const said = (p: Place) => p.description || p.name;
+const HOURS = ["dawn", "day", "dusk", "night"] as const;
+const WEATHERS = ["clear", "rain", "snow", "fog", "wind"] as const;
+
+export function PlacesTab({ film }: { film: Film }) {
+  const change = useChange(film.id);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const place = film.places.find((p) => p.id === chosen) ?? film.places[0];
+  return (
+    <Split
+      aside={
+        place ? (
+          <PlaceSheet key={place.id} film={film} place={place} />
+        ) : (
+          <p className="text-ink-2">The manuscript names no place twice. Add one, or state it shot by shot in the Sheet.</p>
+        )
+      }
+    >
+      <ul className="border-t border-ink" aria-label="Places">
+        {film.places.map((p) => (
+          <Row key={p.id} film={film} place={p} chosen={p.id === place?.id} onChoose={() => setChosen(p.id)} />
+        ))}
+      </ul>
+      <Button className="mt-3" onClick={() => change.mutate({ type: "set place", place: blankPlace("A new place") }, { onSuccess: (fresh) => setChosen(Math.max(...fresh.places.map((p) => p.id))) })}>
+        Add a place
+      </Button>
+      <SceneByScene film={film} />
+    </Split>
+  );
+}
+
+function Row({ film, place, chosen, onChoose }: { film: Film; place: Place; chosen: boolean; onChoose: () => void }) {
+  const shots = film.shots.filter((s) => s.place === said(place));
+  const shown = shots.find((s) => usedOf(s) && !s.people.length) ?? shots.find(usedOf);
+  const thumb = place.references[0]?.thumb ?? (shown && usedOf(shown)?.thumb);
+  const hours = [...new Set(shots.map((s) => s.time))];
+  return (
+    <li className={`border-b border-rule ${chosen ? "bg-shade" : ""}`}>
+      <button type="button" aria-pressed={chosen} onClick={onChoose} className="grid w-full grid-cols-[104px_minmax(0,1fr)_120px_64px] items-center gap-3 px-1 py-1.5 text-left">
+        <span className="block aspect-video overflow-hidden rounded-[3px] bg-ground">{thumb && <img src={`/media/${thumb}`} alt="" className="size-full object-cover" />}</span>
+        <span className="min-w-0">
+          <b className="block truncate font-serif text-[15px]">{place.name}</b>
+          <span className="block truncate text-ink-2">
+            {place.description || "nothing said of it yet"}
+            {place.guess ? `; a guess, ${place.why}` : ""}
+          </span>
+        </span>
+        <span className="text-ink-2">{[...hours, ...(place.weather ? [place.weather] : [])].join(", ")}</span>
+        <span className="text-right text-ink-2">
+          {shots.length} {shots.length === 1 ? "shot" : "shots"}
+        </span>
+      </button>
+    </li>
+  );
+}
+
+/** The commonest value in a scene's shots. */
+function usual(values: string[]): string {
+  const counts = new Map<string, number>();
+  for (const v of values) counts.set(v, (counts.get(v) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "";
+}
+
+function SceneByScene({ film }: { film: Film }) {
+  const [draft, setDraft] = useState<{ title: string; command: Command } | null>(null);
+  const scenes = film.scenes.map((s, i) => ({ ...s, number: i })).filter((s) => s.end > s.first);
+  const set = (scene: (typeof scenes)[number], what: "place" | "time" | "weather", value: string) =>
+    setDraft({
+      title: `${scene.title || "The film"}: ${what} ${value === "auto" ? "as the text says" : value}`,
+      command: { type: "set scene", word: scene.word, values: { [what]: value === "auto" ? null : value }, pace: null, aim: null },
+    });
+  return (
+    <section className="mt-6" aria-label="Scene by scene">
+      <h2 className="mb-1 font-semibold">Scene by scene</h2>
+      {draft && (
+        <div className="my-2 max-w-[560px]">
+          <BeforeYouDecide film={film} title={draft.title} command={draft.command} onDone={() => setDraft(null)} onLeave={() => setDraft(null)} />
+        </div>
+      )}
+      <table className="w-full border-collapse">
+        <thead>
+          <tr className="border-b border-rule-strong text-left text-ink-2">
+            <th className="pb-1 font-normal">scene</th>
+            <th className="pb-1 font-normal">place</th>
+            <th className="pb-1 font-normal">hour</th>
+            <th className="pb-1 font-normal">weather</th>
+          </tr>
+        </thead>
+        <tbody>
+          {scenes.map((s, n) => {
+            const shots = film.shots.filter((x) => x.scene === s.number);
+            const now = { place: usual(shots.map((x) => x.place)), time: usual(shots.map((x) => x.time)), weather: usual(shots.map((x) => x.weather)) };
+            const auto = (value: string) => ["auto", `as the text says${value ? `: ${value}` : ""}`] as const;
+            const own = (what: "place" | "time" | "weather") => s.own[what] ?? "auto";
+            const places = [...new Set([...film.places.map(said), ...(s.own.place ? [s.own.place] : [])])];
+            return (
+              <tr key={s.number} className="border-b border-rule">
+                <td className="py-1 pr-3">
+                  <span className="mr-2 font-mono">{n + 1}</span>
+                  {s.title || "the whole film"}
+                </td>
+                <td className="py-1 pr-3">
+                  <Choice quiet label={`Place of scene ${n + 1}`} value={own("place")} options={[auto(now.place), ...places.map((p) => [p, p] as const)]} onChange={(v) => set(s, "place", v)} />
+                </td>
+                <td className="py-1 pr-3">
+                  <Choice quiet label={`Hour of scene ${n + 1}`} value={own("time")} options={[auto(now.time), ...HOURS.map((h) => [h, h] as const)]} onChange={(v) => set(s, "time", v)} />
+                </td>
+                <td className="py-1">
+                  <Choice quiet label={`Weather of scene ${n + 1}`} value={own("weather")} options={[auto(now.weather), ...WEATHERS.map((w) => [w, w] as const)]} onChange={(v) => set(s, "weather", v)} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}

@@ -1,0 +1,34 @@
+/** People, places and traits with nothing in them yet. */
+import type { Person, Place, Trait } from "../../api/client";
+
+export const blankTrait = (about: string, text = ""): Trait => ({ about, text, short: "", weight: "must", colour: null });
+
+export const blankPerson = (name: string): Person => ({
+  id: 0,
+  name,
+  aliases: [],
+  kind: "person",
+  pronoun: null,
+  traits: [],
+  outfits: [],
+  voice: null,
+  seed: null,
+  prompt: null,
+  references: [],
+  company: null,
+  guess: false,
+  why: "",
+});
+
+export const blankPlace = (name: string): Place => ({
+  id: 0,
+  name,
+  words: [],
+  description: "",
+  light: {},
+  weather: null,
+  references: [],
+  company: null,
+  guess: false,
+  why: "",
+});
