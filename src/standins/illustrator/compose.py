@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 
 from .animals import draw_animal
 from .colour import darker
-from .pen import Pen, Point
+from .pen import Mark, Pen, Point
 from .people import body_of, decide, draw_person
 from .places import PLACE_DRAWERS, Stage, hour_of, weather_over
 from .props import draw_prop
@@ -112,6 +112,7 @@ class _Cast:
         self.width = stage.width
         self.person, self.feet = self._fitted(frame)
         self.regions: list[dict[str, object]] = []
+        self._parts: list[list[dict[str, object]]] = []
 
     def _fitted(self, frame: _Frame) -> tuple[float, float]:
         """Height of a person and where the feet stand, so that all fit side by side and heads stay on the page."""
@@ -139,7 +140,14 @@ class _Cast:
             self._in_boat()
         else:
             self._standing()
+        self._cover()
         return self.regions
+
+    def _cover(self) -> None:
+        """What was painted over figures without being a part of any, as a boat's side, goes with the last of them."""
+        told = {p["order"] for parts in self._parts for p in parts}
+        if self._parts:
+            self._parts[-1] += [self._part(i, m) for i, m in enumerate(self.pen.marks) if i not in told]
 
     def _slots(self, count: int) -> list[float]:
         if count <= 0:
@@ -245,7 +253,8 @@ class _Cast:
         with self.pen.marking(""):
             draw_prop(self.pen, "boat", x, y, size)
         if people and people[0].pose == "row":
-            draw_prop(self.pen, "oar", x - size * 0.1, y - size * 0.26, size * 1.3)
+            with self.pen.marking(""):
+                draw_prop(self.pen, "oar", x - size * 0.1, y - size * 0.26, size * 1.3)
         self.pen.line([(x - size * 2.0, y + size * 0.1), (x - size, y + size * 0.14), (x + size, y + size * 0.12), (x + size * 2.1, y + size * 0.08)],
                       max(2.5, size * 0.018), (230, 236, 236), opacity=0.5)
         for prop in [p for p in self.r.props if p in ("lamp", "tower")]:
@@ -263,10 +272,13 @@ class _Cast:
         left, top, right, bottom = found
         clip = (max(0.0, left / self.width), max(0.0, top / H), min(1.0, right / self.width), min(1.0, bottom / H))
         if clip[2] > clip[0] and clip[3] > clip[1]:
-            parts = [{"order": first + i, "slot": m.slot, "word": m.word, "grey": m.grey, "outline": self._shares(m.outline)}
-                     for i, m in enumerate(self.pen.marks[first:])]
+            parts = [self._part(first + i, m) for i, m in enumerate(self.pen.marks[first:])]
+            self._parts.append(parts)
             self.regions.append({"name": name, "box": [round(v, 4) for v in clip], "height": round((bottom - top) / H, 4),
                                  "facing": turn, "parts": parts})
+
+    def _part(self, order: int, m: Mark) -> dict[str, object]:
+        return {"order": order, "slot": m.slot, "word": m.word, "grey": m.grey, "outline": self._shares(m.outline)}
 
     def _shares(self, outline: Sequence[Point]) -> list[list[float]]:
         return [[round(x / self.width, 4), round(y / H, 4)] for x, y in outline]

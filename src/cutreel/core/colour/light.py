@@ -8,6 +8,7 @@ grey": Finlayson and Trezzi 2004).
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import combinations
 
 import numpy as np
 from numpy.typing import ArrayLike, NDArray
@@ -41,6 +42,38 @@ def light_from(neutrals: Sequence[tuple[float, ArrayLike]]) -> Light | None:
     if true[brightest] < 120:
         return None
     return _light(np.clip(seen[brightest] / true[brightest], 0.25, 1.6), np.zeros(3), "a neutral in the picture")
+
+
+def light_between(true: ArrayLike, seen: ArrayLike) -> Light | None:
+    """The light in which most of some known colours, sRGB of shape (n, 3), look as they were seen; None if there is no
+    such. It is told from each three of them, and the one that leaves the smallest middle error wins, so that a colour
+    that really is another does not bend it (random sample consensus, Fischler and Bolles 1981, with all samples).
+
+    Two kinds of light are tried, both of four numbers, so that three colours say more than is needed: coloured light
+    (a gain for each channel, one veil) and coloured haze (one gain, a veil for each channel).
+    """
+    known, shown = np.asarray(true, float), np.asarray(seen, float)
+    best: tuple[float, Light] | None = None
+    for chosen in combinations(range(len(known)), 3):
+        few, aim = known[list(chosen)], shown[list(chosen)].T.ravel()
+        each = np.kron(np.eye(3), np.ones((3, 1)))
+        in_turn = few.T.reshape(-1, 1)
+        for rows, gains in ((np.hstack([each * in_turn, np.ones((9, 1))]), 3), (np.hstack([in_turn, each]), 1)):
+            found = np.linalg.lstsq(rows, aim, rcond=None)[0]
+            gain, veil = np.resize(found[:gains], 3), np.resize(found[gains:], 3)
+            if gain.min() < 0.2 or gain.max() > 1.6 or veil.min() < -12 or veil.max() > 130:
+                continue
+            error = float(np.median(np.abs(known * gain + veil - shown).max(axis=1)))
+            if best is None or error < best[0]:
+                best = (error, _light(gain, veil, "most of the figure's own colours"))
+    return best[1] if best else None
+
+
+def middle_light(lights: Sequence[Light]) -> Light:
+    """The light between several, channel by channel the median of them; of one at least."""
+    gain = np.median(np.array([light.gain for light in lights]), axis=0)
+    veil = np.median(np.array([light.veil for light in lights]), axis=0)
+    return _light(gain, veil, "the film's other pictures of the hour")
 
 
 def shades_of_grey(pixels: NDArray[np.uint8], power: int = 6) -> Light:

@@ -17,14 +17,15 @@ from typing import Literal
 
 import numpy as np
 
-from cutreel.core.colour import Lab, ciede2000, colour_in, lab_of
+from cutreel.core.colour import Lab, Light, ciede2000, colour_in, lab_of, middle_light
 
+from .lit import colours_in_light
 from .model import Person, Trait
 from .parts import slot_of
 from .seen import SeenFigure, SeenPicture
 
-MARKED = 5.0
-"""A colour this far off is marked: CIEDE2000 5 is seen at a glance."""
+MARKED, UNSURE = 5.0, 10.0
+"""A colour this far off is marked: CIEDE2000 5 is seen at a glance; in a light that nothing tells, from 10 on."""
 SMALL = 0.28
 """Least share of the frame's height for a figure of a wide shot: about half is wanted in shots that move."""
 LIGHTER, STRONGER, PALETTE = 18.0, 14.0, 22.0
@@ -104,23 +105,27 @@ def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours:
     `true_colours`: whether that look shows colours about as their names say.
     """
     looked = [(p, figures_of(p.people, p.seen)) for p in pictures]
+    hours = _light_by_hour(pictures)
     compared: list[tuple[Finding, Lab, Lab]] = []
     out: list[Finding] = []
     agreed = _agreed(looked)
     for picture, figures in looked:
         for person, figure in figures:
+            wants: list[tuple[str, Trait, Lab, str]] = []
             for trait in person.traits:
                 slot = slot_of(trait, person.is_animal)
                 wanted, by = _wanted(person, trait, look, agreed, true_colours)
-                if slot is None or wanted is None:
-                    continue
-                shown = figure.colours.get(slot) or _nearest(figure, wanted)
+                if slot is not None and wanted is not None:
+                    wants.append((slot, trait, wanted, by))
+            colours, sure = colours_in_light(figure, {w[0]: w[2] for w in wants}, hours.get(picture.hour))
+            for slot, trait, wanted, by in wants:
+                shown = colours.get(slot) or _nearest(figure, wanted)
                 if shown is not None:
                     base = Finding(
-                        picture.shot, picture.take, person.id, "colour", trait.text, None, "", False, wanted, shown, by
+                        picture.shot, picture.take, person.id, "colour", trait.text, None, "", sure, wanted, shown, by
                     )
                     compared.append((base, wanted, shown))
-                elif figure.told and slot in ("neck", "hat") and "hair" in figure.colours:
+                elif figure.told and _should_show(slot, colours):
                     text = f"no {trait.text} is seen"
                     out.append(
                         Finding(picture.shot, picture.take, person.id, "missing", trait.text, None, text, True, wanted)
@@ -130,9 +135,23 @@ def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours:
         apart = ciede2000(np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]))
         for (base, _, _), value in zip(compared, apart, strict=True):
             much = round(float(value), 1)
-            text = f"{base.trait}: ΔE {much:.0f}"
-            out.append(replace(base, apart=much, text=text, marked=much >= MARKED))
+            text = f"{base.trait}: ΔE {much:.0f}" + ("" if base.marked else ", its light is not told")
+            out.append(replace(base, apart=much, text=text, marked=much >= (MARKED if base.marked else UNSURE)))
     return out + _against_its_hour(pictures)
+
+
+def _should_show(slot: str, colours: dict[str, Lab]) -> bool:
+    """Whether a part that was asked for would be seen if it were there: what it is worn with is in the frame."""
+    return (slot == "neck" and "top" in colours and "skin" in colours) or (slot == "hat" and "hair" in colours)
+
+
+def _light_by_hour(pictures: Sequence[ShownPicture]) -> dict[str, Light]:
+    """The light of each hour, as the pictures with neutrals tell it."""
+    told: dict[str, list[Light]] = defaultdict(list)
+    for picture in pictures:
+        if picture.seen.lit:
+            told[picture.hour].append(picture.seen.light)
+    return {hour: middle_light(lights) for hour, lights in told.items()}
 
 
 def figures_of(people: Sequence[Person], seen: SeenPicture) -> list[tuple[Person, SeenFigure]]:
@@ -159,17 +178,22 @@ Agreed = dict[tuple[int, str], Lab]
 
 
 def _agreed(looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]]) -> Agreed:
-    """What the film's pictures agree on: the median colour of each trait, from three pictures whose prompts said it."""
+    """What the film's pictures agree on: the median colour of each trait, from three pictures whose prompts said it;
+    only of those whose light is told, where they are three."""
     found: dict[tuple[int, str], list[Lab]] = defaultdict(list)
+    sure: dict[tuple[int, str], list[Lab]] = defaultdict(list)
     for picture, figures in looked:
         said = _plain(picture.prompt)
         for person, figure in figures:
             for trait in person.traits:
                 slot = slot_of(trait, person.is_animal)
-                if slot and slot in figure.colours and _says(said, trait):
+                if slot and slot in figure.shown and _says(said, trait):
                     found[person.id, trait.text].append(figure.colours[slot])
+                    if figure.lit != "guess":
+                        sure[person.id, trait.text].append(figure.colours[slot])
     out: Agreed = {}
-    for name, colours in found.items():
+    for name, seen in found.items():
+        colours = sure[name] if len(sure[name]) >= 3 else seen
         if len(colours) >= 3:
             lightness, a, b = (float(v) for v in np.median(np.array(colours), axis=0))
             out[name] = (lightness, a, b)

@@ -5,7 +5,7 @@ the parts were painted: what was painted over a part is left out of it.
 """
 
 from collections.abc import Sequence
-from typing import Any
+from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
@@ -23,24 +23,41 @@ SLOTS = ("hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body")
 
 
 class SeenFigure(BaseModel):
-    """A figure as seen. `colours` are L*a*b* by slot, in white light; `height` is its share of the frame's height,
-    also of what the frame cuts off; `facing` is front, three-quarter, side, back, or empty where nothing says. `told`:
-    its parts were known; where they were not, `palette` has the colours of its box."""
+    """A figure as seen. `shown` are sRGB colours by slot, as they are in the picture; `light` is what they are seen in,
+    `lit` how that was told: by the figure's own neutrals, by another's in the picture, or guessed from its average.
+    `height` is its share of the frame's height, also of what the frame cuts off; `facing` is front, three-quarter,
+    side, back, or empty where nothing says. `told`: its parts were known; where they were not, `palette` has the
+    colours of its box."""
 
     name: str
     box: tuple[float, float, float, float]
     height: float
     facing: str = ""
-    colours: dict[str, Lab] = {}
+    shown: dict[str, tuple[float, float, float]] = {}
+    light: Light = Light()
+    lit: Literal["own", "picture", "guess"] = "guess"
     palette: list[Lab] = []
     told: bool = False
 
+    @property
+    def colours(self) -> dict[str, Lab]:
+        """L*a*b* by slot, in white light as far as the picture alone tells it."""
+        return self.in_light(self.light)
+
+    def in_light(self, light: Light) -> dict[str, Lab]:
+        """L*a*b* by slot, with `light` taken away."""
+        if not self.shown:
+            return {}
+        lab = lab_of(light.without(list(self.shown.values())))
+        return {slot: _triple(row) for slot, row in zip(self.shown, lab, strict=True)}
+
 
 class SeenPicture(BaseModel):
-    """What was measured of a picture, and how its light was told."""
+    """What was measured of a picture; `lit`: its light was told by a neutral."""
 
     figures: list[SeenFigure]
-    light: str
+    light: Light
+    lit: bool
     style: Style
 
 
@@ -55,13 +72,15 @@ def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]
     pixels = pixels[::step, ::step, :3]
     parts = sorted((p for r in regions for p in r.get("parts", [])), key=lambda p: p["order"])
     shown = _visible(parts, pixels.shape[1], pixels.shape[0])
-    light = _light(pixels, parts, shown)
+    told = _light(pixels, parts, shown)
+    light = told or shades_of_grey(pixels)
     figures = []
     for region in regions:
-        colours: dict[str, Lab] = {}
+        own = _light(pixels, region.get("parts", []), shown)
+        colours: dict[str, tuple[float, float, float]] = {}
         for part in region.get("parts", []):
             if part["slot"] in SLOTS and part["slot"] not in colours:
-                colour = _colour(pixels, shown.get(part["order"]), light)
+                colour = _colour(pixels, shown.get(part["order"]))
                 if colour is not None:
                     colours[part["slot"]] = colour
         left, top, right, bottom = region["box"]
@@ -71,12 +90,14 @@ def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]
                 box=(left, top, right, bottom),
                 height=float(region.get("height") or bottom - top),
                 facing=str(region.get("facing") or ""),
-                colours=colours,
+                shown=colours,
+                light=own or light,
+                lit="own" if own else "picture" if told else "guess",
                 palette=[] if region.get("parts") else _palette_in(pixels, region["box"], light),
                 told=bool(region.get("parts")),
             )
         )
-    return SeenPicture(figures=figures, light=light.told_by, style=style_of(pixels))
+    return SeenPicture(figures=figures, light=light, lit=told is not None, style=style_of(pixels))
 
 
 def _palette_in(pixels: NDArray[np.uint8], box: Sequence[float], light: Light) -> list[Lab]:
@@ -116,7 +137,7 @@ def _visible(parts: Sequence[dict[str, Any]], width: int, height: int) -> dict[i
     return out
 
 
-def _light(pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: dict[int, Mask]) -> Light:
+def _light(pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: dict[int, Mask]) -> Light | None:
     neutrals: dict[int, list[NDArray[np.float64]]] = {}
     for part in parts:
         mask = shown.get(part["order"])
@@ -125,19 +146,21 @@ def _light(pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: di
         inside = pixels[mask[0], mask[1]][mask[2]]
         neutrals.setdefault(int(part["grey"]), []).append(np.asarray(np.median(inside, axis=0), float))
     found = [(float(grey), np.median(np.array(seen), axis=0)) for grey, seen in neutrals.items()]
-    return light_from(found) or shades_of_grey(pixels)
+    return light_from(found)
 
 
-def _colour(pixels: NDArray[np.uint8], mask: Mask | None, light: Light) -> Lab | None:
-    """The middle colour of a part: the median, taken again among what is near it. A wash runs from full to thin in any
-    direction; its middle is the same, where its commonest colour is not."""
+def _colour(pixels: NDArray[np.uint8], mask: Mask | None) -> tuple[float, float, float] | None:
+    """The middle colour of a part, sRGB: the median, taken again among what is near it. A wash runs from full to thin
+    in any direction; its middle is the same, where its commonest colour is not."""
     if mask is None or mask[2].sum() < LEAST_PIXELS:
         return None
     inside = pixels[mask[0], mask[1]][mask[2]]
     if len(inside) > 4000:
         inside = inside[:: len(inside) // 4000]
-    lab = lab_of(light.without(inside))
-    middle = np.median(lab, axis=0)
-    near = lab[np.linalg.norm(lab - middle, axis=1) < 16]
-    colour = np.median(near if len(near) else lab, axis=0)
-    return (round(float(colour[0]), 1), round(float(colour[1]), 1), round(float(colour[2]), 1))
+    lab = lab_of(inside)
+    near = np.linalg.norm(lab - np.median(lab, axis=0), axis=1) < 16
+    return _triple(np.median(inside[near] if near.any() else inside, axis=0))
+
+
+def _triple(row: NDArray[np.float64]) -> tuple[float, float, float]:
+    return (round(float(row[0]), 1), round(float(row[1]), 1), round(float(row[2]), 1))

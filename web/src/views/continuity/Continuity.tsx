@@ -43,7 +43,7 @@ export function Continuity() {
   );
   return (
     <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <div className="flex shrink-0 items-baseline gap-5 px-5 pb-2 pt-4">
+      <div className="mr-[430px] flex shrink-0 items-baseline gap-5 px-5 pb-2 pt-4">
         <Tabs.List aria-label="Parts of continuity" className="flex gap-5">
           {TABS.map(([name, title]) => (
             <Tabs.Trigger
@@ -56,8 +56,8 @@ export function Continuity() {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <span className="ml-auto text-ink-2">
-          {said !== null && `${said} % of traits said · `}ΔE {MARKED} and over is marked
+        <span className="ml-auto truncate text-ink-2">
+          {said !== null && `${said} % of traits said; `}ΔE {MARKED} and over is marked
         </span>
       </div>
       <Tabs.Content value="who" className="min-h-0 grow" tabIndex={-1}>

@@ -15,11 +15,13 @@ const shapeOf = (aspect: string) => {
   return (w ?? 16) / (h ?? 9);
 };
 
-/** The shot that shows somebody largest without being cut too near. */
+const LIGHT: Record<string, number> = { day: 0.3, dawn: 0.25, dusk: 0.1 };
+
+/** The shot that shows somebody large, alone and by good light. */
 export function portraitOf(film: Film, person: number): Shot | undefined {
   const size = (s: Shot) => {
     const box = s.figures.find((f) => f.person === person)?.box;
-    return box ? (box[2] - box[0]) * (box[3] - box[1]) - (s.people.length > 1 ? 0.2 : 0) - (s.stale ? 0.5 : 0) : -1;
+    return box ? (box[2] - box[0]) * (box[3] - box[1]) - (s.people.length > 1 ? 0.2 : 0) - (s.stale ? 0.5 : 0) + (LIGHT[s.time] ?? 0) : -1;
   };
   return film.shots.filter((s) => s.people.includes(person) && usedOf(s)).sort((a, b) => size(b) - size(a))[0];
 }

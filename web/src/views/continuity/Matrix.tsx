@@ -43,7 +43,7 @@ export function Matrix({ film, chosen, onChoose, deeds }: Props) {
             {scenes.map((s, i) => (
               <th key={s.number} scope="col" className="w-[116px] border-l border-rule px-2 pb-2 text-left">
                 <div className="font-mono text-[13px] font-medium">{i + 1}</div>
-                <div className="truncate font-normal text-ink-2" title={s.title}>
+                <div className="line-clamp-2 font-normal leading-tight text-ink-2" title={s.title}>
                   {s.title || "the whole film"}
                 </div>
               </th>

@@ -51,15 +51,15 @@ export function Names({ film, person, onAliases, onChoose }: Props) {
       ) : (
         <div className="mt-1 flex flex-wrap gap-3 text-[12px]">
           {others.length > 0 && (
-            <Choice quiet label="Is the same as" value="" options={[["", "is the same as …"] as const, ...others.map((p) => [String(p.id), p.name] as const)]} onChange={(v) => v && setInto(Number(v))} />
+            <Choice quiet label="Is the same as" value="none" options={[["none", "is the same as …"] as const, ...others.map((p) => [String(p.id), p.name] as const)]} onChange={(v) => v !== "none" && setInto(Number(v))} />
           )}
           {person.aliases.length > 0 && (
             <Choice
               quiet
               label="Is somebody else"
-              value=""
-              options={[["", "one of these is somebody else …"] as const, ...person.aliases.map((a) => [a, `“${a}” is somebody else`] as const)]}
-              onChange={(v) => v && change.mutate({ type: "split person", id: person.id, names: [v] })}
+              value="none"
+              options={[["none", "one name is another’s …"] as const, ...person.aliases.map((a) => [a, `“${a}” is another’s`] as const)]}
+              onChange={(v) => v !== "none" && change.mutate({ type: "split person", id: person.id, names: [v] })}
             />
           )}
         </div>

@@ -125,7 +125,7 @@ function Seed({ value, film, onSet }: { value: number | null; film: number; onSe
       <input
         aria-label="Seed"
         inputMode="numeric"
-        placeholder={`of the film, ${film}`}
+        placeholder={`the film’s, ${film}`}
         defaultValue={value ?? ""}
         key={value ?? "film"}
         title="Of pictures where nobody else of the cast is; services draw the same again from the same seed"
@@ -137,7 +137,7 @@ function Seed({ value, film, onSet }: { value: number | null; film: number; onSe
           const seed = e.target.value.trim() === "" ? null : Math.min(999_999, Math.max(0, Math.round(Number(e.target.value))));
           if (seed !== value && !Number.isNaN(seed)) onSet(seed);
         }}
-        className="min-h-6 w-[120px] rounded-[3px] bg-transparent px-1 font-mono text-[12px] hover:bg-shade focus:bg-field placeholder:text-ink-2"
+        className="min-h-6 w-[130px] rounded-[3px] bg-transparent px-1 font-mono text-[12px] hover:bg-shade focus:bg-field placeholder:text-ink-2"
       />
     </label>
   );

@@ -6,7 +6,7 @@ import { selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { Boxes } from "./Boxes";
 import type { Deeds } from "./deeds";
-import { driftOf, inFew, usedOf } from "./drift";
+import { driftOf, inFew, shortOf, usedOf } from "./drift";
 
 interface Props {
   film: Film;
@@ -36,6 +36,7 @@ export function Strip({ film, person, deeds }: Props) {
         {shots.map((s, i) => {
           const drift = driftOf(s, person.id);
           const off = drift && drift.open > 0 ? inFew(drift) : "";
+          const short = drift && drift.open > 0 ? shortOf(drift, person) : "";
           const boxless = usedOf(s)!.brought && !s.figures.some((f) => f.person === person.id);
           return (
             <li key={s.id}>
@@ -57,7 +58,7 @@ export function Strip({ film, person, deeds }: Props) {
                 <span className="flex justify-between gap-2 pt-0.5 font-mono text-[12px]">
                   <span className="shrink-0">{s.edge}</span>
                   <span className={off ? "truncate text-grease-ink underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]" : "truncate text-ink-2"}>
-                    {off || (s.stale ? "stale" : drift?.worst !== undefined && drift.worst !== null ? `ΔE ${Math.round(drift.worst)}` : boxless ? "yours" : "holds")}
+                    {short || (s.stale ? "stale" : drift?.worst !== undefined && drift.worst !== null ? `ΔE ${Math.round(drift.worst)}` : boxless ? "yours" : "holds")}
                   </span>
                 </span>
               </button>

@@ -77,6 +77,15 @@ export function inFew(drift: Drift): string {
   return [...seen.map((f) => f.text), ...(drift.missing.length ? [`not said: ${drift.missing.join(", ")}`] : [])].join("; ");
 }
 
+/** The worst departure in two words: "scarf ΔE 14". */
+export function shortOf(drift: Drift, person: Person): string {
+  const traits = [...person.traits, ...person.outfits.flatMap((o) => o.traits)];
+  const worst = drift.found.filter((f) => f.marked && !f.accepted).sort((a, b) => (b.apart ?? 99) - (a.apart ?? 99))[0];
+  if (!worst) return `${drift.missing.length} unsaid`;
+  const about = traits.find((t) => t.text === worst.trait)?.about ?? worst.kind;
+  return worst.kind === "colour" ? `${about} ΔE ${Math.round(worst.apart ?? 0)}` : worst.kind === "missing" ? `no ${about}` : worst.kind;
+}
+
 /** What somebody wears in a scene, shortly: the outfit of the scene, else the trait about clothes. */
 export function wornIn(film: Film, person: Person, scene: number): string {
   const word = film.scenes[scene]?.word;
