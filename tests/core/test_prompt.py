@@ -1,5 +1,8 @@
 """Prompts: within every cap, least important first, and never a trait left out."""
 
+from dataclasses import replace
+from importlib.resources import files
+
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -9,8 +12,11 @@ from cutreel.core.continuity import (
     LOOKS,
     Overrides,
     Person,
+    Trait,
+    compose_model_sheet,
     compose_negative,
     compose_picture,
+    compose_place_sheet,
     facts_of_shots,
     look_named,
     propose_cast,
@@ -18,13 +24,77 @@ from cutreel.core.continuity import (
 )
 from cutreel.core.continuity.prompt import ALWAYS, Part, fit
 from cutreel.core.errors import BadInput
+from cutreel.core.film import FilmDocument, apply_command, new_film, read_film
 from cutreel.core.manuscript import read
+from cutreel.demo.load import SAMPLES, Sample
 from tests.conftest import STORY
 
 SCRIPT = read(STORY)
 CAST, PLACES = propose_cast(SCRIPT), propose_places(SCRIPT)
 OPENS = break_down(SCRIPT, Wish(seconds=5))
 FACTS = facts_of_shots(SCRIPT, OPENS, CAST, PLACES, [Overrides()] * len(OPENS))
+
+
+def made_by_hand(sample: Sample) -> FilmDocument:
+    """A sample film as its maker left it."""
+    text = (files("cutreel.demo") / sample.story).read_text()
+    film, used = new_film(sample.title, text, sample.settings)
+    for command in sample.by_hand(film):
+        film, used, _ = apply_command(film, command, used)
+    return film
+
+
+@pytest.mark.parametrize("sample", SAMPLES, ids=lambda s: s.film)
+def test_every_cap_from_60_to_2000_holds_on_every_shot_of_the_demo_films(sample: Sample) -> None:
+    """A prompt is within its cap, or says that it is not; nobody in the picture ever loses a trait that must hold.
+
+    Once the longest wording fits, every longer cap gives the same: the lengths up to there are all there are."""
+    film = made_by_hand(sample)
+    look, placed = look_named(film.settings.look), {p.description: p for p in film.places}
+    for shot in read_film(film, 2000, []).shots:
+        longest = len(shot.prompt.text)
+        for cap in [*range(60, min(2000, longest + 1)), longest, 2000]:
+            prompt = compose_picture(
+                shot.facts, shot.people, look, cap, place=placed.get(shot.facts.place), moves=shot.move != "still"
+            )
+            assert prompt.fits == (len(prompt.text) <= cap)
+            assert all(
+                t.text in prompt.text or (t.short and t.short in prompt.text) for p in shot.people for t in p.traits
+            )
+            shortest = sum(len(", ".join(t.short or t.text for t in p.traits)) + 2 for p in shot.people) + 1
+            assert prompt.fits or cap < shortest
+        assert prompt.text == shot.prompt.text, "at the cap of 2,000 it is what the film says"
+
+
+def test_a_trait_that_may_go_goes_where_room_is_short_and_is_told() -> None:
+    ada = Person(
+        id=1,
+        name="Ada",
+        traits=[Trait(about="hair", text="red hair"), Trait(about="face", text="a gap in her teeth", weight="if room")],
+    )
+    facts = replace(FACTS[0], people=(1,), action="")
+    long, short = (compose_picture(facts, [ada], LOOKS[0], cap) for cap in (900, 70))
+    assert "a gap in her teeth" in long.text and "a gap in her teeth" not in short.text
+    assert "red hair" in short.text and "a gap in her teeth" in short.left_out
+
+
+@pytest.mark.parametrize("cap", [60, 120, 400, 2000])
+def test_model_sheets_and_views_keep_to_the_cap_too(cap: int) -> None:
+    for person in CAST:
+        sheet = compose_model_sheet(person, LOOKS[0], cap)
+        assert sheet.fits == (len(sheet.text) <= cap) and "Model sheet" in sheet.text
+        assert all(t.text in sheet.text or t.short in sheet.text for t in person.traits)
+    for place in PLACES:
+        view = compose_place_sheet(place, LOOKS[0], cap)
+        assert view.fits == (len(view.text) <= cap) and (place.description in view.text or cap < 200)
+
+
+def test_figures_of_shots_that_move_are_asked_for_at_half_the_frame() -> None:
+    ada = Person(id=1, name="Ada", traits=[Trait(about="hair", text="red hair")])
+    facts = replace(FACTS[0], people=(1,), framing="wide", speaks=1)
+    moving = compose_picture(facts, [ada], LOOKS[0], 900, moves=True).text
+    assert "half the frame's height" in moving and "face toward the camera" in moving
+    assert "half the frame" not in compose_picture(facts, [ada], LOOKS[0], 900).text
 
 
 @settings(max_examples=120, deadline=None)

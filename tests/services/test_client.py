@@ -114,6 +114,27 @@ def test_services_that_are_away_are_said_to_be(monkeypatch) -> None:
         Scripted(lambda method, path, n: httpx.ConnectError("no"), monkeypatch).client().offers()
 
 
+def test_references_are_given_once_and_only_where_they_are_lacking(monkeypatch) -> None:
+    known: set[str] = set()
+
+    def answer(method: str, path: str, count: int) -> Any:
+        if path.startswith("/references/"):
+            name = path.rsplit("/", 1)[-1]
+            if method == "PUT":
+                known.add(name)
+                return {}
+            return {} if name in known else 404
+        return DONE if method in ("GET", "POST") else {}
+
+    scripted = Scripted(answer, monkeypatch)
+    client = scripted.client()
+    files = {NAME: DATA}
+    for key in ("a", "b"):
+        assert client.do("o", WORK, key, files=files) is not None
+    asked = [m for m, path in scripted.asked if path.startswith("/references/")]
+    assert asked == ["HEAD", "PUT", "HEAD"]
+
+
 def test_a_stalled_job_is_cancelled_and_tried_again(monkeypatch) -> None:
     clock = iter(range(0, 10_000, 3))
     monkeypatch.setattr("cutreel.services.client.time.monotonic", lambda: float(next(clock)))

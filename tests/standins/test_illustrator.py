@@ -8,7 +8,8 @@ from PIL import Image
 from skimage.color import deltaE_ciede2000, rgb2lab
 
 from cutreel.core.continuity import LOOKS as LOOK_CARDS
-from standins.illustrator import draw, paint
+from cutreel.core.continuity import measure_picture
+from standins.illustrator import Reference, draw, paint
 from standins.illustrator.animals import _BEASTS, _BIRDS
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
@@ -162,3 +163,101 @@ def test_every_shape_is_filled(size: tuple[int, int]) -> None:
 
 def test_look_words_are_all_known() -> None:
     assert {read_prompt(f"Wide shot. {w}").look for w in LOOK_WORDS} == set(LOOKS.values())
+
+
+def told(prompt: str, seed: int = 1, size: tuple[int, int] = (960, 540), references: tuple[Reference, ...] = ()):
+    """What is measured of a drawing, by the outlines that come with it."""
+    picture = paint(prompt, seed, *size, references)
+    return measure_picture(np.asarray(Image.open(io.BytesIO(picture.flat)).convert("RGB")), picture.regions), picture
+
+
+@pytest.mark.parametrize("time", ["dawn", "day", "dusk", "night"])
+@pytest.mark.parametrize("framing", ["Wide", "Medium", "Close-up"])
+def test_stated_colours_are_measured_whatever_the_hour(time: str, framing: str) -> None:
+    """The outlines that come with a drawing are where its parts are: CIEDE2000 by scikit-image under 6."""
+    size = framing if "Close" in framing else f"{framing} shot"
+    seen, _ = told(f"{size}. Ada (woman, long red hair, fair skin, teal coat). a street. {time}. layered cut paper")
+    figure = next(f for f in seen.figures if f.name == "ada")
+    wanted = {"hair": (190, 52, 42), "skin": (234, 194, 162), "top": (44, 118, 118)}
+    for slot in set(wanted) & set(figure.colours):
+        lab = rgb2lab(np.array(wanted[slot], np.uint8)[None, None])
+        assert deltaE_ciede2000(lab, np.array(figure.colours[slot])[None, None])[0, 0] < 6, slot
+    assert {"hair", "skin"} <= set(figure.colours) and figure.told
+
+
+@pytest.mark.parametrize("who", [MAREN, PIP, "Bo (stout man, black beard, brown skin, rust jacket)"])
+def test_half_the_frames_height_is_half_of_it(who: str) -> None:
+    for seed in range(6):
+        seen, _ = told(
+            f"Wide shot. {who}. a shore. day. layered cut paper. figure half the frame's height", seed, (480, 270)
+        )
+        assert seen.figures[0].height == pytest.approx(0.5, abs=0.03)
+
+
+def test_a_boats_side_is_not_taken_for_a_coat() -> None:
+    seen, _ = told(f"Medium shot. {PIP}. {MAREN}. rowing the boat. open water. night. layered cut paper", 3)
+    pip = next(f for f in seen.figures if f.name == "pip")
+    if "top" in pip.colours:
+        lab = rgb2lab(np.array((44, 118, 118), np.uint8)[None, None])
+        assert deltaE_ciede2000(lab, np.array(pip.colours["top"])[None, None])[0, 0] < 8
+
+
+def test_a_model_sheet_shows_all_sides_and_four_faces() -> None:
+    prompt = (
+        f"Model sheet. {MAREN}. front view, three-quarter view, side view, four faces. plain ground. layered cut paper"
+    )
+    seen, picture = told(prompt)
+    assert picture.unused == [] or "sheet" not in picture.unused
+    assert [(f.name, f.facing) for f in seen.figures] == [("maren", f) for f in ("front", "three-quarter", "side")]
+    assert {"hair", "skin", "top"} <= set(seen.figures[0].colours)
+    other, _ = told(prompt, 9)
+    assert seen.figures[0].colours["top"] == pytest.approx(other.figures[0].colours["top"], abs=3)
+
+
+def test_a_reference_fills_what_the_prompt_leaves_open() -> None:
+    """The same garment as in the sheet, where the words leave it open; the words where they do not."""
+    _, sheet = told(f"Model sheet. {MAREN}. front view. plain ground. layered cut paper")
+    follow = Reference(sheet.flat, 0.5, "Maren")
+    bare = "Medium shot. Maren (woman). a street. day. layered cut paper"
+    top = {name: told(bare, 5, references=refs)[0].figures for name, refs in (("followed", (follow,)), ("free", ()))}
+    yellow = rgb2lab(np.array((228, 182, 52), np.uint8)[None, None])
+
+    def off(figures) -> float:
+        return (
+            float(deltaE_ciede2000(yellow, np.array(figures[0].colours["top"])[None, None])[0, 0]) if figures else 99.0
+        )
+
+    assert off(top["followed"]) < 6 < off(top["free"])
+    red = told("Medium shot. Maren (woman, red coat). a street. day. layered cut paper", 5, references=(follow,))[0]
+    assert off(red.figures) > 20
+    weak = told(bare, 5, references=(Reference(sheet.flat, 0.05, "Maren"),))[0]
+    assert off(weak.figures) > 6
+
+
+def test_a_pictures_colours_are_followed_as_strongly_as_asked() -> None:
+    green = io.BytesIO()
+    Image.new("RGB", (400, 400), (40, 150, 60)).save(green, "PNG")
+    prompt = "Wide shot. a meadow. day. gouache painting"
+
+    def greenness(strength: float) -> float:
+        refs = (Reference(green.getvalue(), strength),) if strength else ()
+        flat = np.asarray(Image.open(io.BytesIO(paint(prompt, 2, 320, 180, refs).flat)).convert("RGB")).astype(float)
+        return float((flat[..., 1] - flat[..., [0, 2]].mean(-1)).mean())
+
+    assert greenness(0.9) > greenness(0.5) > greenness(0) + 2
+
+
+@pytest.mark.parametrize(("words", "rgb"), [("black fur", (42, 40, 42)), ("rust fur", (172, 88, 48))])
+def test_an_animals_coat_has_its_colour(words: str, rgb: tuple[int, int, int]) -> None:
+    seen, _ = told(f"Medium shot. Soot (cat, {words}). a meadow. day. layered cut paper")
+    lab = rgb2lab(np.array(rgb, np.uint8)[None, None])
+    assert deltaE_ciede2000(lab, np.array(seen.figures[0].colours["body"])[None, None])[0, 0] < 12
+
+
+def test_what_a_negative_names_is_not_drawn() -> None:
+    prompt = "Wide shot. Ada (woman, red coat, green scarf). a dog. a ladder. a street. day, rain. layered cut paper"
+    names = [r["name"] for r in draw(prompt, 1, 16 / 9, negative="dogs, blurred, text").regions]
+    assert names == ["ada"] and [r["name"] for r in draw(prompt, 1, 16 / 9).regions] != names
+    assert paint(prompt, 1, 320, 180, negative="watermark").flat == paint(prompt, 1, 320, 180).flat
+    slots = {p["word"] for r in draw(prompt, 1, 16 / 9, negative="scarf").regions for p in r["parts"]}
+    assert "scarf" not in slots

@@ -261,8 +261,8 @@ class Spending(BaseModel):
 
 
 class Impact(BaseModel):
-    """What a change would do, before it is made: prompts that change, pictures in use that become stale, and what
-    making them again would cost and take. `shots` are those whose prompt changes."""
+    """What a change would do, before it is made: prompts whose words change, pictures in use that become stale, and
+    what making them again would cost and take. `shots` are those whose picture would be another."""
 
     prompts: int
     shots: list[int]

@@ -62,7 +62,7 @@ class Services:
         pause = 0.3
         last = "it did not answer"
         for sha256, data in (files or {}).items():
-            if self._http.head(f"/references/{sha256}").status_code != 200:
+            if self._ask("HEAD", f"/references/{sha256}", unknown_is_fine=True).status_code != 200:
                 self._ask("PUT", f"/references/{sha256}", content=data)
         for attempt in range(TRIES):
             if attempt:
@@ -109,7 +109,7 @@ class Services:
             raise ServiceRefused(f"The service sent something else than it announced ({result.name}).", "Try again.")
         return data
 
-    def _ask(self, method: str, path: str, **more: object) -> httpx.Response:
+    def _ask(self, method: str, path: str, *, unknown_is_fine: bool = False, **more: object) -> httpx.Response:
         pause = 0.2
         for attempt in range(TRIES):
             try:
@@ -121,7 +121,7 @@ class Services:
                     raise ServiceRefused("The services do not answer.", "See that they run, then try again.") from error
             time.sleep(pause)
             pause *= 2
-        if answer.status_code >= 400:
+        if answer.status_code >= 400 and not (unknown_is_fine and answer.status_code == 404):
             raise ServiceRefused(f"The service did not take the request ({answer.status_code}).", answer.text[:200])
         return answer
 

@@ -12,7 +12,7 @@ from .pen import Mark, Pen, Point
 from .people import body_of, decide, draw_person
 from .places import PLACE_DRAWERS, Stage, hour_of, weather_over
 from .props import draw_prop
-from .reading import Figure, Reading, read_prompt
+from .reading import Figure, Reading, read_prompt, without
 from .references import Reference, colours_of, follow, recoloured
 from .sheet import draw_sheet
 from .vocabulary import INDOORS
@@ -51,8 +51,10 @@ class Drawing:
     figures: list[Figure] = field(default_factory=list)
 
 
-def draw(prompt: str, seed: int, aspect: float, references: Sequence[Reference] = ()) -> Drawing:
-    """Draw `prompt`. The same prompt, seed, aspect (width / height) and references give the same drawing."""
+def draw(
+    prompt: str, seed: int, aspect: float, references: Sequence[Reference] = (), negative: str = ""
+) -> Drawing:
+    """Draw `prompt`. The same prompt, seed, aspect (width / height), references and negative give the same drawing."""
     reading = read_prompt(prompt)
     rng = random.Random(int.from_bytes(hashlib.sha256(f"{seed}".encode()).digest()[:8], "big"))
     width = H * aspect
@@ -68,6 +70,7 @@ def draw(prompt: str, seed: int, aspect: float, references: Sequence[Reference] 
     stage = Stage(pens[0], pens[2], width, H, frame.horizon, min(frame.feet, 880.0), hour, time, weather, random.Random(rng.random()),
                   dark_lamp=reading.dark_lamp)
     follow(reading.figures, references)
+    without(reading, negative)
     for figure in reading.figures:
         decide(figure, rng)
     if reading.sheet:

@@ -29,9 +29,12 @@ class Picture:
     unused: list[str]
 
 
-def paint(prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = ()) -> Picture:
-    """Draw `prompt` at `width` by `height` pixels. The same arguments give the same bytes."""
-    drawing = draw(prompt, seed, width / height, references)
+def paint(
+    prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = (), negative: str = ""
+) -> Picture:
+    """Draw `prompt` at `width` by `height` pixels, without what `negative` names. The same arguments give the same
+    bytes."""
+    drawing = draw(prompt, seed, width / height, references, negative)
     grain = _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
     flat: NDArray[np.floating] | None = None
     layers: list[tuple[bytes, float]] = []

@@ -249,3 +249,19 @@ def _denied(text: str, match: re.Match[str]) -> bool:
 
 def _is_look(text: str, match: re.Match[str]) -> bool:
     return bool(re.search(r"(cut|soft shadows,|cream|black|full|toned|buff|warm) $", text[max(0, match.start() - 14):match.start()]))
+
+
+def without(reading: Reading, negative: str) -> None:
+    """Take out what a negative prompt names: things, animals, garments, weather."""
+    words = set(re.findall(r"[a-z][a-z'-]+", negative.lower()))
+    words |= {w[:-1] for w in words if w.endswith("s")}
+    reading.props = [p for p in reading.props if p not in {v.PROPS[w] for w in words if w in v.PROPS}]
+    unwanted = {v.ANIMALS[w] for w in words if w in v.ANIMALS}
+    reading.animals = [(kind, colour) for kind, colour in reading.animals if kind not in unwanted]
+    if reading.weather in {v.WEATHERS[w] for w in words if w in v.WEATHERS}:
+        reading.weather = "clear"
+    for figure in reading.figures:
+        figure.extras = [e for e in figure.extras if e[0] not in {v.EXTRAS[w] for w in words if w in v.EXTRAS}]
+        figure.garments = [g for g in figure.garments if g[0] not in {v.GARMENTS[w] for w in words if w in v.GARMENTS}]
+        if figure.hat and figure.hat[0] in words:
+            figure.hat = None

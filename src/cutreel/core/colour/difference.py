@@ -10,8 +10,12 @@ from numpy.typing import ArrayLike, NDArray
 _FAR = 25.0**7
 
 
-def ciede2000(one: ArrayLike, other: ArrayLike) -> NDArray[np.float64]:
-    """The difference of L*a*b* colours, shape (…, 3) each and broadcast; shape (…) out."""
+def ciede2000(one: ArrayLike, other: ArrayLike, k_light: float = 1.0) -> NDArray[np.float64]:
+    """The difference of L*a*b* colours, shape (…, 3) each and broadcast; shape (…) out.
+
+    `k_light` is the factor kL of the formula: 2, as the textile trade has it, counts lightness half, where surfaces
+    are uneven.
+    """
     a, b = np.broadcast_arrays(np.asarray(one, float), np.asarray(other, float))
     mean_chroma = (np.hypot(a[..., 1], a[..., 2]) + np.hypot(b[..., 1], b[..., 2])) / 2  # (2, 3)
     g = 0.5 * (1 - np.sqrt(mean_chroma**7 / (mean_chroma**7 + _FAR)))  # (4)
@@ -42,4 +46,6 @@ def ciede2000(one: ArrayLike, other: ArrayLike) -> NDArray[np.float64]:
     sl = 1 + 0.015 * (light - 50) ** 2 / np.sqrt(20 + (light - 50) ** 2)  # (18)
     sc, sh = 1 + 0.045 * chroma, 1 + 0.015 * chroma * t  # (19, 20)
     rt = -np.sin(np.radians(2 * lean)) * rc  # (21)
-    return np.asarray(np.sqrt((dl / sl) ** 2 + (dc / sc) ** 2 + (dh / sh) ** 2 + rt * (dc / sc) * (dh / sh)))  # (22)
+    return np.asarray(
+        np.sqrt((dl / (k_light * sl)) ** 2 + (dc / sc) ** 2 + (dh / sh) ** 2 + rt * (dc / sc) * (dh / sh))
+    )  # (22)

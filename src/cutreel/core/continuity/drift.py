@@ -1,8 +1,8 @@
 """Drift: where a picture departs from what continuity says, in the words it was made from and in what it shows.
 
 In words: traits of who is in the picture that the prompt did not say. In the picture: the colour of each part against
-the sheet (CIEDE2000, both in white light), a trait that is not seen, a figure too small, a speaker's face turned away,
-and the whole against the other pictures of its hour.
+the sheet (CIEDE2000 with kL = 2, both in white light), a trait that is not seen, a figure too small, a speaker's face
+turned away, and the whole against the other pictures of its hour.
 
 The colour that a trait should have is, in this order: what the maker set; what was measured in a circled reference in
 this look; the median of the film's pictures whose prompts said the trait, from three on; what its words mean, where
@@ -26,6 +26,8 @@ from .seen import SeenFigure, SeenPicture
 
 MARKED, UNSURE = 5.0, 10.0
 """A colour this far off is marked: CIEDE2000 5 is seen at a glance; in a light that nothing tells, from 10 on."""
+UNEVEN = 2.0
+"""kL of CIEDE2000: cloth has folds, washes and shading, so that lightness counts half."""
 SMALL = 0.28
 """Least share of the frame's height for a figure of a wide shot: about half is wanted in shots that move."""
 LIGHTER, STRONGER, PALETTE = 18.0, 14.0, 22.0
@@ -132,7 +134,7 @@ def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours:
                     )
             out += _stance(picture, person, figure)
     if compared:
-        apart = ciede2000(np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]))
+        apart = ciede2000(np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]), UNEVEN)
         for (base, _, _), value in zip(compared, apart, strict=True):
             much = round(float(value), 1)
             text = f"{base.trait}: ΔE {much:.0f}" + ("" if base.marked else ", its light is not told")
@@ -256,8 +258,8 @@ def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
             continue
         lightness = float(np.median([p.seen.style.lightness for p in group]))
         contrast = float(np.median([p.seen.style.contrast for p in group]))
-        colours = [s.lab for p in group for s in p.seen.style.palette[:3]]
-        for p in group:
+        main = [[s.lab for s in p.seen.style.palette[:3]] for p in group]
+        for i, p in enumerate(group):
             style = p.seen.style
             off = style.lightness - lightness
             if abs(off) > LIGHTER:
@@ -267,10 +269,9 @@ def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
             if abs(off) > STRONGER:
                 text = f"{'stronger' if off > 0 else 'flatter'} contrast than the film's other pictures of {hour}"
                 out.append(Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True))
-            own = {s.lab for s in style.palette[:3]}
-            rest = np.array([c for c in colours if c not in own])
-            if len(rest) and style.palette:
-                far = np.mean([float(ciede2000(rest, np.array(lab)).min()) for lab in own])
+            rest = np.array([lab for k, colours in enumerate(main) if k != i for lab in colours])
+            if len(rest) and main[i]:
+                far = np.mean([float(ciede2000(rest, np.array(lab)).min()) for lab in main[i]])
                 if far > PALETTE:
                     text = f"other colours than the film's pictures of {hour}: ΔE {far:.0f}"
                     out.append(Finding(p.shot, p.take, None, "look", "", round(float(far), 1), text, True))

@@ -23,7 +23,7 @@ export function BeforeYouDecide({ film, title, command, only = "Change only", on
     onDone();
   };
   return (
-    <section aria-label="Before you decide" className="rounded-[5px] border border-rule-strong bg-page p-3">
+    <section aria-label="Before you decide" className="sticky top-0 z-10 rounded-[5px] border border-rule-strong bg-page p-3">
       <div className="flex justify-between gap-3">
         <h3 className="font-semibold">{title}</h3>
         <span className="shrink-0 text-ink-2">before you decide</span>

@@ -11,6 +11,7 @@ import { notify } from "../../state/notices";
 import { BeforeYouDecide } from "./BeforeYouDecide";
 import { Heading } from "./Heading";
 import { Strength } from "./References";
+import { usedOf } from "./drift";
 
 const WORDS = [
   ["medium", "in every prompt"],
@@ -147,6 +148,13 @@ export const Measured = ({ style }: { style: NonNullable<Look["measured"]> }) =>
   </section>
 );
 
+/** The picture that a shot has now, faint. */
+function AsItIs({ film, shot }: { film: Film; shot: number }) {
+  const found = film.shots.find((s) => s.id === shot);
+  const take = found && usedOf(found);
+  return take ? <img src={`/media/${take.thumb}`} alt="" className="size-full object-cover opacity-40" /> : null;
+}
+
 /** Three shots of the film in a look that it does not have yet. */
 function Tried({ film, look }: { film: Film; look: Look }) {
   const runs = useRuns(film.id).data;
@@ -161,8 +169,13 @@ function Tried({ film, look }: { film: Film; look: Look }) {
       <div className="grid grid-cols-3 gap-2 py-1">
         {samples?.map((s) => (
           <figure key={s.shot}>
-            <div className="aspect-video overflow-hidden rounded-[3px] bg-shade">{s.thumb && <img src={`/media/${s.thumb}`} alt={`Shot ${s.edge} in ${look.title}`} className="size-full object-cover" />}</div>
-            <figcaption className="font-mono text-[12px] text-ink-2">{s.edge}</figcaption>
+            <div className="aspect-video overflow-hidden rounded-[3px] bg-shade">
+              {s.thumb ? <img src={`/media/${s.thumb}`} alt={`Shot ${s.edge} in ${look.title}`} className="size-full object-cover" /> : <AsItIs film={film} shot={s.shot} />}
+            </div>
+            <figcaption className="font-mono text-[12px] text-ink-2">
+              {s.edge}
+              {!s.thumb && ", as it is now"}
+            </figcaption>
           </figure>
         ))}
       </div>

@@ -84,7 +84,9 @@ function SceneByScene({ film }: { film: Film }) {
     });
   return (
     <section className="mt-6" aria-label="Scene by scene">
-      <h2 className="mb-1 font-semibold">Scene by scene</h2>
+      <h2 className="mb-1 flex items-baseline justify-between font-semibold">
+        Scene by scene <span className="font-normal text-ink-2">by the text, unless you choose</span>
+      </h2>
       {draft && (
         <div className="my-2 max-w-[560px]">
           <BeforeYouDecide film={film} title={draft.title} command={draft.command} onDone={() => setDraft(null)} onLeave={() => setDraft(null)} />
@@ -103,7 +105,7 @@ function SceneByScene({ film }: { film: Film }) {
           {scenes.map((s, n) => {
             const shots = film.shots.filter((x) => x.scene === s.number);
             const now = { place: usual(shots.map((x) => x.place)), time: usual(shots.map((x) => x.time)), weather: usual(shots.map((x) => x.weather)) };
-            const auto = (value: string) => ["auto", `as the text says${value ? `: ${value}` : ""}`] as const;
+            const auto = (value: string) => ["auto", value ? `${value} (text)` : "as the text says"] as const;
             const own = (what: "place" | "time" | "weather") => s.own[what] ?? "auto";
             const places = [...new Set([...film.places.map(said), ...(s.own.place ? [s.own.place] : [])])];
             return (
