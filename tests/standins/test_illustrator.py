@@ -11,6 +11,7 @@ from cutreel.core.continuity import LOOKS as LOOK_CARDS
 from cutreel.core.continuity import measure_picture
 from standins.illustrator import Reference, draw, paint
 from standins.illustrator.animals import _BEASTS, _BIRDS
+from standins.illustrator.colour import NAMED
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
 from standins.illustrator.reading import read_prompt
@@ -69,6 +70,11 @@ def test_reading_a_prompt() -> None:
     )
     assert (pip.age, pip.pronoun, pip.extras[0][0]) == ("child", "he", "scarf")
     assert read_prompt("Wide shot. a quokka with a theodolite").unused == ["quokka", "theodolite"]
+
+
+def test_a_long_coat_is_not_long_hair() -> None:
+    figure = read_prompt("Medium shot. Ada (woman, short red hair, long white raincoat). a road").figures[0]
+    assert (figure.hair, figure.hair_style, figure.garments[0][0]) == (NAMED["red"], "short", "coat")
 
 
 def test_what_is_denied_is_not_drawn() -> None:

@@ -107,6 +107,7 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
         words = re.findall(r"[a-z'-]+", trait)
         colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), None)
         used |= {w for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait) for w in c.split()}
+        worn = any(w in v.GARMENTS or w in v.EXTRAS or w in v.HATS for w in words)
         for word in words:
             if word in v.PEOPLE:
                 pronoun, age = v.PEOPLE[word]
@@ -132,7 +133,7 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
                 figure.extras.append((v.EXTRAS[word], colour))
             elif word in v.GARMENTS:
                 figure.garments.append((v.GARMENTS[word], colour))
-            elif word in v.HAIR_STYLES or word in {"hair", "haired"}:
+            elif (word in v.HAIR_STYLES and not worn) or word in {"hair", "haired"}:
                 figure.hair = colour or figure.hair
                 if word in v.HAIR_STYLES:
                     figure.hair_style = word if figure.hair_style in (None, "long", "short") else figure.hair_style

@@ -1526,8 +1526,8 @@ export interface components {
         };
         /**
          * Impact
-         * @description What a change would do, before it is made: prompts that change, pictures in use that become stale, and what
-         *     making them again would cost and take. `shots` are those whose prompt changes.
+         * @description What a change would do, before it is made: prompts whose words change, pictures in use that become stale, and
+         *     what making them again would cost and take. `shots` are those whose picture would be another.
          */
         Impact: {
             /** Prompts */
