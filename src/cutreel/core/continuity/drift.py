@@ -5,8 +5,8 @@ the sheet (CIEDE2000 with kL = 2, both in white light), a trait that is not seen
 turned away, and the whole against the other pictures of its hour.
 
 The colour that a trait should have is, in this order: what the maker set; what was measured in a circled reference in
-this look; the median of the film's pictures whose prompts said the trait, from three on; what its words mean, where
-the look shows colours as they are.
+this look; the median of the film's pictures whose prompts said the trait and whose light is told, from three on; what
+its words mean, where the look shows colours as they are; the median of all that said it.
 """
 
 import re
@@ -177,43 +177,53 @@ def figures_of(people: Sequence[Person], seen: SeenPicture) -> list[tuple[Person
 
 
 Agreed = dict[tuple[int, str], Lab]
+FROM_PICTURES = 3
+"""So many pictures must agree on a colour before others are held against it."""
 
 
-def _agreed(looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]]) -> Agreed:
-    """What the film's pictures agree on: the median colour of each trait, from three pictures whose prompts said it;
-    only of those whose light is told, where they are three."""
-    found: dict[tuple[int, str], list[Lab]] = defaultdict(list)
+def _agreed(looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]]) -> tuple[Agreed, Agreed]:
+    """What the film's pictures agree on: the median colour of each trait in the pictures whose prompts said it; of
+    those whose light is told, and of all."""
     sure: dict[tuple[int, str], list[Lab]] = defaultdict(list)
+    every: dict[tuple[int, str], list[Lab]] = defaultdict(list)
     for picture, figures in looked:
         said = _plain(picture.prompt)
         for person, figure in figures:
             for trait in person.traits:
                 slot = slot_of(trait, person.is_animal)
                 if slot and slot in figure.shown and _says(said, trait):
-                    found[person.id, trait.text].append(figure.colours[slot])
+                    every[person.id, trait.text].append(figure.colours[slot])
                     if figure.lit != "guess":
                         sure[person.id, trait.text].append(figure.colours[slot])
+    return _middles(sure), _middles(every)
+
+
+def _middles(found: dict[tuple[int, str], list[Lab]]) -> Agreed:
     out: Agreed = {}
-    for name, seen in found.items():
-        colours = sure[name] if len(sure[name]) >= 3 else seen
-        if len(colours) >= 3:
+    for name, colours in found.items():
+        if len(colours) >= FROM_PICTURES:
             lightness, a, b = (float(v) for v in np.median(np.array(colours), axis=0))
             out[name] = (lightness, a, b)
     return out
 
 
-def _wanted(person: Person, trait: Trait, look: str, agreed: Agreed, true_colours: bool) -> tuple[Lab | None, str]:
+def _wanted(
+    person: Person, trait: Trait, look: str, agreed: tuple[Agreed, Agreed], true_colours: bool
+) -> tuple[Lab | None, str]:
+    sure, every = agreed
     if trait.colour:
         rgb = [int(trait.colour[i : i + 2], 16) for i in (1, 3, 5)]
         return _triple(lab_of(rgb)), "as you set it"
     for reference in person.references:
         if reference.look == look and trait.text in reference.colours:
             return reference.colours[trait.text], f"as in {reference.title or 'the reference'}"
-    if (person.id, trait.text) in agreed:
-        return agreed[person.id, trait.text], "as in the film's other pictures"
+    if (person.id, trait.text) in sure:
+        return sure[person.id, trait.text], "as in the film's other pictures"
     rgb_named = colour_in(trait.text)
     if rgb_named and true_colours:
         return _triple(lab_of(rgb_named)), "as the words say"
+    if (person.id, trait.text) in every:
+        return every[person.id, trait.text], "as in the film's other pictures"
     return None, ""
 
 
@@ -258,7 +268,7 @@ def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
             continue
         lightness = float(np.median([p.seen.style.lightness for p in group]))
         contrast = float(np.median([p.seen.style.contrast for p in group]))
-        main = [[s.lab for s in p.seen.style.palette[:3]] for p in group]
+        far = _palette_apart([[s.lab for s in p.seen.style.palette[:3]] for p in group])
         for i, p in enumerate(group):
             style = p.seen.style
             off = style.lightness - lightness
@@ -269,10 +279,29 @@ def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
             if abs(off) > STRONGER:
                 text = f"{'stronger' if off > 0 else 'flatter'} contrast than the film's other pictures of {hour}"
                 out.append(Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True))
-            rest = np.array([lab for k, colours in enumerate(main) if k != i for lab in colours])
-            if len(rest) and main[i]:
-                far = np.mean([float(ciede2000(rest, np.array(lab)).min()) for lab in main[i]])
-                if far > PALETTE:
-                    text = f"other colours than the film's pictures of {hour}: ΔE {far:.0f}"
-                    out.append(Finding(p.shot, p.take, None, "look", "", round(float(far), 1), text, True))
+            if far[i] > PALETTE:
+                text = f"other colours than the film's pictures of {hour}: ΔE {far[i]:.0f}"
+                out.append(Finding(p.shot, p.take, None, "look", "", round(far[i], 1), text, True))
     return out
+
+
+GRID = 6.0
+"""Colours of palettes are put together by L*a*b* cells of this size, so that many pictures are compared at once."""
+
+
+def _palette_apart(palettes: Sequence[Sequence[Lab]]) -> list[float]:
+    """For each picture's main colours: how far (CIEDE2000, on average) the nearest of any other picture's lies."""
+    owners: dict[tuple[int, int, int], set[int]] = defaultdict(set)
+    for i, palette in enumerate(palettes):
+        for a, b, c in palette:
+            owners[round(a / GRID), round(b / GRID), round(c / GRID)].add(i)
+    cells = np.array(list(owners), float).reshape(-1, 3) * GRID
+    alone = np.array([next(iter(who)) if len(who) == 1 else -1 for who in owners.values()])
+    flat = np.array([lab for palette in palettes for lab in palette], float).reshape(-1, 3)
+    whose = np.array([i for i, palette in enumerate(palettes) for _ in palette], int)
+    if not len(flat):
+        return [0.0] * len(palettes)
+    apart = ciede2000(flat[:, None], cells[None])
+    apart[whose[:, None] == alone[None]] = np.inf
+    nearest = apart.min(axis=1)
+    return [float(nearest[whose == i].mean()) if (whose == i).any() else 0.0 for i in range(len(palettes))]

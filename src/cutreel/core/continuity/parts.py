@@ -1,6 +1,7 @@
 """Which part of a figure a trait speaks of, so that it can be looked for in a picture."""
 
 import re
+from functools import lru_cache
 
 from .model import Trait
 
@@ -25,7 +26,12 @@ _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
 
 def slot_of(trait: Trait, animal: bool = False) -> str | None:
     """The part of a figure that a trait speaks of, as services report parts. None: of no part, or of several."""
-    words = set(re.findall(r"[a-z-]+", f"{trait.text} {trait.about}".lower()))
+    return _slot(f"{trait.text} {trait.about}".lower(), animal)
+
+
+@lru_cache(4096)
+def _slot(said: str, animal: bool) -> str | None:
+    words = set(re.findall(r"[a-z-]+", said))
     if animal:
         return "body" if words & {"kind", "fur", "feathers", "coat", "plumage", "hide", "colour"} else None
     return next((slot for slot, known in _SLOT_WORDS if known & words), None)

@@ -23,8 +23,9 @@ SLOTS = ("hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body")
 
 
 class SeenFigure(BaseModel):
-    """A figure as seen. `shown` are sRGB colours by slot, as they are in the picture; `light` is what they are seen in,
-    `lit` how that was told: by the figure's own neutrals, by another's in the picture, or guessed from its average.
+    """A figure as seen. `shown` are sRGB colours by slot, as they are in the picture, and `colours` are L*a*b* in white
+    light; `light` is what was taken away, `lit` how it was told: by the figure's own neutrals, by another's in the
+    picture, or guessed from its average.
     `height` is its share of the frame's height, also of what the frame cuts off; `facing` is front, three-quarter,
     side, back, or empty where nothing says. `told`: its parts were known; where they were not, `palette` has the
     colours of its box."""
@@ -34,22 +35,15 @@ class SeenFigure(BaseModel):
     height: float
     facing: str = ""
     shown: dict[str, tuple[float, float, float]] = {}
+    colours: dict[str, Lab] = {}
     light: Light = Light()
     lit: Literal["own", "picture", "guess"] = "guess"
     palette: list[Lab] = []
     told: bool = False
 
-    @property
-    def colours(self) -> dict[str, Lab]:
-        """L*a*b* by slot, in white light as far as the picture alone tells it."""
-        return self.in_light(self.light)
-
     def in_light(self, light: Light) -> dict[str, Lab]:
         """L*a*b* by slot, with `light` taken away."""
-        if not self.shown:
-            return {}
-        lab = lab_of(light.without(list(self.shown.values())))
-        return {slot: _triple(row) for slot, row in zip(self.shown, lab, strict=True)}
+        return colours_without(self.shown, light)
 
 
 class SeenPicture(BaseModel):
@@ -91,6 +85,7 @@ def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]
                 height=float(region.get("height") or bottom - top),
                 facing=str(region.get("facing") or ""),
                 shown=colours,
+                colours=colours_without(colours, own or light),
                 light=own or light,
                 lit="own" if own else "picture" if told else "guess",
                 palette=[] if region.get("parts") else _palette_in(pixels, region["box"], light),
@@ -98,6 +93,14 @@ def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]
             )
         )
     return SeenPicture(figures=figures, light=light, lit=told is not None, style=style_of(pixels))
+
+
+def colours_without(shown: dict[str, tuple[float, float, float]], light: Light) -> dict[str, Lab]:
+    """sRGB colours by slot as L*a*b* with a light taken away."""
+    if not shown:
+        return {}
+    lab = lab_of(light.without(list(shown.values())))
+    return {slot: _triple(row) for slot, row in zip(shown, lab, strict=True)}
 
 
 def _palette_in(pixels: NDArray[np.uint8], box: Sequence[float], light: Light) -> list[Lab]:
