@@ -51,7 +51,7 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("illustrator-fine"),
             parallel=2,
             seconds_each=2.5,
-            understands=["seed", "negative", "references", "regions", "layers"],
+            understands=["seed", "negative", "references", "weights", "regions", "layers"],
             simulated=True,
         ),
         Offer(

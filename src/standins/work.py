@@ -32,7 +32,7 @@ def do(work: JobInput, kept: Path) -> tuple[list[Made], list[str]]:
         files, unused = [], []
         follow = [Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in work.references]
         for i in range(work.count):
-            picture = paint(work.prompt, work.seed + i, work.width, work.height, follow, negative=work.negative)
+            picture = paint(work.prompt, work.seed + i, work.width, work.height, follow, work.negative, work.lighter)
             unused = picture.unused
             files.append(
                 Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions})

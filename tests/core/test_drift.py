@@ -60,3 +60,30 @@ def test_missing_traits_are_told_in_either_wording() -> None:
     found = drift_in_words([ada, Person(id=2, name="Bo")], "Ada in a grey braided cap")
     assert [(d.person, d.missing) for d in found] == [(1, ("grey braid", "yellow oilskin coat"))]
     assert dressed(ada, 7) is ada
+
+
+def test_an_outfit_of_a_shot_goes_before_that_of_its_scene() -> None:
+    film, used, ada = film_with_outfit()
+    before = read_film(film, 900, []).shots  # type: ignore[arg-type]
+    person = next(p for p in film.cast if p.id == ada).model_copy(deep=True)  # type: ignore[attr-defined]
+    last = [s for s in before if ada in s.facts.people][-1]
+    person.outfits.append(
+        Outfit(name="wet", traits=[Trait(about="clothes", text="grey blanket")], shots=[last.shot.id])
+    )
+    after, used, _ = apply_command(film, SetPerson(person=person), used)  # type: ignore[arg-type]
+    worn = [s.shot.id for s in read_film(after, 900, []).shots if "grey blanket" in s.prompt.text]
+    assert worn == [last.shot.id]
+
+
+def test_what_may_go_weighs_less_where_weights_are_understood() -> None:
+    film, used, ada = film_with_outfit()
+    person = next(p for p in film.cast if p.id == ada).model_copy(deep=True)  # type: ignore[attr-defined]
+    person.traits = [HAIR, COAT, Trait(about="face", text="freckles", weight="if room")]
+    film, used, _ = apply_command(film, SetPerson(person=person), used)  # type: ignore[arg-type]
+    weighed = read_film(film, 900, [], understands={"weights"}).shots
+    plain = read_film(film, 900, []).shots
+    assert {s.lighter for s in weighed if "freckles" in s.prompt.text} == {("freckles",)}
+    assert not any(s.lighter for s in plain)
+    assert [a.picture_key != b.picture_key for a, b in zip(weighed, plain, strict=True)] == [
+        "freckles" in s.prompt.text for s in plain
+    ]

@@ -267,3 +267,12 @@ def test_what_a_negative_names_is_not_drawn() -> None:
     assert paint(prompt, 1, 320, 180, negative="watermark").flat == paint(prompt, 1, 320, 180).flat
     slots = {p["word"] for r in draw(prompt, 1, 16 / 9, negative="scarf").regions for p in r["parts"]}
     assert "scarf" not in slots
+
+
+def test_what_weighs_less_gives_way_where_figures_are_small() -> None:
+    def words(framing: str, lighter: tuple[str, ...]) -> set[str]:
+        prompt = f"{framing} shot. Ada (woman, red coat, green scarf). a street. day. layered cut paper"
+        return {p["word"] for r in draw(prompt, 1, 16 / 9, lighter=lighter).regions for p in r["parts"]}
+
+    assert "scarf" in words("Wide", ()) and "scarf" not in words("Wide", ("green scarf",))
+    assert "scarf" in words("Medium", ("green scarf",))

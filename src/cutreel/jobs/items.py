@@ -67,6 +67,7 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
         work = PictureInput(
             prompt=s["prompt"],
             negative=s["negative"],
+            lighter=s.get("lighter", []),
             seed=s["seed"],
             width=s["width"],
             height=s["height"],

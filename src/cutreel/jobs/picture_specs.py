@@ -21,13 +21,15 @@ def picture_spec(document: FilmDocument, shot: ReadShot, nth: int = 0) -> dict[s
     }
     if shot.references:
         spec["references"] = [[r.media, r.strength, r.name] for r in shot.references]
+    if shot.lighter:
+        spec["lighter"] = list(shot.lighter)
     return spec
 
 
 def take_key(spec: dict[str, Any]) -> str:
     """The key of the picture that a spec asks for: whoever asks for the same is given the same, and nobody pays
     twice."""
-    more = {"references": spec["references"]} if spec.get("references") else {}
+    more = {name: spec[name] for name in ("references", "lighter") if spec.get(name)}
     return key(
         "take",
         PICTURE_VERSION,

@@ -17,11 +17,13 @@ class PictureReference(BaseModel):
 
 
 class PictureInput(BaseModel):
-    """A picture: `count` candidates with the seeds `seed`, `seed + 1`, …"""
+    """A picture: `count` candidates with the seeds `seed`, `seed + 1`, … `lighter` are phrases of the prompt that
+    weigh less than the rest: they may give way where all cannot be had."""
 
     kind: Literal["picture"] = "picture"
     prompt: str
     negative: str = ""
+    lighter: list[str] = Field([], max_length=24)
     seed: int = 0
     count: int = Field(1, ge=1, le=4)
     width: int = Field(1280, ge=64, le=4096)

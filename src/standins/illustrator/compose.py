@@ -52,10 +52,10 @@ class Drawing:
 
 
 def draw(
-    prompt: str, seed: int, aspect: float, references: Sequence[Reference] = (), negative: str = ""
+    prompt: str, seed: int, aspect: float, references: Sequence[Reference] = (), negative: str = "", lighter: Sequence[str] = ()
 ) -> Drawing:
-    """Draw `prompt`. The same prompt, seed, aspect (width / height), references and negative give the same drawing."""
-    reading = read_prompt(prompt)
+    """Draw `prompt`. The same arguments give the same drawing; `aspect` is width / height."""
+    reading = read_prompt(_lightened(prompt, lighter))
     rng = random.Random(int.from_bytes(hashlib.sha256(f"{seed}".encode()).digest()[:8], "big"))
     width = H * aspect
     frame = _FRAMES[reading.framing]
@@ -105,6 +105,14 @@ def _vignette(pen: Pen, width: float) -> None:
     pen.defs.append(f'<radialGradient id="v" cx="0.5" cy="0.48" r="0.78"><stop offset="0.55" stop-color="#120a14" stop-opacity="0"/>'
                     f'<stop offset="1" stop-color="#120a14" stop-opacity="{dark}"/></radialGradient>')
     pen.out.append(f'<rect x="-10" y="-10" width="{width + 20:.0f}" height="{H + 20:.0f}" fill="url(#v)"/>')
+
+
+def _lightened(prompt: str, lighter: Sequence[str]) -> str:
+    """The prompt without what weighs less, where figures are too small to show it."""
+    if "wide shot" in prompt.lower():
+        for phrase in lighter:
+            prompt = prompt.replace(f", {phrase}", "")
+    return prompt
 
 
 class _Cast:

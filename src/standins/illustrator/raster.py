@@ -30,11 +30,12 @@ class Picture:
 
 
 def paint(
-    prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = (), negative: str = ""
+    prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = (), negative: str = "",
+    lighter: Sequence[str] = (),
 ) -> Picture:
-    """Draw `prompt` at `width` by `height` pixels, without what `negative` names. The same arguments give the same
-    bytes."""
-    drawing = draw(prompt, seed, width / height, references, negative)
+    """Draw `prompt` at `width` by `height` pixels, without what `negative` names; phrases that weigh less (`lighter`)
+    are left out where figures are small. The same arguments give the same bytes."""
+    drawing = draw(prompt, seed, width / height, references, negative, lighter)
     grain = _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
     flat: NDArray[np.floating] | None = None
     layers: list[tuple[bytes, float]] = []

@@ -1861,7 +1861,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "references" | "regions" | "layers")[];
+            understands: ("seed" | "negative" | "references" | "weights" | "regions" | "layers")[];
             /**
              * Voices
              * @default []
@@ -1885,7 +1885,8 @@ export interface components {
         };
         /**
          * Outfit
-         * @description What somebody wears in some scenes, which are known by the numbers of their first words.
+         * @description What somebody wears in some scenes, which are known by the numbers of their first words, and in some shots, by
+         *     their numbers.
          */
         Outfit: {
             /** Name */
@@ -1900,6 +1901,11 @@ export interface components {
              * @default []
              */
             scenes: number[];
+            /**
+             * Shots
+             * @default []
+             */
+            shots: number[];
         };
         /**
          * Overrides

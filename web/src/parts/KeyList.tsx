@@ -21,6 +21,12 @@ const KEYS: [string, [string, string][]][] = [
     ["S", "what the shot shows"],
     ["Alt ↑ ↓", "move the scene (on its heading)"],
   ]],
+  ["Continuity", [
+    ["← → ↑ ↓", "walk through who and scenes, or through the pictures below"],
+    ["M", "make the picture again"],
+    ["A", "accept its drift, or count it again"],
+    ["Enter", "open the shot in the Sheet"],
+  ]],
   ["Sheet", [
     ["↑ ↓", "the shot before, the next"],
     ["1 2 3 4 with Shift", "circle a take"],

@@ -138,6 +138,7 @@ function SentWith({ film, shot }: { film: Film; shot: Shot }) {
   const knows = (what: (typeof offer.understands)[number]) => offer.understands.includes(what);
   const sent = [
     knows("seed") ? "seed" : "no seed",
+    ...(knows("weights") ? ["weights"] : []),
     knows("references") ? (shot.references ? `${shot.references} ${shot.references === 1 ? "reference" : "references"}` : "no reference") : "references are not understood",
   ];
   return (

@@ -32,7 +32,7 @@ class CompanyCard(BaseModel):
     def without_film(self) -> "CompanyCard":
         """The card without what holds in one film only: numbers, scenes, and where it was taken from."""
         if self.person:
-            outfits = [o.model_copy(update={"scenes": []}) for o in self.person.outfits]
+            outfits = [o.model_copy(update={"scenes": [], "shots": []}) for o in self.person.outfits]
             person = self.person.model_copy(
                 update={"id": 0, "outfits": outfits, "company": None, "guess": False, "why": ""}
             )

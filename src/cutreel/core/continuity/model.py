@@ -28,11 +28,13 @@ class Trait(BaseModel):
 
 
 class Outfit(BaseModel):
-    """What somebody wears in some scenes, which are known by the numbers of their first words."""
+    """What somebody wears in some scenes, which are known by the numbers of their first words, and in some shots, by
+    their numbers."""
 
     name: str = Field(min_length=1, max_length=60)
     traits: list[Trait] = []
     scenes: list[int] = []
+    shots: list[int] = []
 
 
 class Reference(BaseModel):

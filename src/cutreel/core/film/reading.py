@@ -76,6 +76,7 @@ class ReadShot:
     picture_key: str
     picture_of: int
     references: tuple[PictureReference, ...] = ()
+    lighter: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -124,7 +125,7 @@ def read_film(
     understands: Collection[str] = ("negative",),
 ) -> ReadFilm:
     """Read `film` for services that take picture prompts of `prompt_cap` and speech of `text_cap` characters;
-    `understands` is what else the illustrator takes: negative, references."""
+    `understands` is what else the illustrator takes: negative, references, weights."""
     script = read(film.text)
     ids = film.word_ids
     at = {number: i for i, number in enumerate(ids)}
@@ -151,7 +152,7 @@ def read_film(
         scene = script.words[opens[i]].scene if end > opens[i] else scene
         begins = script.scenes[scene].first
         word = ids[begins] if begins < len(ids) else 0
-        people = tuple(dressed(cast[p], word) for p in fact.people if p in cast)
+        people = tuple(dressed(cast[p], word, shot.id) for p in fact.people if p in cast)
         move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
         prompt = compose_picture(
             fact,
@@ -166,6 +167,7 @@ def read_film(
         seed = seed_of(film, shot, people)
         place = placed.get(fact.place)
         references = _references(look, people, place) if "references" in understands else ()
+        lighter = _lighter(people, prompt) if "weights" in understands else ()
         shots.append(
             ReadShot(
                 shot=shot,
@@ -188,9 +190,11 @@ def read_film(
                     size=size,
                     offer=film.settings.offer,
                     **({"references": [[r.media, r.strength] for r in references]} if references else {}),
+                    **({"lighter": lighter} if lighter else {}),
                 ),
                 picture_of=shot.id,
                 references=references,
+                lighter=lighter,
             )
         )
     by_number = {s.shot.id: s for s in shots}
@@ -214,6 +218,12 @@ def _references(look: Look, people: Sequence[Person], place: Place | None) -> tu
     of_look = [PictureReference(r.media, min(r.strength, look.strength)) for r in look.references if look.strength]
     of_place = [PictureReference(r.media, r.strength) for r in (place.references if place else [])[:1] if r.strength]
     return tuple([*of_people, *of_look[:1], *of_place][:MOST_REFERENCES])
+
+
+def _lighter(people: Sequence[Person], prompt: Prompt) -> tuple[str, ...]:
+    """The traits in a prompt that may go where room is short: they weigh less than the others in the picture too."""
+    said = [t.text for p in people for t in p.traits if t.weight == "if room" and t.text]
+    return tuple(dict.fromkeys(text for text in said if text in prompt.text))
 
 
 def seed_of(film: FilmDocument, shot: Shot, people: Sequence[Person]) -> int:

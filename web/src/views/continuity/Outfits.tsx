@@ -1,4 +1,4 @@
-/** What somebody wears in which scenes; an outfit's traits stand in place of those about the same things. */
+/** What somebody wears in which scenes and shots; an outfit's traits stand in place of those about the same things. */
 import { Plus, X } from "lucide-react";
 
 import type { Film, Person } from "../../api/client";
@@ -53,16 +53,44 @@ export function Outfits({ film, person, onEdit }: Props) {
               <X className="size-3.5" />
             </button>
           </div>
+          <label className="flex items-center gap-1.5 text-[12px] text-ink-2">
+            and in shots
+            <input
+              aria-label={`Shots of ${outfit.name}`}
+              placeholder="none by number"
+              defaultValue={edgesOf(film, outfit.shots)}
+              key={outfit.shots.join()}
+              onKeyDown={(e) => e.key === "Enter" && e.currentTarget.blur()}
+              onBlur={(e) => {
+                const shots = shotsIn(film, e.target.value);
+                if (shots.join() !== outfit.shots.join()) put(i, { shots });
+                else e.target.value = edgesOf(film, outfit.shots);
+              }}
+              className="min-h-6 min-w-0 grow rounded-[3px] bg-transparent px-1 font-mono hover:bg-shade focus:bg-field placeholder:font-sans placeholder:text-ink-2"
+            />
+          </label>
           <Traits traits={outfit.traits} adding="clothes" onEdit={(traits) => put(i, { traits })} />
         </div>
       ))}
       <button
         type="button"
-        onClick={() => onEdit([...person.outfits, { name: "outfit", traits: [blankTrait("clothes")], scenes: [] }])}
+        onClick={() => onEdit([...person.outfits, { name: "outfit", traits: [blankTrait("clothes")], scenes: [], shots: [] }])}
         className="mt-1 inline-flex min-h-6 items-center gap-1 text-ink-2 hover:text-ink"
       >
         <Plus className="size-3.5" /> add an outfit
       </button>
     </section>
   );
+}
+
+const edgesOf = (film: Film, shots: number[]) => film.shots.filter((s) => shots.includes(s.id)).map((s) => s.edge).join(", ");
+
+/** Shots by their edge numbers: "7, 12-14". */
+function shotsIn(film: Film, words: string): number[] {
+  const at = (edge: string) => film.shots.findIndex((s) => s.edge.toLowerCase() === edge.trim().toLowerCase());
+  return words.split(",").flatMap((range) => {
+    const [from, to] = range.split(/[-–]/).map(at);
+    if (from === undefined || from < 0) return [];
+    return film.shots.slice(from, to !== undefined && to >= from ? to + 1 : from + 1).map((s) => s.id);
+  });
 }

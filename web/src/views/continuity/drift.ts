@@ -89,7 +89,8 @@ export function shortOf(drift: Drift, person: Person): string {
 /** What somebody wears in a scene, shortly: the outfit of the scene, else the trait about clothes. */
 export function wornIn(film: Film, person: Person, scene: number): string {
   const word = film.scenes[scene]?.word;
-  const outfit = person.outfits.find((o) => word !== undefined && o.scenes.includes(word));
+  const shots = new Set(film.shots.filter((s) => s.scene === scene && s.people.includes(person.id)).map((s) => s.id));
+  const outfit = person.outfits.find((o) => word !== undefined && o.scenes.includes(word)) ?? person.outfits.find((o) => o.shots.length > 0 && [...shots].every((s) => o.shots.includes(s)));
   return outfit?.traits[0]?.text ?? person.traits.find((t) => t.about === "clothes")?.text ?? "";
 }
 
