@@ -9,6 +9,7 @@ this look; the median of the film's pictures whose prompts said the trait and wh
 its words mean, where the look shows colours as they are; the median of all that said it.
 """
 
+import math
 import re
 from collections import defaultdict
 from collections.abc import Iterable, Sequence
@@ -137,7 +138,7 @@ def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours:
         apart = ciede2000(np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]), UNEVEN)
         for (base, _, _), value in zip(compared, apart, strict=True):
             much = round(float(value), 1)
-            text = f"{base.trait}: ΔE {much:.0f}" + ("" if base.marked else ", its light is not told")
+            text = f"{base.trait}: ΔE {math.floor(much)}" + ("" if base.marked else ", its light is not told")
             out.append(replace(base, apart=much, text=text, marked=much >= (MARKED if base.marked else UNSURE)))
     return out + _against_its_hour(pictures)
 

@@ -113,7 +113,7 @@ function Filled({ film, person, scene, cell }: { film: Film; person: Person; sce
 }
 
 function worstSaid(cell: Cell): string {
-  if (cell.apart !== null && (cell.apart >= MARKED || !cell.open)) return `ΔE ${Math.round(cell.apart)}`;
+  if (cell.apart !== null && (cell.apart >= MARKED || !cell.open)) return `ΔE ${Math.floor(cell.apart)}`;
   if (cell.unsaid.length) return `${cell.unsaid.length} unsaid`;
   if (cell.open) return `${cell.open} to look at`;
   return cell.unmade === cell.shots.length ? "–" : "holds";

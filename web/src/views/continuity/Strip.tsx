@@ -44,7 +44,7 @@ export function Strip({ film, person, deeds }: Props) {
                 type="button"
                 data-shot={s.id}
                 tabIndex={s.id === current ? 0 : -1}
-                aria-label={`Shot ${s.edge}${off ? `, drift: ${off}` : drift?.worst ? `, ΔE ${Math.round(drift.worst)}` : ""}${s.stale ? ", stale" : ""}`}
+                aria-label={`Shot ${s.edge}${off ? `, drift: ${off}` : drift?.worst ? `, ΔE ${Math.floor(drift.worst)}` : ""}${s.stale ? ", stale" : ""}`}
                 title={off || undefined}
                 onClick={() => deeds.point(s)}
                 onDoubleClick={() => deeds.go(s)}
@@ -58,7 +58,7 @@ export function Strip({ film, person, deeds }: Props) {
                 <span className="flex justify-between gap-2 pt-0.5 font-mono text-[12px]">
                   <span className="shrink-0">{s.edge}</span>
                   <span className={off ? "truncate text-grease-ink underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]" : "truncate text-ink-2"}>
-                    {short || (s.stale ? "stale" : drift?.worst !== undefined && drift.worst !== null ? `ΔE ${Math.round(drift.worst)}` : boxless ? "yours" : "holds")}
+                    {short || (s.stale ? "stale" : drift?.worst !== undefined && drift.worst !== null ? `ΔE ${Math.floor(drift.worst)}` : boxless ? "yours" : "holds")}
                   </span>
                 </span>
               </button>

@@ -83,7 +83,7 @@ export function shortOf(drift: Drift, person: Person): string {
   const worst = drift.found.filter((f) => f.marked && !f.accepted).sort((a, b) => (b.apart ?? 99) - (a.apart ?? 99))[0];
   if (!worst) return `${drift.missing.length} unsaid`;
   const about = traits.find((t) => t.text === worst.trait)?.about ?? worst.kind;
-  return worst.kind === "colour" ? `${about} ΔE ${Math.round(worst.apart ?? 0)}` : worst.kind === "missing" ? `no ${about}` : worst.kind;
+  return worst.kind === "colour" ? `${about} ΔE ${Math.floor(worst.apart ?? 0)}` : worst.kind === "missing" ? `no ${about}` : worst.kind;
 }
 
 /** What somebody wears in a scene, shortly: the outfit of the scene, else the trait about clothes. */
