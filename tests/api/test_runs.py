@@ -3,6 +3,7 @@
 import io
 import os
 import signal
+import time
 import uuid
 
 import httpx
@@ -194,7 +195,7 @@ def test_pictures_are_turned_upright(client, film) -> None:
         (picture()[:2000], "damaged"),
         (picture(200, 200), "only 200 by 200"),
         (picture(400, 400, "GIF"), "GIF"),
-        (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "not a picture"),
+        (b"<html></html>", "not a picture"),
     ],
 )
 def test_bad_pictures_are_refused_in_words(client, film, data: bytes, word: str) -> None:
@@ -237,3 +238,91 @@ def test_the_preview_plays_before_anything_is_made(client, film) -> None:
     assert frames == round(sum(lengths[:3]) * 24)
     audio = client.get(f"{base}/audio.m3u8").text
     assert "#EXT-X-BYTERANGE" in audio and client.get(audio.split('URI="')[1].split('"')[0]).status_code == 200
+
+
+def test_a_rejected_take_is_not_used_nor_made_again_with_its_seed(client, film, finished) -> None:
+    shot = film["shots"][0]["id"]
+    finished(film["id"], start(client, film, shots=[shot], takes=2)["id"])
+    seen = client.get(f"/api/films/{film['id']}").json()
+    first, second = seen["shots"][0]["takes"]
+    assert seen["shots"][0]["used"] == first["id"] and first["cost"] > 0 and first["faults"] == []
+
+    def command(**values) -> dict:
+        revision = client.get(f"/api/films/{film['id']}").json()["revision"]
+        return client.post(f"/api/films/{film['id']}/changes", json={"revision": revision, "command": values}).json()
+
+    command(type="circle take", shot=shot, take=first["id"])
+    after = command(type="reject take", shot=shot, take=first["id"], reason=" two   heads ")["shots"][0]
+    assert after["used"] == second["id"] and after["own_circled"] is None
+    assert [t["rejected"] for t in after["takes"]] == ["two heads", None]
+    none_left = command(type="reject take", shot=shot, take=second["id"])["shots"][0]
+    assert none_left["used"] is None
+    finished(film["id"], start(client, film)["id"])
+    takes = shots_of(client, film)[0]["takes"]
+    assert len(takes) == 3 and takes[2]["seed"] not in (first["seed"], second["seed"])
+    back = command(type="reject take", shot=shot, take=first["id"], reason=None)["shots"][0]
+    assert back["takes"][0]["rejected"] is None and back["used"] == first["id"]
+
+
+def test_another_offer_is_priced_before_and_draws_from_what_it_understands(client, film, finished) -> None:
+    seen = client.get(f"/api/films/{film['id']}").json()
+    client.post(
+        f"/api/films/{film['id']}/changes",
+        json={"revision": seen["revision"], "command": {"type": "set settings", "values": {"negative": "cars"}}},
+    )
+    wish = {"kind": "pictures", "shots": [film["shots"][0]["id"]], "takes": 1}
+    quick, fine = (
+        client.post(f"/api/films/{film['id']}/estimate", json={**wish, **more}).json()
+        for more in ({}, {"offer": "illustrator-fine"})
+    )
+    assert fine["cost"] > quick["cost"] > 0 and fine["seconds"] > quick["seconds"]
+    assert quick["pictures"] == quick["fits"] == 1 and quick["renews"]
+    finished(film["id"], start(client, film, shots=wish["shots"], takes=1, offer="illustrator-fine")["id"])
+    take = shots_of(client, film)[0]["takes"][0]
+    assert take["offer"] == "illustrator-fine" and "cars" in take["negative"] and not take["stale"]
+    assert take["width"] > 1280 and take["cost"] == pytest.approx(fine["cost"])
+    wrong = client.post(f"/api/films/{film['id']}/estimate", json={**wish, "offer": "oil painter"})
+    assert wrong.status_code == 422
+
+
+def test_only_what_is_missing_or_stale_or_of_a_scene_is_made(client, film, finished) -> None:
+    first = film["shots"][0]["id"]
+    finished(film["id"], start(client, film, shots=[first], takes=1)["id"])
+    seen = client.get(f"/api/films/{film['id']}").json()
+    client.post(
+        f"/api/films/{film['id']}/changes",
+        json={
+            "revision": seen["revision"],
+            "command": {"type": "set shots", "shots": [first], "values": {"time": "dawn"}},
+        },
+    )
+
+    def count(**more) -> int:
+        answer = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 1, **more})
+        return answer.json()["pictures"]
+
+    own = sum(s["picture_of"] == s["id"] for s in seen["shots"])
+    assert (count(), count(only="stale"), count(only="missing")) == (own, 1, own - 1)
+    assert count(scene=0) == own and count(scene=7) == 0
+
+
+def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(client, film, services, finished) -> None:
+    services(delay_seconds=0.4)
+    told = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}).json()
+    run = start(client, film, takes=2)
+    client.post(f"/api/runs/{run['id']}/pause").raise_for_status()
+
+    def rests() -> dict | None:
+        view = next(r for r in client.get(f"/api/films/{film['id']}/runs").json() if r["id"] == run["id"])
+        return view if view["state"] == "paused" else None
+
+    resting = until(rests, 20)
+    time.sleep(3)
+    still = until(rests, 20)
+    assert still["done"] <= resting["done"] + 2, "only what was begun is finished"
+    assert still["done"] < still["total"]
+    assert client.post(f"/api/runs/{run['id']}/go-on").json()["state"] == "going"
+    done = finished(film["id"], run["id"])
+    assert done["state"] == "done" and done["done"] == done["total"] == told["pictures"]
+    assert spent(client, film) == pytest.approx(told["cost"], abs=1e-6)
+    assert client.post(f"/api/runs/{run['id']}/pause").json()["state"] == "done"

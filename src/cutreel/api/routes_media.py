@@ -10,7 +10,8 @@ from fastapi import APIRouter, Request, UploadFile
 from fastapi.responses import FileResponse, Response
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.jobs.pictures import brought, thumbnail
+from cutreel.jobs.opening import KNOWN
+from cutreel.jobs.pictures import brought, checked, thumbnail
 from cutreel.store.media import TYPES
 
 from .door import Preview, Shop
@@ -52,7 +53,7 @@ async def bring_picture(
         except BadInput:
             raise
         except Exception as error:
-            raise BadInput("That file is not a picture, or it is damaged.", "Bring PNG, JPEG or WebP.") from error
+            raise BadInput("That file is not a picture, or it is damaged.", f"Bring {KNOWN}.") from error
 
     def keep() -> FilmView:
         name = shop.media.put(png, "png")
@@ -67,7 +68,7 @@ async def bring_picture(
             media=name,
             thumb=shop.media.put(thumbnail(png), "jpg"),
             layers=[(name, 0.0)],
-            about={"file": (file.filename or "")[:200], "width": width, "height": height},
+            about={"file": (file.filename or "")[:200], "width": width, "height": height, "checked": checked(png)},
             brought=True,
         )
         return get_film(film, shop, preview)

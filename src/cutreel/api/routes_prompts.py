@@ -12,6 +12,7 @@ from cutreel.core.film import PACK_TYPES, Change, match_files, pack_of, prompts_
 from cutreel.core.film.commands import CircleTakes
 from cutreel.jobs import bring_many
 from cutreel.jobs.bringing import MOST_IN_ALL
+from cutreel.jobs.pictures import checked
 
 from .door import Preview, Shop
 from .routes_film import get_film
@@ -135,7 +136,7 @@ def place(film: str, placing: Placing, shop: Shop, preview: Preview) -> FilmView
             media=p.media,
             thumb=p.thumb,
             layers=[(p.media, 0.0)],
-            about={"file": p.name},
+            about={"file": p.name, "checked": checked(shop.media.get(p.media))},
             brought=True,
         )
         for p in placing.pictures

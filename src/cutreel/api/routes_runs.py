@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from fastapi.responses import Response
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.jobs import cancel_run, estimate, start_run
+from cutreel.jobs import cancel_run, estimate, go_on_run, pause_run, start_run
 from cutreel.jobs.plans import SHORT_SIDE
 from cutreel.store.runs import RunView
 
@@ -28,7 +28,14 @@ def _options(request: RunRequest) -> dict[str, Any]:
 def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
     """What a run would cost, before it is started."""
     found = estimate(shop, film, request.kind, _options(request))
-    return EstimateView(items=found.items, cost=float(found.cost), seconds=found.seconds)
+    return EstimateView(
+        items=found.items,
+        cost=float(found.cost),
+        seconds=found.seconds,
+        pictures=found.pictures,
+        fits=found.fits,
+        renews=found.renews,
+    )
 
 
 @router.post("/films/{film}/runs", status_code=202)
@@ -45,6 +52,19 @@ def runs(film: str, shop: Shop) -> list[RunView]:
 @router.delete("/runs/{run}")
 def cancel(run: str, shop: Shop) -> RunView:
     cancel_run(shop, run)
+    return shop.runs.view(run)
+
+
+@router.post("/runs/{run}/pause")
+def pause(run: str, shop: Shop) -> RunView:
+    """What is being made is finished; nothing more is begun until the run goes on."""
+    pause_run(shop, run)
+    return shop.runs.view(run)
+
+
+@router.post("/runs/{run}/go-on")
+def go_on(run: str, shop: Shop) -> RunView:
+    go_on_run(shop, run)
     return shop.runs.view(run)
 
 

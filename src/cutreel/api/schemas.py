@@ -1,6 +1,7 @@
 """What the front end is told of a film."""
 
 from datetime import datetime
+from typing import Literal
 
 from pydantic import BaseModel, Field
 
@@ -16,6 +17,11 @@ class Piece(BaseModel):
     words: str
 
 
+class FaultView(BaseModel):
+    kind: str
+    text: str
+
+
 class TakeView(BaseModel):
     id: str
     number: int
@@ -27,6 +33,12 @@ class TakeView(BaseModel):
     brought: bool
     offer: str
     unused: list[str]
+    negative: str
+    cost: float
+    width: int | None
+    height: int | None
+    rejected: str | None
+    faults: list[FaultView]
 
 
 class RemarkView(BaseModel):
@@ -234,12 +246,16 @@ class NewFilm(BaseModel):
 
 
 class RunRequest(BaseModel):
-    """A run that the maker asks for; `shots` empty means: everything missing or stale. `person`, `place` and `look` are
-    for runs of kind references and look."""
+    """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
+    of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
+    `look` are for runs of kind references and look."""
 
     kind: str
     shots: list[int] = []
     takes: int | None = Field(None, ge=1, le=4)
+    only: Literal["missing", "stale"] | None = None
+    scene: int | None = None
+    offer: str | None = Field(None, max_length=60)
     size: str = "1080p"
     captions: str | None = None
     make: bool = True
@@ -249,9 +265,15 @@ class RunRequest(BaseModel):
 
 
 class EstimateView(BaseModel):
+    """What a run would make, cost and take. Of its pictures, `fits` are within what is left at their offer until it
+    renews; None where nothing is drawn."""
+
     items: int
     cost: float
     seconds: float
+    pictures: int = 0
+    fits: int | None = None
+    renews: datetime | None = None
 
 
 class Spending(BaseModel):

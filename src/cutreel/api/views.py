@@ -7,6 +7,7 @@ from cutreel.core.film import ReadShot, SceneChoice, remarks_on, wish_of
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.jobs import PreviewDesk
 from cutreel.jobs.drifting import PersonDrift, drift_of, seen_of
+from cutreel.jobs.faulty import faults_of
 from cutreel.jobs.plans import pictures, price_of
 from cutreel.store import Assembled, FilmRow
 from cutreel.store.assembly import is_fresh, sound_key_of
@@ -18,6 +19,7 @@ from .schemas import (
     Card,
     CueView,
     DriftView,
+    FaultView,
     FigureView,
     FilmView,
     FindingView,
@@ -143,6 +145,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
         word = None if r.at_word is None else film.read.ids[r.at_word]
         remarks.setdefault(r.shot, []).append(RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word))
     drift = drift_of(film)
+    faults = faults_of(film)
     out: list[ShotView] = []
     for shot, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True):
         f = shot.facts
@@ -189,6 +192,12 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                         brought=t.brought,
                         offer=t.offer,
                         unused=t.about.get("unused_words", []),
+                        negative=t.negative,
+                        cost=float(t.cost),
+                        width=t.about.get("width"),
+                        height=t.about.get("height"),
+                        rejected=shot.shot.rejected.get(t.id),
+                        faults=[FaultView(kind=x.kind, text=x.text) for x in faults[len(out)].get(t.id, ())],
                     )
                     for t in takes
                 ],

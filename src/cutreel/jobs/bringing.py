@@ -9,6 +9,7 @@ from multiprocessing import get_context
 
 from cutreel.core.errors import BadInput
 
+from .opening import is_openraster
 from .pictures import brought, thumbnail
 from .workshop import Workshop
 
@@ -31,7 +32,9 @@ def unpacked(files: Sequence[tuple[str, bytes]]) -> Iterator[tuple[str, bytes]]:
     """The files with every zip among them opened, in order of their names. Raises BadInput beyond the bounds."""
     count = total = 0
     for name, data in files:
-        for inner, content in _zipped(name, data) if data[:4] == b"PK\x03\x04" else [(name, data)]:
+        for inner, content in (
+            _zipped(name, data) if data[:4] == b"PK\x03\x04" and not is_openraster(data) else [(name, data)]
+        ):
             count += 1
             total += len(content)
             if count > MOST_FILES or total > MOST_IN_ALL:

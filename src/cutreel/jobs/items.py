@@ -14,7 +14,7 @@ from .audio import spoken_line
 from .delivering import join_film
 from .mixing import mix_film
 from .picture_specs import take_key
-from .pictures import seen_in, thumbnail
+from .pictures import checked, seen_in, thumbnail
 from .rendering import render_item
 from .runner import advance
 from .workshop import Workshop
@@ -48,14 +48,17 @@ def _ask(
             item.progress = share
             shop.runs.note(item.id, progress=share)
 
-    done = shop.services.do(
-        offer, work, name, files=files, progress=progress, cancelled=lambda: shop.runs.state_of(run.id) != "going"
-    )
+    done = shop.services.do(offer, work, name, files=files, progress=progress, cancelled=lambda: _dropped(shop, run.id))
     if done is None:
         shop.runs.note(item.id, state="cancelled")
         return None
     shop.spending.spend(name, run.film, offer, done.cost)
     return done
+
+
+def _dropped(shop: Workshop, run: str) -> bool:
+    """Whether nobody wants a run's work any more; one that rests finishes what it began."""
+    return shop.runs.state_of(run) not in ("going", "paused")
 
 
 def _picture(shop: Workshop, item: Item, run: Run) -> None:
@@ -86,6 +89,7 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
             "layers": [[shop.media.put(d, "png"), r.data.get("depth", 0.0)] for r, d in layers],
             "thumb": shop.media.put(thumbnail(data), "jpg"),
             "seen": seen_in(data, flat.data.get("regions")).model_dump(mode="json"),
+            "checked": checked(data),
             "width": s["width"],
             "height": s["height"],
         }
@@ -164,7 +168,7 @@ def _segment(shop: Workshop, item: Item, run: Run) -> None:
         item.spec["key"],
         item.spec["plan"],
         lambda share: shop.runs.note(item.id, progress=share),
-        lambda: shop.runs.state_of(run.id) != "going",
+        lambda: _dropped(shop, run.id),
     )
     shop.runs.note(item.id, state="done" if finished else "cancelled", progress=1.0)
 

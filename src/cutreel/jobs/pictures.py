@@ -5,17 +5,18 @@ from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
-from PIL import Image, ImageOps
+from PIL import Image
 from pydantic import TypeAdapter, ValidationError
 
 from cutreel.core.continuity import SeenPicture, measure_picture
 from cutreel.core.errors import BadInput
+from cutreel.core.pictures import check_picture
 from cutreel.protocol import FigureRegion
 
-MOST_PIXELS = 60_000_000
+from .opening import MOST_PIXELS, opened
+
 LEAST_SIDE = 320
 THUMB = 480
-_FORMATS = {"PNG", "JPEG", "WEBP"}
 
 
 def pixels_of(data: bytes) -> NDArray[np.uint8]:
@@ -39,6 +40,11 @@ def seen_in(data: bytes, told: Any) -> SeenPicture:
     return measure_picture(pixels_of(data)[..., :3], [r.model_dump() for r in regions])
 
 
+def checked(data: bytes) -> dict[str, Any]:
+    """What is measured once of a picture of our own media, as a take keeps it."""
+    return check_picture(pixels_of(data)[..., :3]).model_dump(mode="json")
+
+
 def thumbnail(data: bytes) -> bytes:
     """A JPEG at most 480 pixels wide or high."""
     image = Image.open(io.BytesIO(data)).convert("RGB")
@@ -49,29 +55,16 @@ def thumbnail(data: bytes) -> bytes:
 
 
 def brought(data: bytes) -> tuple[bytes, int, int]:
-    """A picture that the maker brings, as PNG upright in RGB with its width and height.
+    """A picture that the maker brings, as PNG upright in sRGB with its width and height.
 
-    Raises BadInput in words the maker can act on for anything else than a sound PNG, JPEG or WebP of a usable size.
+    Raises BadInput in words the maker can act on for anything else than a sound picture of a usable size.
     """
-    try:
-        with Image.open(io.BytesIO(data)) as image:
-            if image.format not in _FORMATS:
-                raise BadInput(f"A {image.format} file cannot be used.", "Bring PNG, JPEG or WebP.")
-            if image.width * image.height > MOST_PIXELS:
-                raise BadInput(
-                    f"The picture has {image.width} by {image.height} pixels.",
-                    "Bring one of at most 60 million pixels.",
-                )
-            if min(image.size) < LEAST_SIDE:
-                raise BadInput(
-                    f"The picture has only {image.width} by {image.height} pixels.",
-                    f"Bring one of at least {LEAST_SIDE} on each side.",
-                )
-            upright = ImageOps.exif_transpose(image).convert("RGB")
-    except BadInput:
-        raise
-    except Exception as error:
-        raise BadInput("That file is not a picture, or it is damaged.", "Bring PNG, JPEG or WebP.") from error
+    image = opened(data)
+    if min(image.size) < LEAST_SIDE:
+        raise BadInput(
+            f"The picture has only {image.width} by {image.height} pixels.",
+            f"Bring one of at least {LEAST_SIDE} on each side.",
+        )
     out = io.BytesIO()
-    upright.save(out, "PNG", compress_level=3)
-    return out.getvalue(), upright.width, upright.height
+    image.save(out, "PNG", compress_level=3)
+    return out.getvalue(), image.width, image.height

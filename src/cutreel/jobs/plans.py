@@ -1,14 +1,17 @@
 """What a run consists of: its stages, and the items of each stage for a film as it stands then."""
 
+from collections.abc import Sequence
 from decimal import Decimal
 from typing import Any
 
 from cutreel.core.errors import BadInput
+from cutreel.core.film import FilmDocument, ReadShot, read_film
 from cutreel.core.keys import seed_from
 from cutreel.core.render import Quality, SegmentPlan, plan_segments
 from cutreel.protocol import Offer
 from cutreel.store import Assembled, ItemSpec
 from cutreel.store.assembly import SOUND_SECONDS, is_fresh, sound_key_of
+from cutreel.store.offers import prompt_cap, text_cap, understood, voices_offered
 
 from .mixing import mix_key
 from .picture_specs import picture_spec
@@ -31,7 +34,7 @@ def stages_of(kind: str, options: dict[str, Any]) -> list[str]:
 def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
     """The items that a stage needs now; what is made already is not among them."""
     if stage == "pictures":
-        return pictures(film, options)
+        return pictures(film, options, shop.offers())
     if stage == "references":
         return missing_references(film, options, shop)
     if stage == "look":
@@ -39,7 +42,7 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
     if stage == "speech":
         return speech(film)
     if stage == "made":
-        return speech(film) + pictures(film, options) + sounds(film)
+        return speech(film) + pictures(film, options, shop.offers()) + sounds(film)
     if stage == "music":
         return music(film)
     if stage == "mix":
@@ -54,34 +57,47 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
     raise BadInput(f"There is no stage “{stage}”.")
 
 
-def pictures(film: Assembled, options: dict[str, Any]) -> list[ItemSpec]:
-    """Takes to be made: for the shots that `options` names, or for all that have no fresh take.
+def pictures(film: Assembled, options: dict[str, Any], offers: Sequence[Offer] = ()) -> list[ItemSpec]:
+    """Takes to be made: for the shots that `options` names, or for all that have no fresh take; of those, only the
+    `missing` or only the `stale` ones where it says so in `only`, or those of one `scene`.
 
     A shot that has fresh takes gets new seeds, so that “make again” shows something else. A shot that borrows its
-    picture has it made where it belongs.
+    picture has it made where it belongs. An `offer` other than the film's makes them from what it understands.
     """
     asked = set(options.get("shots") or [])
     named = {s.picture_of for s in film.read.shots if s.shot.id in asked}
     count = int(options.get("takes") or film.document.settings.takes)
+    only, scene = options.get("only"), options.get("scene")
+    document, shots = _at_offer(film, str(options.get("offer") or ""), offers)
+    seconds = next((o.seconds_each for o in offers if o.name == document.settings.offer), 1.0)
     out = []
-    for shot, takes in zip(film.read.shots, film.takes, strict=True):
-        if shot.picture_of != shot.shot.id:
+    for shot, asks, takes, used in zip(film.read.shots, shots, film.takes, film.used, strict=True):
+        if shot.picture_of != shot.shot.id or (scene is not None and shot.scene != scene):
             continue
-        fresh = [t for t in takes if is_fresh(shot, t)]
+        fresh = [t for t in takes if is_fresh(shot, t) and t.id not in shot.shot.rejected]
         if (asked and shot.shot.id not in named) or (not asked and fresh):
+            continue
+        if (only == "missing" and used) or (only == "stale" and not used):
             continue
         made = sum(1 for t in takes if t.made_from == shot.picture_key)
         for i in range(made, made + count):
-            out.append(
-                ItemSpec(
-                    "picture",
-                    f"picture of shot {shot.shot.edge}",
-                    picture_spec(film.document, shot, i),
-                    shot.shot.id,
-                    1.6,
-                )
-            )
+            spec = {**picture_spec(document, asks, i), "made_from": shot.picture_key}
+            out.append(ItemSpec("picture", f"picture of shot {shot.shot.edge}", spec, shot.shot.id, 0.6 + seconds))
     return out
+
+
+def _at_offer(film: Assembled, offer: str, offers: Sequence[Offer]) -> tuple[FilmDocument, Sequence[ReadShot]]:
+    """The film's shots as another offer would be asked for them. Raises BadInput for one that draws no pictures."""
+    if not offer or offer == film.document.settings.offer:
+        return film.document, film.read.shots
+    if not any(o.name == offer and o.kind == "picture" for o in offers):
+        raise BadInput(f"No service offers pictures as “{offer}”.", "Choose another offer.")
+    settings = film.document.settings.model_copy(update={"offer": offer})
+    document = film.document.model_copy(update={"settings": settings})
+    read = read_film(
+        document, prompt_cap(offers, offer), voices_offered(offers), text_cap(offers), understood(offers, offer)
+    )
+    return document, read.shots
 
 
 def speech(film: Assembled) -> list[ItemSpec]:

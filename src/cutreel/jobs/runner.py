@@ -1,6 +1,7 @@
 """Starts runs, moves them from stage to stage, ends them."""
 
 from dataclasses import dataclass
+from datetime import datetime
 from decimal import Decimal
 from typing import Any
 
@@ -25,6 +26,9 @@ class Estimate:
     items: int
     cost: Decimal
     seconds: float
+    pictures: int = 0
+    fits: int | None = None
+    renews: datetime | None = None
 
 
 def estimate(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> Estimate:
@@ -34,7 +38,16 @@ def estimate(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> E
     for stage in stages_of(_known(kind), options):
         if stage not in ("segments", "preview", "join"):
             items += items_of(stage, assembled, options, shop)
-    return Estimate(len(items), price_of(items, shop.offers()), sum(i.weight for i in items) / 2)
+    wanted = [i.spec["offer"] for i in items if i.kind == "picture"]
+    offer = next((o for o in shop.offers() if wanted and o.name == wanted[0]), None)
+    return Estimate(
+        len(items),
+        price_of(items, shop.offers()),
+        sum(i.weight for i in items) / 2,
+        len(wanted),
+        min(len(wanted), offer.quota.left) if offer else None,
+        offer.quota.renews_at if offer else None,
+    )
 
 
 def start_run(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> str:
@@ -49,6 +62,18 @@ def start_run(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> 
 def cancel_run(shop: Workshop, run: str) -> None:
     """Stop a run. What was made stays made."""
     shop.runs.finish(run, "cancelled", "Cancelled; what was made is kept.")
+
+
+def pause_run(shop: Workshop, run: str) -> None:
+    """Let a run rest; what is being made is finished and kept."""
+    shop.runs.pause(run)
+
+
+def go_on_run(shop: Workshop, run: str) -> None:
+    """Let a paused run go on where it was."""
+    for number in shop.runs.go_on(run):
+        door.defer(ITEM, item=number, priority=5)
+    advance(shop, run)
 
 
 def advance(shop: Workshop, run: str) -> None:

@@ -3,6 +3,7 @@
 What is not made yet is stood in for: estimated times for unspoken lines, a paper page for a missing picture.
 """
 
+from collections.abc import Collection
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -96,6 +97,7 @@ def assemble(
     all_takes = takes.of_film(film)
     takes_of = [all_takes.get(s.picture_of, []) for s in read.shots]
     circled = {s.shot.id: s.shot.circled for s in read.shots}
+    rejected = {s.shot.id: s.shot.rejected for s in read.shots}
     facts = [s.facts for s in read.shots]
     cues = [
         c
@@ -118,7 +120,10 @@ def assemble(
         timing,
         spans,
         takes_of,
-        [used_take(s, t, circled[s.picture_of]) for s, t in zip(read.shots, takes_of, strict=True)],
+        [
+            used_take(s, t, circled[s.picture_of], rejected[s.picture_of])
+            for s, t in zip(read.shots, takes_of, strict=True)
+        ],
         cues,
         mood,
         music,
@@ -127,11 +132,14 @@ def assemble(
     )
 
 
-def used_take(shot: ReadShot, takes: list[TakeRow], circled_id: str | None) -> TakeRow | None:
+def used_take(
+    shot: ReadShot, takes: list[TakeRow], circled_id: str | None, rejected: Collection[str] = ()
+) -> TakeRow | None:
     """The take that a shot uses: the circled one; when that is stale and a fresh one was made, the newest fresh one.
 
-    With nothing circled the first fresh take, else the newest of all.
+    With nothing circled the first fresh take, else the newest of all. A rejected take is never used.
     """
+    takes = [t for t in takes if t.id not in rejected]
     fresh = [t for t in takes if is_fresh(shot, t)]
     circled = next((t for t in takes if t.id == circled_id), None)
     if circled is not None and (is_fresh(shot, circled) or not fresh):

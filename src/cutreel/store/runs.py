@@ -115,11 +115,33 @@ class RunStore:
         """The run, held by this transaction, so that one worker at a time moves it on."""
         return session.get(Run, run, with_for_update=True)
 
+    def pause(self, run: str) -> None:
+        """Let a run rest: what is being made is finished, nothing more is begun."""
+        self._from_to(run, "going", "paused")
+
+    def go_on(self, run: str) -> list[int]:
+        """Let a paused run go on; returns the items that wait."""
+        if not self._from_to(run, "paused", "going"):
+            return []
+        with self.database.transaction() as session:
+            return list(session.scalars(select(Item.id).where(Item.run == run, Item.state == "waiting")))
+
+    def _from_to(self, run: str, before: str, after: str) -> bool:
+        with self.database.transaction() as session:
+            row = session.get(Run, run, with_for_update=True)
+            if row is None:
+                raise NotFound("There is no such run.")
+            if row.state != before:
+                return False
+            row.state = after
+            announce(session, row.film, "run", run=run)
+            return True
+
     def finish(self, run: str, state: str, message: str = "", outcome: dict[str, Any] | None = None) -> None:
         """End a run; items that did not begin are cancelled."""
         with self.database.transaction() as session:
             row = session.get(Run, run, with_for_update=True)
-            if row is None or row.state != "going":
+            if row is None or row.state not in ("going", "paused"):
                 return
             row.state, row.message, row.finished = state, message, now()
             if outcome is not None:

@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 
 import type { Film, Shot } from "../api/client";
 import { useBring, useCancel, useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
+import { PICTURES } from "../api/formats";
 import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
 import { hearShot } from "../parts/hear";
@@ -75,7 +76,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
           <span className="font-mono font-normal opacity-75">{money(price * count)}</span>
         </Button>
         <Choice label="How many takes" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
-        <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG or WebP">
+        <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
           {bring.isPending ? "reading …" : "Bring"}
         </Button>
         <Button aria-label="Hear the line" title="Hear the line" onClick={() => hearShot(film, shot)}>
@@ -84,7 +85,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
         <input
           ref={file}
           type="file"
-          accept="image/png,image/jpeg,image/webp"
+          accept={PICTURES}
           className="hidden"
           aria-label="Picture file"
           onChange={(e) => {

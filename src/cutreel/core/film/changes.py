@@ -26,6 +26,7 @@ Command = Annotated[
     | c.SetScene
     | c.CircleTake
     | c.CircleTakes
+    | c.RejectTake
     | c.SetPerson
     | c.RenamePerson
     | c.RemovePerson

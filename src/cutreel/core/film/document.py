@@ -46,7 +46,7 @@ class Shot(BaseModel):
     """A shot opens at the word with the number `first` and lasts until the next shot opens, and `hold` seconds longer.
 
     Without words (`first` None) it stands behind the shot before it for `hold` seconds. `same_as` is the number of the
-    shot whose picture it shows.
+    shot whose picture it shows. `rejected` are takes that are not to be used, with the maker's reason.
     """
 
     id: int
@@ -56,6 +56,7 @@ class Shot(BaseModel):
     hold: float = Field(0.0, ge=0, le=600)
     same_as: int | None = None
     circled: str | None = None
+    rejected: dict[str, str] = {}
     own: Overrides = Overrides()
 
 

@@ -5,6 +5,7 @@ import { useRef, useState } from "react";
 import type { Film, Reference } from "../../api/client";
 import { type MadeLook, useBringReferences, useMakeLook } from "../../api/continuity";
 import { useChange } from "../../api/film";
+import { PICTURES } from "../../api/formats";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Heading } from "./Heading";
@@ -54,7 +55,7 @@ export function LookFromPictures({ film, onDone }: { film: Film; onDone: (look: 
           ref={file}
           type="file"
           multiple
-          accept="image/png,image/jpeg,image/webp"
+          accept={PICTURES}
           className="hidden"
           aria-label="Pictures of the look"
           onChange={(e) => {

@@ -5,6 +5,7 @@ import { useRef } from "react";
 import type { Film, Person, Place, Reference } from "../../api/client";
 import { useBringReferences, useCandidates } from "../../api/continuity";
 import { useRuns, useStart } from "../../api/film";
+import { PICTURES } from "../../api/formats";
 import { Button } from "../../parts/Button";
 import { Ring } from "../../parts/marks";
 import { Heading } from "./Heading";
@@ -54,14 +55,14 @@ export function References({ film, kind, whose, onSet }: Props) {
         <Button disabled={making} onClick={() => start.mutate({ kind: "references", [kind]: whose.id, takes: 1 })}>
           {making ? "drawing …" : shown.length ? "Make another" : kind === "person" ? "Make a model sheet" : "Make a view"}
         </Button>
-        <Button kind="quiet" onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG or WebP">
+        <Button kind="quiet" onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
           {bring.isPending ? "reading …" : "Bring"}
         </Button>
         <input
           ref={file}
           type="file"
           multiple
-          accept="image/png,image/jpeg,image/webp"
+          accept={PICTURES}
           className="hidden"
           aria-label={`Reference pictures of ${whose.name}`}
           onChange={(e) => {

@@ -4,6 +4,7 @@ from .choices import (
     CircleTake,
     CircleTakes,
     LiftCue,
+    RejectTake,
     RemoveLook,
     Rename,
     SetLook,
@@ -19,8 +20,8 @@ from .text import EditPlaces, EditText, MoveScene
 # fmt: off
 __all__ = [
     "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "EditPlaces", "EditText", "LiftCue", "LiftMark",
-    "MergePeople", "MoveScene", "PushMark", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture",
-    "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots", "SetSource",
-    "SplitPerson",
+    "MergePeople", "MoveScene", "PushMark", "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson",
+    "SamePicture", "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
+    "SetSource", "SplitPerson",
 ]
 # fmt: on

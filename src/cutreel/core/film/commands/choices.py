@@ -60,6 +60,25 @@ class CircleTakes(BaseModel):
         return f"place {len(self.takes)} {'picture' if len(self.takes) == 1 else 'pictures'}"
 
 
+class RejectTake(BaseModel):
+    """Reject a take of a shot with a reason, so that it is not used nor shown first; None takes that back."""
+
+    type: Literal["reject take"] = "reject take"
+    shot: int
+    take: str = Field(max_length=12)
+    reason: str | None = Field("", max_length=200)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        _, shot = shot_numbered(film, self.shot)
+        if self.reason is None:
+            shot.rejected = {take: why for take, why in shot.rejected.items() if take != self.take}
+            return f"take a picture of shot {shot.edge} back"
+        shot.rejected = {**shot.rejected, self.take: " ".join(self.reason.split())}
+        if shot.circled == self.take:
+            shot.circled = None
+        return f"reject a take of shot {shot.edge}"
+
+
 class SetSettings(BaseModel):
     """Change choices of the whole film."""
 

@@ -1,0 +1,88 @@
+"""Opening picture files from outside: whatever the format, what comes out is upright sRGB within bounds."""
+
+import io
+import re
+import zipfile
+from xml.etree import ElementTree
+
+import defusedxml.ElementTree as safe
+import resvg_py
+from PIL import Image, ImageCms, ImageOps
+
+from cutreel.core.errors import BadInput
+
+MOST_PIXELS = 60_000_000
+FORMATS = {"PNG", "JPEG", "WEBP", "AVIF"}
+KNOWN = "PNG, JPEG, WebP, AVIF, SVG or OpenRaster"
+SVG_WIDTH = 1920
+_LEFT_OUT = {"script", "foreignObject", "iframe", "audio", "video", "a", "animate", "set", "use"}
+
+
+def is_openraster(data: bytes) -> bool:
+    """Whether a file is an OpenRaster picture and not any zip."""
+    return data[:4] == b"PK\x03\x04" and b"image/openraster" in data[:120]
+
+
+def opened(data: bytes) -> Image.Image:
+    """A picture file as an upright RGB image in sRGB. Raises BadInput in words the maker can act on."""
+    try:
+        if is_openraster(data):
+            data = _merged(data)
+        elif re.match(rb"\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*(?:<!DOCTYPE[^>]*>\s*)?<svg\b", data[:4000], re.S):
+            data = _drawn(data)
+        with Image.open(io.BytesIO(data)) as image:
+            if image.format not in FORMATS:
+                raise BadInput(f"A {image.format} file cannot be used.", f"Bring {KNOWN}.")
+            if image.width * image.height > MOST_PIXELS:
+                raise BadInput(
+                    f"The picture has {image.width} by {image.height} pixels.",
+                    "Bring one of at most 60 million pixels.",
+                )
+            return _srgb(ImageOps.exif_transpose(image))
+    except BadInput:
+        raise
+    except Exception as error:
+        raise BadInput("That file is not a picture, or it is damaged.", f"Bring {KNOWN}.") from error
+
+
+def _srgb(image: Image.Image) -> Image.Image:
+    """RGB on white, with the picture's own colour profile turned to sRGB."""
+    profile = image.info.get("icc_profile")
+    if image.mode in ("RGBA", "LA", "PA") or "transparency" in image.info:
+        clear = image.convert("RGBA")
+        image = Image.new("RGB", clear.size, (255, 255, 255))
+        image.paste(clear, mask=clear.getchannel("A"))
+    if profile:
+        source = ImageCms.ImageCmsProfile(io.BytesIO(profile))
+        turned = ImageCms.profileToProfile(image, source, ImageCms.createProfile("sRGB"), outputMode="RGB")
+        if turned is not None:
+            image = turned
+    return image.convert("RGB")
+
+
+def _merged(data: bytes) -> bytes:
+    """The flat picture of an OpenRaster file."""
+    with zipfile.ZipFile(io.BytesIO(data)) as packed, packed.open("mergedimage.png") as flat:
+        return flat.read(60_000_001)
+
+
+def _drawn(data: bytes) -> bytes:
+    """An SVG drawn 1,920 pixels wide, without scripts, links and anything from elsewhere."""
+    if len(data) > 8_000_000:
+        raise BadInput("The SVG file is too large.", "Bring one of at most 8 megabytes, or a PNG of it.")
+    root = safe.fromstring(data)
+    for parent in root.iter():
+        for child in list(parent):
+            if _name(child) in _LEFT_OUT:
+                parent.remove(child)
+        for name in list(parent.attrib):
+            value = parent.attrib[name]
+            plain = name.rsplit("}", 1)[-1]
+            if plain.startswith("on") or (plain in ("href", "src") and not value.startswith(("#", "data:image/"))):
+                del parent.attrib[name]
+    drawn = resvg_py.svg_to_bytes(svg_string=ElementTree.tostring(root, encoding="unicode"), width=SVG_WIDTH)
+    return bytes(drawn)
+
+
+def _name(element: ElementTree.Element) -> str:
+    return str(element.tag).rsplit("}", 1)[-1]
