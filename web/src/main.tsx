@@ -6,6 +6,7 @@ import { RouterProvider, createBrowserRouter } from "react-router";
 import { queryClient } from "./api/film";
 import { Notices } from "./parts/Notices";
 import { lamp, setLamp } from "./state/playhead";
+import { Bench } from "./views/bench/Bench";
 import { Continuity } from "./views/continuity/Continuity";
 import { Delivery } from "./views/Delivery";
 import { FilmFrame, ToSheet } from "./views/FilmFrame";
@@ -26,6 +27,7 @@ const router = createBrowserRouter([
       { path: "script", element: <Script /> },
       { path: "continuity", element: <Continuity /> },
       { path: "sheet", element: <Sheet /> },
+      { path: "bench", element: <Bench /> },
       { path: "delivery", element: <Delivery /> },
     ],
   },

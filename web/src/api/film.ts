@@ -137,6 +137,8 @@ export interface RunWish {
   look?: string;
   shots?: number[];
   takes?: number;
+  only?: "missing" | "stale";
+  offer?: string;
   size?: string;
   captions?: string;
 }
@@ -147,6 +149,7 @@ export const useEstimate = (film: string, wish: RunWish, revision: number, enabl
   useQuery({
     queryKey: ["estimate", film, wish, revision],
     enabled,
+    placeholderData: (before) => before,
     queryFn: async () =>
       unwrap<Estimate>(await api.POST("/api/films/{film}/estimate", { params: { path: { film } }, body: bodyOf(wish) })),
   });
@@ -156,6 +159,19 @@ export function useStart(film: string) {
   return useMutation({
     mutationFn: async (wish: RunWish) =>
       unwrap<Run>(await api.POST("/api/films/{film}/runs", { params: { path: { film } }, body: bodyOf(wish) })),
+    onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
+    onError: failed(film),
+  });
+}
+
+/** Lets a run rest, or go on. */
+export function useRest(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ run, paused }: { run: string; paused: boolean }) =>
+      unwrap<Run>(
+        paused ? await api.POST("/api/runs/{run}/pause", { params: { path: { run } } }) : await api.POST("/api/runs/{run}/go-on", { params: { path: { run } } }),
+      ),
     onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
     onError: failed(film),
   });

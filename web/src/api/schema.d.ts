@@ -690,6 +690,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pause
+         * @description What is being made is finished; nothing more is begun until the run goes on.
+         */
+        post: operations["pause_api_runs__run__pause_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Go On */
+        post: operations["go_on_api_runs__run__go_on_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/files/{name}": {
         parameters: {
             query?: never;
@@ -1119,7 +1156,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -1348,7 +1385,11 @@ export interface components {
             /** Insert */
             insert: string;
         };
-        /** EstimateView */
+        /**
+         * EstimateView
+         * @description What a run would make, cost and take. Of its pictures, `fits` are within what is left at their offer until it
+         *     renews; None where nothing is drawn.
+         */
         EstimateView: {
             /** Items */
             items: number;
@@ -1356,6 +1397,22 @@ export interface components {
             cost: number;
             /** Seconds */
             seconds: number;
+            /**
+             * Pictures
+             * @default 0
+             */
+            pictures: number;
+            /** Fits */
+            fits?: number | null;
+            /** Renews */
+            renews?: string | null;
+        };
+        /** FaultView */
+        FaultView: {
+            /** Kind */
+            kind: string;
+            /** Text */
+            text: string;
         };
         /**
          * FigureView
@@ -2224,6 +2281,26 @@ export interface components {
             timed: boolean;
         };
         /**
+         * RejectTake
+         * @description Reject a take of a shot with a reason, so that it is not used nor shown first; None takes that back.
+         */
+        RejectTake: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "reject take";
+            /** Shot */
+            shot: number;
+            /** Take */
+            take: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string | null;
+        };
+        /**
          * RemarkView
          * @description A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for a cut.
          */
@@ -2344,8 +2421,9 @@ export interface components {
         };
         /**
          * RunRequest
-         * @description A run that the maker asks for; `shots` empty means: everything missing or stale. `person`, `place` and `look` are
-         *     for runs of kind references and look.
+         * @description A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
+         *     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
+         *     `look` are for runs of kind references and look.
          */
         RunRequest: {
             /** Kind */
@@ -2357,6 +2435,12 @@ export interface components {
             shots: number[];
             /** Takes */
             takes?: number | null;
+            /** Only */
+            only?: ("missing" | "stale") | null;
+            /** Scene */
+            scene?: number | null;
+            /** Offer */
+            offer?: string | null;
             /**
              * Size
              * @default 1080p
@@ -3078,6 +3162,18 @@ export interface components {
             offer: string;
             /** Unused */
             unused: string[];
+            /** Negative */
+            negative: string;
+            /** Cost */
+            cost: number;
+            /** Width */
+            width: number | null;
+            /** Height */
+            height: number | null;
+            /** Rejected */
+            rejected: string | null;
+            /** Faults */
+            faults: components["schemas"]["FaultView"][];
         };
         /** ThingView */
         ThingView: {
@@ -3552,7 +3648,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -4481,6 +4577,68 @@ export interface operations {
         };
     };
     cancel_api_runs__run__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    pause_api_runs__run__pause_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    go_on_api_runs__run__go_on_post: {
         parameters: {
             query?: never;
             header?: never;

@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 const KEYS: [string, [string, string][]][] = [
   ["Anywhere", [
     ["?", "these keys"],
-    ["1 2 3 4", "Script, Continuity, Sheet, Delivery"],
+    ["1 2 3 4 5", "Script, Continuity, Sheet, Bench, Delivery"],
     ["Ctrl Z", "undo, with Shift redo"],
     ["Space", "play and stop"],
     ["← →", "a frame back or on (on the strip)"],
@@ -26,6 +26,11 @@ const KEYS: [string, [string, string][]][] = [
     ["M", "make the picture again"],
     ["A", "accept its drift, or count it again"],
     ["Enter", "open the shot in the Sheet"],
+  ]],
+  ["Bench", [
+    ["↑ ↓", "the shot before, the next"],
+    ["1 … 9 with Shift", "circle a take"],
+    ["+ − 0", "nearer, further, the whole picture"],
   ]],
   ["Sheet", [
     ["↑ ↓", "the shot before, the next"],

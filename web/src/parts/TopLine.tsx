@@ -4,7 +4,7 @@ import { Lamp, LampDesk, Redo2, Undo2 } from "lucide-react";
 import { Link, NavLink } from "react-router";
 
 import type { Film } from "../api/client";
-import { useCancel, useChange, useHistory, useRuns, useSpending } from "../api/film";
+import { useCancel, useChange, useHistory, useRest, useRuns, useSpending } from "../api/film";
 import { lamp, setLamp } from "../state/playhead";
 import { useStore } from "../state/store";
 import { Editable } from "./Editable";
@@ -15,6 +15,7 @@ const VIEWS = [
   ["script", "Script"],
   ["continuity", "Continuity"],
   ["sheet", "Sheet"],
+  ["bench", "Bench"],
   ["delivery", "Delivery"],
 ] as const;
 
@@ -94,18 +95,19 @@ export function LampButton() {
   );
 }
 
-const NAMES: Record<string, string> = { pictures: "pictures", speech: "voices", everything: "the film", delivery: "a delivery" };
+const NAMES: Record<string, string> = { pictures: "pictures", references: "references", look: "three shots in a look", speech: "voices", everything: "the film", delivery: "a delivery" };
 
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */
 function RunMeter({ film }: { film: Film }) {
-  const going = (useRuns(film.id).data ?? []).filter((run) => run.state === "going");
+  const going = (useRuns(film.id).data ?? []).filter((run) => run.state === "going" || run.state === "paused");
   const cancel = useCancel(film.id);
+  const rest = useRest(film.id);
   const run = going[0];
   if (!run) return <span className="text-ink-2">saved</span>;
   return (
     <Menu.Root>
       <Menu.Trigger className="relative rounded-[5px] px-2 py-1 text-ink-2 hover:bg-shade" aria-live="polite">
-        making {Math.min(run.done + 1, run.total)} of {run.total}
+        {run.state === "paused" ? "paused at" : "making"} {Math.min(run.done + 1, run.total)} of {run.total}
         {run.left ? ` · about ${inWords(run.left)}` : ""}
         <span className="absolute inset-x-2 bottom-0 h-[2px] bg-rule">
           <span className="block h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
@@ -122,6 +124,12 @@ function RunMeter({ film }: { film: Film }) {
               <p className="text-ink-2">
                 {r.done} of {r.total} made, {money(r.cost)} spent{r.failures.length ? `, ${r.failures.length} failed: ${r.failures[0]}` : ""}
               </p>
+              <Menu.Item
+                className="mt-1 w-fit cursor-pointer rounded-[5px] border border-rule-strong px-3 py-1 font-medium outline-none data-[highlighted]:bg-shade"
+                onSelect={() => rest.mutate({ run: r.id, paused: r.state !== "paused" })}
+              >
+                {r.state === "paused" ? "Go on" : "Pause"}
+              </Menu.Item>
               <Menu.Item
                 className="mt-1 w-fit cursor-pointer rounded-[5px] border border-rule-strong px-3 py-1 font-medium outline-none data-[highlighted]:bg-shade"
                 onSelect={() => cancel.mutate(r.id)}

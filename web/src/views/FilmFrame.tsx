@@ -31,7 +31,7 @@ export function FilmFrame() {
         e.preventDefault();
         history.mutate(e.shiftKey ? "redo" : "undo");
       } else if (!e.ctrlKey && !e.metaKey && !e.altKey && !e.shiftKey) {
-        const view = { "1": "script", "2": "continuity", "3": "sheet", "4": "delivery" }[e.key];
+        const view = { "1": "script", "2": "continuity", "3": "sheet", "4": "bench", "5": "delivery" }[e.key];
         if (view) void navigate(`/film/${id}/${view}`);
       }
     };

@@ -3,7 +3,7 @@ import { Volume2 } from "lucide-react";
 import { useRef, useState } from "react";
 
 import type { Film, Shot } from "../api/client";
-import { useBring, useCancel, useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
+import { useBring, useCancel, useChange, useEstimate, useOffers, useRest, useRuns, useStart } from "../api/film";
 import { PICTURES } from "../api/formats";
 import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
@@ -103,16 +103,20 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
 function MakeAll({ film }: { film: Film }) {
   const start = useStart(film.id);
   const cancel = useCancel(film.id);
-  const going = (useRuns(film.id).data ?? []).find((r) => r.state === "going");
+  const rest = useRest(film.id);
+  const going = (useRuns(film.id).data ?? []).find((r) => r.state === "going" || r.state === "paused");
   const failed = useFailed(film.id)?.[0];
   const estimate = useEstimate(film.id, { kind: "everything" }, film.revision, !going).data;
   if (going)
     return (
       <section className="sticky bottom-0 z-10 mt-auto flex items-center gap-3 bg-ground px-4 py-2.5">
         <span className="text-ink-2">
-          {going.done} of {going.total} made
+          {going.done} of {going.total} made{going.state === "paused" ? ", paused" : ""}
         </span>
-        <Button className="ml-auto" onClick={() => cancel.mutate(going.id)}>
+        <Button className="ml-auto" onClick={() => rest.mutate({ run: going.id, paused: going.state !== "paused" })}>
+          {going.state === "paused" ? "Go on" : "Pause"}
+        </Button>
+        <Button onClick={() => cancel.mutate(going.id)}>
           Cancel
         </Button>
       </section>
@@ -138,6 +142,6 @@ function MakeAll({ film }: { film: Film }) {
 
 function useFailed(film: string): string[] | undefined {
   const last = useRuns(film).data?.[0];
-  if (!last || last.state === "going" || last.state === "cancelled") return undefined;
+  if (!last || last.state === "going" || last.state === "paused" || last.state === "cancelled") return undefined;
   return last.state === "failed" ? [last.message] : last.failures.length ? [last.message] : [];
 }

@@ -1,0 +1,31 @@
+/** A run as it goes: how far, how long still, what it cost; pause, go on, cancel. */
+import type { Film, Run } from "../api/client";
+import { useCancel, useRest } from "../api/film";
+import { Button } from "./Button";
+import { inWords, money } from "./time";
+
+export function RunControls({ film, run }: { film: Film; run: Run }) {
+  const cancel = useCancel(film.id);
+  const rest = useRest(film.id);
+  const paused = run.state === "paused";
+  return (
+    <section aria-label="What is being made" className="rounded-[5px] border border-rule-strong bg-page p-3">
+      <div className="flex justify-between gap-3">
+        <span>
+          {run.done} of {run.total} made{paused ? ", paused" : run.left ? `, about ${inWords(run.left)} left` : ""}
+        </span>
+        <span className="font-mono">{money(run.cost)}</span>
+      </div>
+      <div className="my-2 h-[3px] bg-rule">
+        <div className="h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
+      </div>
+      {run.failures.length > 0 && <p className="mb-2 text-[12px] text-grease-ink">{run.failures.length} failed: {run.failures[0]}</p>}
+      <div className="flex gap-2">
+        <Button onClick={() => rest.mutate({ run: run.id, paused: !paused })}>{paused ? "Go on" : "Pause"}</Button>
+        <Button kind="quiet" onClick={() => cancel.mutate(run.id)}>
+          Cancel; what is made stays
+        </Button>
+      </div>
+    </section>
+  );
+}

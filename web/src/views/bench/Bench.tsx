@@ -1,0 +1,109 @@
+/** The Bench: one shot's takes side by side, all circled pictures on a light table, and what is faulty. */
+import * as Tabs from "@radix-ui/react-tabs";
+import { ChevronDown, ChevronUp } from "lucide-react";
+import { useEffect, useState } from "react";
+
+import type { Film, Shot } from "../../api/client";
+import { Button } from "../../parts/Button";
+import { seek, selected } from "../../state/playhead";
+import { useStore } from "../../state/store";
+import { typing, useFilmHere } from "../FilmFrame";
+import { Split } from "../continuity/Split";
+import { Compare } from "./Compare";
+import { FaultList, faulty } from "./FaultList";
+import { LightTable } from "./LightTable";
+import { Making } from "./Making";
+
+const TABS = [
+  ["takes", "Takes"],
+  ["light", "Light table"],
+  ["faults", "Faults"],
+] as const;
+type TabName = (typeof TABS)[number][0];
+
+export function Bench() {
+  const film = useFilmHere();
+  const [tab, setTab] = useState<TabName>("takes");
+  const chosen = useStore(selected);
+  const own = film.shots.filter((s) => s.picture_of === s.id);
+  const shot = own.find((s) => s.id === (film.shots.find((x) => x.id === chosen)?.picture_of ?? chosen)) ?? own[0];
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (typing(e) || e.altKey || e.ctrlKey || e.metaKey || tab !== "takes" || !shot) return;
+      const step = { ArrowUp: -1, ArrowDown: 1 }[e.key];
+      if (!step) return;
+      e.preventDefault();
+      point(own[Math.min(own.length - 1, Math.max(0, own.indexOf(shot) + step))]!);
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  const open = (s: Shot) => {
+    point(s);
+    setTab("takes");
+  };
+  const wrong = faulty(film).length;
+  return (
+    <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
+      <div className="mr-[430px] flex shrink-0 items-baseline gap-5 px-5 pb-2 pt-4">
+        <Tabs.List aria-label="Parts of the bench" className="flex gap-5">
+          {TABS.map(([name, title]) => (
+            <Tabs.Trigger
+              key={name}
+              value={name}
+              className="pb-1 text-ink-2 hover:text-ink data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[0_2px_0_var(--ink)]"
+            >
+              {title}
+              {name === "faults" && wrong > 0 && <span className="ml-1.5 font-mono text-[12px] font-normal">{wrong}</span>}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        {tab === "takes" && shot && <Walk film={film} own={own} shot={shot} />}
+      </div>
+      {shot ? (
+        <>
+          <Tabs.Content value="takes" className="min-h-0 grow" tabIndex={-1}>
+            <Split aside={<Making key={shot.id} film={film} shot={shot} />}>
+              <Compare key={shot.id} film={film} shot={shot} />
+            </Split>
+          </Tabs.Content>
+          <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
+            <Split aside={<Making film={film} shot={shot} />}>
+              <LightTable film={film} onOpen={open} />
+            </Split>
+          </Tabs.Content>
+          <Tabs.Content value="faults" className="min-h-0 grow" tabIndex={-1}>
+            <Split aside={<Making film={film} shot={shot} />}>
+              <FaultList film={film} onOpen={open} />
+            </Split>
+          </Tabs.Content>
+        </>
+      ) : (
+        <p className="px-5 text-ink-2">The film has no shots yet. Write a few sentences in the Script.</p>
+      )}
+    </Tabs.Root>
+  );
+}
+
+function point(shot: Shot) {
+  selected.set(shot.id);
+  seek(shot.start);
+}
+
+function Walk({ film, own, shot }: { film: Film; own: Shot[]; shot: Shot }) {
+  const at = own.indexOf(shot);
+  return (
+    <div className="ml-auto flex min-w-0 items-center gap-2">
+      <span className="truncate font-serif text-[14px]" title={shot.text}>
+        <span className="mr-2 font-mono text-[13px] font-medium">{shot.edge}</span>
+        {shot.text || film.scenes[shot.scene]?.title}
+      </span>
+      <Button kind="quiet" className="px-1.5" aria-label="The shot before" title="The shot before (↑)" disabled={at === 0} onClick={() => point(own[at - 1]!)}>
+        <ChevronUp className="size-4" />
+      </Button>
+      <Button kind="quiet" className="px-1.5" aria-label="The next shot" title="The next shot (↓)" disabled={at === own.length - 1} onClick={() => point(own[at + 1]!)}>
+        <ChevronDown className="size-4" />
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,122 @@
+/** Making pictures: for which shots, how many takes, at which offer; cost, time and quota before; pause, go on, cancel. */
+import { useRef, useState } from "react";
+
+import { PICTURES } from "../../api/formats";
+import type { Film, Offer, Shot } from "../../api/client";
+import { type RunWish, useBring, useEstimate, useOffers, useRuns, useStart } from "../../api/film";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { inWords, money } from "../../parts/time";
+import { Heading } from "../continuity/Heading";
+import { PromptBox } from "../PromptBox";
+import { useChange } from "../../api/film";
+import { RunControls } from "../../parts/RunControls";
+
+const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
+type Scope = "shot" | "scene" | "missing" | "stale";
+
+export function Making({ film, shot }: { film: Film; shot: Shot }) {
+  const change = useChange(film.id);
+  const offers = (useOffers().data ?? []).filter((o) => o.kind === "picture");
+  const runs = useRuns(film.id).data ?? [];
+  const going = runs.filter((r) => r.state === "going" || r.state === "paused");
+  const start = useStart(film.id);
+  const bring = useBring(film.id);
+  const file = useRef<HTMLInputElement>(null);
+  const [scope, setScope] = useState<Scope>("shot");
+  const [count, setCount] = useState(2);
+  const [offer, setOffer] = useState(film.settings.offer);
+  const wish = (at: string): RunWish => ({
+    kind: "pictures",
+    takes: count,
+    offer: at,
+    ...(scope === "shot" ? { shots: [shot.id] } : scope === "scene" ? { shots: film.shots.filter((s) => s.scene === shot.scene).map((s) => s.id) } : { only: scope }),
+  });
+  const missing = film.shots.filter((s) => s.picture_of === s.id && !s.used).length;
+  const stale = film.shots.filter((s) => s.picture_of === s.id && s.stale).length;
+  const scopes: readonly (readonly [Scope, string])[] = [
+    ["shot", `shot ${shot.edge}`],
+    ["scene", `all of ${film.scenes[shot.scene]?.title || "the scene"}`],
+    ["missing", `all missing, ${missing}`],
+    ["stale", `all stale, ${stale}`],
+  ];
+  const chosen = useEstimate(film.id, wish(offer), film.revision).data;
+  return (
+    <div className="flex flex-col gap-4">
+      <section aria-label="Make pictures">
+        <h2 className="mb-2 font-serif text-[22px] font-bold">Make pictures</h2>
+        <div className="flex flex-wrap items-center gap-2">
+          <Choice label="For which shots" value={scope} options={scopes} onChange={(v) => setScope(v as Scope)} />
+          <Choice label="How many takes" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
+          <span className="text-ink-2">{count === 1 ? "take each" : "takes each"}</span>
+        </div>
+        <div role="radiogroup" aria-label="Offers" className="mt-3">
+          {offers.map((o) => (
+            <OfferRow key={o.name} film={film} offer={o} wish={wish(o.name)} on={o.name === offer} onChoose={() => setOffer(o.name)} />
+          ))}
+        </div>
+        <div className="mt-3 flex flex-wrap items-center gap-2">
+          <Button kind="ink" disabled={!chosen?.pictures || going.length > 0} onClick={() => start.mutate(wish(offer))}>
+            {going.length ? "making …" : `Make ${chosen?.pictures ?? ""}`}
+            {chosen && chosen.pictures > 0 && !going.length && <span className="font-mono font-normal opacity-75">{money(chosen.cost)}</span>}
+          </Button>
+          <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
+            {bring.isPending ? "reading …" : `Bring one for shot ${shot.edge}`}
+          </Button>
+          <input
+            ref={file}
+            type="file"
+            accept={PICTURES}
+            className="hidden"
+            aria-label="Picture file"
+            onChange={(e) => {
+              const picked = e.target.files?.[0];
+              if (picked) bring.mutate({ shot: shot.id, file: picked });
+              e.target.value = "";
+            }}
+          />
+        </div>
+        {chosen && chosen.fits !== null && chosen.fits !== undefined && chosen.fits < chosen.pictures && (
+          <p className="mt-2 text-grease-ink">
+            {chosen.fits} of {chosen.pictures} fit into what is left today. The rest fits {chosen.renews ? `from ${clock(chosen.renews)}` : "when it renews"}, or at another offer now.
+          </p>
+        )}
+        {chosen && chosen.pictures === 0 && <p className="mt-2 text-ink-2">Nothing to make there.</p>}
+      </section>
+      {going.map((run) => (
+        <RunControls key={run.id} film={film} run={run} />
+      ))}
+      <section aria-label={`Prompts of shot ${shot.edge}`}>
+        <Heading title={`Shot ${shot.edge} asks for`} beside={`${film.settings.offer.replace("illustrator-", "")} offer of the film`} />
+        <div className="-mx-4">
+          <PromptBox film={film} shot={shot} onSet={(values) => change.mutate({ type: "set shots", shots: [shot.id], values })} />
+        </div>
+      </section>
+    </div>
+  );
+}
+
+function OfferRow({ film, offer, wish, on, onChoose }: { film: Film; offer: Offer; wish: RunWish; on: boolean; onChoose: () => void }) {
+  const estimate = useEstimate(film.id, wish, film.revision).data;
+  return (
+    <button
+      type="button"
+      role="radio"
+      aria-checked={on}
+      onClick={onChoose}
+      className={`grid w-full grid-cols-[16px_minmax(0,1fr)_auto_auto] items-baseline gap-2.5 border-b border-rule py-1.5 text-left ${on ? "" : "text-ink-2 hover:text-ink"}`}
+    >
+      <span className={`mt-0.5 block size-3 self-center rounded-full border ${on ? "border-ink bg-ink" : "border-rule-strong"}`} />
+      <span className="min-w-0">
+        <span className="block truncate font-medium text-ink">{offer.title}</span>
+        <span className="block truncate text-[12px] text-ink-2">
+          {money(Number(offer.price.amount))} each, {offer.quota.left} left of {offer.quota.limit}, up to {offer.caps.width} wide
+        </span>
+      </span>
+      <span className="font-mono">{estimate ? money(estimate.cost) : "…"}</span>
+      <span className="w-[76px] text-right">{estimate ? inWords(estimate.seconds) : ""}</span>
+    </button>
+  );
+}
+
+const clock = (when: string) => new Date(when).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
