@@ -93,15 +93,15 @@ function point(shot: Shot) {
 function Walk({ film, own, shot }: { film: Film; own: Shot[]; shot: Shot }) {
   const at = own.indexOf(shot);
   return (
-    <div className="ml-auto flex min-w-0 items-center gap-2">
+    <div className="ml-auto flex min-w-0 items-baseline gap-1">
       <span className="truncate font-serif text-[14px]" title={shot.text}>
         <span className="mr-2 font-mono text-[13px] font-medium">{shot.edge}</span>
         {shot.text || film.scenes[shot.scene]?.title}
       </span>
-      <Button kind="quiet" className="px-1.5" aria-label="The shot before" title="The shot before (↑)" disabled={at === 0} onClick={() => point(own[at - 1]!)}>
+      <Button kind="quiet" className="-my-2 px-1.5" aria-label="The shot before" title="The shot before (↑)" disabled={at === 0} onClick={() => point(own[at - 1]!)}>
         <ChevronUp className="size-4" />
       </Button>
-      <Button kind="quiet" className="px-1.5" aria-label="The next shot" title="The next shot (↓)" disabled={at === own.length - 1} onClick={() => point(own[at + 1]!)}>
+      <Button kind="quiet" className="-my-2 px-1.5" aria-label="The next shot" title="The next shot (↓)" disabled={at === own.length - 1} onClick={() => point(own[at + 1]!)}>
         <ChevronDown className="size-4" />
       </Button>
     </div>

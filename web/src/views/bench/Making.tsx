@@ -110,7 +110,7 @@ function OfferRow({ film, offer, wish, on, onChoose }: { film: Film; offer: Offe
       <span className="min-w-0">
         <span className="block truncate font-medium text-ink">{offer.title}</span>
         <span className="block truncate text-[12px] text-ink-2">
-          {money(Number(offer.price.amount))} each, {offer.quota.left} left of {offer.quota.limit}, up to {offer.caps.width} wide
+          {money(Number(offer.price.amount))} each, {offer.quota.left} left, {offer.caps.prompt_characters} characters
         </span>
       </span>
       <span className="font-mono">{estimate ? money(estimate.cost) : "…"}</span>
