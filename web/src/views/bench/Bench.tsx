@@ -45,7 +45,7 @@ export function Bench() {
   const wrong = faulty(film).length;
   return (
     <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <div className="mr-[430px] flex shrink-0 items-baseline gap-5 px-5 pb-2 pt-4">
+      <div className="mr-[430px] flex h-[46px] shrink-0 items-baseline gap-5 px-5 pt-4">
         <Tabs.List aria-label="Parts of the bench" className="flex gap-5">
           {TABS.map(([name, title]) => (
             <Tabs.Trigger

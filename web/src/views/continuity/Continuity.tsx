@@ -43,7 +43,7 @@ export function Continuity() {
   );
   return (
     <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <div className="mr-[430px] flex shrink-0 items-baseline gap-5 px-5 pb-2 pt-4">
+      <div className="mr-[430px] flex h-[46px] shrink-0 items-baseline gap-5 px-5 pt-4">
         <Tabs.List aria-label="Parts of continuity" className="flex gap-5">
           {TABS.map(([name, title]) => (
             <Tabs.Trigger
