@@ -39,7 +39,7 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("illustrator-quick"),
             parallel=2,
             seconds_each=1.0,
-            understands=["seed", "references", "regions", "layers"],
+            understands=["seed", "references", "masks", "regions", "layers"],
             simulated=True,
         ),
         Offer(
@@ -51,7 +51,7 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("illustrator-fine"),
             parallel=2,
             seconds_each=2.5,
-            understands=["seed", "negative", "references", "weights", "regions", "layers"],
+            understands=["seed", "negative", "references", "weights", "masks", "regions", "layers"],
             simulated=True,
         ),
         Offer(

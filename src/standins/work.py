@@ -9,7 +9,7 @@ from typing import Any
 from cutreel.protocol import JobInput, ScriptInput
 
 from .composer import compose, play
-from .illustrator import Reference, paint
+from .illustrator import Reference, paint, retouch
 from .sounds import make_sound
 from .voice import speak
 from .writer import manuscript, rework, sources_for, storylines, titles
@@ -29,7 +29,14 @@ def do(work: JobInput, kept: Path) -> tuple[list[Made], list[str]]:
     """All files of a job, and the words of its prompt that could not be used; `kept` is the folder of files by
     SHA-256."""
     if work.kind == "picture":
-        files, unused = [], []
+        files: list[Made] = []
+        unused: list[str] = []
+        if work.retouch:
+            base, mask = ((kept / n).read_bytes() for n in (work.retouch.base, work.retouch.mask))
+            for i in range(work.count):
+                data, unused = retouch(base, mask, work.prompt, work.seed + i)
+                files.append(Made(f"picture-{i}", "image/png", data, {"seed": work.seed + i}))
+            return files, unused
         follow = [Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in work.references]
         for i in range(work.count):
             picture = paint(work.prompt, work.seed + i, work.width, work.height, follow, work.negative, work.lighter)

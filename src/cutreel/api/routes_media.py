@@ -8,10 +8,12 @@ from pathlib import Path
 
 from fastapi import APIRouter, Request, UploadFile
 from fastapi.responses import FileResponse, Response
+from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.jobs.opening import KNOWN
-from cutreel.jobs.pictures import brought, checked, thumbnail
+from cutreel.jobs.pictures import brought, checked, pixels_of, thumbnail
+from cutreel.jobs.retouching import kept_mask
 from cutreel.store.media import TYPES
 
 from .door import Preview, Shop
@@ -72,5 +74,26 @@ async def bring_picture(
             brought=True,
         )
         return get_film(film, shop, preview)
+
+    return await asyncio.to_thread(keep)
+
+
+class MaskView(BaseModel):
+    media: str
+
+
+@router.post("/api/films/{film}/takes/{take}/masks")
+async def mask(film: str, take: str, file: UploadFile, shop: Shop) -> MaskView:
+    """Keep what was marked in a take's picture: white changes, black stays."""
+    data = await file.read(MOST_BYTES + 1)
+    if len(data) > MOST_BYTES:
+        raise BadInput("The mask is too large.", "Mark it again.")
+
+    def keep() -> MaskView:
+        row = next((t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None)
+        if row is None:
+            raise NotFound("That take is not in the film any more.", "Load the page again.")
+        high, wide = pixels_of(shop.media.get(row.media)).shape[:2]
+        return MaskView(media=kept_mask(data, wide, high, shop))
 
     return await asyncio.to_thread(keep)

@@ -38,6 +38,7 @@ class TakeView(BaseModel):
     width: int | None
     height: int | None
     rejected: str | None
+    retouched: str | None
     faults: list[FaultView]
 
 
@@ -248,7 +249,7 @@ class NewFilm(BaseModel):
 class RunRequest(BaseModel):
     """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-    `look` are for runs of kind references and look."""
+    `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch."""
 
     kind: str
     shots: list[int] = []
@@ -262,6 +263,10 @@ class RunRequest(BaseModel):
     person: int | None = None
     place: int | None = None
     look: str | None = Field(None, max_length=60)
+    take: str | None = Field(None, max_length=12)
+    mask: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
+    words: str = Field("", max_length=200)
+    feather: float = Field(0, ge=0, le=200)
 
 
 class EstimateView(BaseModel):

@@ -196,6 +196,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                         cost=float(t.cost),
                         width=t.about.get("width"),
                         height=t.about.get("height"),
+                        retouched=_retouched(t),
                         rejected=shot.shot.rejected.get(t.id),
                         faults=[FaultView(kind=x.kind, text=x.text) for x in faults[len(out)].get(t.id, ())],
                     )
@@ -212,6 +213,12 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
             )
         )
     return out
+
+
+def _retouched(take: TakeRow) -> str | None:
+    """From which take it was retouched, and to what."""
+    told = take.about.get("retouched")
+    return f"from take {told['from']}: {told['words'] or 'taken out'}" if told else None
 
 
 def _figures(shot: ReadShot, used: TakeRow | None) -> list[FigureView]:

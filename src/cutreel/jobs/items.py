@@ -6,7 +6,7 @@ from decimal import Decimal
 from typing import Any
 
 from cutreel.core.errors import CutReelError
-from cutreel.protocol import JobInput, MusicInput, PictureInput, PictureReference, SoundInput, SpeechInput
+from cutreel.protocol import JobInput, MusicInput, PictureInput, PictureReference, Retouch, SoundInput, SpeechInput
 from cutreel.services import Delivered
 from cutreel.store.tables import Item, Run
 
@@ -16,6 +16,7 @@ from .mixing import mix_film
 from .picture_specs import take_key
 from .pictures import checked, seen_in, thumbnail
 from .rendering import render_item
+from .retouching import add_retouched, composed, retouch_key
 from .runner import advance
 from .workshop import Workshop
 
@@ -119,6 +120,36 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
     shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
 
 
+def _retouch(shop: Workshop, item: Item, run: Run) -> None:
+    s = item.spec
+    name, cost = retouch_key(s), Decimal(0)
+    base, mask = shop.media.get(s["base"]), shop.media.get(s["mask"])
+    made = shop.results.get(name)
+    if made is None:
+        wanted = {s[n].split(".")[0]: data for n, data in (("base", base), ("mask", mask))}
+        retouch = Retouch(base=s["base"].split(".")[0], mask=s["mask"].split(".")[0])
+        done = _ask(
+            shop, item, run, s["offer"], PictureInput(prompt=s["prompt"], seed=s["seed"], retouch=retouch), name, wanted
+        )
+        if done is None:
+            return
+        about = {"unused_words": done.unused_words}
+        shop.results.put(name, "retouch", shop.media.put(done.files[0][1], "png"), about, done.cost)
+        made, cost = shop.results.get(name), done.cost
+    assert made is not None and made.media is not None
+    png = composed(base, shop.media.get(made.media), mask, s["feather"])
+    assert item.shot is not None
+    known = next(t for t in shop.takes.of_film(run.film)[item.shot] if t.id == s["take"])
+    told = {
+        **made.data,
+        "checked": checked(png),
+        "width": known.about.get("width"),
+        "height": known.about.get("height"),
+    }
+    add_retouched(shop, run.film, s, item.shot, png, thumbnail(png), told, cost)
+    shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
+
+
 def _speech(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
     cost = Decimal(0)
@@ -181,6 +212,7 @@ def _join(shop: Workshop, item: Item, run: Run) -> None:
 
 _DO: dict[str, Callable[[Workshop, Item, Run], Any]] = {
     "picture": _picture,
+    "retouch": _retouch,
     "speech": _speech,
     "sound": _sound,
     "music": _music,

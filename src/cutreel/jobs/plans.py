@@ -16,12 +16,13 @@ from cutreel.store.offers import prompt_cap, text_cap, understood, voices_offere
 from .mixing import mix_key
 from .picture_specs import picture_spec
 from .references import missing_references
+from .retouching import retouches
 from .sampling import missing_samples
 from .workshop import Workshop
 
 SHORT_SIDE = {"360p": 360, "720p": 720, "1080p": 1080, "1440p": 1440, "2160p": 2160}
 PREVIEW_SHORT_SIDE = 360
-KINDS = ("pictures", "speech", "everything", "delivery", "references", "look")
+KINDS = ("pictures", "speech", "everything", "delivery", "references", "look", "retouch")
 
 
 def stages_of(kind: str, options: dict[str, Any]) -> list[str]:
@@ -37,6 +38,8 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
         return pictures(film, options, shop.offers())
     if stage == "references":
         return missing_references(film, options, shop)
+    if stage == "retouch":
+        return retouches(film, options, shop)
     if stage == "look":
         return missing_samples(film, str(options.get("look") or ""), shop)
     if stage == "speech":
@@ -209,6 +212,6 @@ def price_of(items: list[ItemSpec], offers: list[Offer]) -> Decimal:
             total += offer.price.amount * len(item.spec["text"])
         elif item.kind == "music":
             total += offer.price.amount * Decimal(str(item.spec["seconds"]))
-        elif item.kind in ("picture", "sound"):
+        elif item.kind in ("picture", "retouch", "sound"):
             total += offer.price.amount
     return total

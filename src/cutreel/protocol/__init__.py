@@ -11,6 +11,7 @@ from .jobs import (
     Refusal,
     RefusalCode,
     Result,
+    Retouch,
     ScriptInput,
     ScriptTask,
     SoundInput,
@@ -24,7 +25,7 @@ from .regions import FigurePart, FigureRegion
 # fmt: off
 __all__ = [
     "Caps", "FigurePart", "FigureRegion", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput",
-    "Offer", "PictureInput", "PictureReference", "Price", "Quota", "Refusal", "RefusalCode", "Result", "ScriptInput",
-    "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "Voice", "WrittenScene",
+    "Offer", "PictureInput", "PictureReference", "Price", "Quota", "Refusal", "RefusalCode", "Result", "Retouch",
+    "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "Voice", "WrittenScene",
 ]
 # fmt: on

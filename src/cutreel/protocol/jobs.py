@@ -16,6 +16,14 @@ class PictureReference(BaseModel):
     name: str = Field("", max_length=80)
 
 
+class Retouch(BaseModel):
+    """What of a picture is to change: the picture and a mask (white changes), both known to the service by SHA-256 as
+    references are. The prompt says what is to be inside; without any, what is there goes."""
+
+    base: str = Field(pattern=r"^[0-9a-f]{64}$")
+    mask: str = Field(pattern=r"^[0-9a-f]{64}$")
+
+
 class PictureInput(BaseModel):
     """A picture: `count` candidates with the seeds `seed`, `seed + 1`, … `lighter` are phrases of the prompt that
     weigh less than the rest: they may give way where all cannot be had."""
@@ -29,6 +37,7 @@ class PictureInput(BaseModel):
     width: int = Field(1280, ge=64, le=4096)
     height: int = Field(720, ge=64, le=4096)
     references: list[PictureReference] = Field([], max_length=4)
+    retouch: Retouch | None = None
 
 
 class SpeechInput(BaseModel):

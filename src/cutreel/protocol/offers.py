@@ -57,7 +57,7 @@ class Offer(BaseModel):
     quota: Quota
     parallel: int = 1
     seconds_each: float = 1.0
-    understands: list[Literal["seed", "negative", "references", "weights", "regions", "layers"]] = []
+    understands: list[Literal["seed", "negative", "references", "weights", "masks", "regions", "layers"]] = []
     voices: list[Voice] = []
     moods: list[str] = []
     languages: list[str] = []

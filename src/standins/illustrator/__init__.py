@@ -3,5 +3,6 @@
 from .compose import Drawing, draw
 from .raster import Picture, paint
 from .references import Reference
+from .retouch import retouch
 
-__all__ = ["Drawing", "Picture", "Reference", "draw", "paint"]
+__all__ = ["Drawing", "Picture", "Reference", "draw", "paint", "retouch"]

@@ -52,9 +52,10 @@ class Drawing:
 
 
 def draw(
-    prompt: str, seed: int, aspect: float, references: Sequence[Reference] = (), negative: str = "", lighter: Sequence[str] = ()
+    prompt: str, seed: int, aspect: float, references: Sequence[Reference] = (), negative: str = "", lighter: Sequence[str] = (),
+    bare: bool = False,
 ) -> Drawing:
-    """Draw `prompt`. The same arguments give the same drawing; `aspect` is width / height."""
+    """Draw `prompt`. The same arguments give the same drawing; `aspect` is width / height; `bare`: the place alone."""
     reading = read_prompt(_lightened(prompt, lighter))
     rng = random.Random(int.from_bytes(hashlib.sha256(f"{seed}".encode()).digest()[:8], "big"))
     width = H * aspect
@@ -71,6 +72,8 @@ def draw(
                   dark_lamp=reading.dark_lamp)
     follow(reading.figures, references)
     without(reading, negative)
+    if bare:
+        reading.figures, reading.animals, reading.props = [], [], []
     for figure in reading.figures:
         decide(figure, rng)
     if reading.sheet:

@@ -31,11 +31,11 @@ class Picture:
 
 def paint(
     prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = (), negative: str = "",
-    lighter: Sequence[str] = (),
+    lighter: Sequence[str] = (), bare: bool = False,
 ) -> Picture:
     """Draw `prompt` at `width` by `height` pixels, without what `negative` names; phrases that weigh less (`lighter`)
-    are left out where figures are small. The same arguments give the same bytes."""
-    drawing = draw(prompt, seed, width / height, references, negative, lighter)
+    are left out where figures are small; `bare` leaves the place alone. The same arguments give the same bytes."""
+    drawing = draw(prompt, seed, width / height, references, negative, lighter, bare)
     grain = _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
     flat: NDArray[np.floating] | None = None
     layers: list[tuple[bytes, float]] = []
@@ -54,7 +54,7 @@ def paint(
             flat = flat * (1 - alpha) + pixels[..., :3] * alpha
         layers.append((_png(pixels.astype(np.uint8) if layers else pixels[..., :3].astype(np.uint8)), depth))
     assert flat is not None
-    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures)), layers, drawing.regions, drawing.unused)
+    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed)), layers, drawing.regions, drawing.unused)
 
 
 def _textured(pixels: NDArray[np.float32], look: str) -> NDArray[np.float32]:

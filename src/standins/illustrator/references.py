@@ -17,7 +17,7 @@ from .colour import RGB, grey_of, mix
 from .places import Hour
 from .reading import Figure
 
-NOTE = "drawn by the stand-in illustrator"
+NOTE, DRAWN_FROM = "drawn by the stand-in illustrator", "drawn from"
 FOLLOWED, SPOILED = 0.15, 0.85
 
 
@@ -30,11 +30,22 @@ class Reference:
     name: str = ""
 
 
-def note_of(figures: Sequence[Figure]) -> PngImagePlugin.PngInfo:
-    """The note that a drawing carries."""
+def note_of(figures: Sequence[Figure], prompt: str, seed: int) -> PngImagePlugin.PngInfo:
+    """The note that a drawing carries: its figures, and what it was drawn from."""
     info = PngImagePlugin.PngInfo()
     info.add_text(NOTE, json.dumps([asdict(f) for f in figures]))
+    info.add_text(DRAWN_FROM, json.dumps([prompt, seed]))
     return info
+
+
+def drawn_from(data: bytes) -> tuple[str, int] | None:
+    """The prompt and seed of a drawing of our own; None of any other picture."""
+    try:
+        with Image.open(io.BytesIO(data)) as image:
+            prompt, seed = json.loads(str(image.info[DRAWN_FROM]))
+    except (OSError, ValueError, KeyError, TypeError):
+        return None
+    return str(prompt), int(seed)
 
 
 def follow(figures: Sequence[Figure], references: Sequence[Reference]) -> None:
