@@ -125,3 +125,33 @@ def test_the_bench_is_accessible(page: Page, tab: str) -> None:
     page.wait_for_timeout(500)
     found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
     assert [(v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]] == []
+
+
+def test_part_of_a_take_is_marked_and_made_anew(page: Page) -> None:
+    new_film(page, "Retouch")
+    go(page, "Bench")
+    page.get_by_label("How many takes").click()
+    page.get_by_role("option", name="1").click()
+    make(page)
+    page.get_by_role("button", name="Retouch").click()
+    desk = page.get_by_role("region", name="Retouch take 1")
+    expect(desk.get_by_role("status")).to_have_text("nothing marked")
+    picture = desk.get_by_label("Picture to mark on")
+    box = picture.bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + 60, box["y"] + 200)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 160, box["y"] + 220, steps=6)
+    page.mouse.up()
+    expect(desk.get_by_role("status")).to_contain_text("% marked")
+    desk.get_by_role("button", name="Undo the last mark").click()
+    expect(desk.get_by_role("status")).to_have_text("nothing marked")
+    picture.focus()
+    for key in ("ArrowLeft", "Shift+ArrowDown", "Shift+ArrowDown", "Enter"):
+        page.keyboard.press(key)
+    expect(desk.get_by_role("status")).to_contain_text("5 % marked")
+    desk.get_by_label("What should be there").fill("a cat")
+    desk.get_by_role("button", name=re.compile("^Make 2")).click()
+    takes = page.get_by_role("list", name="All takes")
+    expect(takes.get_by_role("listitem")).to_have_count(3, timeout=60_000)
+    expect(page.get_by_text("Retouched from take 1: a cat.")).to_be_visible()

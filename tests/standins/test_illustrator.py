@@ -9,7 +9,7 @@ from skimage.color import deltaE_ciede2000, rgb2lab
 
 from cutreel.core.continuity import LOOKS as LOOK_CARDS
 from cutreel.core.continuity import measure_picture
-from standins.illustrator import Reference, draw, paint
+from standins.illustrator import Reference, draw, paint, retouch
 from standins.illustrator.animals import _BEASTS, _BIRDS
 from standins.illustrator.colour import NAMED
 from standins.illustrator.places import PLACE_DRAWERS
@@ -276,3 +276,45 @@ def test_what_weighs_less_gives_way_where_figures_are_small() -> None:
 
     assert "scarf" in words("Wide", ()) and "scarf" not in words("Wide", ("green scarf",))
     assert "scarf" in words("Medium", ("green scarf",))
+
+
+def mask_of(box: tuple[int, int, int, int], size: tuple[int, int] = (640, 360)) -> bytes:
+    image = Image.new("L", size)
+    image.paste(255, box)
+    out = io.BytesIO()
+    image.save(out, "PNG")
+    return out.getvalue()
+
+
+def test_retouching_draws_what_is_asked_for_inside_the_mask() -> None:
+    base = paint("Wide shot. a meadow. day. layered cut paper", 3, 640, 360).flat
+    box = (200, 100, 440, 340)
+    data, unused = retouch(base, mask_of(box), "Soot (cat, black fur). day. layered cut paper", 5)
+    inside = np.asarray(Image.open(io.BytesIO(data)))[100:340, 200:440]
+    assert share_near(inside, (42, 40, 42), 14) > 0.1 and unused == []
+    assert (
+        retouch(base, mask_of(box), "a cat. day. layered cut paper", 5)[0]
+        == retouch(base, mask_of(box), "a cat. day. layered cut paper", 5)[0]
+    )
+    assert retouch(base, mask_of(box), "a quokka. day", 5)[1] == ["quokka"]
+
+
+def test_what_is_taken_out_leaves_the_place_as_it_was_or_what_lies_around() -> None:
+    prompt = "Medium shot. {}a meadow. day. layered cut paper"
+    peopled = paint(prompt.format(f"{PIP}. "), 4, 640, 360)
+    left, top, right, _ = peopled.regions[0]["box"]
+    box = (int(left * 640), int(top * 360), int(right * 640), 360)
+    data, _ = retouch(peopled.flat, mask_of(box), "", 1)
+    cleared = np.asarray(Image.open(io.BytesIO(data)))[box[1] : 360, box[0] : box[2]]
+    assert (
+        share_near(cleared, (44, 118, 118), 12)
+        < 0.02
+        < share_near(pixels(prompt.format(f"{PIP}. "), 4)[box[1] : 360, box[0] : box[2]], (44, 118, 118), 12)
+    )
+    flat = io.BytesIO()
+    image = Image.new("RGB", (640, 360), (120, 160, 90))
+    image.paste((200, 30, 30), (300, 150, 360, 210))
+    image.save(flat, "PNG")
+    grown, _ = retouch(flat.getvalue(), mask_of((290, 140, 370, 220)), "", 1)
+    spot = np.asarray(Image.open(io.BytesIO(grown)))[150:210, 300:360].reshape(-1, 3).mean(0)
+    np.testing.assert_allclose(spot, (120, 160, 90), atol=4)

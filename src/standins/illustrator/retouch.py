@@ -104,8 +104,9 @@ def _put_in(changed: NDArray[np.float32], inside: NDArray[np.bool_], reading: Re
     if solid is None:
         return
     room_w, room_h = (columns[-1] - columns[0] + 1) * ROOM, (rows[-1] - rows[0] + 1) * ROOM
-    scale = min(room_w / (solid[2] - solid[0]), room_h / (solid[3] - solid[1]))
-    middle, ground = (columns[0] + columns[-1] + 1) / 2, rows[-1] + 1 - room_h * 0.02
+    scale = min(room_w / (solid[2] - solid[0]), room_h / (solid[3] - solid[1])) * rng.uniform(0.82, 1)
+    spare = room_w - scale * (solid[2] - solid[0])
+    middle, ground = (columns[0] + columns[-1] + 1) / 2 + spare * rng.uniform(-0.4, 0.4), rows[-1] + 1 - room_h * 0.02
     # Where the drawing's pixels lie for each of the picture's: its ground on the mask's, its middle on the mask's.
     back = (1 / scale, 0, (solid[0] + solid[2]) / 2 - middle / scale, 0, 1 / scale, solid[3] - ground / scale)
     laid = drawn.transform((wide, high), Image.Transform.AFFINE, back, Image.Resampling.BICUBIC)

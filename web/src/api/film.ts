@@ -131,7 +131,11 @@ export function useHistory(film: string) {
 }
 
 export interface RunWish {
-  kind: "pictures" | "speech" | "everything" | "delivery" | "references" | "look";
+  kind: "pictures" | "speech" | "everything" | "delivery" | "references" | "look" | "retouch";
+  take?: string;
+  mask?: string;
+  words?: string;
+  feather?: number;
   person?: number;
   place?: number;
   look?: string;
@@ -143,7 +147,7 @@ export interface RunWish {
   captions?: string;
 }
 
-const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, ...wish });
+const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, words: "", feather: 0, ...wish });
 
 export const useEstimate = (film: string, wish: RunWish, revision: number, enabled = true) =>
   useQuery({
@@ -200,6 +204,19 @@ export function useBring(film: string) {
     onError: failed(film),
   });
 }
+
+/** Keeps what was marked in a take's picture. */
+export const useMask = (film: string) =>
+  useMutation({
+    mutationFn: async ({ take, png }: { take: string; png: Blob }) => {
+      const body = new FormData();
+      body.append("file", png, "mask.png");
+      const response = await fetch(`/api/films/${film}/takes/${take}/masks`, { method: "POST", body });
+      const data = (await response.json()) as { media: string };
+      return unwrap<{ media: string }>({ data, error: data, response });
+    },
+    onError: failed(film),
+  });
 
 export const previewCut = async (film: string, wish: CutWish) =>
   unwrap<CutPreview>(await api.POST("/api/films/{film}/cut", { params: { path: { film } }, body: wish }));

@@ -787,6 +787,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/takes/{take}/masks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mask
+         * @description Keep what was marked in a take's picture: white changes, black stays.
+         */
+        post: operations["mask_api_films__film__takes__take__masks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/preview/{version}/film.m3u8": {
         parameters: {
             query?: never;
@@ -1008,6 +1028,11 @@ export interface components {
         Body_bring_references_api_films__film__references_post: {
             /** Files */
             files: string[];
+        };
+        /** Body_mask_api_films__film__takes__take__masks_post */
+        Body_mask_api_films__film__takes__take__masks_post: {
+            /** File */
+            file: string;
         };
         /** Body_measure_pace_api_paces_post */
         Body_measure_pace_api_paces_post: {
@@ -1765,6 +1790,11 @@ export interface components {
             /** Measured */
             measured: components["schemas"]["Style"][];
         };
+        /** MaskView */
+        MaskView: {
+            /** Media */
+            media: string;
+        };
         /**
          * MemberView
          * @description A member of the company. `changed`: it came with Cut Reel and was given back changed, so that it can be put
@@ -1918,7 +1948,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "references" | "weights" | "regions" | "layers")[];
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers")[];
             /**
              * Voices
              * @default []
@@ -2423,7 +2453,7 @@ export interface components {
          * RunRequest
          * @description A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
          *     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-         *     `look` are for runs of kind references and look.
+         *     `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch.
          */
         RunRequest: {
             /** Kind */
@@ -2459,6 +2489,20 @@ export interface components {
             place?: number | null;
             /** Look */
             look?: string | null;
+            /** Take */
+            take?: string | null;
+            /** Mask */
+            mask?: string | null;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Feather
+             * @default 0
+             */
+            feather: number;
         };
         /**
          * RunView
@@ -3172,6 +3216,8 @@ export interface components {
             height: number | null;
             /** Rejected */
             rejected: string | null;
+            /** Retouched */
+            retouched: string | null;
             /** Faults */
             faults: components["schemas"]["FaultView"][];
         };
@@ -4755,6 +4801,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    mask_api_films__film__takes__take__masks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_mask_api_films__film__takes__take__masks_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaskView"];
                 };
             };
             /** @description Validation Error */

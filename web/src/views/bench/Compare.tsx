@@ -9,6 +9,7 @@ import { Ring } from "../../parts/marks";
 import { money } from "../../parts/time";
 import { typing } from "../FilmFrame";
 import { Pane, WHOLE, type View } from "./Pane";
+import { Retouch } from "./Retouch";
 import { inOrder, setApart } from "./takes";
 
 const MOST = 4;
@@ -18,6 +19,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const takes = inOrder(shot);
   const [picked, setPicked] = useState<string[] | null>(null);
   const [view, setView] = useState<View>(WHOLE);
+  const [retouching, setRetouching] = useState<string | null>(null);
   const [rejecting, setRejecting] = useState<string | null>(null);
   const shown = (picked ?? takes.filter((t) => t.rejected === null).slice(0, 2).map((t) => t.id)).map((id) => takes.find((t) => t.id === id)).filter((t): t is Take => t !== undefined);
   const circle = (take: Take) => change.mutate({ type: "circle take", shot: shot.id, take: take.id });
@@ -44,6 +46,8 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   });
   if (!takes.length) return <p className="py-6 text-ink-2">No take of shot {shot.edge} is made yet. Make some at the right, or bring a picture of your own.</p>;
   const first = shown[0];
+  const marked = takes.find((t) => t.id === retouching);
+  if (marked) return <Retouch key={marked.id} film={film} shot={shot} take={marked} onDone={() => setRetouching(null)} />;
   return (
     <div>
       <div className={`grid gap-3 ${shown.length > 1 ? "grid-cols-2" : "grid-cols-1"}`}>
@@ -53,19 +57,22 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
             <figure key={take.id} aria-label={`Take ${take.number}`}>
               <Pane take={take} aspect={film.settings.aspect} view={view} onView={setView} many={shown.length > 1} />
               <figcaption className="mt-1.5">
-                <div className="flex flex-wrap items-center gap-2">
+                <div className="flex items-center gap-2">
                   <button type="button" aria-pressed={take.id === shot.used} aria-label={`Circle take ${take.number}`} title={`Circle it (Shift ${take.number})`} onClick={() => circle(take)}>
                     <Ring number={take.number} on={take.id === shot.used} hatched={take.id !== shot.own_circled} />
                   </button>
-                  <span className="text-ink-2">{madeOf(take)}</span>
+                  <span className="min-w-0 truncate text-ink-2">{madeOf(take)}</span>
                   {take.stale && <span className="text-ink-2">stale</span>}
-                  <span className="ml-auto flex gap-1">
+                  <span className="ml-auto flex shrink-0">
+                    <Button kind="quiet" className="px-2" onClick={() => setRetouching(take.id)}>
+                      Retouch
+                    </Button>
                     {take.rejected !== null ? (
                       <Button kind="quiet" onClick={() => reject(take, null)}>
                         Take it back
                       </Button>
                     ) : (
-                      <Button kind="quiet" onClick={() => setRejecting(take.id)}>
+                      <Button kind="quiet" className="px-2" onClick={() => setRejecting(take.id)}>
                         Reject
                       </Button>
                     )}
@@ -84,6 +91,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                     <Button type="submit">Reject it</Button>
                   </form>
                 )}
+                {take.retouched && <p className="text-ink-2">Retouched {take.retouched}.</p>}
                 {take.rejected !== null && <p className="text-ink-2">Rejected{take.rejected ? `: ${take.rejected}` : ""}.</p>}
                 {take.faults.length > 0 && (
                   <p>
