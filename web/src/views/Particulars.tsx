@@ -1,10 +1,10 @@
 /** Particulars of the selected shot: what it shows, its prompt by origin, its takes, what to make and what it costs. */
 import { Volume2 } from "lucide-react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 
 import type { Film, Shot } from "../api/client";
 import { useBring, useCancel, useChange, useEstimate, useOffers, useRest, useRuns, useStart } from "../api/film";
-import { PICTURES } from "../api/formats";
+import { Bring } from "../parts/Bring";
 import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
 import { hearShot } from "../parts/hear";
@@ -35,7 +35,6 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
   const start = useStart(film.id);
   const bring = useBring(film.id);
   const offers = useOffers().data;
-  const file = useRef<HTMLInputElement>(null);
   const [count, setCount] = useState(2);
   const price = Number(offers?.find((o) => o.name === film.settings.offer)?.price.amount ?? 0);
   const making = (useRuns(film.id).data ?? []).some((r) => r.state === "going" && r.shots.includes(shot.id));
@@ -76,24 +75,10 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
           <span className="font-mono font-normal opacity-75">{money(price * count)}</span>
         </Button>
         <Choice label="How many takes" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
-        <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
-          {bring.isPending ? "reading …" : "Bring"}
-        </Button>
+        <Bring label="Picture file" title="Bring" busy={bring.isPending} onFiles={([file]) => bring.mutate({ shot: shot.id, file: file! })} />
         <Button aria-label="Hear the line" title="Hear the line" onClick={() => hearShot(film, shot)}>
           <Volume2 className="size-4" />
         </Button>
-        <input
-          ref={file}
-          type="file"
-          accept={PICTURES}
-          className="hidden"
-          aria-label="Picture file"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            if (chosen) bring.mutate({ shot: shot.id, file: chosen });
-            e.target.value = "";
-          }}
-        />
       </div>
     </section>
   );

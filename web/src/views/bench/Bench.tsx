@@ -5,6 +5,7 @@ import { useEffect, useState } from "react";
 
 import type { Film, Shot } from "../../api/client";
 import { Button } from "../../parts/Button";
+import { TabHeads } from "../../parts/TabHeads";
 import { seek, selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { typing, useFilmHere } from "../FilmFrame";
@@ -45,21 +46,9 @@ export function Bench() {
   const wrong = faulty(film).length;
   return (
     <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <div className="mr-[430px] flex h-[46px] shrink-0 items-baseline gap-5 px-5 pt-4">
-        <Tabs.List aria-label="Parts of the bench" className="flex gap-5">
-          {TABS.map(([name, title]) => (
-            <Tabs.Trigger
-              key={name}
-              value={name}
-              className="pb-1 text-ink-2 hover:text-ink data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[0_2px_0_var(--ink)]"
-            >
-              {title}
-              {name === "faults" && wrong > 0 && <span className="ml-1.5 font-mono text-[12px] font-normal">{wrong}</span>}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
+      <TabHeads label="Parts of the bench" tabs={TABS.map(([name, title]) => [name, title, name === "faults" ? wrong : 0] as const)}>
         {tab === "takes" && shot && <Walk film={film} own={own} shot={shot} />}
-      </div>
+      </TabHeads>
       {shot ? (
         <>
           <Tabs.Content value="takes" className="min-h-0 grow" tabIndex={-1}>

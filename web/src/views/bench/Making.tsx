@@ -1,9 +1,9 @@
 /** Making pictures: for which shots, how many takes, at which offer; cost, time and quota before; pause, go on, cancel. */
-import { useRef, useState } from "react";
+import { useState } from "react";
 
-import { PICTURES } from "../../api/formats";
 import type { Film, Offer, Shot } from "../../api/client";
 import { type RunWish, useBring, useEstimate, useOffers, useRuns, useStart } from "../../api/film";
+import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { inWords, money } from "../../parts/time";
@@ -22,7 +22,6 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
   const going = runs.filter((r) => r.state === "going" || r.state === "paused");
   const start = useStart(film.id);
   const bring = useBring(film.id);
-  const file = useRef<HTMLInputElement>(null);
   const [scope, setScope] = useState<Scope>("shot");
   const [count, setCount] = useState(2);
   const [offer, setOffer] = useState(film.settings.offer);
@@ -60,21 +59,7 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
             {going.length ? "making …" : `Make ${chosen?.pictures ?? ""}`}
             {chosen && chosen.pictures > 0 && !going.length && <span className="font-mono font-normal opacity-75">{money(chosen.cost)}</span>}
           </Button>
-          <Button onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
-            {bring.isPending ? "reading …" : `Bring one for shot ${shot.edge}`}
-          </Button>
-          <input
-            ref={file}
-            type="file"
-            accept={PICTURES}
-            className="hidden"
-            aria-label="Picture file"
-            onChange={(e) => {
-              const picked = e.target.files?.[0];
-              if (picked) bring.mutate({ shot: shot.id, file: picked });
-              e.target.value = "";
-            }}
-          />
+          <Bring label="Picture file" title={`Bring one for shot ${shot.edge}`} busy={bring.isPending} onFiles={([file]) => bring.mutate({ shot: shot.id, file: file! })} />
         </div>
         {chosen && chosen.fits !== null && chosen.fits !== undefined && chosen.fits < chosen.pictures && (
           <p className="mt-2 text-grease-ink">

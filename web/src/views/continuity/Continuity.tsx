@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import { useChange } from "../../api/film";
 import { Button } from "../../parts/Button";
+import { TabHeads } from "../../parts/TabHeads";
 import { useFilmHere } from "../FilmFrame";
 import { CompanyTab } from "./CompanyTab";
 import { LookTab } from "./LookTab";
@@ -43,23 +44,11 @@ export function Continuity() {
   );
   return (
     <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <div className="mr-[430px] flex h-[46px] shrink-0 items-baseline gap-5 px-5 pt-4">
-        <Tabs.List aria-label="Parts of continuity" className="flex gap-5">
-          {TABS.map(([name, title]) => (
-            <Tabs.Trigger
-              key={name}
-              value={name}
-              className="pb-1 text-ink-2 hover:text-ink data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[0_2px_0_var(--ink)]"
-            >
-              {title}
-              {name === "worst" && open > 0 && <span className="ml-1.5 font-mono text-[12px] font-normal">{open}</span>}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
+      <TabHeads label="Parts of continuity" tabs={TABS.map(([name, title]) => [name, title, name === "worst" ? open : 0] as const)}>
         <span className="ml-auto truncate text-ink-2">
           {said !== null && `${said} % of traits said; `}ΔE {MARKED} and over is marked
         </span>
-      </div>
+      </TabHeads>
       <Tabs.Content value="who" className="min-h-0 grow" tabIndex={-1}>
         <Split aside={sheet}>
           <Matrix film={film} chosen={person?.id} onChoose={setChosen} deeds={deeds} />

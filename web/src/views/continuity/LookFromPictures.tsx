@@ -1,11 +1,11 @@
 /** A look made from one to four pictures: what is measured is shown, then kept. */
 import { X } from "lucide-react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 
 import type { Film, Reference } from "../../api/client";
 import { type MadeLook, useBringReferences, useMakeLook } from "../../api/continuity";
 import { useChange } from "../../api/film";
-import { PICTURES } from "../../api/formats";
+import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Heading } from "./Heading";
@@ -16,7 +16,6 @@ export function LookFromPictures({ film, onDone }: { film: Film; onDone: (look: 
   const bring = useBringReferences(film.id);
   const make = useMakeLook(film.id);
   const change = useChange(film.id);
-  const file = useRef<HTMLInputElement>(null);
   const [pictures, setPictures] = useState<Reference[]>([]);
   const [title, setTitle] = useState("");
   const [medium, setMedium] = useState("");
@@ -48,21 +47,15 @@ export function LookFromPictures({ film, onDone }: { film: Film; onDone: (look: 
         ))}
       </div>
       <div>
-        <Button disabled={pictures.length >= 4 || bring.isPending} onClick={() => file.current?.click()}>
-          {bring.isPending ? "reading …" : pictures.length ? "Bring another" : "Bring one to four pictures"}
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          multiple
-          accept={PICTURES}
-          className="hidden"
-          aria-label="Pictures of the look"
-          onChange={(e) => {
-            const files = [...(e.target.files ?? [])].slice(0, 4 - pictures.length);
-            if (files.length) bring.mutate(files, { onSuccess: (fresh) => setPictures((before) => [...before, ...fresh].slice(0, 4)) });
+        <Bring
+          many
+          label="Pictures of the look"
+          title={pictures.length ? "Bring another" : "Bring one to four pictures"}
+          busy={bring.isPending}
+          disabled={pictures.length >= 4}
+          onFiles={(files) => {
+            bring.mutate(files.slice(0, 4 - pictures.length), { onSuccess: (fresh) => setPictures((before) => [...before, ...fresh].slice(0, 4)) });
             again();
-            e.target.value = "";
           }}
         />
       </div>

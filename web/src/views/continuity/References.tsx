@@ -1,11 +1,9 @@
 /** References of a person, a place or a look: candidates to circle, pictures of one's own, and how closely to follow. */
 import { X } from "lucide-react";
-import { useRef } from "react";
-
 import type { Film, Person, Place, Reference } from "../../api/client";
 import { useBringReferences, useCandidates } from "../../api/continuity";
 import { useRuns, useStart } from "../../api/film";
-import { PICTURES } from "../../api/formats";
+import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Ring } from "../../parts/marks";
 import { Heading } from "./Heading";
@@ -22,7 +20,6 @@ export function References({ film, kind, whose, onSet }: Props) {
   const made = useCandidates(film.id, kind, whose.id, film.revision, runs).data;
   const start = useStart(film.id);
   const bring = useBringReferences(film.id);
-  const file = useRef<HTMLInputElement>(null);
   const making = runs?.some((r) => r.state === "going" && r.kind === "references") ?? false;
   const circled = whose.references[0];
   const candidates = (made?.made ?? []).map((c) => c.reference);
@@ -55,21 +52,13 @@ export function References({ film, kind, whose, onSet }: Props) {
         <Button disabled={making} onClick={() => start.mutate({ kind: "references", [kind]: whose.id, takes: 1 })}>
           {making ? "drawing …" : shown.length ? "Make another" : kind === "person" ? "Make a model sheet" : "Make a view"}
         </Button>
-        <Button kind="quiet" onClick={() => file.current?.click()} disabled={bring.isPending} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
-          {bring.isPending ? "reading …" : "Bring"}
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          multiple
-          accept={PICTURES}
-          className="hidden"
-          aria-label={`Reference pictures of ${whose.name}`}
-          onChange={(e) => {
-            const files = [...(e.target.files ?? [])];
-            if (files.length) bring.mutate(files, { onSuccess: (fresh) => onSet([...fresh, ...whose.references]) });
-            e.target.value = "";
-          }}
+        <Bring
+          quiet
+          many
+          label={`Reference pictures of ${whose.name}`}
+          title="Bring"
+          busy={bring.isPending}
+          onFiles={(files) => bring.mutate(files, { onSuccess: (fresh) => onSet([...fresh, ...whose.references]) })}
         />
         {circled && (
           <>

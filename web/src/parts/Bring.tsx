@@ -1,0 +1,40 @@
+/** A button that brings picture files. */
+import { useRef } from "react";
+
+import { PICTURES } from "../api/formats";
+import { Button } from "./Button";
+
+interface Props {
+  /** Of the field, for those who hear it. */
+  label: string;
+  title: string;
+  busy: boolean;
+  many?: boolean;
+  quiet?: boolean;
+  disabled?: boolean;
+  onFiles: (files: File[]) => void;
+}
+
+export function Bring({ label, title, busy, many = false, quiet = false, disabled = false, onFiles }: Props) {
+  const field = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button kind={quiet ? "quiet" : "plain"} disabled={busy || disabled} onClick={() => field.current?.click()} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
+        {busy ? "reading …" : title}
+      </Button>
+      <input
+        ref={field}
+        type="file"
+        multiple={many}
+        accept={PICTURES}
+        className="hidden"
+        aria-label={label}
+        onChange={(e) => {
+          const files = [...(e.target.files ?? [])];
+          if (files.length) onFiles(files);
+          e.target.value = "";
+        }}
+      />
+    </>
+  );
+}
