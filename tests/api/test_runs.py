@@ -44,7 +44,7 @@ def test_cost_is_known_before_and_is_what_is_paid(client, film, finished) -> Non
     after = client.get(f"/api/films/{film['id']}").json()
     assert all(s["measured"] and s["used"] and not s["stale"] for s in after["shots"])
     again = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "everything"}).json()
-    assert again == {"items": 0, "cost": 0.0, "seconds": 0.0}
+    assert (again["items"], again["cost"], again["seconds"], again["pictures"]) == (0, 0.0, 0.0, 0)
 
 
 def test_stale_is_exactly_what_depended_on_the_change_and_is_made_again(client, film, finished) -> None:
@@ -326,3 +326,24 @@ def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(client, film, servic
     assert done["state"] == "done" and done["done"] == done["total"] == told["pictures"]
     assert spent(client, film) == pytest.approx(told["cost"], abs=1e-6)
     assert client.post(f"/api/runs/{run['id']}/pause").json()["state"] == "done"
+
+
+def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(client, film, services, finished) -> None:
+    used = 2000 - next(o for o in client.get("/api/offers").json() if o["name"] == "illustrator-quick")["quota"]["left"]
+    services(quotas={"illustrator-quick": used + 1})
+    told = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}).json()
+    assert told["fits"] == 1 < told["pictures"] and told["renews"]
+    run = start(client, film, takes=2, wait=True)
+
+    def waits() -> dict | None:
+        view = next(r for r in client.get(f"/api/films/{film['id']}/runs").json() if r["id"] == run["id"])
+        return view if view["waits"] and view["done"] == 1 else None
+
+    waiting = until(waits, 30)
+    assert waiting["state"] == "going" and "waits for the quota until" in waiting["waits"] and not waiting["failures"]
+    services()
+    client.post(f"/api/runs/{run['id']}/pause")
+    client.post(f"/api/runs/{run['id']}/go-on")
+    done = finished(film["id"], run["id"])
+    assert done["state"] == "done" and done["done"] == told["pictures"] and not done["failures"]
+    assert spent(client, film) == pytest.approx(told["cost"], abs=1e-6)

@@ -249,7 +249,8 @@ class NewFilm(BaseModel):
 class RunRequest(BaseModel):
     """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-    `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch."""
+    `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch. With
+    `wait`, what a quota does not leave room for is made when it renews."""
 
     kind: str
     shots: list[int] = []
@@ -267,6 +268,7 @@ class RunRequest(BaseModel):
     mask: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
     words: str = Field("", max_length=200)
     feather: float = Field(0, ge=0, le=200)
+    wait: bool = False
 
 
 class EstimateView(BaseModel):

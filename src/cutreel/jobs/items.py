@@ -7,7 +7,7 @@ from typing import Any
 
 from cutreel.core.errors import CutReelError
 from cutreel.protocol import JobInput, MusicInput, PictureInput, PictureReference, Retouch, SoundInput, SpeechInput
-from cutreel.services import Delivered
+from cutreel.services import Delivered, ServiceRefused
 from cutreel.store.tables import Item, Run
 
 from .audio import spoken_line
@@ -15,6 +15,7 @@ from .delivering import join_film
 from .mixing import mix_film
 from .picture_specs import take_key
 from .pictures import checked, seen_in, thumbnail
+from .queue import ITEM, door
 from .rendering import render_item
 from .retouching import add_retouched, composed, retouch_key
 from .runner import advance
@@ -32,6 +33,13 @@ def work_on(shop: Workshop, number: int) -> None:
     try:
         _DO[item.kind](shop, item, run)
     except CutReelError as error:
+        renews = error.renews_at if isinstance(error, ServiceRefused) else None
+        if renews and run.options.get("wait"):
+            shop.runs.note(
+                number, state="waiting", progress=0.0, message=f"waits for the quota until {renews:%H:%M} UTC"
+            )
+            door.defer(ITEM, at=renews, item=number, priority=5)
+            return
         shop.runs.note(number, state="failed", message=str(error))
     except Exception as error:
         log.exception("item %s (%s) failed", number, item.label)

@@ -1,6 +1,7 @@
 """The job queue: procrastinate over the film database."""
 
 import os
+from datetime import datetime
 from typing import Any
 
 from procrastinate import App, PsycopgConnector
@@ -27,12 +28,17 @@ class _Door:
             self._app.open()
         return self._app
 
-    def defer(self, task: str, *, priority: int = 0, lock: str | None = None, **arguments: Any) -> None:
-        """Put a job on the queue; with `lock`, only one of that name waits at a time."""
+    def defer(
+        self, task: str, *, priority: int = 0, lock: str | None = None, at: datetime | None = None, **arguments: Any
+    ) -> None:
+        """Put a job on the queue, to be done from `at` on; with `lock`, only one of that name waits at a time."""
         from procrastinate.exceptions import AlreadyEnqueued
 
         try:
-            self.app().configure_task(task, queue="work", priority=priority, queueing_lock=lock).defer(**arguments)
+            how: dict[str, Any] = {"queue": "work", "priority": priority, "queueing_lock": lock}
+            if at is not None:
+                how["schedule_at"] = at
+            self.app().configure_task(task, **how).defer(**arguments)
         except AlreadyEnqueued:
             return
 

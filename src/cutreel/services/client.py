@@ -5,6 +5,7 @@ import os
 import time
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from datetime import datetime
 from decimal import Decimal
 
 import httpx
@@ -17,10 +18,12 @@ MOST_BYTES = 200_000_000
 
 
 class ServiceRefused(CutReelError):
-    """A service says no, for a reason that asking again does not change."""
+    """A service says no, for a reason that asking again does not change; where a quota is used up, not before
+    `renews_at`."""
 
     code = "service-refused"
     status = 502
+    renews_at: datetime | None = None
 
 
 @dataclass(frozen=True)
@@ -76,7 +79,10 @@ class Services:
             if view.state == "done":
                 return Delivered([(r, self._fetch(r)) for r in view.results], view.cost, view.unused_words)
             if view.refusal and view.refusal.code != "try-again":
-                raise ServiceRefused(*_explained(offer, view))
+                refused = ServiceRefused(*_explained(offer, view))
+                if view.refusal.code == "out-of-quota":
+                    refused.renews_at = view.refusal.renews_at
+                raise refused
             last = view.refusal.message if view.refusal else "it stalled"
         raise ServiceRefused(f"“{offer}” failed {TRIES} times: {last}", "Try again later; what was made is kept.")
 

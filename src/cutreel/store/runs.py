@@ -44,6 +44,7 @@ class RunView(BaseModel, frozen=True):
     left: float | None
     message: str
     failures: list[str]
+    waits: str
     options: dict[str, Any]
     outcome: dict[str, Any]
     created: datetime
@@ -172,6 +173,7 @@ def _view(session: Session, row: Run) -> RunView:
         left=left,
         message=row.message,
         failures=[i.message for i in items if i.state == "failed"],
+        waits=next((i.message for i in items if i.state == "waiting" and i.message), ""),
         options=row.options,
         outcome=row.outcome,
         created=row.created,

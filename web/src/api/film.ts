@@ -136,6 +136,7 @@ export interface RunWish {
   mask?: string;
   words?: string;
   feather?: number;
+  wait?: boolean;
   person?: number;
   place?: number;
   look?: string;
@@ -147,7 +148,7 @@ export interface RunWish {
   captions?: string;
 }
 
-const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, words: "", feather: 0, ...wish });
+const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, words: "", feather: 0, wait: false, ...wish });
 
 export const useEstimate = (film: string, wish: RunWish, revision: number, enabled = true) =>
   useQuery({

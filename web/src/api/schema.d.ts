@@ -2453,7 +2453,8 @@ export interface components {
          * RunRequest
          * @description A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
          *     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-         *     `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch.
+         *     `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch. With `wait`, what a
+         *     quota does not leave room for is made when it renews.
          */
         RunRequest: {
             /** Kind */
@@ -2503,6 +2504,11 @@ export interface components {
              * @default 0
              */
             feather: number;
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
         };
         /**
          * RunView
@@ -2533,6 +2539,8 @@ export interface components {
             message: string;
             /** Failures */
             failures: string[];
+            /** Waits */
+            waits: string;
             /** Options */
             options: {
                 [key: string]: unknown;

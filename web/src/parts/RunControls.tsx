@@ -19,6 +19,7 @@ export function RunControls({ film, run }: { film: Film; run: Run }) {
       <div className="my-2 h-[3px] bg-rule">
         <div className="h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
       </div>
+      {run.waits && <p className="mb-2 text-[12px] text-ink-2">It {run.waits}.</p>}
       {run.failures.length > 0 && <p className="mb-2 text-[12px] text-grease-ink">{run.failures.length} failed: {run.failures[0]}</p>}
       <div className="flex gap-2">
         <Button onClick={() => rest.mutate({ run: run.id, paused: !paused })}>{paused ? "Go on" : "Pause"}</Button>

@@ -6,6 +6,7 @@ import { type RunWish, useBring, useEstimate, useOffers, useRuns, useStart } fro
 import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
+import { Check } from "../../parts/Field";
 import { inWords, money } from "../../parts/time";
 import { Heading } from "../continuity/Heading";
 import { PromptBox } from "../PromptBox";
@@ -24,11 +25,13 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
   const bring = useBring(film.id);
   const [scope, setScope] = useState<Scope>("shot");
   const [count, setCount] = useState(2);
+  const [wait, setWait] = useState(false);
   const [offer, setOffer] = useState(film.settings.offer);
   const wish = (at: string): RunWish => ({
     kind: "pictures",
     takes: count,
     offer: at,
+    wait,
     ...(scope === "shot" ? { shots: [shot.id] } : scope === "scene" ? { shots: film.shots.filter((s) => s.scene === shot.scene).map((s) => s.id) } : { only: scope }),
   });
   const missing = film.shots.filter((s) => s.picture_of === s.id && !s.used).length;
@@ -62,9 +65,12 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
           <Bring label="Picture file" title={`Bring one for shot ${shot.edge}`} busy={bring.isPending} onFiles={([file]) => bring.mutate({ shot: shot.id, file: file! })} />
         </div>
         {chosen && chosen.fits !== null && chosen.fits !== undefined && chosen.fits < chosen.pictures && (
-          <p className="mt-2 text-grease-ink">
+          <div className="mt-2">
+            <p className="text-grease-ink">
             {chosen.fits} of {chosen.pictures} fit into what is left today. The rest fits {chosen.renews ? `from ${clock(chosen.renews)}` : "when it renews"}, or at another offer now.
-          </p>
+            </p>
+            <Check label="go on by itself when it renews" on={wait} onChange={setWait} />
+          </div>
         )}
         {chosen && chosen.pictures === 0 && <p className="mt-2 text-ink-2">Nothing to make there.</p>}
       </section>
