@@ -136,13 +136,16 @@ def test_a_look_is_tried_on_three_shots_that_are_not_paid_twice(client, film, fi
     first = spent(client, film)
     assert first == pytest.approx(told["cost"]) and film_of(client, film)["settings"]["look"] == "cut-paper"
     assert not any(s["takes"] for s in film_of(client, film)["shots"])
-    change(client, film, type="set settings", values={"look": "clay"})
+    command = {"type": "set settings", "values": {"look": "clay"}}
+    whole = client.post(f"/api/films/{film['id']}/impact", json=command).json()
+    change(client, film, **command)
     finished(film["id"], start(client, film)["id"])
     made = film_of(client, film)
     tried = {s["shot"]: s["media"] for s in samples and client.get(where).json()}
     assert {s["id"]: s["takes"][0]["media"] for s in made["shots"] if s["id"] in tried} == tried
     own = [s for s in made["shots"] if s["picture_of"] == s["id"]]
     assert spent(client, film) == pytest.approx(told["cost"] / len(samples) * len(own))
+    assert spent(client, film) - first == pytest.approx(whole["cost"])
     assert client.get(f"/api/films/{film['id']}/looks/oil/samples").status_code == 422
 
 

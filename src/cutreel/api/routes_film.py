@@ -11,7 +11,7 @@ from cutreel.core.continuity import look_named
 from cutreel.core.film import Change, Command, apply_command, new_film
 from cutreel.core.film.commands import CutAgain
 from cutreel.core.manuscript import read
-from cutreel.jobs.plans import pictures, price_of
+from cutreel.jobs.plans import pictures, price_of, unpaid
 from cutreel.store import assemble
 
 from .door import Preview, Shop
@@ -118,7 +118,7 @@ def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
         prompts=sum((s.prompt.text, s.negative) != words.get(s.shot.id) for s in after.read.shots),
         shots=[s.shot.id for s in after.read.shots if s.shot.id in changed],
         stale=stale,
-        cost=float(price_of(items, shop.offers())),
+        cost=float(price_of(unpaid(items, shop), shop.offers())),
         seconds=sum(i.weight for i in items) / 2,
     )
 

@@ -14,7 +14,7 @@ from cutreel.store.assembly import SOUND_SECONDS, is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap, text_cap, understood, voices_offered
 
 from .mixing import mix_key
-from .picture_specs import picture_spec
+from .picture_specs import picture_spec, take_key
 from .references import missing_references
 from .retouching import retouches
 from .sampling import missing_samples
@@ -197,6 +197,14 @@ def segments(film: Assembled, options: dict[str, Any], quality: Quality, shop: W
                 weight=weight,
             )
     return list(out.values())
+
+
+def unpaid(items: list[ItemSpec], shop: Workshop) -> list[ItemSpec]:
+    """Those of `items` that a service has to be paid for: a picture that was made for another reason, as a sample of a
+    look, is not paid again."""
+    keys = {id(i): take_key(i.spec) for i in items if i.kind == "picture"}
+    made = shop.results.many(list(keys.values()))
+    return [i for i in items if keys.get(id(i)) not in made]
 
 
 def price_of(items: list[ItemSpec], offers: list[Offer]) -> Decimal:

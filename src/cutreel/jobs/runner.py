@@ -12,7 +12,7 @@ from cutreel.store import ItemSpec
 from cutreel.store.events import announce
 from cutreel.store.tables import Item
 
-from .plans import KINDS, items_of, price_of, stages_of
+from .plans import KINDS, items_of, price_of, stages_of, unpaid
 from .queue import ITEM, door
 from .workshop import Workshop
 
@@ -42,7 +42,7 @@ def estimate(shop: Workshop, film: str, kind: str, options: dict[str, Any]) -> E
     offer = next((o for o in shop.offers() if wanted and o.name == wanted[0]), None)
     return Estimate(
         len(items),
-        price_of(items, shop.offers()),
+        price_of(unpaid(items, shop), shop.offers()),
         sum(i.weight for i in items) / 2,
         len(wanted),
         min(len(wanted), offer.quota.left) if offer else None,
