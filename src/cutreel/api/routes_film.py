@@ -106,7 +106,7 @@ def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
     document, _, _ = apply_command(row.document, command, [s.edge for s in row.document.shots])
     after = assemble(film, document, shop.offers(), shop.results, shop.takes)
     keys = {s.shot.id: s.picture_key for s in before.read.shots}
-    words = {s.shot.id: (s.prompt.text, s.negative) for s in before.read.shots}
+    words = {s.shot.id: (s.prompt.text, s.sent_negative) for s in before.read.shots}
     changed = {s.shot.id for s in after.read.shots if s.picture_key != keys.get(s.shot.id)}
     stale = sum(
         1
@@ -115,7 +115,7 @@ def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
     )
     items = pictures(after, {"shots": sorted(changed), "takes": 1}) if changed else []
     return Impact(
-        prompts=sum((s.prompt.text, s.negative) != words.get(s.shot.id) for s in after.read.shots),
+        prompts=sum((s.prompt.text, s.sent_negative) != words.get(s.shot.id) for s in after.read.shots),
         shots=[s.shot.id for s in after.read.shots if s.shot.id in changed],
         stale=stale,
         cost=float(price_of(unpaid(items, shop), shop.offers())),

@@ -13,7 +13,7 @@ def picture_spec(document: FilmDocument, shot: ReadShot, nth: int = 0) -> dict[s
     spec: dict[str, Any] = {
         "made_from": shot.picture_key,
         "prompt": shot.prompt.text,
-        "negative": shot.negative,
+        "negative": shot.sent_negative,
         "seed": shot.seed + nth,
         "width": width,
         "height": height,

@@ -60,7 +60,8 @@ class VoiceOffered:
 @dataclass(frozen=True)
 class ReadShot:
     """A shot with what it shows. Words `first` up to `end` are indices into the manuscript, the same for a shot
-    without words; `picture_of` is the number of the shot whose picture it shows, mostly its own."""
+    without words; `picture_of` is the number of the shot whose picture it shows, mostly its own. `negative` is
+    what its picture must not show, `sent_negative` the same where the offer understands it."""
 
     shot: Shot
     first: int
@@ -77,6 +78,7 @@ class ReadShot:
     picture_of: int
     references: tuple[PictureReference, ...] = ()
     lighter: tuple[str, ...] = ()
+    sent_negative: str = ""
 
 
 @dataclass(frozen=True)
@@ -142,7 +144,8 @@ def read_film(
     look = look_named(film.settings.look, film.looks)
     cast = {p.id: p for p in film.cast}
     size = list(picture_size(film.settings))
-    negative = compose_negative(look, film.settings.negative) if "negative" in understands else ""
+    negative = compose_negative(look, film.settings.negative)
+    sent = negative if "negative" in understands else ""
     placed = {p.description or p.name: p for p in reversed(film.places)}
     for_scene = {s.first: s.own.prompt for s in film.scenes}
     shots: list[ReadShot] = []
@@ -179,13 +182,14 @@ def read_film(
                 people=people,
                 prompt=prompt,
                 negative=negative,
+                sent_negative=sent,
                 seed=seed,
                 move=move,
                 picture_key=key(
                     "picture",
                     PICTURE_VERSION,
                     prompt=prompt.text,
-                    negative=negative,
+                    negative=sent,
                     seed=seed,
                     size=size,
                     offer=film.settings.offer,
@@ -248,6 +252,7 @@ def _borrowed(shot: ReadShot, lender: ReadShot) -> ReadShot:
         shot,
         prompt=lender.prompt,
         negative=lender.negative,
+        sent_negative=lender.sent_negative,
         seed=lender.seed,
         picture_key=lender.picture_key,
         picture_of=lender.shot.id,
