@@ -180,7 +180,7 @@ PEOPLE: tuple[Member, ...] = (
         hat="gold crown",
     ),
     _person(
-        "Amir Tahan",
+        "Idris Tahan",
         "he",
         "desert merchant traveller",
         kind="man of forty / man",
