@@ -159,3 +159,21 @@ def test_she_is_whoever_the_scene_had_where_it_can_only_be_one() -> None:
     facts = facts_of_shots(script, opens, cast, [], [Overrides()] * len(opens))
     assert [f.people for f in facts[:4]] == [(1,), (2,), (2,), (1,)]
     assert facts[3].why["people"] == "“she” can only be one" and facts[4].people == (1, 2)
+
+
+@settings(max_examples=80, deadline=None)
+@given(
+    st.lists(st.tuples(st.sampled_from(["must", "if room"]), st.booleans()), min_size=1, max_size=6),
+    st.integers(60, 600),
+)
+def test_what_must_hold_is_said_at_every_cap_and_what_went_is_told(weights: list[tuple[str, bool]], cap: int) -> None:
+    traits = [
+        Trait(about=f"t{i}", text=f"a long wording number {i}", short=f"short {i}" if short else "", weight=weight)
+        for i, (weight, short) in enumerate(weights)
+    ]
+    ada = Person(id=1, name="Ada", traits=traits)
+    prompt = compose_picture(replace(FACTS[0], people=(1,)), [ada], LOOKS[0], cap)
+    assert prompt.fits == (len(prompt.text) <= cap)
+    for trait in traits:
+        said = trait.text in prompt.text or bool(trait.short and trait.short in prompt.text)
+        assert said or (trait.weight == "if room" and trait.text in prompt.left_out)

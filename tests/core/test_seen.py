@@ -2,6 +2,8 @@
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 from PIL import Image, ImageDraw
 from skimage.color import deltaE_ciede2000, rgb2lab
 
@@ -168,3 +170,27 @@ def test_a_picture_unlike_the_others_of_its_hour_is_told() -> None:
     found = drift_in_pictures([*usual, shown(bright, 9)], "cut-paper", True)
     whole = [f for f in found if f.kind == "look"]
     assert {f.shot for f in whole} == {9} and any("lighter" in f.text for f in whole)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.lists(st.floats(0.45, 1.0), min_size=3, max_size=3), st.lists(st.floats(0, 50), min_size=3, max_size=3))
+def test_in_any_light_with_neutrals_the_colours_are_the_same(gain: list[float], veil: list[float]) -> None:
+    """Against the true colours, by scikit-image; what a dark light leaves of eight bits allows no more than this."""
+    light = Light((gain[0], gain[1], gain[2]), (veil[0], veil[1], veil[2]))
+    seen = measure_picture(*drawn(light))
+    for slot, true in (("hair", HAIR), ("skin", SKIN), ("top", COAT), ("neck", SCARF)):
+        assert apart(true, seen.figures[0].colours[slot]) < 3.5
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.integers(0, 1000), st.integers(0, 4))
+def test_a_light_is_told_from_known_colours_though_one_is_another(seed: int, wrong: int) -> None:
+    rng = np.random.default_rng(seed)
+    true = np.array([HAIR, SKIN, COAT, SCARF, (228, 182, 52)], float)
+    gain, veil = rng.uniform(0.5, 1), rng.uniform(5, 45, 3)
+    seen = true * gain + veil
+    seen[wrong] = 255 - seen[wrong]
+    light = light_between(true, seen)
+    assert light is not None
+    rest = [i for i in range(5) if i != wrong]
+    np.testing.assert_allclose(light.without(seen)[rest], true[rest], atol=3)

@@ -163,3 +163,11 @@ def test_cancelling_stops_the_job_at_the_service(monkeypatch) -> None:
 def test_views_carry_their_defaults() -> None:
     view = JobView(id="j", state="queued")
     assert view.results == [] and view.refusal is None and view.progress == 0
+
+
+def test_a_used_up_quota_says_when_it_renews_and_other_refusals_do_not(monkeypatch) -> None:
+    for code, renews in (("out-of-quota", "2026-01-02"), ("refused-content", None)):
+        scripted = Scripted(lambda method, path, count, code=code: refused(code), monkeypatch)
+        with pytest.raises(ServiceRefused) as caught:
+            scripted.client().do("o", WORK, code)
+        assert (str(caught.value.renews_at.date()) if caught.value.renews_at else None) == renews
