@@ -97,7 +97,7 @@ export function Boxes({ film, shot, onDone }: { film: Film; shot: Shot; onDone: 
                     className={`pointer-events-none absolute rounded-[2px] border-2 ${p.id === whose ? "border-grease" : "border-page"}`}
                     style={{ left: `${box[0] * 100}%`, top: `${box[1] * 100}%`, width: `${(box[2] - box[0]) * 100}%`, height: `${(box[3] - box[1]) * 100}%` }}
                   >
-                    <span className="absolute -top-px left-0 -translate-y-full rounded-t-[3px] bg-page px-1 text-[12px]">{p.name}</span>
+                    <span className="absolute -top-px left-0 -translate-y-full whitespace-nowrap rounded-t-[3px] bg-page px-1 text-[12px]">{p.name}</span>
                   </span>
                 )
               );
