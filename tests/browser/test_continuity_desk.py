@@ -237,6 +237,12 @@ def test_prompts_go_out_and_pictures_come_back(page: Page, tmp_path: Path) -> No
     page.keyboard.press("Control+Enter")
     expect(page.get_by_role("button", name="compose it again")).to_be_visible()
     expect(page.get_by_label("Move", exact=True)).to_contain_text("tilt up")
+    page.context.grant_permissions(["clipboard-read", "clipboard-write"])
+    page.locator("[data-shot]").first.click()
+    for key, kind in (("o", "motion"), ("p", "picture")):
+        page.keyboard.press(key)
+        expect(page.get_by_text(f"The {kind} prompt of shot 1 is copied.")).to_be_visible()
+    assert "ladder" in page.evaluate("() => navigator.clipboard.readText()")
     go(page, "Delivery")
     with page.expect_download() as download:
         page.get_by_role("link", name=".md").click()

@@ -2,7 +2,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { notify } from "../state/notices";
-import { type Film, type Schemas, api, unwrap } from "./client";
+import { Problem, type Film, type Schemas, type Shot, api, unwrap } from "./client";
 import { keys } from "./film";
 
 export type Prompts = Schemas["PromptsView"];
@@ -37,4 +37,19 @@ export function usePlace(film: string) {
     onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
     onError: (error: Error) => notify(error.message),
   });
+}
+
+export type PromptKind = "picture" | "motion" | "direction" | "sound";
+
+/** Copies a prompt of a shot, and says so. */
+export async function copyPrompt(film: string, shot: Shot, kind: PromptKind): Promise<void> {
+  try {
+    const others = kind === "picture" ? null : unwrap<Prompts>(await api.GET("/api/films/{film}/shots/{shot}/prompts", { params: { path: { film, shot: shot.id } } }));
+    const text = kind === "picture" ? shot.prompt : others![kind].text;
+    if (!text) return notify(`Shot ${shot.edge} has no ${kind} prompt.`);
+    await navigator.clipboard.writeText(text);
+    notify(`The ${kind} prompt of shot ${shot.edge} is copied.`);
+  } catch (error) {
+    notify(error instanceof Problem ? error.message : "The browser did not let it be copied. Mark the words and copy them.");
+  }
 }

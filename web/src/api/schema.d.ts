@@ -2453,8 +2453,8 @@ export interface components {
          * RunRequest
          * @description A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
          *     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-         *     `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch. With `wait`, what a
-         *     quota does not leave room for is made when it renews.
+         *     `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch. With
+         *     `wait`, what a quota does not leave room for is made when it renews.
          */
         RunRequest: {
             /** Kind */

@@ -37,6 +37,7 @@ const KEYS: [string, [string, string][]][] = [
     ["1 2 3 4 with Shift", "circle a take"],
     ["M", "make more takes of the shot"],
     ["H", "hear the shot's line"],
+    ["P O D S", "copy the picture, motion, direction or sound prompt"],
   ]],
 ];
 

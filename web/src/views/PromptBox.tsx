@@ -4,8 +4,7 @@ import { useState } from "react";
 
 import type { Film, Shot } from "../api/client";
 import { useOffers } from "../api/film";
-import { usePrompts } from "../api/prompts";
-import { notify } from "../state/notices";
+import { copyPrompt, usePrompts } from "../api/prompts";
 
 const ORIGIN: Record<string, [string, string]> = {
   cast: ["cast", "var(--ochre)"],
@@ -38,7 +37,7 @@ export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet
   const field = kind === "picture" ? "prompt" : kind;
   const byHand = shot.own[field];
   const origins = [...new Set(prompt.pieces.map((p) => p.origin))].filter((o) => ORIGIN[o]?.[1] !== "transparent");
-  const copy = () => void navigator.clipboard.writeText(prompt.text).then(() => notify(`The ${kind} prompt of shot ${shot.edge} is copied.`));
+  const copy = () => void copyPrompt(film.id, shot, kind);
   return (
     <section className="px-4 py-2" aria-label={`${NAMES[kind]} prompt`}>
       <div className="mb-1 flex items-center justify-between">

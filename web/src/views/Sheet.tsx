@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef } from "react";
 
 import type { Cue, Film, Shot } from "../api/client";
 import { useChange, useRuns, useStart } from "../api/film";
+import { type PromptKind, copyPrompt } from "../api/prompts";
 import { hearShot } from "../parts/hear";
 import { Monitor } from "../parts/Monitor";
 import { CutStroke, MoveGlyph, Ring, WaveDown } from "../parts/marks";
@@ -26,6 +27,9 @@ const TITLES: [string, string][] = [
   ["Music", "bg-ochre"],
   ["Caption", "bg-plum"],
 ];
+
+/** Keys that copy the prompt of a cell of the row. */
+const COPIED: Record<string, PromptKind> = { p: "picture", o: "motion", d: "direction", s: "sound" };
 
 type Row = { kind: "scene"; scene: number } | { kind: "shot"; shot: Shot; index: number };
 
@@ -72,6 +76,7 @@ export function Sheet() {
       else if (e.key === "ArrowUp") goTo(film.shots[index - 1]);
       else if (e.key.toLowerCase() === "m") start.mutate({ kind: "pictures", shots: [current.id], takes: 1 });
       else if (e.key.toLowerCase() === "h") hearShot(film, current);
+      else if (COPIED[e.key]) void copyPrompt(film.id, current, COPIED[e.key]!);
       else if (e.shiftKey && /^Digit[1-9]$/.test(e.code)) {
         const take = current.takes.find((t) => t.number === Number(e.code.slice(5)));
         if (take) change.mutate({ type: "circle take", shot: current.id, take: take.id });
