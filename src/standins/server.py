@@ -10,6 +10,7 @@ import multiprocessing
 import os
 import random
 import uuid
+from collections import Counter
 from collections.abc import AsyncIterator
 from concurrent.futures import ProcessPoolExecutor
 from contextlib import asynccontextmanager
@@ -54,10 +55,15 @@ class Desk:
         self.pool = ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn"))
         self.tasks: dict[str, asyncio.Task[None]] = {}
         self.tries: dict[str, int] = {}
+        self.promised: dict[str, tuple[str, int]] = {}
 
     def offers(self) -> list[Offer]:
+        """What is offered. What is being made counts as used: two jobs at once must not share the last piece."""
         now = datetime.now(UTC)
-        return offers(self.ledger.used(now), {**QUOTAS, **self.simulation.quotas}, now)
+        used = Counter(self.ledger.used(now))
+        for name, amount in self.promised.values():
+            used[name] += amount
+        return offers(used, {**QUOTAS, **self.simulation.quotas}, now)
 
     def take(self, request: JobRequest, key: str) -> JobView:
         known = self.ledger.by_key(key)
@@ -79,7 +85,13 @@ class Desk:
     def start(self, view: JobView, request: JobRequest) -> None:
         task = asyncio.create_task(self._see_through(view, request))
         self.tasks[view.id] = task
-        task.add_done_callback(lambda _: self.tasks.pop(view.id, None))
+        self.promised[view.id] = (request.offer, amount_of(request.input))
+
+        def ended(_: asyncio.Task[None]) -> None:
+            self.tasks.pop(view.id, None)
+            self.promised.pop(view.id, None)
+
+        task.add_done_callback(ended)
 
     def _refusal(self, request: JobRequest, offer: Offer | None) -> Refusal | None:
         work = request.input
@@ -152,6 +164,7 @@ class Desk:
             offer = next(o for o in self.offers() if o.name == request.offer)
             view.cost = cost_of(offer, request.input)
             view.state, view.progress = "done", 1.0
+            self.promised.pop(view.id, None)
             self.ledger.use(offer.name, amount_of(request.input), datetime.now(UTC))
             self.ledger.save(view)
         except asyncio.CancelledError:
