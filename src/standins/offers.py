@@ -11,6 +11,7 @@ from .voice import SPEAKERS
 QUOTAS = {
     "illustrator-quick": 2000,
     "illustrator-fine": 400,
+    "enlarger": 600,
     "voice": 400_000,
     "sound-maker": 500,
     "composer": 100,
@@ -39,7 +40,7 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("illustrator-quick"),
             parallel=2,
             seconds_each=1.0,
-            understands=["seed", "references", "masks", "regions", "layers"],
+            understands=["seed", "references", "masks", "regions", "layers", "variations", "guides", "poses"],
             simulated=True,
         ),
         Offer(
@@ -51,7 +52,29 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("illustrator-fine"),
             parallel=2,
             seconds_each=2.5,
-            understands=["seed", "negative", "references", "weights", "masks", "regions", "layers"],
+            understands=[
+                "seed",
+                "negative",
+                "references",
+                "weights",
+                "masks",
+                "regions",
+                "layers",
+                "variations",
+                "guides",
+                "poses",
+            ],
+            simulated=True,
+        ),
+        Offer(
+            name="enlarger",
+            kind="enlarge",
+            title="Enlarger",
+            price=Price(amount=Decimal("0.004"), per="picture"),
+            caps=Caps(count=8, width=8192, height=8192),
+            quota=quota("enlarger"),
+            parallel=2,
+            seconds_each=1.0,
             simulated=True,
         ),
         Offer(
@@ -109,6 +132,8 @@ def text_of(work: JobInput) -> str:
     """What a job says in words: what caps and refusals look at."""
     if work.kind == "script":
         return "\n".join([work.idea, *work.points, work.text, work.instruction])
+    if work.kind == "enlarge":
+        return ""
     return work.text if work.kind == "speech" else work.mood if work.kind == "music" else work.prompt
 
 
@@ -116,6 +141,8 @@ def amount_of(work: JobInput) -> int:
     """How many pieces of the quota a job uses."""
     if work.kind == "picture":
         return work.count
+    if work.kind == "enlarge":
+        return len(work.pictures)
     return len(work.text) if work.kind == "speech" else 1
 
 

@@ -21,7 +21,7 @@ from fastapi import FastAPI, Header, HTTPException, Request
 from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel, Field
 
-from cutreel.protocol import JobRequest, JobView, Offer, PictureInput, Refusal, Result
+from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Refusal, Result
 
 from .ledger import Ledger
 from .offers import QUOTAS, amount_of, cost_of, offers, text_of
@@ -30,9 +30,18 @@ from .work import do
 MOST_REFERENCE_BYTES = 40_000_000
 
 
-def _wanted(work: PictureInput) -> list[str]:
-    """The files that a picture refers to."""
-    return [*(r.sha256 for r in work.references), *((work.retouch.base, work.retouch.mask) if work.retouch else ())]
+def _wanted(work: JobInput) -> list[str]:
+    """The files that a job refers to."""
+    if work.kind == "enlarge":
+        return work.pictures
+    if work.kind != "picture":
+        return []
+    guide = [work.guide.sha256] if work.guide else []
+    return [
+        *guide,
+        *(r.sha256 for r in work.references),
+        *((work.retouch.base, work.retouch.mask) if work.retouch else ()),
+    ]
 
 
 class Simulation(BaseModel):
@@ -106,7 +115,7 @@ class Desk:
             work.count > caps.count or work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)
         ):
             return Refusal(code="over-cap", message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.")
-        if work.kind == "picture" and not all((self.ledger.files / n).exists() for n in _wanted(work)):
+        if not all((self.ledger.files / n).exists() for n in _wanted(work)):
             return Refusal(code="bad-request", message="A reference is not known here; put it to /references first.")
         if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
             return Refusal(code="over-cap", message=f"At most {caps.seconds:g} seconds.")
@@ -149,7 +158,7 @@ class Desk:
                 self.ledger.save(view)
                 return
             files, view.unused_words = await asyncio.get_running_loop().run_in_executor(
-                self.pool, do, request.input, self.ledger.files
+                self.pool, do, request.input, self.ledger.files, request.offer.endswith("-fine")
             )
             view.results = [
                 Result(

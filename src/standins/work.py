@@ -9,7 +9,8 @@ from typing import Any
 from cutreel.protocol import JobInput, ScriptInput
 
 from .composer import compose, play
-from .illustrator import Reference, paint, retouch
+from .enlarger import enlarged
+from .illustrator import Masses, Reference, Wish, masses_of, paint, retouch
 from .sounds import make_sound
 from .voice import speak
 from .writer import manuscript, rework, sources_for, storylines, titles
@@ -25,8 +26,8 @@ class Made:
     about: dict[str, Any] = field(default_factory=dict)
 
 
-def do(work: JobInput, kept: Path) -> tuple[list[Made], list[str]]:
-    """All files of a job, and the words of its prompt that could not be used; `kept` is the folder of files by
+def do(work: JobInput, kept: Path, fine: bool = False) -> tuple[list[Made], list[str]]:
+    """All files of a job (`fine`: made by a dear offer), and the words of its prompt that could not be used; `kept` is the folder of files by
     SHA-256."""
     if work.kind == "picture":
         files: list[Made] = []
@@ -37,9 +38,13 @@ def do(work: JobInput, kept: Path) -> tuple[list[Made], list[str]]:
                 data, unused = retouch(base, mask, work.prompt, work.seed + i)
                 files.append(Made(f"picture-{i}", "image/png", data, {"seed": work.seed + i}))
             return files, unused
+        guide = masses_of((kept / work.guide.sha256).read_bytes(), work.guide.strength) if work.guide else Masses()
+        wish = Wish(tuple(work.poses), guide, work.vary, fine=fine)
         follow = [Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in work.references]
         for i in range(work.count):
-            picture = paint(work.prompt, work.seed + i, work.width, work.height, follow, work.negative, work.lighter)
+            picture = paint(
+                work.prompt, work.seed + i, work.width, work.height, follow, work.negative, work.lighter, wish=wish
+            )
             unused = picture.unused
             files.append(
                 Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions})
@@ -49,6 +54,9 @@ def do(work: JobInput, kept: Path) -> tuple[list[Made], list[str]]:
                 for n, (data, depth) in enumerate(picture.layers)
             ]
         return files, unused
+    if work.kind == "enlarge":
+        made = [enlarged((kept / name).read_bytes(), work.factor) for name in work.pictures]
+        return [Made(f"picture-{i}", "image/png", data, {"factor": work.factor}) for i, data in enumerate(made)], []
     if work.kind == "speech":
         spoken = speak(work.text, work.voice, work.rate)
         about = {

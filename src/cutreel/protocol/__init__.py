@@ -1,6 +1,8 @@
 """The open protocol that services speak: models only. `docs/services.md` explains it."""
 
 from .jobs import (
+    EnlargeInput,
+    Guide,
     JobInput,
     JobRequest,
     JobState,
@@ -17,15 +19,18 @@ from .jobs import (
     SoundInput,
     SpeechInput,
     SpokenWord,
+    Vary,
     WrittenScene,
 )
-from .offers import Caps, Kind, Offer, Price, Quota, Voice
+from .offers import Caps, Kind, Offer, Price, Quota, Understood, Voice
 from .regions import FigurePart, FigureRegion
+from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turned
 
 # fmt: off
 __all__ = [
-    "Caps", "FigurePart", "FigureRegion", "JobInput", "JobRequest", "JobState", "JobView", "Kind", "MusicInput",
-    "Offer", "PictureInput", "PictureReference", "Price", "Quota", "Refusal", "RefusalCode", "Result", "Retouch",
-    "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "Voice", "WrittenScene",
+    "BONES", "POSES", "Caps", "EnlargeInput", "FigurePart", "FigurePose", "FigureRegion", "Guide", "JobInput",
+    "JobRequest", "JobState", "JobView", "Joint", "Kind", "MusicInput", "Offer", "PictureInput", "PictureReference",
+    "Pose", "Price", "Quota", "Refusal", "RefusalCode", "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput",
+    "SpeechInput", "SpokenWord", "Understood", "Vary", "Voice", "WrittenScene", "posed", "swung", "turned",
 ]
 # fmt: on

@@ -6,6 +6,8 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, Field
 
+from .skeleton import FigurePose
+
 
 class PictureReference(BaseModel):
     """A picture to follow, known to the service by the SHA-256 of its bytes: a result of its own, or one put to
@@ -24,9 +26,24 @@ class Retouch(BaseModel):
     mask: str = Field(pattern=r"^[0-9a-f]{64}$")
 
 
+class Vary(BaseModel):
+    """A little other than the picture of the same seed: `strength` is 0 … 1, and `seed` says in which way."""
+
+    seed: int
+    strength: float = Field(0.25, ge=0, le=1)
+
+
+class Guide(BaseModel):
+    """A rough sketch whose masses the picture is to follow, known by SHA-256 as references are: what is dark stands
+    before what is light. `strength` is 0 … 1."""
+
+    sha256: str = Field(pattern=r"^[0-9a-f]{64}$")
+    strength: float = Field(0.8, ge=0, le=1)
+
+
 class PictureInput(BaseModel):
     """A picture: `count` candidates with the seeds `seed`, `seed + 1`, … `lighter` are phrases of the prompt that
-    weigh less than the rest: they may give way where all cannot be had."""
+    weigh less than the rest: they may give way where all cannot be had. `poses` say where figures' joints are to be."""
 
     kind: Literal["picture"] = "picture"
     prompt: str
@@ -38,6 +55,17 @@ class PictureInput(BaseModel):
     height: int = Field(720, ge=64, le=4096)
     references: list[PictureReference] = Field([], max_length=4)
     retouch: Retouch | None = None
+    vary: Vary | None = None
+    guide: Guide | None = None
+    poses: list[FigurePose] = Field([], max_length=4)
+
+
+class EnlargeInput(BaseModel):
+    """Pictures made larger by `factor`, each by itself; known to the service by SHA-256 as references are."""
+
+    kind: Literal["enlarge"] = "enlarge"
+    pictures: list[str] = Field(min_length=1, max_length=8)
+    factor: Literal[2, 4] = 2
 
 
 class SpeechInput(BaseModel):
@@ -107,7 +135,7 @@ class WrittenScene(BaseModel):
     paragraphs: list[str]
 
 
-_Input = PictureInput | SpeechInput | SoundInput | MusicInput | ScriptInput
+_Input = PictureInput | EnlargeInput | SpeechInput | SoundInput | MusicInput | ScriptInput
 JobInput = Annotated[_Input, Field(discriminator="kind")]
 
 

@@ -6,7 +6,11 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-Kind = Literal["picture", "speech", "sound", "music", "script"]
+Kind = Literal["picture", "enlarge", "speech", "sound", "music", "script"]
+
+Understood = Literal[
+    "seed", "negative", "references", "weights", "masks", "regions", "layers", "variations", "guides", "poses"
+]
 
 
 class Price(BaseModel):
@@ -57,7 +61,7 @@ class Offer(BaseModel):
     quota: Quota
     parallel: int = 1
     seconds_each: float = 1.0
-    understands: list[Literal["seed", "negative", "references", "weights", "masks", "regions", "layers"]] = []
+    understands: list[Understood] = []
     voices: list[Voice] = []
     moods: list[str] = []
     languages: list[str] = []

@@ -4,6 +4,8 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
+from .skeleton import Joint
+
 Share = Annotated[float, Field(ge=-4, le=5)]
 Inside = Annotated[float, Field(ge=0, le=1)]
 
@@ -21,10 +23,13 @@ class FigurePart(BaseModel):
 
 class FigureRegion(BaseModel):
     """A figure: by which name the prompt called it, its box (left, top, right, bottom), its whole height as a share of
-    the frame's (more than its box where the frame cuts it off), which way it faces, and its parts."""
+    the frame's (more than its box where the frame cuts it off), which way it faces, its parts, where its joints are,
+    and whether it looks right (1) or left (-1)."""
 
     name: str = Field(max_length=80)
     box: tuple[Inside, Inside, Inside, Inside]
     height: float | None = Field(None, ge=0, le=20)
     facing: Literal["", "front", "three-quarter", "side", "back"] = ""
     parts: list[FigurePart] = Field([], max_length=120)
+    joints: dict[Joint, tuple[Share, Share]] = Field({}, max_length=16)
+    way: Literal[1, -1] = 1

@@ -1,8 +1,10 @@
 """The illustrator: reads a prompt's words and draws. What the prompt does not say, the seed decides."""
 
+from .cast import Wish
 from .compose import Drawing, draw
+from .guiding import Masses, masses_of
 from .raster import Picture, paint
 from .references import Reference
 from .retouch import retouch
 
-__all__ = ["Drawing", "Picture", "Reference", "draw", "paint", "retouch"]
+__all__ = ["Drawing", "Masses", "Picture", "Reference", "Wish", "draw", "masses_of", "paint", "retouch"]

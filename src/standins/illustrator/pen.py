@@ -11,6 +11,7 @@ from .colour import RGB, css, darker, grey_of, lighter, mix, paler
 
 Point = tuple[float, float]
 INK: RGB = (44, 38, 34)
+BANDS = 56
 
 
 def smooth_path(points: Sequence[Point], closed: bool = True) -> str:
@@ -70,8 +71,9 @@ def _around(points: Sequence[Point], half: float) -> list[Point]:
 class Pen:
     """Collects the SVG of one layer. `ambient` and its share tint everything, as the hour of day does."""
 
-    def __init__(self, look: str, rng: random.Random, ambient: RGB, share: float, glow: RGB) -> None:
+    def __init__(self, look: str, rng: random.Random, ambient: RGB, share: float, glow: RGB, fine: bool = False) -> None:
         self.look = look
+        self.fine = fine
         self.rng = rng
         self.ambient, self.share, self.glow = ambient, share, glow
         self.out: list[str] = []
@@ -131,11 +133,11 @@ class Pen:
         elif self.look == "chalk-slate":
             self.out += r.chalk_shape(path, colour, opacity, self.scale, line)
         elif self.look == "clay":
-            gradient, paths = r.clay_shape(path, self._name("c"), colour, opacity, lift, self.scale)
+            gradient, paths = r.clay_shape(path, self._name("c"), colour, opacity, lift, self.scale, self.fine)
             self.defs.append(gradient)
             self.out += paths
         elif self.look == "toned-pencil":
-            redraw = [self._redrawn(points, smooth, spread) for spread in (1.1, 2.2)] if line else []
+            redraw = [self._redrawn(points, smooth, spread) for spread in ((1.1, 2.2) if self.fine else (1.1,))] if line else []
             true = fill if plain else mix(fill, self.ambient, self.share)
             self.out += r.pencil_shape(points, path, redraw, colour, true, opacity, line, self.scale, depth, self.rng)
         else:
@@ -153,7 +155,7 @@ class Pen:
 
     def _paper(self, path: str, colour: RGB, lift: float, opacity: float) -> None:
         if lift > 0 and opacity > 0.9:
-            for far, share in ((9.0, 0.07), (5.0, 0.10), (2.2, 0.16)):
+            for far, share in ((11.0, 0.05), (8.0, 0.06), (5.0, 0.09), (2.2, 0.14)) if self.fine else ((4.5, 0.22),):
                 d = far * lift * self.scale
                 self.out.append(f'<path d="{path}" transform="translate({-d * 0.45:.1f} {d:.1f})" fill="#140c1c" '
                                 f'fill-opacity="{share}"/>')
@@ -161,6 +163,10 @@ class Pen:
         if lift > 0 and opacity > 0.9:
             self.out.append(f'<path d="{path}" fill="none" stroke="{css(lighter(colour, 0.35))}" stroke-opacity="0.45" '
                             f'stroke-width="{1.5 * self.scale:.1f}"/>')
+            if self.fine:
+                # The torn edge of a sheet shows its white core.
+                self.out.append(f'<path d="{path}" transform="translate({0.9 * self.scale:.1f} {-0.9 * self.scale:.1f})" fill="none" stroke="#fffaf0" '
+                                f'stroke-opacity="0.22" stroke-width="{0.9 * self.scale:.1f}" stroke-dasharray="{7 * self.scale:.1f} {3 * self.scale:.1f}"/>')
 
     def _wash(self, points: Sequence[Point], path: str, colour: RGB, smooth: bool, depth: float, line: bool,
               opacity: float) -> None:
@@ -172,9 +178,12 @@ class Pen:
             f'y2="{0.5 + y / 2:.2f}"><stop offset="0" stop-color="{css(colour)}" stop-opacity="{0.98 * opacity:.2f}"/>'
             f'<stop offset="1" stop-color="{css(lighter(colour, 0.34))}" stop-opacity="{0.94 * opacity:.2f}"/></linearGradient>')
         self.out.append(f'<path d="{path}" fill="url(#{name})"/>')
+        if self.fine and opacity > 0.9 and len(points) > 3:
+            # A second wash, wetter at one side, that stops short of the edge.
+            self.out.append(f'<path d="{self._redrawn(points, smooth, 5)}" transform="translate({3 * self.scale:.1f} {4 * self.scale:.1f})" fill="{css(darker(colour, 0.22))}" fill-opacity="0.12"/>')
         if line and opacity > 0.5:
             strength = 0.25 + 0.6 * depth
-            for spread, width, share in ((1.2, 2.3, 1.0), (2.6, 1.1, 0.5)):
+            for spread, width, share in ((1.2, 2.3, 1.0), (2.6, 1.1, 0.5))[: 2 if self.fine else 1]:
                 self.out.append(f'<path d="{self._redrawn(points, smooth, spread)}" fill="none" stroke="{css(INK)}" stroke-opacity="{strength * share:.2f}" '
                                 f'stroke-width="{width * self.scale:.1f}" stroke-linejoin="round"/>')
 
@@ -255,10 +264,11 @@ class Pen:
             self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="{css(upper)}"/>')
             self.out += r.print_bands(width, top, bottom, upper, lower)
             return
-        name = self._name("s")
-        self.defs.append(f'<linearGradient id="{name}" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="{css(upper)}"/>'
-                         f'<stop offset="1" stop-color="{css(lower)}"/></linearGradient>')
-        self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="url(#{name})"/>')
+        # Narrow bands of one colour each are laid down many times faster than a gradient, and the grain hides their edges.
+        tall = (bottom - top) / BANDS
+        for i in range(BANDS):
+            self.out.append(f'<rect x="-50" y="{top + i * tall:.1f}" width="{width + 100:.1f}" height="{tall + (2 if i < BANDS - 1 else 0):.1f}" '
+                            f'fill="{css(mix(upper, lower, (i + 0.5) / BANDS))}"/>')
         if self.look == "cut-paper":
             bands = 4
             for i in range(1, bands):
@@ -268,6 +278,13 @@ class Pen:
                 colour = mix(upper, lower, (i + 0.35) / bands)
                 self.out.append(f'<path d="{smooth_path([*wave, (width + 200, bottom), (-100, bottom)])}" '
                                 f'fill="{css(colour)}" fill-opacity="0.55"/>')
+
+    def veil(self, width: float, top: float, bottom: float, colour: RGB, strength: float) -> None:
+        """A band of air from edge to edge, densest in its middle."""
+        name = self._name("h")
+        stops = "".join(f'<stop offset="{at}" stop-color="{css(self.tone(colour, 0.1))}" stop-opacity="{share * strength:.2f}"/>' for at, share in ((0, 0), (0.55, 1), (1, 0)))
+        self.defs.append(f'<linearGradient id="{name}" x1="0" y1="0" x2="0" y2="1">{stops}</linearGradient>')
+        self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="url(#{name})"/>')
 
     def is_dark(self, colour: RGB) -> bool:
         return grey_of(self.tone(colour)) < 90

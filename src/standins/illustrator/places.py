@@ -75,6 +75,8 @@ class Stage:
     rng: random.Random
     near_water: bool = False
     dark_lamp: bool = False
+    light: Point | None = None
+    light_strength: float = 0.0
 
     def across(self, step: float = 110) -> list[float]:
         n = int((self.width + 240) / step) + 1
@@ -117,6 +119,7 @@ def sky(s: Stage, sun: bool = True) -> None:
         for _ in range(46):
             sx, sy = rng.uniform(0, w), rng.uniform(0, s.horizon * 0.86)
             pen.disc(sx, sy, rng.uniform(1.0, 2.6), None, (240, 232, 204), lift=0.0, line=False, plain=pen.look != "shadow-theatre", depth=0.0, spot=True)
+        s.light, s.light_strength = (x, y), 0.45
         pen.glow_at(x, y, 230, (214, 220, 216), 0.45)
         moon = rng.uniform(38, 54)
         pen.disc(x, y, moon, None, (242, 232, 200), lift=0.5, plain=pen.look != "shadow-theatre", depth=0.0, spot=True)
@@ -126,6 +129,7 @@ def sky(s: Stage, sun: bool = True) -> None:
     elif sun and s.weather in ("clear", "wind"):
         low = s.time in ("dawn", "dusk")
         y = s.horizon - h * rng.uniform(0.03, 0.1) if low else y
+        s.light, s.light_strength = (x, y), 0.75 if low else 0.6
         pen.glow_at(x, y, 340 if low else 260, s.hour.glow, 0.8)
         pen.disc(x, y, 62 if low else 50, None, lighter(s.hour.glow, 0.35), lift=0.4, plain=True, spot=True)
     clouds = {"clear": 2, "wind": 4, "rain": 6, "snow": 4, "fog": 2}[s.weather]
@@ -288,6 +292,7 @@ def _marsh(s: Stage) -> None:
 def _river(s: Stage) -> None:
     sky(s)
     ridge(s, s.back, s.horizon - 30, 120, s.hour.far, 0.2)
+    haze(s)
     ridge(s, s.back, s.horizon + 20, 60, s.hour.middle, 0.5)
     for _ in range(5):
         tree(s.back, s.width * s.rng.uniform(0, 1), s.horizon + 20, s.rng.uniform(80, 150), mix(s.hour.middle, s.hour.near, 0.5), s.rng.random() < 0.3, 0.6)
@@ -318,6 +323,7 @@ def _forest(s: Stage) -> None:
 def _mountain(s: Stage) -> None:
     sky(s)
     peaks(s, s.back, s.horizon + 10, 360, s.hour.far, 0.2)
+    haze(s)
     peaks(s, s.back, s.horizon + 70, 230, mix(s.hour.far, s.hour.middle, 0.6), 0.45)
     ridge(s, s.back, s.ground - 30, 60, s.hour.middle, 0.7)
     for _i in range(6):
@@ -402,9 +408,14 @@ def _room(s: Stage) -> None:
     draw_prop(s.back, "table", w * side, f + 60, 150)
     draw_prop(s.back, s.rng.choice(["candle", "cup", "bottle", "bread"]), w * side - 30, f + 60 - 118, 60)
     draw_prop(s.back, "chair", w * (0.30 if side < 0.5 else 0.70), f + 50, 130)
+    draw_prop(s.back, "picture", w * (0.32 if side < 0.5 else 0.68), f - 300, 120)
+    draw_prop(s.back, "shelf", w * (0.06 if side < 0.5 else 0.94), f - 230, 110)
+    draw_prop(s.back, s.rng.choice(["jug", "bowl", "kettle", "pot"]), w * (0.055 if side < 0.5 else 0.935), f - 230 + 4, 50)
+    draw_prop(s.back, "rug", w * 0.5, f + 70, 240)
     hearth = w * (0.84 if side < 0.5 else 0.16)
     s.back.box(hearth - 110, f - 250, 220, 250, (134, 116, 106), lift=1.0)
     s.back.shape([(hearth - 70, f), (hearth - 70, f - 120), (hearth, f - 160), (hearth + 70, f - 120), (hearth + 70, f)], (40, 28, 28), smooth=False, lift=0.1)
+    s.light, s.light_strength = (hearth, f - 120), 0.55
     s.back.glow_at(hearth, f - 40, 220, (255, 150, 70), 0.7)
     for dx, k in ((-26, 0.8), (4, 1.1), (30, 0.7)):
         s.back.shape([(hearth + dx - 18, f - 4), (hearth + dx - 12, f - 40 * k), (hearth + dx, f - 84 * k), (hearth + dx + 14, f - 36 * k), (hearth + dx + 18, f - 4)], (240, 140, 56), lift=0.2, plain=True, spot=True)
@@ -424,6 +435,11 @@ def _study(s: Stage) -> None:
                 s.back.box(x, y - bh, bw, bh, s.rng.choice([NAMED[c] for c in ("brick red", "navy", "moss green", "ochre", "plum", "tan")]), lift=0.2, spot=s.rng.random() < 0.4)
                 x += bw + 2
     draw_prop(s.back, "globe", w * 0.72, f + 30, 90)
+    draw_prop(s.back, "rug", w * 0.46, f + 80, 220)
+    draw_prop(s.back, s.rng.choice(["hourglass", "ink", "scale"]), w * 0.255, f - 60, 70)
+    s.back.box(w * 0.215, f - 62, w * 0.09, 14, WOOD, lift=0.4)
+    s.back.box(w * 0.225, f - 50, 12, 70, darker(WOOD, 0.2))
+    s.back.box(w * 0.285, f - 50, 12, 70, darker(WOOD, 0.2))
 
 
 def _hall(s: Stage) -> None:
@@ -453,6 +469,7 @@ def _interior(s: Stage, wall: RGB, window: bool = True) -> None:
         x = w * (i / 10)
         s.back.line([(w / 2 + (x - w / 2) * 0.8, f), (w / 2 + (x - w / 2) * 1.7, s.height + 20)], 2.4, darker(floor, 0.3), opacity=0.45)
     s.back.box(-60, f - 20, w + 120, 20, darker(wall, 0.3), lift=0.4)
+    s.light, s.light_strength = (w * 0.5, f - 300), 0.4
     if window:
         x, y, ww, hh = w * 0.5 - 130, f - 440, 260, 290
         s.back.box(x - 22, y - 22, ww + 44, hh + 44, darker(WOOD, 0.1), lift=0.9)
@@ -463,8 +480,8 @@ def _interior(s: Stage, wall: RGB, window: bool = True) -> None:
         for dx in (0.0, 0.5, 1.0):
             s.back.line([(x + ww * dx, y), (x + ww * dx, y + hh)], 9, WOOD)
         s.back.line([(x, y + hh * 0.5), (x + ww, y + hh * 0.5)], 9, WOOD)
+        cloth = NAMED[s.rng.choice(["brick red", "moss green", "navy", "ochre"])]
         for side, cx in ((-1, x - 30), (1, x + ww + 30)):
-            cloth = NAMED["brick red"] if s.rng.random() < 0.5 else NAMED["moss green"]
             s.back.shape([(cx - 44, y - 40), (cx + 44, y - 40), (cx + 30 - side * 16, y + hh * 0.5), (cx + 40, y + hh + 40), (cx - 40, y + hh + 40), (cx - 30 - side * 16, y + hh * 0.5)], cloth, lift=0.8, spot=True)
     if s.hour.lamps:
         s.back.glow_at(w * 0.5, f - 300, 640, LIGHT, 0.28)
@@ -479,10 +496,89 @@ def _cave(s: Stage) -> None:
     s.front.shape([(-140, -80), *teeth, (s.width + 140, -80)], (40, 34, 44), smooth=False, lift=1.0)
 
 
+def haze(s: Stage) -> None:
+    """Air between the distance and the middle ground, brighter toward the light."""
+    if s.back.look in ("stick-figures", "shadow-theatre", "screen-print", "chalk-slate") or s.weather == "fog":
+        return
+    s.back.veil(s.width, s.horizon - 120, s.horizon + 120, lighter(s.hour.sky[1], 0.1), 0.42)
+
+
+def _castle(s: Stage) -> None:
+    sky(s)
+    ridge(s, s.back, s.horizon + 6, 140, s.hour.far, 0.2)
+    stone = mix((150, 144, 142), s.hour.far, 0.35)
+    base, w = s.horizon + 60, s.width
+    for x, wide, high in ((0.36, 0.05, 330), (0.64, 0.05, 330), (0.5, 0.07, 430), (0.28, 0.04, 240), (0.72, 0.04, 240)):
+        x0, half = w * x, w * wide / 2
+        s.back.box(x0 - half, base - high, 2 * half, high + 40, stone, depth=0.5)
+        s.back.shape([(x0 - half * 1.2, base - high), (x0, base - high - 120), (x0 + half * 1.2, base - high)], mix(NAMED["brick red"], s.hour.far, 0.3), smooth=False, depth=0.5)
+        s.back.box(x0 - 8, base - high + 50, 16, 34, LIGHT if s.hour.lamps else darker(stone, 0.5), depth=0.5, lift=0.0, plain=s.hour.lamps, spot=s.hour.lamps)
+    s.back.box(w * 0.3, base - 170, w * 0.4, 210, darker(stone, 0.1), depth=0.55)
+    for i in range(11):
+        s.back.box(w * (0.3 + 0.0375 * i), base - 196, w * 0.02, 30, darker(stone, 0.1), depth=0.55, lift=0.3)
+    s.back.shape([(w * 0.47, base + 40), (w * 0.47, base - 70), (w * 0.5, base - 110), (w * 0.53, base - 70), (w * 0.53, base + 40)], darker(stone, 0.6), smooth=False, depth=0.6, lift=0.0)
+    haze(s)
+    ridge(s, s.back, s.horizon + 80, 30, s.hour.middle, 0.6)
+    s.back.shape([(w * 0.48, s.horizon + 70), (w * 0.52, s.horizon + 70), (w * 0.66, s.height + 40), (w * 0.3, s.height + 40)], mix((190, 168, 132), s.hour.near, 0.3), lift=0.2)
+    ridge(s, s.back, s.ground + 34, 18, s.hour.near, 0.9)
+    tufts(s, s.front, s.height + 30, darker(s.hour.near, 0.2), 170, 12)
+
+
+def _market(s: Stage) -> None:
+    _street(s)
+    cloths = ["brick red", "mustard", "teal", "plum"]
+    for i, x in enumerate((0.1, 0.3, 0.7, 0.9)):
+        cx, y, half = s.width * x, s.ground - 50, 105
+        colour = NAMED[cloths[i]]
+        for dx in (-0.9, 0.9):
+            s.back.limb([(cx + half * dx, y + 20), (cx + half * dx, y - 190)], 9, WOOD)
+        for k in range(6):
+            x0 = cx - half * 1.05 + k * half * 0.35
+            s.back.shape([(x0, y - 190), (x0 + half * 0.35, y - 190), (x0 + half * 0.35, y - 132), (x0 + half * 0.17, y - 118), (x0, y - 132)], colour if k % 2 else NAMED["cream"], smooth=False, lift=0.5)
+        s.back.box(cx - half, y - 60, half * 2, 80, lighter(WOOD, 0.1))
+        for k in range(4):
+            draw_prop(s.back, s.rng.choice(["apple", "pumpkin", "bread", "jug", "cheese", "basket", "pear"]), cx - half * 0.7 + k * half * 0.46, y - 58, 44)
+
+
+def _deck(s: Stage) -> None:
+    sky(s)
+    water(s, s.horizon, s.ground)
+    w = s.width
+    s.back.limb([(w * 0.66, s.ground), (w * 0.66, -60)], 46, WOOD)
+    s.back.shape([(w * 0.66, 40), (w * 0.92, 120), (w * 0.9, 470), (w * 0.66, 420)], NAMED["cream"], lift=1.0)
+    for k in (0.18, 0.3):
+        s.back.line([(w * 0.66, 20), (w * k, s.ground - 70)], 5, darker(WOOD, 0.2), smooth=False)
+    s.back.box(-60, s.ground - 60, w + 120, s.height, (150, 108, 70), lift=0.6)
+    for i in range(12):
+        x = w * i / 11
+        s.back.line([(w / 2 + (x - w / 2) * 0.9, s.ground - 60), (w / 2 + (x - w / 2) * 1.9, s.height + 20)], 3, (108, 74, 48), opacity=0.6)
+    s.back.box(-60, s.ground - 150, w + 120, 22, darker(WOOD, 0.1))
+    for i in range(14):
+        s.back.box(w * i / 13 - 8, s.ground - 130, 16, 72, lighter(WOOD, 0.05), lift=0.3)
+    draw_prop(s.back, "barrel", w * 0.1, s.ground + 10, 110)
+    draw_prop(s.back, "rope", w * 0.22, s.ground + 20, 80)
+    s.near_water = True
+
+
+def _station(s: Stage) -> None:
+    sky(s)
+    _rows_of_houses(s, 120, 200, 1)
+    w, f = s.width, s.ground - 40
+    draw_prop(s.back, "train", w * 0.3, f - 20, 240)
+    s.back.box(-60, f - 24, w + 120, 14, (92, 88, 90), lift=0.3)
+    s.back.box(-60, f, w + 120, s.height, mix((168, 160, 150), s.hour.near, 0.3), lift=0.6)
+    for x in (0.62, 0.9):
+        s.back.limb([(w * x, f + 10), (w * x, 160)], 20, (70, 84, 82))
+    s.back.shape([(w * 0.52, 190), (w * 0.56, 130), (w + 60, 130), (w + 60, 190)], NAMED["moss green"], smooth=False)
+    draw_prop(s.back, "clock", w * 0.76, 330, 70)
+    draw_prop(s.back, "bench", w * 0.76, f + 30, 110)
+
+
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "desert": _desert, "room": _room, "study": _study, "hall": _hall, "cave": _cave,
+    "castle": _castle, "market": _market, "deck": _deck, "station": _station,
 }
 
 

@@ -5,16 +5,22 @@ from collections.abc import Callable
 
 from .colour import NAMED, RGB, darker, lighter
 from .pen import INK, Pen, ring
+from .things import BIG_THINGS, THINGS, draw_thing
 
 WOOD: RGB = (134, 92, 56)
 IRON: RGB = (70, 70, 74)
 LIGHT: RGB = (255, 206, 108)
 PAPER: RGB = (240, 228, 200)
+BIG = {"lamp", "tower", "door", "window", "cart", "ladder", "instrument", "signal", "table", "fence", "boat", "clock", *BIG_THINGS}
+"""What stands higher than a knee."""
 
 
 def draw_prop(pen: Pen, kind: str, x: float, y: float, size: float, in_hand: bool = False, lit: bool = True) -> None:
     """Draw a thing; unknown kinds raise KeyError (the vocabulary and this table are tested to agree)."""
-    _DRAW[kind](pen, x, y, size, lit)
+    if kind in THINGS:
+        draw_thing(pen, kind, x, y, size)
+    else:
+        _DRAW[kind](pen, x, y, size, lit)
 
 
 def _lantern(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:

@@ -11,12 +11,19 @@ from numpy.typing import NDArray
 from PIL import Image, PngImagePlugin
 from scipy.ndimage import gaussian_filter
 
+from .cast import NO_WISH, Wish
 from .compose import draw
 from .references import Reference, note_of
 from .renderings import PAPER, SLATE
 
 _GRAIN = {"cut-paper": 0.055, "ink-wash": 0.05, "stick-figures": 0.012, "shadow-theatre": 0.05, "screen-print": 0.03,
           "chalk-slate": 0.06, "clay": 0.03, "toned-pencil": 0.06}
+
+_CORNERS = {"cut-paper": 0.34, "ink-wash": 0.10, "shadow-theatre": 0.62, "chalk-slate": 0.30, "clay": 0.26, "toned-pencil": 0.14}
+"""How much darker corners are, in the looks that have any."""
+_NIGHT = np.array((18, 10, 20), np.float32)
+_WHOLE = ("screen-print", "chalk-slate")
+"""Looks whose texture is the whole page's."""
 
 
 @dataclass(frozen=True)
@@ -31,30 +38,50 @@ class Picture:
 
 def paint(
     prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = (), negative: str = "",
-    lighter: Sequence[str] = (), bare: bool = False,
+    lighter: Sequence[str] = (), bare: bool = False, wish: Wish = NO_WISH,
 ) -> Picture:
     """Draw `prompt` at `width` by `height` pixels, without what `negative` names; phrases that weigh less (`lighter`)
-    are left out where figures are small; `bare` leaves the place alone. The same arguments give the same bytes."""
-    drawing = draw(prompt, seed, width / height, references, negative, lighter, bare)
-    grain = _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
-    flat: NDArray[np.floating] | None = None
+    are left out where figures are small; `bare` leaves the place alone; `wish` is what is asked for besides the words. The same arguments give the same bytes."""
+    drawing = draw(prompt, seed, width / height, references, negative, lighter, bare, wish)
+    grain = 1 + _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
+    flat: NDArray[np.float32] | None = None
     layers: list[tuple[bytes, float]] = []
     for svg, depth in drawing.layers:
-        data = resvg_py.svg_to_bytes(svg_string=svg, width=width, height=height)
-        pixels = np.asarray(Image.open(io.BytesIO(bytes(data))).convert("RGBA")).astype(np.float32)
-        if pixels.shape[:2] != (height, width):
-            pixels = np.asarray(Image.fromarray(pixels.astype(np.uint8)).resize((width, height))).astype(np.float32)
-        pixels = _textured(pixels, drawing.look)
-        pixels[..., :3] = np.clip(pixels[..., :3] * (1 + grain), 0, 255)
+        data = resvg_py.svg_to_bytes(svg_string=svg, width=width, height=height, skip_system_fonts=True)
+        image = Image.open(io.BytesIO(bytes(data))).convert("RGBA")
+        if image.size != (width, height):
+            image = image.resize((width, height))
+        pixels = np.array(image)
         if flat is None:
-            pixels[..., 3] = 255
-            flat = pixels[..., :3].copy()
-        else:
-            alpha = pixels[..., 3:] / 255
-            flat = flat * (1 - alpha) + pixels[..., :3] * alpha
-        layers.append((_png(pixels.astype(np.uint8) if layers else pixels[..., :3].astype(np.uint8)), depth))
+            colour = _textured(pixels[..., :3].astype(np.float32), drawing.look)
+            if drawing.look in _CORNERS:
+                dark = _vignette(width, height)[..., None] * _CORNERS[drawing.look]
+                colour += (_NIGHT - colour) * dark
+            flat = np.clip(colour * grain, 0, 255)
+            layers.append((_png(flat.astype(np.uint8)), depth))
+            continue
+        # Only where the layer has anything: figures and what stands in front seldom fill the page.
+        box = image.getchannel("A").getbbox()
+        if box is None:
+            continue
+        part = (slice(box[1], box[3]), slice(box[0], box[2]))
+        colour = _textured(pixels[..., :3].astype(np.float32), drawing.look) if drawing.look in _WHOLE else pixels[part][..., :3].astype(np.float32)
+        colour = np.clip((colour[part] if drawing.look in _WHOLE else colour) * grain[part], 0, 255)
+        share = pixels[part][..., 3:].astype(np.float32) / 255
+        flat[part] += (colour - flat[part]) * share
+        pixels[part][..., :3] = colour
+        layers.append((_png(pixels), depth))
     assert flat is not None
-    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed)), layers, drawing.regions, drawing.unused)
+    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed, drawing.horizon)), layers, drawing.regions, drawing.unused)
+
+
+@lru_cache(maxsize=8)
+def _vignette(width: int, height: int) -> NDArray[np.float32]:
+    """How dark the corners are: nothing inside 0.55 of the way out, all at the edge of an ellipse about the middle."""
+    y, x = np.mgrid[0:height, 0:width].astype(np.float32)
+    out = np.hypot((x + 0.5) / width - 0.5, (y + 0.5) / height - 0.48) / 0.78
+    share: NDArray[np.float32] = np.clip((out - 0.55) / 0.45, 0, 1).astype(np.float32)
+    return share
 
 
 def _textured(pixels: NDArray[np.float32], look: str) -> NDArray[np.float32]:

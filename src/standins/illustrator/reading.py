@@ -21,6 +21,7 @@ class Figure:
     hair: RGB | None = None
     hair_style: str | None = None
     beard: bool = False
+    moustache: bool = False
     hat: tuple[str, RGB | None] | None = None
     garments: list[tuple[str, RGB | None]] = field(default_factory=list)
     extras: list[tuple[str, RGB | None]] = field(default_factory=list)
@@ -53,7 +54,10 @@ class Reading:
 _FRAMINGS = (("extreme wide", "extreme wide"), ("extreme close", "extreme close"), ("close-up", "close"),
              ("close up", "close"), ("close shot", "close"), ("wide shot", "wide"), ("medium shot", "medium"))
 _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "basket", "candle", "telescope", "umbrella",
-             "flag", "rod", "rope", "bread", "oar")
+             "flag", "rod", "rope", "bread", "oar", "apple", "pear", "cake", "pie", "cheese", "egg", "carrot", "mushroom", "bowl", "jug", "kettle", "hammer",
+             "saw", "axe", "spade", "rake", "broom", "scissors", "hourglass", "compass", "ball", "kite", "balloon", "doll", "fiddle", "flute", "trumpet",
+             "crown", "bag", "flower", "nest", "birdcage", "sword", "shield", "bow", "staff", "potion", "crystal", "coin", "skull", "radio", "camera", "phone",
+             "newspaper")
 
 
 def read_prompt(prompt: str) -> Reading:
@@ -125,7 +129,7 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
                 figure.skin = next((v.SKINS[w] for w in words if w in v.SKINS), figure.skin)
                 used |= set(words) & set(v.SKINS)
             elif word in v.BEARDS:
-                figure.beard = True
+                figure.beard, figure.moustache = figure.beard or word != "moustache", figure.moustache or word == "moustache"
                 figure.hair = figure.hair or colour
             elif word in v.HATS:
                 figure.hat = figure.hat if figure.hat and word == "hat" else (word, colour)
@@ -236,6 +240,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 if figure and figure.expression is None:
                     figure.expression = v.EXPRESSIONS[word]
             used.add(word)
+    if out.place is None and not out.figures and set(re.findall(r"[a-z]+", text)) & v.ROOM_WORDS:
+        out.place = "room"
+    if out.place in v.INDOORS:
+        out.props = [p for p in out.props if p != "window"]
     hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
     for figure in out.figures:
         if figure.pose in ("raise", "hold", "point") and hands:

@@ -30,22 +30,22 @@ class Reference:
     name: str = ""
 
 
-def note_of(figures: Sequence[Figure], prompt: str, seed: int) -> PngImagePlugin.PngInfo:
+def note_of(figures: Sequence[Figure], prompt: str, seed: int, horizon: float) -> PngImagePlugin.PngInfo:
     """The note that a drawing carries: its figures, and what it was drawn from."""
     info = PngImagePlugin.PngInfo()
     info.add_text(NOTE, json.dumps([asdict(f) for f in figures]))
-    info.add_text(DRAWN_FROM, json.dumps([prompt, seed]))
+    info.add_text(DRAWN_FROM, json.dumps([prompt, seed, horizon]))
     return info
 
 
-def drawn_from(data: bytes) -> tuple[str, int] | None:
-    """The prompt and seed of a drawing of our own; None of any other picture."""
+def drawn_from(data: bytes) -> tuple[str, int, float] | None:
+    """The prompt, the seed and the horizon of a drawing of our own; None of any other picture."""
     try:
         with Image.open(io.BytesIO(data)) as image:
-            prompt, seed = json.loads(str(image.info[DRAWN_FROM]))
+            prompt, seed, horizon = json.loads(str(image.info[DRAWN_FROM]))
     except (OSError, ValueError, KeyError, TypeError):
         return None
-    return str(prompt), int(seed)
+    return str(prompt), int(seed), float(horizon)
 
 
 def follow(figures: Sequence[Figure], references: Sequence[Reference]) -> None:

@@ -48,17 +48,21 @@ def chalk_shape(path: str, colour: RGB, opacity: float, scale: float, line: bool
     return out
 
 
-def clay_shape(path: str, name: str, colour: RGB, opacity: float, lift: float, scale: float) -> tuple[str, list[str]]:
+def clay_shape(path: str, name: str, colour: RGB, opacity: float, lift: float, scale: float, fine: bool) -> tuple[str, list[str]]:
     """The gradient of a rounded form lit from the upper left, and its paths with a soft shadow."""
     gradient = (f'<radialGradient id="{name}" cx="0.34" cy="0.26" r="0.95"><stop offset="0" stop-color="{css(lighter(colour, 0.30))}"/>'
                 f'<stop offset="0.38" stop-color="{css(colour)}"/><stop offset="0.78" stop-color="{css(darker(colour, 0.16))}"/>'
                 f'<stop offset="1" stop-color="{css(darker(colour, 0.38))}"/></radialGradient>')
     out = []
     if lift > 0 and opacity > 0.9:
-        for far, share in ((15.0, 0.05), (10.0, 0.07), (5.0, 0.10)):
+        for far, share in ((15.0, 0.05), (10.0, 0.07), (5.0, 0.10)) if fine else ((8.0, 0.16),):
             d = far * lift * scale
             out.append(f'<path d="{path}" transform="translate({d * 0.55:.1f} {d:.1f})" fill="#1c1014" fill-opacity="{share}"/>')
     out.append(f'<path d="{path}" fill="url(#{name})" fill-opacity="{opacity:.2f}"/>')
+    if fine and lift > 0 and opacity > 0.9:
+        # The light that lies along the upper edge of a rounded form.
+        out.append(f'<path d="{path}" fill="none" stroke="{css(lighter(colour, 0.5))}" stroke-opacity="0.28" stroke-width="{3.2 * scale:.1f}" '
+                   f'stroke-dasharray="{60 * scale:.0f} {90 * scale:.0f}" stroke-linecap="round"/>')
     return gradient, out
 
 
@@ -85,9 +89,9 @@ def pencil_shape(points: Sequence[Point], path: str, redraw: Sequence[str], colo
     out = [f'<path d="{path}" fill="{css(colour)}" fill-opacity="{opacity:.2f}"/>']
     if opacity > 0.5 and len(points) > 2:
         dark = 1 - grey_of(true) / 255
-        if dark > 0.35:
+        if dark > (0.35 if len(redraw) > 1 else 0.5):
             out.append(f'<path d="{path}" fill="url(#hatch)" fill-opacity="{min(0.55, dark * 0.6):.2f}"/>')
-        if dark > 0.68:
+        if dark > 0.68 and len(redraw) > 1:
             out.append(f'<path d="{path}" fill="url(#cross)" fill-opacity="{min(0.5, dark * 0.5):.2f}"/>')
         if line:
             for again, width, share in zip(redraw, (2.0, 1.1), (0.85, 0.5), strict=False):

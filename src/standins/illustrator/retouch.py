@@ -14,9 +14,11 @@ from numpy.typing import NDArray
 from PIL import Image
 
 from .animals import draw_animal
+from .bodies import decide
+from .cast import Wish
 from .compose import H
 from .pen import Pen
-from .people import decide, draw_person
+from .people import draw_person
 from .places import hour_of
 from .props import draw_prop
 from .raster import paint
@@ -56,7 +58,8 @@ def _cleared(
     known = drawn_from(base)
     if known is None:
         return _grown(picture, inside, rng)
-    bare = paint(*known, picture.shape[1], picture.shape[0], bare=True).flat
+    prompt, seed, horizon = known
+    bare = paint(prompt, seed, picture.shape[1], picture.shape[0], bare=True, wish=Wish(horizon=horizon)).flat
     return np.asarray(Image.open(io.BytesIO(bare)).convert("RGB")).astype(np.float32)
 
 

@@ -5,16 +5,18 @@ from collections.abc import Callable, Iterator
 from contextlib import AbstractContextManager, contextmanager
 from dataclasses import replace
 
-from .animals import draw_animal
+from .animals import draw_animal, tallness
+from .bodies import body_of
+from .cast import Found
 from .colour import RGB
 from .pen import Pen
-from .people import body_of, draw_person
+from .people import draw_person
 from .reading import Reading
 
 H = 1000.0
 GROUND: tuple[RGB, RGB] = ((236, 228, 212), (222, 212, 194))
 FACES = ("calm", "smile", "worry", "laugh")
-Regions = Callable[[str, str], AbstractContextManager[list[float]]]
+Regions = Callable[[str, str], AbstractContextManager[Found]]
 
 
 def draw_sheet(reading: Reading, back: Pen, pen: Pen, width: float, region: Regions, rng: random.Random) -> None:
@@ -24,8 +26,8 @@ def draw_sheet(reading: Reading, back: Pen, pen: Pen, width: float, region: Regi
         figure = replace(reading.figures[0], pose="stand", holds=None, expression="calm")
         person = 800 / (body_of(figure, 1000).total / 1000)
         for share, turn in ((0.11, "front"), (0.29, "three-quarter"), (0.46, "side")):
-            with region(figure.name or "person", turn) as box:
-                box.extend(draw_person(pen, figure, width * share, 930, person, 1, turn))
+            with region(figure.name or "person", turn) as found:
+                found.box = draw_person(pen, figure, width * share, 930, person, 1, turn).box
         with _within(pen, width):
             for i, face in enumerate(FACES):
                 x, y = width * (0.665 + 0.215 * (i % 2)), 460.0 + 470 * (i // 2)
@@ -36,8 +38,8 @@ def draw_sheet(reading: Reading, back: Pen, pen: Pen, width: float, region: Regi
     else:
         for kind, colour in reading.animals[:1]:
             for share, way in ((0.28, 1), (0.72, -1)):
-                with region(kind, "side") as box:
-                    box.extend(draw_animal(pen, kind, colour, width * share, 860, 1000, way))
+                with region(kind, "side") as found:
+                    found.box = draw_animal(pen, kind, colour, width * share, 860, 420 / tallness(kind), way)
     rng.random()
 
 

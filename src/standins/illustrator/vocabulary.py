@@ -1,5 +1,7 @@
 """The words the illustrator knows."""
 
+from .things import THINGS
+
 PEOPLE: dict[str, tuple[str, str]] = {
     "woman": ("she", "adult"), "man": ("he", "adult"), "girl": ("she", "child"), "boy": ("he", "child"),
     "child": ("", "child"), "lady": ("she", "adult"), "gentleman": ("he", "adult"), "person": ("", "adult"),
@@ -18,8 +20,8 @@ CHILD_WORDS = {"ten", "eight", "nine", "seven", "six", "twelve", "eleven", "litt
 STOUT_WORDS = {"stout", "round", "heavy", "broad", "large", "plump", "big"}
 SLIM_WORDS = {"thin", "slim", "lean", "tall", "narrow", "bony"}
 
-HAIR_STYLES = {"short", "long", "braid", "plait", "bun", "curly", "cropped", "bald", "tied", "ponytail", "wavy", "bob",
-               "shaggy", "wild", "powdered", "wig"}
+HAIR_STYLES = {"short", "long", "braid", "plait", "braids", "plaits", "bun", "curly", "cropped", "bald", "balding", "tied", "ponytail", "pigtails",
+               "wavy", "bob", "shaggy", "wild", "powdered", "wig", "straight", "ringlets", "afro", "spiky", "topknot", "dreadlocks", "crew", "fringe"}
 BEARDS = {"beard", "bearded", "moustache"}
 HATS = {"cap", "hat", "hood", "headscarf", "bonnet", "tricorne", "beret", "crown", "sou'wester"}
 GARMENTS = {
@@ -34,15 +36,25 @@ SKINS = {"pale": (240, 208, 182), "fair": (234, 194, 162), "tanned": (206, 156, 
          "dark": (108, 74, 54)}
 """By the word before "skin"."""
 
-ANIMALS = {
-    "heron": "heron", "stork": "heron", "crane": "heron", "cat": "cat", "kitten": "cat", "dog": "dog", "puppy": "dog",
-    "horse": "horse", "horses": "horse", "mare": "horse", "donkey": "donkey", "mule": "donkey", "fox": "fox",
-    "wolf": "wolf", "owl": "owl", "crow": "crow", "raven": "crow", "gull": "gull", "gulls": "gull", "bird": "gull",
-    "birds": "gull", "rabbit": "rabbit", "hare": "rabbit", "sheep": "sheep", "lamb": "sheep", "cow": "cow",
-    "goat": "goat", "mouse": "mouse", "rat": "mouse", "duck": "duck", "goose": "duck", "hen": "duck", "deer": "deer",
-    "bear": "bear", "fish": "fish", "whale": "fish",
+ANIMALS: dict[str, str] = {
+    word: kind
+    for kind, words in {
+        "heron": "heron stork crane egret flamingo ostrich", "cat": "cat kitten lynx", "dog": "dog puppy hound", "horse": "horse horses mare pony foal unicorn",
+        "donkey": "donkey mule", "zebra": "zebra", "fox": "fox vixen", "wolf": "wolf coyote jackal", "owl": "owl", "crow": "crow raven jackdaw magpie",
+        "gull": "gull gulls bird birds albatross", "rabbit": "rabbit hare bunny", "squirrel": "squirrel chipmunk", "hedgehog": "hedgehog porcupine",
+        "badger": "badger skunk raccoon", "otter": "otter weasel ferret marten seal", "beaver": "beaver", "pig": "pig piglet sow hog", "boar": "boar",
+        "sheep": "sheep lamb ewe", "ram": "ram", "cow": "cow calf cattle", "ox": "ox bull buffalo bison", "goat": "goat", "mouse": "mouse rat hamster mole",
+        "duck": "duck duckling drake", "goose": "goose geese gander", "swan": "swan", "hen": "hen chicken chick", "rooster": "rooster cockerel",
+        "turkey": "turkey", "eagle": "eagle hawk falcon vulture", "pigeon": "pigeon dove", "sparrow": "sparrow finch wren swallow",
+        "robin": "robin", "parrot": "parrot macaw", "peacock": "peacock", "penguin": "penguin puffin", "deer": "deer stag doe fawn antelope gazelle reindeer",
+        "moose": "moose elk", "bear": "bear cub", "lion": "lion lioness", "tiger": "tiger leopard panther", "elephant": "elephant mammoth", "camel": "camel llama",
+        "giraffe": "giraffe", "fish": "fish salmon trout herring", "whale": "whale", "shark": "shark dolphin porpoise", "snake": "snake serpent adder viper",
+        "turtle": "turtle tortoise", "frog": "frog toad", "snail": "snail", "butterfly": "butterfly moth dragonfly", "bee": "bee wasp fly beetle", "crab": "crab lobster",
+        "spider": "spider", "lizard": "lizard newt salamander",
+    }.items()
+    for word in words.split()
 }
-PROPS = {
+PROPS: dict[str, str] = {
     "lantern": "lantern", "lamp": "lamp", "boat": "boat", "ferry": "boat", "rowboat": "boat", "ladder": "ladder",
     "book": "book", "books": "book", "notebook": "book", "letter": "letter", "paper": "letter", "map": "letter",
     "chart": "letter", "chair": "chair", "table": "table", "desk": "table", "bucket": "bucket", "pail": "bucket",
@@ -54,15 +66,29 @@ PROPS = {
     "rod": "rod", "rods": "rod", "bar": "rod", "ruler": "rod", "metre": "rod", "fence": "fence", "gate": "fence",
     "globe": "globe", "earth": "globe", "window": "window", "door": "door", "tower": "tower", "lighthouse": "tower",
     "match": "candle", "matches": "candle", "sign": "sign", "wheel": "wheel", "sack": "sack", "bread": "bread",
+    **{name: name for name in THINGS if name not in {"fan", "scale", "log", "ink", "bow", "mask", "pot", "bush", "ring", "staff"}},
+    "fruit": "apple", "vegetables": "carrot", "toadstool": "mushroom", "soup": "bowl", "porridge": "bowl", "pitcher": "jug", "teapot": "kettle",
+    "pan": "pot", "armchair": "sofa", "couch": "sofa", "wardrobe": "cupboard", "bookshelf": "shelf", "bookcase": "shelf", "oven": "stove",
+    "painting": "picture", "portrait": "picture", "carpet": "rug", "hearth": "fireplace", "shovel": "spade", "pitchfork": "rake",
+    "thread": "needle", "scales": "scale", "quill": "ink", "inkwell": "ink", "violin": "fiddle", "lute": "guitar", "pipe": "flute", "horn": "trumpet",
+    "satchel": "bag", "suitcase": "bag", "bonfire": "campfire", "fire": "campfire", "mill": "windmill", "grave": "gravestone",
+    "boulder": "rock", "stone": "rock", "rose": "flower", "flowers": "flower", "hedge": "bush", "haystack": "hay", "straw": "hay", "cage": "birdcage",
+    "hive": "beehive", "sled": "sledge", "sleigh": "sledge", "sailboat": "ship", "galleon": "ship", "locomotive": "train", "bike": "bicycle",
+    "automobile": "car", "gold": "treasure", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
+    "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "stick": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("room", ("kitchen", "room", "bedroom", "cottage", "attic", "hut", "inn", "house")),
     ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "schoolroom")),
-    ("hall", ("hall", "church", "palace", "castle", "cathedral", "chamber", "assembly")),
+    ("deck", ("ship's deck", "on deck", "deck of")),
+    ("station", ("railway station", "station", "platform")),
+    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly")),
+    ("castle", ("castle", "fortress", "ruins")),
+    ("market", ("market square", "market", "fair", "bazaar")),
     ("cave", ("cave", "cellar", "tunnel")),
     ("jetty", ("jetty", "pier", "landing", "quay", "dock")),
     ("harbour", ("harbour", "harbor", "port")),
-    ("sea", ("open water", "open sea", "ocean", "ship's deck", "crossing", "middle of the water", "sea")),
+    ("sea", ("open water", "open sea", "ocean", "crossing", "middle of the water", "sea")),
     ("lighthouse", ("lighthouse",)),
     ("marsh", ("marsh", "lake", "pond", "reeds")),
     ("shore", ("far shore", "shore", "beach", "island", "coast")),
@@ -70,11 +96,13 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("forest", ("forest", "wood", "woods", "trees")),
     ("mountain", ("mountain", "mountains", "peak", "peaks", "pyrenees", "summit")),
     ("city", ("city street", "city", "rooftop", "paris", "rooftops")),
-    ("street", ("village street", "town street", "town square", "market", "village", "street", "town", "square")),
+    ("street", ("village street", "town street", "town square", "village", "street", "town", "square")),
     ("garden", ("garden", "orchard", "yard", "backyard", "shed", "fence")),
     ("desert", ("desert", "dunes", "sand")),
     ("meadow", ("meadow", "field", "fields", "hills", "farm", "road", "country", "valley", "plain")),
 )
+ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
+"""Things that stand in a room, when nothing is said of a place."""
 INDOORS = {"room", "study", "hall", "cave"}
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
@@ -85,15 +113,34 @@ LOOKS = {"cut paper": "cut-paper", "screen print": "screen-print", "chalk on sla
          "watercolour": "ink-wash", "stick figures": "stick-figures", "stick figure": "stick-figures",
          "shadow theatre": "shadow-theatre", "silhouettes": "shadow-theatre", "silhouette": "shadow-theatre"}
 POSES: dict[str, str] = {
-    "lifted": "raise", "lifts": "raise", "raised": "raise", "raises": "raise", "waved": "raise", "waves": "raise",
-    "held up": "raise", "holds up": "raise", "reached": "raise", "pointed": "point", "points": "point",
-    "pointing": "point", "showed": "point", "rowed": "row", "rowing": "row", "rows": "row", "row": "row",
-    "oar": "row", "oars": "row", "walked": "walk", "walks": "walk", "walking": "walk", "ran": "walk", "runs": "walk",
-    "climbed": "climb", "climbs": "climb", "climbing": "climb", "carried": "hold", "carrying": "hold",
-    "carries": "hold", "held": "hold", "holding": "hold", "holds": "hold", "hold": "hold", "measured": "hold",
-    "wrote": "hold", "read": "hold", "reading": "hold", "sat": "sit", "sits": "sit", "sitting": "sit",
-    "knelt": "sit", "shrugged": "shrug", "argued": "shrug", "asked": "shrug", "stepped": "walk", "marched": "walk",
-}
+    word: pose
+    for pose, words in {
+        "raise": "lifted lifts raised raises reveals",
+        "wave": "waved waves waving",
+        "reach": "reached reaches reaching plucked picked",
+        "point": "pointed points pointing showed shows",
+        "row": "rowed rowing rows row oar oars",
+        "walk": "walked walks walking stepped marched strolled wandered followed",
+        "run": "ran runs running hurried raced fled chased",
+        "climb": "climbed climbs climbing",
+        "hold": "carried carrying carries held holding holds hold measured wrote writes read reading reads",
+        "sit": "sat sits sitting",
+        "kneel": "knelt kneels kneeling",
+        "crouch": "crouched crouches crouching hid hiding",
+        "bow": "bowed bows bowing bent",
+        "shrug": "shrugged shrugs argued asked",
+        "think": "thought thinks thinking wondered pondered",
+        "cheer": "cheered cheers cheering celebrated",
+        "push": "pushed pushes pushing shoved",
+        "pull": "pulled pulls pulling dragged hauled tugged",
+        "dance": "danced dances dancing",
+        "sneak": "sneaked sneaks sneaking crept creeping tiptoed",
+        "throw": "threw throws throwing tossed",
+        "jump": "jumped jumps jumping leapt",
+        "lie": "slept sleeps sleeping lay lying asleep",
+    }.items()
+    for word in words.split()
+} | {"held up": "raise", "holds up": "raise"}
 EXPRESSIONS: dict[str, str] = {
     "smile": "smile", "smiled": "smile", "smiling": "smile", "laughed": "laugh", "laughing": "laugh", "laugh": "laugh",
     "grinned": "laugh", "glad": "smile", "happy": "smile", "playful": "smile", "warm": "smile",

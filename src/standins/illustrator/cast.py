@@ -1,0 +1,326 @@
+"""The cast of a picture: where people, animals and things stand, how large, and what is told of them."""
+
+import random
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
+from dataclasses import dataclass, field
+
+from cutreel.protocol import FigurePose, Joint, Vary
+
+from .animals import draw_animal, tallness
+from .bodies import SEATS, Posed, body_of, posed_as, standing_at
+from .colour import RGB, darker
+from .guiding import Mass, Masses
+from .lighting import cast_shadow, rim
+from .pen import Mark, Pen, Point
+from .people import draw_posed
+from .places import Stage
+from .props import BIG, WOOD, draw_prop
+from .reading import Figure, Reading
+from .vocabulary import INDOORS
+
+H = 1000.0
+
+
+@dataclass(frozen=True)
+class Wish:
+    """What is asked for besides the words: joints of figures, a sketch's masses, a little other than a seed, and where the
+    horizon is to be (page units); `fine`: drawn with more care, which takes longer."""
+
+    poses: tuple[FigurePose, ...] = ()
+    guide: Masses = field(default_factory=Masses)
+    vary: Vary | None = None
+    horizon: float | None = None
+    fine: bool = False
+
+
+NO_WISH = Wish()
+
+
+@dataclass(frozen=True)
+class Frame:
+    """A framing: height of a grown person, where the feet stand, how much nearer the backdrop is, where the horizon is."""
+
+    person: float
+    feet: float
+    nearer: float
+    horizon: float
+
+
+FRAMES = {
+    "extreme wide": Frame(250, 850, 1.0, 560),
+    "wide": Frame(450, 900, 1.0, 520),
+    "medium": Frame(930, 1180, 1.22, 470),
+    "close": Frame(2050, 2180, 1.6, 430),
+    "extreme close": Frame(3300, 3320, 2.0, 420),
+}
+
+
+@dataclass
+class Found:
+    """Where a figure was drawn, in page units: its box (left, top, right, bottom), its joints, which way it looks."""
+
+    box: tuple[float, float, float, float] = (0.0, 0.0, 0.0, 0.0)
+    joints: dict[Joint, Point] = field(default_factory=dict)
+    way: int = 1
+
+
+class Cast:
+    """Puts people, animals and things on the stage."""
+
+    def __init__(self, reading: Reading, stage: Stage, pen: Pen, frame: Frame, rng: random.Random, place: str, wish: Wish = NO_WISH,
+                 twist: random.Random | None = None) -> None:
+        self.wish, self.twist = wish, twist
+        self.r, self.s, self.pen, self.f, self.rng, self.place = reading, stage, pen, frame, rng, place
+        self.width = stage.width
+        self.person, self.feet = self._fitted(frame)
+        self.regions: list[dict[str, object]] = []
+        self._parts: list[list[dict[str, object]]] = []
+
+    def _fitted(self, frame: Frame) -> tuple[float, float]:
+        """Height of a person and where the feet stand, so that all fit side by side and heads stay on the page."""
+        count = len(self.r.figures) + 0.6 * len(self.r.animals)
+        person, feet = frame.person, frame.feet
+        room = self.width / max(1.0, count) / 0.42
+        if frame.person < 1500 and person > room:
+            person, feet = max(room, 260), min(feet, 940 if room < 800 else feet)
+        if self.r.half and self.r.figures:
+            person *= 500 / body_of(self.r.figures[0], person).total
+        tallest = max((body_of(f, person).total for f in self.r.figures), default=person)
+        top = feet - tallest
+        wanted = {"extreme wide": None, "wide": None, "medium": 215.0, "close": 150.0, "extreme close": 40.0}[self.r.framing]
+        if wanted is not None and self.r.figures:
+            if self.r.framing == "medium" and tallest < person * 0.8:
+                person *= 1.22
+                top = feet - tallest * 1.22
+            feet += wanted - top
+        return person, feet
+
+    def draw(self) -> list[dict[str, object]]:
+        afloat = self.place == "sea" or ("boat" in self.r.props and self.s.near_water and self.place != "jetty") or (
+            "boat" in self.r.props and self.r.figures and any(f.pose == "row" for f in self.r.figures))
+        if afloat and self.r.framing in ("extreme wide", "wide", "medium"):
+            self._in_boat()
+        else:
+            self._standing()
+        self._cover()
+        return self.regions
+
+    def _cover(self) -> None:
+        """What was painted over figures without being a part of any, as a boat's side, goes with the last of them."""
+        told = {p["order"] for parts in self._parts for p in parts}
+        if self._parts:
+            self._parts[-1] += [self._part(i, m) for i, m in enumerate(self.pen.marks) if i not in told]
+
+    def _slots(self, count: int) -> list[float]:
+        if count <= 0:
+            return []
+        if count == 1:
+            side = self.rng.choice([-1, 1])
+            off = {"extreme wide": 0.16, "wide": 0.15, "medium": 0.10}.get(self.r.framing, 0.05)
+            return [self._nudged(0.5 + side * off)]
+        spread = min(0.62, 0.22 * (count - 1) + 0.03)
+        off = 0.05 * self.rng.choice([-1, 1]) if count == 2 else 0.0
+        return [self._nudged(0.5 + off - spread / 2 + spread * i / (count - 1)) for i in range(count)]
+
+    def _nudged(self, slot: float) -> float:
+        if self.twist and self.wish.vary:
+            slot += self.twist.uniform(-0.16, 0.16) * self.wish.vary.strength
+        return min(0.9, max(0.1, slot))
+
+    def _guided(self, count: int) -> list[Mass | None]:
+        """The masses that the first `count` of the cast follow, from left to right."""
+        masses = sorted(self.wish.guide.dark[:count], key=lambda m: m.x)
+        return [*masses, *[None] * (count - len(masses))]
+
+    def _standing(self) -> None:
+        people, animals = self.r.figures, self.r.animals
+        close = self.r.framing in ("close", "extreme close")
+        shown: list[Figure] = people[:2] if close else people
+        beasts = animals if not (close and people) else animals[:1]
+        slots = self._slots(len(shown) + len(beasts))
+        order: list[tuple[str, object]] = [("person", p) for p in shown]
+        for beast in beasts:
+            order.insert(len(order) if self.rng.random() < 0.6 else 0, ("animal", beast))
+        guided = self._guided(len(order))
+        ladder = "ladder" in self.r.props and any(f.pose == "climb" for f in shown)
+        if ladder:
+            self.r.props.remove("ladder")
+        self._things(bool(order), slots)
+        faces = 0
+        placed = list(zip(order, slots, guided, strict=True))
+        placed.sort(key=lambda item: item[0][0] == "person")
+        for (kind, what), slot, mass in placed:
+            x = self.width * slot
+            way = 1 if slot < 0.5 else -1
+            if kind == "person":
+                figure = what if isinstance(what, Figure) else Figure()
+                facing = self.r.facing and faces == 0
+                faces += 1
+                step = self.rng.uniform(-10, 10) if self.person < 700 else 0
+                person, y = self.person, self.feet + step
+                if self.twist and self.wish.vary:
+                    person *= 1 + self.twist.uniform(-0.14, 0.14) * self.wish.vary.strength
+                if mass:
+                    k = self.wish.guide.strength
+                    tall = 1000 * (mass.foot - mass.top) * H / body_of(figure, 1000).total
+                    x, y, person = x + (mass.x * self.width - x) * k, y + (mass.foot * H - y) * k, person + (tall - person) * k
+                if ladder and figure.pose == "climb":
+                    draw_prop(self.pen, "ladder", x + way * person * 0.16, y, person * 0.5)
+                    y -= person * 0.34
+                self._person(figure, x, y, way, facing, person)
+            else:
+                assert isinstance(what, tuple)
+                self._beast(str(what[0]), what[1], x, way, mass, close)
+
+    def _beast(self, name: str, colour: RGB | None, x: float, way: int, mass: Mass | None, close: bool) -> None:
+        people = self.r.figures
+        size = self.person if people else max(self.person, 620)
+        # Alone, an animal fills the page as a person would; beside people it is as large as it is.
+        scale = size * (1.15 if people else 1.0) if people else self._alone(name)
+        y = self.feet + 24 if self.person < 1400 else min(self.feet, 990)
+        if self.feet > 1000:
+            y, scale = (1010, scale * 0.8) if not close else (1040, min(scale, 1200))
+        if not people and self.f.feet > 1000:
+            y = 930
+        if mass:
+            k = self.wish.guide.strength
+            tall = (mass.foot - mass.top) * H / tallness(name)
+            x, y, scale = x + (mass.x * self.width - x) * k, y + (mass.foot * H - y) * k, scale + (tall - scale) * k
+        self._shadow(x, y, scale * tallness(name) * 0.5)
+        first, marks = len(self.pen.out), len(self.pen.marks)
+        with self.region(name) as found:
+            found.box = draw_animal(self.pen, name, colour, x, y, scale, way)
+        self._lit(first, marks, y)
+
+    def _alone(self, name: str) -> float:
+        wanted = {"extreme wide": 220.0, "wide": 400.0, "medium": 560.0}.get(self.r.framing, 700.0)
+        return min(wanted / tallness(name), wanted * 2.6 / max(0.2, tallness(name) * 0.6 + 0.2))
+
+    def _lit(self, first: int, marks: int, ground: float) -> None:
+        """Light and shadow of what was drawn since then."""
+        drawn = self.pen.marks[marks:]
+        light, strength = self.s.light, self.s.light_strength
+        rim(self.pen, drawn, first, light, self.s.hour.glow if self.s.time != "night" else (206, 216, 226), strength * 0.8)
+        cast_shadow(self.pen, drawn, first, light, ground, strength * 0.42)
+
+    def _person(self, figure: Figure, x: float, y: float, way: int, facing: bool, person: float, seated: bool = False) -> None:
+        facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1 and self.rng.random() < 0.4)
+        turn = "front" if facing else "three-quarter"
+        wanted = next((p for p in self.wish.poses if p.name and p.name.lower() == figure.name.lower()), None)
+        if wanted is None and len(self.wish.poses) == 1 and len(self.r.figures) == 1:
+            wanted = self.wish.poses[0]
+        at = posed_as(figure, wanted, self.width, H) if wanted else standing_at(figure, person, x, y, way, seated)
+        if not seated and not wanted:
+            self._seat(figure, at, y)
+        if not seated and self.s.light is None:
+            self._shadow(at.hips[0], y, person * 0.2)
+        first, marks = len(self.pen.out), len(self.pen.marks)
+        with self.region(figure.name or "person", turn) as found:
+            seen = draw_posed(self.pen, figure, at, turn, seated)
+            found.box, found.joints, found.way = seen.box, dict(seen.joints), seen.way
+        self._lit(first, marks, 2000.0 if seated else max(p[1] for p in seen.joints.values()) + at.body.limb * 0.5)
+
+    def _seat(self, figure: Figure, at: Posed, ground: float) -> None:
+        """Something to sit on."""
+        if figure.pose not in SEATS or self.r.framing in ("close", "extreme close"):
+            return
+        b, (x, y) = at.body, at.hips
+        top = y + b.limb * 0.7
+        if self.place in INDOORS:
+            for dx in (-0.9, 0.9):
+                self.pen.limb([(x + b.hips * dx, ground), (x + b.hips * dx * 0.9, top)], b.limb * 0.3, WOOD)
+            self.pen.box(x - b.hips * 1.25, top - b.limb * 0.1, b.hips * 2.5, b.limb * 0.4, WOOD, lift=0.5, spot=True)
+        else:
+            w = b.hips * 1.5
+            self.pen.shape([(x - w, ground + 4), (x - w * 0.94, top + b.limb * 0.5), (x - w * 0.4, top), (x + w * 0.5, top + b.limb * 0.1),
+                            (x + w, top + b.limb * 0.7), (x + w * 1.06, ground + 4)], (122, 116, 112), spot=True)
+
+    def _things(self, peopled: bool, slots: list[float]) -> None:
+        """Props on the ground, beside whoever is there; the hero of the page when nobody is."""
+        props = [p for p in self.r.props if not (p == "boat" and self.place == "sea")]
+        if self.r.framing in ("close", "extreme close") and peopled:
+            props = [p for p in props if p in ("lamp", "window", "door", "clock", "tower")]
+        free = [0.14, 0.86, 0.32, 0.68] if peopled else [0.5, 0.26, 0.74, 0.88]
+        if peopled:
+            free.sort(key=lambda f: -min(abs(f - s) for s in slots))
+        for i, prop in enumerate(props[:3]):
+            big = prop in BIG
+            if peopled:
+                base = self.person * (0.42 if big else 0.24)
+                y = min(self.feet, 968.0) - (20 if big else 0)
+                base = min(base, 330)
+            else:
+                base = {"extreme wide": 120.0, "wide": 200.0, "medium": 300.0}.get(self.r.framing, 430.0) * (0.8 if big else 1.0) * (1.0 if i == 0 else 0.6)
+                y = 870 if self.r.framing != "close" else 930
+            x = self.width * free[i % len(free)]
+            if prop == "boat" and self.s.near_water:
+                y, base = self.s.horizon + (self.s.ground - self.s.horizon) * 0.45, min(base, 120.0)
+            if prop in ("lamp", "tower") and peopled and self.s.near_water:
+                y, base = self.s.horizon + 30, 80.0
+                self._lamp_far(prop, x, y, base)
+                continue
+            if prop == "lamp" and self.place in INDOORS:
+                # Indoors a lamp stands on a table.
+                draw_prop(self.pen, "table", x, y, base * 0.7)
+                draw_prop(self.pen, "lantern", x, y - base * 0.55, base * 0.6, lit=not self.r.dark_lamp)
+                continue
+            self._shadow(x, y, base * 0.6)
+            draw_prop(self.pen, prop, x, y, base, lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
+
+    def _lamp_far(self, prop: str, x: float, y: float, size: float) -> None:
+        draw_prop(self.pen, prop, x, y, size, lit=not self.r.dark_lamp)
+
+    def _in_boat(self) -> None:
+        people = self.r.figures[:3]
+        x, y = self.width * 0.5, {"extreme wide": 760.0, "wide": 790.0, "medium": 900.0}[self.r.framing]
+        person = {"extreme wide": 210.0, "wide": 380.0, "medium": 640.0}[self.r.framing]
+        person = min(person, self.width * 0.62)
+        self.person = person
+        size = person * 0.62
+        if people:
+            spread = 0.62 * size * (len(people) - 1)
+            for i, figure in enumerate(people):
+                px = x - spread / 2 + (spread * i / (len(people) - 1) if len(people) > 1 else 0) - size * 0.1
+                if figure.pose not in ("raise", "point", "hold", "wave", "reach", "think", "throw", "cheer"):
+                    figure.pose = "row" if i == 0 else "sit"
+                self._person(figure, px, y - size * 0.12, 1 if i == 0 else -1, self.r.facing and i == 0, self.person, seated=True)
+        for kind, colour in self.r.animals[:1]:
+            with self.region(kind) as box:
+                box.box = (draw_animal(self.pen, kind, colour, x + size * 1.2, y - size * 0.32, person * 0.8, 1))
+        with self.pen.marking(""):
+            draw_prop(self.pen, "boat", x, y, size)
+        if people and people[0].pose == "row":
+            with self.pen.marking(""):
+                draw_prop(self.pen, "oar", x - size * 0.1, y - size * 0.26, size * 1.3)
+        self.pen.line([(x - size * 2.0, y + size * 0.1), (x - size, y + size * 0.14), (x + size, y + size * 0.12), (x + size * 2.1, y + size * 0.08)],
+                      max(2.5, size * 0.018), (230, 236, 236), opacity=0.5)
+        for prop in [p for p in self.r.props if p in ("lamp", "tower")]:
+            draw_prop(self.s.back, prop, self.width * 0.84, self.s.horizon + 14, 74, lit=not self.r.dark_lamp)
+
+    def _shadow(self, x: float, y: float, half: float) -> None:
+        if y < 1000 and self.pen.look not in ("stick-figures", "chalk-slate"):
+            self.pen.out.append(f'<ellipse cx="{x:.1f}" cy="{y + 3:.1f}" rx="{half:.1f}" ry="{half * 0.16:.1f}" fill="{_SHADE}" fill-opacity="0.28"/>')
+
+    @contextmanager
+    def region(self, name: str, turn: str = "") -> Iterator["Found"]:
+        """Report what is drawn meanwhile as one figure, once its box is put into what this gives."""
+        first, found = len(self.pen.marks), Found()
+        yield found
+        left, top, right, bottom = found.box
+        clip = (max(0.0, left / self.width), max(0.0, top / H), min(1.0, right / self.width), min(1.0, bottom / H))
+        if clip[2] > clip[0] and clip[3] > clip[1]:
+            parts = [self._part(first + i, m) for i, m in enumerate(self.pen.marks[first:])]
+            self._parts.append(parts)
+            self.regions.append({"name": name, "box": [round(v, 4) for v in clip], "height": round((bottom - top) / H, 4),
+                                 "facing": turn, "parts": parts, "way": found.way,
+                                 "joints": {n: [round(x / self.width, 4), round(y / H, 4)] for n, (x, y) in found.joints.items()}})
+
+    def _part(self, order: int, m: Mark) -> dict[str, object]:
+        return {"order": order, "slot": m.slot, "word": m.word, "grey": m.grey, "outline": self._shares(m.outline)}
+
+    def _shares(self, outline: Sequence[Point]) -> list[list[float]]:
+        return [[round(x / self.width, 4), round(y / H, 4)] for x, y in outline]
+
+
+_SHADE = "#{:02x}{:02x}{:02x}".format(*tuple(int(c) for c in darker((60, 44, 52), 0.3)))
