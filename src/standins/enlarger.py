@@ -11,7 +11,7 @@ MOST_PIXELS = 40_000_000
 
 
 def enlarged(data: bytes, factor: Literal[2, 4]) -> bytes:
-    """The picture (any that Pillow opens) as a PNG, `factor` times as wide and high. ValueError when that is too large."""
+    """The picture (any that Pillow opens) as a PNG, `factor` times as wide and high. ValueError when too large."""
     with Image.open(io.BytesIO(data)) as image:
         mode = "RGBA" if "A" in image.getbands() else "RGB"
         whole = image.convert(mode)

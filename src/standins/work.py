@@ -27,8 +27,8 @@ class Made:
 
 
 def do(work: JobInput, kept: Path, fine: bool = False) -> tuple[list[Made], list[str]]:
-    """All files of a job (`fine`: made by a dear offer), and the words of its prompt that could not be used; `kept` is the folder of files by
-    SHA-256."""
+    """All files of a job, and the words of its prompt that could not be used; `kept` is the folder of files by SHA-256,
+    `fine` whether a dear offer makes it."""
     if work.kind == "picture":
         files: list[Made] = []
         unused: list[str] = []

@@ -9,13 +9,18 @@ from skimage.color import deltaE_ciede2000, rgb2lab
 
 from cutreel.core.continuity import LOOKS as LOOK_CARDS
 from cutreel.core.continuity import measure_picture
+from cutreel.protocol import POSES as STOCK
 from standins.illustrator import Reference, draw, paint, retouch
-from standins.illustrator.animals import _BEASTS, _BIRDS
+from standins.illustrator.animals import OTHERS
+from standins.illustrator.beasts import BEASTS
+from standins.illustrator.birds import BIRDS
 from standins.illustrator.colour import NAMED
+from standins.illustrator.heads import STYLES
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
 from standins.illustrator.reading import read_prompt
-from standins.illustrator.vocabulary import ANIMALS, GARMENTS, LOOKS, PLACES, POSES, PROPS
+from standins.illustrator.things import THINGS, statements
+from standins.illustrator.vocabulary import ANIMALS, GARMENTS, HAIR_STYLES, LOOKS, PLACES, POSES, PROPS
 
 LOOK_WORDS = [look.medium for look in LOOK_CARDS]
 MAREN = "Maren (old woman, grey braid, tanned skin, yellow oilskin coat)"
@@ -82,9 +87,13 @@ def test_what_is_denied_is_not_drawn() -> None:
 
 
 def test_everything_in_the_vocabulary_can_be_drawn() -> None:
-    assert set(PROPS.values()) == set(_DRAW) and len(_DRAW) >= 20
-    assert set(ANIMALS.values()) == {*_BEASTS, *_BIRDS, "fish"} and len(set(ANIMALS.values())) >= 12
-    assert {kind for kind, _ in PLACES} == set(PLACE_DRAWERS) and len(PLACE_DRAWERS) >= 10
+    things = {*_DRAW, *THINGS}
+    assert set(PROPS.values()) <= things and len(set(PROPS.values())) >= 100
+    assert all(statements(kind) for kind in THINGS)
+    assert set(ANIMALS.values()) == {*BEASTS, *BIRDS, *OTHERS} and len(set(ANIMALS.values())) >= 30
+    assert {kind for kind, _ in PLACES} == set(PLACE_DRAWERS) and len(PLACE_DRAWERS) >= 20
+    assert set(POSES.values()) <= set(STOCK) and len(STOCK) >= 16
+    assert set(STYLES) == HAIR_STYLES and len(STYLES) >= 24
     for look in LOOK_WORDS:
         for prop in PROPS:
             assert draw(f"Wide shot. a {prop}. a meadow. day. {look}", 3, 16 / 9).layers

@@ -8,6 +8,8 @@ from pydantic import BaseModel, Field
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place
 from cutreel.core.film import GivenShot, GivenSource, Settings, Source
+from cutreel.core.film.document import CutOut
+from cutreel.protocol import FigurePose
 
 
 class Piece(BaseModel):
@@ -38,7 +40,7 @@ class TakeView(BaseModel):
     width: int | None
     height: int | None
     rejected: str | None
-    retouched: str | None
+    came: str | None
     faults: list[FaultView]
 
 
@@ -200,6 +202,7 @@ class FilmView(BaseModel):
     places: list[Place]
     settings: Settings
     looks: list[Look]
+    cutouts: list[CutOut]
     cues: list[CueView]
     lifted: list[str]
     captions: list[CaptionView]
@@ -249,7 +252,9 @@ class NewFilm(BaseModel):
 class RunRequest(BaseModel):
     """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-    `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch. With
+    `look` are for runs of kind references and look, and pictures with a `look` are made in that one beside what there
+    is; `take`, `mask`, `words` and `feather` (pixels) for retouch; `take` with `vary` (0 … 100), `poses`, or a `guide`
+    and its `strength` (0 … 100) for again; `take` and `factor` for enlarge. With
     `wait`, what a quota does not leave room for is made when it renews."""
 
     kind: str
@@ -268,6 +273,11 @@ class RunRequest(BaseModel):
     mask: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
     words: str = Field("", max_length=200)
     feather: float = Field(0, ge=0, le=200)
+    vary: float | None = Field(None, ge=0, le=100)
+    poses: list[FigurePose] | None = Field(None, max_length=4)
+    guide: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
+    strength: float = Field(80, ge=0, le=100)
+    factor: Literal[2, 4] | None = None
     wait: bool = False
 
 

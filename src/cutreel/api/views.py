@@ -69,6 +69,7 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         places=document.places,
         settings=document.settings,
         looks=document.looks,
+        cutouts=document.cutouts,
         cues=[
             CueView(
                 id=c.id,
@@ -196,7 +197,7 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                         cost=float(t.cost),
                         width=t.about.get("width"),
                         height=t.about.get("height"),
-                        retouched=_retouched(t),
+                        came=_came(t),
                         rejected=shot.shot.rejected.get(t.id),
                         faults=[FaultView(kind=x.kind, text=x.text) for x in faults[len(out)].get(t.id, ())],
                     )
@@ -215,10 +216,25 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
     return out
 
 
-def _retouched(take: TakeRow) -> str | None:
-    """From which take it was retouched, and to what."""
-    told = take.about.get("retouched")
-    return f"from take {told['from']}: {told['words'] or 'taken out'}" if told else None
+_HOW = {"vary": "Varied", "pose": "Posed anew", "compose": "Composed after a sketch"}
+
+
+def _came(take: TakeRow) -> str | None:
+    """How a take came of another one, in words."""
+    about = take.about
+    if told := about.get("enlarged"):
+        return f"Enlarged {told['factor']} times from take {told['from']}."
+    if told := about.get("retouched"):
+        return f"Retouched from take {told['from']}: {told['words'] or 'taken out'}."
+    if told := about.get("placed"):
+        return f"{told['name']} laid into take {told['from']}."
+    if told := about.get("reshaped"):
+        return f"Framed anew from take {told['from']}."
+    if told := about.get("again"):
+        return f"{_HOW[told['how']]} from take {told['from']}."
+    if told := about.get("restyled"):
+        return f"In another look: {told['look'].replace('-', ' ')}."
+    return None
 
 
 def _figures(shot: ReadShot, used: TakeRow | None) -> list[FigureView]:

@@ -5,16 +5,28 @@ from collections.abc import Callable
 from decimal import Decimal
 from typing import Any
 
-from cutreel.core.errors import CutReelError
-from cutreel.protocol import JobInput, MusicInput, PictureInput, PictureReference, Retouch, SoundInput, SpeechInput
+from cutreel.core.errors import BadInput, CutReelError
+from cutreel.protocol import (
+    EnlargeInput,
+    Guide,
+    JobInput,
+    MusicInput,
+    PictureInput,
+    PictureReference,
+    Retouch,
+    SoundInput,
+    SpeechInput,
+    Vary,
+)
 from cutreel.services import Delivered, ServiceRefused
 from cutreel.store.tables import Item, Run
 
 from .audio import spoken_line
 from .delivering import join_film
+from .enlarging import enlarge_key
 from .mixing import mix_film
 from .picture_specs import take_key
-from .pictures import checked, seen_in, thumbnail
+from .pictures import checked, pixels_of, seen_in, thumbnail
 from .queue import ITEM, door
 from .rendering import render_item
 from .retouching import add_retouched, composed, retouch_key
@@ -75,7 +87,8 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
     name = take_key(s)
     made, cost = shop.results.get(name), Decimal(0)
     if made is None:
-        files = {media.split(".")[0]: shop.media.get(media) for media, _, _ in s.get("references", [])}
+        wanted = [media for media, _, _ in s.get("references", [])] + ([s["guide"][0]] if s.get("guide") else [])
+        files = {media.split(".")[0]: shop.media.get(media) for media in wanted}
         work = PictureInput(
             prompt=s["prompt"],
             negative=s["negative"],
@@ -87,6 +100,9 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
                 PictureReference(sha256=media.split(".")[0], strength=strength / 100, name=whose)
                 for media, strength, whose in s.get("references", [])
             ],
+            poses=s.get("poses", []),
+            vary=Vary(seed=s["vary"][0], strength=s["vary"][1]) if s.get("vary") else None,
+            guide=Guide(sha256=s["guide"][0].split(".")[0], strength=s["guide"][1]) if s.get("guide") else None,
         )
         done = _ask(shop, item, run, s["offer"], work, name, files)
         if done is None:
@@ -109,7 +125,15 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
         # A reference, or a sample of a look: kept as a result, and no take of any shot.
         shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
         return
-    about = {**made.data, "regions": [{"name": r["name"], "box": r["box"]} for r in made.data.get("regions", [])]}
+    asked = {name: s[name] for name in ("vary", "poses", "guide") if s.get(name)}
+    about = {
+        **made.data,
+        "regions": [
+            {n: r[n] for n in ("name", "box", "joints", "way") if n in r} for r in made.data.get("regions", [])
+        ],
+        **({"asked": asked} if asked else {}),
+        **{name: s[name] for name in ("again", "restyled") if s.get(name)},
+    }
     layers_of = [(m, float(d)) for m, d in made.data["layers"]] or [(made.media, 0.0)]
     shop.takes.add(
         run.film,
@@ -155,6 +179,51 @@ def _retouch(shop: Workshop, item: Item, run: Run) -> None:
         "height": known.about.get("height"),
     }
     add_retouched(shop, run.film, s, item.shot, png, thumbnail(png), told, cost)
+    shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
+
+
+def _enlarge(shop: Workshop, item: Item, run: Run) -> None:
+    s = item.spec
+    name, cost = enlarge_key(s), Decimal(0)
+    made = shop.results.get(name)
+    media = [s["media"], *(m for m, _ in s["layers"])]
+    if made is None:
+        hashes = [m.split(".")[0] for m in media]
+        files = {h: shop.media.get(m) for h, m in zip(hashes, media, strict=True)}
+        done = _ask(shop, item, run, s["offer"], EnlargeInput(pictures=hashes, factor=s["factor"]), name, files)
+        if done is None:
+            return
+        kept = [shop.media.put(data, "png") for _, data in done.files]
+        if len(kept) != len(media):
+            raise BadInput("The service gave back another number of pictures.", "Try again.")
+        layers = [[m, depth] for m, (_, depth) in zip(kept[1:], s["layers"], strict=True)]
+        shop.results.put(name, "enlarge", kept[0], {"layers": layers}, done.cost)
+        made, cost = shop.results.get(name), done.cost
+    assert made is not None and made.media is not None and item.shot is not None
+    base = next(t for t in shop.takes.of_film(run.film)[item.shot] if t.id == s["take"])
+    png = shop.media.get(made.media)
+    high, wide = pixels_of(png).shape[:2]
+    shop.takes.add(
+        run.film,
+        item.shot,
+        made_from=base.made_from,
+        seed=base.seed,
+        prompt=base.prompt,
+        negative=base.negative,
+        offer=base.offer,
+        media=made.media,
+        thumb=base.thumb,
+        layers=[(m, float(d)) for m, d in made.data["layers"]] or [(made.media, 0.0)],
+        about={
+            **base.about,
+            "width": wide,
+            "height": high,
+            "checked": checked(png),
+            "enlarged": {"from": base.number, "factor": s["factor"]},
+        },
+        brought=base.brought,
+        cost=cost,
+    )
     shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
 
 
@@ -221,6 +290,7 @@ def _join(shop: Workshop, item: Item, run: Run) -> None:
 _DO: dict[str, Callable[[Workshop, Item, Run], Any]] = {
     "picture": _picture,
     "retouch": _retouch,
+    "enlarge": _enlarge,
     "speech": _speech,
     "sound": _sound,
     "music": _music,

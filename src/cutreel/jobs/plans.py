@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from decimal import Decimal
 from typing import Any
 
+from cutreel.core.continuity import look_named
 from cutreel.core.errors import BadInput
 from cutreel.core.film import FilmDocument, ReadShot, read_film
 from cutreel.core.keys import seed_from
@@ -13,6 +14,8 @@ from cutreel.store import Assembled, ItemSpec
 from cutreel.store.assembly import SOUND_SECONDS, is_fresh, sound_key_of
 from cutreel.store.offers import prompt_cap, text_cap, understood, voices_offered
 
+from .again import again
+from .enlarging import enlarge_key, enlargements
 from .mixing import mix_key
 from .picture_specs import picture_spec, take_key
 from .references import missing_references
@@ -22,7 +25,7 @@ from .workshop import Workshop
 
 SHORT_SIDE = {"360p": 360, "720p": 720, "1080p": 1080, "1440p": 1440, "2160p": 2160}
 PREVIEW_SHORT_SIDE = 360
-KINDS = ("pictures", "speech", "everything", "delivery", "references", "look", "retouch")
+KINDS = ("pictures", "speech", "everything", "delivery", "references", "look", "retouch", "again", "enlarge")
 
 
 def stages_of(kind: str, options: dict[str, Any]) -> list[str]:
@@ -40,6 +43,10 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
         return missing_references(film, options, shop)
     if stage == "retouch":
         return retouches(film, options, shop)
+    if stage == "again":
+        return again(film, options, shop)
+    if stage == "enlarge":
+        return enlargements(film, options, shop)
     if stage == "look":
         return missing_samples(film, str(options.get("look") or ""), shop)
     if stage == "speech":
@@ -62,7 +69,8 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
 
 def pictures(film: Assembled, options: dict[str, Any], offers: Sequence[Offer] = ()) -> list[ItemSpec]:
     """Takes to be made: for the shots that `options` names, or for all that have no fresh take; of those, only the
-    `missing` or only the `stale` ones where it says so in `only`, or those of one `scene`.
+    `missing` or only the `stale` ones where it says so in `only`, or those of one `scene`. With a `look` they are made
+    in that look instead of the film's, beside what there is.
 
     A shot that has fresh takes gets new seeds, so that “make again” shows something else. A shot that borrows its
     picture has it made where it belongs. An `offer` other than the film's makes them from what it understands.
@@ -70,32 +78,44 @@ def pictures(film: Assembled, options: dict[str, Any], offers: Sequence[Offer] =
     asked = set(options.get("shots") or [])
     named = {s.picture_of for s in film.read.shots if s.shot.id in asked}
     count = int(options.get("takes") or film.document.settings.takes)
-    only, scene = options.get("only"), options.get("scene")
-    document, shots = _at_offer(film, str(options.get("offer") or ""), offers)
+    only, scene, look = options.get("only"), options.get("scene"), options.get("look")
+    document, shots = _as_asked(film, str(options.get("offer") or ""), str(look or ""), offers)
     seconds = next((o.seconds_each for o in offers if o.name == document.settings.offer), 1.0)
     out = []
     for shot, asks, takes, used in zip(film.read.shots, shots, film.takes, film.used, strict=True):
         if shot.picture_of != shot.shot.id or (scene is not None and shot.scene != scene):
             continue
-        fresh = [t for t in takes if is_fresh(shot, t) and t.id not in shot.shot.rejected]
+        wanted = asks.picture_key if look else shot.picture_key
+        fresh = [
+            t
+            for t in takes
+            if (t.made_from == wanted if look else is_fresh(shot, t)) and t.id not in shot.shot.rejected
+        ]
         if (asked and shot.shot.id not in named) or (not asked and fresh):
             continue
         if (only == "missing" and used) or (only == "stale" and not used):
             continue
-        made = sum(1 for t in takes if t.made_from == shot.picture_key)
+        made = sum(1 for t in takes if t.made_from == wanted or (is_fresh(shot, t) and t.seed == shot.shot.own.seed))
         for i in range(made, made + count):
-            spec = {**picture_spec(document, asks, i), "made_from": shot.picture_key}
+            spec = {**picture_spec(document, asks, i), "made_from": wanted}
+            if look:
+                spec["restyled"] = {"look": document.settings.look, "beside": shot.picture_key}
             out.append(ItemSpec("picture", f"picture of shot {shot.shot.edge}", spec, shot.shot.id, 0.6 + seconds))
     return out
 
 
-def _at_offer(film: Assembled, offer: str, offers: Sequence[Offer]) -> tuple[FilmDocument, Sequence[ReadShot]]:
-    """The film's shots as another offer would be asked for them. Raises BadInput for one that draws no pictures."""
-    if not offer or offer == film.document.settings.offer:
+def _as_asked(
+    film: Assembled, offer: str, look: str, offers: Sequence[Offer]
+) -> tuple[FilmDocument, Sequence[ReadShot]]:
+    """The film's shots as another offer would be asked for them, or in another look. Raises BadInput for an offer that
+    draws no pictures, or a look that is not known."""
+    before = film.document.settings
+    offer, look = offer or before.offer, look_named(look or before.look, film.document.looks).name
+    if offer == before.offer and look == before.look:
         return film.document, film.read.shots
     if not any(o.name == offer and o.kind == "picture" for o in offers):
         raise BadInput(f"No service offers pictures as “{offer}”.", "Choose another offer.")
-    settings = film.document.settings.model_copy(update={"offer": offer})
+    settings = before.model_copy(update={"offer": offer, "look": look})
     document = film.document.model_copy(update={"settings": settings})
     read = read_film(
         document, prompt_cap(offers, offer), voices_offered(offers), text_cap(offers), understood(offers, offer)
@@ -203,6 +223,7 @@ def unpaid(items: list[ItemSpec], shop: Workshop) -> list[ItemSpec]:
     """Those of `items` that a service has to be paid for: a picture that was made for another reason, as a sample of a
     look, is not paid again."""
     keys = {id(i): take_key(i.spec) for i in items if i.kind == "picture"}
+    keys |= {id(i): enlarge_key(i.spec) for i in items if i.kind == "enlarge"}
     made = shop.results.many(list(keys.values()))
     return [i for i in items if keys.get(id(i)) not in made]
 
@@ -220,6 +241,8 @@ def price_of(items: list[ItemSpec], offers: list[Offer]) -> Decimal:
             total += offer.price.amount * len(item.spec["text"])
         elif item.kind == "music":
             total += offer.price.amount * Decimal(str(item.spec["seconds"]))
+        elif item.kind == "enlarge":
+            total += offer.price.amount * (1 + len(item.spec["layers"]))
         elif item.kind in ("picture", "retouch", "sound"):
             total += offer.price.amount
     return total

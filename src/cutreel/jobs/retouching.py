@@ -37,7 +37,7 @@ def kept_mask(data: bytes, width: int, height: int, shop: Workshop) -> str:
 def retouches(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
     """The candidates that a run of kind retouch asks for: `take`, `mask`, `words` (none: what is there goes), `takes`,
     `feather` in pixels. Each further one has the next seed."""
-    shot, take = _take(film, str(options.get("take") or ""))
+    shot, take = found_take(film, str(options.get("take") or ""))
     mask = str(options.get("mask") or "")
     if not shop.media.has(mask):
         raise BadInput("The mask is not kept any more.", "Mark again what is to change.")
@@ -116,7 +116,8 @@ def _same(spec: dict[str, Any]) -> str:
     return key("same retouch", RETOUCH_VERSION, **{n: spec[n] for n in ("base", "mask", "words")})
 
 
-def _take(film: Assembled, take: str) -> tuple[int, TakeRow]:
+def found_take(film: Assembled, take: str) -> tuple[int, TakeRow]:
+    """The index of the shot that a take is of, and the take. Raises NotFound."""
     for i, (shot, takes) in enumerate(zip(film.read.shots, film.takes, strict=True)):
         found = next((t for t in takes if t.id == take), None)
         if found is not None and shot.picture_of == shot.shot.id:

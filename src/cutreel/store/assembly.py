@@ -150,8 +150,13 @@ def used_take(
 
 
 def is_fresh(shot: ReadShot, take: TakeRow) -> bool:
-    """Whether a take was made from what its shot asks for now. A picture the maker brought is never stale."""
-    return take.brought or take.made_from == shot.picture_key
+    """Whether a take was made from what its shot asks for now. A picture the maker brought is never stale; one with
+    just the seed that was then set for its shot is as good as made from it; one made in another look on purpose is as
+    fresh as what it was made beside."""
+    if take.brought or take.made_from == shot.picture_key:
+        return True
+    pinned = take.made_from == shot.unpinned_key and take.seed == shot.seed
+    return pinned or take.about.get("restyled", {}).get("beside") == shot.picture_key
 
 
 def focus_of(take: TakeRow) -> tuple[float, float]:

@@ -747,6 +747,151 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/takes/{take}/hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Hand
+         * @description What there is to work on in a take.
+         */
+        get: operations["hand_api_films__film__takes__take__hand_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/takes/{take}/figures/{number}/mask": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Figure Mask
+         * @description White where a figure is, as it was drawn.
+         */
+        get: operations["figure_mask_api_films__film__takes__take__figures__number__mask_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/poses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Poses
+         * @description The stock of poses.
+         */
+        get: operations["poses_api_poses_get"];
+        put?: never;
+        /**
+         * Move Pose
+         * @description A figure's joints after one was dragged, or in a pose of the stock; limbs keep their lengths. Without any joints
+         *     it is a grown person in the middle of the frame.
+         */
+        post: operations["move_pose_api_poses_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/takes/{take}/cutouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut
+         * @description Cut a figure out, and keep it in the film.
+         */
+        post: operations["cut_api_films__film__takes__take__cutouts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/takes/{take}/placed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Place
+         * @description Lay a cut-out into a take, as a new take.
+         */
+        post: operations["place_api_films__film__takes__take__placed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/takes/{take}/reshaped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Reframe
+         * @description What a frame holds of a take, as a new take.
+         */
+        post: operations["reframe_api_films__film__takes__take__reshaped_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/sketches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sketch
+         * @description Keep a sketch that pictures are to follow: drawn here, or a picture file of one's own.
+         */
+        post: operations["sketch_api_films__film__sketches_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/media/{name}": {
         parameters: {
             query?: never;
@@ -1049,6 +1194,11 @@ export interface components {
              */
             columns: string;
         };
+        /** Body_sketch_api_films__film__sketches_post */
+        Body_sketch_api_films__film__sketches_post: {
+            /** File */
+            file: string;
+        };
         /**
          * BoxedFigure
          * @description Where somebody is in a picture: left, top, right, bottom, as shares of the frame.
@@ -1181,7 +1331,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -1316,6 +1466,25 @@ export interface components {
             keep_hand: boolean;
         };
         /**
+         * CutOut
+         * @description A figure cut out of a picture, to be laid into others: its media file (PNG with transparency), its size in
+         *     pixels, and the shot it is from.
+         */
+        CutOut: {
+            /** Id */
+            id: number;
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Shot */
+            shot: number;
+        };
+        /**
          * CutPreview
          * @description A cut that could be taken, as the lengths in seconds of its shots, beside the present one.
          */
@@ -1328,6 +1497,25 @@ export interface components {
             wanted: number[];
             /** Opens */
             opens: number[];
+        };
+        /**
+         * CutWish
+         * @description What to cut out of a take: a figure by its number, or a kept mask.
+         */
+        CutWish: {
+            /** Name */
+            name: string;
+            /** Figure */
+            figure?: number | null;
+            /** Mask */
+            mask?: string | null;
+            /**
+             * Feather
+             * @default 1.5
+             */
+            feather: number;
+            /** Revision */
+            revision: number;
         };
         /**
          * Difference
@@ -1362,6 +1550,19 @@ export interface components {
             open: number;
             /** About */
             about: string[];
+        };
+        /**
+         * DropCutOut
+         * @description Drop a cut-out; pictures it was laid into keep it.
+         */
+        DropCutOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop cut-out";
+            /** Cutout */
+            cutout: number;
         };
         /**
          * Edit
@@ -1440,6 +1641,27 @@ export interface components {
             text: string;
         };
         /**
+         * FigurePose
+         * @description Where a figure's joints are to be, as shares of the frame; `way` is 1 when it looks right, -1 left.
+         */
+        FigurePose: {
+            /** Name */
+            name: string;
+            /**
+             * Way
+             * @default 1
+             * @enum {integer}
+             */
+            way: 1 | -1;
+            /** Joints */
+            joints: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+        };
+        /**
          * FigureView
          * @description Where somebody is in the picture in use: left, top, right, bottom as shares of the frame.
          */
@@ -1497,6 +1719,8 @@ export interface components {
             settings: components["schemas"]["Settings"];
             /** Looks */
             looks: components["schemas"]["Look"][];
+            /** Cutouts */
+            cutouts: components["schemas"]["CutOut"][];
             /** Cues */
             cues: components["schemas"]["CueView"][];
             /** Lifted */
@@ -1582,6 +1806,19 @@ export interface components {
             by: string;
         };
         /**
+         * FrameWish
+         * @description A frame in shares of the picture (left, top, right, bottom); it may reach beyond.
+         */
+        FrameWish: {
+            /** Frame */
+            frame: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * GivenShot
          * @description A shot that an imported script states: it opens at the first word at or behind `offset` of the text.
          */
@@ -1607,6 +1844,25 @@ export interface components {
             detail?: components["schemas"]["ValidationError"][];
         };
         /**
+         * HandView
+         * @description What there is to work on in a take: its figures, whether its pixels are enough, a frame of the film's shape.
+         */
+        HandView: {
+            /** Figures */
+            figures: components["schemas"]["TakenFigure"][];
+            /** Reach */
+            reach: components["schemas"]["ReachView"][];
+            /** Frame */
+            frame: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Fits */
+            fits: boolean;
+        };
+        /**
          * Impact
          * @description What a change would do, before it is made: prompts whose words change, pictures in use that become stale, and
          *     what making them again would cost and take. `shots` are those whose picture would be another.
@@ -1624,6 +1880,27 @@ export interface components {
             seconds: number;
         };
         /**
+         * KeepCutOut
+         * @description Keep a figure that was cut out of a picture, under a name.
+         */
+        KeepCutOut: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep cut-out";
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
+            /** Shot */
+            shot: number;
+        };
+        /**
          * KeepMember
          * @description Keep somebody, a place or a look; `thumb` is a small picture of ours that shows it.
          */
@@ -1636,6 +1913,11 @@ export interface components {
             tags: string;
             /** Thumb */
             thumb?: string | null;
+        };
+        /** KeptPicture */
+        KeptPicture: {
+            /** Media */
+            media: string;
         };
         /**
          * LiftCue
@@ -1891,7 +2173,8 @@ export interface components {
              *       "cut_by": "pace",
              *       "follow_reference": false,
              *       "offer": "illustrator-quick",
-             *       "negative": ""
+             *       "negative": "",
+             *       "seeds": "each"
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -1928,7 +2211,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "speech" | "sound" | "music" | "script";
+            kind: "picture" | "enlarge" | "speech" | "sound" | "music" | "script";
             /** Title */
             title: string;
             price: components["schemas"]["Price"];
@@ -1948,7 +2231,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers")[];
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses")[];
             /**
              * Voices
              * @default []
@@ -2020,6 +2303,8 @@ export interface components {
             people?: number[] | null;
             /** Prompt */
             prompt?: string | null;
+            /** Seed */
+            seed?: number | null;
             /** Move */
             move?: ("push" | "pull" | "pan left" | "pan right" | "tilt up" | "tilt down" | "still") | null;
             /** Motion */
@@ -2164,6 +2449,31 @@ export interface components {
             /** Shot */
             shot: string;
         };
+        /**
+         * PlaceWish
+         * @description Where a cut-out goes: the middle of its foot and its height as shares of the frame, and how far (0 … 1) its light
+         *     is adapted.
+         */
+        PlaceWish: {
+            /** Cutout */
+            cutout: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
+            /** Height */
+            height: number;
+            /**
+             * Flip
+             * @default false
+             */
+            flip: boolean;
+            /**
+             * Light
+             * @default 0.7
+             */
+            light: number;
+        };
         /** Placed */
         Placed: {
             /** Shot */
@@ -2185,6 +2495,33 @@ export interface components {
         Placing: {
             /** Pictures */
             pictures: components["schemas"]["Placed"][];
+        };
+        /**
+         * PoseMove
+         * @description Drag a joint of a figure, or take a pose of the stock; `aspect` is the picture's width over its height.
+         */
+        PoseMove: {
+            pose: components["schemas"]["FigurePose"];
+            /** Aspect */
+            aspect: number;
+            /** Joint */
+            joint?: ("head" | "neck" | "near_shoulder" | "far_shoulder" | "near_elbow" | "far_elbow" | "near_hand" | "far_hand" | "hips" | "near_knee" | "far_knee" | "near_foot" | "far_foot") | null;
+            /**
+             * To
+             * @default [
+             *       0.5,
+             *       0.5
+             *     ]
+             */
+            to: [
+                number,
+                number
+            ];
+            /**
+             * Stock
+             * @default
+             */
+            stock: string;
         };
         /**
          * Price
@@ -2251,6 +2588,25 @@ export interface components {
              * Format: date-time
              */
             renews_at: string;
+        };
+        /**
+         * ReachView
+         * @description How close the camera comes (`zoom`), how many pixels of the picture and of the film then lie across the frame,
+         *     their ratio, and by how much to enlarge (1: no need), for a size of delivery.
+         */
+        ReachView: {
+            /** Size */
+            size: string;
+            /** Zoom */
+            zoom: number;
+            /** Across */
+            across: number;
+            /** Frame */
+            frame: number;
+            /** Ratio */
+            ratio: number;
+            /** Factor */
+            factor: number;
         };
         /**
          * Reference
@@ -2453,7 +2809,9 @@ export interface components {
          * RunRequest
          * @description A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
          *     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-         *     `look` are for runs of kind references and look; `take`, `mask`, `words` and `feather` (pixels) for retouch. With
+         *     `look` are for runs of kind references and look, and pictures with a `look` are made in that one beside what there
+         *     is; `take`, `mask`, `words` and `feather` (pixels) for retouch; `take` with `vary` (0 … 100), `poses`, or a `guide`
+         *     and its `strength` (0 … 100) for again; `take` and `factor` for enlarge. With
          *     `wait`, what a quota does not leave room for is made when it renews.
          */
         RunRequest: {
@@ -2504,6 +2862,19 @@ export interface components {
              * @default 0
              */
             feather: number;
+            /** Vary */
+            vary?: number | null;
+            /** Poses */
+            poses?: components["schemas"]["FigurePose"][] | null;
+            /** Guide */
+            guide?: string | null;
+            /**
+             * Strength
+             * @default 80
+             */
+            strength: number;
+            /** Factor */
+            factor?: (2 | 4) | null;
             /**
              * Wait
              * @default false
@@ -2894,7 +3265,7 @@ export interface components {
          *
          *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
          *     `aim` is the wanted length in minutes; `reference` the measured pace of another film; `negative` is what no picture
-         *     of the film may show.
+         *     of the film may show; `seeds` says whether every picture has a seed of its own or all have the film's.
          */
         Settings: {
             /**
@@ -2983,6 +3354,12 @@ export interface components {
              * @default
              */
             negative: string;
+            /**
+             * Seeds
+             * @default each
+             * @enum {string}
+             */
+            seeds: "each" | "one";
         };
         /**
          * ShotView
@@ -3224,10 +3601,40 @@ export interface components {
             height: number | null;
             /** Rejected */
             rejected: string | null;
-            /** Retouched */
-            retouched: string | null;
+            /** Came */
+            came: string | null;
             /** Faults */
             faults: components["schemas"]["FaultView"][];
+        };
+        /**
+         * TakenFigure
+         * @description A figure that is known in a take: its box and its joints as shares of the frame; `way` 1 looks right. `cut` says
+         *     whether it can be cut out as it was drawn.
+         */
+        TakenFigure: {
+            /** Name */
+            name: string;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Joints */
+            joints: {
+                [key: string]: [
+                    number,
+                    number
+                ];
+            };
+            /**
+             * Way
+             * @enum {integer}
+             */
+            way: 1 | -1;
+            /** Cut */
+            cut: boolean;
         };
         /** ThingView */
         ThingView: {
@@ -3702,7 +4109,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -4742,6 +5149,267 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    hand_api_films__film__takes__take__hand_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    figure_mask_api_films__film__takes__take__figures__number__mask_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    poses_api_poses_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+        };
+    };
+    move_pose_api_poses_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PoseMove"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FigurePose"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    cut_api_films__film__takes__take__cutouts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    place_api_films__film__takes__take__placed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    reframe_api_films__film__takes__take__reshaped_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FrameWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sketch_api_films__film__sketches_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_sketch_api_films__film__sketches_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptPicture"];
                 };
             };
             /** @description Validation Error */

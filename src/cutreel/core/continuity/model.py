@@ -112,6 +112,7 @@ class Overrides(BaseModel):
     mood: Mood | None = None
     people: list[int] | None = None
     prompt: str | None = Field(None, max_length=2000)
+    seed: int | None = Field(None, ge=0, le=999_999)
     move: Literal["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"] | None = None
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)

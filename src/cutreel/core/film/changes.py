@@ -27,6 +27,8 @@ Command = Annotated[
     | c.CircleTake
     | c.CircleTakes
     | c.RejectTake
+    | c.KeepCutOut
+    | c.DropCutOut
     | c.SetPerson
     | c.RenamePerson
     | c.RemovePerson

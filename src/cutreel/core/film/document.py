@@ -19,7 +19,7 @@ class Settings(BaseModel):
 
     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
     `aim` is the wanted length in minutes; `reference` the measured pace of another film; `negative` is what no picture
-    of the film may show.
+    of the film may show; `seeds` says whether every picture has a seed of its own or all have the film's.
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -40,6 +40,7 @@ class Settings(BaseModel):
     follow_reference: bool = False
     offer: str = "illustrator-quick"
     negative: str = Field("", max_length=400)
+    seeds: Literal["each", "one"] = "each"
 
 
 class Shot(BaseModel):
@@ -85,6 +86,18 @@ class Source(BaseModel):
     text: str
 
 
+class CutOut(BaseModel):
+    """A figure cut out of a picture, to be laid into others: its media file (PNG with transparency), its size in
+    pixels, and the shot it is from."""
+
+    id: int
+    name: str = Field(min_length=1, max_length=80)
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.png$")
+    width: int
+    height: int
+    shot: int
+
+
 class AcceptedDrift(BaseModel):
     """Departures of a take that the maker accepts, by what they are about; another take, or another wording, is looked
     at anew. `person` None: of the whole picture."""
@@ -112,6 +125,7 @@ class FilmDocument(BaseModel):
     settings: Settings = Settings()
     looks: list[Look] = []
     accepted: list[AcceptedDrift] = []
+    cutouts: list[CutOut] = []
     lifted_cues: list[str] = []
 
     @property

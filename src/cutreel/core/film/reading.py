@@ -6,6 +6,7 @@ All of it is a pure function of the document and of what services offer; nothing
 import re
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
+from functools import partial
 
 from cutreel.core.continuity import (
     FRAMINGS,
@@ -61,7 +62,8 @@ class VoiceOffered:
 class ReadShot:
     """A shot with what it shows. Words `first` up to `end` are indices into the manuscript, the same for a shot
     without words; `picture_of` is the number of the shot whose picture it shows, mostly its own. `negative` is
-    what its picture must not show, `sent_negative` the same where the offer understands it."""
+    what its picture must not show, `sent_negative` the same where the offer understands it.
+    `unpinned_key` is its `picture_key` as it would be without a seed set for the shot."""
 
     shot: Shot
     first: int
@@ -79,6 +81,7 @@ class ReadShot:
     references: tuple[PictureReference, ...] = ()
     lighter: tuple[str, ...] = ()
     sent_negative: str = ""
+    unpinned_key: str = ""
 
 
 @dataclass(frozen=True)
@@ -171,6 +174,7 @@ def read_film(
         place = placed.get(fact.place)
         references = _references(look, people, place) if "references" in understands else ()
         lighter = _lighter(people, prompt) if "weights" in understands else ()
+        key_at = partial(_picture_key, prompt.text, sent, size, film.settings.offer, references, lighter)
         shots.append(
             ReadShot(
                 shot=shot,
@@ -185,17 +189,8 @@ def read_film(
                 sent_negative=sent,
                 seed=seed,
                 move=move,
-                picture_key=key(
-                    "picture",
-                    PICTURE_VERSION,
-                    prompt=prompt.text,
-                    negative=sent,
-                    seed=seed,
-                    size=size,
-                    offer=film.settings.offer,
-                    **({"references": [[r.media, r.strength] for r in references]} if references else {}),
-                    **({"lighter": lighter} if lighter else {}),
-                ),
+                picture_key=key_at(seed),
+                unpinned_key=key_at(seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)),
                 picture_of=shot.id,
                 references=references,
                 lighter=lighter,
@@ -209,6 +204,29 @@ def read_film(
 
 
 MOST_REFERENCES = 4
+
+
+def _picture_key(
+    prompt: str,
+    negative: str,
+    size: Sequence[int],
+    offer: str,
+    references: Sequence[PictureReference],
+    lighter: Sequence[str],
+    seed: int,
+) -> str:
+    """The key of what a shot asks for: a picture made from another one is stale."""
+    return key(
+        "picture",
+        PICTURE_VERSION,
+        prompt=prompt,
+        negative=negative,
+        seed=seed,
+        size=size,
+        offer=offer,
+        **({"references": [[r.media, r.strength] for r in references]} if references else {}),
+        **({"lighter": lighter} if lighter else {}),
+    )
 
 
 def _references(look: Look, people: Sequence[Person], place: Place | None) -> tuple[PictureReference, ...]:
@@ -230,10 +248,16 @@ def _lighter(people: Sequence[Person], prompt: Prompt) -> tuple[str, ...]:
     return tuple(dict.fromkeys(text for text in said if text in prompt.text))
 
 
-def seed_of(film: FilmDocument, shot: Shot, people: Sequence[Person]) -> int:
-    """The seed of a shot's picture: that of the one person in it who has one of their own, else the shot's."""
+def seed_of(film: FilmDocument, shot: Shot, people: Sequence[Person], pinned: bool = True) -> int:
+    """The seed of a shot's picture: the one set for the shot, else that of the one person in it who has one of their
+    own, else the film's, which every shot varies unless all are to have the same. `pinned` False leaves the first
+    out."""
+    if pinned and shot.own.seed is not None:
+        return shot.own.seed
     alone = people[0].seed if len(people) == 1 else None
-    return seed_from(film.settings.seed, shot.id) if alone is None else alone
+    if alone is not None:
+        return alone
+    return film.settings.seed if film.settings.seeds == "one" else seed_from(film.settings.seed, shot.id)
 
 
 def _opens(film: FilmDocument, at: dict[int, int], words: int) -> list[int]:
@@ -255,6 +279,7 @@ def _borrowed(shot: ReadShot, lender: ReadShot) -> ReadShot:
         sent_negative=lender.sent_negative,
         seed=lender.seed,
         picture_key=lender.picture_key,
+        unpinned_key=lender.unpinned_key,
         picture_of=lender.shot.id,
         move=shot.shot.own.move or ("pull" if lender.move == "push" else "push"),
     )

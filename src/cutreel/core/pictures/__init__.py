@@ -1,11 +1,17 @@
-"""What can be told of a picture by itself: borders, blur, marks like lettering, and how alike two are."""
+"""Pictures by themselves: what can be told of one, and what is done to one by hand."""
 
 from .checks import Checks, check_picture
 from .faults import Fault, FigureSeen, alike, faults_of_picture
+from .joints import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
 from .masks import feathered, laid_into
+from .placing import Placing, cut_out, figure_share, placed, relit
+from .reach import Reach, reach_of
+from .shape import face_of, frame_keeping, reshaped
 
 # fmt: off
 __all__ = [
-    "Checks", "Fault", "FigureSeen", "alike", "check_picture", "faults_of_picture", "feathered", "laid_into",
+    "Checks", "Fault", "FigureSeen", "Placing", "Reach", "alike", "check_picture", "cut_out", "face_of",
+    "faults_of_picture", "feathered", "figure_share", "frame_keeping", "in_pixels", "in_shares", "laid_into", "lengths",
+    "moved", "placed", "reach_of", "relit", "reshaped", "take_pose", "two_bone", "usual_joints",
 ]
 # fmt: on

@@ -91,7 +91,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                     <Button type="submit">Reject it</Button>
                   </form>
                 )}
-                {take.retouched && <p className="text-ink-2">Retouched {take.retouched}.</p>}
+                {take.came && <p className="text-ink-2">{take.came}</p>}
                 {take.rejected !== null && <p className="text-ink-2">Rejected{take.rejected ? `: ${take.rejected}` : ""}.</p>}
                 {take.faults.length > 0 && (
                   <p>

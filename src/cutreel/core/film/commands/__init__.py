@@ -15,13 +15,14 @@ from .choices import (
 )
 from .cutting import AddHold, CutAgain, LiftMark, PushMark, SamePicture, SetHold, SetMark
 from .people import AcceptDrift, MergePeople, RemovePerson, RenamePerson, SetPerson, SetPlace, SplitPerson
+from .pictures import DropCutOut, KeepCutOut
 from .text import EditPlaces, EditText, MoveScene
 
 # fmt: off
 __all__ = [
-    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "EditPlaces", "EditText", "LiftCue", "LiftMark",
-    "MergePeople", "MoveScene", "PushMark", "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson",
-    "SamePicture", "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
-    "SetSource", "SplitPerson",
+    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "DropCutOut", "EditPlaces", "EditText",
+    "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark", "RejectTake", "RemoveLook",
+    "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace",
+    "SetScene", "SetSettings", "SetShots", "SetSource", "SplitPerson",
 ]
 # fmt: on

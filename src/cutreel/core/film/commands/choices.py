@@ -12,8 +12,8 @@ from ..document import FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 
 Settable = Literal[
-    "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "move", "motion", "sound",
-    "direction",
+    "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "seed", "move", "motion",
+    "sound", "direction",
 ]  # fmt: skip
 
 

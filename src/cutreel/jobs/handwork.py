@@ -1,0 +1,139 @@
+"""What is done to pictures by hand, at once and without a service: figures cut out and laid elsewhere, frames moved."""
+
+import io
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image
+
+from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.film import FilmDocument
+from cutreel.core.film.document import CutOut
+from cutreel.core.pictures import Placing, cut_out, feathered, figure_share, frame_keeping, placed, reshaped
+from cutreel.core.pictures.shape import Box, face_of
+from cutreel.store.takes import TakeRow
+
+from .opening import opened
+from .pictures import checked, pixels_of, thumbnail
+from .workshop import Workshop
+
+FIGURES = (0.25, 0.9)
+"""Between these depths lies the layer that figures are drawn on (0 far, 1 near)."""
+SKETCH = 1280
+
+
+def figures_of_take(take: TakeRow) -> list[dict[str, Any]]:
+    """The figures that are known in a take: name, box, joints and way."""
+    return [
+        {"name": r["name"], "box": r["box"], "joints": r.get("joints", {}), "way": r.get("way", 1)}
+        for r in take.about.get("regions", [])
+    ]
+
+
+def share_of_figure(shop: Workshop, take: TakeRow, number: int) -> NDArray[np.float32]:
+    """What of each pixel belongs to a figure of a take, from the layer it was drawn on. Raises BadInput without one."""
+    figures = figures_of_take(take)
+    if not 0 <= number < len(figures):
+        raise NotFound("That figure is not in the picture.")
+    layer = next((m for m, depth in take.layers if FIGURES[0] < depth < FIGURES[1]), None)
+    if layer is None:
+        raise BadInput("Where the figure ends is not known in this picture.", "Paint over it instead.")
+    pixels = pixels_of(shop.media.get(layer))
+    if pixels.shape[2] < 4:
+        raise BadInput("Where the figure ends is not known in this picture.", "Paint over it instead.")
+    left, top, right, bottom = figures[number]["box"]
+    return figure_share(pixels, (left, top, right, bottom))
+
+
+def mask_of_figure(shop: Workshop, take: TakeRow, number: int) -> bytes:
+    """The same as a PNG: white where the figure is."""
+    return _png((share_of_figure(shop, take, number) * 255).round().astype(np.uint8))
+
+
+def cut_from(
+    shop: Workshop, take: TakeRow, figure: int | None, mask: str | None, feather: float
+) -> tuple[str, int, int]:
+    """Cut a figure of a take out, or what a kept mask marks; returns its media name, width and height."""
+    pixels = pixels_of(shop.media.get(take.media))[..., :3]
+    if figure is not None:
+        share = share_of_figure(shop, take, figure)
+        if share.shape != pixels.shape[:2]:
+            raise BadInput("Where the figure ends is not known in this picture.", "Paint over it instead.")
+    elif mask and shop.media.has(mask):
+        share = feathered(pixels_of(shop.media.get(mask))[..., 0], feather)
+    else:
+        raise BadInput("Nothing is marked.", "Choose a figure, or paint over what to cut out.")
+    out = cut_out(pixels, share)
+    return shop.media.put(_png(out), "png"), out.shape[1], out.shape[0]
+
+
+def place_in(shop: Workshop, film: str, take: TakeRow, cutout: CutOut, where: Placing) -> None:
+    """Lay a cut-out into a take, as a take of its own."""
+    base = pixels_of(shop.media.get(take.media))[..., :3]
+    png = _png(placed(base, pixels_of(shop.media.get(cutout.media)), where))
+    wide = cutout.width / cutout.height * where.height * base.shape[0] / base.shape[1]
+    box = [where.x - wide / 2, where.y - where.height, where.x + wide / 2, where.y]
+    region = {"name": cutout.name, "box": [round(min(1.0, max(0.0, v)), 4) for v in box]}
+    told = {"placed": {"from": take.number, "name": cutout.name}}
+    _keep(shop, film, take, png, told, [*take.about.get("regions", []), region])
+
+
+def reshape(shop: Workshop, film: str, take: TakeRow, frame: Box) -> None:
+    """What a frame holds of a take, as a take of its own; beyond the picture its edge is continued."""
+    png = _png(reshaped(pixels_of(shop.media.get(take.media))[..., :3], frame))
+    left, top, right, bottom = frame
+    moved = []
+    for r in take.about.get("regions", []):
+        l, t, rr, b = r["box"]  # noqa: E741
+        box = [(l - left) / (right - left), (t - top) / (bottom - top), (rr - left) / (right - left)]
+        box.append((b - top) / (bottom - top))
+        clipped = [min(1.0, max(0.0, v)) for v in box]
+        if clipped[2] > clipped[0] and clipped[3] > clipped[1]:
+            moved.append({"name": r["name"], "box": [round(v, 4) for v in clipped]})
+    _keep(shop, film, take, png, {"reshaped": {"from": take.number, "frame": list(frame)}}, moved)
+
+
+def frame_for(document: FilmDocument, take: TakeRow) -> Box:
+    """Where a frame of the film's shape begins to be: the largest one in a take that keeps the faces known in it."""
+    wide, high = (int(n) for n in document.settings.aspect.split(":"))
+    picture = take.about.get("width", wide) / take.about.get("height", high)
+    faces = [face_of(r["box"]) for r in take.about.get("regions", [])]
+    return frame_keeping(picture, wide / high, faces)
+
+
+def kept_sketch(shop: Workshop, data: bytes) -> str:
+    """Keep a sketch that pictures are to follow, no larger than it is of use; returns its media name."""
+    image = opened(data)
+    image.thumbnail((SKETCH, SKETCH))
+    out = io.BytesIO()
+    image.save(out, "PNG")
+    return shop.media.put(out.getvalue(), "png")
+
+
+def _keep(
+    shop: Workshop, film: str, base: TakeRow, png: bytes, told: dict[str, Any], regions: list[dict[str, Any]]
+) -> None:
+    with Image.open(io.BytesIO(png)) as image:
+        width, height = image.size
+    media = shop.media.put(png, "png")
+    shop.takes.add(
+        film,
+        base.shot,
+        made_from=base.made_from,
+        seed=base.seed,
+        prompt=base.prompt,
+        negative=base.negative,
+        offer=base.offer,
+        media=media,
+        thumb=shop.media.put(thumbnail(png), "jpg"),
+        layers=[(media, 0.0)],
+        about={"width": width, "height": height, "checked": checked(png), "regions": regions, **told},
+        brought=base.brought,
+    )
+
+
+def _png(pixels: NDArray[np.uint8]) -> bytes:
+    out = io.BytesIO()
+    Image.fromarray(pixels).save(out, "PNG", compress_level=3)
+    return out.getvalue()
