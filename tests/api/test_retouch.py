@@ -59,7 +59,7 @@ def test_candidates_change_the_inside_alone(client, first, finished) -> None:
     after = client.get(f"/api/films/{film['id']}/spending").json()["film"]
     assert after - spent == pytest.approx(told["cost"]) and told["items"] == 2
     takes = takes_of(client, film, shot)
-    assert len(takes) == 3 and [t["retouched"] for t in takes] == [None, *["from take 1: a fox"] * 2]
+    assert len(takes) == 3 and [t["came"] for t in takes] == [None, *["Retouched from take 1: a fox."] * 2]
     base = pixels(client, take)
     left, top, right, bottom = BOX
     for made in takes[1:]:
@@ -81,7 +81,7 @@ def test_what_is_marked_can_be_taken_out(client, first, finished) -> None:
     wish = {"kind": "retouch", "shots": [shot], "take": take["id"], "mask": mask, "words": "", "takes": 1}
     finished(film["id"], start(client, film, **wish)["id"])
     made = takes_of(client, film, shot)[1]
-    assert made["retouched"] == "from take 1: taken out" and (pixels(client, made) != pixels(client, take)).any()
+    assert made["came"] == "Retouched from take 1: taken out." and (pixels(client, made) != pixels(client, take)).any()
 
 
 def test_empty_masks_lost_takes_and_unknown_masks_are_refused_in_words(client, first) -> None:

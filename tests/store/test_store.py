@@ -71,11 +71,11 @@ def test_takes_are_numbered_in_order_and_a_repeated_job_adds_none(stack) -> None
 
 
 def take(name: str, made_from: str, brought: bool = False):
-    return SimpleNamespace(id=name, made_from=made_from, brought=brought)
+    return SimpleNamespace(id=name, made_from=made_from, brought=brought, seed=1, about={})
 
 
 def shot(circled: str | None):
-    return SimpleNamespace(shot=SimpleNamespace(circled=circled), picture_key="now")
+    return SimpleNamespace(shot=SimpleNamespace(circled=circled), picture_key="now", unpinned_key="now", seed=1)
 
 
 @pytest.mark.parametrize(

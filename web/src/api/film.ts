@@ -16,6 +16,7 @@ import {
   type Offer,
   Problem,
   type Run,
+  type Schemas,
   type Spending,
   api,
   unwrap,
@@ -131,11 +132,14 @@ export function useHistory(film: string) {
 }
 
 export interface RunWish {
-  kind: "pictures" | "speech" | "everything" | "delivery" | "references" | "look" | "retouch";
+  kind: "pictures" | "speech" | "everything" | "delivery" | "references" | "look" | "retouch" | "again" | "enlarge";
   take?: string;
   mask?: string;
   words?: string;
   feather?: number;
+  vary?: number;
+  poses?: Schemas["FigurePose"][];
+  factor?: 2 | 4;
   wait?: boolean;
   person?: number;
   place?: number;
@@ -148,7 +152,7 @@ export interface RunWish {
   captions?: string;
 }
 
-const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, words: "", feather: 0, wait: false, ...wish });
+const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, words: "", feather: 0, strength: 80, wait: false, ...wish });
 
 export const useEstimate = (film: string, wish: RunWish, revision: number, enabled = true) =>
   useQuery({

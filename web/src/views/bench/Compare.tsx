@@ -8,7 +8,9 @@ import { Field } from "../../parts/Field";
 import { Ring } from "../../parts/marks";
 import { money } from "../../parts/time";
 import { typing } from "../FilmFrame";
+import { More } from "./More";
 import { Pane, WHOLE, type View } from "./Pane";
+import { Pose } from "./Pose";
 import { Retouch } from "./Retouch";
 import { inOrder, setApart } from "./takes";
 
@@ -20,6 +22,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const [picked, setPicked] = useState<string[] | null>(null);
   const [view, setView] = useState<View>(WHOLE);
   const [retouching, setRetouching] = useState<string | null>(null);
+  const [posing, setPosing] = useState<string | null>(null);
   const [rejecting, setRejecting] = useState<string | null>(null);
   const shown = (picked ?? takes.filter((t) => t.rejected === null).slice(0, 2).map((t) => t.id)).map((id) => takes.find((t) => t.id === id)).filter((t): t is Take => t !== undefined);
   const circle = (take: Take) => change.mutate({ type: "circle take", shot: shot.id, take: take.id });
@@ -48,6 +51,8 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const first = shown[0];
   const marked = takes.find((t) => t.id === retouching);
   if (marked) return <Retouch key={marked.id} film={film} shot={shot} take={marked} onDone={() => setRetouching(null)} />;
+  const posed = takes.find((t) => t.id === posing);
+  if (posed) return <Pose key={posed.id} film={film} shot={shot} take={posed} onDone={() => setPosing(null)} />;
   return (
     <div>
       <div className={`grid gap-3 ${shown.length > 1 ? "grid-cols-2" : "grid-cols-1"}`}>
@@ -76,6 +81,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                         Reject
                       </Button>
                     )}
+                    <More film={film} shot={shot} take={take} onPose={() => setPosing(take.id)} />
                   </span>
                 </div>
                 {rejecting === take.id && (
