@@ -11,7 +11,7 @@ interface Props {
 
 export const TabHeads = ({ label, tabs, children }: Props) => (
   <div className="mr-[430px] flex h-[46px] shrink-0 items-baseline gap-5 px-5 pt-4">
-    <Tabs.List aria-label={label} className="flex gap-5">
+    <Tabs.List aria-label={label} className="flex shrink-0 gap-5 whitespace-nowrap">
       {tabs.map(([name, title, count]) => (
         <Tabs.Trigger
           key={name}
