@@ -327,3 +327,12 @@ def test_what_is_taken_out_leaves_the_place_as_it_was_or_what_lies_around() -> N
     grown, _ = retouch(flat.getvalue(), mask_of((290, 140, 370, 220)), "", 1)
     spot = np.asarray(Image.open(io.BytesIO(grown)))[150:210, 300:360].reshape(-1, 3).mean(0)
     np.testing.assert_allclose(spot, (120, 160, 90), atol=4)
+
+
+def test_words_of_looks_and_everyday_verbs_draw_nothing() -> None:
+    for look in LOOKS:
+        assert read_prompt(f"Wide shot. Ada (woman, blue coat) stood. a meadow. day. {look} on white").props == []
+    said = "Wide shot. Ada (woman, fair hair) saw very well that the sun rose. she lay the gold down. a meadow. day"
+    reading = read_prompt(said)
+    assert (reading.props, reading.animals, reading.place) == ([], [], "meadow")
+    assert reading.figures[0].pose == "stand"

@@ -59,11 +59,11 @@ def sheet(looks: dict[str, str], columns: int = 4, wide: int = 320) -> Image.Ima
 
 
 def main(folder: Path) -> None:
-    """Draw looks-1.png and looks-2.png into `folder`."""
+    """Draw looks-1.jpg and looks-2.jpg into `folder`."""
     names = list(LOOKS)
     for number, part in enumerate((names[:4], names[4:]), 1):
         page = sheet({n: LOOKS[n] for n in part})
-        page.quantize(160, dither=Image.Dither.NONE).save(folder / f"looks-{number}.png", optimize=True)
+        page.save(folder / f"looks-{number}.jpg", quality=82, optimize=True, progressive=True)
 
 
 if __name__ == "__main__":

@@ -42,18 +42,20 @@ ANIMALS: dict[str, str] = {
         "heron": "heron stork crane egret flamingo ostrich", "cat": "cat kitten lynx", "dog": "dog puppy hound", "horse": "horse horses mare pony foal unicorn",
         "donkey": "donkey mule", "zebra": "zebra", "fox": "fox vixen", "wolf": "wolf coyote jackal", "owl": "owl", "crow": "crow raven jackdaw magpie",
         "gull": "gull gulls bird birds albatross", "rabbit": "rabbit hare bunny", "squirrel": "squirrel chipmunk", "hedgehog": "hedgehog porcupine",
-        "badger": "badger skunk raccoon", "otter": "otter weasel ferret marten seal", "beaver": "beaver", "pig": "pig piglet sow hog", "boar": "boar",
+        "badger": "badger skunk raccoon", "otter": "otter weasel ferret marten", "beaver": "beaver", "pig": "pig piglet hog", "boar": "boar",
         "sheep": "sheep lamb ewe", "ram": "ram", "cow": "cow calf cattle", "ox": "ox bull buffalo bison", "goat": "goat", "mouse": "mouse rat hamster mole",
         "duck": "duck duckling drake", "goose": "goose geese gander", "swan": "swan", "hen": "hen chicken chick", "rooster": "rooster cockerel",
-        "turkey": "turkey", "eagle": "eagle hawk falcon vulture", "pigeon": "pigeon dove", "sparrow": "sparrow finch wren swallow",
+        "turkey": "turkey", "eagle": "eagle hawk falcon vulture", "pigeon": "pigeon dove", "sparrow": "sparrow finch wren",
         "robin": "robin", "parrot": "parrot macaw", "peacock": "peacock", "penguin": "penguin puffin", "deer": "deer stag doe fawn antelope gazelle reindeer",
         "moose": "moose elk", "bear": "bear cub", "lion": "lion lioness", "tiger": "tiger leopard panther", "elephant": "elephant mammoth", "camel": "camel llama",
         "giraffe": "giraffe", "fish": "fish salmon trout herring", "whale": "whale", "shark": "shark dolphin porpoise", "snake": "snake serpent adder viper",
-        "turtle": "turtle tortoise", "frog": "frog toad", "snail": "snail", "butterfly": "butterfly moth dragonfly", "bee": "bee wasp fly beetle", "crab": "crab lobster",
+        "turtle": "turtle tortoise", "frog": "frog toad", "snail": "snail", "butterfly": "butterfly moth dragonfly", "bee": "bee wasp beetle", "crab": "crab lobster",
         "spider": "spider", "lizard": "lizard newt salamander",
     }.items()
     for word in words.split()
 }
+AMBIGUOUS = {"fan", "scale", "log", "ink", "bow", "mask", "pot", "bush", "ring", "staff", "saw", "well", "train"}
+"""Things whose names mean something else more often: they are drawn for other words."""
 PROPS: dict[str, str] = {
     "lantern": "lantern", "lamp": "lamp", "boat": "boat", "ferry": "boat", "rowboat": "boat", "ladder": "ladder",
     "book": "book", "books": "book", "notebook": "book", "letter": "letter", "paper": "letter", "map": "letter",
@@ -66,16 +68,16 @@ PROPS: dict[str, str] = {
     "rod": "rod", "rods": "rod", "bar": "rod", "ruler": "rod", "metre": "rod", "fence": "fence", "gate": "fence",
     "globe": "globe", "earth": "globe", "window": "window", "door": "door", "tower": "tower", "lighthouse": "tower",
     "match": "candle", "matches": "candle", "sign": "sign", "wheel": "wheel", "sack": "sack", "bread": "bread",
-    **{name: name for name in THINGS if name not in {"fan", "scale", "log", "ink", "bow", "mask", "pot", "bush", "ring", "staff"}},
+    **{name: name for name in THINGS if name not in AMBIGUOUS},
     "fruit": "apple", "vegetables": "carrot", "toadstool": "mushroom", "soup": "bowl", "porridge": "bowl", "pitcher": "jug", "teapot": "kettle",
     "pan": "pot", "armchair": "sofa", "couch": "sofa", "wardrobe": "cupboard", "bookshelf": "shelf", "bookcase": "shelf", "oven": "stove",
     "painting": "picture", "portrait": "picture", "carpet": "rug", "hearth": "fireplace", "shovel": "spade", "pitchfork": "rake",
-    "thread": "needle", "scales": "scale", "quill": "ink", "inkwell": "ink", "violin": "fiddle", "lute": "guitar", "pipe": "flute", "horn": "trumpet",
-    "satchel": "bag", "suitcase": "bag", "bonfire": "campfire", "fire": "campfire", "mill": "windmill", "grave": "gravestone",
-    "boulder": "rock", "stone": "rock", "rose": "flower", "flowers": "flower", "hedge": "bush", "haystack": "hay", "straw": "hay", "cage": "birdcage",
+    "thread": "needle", "scales": "scale", "quill": "ink", "inkwell": "ink", "violin": "fiddle", "lute": "guitar", "horn": "trumpet",
+    "satchel": "bag", "suitcase": "bag", "bonfire": "campfire", "fire": "campfire", "mill": "windmill", "handsaw": "saw", "wellhead": "well",
+    "boulder": "rock", "flowers": "flower", "hedge": "bush", "haystack": "hay", "cage": "birdcage",
     "hive": "beehive", "sled": "sledge", "sleigh": "sledge", "sailboat": "ship", "galleon": "ship", "locomotive": "train", "bike": "bicycle",
-    "automobile": "car", "gold": "treasure", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
-    "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "stick": "staff", "cane": "staff",
+    "automobile": "car", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
+    "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("room", ("kitchen", "room", "bedroom", "cottage", "attic", "hut", "inn", "house")),
@@ -84,7 +86,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("station", ("railway station", "station", "platform")),
     ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly")),
     ("castle", ("castle", "fortress", "ruins")),
-    ("market", ("market square", "market", "fair", "bazaar")),
+    ("market", ("market square", "market", "bazaar")),
     ("cave", ("cave", "cellar", "tunnel")),
     ("jetty", ("jetty", "pier", "landing", "quay", "dock")),
     ("harbour", ("harbour", "harbor", "port")),
@@ -127,7 +129,7 @@ POSES: dict[str, str] = {
         "sit": "sat sits sitting",
         "kneel": "knelt kneels kneeling",
         "crouch": "crouched crouches crouching hid hiding",
-        "bow": "bowed bows bowing bent",
+        "bow": "bowed bows bowing",
         "shrug": "shrugged shrugs argued asked",
         "think": "thought thinks thinking wondered pondered",
         "cheer": "cheered cheers cheering celebrated",
@@ -137,7 +139,7 @@ POSES: dict[str, str] = {
         "sneak": "sneaked sneaks sneaking crept creeping tiptoed",
         "throw": "threw throws throwing tossed",
         "jump": "jumped jumps jumping leapt",
-        "lie": "slept sleeps sleeping lay lying asleep",
+        "lie": "slept sleeps sleeping lying asleep",
     }.items()
     for word in words.split()
 } | {"held up": "raise", "holds up": "raise"}
