@@ -171,7 +171,7 @@ def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film
 
 def test_offers_and_looks(client) -> None:
     offers = client.get("/api/offers").json()
-    assert {o["kind"] for o in offers} == {"picture", "speech", "sound", "music", "script"} and all(
+    assert {o["kind"] for o in offers} == {"picture", "enlarge", "speech", "sound", "music", "script"} and all(
         o["simulated"] for o in offers
     )
     assert len(client.get("/api/looks").json()) >= 3
