@@ -73,6 +73,15 @@ def test_a_shadow_is_not_the_figure() -> None:
     assert share[:20].any() and not share[21:].any() and not share[:, 26:].any()
 
 
+def test_an_arm_stretched_out_of_the_box_is_the_figures_and_a_neighbour_is_not() -> None:
+    layer = np.zeros((40, 80, 4), np.uint8)
+    layer[5:35, 20:35, 3] = 255
+    layer[10:13, 35:50, 3] = 255
+    layer[5:35, 60:75, 3] = 255
+    share = figure_share(layer, (0.24, 0.1, 0.45, 0.9))
+    assert share[11, 49] == 1 and share[30, 25] == 1 and not share[:, 55:].any()
+
+
 @settings(deadline=None)
 @given(
     picture=st.floats(0.3, 3),

@@ -1,10 +1,12 @@
 """A figure cut out of one picture and laid into another, its light adapted to where it comes."""
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 from PIL import Image
+from scipy.ndimage import label
 from skimage.color import lab2rgb, rgb2lab
 
 from cutreel.core.errors import BadInput
@@ -38,15 +40,20 @@ def cut_out(pixels: NDArray[np.uint8], share: NDArray[np.float32]) -> NDArray[np
 
 def figure_share(layer: NDArray[np.uint8], box: tuple[float, float, float, float]) -> NDArray[np.float32]:
     """What of each pixel belongs to a figure, from the layer (height, width, 4) that it was drawn on and its box in
-    shares: all that is solid there."""
+    shares: what is solid and hangs together with most of itself in the box, an arm stretched out of it too."""
     high, wide = layer.shape[:2]
     alpha = layer[..., 3].astype(np.float32) / 255
-    share = np.where(alpha >= SOLID, alpha, 0).astype(np.float32)
-    inside = np.zeros_like(share)
     left, top, right, bottom = box
-    part = (slice(int(top * high), -(-int(bottom * high) // 1) + 1), slice(int(left * wide), int(right * wide) + 1))
-    inside[part] = share[part]
-    return inside
+    inside = np.zeros(alpha.shape, bool)
+    inside[int(top * high) : math.ceil(bottom * high) + 1, int(left * wide) : math.ceil(right * wide) + 1] = True
+    pieces, count = label(alpha >= SOLID)
+    whole = np.bincount(pieces.ravel(), minlength=count + 1)
+    within = np.bincount(pieces[inside], minlength=count + 1)
+    own = within > 0.5 * whole
+    own[0] = False
+    # A piece that lies mostly elsewhere is somebody else's, or two who touch: of it, what is in the box.
+    share: NDArray[np.float32] = np.where(own[pieces] | ((pieces > 0) & inside), alpha, 0).astype(np.float32)
+    return share
 
 
 def placed(base: NDArray[np.uint8], figure: NDArray[np.uint8], where: Placing) -> NDArray[np.uint8]:
