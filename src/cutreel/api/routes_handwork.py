@@ -1,18 +1,28 @@
 """What is done to a take by hand: its figures, poses, cut-outs, frames and sketches."""
 
 import asyncio
-from typing import Literal
+from typing import Annotated, Literal
 
-from fastapi import APIRouter, UploadFile
+from fastapi import APIRouter, Query, UploadFile
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import Change
 from cutreel.core.film.commands import KeepCutOut
+from cutreel.core.film.document import CutOut
 from cutreel.core.pictures import Placing, in_pixels, in_shares, moved, reach_of, take_pose, usual_joints
 from cutreel.core.pictures.shape import Box
-from cutreel.jobs.handwork import cut_from, figures_of_take, frame_for, kept_sketch, mask_of_figure, place_in, reshape
+from cutreel.jobs.handwork import (
+    cut_from,
+    figures_of_take,
+    frame_for,
+    kept_sketch,
+    mask_of_figure,
+    place_in,
+    reshape,
+    seen_in,
+)
 from cutreel.jobs.plans import SHORT_SIDE, frame_size
 from cutreel.protocol import POSES, FigurePose, Joint
 from cutreel.store.takes import TakeRow
@@ -72,7 +82,7 @@ class CutWish(BaseModel):
 
     name: str = Field(min_length=1, max_length=80)
     figure: int | None = None
-    mask: str | None = Field(None, pattern=r"^[0-9a-f]{64}\\.png$")
+    mask: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
     feather: float = Field(1.5, ge=0, le=60)
     revision: int
 
@@ -87,6 +97,9 @@ class PlaceWish(BaseModel):
     height: float = Field(gt=0.01, le=3)
     flip: bool = False
     light: float = Field(0.7, ge=0, le=1)
+
+    def where(self) -> Placing:
+        return Placing(self.x, self.y, self.height, self.flip, self.light)
 
 
 class FrameWish(BaseModel):
@@ -170,11 +183,15 @@ def cut(film: str, take: str, wish: CutWish, shop: Shop, preview: Preview) -> Fi
 @router.post("/films/{film}/takes/{take}/placed", status_code=201)
 def place(film: str, take: str, wish: PlaceWish, shop: Shop, preview: Preview) -> FilmView:
     """Lay a cut-out into a take, as a new take."""
-    known = next((c for c in shop.films.get(film).document.cutouts if c.id == wish.cutout), None)
-    if known is None:
-        raise NotFound("That cut-out is not in the film any more.", "Cut it out again.")
-    place_in(shop, film, _take(shop, film, take), known, Placing(wish.x, wish.y, wish.height, wish.flip, wish.light))
+    place_in(shop, film, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
     return get_film(film, shop, preview)
+
+
+@router.get("/films/{film}/takes/{take}/placed")
+def seen_placed(film: str, take: str, wish: Annotated[PlaceWish, Query()], shop: Shop) -> Response:
+    """How a cut-out would look in a take (JPEG); nothing is kept."""
+    data = seen_in(shop, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
+    return Response(data, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
 
 
 @router.post("/films/{film}/takes/{take}/reshaped", status_code=201)
@@ -196,6 +213,13 @@ async def sketch(film: str, file: UploadFile, shop: Shop) -> KeptPicture:
         return KeptPicture(media=kept_sketch(shop, data))
 
     return await asyncio.to_thread(keep)
+
+
+def _cutout(shop: Shop, film: str, number: int) -> CutOut:
+    known = next((c for c in shop.films.get(film).document.cutouts if c.id == number), None)
+    if known is None:
+        raise NotFound("That cut-out is not in the film any more.", "Cut it out again.")
+    return known
 
 
 def _take(shop: Shop, film: str, take: str) -> TakeRow:

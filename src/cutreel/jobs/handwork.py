@@ -20,7 +20,8 @@ from .workshop import Workshop
 
 FIGURES = (0.25, 0.9)
 """Between these depths lies the layer that figures are drawn on (0 far, 1 near)."""
-SKETCH = 1280
+SKETCH, SEEN = 1280, 1280
+"""The longest side in pixels of a sketch that is kept, and of a picture that is only looked at."""
 
 
 def figures_of_take(take: TakeRow) -> list[dict[str, Any]]:
@@ -70,13 +71,27 @@ def cut_from(
 
 def place_in(shop: Workshop, film: str, take: TakeRow, cutout: CutOut, where: Placing) -> None:
     """Lay a cut-out into a take, as a take of its own."""
-    base = pixels_of(shop.media.get(take.media))[..., :3]
-    png = _png(placed(base, pixels_of(shop.media.get(cutout.media)), where))
-    wide = cutout.width / cutout.height * where.height * base.shape[0] / base.shape[1]
+    pixels = _laid(shop, take, cutout, where)
+    png = _png(pixels)
+    wide = cutout.width / cutout.height * where.height * pixels.shape[0] / pixels.shape[1]
     box = [where.x - wide / 2, where.y - where.height, where.x + wide / 2, where.y]
     region = {"name": cutout.name, "box": [round(min(1.0, max(0.0, v)), 4) for v in box]}
     told = {"placed": {"from": take.number, "name": cutout.name}}
     _keep(shop, film, take, png, told, [*take.about.get("regions", []), region])
+
+
+def seen_in(shop: Workshop, take: TakeRow, cutout: CutOut, where: Placing) -> bytes:
+    """How a cut-out would look there, as a JPEG for the screen."""
+    image = Image.fromarray(_laid(shop, take, cutout, where))
+    image.thumbnail((SEEN, SEEN))
+    out = io.BytesIO()
+    image.save(out, "JPEG", quality=88)
+    return out.getvalue()
+
+
+def _laid(shop: Workshop, take: TakeRow, cutout: CutOut, where: Placing) -> NDArray[np.uint8]:
+    base = pixels_of(shop.media.get(take.media))[..., :3]
+    return placed(base, pixels_of(shop.media.get(cutout.media)), where)
 
 
 def reshape(shop: Workshop, film: str, take: TakeRow, frame: Box) -> None:

@@ -839,7 +839,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Seen Placed
+         * @description How a cut-out would look in a take (JPEG); nothing is kept.
+         */
+        get: operations["seen_placed_api_films__film__takes__take__placed_get"];
         put?: never;
         /**
          * Place
@@ -5303,6 +5307,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    seen_placed_api_films__film__takes__take__placed_get: {
+        parameters: {
+            query: {
+                cutout: number;
+                x: number;
+                y: number;
+                height: number;
+                flip?: boolean;
+                light?: number;
+            };
+            header?: never;
+            path: {
+                film: string;
+                take: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */

@@ -10,6 +10,8 @@ from scipy.ndimage import gaussian_filter
 from cutreel.core.errors import BadInput
 
 Box = tuple[float, float, float, float]
+_ROUNDED = 2e-5
+"""Frames are told in hundred-thousandths: what is larger by no more fits."""
 MOST_BEYOND = 1.0
 """A frame may reach beyond the picture by as much again on each side."""
 
@@ -37,7 +39,7 @@ def frame_keeping(picture: float, film: float, faces: Sequence[Box] = ()) -> Box
 
 def _start(middle: float, first: float, last: float, size: float) -> float:
     start = middle - size / 2
-    if last - first <= size:
+    if last - first <= size + _ROUNDED:
         start = min(max(start, last - size), first)
     return min(max(0.0, start), 1.0 - size)
 
