@@ -62,8 +62,11 @@ export const useOffers = () =>
 export const useLooks = () =>
   useQuery({ queryKey: ["looks"], queryFn: async () => unwrap<Look[]>(await api.GET("/api/looks")), staleTime: Infinity });
 
+/** All looks that a film can be drawn in: ours and its own. */
+export const useLooksOf = (film: Film): Look[] => [...(useLooks().data ?? []), ...film.looks];
+
 /** Shows a failure, and looks at the film again where somebody else was faster. */
-function failed(film: string) {
+export function failed(film: string) {
   return (error: Error) => {
     notify(error instanceof Problem ? error.message : "The server does not answer. What you did is not saved; try again.");
     if (error instanceof Problem && error.status === 409) void queryClient.invalidateQueries({ queryKey: keys.film(film) });
@@ -139,6 +142,8 @@ export interface RunWish {
   feather?: number;
   vary?: number;
   poses?: Schemas["FigurePose"][];
+  guide?: string;
+  strength?: number;
   factor?: 2 | 4;
   wait?: boolean;
   person?: number;

@@ -10,12 +10,16 @@ interface Props {
   title: string;
   busy: boolean;
   many?: boolean;
+  /** A whole folder is chosen instead of files. */
+  folder?: boolean;
+  /** What files may be chosen. */
+  accept?: string;
   quiet?: boolean;
   disabled?: boolean;
   onFiles: (files: File[]) => void;
 }
 
-export function Bring({ label, title, busy, many = false, quiet = false, disabled = false, onFiles }: Props) {
+export function Bring({ label, title, busy, many = false, folder = false, accept = PICTURES, quiet = false, disabled = false, onFiles }: Props) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -26,7 +30,8 @@ export function Bring({ label, title, busy, many = false, quiet = false, disable
         ref={field}
         type="file"
         multiple={many}
-        accept={PICTURES}
+        accept={folder ? undefined : accept}
+        {...(folder && { webkitdirectory: "" })}
         className="hidden"
         aria-label={label}
         onChange={(e) => {

@@ -11,6 +11,7 @@ import { useStore } from "../../state/store";
 import { typing, useFilmHere } from "../FilmFrame";
 import { Split } from "../continuity/Split";
 import { Compare } from "./Compare";
+import { DropPictures } from "./DropPictures";
 import { FaultList, faulty } from "./FaultList";
 import { LightTable } from "./LightTable";
 import { Making } from "./Making";
@@ -45,32 +46,34 @@ export function Bench() {
   };
   const wrong = faulty(film).length;
   return (
-    <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <TabHeads label="Parts of the bench" tabs={TABS.map(([name, title]) => [name, title, name === "faults" ? wrong : 0] as const)}>
-        {tab === "takes" && shot && <Walk film={film} own={own} shot={shot} />}
-      </TabHeads>
-      {shot ? (
-        <>
-          <Tabs.Content value="takes" className="min-h-0 grow" tabIndex={-1}>
-            <Split aside={<Making key={shot.id} film={film} shot={shot} />}>
-              <Compare key={shot.id} film={film} shot={shot} />
-            </Split>
-          </Tabs.Content>
-          <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
-            <Split aside={<Making film={film} shot={shot} />}>
-              <LightTable film={film} onOpen={open} />
-            </Split>
-          </Tabs.Content>
-          <Tabs.Content value="faults" className="min-h-0 grow" tabIndex={-1}>
-            <Split aside={<Making film={film} shot={shot} />}>
-              <FaultList film={film} onOpen={open} />
-            </Split>
-          </Tabs.Content>
-        </>
-      ) : (
-        <p className="px-5 text-ink-2">The film has no shots yet. Write a few sentences in the Script.</p>
-      )}
-    </Tabs.Root>
+    <DropPictures film={film} shot={tab === "takes" ? shot : undefined}>
+      <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
+        <TabHeads label="Parts of the bench" tabs={TABS.map(([name, title]) => [name, title, name === "faults" ? wrong : 0] as const)}>
+          {tab === "takes" && shot && <Walk film={film} own={own} shot={shot} />}
+        </TabHeads>
+        {shot ? (
+          <>
+            <Tabs.Content value="takes" className="min-h-0 grow" tabIndex={-1}>
+              <Split aside={<Making key={shot.id} film={film} shot={shot} />}>
+                <Compare key={shot.id} film={film} shot={shot} />
+              </Split>
+            </Tabs.Content>
+            <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
+              <Split aside={<Making film={film} shot={shot} />}>
+                <LightTable film={film} onOpen={open} />
+              </Split>
+            </Tabs.Content>
+            <Tabs.Content value="faults" className="min-h-0 grow" tabIndex={-1}>
+              <Split aside={<Making film={film} shot={shot} />}>
+                <FaultList film={film} onOpen={open} />
+              </Split>
+            </Tabs.Content>
+          </>
+        ) : (
+          <p className="px-5 text-ink-2">The film has no shots yet. Write a few sentences in the Script.</p>
+        )}
+      </Tabs.Root>
+    </DropPictures>
   );
 }
 

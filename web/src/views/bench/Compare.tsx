@@ -10,8 +10,7 @@ import { money } from "../../parts/time";
 import { typing } from "../FilmFrame";
 import { More } from "./More";
 import { Pane, WHOLE, type View } from "./Pane";
-import { Pose } from "./Pose";
-import { Retouch } from "./Retouch";
+import { DESKS, type DeskName } from "./desks";
 import { inOrder, setApart } from "./takes";
 
 const MOST = 4;
@@ -21,8 +20,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const takes = inOrder(shot);
   const [picked, setPicked] = useState<string[] | null>(null);
   const [view, setView] = useState<View>(WHOLE);
-  const [retouching, setRetouching] = useState<string | null>(null);
-  const [posing, setPosing] = useState<string | null>(null);
+  const [desk, setDesk] = useState<{ name: DeskName; take: string } | null>(null);
   const [rejecting, setRejecting] = useState<string | null>(null);
   const shown = (picked ?? takes.filter((t) => t.rejected === null).slice(0, 2).map((t) => t.id)).map((id) => takes.find((t) => t.id === id)).filter((t): t is Take => t !== undefined);
   const circle = (take: Take) => change.mutate({ type: "circle take", shot: shot.id, take: take.id });
@@ -49,10 +47,11 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   });
   if (!takes.length) return <p className="py-6 text-ink-2">No take of shot {shot.edge} is made yet. Make some at the right, or bring a picture of your own.</p>;
   const first = shown[0];
-  const marked = takes.find((t) => t.id === retouching);
-  if (marked) return <Retouch key={marked.id} film={film} shot={shot} take={marked} onDone={() => setRetouching(null)} />;
-  const posed = takes.find((t) => t.id === posing);
-  if (posed) return <Pose key={posed.id} film={film} shot={shot} take={posed} onDone={() => setPosing(null)} />;
+  const put = desk && takes.find((t) => t.id === desk.take);
+  if (put) {
+    const Desk = DESKS[desk.name];
+    return <Desk key={put.id} film={film} shot={shot} take={put} onDone={() => setDesk(null)} />;
+  }
   return (
     <div>
       <div className={`grid gap-3 ${shown.length > 1 ? "grid-cols-2" : "grid-cols-1"}`}>
@@ -69,7 +68,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                   <span className="min-w-0 truncate text-ink-2">{madeOf(take)}</span>
                   {take.stale && <span className="text-ink-2">stale</span>}
                   <span className="ml-auto flex shrink-0">
-                    <Button kind="quiet" className="px-2" onClick={() => setRetouching(take.id)}>
+                    <Button kind="quiet" className="px-2" onClick={() => setDesk({ name: "retouch", take: take.id })}>
                       Retouch
                     </Button>
                     {take.rejected !== null ? (
@@ -81,7 +80,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                         Reject
                       </Button>
                     )}
-                    <More film={film} shot={shot} take={take} onPose={() => setPosing(take.id)} />
+                    <More film={film} shot={shot} take={take} onDesk={(name) => setDesk({ name, take: take.id })} />
                   </span>
                 </div>
                 {rejecting === take.id && (

@@ -2,7 +2,8 @@
 import { useState } from "react";
 
 import type { Film, Offer, Shot } from "../../api/client";
-import { type RunWish, useBring, useEstimate, useOffers, useRuns, useStart } from "../../api/film";
+import { type RunWish, useChange, useEstimate, useLooksOf, useOffers, useRuns, useStart } from "../../api/film";
+import { PICTURES } from "../../api/formats";
 import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
@@ -10,11 +11,12 @@ import { Check } from "../../parts/Field";
 import { inWords, money } from "../../parts/time";
 import { Heading } from "../continuity/Heading";
 import { PromptBox } from "../PromptBox";
-import { useChange } from "../../api/film";
 import { RunControls } from "../../parts/RunControls";
+import { useBringAny } from "./DropPictures";
+import { Seeds } from "./Seeds";
 
 const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
-type Scope = "shot" | "scene" | "missing" | "stale";
+type Scope = "shot" | "scene" | "missing" | "stale" | "all";
 
 export function Making({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);
@@ -22,17 +24,21 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
   const runs = useRuns(film.id).data ?? [];
   const going = runs.filter((r) => r.state === "going" || r.state === "paused");
   const start = useStart(film.id);
-  const bring = useBring(film.id);
+  const bring = useBringAny(film, shot);
   const [scope, setScope] = useState<Scope>("shot");
   const [count, setCount] = useState(2);
   const [wait, setWait] = useState(false);
   const [offer, setOffer] = useState(film.settings.offer);
+  const [look, setLook] = useState(film.settings.look);
+  const looks = useLooksOf(film);
+  const other = look !== film.settings.look;
   const wish = (at: string): RunWish => ({
     kind: "pictures",
     takes: count,
     offer: at,
     wait,
-    ...(scope === "shot" ? { shots: [shot.id] } : scope === "scene" ? { shots: film.shots.filter((s) => s.scene === shot.scene).map((s) => s.id) } : { only: scope }),
+    ...(other && { look }),
+    ...asked(film, shot, scope),
   });
   const missing = film.shots.filter((s) => s.picture_of === s.id && !s.used).length;
   const stale = film.shots.filter((s) => s.picture_of === s.id && s.stale).length;
@@ -41,6 +47,7 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
     ["scene", `all of ${film.scenes[shot.scene]?.title || "the scene"}`],
     ["missing", `all missing, ${missing}`],
     ["stale", `all stale, ${stale}`],
+    ["all", "the whole film"],
   ];
   const chosen = useEstimate(film.id, wish(offer), film.revision).data;
   return (
@@ -51,7 +58,9 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
           <Choice label="For which shots" value={scope} options={scopes} onChange={(v) => setScope(v as Scope)} />
           <Choice label="How many takes" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
           <span className="text-ink-2">{count === 1 ? "take each" : "takes each"}</span>
+          <Choice quiet label="In which look" value={look} options={looks.map((l) => [l.name, l.name === film.settings.look ? "in the film’s look" : `in ${l.title}`] as const)} onChange={setLook} />
         </div>
+        {other && <p className="mt-1.5 text-[12px] text-ink-2">Beside what there is; the film’s look stays {looks.find((l) => l.name === film.settings.look)?.title ?? film.settings.look} until you change it under Continuity.</p>}
         <div role="radiogroup" aria-label="Offers" className="mt-3">
           {offers.map((o) => (
             <OfferRow key={o.name} film={film} offer={o} wish={wish(o.name)} on={o.name === offer} onChoose={() => setOffer(o.name)} />
@@ -62,8 +71,13 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
             {going.length ? "making …" : `Make ${chosen?.pictures ?? ""}`}
             {chosen && chosen.pictures > 0 && !going.length && <span className="font-mono font-normal opacity-75">{money(chosen.cost)}</span>}
           </Button>
-          <Bring label="Picture file" title={`Bring one for shot ${shot.edge}`} busy={bring.isPending} onFiles={([file]) => bring.mutate({ shot: shot.id, file: file! })} />
         </div>
+        <div className="mt-2 flex flex-wrap items-center gap-1">
+          <Bring label="Picture file" title={`Bring one for shot ${shot.edge}`} busy={bring.busy} onFiles={bring.take} />
+          <Bring quiet many label="Picture files or a zip" title="several, a zip" accept={`${PICTURES},.zip`} busy={bring.busy} onFiles={bring.take} />
+          <Bring quiet folder label="Folder of pictures" title="a folder" busy={bring.busy} onFiles={bring.take} />
+        </div>
+        {bring.review}
         {chosen && chosen.fits !== null && chosen.fits !== undefined && chosen.fits < chosen.pictures && (
           <div className="mt-2">
             <p className="text-grease-ink">
@@ -83,8 +97,16 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
           <PromptBox film={film} shot={shot} onSet={(values) => change.mutate({ type: "set shots", shots: [shot.id], values })} />
         </div>
       </section>
+      <Seeds film={film} />
     </div>
   );
+}
+
+/** The shots that a scope names; those of the whole film are made anew, the missing and the stale are found by the server. */
+function asked(film: Film, shot: Shot, scope: Scope): Partial<RunWish> {
+  if (scope === "missing" || scope === "stale") return { only: scope };
+  const within = { shot: (s: Shot) => s.id === shot.id, scene: (s: Shot) => s.scene === shot.scene, all: () => true }[scope];
+  return { shots: film.shots.filter(within).map((s) => s.id) };
 }
 
 function OfferRow({ film, offer, wish, on, onChoose }: { film: Film; offer: Offer; wish: RunWish; on: boolean; onChoose: () => void }) {

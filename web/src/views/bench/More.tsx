@@ -1,38 +1,42 @@
-/** What else can be made of a take: a little other, in another pose, larger, in another look; and its seed kept. */
+/** What else can be made of a take: a little other, posed, composed, cut out, framed, larger, in another look; and its seed kept. */
 import * as Menu from "@radix-ui/react-dropdown-menu";
-import { MoreHorizontal } from "lucide-react";
+import { ChevronRight, MoreHorizontal } from "lucide-react";
 
 import type { Film, Shot, Take } from "../../api/client";
-import { useChange, useStart } from "../../api/film";
+import { useChange, useLooksOf, useStart } from "../../api/film";
 import { useHand } from "../../api/hand";
+import type { DeskName } from "./desks";
 
-const ITEM = "flex cursor-pointer items-baseline gap-6 px-3 py-1.5 outline-none data-[disabled]:cursor-default data-[disabled]:opacity-45 data-[highlighted]:bg-shade";
+const BOX = "z-50 rounded-md border border-rule-strong bg-page py-1 shadow-sm";
+const LINE = "my-1 h-px bg-rule";
+const ITEM = "flex cursor-pointer items-baseline gap-6 px-3 py-1.5 outline-none data-[disabled]:cursor-default data-[disabled]:opacity-45 data-[highlighted]:bg-shade data-[state=open]:bg-shade";
 
 interface Props {
   film: Film;
   shot: Shot;
   take: Take;
-  onPose: () => void;
+  onDesk: (desk: DeskName) => void;
 }
 
-export function More({ film, shot, take, onPose }: Props) {
+export function More({ film, shot, take, onDesk }: Props) {
   return (
     <Menu.Root>
       <Menu.Trigger aria-label={`More with take ${take.number}`} className="inline-flex h-8 items-center rounded-[5px] px-1.5 hover:bg-shade">
         <MoreHorizontal className="size-4" />
       </Menu.Trigger>
       <Menu.Portal>
-        <Menu.Content align="end" sideOffset={4} className="z-50 w-[330px] rounded-md border border-rule-strong bg-page py-1 shadow-sm">
-          <Items film={film} shot={shot} take={take} onPose={onPose} />
+        <Menu.Content align="end" sideOffset={4} className={`${BOX} w-[350px]`}>
+          <Items film={film} shot={shot} take={take} onDesk={onDesk} />
         </Menu.Content>
       </Menu.Portal>
     </Menu.Root>
   );
 }
 
-function Items({ film, shot, take, onPose }: Props) {
+function Items({ film, shot, take, onDesk }: Props) {
   const start = useStart(film.id);
   const change = useChange(film.id);
+  const looks = useLooksOf(film);
   const hand = useHand(film.id, take.id).data;
   const reach = hand?.reach[0];
   const made = !take.brought && take.prompt !== "";
@@ -42,9 +46,40 @@ function Items({ film, shot, take, onPose }: Props) {
       <Menu.Item className={ITEM} disabled={!made} onSelect={() => start.mutate({ kind: "again", ...again, vary: 25, takes: 2 })}>
         Vary slightly <Aside>{made ? "2 takes" : "not of a brought picture"}</Aside>
       </Menu.Item>
-      <Menu.Item className={ITEM} disabled={!made} onSelect={onPose}>
+      <Menu.Sub>
+        <Menu.SubTrigger className={ITEM} disabled={!made}>
+          In another look <Aside>beside it</Aside>
+          <ChevronRight className="size-3.5 self-center text-ink-2" />
+        </Menu.SubTrigger>
+        <Menu.Portal>
+          <Menu.SubContent sideOffset={2} className={`${BOX} max-h-80 overflow-y-auto`}>
+            {looks
+              .filter((l) => l.name !== film.settings.look)
+              .map((l) => (
+                <Menu.Item key={l.name} className={ITEM} onSelect={() => start.mutate({ kind: "pictures", shots: [shot.id], look: l.name, takes: 1 })}>
+                  {l.title}
+                </Menu.Item>
+              ))}
+          </Menu.SubContent>
+        </Menu.Portal>
+      </Menu.Sub>
+      <Menu.Separator className={LINE} />
+      <Menu.Item className={ITEM} disabled={!made} onSelect={() => onDesk("pose")}>
         Pose a figure … <Aside>by its joints</Aside>
       </Menu.Item>
+      <Menu.Item className={ITEM} disabled={!made} onSelect={() => onDesk("sketch")}>
+        Compose after a sketch … <Aside>its masses</Aside>
+      </Menu.Item>
+      <Menu.Item className={ITEM} onSelect={() => onDesk("cut")}>
+        Cut out … <Aside>a figure, or what you mark</Aside>
+      </Menu.Item>
+      <Menu.Item className={ITEM} onSelect={() => onDesk("lay")}>
+        Lay something in … <Aside>{film.cutouts.length ? `${film.cutouts.length} cut out` : "nothing cut out yet"}</Aside>
+      </Menu.Item>
+      <Menu.Item className={ITEM} onSelect={() => onDesk("frame")}>
+        Crop or continue its edges … <Aside>{hand ? (hand.fits ? "it fits the film" : "not the film’s shape") : ""}</Aside>
+      </Menu.Item>
+      <Menu.Separator className={LINE} />
       {([2, 4] as const).map((factor) => (
         <Menu.Item key={factor} className={ITEM} disabled={(take.width ?? 0) * factor > 8192} onSelect={() => start.mutate({ kind: "enlarge", ...again, factor })}>
           Enlarge {factor} times <Aside>{take.width ? `${take.width * factor}×${(take.height ?? 0) * factor}` : ""}</Aside>

@@ -2,15 +2,13 @@
 import { Undo2 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 
-import type { Film, Shot, Take } from "../../api/client";
-import { useEstimate, useRuns, useStart } from "../../api/film";
+import { useStart } from "../../api/film";
 import { type Hand, type Pose as Posed, useHand, useMovePose, usePoses } from "../../api/hand";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
-import { money } from "../../parts/time";
+import { Candidates } from "./Candidates";
+import { STEPS, type DeskProps } from "./desk";
 
-const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
-const STEPS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 /** What is drawn between which joints. */
 const LIMBS = [
   ["far_shoulder", "far_elbow", "far_hand"],
@@ -21,14 +19,7 @@ const LIMBS = [
   ["near_shoulder", "near_elbow", "near_hand"],
 ];
 
-interface Props {
-  film: Film;
-  shot: Shot;
-  take: Take;
-  onDone: () => void;
-}
-
-export function Pose(props: Props) {
+export function Pose(props: DeskProps) {
   const hand = useHand(props.film.id, props.take.id).data;
   if (!hand) return <p className="py-6 text-ink-2">looking at the picture …</p>;
   const figures = hand.figures.filter((f) => Object.keys(f.joints).length);
@@ -43,7 +34,7 @@ export function Pose(props: Props) {
   return <Joints {...props} figures={figures} />;
 }
 
-function Joints({ film, shot, take, figures, onDone }: Props & { figures: Hand["figures"] }) {
+function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Hand["figures"] }) {
   const frame = useRef<HTMLDivElement>(null);
   const dragged = useRef<string | null>(null);
   const [at, setAt] = useState(0);
@@ -54,11 +45,8 @@ function Joints({ film, shot, take, figures, onDone }: Props & { figures: Hand["
   const stock = usePoses().data ?? [];
   const move = useMovePose();
   const start = useStart(film.id);
-  const runs = useRuns(film.id).data ?? [];
-  const making = runs.some((r) => r.state === "going" && r.kind === "again");
   const changed = poses.filter((p, i) => JSON.stringify(p.joints) !== JSON.stringify(figures[i]!.joints));
   const wish = { kind: "again" as const, shots: [shot.id], take: take.id, poses: changed, takes: count };
-  const price = useEstimate(film.id, wish, film.revision, changed.length > 0).data;
   const aspect = (take.width ?? 16) / (take.height ?? 9);
   const pose = poses[at]!;
   const latest = useRef(pose);
@@ -166,17 +154,18 @@ function Joints({ film, shot, take, figures, onDone }: Props & { figures: Hand["
         ))}
       </div>
       <p className="mt-1 text-[12px] text-ink-2">By keys: Tab from joint to joint, arrows move it, with Shift further. Limbs keep their lengths.</p>
-      <div className="mt-3 flex flex-wrap items-center gap-2">
-        <Button kind="ink" disabled={!changed.length || making} onClick={() => start.mutate(wish, { onSuccess: onDone })}>
-          {making ? "making …" : `Make ${count} in this pose`}
-          {price && changed.length > 0 && <span className="font-mono font-normal opacity-75">{money(price.cost)}</span>}
-        </Button>
-        <Choice label="How many candidates" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
-        <Button kind="quiet" onClick={onDone}>
-          Leave it
-        </Button>
-        <span className="text-[12px] text-ink-2">{changed.length ? "Prompt and seed stay; each is a take of its own." : "Nothing is moved yet."}</span>
-      </div>
+      <Candidates
+        film={film}
+        wish={wish}
+        ready={changed.length > 0}
+        title={`Make ${count} in this pose`}
+        count={count}
+        onCount={setCount}
+        onMake={() => start.mutate(wish, { onSuccess: onDone })}
+        onDone={onDone}
+      >
+        {changed.length ? "Prompt and seed stay; each is a take of its own." : "Nothing is moved yet."}
+      </Candidates>
     </section>
   );
 }

@@ -62,6 +62,13 @@ export function withLike(mask: Mask, pixels: Uint8ClampedArray, x: number, y: nu
   return out;
 }
 
+/** What another mask marks too, given as an image of the same size (RGBA), white where it marks. */
+export function withImage(mask: Mask, image: ImageData): Mask {
+  const out = copy(mask);
+  for (let i = 0; i < out.on.length; i++) if (image.data[i * 4]! > 127) out.on[i] = 1;
+  return out;
+}
+
 /** The mask as pixels to be seen over the picture: the pencil's red, half clear. */
 export function tinted(mask: Mask): ImageData {
   const image = new ImageData(mask.width, mask.height);

@@ -2,14 +2,13 @@
 import { useState } from "react";
 
 import type { Film, Look } from "../../api/client";
-import { useLooks } from "../../api/film";
+import { useLooksOf } from "../../api/film";
 import { LookFromPictures } from "./LookFromPictures";
 import { LookSheet } from "./LookSheet";
 import { Split } from "./Split";
 
 export function LookTab({ film }: { film: Film }) {
-  const ours = useLooks().data ?? [];
-  const looks = [...ours, ...film.looks];
+  const looks = useLooksOf(film);
   const [chosen, setChosen] = useState<string | null>(null);
   const [making, setMaking] = useState(false);
   const look = looks.find((l) => l.name === (chosen ?? film.settings.look)) ?? looks[0];

@@ -12,6 +12,7 @@ import { hearLine } from "../../parts/hear";
 import { notify } from "../../state/notices";
 import { BeforeYouDecide } from "./BeforeYouDecide";
 import { Face, portraitOf } from "./Face";
+import { SeedField } from "../../parts/SeedField";
 import { Heading } from "./Heading";
 import { Names } from "./Names";
 import { Outfits } from "./Outfits";
@@ -101,7 +102,7 @@ export function PersonSheet({ film, person, onChoose }: Props) {
               onChange={(v) => now({ pronoun: v === "they" ? null : (v as "she" | "he") })}
             />
           </span>
-          <Seed value={shown.seed ?? null} film={film.settings.seed} onSet={(seed) => edit({ seed })} />
+          <SeedField value={shown.seed ?? null} placeholder={`the film’s, ${film.settings.seed}`} title="Of pictures where nobody else of the cast is; services draw the same again from the same seed" onSet={(seed) => edit({ seed })} />
         </div>
       </section>
       <Keeping film={film} person={person} onLinked={(company) => now({ company })} />
@@ -117,31 +118,6 @@ const composed = (p: Person) => {
   const said = p.traits.map((t) => t.text.trim()).filter(Boolean);
   return said.length ? `${p.name} (${said.join(", ")})` : p.name;
 };
-
-function Seed({ value, film, onSet }: { value: number | null; film: number; onSet: (seed: number | null) => void }) {
-  return (
-    <label className="flex items-baseline gap-1">
-      seed
-      <input
-        aria-label="Seed"
-        inputMode="numeric"
-        placeholder={`the film’s, ${film}`}
-        defaultValue={value ?? ""}
-        key={value ?? "film"}
-        title="Of pictures where nobody else of the cast is; services draw the same again from the same seed"
-        onKeyDown={(e) => {
-          e.stopPropagation();
-          if (e.key === "Enter") e.currentTarget.blur();
-        }}
-        onBlur={(e) => {
-          const seed = e.target.value.trim() === "" ? null : Math.min(999_999, Math.max(0, Math.round(Number(e.target.value))));
-          if (seed !== value && !Number.isNaN(seed)) onSet(seed);
-        }}
-        className="min-h-6 w-[130px] rounded-[3px] bg-transparent px-1 font-mono text-[12px] hover:bg-shade focus:bg-field placeholder:text-ink-2"
-      />
-    </label>
-  );
-}
 
 function Voice({ film, person, onSet }: { film: Film; person: Person; onSet: (voice: string | null) => void }) {
   const voices = useOffers().data?.flatMap((o) => o.voices) ?? [];
