@@ -137,8 +137,13 @@ def hand(film: str, take: str, shop: Shop) -> HandView:
         )
     layered = any(0.25 < depth < 0.9 for _, depth in row.layers)
     frame = frame_for(assembled.document, row)
+    # Services tell names as they read them, often without capitals; here they are the cast's.
+    known = {p.name.lower(): p.name for p in assembled.document.cast}
     return HandView(
-        figures=[TakenFigure(**f, cut=layered) for f in figures_of_take(row)],
+        figures=[
+            TakenFigure(**{**f, "name": known.get(f["name"].lower(), f["name"])}, cut=layered)
+            for f in figures_of_take(row)
+        ],
         reach=reach,
         frame=frame,
         fits=frame == (0.0, 0.0, 1.0, 1.0),

@@ -24,7 +24,7 @@ export function Bring({ label, title, busy, many = false, folder = false, accept
   return (
     <>
       <Button kind={quiet ? "quiet" : "plain"} disabled={busy || disabled} onClick={() => field.current?.click()} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
-        {busy ? "reading …" : title}
+        {busy && !quiet ? "reading …" : title}
       </Button>
       <input
         ref={field}

@@ -12,6 +12,8 @@ from cutreel.core.errors import BadInput
 Box = tuple[float, float, float, float]
 _ROUNDED = 2e-5
 """Frames are told in hundred-thousandths: what is larger by no more fits."""
+STRIP = 0.1
+"""How broad a strip of the picture's edge is drawn out beyond it, as a share of the picture."""
 MOST_BEYOND = 1.0
 """A frame may reach beyond the picture by as much again on each side."""
 
@@ -46,7 +48,7 @@ def _start(middle: float, first: float, last: float, size: float) -> float:
 
 def reshaped(pixels: NDArray[np.uint8], frame: Box) -> NDArray[np.uint8]:
     """What `frame` (shares of the picture) holds of a picture (height, width, 3). Where it reaches beyond the picture,
-    the picture's edge is mirrored and grows softer outward."""
+    a strip along the picture's edge is drawn out, the more the farther, and grows softer: nobody in it is repeated."""
     high, wide = pixels.shape[:2]
     left, top, right, bottom = frame
     if right - left < 0.05 or bottom - top < 0.05:
@@ -54,21 +56,41 @@ def reshaped(pixels: NDArray[np.uint8], frame: Box) -> NDArray[np.uint8]:
     if min(left, top) < -MOST_BEYOND or max(right, bottom) > 1 + MOST_BEYOND or left > 0.95 or top > 0.95:
         raise BadInput("The frame reaches too far beyond the picture.", "Move it back.")
     x0, y0, x1, y1 = round(left * wide), round(top * high), round(right * wide), round(bottom * high)
-    before_x, before_y = max(0, -x0), max(0, -y0)
-    after_x, after_y = max(0, x1 - wide), max(0, y1 - high)
-    if not any((before_x, before_y, after_x, after_y)):
+    if x0 >= 0 and y0 >= 0 and x1 <= wide and y1 <= high:
         return pixels[y0:y1, x0:x1].copy()
-    pads = ((before_y, after_y), (before_x, after_x))
-    whole = np.pad(pixels, (*pads, (0, 0)), mode="symmetric")
-    inside = np.pad(np.ones((high, wide), np.float32), pads)
-    soft = _softened(whole, max(before_x, before_y, after_x, after_y))
-    edge = max(2.0, min(wide, high) * 0.01)
-    keep = np.clip(gaussian_filter(inside, edge) * 2 - 1, 0, 1)[..., None] * inside[..., None]
-    keep = np.where(inside[..., None] > 0, np.maximum(keep, (gaussian_filter(inside, edge) > 0.98)[..., None]), 0)
-    mixed = np.where(inside[..., None] > 0, whole, soft)
-    rim = (inside[..., None] > 0) & (keep < 1)
-    mixed = np.where(rim, np.round(whole * keep + soft * (1 - keep)), mixed).astype(np.uint8)
-    return mixed[y0 + before_y : y1 + before_y, x0 + before_x : x1 + before_x]
+    rows, columns = np.arange(y0, y1), np.arange(x0, x1)
+    whole = _taken(_taken(pixels, _drawn_out(rows, high), 0), _drawn_out(columns, wide), 1)
+    beyond = np.maximum(_beyond(rows, high)[:, None], _beyond(columns, wide)[None, :])
+    soft = _softened(whole, int(beyond.max()))
+    share = np.clip(beyond / max(1.0, 0.5 * STRIP * min(high, wide)), 0, 1)[..., None]
+    mixed: NDArray[np.uint8] = np.round(whole + (soft.astype(np.float32) - whole) * share).astype(np.uint8)
+    return mixed
+
+
+def _beyond(at: NDArray[np.intp], size: int) -> NDArray[np.float32]:
+    """How many pixels beyond the picture a row or a column is; 0 inside."""
+    return np.maximum(0, np.maximum(-at, at - (size - 1))).astype(np.float32)
+
+
+def _drawn_out(at: NDArray[np.intp], size: int) -> NDArray[np.float32]:
+    """From which row or column of the picture each one is taken: beyond the edge first its mirror, then slower and
+    slower, never deeper than the strip."""
+    strip = max(1.0, STRIP * size)
+    deep = strip * (1 - np.exp(-_beyond(at, size) / strip))
+    source: NDArray[np.float32] = np.where(at < 0, deep, np.where(at >= size, size - 1 - deep, at)).astype(np.float32)
+    return source
+
+
+def _taken(pixels: NDArray[np.uint8], source: NDArray[np.float32], axis: int) -> NDArray[np.uint8]:
+    """Rows (axis 0) or columns (axis 1) at places that may lie between two."""
+    low = np.floor(source).astype(np.intp)
+    part = (source - low).reshape((-1, 1, 1) if axis == 0 else (1, -1, 1))
+    if not part.any():
+        return pixels.take(low, axis)
+    above = np.minimum(low + 1, pixels.shape[axis] - 1)
+    mixed = pixels.take(low, axis) * (1 - part) + pixels.take(above, axis) * part
+    taken: NDArray[np.uint8] = np.round(mixed).astype(np.uint8)
+    return taken
 
 
 def _softened(whole: NDArray[np.uint8], reach: int) -> NDArray[np.uint8]:

@@ -19,12 +19,22 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);
   const takes = inOrder(shot);
   const [picked, setPicked] = useState<string[] | null>(null);
+  const [known, setKnown] = useState(takes.map((t) => t.id));
   const [view, setView] = useState<View>(WHOLE);
   const [desk, setDesk] = useState<{ name: DeskName; take: string } | null>(null);
   const [rejecting, setRejecting] = useState<string | null>(null);
   const shown = (picked ?? takes.filter((t) => t.rejected === null).slice(0, 2).map((t) => t.id)).map((id) => takes.find((t) => t.id === id)).filter((t): t is Take => t !== undefined);
+  const fresh = takes.filter((t) => !known.includes(t.id)).map((t) => t.id);
+  if (fresh.length) {
+    // What has just been made is set beside what was looked at.
+    setKnown(takes.map((t) => t.id));
+    setPicked([...(picked ?? (known.length ? shown.slice(0, 1).map((t) => t.id) : [])), ...fresh].slice(-MOST));
+  }
   const circle = (take: Take) => change.mutate({ type: "circle take", shot: shot.id, take: take.id });
-  const reject = (take: Take, reason: string | null) => change.mutate({ type: "reject take", shot: shot.id, take: take.id, reason });
+  const reject = (take: Take, reason: string | null) => {
+    change.mutate({ type: "reject take", shot: shot.id, take: take.id, reason });
+    if (reason !== null) setPicked((now) => now?.filter((id) => id !== take.id) ?? null);
+  };
   const toggle = (take: Take) => {
     const now = shown.map((t) => t.id);
     setPicked(now.includes(take.id) ? now.filter((id) => id !== take.id) : [...now, take.id].slice(-MOST));

@@ -3,13 +3,11 @@ import { useRef, useState } from "react";
 
 import { useHand, useReframe } from "../../api/hand";
 import { Button } from "../../parts/Button";
-import { STEPS, type DeskProps, percent } from "./desk";
-import { beyond, holding, moved, sized } from "./framing";
+import { STEPS, type DeskProps, laid } from "./desk";
+import { beyond, holding, moved, onStage, sized, stageOf } from "./framing";
 import type { Box } from "./keyBox";
 
-/** The picture takes this share of the stage, so that what lies beyond it can be seen. */
-const STAGE = 0.62;
-const onStage = (v: number) => (1 - STAGE) / 2 + v * STAGE;
+const WHOLE: Box = [0, 0, 1, 1];
 
 export function Frame(props: DeskProps) {
   const hand = useHand(props.film.id, props.take.id).data;
@@ -25,6 +23,8 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
   const [width, height] = [take.width ?? 1280, take.height ?? 720];
   const [w, h] = film.settings.aspect.split(":").map(Number) as [number, number];
   const shape = w / h / (width / height);
+  const seen = stageOf(shape);
+  const [wideSeen, highSeen] = [seen[2] - seen[0], seen[3] - seen[1]];
   const hold = (size: boolean) => (e: React.PointerEvent) => {
     e.stopPropagation();
     e.currentTarget.setPointerCapture(e.pointerId);
@@ -33,7 +33,7 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
   const drag = (e: React.PointerEvent) => {
     if (!held.current) return;
     const r = stage.current!.getBoundingClientRect();
-    const [dx, dy] = [(e.clientX - held.current.x) / r.width / STAGE, (e.clientY - held.current.y) / r.height / STAGE];
+    const [dx, dy] = [(e.clientX - held.current.x) / r.width * wideSeen, (e.clientY - held.current.y) / r.height * highSeen];
     const wide = frame[2] - frame[0];
     setFrame(held.current.size ? sized(frame, (wide + dx * 2) / wide, shape) : moved(frame, dx, dy));
     held.current = { ...held.current, x: e.clientX, y: e.clientY };
@@ -49,7 +49,7 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
   };
   const across = Math.round((frame[2] - frame[0]) * width);
   const over = beyond(frame);
-  const same = frame.every((v, i) => Math.abs(v - [0, 0, 1, 1][i]!) < 1e-4);
+  const same = frame.every((v, i) => Math.abs(v - WHOLE[i]!) < 1e-4);
   return (
     <section aria-label={`Frame take ${take.number}`}>
       <div className="mb-2 flex flex-wrap items-center gap-2">
@@ -62,14 +62,14 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
           {fits ? ", the film’s shape" : `, and the film is ${film.settings.aspect}: left as it is, the camera path stays inside the middle`}
         </span>
       </div>
-      <div ref={stage} className="relative mx-auto max-w-full touch-none overflow-hidden rounded-[3px] bg-shade" style={{ aspectRatio: width / height, maxHeight: "54vh" }}>
-        <img src={`/media/${take.media}`} alt={`Take ${take.number}`} draggable={false} className="absolute select-none" style={{ left: percent(onStage(0)), top: percent(onStage(0)), width: percent(STAGE), height: percent(STAGE) }} />
+      <div ref={stage} className="relative mx-auto max-w-full touch-none overflow-hidden rounded-[3px] bg-shade" style={{ aspectRatio: (wideSeen * width) / (highSeen * height), maxHeight: "54vh" }}>
+        <img src={`/media/${take.media}`} alt={`Take ${take.number}`} draggable={false} className="absolute select-none" style={laid(onStage(WHOLE, seen))} />
         <div
           role="application"
           tabIndex={0}
           aria-label="What the frame holds"
           className="absolute cursor-move border-2 border-grease shadow-[0_0_0_2000px_color-mix(in_srgb,var(--page)_62%,transparent)]"
-          style={{ left: percent(onStage(frame[0])), top: percent(onStage(frame[1])), width: percent((frame[2] - frame[0]) * STAGE), height: percent((frame[3] - frame[1]) * STAGE) }}
+          style={laid(onStage(frame, seen))}
           onPointerDown={hold(false)}
           onPointerMove={drag}
           onPointerUp={() => (held.current = null)}

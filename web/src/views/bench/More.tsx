@@ -40,6 +40,7 @@ function Items({ film, shot, take, onDesk }: Props) {
   const hand = useHand(film.id, take.id).data;
   const reach = hand?.reach[0];
   const made = !take.brought && take.prompt !== "";
+  const somebody = made && hand?.figures.some((f) => Object.keys(f.joints).length > 0);
   const again = { shots: [shot.id], take: take.id };
   return (
     <>
@@ -64,8 +65,8 @@ function Items({ film, shot, take, onDesk }: Props) {
         </Menu.Portal>
       </Menu.Sub>
       <Menu.Separator className={LINE} />
-      <Menu.Item className={ITEM} disabled={!made} onSelect={() => onDesk("pose")}>
-        Pose a figure … <Aside>by its joints</Aside>
+      <Menu.Item className={ITEM} disabled={!somebody} onSelect={() => onDesk("pose")}>
+        Pose a figure … <Aside>{somebody || !hand ? "by its joints" : "nobody’s joints are known"}</Aside>
       </Menu.Item>
       <Menu.Item className={ITEM} disabled={!made} onSelect={() => onDesk("sketch")}>
         Compose after a sketch … <Aside>its masses</Aside>
@@ -82,15 +83,15 @@ function Items({ film, shot, take, onDesk }: Props) {
       <Menu.Separator className={LINE} />
       {([2, 4] as const).map((factor) => (
         <Menu.Item key={factor} className={ITEM} disabled={(take.width ?? 0) * factor > 8192} onSelect={() => start.mutate({ kind: "enlarge", ...again, factor })}>
-          Enlarge {factor} times <Aside>{take.width ? `${take.width * factor}×${(take.height ?? 0) * factor}` : ""}</Aside>
+          Enlarge {factor} times <Aside figures>{take.width ? `${take.width * factor}×${(take.height ?? 0) * factor}` : ""}</Aside>
         </Menu.Item>
       ))}
       <Menu.Item className={ITEM} disabled={!made || shot.own.seed === take.seed} onSelect={() => change.mutate({ type: "set shots", shots: [shot.id], values: { seed: take.seed } })}>
-        Keep its seed for the shot <Aside>{shot.own.seed === take.seed ? "kept" : take.seed}</Aside>
+        Keep its seed for the shot <Aside figures>{shot.own.seed === take.seed ? "kept" : take.seed}</Aside>
       </Menu.Item>
       {shot.own.seed !== null && shot.own.seed !== undefined && (
         <Menu.Item className={ITEM} onSelect={() => change.mutate({ type: "set shots", shots: [shot.id], values: { seed: null } })}>
-          Let the seed go <Aside>{shot.own.seed}</Aside>
+          Let the seed go <Aside figures>{shot.own.seed}</Aside>
         </Menu.Item>
       )}
       {reach && (
@@ -103,4 +104,4 @@ function Items({ film, shot, take, onDesk }: Props) {
   );
 }
 
-const Aside = ({ children }: { children: React.ReactNode }) => <span className="ml-auto font-mono text-[12px] text-ink-2">{children}</span>;
+const Aside = ({ children, figures = false }: { children: React.ReactNode; figures?: boolean }) => <span className={`ml-auto text-[12px] text-ink-2 ${figures ? "font-mono" : ""}`}>{children}</span>;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 
-import { beyond, holding, moved, sized } from "./framing";
+import { beyond, holding, moved, onStage, sized, stageOf } from "./framing";
 import type { Box } from "./keyBox";
 
 const shapeOf = ([l, t, r, b]: Box) => (r - l) / (b - t);
@@ -24,6 +24,13 @@ describe("a frame over a picture", () => {
       expect(frame[1]).toBeLessThan(0.95);
       expect(Math.min(frame[2], frame[3])).toBeGreaterThan(0.05);
       expect(beyond(frame)).toBeLessThanOrEqual(1.0001);
+    }
+  });
+  it("is laid on a stage that shows all that may be continued", () => {
+    for (const shape of [0.4, 1, 1.9]) {
+      const stage = stageOf(shape);
+      for (const v of onStage(holding(shape), stage)) expect(v > 0 && v < 1).toBe(true);
+      expect(onStage(stage, stage)).toEqual([0, 0, 1, 1]);
     }
   });
 });

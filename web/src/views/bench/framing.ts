@@ -28,3 +28,13 @@ export function sized(frame: Box, times: number, shape: number): Box {
 
 /** By how much a frame reaches beyond the picture on its worst side, as a share of the picture. */
 export const beyond = ([l, t, r, b]: Box): number => Math.max(0, -l, -t, r - 1, b - 1);
+
+/** What a stage shows around a picture: the frame that holds all of it, and some air. */
+export function stageOf(shape: number): Box {
+  const [l, t, r, b] = holding(shape);
+  const air = 0.16;
+  return [l - air * (r - l), t - air * (b - t), r + air * (r - l), b + air * (b - t)];
+}
+
+/** Where a box of a picture lies on its stage. */
+export const onStage = ([l, t, r, b]: Box, [sl, st, sr, sb]: Box): Box => [(l - sl) / (sr - sl), (t - st) / (sb - st), (r - sl) / (sr - sl), (b - st) / (sb - st)];
