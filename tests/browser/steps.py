@@ -25,3 +25,13 @@ def new_film(page: Page, title: str, story: str = STORY) -> None:
 def go(page: Page, view: str) -> None:
     """Open a view of the film by its name in the top line."""
     page.get_by_role("navigation", name="Views").get_by_role("link", name=view).click()
+
+
+def make(page: Page, takes: int | None = None) -> None:
+    """On the Bench, make pictures of what is chosen there, and wait for them."""
+    desk = page.get_by_role("region", name="Make pictures")
+    if takes:
+        desk.get_by_label("How many takes").click()
+        page.get_by_role("option", name=str(takes)).click()
+    desk.get_by_role("button", name=re.compile("^Make [0-9]")).click()
+    expect(page.get_by_role("region", name="What is being made")).to_have_count(0, timeout=60_000)

@@ -8,14 +8,9 @@ from axe_playwright_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import go, new_film
+from tests.browser.steps import STORY, go, make, new_film
 
 pytestmark = pytest.mark.browser
-
-
-def make(page: Page, button: str = "^Make [0-9]") -> None:
-    page.get_by_role("region", name="Make pictures").get_by_role("button", name=re.compile(button)).click()
-    expect(page.get_by_role("region", name="What is being made")).to_have_count(0, timeout=60_000)
 
 
 def faulty_picture() -> bytes:
@@ -32,7 +27,8 @@ def faulty_picture() -> bytes:
 
 
 def test_takes_are_made_at_two_offers_compared_circled_and_rejected(page: Page) -> None:
-    new_film(page, "Bench")
+    # A story of its own: what another film has had made already costs nothing here.
+    new_film(page, "Bench", STORY.replace("ladder", "barrow"))
     go(page, "Bench")
     quick, fine = (page.get_by_role("radio", name=re.compile(f"Illustrator, {n}")) for n in ("quick", "fine"))
     expect(quick).to_contain_text("0.006")
@@ -85,7 +81,7 @@ def test_panes_come_nearer_and_move_together(page: Page) -> None:
 def test_faults_of_a_picture_that_was_brought_are_listed_and_all_are_seen_on_the_light_table(page: Page) -> None:
     new_film(page, "Faults")
     go(page, "Bench")
-    page.get_by_label("Picture file").set_input_files(
+    page.get_by_label("Picture file", exact=True).set_input_files(
         {"name": "own.avif", "mimeType": "image/avif", "buffer": faulty_picture()}
     )
     expect(page.get_by_role("figure", name="Take 1")).to_contain_text("an even border: top, bottom")
@@ -154,7 +150,7 @@ def test_part_of_a_take_is_marked_and_made_anew(page: Page) -> None:
     desk.get_by_role("button", name=re.compile("^Make 2")).click()
     takes = page.get_by_role("list", name="All takes")
     expect(takes.get_by_role("listitem")).to_have_count(3, timeout=60_000)
-    expect(page.get_by_text("Retouched from take 1: a cat.")).to_be_visible()
+    expect(page.get_by_text("Retouched from take 1: a cat.")).to_have_count(2)
 
 
 def test_a_figure_is_posed_by_mouse_and_keys_and_made(page: Page) -> None:
@@ -185,7 +181,6 @@ def test_a_figure_is_posed_by_mouse_and_keys_and_made(page: Page) -> None:
     page.wait_for_timeout(500)
     ask.click()
     expect(takes.get_by_role("listitem")).to_have_count(6, timeout=60_000)
-    takes.get_by_role("button", name="Take 3 beside the others").click()
     expect(page.get_by_role("figure", name="Take 3")).to_contain_text("Posed anew from take 1.")
     page.get_by_role("button", name="More with take 3").click()
     page.get_by_role("menuitem", name="Enlarge 2 times").click()

@@ -161,13 +161,13 @@ def test_takes_are_made_circled_and_brought(page: Page, tmp_path: Path) -> None:
     expect(takes.get_by_role("button", name="Circle take 1")).to_have_attribute("aria-pressed", "true")
     bad = tmp_path / "bad.png"
     bad.write_bytes(b"no picture")
-    page.get_by_label("Picture file").set_input_files(bad)
+    page.get_by_label("Picture file", exact=True).set_input_files(bad)
     expect(page.get_by_role("status")).to_contain_text("not a picture")
     from PIL import Image
 
     good = tmp_path / "own.png"
     Image.new("RGB", (800, 600), (120, 40, 30)).save(good)
-    page.get_by_label("Picture file").set_input_files(good)
+    page.get_by_label("Picture file", exact=True).set_input_files(good)
     expect(takes.get_by_role("button", name="Circle take 3")).to_be_visible()
 
 

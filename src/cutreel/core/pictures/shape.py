@@ -55,7 +55,7 @@ def reshaped(pixels: NDArray[np.uint8], frame: Box) -> NDArray[np.uint8]:
         raise BadInput("The frame is too small.", "Make it larger.")
     if min(left, top) < -MOST_BEYOND or max(right, bottom) > 1 + MOST_BEYOND or left > 0.95 or top > 0.95:
         raise BadInput("The frame reaches too far beyond the picture.", "Move it back.")
-    x0, y0, x1, y1 = round(left * wide), round(top * high), round(right * wide), round(bottom * high)
+    (x0, x1), (y0, y1) = _pixels(left, right, wide), _pixels(top, bottom, high)
     if x0 >= 0 and y0 >= 0 and x1 <= wide and y1 <= high:
         return pixels[y0:y1, x0:x1].copy()
     rows, columns = np.arange(y0, y1), np.arange(x0, x1)
@@ -65,6 +65,14 @@ def reshaped(pixels: NDArray[np.uint8], frame: Box) -> NDArray[np.uint8]:
     share = np.clip(beyond / max(1.0, 0.5 * STRIP * min(high, wide)), 0, 1)[..., None]
     mixed: NDArray[np.uint8] = np.round(whole + (soft.astype(np.float32) - whole) * share).astype(np.uint8)
     return mixed
+
+
+def _pixels(first: float, last: float, size: int) -> tuple[int, int]:
+    """A side of a frame in whole pixels: as long as asked, and inside the picture if it was."""
+    start, long = round(first * size), round((last - first) * size)
+    if last <= 1 + _ROUNDED:
+        start = min(start, size - long)
+    return start, start + long
 
 
 def _beyond(at: NDArray[np.intp], size: int) -> NDArray[np.float32]:
