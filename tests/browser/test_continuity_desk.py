@@ -163,7 +163,9 @@ def test_somebody_in_a_picture_of_ones_own_is_boxed_by_keys(page: Page) -> None:
     new_film(page, "Boxes")
     go(page, "Sheet")
     page.locator("[data-shot]").first.click()
-    page.get_by_label("Picture file", exact=True).set_input_files({"name": "own.png", "mimeType": "image/png", "buffer": picture()})
+    page.get_by_label("Picture file", exact=True).set_input_files(
+        {"name": "own.png", "mimeType": "image/png", "buffer": picture()}
+    )
     expect(page.get_by_text("your own picture")).to_be_visible()
     go(page, "Continuity")
     person(page, "Dot").click()
