@@ -53,6 +53,10 @@ def do(work: JobInput, kept: Path, fine: bool = False) -> tuple[list[Made], list
                 Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth})
                 for n, (data, depth) in enumerate(picture.layers)
             ]
+            files += [
+                Made(f"picture-{i}-drawing-{n}", "image/svg+xml", data, {"layer": n})
+                for n, data in enumerate(picture.drawings)
+            ]
         return files, unused
     if work.kind == "enlarge":
         made = [enlarged((kept / name).read_bytes(), work.factor) for name in work.pictures]

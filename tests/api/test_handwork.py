@@ -2,9 +2,11 @@
 
 import io
 import math
+import zipfile
 
 import numpy as np
 import pytest
+import resvg_py
 from PIL import Image
 
 from tests.api.test_retouch import pixels, start, takes_of
@@ -161,3 +163,33 @@ def test_a_seed_is_set_for_a_shot_and_its_take_stays_fresh(client, made, finishe
     one = change({"seeds": "one"}, kind="set settings")
     pack = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 1}).json()
     assert pack["pictures"] > 0 and one["settings"]["seeds"] == "one"
+
+
+def test_a_take_is_taken_away_with_its_layers_and_brought_back(client, made) -> None:
+    film, shot, take = made
+    answer = client.get(f"/api/films/{film['id']}/takes/{take['id']}/openraster")
+    assert answer.headers["content-type"] == "image/openraster" and ".ora" in answer.headers["content-disposition"]
+    with zipfile.ZipFile(io.BytesIO(answer.content)) as archive:
+        drawn = [n for n in archive.namelist() if n.startswith("data/layer") and n.endswith(".svg")]
+        pngs = [n for n in archive.namelist() if n.startswith("data/layer") and n.endswith(".png")]
+        assert len(drawn) == len(pngs) >= 2
+        # What a layer was drawn from is a picture of its own, with the figure as a group. Source: resvg, via resvg_py.
+        figures = next(archive.read(n).decode() for n in drawn if 'class="figure"' in archive.read(n).decode())
+        assert f'data-name="{hand(client, film, take)["figures"][0]["name"]}"'.lower() in figures.lower()
+        redrawn = Image.open(io.BytesIO(bytes(resvg_py.svg_to_bytes(svg_string=figures, width=640)))).convert("RGBA")
+        inked = np.asarray(redrawn.getchannel("A"), int)
+
+        def apart(name: str) -> float:
+            layer = Image.open(io.BytesIO(archive.read(name))).convert("RGBA").resize(redrawn.size)
+            return float(np.abs(np.asarray(layer.getchannel("A"), int) - inked).mean())
+
+        assert min(apart(n) for n in pngs) < 3
+    back = client.post(
+        f"/api/films/{film['id']}/shots/{shot['id']}/takes", files={"file": ("back.ora", answer.content)}
+    ).json()
+    brought = next(s for s in back["shots"] if s["id"] == shot["id"])["takes"][-1]
+    assert brought["brought"] and np.array_equal(pixels(client, brought), pixels(client, take))
+    known, before = hand(client, film, brought)["figures"], hand(client, film, take)["figures"]
+    assert [f["name"] for f in known] == [f["name"] for f in before] and known[0]["cut"]
+    for joint, at in before[0]["joints"].items():
+        assert known[0]["joints"][joint] == pytest.approx(at, abs=2e-4)

@@ -110,8 +110,8 @@ def test_a_small_one_says_how_small() -> None:
 def test_damage_anywhere_is_refused_or_read_but_never_breaks(data: bytes, at: int, noise: bytes) -> None:
     at %= len(data)
     try:
-        png, width, height = brought(data[:at] + noise + data[at + len(noise) :])
+        picture = brought(data[:at] + noise + data[at + len(noise) :])
     except BadInput as error:
         assert str(error)
     else:
-        assert Image.open(io.BytesIO(png)).size == (width, height)
+        assert Image.open(io.BytesIO(picture.png)).size == (picture.width, picture.height)

@@ -19,6 +19,7 @@ from cutreel.jobs.handwork import (
     frame_for,
     kept_sketch,
     mask_of_figure,
+    openraster_of,
     place_in,
     reshape,
     seen_in,
@@ -155,6 +156,16 @@ def figure_mask(film: str, take: str, number: int, shop: Shop) -> Response:
     """White where a figure is, as it was drawn."""
     data = mask_of_figure(shop, _take(shop, film, take), number)
     return Response(data, media_type="image/png", headers={"Cache-Control": "private, max-age=3600"})
+
+
+@router.get("/films/{film}/takes/{take}/openraster")
+def openraster(film: str, take: str, shop: Shop) -> Response:
+    """A take with its layers, depths, figures and joints, to be worked on elsewhere and brought back."""
+    row = _take(shop, film, take)
+    edge = next((s.edge for s in shop.films.get(film).document.shots if s.id == row.shot), "0")
+    name = f"shot-{edge}-take-{row.number}.ora"
+    told = {"Content-Disposition": f'attachment; filename="{name}"'}
+    return Response(openraster_of(shop, row), media_type="image/openraster", headers=told)
 
 
 @router.get("/poses")

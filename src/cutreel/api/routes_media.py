@@ -51,14 +51,15 @@ async def bring_picture(
         raise NotFound("That shot is not in the film any more.")
     with ProcessPoolExecutor(1, mp_context=get_context("spawn")) as pool:
         try:
-            png, width, height = await asyncio.get_running_loop().run_in_executor(pool, brought, data)
+            picture = await asyncio.get_running_loop().run_in_executor(pool, brought, data)
         except BadInput:
             raise
         except Exception as error:
             raise BadInput("That file is not a picture, or it is damaged.", f"Bring {KNOWN}.") from error
 
     def keep() -> FilmView:
-        name = shop.media.put(png, "png")
+        name = shop.media.put(picture.png, "png")
+        layers = [(shop.media.put(png, "png"), depth) for png, depth in picture.layers]
         shop.takes.add(
             film,
             shot,
@@ -68,9 +69,15 @@ async def bring_picture(
             negative="",
             offer="brought",
             media=name,
-            thumb=shop.media.put(thumbnail(png), "jpg"),
-            layers=[(name, 0.0)],
-            about={"file": (file.filename or "")[:200], "width": width, "height": height, "checked": checked(png)},
+            thumb=shop.media.put(thumbnail(picture.png), "jpg"),
+            layers=layers or [(name, 0.0)],
+            about={
+                "file": (file.filename or "")[:200],
+                "width": picture.width,
+                "height": picture.height,
+                "checked": checked(picture.png),
+                "regions": picture.figures,
+            },
             brought=True,
         )
         return get_film(film, shop, preview)

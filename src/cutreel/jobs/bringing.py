@@ -8,8 +8,8 @@ from dataclasses import dataclass
 from multiprocessing import get_context
 
 from cutreel.core.errors import BadInput
+from cutreel.core.pictures import is_openraster
 
-from .opening import is_openraster
 from .pictures import brought, thumbnail
 from .workshop import Workshop
 
@@ -67,12 +67,12 @@ def bring_many(shop: Workshop, files: Sequence[tuple[str, bytes]]) -> list[Broug
                 out.append(BroughtPicture(name, problem="It is larger than 60 megabytes."))
                 continue
             try:
-                png, width, height = pool.submit(brought, data).result(timeout=60)
+                picture = pool.submit(brought, data).result(timeout=60)
             except BadInput as error:
                 out.append(BroughtPicture(name, problem=f"{error.message} {error.advice}"))
             except Exception:
                 out.append(BroughtPicture(name, problem="It is not a picture, or it is damaged."))
             else:
-                media = shop.media.put(png, "png")
-                out.append(BroughtPicture(name, media, shop.media.put(thumbnail(png), "jpg"), width, height))
+                media, thumb = shop.media.put(picture.png, "png"), shop.media.put(thumbnail(picture.png), "jpg")
+                out.append(BroughtPicture(name, media, thumb, picture.width, picture.height))
     return out

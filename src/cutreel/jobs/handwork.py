@@ -1,5 +1,6 @@
 """What is done to pictures by hand, at once and without a service: figures cut out and laid elsewhere, frames moved."""
 
+import gzip
 import io
 from typing import Any
 
@@ -10,7 +11,18 @@ from PIL import Image
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import FilmDocument
 from cutreel.core.film.document import CutOut
-from cutreel.core.pictures import Placing, cut_out, feathered, figure_share, frame_keeping, placed, reshaped
+from cutreel.core.pictures import (
+    Layer,
+    LayeredPicture,
+    Placing,
+    cut_out,
+    feathered,
+    figure_share,
+    frame_keeping,
+    packed,
+    placed,
+    reshaped,
+)
 from cutreel.core.pictures.shape import Box, face_of
 from cutreel.store.takes import TakeRow
 
@@ -115,6 +127,14 @@ def frame_for(document: FilmDocument, take: TakeRow) -> Box:
     picture = take.about.get("width", wide) / take.about.get("height", high)
     faces = [face_of(r["box"]) for r in take.about.get("regions", [])]
     return frame_keeping(picture, wide / high, faces)
+
+
+def openraster_of(shop: Workshop, take: TakeRow) -> bytes:
+    """A take as an OpenRaster file: its layers with their depths and drawings, its figures with their joints."""
+    drawings = [gzip.decompress(shop.media.get(m)) for m in take.about.get("drawings", [])]
+    known = drawings if len(drawings) == len(take.layers) else [None] * len(take.layers)
+    layers = [Layer(shop.media.get(m), depth, svg) for (m, depth), svg in zip(take.layers, known, strict=True)]
+    return packed(LayeredPicture(shop.media.get(take.media), layers, figures_of_take(take)))
 
 
 def kept_sketch(shop: Workshop, data: bytes) -> str:

@@ -1,5 +1,6 @@
 """Working on one item, whatever its kind, so that it can be repeated: what exists is taken, never paid again."""
 
+import gzip
 import logging
 from collections.abc import Callable
 from decimal import Decimal
@@ -33,6 +34,8 @@ from .retouching import add_retouched, composed, retouch_key
 from .runner import advance
 from .workshop import Workshop
 
+MOST_DRAWING = 4_000_000
+"""Bytes of a layer's SVG, beyond which it is not kept."""
 log = logging.getLogger("cutreel.worker")
 
 
@@ -107,11 +110,16 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
         done = _ask(shop, item, run, s["offer"], work, name, files)
         if done is None:
             return
-        (flat, data), *layers = done.files
+        (flat, data), *more = done.files
+        layers = [(r, d) for r, d in more if r.media_type == "image/png"]
+        drawings = [d for r, d in more if r.media_type == "image/svg+xml" and len(d) <= MOST_DRAWING]
         about = {
             **flat.data,
             "unused_words": done.unused_words,
             "layers": [[shop.media.put(d, "png"), r.data.get("depth", 0.0)] for r, d in layers],
+            "drawings": [shop.media.put(gzip.compress(d, mtime=0), "svgz") for d in drawings]
+            if len(drawings) == len(layers)
+            else [],
             "thumb": shop.media.put(thumbnail(data), "jpg"),
             "seen": seen_in(data, flat.data.get("regions")).model_dump(mode="json"),
             "checked": checked(data),

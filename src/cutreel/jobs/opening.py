@@ -2,7 +2,6 @@
 
 import io
 import re
-import zipfile
 from xml.etree import ElementTree
 
 import defusedxml.ElementTree as safe
@@ -10,6 +9,7 @@ import resvg_py
 from PIL import Image, ImageCms, ImageOps
 
 from cutreel.core.errors import BadInput
+from cutreel.core.pictures import is_openraster, unpacked
 
 MOST_PIXELS = 60_000_000
 FORMATS = {"PNG", "JPEG", "WEBP", "AVIF"}
@@ -18,16 +18,11 @@ SVG_WIDTH = 1920
 _LEFT_OUT = {"script", "foreignObject", "iframe", "audio", "video", "a", "animate", "set", "use"}
 
 
-def is_openraster(data: bytes) -> bool:
-    """Whether a file is an OpenRaster picture and not any zip."""
-    return data[:4] == b"PK\x03\x04" and b"image/openraster" in data[:120]
-
-
 def opened(data: bytes) -> Image.Image:
     """A picture file as an upright RGB image in sRGB. Raises BadInput in words the maker can act on."""
     try:
         if is_openraster(data):
-            data = _merged(data)
+            data = unpacked(data).merged
         elif re.match(rb"\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*(?:<!DOCTYPE[^>]*>\s*)?<svg\b", data[:4000], re.S):
             data = _drawn(data)
         with Image.open(io.BytesIO(data)) as image:
@@ -58,12 +53,6 @@ def _srgb(image: Image.Image) -> Image.Image:
         if turned is not None:
             image = turned
     return image.convert("RGB")
-
-
-def _merged(data: bytes) -> bytes:
-    """The flat picture of an OpenRaster file."""
-    with zipfile.ZipFile(io.BytesIO(data)) as packed, packed.open("mergedimage.png") as flat:
-        return flat.read(60_000_001)
 
 
 def _drawn(data: bytes) -> bytes:

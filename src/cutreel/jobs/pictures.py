@@ -1,6 +1,7 @@
 """Pictures from outside: checked, turned upright, bounded; and the small ones that lists show."""
 
 import io
+from dataclasses import dataclass, field
 from typing import Any
 
 import numpy as np
@@ -10,7 +11,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from cutreel.core.continuity import SeenPicture, measure_picture
 from cutreel.core.errors import BadInput
-from cutreel.core.pictures import check_picture
+from cutreel.core.pictures import check_picture, is_openraster, unpacked
 from cutreel.protocol import FigureRegion
 
 from .opening import MOST_PIXELS, opened
@@ -54,8 +55,20 @@ def thumbnail(data: bytes) -> bytes:
     return out.getvalue()
 
 
-def brought(data: bytes) -> tuple[bytes, int, int]:
-    """A picture that the maker brings, as PNG upright in sRGB with its width and height.
+@dataclass(frozen=True)
+class OwnPicture:
+    """A picture that was brought: PNG upright in sRGB; of an OpenRaster file also its layers as (PNG, depth) from back
+    to front, and the figures that are told in it."""
+
+    png: bytes
+    width: int
+    height: int
+    layers: list[tuple[bytes, float]] = field(default_factory=list)
+    figures: list[dict[str, Any]] = field(default_factory=list)
+
+
+def brought(data: bytes) -> OwnPicture:
+    """Open a picture that the maker brings.
 
     Raises BadInput in words the maker can act on for anything else than a sound picture of a usable size.
     """
@@ -67,4 +80,14 @@ def brought(data: bytes) -> tuple[bytes, int, int]:
         )
     out = io.BytesIO()
     image.save(out, "PNG", compress_level=3)
-    return out.getvalue(), image.width, image.height
+    if not is_openraster(data):
+        return OwnPicture(out.getvalue(), image.width, image.height)
+    held = unpacked(data)
+    try:
+        told = _REGIONS.validate_python(held.figures)
+    except ValidationError:
+        told = []
+    figures = [{"name": r.name, "box": list(r.box), "joints": r.joints, "way": r.way} for r in told]
+    return OwnPicture(
+        out.getvalue(), image.width, image.height, [(layer.png, layer.depth) for layer in held.layers], figures
+    )

@@ -4,6 +4,7 @@ import random
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field
+from xml.sax.saxutils import quoteattr
 
 from cutreel.protocol import FigurePose, Joint, Vary
 
@@ -306,7 +307,9 @@ class Cast:
     def region(self, name: str, turn: str = "") -> Iterator["Found"]:
         """Report what is drawn meanwhile as one figure, once its box is put into what this gives."""
         first, found = len(self.pen.marks), Found()
+        self.pen.out.append(f'<g class="figure" data-name={quoteattr(name)}>')
         yield found
+        self.pen.out.append("</g>")
         left, top, right, bottom = found.box
         clip = (max(0.0, left / self.width), max(0.0, top / H), min(1.0, right / self.width), min(1.0, bottom / H))
         if clip[2] > clip[0] and clip[3] > clip[1]:

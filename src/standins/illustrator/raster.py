@@ -28,12 +28,13 @@ _WHOLE = ("screen-print", "chalk-slate")
 
 @dataclass(frozen=True)
 class Picture:
-    """A painted picture: the flat PNG, and its layers from back to front as (PNG, depth)."""
+    """A painted picture: the flat PNG, its layers from back to front as (PNG, depth), and the SVG of each."""
 
     flat: bytes
     layers: list[tuple[bytes, float]]
     regions: list[dict[str, object]]
     unused: list[str]
+    drawings: list[bytes]
 
 
 def paint(
@@ -46,6 +47,7 @@ def paint(
     grain = 1 + _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
     flat: NDArray[np.float32] | None = None
     layers: list[tuple[bytes, float]] = []
+    drawings: list[bytes] = []
     for svg, depth in drawing.layers:
         data = resvg_py.svg_to_bytes(svg_string=svg, width=width, height=height, skip_system_fonts=True)
         image = Image.open(io.BytesIO(bytes(data))).convert("RGBA")
@@ -59,6 +61,7 @@ def paint(
                 colour += (_NIGHT - colour) * dark
             flat = np.clip(colour * grain, 0, 255)
             layers.append((_png(flat.astype(np.uint8)), depth))
+            drawings.append(svg.encode())
             continue
         # Only where the layer has anything: figures and what stands in front seldom fill the page.
         box = image.getchannel("A").getbbox()
@@ -71,8 +74,9 @@ def paint(
         flat[part] += (colour - flat[part]) * share
         pixels[part][..., :3] = colour
         layers.append((_png(pixels), depth))
+        drawings.append(svg.encode())
     assert flat is not None
-    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed, drawing.horizon)), layers, drawing.regions, drawing.unused)
+    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed, drawing.horizon)), layers, drawing.regions, drawing.unused, drawings)
 
 
 @lru_cache(maxsize=8)

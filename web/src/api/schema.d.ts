@@ -787,6 +787,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/takes/{take}/openraster": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Openraster
+         * @description A take with its layers, depths, figures and joints, to be worked on elsewhere and brought back.
+         */
+        get: operations["openraster_api_films__film__takes__take__openraster_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/poses": {
         parameters: {
             query?: never;
@@ -5206,6 +5226,38 @@ export interface operations {
                 film: string;
                 take: string;
                 number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    openraster_api_films__film__takes__take__openraster_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                take: string;
             };
             cookie?: never;
         };

@@ -80,6 +80,11 @@ function Items({ film, shot, take, onDesk }: Props) {
       <Menu.Item className={ITEM} onSelect={() => onDesk("frame")}>
         Crop or continue its edges … <Aside>{hand ? (hand.fits ? "it fits the film" : "not the film’s shape") : ""}</Aside>
       </Menu.Item>
+      <Menu.Item className={ITEM} asChild>
+        <a href={`/api/films/${film.id}/takes/${take.id}/openraster`} download>
+          Take away with its layers <Aside>OpenRaster</Aside>
+        </a>
+      </Menu.Item>
       <Menu.Separator className={LINE} />
       {([2, 4] as const).map((factor) => (
         <Menu.Item key={factor} className={ITEM} disabled={(take.width ?? 0) * factor > 8192} onSelect={() => start.mutate({ kind: "enlarge", ...again, factor })}>
