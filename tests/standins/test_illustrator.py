@@ -1,6 +1,7 @@
 """The illustrator: the same words draw the same bytes, and what the words ask for is what is seen."""
 
 import io
+import random
 
 import numpy as np
 import pytest
@@ -9,16 +10,19 @@ from skimage.color import deltaE_ciede2000, rgb2lab
 
 from cutreel.core.continuity import LOOKS as LOOK_CARDS
 from cutreel.core.continuity import measure_picture
+from cutreel.core.pictures import in_shares, take_pose, usual_joints
 from cutreel.protocol import POSES as STOCK
-from standins.illustrator import Reference, draw, paint, retouch
+from cutreel.protocol import FigurePose, Vary
+from standins.illustrator import Reference, Wish, draw, paint, retouch
 from standins.illustrator.animals import OTHERS
 from standins.illustrator.beasts import BEASTS
 from standins.illustrator.birds import BIRDS
+from standins.illustrator.bodies import decide, standing_at
 from standins.illustrator.colour import NAMED
 from standins.illustrator.heads import STYLES
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
-from standins.illustrator.reading import read_prompt
+from standins.illustrator.reading import Figure, read_prompt
 from standins.illustrator.things import THINGS, statements
 from standins.illustrator.vocabulary import ANIMALS, GARMENTS, HAIR_STYLES, LOOKS, PLACES, POSES, PROPS
 
@@ -336,3 +340,30 @@ def test_words_of_looks_and_everyday_verbs_draw_nothing() -> None:
     reading = read_prompt(said)
     assert (reading.props, reading.animals, reading.place) == ([], [], "meadow")
     assert reading.figures[0].pose == "stand"
+
+
+def test_who_is_posed_sitting_has_something_under_them_and_candidates_of_a_pose_differ() -> None:
+    """Source: a pose asks for joints alone; that nobody sits on air is what a director would say."""
+    body = decide(Figure(), random.Random(1))
+    seated = set()
+    for body.pose in STOCK:
+        if standing_at(body, 500, 500, 900, 1).sits:
+            seated.add(body.pose)
+    assert seated == {"sit", "row"}
+    joints = take_pose(usual_joints((0.5 * 16 / 9, 0.6), 0.6, 1), 1, "sit")
+    pose = FigurePose(name="Maren Oake", way=1, joints=in_shares(joints, 16 / 9))
+    prompt = f"Wide shot. {MAREN}. a meadow. day. layered cut paper."
+    first, *others = (
+        paint(prompt, 5, 320, 180, wish=Wish((pose,), vary=Vary(seed=i, strength=0.5) if i else None)) for i in range(4)
+    )
+    standing = paint(prompt, 5, 320, 180)
+    ours = first.regions[0]["joints"]
+    # Under the hips, between them and the feet, stands a stone that no picture of her standing has.
+    x, top, foot = (int(ours["hips"][0] * 320), int(ours["hips"][1] * 180), int(ours["near_foot"][1] * 180))
+    image = np.asarray(Image.open(io.BytesIO(first.flat)).convert("RGB"), int)
+    meadow = np.asarray(Image.open(io.BytesIO(standing.flat)).convert("RGB"), int)
+    under = image[(top + foot) // 2 + 6, x]
+    assert np.ptp(under) < 30 and np.abs(under - meadow[(top + foot) // 2 + 6, 40]).max() > 25, "grey, and not grass"
+    for other in others:
+        assert other.regions[0]["joints"] == ours
+        assert np.abs(np.asarray(Image.open(io.BytesIO(other.flat)).convert("RGB"), int) - image).mean() > 2

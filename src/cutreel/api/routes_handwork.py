@@ -18,11 +18,11 @@ from cutreel.jobs.handwork import (
     figures_of_take,
     frame_for,
     kept_sketch,
+    look_of,
     mask_of_figure,
     openraster_of,
     place_in,
     reshape,
-    seen_in,
 )
 from cutreel.jobs.plans import SHORT_SIDE, frame_size
 from cutreel.protocol import POSES, FigurePose, Joint
@@ -206,7 +206,7 @@ def place(film: str, take: str, wish: PlaceWish, shop: Shop, preview: Preview) -
 @router.get("/films/{film}/takes/{take}/placed")
 def seen_placed(film: str, take: str, wish: Annotated[PlaceWish, Query()], shop: Shop) -> Response:
     """How a cut-out would look in a take (JPEG); nothing is kept."""
-    data = seen_in(shop, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
+    data = look_of(shop, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
     return Response(data, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
 
 

@@ -15,7 +15,7 @@ from .retouching import found_take
 from .workshop import Workshop
 
 _POSES = TypeAdapter(list[FigurePose])
-SLIGHTLY = 0.3
+SLIGHTLY = 0.5
 """How much the further candidates of a pose or a sketch vary from the first (0 … 1)."""
 
 

@@ -27,7 +27,7 @@ from cutreel.core.pictures.shape import Box, face_of
 from cutreel.store.takes import TakeRow
 
 from .opening import opened
-from .pictures import checked, pixels_of, thumbnail
+from .pictures import checked, pixels_of, seen_in, thumbnail
 from .workshop import Workshop
 
 FIGURES = (0.25, 0.9)
@@ -92,7 +92,7 @@ def place_in(shop: Workshop, film: str, take: TakeRow, cutout: CutOut, where: Pl
     _keep(shop, film, take, png, told, [*take.about.get("regions", []), region])
 
 
-def seen_in(shop: Workshop, take: TakeRow, cutout: CutOut, where: Placing) -> bytes:
+def look_of(shop: Workshop, take: TakeRow, cutout: CutOut, where: Placing) -> bytes:
     """How a cut-out would look there, as a JPEG for the screen."""
     image = Image.fromarray(_laid(shop, take, cutout, where))
     image.thumbnail((SEEN, SEEN))
@@ -163,7 +163,14 @@ def _keep(
         media=media,
         thumb=shop.media.put(thumbnail(png), "jpg"),
         layers=[(media, 0.0)],
-        about={"width": width, "height": height, "checked": checked(png), "regions": regions, **told},
+        about={
+            "width": width,
+            "height": height,
+            "checked": checked(png),
+            "regions": regions,
+            "seen": seen_in(png, regions).model_dump(mode="json"),
+            **told,
+        },
         brought=base.brought,
     )
 

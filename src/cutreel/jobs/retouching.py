@@ -15,7 +15,7 @@ from cutreel.store import Assembled, ItemSpec
 from cutreel.store.takes import TakeRow
 
 from .opening import opened
-from .pictures import pixels_of
+from .pictures import pixels_of, seen_in
 from .workshop import Workshop
 
 RETOUCH_VERSION = 1
@@ -106,6 +106,7 @@ def add_retouched(
             **about,
             "retouched": {"key": _same(spec), "from": base.number, "words": spec["words"], "mask": spec["mask"]},
             "regions": base.about.get("regions", []),
+            "seen": seen_in(png, base.about.get("regions")).model_dump(mode="json"),
         },
         brought=base.brought,
         cost=cost,

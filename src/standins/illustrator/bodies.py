@@ -95,6 +95,16 @@ class Posed:
         thighs = [self.joints["near_knee"], self.joints["far_knee"]]
         self.skirt = max(-60.0, min(78.0, math.degrees(math.atan2(sum(p[0] for p in thighs), -sum(p[1] for p in thighs)))))
 
+    @property
+    def sits(self) -> bool:
+        """Whether the thighs lie about level, the shins hang from them and the torso is upright: something has to be under it."""
+        def hangs(knee: Point, foot: Point) -> bool:
+            thigh = math.hypot(*knee)
+            return abs(knee[1]) < 0.5 * thigh and foot[1] < knee[1] - 0.5 * thigh and abs(foot[0]) > 0.35 * thigh
+
+        j = self.joints
+        return abs(self.torso) < 50 and hangs(j["near_knee"], j["near_foot"]) and hangs(j["far_knee"], j["far_foot"])
+
     def page(self, local: Point) -> Point:
         """A point about the hips (x forward, y up) on the page."""
         return (self.hips[0] + self.way * local[0], self.hips[1] - local[1])
@@ -114,9 +124,6 @@ class Posed:
 
     def on_page(self) -> dict[Joint, Point]:
         return {name: self.page(at) for name, at in self.joints.items()}
-
-
-SEATS = {"sit": 0.52, "row": 0.52}
 
 
 def standing_at(figure: Figure, height: float, x: float, y: float, way: int, seated: bool = False) -> Posed:

@@ -9,7 +9,7 @@ from xml.sax.saxutils import quoteattr
 from cutreel.protocol import FigurePose, Joint, Vary
 
 from .animals import draw_animal, tallness
-from .bodies import SEATS, Posed, body_of, posed_as, standing_at
+from .bodies import Posed, body_of, posed_as, standing_at
 from .colour import RGB, darker
 from .guiding import Mass, Masses
 from .lighting import cast_shadow, rim
@@ -21,6 +21,9 @@ from .reading import Figure, Reading
 from .vocabulary import INDOORS
 
 H = 1000.0
+_LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smile",), "worry": ("calm", "sad"), "sad": ("worry",),
+         "frown": ("worry", "calm"), "open": ("worry", "laugh")}
+"""Faces that are near to one another."""
 
 
 @dataclass(frozen=True)
@@ -207,13 +210,18 @@ class Cast:
 
     def _person(self, figure: Figure, x: float, y: float, way: int, facing: bool, person: float, seated: bool = False) -> None:
         facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1 and self.rng.random() < 0.4)
+        if self.twist and self.wish.vary and self.twist.random() < self.wish.vary.strength:
+            # Candidates of one pose differ where the pose leaves room: in the face, and where it looks.
+            figure.expression = self.twist.choice(_LIKE.get(figure.expression or "calm", ("calm",)))
+            facing = facing or (not self.r.facing and self.twist.random() < 0.4)
         turn = "front" if facing else "three-quarter"
         wanted = next((p for p in self.wish.poses if p.name and p.name.lower() == figure.name.lower()), None)
         if wanted is None and len(self.wish.poses) == 1 and len(self.r.figures) == 1:
             wanted = self.wish.poses[0]
         at = posed_as(figure, wanted, self.width, H) if wanted else standing_at(figure, person, x, y, way, seated)
-        if not seated and not wanted:
-            self._seat(figure, at, y)
+        if not seated:
+            feet = max(at.page(at.joints[n])[1] for n in ("near_foot", "far_foot")) + at.body.limb * 0.5
+            self._seat(at, feet if wanted else y)
         if not seated and self.s.light is None:
             self._shadow(at.hips[0], y, person * 0.2)
         first, marks = len(self.pen.out), len(self.pen.marks)
@@ -222,9 +230,9 @@ class Cast:
             found.box, found.joints, found.way = seen.box, dict(seen.joints), seen.way
         self._lit(first, marks, 2000.0 if seated else max(p[1] for p in seen.joints.values()) + at.body.limb * 0.5)
 
-    def _seat(self, figure: Figure, at: Posed, ground: float) -> None:
-        """Something to sit on."""
-        if figure.pose not in SEATS or self.r.framing in ("close", "extreme close"):
+    def _seat(self, at: Posed, ground: float) -> None:
+        """Something to sit on, for whoever sits."""
+        if not at.sits or self.r.framing in ("close", "extreme close"):
             return
         b, (x, y) = at.body, at.hips
         top = y + b.limb * 0.7

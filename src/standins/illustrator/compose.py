@@ -15,6 +15,8 @@ from .sheet import draw_sheet
 from .vocabulary import INDOORS
 
 H = 1000.0
+ELSEWHERE = 0.4
+"""From this strength on a varied picture has the small things of its place, trees and clouds, elsewhere."""
 
 
 @dataclass
@@ -55,7 +57,10 @@ def draw(
     elif twist and wish.vary:
         horizon += twist.uniform(-70, 70) * wish.vary.strength
     pens = [Pen(reading.look, random.Random(rng.random()), hour.ambient, share, hour.glow, wish.fine) for _ in range(3)]
-    stage = Stage(pens[0], pens[2], width, H, horizon, min(frame.feet, 880.0), hour, time, weather, random.Random(rng.random()),
+    small = rng.random()
+    if twist and wish.vary and wish.vary.strength >= ELSEWHERE:
+        small = twist.random()
+    stage = Stage(pens[0], pens[2], width, H, horizon, min(frame.feet, 880.0), hour, time, weather, random.Random(small),
                   dark_lamp=reading.dark_lamp)
     follow(reading.figures, references)
     without(reading, negative)
