@@ -9,7 +9,7 @@ from axe_playwright_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.steps import go, make, new_film
+from tests.browser.steps import STORY, go, make, new_film
 
 pytestmark = pytest.mark.browser
 
@@ -195,3 +195,18 @@ def test_the_desks_are_accessible(page: Page, item: str) -> None:
     page.wait_for_timeout(500)
     found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
     assert [(v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]] == []
+
+
+def test_shots_are_chosen_on_the_light_table_and_made_together(page: Page) -> None:
+    new_film(page, "Chosen", STORY.replace("ladder", "basket"))
+    go(page, "Bench")
+    page.get_by_role("tab", name="Light table").click()
+    page.get_by_label("Choose shot 1").check()
+    page.get_by_label("Choose shot 3").click(modifiers=["Shift"])
+    expect(page.get_by_label("For which shots")).to_have_text("the 3 chosen")
+    page.get_by_label("Choose shot 2").uncheck()
+    expect(page.get_by_label("For which shots")).to_have_text("the 2 chosen")
+    make(page, 1)
+    expect(page.get_by_text("2 of 3 shots have a picture")).to_be_visible()
+    page.get_by_role("button", name="none", exact=True).click()
+    expect(page.get_by_label("For which shots")).to_have_text("shot 1")

@@ -26,9 +26,10 @@ type TabName = (typeof TABS)[number][0];
 export function Bench() {
   const film = useFilmHere();
   const [tab, setTab] = useState<TabName>("takes");
-  const chosen = useStore(selected);
+  const [chosen, setChosen] = useState<number[]>([]);
+  const at = useStore(selected);
   const own = film.shots.filter((s) => s.picture_of === s.id);
-  const shot = own.find((s) => s.id === (film.shots.find((x) => x.id === chosen)?.picture_of ?? chosen)) ?? own[0];
+  const shot = own.find((s) => s.id === (film.shots.find((x) => x.id === at)?.picture_of ?? at)) ?? own[0];
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (typing(e) || e.altKey || e.ctrlKey || e.metaKey || tab !== "takes" || !shot) return;
@@ -59,8 +60,8 @@ export function Bench() {
               </Split>
             </Tabs.Content>
             <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
-              <Split aside={<Making film={film} shot={shot} />}>
-                <LightTable film={film} onOpen={open} />
+              <Split aside={<Making key={chosen.length ? "chosen" : "shot"} film={film} shot={shot} chosen={chosen} />}>
+                <LightTable film={film} chosen={chosen} onChosen={setChosen} onOpen={open} />
               </Split>
             </Tabs.Content>
             <Tabs.Content value="faults" className="min-h-0 grow" tabIndex={-1}>

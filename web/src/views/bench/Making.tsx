@@ -16,16 +16,23 @@ import { useBringAny } from "./DropPictures";
 import { Seeds } from "./Seeds";
 
 const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
-type Scope = "shot" | "scene" | "missing" | "stale" | "all";
+type Scope = "shot" | "chosen" | "scene" | "missing" | "stale" | "all";
 
-export function Making({ film, shot }: { film: Film; shot: Shot }) {
+interface Props {
+  film: Film;
+  shot: Shot;
+  /** Shots chosen on the light table; they are what is made, if there are any. */
+  chosen?: readonly number[];
+}
+
+export function Making({ film, shot, chosen: picked = [] }: Props) {
   const change = useChange(film.id);
   const offers = (useOffers().data ?? []).filter((o) => o.kind === "picture");
   const runs = useRuns(film.id).data ?? [];
   const going = runs.filter((r) => r.state === "going" || r.state === "paused");
   const start = useStart(film.id);
   const bring = useBringAny(film, shot);
-  const [scope, setScope] = useState<Scope>("shot");
+  const [scope, setScope] = useState<Scope>(picked.length ? "chosen" : "shot");
   const [count, setCount] = useState(2);
   const [wait, setWait] = useState(false);
   const [offer, setOffer] = useState(film.settings.offer);
@@ -38,12 +45,13 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
     offer: at,
     wait,
     ...(other && { look }),
-    ...asked(film, shot, scope),
+    ...asked(film, shot, scope, picked),
   });
   const missing = film.shots.filter((s) => s.picture_of === s.id && !s.used).length;
   const stale = film.shots.filter((s) => s.picture_of === s.id && s.stale).length;
   const scopes: readonly (readonly [Scope, string])[] = [
     ["shot", `shot ${shot.edge}`],
+    ...(picked.length ? [["chosen", `the ${picked.length} chosen`] as const] : []),
     ["scene", `all of ${film.scenes[shot.scene]?.title || "the scene"}`],
     ["missing", `all missing, ${missing}`],
     ["stale", `all stale, ${stale}`],
@@ -103,9 +111,9 @@ export function Making({ film, shot }: { film: Film; shot: Shot }) {
 }
 
 /** The shots that a scope names; those of the whole film are made anew, the missing and the stale are found by the server. */
-function asked(film: Film, shot: Shot, scope: Scope): Partial<RunWish> {
+function asked(film: Film, shot: Shot, scope: Scope, picked: readonly number[]): Partial<RunWish> {
   if (scope === "missing" || scope === "stale") return { only: scope };
-  const within = { shot: (s: Shot) => s.id === shot.id, scene: (s: Shot) => s.scene === shot.scene, all: () => true }[scope];
+  const within = { shot: (s: Shot) => s.id === shot.id, chosen: (s: Shot) => picked.includes(s.id), scene: (s: Shot) => s.scene === shot.scene, all: () => true }[scope];
   return { shots: film.shots.filter(within).map((s) => s.id) };
 }
 
