@@ -53,7 +53,7 @@ def work_on(shop: Workshop, number: int) -> None:
             shop.runs.note(
                 number, state="waiting", progress=0.0, message=f"waits for the quota until {renews:%H:%M} UTC"
             )
-            door.defer(ITEM, at=renews, item=number, priority=5)
+            door.defer(ITEM, at=renews, item=number, priority=6)
             return
         shop.runs.note(number, state="failed", message=str(error))
     except Exception as error:

@@ -1,5 +1,6 @@
 """Starts runs, moves them from stage to stage, ends them."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
 from decimal import Decimal
@@ -17,6 +18,9 @@ from .queue import ITEM, door
 from .workshop import Workshop
 
 MUST_SUCCEED = {"mix", "segments", "join"}
+OF_THE_FILM = {"mix", "segment", "join"}
+ASKED, RENDERING = 6, 4
+"""A film is rendered for minutes; a picture that somebody waits for at the Bench goes before its next segment."""
 
 
 @dataclass(frozen=True)
@@ -71,15 +75,14 @@ def pause_run(shop: Workshop, run: str) -> None:
 
 def go_on_run(shop: Workshop, run: str) -> None:
     """Let a paused run go on where it was."""
-    for number in shop.runs.go_on(run):
-        door.defer(ITEM, item=number, priority=5)
+    _defer(shop.runs.go_on(run))
     advance(shop, run)
 
 
 def advance(shop: Workshop, run: str) -> None:
     """Move a run on when everything of its stage is finished. Safe to call at any time, by any worker."""
     while True:
-        deferred: list[int] = []
+        deferred: list[tuple[int, str]] = []
         with shop.database.transaction() as session:
             row = shop.runs.locked(session, run)
             if row is None or row.state != "going":
@@ -108,7 +111,7 @@ def advance(shop: Workshop, run: str) -> None:
                 ]
                 session.add_all(items)
                 session.flush()
-                deferred = [i.id for i in items]
+                deferred = [(i.id, i.kind) for i in items]
                 announce(session, row.film, "run", run=run)
         if failed and strict:
             shop.runs.finish(run, "failed", failed[0])
@@ -116,10 +119,14 @@ def advance(shop: Workshop, run: str) -> None:
         if ended:
             shop.runs.finish(run, "done", f"{len(failed)} could not be made: {failed[0]}" if failed else "")
             return
-        for number in deferred:
-            door.defer(ITEM, item=number, priority=5)
+        _defer(deferred)
         if deferred:
             return
+
+
+def _defer(items: Iterable[tuple[int, str]]) -> None:
+    for number, kind in items:
+        door.defer(ITEM, item=number, priority=RENDERING if kind in OF_THE_FILM else ASKED)
 
 
 def _known(kind: str) -> str:

@@ -120,12 +120,13 @@ class RunStore:
         """Let a run rest: what is being made is finished, nothing more is begun."""
         self._from_to(run, "going", "paused")
 
-    def go_on(self, run: str) -> list[int]:
-        """Let a paused run go on; returns the items that wait."""
+    def go_on(self, run: str) -> list[tuple[int, str]]:
+        """Let a paused run go on; returns the items that wait, by number and kind."""
         if not self._from_to(run, "paused", "going"):
             return []
         with self.database.transaction() as session:
-            return list(session.scalars(select(Item.id).where(Item.run == run, Item.state == "waiting")))
+            waiting = session.execute(select(Item.id, Item.kind).where(Item.run == run, Item.state == "waiting"))
+            return [(number, kind) for number, kind in waiting]
 
     def _from_to(self, run: str, before: str, after: str) -> bool:
         with self.database.transaction() as session:

@@ -1,0 +1,178 @@
+"""Takes the pictures of the main views for docs/screenshots, 1280x800, from the demo films of a running application."""
+
+import re
+import sys
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+ADDRESS = "http://127.0.0.1:8420"
+FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
+FILM = re.compile("Lamp at Saltmere")
+
+
+def view(page: Page, name: str, tab: str = "") -> None:
+    """Open a view of the sample film, and a part of it."""
+    page.goto(ADDRESS)
+    page.get_by_role("link", name=FILM).first.click()
+    page.get_by_role("navigation", name="Views").get_by_role("link", name=name).click()
+    if tab:
+        page.get_by_role("tab", name=re.compile(f"^{tab}")).click()
+    page.wait_for_timeout(900)
+
+
+def shelf(page: Page) -> None:
+    page.goto(ADDRESS)
+    page.get_by_role("link", name=FILM).first.wait_for()
+    page.wait_for_timeout(1500)
+
+
+def script(page: Page) -> None:
+    view(page, "Script", "Pace")
+
+
+def shot_desk(page: Page) -> None:
+    view(page, "Script", "Shot")
+    page.get_by_role("navigation", name="Views")
+    page.keyboard.press("ArrowDown")
+
+
+def rework(page: Page) -> None:
+    view(page, "Script", "Words")
+    asked = page.get_by_role("region", name="Rework")
+    asked.get_by_label("How", exact=True).click()
+    page.get_by_role("option", name=re.compile("say", re.I)).click()
+    asked.get_by_label("What", exact=True).click()
+    page.get_by_role("option", name="the whole film").click()
+    asked.get_by_label("Instruction").fill("make the ending more dramatic")
+    asked.get_by_role("button").last.click()
+    page.wait_for_timeout(3000)
+
+
+def continuity(page: Page) -> None:
+    view(page, "Continuity")
+    page.get_by_role("button", name=re.compile("Maren Oake")).first.click()
+
+
+def places(page: Page) -> None:
+    view(page, "Continuity", "Places")
+
+
+def look(page: Page) -> None:
+    view(page, "Continuity", "Look")
+    page.get_by_role("button", name=re.compile("clay")).first.click()
+
+
+def company(page: Page) -> None:
+    view(page, "Continuity", "Company")
+
+
+def sheet(page: Page) -> None:
+    view(page, "Sheet")
+    for _ in range(3):
+        page.keyboard.press("ArrowDown")
+
+
+def sheet_dim(page: Page) -> None:
+    sheet(page)
+    page.get_by_role("button", name="Lamp off").click()
+
+
+def walk(page: Page, shot: int, tab: str = "") -> None:
+    """The Bench at a shot by its number."""
+    view(page, "Bench", tab)
+    for _ in range(shot - 1):
+        page.keyboard.press("ArrowDown")
+    page.wait_for_timeout(500)
+
+
+def more(page: Page, item: str) -> None:
+    page.get_by_role("button", name=re.compile("More with take")).first.click()
+    page.get_by_role("menuitem", name=re.compile(item)).click()
+    page.wait_for_timeout(900)
+
+
+def bench(page: Page) -> None:
+    walk(page, 9)
+    more(page, "Vary slightly")
+    page.get_by_text("Varied from take").nth(1).wait_for(timeout=60_000)
+
+
+def light_table(page: Page) -> None:
+    view(page, "Bench", "Light table")
+    page.get_by_label("Choose shot 4", exact=True).check()
+    page.get_by_label("Choose shot 7", exact=True).click(modifiers=["Shift"])
+
+
+def retouch(page: Page) -> None:
+    walk(page, 6)
+    page.get_by_role("button", name="Retouch").first.click()
+    page.get_by_role("radio", name="Box").click()
+    page.wait_for_timeout(900)
+    box = page.get_by_label("Picture to mark on").bounding_box()
+    assert box is not None
+    page.mouse.move(box["x"] + box["width"] * 0.06, box["y"] + box["height"] * 0.5)
+    page.mouse.down()
+    page.mouse.move(box["x"] + box["width"] * 0.34, box["y"] + box["height"] * 0.97, steps=5)
+    page.mouse.up()
+    page.get_by_label("What should be there").fill("a fox")
+
+
+def pose(page: Page) -> None:
+    walk(page, 3)
+    more(page, "Pose a figure")
+    page.get_by_role("button", name="dance", exact=True).click()
+
+
+def lay_in(page: Page) -> None:
+    walk(page, 9)
+    more(page, "Cut out")
+    page.get_by_label("Mark somebody").click()
+    page.get_by_role("option", name=re.compile("^(?!mark)")).first.click()
+    page.wait_for_timeout(900)
+    page.get_by_role("button", name="Cut it out").click()
+    page.get_by_text("is cut out").wait_for()
+    page.get_by_role("button", name="Close the message").first.click()
+    walk(page, 2)
+    more(page, "Lay something in")
+    stands = page.get_by_role("application")
+    stands.focus()
+    for key in ["Shift+ArrowLeft"] * 2 + ["-"] * 4:
+        page.keyboard.press(key)
+    page.wait_for_timeout(1500)
+
+
+def delivery(page: Page) -> None:
+    view(page, "Delivery")
+    if page.get_by_text("None yet").count():
+        page.get_by_role("button", name=re.compile("^Make the film")).click()
+        page.get_by_role("link", name=re.compile("film|mp4", re.I)).first.wait_for(timeout=900_000)
+
+
+VIEWS: dict[str, Callable[[Page], None]] = {
+    "shelf": shelf, "script": script, "shot-desk": shot_desk, "rework": rework, "continuity": continuity,
+"places": places, "look": look, "company": company, "sheet": sheet,
+    "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table, "retouch": retouch, "pose": pose,
+    "lay-in": lay_in, "delivery": delivery,
+}  # fmt: skip
+
+
+def main() -> None:
+    """Take those that are named, or all."""
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(
+            executable_path="/usr/bin/chromium", args=["--no-sandbox", "--disable-gpu"]
+        )
+        for name in sys.argv[1:] or VIEWS:
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            VIEWS[name](page)
+            page.wait_for_timeout(900)
+            page.evaluate("document.activeElement?.blur()")
+            page.screenshot(path=FOLDER / f"{name}.png")
+            page.close()
+            print(name)
+
+
+if __name__ == "__main__":
+    main()
