@@ -367,3 +367,13 @@ def test_who_is_posed_sitting_has_something_under_them_and_candidates_of_a_pose_
     for other in others:
         assert other.regions[0]["joints"] == ours
         assert np.abs(np.asarray(Image.open(io.BytesIO(other.flat)).convert("RGB"), int) - image).mean() > 2
+
+
+@pytest.mark.parametrize("framing", ["Extreme wide shot", "Wide shot", "Medium shot", "Close-up"])
+def test_whatever_somebody_does_their_head_stays_in_the_frame(framing: str) -> None:
+    """Source: the trade's rule of head room; a head cut off by the frame is a fault."""
+    for word in sorted(POSES):
+        for place in ("a meadow", "a kitchen"):
+            drawing = draw(f"{framing}. {MAREN}. Maren {word} the ladder. {place}. day. layered cut paper.", 3, 16 / 9)
+            x, y = drawing.regions[0]["joints"]["head"]
+            assert 0.04 < y < 0.96 and 0.02 < x < 0.98, (word, place, x, y)

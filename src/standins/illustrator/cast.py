@@ -171,7 +171,8 @@ class Cast:
                     x, y, person = x + (mass.x * self.width - x) * k, y + (mass.foot * H - y) * k, person + (tall - person) * k
                 if ladder and figure.pose == "climb":
                     draw_prop(self.pen, "ladder", x + way * person * 0.16, y, person * 0.5)
-                    y -= person * 0.34
+                    # No higher than leaves head room.
+                    y -= max(0.0, min(person * 0.34, y - person * 1.02 - 60))
                 self._person(figure, x, y, way, facing, person)
             else:
                 assert isinstance(what, tuple)
@@ -218,7 +219,16 @@ class Cast:
         wanted = next((p for p in self.wish.poses if p.name and p.name.lower() == figure.name.lower()), None)
         if wanted is None and len(self.wish.poses) == 1 and len(self.r.figures) == 1:
             wanted = self.wish.poses[0]
+        close = self.r.framing in ("close", "extreme close")
+        if figure.pose == "lie" and not close:
+            y = min(y, 900.0)
         at = posed_as(figure, wanted, self.width, H) if wanted else standing_at(figure, person, x, y, way, seated)
+        if figure.pose == "lie" and not wanted:
+            if close:
+                # The frame follows who lies out of it.
+                head = at.page(at.joints["head"])
+                at.hips = (at.hips[0] + x - head[0], at.hips[1] + 0.5 * H - head[1])
+            self._pillow(at, close)
         if not seated:
             feet = max(at.page(at.joints[n])[1] for n in ("near_foot", "far_foot")) + at.body.limb * 0.5
             self._seat(at, feet if wanted else y)
@@ -229,6 +239,17 @@ class Cast:
             seen = draw_posed(self.pen, figure, at, turn, seated)
             found.box, found.joints, found.way = seen.box, dict(seen.joints), seen.way
         self._lit(first, marks, 2000.0 if seated else max(p[1] for p in seen.joints.values()) + at.body.limb * 0.5)
+
+    def _pillow(self, at: Posed, close: bool) -> None:
+        """Something to lay the head on; near, also what the body lies on."""
+        x, y = at.page(at.joints["head"])
+        big, indoors = at.body.head, self.place in INDOORS
+        with self.pen.marking(""):
+            if close:
+                top = y + big * 0.7
+                self.pen.shape([(-40, top + 30), (self.width * 0.3, top), (self.width * 0.7, top + 10), (self.width + 40, top - 20), (self.width + 40, H + 60),
+                                (-40, H + 60)], (196, 184, 164) if indoors else (112, 118, 88), spot=True)
+            self.pen.disc(x + at.way * big * 0.3, y + big * 0.78, big * 1.5, big * 0.5, (234, 228, 214) if indoors else (150, 122, 92), spot=True)
 
     def _seat(self, at: Posed, ground: float) -> None:
         """Something to sit on, for whoever sits."""

@@ -60,7 +60,9 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
     for side, ex in sides:
         squeeze = 1.0 if facing or side < 0 else 0.86
         cx, cy = at(ex, 0.02)
-        if pen.look != "stick-figures" and r > 52:
+        if mood == "asleep":
+            pen.line([at(ex - 0.17, 0.03), at(ex, -0.06), at(ex + 0.17, 0.03)], r * 0.05, dark, opacity=0.9)
+        elif pen.look != "stick-figures" and r > 52:
             pen.disc(cx, cy, r * 0.155 * squeeze, r * (0.10 if mood == "laugh" else 0.15), NEUTRAL_LIGHT, lift=0.0, line=False)
             with pen.marking("", grey=44):
                 pen.disc(cx + (0 if facing else r * 0.03), cy, r * 0.085 * squeeze, r * (0.085 if mood == "laugh" else 0.11), NEUTRAL_DARK, lift=0.0, line=False)

@@ -149,5 +149,6 @@ EXPRESSIONS: dict[str, str] = {
     "wrong": "worry", "afraid": "worry", "worried": "worry", "uneasy": "worry", "fear": "worry", "worry": "worry",
     "shouted": "open", "cried": "open", "called": "open", "surprised": "open", "sad": "sad", "wept": "sad",
     "frowned": "frown", "angry": "frown", "stern": "frown",
+    "asleep": "asleep", "sleeping": "asleep", "sleeps": "asleep", "slept": "asleep",
 }
 EMPTY_WORDS = {"a", "an", "the", "and", "or", "of", "in", "on", "at", "to", "with", "for", "from", "by", "as", "if", "it", "its", "his", "her", "their", "they", "she", "he", "who", "which", "that", "this", "there", "was", "were", "is", "are", "be", "been", "had", "has", "have", "did", "do", "does", "not", "no", "one", "two", "so", "when", "what", "then", "than", "but", "into", "over", "under", "up", "down", "out", "off", "all", "some", "any", "every", "very", "more", "most", "just", "only", "even", "still", "once", "behind", "beside", "between", "before", "after", "while", "mood", "sky", "shot", "ground", "said", "him", "them", "i", "you", "we", "me", "us", "my", "your", "our", "would", "could", "should", "will", "can", "might"}
