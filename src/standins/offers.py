@@ -38,7 +38,7 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             price=Price(amount=Decimal("0.003"), per="picture"),
             caps=Caps(prompt_characters=400, count=4, width=1280, height=1280),
             quota=quota("illustrator-quick"),
-            parallel=2,
+            parallel=4,
             seconds_each=1.0,
             understands=["seed", "references", "masks", "regions", "layers", "variations", "guides", "poses"],
             simulated=True,

@@ -1,14 +1,14 @@
-"""In which order the queue takes what runs ask for."""
+"""Which queue takes what runs ask for."""
 
 from typing import Any
 
 import pytest
 
 from cutreel.jobs import runner
+from cutreel.jobs.queue import COMPUTING, SERVICES
 
 
-def test_what_somebody_waits_for_goes_before_the_next_segment_of_a_film(monkeypatch: pytest.MonkeyPatch) -> None:
-    """The queue takes the larger number first (procrastinate's documentation of priorities)."""
+def test_what_waits_for_services_does_not_stand_behind_what_is_computed(monkeypatch: pytest.MonkeyPatch) -> None:
     asked: list[dict[str, Any]] = []
 
     class Recorder:
@@ -19,6 +19,6 @@ def test_what_somebody_waits_for_goes_before_the_next_segment_of_a_film(monkeypa
     kinds = ["segment", "picture", "mix", "speech", "join", "retouch", "enlarge"]
     runner._defer(enumerate(kinds))
     assert [a["item"] for a in asked] == list(range(len(kinds)))
-    priority = {kinds[a["item"]]: a["priority"] for a in asked}
-    film = {"segment", "mix", "join"}
-    assert max(priority[k] for k in film) < min(p for k, p in priority.items() if k not in film)
+    queues = {kinds[a["item"]]: a["queue"] for a in asked}
+    assert {k for k, q in queues.items() if q == COMPUTING} == {"segment", "mix", "join"}
+    assert {k for k, q in queues.items() if q == SERVICES} == {"picture", "speech", "retouch", "enlarge"}

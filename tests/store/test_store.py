@@ -1,10 +1,14 @@
 """What is kept: media by content, results and spending once, takes and which of them is used."""
 
+import threading
+import time
+import zlib
 from concurrent.futures import ThreadPoolExecutor
 from decimal import Decimal
 from types import SimpleNamespace
 
 import pytest
+from sqlalchemy import text
 
 from cutreel.core.errors import NotFound
 from cutreel.core.film import Settings, new_film
@@ -122,3 +126,38 @@ def test_stages() -> None:
     assert stages_of("delivery", {}) == ["made", "music", "mix", "segments", "join"]
     assert stages_of("delivery", {"make": False}) == ["mix", "segments", "join"]
     assert stages_of("everything", {})[-1] == "preview"
+
+
+def test_an_offer_is_asked_for_no_more_at_once_than_it_states_and_a_lost_worker_frees_its_slot(stack) -> None:
+    """Source: PostgreSQL's documentation of session-level advisory locks: they end with their session."""
+    slots, lock = stack.shop.slots, threading.Lock()
+    now, most, done = 0, 0, 0
+
+    def work(_: int) -> None:
+        nonlocal now, most, done
+        with slots.one_of("tested", 3) as free:
+            assert free
+            with lock:
+                now += 1
+                most = max(most, now)
+            time.sleep(0.05)
+            with lock:
+                now -= 1
+                done += 1
+
+    with ThreadPoolExecutor(9) as pool:
+        list(pool.map(work, range(18)))
+    assert (most, done) == (3, 18)
+    holding = slots.one_of("lonely", 1)
+    assert holding.__enter__()
+    with slots.one_of("lonely", 1, cancelled=lambda: True) as free:
+        assert not free, "nobody waits who is not wanted any more"
+    with stack.shop.database.transaction() as session:
+        # What happens to a worker that is killed: its connection goes.
+        session.execute(
+            text("SELECT pg_terminate_backend(pid) FROM pg_locks WHERE locktype = 'advisory' AND classid = :c"),
+            {"c": zlib.crc32(b"lonely") ^ 0x80000000},
+        )
+    with slots.one_of("lonely", 1) as free:
+        assert free
+    holding.__exit__(None, None, None)

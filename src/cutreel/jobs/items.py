@@ -28,7 +28,7 @@ from .enlarging import enlarge_key
 from .mixing import mix_film
 from .picture_specs import take_key
 from .pictures import checked, pixels_of, seen_in, thumbnail
-from .queue import ITEM, door
+from .queue import ITEM, SERVICES, door
 from .rendering import render_item
 from .retouching import add_retouched, composed, retouch_key
 from .runner import advance
@@ -53,7 +53,7 @@ def work_on(shop: Workshop, number: int) -> None:
             shop.runs.note(
                 number, state="waiting", progress=0.0, message=f"waits for the quota until {renews:%H:%M} UTC"
             )
-            door.defer(ITEM, at=renews, item=number, priority=6)
+            door.defer(ITEM, at=renews, item=number, queue=SERVICES)
             return
         shop.runs.note(number, state="failed", message=str(error))
     except Exception as error:
@@ -72,7 +72,11 @@ def _ask(
             item.progress = share
             shop.runs.note(item.id, progress=share)
 
-    done = shop.services.do(offer, work, name, files=files, progress=progress, cancelled=lambda: _dropped(shop, run.id))
+    def dropped() -> bool:
+        return _dropped(shop, run.id)
+
+    with shop.slots.one_of(offer, shop.parallel(offer), dropped) as free:
+        done = shop.services.do(offer, work, name, files=files, progress=progress, cancelled=dropped) if free else None
     if done is None:
         shop.runs.note(item.id, state="cancelled")
         return None

@@ -7,6 +7,8 @@ from typing import Any
 from procrastinate import App, PsycopgConnector
 
 ITEM, SEGMENT = "cutreel.item", "cutreel.preview_segment"
+COMPUTING, SERVICES = "work", "services"
+"""Two queues: what a core is busy with, and what waits for services, so that neither stands in the other's way."""
 
 
 def queue_at(address: str) -> App:
@@ -29,13 +31,20 @@ class _Door:
         return self._app
 
     def defer(
-        self, task: str, *, priority: int = 0, lock: str | None = None, at: datetime | None = None, **arguments: Any
+        self,
+        task: str,
+        *,
+        queue: str = COMPUTING,
+        priority: int = 0,
+        lock: str | None = None,
+        at: datetime | None = None,
+        **arguments: Any,
     ) -> None:
-        """Put a job on the queue, to be done from `at` on; with `lock`, only one of that name waits at a time."""
+        """Put a job on a queue, to be done from `at` on; with `lock`, only one of that name waits at a time."""
         from procrastinate.exceptions import AlreadyEnqueued
 
         try:
-            how: dict[str, Any] = {"queue": "work", "priority": priority, "queueing_lock": lock}
+            how: dict[str, Any] = {"queue": queue, "priority": priority, "queueing_lock": lock}
             if at is not None:
                 how["schedule_at"] = at
             self.app().configure_task(task, **how).defer(**arguments)

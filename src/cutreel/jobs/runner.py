@@ -14,13 +14,12 @@ from cutreel.store.events import announce
 from cutreel.store.tables import Item
 
 from .plans import KINDS, items_of, price_of, stages_of, unpaid
-from .queue import ITEM, door
+from .queue import COMPUTING, ITEM, SERVICES, door
 from .workshop import Workshop
 
 MUST_SUCCEED = {"mix", "segments", "join"}
 OF_THE_FILM = {"mix", "segment", "join"}
-ASKED, RENDERING = 6, 4
-"""A film is rendered for minutes; a picture that somebody waits for at the Bench goes before its next segment."""
+"""Kinds of items that are computed here; all others wait for services."""
 
 
 @dataclass(frozen=True)
@@ -126,7 +125,7 @@ def advance(shop: Workshop, run: str) -> None:
 
 def _defer(items: Iterable[tuple[int, str]]) -> None:
     for number, kind in items:
-        door.defer(ITEM, item=number, priority=RENDERING if kind in OF_THE_FILM else ASKED)
+        door.defer(ITEM, item=number, queue=COMPUTING if kind in OF_THE_FILM else SERVICES)
 
 
 def _known(kind: str) -> str:

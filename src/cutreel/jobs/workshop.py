@@ -15,6 +15,7 @@ from cutreel.store import (
     OfferStore,
     ResultStore,
     RunStore,
+    SlotStore,
     SpendStore,
     TakeStore,
     assemble,
@@ -43,6 +44,7 @@ class Workshop:
         self.spending = SpendStore(self.database)
         self.company = CompanyStore(self.database)
         self.kept_offers = OfferStore(self.database)
+        self.slots = SlotStore(self.database)
 
     def offers(self) -> list[Offer]:
         """Offers now, or as last seen when the services do not answer."""
@@ -62,6 +64,10 @@ class Workshop:
             if offer.kind == kind:
                 return offer.name
         raise CutReelError(f"No service offers {kind}.", "See that the services run.")
+
+    def parallel(self, offer: str) -> int:
+        """How many jobs at once an offer takes."""
+        return next((o.parallel for o in self.offers() if o.name == offer), 1)
 
     def assembled(self, film: str) -> Assembled:
         """The film as it stands."""

@@ -8,13 +8,14 @@ from .media import MediaStore, media_from_environment
 from .offers import OfferStore, prompt_cap, text_cap, voices_offered
 from .results import Result, ResultStore
 from .runs import ItemSpec, RunStore
+from .slots import SlotStore
 from .spending import SpendStore
 from .takes import TakeRow, TakeStore
 
 # fmt: off
 __all__ = [
     "Assembled", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result",
-    "ResultStore", "RunStore", "SpendStore", "TakeRow", "TakeStore", "assemble", "database_from_environment",
-    "media_from_environment", "prompt_cap", "text_cap", "voices_offered",
+    "ResultStore", "RunStore", "SlotStore", "SpendStore", "TakeRow", "TakeStore", "assemble",
+    "database_from_environment", "media_from_environment", "prompt_cap", "text_cap", "voices_offered",
 ]
 # fmt: on

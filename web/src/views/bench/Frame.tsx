@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import { useHand, useReframe } from "../../api/hand";
 import { Button } from "../../parts/Button";
 import { STEPS, type DeskProps, laid } from "./desk";
+import { useDrag } from "./drag";
 import { beyond, holding, moved, onStage, sized, stageOf } from "./framing";
 import type { Box } from "./keyBox";
 
@@ -18,26 +19,16 @@ export function Frame(props: DeskProps) {
 function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: Box; fits: boolean }) {
   const [frame, setFrame] = useState<Box>(keeping);
   const stage = useRef<HTMLDivElement>(null);
-  const held = useRef<{ x: number; y: number; size: boolean } | null>(null);
   const reframe = useReframe(film.id, take.id);
   const [width, height] = [take.width ?? 1280, take.height ?? 720];
   const [w, h] = film.settings.aspect.split(":").map(Number) as [number, number];
   const shape = w / h / (width / height);
   const seen = stageOf(shape);
   const [wideSeen, highSeen] = [seen[2] - seen[0], seen[3] - seen[1]];
-  const hold = (size: boolean) => (e: React.PointerEvent) => {
-    e.stopPropagation();
-    e.currentTarget.setPointerCapture(e.pointerId);
-    held.current = { x: e.clientX, y: e.clientY, size };
-  };
-  const drag = (e: React.PointerEvent) => {
-    if (!held.current) return;
-    const r = stage.current!.getBoundingClientRect();
-    const [dx, dy] = [(e.clientX - held.current.x) / r.width * wideSeen, (e.clientY - held.current.y) / r.height * highSeen];
-    const wide = frame[2] - frame[0];
-    setFrame(held.current.size ? sized(frame, (wide + dx * 2) / wide, shape) : moved(frame, dx, dy));
-    held.current = { ...held.current, x: e.clientX, y: e.clientY };
-  };
+  const { whole, corner } = useDrag(stage, (x, y, size) => {
+    const [dx, dy, wide] = [x * wideSeen, y * highSeen, frame[2] - frame[0]];
+    setFrame(size ? sized(frame, (wide + dx * 2) / wide, shape) : moved(frame, dx, dy));
+  });
   const onKey = (e: React.KeyboardEvent) => {
     const step = STEPS[e.key];
     const times = { "+": 1.05, "=": 1.05, "-": 1 / 1.05 }[e.key];
@@ -70,12 +61,10 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
           aria-label="What the frame holds"
           className="absolute cursor-move border-2 border-grease shadow-[0_0_0_2000px_color-mix(in_srgb,var(--page)_62%,transparent)]"
           style={laid(onStage(frame, seen))}
-          onPointerDown={hold(false)}
-          onPointerMove={drag}
-          onPointerUp={() => (held.current = null)}
+          {...whole}
           onKeyDown={onKey}
         >
-          <span onPointerDown={hold(true)} onPointerMove={drag} onPointerUp={() => (held.current = null)} className="absolute -bottom-2 -right-2 size-4 cursor-nwse-resize rounded-full border-2 border-[#fffdf8] bg-grease" />
+          <span {...corner} className="absolute -bottom-2 -right-2 size-4 cursor-nwse-resize rounded-full border-2 border-[#fffdf8] bg-grease" />
         </div>
       </div>
       <p className="mt-1 flex justify-between gap-4 text-[12px] text-ink-2">

@@ -6,6 +6,7 @@ import { Button } from "../../parts/Button";
 import { Check } from "../../parts/Field";
 import { CutOuts } from "./CutOuts";
 import { STEPS, type DeskProps, percent } from "./desk";
+import { useDrag } from "./drag";
 
 const FIRST: Placing = { x: 0.5, y: 0.92, height: 0.5, flip: false, light: 0.7 };
 const RESTS = 200;
@@ -16,7 +17,10 @@ export function LayIn({ film, take, onDone }: DeskProps) {
   const [asked, setAsked] = useState("");
   const [shown, setShown] = useState("");
   const frame = useRef<HTMLDivElement>(null);
-  const held = useRef<{ x: number; y: number; size: boolean } | null>(null);
+  const set = (values: Partial<Placing>) => setWhere((w) => ({ ...w, ...values }));
+  const sized = (height: number) => set({ height: Math.min(2, Math.max(0.04, height)) });
+  const moved = (dx: number, dy: number) => setWhere((w) => ({ ...w, x: Math.min(1.3, Math.max(-0.3, w.x + dx)), y: Math.min(2, Math.max(0.02, w.y + dy)) }));
+  const { whole, corner } = useDrag(frame, (dx, dy, size) => (size ? sized(where.height - dy) : moved(dx, dy)));
   const lay = useLayIn(film.id, take.id);
   const cutout = film.cutouts.find((c) => c.id === picked?.id);
   const seen = cutout ? seenPlaced(film.id, take.id, cutout.id, where) : "";
@@ -33,22 +37,6 @@ export function LayIn({ film, take, onDone }: DeskProps) {
   }
   const aspect = (take.width ?? 16) / (take.height ?? 9);
   const wide = cutout ? ((cutout.width / cutout.height) * where.height) / aspect : 0;
-  const set = (values: Partial<Placing>) => setWhere((w) => ({ ...w, ...values }));
-  const sized = (height: number) => set({ height: Math.min(2, Math.max(0.04, height)) });
-  const moved = (dx: number, dy: number) => setWhere((w) => ({ ...w, x: Math.min(1.3, Math.max(-0.3, w.x + dx)), y: Math.min(2, Math.max(0.02, w.y + dy)) }));
-  const hold = (size: boolean) => (e: React.PointerEvent) => {
-    e.stopPropagation();
-    e.currentTarget.setPointerCapture(e.pointerId);
-    held.current = { x: e.clientX, y: e.clientY, size };
-  };
-  const drag = (e: React.PointerEvent) => {
-    if (!held.current) return;
-    const r = frame.current!.getBoundingClientRect();
-    const [dx, dy] = [(e.clientX - held.current.x) / r.width, (e.clientY - held.current.y) / r.height];
-    if (held.current.size) sized(where.height - dy);
-    else moved(dx, dy);
-    held.current = { ...held.current, x: e.clientX, y: e.clientY };
-  };
   const onKey = (e: React.KeyboardEvent) => {
     const step = STEPS[e.key];
     const far = e.shiftKey ? 0.05 : 0.01;
@@ -71,13 +59,11 @@ export function LayIn({ film, take, onDone }: DeskProps) {
             aria-label={`Where ${cutout.name} stands`}
             className="absolute cursor-move outline outline-1 outline-dashed outline-offset-0 outline-grease focus-visible:outline-2"
             style={{ left: percent(where.x - wide / 2), top: percent(where.y - where.height), width: percent(wide), height: percent(where.height) }}
-            onPointerDown={hold(false)}
-            onPointerMove={drag}
-            onPointerUp={() => (held.current = null)}
+            {...whole}
             onKeyDown={onKey}
           >
             {shown !== seen && <img src={`/media/${cutout.media}`} alt="" draggable={false} className="size-full select-none" style={where.flip ? { transform: "scaleX(-1)" } : undefined} />}
-            <span onPointerDown={hold(true)} onPointerMove={drag} onPointerUp={() => (held.current = null)} className="absolute -right-2 -top-2 size-4 cursor-ns-resize rounded-full border-2 border-[#fffdf8] bg-grease" />
+            <span {...corner} className="absolute -right-2 -top-2 size-4 cursor-ns-resize rounded-full border-2 border-[#fffdf8] bg-grease" />
           </div>
         )}
       </div>

@@ -8,6 +8,7 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { BoxMark } from "./BoxMark";
 import { type Box, corners, useKeyBox } from "./keyBox";
+import { Tools } from "./Tools";
 import { type Mask, emptyMask, share, stroke, tinted, withBox, withImage, withLike } from "./mask";
 
 const TOOLS = [
@@ -94,23 +95,7 @@ export function Marking({ film, take, mask, onMask }: Props) {
   return (
     <>
       <div className="mb-2 flex flex-wrap items-center gap-1.5">
-        <div role="radiogroup" aria-label="Tool" className="flex gap-1">
-          {TOOLS.map(([name, title, Icon]) => (
-            <button
-              key={name}
-              type="button"
-              role="radio"
-              aria-checked={tool === name}
-              aria-label={title}
-              title={title}
-              onClick={() => setTool(name)}
-              className={`flex h-8 items-center gap-1.5 rounded-[5px] border px-2 ${tool === name ? "border-ink bg-shade font-semibold" : "border-rule-strong text-ink-2 hover:bg-shade"}`}
-            >
-              <Icon className="size-4" />
-              {title}
-            </button>
-          ))}
-        </div>
+        <Tools tools={TOOLS} tool={tool} onTool={setTool} />
         <label className="ml-2 flex items-center gap-2 text-ink-2">
           size
           <input type="range" min={4} max={160} value={size} onChange={(e) => setSize(Number(e.target.value))} aria-label="Size of the brush" className="w-[80px] accent-[var(--ink)]" />

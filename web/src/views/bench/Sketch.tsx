@@ -9,6 +9,7 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { BoxMark } from "./BoxMark";
 import { Candidates } from "./Candidates";
+import { Tools } from "./Tools";
 import type { DeskProps } from "./desk";
 import { corners, useKeyBox } from "./keyBox";
 import { type Shape, type Tone, redraw } from "./sketch";
@@ -82,21 +83,7 @@ export function Sketch({ film, shot, take, onDone }: DeskProps) {
   return (
     <section aria-label={`Compose take ${take.number}`}>
       <div className="mb-2 flex flex-wrap items-center gap-1.5">
-        <div role="radiogroup" aria-label="Tool" className="flex gap-1">
-          {TOOLS.map(([name, title, Icon]) => (
-            <button
-              key={name}
-              type="button"
-              role="radio"
-              aria-checked={tool === name}
-              onClick={() => setTool(name)}
-              className={`flex h-8 items-center gap-1.5 rounded-[5px] border px-2 ${tool === name ? "border-ink bg-shade font-semibold" : "border-rule-strong text-ink-2 hover:bg-shade"}`}
-            >
-              <Icon className="size-4" />
-              {title}
-            </button>
-          ))}
-        </div>
+        <Tools tools={TOOLS} tool={tool} onTool={setTool} />
         <Choice label="What it stands for" value={tone} options={TONES} onChange={(v) => setTone(v as Tone)} />
         <Bring label="Sketch file" title="Bring a sketch" busy={keep.isPending} quiet onFiles={([file]) => void bring(file!)} />
         <Button kind="quiet" disabled={!shapes.length} aria-label="Undo the last shape" onClick={() => setShapes(shapes.slice(0, -1))}>
