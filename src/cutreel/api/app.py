@@ -14,6 +14,7 @@ from cutreel import __version__
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
 from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
+from cutreel.jobs.apart import reader
 
 from . import (
     routes_company,
@@ -71,6 +72,7 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
         async with listener.listening():
             yield
         warming.cancel()
+        await asyncio.to_thread(reader.close)
 
     app = FastAPI(
         title="Cut Reel",
@@ -113,8 +115,10 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
 
 
 def _warm() -> None:
-    """Load what the first film would wait for: the pronouncing dictionary and the compiled search for cuts."""
+    """Load what the first film would wait for: the pronouncing dictionary, the compiled search for cuts, the process
+    that opens pictures from outside."""
     new_film("warm", "One word after another. “Two,” said Ada. Ada rowed.", Settings())
+    reader.warm()
 
 
 def problem(status: int, code: str, title: str, detail: str) -> JSONResponse:

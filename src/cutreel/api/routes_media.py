@@ -2,8 +2,6 @@
 
 import asyncio
 import re
-from concurrent.futures import ProcessPoolExecutor
-from multiprocessing import get_context
 from pathlib import Path
 
 from fastapi import APIRouter, Request, UploadFile
@@ -11,7 +9,7 @@ from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.jobs.opening import KNOWN
+from cutreel.jobs.apart import reader
 from cutreel.jobs.pictures import brought, checked, pixels_of, thumbnail
 from cutreel.jobs.retouching import kept_mask
 from cutreel.store.media import TYPES
@@ -49,13 +47,7 @@ async def bring_picture(
     known = await asyncio.to_thread(shop.films.get, film)
     if shot not in [s.id for s in known.document.shots]:
         raise NotFound("That shot is not in the film any more.")
-    with ProcessPoolExecutor(1, mp_context=get_context("spawn")) as pool:
-        try:
-            picture = await asyncio.get_running_loop().run_in_executor(pool, brought, data)
-        except BadInput:
-            raise
-        except Exception as error:
-            raise BadInput("That file is not a picture, or it is damaged.", f"Bring {KNOWN}.") from error
+    picture = await asyncio.to_thread(reader.read, brought, data)
 
     def keep() -> FilmView:
         name = shop.media.put(picture.png, "png")

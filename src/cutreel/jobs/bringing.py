@@ -3,13 +3,12 @@
 import io
 import zipfile
 from collections.abc import Iterator, Sequence
-from concurrent.futures import ProcessPoolExecutor
 from dataclasses import dataclass
-from multiprocessing import get_context
 
 from cutreel.core.errors import BadInput
 from cutreel.core.pictures import is_openraster
 
+from .apart import reader
 from .pictures import brought, thumbnail
 from .workshop import Workshop
 
@@ -61,18 +60,15 @@ def _zipped(name: str, data: bytes) -> Iterator[tuple[str, bytes]]:
 def bring_many(shop: Workshop, files: Sequence[tuple[str, bytes]]) -> list[BroughtPicture]:
     """Read and keep the pictures; one that cannot be used says why and stops no other."""
     out: list[BroughtPicture] = []
-    with ProcessPoolExecutor(1, mp_context=get_context("spawn")) as pool:
-        for name, data in unpacked(files):
-            if len(data) > MOST_BYTES:
-                out.append(BroughtPicture(name, problem="It is larger than 60 megabytes."))
-                continue
-            try:
-                picture = pool.submit(brought, data).result(timeout=60)
-            except BadInput as error:
-                out.append(BroughtPicture(name, problem=f"{error.message} {error.advice}"))
-            except Exception:
-                out.append(BroughtPicture(name, problem="It is not a picture, or it is damaged."))
-            else:
-                media, thumb = shop.media.put(picture.png, "png"), shop.media.put(thumbnail(picture.png), "jpg")
-                out.append(BroughtPicture(name, media, thumb, picture.width, picture.height))
+    for name, data in unpacked(files):
+        if len(data) > MOST_BYTES:
+            out.append(BroughtPicture(name, problem="It is larger than 60 megabytes."))
+            continue
+        try:
+            picture = reader.read(brought, data)
+        except BadInput as error:
+            out.append(BroughtPicture(name, problem=f"{error.message} {error.advice}"))
+        else:
+            media, thumb = shop.media.put(picture.png, "png"), shop.media.put(thumbnail(picture.png), "jpg")
+            out.append(BroughtPicture(name, media, thumb, picture.width, picture.height))
     return out

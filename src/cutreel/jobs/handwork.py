@@ -26,6 +26,7 @@ from cutreel.core.pictures import (
 from cutreel.core.pictures.shape import Box, face_of
 from cutreel.store.takes import TakeRow
 
+from .apart import reader
 from .opening import opened
 from .pictures import checked, pixels_of, seen_in, thumbnail
 from .workshop import Workshop
@@ -139,11 +140,16 @@ def openraster_of(shop: Workshop, take: TakeRow) -> bytes:
 
 def kept_sketch(shop: Workshop, data: bytes) -> str:
     """Keep a sketch that pictures are to follow, no larger than it is of use; returns its media name."""
+    return shop.media.put(reader.read(sketched, data), "png")
+
+
+def sketched(data: bytes) -> bytes:
+    """A sketch from outside as a small PNG. Raises BadInput for what is no picture."""
     image = opened(data)
     image.thumbnail((SKETCH, SKETCH))
     out = io.BytesIO()
     image.save(out, "PNG")
-    return shop.media.put(out.getvalue(), "png")
+    return out.getvalue()
 
 
 def _keep(

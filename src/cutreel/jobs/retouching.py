@@ -14,6 +14,7 @@ from cutreel.core.pictures import feathered, laid_into
 from cutreel.store import Assembled, ItemSpec
 from cutreel.store.takes import TakeRow
 
+from .apart import reader
 from .opening import opened
 from .pictures import pixels_of, seen_in
 from .workshop import Workshop
@@ -25,13 +26,18 @@ LEAST_SHARE = 0.0005
 
 def kept_mask(data: bytes, width: int, height: int, shop: Workshop) -> str:
     """Keep a mask that was drawn for a picture of a size; returns its media name. Raises BadInput for an empty one."""
+    return shop.media.put(reader.read(masked, data, width, height), "png")
+
+
+def masked(data: bytes, width: int, height: int) -> bytes:
+    """A mask from outside as a PNG of black and white. Raises BadInput for an empty one, and for what is no picture."""
     image = opened(data).convert("L").resize((width, height), Image.Resampling.NEAREST)
     mask = np.asarray(image) >= 128
     if mask.mean() < LEAST_SHARE:
         raise BadInput("Nothing is marked.", "Paint or box what is to change.")
     out = io.BytesIO()
     Image.fromarray(mask.astype(np.uint8) * 255).save(out, "PNG")
-    return shop.media.put(out.getvalue(), "png")
+    return out.getvalue()
 
 
 def retouches(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
