@@ -26,8 +26,8 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
   const seen = stageOf(shape);
   const [wideSeen, highSeen] = [seen[2] - seen[0], seen[3] - seen[1]];
   const { whole, corner } = useDrag(stage, (x, y, size) => {
-    const [dx, dy, wide] = [x * wideSeen, y * highSeen, frame[2] - frame[0]];
-    setFrame(size ? sized(frame, (wide + dx * 2) / wide, shape) : moved(frame, dx, dy));
+    const [dx, dy] = [x * wideSeen, y * highSeen];
+    setFrame((f) => (size ? sized(f, 1 + (dx * 2) / (f[2] - f[0]), shape) : moved(f, dx, dy)));
   });
   const onKey = (e: React.KeyboardEvent) => {
     const step = STEPS[e.key];
@@ -36,7 +36,7 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
     e.preventDefault();
     e.stopPropagation();
     const far = e.shiftKey ? 0.05 : 0.01;
-    setFrame(step ? moved(frame, step[0] * far, step[1] * far) : sized(frame, times!, shape));
+    setFrame((f) => (step ? moved(f, step[0] * far, step[1] * far) : sized(f, times!, shape)));
   };
   const across = Math.round((frame[2] - frame[0]) * width);
   const over = beyond(frame);

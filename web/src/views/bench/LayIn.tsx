@@ -18,9 +18,9 @@ export function LayIn({ film, take, onDone }: DeskProps) {
   const [shown, setShown] = useState("");
   const frame = useRef<HTMLDivElement>(null);
   const set = (values: Partial<Placing>) => setWhere((w) => ({ ...w, ...values }));
-  const sized = (height: number) => set({ height: Math.min(2, Math.max(0.04, height)) });
+  const sized = (of: (height: number) => number) => setWhere((w) => ({ ...w, height: Math.min(2, Math.max(0.04, of(w.height))) }));
   const moved = (dx: number, dy: number) => setWhere((w) => ({ ...w, x: Math.min(1.3, Math.max(-0.3, w.x + dx)), y: Math.min(2, Math.max(0.02, w.y + dy)) }));
-  const { whole, corner } = useDrag(frame, (dx, dy, size) => (size ? sized(where.height - dy) : moved(dx, dy)));
+  const { whole, corner } = useDrag(frame, (dx, dy, size) => (size ? sized((h) => h - dy) : moved(dx, dy)));
   const lay = useLayIn(film.id, take.id);
   const cutout = film.cutouts.find((c) => c.id === picked?.id);
   const seen = cutout ? seenPlaced(film.id, take.id, cutout.id, where) : "";
@@ -45,7 +45,7 @@ export function LayIn({ film, take, onDone }: DeskProps) {
     e.preventDefault();
     e.stopPropagation();
     if (step) moved(step[0] * far, step[1] * far);
-    else sized(where.height * grow!);
+    else sized((h) => h * grow!);
   };
   return (
     <section aria-label={`Lay into take ${take.number}`}>
@@ -71,7 +71,7 @@ export function LayIn({ film, take, onDone }: DeskProps) {
       <div className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <label className="flex h-8 items-center gap-2 text-ink-2">
           height
-          <input type="range" min={4} max={150} value={Math.round(where.height * 100)} onChange={(e) => sized(Number(e.target.value) / 100)} aria-label="Height as a share of the frame" className="w-[110px] accent-[var(--ink)]" />
+          <input type="range" min={4} max={150} value={Math.round(where.height * 100)} onChange={(e) => sized(() => Number(e.target.value) / 100)} aria-label="Height as a share of the frame" className="w-[110px] accent-[var(--ink)]" />
           <span className="w-10 font-mono text-[12px]">{Math.round(where.height * 100)} %</span>
         </label>
         <label className="flex h-8 items-center gap-2 text-ink-2">
