@@ -4,11 +4,10 @@ import io
 import re
 
 import pytest
-from axe_playwright_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
 from playwright.sync_api import Page, expect
 
-from tests.browser.steps import STORY, go, make, new_film
+from tests.browser.steps import STORY, go, make, new_film, no_barriers
 
 pytestmark = pytest.mark.browser
 
@@ -112,15 +111,12 @@ def test_making_rests_and_goes_on(page: Page) -> None:
     expect(page.get_by_role("list", name="All takes").get_by_role("listitem")).to_have_count(4)
 
 
-@pytest.mark.parametrize("tab", ["Takes", "Light table", "Faults"])
-def test_the_bench_is_accessible(page: Page, tab: str) -> None:
-    """WCAG 2.2 AA by axe-core."""
+def test_the_bench_is_accessible(page: Page) -> None:
     new_film(page, "Access")
     go(page, "Bench")
-    page.get_by_role("tab", name=tab).click()
-    page.wait_for_timeout(500)
-    found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
-    assert [(v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]] == []
+    for tab in ("Takes", "Light table", "Faults"):
+        page.get_by_role("tab", name=tab).click()
+        no_barriers(page, tab)
 
 
 def test_part_of_a_take_is_marked_and_made_anew(page: Page) -> None:

@@ -5,18 +5,18 @@ import io
 import re
 
 import pytest
-from axe_playwright_python.sync_playwright import Axe
 from PIL import Image, ImageDraw
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.steps import STORY, go, make, new_film
+from tests.browser.steps import STORY, go, make, new_film, no_barriers
 
 pytestmark = pytest.mark.browser
 
 
 def bench(page: Page, title: str) -> Locator:
-    """A film whose first shot has one take; its list of takes."""
-    new_film(page, title)
+    """A film whose first shot has one take; its list of takes. Its story is its own: what one film has had made costs
+    another nothing."""
+    new_film(page, title, STORY.replace("ladder", "barrel"))
     go(page, "Bench")
     make(page, 1)
     takes = page.get_by_role("list", name="All takes")
@@ -58,7 +58,7 @@ def test_somebody_is_cut_out_and_laid_into_another_shot(page: Page) -> None:
     cut.get_by_role("button", name="Cut it out").click()
     expect(page.get_by_text("Dot is cut out.")).to_be_visible()
     page.keyboard.press("ArrowDown")
-    make(page)
+    make(page, 1)
     before = media(page, "Take 1")
     desk(page, 1, "Lay something in")
     lay = page.get_by_role("region", name="Lay into take 1")
@@ -184,17 +184,15 @@ def test_pictures_are_dropped_one_for_the_shot_and_several_looked_over_first(pag
     expect(page.get_by_text("3 of 3 shots have a picture")).to_be_visible()
 
 
-@pytest.mark.parametrize("item", ["Retouch", "Pose a figure", "Compose", "Cut out", "Crop or continue"])
-def test_the_desks_are_accessible(page: Page, item: str) -> None:
-    """WCAG 2.2 AA by axe-core."""
+def test_the_desks_are_accessible(page: Page) -> None:
     bench(page, "Desk")
-    if item == "Retouch":
-        page.get_by_role("button", name="Retouch").click()
-    else:
-        desk(page, 1, item)
-    page.wait_for_timeout(500)
-    found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
-    assert [(v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]] == []
+    for item in ("Retouch", "Pose a figure", "Compose", "Cut out", "Crop or continue"):
+        if item == "Retouch":
+            page.get_by_role("button", name="Retouch").click()
+        else:
+            desk(page, 1, item)
+        no_barriers(page, item)
+        page.get_by_role("button", name="Leave it").click()
 
 
 def test_shots_are_chosen_on_the_light_table_and_made_together(page: Page) -> None:

@@ -6,11 +6,10 @@ import zipfile
 from pathlib import Path
 
 import pytest
-from axe_playwright_python.sync_playwright import Axe
 from PIL import Image
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.steps import go, new_film
+from tests.browser.steps import go, new_film, no_barriers
 
 pytestmark = pytest.mark.browser
 
@@ -218,15 +217,12 @@ def test_the_company_is_searched_and_taken_from_and_kept(page: Page) -> None:
     expect(page.get_by_role("list", name="Company").get_by_role("listitem")).to_have_count(0)
 
 
-@pytest.mark.parametrize("tab", ["Worst drift first", "Places", "Look", "Company"])
-def test_each_part_of_continuity_is_accessible(page: Page, tab: str) -> None:
-    """WCAG 2.2 AA by axe-core."""
+def test_each_part_of_continuity_is_accessible(page: Page) -> None:
     new_film(page, "Access")
     go(page, "Continuity")
-    page.get_by_role("tab", name=re.compile(tab)).click()
-    page.wait_for_timeout(500)
-    found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
-    assert [(v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]] == []
+    for tab in ("Worst drift first", "Places", "Look", "Company"):
+        page.get_by_role("tab", name=re.compile(tab)).click()
+        no_barriers(page, tab)
 
 
 def test_prompts_go_out_and_pictures_come_back(page: Page, tmp_path: Path) -> None:
