@@ -24,7 +24,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const [desk, setDesk] = useState<{ name: DeskName; take: string } | null>(null);
   const [rejecting, setRejecting] = useState<string | null>(null);
   const shown = (picked ?? takes.filter((t) => t.rejected === null).slice(0, 2).map((t) => t.id)).map((id) => takes.find((t) => t.id === id)).filter((t): t is Take => t !== undefined);
-  const fresh = takes.filter((t) => !known.includes(t.id)).map((t) => t.id);
+  const fresh = shot.takes.filter((t) => !known.includes(t.id)).map((t) => t.id);
   if (fresh.length) {
     // What has just been made is set beside what was looked at.
     setKnown(takes.map((t) => t.id));
