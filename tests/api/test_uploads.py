@@ -116,3 +116,13 @@ def test_damage_anywhere_in_a_file_is_told_or_read(client, film, at: int, noise:
         assert Image.open(io.BytesIO(kept.content)).format == "PNG"
     else:
         told(answer)
+
+
+def test_the_same_picture_twice_is_said_and_for_another_shot_taken(client, film) -> None:
+    one, other = (f"/api/films/{film['id']}/shots/{s['id']}/takes" for s in film["shots"][:2])
+    files = {"file": ("mine.png", picture(720, 640), "image/png")}
+    assert client.post(one, files=files).status_code == 201
+    again = client.post(one, files=files)
+    told(again)
+    assert again.json()["title"] == "That picture is take 1 of the shot already."
+    assert client.post(other, files=files).status_code == 201

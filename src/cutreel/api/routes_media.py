@@ -51,6 +51,9 @@ async def bring_picture(
 
     def keep() -> FilmView:
         name = shop.media.put(picture.png, "png")
+        twin = next((t for t in shop.takes.of_film(film).get(shot, []) if t.brought and t.media == name), None)
+        if twin:
+            raise BadInput(f"That picture is take {twin.number} of the shot already.", "Circle it there.")
         layers = [(shop.media.put(png, "png"), depth) for png, depth in picture.layers]
         shop.takes.add(
             film,
