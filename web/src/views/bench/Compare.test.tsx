@@ -8,7 +8,7 @@ import { Compare } from "./Compare";
 const changed = vi.hoisted(() => ({ all: [] as Record<string, unknown>[] }));
 vi.mock("../../api/film", () => ({ useChange: () => ({ mutate: (c: Record<string, unknown>) => changed.all.push(c) }) }));
 vi.mock("./More", () => ({ More: () => null }));
-vi.mock("./desks", () => ({ DESKS: { retouch: () => <p>retouching</p> } }));
+vi.mock("./desks", () => ({ DESKS: { retouch: () => <p>retouching</p>, frame: () => <p>framing</p> } }));
 
 const film = { id: "f", settings: { aspect: "16:9" } } as unknown as Film;
 const take = (number: number, more: Partial<Take> = {}): Take =>
@@ -80,6 +80,13 @@ test("a desk takes the place of the takes", () => {
   fireEvent.click(screen.getByRole("button", { name: "Retouch" }));
   expect(screen.getByText("retouching")).toBeTruthy();
   expect(screen.queryByRole("figure")).toBeNull();
+});
+
+test("a picture of another shape has its remedy beside the fault", () => {
+  const faults = [{ kind: "shape", text: "taller than the film: 900 by 1200" }] as Take["faults"];
+  render(<Compare film={film} shot={shot([take(1, { faults: [{ kind: "blur", text: "blurred" }] as Take["faults"] }), take(2, { faults })])} />);
+  fireEvent.click(screen.getByRole("button", { name: "Crop or continue its edges" }));
+  expect(screen.getByText("framing")).toBeTruthy();
 });
 
 test("without a take it says what to do", () => {

@@ -115,6 +115,11 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                         {f.text}
                       </span>
                     ))}
+                    {take.faults.some((f) => f.kind === "shape") && (
+                      <Button kind="quiet" className="-my-2 px-2" onClick={() => setDesk({ name: "frame", take: take.id })}>
+                        Crop or continue its edges
+                      </Button>
+                    )}
                   </p>
                 )}
                 {apart.length > 0 && (
