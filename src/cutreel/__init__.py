@@ -1,3 +1,3 @@
 """Cut Reel: from a script to a narrated, animated story film."""
 
-__version__ = "0.1.0"
+__version__ = "0.2.0"

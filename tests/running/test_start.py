@@ -99,6 +99,31 @@ def test_a_process_that_dies_is_named_and_started_again(started: Running) -> Non
     until(lambda: len([n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c]) == 2, 30)
 
 
+def test_a_process_that_keeps_dying_ends_the_start_in_one_sentence(tmp_path) -> None:
+    """A module that cannot be imported, as when the run-time lock lacks a package."""
+    tmp_path.chmod(0o755)
+    broken = tmp_path / "broken" / "pebble"
+    broken.mkdir(parents=True)
+    (broken / "__init__.py").write_text("raise ImportError('pebble is not there')")
+    begun = time.monotonic()
+    done = run(
+        "env",
+        f"PYTHONPATH={broken.parent}",
+        str(ROOT / "bin/start"),
+        "--no-demo",
+        "--data",
+        str(tmp_path / "data"),
+        "--port",
+        str(free_port()),
+    )
+    said = done.stdout + done.stderr
+    assert done.returncode == 1 and time.monotonic() - begun < 60
+    assert "Traceback" not in said and "is ready" not in said
+    assert "web keeps stopping, so Cut Reel ends: “ImportError: pebble is not there”" in said
+    log = Path(re.findall(r"Its log is (\S+\.log)\.", said)[-1])
+    assert "Traceback" in log.read_text()
+
+
 def test_a_second_start_on_the_same_data_or_port_is_refused(started: Running) -> None:
     same = run(str(ROOT / "bin/start"), "--data", str(started.data), "--port", str(free_port()))
     assert same.returncode == 1 and "already running" in same.stderr

@@ -24,6 +24,11 @@ def worker() -> list[str]:
     return [sys.executable, "-m", "cutreel.jobs.tasks"]
 
 
+def demo() -> list[str]:
+    """What loads the sample films and ends."""
+    return [sys.executable, "-m", "cutreel.demo"]
+
+
 def _server(factory: str, port: int) -> list[str]:
     return [
         sys.executable,

@@ -1,11 +1,7 @@
-"""`bin/start`: checks the ground, then becomes the process manager (supervisor) that runs everything.
-
-Supervisor starts the database and the opener; the opener sets the tables up, starts the rest and prints the address.
-"""
+"""`bin/start`: checks the ground, then runs everything under a process manager and watches over it."""
 
 import os
 import shutil
-import signal
 import sys
 from pathlib import Path
 
@@ -16,6 +12,7 @@ from cutreel.core.errors import CutReelError
 from .cluster import Cluster
 from .ports import free_port, is_free
 from .supervision import configuration
+from .watch import Watch
 
 LEAST_FREE = 600_000_000
 MARKER = "cutreel-data"
@@ -54,14 +51,13 @@ def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, d
         "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"),
         "CUTREEL_WEB": str(web),
         "CUTREEL_PORT": str(port),
-        "CUTREEL_DEMO": "" if no_demo else "1",
         "PYTHONUNBUFFERED": "1",
     }
+    (folder / "logs").mkdir(exist_ok=True)
     config = folder / "supervisor.conf"
+    config.touch(mode=0o600)
     config.write_text(configuration(cluster, folder, environment, services, port))
-    config.chmod(0o600)
-    _own_output()
-    os.execv(sys.executable, [sys.executable, "-W", "ignore", "-m", "supervisor.supervisord", "-n", "-c", str(config)])
+    sys.exit(Watch(folder, config).run(cluster, services, f"http://127.0.0.1:{port}", demo=not no_demo))
 
 
 def _ground(folder: Path, reset: bool) -> Cluster:
@@ -89,24 +85,6 @@ def _ground(folder: Path, reset: bool) -> Cluster:
     cluster = Cluster(folder, free_port())
     cluster.prepare()
     return cluster
-
-
-def _own_output() -> None:
-    """Put a pipe of our own before standard output and error.
-
-    Supervisor opens /dev/stdout anew for each process; where that is another account's terminal or file, or a socket,
-    it may not.
-    """
-    outlet, inlet = os.pipe()
-    if os.fork() == 0:
-        # Ctrl-C reaches every process of the terminal; what carries the last words must outlive the rest.
-        signal.signal(signal.SIGINT, signal.SIG_IGN)
-        os.dup2(outlet, 0)
-        os.close(inlet)
-        os.execvp("cat", ["cat", "-u"])
-    for end in (1, 2):
-        os.dup2(inlet, end)
-    os.close(outlet)
 
 
 def _alive(lock: Path) -> bool:

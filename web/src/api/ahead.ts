@@ -2,7 +2,7 @@
 import type { Command, Film, Shot } from "./client";
 
 /** A shot that the server does not know yet has the number of its first word, negative, for its own. */
-export const provisional = (word: number) => -word;
+const provisional = (word: number) => -word;
 
 /** The film as it will be after a command on a cut mark; null for every other command. */
 export function ahead(film: Film, command: Command): Film | null {

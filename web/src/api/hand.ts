@@ -7,7 +7,6 @@ import { failed, keys } from "./film";
 export type Hand = Schemas["HandView"];
 export type Figure = Schemas["TakenFigure"];
 export type Pose = Schemas["FigurePose"];
-export type Joint = keyof NonNullable<Pose["joints"]> & string;
 
 export const useHand = (film: string, take: string) =>
   useQuery({

@@ -6,7 +6,6 @@ import { type Schemas, Problem, api, unwrap } from "./client";
 import { keys } from "./film";
 
 export type Story = Schemas["StoryView"];
-export type Table = Schemas["TableView"];
 export type Written = Schemas["Written"];
 export type ScriptWish = Schemas["ScriptInput"];
 export type FoundPlace = Schemas["PlaceView"];

@@ -1,5 +1,5 @@
 /** Before and after in one text: what goes is struck through, what comes is underlined. */
-export interface Stretch {
+interface Stretch {
   start: number;
   before: string;
   after: string;

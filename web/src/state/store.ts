@@ -26,7 +26,3 @@ export function createStore<T>(initial: T): Store<T> {
 }
 
 export const useStore = <T>(store: Store<T>): T => useSyncExternalStore(store.subscribe, store.get);
-
-/** One value picked from a store; renders again only when that value changes. */
-export const usePicked = <T, P>(store: Store<T>, pick: (value: T) => P): P =>
-  useSyncExternalStore(store.subscribe, () => pick(store.get()));

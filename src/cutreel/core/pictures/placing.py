@@ -7,8 +7,8 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image
 from scipy.ndimage import label
-from skimage.color import lab2rgb, rgb2lab
 
+from cutreel.core.colour import lab_of, srgb_of
 from cutreel.core.errors import BadInput
 
 SOLID = 0.5
@@ -94,12 +94,12 @@ def relit(
     margin = max(8, (part[0].stop - part[0].start) // 4)
     rows = slice(max(0, part[0].start - margin), min(high, part[0].stop + margin))
     columns = slice(max(0, part[1].start - margin), min(wide, part[1].stop + margin))
-    around = rgb2lab(base[rows, columns][::3, ::3] / 255.0).reshape(-1, 3).mean(0)
-    lab = rgb2lab(colour / 255.0)
+    around = lab_of(base[rows, columns][::3, ::3]).reshape(-1, 3).mean(0)
+    lab = lab_of(colour)
     weights = np.maximum(share, 1e-6)
     own = (lab * weights[..., None]).sum((0, 1)) / weights.sum()
     lab += (around - own) * np.array([0.5, 0.33, 0.33]) * strength
-    out: NDArray[np.float32] = (lab2rgb(lab) * 255).astype(np.float32)
+    out: NDArray[np.float32] = srgb_of(lab).astype(np.float32)
     return out
 
 

@@ -1,7 +1,7 @@
 /** Frames of the film's shape over a picture of any shape; boxes are shares of the picture and may reach beyond it. */
 import type { Box } from "./keyBox";
 
-export const MOST_BEYOND = 1;
+const MOST_BEYOND = 1;
 const LEAST = 0.06;
 
 /** Width over height of a frame is kept: `shape` is (film's aspect) / (picture's aspect). */

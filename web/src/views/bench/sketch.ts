@@ -6,7 +6,7 @@ export type Tone = keyof typeof TONES;
 export type Shape = { kind: "oval" | "box"; tone: Tone; box: Box } | { kind: "line"; tone: Tone; points: [number, number][]; size: number };
 
 /** A shape onto a sketch, in shares of it. */
-export function drawn(pen: CanvasRenderingContext2D, shape: Shape): void {
+function drawn(pen: CanvasRenderingContext2D, shape: Shape): void {
   const { width, height } = pen.canvas;
   pen.fillStyle = pen.strokeStyle = TONES[shape.tone];
   if (shape.kind === "line") {

@@ -79,4 +79,4 @@ export function Strip({ film, person, deeds }: Props) {
   );
 }
 
-export const Key = ({ children }: { children: string }) => <kbd className="rounded-[3px] border border-rule-strong bg-page px-1 font-mono text-[11px]">{children}</kbd>;
+const Key = ({ children }: { children: string }) => <kbd className="rounded-[3px] border border-rule-strong bg-page px-1 font-mono text-[11px]">{children}</kbd>;

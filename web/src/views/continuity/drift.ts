@@ -8,7 +8,7 @@ export const usedOf = (shot: Shot) => shot.takes.find((t) => t.id === shot.used)
 export const driftOf = (shot: Shot, person: number | null): Drift | undefined => shot.drift.find((d) => d.person === person);
 
 /** How bad a drift is, to sort by: open departures first, by their colour difference. */
-export const weightOf = (drift: Drift | undefined): number => (drift ? (drift.open ? 1000 : 0) + (drift.worst ?? 0) + drift.missing.length * 3 : -1);
+const weightOf = (drift: Drift | undefined): number => (drift ? (drift.open ? 1000 : 0) + (drift.worst ?? 0) + drift.missing.length * 3 : -1);
 
 export interface Cell {
   shots: Shot[];

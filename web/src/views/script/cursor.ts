@@ -1,5 +1,4 @@
 /** The word under the cursor, by index. */
-import { createStore, useStore } from "../../state/store";
+import { createStore } from "../../state/store";
 
 export const cursor = createStore(0);
-export const useCursor = () => useStore(cursor);
