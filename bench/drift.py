@@ -1,6 +1,8 @@
-"""Whether drift in pictures is found, and nothing else is: over pictures of the stand-in, at all hours.
+"""Whether drift in pictures is found, and nothing else is: over pictures of the stand-in, at all
+hours.
 
-Twelve people of the company, each in their own film of pictures at dawn, day, dusk and night, near and far:
+Twelve people of the company, each in their own film of pictures at dawn, day, dusk and night, near
+and far:
 
 - kept: every prompt says all traits, with one seed; whatever is marked here is a false alarm;
 - changed: one trait is dropped from the prompt and the seed is another, as when a maker writes a prompt by hand.
@@ -60,7 +62,11 @@ class Shown:
 def people() -> list[Person]:
     """Twelve people with hair, skin and clothes of stated colours."""
     cards = [m.card.person for m in READY if m.kind == "person" and m.card.person]
-    return [c.model_copy(update={"id": i}) for i, c in enumerate(cards, 1) if "bald" not in str(c.traits)][:12]
+    return [
+        c.model_copy(update={"id": i})
+        for i, c in enumerate(cards, 1)
+        if "bald" not in str(c.traits)
+    ][:12]
 
 
 def plan(look: str) -> list[Shown]:
@@ -68,20 +74,39 @@ def plan(look: str) -> list[Shown]:
     for person in people():
         for h, hour in enumerate(HOURS):
             for f, framing in enumerate(KEPT):
-                prompt = _prompt(person, look, hour, framing, PLACES[(h + f + person.id) % len(PLACES)])
+                prompt = _prompt(
+                    person, look, hour, framing, PLACES[(h + f + person.id) % len(PLACES)]
+                )
                 out.append(Shown(person.id, prompt, 4000 + person.id, hour, framing, ""))
-            coloured = [t for t in person.traits if t.weight == "must" and slot_of(t) in ("hair", "top", "neck")]
+            coloured = [
+                t
+                for t in person.traits
+                if t.weight == "must" and slot_of(t) in ("hair", "top", "neck")
+            ]
             for d, trait in enumerate(coloured[:2]):
-                bare = person.model_copy(update={"traits": [t for t in person.traits if t != trait]})
+                bare = person.model_copy(
+                    update={"traits": [t for t in person.traits if t != trait]}
+                )
                 prompt = _prompt(bare, look, hour, KEPT[(h + d) % 2], PLACES[(h + d) % len(PLACES)])
                 twin = _prompt(person, look, hour, KEPT[(h + d) % 2], PLACES[(h + d) % len(PLACES)])
-                out.append(Shown(person.id, prompt, 7000 + 13 * h + d, hour, KEPT[(h + d) % 2], trait.text, twin))
+                out.append(
+                    Shown(
+                        person.id,
+                        prompt,
+                        7000 + 13 * h + d,
+                        hour,
+                        KEPT[(h + d) % 2],
+                        trait.text,
+                        twin,
+                    )
+                )
     return out
 
 
 def _prompt(person: Person, look: str, hour: str, framing: str, place: str) -> str:
     facts = ShotFacts(
-        framing=framing, angle="level", people=(person.id,), place=place, time=hour, weather="clear", mood="calm",
+        framing=framing, angle="level", people=(person.id,), place=place, time=hour,
+        weather="clear", mood="calm",
         action="", speaks=None,
     )  # type: ignore[arg-type]  # fmt: skip
     return compose_picture(facts, (person,), look_named(look), 400).text
@@ -98,7 +123,8 @@ def made(shown: Shown) -> tuple[SeenPicture, SeenPicture | None]:
 
 
 def really_apart(trait: str, one: SeenPicture, other: SeenPicture | None) -> float | None:
-    """How far apart a part of the same figure is in two pictures of the same light, without any correction."""
+    """How far apart a part of the same figure is in two pictures of the same light, without any
+    correction."""
     slot = slot_of(Trait(about="", text=trait))
     if other is None or slot not in one.figures[0].shown or slot not in other.figures[0].shown:
         return None
@@ -111,19 +137,34 @@ def run(look: str) -> None:
     with ProcessPoolExecutor(2) as pool:
         pairs = list(pool.map(made, wanted, chunksize=4))
     seen = [one for one, _ in pairs]
-    truth = {i: really_apart(wanted[i].dropped, *pairs[i]) for i in range(len(wanted)) if wanted[i].dropped}
+    truth = {
+        i: really_apart(wanted[i].dropped, *pairs[i])
+        for i in range(len(wanted))
+        if wanted[i].dropped
+    }
     cast = {p.id: p for p in people()}
     marked: dict[int, set[str]] = {i: set() for i in range(len(wanted))}
     apart: dict[tuple[int, str], float] = {}
     for person in cast.values():
         own = [i for i, w in enumerate(wanted) if w.person == person.id]
         shown = [
-            ShownPicture(i, str(i), (person,), wanted[i].prompt, seen[i], wanted[i].hour, wanted[i].framing, None)
+            ShownPicture(
+                i,
+                str(i),
+                (person,),
+                wanted[i].prompt,
+                seen[i],
+                wanted[i].hour,
+                wanted[i].framing,
+                None,
+            )
             for i in own
         ]
         for finding in drift_in_pictures(shown, look, look_named(look).true_colours):
             if finding.kind in ("colour", "missing"):
-                apart[finding.shot, finding.trait] = finding.apart if finding.apart is not None else 99.0
+                apart[finding.shot, finding.trait] = (
+                    finding.apart if finding.apart is not None else 99.0
+                )
                 if finding.marked:
                     marked[finding.shot].add(finding.trait)
     kept = [i for i, w in enumerate(wanted) if not w.dropped]
@@ -141,7 +182,10 @@ def run(look: str) -> None:
         f"others marked in {len(strays)}; "
         f"dropped but drawn the same {len(same)}: marked {sum(wanted[i].dropped in marked[i] for i in same)}"
     )
-    by_hour = Counter(wanted[i].hour for i in alarms), Counter(wanted[i].hour for i in set(changed) - set(found))
+    by_hour = (
+        Counter(wanted[i].hour for i in alarms),
+        Counter(wanted[i].hour for i in set(changed) - set(found)),
+    )
     print("  alarms by hour", dict(by_hour[0]), "missed by hour", dict(by_hour[1]))
     for i in alarms[:6]:
         print(

@@ -2,9 +2,10 @@
 
     .venv/bin/python bench/film.py [--size 1080] [--seconds 8]
 
-Composes and encodes the segments of a short film of layered pictures as two workers do (two processes, one thread
-each), and encodes the same frames, composed beforehand and held in memory, with the same encoder in the same two
-processes. Prints the ratio: 1.00 would mean that composing costs nothing. Absolute times are noise on shared machines.
+Composes and encodes the segments of a short film of layered pictures as two workers do (two
+processes, one thread each), and encodes the same frames, composed beforehand and held in memory,
+with the same encoder in the same two processes. Prints the ratio: 1.00 would mean that composing
+costs nothing. Absolute times are noise on shared machines.
 """
 
 import argparse
@@ -51,11 +52,21 @@ def pictures() -> dict[str, Planes]:
 
 def plans(media: dict[str, Planes], short: int, seconds: float) -> list[SegmentPlan]:
     frames = RATE.frames(seconds)
-    shots = [PlannedShot(layers=[(k, p.depth) for k, p in media.items() if k.startswith(f"{i}-")]) for i in range(2)]
+    shots = [
+        PlannedShot(layers=[(k, p.depth) for k, p in media.items() if k.startswith(f"{i}-")])
+        for i in range(2)
+    ]
     spans = [Span(0, frames // 2), Span(frames // 2, frames)]
-    captions = [Caption(0.4, seconds - 0.4, ("The Saltmere ferry had not", "missed a crossing in years."), 0, 9)]
+    captions = [
+        Caption(
+            0.4, seconds - 0.4, ("The Saltmere ferry had not", "missed a crossing in years."), 0, 9
+        )
+    ]
     return [
-        p for _, p in plan_segments(shots, spans, [0, 0], captions, RATE, round(short * 16 / 9 / 2) * 2, short, "film")
+        p
+        for _, p in plan_segments(
+            shots, spans, [0, 0], captions, RATE, round(short * 16 / 9 / 2) * 2, short, "film"
+        )
     ]
 
 

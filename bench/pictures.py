@@ -1,9 +1,11 @@
-"""Pictures made from end to end (queue, service, checks, takes) against the bare illustrator on the same prompts.
+"""Pictures made from end to end (queue, service, checks, takes) against the bare illustrator on the
+same prompts.
 
     python bench/pictures.py [COUNT]
 
-Both use two processes for drawing; the ratio is what share of the bare drawing's speed is left. With a delay at the
-service, as real ones have, the ratio is against jobs that are sent two at a time.
+Both use two processes for drawing; the ratio is what share of the bare drawing's speed is left.
+With a delay at the service, as real ones have, the ratio is against jobs that are sent two at a
+time.
 """
 
 import sys
@@ -59,7 +61,9 @@ def main() -> None:
         httpx.put(stack.services + "/simulation", json={"delay_seconds": DELAY}).raise_for_status()
         waited, _ = through(stack, count, 3)
     least = bare(jobs)
-    print(f"{count} pictures: {whole:.1f} s, bare drawing {least:.1f} s, {least / whole:.2f} of its speed")
+    print(
+        f"{count} pictures: {whole:.1f} s, bare drawing {least:.1f} s, {least / whole:.2f} of its speed"
+    )
     alone = max(least, count * DELAY / 2)
     told = f"{waited:.1f} s, two at a time at least {alone:.1f} s, ratio {alone / waited:.2f}"
     print(f"with {DELAY:g} s at the service: {told}")

@@ -1,4 +1,5 @@
-"""Takes the pictures of the main views for docs/screenshots, 1280x800, from the demo films of a running application."""
+"""Takes the pictures of the main views for docs/screenshots, 1280x800, from the demo films of a
+running application."""
 
 import re
 import sys
@@ -151,9 +152,11 @@ def delivery(page: Page) -> None:
 
 
 VIEWS: dict[str, Callable[[Page], None]] = {
-    "shelf": shelf, "script": script, "shot-desk": shot_desk, "rework": rework, "continuity": continuity,
+    "shelf": shelf, "script": script, "shot-desk": shot_desk, "rework": rework,
+    "continuity": continuity,
 "places": places, "look": look, "company": company, "sheet": sheet,
-    "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table, "retouch": retouch, "pose": pose,
+    "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table, "retouch": retouch,
+    "pose": pose,
     "lay-in": lay_in, "delivery": delivery,
 }  # fmt: skip
 

@@ -1,6 +1,8 @@
-"""How long the script desk's work takes on an hour of manuscript, beside one bare pass over its words in the same run.
+"""How long the script desk's work takes on an hour of manuscript, beside one bare pass over its
+words in the same run.
 
-Run it by hand: `.venv/bin/python bench/script.py`. Compare the ratios; seconds differ from machine to machine.
+Run it by hand: `.venv/bin/python bench/script.py`. Compare the ratios; seconds differ from machine
+to machine.
 """
 
 import time
@@ -8,7 +10,15 @@ from collections.abc import Callable
 from pathlib import Path
 
 from cutreel.core.breakdown import break_down
-from cutreel.core.film import Settings, apply_command, find_places, new_film, read_film, remarks_on, wish_of
+from cutreel.core.film import (
+    Settings,
+    apply_command,
+    find_places,
+    new_film,
+    read_film,
+    remarks_on,
+    wish_of,
+)
 from cutreel.core.film.commands import EditText, SetMark
 from cutreel.core.manuscript import differences, read
 from cutreel.core.manuscript.syllables import syllables
@@ -32,14 +42,23 @@ def main() -> None:
     script = read(film.text)
     found = read_film(film, 400, [])
     seconds = [3.0] * len(found.shots)
-    free = next(n for i, n in enumerate(film.word_ids) if i > 5000 and n not in {s.first for s in film.shots})
+    free = next(
+        n
+        for i, n in enumerate(film.word_ids)
+        if i > 5000 and n not in {s.first for s in film.shots}
+    )
     at = film.text.index("Halfway", 20_000)
     bare = best(lambda: [syllables(w.bare) for w in script.words])
-    print(f"{len(script.words)} words, {len(film.shots)} shots; a bare pass over the words takes {bare * 1000:.0f} ms")
+    print(
+        f"{len(script.words)} words, {len(film.shots)} shots; a bare pass over the words takes {bare * 1000:.0f} ms"
+    )
     for name, work in (
         ("cut the whole film", lambda: break_down(script, wish_of(film))),
         ("set a cut mark", lambda: apply_command(film, SetMark(word=free), used)),
-        ("edit a word", lambda: apply_command(film, EditText(start=at, end=at + 7, insert="Midway"), used)),
+        (
+            "edit a word",
+            lambda: apply_command(film, EditText(start=at, end=at + 7, insert="Midway"), used),
+        ),
         ("read shots, facts and prompts", lambda: read_film(film, 400, [])),
         ("remarks", lambda: remarks_on(found, seconds, wish_of(film))),
         ("find a word", lambda: find_places(film.text, "lamp", "light")),

@@ -13,7 +13,11 @@ def aligned_starts(samples: np.ndarray, rate: int, text: str) -> list[float]:
     """Start in seconds of every word of `text` in mono `samples`, by forced alignment."""
     audio = soxr.resample(samples.astype(np.float64), rate, RATE)
     audio = np.concatenate([np.zeros(RATE // 4), audio, np.zeros(RATE // 4)])
-    pcm = (np.clip(audio / max(1e-6, np.abs(audio).max()) * 0.7, -1, 1) * 32767).astype("<i2").tobytes()
+    pcm = (
+        (np.clip(audio / max(1e-6, np.abs(audio).max()) * 0.7, -1, 1) * 32767)
+        .astype("<i2")
+        .tobytes()
+    )
     words = re.findall(r"[a-z']+", text.lower().replace("’", "'"))
     decoder = Decoder(lm=None, loglevel="FATAL")
     known = [w for w in words if decoder.lookup_word(w)]

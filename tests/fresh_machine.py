@@ -18,9 +18,7 @@ from urllib.error import URLError
 from urllib.request import urlopen
 
 ROOT = Path(__file__).parent.parent
-STORY = (
-    "The lamp on the point was dark. Ada took the oars and rowed out. Bram held the lantern high. By dawn it burned.\n"
-)
+STORY = "The lamp on the point was dark. Ada took the oars and rowed out. Bram held the lantern high. By dawn it burned.\n"
 IMPORTS = """
 import importlib, pkgutil, cutreel, standins
 for package in (cutreel, standins):
@@ -67,7 +65,8 @@ def starts_and_ends(tree: Path, data: Path) -> None:
         free.bind(("127.0.0.1", 0))
         port = free.getsockname()[1]
     started = subprocess.Popen(
-        [str(tree / "bin/start"), "--no-demo", "--data", str(data), "--port", str(port)], start_new_session=True
+        [str(tree / "bin/start"), "--no-demo", "--data", str(data), "--port", str(port)],
+        start_new_session=True,
     )
     until = time.monotonic() + 900  # a cold machine installs first
     while not answers(f"http://127.0.0.1:{port}/api/films"):
@@ -87,7 +86,16 @@ def makes_a_film(tree: Path, folder: Path) -> None:
     (folder / "story.txt").write_text(STORY)
     film = folder / "film.mp4"
     done = subprocess.run(
-        [str(tree / "bin/cutreel"), "make", str(folder / "story.txt"), "--out", str(film), "--size", "360p", "--json"],
+        [
+            str(tree / "bin/cutreel"),
+            "make",
+            str(folder / "story.txt"),
+            "--out",
+            str(film),
+            "--size",
+            "360p",
+            "--json",
+        ],
         check=True,
         capture_output=True,
         text=True,

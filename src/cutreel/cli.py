@@ -33,19 +33,33 @@ def main() -> None:
     type=click.Path(path_type=Path),
     help="The film file to write; captions and report are written beside it.",
 )
-@click.option("--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True)
+@click.option(
+    "--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True
+)
 @click.option("--size", type=click.Choice(list(SHORT_SIDE)), default="1080p", show_default=True)
 @click.option("--fps", type=click.Choice(list(KNOWN_RATES)), default="24", show_default=True)
 @click.option("--look", default="cut-paper", show_default=True, help="The film's look, by name.")
 @click.option("--voice", default="alder", show_default=True, help="The narrator's voice.")
 @click.option(
-    "--music", type=click.Choice([*MUSIC_MOODS, "auto", "none"]), default="auto", show_default=True, help="A mood."
+    "--music",
+    type=click.Choice([*MUSIC_MOODS, "auto", "none"]),
+    default="auto",
+    show_default=True,
+    help="A mood.",
 )
-@click.option("--every", type=click.FloatRange(1, 300), help="A picture about every so many seconds.")
+@click.option(
+    "--every", type=click.FloatRange(1, 300), help="A picture about every so many seconds."
+)
 @click.option("--shots", type=click.IntRange(1, 20_000), help="Exactly so many shots.")
-@click.option("--captions", type=click.Choice(["burn", "file", "off"]), default="burn", show_default=True)
+@click.option(
+    "--captions", type=click.Choice(["burn", "file", "off"]), default="burn", show_default=True
+)
 @click.option("--seed", type=click.IntRange(0, 999_999), default=4127, show_default=True)
-@click.option("--data", type=click.Path(path_type=Path), help="Keep everything made in this folder, for the next time.")
+@click.option(
+    "--data",
+    type=click.Path(path_type=Path),
+    help="Keep everything made in this folder, for the next time.",
+)
 @click.option("--json", "as_json", is_flag=True, help="One JSON report on standard output.")
 def make(
     story: Path,
@@ -65,8 +79,8 @@ def make(
 ) -> None:
     """Make a whole film of STORY, with no browser.
 
-    STORY is plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV; rows and subtitles become shots unless --every
-    or --shots says otherwise.
+    STORY is plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV; rows and subtitles become
+    shots unless --every or --shots says otherwise.
     """
     try:
         if every is not None and shots is not None:
@@ -92,7 +106,9 @@ def make(
         click.echo(f"cutreel: {error}", err=True)
         sys.exit(2)
     except OSError as error:
-        click.echo(f"cutreel: {error.strerror or error}: {error.filename or ''}".rstrip(": "), err=True)
+        click.echo(
+            f"cutreel: {error.strerror or error}: {error.filename or ''}".rstrip(": "), err=True
+        )
         sys.exit(2)
     except KeyboardInterrupt:
         click.echo("cutreel: stopped; nothing was written.", err=True)
@@ -123,7 +139,9 @@ def _target(out: Path) -> Path:
         probe.touch()
         probe.unlink()
     except OSError as error:
-        raise BadInput(f"{out} cannot be written: {error.strerror}.", "Name another place.") from error
+        raise BadInput(
+            f"{out} cannot be written: {error.strerror}.", "Name another place."
+        ) from error
     if out.exists() and not os.access(out, os.W_OK):
         raise BadInput(f"{out} cannot be written: it is protected.", "Name another place.")
     return out
@@ -142,16 +160,25 @@ def _make(
     from cutreel.jobs import start_run
     from cutreel.running.temporary import temporary
 
-    given = [] if wish else [GivenShot(offset=s.offset, own=Overrides.model_validate(s.own)) for s in story.opens]
+    given = (
+        []
+        if wish
+        else [GivenShot(offset=s.offset, own=Overrides.model_validate(s.own)) for s in story.opens]
+    )
     document, edges = new_film(story.title or title, story.text, settings, wish, given)
     _say("starting")
     with temporary(data) as running:
         shop = running.shop
         voices = [v.name for o in shop.offers() for v in o.voices]
         if settings.narrator not in voices:
-            raise BadInput(f"There is no voice “{settings.narrator}”.", "Choose one of: " + ", ".join(voices) + ".")
+            raise BadInput(
+                f"There is no voice “{settings.narrator}”.",
+                "Choose one of: " + ", ".join(voices) + ".",
+            )
         film = shop.films.add(document, edges)
-        run = start_run(shop, film, "delivery", {"size": size, "captions": captions, "strict": True})
+        run = start_run(
+            shop, film, "delivery", {"size": size, "captions": captions, "strict": True}
+        )
         shown = ""
         while (view := shop.runs.view(run)).state == "going":
             left = f", about {view.left:.0f} s left" if view.left else ""
@@ -189,7 +216,9 @@ def _write(path: Path, data: bytes) -> None:
 def _say(line: str) -> None:
     width = shutil.get_terminal_size().columns
     if sys.stderr.isatty():
-        sys.stderr.write("\r" + line[: width - 1].ljust(width - 1) + ("\n" if line.startswith("wrote") else ""))
+        sys.stderr.write(
+            "\r" + line[: width - 1].ljust(width - 1) + ("\n" if line.startswith("wrote") else "")
+        )
         sys.stderr.flush()
     else:
         click.echo(line, err=True)

@@ -1,7 +1,8 @@
 """The composer: music for a mood that lasts as long as asked and ends on its own cadence.
 
-Writes a Standard MIDI File and plays it through Debian's fluidsynth with a General MIDI soundfont. Tempo is chosen so
-that whole bars fill the length; the last two bars are a dominant and a held tonic.
+Writes a Standard MIDI File and plays it through Debian's fluidsynth with a General MIDI soundfont.
+Tempo is chosen so that whole bars fill the length; the last two bars are a dominant and a held
+tonic.
 """
 
 import io
@@ -28,7 +29,8 @@ RING = 2.4
 
 @dataclass(frozen=True)
 class Mood:
-    """How a mood is set: tempo, key (MIDI note) and scale, General MIDI programs, chords by scale step, busyness."""
+    """How a mood is set: tempo, key (MIDI note) and scale, General MIDI programs, chords by scale
+    step, busyness."""
 
     bpm: float
     key: int
@@ -53,14 +55,18 @@ MOODS: dict[str, Mood] = {
 
 
 def compose(mood: str, seconds: float, seed: int) -> mido.MidiFile:
-    """A Standard MIDI File in four-four time whose bars end `RING` seconds before `seconds`. KeyError: unknown mood."""
+    """A Standard MIDI File in four-four time whose bars end `RING` seconds before `seconds`.
+    KeyError: unknown mood."""
     m, rng = MOODS[mood], random.Random(f"{mood}{seed}")
     playing = max(2.0, seconds - min(RING, seconds * 0.3))
     bars = max(2, round(playing * m.bpm / 240))
     tempo = round(playing / bars / 4 * 1_000_000)
     song = mido.MidiFile(ticks_per_beat=TICKS)
     head = mido.MidiTrack(
-        [mido.MetaMessage("set_tempo", tempo=tempo), mido.MetaMessage("time_signature", numerator=4, denominator=4)]
+        [
+            mido.MetaMessage("set_tempo", tempo=tempo),
+            mido.MetaMessage("time_signature", numerator=4, denominator=4),
+        ]
     )
     song.tracks.append(head)
     notes: dict[str, list[tuple[int, int, int, int]]] = {"pad": [], "lead": [], "bass": []}
@@ -90,7 +96,11 @@ def compose(mood: str, seconds: float, seed: int) -> mido.MidiFile:
             continue
         at_beat = 0.0
         while at_beat < 4:
-            held = rng.choice([1.0, 1.0, 0.5, 2.0]) if m.lead_share > 0.6 else rng.choice([1.0, 2.0, 2.0, 1.5])
+            held = (
+                rng.choice([1.0, 1.0, 0.5, 2.0])
+                if m.lead_share > 0.6
+                else rng.choice([1.0, 2.0, 2.0, 1.5])
+            )
             if rng.random() < m.lead_share and bar > 1:
                 on_beat = at_beat == int(at_beat)
                 at_step = (
@@ -121,8 +131,22 @@ def _track(notes: list[tuple[int, int, int, int]], channel: int, program: int) -
     events = [mido.Message("program_change", channel=channel, program=program, time=0)]
     timed = []
     for start, length, pitch, loud in notes:
-        timed.append((start, 1, mido.Message("note_on", channel=channel, note=pitch, velocity=max(20, min(110, loud)))))
-        timed.append((start + max(60, length), 0, mido.Message("note_off", channel=channel, note=pitch, velocity=0)))
+        timed.append(
+            (
+                start,
+                1,
+                mido.Message(
+                    "note_on", channel=channel, note=pitch, velocity=max(20, min(110, loud))
+                ),
+            )
+        )
+        timed.append(
+            (
+                start + max(60, length),
+                0,
+                mido.Message("note_off", channel=channel, note=pitch, velocity=0),
+            )
+        )
     timed.sort(key=lambda e: (e[0], e[1]))
     at = 0
     for time, _, message in timed:
@@ -132,10 +156,13 @@ def _track(notes: list[tuple[int, int, int, int]], channel: int, program: int) -
 
 
 def play(song: mido.MidiFile, seconds: float) -> bytes:
-    """FLAC bytes (stereo, 48 kHz) of `seconds`, faded over the last half second only if something still rings."""
+    """FLAC bytes (stereo, 48 kHz) of `seconds`, faded over the last half second only if something
+    still rings."""
     font = next((f for f in SOUNDFONTS if Path(f).exists()), None)
     if font is None:
-        raise RuntimeError("No General MIDI soundfont is installed; install the Debian package timgm6mb-soundfont.")
+        raise RuntimeError(
+            "No General MIDI soundfont is installed; install the Debian package timgm6mb-soundfont."
+        )
     with tempfile.TemporaryDirectory() as folder:
         midi, wave = Path(folder) / "music.mid", Path(folder) / "music.wav"
         song.save(midi)

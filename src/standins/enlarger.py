@@ -1,4 +1,5 @@
-"""The enlarger: a picture made larger, its edges sharpened again, a tooth laid over what would look too smooth."""
+"""The enlarger: a picture made larger, its edges sharpened again, a tooth laid over what would look
+too smooth."""
 
 import io
 from typing import Literal
@@ -11,7 +12,8 @@ MOST_PIXELS = 40_000_000
 
 
 def enlarged(data: bytes, factor: Literal[2, 4]) -> bytes:
-    """The picture (any that Pillow opens) as a PNG, `factor` times as wide and high. ValueError when too large."""
+    """The picture (any that Pillow opens) as a PNG, `factor` times as wide and high. ValueError
+    when too large."""
     with Image.open(io.BytesIO(data)) as image:
         mode = "RGBA" if "A" in image.getbands() else "RGB"
         whole = image.convert(mode)
@@ -26,5 +28,7 @@ def enlarged(data: bytes, factor: Literal[2, 4]) -> bytes:
     colour += gaussian_filter(tooth, 0.8)[..., None] * 2.2
     out = np.concatenate([colour, pixels[..., 3:]], axis=2) if mode == "RGBA" else colour
     png = io.BytesIO()
-    Image.fromarray(np.clip(out, 0, 255).round().astype(np.uint8)).save(png, "PNG", compress_level=1)
+    Image.fromarray(np.clip(out, 0, 255).round().astype(np.uint8)).save(
+        png, "PNG", compress_level=1
+    )
     return png.getvalue()

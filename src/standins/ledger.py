@@ -1,4 +1,5 @@
-"""What was asked for and what came of it, kept in SQLite, so that a restart neither forgets nor charges twice."""
+"""What was asked for and what came of it, kept in SQLite, so that a restart neither forgets nor
+charges twice."""
 
 import hashlib
 import sqlite3
@@ -10,7 +11,8 @@ from cutreel.protocol import JobRequest, JobView
 
 
 class Ledger:
-    """Jobs by id and by idempotency key, quota used per day, and result files by SHA-256, under one folder."""
+    """Jobs by id and by idempotency key, quota used per day, and result files by SHA-256, under one
+    folder."""
 
     def __init__(self, folder: Path) -> None:
         self.files = folder / "results"
@@ -33,7 +35,9 @@ class Ledger:
             row = self._db.execute(query, (value,)).fetchone()
         return JobView.model_validate_json(row[0]) if row else None
 
-    def save(self, view: JobView, key: str | None = None, request: JobRequest | None = None) -> None:
+    def save(
+        self, view: JobView, key: str | None = None, request: JobRequest | None = None
+    ) -> None:
         with self._lock, self._db:
             if key is not None and request is not None:
                 self._db.execute(
@@ -41,19 +45,25 @@ class Ledger:
                     (view.id, key, request.model_dump_json(), view.model_dump_json()),
                 )
             else:
-                self._db.execute("UPDATE jobs SET view = ? WHERE id = ?", (view.model_dump_json(), view.id))
+                self._db.execute(
+                    "UPDATE jobs SET view = ? WHERE id = ?", (view.model_dump_json(), view.id)
+                )
 
     def unfinished(self) -> list[tuple[JobView, JobRequest]]:
         """Jobs that were going on when the server last stopped."""
         with self._lock:
             rows = self._db.execute("SELECT view, request FROM jobs").fetchall()
-        pairs = [(JobView.model_validate_json(v), JobRequest.model_validate_json(r)) for v, r in rows]
+        pairs = [
+            (JobView.model_validate_json(v), JobRequest.model_validate_json(r)) for v, r in rows
+        ]
         return [(v, r) for v, r in pairs if v.state in ("queued", "running")]
 
     def used(self, now: datetime) -> dict[str, int]:
         with self._lock:
             return dict(
-                self._db.execute("SELECT offer, amount FROM used WHERE day = ?", (now.date().isoformat(),)).fetchall()
+                self._db.execute(
+                    "SELECT offer, amount FROM used WHERE day = ?", (now.date().isoformat(),)
+                ).fetchall()
             )
 
     def use(self, offer: str, amount: int, now: datetime) -> None:

@@ -21,14 +21,20 @@ QUOTAS = {
 
 def renewal(now: datetime) -> datetime:
     """Quotas renew at the next midnight, UTC."""
-    return (now + timedelta(days=1)).astimezone(UTC).replace(hour=0, minute=0, second=0, microsecond=0)
+    return (
+        (now + timedelta(days=1)).astimezone(UTC).replace(hour=0, minute=0, second=0, microsecond=0)
+    )
 
 
 def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[Offer]:
     """All offers, with what is left of each quota."""
 
     def quota(name: str) -> Quota:
-        return Quota(limit=quotas[name], left=max(0, quotas[name] - used.get(name, 0)), renews_at=renewal(now))
+        return Quota(
+            limit=quotas[name],
+            left=max(0, quotas[name] - used.get(name, 0)),
+            renews_at=renewal(now),
+        )
 
     return [
         Offer(
@@ -40,7 +46,16 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("illustrator-quick"),
             parallel=4,
             seconds_each=1.0,
-            understands=["seed", "references", "masks", "regions", "layers", "variations", "guides", "poses"],
+            understands=[
+                "seed",
+                "references",
+                "masks",
+                "regions",
+                "layers",
+                "variations",
+                "guides",
+                "poses",
+            ],
             simulated=True,
         ),
         Offer(
@@ -86,7 +101,10 @@ def offers(used: dict[str, int], quotas: dict[str, int], now: datetime) -> list[
             quota=quota("voice"),
             parallel=2,
             seconds_each=0.4,
-            voices=[Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age, length=s.length) for s in SPEAKERS],
+            voices=[
+                Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age, length=s.length)
+                for s in SPEAKERS
+            ],
             simulated=True,
         ),
         Offer(
@@ -134,7 +152,9 @@ def text_of(work: JobInput) -> str:
         return "\n".join([work.idea, *work.points, work.text, work.instruction])
     if work.kind == "enlarge":
         return ""
-    return work.text if work.kind == "speech" else work.mood if work.kind == "music" else work.prompt
+    return (
+        work.text if work.kind == "speech" else work.mood if work.kind == "music" else work.prompt
+    )
 
 
 def amount_of(work: JobInput) -> int:
@@ -149,6 +169,8 @@ def amount_of(work: JobInput) -> int:
 def cost_of(offer: Offer, work: JobInput) -> Decimal:
     """The price of a job that is done."""
     units = (
-        Decimal(str(work.seconds)) if offer.price.per == "second" and work.kind == "music" else Decimal(amount_of(work))
+        Decimal(str(work.seconds))
+        if offer.price.per == "second" and work.kind == "music"
+        else Decimal(amount_of(work))
     )
     return (offer.price.amount * units).quantize(Decimal("0.00001"))

@@ -1,7 +1,7 @@
 """The stand-ins as a server that speaks the service protocol.
 
-Simulated on purpose: prices, quotas, delays. With `PUT /simulation` a test or a curious maker can switch on failures,
-stalls and refusals; they depend on its seed, so they can be repeated.
+Simulated on purpose: prices, quotas, delays. With `PUT /simulation` a test or a curious maker can
+switch on failures, stalls and refusals; they depend on its seed, so they can be repeated.
 """
 
 import asyncio
@@ -45,7 +45,8 @@ def _wanted(work: JobInput) -> list[str]:
 
 
 class Simulation(BaseModel):
-    """How the services misbehave: shares of jobs that fail or stall, words they refuse, seconds they take, quotas."""
+    """How the services misbehave: shares of jobs that fail or stall, words they refuse, seconds
+    they take, quotas."""
 
     seed: int = 0
     fail_share: float = Field(0.0, ge=0, le=1)
@@ -67,7 +68,8 @@ class Desk:
         self.promised: dict[str, tuple[str, int]] = {}
 
     def offers(self) -> list[Offer]:
-        """What is offered. What is being made counts as used: two jobs at once must not share the last piece."""
+        """What is offered. What is being made counts as used: two jobs at once must not share the
+        last piece."""
         now = datetime.now(UTC)
         used = Counter(self.ledger.used(now))
         for name, amount in self.promised.values():
@@ -77,7 +79,8 @@ class Desk:
     def take(self, request: JobRequest, key: str) -> JobView:
         known = self.ledger.by_key(key)
         if known and not (
-            known.state == "cancelled" or (known.refusal and known.refusal.code in ("try-again", "out-of-quota"))
+            known.state == "cancelled"
+            or (known.refusal and known.refusal.code in ("try-again", "out-of-quota"))
         ):
             return known
         view = JobView(id=known.id if known else uuid.uuid4().hex, state="queued")
@@ -105,18 +108,30 @@ class Desk:
     def _refusal(self, request: JobRequest, offer: Offer | None) -> Refusal | None:
         work = request.input
         if offer is None or offer.kind != work.kind:
-            return Refusal(code="bad-request", message=f"There is no offer “{request.offer}” for {work.kind}.")
+            return Refusal(
+                code="bad-request", message=f"There is no offer “{request.offer}” for {work.kind}."
+            )
         caps = offer.caps
         text = text_of(work)
         cap = caps.text_characters if work.kind in ("speech", "script") else caps.prompt_characters
         if cap and len(text) > cap:
-            return Refusal(code="over-cap", message=f"{len(text)} characters; at most {cap} are taken.")
+            return Refusal(
+                code="over-cap", message=f"{len(text)} characters; at most {cap} are taken."
+            )
         if work.kind == "picture" and (
-            work.count > caps.count or work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)
+            work.count > caps.count
+            or work.width > (caps.width or 1e9)
+            or work.height > (caps.height or 1e9)
         ):
-            return Refusal(code="over-cap", message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.")
+            return Refusal(
+                code="over-cap",
+                message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.",
+            )
         if not all((self.ledger.files / n).exists() for n in _wanted(work)):
-            return Refusal(code="bad-request", message="A reference is not known here; put it to /references first.")
+            return Refusal(
+                code="bad-request",
+                message="A reference is not known here; put it to /references first.",
+            )
         if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
             return Refusal(code="over-cap", message=f"At most {caps.seconds:g} seconds.")
         if work.kind == "speech" and work.voice not in [v.name for v in offer.voices]:
@@ -124,7 +139,9 @@ class Desk:
         if work.kind == "music" and work.mood not in offer.moods:
             return Refusal(code="bad-request", message=f"There is no mood “{work.mood}”.")
         if work.kind == "script" and work.language not in offer.languages:
-            return Refusal(code="bad-request", message=f"This writer does not write “{work.language}”.")
+            return Refusal(
+                code="bad-request", message=f"This writer does not write “{work.language}”."
+            )
         bad = next((w for w in self.simulation.refuse_words if w.lower() in text.lower()), None)
         if bad:
             return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")
@@ -206,7 +223,9 @@ def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
         return desk.offers()
 
     @app.post("/jobs", status_code=202)
-    async def post_job(request: JobRequest, idempotency_key: str = Header(min_length=8, max_length=200)) -> JobView:
+    async def post_job(
+        request: JobRequest, idempotency_key: str = Header(min_length=8, max_length=200)
+    ) -> JobView:
         return desk.take(request, idempotency_key)
 
     @app.get("/jobs/{job}")
@@ -240,7 +259,9 @@ def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
     async def put_reference(sha256: str, request: Request) -> Response:
         data = await request.body()
         if len(data) > MOST_REFERENCE_BYTES or hashlib.sha256(data).hexdigest() != sha256:
-            raise HTTPException(422, "A reference is at most 40 megabytes and named by the SHA-256 of its bytes.")
+            raise HTTPException(
+                422, "A reference is at most 40 megabytes and named by the SHA-256 of its bytes."
+            )
         desk.ledger.keep(data)
         return Response(status_code=201)
 
@@ -257,6 +278,9 @@ def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
 
 
 def from_environment() -> FastAPI:
-    """For uvicorn: `STANDINS_DIR` is the folder, `STANDINS_DELAY` the seconds that a job takes on top."""
+    """For uvicorn: `STANDINS_DIR` is the folder, `STANDINS_DELAY` the seconds that a job takes on
+    top."""
     folder = Path(os.environ.get("STANDINS_DIR", "data/standins"))
-    return create_app(folder, Simulation(delay_seconds=float(os.environ.get("STANDINS_DELAY", "0"))))
+    return create_app(
+        folder, Simulation(delay_seconds=float(os.environ.get("STANDINS_DELAY", "0")))
+    )

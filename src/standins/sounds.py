@@ -1,4 +1,5 @@
-"""The sound maker: effects and ambiences synthesised from noise and tones, chosen by the words of a prompt.
+"""The sound maker: effects and ambiences synthesised from noise and tones, chosen by the words of a
+prompt.
 
 All sounds are stereo float32 at 48 kHz; the same prompt, length and seed give the same samples.
 """
@@ -34,7 +35,9 @@ def _decay(n: int, seconds: float) -> Samples:
 def _wind(rng: np.random.Generator, n: int) -> Samples:
     gust = _slow(rng, n, 0.45)
     noise = rng.standard_normal(n)
-    return (_band(noise, 90, 420) * (0.3 + 1.1 * gust**2) + _band(noise, 500, 1300) * 0.5 * gust**3) * 0.9
+    return (
+        _band(noise, 90, 420) * (0.3 + 1.1 * gust**2) + _band(noise, 500, 1300) * 0.5 * gust**3
+    ) * 0.9
 
 
 def _rain(rng: np.random.Generator, n: int) -> Samples:
@@ -43,7 +46,9 @@ def _rain(rng: np.random.Generator, n: int) -> Samples:
     for at in rng.integers(0, max(1, n - 2400), size=int(n / RATE * 26)):
         pitch = rng.uniform(900, 2600)
         t = np.arange(1800) / RATE
-        drops[at : at + 1800] += (np.sin(2 * np.pi * pitch * t) * np.exp(-t * 130) * rng.uniform(0.05, 0.4))[: n - at]
+        drops[at : at + 1800] += (
+            np.sin(2 * np.pi * pitch * t) * np.exp(-t * 130) * rng.uniform(0.05, 0.4)
+        )[: n - at]
     return bed * 0.5 + drops
 
 
@@ -51,7 +56,10 @@ def _waves(rng: np.random.Generator, n: int) -> Samples:
     t = np.arange(n) / RATE
     swell = (0.5 - 0.5 * np.cos(2 * np.pi * t / 6.2 + rng.uniform(0, 6))) ** 2.4
     noise = rng.standard_normal(n)
-    return _band(noise, 120, 700) * (0.25 + swell) + _band(noise, 900, 5200) * 0.5 * np.roll(swell, RATE // 2) ** 1.6
+    return (
+        _band(noise, 120, 700) * (0.25 + swell)
+        + _band(noise, 900, 5200) * 0.5 * np.roll(swell, RATE // 2) ** 1.6
+    )
 
 
 def _river(rng: np.random.Generator, n: int) -> Samples:
@@ -62,7 +70,11 @@ def _river(rng: np.random.Generator, n: int) -> Samples:
 def _fire(rng: np.random.Generator, n: int) -> Samples:
     out = _band(rng.standard_normal(n), 60, 260) * 0.5 * (0.6 + 0.4 * _slow(rng, n, 3))
     for at in rng.integers(0, max(1, n - 3000), size=int(n / RATE * 11)):
-        snap = rng.standard_normal(1200) * _decay(1200, rng.uniform(0.001, 0.006)) * rng.uniform(0.3, 1.6)
+        snap = (
+            rng.standard_normal(1200)
+            * _decay(1200, rng.uniform(0.001, 0.006))
+            * rng.uniform(0.3, 1.6)
+        )
         out[at : at + 1200] += snap[: n - at]
     return out
 
@@ -72,7 +84,10 @@ def _steps(rng: np.random.Generator, n: int) -> Samples:
     at, count = 0, 0
     while at < n - 9600 and count < 5:
         body = rng.standard_normal(9600)
-        step = _band(body, 70, 260) * _decay(9600, 0.045) * 2.2 + _band(body, 900, 2600) * _decay(9600, 0.012) * 0.7
+        step = (
+            _band(body, 70, 260) * _decay(9600, 0.045) * 2.2
+            + _band(body, 900, 2600) * _decay(9600, 0.012) * 0.7
+        )
         out[at : at + 9600] += step * rng.uniform(0.8, 1.0)
         at += int(RATE * rng.uniform(0.46, 0.56))
         count += 1
@@ -88,14 +103,17 @@ def _door(rng: np.random.Generator, n: int) -> Samples:
     if n > m:
         k = min(n - m, RATE // 2)
         thud = rng.standard_normal(k)
-        out[m : m + k] += _band(thud, 50, 240) * _decay(k, 0.07) * 4 + _band(thud, 800, 2400) * _decay(k, 0.02)
+        out[m : m + k] += _band(thud, 50, 240) * _decay(k, 0.07) * 4 + _band(
+            thud, 800, 2400
+        ) * _decay(k, 0.02)
     return out
 
 
 def _bell(rng: np.random.Generator, n: int) -> Samples:
     t = np.arange(n) / RATE
     base = rng.uniform(330, 470)
-    # Partials of a church bell: hum, prime, tierce, quint, nominal (common practice of bell founders).
+    # Partials of a church bell: hum, prime, tierce, quint, nominal (common practice of bell
+    # founders).
     total: Samples = sum(
         (
             np.sin(2 * np.pi * base * ratio * t) * level * np.exp(-t * fall)
@@ -116,7 +134,9 @@ def _bell(rng: np.random.Generator, n: int) -> Samples:
 def _crowd(rng: np.random.Generator, n: int) -> Samples:
     out = np.zeros(n)
     for _ in range(9):
-        voice = _band(rng.standard_normal(n), *sorted((rng.uniform(180, 400), rng.uniform(600, 1800))))
+        voice = _band(
+            rng.standard_normal(n), *sorted((rng.uniform(180, 400), rng.uniform(600, 1800)))
+        )
         out += voice * _slow(rng, n, rng.uniform(3, 6)) ** 2
     return out * 0.5
 
@@ -142,7 +162,9 @@ def _birds(rng: np.random.Generator, n: int) -> Samples:
 def _bird_call(rng: np.random.Generator, n: int) -> Samples:
     m = min(n, int(RATE * 0.42))
     t = np.arange(m) / RATE
-    rasp = np.sign(np.sin(2 * np.pi * (430 * t - 160 * t * t))) * (0.6 + 0.4 * np.sign(np.sin(2 * np.pi * 38 * t)))
+    rasp = np.sign(np.sin(2 * np.pi * (430 * t - 160 * t * t))) * (
+        0.6 + 0.4 * np.sign(np.sin(2 * np.pi * 38 * t))
+    )
     out = np.zeros(n)
     out[:m] = _band(rasp, 500, 3000) * np.sin(np.pi * np.minimum(1, t / t[-1])) ** 0.6
     return out
@@ -156,7 +178,10 @@ def _splash(rng: np.random.Generator, n: int) -> Samples:
         bubbles[at : at + 3000] += (
             np.sin(2 * np.pi * (rng.uniform(400, 900) * t + 2600 * t * t)) * np.exp(-t * 40) * 0.3
         )[: n - at]
-    out: Samples = _band(noise, 500, 4500) * _decay(n, 0.16) * (1 - np.exp(-np.arange(n) / 900)) * 1.6 + bubbles
+    out: Samples = (
+        _band(noise, 500, 4500) * _decay(n, 0.16) * (1 - np.exp(-np.arange(n) / 900)) * 1.6
+        + bubbles
+    )
     return out
 
 
@@ -190,10 +215,11 @@ def _room(rng: np.random.Generator, n: int) -> Samples:
 _SOUNDS: tuple[tuple[str, Callable[[np.random.Generator, int], Samples]], ...] = (
     (r"thunder|lightning", _thunder), (r"splash|oar", _splash), (r"crash|clatter|falls", _crash),
     (r"match|struck|strikes", _match), (r"bird calls|heron|crow|gull", _bird_call),
-    (r"footsteps|steps|paces|walk", _steps), (r"door|gate|hatch|creak", _door), (r"bell|chime", _bell),
+    (r"footsteps|steps|paces|walk", _steps), (r"door|gate|hatch|creak", _door), (r"bell|chime",
+    _bell),
     (r"rain", _rain), (r"wind|gust|breeze", _wind), (r"wave|sea|surf|shore|lapping", _waves),
-    (r"river|stream|brook", _river), (r"fire|hearth|crackl", _fire), (r"crowd|murmur|market|voices", _crowd),
-    (r"birds|leaves|forest|garden", _birds),
+    (r"river|stream|brook", _river), (r"fire|hearth|crackl", _fire),
+    (r"crowd|murmur|market|voices", _crowd), (r"birds|leaves|forest|garden", _birds),
 )
 # fmt: on
 KNOWN = tuple(pattern for pattern, _ in _SOUNDS)
@@ -221,4 +247,6 @@ def make_sound(prompt: str, seconds: float, seed: int) -> tuple[bytes, list[str]
     out = io.BytesIO()
     soundfile.write(out, audio.astype(np.float32), RATE, format="FLAC", subtype="PCM_16")
     words = re.findall(r"[a-z]+", prompt.lower())
-    return out.getvalue(), [w for w in dict.fromkeys(words) if len(w) > 3 and not any(re.search(p, w) for p in KNOWN)]
+    return out.getvalue(), [
+        w for w in dict.fromkeys(words) if len(w) > 3 and not any(re.search(p, w) for p in KNOWN)
+    ]

@@ -1,7 +1,7 @@
 """The voice: speaks through Debian's flite and reports when each word and phone was spoken.
 
-Other ages are made by speaking slower or faster and playing back faster or slower, which moves the pitch and the
-resonances together, as a smaller or larger throat does.
+Other ages are made by speaking slower or faster and playing back faster or slower, which moves the
+pitch and the resonances together, as a smaller or larger throat does.
 """
 
 import ctypes
@@ -22,8 +22,8 @@ RATE = 48_000
 
 @dataclass(frozen=True)
 class Speaker:
-    """A voice: flite's voice, how much higher it is played back, how fast it speaks, and how long it takes over a
-    text as measured, where the first voice takes 1."""
+    """A voice: flite's voice, how much higher it is played back, how fast it speaks, and how long
+    it takes over a text as measured, where the first voice takes 1."""
 
     name: str
     title: str
@@ -99,7 +99,8 @@ def _voice(base: str) -> int:
 
 @dataclass(frozen=True)
 class Spoken:
-    """Speech as FLAC bytes (mono, 48 kHz), with words and phones as (text, start, end) in seconds."""
+    """Speech as FLAC bytes (mono, 48 kHz), with words and phones as (text, start, end) in
+    seconds."""
 
     flac: bytes
     seconds: float
@@ -108,31 +109,41 @@ class Spoken:
 
 
 def speak(text: str, name: str, rate: float = 1.0) -> Spoken:
-    """Speak `text` with the voice called `name`. Raises KeyError for a voice that is not offered."""
+    """Speak `text` with the voice called `name`. Raises KeyError for a voice that is not
+    offered."""
     speaker = BY_NAME[name]
     lib, voice = _flite(), _voice(speaker.base)
     head = ctypes.cast(voice, ctypes.POINTER(_VoiceHead)).contents
     lib.feat_set_float(head.features, b"duration_stretch", speaker.pitch / (speaker.pace * rate))
-    # The excitation's noise comes from the C library's generator: seeded, the same words are the same samples.
+    # The excitation's noise comes from the C library's generator: seeded, the same words are the
+    # same samples.
     ctypes.CDLL(None).srand(1)
     tokens = _tokens(text)
-    utterance = lib.flite_synth_text(" ".join(spoken for _, spoken in tokens).encode("ascii", "ignore"), voice)
+    utterance = lib.flite_synth_text(
+        " ".join(spoken for _, spoken in tokens).encode("ascii", "ignore"), voice
+    )
     try:
         wave = lib.utt_wave(utterance).contents
-        samples = np.ctypeslib.as_array(wave.samples, (wave.num_samples,)).astype(np.float32) / 32768
+        samples = (
+            np.ctypeslib.as_array(wave.samples, (wave.num_samples,)).astype(np.float32) / 32768
+        )
         own_rate = int(wave.sample_rate)
         words, phones = _times(lib, utterance)
     finally:
         lib.delete_utterance(utterance)
     k = 1 / speaker.pitch
-    audio: NDArray[np.float32] = soxr.resample(samples, own_rate * speaker.pitch, RATE, quality="HQ").astype(np.float32)
+    audio: NDArray[np.float32] = soxr.resample(
+        samples, own_rate * speaker.pitch, RATE, quality="HQ"
+    ).astype(np.float32)
     out = io.BytesIO()
     soundfile.write(out, audio, RATE, format="FLAC", subtype="PCM_16")
     named = [
         (tokens[i][0] if i < len(tokens) and len(words) == len(tokens) else w, a * k, b * k)
         for i, (w, a, b) in enumerate(words)
     ]
-    return Spoken(out.getvalue(), len(audio) / RATE, named, [(p, a * k, b * k) for p, a, b in phones])
+    return Spoken(
+        out.getvalue(), len(audio) / RATE, named, [(p, a * k, b * k) for p, a, b in phones]
+    )
 
 
 def _tokens(text: str) -> list[tuple[str, str]]:
@@ -152,7 +163,9 @@ def _folded(match: re.Match[str]) -> str:
     return unicodedata.normalize("NFKD", match.group()).encode("ascii", "ignore").decode()
 
 
-def _times(lib: Any, utterance: int) -> tuple[list[tuple[str, float, float]], list[tuple[str, float, float]]]:
+def _times(
+    lib: Any, utterance: int
+) -> tuple[list[tuple[str, float, float]], list[tuple[str, float, float]]]:
     """Words (by token) and phones with start and end in seconds of flite's own time."""
     words: list[tuple[str, float, float]] = []
     token = lib.relation_head(lib.utt_relation(utterance, b"Token"))
@@ -173,7 +186,9 @@ def _times(lib: Any, utterance: int) -> tuple[list[tuple[str, float, float]], li
                 syllable = lib.item_next(syllable)
             word = lib.item_next(word)
         if start is not None and end is not None:
-            words.append((lib.item_feat_string(token, b"name").decode("ascii", "ignore"), start, end))
+            words.append(
+                (lib.item_feat_string(token, b"name").decode("ascii", "ignore"), start, end)
+            )
         token = lib.item_next(token)
     phones: list[tuple[str, float, float]] = []
     segment, at = lib.relation_head(lib.utt_relation(utterance, b"Segment")), 0.0

@@ -27,8 +27,8 @@ class Made:
 
 
 def do(work: JobInput, kept: Path, fine: bool = False) -> tuple[list[Made], list[str]]:
-    """All files of a job, and the words of its prompt that could not be used; `kept` is the folder of files by SHA-256,
-    `fine` whether a dear offer makes it."""
+    """All files of a job, and the words of its prompt that could not be used; `kept` is the folder
+    of files by SHA-256, `fine` whether a dear offer makes it."""
     if work.kind == "picture":
         files: list[Made] = []
         unused: list[str] = []
@@ -38,16 +38,34 @@ def do(work: JobInput, kept: Path, fine: bool = False) -> tuple[list[Made], list
                 data, unused = retouch(base, mask, work.prompt, work.seed + i)
                 files.append(Made(f"picture-{i}", "image/png", data, {"seed": work.seed + i}))
             return files, unused
-        guide = masses_of((kept / work.guide.sha256).read_bytes(), work.guide.strength) if work.guide else Masses()
+        guide = (
+            masses_of((kept / work.guide.sha256).read_bytes(), work.guide.strength)
+            if work.guide
+            else Masses()
+        )
         wish = Wish(tuple(work.poses), guide, work.vary, fine=fine)
-        follow = [Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in work.references]
+        follow = [
+            Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in work.references
+        ]
         for i in range(work.count):
             picture = paint(
-                work.prompt, work.seed + i, work.width, work.height, follow, work.negative, work.lighter, wish=wish
+                work.prompt,
+                work.seed + i,
+                work.width,
+                work.height,
+                follow,
+                work.negative,
+                work.lighter,
+                wish=wish,
             )
             unused = picture.unused
             files.append(
-                Made(f"picture-{i}", "image/png", picture.flat, {"seed": work.seed + i, "regions": picture.regions})
+                Made(
+                    f"picture-{i}",
+                    "image/png",
+                    picture.flat,
+                    {"seed": work.seed + i, "regions": picture.regions},
+                )
             )
             files += [
                 Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth})
@@ -60,7 +78,10 @@ def do(work: JobInput, kept: Path, fine: bool = False) -> tuple[list[Made], list
         return files, unused
     if work.kind == "enlarge":
         made = [enlarged((kept / name).read_bytes(), work.factor) for name in work.pictures]
-        return [Made(f"picture-{i}", "image/png", data, {"factor": work.factor}) for i, data in enumerate(made)], []
+        return [
+            Made(f"picture-{i}", "image/png", data, {"factor": work.factor})
+            for i, data in enumerate(made)
+        ], []
     if work.kind == "speech":
         spoken = speak(work.text, work.voice, work.rate)
         about = {
@@ -93,4 +114,6 @@ def _written(work: ScriptInput) -> tuple[list[Made], list[str]]:
     else:
         done = rework(work.text, work.how, work.instruction, work.seed)
         found, unused = {"text": done.text, "touched": done.touched}, done.unused
-    return [Made(work.task, "application/json", json.dumps(found, ensure_ascii=False).encode())], unused
+    return [
+        Made(work.task, "application/json", json.dumps(found, ensure_ascii=False).encode())
+    ], unused

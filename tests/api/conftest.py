@@ -38,7 +38,9 @@ def services(stack: Temporary) -> Iterator[Callable[..., None]]:
 def film(client: TestClient) -> dict[str, Any]:
     """A new film of a short story, with a seed of its own: what was once made for one film is not made again."""
     settings = {"pace": 3, "music": "none", "seed": next(SEEDS)}
-    answer = client.post("/api/films", json={"title": "Dark lamp", "text": STORY, "settings": settings})
+    answer = client.post(
+        "/api/films", json={"title": "Dark lamp", "text": STORY, "settings": settings}
+    )
     assert answer.status_code == 201, answer.text
     return answer.json()
 

@@ -15,7 +15,9 @@ def film_of(client, film: dict) -> dict:
 
 def change(client, film: dict, **command) -> dict:
     revision = film_of(client, film)["revision"]
-    answer = client.post(f"/api/films/{film['id']}/changes", json={"revision": revision, "command": command})
+    answer = client.post(
+        f"/api/films/{film['id']}/changes", json={"revision": revision, "command": command}
+    )
     assert answer.status_code == 200, answer.text
     return answer.json()
 
@@ -51,33 +53,49 @@ def test_who_is_who_is_proposed_and_not_made(client, film) -> None:
     who = client.get(f"/api/films/{film['id']}/who").json()
     calls = {a["person"]: {c["name"]: c["count"] for c in a["calls"]} for a in who["appearances"]}
     ada = next(p["id"] for p in film["cast"] if p["name"] == "Ada")
-    assert calls[ada]["Ada"] == 2 and next(a["lines"] for a in who["appearances"] if a["person"] == ada) == 1
+    assert (
+        calls[ada]["Ada"] == 2
+        and next(a["lines"] for a in who["appearances"] if a["person"] == ada) == 1
+    )
     assert film_of(client, film)["revision"] == film["revision"]
     assert client.get("/api/colour", params={"words": "teal coat"}).json() == {"css": "#2c7676"}
     assert client.get("/api/colour", params={"words": "a kind face"}).json() == {"css": None}
 
 
-def test_a_model_sheet_is_made_circled_and_goes_with_exactly_that_persons_pictures(client, film, finished) -> None:
-    ada = dressed(film, "Ada", ("hair", "long red hair"), ("skin", "fair skin"), ("clothes", "teal coat"))
+def test_a_model_sheet_is_made_circled_and_goes_with_exactly_that_persons_pictures(
+    client, film, finished
+) -> None:
+    ada = dressed(
+        film, "Ada", ("hair", "long red hair"), ("skin", "fair skin"), ("clothes", "teal coat")
+    )
     seen = change(client, film, type="set person", person=ada)
     where = f"/api/films/{film['id']}/references/person/{ada['id']}"
     assert client.get(where).json()["made"] == []
     assert (
-        finished(film["id"], start(client, film, kind="references", person=ada["id"], takes=2)["id"])["state"] == "done"
+        finished(
+            film["id"], start(client, film, kind="references", person=ada["id"], takes=2)["id"]
+        )["state"]
+        == "done"
     )
     made = client.get(where).json()
     assert len(made["made"]) == 2 and "Model sheet" in made["prompt"] and made["fits"]
     assert made["made"][0]["seed"] != made["made"][1]["seed"]
     sheet = made["made"][0]["reference"]
-    assert {"long red hair", "teal coat"} <= set(sheet["colours"]) and sheet["look"] == seen["settings"]["look"]
+    assert {"long red hair", "teal coat"} <= set(sheet["colours"]) and sheet["look"] == seen[
+        "settings"
+    ]["look"]
     paid = spent(client, film)
     finished(film["id"], start(client, film)["id"])
     circled = {**next(p for p in seen["cast"] if p["id"] == ada["id"]), "references": [sheet]}
-    told = client.post(f"/api/films/{film['id']}/impact", json={"type": "set person", "person": circled}).json()
+    told = client.post(
+        f"/api/films/{film['id']}/impact", json={"type": "set person", "person": circled}
+    ).json()
     after = change(client, film, type="set person", person=circled)
     hers = {s["id"] for s in after["shots"] if ada["id"] in s["people"]}
     assert (
-        {s["id"] for s in after["shots"] if s["stale"]} == hers == {s["id"] for s in after["shots"] if s["references"]}
+        {s["id"] for s in after["shots"] if s["stale"]}
+        == hers
+        == {s["id"] for s in after["shots"] if s["references"]}
     )
     assert told["stale"] == len(hers) and told["prompts"] == 0
     run = finished(film["id"], start(client, film)["id"])
@@ -94,7 +112,9 @@ def test_a_model_sheet_is_made_circled_and_goes_with_exactly_that_persons_pictur
 
 
 def test_drift_is_found_accepted_and_found_again_in_another_take(client, film, finished) -> None:
-    ada = dressed(film, "Ada", ("hair", "long red hair"), ("skin", "fair skin"), ("clothes", "teal coat"))
+    ada = dressed(
+        film, "Ada", ("hair", "long red hair"), ("skin", "fair skin"), ("clothes", "teal coat")
+    )
     change(client, film, type="set person", person=ada)
     finished(film["id"], start(client, film)["id"])
     before = film_of(client, film)
@@ -108,20 +128,46 @@ def test_drift_is_found_accepted_and_found_again_in_another_take(client, film, f
     assert {"long red hair", "teal coat"} <= set(drift["missing"]) and drift["worst"] > 20
     assert {f["trait"] for f in drift["found"] if f["marked"]} >= {"long red hair", "teal coat"}
     accepted = change(
-        client, film, type="accept drift", shot=shot["id"], take=off["used"], person=ada["id"], about=drift["about"]
+        client,
+        film,
+        type="accept drift",
+        shot=shot["id"],
+        take=off["used"],
+        person=ada["id"],
+        about=drift["about"],
     )
-    kept = next(d for s in accepted["shots"] if s["id"] == shot["id"] for d in s["drift"] if d["person"] == ada["id"])
-    assert kept["open"] == 0 and kept["missing"] == [] and all(f["accepted"] for f in kept["found"] if f["marked"])
+    kept = next(
+        d
+        for s in accepted["shots"]
+        if s["id"] == shot["id"]
+        for d in s["drift"]
+        if d["person"] == ada["id"]
+    )
+    assert (
+        kept["open"] == 0
+        and kept["missing"] == []
+        and all(f["accepted"] for f in kept["found"] if f["marked"])
+    )
     finished(film["id"], start(client, film, shots=[shot["id"]], takes=1)["id"])
     takes = next(s for s in film_of(client, film)["shots"] if s["id"] == shot["id"])["takes"]
     other = change(client, film, type="circle take", shot=shot["id"], take=takes[-1]["id"])
-    again = next(d for s in other["shots"] if s["id"] == shot["id"] for d in s["drift"] if d["person"] == ada["id"])
+    again = next(
+        d
+        for s in other["shots"]
+        if s["id"] == shot["id"]
+        for d in s["drift"]
+        if d["person"] == ada["id"]
+    )
     assert again["open"] > 0, "accepted of one take, not of the next"
     undone = client.post(f"/api/films/{film['id']}/undo").json()
     assert (
-        next(d for s in undone["shots"] if s["id"] == shot["id"] for d in s["drift"] if d["person"] == ada["id"])[
-            "open"
-        ]
+        next(
+            d
+            for s in undone["shots"]
+            if s["id"] == shot["id"]
+            for d in s["drift"]
+            if d["person"] == ada["id"]
+        )["open"]
         == 0
     )
 
@@ -130,11 +176,16 @@ def test_a_look_is_tried_on_three_shots_that_are_not_paid_twice(client, film, fi
     where = f"/api/films/{film['id']}/looks/clay/samples"
     samples = client.get(where).json()
     assert len(samples) == min(3, len(film["shots"])) and not any(s["media"] for s in samples)
-    told = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "look", "look": "clay"}).json()
+    told = client.post(
+        f"/api/films/{film['id']}/estimate", json={"kind": "look", "look": "clay"}
+    ).json()
     finished(film["id"], start(client, film, kind="look", look="clay")["id"])
     assert all(s["media"] for s in client.get(where).json())
     first = spent(client, film)
-    assert first == pytest.approx(told["cost"]) and film_of(client, film)["settings"]["look"] == "cut-paper"
+    assert (
+        first == pytest.approx(told["cost"])
+        and film_of(client, film)["settings"]["look"] == "cut-paper"
+    )
     assert not any(s["takes"] for s in film_of(client, film)["shots"])
     command = {"type": "set settings", "values": {"look": "clay"}}
     whole = client.post(f"/api/films/{film['id']}/impact", json=command).json()
@@ -156,14 +207,20 @@ def test_a_look_is_measured_from_pictures_and_used(client, film) -> None:
     assert len(references) == 2 and references[0]["title"] == "0.png"
     wish = {"title": "Two stripes", "medium": "gouache painting", "pictures": references}
     made = client.post(f"/api/films/{id}/looks", json=wish).json()
-    assert {c["name"] for c in made["look"]["palette"]} >= {"teal", "red", "cream"} and len(made["measured"]) == 2
+    assert {c["name"] for c in made["look"]["palette"]} >= {"teal", "red", "cream"} and len(
+        made["measured"]
+    ) == 2
     assert made["look"]["strength"] == 50 and made["look"]["measured"]["lightness"] > 40
     after = change(client, film, type="set look", look=made["look"], use=True)
-    assert all("gouache painting" in s["prompt"] and "palette of" in s["prompt"] for s in after["shots"])
+    assert all(
+        "gouache painting" in s["prompt"] and "palette of" in s["prompt"] for s in after["shots"]
+    )
     assert all(s["references"] == 1 for s in after["shots"])
     too_many = client.post(f"/api/films/{id}/references", files=brought(*[(9, 9, 9)] * 5))
     assert too_many.status_code == 422 and "one to four" in too_many.text
-    broken = client.post(f"/api/films/{id}/references", files=[("files", ("x.png", b"\x89PNG", "image/png"))])
+    broken = client.post(
+        f"/api/films/{id}/references", files=[("files", ("x.png", b"\x89PNG", "image/png"))]
+    )
     assert broken.status_code == 422 and "x.png" in broken.text
 
 
@@ -184,7 +241,9 @@ def test_figures_of_a_picture_of_ones_own_are_boxed_and_measured(client, film) -
     here = next(s for s in boxed["shots"] if s["id"] == shot["id"])
     assert here["figures"] == [{"person": ada["id"], "box": [0.3, 0.1, 0.7, 0.98]}]
     assert not any(f["marked"] for d in here["drift"] for f in d["found"] if f["kind"] == "colour")
-    red = change(client, film, type="set person", person=dressed(film, "Ada", ("clothes", "red coat")))
+    red = change(
+        client, film, type="set person", person=dressed(film, "Ada", ("clothes", "red coat"))
+    )
     here = next(s for s in red["shots"] if s["id"] == shot["id"])
     assert any(f["marked"] and f["trait"] == "red coat" for d in here["drift"] for f in d["found"])
     assert client.put(where, json=[{"person": 99, "box": [0, 0, 1, 1]}]).status_code == 422
@@ -194,8 +253,12 @@ def test_figures_of_a_picture_of_ones_own_are_boxed_and_measured(client, film) -
 def test_the_company_is_searched_taken_given_back_and_put_back(client, film) -> None:
     everybody = client.get("/api/company").json()
     assert len([m for m in everybody if m["kind"] != "look"]) >= 24
-    assert {m["kind"] for m in client.get("/api/company", params={"kind": "place"}).json()} == {"place"}
-    assert {m["age"] for m in client.get("/api/company", params={"kind": "person", "age": "old"}).json()} == {"old"}
+    assert {m["kind"] for m in client.get("/api/company", params={"kind": "place"}).json()} == {
+        "place"
+    }
+    assert {
+        m["age"] for m in client.get("/api/company", params={"kind": "person", "age": "old"}).json()
+    } == {"old"}
     orla = client.get("/api/company", params={"words": "navy coat"}).json()[0]
     assert orla["name"] == "Orla Finch" and orla["ours"] and not orla["changed"]
     taken = {**orla["card"]["person"], "id": 0, "company": orla["id"]}
@@ -204,7 +267,9 @@ def test_the_company_is_searched_taken_given_back_and_put_back(client, film) -> 
     own["traits"][1]["text"] = "long red hair"
     change(client, film, type="set person", person=own)
     assert (
-        client.get("/api/company", params={"words": "orla"}).json()[0]["card"]["person"]["traits"][1]["text"]
+        client.get("/api/company", params={"words": "orla"}).json()[0]["card"]["person"]["traits"][
+            1
+        ]["text"]
         == "short red hair"
     )
     given = client.put(f"/api/company/{orla['id']}", json={"card": {"person": own}}).json()
@@ -217,22 +282,31 @@ def test_the_company_is_searched_taken_given_back_and_put_back(client, film) -> 
     back = client.get("/api/company", params={"words": "orla"}).json()[0]
     assert back["ours"] and back["card"]["person"]["traits"][1]["text"] == "short red hair"
     place = client.post(
-        "/api/company", json={"card": {"place": {"id": 3, "name": "The quay", "description": "a stone quay"}}}
+        "/api/company",
+        json={"card": {"place": {"id": 3, "name": "The quay", "description": "a stone quay"}}},
     ).json()
     assert (
         place["id"].startswith("own-")
-        and client.get("/api/company", params={"words": "stone quay"}).json()[0]["id"] == place["id"]
+        and client.get("/api/company", params={"words": "stone quay"}).json()[0]["id"]
+        == place["id"]
     )
     wrong = client.put(f"/api/company/{place['id']}", json={"card": {"person": own}})
     assert wrong.status_code == 422 and "is a place" in wrong.text
     assert client.delete(f"/api/company/{place['id']}").status_code == 204
     assert client.delete(f"/api/company/{place['id']}").status_code == 404
     unknown = {"media": "f" * 64 + ".png", "thumb": "f" * 64 + ".jpg"}
-    assert client.post("/api/company", json={"card": {"person": {**own, "references": [unknown]}}}).status_code == 422
+    assert (
+        client.post(
+            "/api/company", json={"card": {"person": {**own, "references": [unknown]}}}
+        ).status_code
+        == 422
+    )
     assert client.post("/api/company", json={"card": {}}).status_code == 422
 
 
-def test_what_a_change_of_any_kind_would_do_is_told_and_is_what_happens(client, film, finished) -> None:
+def test_what_a_change_of_any_kind_would_do_is_told_and_is_what_happens(
+    client, film, finished
+) -> None:
     finished(film["id"], start(client, film)["id"])
     seen = film_of(client, film)
     ada = next(p for p in seen["cast"] if p["name"] == "Ada")
@@ -244,7 +318,11 @@ def test_what_a_change_of_any_kind_would_do_is_told_and_is_what_happens(client, 
     ):
         told = client.post(f"/api/films/{film['id']}/impact", json=command).json()
         after = change(client, film, **command)
-        assert told["stale"] == sum(s["stale"] for s in after["shots"] if s["picture_of"] == s["id"]) > 0
+        assert (
+            told["stale"]
+            == sum(s["stale"] for s in after["shots"] if s["picture_of"] == s["id"])
+            > 0
+        )
         assert 0 < told["prompts"] <= len(told["shots"])
         client.post(f"/api/films/{film['id']}/undo")
     assert STORY.strip() == film_of(client, film)["text"].strip() and np.isfinite(told["cost"])

@@ -71,7 +71,11 @@ def test_bad_films_are_refused_in_words(client, body) -> None:
     answer = client.post("/api/films", json=body)
     problem = answer.json()
     assert answer.status_code == problem["status"] == 422
-    assert problem["type"].startswith("urn:cutreel:") and problem["title"] and "Traceback" not in answer.text
+    assert (
+        problem["type"].startswith("urn:cutreel:")
+        and problem["title"]
+        and "Traceback" not in answer.text
+    )
 
 
 def test_unknown_things_are_not_found(client) -> None:
@@ -85,10 +89,15 @@ def test_unknown_things_are_not_found(client) -> None:
 
 
 def test_story_files(client) -> None:
-    good = client.post("/api/stories", files={"file": ("My story.txt", "“Row,” said Ada.".encode(), "text/plain")})
+    good = client.post(
+        "/api/stories", files={"file": ("My story.txt", "“Row,” said Ada.".encode(), "text/plain")}
+    )
     assert (good.json()["title"], good.json()["text"]) == ("My story", "“Row,” said Ada.")
     for data in (b"\x89PNG\r\n\x1a\n\x00\x01", b"\x00" * 100):
-        assert client.post("/api/stories", files={"file": ("a.txt", data, "text/plain")}).status_code == 422
+        assert (
+            client.post("/api/stories", files={"file": ("a.txt", data, "text/plain")}).status_code
+            == 422
+        )
 
 
 def test_a_film_leaves_the_shelf_and_comes_back(client, film) -> None:
@@ -97,7 +106,9 @@ def test_a_film_leaves_the_shelf_and_comes_back(client, film) -> None:
     assert client.get(f"/api/films/{film['id']}").status_code == 404
     assert client.post(f"/api/films/{film['id']}/restore").status_code == 204
     card = next(c for c in client.get("/api/films").json() if c["id"] == film["id"])
-    assert card["left"] == len(film["shots"]) and sum(s for s, _ in card["strip"]) == pytest.approx(1)
+    assert card["left"] == len(film["shots"]) and sum(s for s, _ in card["strip"]) == pytest.approx(
+        1
+    )
 
 
 def test_a_cut_can_be_looked_at_before_it_is_taken(client, film) -> None:
@@ -112,7 +123,9 @@ def test_a_cut_can_be_looked_at_before_it_is_taken(client, film) -> None:
 def test_what_a_change_would_do_is_told_before(client, film) -> None:
     ada = next(p for p in film["cast"] if p["name"] == "Ada")
     ada["traits"] = [{"about": "coat", "text": "red coat", "short": ""}]
-    told = client.post(f"/api/films/{film['id']}/impact", json={"type": "set person", "person": ada}).json()
+    told = client.post(
+        f"/api/films/{film['id']}/impact", json={"type": "set person", "person": ada}
+    ).json()
     shots = [s for s in film["shots"] if ada["id"] in s["people"]]
     assert told["prompts"] == len(shots) > 0 and told["stale"] == 0
     assert told["cost"] == pytest.approx(0.003 * len(shots))
@@ -134,14 +147,20 @@ def test_what_a_change_would_do_is_told_before(client, film) -> None:
     ],
 )
 def test_only_this_machines_own_pages_may_speak(client, film, headers, ok) -> None:
-    answer = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures"}, headers=headers)
+    answer = client.post(
+        f"/api/films/{film['id']}/estimate", json={"kind": "pictures"}, headers=headers
+    )
     assert (answer.status_code == 200) == ok
     assert ok or answer.json()["type"] == "urn:cutreel:not-from-here"
 
 
 def test_pages_may_load_nothing_from_elsewhere(client) -> None:
     policy = client.get("/api/health").headers["content-security-policy"]
-    assert "default-src 'self'" in policy and "http:" not in policy and "frame-ancestors 'none'" in policy
+    assert (
+        "default-src 'self'" in policy
+        and "http:" not in policy
+        and "frame-ancestors 'none'" in policy
+    )
 
 
 def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film) -> None:
@@ -159,7 +178,10 @@ def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film
             assert (await anext(events))["event"] == "ready"
             first = [await asyncio.wait_for(anext(events), 5) for _ in range(2)]
             threading.Timer(
-                0.3, lambda: change(client, film, {"type": "rename film", "title": "B"}, film["revision"] + 1)
+                0.3,
+                lambda: change(
+                    client, film, {"type": "rename film", "title": "B"}, film["revision"] + 1
+                ),
             ).start()
             return [*first, await asyncio.wait_for(anext(events), 5)]
 
@@ -171,9 +193,14 @@ def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film
 
 def test_offers_and_looks(client) -> None:
     offers = client.get("/api/offers").json()
-    assert {o["kind"] for o in offers} == {"picture", "enlarge", "speech", "sound", "music", "script"} and all(
-        o["simulated"] for o in offers
-    )
+    assert {o["kind"] for o in offers} == {
+        "picture",
+        "enlarge",
+        "speech",
+        "sound",
+        "music",
+        "script",
+    } and all(o["simulated"] for o in offers)
     assert len(client.get("/api/looks").json()) >= 3
 
 
@@ -183,7 +210,16 @@ def test_the_types_of_the_front_end_are_the_servers_own(client, tmp_path) -> Non
 
     source, made = tmp_path / "schema.json", tmp_path / "schema.d.ts"
     source.write_text(json.dumps(client.get("/api/openapi.json").json()))
-    done = run("npx", "--no-install", "--prefix", str(ROOT / "web"), "openapi-typescript", str(source), "-o", str(made))
+    done = run(
+        "npx",
+        "--no-install",
+        "--prefix",
+        str(ROOT / "web"),
+        "openapi-typescript",
+        str(source),
+        "-o",
+        str(made),
+    )
     assert made.exists(), done.stderr
     assert made.read_text() == (ROOT / "web/src/api/schema.d.ts").read_text(), (
         "run: npm run schema (see docs/developing.md)"

@@ -27,9 +27,16 @@ def test_a_zip_is_reviewed_and_placed_in_one_change(client) -> None:
     film = client.post("/api/films", json={"text": LAMP}).json()
     id = film["id"]
     packed = zipped(
-        {"pics/002.png": picture(40), "pics/001.png": picture(90), "pics/note.txt": b"hello", "._x.png": b"x"}
+        {
+            "pics/002.png": picture(40),
+            "pics/001.png": picture(90),
+            "pics/note.txt": b"hello",
+            "._x.png": b"x",
+        }
     )
-    answer = client.post(f"/api/films/{id}/brought", files=[("files", ("back.zip", packed, "application/zip"))])
+    answer = client.post(
+        f"/api/films/{id}/brought", files=[("files", ("back.zip", packed, "application/zip"))]
+    )
     assert answer.status_code == 200, answer.text
     found = answer.json()
     edges = {s["id"]: s["edge"] for s in film["shots"]}
@@ -49,7 +56,8 @@ def test_a_zip_is_reviewed_and_placed_in_one_change(client) -> None:
     placed = {s["id"]: s for s in after["shots"] if s["takes"]}
     assert set(placed) == {found[0]["shot"], third}
     assert all(
-        s["used"] == s["own_circled"] == s["takes"][0]["id"] and s["takes"][0]["brought"] for s in placed.values()
+        s["used"] == s["own_circled"] == s["takes"][0]["id"] and s["takes"][0]["brought"]
+        for s in placed.values()
     )
 
 
@@ -67,27 +75,42 @@ def test_loose_files_come_by_order_and_damaged_ones_say_so(client, film) -> None
 def test_bad_zips_and_strangers_are_refused(client, film) -> None:
     id = film["id"]
     broken = client.post(
-        f"/api/films/{id}/brought", files=[("files", ("x.zip", b"PK\x03\x04 nothing", "application/zip"))]
+        f"/api/films/{id}/brought",
+        files=[("files", ("x.zip", b"PK\x03\x04 nothing", "application/zip"))],
     )
     assert broken.status_code == 422 and "x.zip" in broken.json()["title"]
     many = zipped({f"{i}.png": b"" for i in range(501)})
-    crowd = client.post(f"/api/films/{id}/brought", files=[("files", ("m.zip", many, "application/zip"))])
+    crowd = client.post(
+        f"/api/films/{id}/brought", files=[("files", ("m.zip", many, "application/zip"))]
+    )
     assert crowd.status_code == 422 and "500" in crowd.json()["detail"]
     bomb = zipped({"1.png": b"\x00" * 80_000_000})
-    found = client.post(f"/api/films/{id}/brought", files=[("files", ("b.zip", bomb, "application/zip"))]).json()
+    found = client.post(
+        f"/api/films/{id}/brought", files=[("files", ("b.zip", bomb, "application/zip"))]
+    ).json()
     assert "larger" in found[0]["problem"]
     stray = {"shot": 1, "media": "0" * 64 + ".png", "thumb": "0" * 64 + ".jpg"}
-    assert client.post(f"/api/films/{id}/brought/place", json={"pictures": [stray]}).status_code == 422
+    assert (
+        client.post(f"/api/films/{id}/brought/place", json={"pictures": [stray]}).status_code == 422
+    )
     outside = {**stray, "media": "../../etc/passwd"}
-    assert client.post(f"/api/films/{id}/brought/place", json={"pictures": [outside]}).status_code == 422
+    assert (
+        client.post(f"/api/films/{id}/brought/place", json={"pictures": [outside]}).status_code
+        == 422
+    )
 
 
 def test_packs_and_prompts_are_served(client, film) -> None:
     for format in ("md", "csv", "json"):
         out = client.get(f"/api/films/{film['id']}/prompts.{format}")
-        assert out.status_code == 200 and film["shots"][0]["prompt"][:30] in out.text.replace('\\"', '"')
+        assert out.status_code == 200 and film["shots"][0]["prompt"][:30] in out.text.replace(
+            '\\"', '"'
+        )
     assert client.get(f"/api/films/{film['id']}/prompts.pdf").status_code == 404
     shot = film["shots"][0]["id"]
     prompts = client.get(f"/api/films/{film['id']}/shots/{shot}/prompts").json()
-    assert set(prompts) == {"motion", "direction", "sound"} and prompts["motion"]["pieces"][0]["origin"] == "move"
+    assert (
+        set(prompts) == {"motion", "direction", "sound"}
+        and prompts["motion"]["pieces"][0]["origin"] == "move"
+    )
     assert client.get(f"/api/films/{film['id']}/shots/9999/prompts").status_code == 404

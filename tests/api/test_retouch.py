@@ -17,11 +17,15 @@ def start(client, film: dict, **wish) -> dict:
 
 
 def takes_of(client, film: dict, shot: int) -> list[dict]:
-    return next(s for s in client.get(f"/api/films/{film['id']}").json()["shots"] if s["id"] == shot)["takes"]
+    return next(
+        s for s in client.get(f"/api/films/{film['id']}").json()["shots"] if s["id"] == shot
+    )["takes"]
 
 
 def pixels(client, take: dict) -> np.ndarray:
-    return np.asarray(Image.open(io.BytesIO(client.get(f"/media/{take['media']}").content)).convert("RGB")).astype(int)
+    return np.asarray(
+        Image.open(io.BytesIO(client.get(f"/media/{take['media']}").content)).convert("RGB")
+    ).astype(int)
 
 
 def marked(client, film: dict, take: dict, box: tuple[int, int, int, int] = BOX, size=(1280, 720)):
@@ -59,7 +63,10 @@ def test_candidates_change_the_inside_alone(client, first, finished) -> None:
     after = client.get(f"/api/films/{film['id']}/spending").json()["film"]
     assert after - spent == pytest.approx(told["cost"]) and told["items"] == 2
     takes = takes_of(client, film, shot)
-    assert len(takes) == 3 and [t["came"] for t in takes] == [None, *["Retouched from take 1: a fox."] * 2]
+    assert len(takes) == 3 and [t["came"] for t in takes] == [
+        None,
+        *["Retouched from take 1: a fox."] * 2,
+    ]
     base = pixels(client, take)
     left, top, right, bottom = BOX
     for made in takes[1:]:
@@ -72,16 +79,28 @@ def test_candidates_change_the_inside_alone(client, first, finished) -> None:
     assert (pixels(client, takes[1]) != pixels(client, takes[2])).any()
     again = finished(film["id"], start(client, film, **{**wish, "takes": 1})["id"])
     assert again["state"] == "done"
-    assert len({t["seed"] for t in takes_of(client, film, shot)[1:]}) == 3, "asked again, it is another candidate"
+    assert len({t["seed"] for t in takes_of(client, film, shot)[1:]}) == 3, (
+        "asked again, it is another candidate"
+    )
 
 
 def test_what_is_marked_can_be_taken_out(client, first, finished) -> None:
     film, shot, take = first
     mask = marked(client, film, take, (0, 0, 1280, 720)).json()["media"]
-    wish = {"kind": "retouch", "shots": [shot], "take": take["id"], "mask": mask, "words": "", "takes": 1}
+    wish = {
+        "kind": "retouch",
+        "shots": [shot],
+        "take": take["id"],
+        "mask": mask,
+        "words": "",
+        "takes": 1,
+    }
     finished(film["id"], start(client, film, **wish)["id"])
     made = takes_of(client, film, shot)[1]
-    assert made["came"] == "Retouched from take 1: taken out." and (pixels(client, made) != pixels(client, take)).any()
+    assert (
+        made["came"] == "Retouched from take 1: taken out."
+        and (pixels(client, made) != pixels(client, take)).any()
+    )
 
 
 def test_empty_masks_lost_takes_and_unknown_masks_are_refused_in_words(client, first) -> None:

@@ -30,9 +30,9 @@ def spent(client, film: dict) -> float:
 
 def picture(width: int = 900, height: int = 700, form: str = "PNG", **more) -> bytes:
     out = io.BytesIO()
-    Image.fromarray(np.random.default_rng(1).integers(0, 255, (height, width, 3), dtype=np.uint8)).save(
-        out, form, **more
-    )
+    Image.fromarray(
+        np.random.default_rng(1).integers(0, 255, (height, width, 3), dtype=np.uint8)
+    ).save(out, form, **more)
     return out.getvalue()
 
 
@@ -47,7 +47,9 @@ def test_cost_is_known_before_and_is_what_is_paid(client, film, finished) -> Non
     assert (again["items"], again["cost"], again["seconds"], again["pictures"]) == (0, 0.0, 0.0, 0)
 
 
-def test_stale_is_exactly_what_depended_on_the_change_and_is_made_again(client, film, finished) -> None:
+def test_stale_is_exactly_what_depended_on_the_change_and_is_made_again(
+    client, film, finished
+) -> None:
     finished(film["id"], start(client, film)["id"])
     seen = client.get(f"/api/films/{film['id']}").json()
     bram = next(p for p in seen["cast"] if p["name"] == "Bram")
@@ -75,11 +77,17 @@ def test_takes_are_made_again_with_other_seeds_circled_and_kept(client, film, fi
     seen = client.get(f"/api/films/{film['id']}").json()
     changed = client.post(
         f"/api/films/{film['id']}/changes",
-        json={"revision": seen["revision"], "command": {"type": "circle take", "shot": shot, "take": takes[2]["id"]}},
+        json={
+            "revision": seen["revision"],
+            "command": {"type": "circle take", "shot": shot, "take": takes[2]["id"]},
+        },
     ).json()
     assert changed["shots"][0]["used"] == takes[2]["id"] and changed["preview"] != seen["preview"]
     media = client.get(f"/media/{takes[2]['media']}")
-    assert media.headers["content-type"] == "image/png" and "immutable" in media.headers["cache-control"]
+    assert (
+        media.headers["content-type"] == "image/png"
+        and "immutable" in media.headers["cache-control"]
+    )
 
 
 def test_a_failing_service_is_asked_again_and_paid_once(client, film, finished, services) -> None:
@@ -114,7 +122,9 @@ def test_a_run_is_cancelled_and_what_was_made_stays(client, film, finished, serv
     assert finished(film["id"], start(client, film)["id"])["state"] == "done"
 
 
-def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(stack, client, film, finished, services) -> None:
+def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(
+    stack, client, film, finished, services
+) -> None:
     services(delay_seconds=1.0)
     run = start(client, film, takes=2)
     until(lambda: client.get(f"/api/films/{film['id']}/runs").json()[0]["done"] >= 1)
@@ -132,18 +142,30 @@ def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(stack, client, fil
 def test_jobs_are_idempotent(stack) -> None:
     body = {
         "offer": "illustrator-quick",
-        "input": {"kind": "picture", "prompt": "Wide shot. a fox. a meadow", "seed": 5, "width": 320, "height": 180},
+        "input": {
+            "kind": "picture",
+            "prompt": "Wide shot. a fox. a meadow",
+            "seed": 5,
+            "width": 320,
+            "height": 180,
+        },
     }
     key = {"Idempotency-Key": uuid.uuid4().hex}
 
     def left():
-        return next(o for o in httpx.get(stack.services + "/offers").json() if o["name"] == "illustrator-quick")[
-            "quota"
-        ]["left"]
+        return next(
+            o
+            for o in httpx.get(stack.services + "/offers").json()
+            if o["name"] == "illustrator-quick"
+        )["quota"]["left"]
 
     before = left()
     one = httpx.post(stack.services + "/jobs", json=body, headers=key).json()
-    done = until(lambda: (v := httpx.get(f"{stack.services}/jobs/{one['id']}").json())["state"] == "done" and v)
+    done = until(
+        lambda: (
+            (v := httpx.get(f"{stack.services}/jobs/{one['id']}").json())["state"] == "done" and v
+        )
+    )
     again = httpx.post(stack.services + "/jobs", json=body, headers=key).json()
     assert again == done and left() == before - 1
 
@@ -162,18 +184,27 @@ def test_jobs_are_idempotent(stack) -> None:
 )
 def test_refusals_are_typed(stack, offer: str, work: dict, code: str) -> None:
     answer = httpx.post(
-        stack.services + "/jobs", json={"offer": offer, "input": work}, headers={"Idempotency-Key": uuid.uuid4().hex}
+        stack.services + "/jobs",
+        json={"offer": offer, "input": work},
+        headers={"Idempotency-Key": uuid.uuid4().hex},
     ).json()
-    assert answer["state"] == "refused" and answer["refusal"]["code"] == code and answer["refusal"]["message"]
+    assert (
+        answer["state"] == "refused"
+        and answer["refusal"]["code"] == code
+        and answer["refusal"]["message"]
+    )
 
 
 def test_an_own_picture_is_used_and_never_stale(client, film) -> None:
     shot = film["shots"][0]["id"]
     seen = client.post(
-        f"/api/films/{film['id']}/shots/{shot}/takes", files={"file": ("mine.jpg", picture(form="JPEG"), "image/jpeg")}
+        f"/api/films/{film['id']}/shots/{shot}/takes",
+        files={"file": ("mine.jpg", picture(form="JPEG"), "image/jpeg")},
     ).json()
     take = seen["shots"][0]["takes"][0]
-    assert take["brought"] and seen["shots"][0]["used"] == take["id"] and not seen["shots"][0]["stale"]
+    assert (
+        take["brought"] and seen["shots"][0]["used"] == take["id"] and not seen["shots"][0]["stale"]
+    )
 
 
 def test_pictures_are_turned_upright(client, film) -> None:
@@ -200,7 +231,8 @@ def test_pictures_are_turned_upright(client, film) -> None:
 )
 def test_bad_pictures_are_refused_in_words(client, film, data: bytes, word: str) -> None:
     answer = client.post(
-        f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes", files={"file": ("a.png", data, "image/png")}
+        f"/api/films/{film['id']}/shots/{film['shots'][0]['id']}/takes",
+        files={"file": ("a.png", data, "image/png")},
     )
     assert answer.status_code == 422 and word in answer.json()["title"]
     assert not client.get(f"/api/films/{film['id']}").json()["shots"][0]["takes"]
@@ -222,7 +254,9 @@ def test_the_preview_plays_before_anything_is_made(client, film) -> None:
     assert "#EXT-X-STREAM-INF" in client.get(f"{base}/film.m3u8").text
     video = client.get(f"{base}/video.m3u8").text
     lengths = [float(line[8:-1]) for line in video.splitlines() if line.startswith("#EXTINF:")]
-    assert sum(lengths) == pytest.approx(film["seconds"], abs=0.01) and video.rstrip().endswith("#EXT-X-ENDLIST")
+    assert sum(lengths) == pytest.approx(film["seconds"], abs=0.01) and video.rstrip().endswith(
+        "#EXT-X-ENDLIST"
+    )
     paths = [line for line in video.splitlines() if line.startswith("segments/")]
     init = client.get(f"{base}/{video.split('URI=')[1].split(chr(34))[1]}").content
     import av
@@ -237,7 +271,10 @@ def test_the_preview_plays_before_anything_is_made(client, film) -> None:
             frames += len(decoded)
     assert frames == round(sum(lengths[:3]) * 24)
     audio = client.get(f"{base}/audio.m3u8").text
-    assert "#EXT-X-BYTERANGE" in audio and client.get(audio.split('URI="')[1].split('"')[0]).status_code == 200
+    assert (
+        "#EXT-X-BYTERANGE" in audio
+        and client.get(audio.split('URI="')[1].split('"')[0]).status_code == 200
+    )
 
 
 def test_a_rejected_take_is_not_used_nor_made_again_with_its_seed(client, film, finished) -> None:
@@ -249,10 +286,14 @@ def test_a_rejected_take_is_not_used_nor_made_again_with_its_seed(client, film, 
 
     def command(**values) -> dict:
         revision = client.get(f"/api/films/{film['id']}").json()["revision"]
-        return client.post(f"/api/films/{film['id']}/changes", json={"revision": revision, "command": values}).json()
+        return client.post(
+            f"/api/films/{film['id']}/changes", json={"revision": revision, "command": values}
+        ).json()
 
     command(type="circle take", shot=shot, take=first["id"])
-    after = command(type="reject take", shot=shot, take=first["id"], reason=" two   heads ")["shots"][0]
+    after = command(type="reject take", shot=shot, take=first["id"], reason=" two   heads ")[
+        "shots"
+    ][0]
     assert after["used"] == second["id"] and after["own_circled"] is None
     assert [t["rejected"] for t in after["takes"]] == ["two heads", None]
     none_left = command(type="reject take", shot=shot, take=second["id"])["shots"][0]
@@ -264,11 +305,16 @@ def test_a_rejected_take_is_not_used_nor_made_again_with_its_seed(client, film, 
     assert back["takes"][0]["rejected"] is None and back["used"] == first["id"]
 
 
-def test_another_offer_is_priced_before_and_draws_from_what_it_understands(client, film, finished) -> None:
+def test_another_offer_is_priced_before_and_draws_from_what_it_understands(
+    client, film, finished
+) -> None:
     seen = client.get(f"/api/films/{film['id']}").json()
     client.post(
         f"/api/films/{film['id']}/changes",
-        json={"revision": seen["revision"], "command": {"type": "set settings", "values": {"negative": "cars"}}},
+        json={
+            "revision": seen["revision"],
+            "command": {"type": "set settings", "values": {"negative": "cars"}},
+        },
     )
     wish = {"kind": "pictures", "shots": [film["shots"][0]["id"]], "takes": 1}
     quick, fine = (
@@ -277,7 +323,10 @@ def test_another_offer_is_priced_before_and_draws_from_what_it_understands(clien
     )
     assert fine["cost"] > quick["cost"] > 0 and fine["seconds"] > quick["seconds"]
     assert quick["pictures"] == quick["fits"] == 1 and quick["renews"]
-    finished(film["id"], start(client, film, shots=wish["shots"], takes=1, offer="illustrator-fine")["id"])
+    finished(
+        film["id"],
+        start(client, film, shots=wish["shots"], takes=1, offer="illustrator-fine")["id"],
+    )
     take = shots_of(client, film)[0]["takes"][0]
     assert take["offer"] == "illustrator-fine" and "cars" in take["negative"] and not take["stale"]
     assert take["width"] > 1280 and take["cost"] == pytest.approx(fine["cost"])
@@ -298,7 +347,9 @@ def test_only_what_is_missing_or_stale_or_of_a_scene_is_made(client, film, finis
     )
 
     def count(**more) -> int:
-        answer = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 1, **more})
+        answer = client.post(
+            f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 1, **more}
+        )
         return answer.json()["pictures"]
 
     own = sum(s["picture_of"] == s["id"] for s in seen["shots"])
@@ -306,14 +357,20 @@ def test_only_what_is_missing_or_stale_or_of_a_scene_is_made(client, film, finis
     assert count(scene=0) == own and count(scene=7) == 0
 
 
-def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(client, film, services, finished) -> None:
+def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(
+    client, film, services, finished
+) -> None:
     services(delay_seconds=0.4)
-    told = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}).json()
+    told = client.post(
+        f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}
+    ).json()
     run = start(client, film, takes=2)
     client.post(f"/api/runs/{run['id']}/pause").raise_for_status()
 
     def rests() -> dict | None:
-        view = next(r for r in client.get(f"/api/films/{film['id']}/runs").json() if r["id"] == run["id"])
+        view = next(
+            r for r in client.get(f"/api/films/{film['id']}/runs").json() if r["id"] == run["id"]
+        )
         return view if view["state"] == "paused" else None
 
     resting = until(rests, 20)
@@ -328,19 +385,34 @@ def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(client, film, servic
     assert client.post(f"/api/runs/{run['id']}/pause").json()["state"] == "done"
 
 
-def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(client, film, services, finished) -> None:
-    used = 2000 - next(o for o in client.get("/api/offers").json() if o["name"] == "illustrator-quick")["quota"]["left"]
+def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(
+    client, film, services, finished
+) -> None:
+    used = (
+        2000
+        - next(o for o in client.get("/api/offers").json() if o["name"] == "illustrator-quick")[
+            "quota"
+        ]["left"]
+    )
     services(quotas={"illustrator-quick": used + 1})
-    told = client.post(f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}).json()
+    told = client.post(
+        f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}
+    ).json()
     assert told["fits"] == 1 < told["pictures"] and told["renews"]
     run = start(client, film, takes=2, wait=True)
 
     def waits() -> dict | None:
-        view = next(r for r in client.get(f"/api/films/{film['id']}/runs").json() if r["id"] == run["id"])
+        view = next(
+            r for r in client.get(f"/api/films/{film['id']}/runs").json() if r["id"] == run["id"]
+        )
         return view if view["waits"] and view["done"] == 1 else None
 
     waiting = until(waits, 30)
-    assert waiting["state"] == "going" and "waits for the quota until" in waiting["waits"] and not waiting["failures"]
+    assert (
+        waiting["state"] == "going"
+        and "waits for the quota until" in waiting["waits"]
+        and not waiting["failures"]
+    )
     services()
     client.post(f"/api/runs/{run['id']}/pause")
     client.post(f"/api/runs/{run['id']}/go-on")

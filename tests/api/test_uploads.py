@@ -17,7 +17,9 @@ def bomb() -> bytes:
     """A PNG of a few kilobytes that says it is 50,000 by 50,000 pixels."""
 
     def chunk(kind: bytes, data: bytes) -> bytes:
-        return len(data).to_bytes(4, "big") + kind + data + zlib.crc32(kind + data).to_bytes(4, "big")
+        return (
+            len(data).to_bytes(4, "big") + kind + data + zlib.crc32(kind + data).to_bytes(4, "big")
+        )
 
     header = (50_000).to_bytes(4, "big") * 2 + b"\x08\x02\x00\x00\x00"
     return (
@@ -51,14 +53,20 @@ def told(answer: Any) -> None:
     assert answer.status_code in (400, 413, 422), (answer.status_code, answer.text[:200])
     assert answer.headers["content-type"].startswith("application/problem+json")
     problem = answer.json()
-    assert problem["title"] and problem["type"].startswith("urn:cutreel:") and "Traceback" not in answer.text
+    assert (
+        problem["title"]
+        and problem["type"].startswith("urn:cutreel:")
+        and "Traceback" not in answer.text
+    )
 
 
 @pytest.fixture
 def places(client, film, finished) -> dict[str, tuple[str, str]]:
     """Where files are taken, and the name of the field."""
     shot = film["shots"][0]["id"]
-    run = client.post(f"/api/films/{film['id']}/runs", json={"kind": "pictures", "shots": [shot], "takes": 1}).json()
+    run = client.post(
+        f"/api/films/{film['id']}/runs", json={"kind": "pictures", "shots": [shot], "takes": 1}
+    ).json()
     finished(film["id"], run["id"])
     take = client.get(f"/api/films/{film['id']}").json()["shots"][0]["takes"][0]["id"]
     root = f"/api/films/{film['id']}"
@@ -79,7 +87,9 @@ def test_what_is_no_picture_is_refused_in_words_everywhere(client, film, places)
             except AssertionError as error:
                 raise AssertionError(f"{name} as a {where}: {error}") from error
     after = client.get(f"/api/films/{film['id']}").json()
-    assert [s["takes"] for s in after["shots"]] == [s["takes"] for s in before["shots"]], "nothing came of it"
+    assert [s["takes"] for s in after["shots"]] == [s["takes"] for s in before["shots"]], (
+        "nothing came of it"
+    )
 
 
 def test_one_bad_file_among_many_stops_no_other(client, film) -> None:
@@ -92,21 +102,36 @@ def test_one_bad_file_among_many_stops_no_other(client, film) -> None:
     files += [("files", ("all.zip", packed("deep/10 good.png", picture()), "application/zip"))]
     found = client.post(f"/api/films/{film['id']}/brought", files=files).json()
     assert [bool(f["problem"]) for f in found] == [True] * (len(BAD) - 1) + [False, False]
-    assert all(f["problem"].endswith(".") for f in found[:-2]) and found[-1]["name"] == "10 good.png"
+    assert (
+        all(f["problem"].endswith(".") for f in found[:-2]) and found[-1]["name"] == "10 good.png"
+    )
 
 
 def test_a_zip_in_a_zip_and_one_with_a_word_are_told(client, film) -> None:
     nested = packed("inner.zip", packed("a.png", picture()))
-    found = client.post(f"/api/films/{film['id']}/brought", files=[("files", ("outer.zip", nested))]).json()
+    found = client.post(
+        f"/api/films/{film['id']}/brought", files=[("files", ("outer.zip", nested))]
+    ).json()
     assert len(found) == 1 and found[0]["problem"]
-    told(client.post(f"/api/films/{film['id']}/brought", files=[("files", ("none.zip", BAD["a zip that is none"]))]))
+    told(
+        client.post(
+            f"/api/films/{film['id']}/brought",
+            files=[("files", ("none.zip", BAD["a zip that is none"]))],
+        )
+    )
 
 
-@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
-@given(
-    at=st.integers(0, 1 << 20), noise=st.binary(min_size=1, max_size=24), form=st.sampled_from(["PNG", "JPEG", "WEBP"])
+@settings(
+    max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture]
 )
-def test_damage_anywhere_in_a_file_is_told_or_read(client, film, at: int, noise: bytes, form: str) -> None:
+@given(
+    at=st.integers(0, 1 << 20),
+    noise=st.binary(min_size=1, max_size=24),
+    form=st.sampled_from(["PNG", "JPEG", "WEBP"]),
+)
+def test_damage_anywhere_in_a_file_is_told_or_read(
+    client, film, at: int, noise: bytes, form: str
+) -> None:
     data = bytearray(picture(400, 340, form))
     at %= len(data)
     data[at : at + len(noise)] = noise

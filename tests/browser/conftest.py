@@ -28,7 +28,9 @@ def address(stack: Temporary) -> str:
     port = free_port()
     stack.environment["CUTREEL_WEB"] = str(ROOT / "web/dist")
     stack.start("web", commands.web(port))
-    commands.wait_for(lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 60, "The web server")
+    commands.wait_for(
+        lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 60, "The web server"
+    )
     return f"http://127.0.0.1:{port}"
 
 
@@ -43,7 +45,9 @@ def browser() -> Iterator[Browser]:
 @pytest.fixture
 def page(browser: Browser, address: str) -> Iterator[Page]:
     """A page of 1280 by 800 that must not complain."""
-    context = browser.new_context(viewport={"width": 1280, "height": 800}, base_url=address, accept_downloads=True)
+    context = browser.new_context(
+        viewport={"width": 1280, "height": 800}, base_url=address, accept_downloads=True
+    )
     context.grant_permissions(["clipboard-read", "clipboard-write"])
     fresh = context.new_page()
     complaints: list[str] = []
@@ -51,7 +55,9 @@ def page(browser: Browser, address: str) -> Iterator[Page]:
     fresh.on(
         "console",
         lambda message: (
-            complaints.append(message.text) if message.type == "error" and "status of 4" not in message.text else None
+            complaints.append(message.text)
+            if message.type == "error" and "status of 4" not in message.text
+            else None
         ),
     )
     yield fresh

@@ -36,11 +36,16 @@ def make(page: Page, takes: int | None = None) -> None:
     if takes:
         desk.get_by_label("How many takes").click()
         page.get_by_role("option", name=str(takes)).click()
-    with page.expect_response(lambda r: r.url.endswith("/runs") and r.request.method == "POST") as answer:
+    with page.expect_response(
+        lambda r: r.url.endswith("/runs") and r.request.method == "POST"
+    ) as answer:
         desk.get_by_role("button", name=re.compile("^Make [0-9]")).click()
     run = answer.value.json()
     until(
-        lambda: any(r["id"] == run["id"] and r["state"] != "going" for r in page.request.get(answer.value.url).json())
+        lambda: any(
+            r["id"] == run["id"] and r["state"] != "going"
+            for r in page.request.get(answer.value.url).json()
+        )
     )
     expect(page.get_by_role("region", name="What is being made")).to_have_count(0)
 
@@ -48,6 +53,10 @@ def make(page: Page, takes: int | None = None) -> None:
 def no_barriers(page: Page, where: str) -> None:
     """Nothing on the page that WCAG 2.2 AA forbids. Source: axe-core."""
     page.wait_for_timeout(500)
-    found = Axe().run(page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]})
-    wrong = [(v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]]
+    found = Axe().run(
+        page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]}
+    )
+    wrong = [
+        (v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]
+    ]
     assert wrong == [], where

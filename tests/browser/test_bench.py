@@ -17,7 +17,9 @@ def faulty_picture() -> bytes:
     image = Image.new("RGB", (1280, 720), (90, 120, 150))
     pen = ImageDraw.Draw(image)
     for i in range(0, 1280, 40):
-        pen.ellipse((i, 200 + i % 170, i + 90, 400 + i % 90), fill=(200 - i // 10, 90 + i // 12, 70))
+        pen.ellipse(
+            (i, 200 + i % 170, i + 90, 400 + i % 90), fill=(200 - i // 10, 90 + i // 12, 70)
+        )
     pen.rectangle((0, 0, 1280, 30), fill=(0, 0, 0))
     pen.rectangle((0, 690, 1280, 720), fill=(0, 0, 0))
     out = io.BytesIO()
@@ -29,7 +31,9 @@ def test_takes_are_made_at_two_offers_compared_circled_and_rejected(page: Page) 
     # A story of its own: what another film has had made already costs nothing here.
     new_film(page, "Bench", STORY.replace("ladder", "barrow"))
     go(page, "Bench")
-    quick, fine = (page.get_by_role("radio", name=re.compile(f"Illustrator, {n}")) for n in ("quick", "fine"))
+    quick, fine = (
+        page.get_by_role("radio", name=re.compile(f"Illustrator, {n}")) for n in ("quick", "fine")
+    )
     expect(quick).to_contain_text("0.006")
     expect(fine).to_contain_text("0.10")
     make(page)
@@ -44,7 +48,9 @@ def test_takes_are_made_at_two_offers_compared_circled_and_rejected(page: Page) 
     expect(page.get_by_role("figure", name="Take 3")).to_contain_text("illustrator, fine")
     expect(page.get_by_role("figure", name="Take 3")).to_contain_text("1920×1080")
     page.keyboard.press("Shift+Digit3")
-    expect(page.get_by_role("button", name="Circle take 3")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name="Circle take 3")).to_have_attribute(
+        "aria-pressed", "true"
+    )
     page.get_by_role("figure", name="Take 3").get_by_role("button", name="Reject").click()
     page.get_by_label("Why it is rejected").fill("too blue")
     page.keyboard.press("Enter")
@@ -52,9 +58,13 @@ def test_takes_are_made_at_two_offers_compared_circled_and_rejected(page: Page) 
     expect(page.get_by_role("figure", name="Take 3")).to_have_count(0)
     takes.get_by_role("button", name="Take 3 beside the others, rejected").click()
     expect(page.get_by_role("figure", name="Take 3")).to_contain_text("Rejected: too blue.")
-    expect(page.get_by_role("button", name="Circle take 1")).to_have_attribute("aria-pressed", "true")
+    expect(page.get_by_role("button", name="Circle take 1")).to_have_attribute(
+        "aria-pressed", "true"
+    )
     page.get_by_role("button", name=re.compile("^Undo: reject a take")).click()
-    expect(page.get_by_role("figure", name="Take 3").get_by_role("button", name="Reject")).to_be_visible()
+    expect(
+        page.get_by_role("figure", name="Take 3").get_by_role("button", name="Reject")
+    ).to_be_visible()
 
 
 def test_panes_come_nearer_and_move_together(page: Page) -> None:
@@ -77,7 +87,9 @@ def test_panes_come_nearer_and_move_together(page: Page) -> None:
     expect(images.first).to_have_attribute("style", re.compile(r"scale\(1\)"))
 
 
-def test_faults_of_a_picture_that_was_brought_are_listed_and_all_are_seen_on_the_light_table(page: Page) -> None:
+def test_faults_of_a_picture_that_was_brought_are_listed_and_all_are_seen_on_the_light_table(
+    page: Page,
+) -> None:
     new_film(page, "Faults")
     go(page, "Bench")
     page.get_by_label("Picture file", exact=True).set_input_files(
@@ -85,7 +97,9 @@ def test_faults_of_a_picture_that_was_brought_are_listed_and_all_are_seen_on_the
     )
     expect(page.get_by_role("figure", name="Take 1")).to_contain_text("an even border: top, bottom")
     page.get_by_role("tab", name="Faults").click()
-    expect(page.get_by_role("list", name="Faults").first.get_by_text("an even border: top, bottom")).to_be_visible()
+    expect(
+        page.get_by_role("list", name="Faults").first.get_by_text("an even border: top, bottom")
+    ).to_be_visible()
     page.get_by_role("tab", name="Light table").click()
     expect(page.get_by_role("list", name="Light table").get_by_role("listitem")).to_have_count(3)
     expect(page.get_by_text("1 of 3 shots have a picture")).to_be_visible()
@@ -167,7 +181,9 @@ def test_a_figure_is_posed_by_mouse_and_keys_and_made(page: Page) -> None:
     before = hand.bounding_box()
     hand.focus()
     page.keyboard.press("Shift+ArrowLeft")
-    page.wait_for_function("x => Math.abs(document.activeElement.getBoundingClientRect().x - x) > 4", arg=before["x"])
+    page.wait_for_function(
+        "x => Math.abs(document.activeElement.getBoundingClientRect().x - x) > 4", arg=before["x"]
+    )
     desk.get_by_role("button", name="Undo the last move").click()
     box = hand.bounding_box()
     page.mouse.move(box["x"] + 8, box["y"] + 8)

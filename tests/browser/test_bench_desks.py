@@ -31,7 +31,9 @@ def desk(page: Page, take: int, item: str) -> None:
 
 def picture(width: int, height: int) -> bytes:
     image = Image.effect_noise((width, height), 60).convert("RGB")
-    ImageDraw.Draw(image).ellipse((width // 3, height // 5, width * 2 // 3, height // 2), fill=(230, 190, 150))
+    ImageDraw.Draw(image).ellipse(
+        (width // 3, height // 5, width * 2 // 3, height // 2), fill=(230, 190, 150)
+    )
     out = io.BytesIO()
     image.save(out, "JPEG")
     return out.getvalue()
@@ -84,7 +86,10 @@ def test_somebody_is_cut_out_and_laid_into_another_shot(page: Page) -> None:
     assert after.size == before.size
     # Far from the figure every pixel is the very same.
     right = (after.width * 3 // 4, 0, after.width, after.height)
-    assert after.crop(right).tobytes() == before.crop(right).tobytes() and after.tobytes() != before.tobytes()
+    assert (
+        after.crop(right).tobytes() == before.crop(right).tobytes()
+        and after.tobytes() != before.tobytes()
+    )
     desk(page, 2, "Lay something in")
     page.get_by_role("button", name="Drop the cut-out Dot").click()
     expect(page.get_by_text("Nothing is cut out in this film yet.")).to_be_visible()
@@ -96,7 +101,9 @@ def test_a_tall_picture_is_cropped_or_its_edges_are_continued(page: Page) -> Non
     tall = {"name": "tall.jpg", "mimeType": "image/jpeg", "buffer": picture(900, 1200)}
     page.get_by_label("Picture file", exact=True).set_input_files(tall)
     expect(page.get_by_role("figure", name="Take 1")).to_contain_text("taller than the film")
-    page.get_by_role("figure", name="Take 1").get_by_role("button", name="Crop or continue its edges").click()
+    page.get_by_role("figure", name="Take 1").get_by_role(
+        "button", name="Crop or continue its edges"
+    ).click()
     frame = page.get_by_role("region", name="Frame take 1")
     expect(frame.get_by_role("status")).to_have_text("900×506 pixels")
     frame.get_by_label("What the frame holds").focus()
@@ -173,7 +180,9 @@ def test_pictures_are_dropped_one_for_the_shot_and_several_looked_over_first(pag
     go(page, "Bench")
     content = base64.b64encode(picture(1280, 720)).decode()
     target = page.get_by_role("region", name="Make pictures")
-    target.dispatch_event("drop", {"dataTransfer": page.evaluate_handle(DROP, [[["one.jpg", content]]])})
+    target.dispatch_event(
+        "drop", {"dataTransfer": page.evaluate_handle(DROP, [[["one.jpg", content]]])}
+    )
     expect(page.get_by_role("figure", name="Take 1")).to_contain_text("your own picture")
     several = [["shot 2.jpg", content], ["shot 3.jpg", content], ["notes.txt", content]]
     target.dispatch_event("drop", {"dataTransfer": page.evaluate_handle(DROP, [several])})

@@ -17,7 +17,9 @@ pytestmark = pytest.mark.browser
 def make_all(page: Page) -> None:
     go(page, "Sheet")
     page.get_by_role("button", name=re.compile("^Make what is missing")).click()
-    expect(page.get_by_text("Pictures, voices and sound are all made.")).to_be_visible(timeout=120_000)
+    expect(page.get_by_text("Pictures, voices and sound are all made.")).to_be_visible(
+        timeout=120_000
+    )
     expect(page.get_by_text("stale: prompt changed")).to_have_count(0)
 
 
@@ -39,7 +41,9 @@ def decide(page: Page, how: str = "Change only") -> None:
     expect(panel).to_have_count(0)
 
 
-def test_a_rename_and_an_outfit_make_exactly_their_shots_stale_and_made_again_the_drift_falls(page: Page) -> None:
+def test_a_rename_and_an_outfit_make_exactly_their_shots_stale_and_made_again_the_drift_falls(
+    page: Page,
+) -> None:
     new_film(page, "Outfits")
     make_all(page)
     go(page, "Continuity")
@@ -49,9 +53,13 @@ def test_a_rename_and_an_outfit_make_exactly_their_shots_stale_and_made_again_th
     page.keyboard.press("Enter")
     page.get_by_role("button", name="Rename in 2 places").click()
     expect(person(page, "Hobart")).to_be_visible()
-    page.wait_for_function("() => document.querySelectorAll('[data-cell][aria-label*=\"stale\"]').length > 0")
+    page.wait_for_function(
+        "() => document.querySelectorAll('[data-cell][aria-label*=\"stale\"]').length > 0"
+    )
     renamed = cells(page, "Hobart")
-    assert all("stale" in c for c in renamed), "every picture that he is in was made under the old name"
+    assert all("stale" in c for c in renamed), (
+        "every picture that he is in was made under the old name"
+    )
     make_all(page)
     go(page, "Continuity")
     person(page, "Hobart").click()
@@ -61,7 +69,9 @@ def test_a_rename_and_an_outfit_make_exactly_their_shots_stale_and_made_again_th
     outfit.get_by_label("Trait: clothes").fill("long white raincoat")
     page.get_by_role("button", name="outfit in scene 2").click()
     decide(page)
-    expect(page.locator("[data-cell][aria-label^='Hobart in scene 2'][aria-label*='stale']")).to_have_count(1)
+    expect(
+        page.locator("[data-cell][aria-label^='Hobart in scene 2'][aria-label*='stale']")
+    ).to_have_count(1)
     first, second = cells(page, "Hobart")
     assert "stale" not in first and "drift" not in first
     assert "1 stale" in second and "drift" in second
@@ -96,7 +106,9 @@ def test_drift_is_accepted_by_a_key_and_counted_again(page: Page) -> None:
     expect(page.get_by_role("button", name="Undo: accept the drift of shot 1")).to_be_visible()
     expect(shot).to_have_count(before - 1)
     page.get_by_role("tab", name=re.compile("Worst drift first")).click()
-    page.get_by_role("list", name="Accepted departures").get_by_role("button", name="Count it again").first.click()
+    page.get_by_role("list", name="Accepted departures").get_by_role(
+        "button", name="Count it again"
+    ).first.click()
     expect(page.get_by_role("list", name="Accepted departures")).to_have_count(0)
     page.get_by_role("tab", name="Who, scene by scene").click()
     strip.get_by_role("button", name=re.compile("^Shot")).first.focus()
@@ -112,7 +124,9 @@ def test_a_reference_is_made_and_circled_and_a_look_is_tried(page: Page) -> None
     go(page, "Continuity")
     page.get_by_role("button", name="Make a model sheet").click()
     page.get_by_role("button", name="Circle reference 1, model sheet").click(timeout=60_000)
-    expect(page.get_by_role("region", name="Before you decide")).to_contain_text("No words change, but")
+    expect(page.get_by_role("region", name="Before you decide")).to_contain_text(
+        "No words change, but"
+    )
     decide(page)
     expect(page.get_by_text("followed at 50 of 100")).to_be_visible()
     expect(page.locator("[data-cell][aria-label*='stale']")).not_to_have_count(0)
@@ -229,7 +243,9 @@ def test_prompts_go_out_and_pictures_come_back(page: Page, tmp_path: Path) -> No
     new_film(page, "Outside")
     go(page, "Sheet")
     page.get_by_role("radio", name="Motion").click()
-    expect(page.get_by_role("region", name="Motion prompt")).to_contain_text(re.compile("push|pull|pan|tilt"))
+    expect(page.get_by_role("region", name="Motion prompt")).to_contain_text(
+        re.compile("push|pull|pan|tilt")
+    )
     page.get_by_role("button", name="Edit the motion prompt").click()
     page.get_by_role("textbox", name="Motion prompt").fill("tilt up along the ladder")
     page.keyboard.press("Control+Enter")

@@ -23,7 +23,9 @@ def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> No
     expect(page.locator("[data-shot]")).not_to_have_count(0)
     expect(page.get_by_text("no picture yet").first).to_be_visible()
     page.get_by_role("button", name=re.compile("^Make what is missing")).click()
-    expect(page.get_by_text("Pictures, voices and sound are all made.")).to_be_visible(timeout=120_000)
+    expect(page.get_by_text("Pictures, voices and sound are all made.")).to_be_visible(
+        timeout=120_000
+    )
     expect(page.get_by_text("no picture yet")).to_have_count(0)
     page.get_by_role("button", name="Play").click()
     page.wait_for_function(
@@ -48,9 +50,9 @@ def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> No
     expect(page.get_by_text("LUFS").last).to_be_visible()
     with page.expect_download() as download:
         page.get_by_role("link", name="report").click()
-    assert json.loads(Path(download.value.path()).read_text())["loudness"]["integrated_lufs"] == pytest.approx(
-        -14, abs=0.5
-    )
+    assert json.loads(Path(download.value.path()).read_text())["loudness"][
+        "integrated_lufs"
+    ] == pytest.approx(-14, abs=0.5)
 
 
 def test_cut_marks_by_mouse_and_keys_with_undo(page: Page) -> None:
@@ -134,13 +136,17 @@ def test_the_look_and_places_are_chosen(page: Page) -> None:
     page.get_by_role("tab", name="Look").click()
     page.get_by_role("button", name=re.compile("^Ink and wash")).click()
     page.get_by_role("button", name="Take it for the film").click()
-    page.get_by_role("region", name="Before you decide").get_by_role("button", name="Change only").click()
+    page.get_by_role("region", name="Before you decide").get_by_role(
+        "button", name="Change only"
+    ).click()
     expect(page.get_by_role("button", name="This film's look")).to_be_disabled()
     page.get_by_role("tab", name="Places").click()
     page.get_by_role("button", name=re.compile("^The road")).click()
     page.get_by_label("Description of The road").fill("a muddy road between hedges")
     page.keyboard.press("Enter")
-    page.get_by_role("region", name="Before you decide").get_by_role("button", name="Change only").click()
+    page.get_by_role("region", name="Before you decide").get_by_role(
+        "button", name="Change only"
+    ).click()
     go(page, "Sheet")
     page.locator("[data-shot]").last.click()
     expect(page.get_by_role("region", name="Picture prompt")).to_contain_text("muddy road")
@@ -157,7 +163,9 @@ def test_takes_are_made_circled_and_brought(page: Page, tmp_path: Path) -> None:
     second.click()
     expect(second).to_have_attribute("aria-pressed", "true")
     page.keyboard.press("Shift+Digit1")
-    expect(takes.get_by_role("button", name="Circle take 1")).to_have_attribute("aria-pressed", "true")
+    expect(takes.get_by_role("button", name="Circle take 1")).to_have_attribute(
+        "aria-pressed", "true"
+    )
     bad = tmp_path / "bad.png"
     bad.write_bytes(b"no picture")
     page.get_by_label("Picture file", exact=True).set_input_files(bad)
@@ -185,7 +193,11 @@ def test_a_prompt_is_edited_by_hand_and_composed_again(page: Page) -> None:
 
 
 def test_a_sound_that_does_not_fit_is_lifted_and_brought_back(page: Page) -> None:
-    new_film(page, "Sounds", "# The jetty — dusk, wind\n\nThe bell rang over the water, and Dot rowed home.\n")
+    new_film(
+        page,
+        "Sounds",
+        "# The jetty — dusk, wind\n\nThe bell rang over the water, and Dot rowed home.\n",
+    )
     go(page, "Sheet")
     bell = page.get_by_role("button", name="Lift the sound: a bell")
     bell.click()
@@ -233,7 +245,10 @@ def test_a_clash_with_another_tab_is_said_and_nothing_is_lost(page: Page, stack)
     film = page.url.split("/film/")[1].split("/")[0]
     page.route("**/events", lambda route: route.abort())
     stack.shop.films.change(
-        film, Change(revision=stack.shop.films.get(film).revision, command=Rename(title="From elsewhere"))
+        film,
+        Change(
+            revision=stack.shop.films.get(film).revision, command=Rename(title="From elsewhere")
+        ),
     )
     expect(page.get_by_label("Name of the film")).to_have_value("From elsewhere", timeout=10_000)
 

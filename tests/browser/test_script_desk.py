@@ -18,7 +18,9 @@ def desk(page: Page, name: str) -> None:
 
 
 def words(page: Page) -> str:
-    return " ".join(page.get_by_role("article", name="Manuscript").locator("[data-word]").all_inner_texts())
+    return " ".join(
+        page.get_by_role("article", name="Manuscript").locator("[data-word]").all_inner_texts()
+    )
 
 
 def test_from_an_idea_to_shots(page: Page) -> None:
@@ -178,7 +180,9 @@ def test_a_reference_is_measured_and_the_film_says_how_close_it_is(page: Page) -
     new_film(page, "Reference", LAMP)
     reference = page.get_by_label("Reference", exact=True)
     reference.get_by_role("button", name="Paste one").click()
-    page.get_by_label("Reference script").fill("He ran. She ran. But they fell. The dog sat down. " * 20)
+    page.get_by_label("Reference script").fill(
+        "He ran. She ran. But they fell. The dog sat down. " * 20
+    )
     page.get_by_role("button", name="Measure its pace").click()
     expect(reference.get_by_text("shot lengths", exact=True)).to_be_visible()
     expect(reference.get_by_text(re.compile(r"^\d+ %$"))).to_have_count(4)
@@ -244,7 +248,9 @@ def test_a_long_manuscript_stays_light_and_marks_show_at_once(page: Page) -> Non
     page.route("**/changes", late)
     page.keyboard.press("Enter")
     expect(page.locator("[data-mark]")).to_have_count(before + 1, timeout=1_000)
-    expect(page.get_by_role("button", name=re.compile("^Undo: (set|lift) cut mark"))).to_be_visible()
+    expect(
+        page.get_by_role("button", name=re.compile("^Undo: (set|lift) cut mark"))
+    ).to_be_visible()
     page.unroute("**/changes")
     assert page.locator("[data-word]").count() < 1_500
     page.locator("[data-word='30']").dblclick()

@@ -34,7 +34,9 @@ def test_colours_agree_with_scikit_image() -> None:
     np.testing.assert_allclose(lab, rgb2lab(rgb), atol=0.02)
     np.testing.assert_allclose(srgb_of(lab), rgb, atol=0.05)
     np.testing.assert_allclose(srgb_of(lab) / 255, lab2rgb(lab), atol=1e-3)
-    np.testing.assert_allclose(ciede2000(lab[:-1], lab[1:]), deltaE_ciede2000(lab[:-1], lab[1:]), atol=1e-6)
+    np.testing.assert_allclose(
+        ciede2000(lab[:-1], lab[1:]), deltaE_ciede2000(lab[:-1], lab[1:]), atol=1e-6
+    )
 
 
 def test_names() -> None:
@@ -58,7 +60,11 @@ def test_light_is_taken_away() -> None:
 
 
 def test_without_a_neutral_the_average_stands_for_grey() -> None:
-    pixels = np.random.default_rng(3).integers(0, 256, (160, 160, 3)).astype(float) * (1.0, 0.8, 0.6)
+    pixels = np.random.default_rng(3).integers(0, 256, (160, 160, 3)).astype(float) * (
+        1.0,
+        0.8,
+        0.6,
+    )
     found = shades_of_grey(pixels.astype(np.uint8))
     assert found.gain[0] > found.gain[1] > found.gain[2]
     assert found.gain[1] / found.gain[0] == pytest.approx(0.8, abs=0.03)

@@ -4,7 +4,16 @@ import pytest
 from pydantic import ValidationError
 
 from cutreel.core.colour import colour_in
-from cutreel.core.continuity import READY, CompanyCard, Outfit, Person, Place, age_of, search_company, slot_of
+from cutreel.core.continuity import (
+    READY,
+    CompanyCard,
+    Outfit,
+    Person,
+    Place,
+    age_of,
+    search_company,
+    slot_of,
+)
 from tests.conftest import ROOT
 
 
@@ -25,7 +34,9 @@ def test_search_by_kind_age_and_words() -> None:
     assert {m.age for m in search_company(READY, "person", "child")} == {"child"}
     assert "Sefa Amadi" in [m.name for m in search_company(READY, words="teal sca")]
     assert [m.name for m in search_company(READY, "place", words="snow pass")] == ["The high pass"]
-    assert search_company(READY, words="submarine") == [] and len(search_company(READY)) == len(READY)
+    assert search_company(READY, words="submarine") == [] and len(search_company(READY)) == len(
+        READY
+    )
     assert search_company(READY, words="(.*") == search_company(READY), "signs are no words"
     assert age_of(Person(id=1, name="x", traits=[])) == "adult"
 
@@ -36,8 +47,14 @@ def test_a_card_is_of_one_thing_and_leaves_its_film_behind() -> None:
     with pytest.raises(ValidationError):
         CompanyCard(person=Person(id=1, name="a"), place=Place(id=1, name="b"))
     kept = CompanyCard(
-        person=Person(id=4, name="Ada", company="x", outfits=[Outfit(name="coat", scenes=[3])], why="guessed")
+        person=Person(
+            id=4, name="Ada", company="x", outfits=[Outfit(name="coat", scenes=[3])], why="guessed"
+        )
     ).without_film()
-    assert kept.person and (kept.person.id, kept.person.company, kept.person.outfits[0].scenes) == (0, None, [])
+    assert kept.person and (kept.person.id, kept.person.company, kept.person.outfits[0].scenes) == (
+        0,
+        None,
+        [],
+    )
     place = CompanyCard(place=Place(id=7, name="quay", company="y")).without_film().place
     assert place and (place.id, place.company) == (0, None)

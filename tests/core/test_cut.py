@@ -76,7 +76,9 @@ def test_by_sentence_joins_scraps() -> None:
 
 def test_the_opening_is_cut_faster() -> None:
     """Common practice: the opening is cut fastest, easing to the film's own pace."""
-    script = read(" ".join(f"They walked along the {w} shore in the evening light." for w in ["long"] * 40))
+    script = read(
+        " ".join(f"They walked along the {w} shore in the evening light." for w in ["long"] * 40)
+    )
     times = estimate_words(script)
     cut = [*break_down(script, Wish(seconds=10)), len(script.words)]
     lengths = [times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise(cut)]
@@ -86,7 +88,10 @@ def test_the_opening_is_cut_faster() -> None:
 def test_estimates_match_the_trade() -> None:
     """Common practice: a 2,300-word documentary script lasts about 15 minutes, read briskly about 10."""
     text = " ".join(
-        ["The surveyors carried their instruments over the hills and measured every angle with care, twice."] * 154
+        [
+            "The surveyors carried their instruments over the hills and measured every angle with care, twice."
+        ]
+        * 154
     )
     script = read(text)
     assert len(script.words) == pytest.approx(2300, abs=30)
@@ -98,5 +103,7 @@ def test_fifteen_thousand_words_are_cut_whole() -> None:
     cut = break_down(script, Wish(seconds=6))
     assert len(script.words) > 15_000 and len(cut) > 700
     times = estimate_words(script)
-    lengths = [times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise([*cut, len(script.words)])]
+    lengths = [
+        times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise([*cut, len(script.words)])
+    ]
     assert max(lengths) < 18

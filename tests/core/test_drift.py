@@ -19,7 +19,11 @@ def film_with_outfit() -> tuple[object, list[str], int]:
         update={
             "traits": [HAIR, COAT],
             "outfits": [
-                Outfit(name="asleep", traits=[Trait(about="Clothes ", text="white nightgown")], scenes=[scenes[1]])
+                Outfit(
+                    name="asleep",
+                    traits=[Trait(about="Clothes ", text="white nightgown")],
+                    scenes=[scenes[1]],
+                )
             ],
         }
     )
@@ -39,7 +43,9 @@ def test_an_outfit_holds_in_its_scenes_and_changes_exactly_their_prompts() -> No
     person.outfits[0].traits[0].text = "striped pyjamas"
     after, used, _ = apply_command(film, SetPerson(person=person), used)  # type: ignore[arg-type]
     changed = [
-        b.scene for a, b in zip(before, read_film(after, 900, []).shots, strict=True) if a.picture_key != b.picture_key
+        b.scene
+        for a, b in zip(before, read_film(after, 900, []).shots, strict=True)
+        if a.picture_key != b.picture_key
     ]
     assert changed == [1]
 
@@ -68,7 +74,9 @@ def test_an_outfit_of_a_shot_goes_before_that_of_its_scene() -> None:
     person = next(p for p in film.cast if p.id == ada).model_copy(deep=True)  # type: ignore[attr-defined]
     last = [s for s in before if ada in s.facts.people][-1]
     person.outfits.append(
-        Outfit(name="wet", traits=[Trait(about="clothes", text="grey blanket")], shots=[last.shot.id])
+        Outfit(
+            name="wet", traits=[Trait(about="clothes", text="grey blanket")], shots=[last.shot.id]
+        )
     )
     after, used, _ = apply_command(film, SetPerson(person=person), used)  # type: ignore[arg-type]
     worn = [s.shot.id for s in read_film(after, 900, []).shots if "grey blanket" in s.prompt.text]

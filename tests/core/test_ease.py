@@ -18,9 +18,7 @@ SPEECH = (
     "battlefield of that war. We have come to dedicate a portion of that field, as a final resting place for those who "
     "here gave their lives that that nation might live. It is altogether fitting and proper that we should do this."
 )
-PLAIN = (
-    "The cat sat on the mat. The dog saw the cat. The cat ran up a tree. The dog sat down and waited for a long time."
-)
+PLAIN = "The cat sat on the mat. The dog saw the cat. The cat ran up a tree. The dog sat down and waited for a long time."
 
 
 @pytest.fixture(scope="module")
@@ -38,7 +36,9 @@ def dictionary(tmp_path_factory: pytest.TempPathFactory) -> None:
     nltk.data.path.insert(0, str(folder.parent.parent))
 
 
-@pytest.mark.parametrize("text", [SPEECH, PLAIN, "\n\n".join(p for p in STORY.split("\n\n") if not p.startswith("#"))])
+@pytest.mark.parametrize(
+    "text", [SPEECH, PLAIN, "\n\n".join(p for p in STORY.split("\n\n") if not p.startswith("#"))]
+)
 def test_reading_ease_agrees_with_textstat(dictionary: None, text: str) -> None:
     # Flesch 1948. A few words are told apart otherwise (hyphens, dashes), so a point or two may differ.
     assert reading_ease(read(text)) == pytest.approx(textstat.flesch_reading_ease(text), abs=3.0)

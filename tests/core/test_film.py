@@ -8,7 +8,15 @@ from hypothesis import strategies as st
 
 from cutreel.core.continuity import Person, Trait
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import FilmDocument, Settings, apply_command, find_places, name_places, new_film, read_film
+from cutreel.core.film import (
+    FilmDocument,
+    Settings,
+    apply_command,
+    find_places,
+    name_places,
+    new_film,
+    read_film,
+)
 from cutreel.core.film.commands import (
     AddHold,
     CircleTake,
@@ -76,7 +84,20 @@ def check(film: FilmDocument, used: list[str]) -> None:
     st.lists(
         st.tuples(
             st.sampled_from(
-                ["set", "lift", "push", "edit", "recut", "undo", "hold", "scene", "pace", "replace", "same", "rename"]
+                [
+                    "set",
+                    "lift",
+                    "push",
+                    "edit",
+                    "recut",
+                    "undo",
+                    "hold",
+                    "scene",
+                    "pace",
+                    "replace",
+                    "same",
+                    "rename",
+                ]
             ),
             st.integers(0, 500),
             st.integers(-3, 3),
@@ -105,9 +126,16 @@ def test_any_sequence_keeps_every_word_in_one_shot(steps: list[tuple[str, int, i
             "scene": MoveScene(scene=number % 3, to=abs(way)),
             "pace": SetScene(word=ids[number % len(ids)], pace=4, values={"time": "night"}),
             "same": SamePicture(shot=shot.id, of=film.shots[(number + way) % len(film.shots)].id),
-            "rename": RenamePerson(id=film.cast[0].id, name=["Ada Lovely", "Bo", "the cook"][number % 3]),
+            "rename": RenamePerson(
+                id=film.cast[0].id, name=["Ada Lovely", "Bo", "the cook"][number % 3]
+            ),
             "replace": EditPlaces(
-                edits=[p.edit for p in find_places(film.text, ["e", "teen", " six,", "Ada"][number % 4], "o ne")],
+                edits=[
+                    p.edit
+                    for p in find_places(
+                        film.text, ["e", "teen", " six,", "Ada"][number % 4], "o ne"
+                    )
+                ],
                 what="replace",
             )
             if find_places(film.text, ["e", "teen", " six,", "Ada"][number % 4])
@@ -144,7 +172,8 @@ def test_edge_numbers_are_stable_and_never_given_twice() -> None:
 def test_words_keep_their_numbers_through_edits_and_marks_move_with_them() -> None:
     film, used = new_film("t", STORY, Settings())
     marks = {
-        film.text[read(film.text).words[film.word_ids.index(s.first)].start :][:12]: s.edge for s in film.shots[2:]
+        film.text[read(film.text).words[film.word_ids.index(s.first)].start :][:12]: s.edge
+        for s in film.shots[2:]
     }
     film, used, _ = apply_command(
         film,
@@ -156,7 +185,10 @@ def test_words_keep_their_numbers_through_edits_and_marks_move_with_them() -> No
         used,
     )
     script = read(film.text)
-    again = {film.text[script.words[film.word_ids.index(s.first)].start :][:12]: s.edge for s in film.shots[2:]}
+    again = {
+        film.text[script.words[film.word_ids.index(s.first)].start :][:12]: s.edge
+        for s in film.shots[2:]
+    }
     assert again == marks
 
 
@@ -165,7 +197,9 @@ def test_a_mark_whose_word_is_deleted_goes_to_the_next_word_that_stayed() -> Non
     film, used, _ = apply_command(film, CutAgain(by="sentence"), used)
     count = len(film.shots)
     start = film.text.index("Four")
-    film, used, _ = apply_command(film, EditText(start=start, end=start + len("Four five "), insert=""), used)
+    film, used, _ = apply_command(
+        film, EditText(start=start, end=start + len("Four five "), insert=""), used
+    )
     assert len(film.shots) == count
     film, used, _ = apply_command(
         film, EditText(start=film.text.index("six"), end=film.text.index("\n\n"), insert=""), used
@@ -179,12 +213,18 @@ def test_only_what_depended_on_a_change_becomes_stale() -> None:
     before = {s.shot.id: s.picture_key for s in read_film(film, 400, VOICES).shots}
     pip = next(p for p in film.cast if p.name == "Pip")
     changed, used, _ = apply_command(
-        film, SetPerson(person=pip.model_copy(update={"traits": [Trait(about="scarf", text="green scarf")]})), used
+        film,
+        SetPerson(
+            person=pip.model_copy(update={"traits": [Trait(about="scarf", text="green scarf")]})
+        ),
+        used,
     )
     after = read_film(changed, 400, VOICES)
     for shot in after.shots:
         assert (shot.picture_key != before[shot.shot.id]) == (pip.id in [p.id for p in shot.people])
-    assert {line.key for line in after.speech} == {line.key for line in read_film(film, 400, VOICES).speech}
+    assert {line.key for line in after.speech} == {
+        line.key for line in read_film(film, 400, VOICES).speech
+    }
 
 
 def test_commands_say_what_is_wrong() -> None:
@@ -218,14 +258,18 @@ def test_the_plain_commands() -> None:
         SetPerson(person=Person(id=0, name="Bram")),
     ):
         film, used, _ = apply_command(film, command, used)
-    assert (film.title, film.lifted_cues, film.shots[0].circled, film.settings.look, film.settings.fps) == (
-        "Other",
-        ["spot-3"],
-        "abc",
-        "ink-wash",
-        "25",
+    assert (
+        film.title,
+        film.lifted_cues,
+        film.shots[0].circled,
+        film.settings.look,
+        film.settings.fps,
+    ) == ("Other", ["spot-3"], "abc", "ink-wash", "25")
+    assert (
+        film.shots[0].own.framing == "close"
+        and film.cast[-1].name == "Bram"
+        and film.cast[-1].id > 0
     )
-    assert film.shots[0].own.framing == "close" and film.cast[-1].name == "Bram" and film.cast[-1].id > 0
     film, used, _ = apply_command(film, SetShots(shots=[shot], values={"framing": None}), used)
     assert film.shots[0].own.framing is None and film.shots[0].own.people == []
 
@@ -237,13 +281,18 @@ def test_voices_one_for_each_speaker() -> None:
     for line in lines:
         voices.setdefault(line.speaker, set()).add(line.voice)
     assert all(len(v) == 1 for v in voices.values())
-    assert voices[None] == {"alder"} and voices["Maren Oake"] <= {"briony", "edda"} and voices["the boy"] == {"fenn"}
+    assert (
+        voices[None] == {"alder"}
+        and voices["Maren Oake"] <= {"briony", "edda"}
+        and voices["the boy"] == {"fenn"}
+    )
 
 
 def test_speech_requests_stay_under_the_cap() -> None:
     film, _ = new_film(
         "t",
-        "It went on and on, over hills and under bridges, " * 60 + "until it ended. Then it began again.",
+        "It went on and on, over hills and under bridges, " * 60
+        + "until it ended. Then it began again.",
         Settings(),
     )
     lines = read_film(film, 400, VOICES, 200).speech
@@ -270,7 +319,9 @@ def test_a_moved_scene_takes_its_words_shots_and_choices_along() -> None:
     moved, used, title = apply_command(film, MoveScene(scene=2, to=0), used)
     assert title == "move scene Three"
     assert [s.title for s in read(moved.text).scenes] == ["Three", "One", "Two"]
-    assert dict(zip(moved.word_ids, [w.text for w in read(moved.text).words], strict=True)) == numbers
+    assert (
+        dict(zip(moved.word_ids, [w.text for w in read(moved.text).words], strict=True)) == numbers
+    )
     assert {s.first: s.edge for s in moved.shots} == edges and moved.shots[0].first == third
     shots = read_film(moved, 400, VOICES).shots
     assert shots[0].facts.time == "night" and shots[0].facts.why["time"] == "set for the scene"
@@ -279,11 +330,21 @@ def test_a_moved_scene_takes_its_words_shots_and_choices_along() -> None:
 
 def test_a_shot_says_otherwise_than_its_scene() -> None:
     film, used = new_film("t", SCENES, Settings())
-    film, used, _ = apply_command(film, SetScene(word=film.word_ids[0], values={"weather": "snow", "people": []}), used)
-    film, used, _ = apply_command(film, SetShots(shots=[film.shots[0].id], values={"weather": "fog"}), used)
+    film, used, _ = apply_command(
+        film, SetScene(word=film.word_ids[0], values={"weather": "snow", "people": []}), used
+    )
+    film, used, _ = apply_command(
+        film, SetShots(shots=[film.shots[0].id], values={"weather": "fog"}), used
+    )
     facts = [s.facts for s in read_film(film, 400, VOICES).shots]
-    assert facts[0].weather == "fog" and facts[0].why["weather"] == "set by hand" and facts[0].people == ()
-    film, used, _ = apply_command(film, SetShots(shots=[film.shots[0].id], values={"weather": None}), used)
+    assert (
+        facts[0].weather == "fog"
+        and facts[0].why["weather"] == "set by hand"
+        and facts[0].people == ()
+    )
+    film, used, _ = apply_command(
+        film, SetShots(shots=[film.shots[0].id], values={"weather": None}), used
+    )
     assert read_film(film, 400, VOICES).shots[0].facts.weather == "snow"
 
 
@@ -302,7 +363,9 @@ def test_holds_take_time_and_no_words() -> None:
     held, used, title = apply_command(film, AddHold(after=first.id, seconds=2.5), used)
     assert title == "add hold 1A" and held.shots[1].first is None
     after = frames(held)
-    assert after[1] == pytest.approx(60, abs=1) and sum(after) == pytest.approx(sum(before) + 60, abs=1)
+    assert after[1] == pytest.approx(60, abs=1) and sum(after) == pytest.approx(
+        sum(before) + 60, abs=1
+    )
     assert after[2:] == before[1:]
     longer, used, _ = apply_command(film, SetHold(shot=first.id, seconds=1), used)
     assert frames(longer)[0] == pytest.approx(before[0] + 24, abs=1)
@@ -320,10 +383,16 @@ def test_one_picture_seen_in_two_shots() -> None:
     film, used = new_film("t", SHORT, Settings())
     film, used, _ = apply_command(film, SetMark(word=film.word_ids[4], same_picture=True), used)
     one, other = read_film(film, 400, VOICES).shots[:2]
-    assert other.picture_of == one.shot.id and other.picture_key == one.picture_key and other.move != one.move
+    assert (
+        other.picture_of == one.shot.id
+        and other.picture_key == one.picture_key
+        and other.move != one.move
+    )
     own, used, _ = apply_command(film, SamePicture(shot=other.shot.id, of=None), used)
     assert read_film(own, 400, VOICES).shots[1].picture_key != one.picture_key
-    lifted, used, _ = apply_command(film, SamePicture(shot=film.shots[2].id, of=other.shot.id), used)
+    lifted, used, _ = apply_command(
+        film, SamePicture(shot=film.shots[2].id, of=other.shot.id), used
+    )
     assert lifted.shots[2].same_as == one.shot.id
     with pytest.raises(BadInput):
         apply_command(lifted, SamePicture(shot=one.shot.id, of=other.shot.id), used)
@@ -337,12 +406,20 @@ def test_a_renamed_person_is_renamed_everywhere_and_nothing_else_moves() -> None
     film, used = new_film("t", text, Settings())
     person = next(p for p in film.cast if p.name.startswith("Maren"))
     found = [(p.found, p.instead) for p in name_places(film.text, person, "Ida Fenn")]
-    assert ("Maren Oake", "Ida Fenn") in found and ("MAREN", "IDA") in found and ("Maren", "Ida") in found
+    assert (
+        ("Maren Oake", "Ida Fenn") in found
+        and ("MAREN", "IDA") in found
+        and ("Maren", "Ida") in found
+    )
     keep = next(
-        p.start for p in name_places(film.text, person, "Ida Fenn") if p.found == "MAREN" and "shout" in p.after
+        p.start
+        for p in name_places(film.text, person, "Ida Fenn")
+        if p.found == "MAREN" and "shout" in p.after
     )
     ids, edges = film.word_ids, [s.edge for s in film.shots]
-    film, used, title = apply_command(film, RenamePerson(id=person.id, name="Ida Fenn", leave=[keep]), used)
+    film, used, title = apply_command(
+        film, RenamePerson(id=person.id, name="Ida Fenn", leave=[keep]), used
+    )
     assert title == "rename Maren Oake to Ida Fenn"
     assert film.text == (
         "# Ida’s jetty\n\nIda Fenn rowed. “Well,” said Ida, and Ida’s boat turned. MAREN shouted.\n\n"
@@ -368,17 +445,27 @@ def test_replacing_in_many_places_keeps_the_other_words_and_refuses_overlaps() -
     edits = [p.edit for p in find_places(film.text, "Ada", "Ada the Great")]
     changed, used, title = apply_command(film, EditPlaces(edits=edits, what="replace “Ada”"), used)
     assert title == "replace “Ada”" and set(numbers) <= set(changed.word_ids)
-    assert len(changed.word_ids) == len(numbers) + 2 * sum("Ada" in w.text for w in read(film.text).words)
+    assert len(changed.word_ids) == len(numbers) + 2 * sum(
+        "Ada" in w.text for w in read(film.text).words
+    )
     with pytest.raises(BadInput):
-        apply_command(film, EditPlaces(edits=[edits[0], edits[0].model_copy(update={"end": edits[0].end + 1})]), used)
+        apply_command(
+            film,
+            EditPlaces(edits=[edits[0], edits[0].model_copy(update={"end": edits[0].end + 1})]),
+            used,
+        )
 
 
 def test_sources_hold_to_their_words() -> None:
     film, used = new_film("t", SHORT, Settings())
     ids = film.word_ids
-    film, used, _ = apply_command(film, SetSource(first=ids[3], last=ids[7], text=" https://example.org/arc "), used)
+    film, used, _ = apply_command(
+        film, SetSource(first=ids[3], last=ids[7], text=" https://example.org/arc "), used
+    )
     assert film.sources[0].text == "https://example.org/arc"
-    film, used, _ = apply_command(film, EditText(start=0, end=film.text.index("Five".lower()), insert="Now "), used)
+    film, used, _ = apply_command(
+        film, EditText(start=0, end=film.text.index("Five".lower()), insert="Now "), used
+    )
     assert film.sources[0].first in film.word_ids and film.sources[0].last == ids[7]
     film, used, _ = apply_command(film, SetSource(id=1, text=""), used)
     assert film.sources == []
@@ -399,9 +486,15 @@ def test_a_new_mark_or_hold_makes_no_other_picture_stale() -> None:
 
 
 def test_a_mark_stands_before_what_came_in_the_place_of_its_word() -> None:
-    film, used = new_film("t", "# A\n\nHalfway over it rained. They rowed on.\n\n# B\n\nThey slept well.\n", Settings())
+    film, used = new_film(
+        "t",
+        "# A\n\nHalfway over it rained. They rowed on.\n\n# B\n\nThey slept well.\n",
+        Settings(),
+    )
     at = film.text.index("They slept")
-    changed, used, _ = apply_command(film, EditText(start=at, end=at + 10, insert="Nobody slept a wink and"), used)
+    changed, used, _ = apply_command(
+        film, EditText(start=at, end=at + 10, insert="Nobody slept a wink and"), used
+    )
     shots = read_film(changed, 400, VOICES).shots
     assert [s.shot.id for s in shots] == [s.id for s in film.shots]
     assert shots[-1].text.startswith("Nobody slept a wink and well")

@@ -34,7 +34,9 @@ WORDS = st.text(
     max_size=40,
 ).map(lambda t: " ".join(t.split()))
 SPOKEN = WORDS.filter(
-    lambda t: any(c.isalpha() for c in t) and not t.startswith(("(", "[")) and not t.endswith((")", "]"))
+    lambda t: (
+        any(c.isalpha() for c in t) and not t.startswith(("(", "[")) and not t.endswith((")", "]"))
+    )
 )
 NAMES = st.sampled_from(["Pip", "Maren Oake", "McCoy", "the boy", "Élodie", "Dr. Hale"])
 
@@ -42,18 +44,26 @@ NAMES = st.sampled_from(["Pip", "Maren Oake", "McCoy", "the boy", "Élodie", "Dr
 def blocks() -> st.SearchStrategy[list[Block]]:
     one = st.one_of(
         st.builds(
-            Block, st.just("heading"), st.sampled_from(["The jetty — dusk, wind", "A *starred* hall", "Part two"])
+            Block,
+            st.just("heading"),
+            st.sampled_from(["The jetty — dusk, wind", "A *starred* hall", "Part two"]),
         ),
         st.builds(Block, st.just("narration"), SPOKEN),
         st.builds(Block, st.just("dialogue"), SPOKEN, NAMES),
-        st.builds(Block, st.just("note"), st.sampled_from(["check the date", "pause here", "a *star*"])),
+        st.builds(
+            Block, st.just("note"), st.sampled_from(["check the date", "pause here", "a *star*"])
+        ),
     )
-    return st.lists(one, min_size=1, max_size=6).filter(lambda bs: any(b.kind == "narration" for b in bs))
+    return st.lists(one, min_size=1, max_size=6).filter(
+        lambda bs: any(b.kind == "narration" for b in bs)
+    )
 
 
 @settings(max_examples=150, deadline=None)
 @given(blocks())
-def test_what_is_written_as_fountain_or_markdown_is_read_back_whole(given_blocks: list[Block]) -> None:
+def test_what_is_written_as_fountain_or_markdown_is_read_back_whole(
+    given_blocks: list[Block],
+) -> None:
     text = story_from(given_blocks, "txt").text
     found = blocks_of(text)
     assert [(b.kind, b.text) for b in found] == [(b.kind, b.text) for b in given_blocks]
@@ -121,15 +131,24 @@ def test_fountain_is_read_as_an_independent_parser_reads_it() -> None:
         if block.kind == "dialogue":
             assert all(part in spoken for part in block.text.split(". ")[0].split("? "))
     assert [b.speaker for b in ours if b.kind == "dialogue"] == ["Pip", "McCoy"]
-    assert [b.text for b in ours if b.kind == "narration"] == ["Maren waits. Something moves.", "SHOUTING, then quiet."]
-    assert {"Pip: whispering", "left out", "check this", "CUT TO:"} == {b.text for b in ours if b.kind == "note"}
+    assert [b.text for b in ours if b.kind == "narration"] == [
+        "Maren waits. Something moves.",
+        "SHOUTING, then quiet.",
+    ]
+    assert {"Pip: whispering", "left out", "check this", "CUT TO:"} == {
+        b.text for b in ours if b.kind == "note"
+    }
     assert script.scenes[0].time == "dusk"
 
 
 def test_what_we_write_as_fountain_an_independent_parser_reads() -> None:
-    document = JouvenceParser().parseString(write_fountain(blocks_of(STORY), "The Lamp at Saltmere"))
+    document = JouvenceParser().parseString(
+        write_fountain(blocks_of(STORY), "The Lamp at Saltmere")
+    )
     assert document.title_values["title"] == "The Lamp at Saltmere"
-    assert [s.header for s in document.scenes if s.header] == [b.text for b in blocks_of(STORY) if b.kind == "heading"]
+    assert [s.header for s in document.scenes if s.header] == [
+        b.text for b in blocks_of(STORY) if b.kind == "heading"
+    ]
 
 
 def film_of(text: str, **more: object) -> object:
@@ -149,16 +168,26 @@ def test_a_table_carries_shots_and_what_was_set_for_them(format: str) -> None:
         "# The jetty — dusk\n\nMaren waited, and the tide went out.\n\n[check]\n\n@McCoy: “Aye,” he said; nobody moved.\n\n"
         "# Home\n\nThey slept. It rained,\nand rained.\n"
     )
-    own = Overrides(prompt='a lamp; "lit"', motion="slow zoom out", sound="rain", direction="tired", action="she waits")
+    own = Overrides(
+        prompt='a lamp; "lit"',
+        motion="slow zoom out",
+        sound="rain",
+        direction="tired",
+        action="she waits",
+    )
     offsets = [text.index(w) for w in ("Maren", "and the", "@McCoy", "nobody", "They", "It rained")]
     shots = [GivenShot(offset=o, own=own if i == 1 else Overrides()) for i, o in enumerate(offsets)]
     before = film_of(text, given=shots)
     table = exported(before, format)
-    rows = list(csv.reader(io.StringIO(table, newline=""), delimiter="," if format == "csv" else "\t"))
+    rows = list(
+        csv.reader(io.StringIO(table, newline=""), delimiter="," if format == "csv" else "\t")
+    )
     assert len(rows) == 7 and all(len(r) == len(rows[0]) for r in rows)
     story = read_story(table, f"x.{format}")
     assert not story.bad
-    after = film_of(story.text, given=[GivenShot(offset=s.offset, own=Overrides(**s.own)) for s in story.opens])
+    after = film_of(
+        story.text, given=[GivenShot(offset=s.offset, own=Overrides(**s.own)) for s in story.opens]
+    )
     assert [s.text for s in after.shots] == [s.text for s in before.shots]  # type: ignore[attr-defined]
     assert [s.shot.own for s in after.shots] == [s.shot.own for s in before.shots]  # type: ignore[attr-defined]
     assert [w.paragraph for w in after.script.words] == [w.paragraph for w in before.script.words]  # type: ignore[attr-defined]
@@ -182,7 +211,9 @@ def test_subtitles_carry_shots_and_who_speaks(format: str, reader: str) -> None:
     after = film_of(story.text, given=[GivenShot(offset=s.offset) for s in story.opens])
     assert [s.text for s in after.shots] == [s.text for s in before.shots]  # type: ignore[attr-defined]
     assert read(story.text).speakers == ("Pip",)
-    assert [round(s.seconds or 0, 2) for s in story.opens] == [round((e.end - e.start) / 1000, 2) for e in theirs]
+    assert [round(s.seconds or 0, 2) for s in story.opens] == [
+        round((e.end - e.start) / 1000, 2) for e in theirs
+    ]
 
 
 @pytest.mark.parametrize("separator", [",", ";", "\t", "|"])
@@ -192,12 +223,23 @@ def test_tables_with_odd_separators_and_encodings(separator: str, encoding: str)
     writer = csv.writer(out, delimiter=separator)
     writer.writerow(["Shot", "Voice Over", "Character", "Image prompt"])
     for i in range(8):
-        writer.writerow([i + 1, f"“Café {i}; déjà vu, naïve”, he said | so.", "Pip" if i % 2 else "", "a lamp, lit"])
+        writer.writerow(
+            [
+                i + 1,
+                f"“Café {i}; déjà vu, naïve”, he said | so.",
+                "Pip" if i % 2 else "",
+                "a lamp, lit",
+            ]
+        )
     text = text_of(out.getvalue().encode(encoding))
     view = look_at(text)
     assert view.columns == ("number", "narration", "speaker", "picture") and view.count == 8
     story = read_story(text, "x.csv")
-    assert len(story.opens) == 8 and story.opens[0].own == {"prompt": "a lamp, lit"} and "Café 7" in story.text
+    assert (
+        len(story.opens) == 8
+        and story.opens[0].own == {"prompt": "a lamp, lit"}
+        and "Café 7" in story.text
+    )
 
 
 def test_a_table_without_a_header_is_guessed_from_its_cells() -> None:
@@ -209,7 +251,9 @@ def test_a_table_without_a_header_is_guessed_from_its_cells() -> None:
 
 
 def test_a_bad_row_is_named_and_the_rest_kept() -> None:
-    story = read_story('narration,speaker\nOne word.,Pip\n"Two\nlines.",\n,Pip\na,b,c\nLast one.,\n', "x.csv")
+    story = read_story(
+        'narration,speaker\nOne word.,Pip\n"Two\nlines.",\n,Pip\na,b,c\nLast one.,\n', "x.csv"
+    )
     assert len(story.opens) == 3
     assert [b.split(" has")[0] for b in story.bad] == ["Line 5", "Line 6"]
     with pytest.raises(BadInput, match="breaks off"):
@@ -226,7 +270,11 @@ def test_markdown_titles_links_and_speakers() -> None:
     )
     assert story.title == "The Arc" and story.sources[0].text == "https://example.org/a"
     script = read(story.text)
-    assert script.speakers == ("Méchain",) and script.scenes[0].time == "day" and len(script.notes) == 1
+    assert (
+        script.speakers == ("Méchain",)
+        and script.scenes[0].time == "day"
+        and len(script.notes) == 1
+    )
     assert story.text[story.sources[0].offset :].startswith("They began here.")
 
 

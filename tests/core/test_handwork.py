@@ -7,7 +7,16 @@ from hypothesis import strategies as st
 from skimage.color import rgb2lab
 
 from cutreel.core.errors import BadInput
-from cutreel.core.pictures import Placing, cut_out, face_of, figure_share, frame_keeping, placed, reach_of, reshaped
+from cutreel.core.pictures import (
+    Placing,
+    cut_out,
+    face_of,
+    figure_share,
+    frame_keeping,
+    placed,
+    reach_of,
+    reshaped,
+)
 
 RNG = np.random.default_rng(3)
 NOISE = RNG.integers(0, 255, (90, 160, 3), np.uint8)
@@ -30,7 +39,13 @@ def test_a_cut_out_is_trimmed_and_keeps_its_pixels() -> None:
 
 
 @settings(max_examples=40, deadline=None)
-@given(x=st.floats(0, 1), y=st.floats(0.1, 1.2), height=st.floats(0.1, 1.5), flip=st.booleans(), light=st.floats(0, 1))
+@given(
+    x=st.floats(0, 1),
+    y=st.floats(0.1, 1.2),
+    height=st.floats(0.1, 1.5),
+    flip=st.booleans(),
+    light=st.floats(0, 1),
+)
 def test_nothing_beyond_the_figure_changes(x, y, height, flip, light) -> None:
     figure = cut_out(NOISE, _disc())
     try:
@@ -42,7 +57,9 @@ def test_nothing_beyond_the_figure_changes(x, y, height, flip, light) -> None:
     rows = np.arange(high)[:, None]
     columns = np.arange(wide)[None]
     left, top = x * wide - tall / 2 - 2, y * high - tall - 2
-    outside = (columns < left) | (columns > left + tall + 4) | (rows < top) | (rows > top + tall + 4)
+    outside = (
+        (columns < left) | (columns > left + tall + 4) | (rows < top) | (rows > top + tall + 4)
+    )
     assert np.array_equal(out[outside], NOISE[outside])
     assert out.shape == NOISE.shape and out.dtype == np.uint8
 
@@ -90,7 +107,9 @@ def test_an_arm_stretched_out_of_the_box_is_the_figures_and_a_neighbour_is_not()
     y=st.floats(0, 0.9),
     size=st.floats(0.02, 0.3),
 )
-def test_a_frame_has_the_films_shape_lies_inside_and_keeps_the_face(picture, film, x, y, size) -> None:
+def test_a_frame_has_the_films_shape_lies_inside_and_keeps_the_face(
+    picture, film, x, y, size
+) -> None:
     face = (x, y, min(1.0, x + size), min(1.0, y + size))
     left, top, right, bottom = frame_keeping(picture, film, [face])
     assert -1e-9 <= left < right <= 1 + 1e-5 and -1e-9 <= top < bottom <= 1 + 1e-5
@@ -119,7 +138,9 @@ def test_a_crop_is_just_those_pixels_and_an_extension_keeps_the_picture() -> Non
     # Somebody in the middle is not repeated. Source: pixels counted by their colour.
     figure = soft.copy()
     figure[20:80, 60:100] = (255, 0, 0)
-    red = (np.abs(reshaped(figure, (-1.0, -0.2, 2.0, 1.2)).astype(int) - (255, 0, 0)).max(axis=2) < 60).sum()
+    red = (
+        np.abs(reshaped(figure, (-1.0, -0.2, 2.0, 1.2)).astype(int) - (255, 0, 0)).max(axis=2) < 60
+    ).sum()
     assert red == 60 * 40
     assert np.abs(np.diff(wide.astype(int), axis=1)).max() < 12, "no seam"
     for frame in ((0.5, 0.5, 0.52, 0.9), (-3.0, 0.0, 1.0, 1.0)):
@@ -130,6 +151,12 @@ def test_a_crop_is_just_those_pixels_and_an_extension_keeps_the_picture() -> Non
 def test_how_close_a_camera_comes_in_numbers() -> None:
     # A push of six seconds ends at 1.30 (core.motion): 1280 / 1.30 = 985 pixels for 1920 of the film.
     reach = reach_of(1280, "push", 6.0, 1920)
-    assert (reach.zoom, reach.across, reach.frame, reach.ratio, reach.factor) == (1.3, 985, 1920, 0.513, 2)
+    assert (reach.zoom, reach.across, reach.frame, reach.ratio, reach.factor) == (
+        1.3,
+        985,
+        1920,
+        0.513,
+        2,
+    )
     assert reach_of(1280, "push", 6.0, 3840).factor == 4
     assert reach_of(1920, "still", 6.0, 1920).factor == 1

@@ -7,7 +7,15 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from cutreel.core.errors import BadInput
-from cutreel.core.pictures import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
+from cutreel.core.pictures import (
+    in_pixels,
+    in_shares,
+    lengths,
+    moved,
+    take_pose,
+    two_bone,
+    usual_joints,
+)
 from cutreel.protocol import BONES, POSES, FigurePose, posed
 
 JOINTS = [*BONES, "hips"]
@@ -18,7 +26,9 @@ def test_a_right_angle_by_the_theorem_of_pythagoras() -> None:
     # Source: Euclid, Elements I.47: bones of 3 and 4 that reach 5 meet at a right angle.
     middle, end = two_bone((0, 0), (3, 0.1), (7, 0), (5, 0))
     upper, lower = math.dist((0, 0), (3, 0.1)), math.dist((3, 0.1), (7, 0))
-    assert math.dist((0, 0), middle) == pytest.approx(upper) and math.dist(middle, end) == pytest.approx(lower)
+    assert math.dist((0, 0), middle) == pytest.approx(upper) and math.dist(
+        middle, end
+    ) == pytest.approx(lower)
     middle, end = two_bone((0, 0), (0, 3), (4, 3), (5, 0))
     assert end == pytest.approx((5, 0))
     ux, uy = -middle[0], -middle[1]
@@ -26,7 +36,12 @@ def test_a_right_angle_by_the_theorem_of_pythagoras() -> None:
     assert ux * vx + uy * vy == pytest.approx(0, abs=1e-9)
 
 
-@given(joint=st.sampled_from(JOINTS), to=spots, way=st.sampled_from([1, -1]), pose=st.sampled_from(list(POSES)))
+@given(
+    joint=st.sampled_from(JOINTS),
+    to=spots,
+    way=st.sampled_from([1, -1]),
+    pose=st.sampled_from(list(POSES)),
+)
 def test_dragging_any_joint_anywhere_keeps_every_limb(joint, to, way, pose) -> None:
     start = take_pose(usual_joints((0.8, 0.5), 0.7, way), way, pose)
     after = moved(start, joint, to)
@@ -60,7 +75,9 @@ def test_each_pose_of_the_stock_is_another_and_stands_on_the_ground(pose) -> Non
     assert len(POSES) >= 16
     start = usual_joints((0.8, 0.5), 0.7, 1)
     after = take_pose(start, 1, pose)
-    assert max(y for _, y in after.values()) == pytest.approx(max(start[j][1] for j in ("near_foot", "far_foot")))
+    assert max(y for _, y in after.values()) == pytest.approx(
+        max(start[j][1] for j in ("near_foot", "far_foot"))
+    )
     assert lengths(after) == pytest.approx(lengths(start), rel=1e-6)
     mirrored = take_pose({j: (1.6 - x, y) for j, (x, y) in start.items()}, -1, pose)
     for joint, (x, y) in after.items():
@@ -93,7 +110,11 @@ def test_what_cannot_be_is_said() -> None:
 
 
 def test_angles_mean_what_they_say() -> None:
-    standing = dict.fromkeys(JOINTS, (0.0, 0.0)) | {"neck": (0, 2), "near_shoulder": (0, 2), "near_elbow": (0, 1)}
+    standing = dict.fromkeys(JOINTS, (0.0, 0.0)) | {
+        "neck": (0, 2),
+        "near_shoulder": (0, 2),
+        "near_elbow": (0, 1),
+    }
     for angle, wanted in ((0, (0, 1)), (90, (1, 2)), (180, (0, 3))):
         pose = POSES["stand"].model_copy(update={"near_arm": (angle, 0)})
         assert posed(pose, standing)["near_elbow"] == pytest.approx(wanted, abs=1e-9)

@@ -28,7 +28,11 @@ def test_a_thousand_shots_are_cut_and_changed() -> None:
     cut, used, _ = apply_command(film, CutAgain(by="exactly", count=1000), used)
     assert len(cut.word_ids) > 10_000 and len(cut.shots) == 1000
     middle = cut.word_ids[
-        next(i for i, n in enumerate(cut.word_ids) if i > 5000 and n not in {s.first for s in cut.shots})
+        next(
+            i
+            for i, n in enumerate(cut.word_ids)
+            if i > 5000 and n not in {s.first for s in cut.shots}
+        )
     ]
     marked, used, _ = apply_command(cut, SetMark(word=middle), used)
     assert len(marked.shots) == 1001

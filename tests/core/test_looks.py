@@ -4,7 +4,15 @@ import numpy as np
 import pytest
 from skimage.color import rgb2lab
 
-from cutreel.core.continuity import LOOKS, Reference, compose_negative, look_from, look_named, style_between, style_of
+from cutreel.core.continuity import (
+    LOOKS,
+    Reference,
+    compose_negative,
+    look_from,
+    look_named,
+    style_between,
+    style_of,
+)
 from cutreel.core.errors import BadInput
 from cutreel.core.film import Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import RemoveLook, SetLook, SetScene, SetSettings
@@ -28,24 +36,40 @@ def test_style_is_what_scikit_image_says_of_the_same_pixels() -> None:
     assert style.saturation == pytest.approx(np.hypot(lab[..., 1], lab[..., 2]).mean(), abs=1)
     assert {s.name for s in style.palette} == {"red", "teal", "white"}
     assert sum(s.share for s in style.palette) == pytest.approx(1, abs=0.02)
-    assert style.line < style_of(np.tile(stripes((0, 0, 0), (255, 255, 255)), (1, 8, 1))[:, ::8]).line
+    assert (
+        style.line < style_of(np.tile(stripes((0, 0, 0), (255, 255, 255)), (1, 8, 1))[:, ::8]).line
+    )
 
 
 def test_a_look_from_pictures_says_its_palette_as_strongly_as_asked() -> None:
     style = style_between(
-        [style_of(stripes((190, 52, 42), (44, 118, 118))), style_of(stripes((190, 52, 42), (40, 56, 92)))]
+        [
+            style_of(stripes((190, 52, 42), (44, 118, 118))),
+            style_of(stripes((190, 52, 42), (40, 56, 92))),
+        ]
     )
     assert style.palette[0].name == "red"
     look = look_from("own-gouache", "Gouache", "gouache painting", [REF], style, 50)
     assert look.own and look.measured == style and look.palette_words.startswith("palette of red")
-    weak, strong = look.model_copy(update={"strength": 10}), look.model_copy(update={"strength": 100})
-    assert weak.palette_words == "" and len(strong.palette_words) > len(look.palette_words.split(",")[0])
+    weak, strong = (
+        look.model_copy(update={"strength": 10}),
+        look.model_copy(update={"strength": 100}),
+    )
+    assert weak.palette_words == "" and len(strong.palette_words) > len(
+        look.palette_words.split(",")[0]
+    )
     film, used = new_film("t", STORY, Settings())
     film, used, _ = apply_command(film, SetLook(look=look, use=True), used)
     read = read_film(film, 900, [], understands={"references", "negative"})
-    assert all("gouache painting" in s.prompt.text and "palette of" in s.prompt.text for s in read.shots)
-    assert all(any(r.media == REF.media and r.strength == 50 for r in s.references) for s in read.shots)
-    assert not any(s.references for s in read_film(film, 900, []).shots), "not sent where it is not understood"
+    assert all(
+        "gouache painting" in s.prompt.text and "palette of" in s.prompt.text for s in read.shots
+    )
+    assert all(
+        any(r.media == REF.media and r.strength == 50 for r in s.references) for s in read.shots
+    )
+    assert not any(s.references for s in read_film(film, 900, []).shots), (
+        "not sent where it is not understood"
+    )
     with pytest.raises(BadInput, match="another look first"):
         apply_command(film, RemoveLook(name="own-gouache"), used)
     with pytest.raises(BadInput, match="one of ours"):
@@ -64,7 +88,8 @@ def test_what_the_film_must_not_show_goes_into_every_negative_that_is_understood
     film, used = new_film("t", STORY, Settings())
     film, used, _ = apply_command(film, SetSettings(values={"negative": "cars"}), used)
     assert all(
-        "cars" in s.sent_negative == s.negative for s in read_film(film, 400, [], understands={"negative"}).shots
+        "cars" in s.sent_negative == s.negative
+        for s in read_film(film, 400, [], understands={"negative"}).shots
     )
     assert not any(s.sent_negative for s in read_film(film, 400, [], understands={"seed"}).shots)
     assert compose_negative(LOOKS[0], "cars, ").count("cars") == 1
@@ -75,9 +100,17 @@ def test_a_scenes_own_words_stand_for_its_place_hour_and_weather() -> None:
     scene = read_film(film, 400, []).script.scenes[1]
     word = film.word_ids[scene.first]
     before = read_film(film, 400, []).shots
-    changed, used, _ = apply_command(film, SetScene(word=word, values={"prompt": "inside a paper lantern"}), used)
+    changed, used, _ = apply_command(
+        film, SetScene(word=word, values={"prompt": "inside a paper lantern"}), used
+    )
     after = read_film(changed, 400, []).shots
     for a, b in zip(before, after, strict=True):
-        assert ("inside a paper lantern" in b.prompt.text) == (b.scene == 1) == (a.prompt.text != b.prompt.text)
+        assert (
+            ("inside a paper lantern" in b.prompt.text)
+            == (b.scene == 1)
+            == (a.prompt.text != b.prompt.text)
+        )
     lifted, _, _ = apply_command(changed, SetScene(word=word, values={"prompt": None}), used)
-    assert [s.prompt.text for s in read_film(lifted, 400, []).shots] == [s.prompt.text for s in before]
+    assert [s.prompt.text for s in read_film(lifted, 400, []).shots] == [
+        s.prompt.text for s in before
+    ]

@@ -9,8 +9,16 @@ from cutreel.core.pictures import feathered, laid_into
 
 
 @settings(max_examples=40, deadline=None)
-@given(st.integers(0, 10_000), st.floats(0, 30), st.integers(0, 60), st.integers(0, 60), st.integers(1, 60))
-def test_nothing_outside_the_mask_changes(seed: int, feather: float, left: int, top: int, size: int) -> None:
+@given(
+    st.integers(0, 10_000),
+    st.floats(0, 30),
+    st.integers(0, 60),
+    st.integers(0, 60),
+    st.integers(1, 60),
+)
+def test_nothing_outside_the_mask_changes(
+    seed: int, feather: float, left: int, top: int, size: int
+) -> None:
     rng = np.random.default_rng(seed)
     base, change = rng.integers(0, 256, (2, 64, 80, 3), dtype=np.uint8)
     mask = np.zeros((64, 80), np.uint8)

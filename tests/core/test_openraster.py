@@ -45,7 +45,9 @@ def flat_of(images: list[Image.Image]) -> Image.Image:
 
 def picture() -> LayeredPicture:
     drawn = [b"<svg xmlns='http://www.w3.org/2000/svg'/>", None, None]
-    layers = [Layer(png(i), d, s) for i, d, s in zip(sheets(), (0.0, 0.55, 1.0), drawn, strict=True)]
+    layers = [
+        Layer(png(i), d, s) for i, d, s in zip(sheets(), (0.0, 0.55, 1.0), drawn, strict=True)
+    ]
     return LayeredPicture(png(flat_of(sheets())), layers, [FIGURE])
 
 
@@ -63,13 +65,18 @@ def test_the_same_picture_is_the_same_file_and_begins_as_the_format_says() -> No
 
 def test_another_program_reads_layers_depths_and_the_whole(tmp_path) -> None:
     """Source: pyora, an independent reader and renderer of OpenRaster files."""
-    with zipfile.ZipFile(io.BytesIO(packed(picture()))) as ours, zipfile.ZipFile(tmp_path / "a.ora", "w") as theirs:
+    with (
+        zipfile.ZipFile(io.BytesIO(packed(picture()))) as ours,
+        zipfile.ZipFile(tmp_path / "a.ora", "w") as theirs,
+    ):
         # That program reads raster layers only; the hidden drawing of figures is left out for it.
         for entry in ours.infolist():
             data = ours.read(entry)
             if entry.filename == "stack.xml":
                 data = (
-                    b"".join(part for part in data.partition(b'<layer name="figures and joints"')[:1])
+                    b"".join(
+                        part for part in data.partition(b'<layer name="figures and joints"')[:1]
+                    )
                     + data[data.index(b"/>", data.index(b"figures and joints")) + 2 :]
                 )
             theirs.writestr(entry, data)
@@ -88,9 +95,15 @@ def test_layers_figures_and_joints_come_back() -> None:
     back = unpacked(packed(picture()))
     assert [layer.depth for layer in back.layers] == [0.0, 0.55, 1.0]
     for layer, sheet in zip(back.layers, sheets(), strict=True):
-        assert np.array_equal(np.asarray(Image.open(io.BytesIO(layer.png)).convert("RGBA")), np.asarray(sheet))
+        assert np.array_equal(
+            np.asarray(Image.open(io.BytesIO(layer.png)).convert("RGBA")), np.asarray(sheet)
+        )
     (figure,) = back.figures
-    assert (figure["name"], figure["way"], figure["box"]) == ("maren & oake", -1, [0.25, 0.1, 0.5, 0.9])
+    assert (figure["name"], figure["way"], figure["box"]) == (
+        "maren & oake",
+        -1,
+        [0.25, 0.1, 0.5, 0.9],
+    )
     for joint, at in FIGURE["joints"].items():
         assert figure["joints"][joint] == pytest.approx(at, abs=1e-4)
 
@@ -99,7 +112,9 @@ def made_elsewhere(stack: str, *images: Image.Image, merged: Image.Image) -> byt
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w") as archive:
         archive.writestr("mimetype", "image/openraster")
-        archive.writestr("stack.xml", f'<image version="0.0.3" w="320" h="180"><stack>{stack}</stack></image>')
+        archive.writestr(
+            "stack.xml", f'<image version="0.0.3" w="320" h="180"><stack>{stack}</stack></image>'
+        )
         for number, image in enumerate(images):
             archive.writestr(f"data/{number}.png", png(image))
         archive.writestr("mergedimage.png", png(merged))
@@ -114,7 +129,12 @@ def test_layers_of_another_program_lie_where_they_are_told_and_keep_a_depth_by_t
     stack = '<layer name="boat, depth 0.7" src="data/1.png" x="100" y="50"/><layer name="sky" src="data/0.png"/>'
     back = unpacked(made_elsewhere(stack, ground, small, merged=merged))
     assert [layer.depth for layer in back.layers] == [0.0, 0.7] and back.figures == []
-    assert Image.open(io.BytesIO(back.layers[1].png)).getchannel("A").getbbox() == (100, 50, 140, 110)
+    assert Image.open(io.BytesIO(back.layers[1].png)).getchannel("A").getbbox() == (
+        100,
+        50,
+        140,
+        110,
+    )
 
 
 @pytest.mark.parametrize(

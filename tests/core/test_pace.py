@@ -6,7 +6,15 @@ import pytest
 
 from cutreel.core.breakdown import Wish, break_down, closeness, estimate_words, measure, wish_for
 from cutreel.core.errors import BadInput
-from cutreel.core.film import GivenShot, Settings, apply_command, new_film, read_film, remarks_on, wish_of
+from cutreel.core.film import (
+    GivenShot,
+    Settings,
+    apply_command,
+    new_film,
+    read_film,
+    remarks_on,
+    wish_of,
+)
 from cutreel.core.film.commands import CutAgain, LiftMark, SamePicture, SetMark, SetScene
 from cutreel.core.manuscript import read
 from tests.conftest import STORY
@@ -24,7 +32,9 @@ def lengths(text: str, wish: Wish) -> list[float]:
 def test_a_documentary_opens_about_one_picture_a_second_and_eases_to_ten() -> None:
     # Common practice: about one picture a second at first, then one every two, then the film's own pace, about ten.
     wish = wish_for("documentary")
-    assert wish.wanted(0) == pytest.approx(1.2, abs=0.3) and wish.wanted(8) == pytest.approx(2.1, abs=0.4)
+    assert wish.wanted(0) == pytest.approx(1.2, abs=0.3) and wish.wanted(8) == pytest.approx(
+        2.1, abs=0.4
+    )
     assert wish.wanted(60) == 10
     curve = [wish.wanted(t / 2) for t in range(80)]
     assert curve == sorted(curve)
@@ -54,7 +64,9 @@ def test_a_scene_keeps_a_pace_of_its_own() -> None:
     words = [[s.end - s.first for s in shots if s.scene == n] for n in (0, 1)]
     assert sum(words[1]) / len(words[1]) > 2 * sum(words[0]) / len(words[0])
     film, used, title = apply_command(film, SetScene(word=second, pace=0), used)
-    assert title == "set pace of a scene" and film.scenes[0].aim == 40 and film.scenes[0].pace is None
+    assert (
+        title == "set pace of a scene" and film.scenes[0].aim == 40 and film.scenes[0].pace is None
+    )
     film, used, _ = apply_command(film, SetScene(word=second, aim=0), used)
     assert film.scenes == []
 
@@ -78,7 +90,9 @@ def test_a_reference_is_measured_and_followed_without_its_words() -> None:
 def test_a_timed_reference_brings_its_own_shots() -> None:
     script = read("One two three four five. " * 20)
     aim = measure(script, list(range(0, 100, 5)), [3.0] * 10 + [6.0] * 10)
-    assert aim.timed and aim.seconds == 90 and aim.words_a_minute == pytest.approx(100 / 1.5, abs=0.1)
+    assert (
+        aim.timed and aim.seconds == 90 and aim.words_a_minute == pytest.approx(100 / 1.5, abs=0.1)
+    )
     assert aim.shot_seconds[0] == 3.0 and aim.shot_seconds[-1] == 6.0
 
 
@@ -91,7 +105,8 @@ TROUBLE = (
 
 def troubled() -> tuple[object, list[str]]:
     offsets = [
-        TROUBLE.index(w) for w in ("Maren Oake", "“Who", "Maren sat", "And so", "They left", "Pip slept", "slept")
+        TROUBLE.index(w)
+        for w in ("Maren Oake", "“Who", "Maren sat", "And so", "They left", "Pip slept", "slept")
     ]
     return new_film("t", TROUBLE, Settings(pace=5), given=[GivenShot(offset=o) for o in offsets])
 

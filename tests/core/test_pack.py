@@ -7,7 +7,15 @@ import json
 import pytest
 
 from cutreel.core.errors import NotFound
-from cutreel.core.film import Settings, apply_command, match_files, new_film, pack_of, prompts_of, read_film
+from cutreel.core.film import (
+    Settings,
+    apply_command,
+    match_files,
+    new_film,
+    pack_of,
+    prompts_of,
+    read_film,
+)
 from cutreel.core.film.commands import SamePicture, SetMark, SetShots
 from cutreel.core.film.prompts import CAPS
 from tests.conftest import STORY
@@ -22,19 +30,34 @@ def test_four_prompts_are_composed_for_every_shot_within_their_caps() -> None:
         for kind in ("motion", "direction", "sound"):
             prompt = getattr(found, kind)
             assert len(prompt.text) <= CAPS[kind] and prompt.fits
-            assert prompt.text == ". ".join(w for _, w in prompt.pieces) + ("." if prompt.pieces else "")
-        assert found.picture is shot.prompt and found.motion.pieces[0][0] == "move" and found.direction.text
+            assert prompt.text == ". ".join(w for _, w in prompt.pieces) + (
+                "." if prompt.pieces else ""
+            )
+        assert (
+            found.picture is shot.prompt
+            and found.motion.pieces[0][0] == "move"
+            and found.direction.text
+        )
     spoken = next(s for s in READ.shots if "“He follows me,”" in s.text)
     assert "Pip" in prompts_of(spoken, READ.script).direction.text
     windy = next(s for s in READ.shots if s.facts.weather == "wind")
-    assert "wind" in prompts_of(windy, READ.script).motion.text and "wind" in prompts_of(windy, READ.script).sound.text
+    assert (
+        "wind" in prompts_of(windy, READ.script).motion.text
+        and "wind" in prompts_of(windy, READ.script).sound.text
+    )
 
 
 def test_what_is_written_by_hand_stands_and_how_words_are_said_is_read() -> None:
-    film, used = new_film("t", "“Come here,” Ada whispered softly. Ada waited. Ada ran.", Settings())
+    film, used = new_film(
+        "t", "“Come here,” Ada whispered softly. Ada waited. Ada ran.", Settings()
+    )
     shot = read_film(film, 400, []).shots[0]
-    assert "Ada: whispers softly" in prompts_of(shot, read_film(film, 400, []).script).direction.text
-    film, used, _ = apply_command(film, SetShots(shots=[shot.shot.id], values={"direction": "flat, tired"}), used)
+    assert (
+        "Ada: whispers softly" in prompts_of(shot, read_film(film, 400, []).script).direction.text
+    )
+    film, used, _ = apply_command(
+        film, SetShots(shots=[shot.shot.id], values={"direction": "flat, tired"}), used
+    )
     found = read_film(film, 400, [])
     assert prompts_of(found.shots[0], found.script).direction.pieces == (("hand", "flat, tired"),)
 
@@ -59,11 +82,22 @@ def shots_of(names: list[str], film: object = READ) -> list[str | None]:
 
 def test_files_find_their_shots_by_number_edge_or_order() -> None:
     assert shots_of(["003.png", "012.png", "999.png"]) == ["3", "12", None]
-    assert shots_of(["out/shot 7 final.png", "image_0004_v2.jpg", "no_number.png"]) == ["7", "4", None]
+    assert shots_of(["out/shot 7 final.png", "image_0004_v2.jpg", "no_number.png"]) == [
+        "7",
+        "4",
+        None,
+    ]
     assert shots_of(["b.png", "a.png"]) == ["1", "2"]
     film, used, _ = apply_command(FILM, SetMark(word=FILM.word_ids[READ.shots[1].first + 2]), USED)
     found = read_film(film, 400, [])
-    assert shots_of(["shot 2A.png", "2A.png", "003.png", "shot 3.png"], found) == ["2A", "2A", "2A", "3"]
-    film, used, _ = apply_command(film, SamePicture(shot=film.shots[1].id, of=film.shots[0].id), used)
+    assert shots_of(["shot 2A.png", "2A.png", "003.png", "shot 3.png"], found) == [
+        "2A",
+        "2A",
+        "2A",
+        "3",
+    ]
+    film, used, _ = apply_command(
+        film, SamePicture(shot=film.shots[1].id, of=film.shots[0].id), used
+    )
     assert shots_of(["x.png", "y.png"], read_film(film, 400, [])) == ["1", "2A"]
     assert [m.why for m in match_files(["z.png"] * 60, found)][-1] == "more files than shots"

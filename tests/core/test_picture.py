@@ -39,7 +39,9 @@ RATE = FrameRate.parse("24")
 
 
 def smooth(height: int, width: int, channels: int = 3, seed: int = 5) -> np.ndarray:
-    small = np.random.default_rng([seed, height, channels]).integers(0, 256, (9, 16, channels), dtype=np.uint8)
+    small = np.random.default_rng([seed, height, channels]).integers(
+        0, 256, (9, 16, channels), dtype=np.uint8
+    )
     return np.array(Image.fromarray(small).resize((width, height), Image.Resampling.BICUBIC))
 
 
@@ -68,7 +70,10 @@ def test_sampling_is_bilinear() -> None:
     sample(src, out, x0, y0, step, step)
     ys, xs = np.mgrid[0:120, 0:200]
     want = map_coordinates(
-        src.astype(float), [y0 + (ys + 0.5) * step - 0.5, x0 + (xs + 0.5) * step - 0.5], order=1, mode="nearest"
+        src.astype(float),
+        [y0 + (ys + 0.5) * step - 0.5, x0 + (xs + 0.5) * step - 0.5],
+        order=1,
+        mode="nearest",
     )
     assert np.abs(out - want).max() <= 1.0
 
@@ -106,11 +111,27 @@ def layered(width: int = 320, height: int = 180) -> dict[str, Planes]:
     return {"back": planes_of(smooth(height, width)), "front": planes_of(front, 1.0)}
 
 
-def plan(frames: tuple[int, ...] = (40, 40), dissolve_frames: int = 10, captions: tuple[Caption, ...] = ()):
-    shots = [PlannedShot(layers=[("back", 0.0), ("front", 1.0)]), PlannedShot(page=("The lamp was dark.", "2"))]
+def plan(
+    frames: tuple[int, ...] = (40, 40),
+    dissolve_frames: int = 10,
+    captions: tuple[Caption, ...] = (),
+):
+    shots = [
+        PlannedShot(layers=[("back", 0.0), ("front", 1.0)]),
+        PlannedShot(page=("The lamp was dark.", "2")),
+    ]
     ends = np.cumsum(frames).tolist()
     spans = [Span(a, b) for a, b in zip([0, *ends], ends, strict=False)]
-    return plan_segments(shots[: len(frames)], spans, [dissolve_frames] * len(frames), captions, RATE, 320, 180, "film")
+    return plan_segments(
+        shots[: len(frames)],
+        spans,
+        [dissolve_frames] * len(frames),
+        captions,
+        RATE,
+        320,
+        180,
+        "film",
+    )
 
 
 def film_of(tmp_path, plans) -> str:
@@ -164,7 +185,9 @@ def test_frames_decoded_are_the_frames_composed(tmp_path) -> None:
     plans = plan(captions=(Caption(0.3, 1.5, ("The lamp", "was dark."), 0, 4),))
     path = film_of(tmp_path, plans)
     media = layered()
-    composed = [frame[0].copy() for _, p in plans for frame in frames_of(p, lambda name, depth: media[name])]
+    composed = [
+        frame[0].copy() for _, p in plans for frame in frames_of(p, lambda name, depth: media[name])
+    ]
     with av.open(path) as container:
         decoded = [f.to_ndarray()[:180, :320] for f in container.decode(video=0)]
     assert len(decoded) == len(composed)
@@ -207,14 +230,20 @@ def test_a_push_moves_smoothly() -> None:
 
 def test_segments_have_keys_of_what_they_show() -> None:
     one, moved = plan(), plan(frames=(60, 40))
-    assert one[-1][1].key == moved[-1][1].key, "the same stretch elsewhere in the film is the same segment"
+    assert one[-1][1].key == moved[-1][1].key, (
+        "the same stretch elsewhere in the film is the same segment"
+    )
     assert one[0][1].key != moved[0][1].key
     assert one[0][1].key == plan()[0][1].key
     assert len({p.key for _, p in one}) == len(one)
 
 
 def test_transitions_change_no_time() -> None:
-    assert sum(p.frames for _, p in plan(dissolve_frames=0)) == sum(p.frames for _, p in plan(dissolve_frames=18)) == 80
+    assert (
+        sum(p.frames for _, p in plan(dissolve_frames=0))
+        == sum(p.frames for _, p in plan(dissolve_frames=18))
+        == 80
+    )
 
 
 def test_fragments_move_to_their_time() -> None:
@@ -230,9 +259,16 @@ def test_fragments_move_to_their_time() -> None:
 
 def test_captions_are_light_with_a_dark_edge_and_inside_the_frame() -> None:
     for size in ((1920, 1080), (640, 360), (720, 1280), (640, 640)):
-        words, top, left = caption_planes(("The Saltmere ferry had not mis", "sed a crossing in forty years."), *size)
+        words, top, left = caption_planes(
+            ("The Saltmere ferry had not mis", "sed a crossing in forty years."), *size
+        )
         height, width = words.y.shape
-        assert left >= 0 and left + width <= size[0] and top + height <= size[1] and top > size[1] * 0.6
+        assert (
+            left >= 0
+            and left + width <= size[0]
+            and top + height <= size[1]
+            and top > size[1] * 0.6
+        )
         full = words.alpha > 225
         assert words.y[full].max() > 220 and words.y[full].min() < 60
 

@@ -23,7 +23,11 @@ def test_light_at_an_hour_is_said_in_that_places_shots_of_that_hour_alone() -> N
     place, shots = jetty(film), read_film(film, 900, []).shots
     place.light = {"dusk": "long red light"}
     lit, used, _ = apply_command(film, SetPlace(place=place), used)
-    there = {i for i, s in enumerate(shots) if s.facts.place == place.description and s.facts.time == "dusk"}
+    there = {
+        i
+        for i, s in enumerate(shots)
+        if s.facts.place == place.description and s.facts.time == "dusk"
+    }
     assert there and changed(prompts(film), prompts(lit)) == there
     assert all("long red light" in prompts(lit)[i] for i in there)
 
@@ -45,7 +49,11 @@ def test_a_description_and_a_scenes_weather_and_hour_change_what_is_there() -> N
 
 
 def test_a_places_weather_holds_while_the_text_says_nothing() -> None:
-    film, used = new_film("t", "Ada walked the shore. Ada sang. Rain fell on the shore. Ada ran.\n", Settings(pace=1.5))
+    film, used = new_film(
+        "t",
+        "Ada walked the shore. Ada sang. Rain fell on the shore. Ada ran.\n",
+        Settings(pace=1.5),
+    )
     shore = film.places[0].model_copy(update={"weather": "fog"})
     foggy, used, _ = apply_command(film, SetPlace(place=shore), used)
     weather = [s.facts.weather for s in read_film(foggy, 900, []).shots]

@@ -55,13 +55,23 @@ def test_every_cap_from_60_to_2000_holds_on_every_shot_of_the_demo_films(sample:
         longest = len(shot.prompt.text)
         for cap in [*range(60, min(2000, longest + 1)), longest, 2000]:
             prompt = compose_picture(
-                shot.facts, shot.people, look, cap, place=placed.get(shot.facts.place), moves=shot.move != "still"
+                shot.facts,
+                shot.people,
+                look,
+                cap,
+                place=placed.get(shot.facts.place),
+                moves=shot.move != "still",
             )
             assert prompt.fits == (len(prompt.text) <= cap)
             assert all(
-                t.text in prompt.text or (t.short and t.short in prompt.text) for p in shot.people for t in p.traits
+                t.text in prompt.text or (t.short and t.short in prompt.text)
+                for p in shot.people
+                for t in p.traits
             )
-            shortest = sum(len(", ".join(t.short or t.text for t in p.traits)) + 2 for p in shot.people) + 1
+            shortest = (
+                sum(len(", ".join(t.short or t.text for t in p.traits)) + 2 for p in shot.people)
+                + 1
+            )
             assert prompt.fits or cap < shortest
         assert prompt.text == shot.prompt.text, "at the cap of 2,000 it is what the film says"
 
@@ -70,7 +80,10 @@ def test_a_trait_that_may_go_goes_where_room_is_short_and_is_told() -> None:
     ada = Person(
         id=1,
         name="Ada",
-        traits=[Trait(about="hair", text="red hair"), Trait(about="face", text="a gap in her teeth", weight="if room")],
+        traits=[
+            Trait(about="hair", text="red hair"),
+            Trait(about="face", text="a gap in her teeth", weight="if room"),
+        ],
     )
     facts = replace(FACTS[0], people=(1,), action="")
     long, short = (compose_picture(facts, [ada], LOOKS[0], cap) for cap in (900, 70))
@@ -86,7 +99,9 @@ def test_model_sheets_and_views_keep_to_the_cap_too(cap: int) -> None:
         assert all(t.text in sheet.text or t.short in sheet.text for t in person.traits)
     for place in PLACES:
         view = compose_place_sheet(place, LOOKS[0], cap)
-        assert view.fits == (len(view.text) <= cap) and (place.description in view.text or cap < 200)
+        assert view.fits == (len(view.text) <= cap) and (
+            place.description in view.text or cap < 200
+        )
 
 
 def test_figures_of_shots_that_move_are_asked_for_at_half_the_frame() -> None:
@@ -122,7 +137,9 @@ def test_the_least_important_goes_first() -> None:
     whole = fit(parts, 200)
     assert whole.left_out == () and whole.text.endswith(".")
     tight = fit(parts, 46)
-    assert "long detail" not in tight.text and "Wide shot" in tight.text and "red scarf" in tight.text
+    assert (
+        "long detail" not in tight.text and "Wide shot" in tight.text and "red scarf" in tight.text
+    )
     assert fit(parts, 30).left_out == ("calm mood", "long detail of look")
     assert not fit(parts, 10).fits
 
@@ -136,7 +153,9 @@ def test_facts_carry_over_and_say_why() -> None:
 
 
 def test_what_the_maker_sets_holds() -> None:
-    own = [Overrides(framing="close", place="a cave", time="dawn", people=[])] + [Overrides()] * (len(OPENS) - 1)
+    own = [Overrides(framing="close", place="a cave", time="dawn", people=[])] + [Overrides()] * (
+        len(OPENS) - 1
+    )
     first = facts_of_shots(SCRIPT, OPENS, CAST, PLACES, own)[0]
     assert (first.framing, first.place, first.time, first.people) == ("close", "a cave", "dawn", ())
     assert first.why["framing"] == "set by hand"
@@ -163,12 +182,21 @@ def test_she_is_whoever_the_scene_had_where_it_can_only_be_one() -> None:
 
 @settings(max_examples=80, deadline=None)
 @given(
-    st.lists(st.tuples(st.sampled_from(["must", "if room"]), st.booleans()), min_size=1, max_size=6),
+    st.lists(
+        st.tuples(st.sampled_from(["must", "if room"]), st.booleans()), min_size=1, max_size=6
+    ),
     st.integers(60, 600),
 )
-def test_what_must_hold_is_said_at_every_cap_and_what_went_is_told(weights: list[tuple[str, bool]], cap: int) -> None:
+def test_what_must_hold_is_said_at_every_cap_and_what_went_is_told(
+    weights: list[tuple[str, bool]], cap: int
+) -> None:
     traits = [
-        Trait(about=f"t{i}", text=f"a long wording number {i}", short=f"short {i}" if short else "", weight=weight)
+        Trait(
+            about=f"t{i}",
+            text=f"a long wording number {i}",
+            short=f"short {i}" if short else "",
+            weight=weight,
+        )
         for i, (weight, short) in enumerate(weights)
     ]
     ada = Person(id=1, name="Ada", traits=traits)

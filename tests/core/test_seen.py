@@ -38,13 +38,19 @@ BOXES = {
 NIGHT = Light((0.55, 0.55, 0.55), (14, 20, 46))
 
 
-def outline(box: tuple[int, int, int, int], size: tuple[int, int] = (800, 450)) -> list[tuple[float, float]]:
+def outline(
+    box: tuple[int, int, int, int], size: tuple[int, int] = (800, 450)
+) -> list[tuple[float, float]]:
     left, top, right, bottom = (v / s for v, s in zip(box, (*size, *size), strict=True))
     return [(left, top), (right, top), (right, bottom), (left, bottom)]
 
 
 def drawn(
-    light: Light = Light(), *, neutral: bool = True, boat: bool = False, **colours: tuple[int, int, int]
+    light: Light = Light(),
+    *,
+    neutral: bool = True,
+    boat: bool = False,
+    **colours: tuple[int, int, int],
 ) -> tuple[np.ndarray, list[dict]]:
     """A picture of Pip in flat colours under a light, and the regions that a service would tell of it."""
     image = Image.new("RGB", (800, 450), (150, 170, 190))
@@ -57,13 +63,23 @@ def drawn(
     if neutral:
         pen.rectangle((300, 262, 360, 300), fill=(236, 236, 236))
         pen.rectangle((440, 262, 500, 300), fill=(44, 44, 44))
-        parts.append({"order": 10, "slot": "", "grey": 236, "outline": outline((300, 262, 360, 300))})
-        parts.append({"order": 11, "slot": "", "grey": 44, "outline": outline((440, 262, 500, 300))})
+        parts.append(
+            {"order": 10, "slot": "", "grey": 236, "outline": outline((300, 262, 360, 300))}
+        )
+        parts.append(
+            {"order": 11, "slot": "", "grey": 44, "outline": outline((440, 262, 500, 300))}
+        )
     if boat:
         pen.rectangle((200, 300, 600, 449), fill=(123, 71, 45))
         parts.append({"order": 20, "slot": "", "outline": outline((200, 300, 600, 449))})
     pixels = np.asarray(image, float) * np.array(light.gain) + np.array(light.veil)
-    region = {"name": "pip", "box": (0.3, 0.05, 0.7, 0.95), "height": 0.9, "facing": "front", "parts": parts}
+    region = {
+        "name": "pip",
+        "box": (0.3, 0.05, 0.7, 0.95),
+        "height": 0.9,
+        "facing": "front",
+        "parts": parts,
+    }
     return np.clip(pixels, 0, 255).astype(np.uint8), [region]
 
 
@@ -75,10 +91,16 @@ def shown(seen: SeenPicture, shot: int = 1, said: bool = True, **more) -> ShownP
 
 def apart(one: tuple[int, int, int], other) -> float:
     """CIEDE2000 by scikit-image."""
-    return float(deltaE_ciede2000(rgb2lab(np.array(one)[None, None] / 255), np.array(other)[None, None])[0, 0])
+    return float(
+        deltaE_ciede2000(rgb2lab(np.array(one)[None, None] / 255), np.array(other)[None, None])[
+            0, 0
+        ]
+    )
 
 
-@pytest.mark.parametrize("light", [Light(), NIGHT, Light((0.9, 0.7, 0.5)), Light((0.7, 0.75, 0.8), (40, 30, 20))])
+@pytest.mark.parametrize(
+    "light", [Light(), NIGHT, Light((0.9, 0.7, 0.5)), Light((0.7, 0.75, 0.8), (40, 30, 20))]
+)
 def test_colours_are_those_of_white_light(light: Light) -> None:
     seen = measure_picture(*drawn(light))
     assert seen.lit and seen.figures[0].lit == "own"
@@ -95,7 +117,10 @@ def test_what_is_painted_over_a_part_is_left_out_of_it() -> None:
 
 
 def test_a_changed_garment_is_found_at_night_and_nothing_else() -> None:
-    pictures = [shown(measure_picture(*drawn(NIGHT, top=(190, 52, 42) if i == 3 else COAT)), i) for i in range(1, 5)]
+    pictures = [
+        shown(measure_picture(*drawn(NIGHT, top=(190, 52, 42) if i == 3 else COAT)), i)
+        for i in range(1, 5)
+    ]
     found = drift_in_pictures(pictures, "cut-paper", True)
     marked = [(f.shot, f.trait) for f in found if f.marked]
     assert marked == [(3, "teal coat")]
@@ -137,7 +162,9 @@ def test_the_wanted_colour_is_the_makers_then_the_references_then_the_films() ->
     assert by["teal coat"] == "as you set it" and by["brown hair"] == "as in model sheet"
     assert by["fair skin"] == "as the words say"
     other = {f.trait: f.by for f in drift_in_pictures([picture], "ink-wash", False)}
-    assert "brown hair" not in other and "fair skin" not in other, "no reference in that look, and words mean little"
+    assert "brown hair" not in other and "fair skin" not in other, (
+        "no reference in that look, and words mean little"
+    )
 
 
 def test_small_figures_turned_faces_and_missing_scarves() -> None:
@@ -146,10 +173,16 @@ def test_small_figures_turned_faces_and_missing_scarves() -> None:
     regions[0]["parts"] = [p for p in regions[0]["parts"] if p["slot"] != "neck"]
     seen = measure_picture(pixels, regions)
     found = drift_in_pictures([shown(seen, framing="wide", speaks=1)], "cut-paper", True)
-    assert {(f.kind, f.trait) for f in found if f.marked} == {("size", ""), ("facing", ""), ("missing", "red scarf")}
+    assert {(f.kind, f.trait) for f in found if f.marked} == {
+        ("size", ""),
+        ("facing", ""),
+        ("missing", "red scarf"),
+    }
     regions[0]["parts"] = [p for p in regions[0]["parts"] if p["slot"] != "top"]
     close = measure_picture(pixels, regions)
-    assert not [f for f in drift_in_pictures([shown(close)], "cut-paper", True) if f.kind == "missing"]
+    assert not [
+        f for f in drift_in_pictures([shown(close)], "cut-paper", True) if f.kind == "missing"
+    ]
 
 
 def test_a_box_alone_is_enough_to_look_for_a_colour() -> None:
@@ -157,7 +190,11 @@ def test_a_box_alone_is_enough_to_look_for_a_colour() -> None:
     box = [{"name": "Pip", "box": (0.32, 0.08, 0.68, 0.94)}]
     seen = measure_picture(pixels, box)
     assert not seen.figures[0].told and seen.figures[0].palette
-    assert not [f for f in drift_in_pictures([shown(seen)], "cut-paper", True) if f.kind == "colour" and f.marked]
+    assert not [
+        f
+        for f in drift_in_pictures([shown(seen)], "cut-paper", True)
+        if f.kind == "colour" and f.marked
+    ]
     green = measure_picture(drawn(top=(84, 128, 74), neck=(84, 128, 74))[0], box)
     assert {"teal coat", "red scarf"} <= {
         f.trait for f in drift_in_pictures([shown(green)], "cut-paper", True) if f.marked
@@ -173,8 +210,13 @@ def test_a_picture_unlike_the_others_of_its_hour_is_told() -> None:
 
 
 @settings(max_examples=40, deadline=None)
-@given(st.lists(st.floats(0.45, 0.8), min_size=3, max_size=3), st.lists(st.floats(0, 50), min_size=3, max_size=3))
-def test_in_any_light_with_neutrals_the_colours_are_the_same(gain: list[float], veil: list[float]) -> None:
+@given(
+    st.lists(st.floats(0.45, 0.8), min_size=3, max_size=3),
+    st.lists(st.floats(0, 50), min_size=3, max_size=3),
+)
+def test_in_any_light_with_neutrals_the_colours_are_the_same(
+    gain: list[float], veil: list[float]
+) -> None:
     """Against the true colours, by scikit-image, in lights in which nothing is brighter than eight bits can say; what a
     dark one leaves of them allows no more than this."""
     light = Light((gain[0], gain[1], gain[2]), (veil[0], veil[1], veil[2]))

@@ -26,12 +26,18 @@ def test_golden_rule(index: int) -> None:
 @pytest.mark.parametrize(
     ("text", "wanted"),
     [
-        ("“Are we lost?” said Pip. The boat turned.", ["“Are we lost?” said Pip.", "The boat turned."]),
+        (
+            "“Are we lost?” said Pip. The boat turned.",
+            ["“Are we lost?” said Pip.", "The boat turned."],
+        ),
         ("“Stop!” Maren said. He did.", ["“Stop!” Maren said.", "He did."]),
         ("“You are Pip.” Maren laughed.", ["“You are Pip.”", "Maren laughed."]),
         ("He waited… and nobody came.", ["He waited… and nobody came."]),
         ("He waited… Nobody came.", ["He waited…", "Nobody came."]),
-        ("Mr. Hobb met Dr. Quill at 5 p.m. They talked.", ["Mr. Hobb met Dr. Quill at 5 p.m.", "They talked."]),
+        (
+            "Mr. Hobb met Dr. Quill at 5 p.m. They talked.",
+            ["Mr. Hobb met Dr. Quill at 5 p.m.", "They talked."],
+        ),
     ],
 )
 def test_fiction(text: str, wanted: list[str]) -> None:

@@ -36,7 +36,12 @@ def speechlike(seconds: float) -> np.ndarray:
     """Bursts of noise with pauses, as a voice has."""
     n = round(seconds * RATE)
     gate = (np.sin(2 * np.pi * np.arange(n) / RATE * 0.45) > -0.3).astype(np.float32)
-    return RNG.standard_normal(n).astype(np.float32) * 0.12 * gate * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23))
+    return (
+        RNG.standard_normal(n).astype(np.float32)
+        * 0.12
+        * gate
+        * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23))
+    )
 
 
 def test_ebu_tech_3341_case_1() -> None:
@@ -54,7 +59,9 @@ def test_ebu_tech_3341_case_3() -> None:
 def test_ebu_tech_3341_case_4() -> None:
     """EBU Tech 3341: -72, -36, -23, -36, -72 dBFS for 10, 10, 60, 10, 10 s reads -23.0 ±0.1 LUFS."""
     levels = [(-72, 10), (-36, 10), (-23, 60), (-36, 10), (-72, 10)]
-    assert integrated_lufs(np.concatenate([sine(*p) for p in levels]), RATE) == pytest.approx(-23.0, abs=0.1)
+    assert integrated_lufs(np.concatenate([sine(*p) for p in levels]), RATE) == pytest.approx(
+        -23.0, abs=0.1
+    )
 
 
 @pytest.mark.parametrize("rate", [44_100, 48_000])
@@ -71,11 +78,17 @@ def test_true_peak_between_samples() -> None:
     n = np.arange(RATE)
     wave = np.sin(2 * np.pi * n / 4 + np.pi / 4).astype(np.float32)
     assert 20 * np.log10(np.abs(wave).max()) == pytest.approx(-3.01, abs=0.01)
-    assert true_peak_dbtp(wave[:, None] * np.hanning(RATE)[:, None].astype(np.float32)) == pytest.approx(0.0, abs=0.2)
+    assert true_peak_dbtp(
+        wave[:, None] * np.hanning(RATE)[:, None].astype(np.float32)
+    ) == pytest.approx(0.0, abs=0.2)
 
 
 def test_silence_has_no_loudness() -> None:
-    assert integrated_lufs(np.zeros((RATE, 2), np.float32), RATE) == integrated_lufs(sine(-20, 0.2), RATE) == -120.0
+    assert (
+        integrated_lufs(np.zeros((RATE, 2), np.float32), RATE)
+        == integrated_lufs(sine(-20, 0.2), RATE)
+        == -120.0
+    )
 
 
 @pytest.mark.parametrize("loud", [0.02, 1.0])
@@ -91,7 +104,16 @@ def test_the_mix_reaches_its_loudness_under_its_ceiling(loud: float, tmp_path) -
     path = tmp_path / "mix.wav"
     soundfile.write(path, audio, RATE, subtype="FLOAT")
     said = run(
-        "ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-"
+        "ffmpeg",
+        "-hide_banner",
+        "-nostats",
+        "-i",
+        str(path),
+        "-af",
+        "ebur128=peak=true",
+        "-f",
+        "null",
+        "-",
     ).stderr
     summary = said[said.rindex("Summary") :]
     assert float(re.search(r"I:\s+(-?[\d.]+) LUFS", summary)[1]) == pytest.approx(-14.0, abs=0.5)
@@ -100,9 +122,16 @@ def test_the_mix_reaches_its_loudness_under_its_ceiling(loud: float, tmp_path) -
 
 def test_music_ducks_under_speech_and_comes_back() -> None:
     voice = speechlike(6)
-    with_voice = mix([MixedPart("voice", 4.0, voice), MixedPart("music", 0.0, sine(-20, 16, 220))], 16)
-    spectrum = lambda a: np.abs(np.fft.rfft(a[:, 0] * np.hanning(len(a))))[round(220 * len(a) / RATE)]  # noqa: E731
-    before, during, after = (spectrum(with_voice[round(s * RATE) : round((s + 1.5) * RATE)]) for s in (1.0, 6.0, 13.5))
+    with_voice = mix(
+        [MixedPart("voice", 4.0, voice), MixedPart("music", 0.0, sine(-20, 16, 220))], 16
+    )
+
+    def spectrum(a):
+        return np.abs(np.fft.rfft(a[:, 0] * np.hanning(len(a))))[round(220 * len(a) / RATE)]
+
+    before, during, after = (
+        spectrum(with_voice[round(s * RATE) : round((s + 1.5) * RATE)]) for s in (1.0, 6.0, 13.5)
+    )
     assert 20 * np.log10(during / before) < -7
     assert 20 * np.log10(after / before) == pytest.approx(0, abs=1.0)
 
@@ -127,7 +156,9 @@ def test_silence_is_trimmed() -> None:
     voice = speechlike(2) + 0.05
     padded = np.concatenate([np.zeros(RATE), voice, np.zeros(RATE // 2)]).astype(np.float32)
     start, end = trim(padded, RATE)
-    assert start == pytest.approx(RATE, abs=RATE * 0.05) and end == pytest.approx(3 * RATE, abs=RATE * 0.05)
+    assert start == pytest.approx(RATE, abs=RATE * 0.05) and end == pytest.approx(
+        3 * RATE, abs=RATE * 0.05
+    )
     assert trim(np.zeros(RATE, np.float32), RATE) == (0, 0)
 
 
@@ -137,7 +168,9 @@ def test_only_what_the_words_say_sounds() -> None:
     )
     opens = [0, script.scenes[1].first]
     facts = facts_of_shots(script, opens, [], [], [Overrides()] * 2)
-    times = np.stack([np.arange(len(script.words)) * 0.4, np.arange(len(script.words)) * 0.4 + 0.3], axis=1)
+    times = np.stack(
+        [np.arange(len(script.words)) * 0.4, np.arange(len(script.words)) * 0.4 + 0.3], axis=1
+    )
     spots = spot_cues(script, list(range(len(script.words))), times, opens)
     assert [c.prompt for c in spots] == ["a bell", "a wooden door"]
     beds = ambience_cues(facts, [Span(0, 200), Span(200, 300)], FrameRate.parse("24"), [1, 2])

@@ -23,7 +23,11 @@ def counted(passages: list[Passage]) -> tuple[float, float, list[str]]:
     right = given = wanted = 0
     wrong = []
     for source, text, speakers in passages:
-        found = [None if line.speaker == UNKNOWN else line.speaker for line in read(text).lines if line.speaker]
+        found = [
+            None if line.speaker == UNKNOWN else line.speaker
+            for line in read(text).lines
+            if line.speaker
+        ]
         pairs = list(itertools.zip_longest(found, speakers))
         good = sum(bool(f and w and same(f, w)) for f, w in pairs)
         right += good
@@ -38,8 +42,12 @@ def test_who_speaks_is_told_on_labelled_passages(capsys: pytest.CaptureFixture[s
     precision, recall, wrong = counted(PASSAGES)
     held_precision, held_recall, held_wrong = counted(HELD_OUT)
     with capsys.disabled():
-        print(f"\n  who speaks, {len(PASSAGES)} passages: precision {precision:.3f}, recall {recall:.3f}")
-        print(f"  of {len(HELD_OUT)} held out: precision {held_precision:.3f}, recall {held_recall:.3f}")
+        print(
+            f"\n  who speaks, {len(PASSAGES)} passages: precision {precision:.3f}, recall {recall:.3f}"
+        )
+        print(
+            f"  of {len(HELD_OUT)} held out: precision {held_precision:.3f}, recall {held_recall:.3f}"
+        )
         for line in wrong + held_wrong:
             print("    not right: " + " ".join(line.split()))
     assert len(PASSAGES) >= 60
@@ -59,7 +67,10 @@ def test_names_places_and_pronouns() -> None:
     assert "Maren" in figures["Maren Oake"].aliases
     assert figures["the heron"].kind == "animal"
     assert "Saltmere" not in {
-        p.name for p in propose_cast(read("He went to Saltmere. She left Saltmere. In Saltmere it rained."))
+        p.name
+        for p in propose_cast(
+            read("He went to Saltmere. She left Saltmere. In Saltmere it rained.")
+        )
     }
 
 
@@ -70,4 +81,6 @@ def test_proposed_traits_are_the_same_every_time_and_say_they_are_guesses() -> N
 
 
 def test_quoted_titles_are_not_speech() -> None:
-    assert not any(line.speaker for line in read("The boat was called “little wren” by all of them.").lines)
+    assert not any(
+        line.speaker for line in read("The boat was called “little wren” by all of them.").lines
+    )

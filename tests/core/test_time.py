@@ -17,7 +17,15 @@ from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read, words_text
 from cutreel.core.motion import MOVES, layer_zoom, path_for
 from cutreel.core.sound import match_words
-from cutreel.core.timeline import FrameRate, LineSound, Span, cut_points, lay_out, stretches, timecode
+from cutreel.core.timeline import (
+    FrameRate,
+    LineSound,
+    Span,
+    cut_points,
+    lay_out,
+    stretches,
+    timecode,
+)
 from tests.conftest import STORY
 
 SCRIPT = read(STORY)
@@ -88,7 +96,11 @@ def test_stretches_cover_every_frame_once(lengths: list[int], wanted: int) -> No
     for s in plan:
         if s.to is not None:
             cut = spans[s.shot].end
-            assert cut - s.start == s.end - cut <= min(spans[s.shot].frames, spans[s.to].frames) / 4 + 1e-9
+            assert (
+                cut - s.start
+                == s.end - cut
+                <= min(spans[s.shot].frames, spans[s.to].frames) / 4 + 1e-9
+            )
 
 
 def test_captions_hold_every_word_once_in_short_lines() -> None:
@@ -105,7 +117,9 @@ def test_captions_hold_every_word_once_in_short_lines() -> None:
 
 
 def test_a_word_longer_than_a_line_is_still_captioned() -> None:
-    script = read("Donaudampfschifffahrtselektrizitätenhauptbetriebswerkbauunterbeamtengesellschaft sank.")
+    script = read(
+        "Donaudampfschifffahrtselektrizitätenhauptbetriebswerkbauunterbeamtengesellschaft sank."
+    )
     captions = captions_of(script.words, np.array([[0.0, 3.0], [3.1, 3.6]]))
     assert all(len(line) <= 30 for c in captions for line in c.lines)
 
@@ -118,7 +132,9 @@ def test_caption_files_are_read_back_by_others() -> None:
     assert [e.start / 1000 for e in subs] == pytest.approx([c.start for c in captions], abs=0.0006)
     cues = list(webvtt.from_buffer(io.StringIO(to_vtt(captions))))
     assert [c.text for c in cues] == ["\n".join(c.lines) for c in captions]
-    assert "&amp;" in to_vtt(captions_of(read("Salt & water.").words, np.array([[0, 1], [1, 2], [2, 3.0]])))
+    assert "&amp;" in to_vtt(
+        captions_of(read("Salt & water.").words, np.array([[0, 1], [1, 2], [2, 3.0]]))
+    )
 
 
 @pytest.mark.parametrize("move", MOVES)

@@ -28,7 +28,10 @@ def test_calls_are_counted_and_the_same_person_is_proposed_with_the_text_that_sa
     maren.aliases = ["Maren"]
     script = read_film(document, 400, []).script
     by_person = {a.person: a for a in appearances(script, document.cast)}
-    assert {(c.name, c.count) for c in by_person[maren.id].calls} == {("Maren Oake", 2), ("Maren", 1)}
+    assert {(c.name, c.count) for c in by_person[maren.id].calls} == {
+        ("Maren Oake", 2),
+        ("Maren", 1),
+    }
     assert by_person[maren.id].lines == 1 and by_person[maren.id].paragraphs == 1
     same = [(s.other, s.person, s.why) for s in may_be_one(script, document.cast)]
     boy = next((p for p in document.cast if p.name == "the boy"), None)
@@ -48,9 +51,14 @@ def test_merging_keeps_everything_that_is_known() -> None:
     document.shots[0].own = Overrides(people=[maren.id, pip.id])
     merged, used, _ = apply_command(document, MergePeople(id=maren.id, into=pip.id), used)
     kept = named(merged, "Pip")
-    assert "Maren Oake" in kept.aliases and [t.text for t in kept.traits] == ["brown hair", "grey cap"]
+    assert "Maren Oake" in kept.aliases and [t.text for t in kept.traits] == [
+        "brown hair",
+        "grey cap",
+    ]
     assert merged.shots[0].own.people == [pip.id] and not any(p.id == maren.id for p in merged.cast)
-    assert any(kept.id in s.facts.people and "Maren" in s.text for s in read_film(merged, 400, []).shots)
+    assert any(
+        kept.id in s.facts.people and "Maren" in s.text for s in read_film(merged, 400, []).shots
+    )
     with pytest.raises(BadInput):
         apply_command(document, MergePeople(id=pip.id, into=pip.id), used)
     with pytest.raises(NotFound):
@@ -61,7 +69,9 @@ def test_splitting_gives_a_name_to_somebody_of_their_own() -> None:
     document, used = film()
     maren = named(document, "Maren Oake")
     maren.aliases = ["Maren", "the ferrywoman"]
-    split, used, _ = apply_command(document, SplitPerson(id=maren.id, names=["the ferrywoman"]), used)
+    split, used, _ = apply_command(
+        document, SplitPerson(id=maren.id, names=["the ferrywoman"]), used
+    )
     own = named(split, "the ferrywoman")
     assert own.id != maren.id and named(split, "Maren Oake").aliases == ["Maren"]
     with pytest.raises(BadInput, match="also called"):
@@ -74,7 +84,9 @@ def test_accepted_drift_is_of_one_take_and_can_be_taken_back() -> None:
     accepted, used, title = apply_command(
         document, AcceptDrift(shot=shot, take="a", person=1, about=["red scarf"]), used
     )
-    assert [(a.take, a.about) for a in accepted.accepted] == [("a", ["red scarf"])] and "shot 1" in str(title)
+    assert [(a.take, a.about) for a in accepted.accepted] == [
+        ("a", ["red scarf"])
+    ] and "shot 1" in str(title)
     again, used, _ = apply_command(accepted, AcceptDrift(shot=shot, take="a", person=1), used)
     assert again.accepted == []
     with pytest.raises(NotFound):

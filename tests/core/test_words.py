@@ -18,7 +18,9 @@ PLAIN = sorted(w for w in ENTRIES if w.isalpha())
 def test_syllables_are_the_dictionarys() -> None:
     """Against the CMU Pronouncing Dictionary: a vowel phone carries a stress digit."""
     for word in random.Random(3).sample(PLAIN, 400):
-        assert syllables(word) in {sum(p[-1].isdigit() for p in phones) or 1 for phones in ENTRIES[word]}
+        assert syllables(word) in {
+            sum(p[-1].isdigit() for p in phones) or 1 for phones in ENTRIES[word]
+        }
 
 
 def test_the_rule_for_unknown_words_is_mostly_right() -> None:
@@ -28,7 +30,8 @@ def test_the_rule_for_unknown_words_is_mostly_right() -> None:
 
 
 @pytest.mark.parametrize(
-    ("text", "count"), [("1790", 5), ("1800", 4), ("7", 2), ("21", 3), ("Saltmere’s", 2), ("well-known", 2)]
+    ("text", "count"),
+    [("1790", 5), ("1800", 4), ("7", 2), ("21", 3), ("Saltmere’s", 2), ("well-known", 2)],
 )
 def test_numbers_and_compounds(text: str, count: int) -> None:
     assert syllables(text) == count
@@ -36,7 +39,9 @@ def test_numbers_and_compounds(text: str, count: int) -> None:
 
 def test_reading_ease_by_hand() -> None:
     """Flesch 1948, worked by hand: 6 words, 1 sentence, 6 syllables."""
-    assert reading_ease(read("The cat sat on the mat.")) == pytest.approx(206.835 - 1.015 * 6 - 84.6 * 1, abs=1e-9)
+    assert reading_ease(read("The cat sat on the mat.")) == pytest.approx(
+        206.835 - 1.015 * 6 - 84.6 * 1, abs=1e-9
+    )
 
 
 def test_every_character_that_is_spoken_is_in_a_word() -> None:
@@ -61,13 +66,24 @@ def test_dashes_cues_notes_and_headings() -> None:
     script = read(
         "Scene 1: The yard\n\n[a note]\n\nMAREN: Come in.\n\nPip ran — and fell—hard.\n\nINT. KITCHEN - NIGHT\n\nTea."
     )
-    assert [w.text for w in script.words] == ["Come", "in.", "Pip", "ran —", "and", "fell—", "hard.", "Tea."]
+    assert [w.text for w in script.words] == [
+        "Come",
+        "in.",
+        "Pip",
+        "ran —",
+        "and",
+        "fell—",
+        "hard.",
+        "Tea.",
+    ]
     assert script.lines[0].speaker == "Maren"
     assert [s.time for s in script.scenes] == [None, "night"]
     assert len(script.notes) == 1
 
 
-@pytest.mark.parametrize("data", [b"\x89PNG\r\n\x1a\n\x00\x00\x00\rIHDR", b"\x00\x01\x02" * 50, bytes(range(256))])
+@pytest.mark.parametrize(
+    "data", [b"\x89PNG\r\n\x1a\n\x00\x00\x00\rIHDR", b"\x00\x01\x02" * 50, bytes(range(256))]
+)
 def test_what_is_not_text_is_refused(data: bytes) -> None:
     with pytest.raises(BadInput):
         text_of(data)

@@ -28,7 +28,10 @@ GOLDEN_EN_RULES = [
     # 10) Two letter (prepositive) abbreviations
     ("I can see Mt. Fuji from here.", ["I can see Mt. Fuji from here."]),
     # 11) Two letter (prepositive & postpositive) abbreviations
-    ("St. Michael's Church is on 5th st. near the light.", ["St. Michael's Church is on 5th st. near the light."]),
+    (
+        "St. Michael's Church is on 5th st. near the light.",
+        ["St. Michael's Church is on 5th st. near the light."],
+    ),
     # 12) Possesive two letter abbreviations
     ("That is JFK Jr.'s book.", ["That is JFK Jr.'s book."]),
     # 13) Multi-period abbreviations in the middle of a sentence
@@ -38,14 +41,21 @@ GOLDEN_EN_RULES = [
     # 15) U.S. as sentence boundary
     ("I live in the U.S. How about you?", ["I live in the U.S.", "How about you?"]),
     # 16) U.S. as non sentence boundary with next word capitalized
-    ("I work for the U.S. Government in Virginia.", ["I work for the U.S. Government in Virginia."]),
+    (
+        "I work for the U.S. Government in Virginia.",
+        ["I work for the U.S. Government in Virginia."],
+    ),
     # 17) U.S. as non sentence boundary
     ("I have lived in the U.S. for 20 years.", ["I have lived in the U.S. for 20 years."]),
     # Most difficult sentence to crack
     # 18) A.M. / P.M. as non sentence boundary and sentence boundary
     (
         "At 5 a.m. Mr. Smith went to the bank. He left the bank at 6 P.M. Mr. Smith then went to the store.",
-        ["At 5 a.m. Mr. Smith went to the bank.", "He left the bank at 6 P.M.", "Mr. Smith then went to the store."],
+        [
+            "At 5 a.m. Mr. Smith went to the bank.",
+            "He left the bank at 6 P.M.",
+            "Mr. Smith then went to the store.",
+        ],
     ),
     # 19) Number as non sentence boundary
     ("She has $100.00 in her bag.", ["She has $100.00 in her bag."]),
@@ -54,7 +64,9 @@ GOLDEN_EN_RULES = [
     # 21) Parenthetical inside sentence
     (
         "He teaches science (He previously worked for 5 years as an engineer.) at the local University.",
-        ["He teaches science (He previously worked for 5 years as an engineer.) at the local University."],
+        [
+            "He teaches science (He previously worked for 5 years as an engineer.) at the local University."
+        ],
     ),
     # 22) Email addresses
     (
@@ -64,12 +76,21 @@ GOLDEN_EN_RULES = [
     # 23) Web addresses
     (
         "The site is: https://www.example.50.com/new-site/awesome_content.html. Please check it out.",
-        ["The site is: https://www.example.50.com/new-site/awesome_content.html.", "Please check it out."],
+        [
+            "The site is: https://www.example.50.com/new-site/awesome_content.html.",
+            "Please check it out.",
+        ],
     ),
     # 24) Single quotations inside sentence
-    ("She turned to him, 'This is great.' she said.", ["She turned to him, 'This is great.' she said."]),
+    (
+        "She turned to him, 'This is great.' she said.",
+        ["She turned to him, 'This is great.' she said."],
+    ),
     # 25) Double quotations inside sentence
-    ('She turned to him, "This is great." she said.', ['She turned to him, "This is great." she said.']),
+    (
+        'She turned to him, "This is great." she said.',
+        ['She turned to him, "This is great." she said.'],
+    ),
     # 26) Double quotations at the end of a sentence
     (
         'She turned to him, "This is great." She held the book out to show him.',
@@ -110,7 +131,10 @@ GOLDEN_EN_RULES = [
         ["You can find it at N°. 1026.253.553.", "That is where the treasure is."],
     ),
     # 41) Named entities with an exclamation point
-    ("She works at Yahoo! in the accounting department.", ["She works at Yahoo! in the accounting department."]),
+    (
+        "She works at Yahoo! in the accounting department.",
+        ["She works at Yahoo! in the accounting department."],
+    ),
     # 42) I as a sentence boundary and I as an abbreviation
     (
         "We make a good team, you and I. Did you see Albert I. Jones yesterday?",
@@ -119,7 +143,9 @@ GOLDEN_EN_RULES = [
     # 43) Ellipsis at end of quotation
     (
         "Thoreau argues that by simplifying one’s life, “the laws of the universe will appear less complex. . . .”",
-        ["Thoreau argues that by simplifying one’s life, “the laws of the universe will appear less complex. . . .”"],
+        [
+            "Thoreau argues that by simplifying one’s life, “the laws of the universe will appear less complex. . . .”"
+        ],
     ),
     # 44) Ellipsis with square brackets
     (
@@ -135,11 +161,16 @@ GOLDEN_EN_RULES = [
         ],
     ),
     # 46) Ellipsis as sentence boundary (non-standard ellipsis rules)
-    ("I never meant that.... She left the store.", ["I never meant that....", "She left the store."]),
+    (
+        "I never meant that.... She left the store.",
+        ["I never meant that....", "She left the store."],
+    ),
     # 47) Ellipsis as non sentence boundary
     (
         "I wasn’t really ... well, what I mean...see . . . what I'm saying, the thing is . . . I didn’t mean it.",
-        ["I wasn’t really ... well, what I mean...see . . . what I'm saying, the thing is . . . I didn’t mean it."],
+        [
+            "I wasn’t really ... well, what I mean...see . . . what I'm saying, the thing is . . . I didn’t mean it."
+        ],
     ),
     # 48) 4-dot ellipsis
     (

@@ -43,7 +43,11 @@ PASSAGES: list[Passage] = [
         "The miller scratched his head. “It was here yesterday,” the miller said. “So was I,” said the widow.",
         ["the miller", "the widow"],
     ),
-    (OWN, "Nuala whispered, “Don’t turn round.” Corin turned round. “I told you,” said Nuala.", ["Nuala", "Nuala"]),
+    (
+        OWN,
+        "Nuala whispered, “Don’t turn round.” Corin turned round. “I told you,” said Nuala.",
+        ["Nuala", "Nuala"],
+    ),
     (OWN, "“I could,” Wren began, “but I won’t.” Wren folded her arms.", ["Wren", "Wren"]),
     (
         OWN,
@@ -51,7 +55,11 @@ PASSAGES: list[Passage] = [
         ["Jory", "Petra", "Jory"],
     ),
     (OWN, "“Look at that, Petra,” said Jory. “I am looking,” said Petra.", ["Jory", "Petra"]),
-    (OWN, "Silas put down the oar. “Listen.” They listened. “There,” said Silas.", ["Silas", "Silas"]),
+    (
+        OWN,
+        "Silas put down the oar. “Listen.” They listened. “There,” said Silas.",
+        ["Silas", "Silas"],
+    ),
     (
         OWN,
         "“Are you the doctor?” asked the girl.\n\n“I am,” said the doctor.\n\n“You are very small.”\n\n“I am a long way off.”\n\nThe girl nodded. The doctor came nearer.",
@@ -83,21 +91,37 @@ PASSAGES: list[Passage] = [
         "Maud wrote a word on the slate. “Read it,” she told Emeric. Emeric read it. “It says no,” he said. “Good,” said Maud.",
         ["Maud", "Emeric", "Maud"],
     ),
-    (OWN, "“Has anyone seen Caspar?” said Livia. Caspar was under the table. “No,” said Caspar.", ["Livia", "Caspar"]),
-    (OWN, "He had never read “the long book” that they all spoke of. Edric was ashamed of it. Edric slept badly.", []),
+    (
+        OWN,
+        "“Has anyone seen Caspar?” said Livia. Caspar was under the table. “No,” said Caspar.",
+        ["Livia", "Caspar"],
+    ),
+    (
+        OWN,
+        "He had never read “the long book” that they all spoke of. Edric was ashamed of it. Edric slept badly.",
+        [],
+    ),
     (
         OWN,
         "“If you go,” said Sunniva quietly, “I go too.” Matthis shook his head. “You stay,” said Matthis.",
         ["Sunniva", "Sunniva", "Matthis"],
     ),
-    (OWN, "Then Hob spoke. “I did it,” he said, “with my own hands.” Nobody believed Hob.", ["Hob", "Hob"]),
+    (
+        OWN,
+        "Then Hob spoke. “I did it,” he said, “with my own hands.” Nobody believed Hob.",
+        ["Hob", "Hob"],
+    ),
     (OWN, "“Quick!” cried Tamsin. “The tide!” And Tamsin ran.", ["Tamsin", "Tamsin"]),
     (
         OWN,
         "Anselm the gardener and Marit the cook met at the gate. “You first,” said Anselm. “No, you,” said Marit. They stood there until dark. Anselm yawned. Marit did not.",
         ["Anselm", "Marit"],
     ),
-    (OWN, "«Wait,» said Oona. «For what?» said Ludo. Oona did not know. Ludo waited.", ["Oona", "Ludo"]),
+    (
+        OWN,
+        "«Wait,» said Oona. «For what?» said Ludo. Oona did not know. Ludo waited.",
+        ["Oona", "Ludo"],
+    ),
     (
         OWN,
         "“It is gone,” the keeper said at last. “What is?” “The light,” said the keeper.",

@@ -25,7 +25,9 @@ Bram lit the fire. Nobody spoke. Ada read the letter twice, and then she smiled.
 @pytest.fixture(scope="module")
 def film(stack) -> str:
     """A film that was delivered once."""
-    document, edges = new_film("Build", SHORT, Settings(pace=4, seed=77, music="calm"), Wish(seconds=4))
+    document, edges = new_film(
+        "Build", SHORT, Settings(pace=4, seed=77, music="calm"), Wish(seconds=4)
+    )
     name = stack.shop.films.add(document, edges)
     assert delivered(stack, name)["state"] == "done"
     return name
@@ -40,20 +42,28 @@ def delivered(stack, film: str) -> dict:
     from cutreel.store.tables import Item
 
     with stack.shop.database.transaction() as session:
-        counts = dict(session.execute(select(Item.kind, func.count()).where(Item.run == run).group_by(Item.kind)).all())
+        counts = dict(
+            session.execute(
+                select(Item.kind, func.count()).where(Item.run == run).group_by(Item.kind)
+            ).all()
+        )
     view = stack.shop.runs.view(run)
     return {**counts, "state": view.state, "message": view.message, "outcome": view.outcome}
 
 
 def change(stack, film: str, command) -> None:
-    stack.shop.films.change(film, Change(revision=stack.shop.films.get(film).revision, command=command))
+    stack.shop.films.change(
+        film, Change(revision=stack.shop.films.get(film).revision, command=command)
+    )
 
 
 def test_delivering_again_without_a_change_only_joins(stack, film) -> None:
     before = stack.shop.spending.total(film)
     again = delivered(stack, film)
     assert {
-        k: v for k, v in again.items() if k in ("picture", "speech", "sound", "music", "mix", "segment", "join")
+        k: v
+        for k, v in again.items()
+        if k in ("picture", "speech", "sound", "music", "mix", "segment", "join")
     } == {"join": 1}
     assert stack.shop.spending.total(film) == before
 
@@ -62,14 +72,25 @@ def test_another_move_renders_that_shot_and_its_transitions_alone(stack, film) -
     shots = stack.shop.films.get(film).document.shots
     change(stack, film, SetShots(shots=[shots[1].id], values={"move": "still"}))
     again = delivered(stack, film)
-    assert again["segment"] <= 3 and "picture" not in again and "speech" not in again and "mix" not in again
+    assert (
+        again["segment"] <= 3
+        and "picture" not in again
+        and "speech" not in again
+        and "mix" not in again
+    )
 
 
 def test_another_trait_makes_that_persons_pictures_again(stack, film) -> None:
     seen = stack.shop.assembled(film)
     bram = next(p for p in seen.document.cast if p.name == "Bram")
     concerned = [s for s in seen.read.shots if bram.id in [p.id for p in s.people]]
-    change(stack, film, SetPerson(person=bram.model_copy(update={"traits": [Trait(about="coat", text="plum coat")]})))
+    change(
+        stack,
+        film,
+        SetPerson(
+            person=bram.model_copy(update={"traits": [Trait(about="coat", text="plum coat")]})
+        ),
+    )
     again = delivered(stack, film)
     assert again["picture"] == len(concerned) and "speech" not in again and "music" not in again
     assert again["segment"] < len(planned_segments(seen, "film", {"size": "360p"}))

@@ -48,13 +48,26 @@ def make(folder: Path, *more: str, story: str = STORY, name: str = "film") -> tu
 @pytest.fixture(scope="module")
 def film(tmp_path_factory) -> tuple[dict, Path]:
     return make(
-        tmp_path_factory.mktemp("film"), "--every", "4", "--captions", "file", "--voice", "briony", "--music", "playful"
+        tmp_path_factory.mktemp("film"),
+        "--every",
+        "4",
+        "--captions",
+        "file",
+        "--voice",
+        "briony",
+        "--music",
+        "playful",
     )
 
 
 def sound_of(path: Path, rate: int = 48_000) -> np.ndarray:
     wave = path.with_suffix(".wav")
-    assert run("ffmpeg", "-y", "-v", "error", "-i", str(path), "-ac", "1", "-ar", str(rate), str(wave)).returncode == 0
+    assert (
+        run(
+            "ffmpeg", "-y", "-v", "error", "-i", str(path), "-ac", "1", "-ar", str(rate), str(wave)
+        ).returncode
+        == 0
+    )
     return soundfile.read(wave, dtype="float32")[0]
 
 
@@ -73,7 +86,11 @@ def test_the_report(film) -> None:
     for shot in report["shots"]:
         assert shot["edge"] and shot["prompt"] and "watermark" in shot["negative"]
         assert sum(t["circled"] for t in shot["takes"]) == 1
-    assert report["fps"] == "24" and 0 < report["cost"] < 1 and all(c["good"] for c in report["checks"])
+    assert (
+        report["fps"] == "24"
+        and 0 < report["cost"] < 1
+        and all(c["good"] for c in report["checks"])
+    )
 
 
 def test_the_file(film) -> None:
@@ -81,11 +98,24 @@ def test_the_file(film) -> None:
     report, path = film
     probe = json.loads(
         run(
-            "ffprobe", "-v", "error", "-count_packets", "-show_streams", "-show_format", "-of", "json", str(path)
+            "ffprobe",
+            "-v",
+            "error",
+            "-count_packets",
+            "-show_streams",
+            "-show_format",
+            "-of",
+            "json",
+            str(path),
         ).stdout
     )
     video, audio = probe["streams"]
-    assert (video["codec_name"], video["profile"], video["width"], video["height"]) == ("h264", "High", 640, 360)
+    assert (video["codec_name"], video["profile"], video["width"], video["height"]) == (
+        "h264",
+        "High",
+        640,
+        360,
+    )
     assert int(video["nb_read_packets"]) == report["frames"] and video["r_frame_rate"] == "24/1"
     assert {video[k] for k in ("color_space", "color_transfer", "color_primaries")} == {"bt709"}
     assert (audio["codec_name"], audio["channels"], audio["sample_rate"]) == ("aac", 2, "48000")
@@ -120,7 +150,16 @@ def test_loudness_by_another_meter(film) -> None:
     """ffmpeg's ebur128: -14 LUFS within 0.5, under -1 dBTP; the report says the same."""
     report, path = film
     said = run(
-        "ffmpeg", "-hide_banner", "-nostats", "-i", str(path), "-af", "ebur128=peak=true", "-f", "null", "-"
+        "ffmpeg",
+        "-hide_banner",
+        "-nostats",
+        "-i",
+        str(path),
+        "-af",
+        "ebur128=peak=true",
+        "-f",
+        "null",
+        "-",
     ).stderr
     summary = said[said.rindex("Summary") :]
     loud = float(re.search(r"I:\s+(-?[\d.]+) LUFS", summary)[1])
@@ -143,7 +182,9 @@ def test_words_start_when_the_report_says(film) -> None:
             continue
         part = words[begin : i + 1]
         a, b = max(0, part[0]["start"] - 0.1), part[-1]["end"] + 0.1
-        starts = aligned_starts(audio[round(a * 48_000) : round(b * 48_000)], 48_000, " ".join(w["word"] for w in part))
+        starts = aligned_starts(
+            audio[round(a * 48_000) : round(b * 48_000)], 48_000, " ".join(w["word"] for w in part)
+        )
         if len(starts) == len(part):
             off += [abs(s + a - w["start"]) for s, w in zip(starts, part, strict=True)]
         begin = i + 1
@@ -160,14 +201,21 @@ def test_captions_follow_the_words(film) -> None:
     at = 0
     for event in subs:
         assert event.start / 1000 == pytest.approx(report["speech"][at]["start"], abs=0.002)
-        assert all(len(line) <= 30 for line in event.plaintext.split("\n")) and event.plaintext.count("\n") <= 1
+        assert (
+            all(len(line) <= 30 for line in event.plaintext.split("\n"))
+            and event.plaintext.count("\n") <= 1
+        )
         at += len(event.plaintext.split())
 
 
 def test_the_same_story_gives_the_same_film(film, tmp_path) -> None:
     report, path = film
-    again, other = make(tmp_path, "--every", "4", "--captions", "file", "--voice", "briony", "--music", "playful")
-    assert {k: v for k, v in again.items() if k != "title"} == {k: v for k, v in report.items() if k != "title"}
+    again, other = make(
+        tmp_path, "--every", "4", "--captions", "file", "--voice", "briony", "--music", "playful"
+    )
+    assert {k: v for k, v in again.items() if k != "title"} == {
+        k: v for k, v in report.items() if k != "title"
+    }
     assert np.array_equal(sound_of(path), sound_of(other))
     with av.open(str(path)) as a, av.open(str(other)) as b:
         for one, two in zip(a.decode(video=0), b.decode(video=0), strict=True):
@@ -221,18 +269,37 @@ def test_bad_input_is_one_clear_line_and_nothing_is_written(
 ) -> None:
     (tmp_path / "story.txt").write_bytes(content)
     done = run(
-        str(ROOT / "bin/cutreel"), "make", str(tmp_path / "story.txt"), "--out", str(tmp_path / "film.mp4"), *options
+        str(ROOT / "bin/cutreel"),
+        "make",
+        str(tmp_path / "story.txt"),
+        "--out",
+        str(tmp_path / "film.mp4"),
+        *options,
     )
     assert done.returncode != 0 and word in done.stderr and "Traceback" not in done.stderr
     assert [p.name for p in tmp_path.iterdir()] == ["story.txt"]
 
 
 @pytest.mark.parametrize("target", ["nowhere/film.mp4", "."])
-def test_targets_that_cannot_be_written_are_said_before_anything_is_made(tmp_path, target: str) -> None:
+def test_targets_that_cannot_be_written_are_said_before_anything_is_made(
+    tmp_path, target: str
+) -> None:
     (tmp_path / "story.txt").write_text(STORY)
-    done = run(str(ROOT / "bin/cutreel"), "make", str(tmp_path / "story.txt"), "--out", str(tmp_path / target))
+    done = run(
+        str(ROOT / "bin/cutreel"),
+        "make",
+        str(tmp_path / "story.txt"),
+        "--out",
+        str(tmp_path / target),
+    )
     assert done.returncode != 0 and "starting" not in done.stderr and done.stderr.count("\n") == 1
-    missing = run(str(ROOT / "bin/cutreel"), "make", str(tmp_path / "no.txt"), "--out", str(tmp_path / "film.mp4"))
+    missing = run(
+        str(ROOT / "bin/cutreel"),
+        "make",
+        str(tmp_path / "no.txt"),
+        "--out",
+        str(tmp_path / "film.mp4"),
+    )
     assert missing.returncode != 0 and "no file" in missing.stderr
 
 

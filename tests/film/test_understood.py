@@ -31,7 +31,11 @@ def samples(data: bytes) -> np.ndarray:
 
 def heard(audio: np.ndarray) -> str:
     """What pocketsphinx recognises with its own general language model."""
-    pcm = (np.clip(soxr.resample(audio.mean(axis=1), RATE, 16_000), -1, 1) * 32767).astype("<i2").tobytes()
+    pcm = (
+        (np.clip(soxr.resample(audio.mean(axis=1), RATE, 16_000), -1, 1) * 32767)
+        .astype("<i2")
+        .tobytes()
+    )
     decoder = Decoder(loglevel="FATAL")
     decoder.start_utt()
     decoder.process_raw(pcm, full_utt=True)

@@ -30,7 +30,9 @@ def says_no(data: bytes) -> None:
     raise BadInput("It has only 3 by 3 pixels.", "Bring a larger one.")
 
 
-def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(monkeypatch: pytest.MonkeyPatch) -> None:
+def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
     reader = Reader()
     try:
         pid, length = reader.read(whose, b"abc")

@@ -36,7 +36,9 @@ def kill(stack: Temporary, name: str) -> None:
     stack.processes[name].wait()
 
 
-def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(stack: Temporary) -> None:
+def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(
+    stack: Temporary,
+) -> None:
     settings = Settings(look="stick-figures", aspect="1:1", music="none", offer=OFFER, seed=90_090)
     uncut, used = new_film("Ninety", STORY, settings)
     document, _, _ = apply_command(uncut, CutAgain(by="exactly", count=COUNT), used)
@@ -59,9 +61,9 @@ def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(st
         misbehave(stack)
     assert (ended.state, ended.done, ended.failures) == ("done", COUNT, [])
     takes = shop.takes.of_film(film)
-    assert sorted(takes) == sorted(s.id for s in document.shots) and {len(t) for t in takes.values()} == {1}, (
-        "nothing is lost"
-    )
+    assert sorted(takes) == sorted(s.id for s in document.shots) and {
+        len(t) for t in takes.values()
+    } == {1}, "nothing is lost"
     pictures = {t.media for made in takes.values() for t in made}
     assert len(pictures) > 80 and all(shop.media.has(name) for name in pictures)
     # Source of what was paid: the services' own count of pictures.

@@ -85,8 +85,14 @@ def test_colour_profiles_are_turned_to_srgb() -> None:
         (b"", "not a picture"),
         (saved("PNG")[:300], "damaged"),
         (saved("BMP"), "BMP file cannot be used"),
-        (b"<svg xmlns='http://www.w3.org/2000/svg'><!DOCTYPE lolz [<!ENTITY a 'b'>]>&a;</svg>", "damaged"),
-        (b"<!DOCTYPE svg [<!ENTITY x 'xxxx'>]><svg xmlns='http://www.w3.org/2000/svg'>&x;</svg>", "damaged"),
+        (
+            b"<svg xmlns='http://www.w3.org/2000/svg'><!DOCTYPE lolz [<!ENTITY a 'b'>]>&a;</svg>",
+            "damaged",
+        ),
+        (
+            b"<!DOCTYPE svg [<!ENTITY x 'xxxx'>]><svg xmlns='http://www.w3.org/2000/svg'>&x;</svg>",
+            "damaged",
+        ),
     ],
 )
 def test_what_cannot_be_used_says_why(data: bytes, words: str) -> None:
@@ -107,7 +113,9 @@ def test_a_small_one_says_how_small() -> None:
     st.integers(0, 1 << 30),
     st.binary(max_size=12),
 )
-def test_damage_anywhere_is_refused_or_read_but_never_breaks(data: bytes, at: int, noise: bytes) -> None:
+def test_damage_anywhere_is_refused_or_read_but_never_breaks(
+    data: bytes, at: int, noise: bytes
+) -> None:
     at %= len(data)
     try:
         picture = brought(data[:at] + noise + data[at + len(noise) :])

@@ -8,7 +8,9 @@ from cutreel.jobs import runner
 from cutreel.jobs.queue import COMPUTING, SERVICES
 
 
-def test_what_waits_for_services_does_not_stand_behind_what_is_computed(monkeypatch: pytest.MonkeyPatch) -> None:
+def test_what_waits_for_services_does_not_stand_behind_what_is_computed(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
     asked: list[dict[str, Any]] = []
 
     class Recorder:
@@ -21,4 +23,9 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed(monkeypa
     assert [a["item"] for a in asked] == list(range(len(kinds)))
     queues = {kinds[a["item"]]: a["queue"] for a in asked}
     assert {k for k, q in queues.items() if q == COMPUTING} == {"segment", "mix", "join"}
-    assert {k for k, q in queues.items() if q == SERVICES} == {"picture", "speech", "retouch", "enlarge"}
+    assert {k for k, q in queues.items() if q == SERVICES} == {
+        "picture",
+        "speech",
+        "retouch",
+        "enlarge",
+    }

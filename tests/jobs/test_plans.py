@@ -14,7 +14,15 @@ from cutreel.jobs.plans import frame_size, pictures, stages_of
 from standins.offers import offers
 
 STORY = "# The yard\n\nThe ladder leaned by the gate. Dot pulled it across.\n\n# The road\n\nHobb carried it back. Dot went home.\n"
-NAMES = ("illustrator-quick", "illustrator-fine", "enlarger", "voice", "sound-maker", "composer", "writer")
+NAMES = (
+    "illustrator-quick",
+    "illustrator-fine",
+    "enlarger",
+    "voice",
+    "sound-maker",
+    "composer",
+    "writer",
+)
 OFFERS = [o for o in offers({}, dict.fromkeys(NAMES, 99), datetime.now(UTC)) if o.kind == "picture"]
 
 
@@ -22,7 +30,9 @@ def film(document: FilmDocument, made: dict[int, list[Any]] | None = None) -> An
     """A film as a plan sees it; `made` are takes by the index of their shot."""
     read = read_film(document, 400, [])
     takes = [(made or {}).get(i, []) for i in range(len(read.shots))]
-    return SimpleNamespace(document=document, read=read, takes=takes, used=[t[-1] if t else None for t in takes])
+    return SimpleNamespace(
+        document=document, read=read, takes=takes, used=[t[-1] if t else None for t in takes]
+    )
 
 
 @pytest.fixture
@@ -31,7 +41,9 @@ def document() -> FilmDocument:
 
 
 def take(key: str, seed: int, number: int = 1) -> Any:
-    return SimpleNamespace(id=f"t{number}", number=number, made_from=key, seed=seed, about={}, brought=False)
+    return SimpleNamespace(
+        id=f"t{number}", number=number, made_from=key, seed=seed, about={}, brought=False
+    )
 
 
 def shots(items: list[Any]) -> list[int]:
@@ -43,7 +55,9 @@ def test_everything_that_is_missing_once_in_film_order(document) -> None:
     items = pictures(whole, {}, OFFERS)
     assert shots(items) == [s.shot.id for s in whole.read.shots]
     assert len({i.spec["seed"] for i in items}) == len(items), "each shot has a seed of its own"
-    assert all(i.spec["prompt"] == s.prompt.text for i, s in zip(items, whole.read.shots, strict=True))
+    assert all(
+        i.spec["prompt"] == s.prompt.text for i, s in zip(items, whole.read.shots, strict=True)
+    )
 
 
 def test_what_is_made_is_not_made_again_unless_it_is_named(document) -> None:
@@ -87,7 +101,9 @@ def test_another_offer_and_another_look_ask_for_other_pictures(document) -> None
     assert {take_key(i.spec) for i in quick}.isdisjoint(take_key(i.spec) for i in fine)
     clay = pictures(whole, {"look": "clay"}, OFFERS)
     assert all("clay" in i.spec["prompt"] and i.spec["restyled"]["look"] == "clay" for i in clay)
-    assert [i.spec["seed"] for i in clay] == [i.spec["seed"] for i in quick], "the same seeds, to be compared"
+    assert [i.spec["seed"] for i in clay] == [i.spec["seed"] for i in quick], (
+        "the same seeds, to be compared"
+    )
     with pytest.raises(BadInput, match="No service offers pictures as “nobody”"):
         pictures(whole, {"offer": "nobody"}, OFFERS)
 
@@ -101,7 +117,12 @@ def test_one_seed_for_the_film_and_a_shots_own_before_it() -> None:
 
 @pytest.mark.parametrize(
     ("aspect", "short", "size"),
-    [("16:9", 720, (1280, 720)), ("9:16", 1080, (1080, 1920)), ("1:1", 720, (720, 720)), ("16:9", 2160, (3840, 2160))],
+    [
+        ("16:9", 720, (1280, 720)),
+        ("9:16", 1080, (1080, 1920)),
+        ("1:1", 720, (720, 720)),
+        ("16:9", 2160, (3840, 2160)),
+    ],
 )
 def test_frames_have_the_films_shape(aspect: str, short: int, size: tuple[int, int]) -> None:
     wide, high = frame_size(aspect, short)

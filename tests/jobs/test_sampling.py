@@ -24,7 +24,9 @@ def test_three_shots_that_differ_most_are_chosen_in_film_order() -> None:
 def test_a_shot_that_borrows_its_picture_is_not_chosen_and_short_films_have_fewer() -> None:
     film, used = new_film("t", "Ada ran home. Ada slept well.\n", Settings(pace=1))
     assert len(film.shots) >= 2
-    film, used, _ = apply_command(film, SamePicture(shot=film.shots[1].id, of=film.shots[0].id), used)
+    film, used, _ = apply_command(
+        film, SamePicture(shot=film.shots[1].id, of=film.shots[0].id), used
+    )
     read = read_film(film, 400, [])
     chosen = _chosen(SimpleNamespace(read=read))  # type: ignore[arg-type]
     assert chosen == [i for i, s in enumerate(read.shots) if s.picture_of == s.shot.id][:SAMPLES]

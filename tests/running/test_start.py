@@ -48,7 +48,10 @@ class Running:
         out = {}
         for path in Path("/proc").glob("[0-9]*"):
             try:
-                environment, command = (path / "environ").read_bytes(), (path / "cmdline").read_bytes()
+                environment, command = (
+                    (path / "environ").read_bytes(),
+                    (path / "cmdline").read_bytes(),
+                )
             except OSError:
                 continue
             if str(self.data).encode() in environment + command:
@@ -85,18 +88,27 @@ def test_the_address_is_printed_when_the_page_answers(started: Running) -> None:
 def test_it_listens_on_loopback_alone(started: Running) -> None:
     def listening(path: str) -> list[str]:
         rows = [line.split() for line in Path(path).read_text().splitlines()[1:]]
-        return [r[1].split(":")[0] for r in rows if r[3] == "0A" and int(r[1].split(":")[1], 16) == started.port]
+        return [
+            r[1].split(":")[0]
+            for r in rows
+            if r[3] == "0A" and int(r[1].split(":")[1], 16) == started.port
+        ]
 
     assert listening("/proc/net/tcp") == ["0100007F"] and not listening("/proc/net/tcp6")
 
 
 def test_a_process_that_dies_is_named_and_started_again(started: Running) -> None:
-    workers = until(lambda: [n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c] or None)
+    workers = until(
+        lambda: [n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c] or None
+    )
     time.sleep(2)
     os.kill(workers[0], signal.SIGKILL)
     until(lambda: "stopped unexpectedly; it is started again" in started.said, 30)
     assert re.search(r"cutreel: worker-\d stopped", started.said)
-    until(lambda: len([n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c]) == 2, 30)
+    until(
+        lambda: len([n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c]) == 2,
+        30,
+    )
 
 
 def test_a_process_that_keeps_dying_ends_the_start_in_one_sentence(tmp_path) -> None:
@@ -127,13 +139,25 @@ def test_a_process_that_keeps_dying_ends_the_start_in_one_sentence(tmp_path) -> 
 def test_a_second_start_on_the_same_data_or_port_is_refused(started: Running) -> None:
     same = run(str(ROOT / "bin/start"), "--data", str(started.data), "--port", str(free_port()))
     assert same.returncode == 1 and "already running" in same.stderr
-    busy = run(str(ROOT / "bin/start"), "--data", str(started.data.parent / "other"), "--port", str(started.port))
-    assert busy.returncode == 1 and f"Port {started.port} is taken" in busy.stderr and "--port" in busy.stderr
+    busy = run(
+        str(ROOT / "bin/start"),
+        "--data",
+        str(started.data.parent / "other"),
+        "--port",
+        str(started.port),
+    )
+    assert (
+        busy.returncode == 1
+        and f"Port {started.port} is taken" in busy.stderr
+        and "--port" in busy.stderr
+    )
 
 
 def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) -> None:
     film = httpx.post(
-        started.address + "/api/films", json={"title": "Kept", "text": "The lamp was dark."}, timeout=60
+        started.address + "/api/films",
+        json={"title": "Kept", "text": "The lamp was dark."},
+        timeout=60,
     ).json()
     started.end()
     until(lambda: not started.processes(), 20)
@@ -141,7 +165,10 @@ def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) 
     again = Running(started.data, "--no-demo")
     try:
         until(lambda: "is ready at" in again.said or again.process.poll() is not None, 60)
-        assert httpx.get(f"{again.address}/api/films/{film['id']}", timeout=60).json()["title"] == "Kept"
+        assert (
+            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=60).json()["title"]
+            == "Kept"
+        )
     finally:
         again.end()
     until(lambda: not again.processes(), 20)
@@ -150,19 +177,34 @@ def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) 
 def test_reset_leaves_folders_alone_that_are_not_ours(tmp_path) -> None:
     (tmp_path / "photos").mkdir()
     (tmp_path / "photos" / "dear.jpg").write_text("x")
-    done = run(str(ROOT / "bin/start"), "--data", str(tmp_path / "photos"), "--port", str(free_port()), "--reset")
+    done = run(
+        str(ROOT / "bin/start"),
+        "--data",
+        str(tmp_path / "photos"),
+        "--port",
+        str(free_port()),
+        "--reset",
+    )
     assert done.returncode == 1 and "not a data folder" in done.stderr
     assert (tmp_path / "photos" / "dear.jpg").exists()
 
 
 def test_a_folder_that_cannot_be_made_is_said(tmp_path) -> None:
     (tmp_path / "file").write_text("x")
-    done = run(str(ROOT / "bin/start"), "--data", str(tmp_path / "file" / "data"), "--port", str(free_port()))
+    done = run(
+        str(ROOT / "bin/start"),
+        "--data",
+        str(tmp_path / "file" / "data"),
+        "--port",
+        str(free_port()),
+    )
     assert done.returncode == 1 and "--data" in done.stderr and "Traceback" not in done.stderr
 
 
 def test_a_full_disk_and_a_missing_program_are_said(tmp_path, monkeypatch) -> None:
-    monkeypatch.setattr("cutreel.running.start.shutil.disk_usage", lambda path: SimpleNamespace(free=1_000_000))
+    monkeypatch.setattr(
+        "cutreel.running.start.shutil.disk_usage", lambda path: SimpleNamespace(free=1_000_000)
+    )
     with pytest.raises(CutReelError, match="is full") as full:
         _ground(tmp_path / "data", reset=False)
     assert "600 megabytes" in full.value.advice

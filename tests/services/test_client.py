@@ -25,7 +25,9 @@ DONE = {
 class Scripted:
     """A service that answers as the test says; it notes what it was asked."""
 
-    def __init__(self, answer: Callable[[str, str, int], Any], monkeypatch: pytest.MonkeyPatch) -> None:
+    def __init__(
+        self, answer: Callable[[str, str, int], Any], monkeypatch: pytest.MonkeyPatch
+    ) -> None:
         self.asked: list[tuple[str, str]] = []
         self.keys: set[str] = set()
         self.answer = answer
@@ -33,7 +35,9 @@ class Scripted:
 
     def client(self, patience: float = 5.0) -> Services:
         services = Services("http://services.test", patience)
-        services._http = httpx.Client(base_url="http://services.test", transport=httpx.MockTransport(self._handle))
+        services._http = httpx.Client(
+            base_url="http://services.test", transport=httpx.MockTransport(self._handle)
+        )
         return services
 
     def _handle(self, request: httpx.Request) -> httpx.Response:
@@ -61,8 +65,12 @@ def refused(code: str) -> dict[str, Any]:
 
 def test_a_job_is_seen_through(monkeypatch) -> None:
     seen: list[float] = []
-    states = iter([{"id": "j", "state": "queued"}, {"id": "j", "state": "running", "progress": 0.5}, DONE])
-    service = Scripted(lambda method, path, n: next(states) if path != "/results" else DATA, monkeypatch)
+    states = iter(
+        [{"id": "j", "state": "queued"}, {"id": "j", "state": "running", "progress": 0.5}, DONE]
+    )
+    service = Scripted(
+        lambda method, path, n: next(states) if path != "/results" else DATA, monkeypatch
+    )
     done = service.client().do("sound-maker", WORK, "key-12345678", progress=seen.append)
     assert done is not None and done.files[0][1] == DATA and str(done.cost) == "0.002"
     assert service.keys == {"key-12345678"} and 0.5 in seen
@@ -98,14 +106,18 @@ def test_refusals_are_final_and_say_what_to_do(monkeypatch, code: str, advice: s
 
 
 def test_a_result_that_is_not_what_was_announced_is_not_taken(monkeypatch) -> None:
-    service = Scripted(lambda method, path, n: b"other" if path == "/results" else DONE, monkeypatch)
+    service = Scripted(
+        lambda method, path, n: b"other" if path == "/results" else DONE, monkeypatch
+    )
     with pytest.raises(ServiceRefused, match="something else"):
         service.client().do("sound-maker", WORK, "key-12345678")
 
 
 def test_lost_connections_and_server_errors_are_tried_again(monkeypatch) -> None:
     answers = iter([httpx.ConnectError("no"), 503, httpx.ReadTimeout("slow"), DONE])
-    service = Scripted(lambda method, path, n: next(answers) if path != "/results" else DATA, monkeypatch)
+    service = Scripted(
+        lambda method, path, n: next(answers) if path != "/results" else DATA, monkeypatch
+    )
     assert service.client().do("sound-maker", WORK, "key-12345678") is not None
 
 
@@ -146,7 +158,10 @@ def test_a_stalled_job_is_cancelled_and_tried_again(monkeypatch) -> None:
             return {"id": "j", "state": "cancelled"}
         return DONE if cancelled and method == "POST" else {"id": "j", "state": "running"}
 
-    assert Scripted(answer, monkeypatch).client(10.0).do("sound-maker", WORK, "key-12345678") is not None
+    assert (
+        Scripted(answer, monkeypatch).client(10.0).do("sound-maker", WORK, "key-12345678")
+        is not None
+    )
     assert cancelled == ["/jobs/j"]
 
 
@@ -154,9 +169,16 @@ def test_cancelling_stops_the_job_at_the_service(monkeypatch) -> None:
     clock = iter(range(0, 10_000))
     monkeypatch.setattr("cutreel.services.client.time.monotonic", lambda: float(next(clock)))
     service = Scripted(
-        lambda method, path, n: {"id": "j", "state": "cancelled" if method == "DELETE" else "running"}, monkeypatch
+        lambda method, path, n: {
+            "id": "j",
+            "state": "cancelled" if method == "DELETE" else "running",
+        },
+        monkeypatch,
     )
-    assert service.client(100.0).do("sound-maker", WORK, "key-12345678", cancelled=lambda: True) is None
+    assert (
+        service.client(100.0).do("sound-maker", WORK, "key-12345678", cancelled=lambda: True)
+        is None
+    )
     assert ("DELETE", "/jobs/j") in service.asked
 
 

@@ -21,7 +21,9 @@ def regions(prompt: str, seed: int = 3) -> list[dict]:
 
 
 def shown(prompt: str, seed: int = 3, size: tuple[int, int] = (480, 270)) -> np.ndarray:
-    return np.asarray(Image.open(io.BytesIO(paint(f"{prompt}. {LOOK}.", seed, *size).flat)).convert("RGB"))
+    return np.asarray(
+        Image.open(io.BytesIO(paint(f"{prompt}. {LOOK}.", seed, *size).flat)).convert("RGB")
+    )
 
 
 @pytest.mark.parametrize("framing", ["Wide shot", "Medium shot"])
@@ -47,7 +49,13 @@ def test_there_is_head_room_and_not_too_much(framing: str) -> None:
 
 def test_nearer_framings_show_larger_people() -> None:
     tall = []
-    for framing in ("Extreme wide shot", "Wide shot", "Medium shot", "Close-up", "Extreme close-up"):
+    for framing in (
+        "Extreme wide shot",
+        "Wide shot",
+        "Medium shot",
+        "Close-up",
+        "Extreme close-up",
+    ):
         (figure,) = regions(f"{framing}. {MAREN}. a meadow. day")
         tall.append(figure["height"])
     assert tall == sorted(tall) and tall[0] < 0.35 and tall[-1] > 1.5
@@ -56,9 +64,13 @@ def test_nearer_framings_show_larger_people() -> None:
 @pytest.mark.parametrize("place", PLACES)
 def test_two_who_talk_face_one_another_and_stand_clear(place: str) -> None:
     for seed in range(6):
-        one, other = sorted(regions(f"Wide shot. {MAREN}. {PIP}. {place}. day", seed)[:2], key=lambda r: r["box"][0])
+        one, other = sorted(
+            regions(f"Wide shot. {MAREN}. {PIP}. {place}. day", seed)[:2], key=lambda r: r["box"][0]
+        )
         assert one["way"] == 1 and other["way"] == -1
-        shared = max(0.0, one["box"][2] - other["box"][0]) / min(r["box"][2] - r["box"][0] for r in (one, other))
+        shared = max(0.0, one["box"][2] - other["box"][0]) / min(
+            r["box"][2] - r["box"][0] for r in (one, other)
+        )
         assert shared < 0.35
 
 
@@ -70,7 +82,16 @@ def test_a_child_is_smaller_than_a_grown_woman_beside_it() -> None:
 def test_limbs_keep_their_proportions_whatever_is_done() -> None:
     """Source: the skeleton's own bones; a limb foreshortens in no flat picture."""
     lengths = []
-    for deed in ("stood", "ran", "sat", "knelt", "pointed", "waved", "climbed the ladder", "danced"):
+    for deed in (
+        "stood",
+        "ran",
+        "sat",
+        "knelt",
+        "pointed",
+        "waved",
+        "climbed the ladder",
+        "danced",
+    ):
         (figure,) = regions(f"Wide shot. {MAREN}. Maren {deed}. a meadow. day")[:1]
         at = {n: np.array([x * 16 / 9, y]) for n, (x, y) in figure["joints"].items()}
         thigh = [np.linalg.norm(at[f"{s}_knee"] - at["hips"]) for s in ("near", "far")]
@@ -107,7 +128,9 @@ def test_a_lamp_lights_the_side_that_is_turned_to_it() -> None:
         figure = image[rows, int(left * 640) : int(right * 640)]
         half = figure.shape[1] // 2
         toward, away = (
-            (figure[:, :half], figure[:, half:]) if lamp < (left + right) / 2 else (figure[:, half:], figure[:, :half])
+            (figure[:, :half], figure[:, half:])
+            if lamp < (left + right) / 2
+            else (figure[:, half:], figure[:, :half])
         )
         lit += toward.mean() > away.mean()
     assert lit >= 4

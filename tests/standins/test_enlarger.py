@@ -10,9 +10,7 @@ from skimage.metrics import structural_similarity
 from standins.enlarger import enlarged
 from standins.illustrator import paint
 
-PROMPT = (
-    "Wide shot. Pip (boy of ten, red scarf, teal coat). a heron. a plank jetty over water. dusk. layered cut paper."
-)
+PROMPT = "Wide shot. Pip (boy of ten, red scarf, teal coat). a heron. a plank jetty over water. dusk. layered cut paper."
 PICTURE = paint(PROMPT, 3, 640, 360)
 
 
@@ -34,7 +32,10 @@ def test_it_is_the_same_picture_with_more_pixels(factor: int) -> None:
 def test_edges_are_sharper_than_plain_enlarging_makes_them() -> None:
     plain = opened(PICTURE.flat).convert("RGB").resize((1280, 720), Image.Resampling.BICUBIC)
     ours = opened(enlarged(PICTURE.flat, 2))
-    steep = [np.percentile(np.abs(np.diff(np.asarray(i, float), axis=1)).max(axis=2), 99) for i in (plain, ours)]
+    steep = [
+        np.percentile(np.abs(np.diff(np.asarray(i, float), axis=1)).max(axis=2), 99)
+        for i in (plain, ours)
+    ]
     assert steep[1] > 1.1 * steep[0]
 
 

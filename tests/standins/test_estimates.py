@@ -36,7 +36,9 @@ def measured(voice: str) -> tuple[float, float]:
     for i, line in enumerate(found.speech):
         said = speak(line.text, voice, 1.0)
         about = {"words": [{"text": t, "start": a, "end": b} for t, a, b in said.words]}
-        kept = spoken_line(said.flac, about, [w.text for w in found.script.words[line.first : line.end]])
+        kept = spoken_line(
+            said.flac, about, [w.text for w in found.script.words[line.first : line.end]]
+        )
         sounds[i] = LineSound(kept["seconds"], tuple((a, b) for a, b in kept["words"]))
     estimate = lay_out(found.script, lines, {}, {}, [w.length for w in found.speech]).seconds
     return estimate, lay_out(found.script, lines, sounds).seconds
@@ -44,10 +46,18 @@ def measured(voice: str) -> tuple[float, float]:
 
 def test_estimates_agree_with_every_voice(capsys) -> None:
     with ProcessPoolExecutor(2) as pool:
-        found = dict(zip([s.name for s in SPEAKERS], pool.map(measured, [s.name for s in SPEAKERS]), strict=True))
+        found = dict(
+            zip(
+                [s.name for s in SPEAKERS],
+                pool.map(measured, [s.name for s in SPEAKERS]),
+                strict=True,
+            )
+        )
     errors = {name: abs(a / b - 1) for name, (a, b) in found.items()}
     with capsys.disabled():
         shown = ", ".join(f"{name} {error:.1%}" for name, error in errors.items())
-        print(f"\n  time estimated against measured speech: mean error {sum(errors.values()) / 8:.1%} ({shown})")
+        print(
+            f"\n  time estimated against measured speech: mean error {sum(errors.values()) / 8:.1%} ({shown})"
+        )
     assert sum(errors.values()) / len(errors) < 0.05
     assert max(errors.values()) < 0.08

@@ -15,7 +15,9 @@ from standins.illustrator.cast import Wish
 DARK, HALF = (28, 27, 30), (168, 162, 154)
 
 
-def sketch(*shapes: tuple[str, tuple[int, int, int], tuple[float, float, float, float]], mode: str = "RGB") -> bytes:
+def sketch(
+    *shapes: tuple[str, tuple[int, int, int], tuple[float, float, float, float]], mode: str = "RGB"
+) -> bytes:
     """A sketch of 960 by 540 with ovals and boxes, their corners as shares."""
     image = Image.new(mode, (960, 540), (255, 255, 255) if mode == "RGB" else (0, 0, 0, 0))
     pen = ImageDraw.Draw(image)
@@ -29,7 +31,12 @@ def sketch(*shapes: tuple[str, tuple[int, int, int], tuple[float, float, float, 
 
 
 @settings(max_examples=40, deadline=None)
-@given(x=st.floats(0.15, 0.85), top=st.floats(0.05, 0.5), high=st.floats(0.2, 0.45), wide=st.floats(0.08, 0.25))
+@given(
+    x=st.floats(0.15, 0.85),
+    top=st.floats(0.05, 0.5),
+    high=st.floats(0.2, 0.45),
+    wide=st.floats(0.08, 0.25),
+)
 def test_a_mass_is_found_where_it_was_drawn(x: float, top: float, high: float, wide: float) -> None:
     found = masses_of(sketch(("oval", DARK, (x - wide / 2, top, x + wide / 2, top + high))), 0.8)
     (mass,) = found.dark
@@ -50,8 +57,12 @@ def test_the_largest_comes_first_and_a_slip_of_the_pen_is_none() -> None:
 
 
 def test_the_ground_is_what_is_half_dark_and_reaches_the_bottom() -> None:
-    assert masses_of(sketch(("box", HALF, (0, 0.7, 1, 1))), 1).ground == pytest.approx(0.7, abs=0.02)
-    assert masses_of(sketch(("box", HALF, (0, 0.2, 1, 0.4))), 1).ground is None, "a band in the sky is no ground"
+    assert masses_of(sketch(("box", HALF, (0, 0.7, 1, 1))), 1).ground == pytest.approx(
+        0.7, abs=0.02
+    )
+    assert masses_of(sketch(("box", HALF, (0, 0.2, 1, 0.4))), 1).ground is None, (
+        "a band in the sky is no ground"
+    )
     assert masses_of(sketch(), 1) == masses_of(sketch(mode="RGBA"), 1), "what is clear is paper"
 
 
@@ -59,12 +70,19 @@ def test_masses_are_those_of_an_independent_labelling() -> None:
     """Source: scipy.ndimage's labelling of the same sketch at full size."""
     rng = np.random.default_rng(5)
     for _ in range(6):
-        boxes = [(a, 0.3, a + rng.uniform(0.06, 0.14), rng.uniform(0.6, 0.95)) for a in (0.08, 0.36, 0.64)]
+        boxes = [
+            (a, 0.3, a + rng.uniform(0.06, 0.14), rng.uniform(0.6, 0.95))
+            for a in (0.08, 0.36, 0.64)
+        ]
         data = sketch(*(("box", DARK, b) for b in boxes))
         grey = np.asarray(Image.open(io.BytesIO(data)).convert("L"))
         found, _ = label(grey < 96)
-        spots = sorted(find_objects(found), key=lambda s: -(s[0].stop - s[0].start) * (s[1].stop - s[1].start))
-        wanted = [((s[1].start + s[1].stop) / 2 / 960, s[0].start / 540, s[0].stop / 540) for s in spots]
+        spots = sorted(
+            find_objects(found), key=lambda s: -(s[0].stop - s[0].start) * (s[1].stop - s[1].start)
+        )
+        wanted = [
+            ((s[1].start + s[1].stop) / 2 / 960, s[0].start / 540, s[0].stop / 540) for s in spots
+        ]
         told = [(m.x, m.top, m.foot) for m in masses_of(data, 1).dark]
         assert len(told) == 3 and np.allclose(sorted(told), sorted(wanted), atol=0.015)
 

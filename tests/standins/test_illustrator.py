@@ -24,7 +24,15 @@ from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
 from standins.illustrator.reading import Figure, read_prompt
 from standins.illustrator.things import THINGS, statements
-from standins.illustrator.vocabulary import ANIMALS, GARMENTS, HAIR_STYLES, LOOKS, PLACES, POSES, PROPS
+from standins.illustrator.vocabulary import (
+    ANIMALS,
+    GARMENTS,
+    HAIR_STYLES,
+    LOOKS,
+    PLACES,
+    POSES,
+    PROPS,
+)
 
 LOOK_WORDS = [look.medium for look in LOOK_CARDS]
 MAREN = "Maren (old woman, grey braid, tanned skin, yellow oilskin coat)"
@@ -38,7 +46,9 @@ def pixels(prompt: str, seed: int = 1, size: tuple[int, int] = (640, 360)) -> np
 def share_near(image: np.ndarray, rgb: tuple[int, int, int], within: float) -> float:
     """Share of pixels within a CIEDE2000 distance of a colour (scikit-image's formula)."""
     lab = rgb2lab(image[::2, ::2, :3])
-    return float((deltaE_ciede2000(lab, rgb2lab(np.array(rgb, np.uint8)[None, None])) < within).mean())
+    return float(
+        (deltaE_ciede2000(lab, rgb2lab(np.array(rgb, np.uint8)[None, None])) < within).mean()
+    )
 
 
 @pytest.mark.parametrize("look", LOOK_WORDS)
@@ -50,7 +60,9 @@ def test_the_same_prompt_and_seed_are_the_same_bytes(look: str) -> None:
 
 
 def test_looks_are_truly_different() -> None:
-    images = [pixels(f"Medium shot. {PIP}. a kitchen. day. {look}").astype(float) for look in LOOK_WORDS]
+    images = [
+        pixels(f"Medium shot. {PIP}. a kitchen. day. {look}").astype(float) for look in LOOK_WORDS
+    ]
     assert len(images) == 8
     for i, a in enumerate(images):
         for b in images[i + 1 :]:
@@ -82,12 +94,20 @@ def test_reading_a_prompt() -> None:
 
 
 def test_a_long_coat_is_not_long_hair() -> None:
-    figure = read_prompt("Medium shot. Ada (woman, short red hair, long white raincoat). a road").figures[0]
-    assert (figure.hair, figure.hair_style, figure.garments[0][0]) == (NAMED["red"], "short", "coat")
+    figure = read_prompt(
+        "Medium shot. Ada (woman, short red hair, long white raincoat). a road"
+    ).figures[0]
+    assert (figure.hair, figure.hair_style, figure.garments[0][0]) == (
+        NAMED["red"],
+        "short",
+        "coat",
+    )
 
 
 def test_what_is_denied_is_not_drawn() -> None:
-    assert read_prompt("Wide shot. a heron and that is not a dog. no lamp").animals == [("heron", None)]
+    assert read_prompt("Wide shot. a heron and that is not a dog. no lamp").animals == [
+        ("heron", None)
+    ]
 
 
 def test_everything_in_the_vocabulary_can_be_drawn() -> None:
@@ -111,12 +131,16 @@ def test_every_place_at_every_hour_and_weather(place: str) -> None:
     seen = set()
     for time in ("dawn", "day", "dusk", "night"):
         for weather in ("clear", "rain", "snow", "fog", "wind"):
-            drawing = draw(f"Extreme wide shot. a {place}. {time}, {weather}. layered cut paper", 5, 16 / 9)
+            drawing = draw(
+                f"Extreme wide shot. a {place}. {time}, {weather}. layered cut paper", 5, 16 / 9
+            )
             seen.add(drawing.layers[0][0])
     assert len(seen) >= 4
 
 
-@pytest.mark.parametrize(("garment", "pose"), list(zip(list(GARMENTS) * 3, list(POSES), strict=False)))
+@pytest.mark.parametrize(
+    ("garment", "pose"), list(zip(list(GARMENTS) * 3, list(POSES), strict=False))
+)
 def test_garments_and_poses(garment: str, pose: str) -> None:
     drawing = draw(
         f"Medium shot. Ada (woman, long red hair, blue {garment}). Ada {pose} it. a street. day. layered cut paper",
@@ -127,23 +151,35 @@ def test_garments_and_poses(garment: str, pose: str) -> None:
 
 
 @pytest.mark.parametrize(
-    ("colour", "rgb"), [("red", (190, 52, 42)), ("teal", (44, 118, 118)), ("yellow", (228, 182, 52))]
+    ("colour", "rgb"),
+    [("red", (190, 52, 42)), ("teal", (44, 118, 118)), ("yellow", (228, 182, 52))],
 )
 @pytest.mark.parametrize("time", ["day", "dusk", "night"])
-def test_a_garment_has_the_colour_that_was_asked_for(colour: str, rgb: tuple[int, int, int], time: str) -> None:
+def test_a_garment_has_the_colour_that_was_asked_for(
+    colour: str, rgb: tuple[int, int, int], time: str
+) -> None:
     """CIEDE2000 as scikit-image computes it: the coat's colour covers more of the picture than without it."""
-    prompt = "Medium shot. Ada (woman, black hair, fair skin, {} coat). a street. {}. layered cut paper"
+    prompt = (
+        "Medium shot. Ada (woman, black hair, fair skin, {} coat). a street. {}. layered cut paper"
+    )
     asked, other = pixels(prompt.format(colour, time)), pixels(prompt.format("navy", time))
     assert share_near(asked, rgb, 26) > share_near(other, rgb, 26) + 0.015
 
 
 @pytest.mark.parametrize(
     ("framing", "low", "high"),
-    [("Extreme wide", 0.12, 0.35), ("Wide", 0.3, 0.6), ("Medium", 0.6, 1.0), ("Close-up", 0.7, 1.0)],
+    [
+        ("Extreme wide", 0.12, 0.35),
+        ("Wide", 0.3, 0.6),
+        ("Medium", 0.6, 1.0),
+        ("Close-up", 0.7, 1.0),
+    ],
 )
 def test_figures_are_as_large_as_their_framing(framing: str, low: float, high: float) -> None:
     region = draw(
-        f"{framing}{'' if 'Close' in framing else ' shot'}. Ada (woman, red hair, blue coat). a street. day", 1, 16 / 9
+        f"{framing}{'' if 'Close' in framing else ' shot'}. Ada (woman, red hair, blue coat). a street. day",
+        1,
+        16 / 9,
     ).regions[0]
     box = region["box"]
     assert low <= box[3] - box[1] <= high
@@ -184,10 +220,17 @@ def test_look_words_are_all_known() -> None:
     assert {read_prompt(f"Wide shot. {w}").look for w in LOOK_WORDS} == set(LOOKS.values())
 
 
-def told(prompt: str, seed: int = 1, size: tuple[int, int] = (960, 540), references: tuple[Reference, ...] = ()):
+def told(
+    prompt: str,
+    seed: int = 1,
+    size: tuple[int, int] = (960, 540),
+    references: tuple[Reference, ...] = (),
+):
     """What is measured of a drawing, by the outlines that come with it."""
     picture = paint(prompt, seed, *size, references)
-    return measure_picture(np.asarray(Image.open(io.BytesIO(picture.flat)).convert("RGB")), picture.regions), picture
+    return measure_picture(
+        np.asarray(Image.open(io.BytesIO(picture.flat)).convert("RGB")), picture.regions
+    ), picture
 
 
 @pytest.mark.parametrize("time", ["dawn", "day", "dusk", "night"])
@@ -195,7 +238,9 @@ def told(prompt: str, seed: int = 1, size: tuple[int, int] = (960, 540), referen
 def test_stated_colours_are_measured_whatever_the_hour(time: str, framing: str) -> None:
     """The outlines that come with a drawing are where its parts are: CIEDE2000 by scikit-image under 6."""
     size = framing if "Close" in framing else f"{framing} shot"
-    seen, _ = told(f"{size}. Ada (woman, long red hair, fair skin, teal coat). a street. {time}. layered cut paper")
+    seen, _ = told(
+        f"{size}. Ada (woman, long red hair, fair skin, teal coat). a street. {time}. layered cut paper"
+    )
     figure = next(f for f in seen.figures if f.name == "ada")
     wanted = {"hair": (190, 52, 42), "skin": (234, 194, 162), "top": (44, 118, 118)}
     for slot in set(wanted) & set(figure.colours):
@@ -204,17 +249,23 @@ def test_stated_colours_are_measured_whatever_the_hour(time: str, framing: str) 
     assert {"hair", "skin"} <= set(figure.colours) and figure.told
 
 
-@pytest.mark.parametrize("who", [MAREN, PIP, "Bo (stout man, black beard, brown skin, rust jacket)"])
+@pytest.mark.parametrize(
+    "who", [MAREN, PIP, "Bo (stout man, black beard, brown skin, rust jacket)"]
+)
 def test_half_the_frames_height_is_half_of_it(who: str) -> None:
     for seed in range(6):
         seen, _ = told(
-            f"Wide shot. {who}. a shore. day. layered cut paper. figure half the frame's height", seed, (480, 270)
+            f"Wide shot. {who}. a shore. day. layered cut paper. figure half the frame's height",
+            seed,
+            (480, 270),
         )
         assert seen.figures[0].height == pytest.approx(0.5, abs=0.03)
 
 
 def test_a_boats_side_is_not_taken_for_a_coat() -> None:
-    seen, _ = told(f"Medium shot. {PIP}. {MAREN}. rowing the boat. open water. night. layered cut paper", 3)
+    seen, _ = told(
+        f"Medium shot. {PIP}. {MAREN}. rowing the boat. open water. night. layered cut paper", 3
+    )
     pip = next(f for f in seen.figures if f.name == "pip")
     if "top" in pip.colours:
         lab = rgb2lab(np.array((44, 118, 118), np.uint8)[None, None])
@@ -222,12 +273,12 @@ def test_a_boats_side_is_not_taken_for_a_coat() -> None:
 
 
 def test_a_model_sheet_shows_all_sides_and_four_faces() -> None:
-    prompt = (
-        f"Model sheet. {MAREN}. front view, three-quarter view, side view, four faces. plain ground. layered cut paper"
-    )
+    prompt = f"Model sheet. {MAREN}. front view, three-quarter view, side view, four faces. plain ground. layered cut paper"
     seen, picture = told(prompt)
     assert picture.unused == [] or "sheet" not in picture.unused
-    assert [(f.name, f.facing) for f in seen.figures] == [("maren", f) for f in ("front", "three-quarter", "side")]
+    assert [(f.name, f.facing) for f in seen.figures] == [
+        ("maren", f) for f in ("front", "three-quarter", "side")
+    ]
     assert {"hair", "skin", "top"} <= set(seen.figures[0].colours)
     other, _ = told(prompt, 9)
     assert seen.figures[0].colours["top"] == pytest.approx(other.figures[0].colours["top"], abs=3)
@@ -238,16 +289,25 @@ def test_a_reference_fills_what_the_prompt_leaves_open() -> None:
     _, sheet = told(f"Model sheet. {MAREN}. front view. plain ground. layered cut paper")
     follow = Reference(sheet.flat, 0.5, "Maren")
     bare = "Medium shot. Maren (woman). a street. day. layered cut paper"
-    top = {name: told(bare, 5, references=refs)[0].figures for name, refs in (("followed", (follow,)), ("free", ()))}
+    top = {
+        name: told(bare, 5, references=refs)[0].figures
+        for name, refs in (("followed", (follow,)), ("free", ()))
+    }
     yellow = rgb2lab(np.array((228, 182, 52), np.uint8)[None, None])
 
     def off(figures) -> float:
         return (
-            float(deltaE_ciede2000(yellow, np.array(figures[0].colours["top"])[None, None])[0, 0]) if figures else 99.0
+            float(deltaE_ciede2000(yellow, np.array(figures[0].colours["top"])[None, None])[0, 0])
+            if figures
+            else 99.0
         )
 
     assert off(top["followed"]) < 6 < off(top["free"])
-    red = told("Medium shot. Maren (woman, red coat). a street. day. layered cut paper", 5, references=(follow,))[0]
+    red = told(
+        "Medium shot. Maren (woman, red coat). a street. day. layered cut paper",
+        5,
+        references=(follow,),
+    )[0]
     assert off(red.figures) > 20
     weak = told(bare, 5, references=(Reference(sheet.flat, 0.05, "Maren"),))[0]
     assert off(weak.figures) > 6
@@ -260,13 +320,17 @@ def test_a_pictures_colours_are_followed_as_strongly_as_asked() -> None:
 
     def greenness(strength: float) -> float:
         refs = (Reference(green.getvalue(), strength),) if strength else ()
-        flat = np.asarray(Image.open(io.BytesIO(paint(prompt, 2, 320, 180, refs).flat)).convert("RGB")).astype(float)
+        flat = np.asarray(
+            Image.open(io.BytesIO(paint(prompt, 2, 320, 180, refs).flat)).convert("RGB")
+        ).astype(float)
         return float((flat[..., 1] - flat[..., [0, 2]].mean(-1)).mean())
 
     assert greenness(0.9) > greenness(0.5) > greenness(0) + 2
 
 
-@pytest.mark.parametrize(("words", "rgb"), [("black fur", (42, 40, 42)), ("rust fur", (172, 88, 48))])
+@pytest.mark.parametrize(
+    ("words", "rgb"), [("black fur", (42, 40, 42)), ("rust fur", (172, 88, 48))]
+)
 def test_an_animals_coat_has_its_colour(words: str, rgb: tuple[int, int, int]) -> None:
     seen, _ = told(f"Medium shot. Soot (cat, {words}). a meadow. day. layered cut paper")
     lab = rgb2lab(np.array(rgb, np.uint8)[None, None])
@@ -278,14 +342,20 @@ def test_what_a_negative_names_is_not_drawn() -> None:
     names = [r["name"] for r in draw(prompt, 1, 16 / 9, negative="dogs, blurred, text").regions]
     assert names == ["ada"] and [r["name"] for r in draw(prompt, 1, 16 / 9).regions] != names
     assert paint(prompt, 1, 320, 180, negative="watermark").flat == paint(prompt, 1, 320, 180).flat
-    slots = {p["word"] for r in draw(prompt, 1, 16 / 9, negative="scarf").regions for p in r["parts"]}
+    slots = {
+        p["word"] for r in draw(prompt, 1, 16 / 9, negative="scarf").regions for p in r["parts"]
+    }
     assert "scarf" not in slots
 
 
 def test_what_weighs_less_gives_way_where_figures_are_small() -> None:
     def words(framing: str, lighter: tuple[str, ...]) -> set[str]:
-        prompt = f"{framing} shot. Ada (woman, red coat, green scarf). a street. day. layered cut paper"
-        return {p["word"] for r in draw(prompt, 1, 16 / 9, lighter=lighter).regions for p in r["parts"]}
+        prompt = (
+            f"{framing} shot. Ada (woman, red coat, green scarf). a street. day. layered cut paper"
+        )
+        return {
+            p["word"] for r in draw(prompt, 1, 16 / 9, lighter=lighter).regions for p in r["parts"]
+        }
 
     assert "scarf" in words("Wide", ()) and "scarf" not in words("Wide", ("green scarf",))
     assert "scarf" in words("Medium", ("green scarf",))
@@ -322,7 +392,9 @@ def test_what_is_taken_out_leaves_the_place_as_it_was_or_what_lies_around() -> N
     assert (
         share_near(cleared, (44, 118, 118), 12)
         < 0.02
-        < share_near(pixels(prompt.format(f"{PIP}. "), 4)[box[1] : 360, box[0] : box[2]], (44, 118, 118), 12)
+        < share_near(
+            pixels(prompt.format(f"{PIP}. "), 4)[box[1] : 360, box[0] : box[2]], (44, 118, 118), 12
+        )
     )
     flat = io.BytesIO()
     image = Image.new("RGB", (640, 360), (120, 160, 90))
@@ -335,7 +407,12 @@ def test_what_is_taken_out_leaves_the_place_as_it_was_or_what_lies_around() -> N
 
 def test_words_of_looks_and_everyday_verbs_draw_nothing() -> None:
     for look in LOOKS:
-        assert read_prompt(f"Wide shot. Ada (woman, blue coat) stood. a meadow. day. {look} on white").props == []
+        assert (
+            read_prompt(
+                f"Wide shot. Ada (woman, blue coat) stood. a meadow. day. {look} on white"
+            ).props
+            == []
+        )
     said = "Wide shot. Ada (woman, fair hair) saw very well that the sun rose. she lay the gold down. a meadow. day"
     reading = read_prompt(said)
     assert (reading.props, reading.animals, reading.place) == ([], [], "meadow")
@@ -354,19 +431,33 @@ def test_who_is_posed_sitting_has_something_under_them_and_candidates_of_a_pose_
     pose = FigurePose(name="Maren Oake", way=1, joints=in_shares(joints, 16 / 9))
     prompt = f"Wide shot. {MAREN}. a meadow. day. layered cut paper."
     first, *others = (
-        paint(prompt, 5, 320, 180, wish=Wish((pose,), vary=Vary(seed=i, strength=0.5) if i else None)) for i in range(4)
+        paint(
+            prompt, 5, 320, 180, wish=Wish((pose,), vary=Vary(seed=i, strength=0.5) if i else None)
+        )
+        for i in range(4)
     )
     standing = paint(prompt, 5, 320, 180)
     ours = first.regions[0]["joints"]
     # Under the hips, between them and the feet, stands a stone that no picture of her standing has.
-    x, top, foot = (int(ours["hips"][0] * 320), int(ours["hips"][1] * 180), int(ours["near_foot"][1] * 180))
+    x, top, foot = (
+        int(ours["hips"][0] * 320),
+        int(ours["hips"][1] * 180),
+        int(ours["near_foot"][1] * 180),
+    )
     image = np.asarray(Image.open(io.BytesIO(first.flat)).convert("RGB"), int)
     meadow = np.asarray(Image.open(io.BytesIO(standing.flat)).convert("RGB"), int)
     under = image[(top + foot) // 2 + 6, x]
-    assert np.ptp(under) < 30 and np.abs(under - meadow[(top + foot) // 2 + 6, 40]).max() > 25, "grey, and not grass"
+    assert np.ptp(under) < 30 and np.abs(under - meadow[(top + foot) // 2 + 6, 40]).max() > 25, (
+        "grey, and not grass"
+    )
     for other in others:
         assert other.regions[0]["joints"] == ours
-        assert np.abs(np.asarray(Image.open(io.BytesIO(other.flat)).convert("RGB"), int) - image).mean() > 2
+        assert (
+            np.abs(
+                np.asarray(Image.open(io.BytesIO(other.flat)).convert("RGB"), int) - image
+            ).mean()
+            > 2
+        )
 
 
 @pytest.mark.parametrize("framing", ["Extreme wide shot", "Wide shot", "Medium shot", "Close-up"])
@@ -374,6 +465,10 @@ def test_whatever_somebody_does_their_head_stays_in_the_frame(framing: str) -> N
     """Source: the trade's rule of head room; a head cut off by the frame is a fault."""
     for word in sorted(POSES):
         for place in ("a meadow", "a kitchen"):
-            drawing = draw(f"{framing}. {MAREN}. Maren {word} the ladder. {place}. day. layered cut paper.", 3, 16 / 9)
+            drawing = draw(
+                f"{framing}. {MAREN}. Maren {word} the ladder. {place}. day. layered cut paper.",
+                3,
+                16 / 9,
+            )
             x, y = drawing.regions[0]["joints"]["head"]
             assert 0.04 < y < 0.96 and 0.02 < x < 0.98, (word, place, x, y)

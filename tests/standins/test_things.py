@@ -24,7 +24,9 @@ def drawn(kind: str, look: str = "cut-paper") -> np.ndarray:
     """RGBA pixels of a thing that stands in the middle of a page of 500 by 500."""
     pen = Pen(look, random.Random(1), (255, 255, 255), 0.0, (255, 255, 255), False)
     draw_thing(pen, kind, SIZE / 2, FOOT, UNIT)
-    data = resvg_py.svg_to_bytes(svg_string=pen.svg(SIZE, SIZE), width=SIZE, height=SIZE, skip_system_fonts=True)
+    data = resvg_py.svg_to_bytes(
+        svg_string=pen.svg(SIZE, SIZE), width=SIZE, height=SIZE, skip_system_fonts=True
+    )
     return np.asarray(Image.open(io.BytesIO(bytes(data))).convert("RGBA"))
 
 
@@ -37,7 +39,11 @@ def test_every_thing_is_written_in_the_grammar_and_stands_on_its_foot(kind: str)
     assert solid.mean() > 0.001, "something is seen"
     # It is where it was put: about its foot, no larger than two and a half times its size to any side.
     assert abs(rows[-1] - FOOT) < 0.62 * UNIT or kind in FLYING
-    assert columns[0] > SIZE / 2 - 2.5 * UNIT and columns[-1] < SIZE / 2 + 2.5 * UNIT and rows[0] > FOOT - 2.5 * UNIT
+    assert (
+        columns[0] > SIZE / 2 - 2.5 * UNIT
+        and columns[-1] < SIZE / 2 + 2.5 * UNIT
+        and rows[0] > FOOT - 2.5 * UNIT
+    )
 
 
 @pytest.mark.parametrize("look", LOOKS)
@@ -48,7 +54,9 @@ def test_a_few_things_in_every_look(look: str) -> None:
         assert np.abs(one.astype(int) - other).mean() > 1, "things differ"
 
 
-@pytest.mark.parametrize(("kind", "name"), [("rug", "brick red"), ("mushroom", "brick red"), ("carrot", "rust")])
+@pytest.mark.parametrize(
+    ("kind", "name"), [("rug", "brick red"), ("mushroom", "brick red"), ("carrot", "rust")]
+)
 def test_a_colour_by_its_name_is_the_colour_that_is_seen(kind: str, name: str) -> None:
     """Source: CIEDE2000 by scikit-image."""
     pixels = drawn(kind)
@@ -67,7 +75,9 @@ def test_a_colour_by_its_name_is_the_colour_that_is_seen(kind: str, name: str) -
         ("l brown 0.1 0 0", "has 3 numbers"),
     ],
 )
-def test_what_is_not_in_the_grammar_says_so(written: str, wrong: str, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_what_is_not_in_the_grammar_says_so(
+    written: str, wrong: str, monkeypatch: pytest.MonkeyPatch
+) -> None:
     monkeypatch.setitem(THINGS, "odd one", written)
     statements.cache_clear()
     with pytest.raises(ValueError, match=wrong):

@@ -55,7 +55,9 @@ def test_every_voice_speaks_every_word(voice: str) -> None:
 
 def test_voices_differ_in_pitch() -> None:
     def pitch(voice: str) -> float:
-        audio = soxr.resample(samples(speak("We are all in all alone", voice).flac)[:, 0], 48_000, 8_000)
+        audio = soxr.resample(
+            samples(speak("We are all in all alone", voice).flac)[:, 0], 48_000, 8_000
+        )
         power = np.abs(np.fft.rfft(audio, 1 << 17)) ** 2
         hz = np.fft.rfftfreq(1 << 17, 1 / 8000)
         band = (hz > 60) & (hz < 420)
@@ -75,7 +77,10 @@ def test_music_ends_on_its_own_cadence(mood: str, seconds: float, tmp_path) -> N
     assert seconds - song.length < 4.5
     tempo = next(m.tempo for m in song.tracks[0] if m.type == "set_tempo")
     bass = [
-        (at, m.note) for track in song.tracks for at, m in _absolute(track) if m.type == "note_on" and m.channel == 2
+        (at, m.note)
+        for track in song.tracks
+        for at, m in _absolute(track)
+        if m.type == "note_on" and m.channel == 2
     ]
     bar = 4 * song.ticks_per_beat
     assert all(at % bar == 0 for at, _ in bass)
@@ -129,7 +134,12 @@ def test_sounds_are_told_apart_by_their_spectra() -> None:
         power = np.abs(np.fft.rfft(audio)) ** 2
         return float((np.fft.rfftfreq(len(audio), 1 / 48_000) * power).sum() / power.sum())
 
-    assert centre("thunder") < centre("gusts of wind") < centre("waves on a shore") < centre("steady rain")
+    assert (
+        centre("thunder")
+        < centre("gusts of wind")
+        < centre("waves on a shore")
+        < centre("steady rain")
+    )
 
 
 def test_unknown_words_are_given_back() -> None:

@@ -29,7 +29,9 @@ def told(wish: ScriptInput) -> str:
 @pytest.mark.parametrize("minutes", [1.0, 3.0, 8.0])
 def test_the_length_asked_for_is_met_within_a_tenth(structure: str, minutes: float) -> None:
     # By the application's own estimate, which is fitted to measured speech (tests/standins/test_voices_and_music.py).
-    wish = ScriptInput(task="manuscript", idea=IDEAS[0], minutes=minutes, structure=structure, seed=2)  # type: ignore[arg-type]
+    wish = ScriptInput(
+        task="manuscript", idea=IDEAS[0], minutes=minutes, structure=structure, seed=2
+    )  # type: ignore[arg-type]
     script = read(told(wish))
     assert abs(float(estimate_words(script)[-1, 1]) / 60 / minutes - 1) < 0.1
 
@@ -39,7 +41,17 @@ def test_reading_ease_goes_the_way_that_was_asked(structure: str) -> None:
     # Flesch 1948; the function itself is checked against textstat.
     ease = [
         reading_ease(
-            read(told(ScriptInput(task="manuscript", idea=IDEAS[1], minutes=3, level=level, structure=structure)))
+            read(
+                told(
+                    ScriptInput(
+                        task="manuscript",
+                        idea=IDEAS[1],
+                        minutes=3,
+                        level=level,
+                        structure=structure,
+                    )
+                )
+            )
         )  # type: ignore[arg-type]
         for level in ("easy", "plain", "rich")
     ]
@@ -47,7 +59,10 @@ def test_reading_ease_goes_the_way_that_was_asked(structure: str) -> None:
 
 
 def test_two_ideas_give_clearly_different_stories() -> None:
-    stories = [set(read(told(ScriptInput(task="manuscript", idea=i, minutes=3))).text.split(". ")) for i in IDEAS]
+    stories = [
+        set(read(told(ScriptInput(task="manuscript", idea=i, minutes=3))).text.split(". "))
+        for i in IDEAS
+    ]
     for a, b in itertools.combinations(stories, 2):
         assert len(a & b) / min(len(a), len(b)) < 0.2
     assert len({titles(ScriptInput(task="titles", idea=i))[0] for i in IDEAS}) == len(IDEAS)
@@ -63,7 +78,8 @@ def test_kind_and_tone_have_their_say() -> None:
     }
     plain = ScriptInput(task="manuscript", idea=IDEAS[0], minutes=2)
     stories = [
-        told(plain.model_copy(update={"tone": tone})) for tone in ("plain", "tense", "warm", "dark", "calm", "funny")
+        told(plain.model_copy(update={"tone": tone}))
+        for tone in ("plain", "tense", "warm", "dark", "calm", "funny")
     ]
     assert len(set(stories)) == 6
 
@@ -77,7 +93,10 @@ def test_the_same_wish_gives_the_same_and_another_seed_another_story() -> None:
 
 def test_key_points_and_the_idea_are_taken_up_and_the_rest_is_told() -> None:
     wish = ScriptInput(
-        task="manuscript", idea="a baker called Edda and her crow and a zeppelin", points=["The oven cracks"], minutes=2
+        task="manuscript",
+        idea="a baker called Edda and her crow and a zeppelin",
+        points=["The oven cracks"],
+        minutes=2,
     )
     title, scenes, unused = manuscript(wish)
     text = " ".join(" ".join(s.paragraphs) for s in scenes)
@@ -87,7 +106,9 @@ def test_key_points_and_the_idea_are_taken_up_and_the_rest_is_told() -> None:
 
 def test_the_first_person_tells_of_i() -> None:
     text = told(ScriptInput(task="manuscript", idea="a baker called Edda", view="first", minutes=2))
-    outside = "".join(part for i, part in enumerate(text.replace("”", "“").split("“")) if i % 2 == 0)
+    outside = "".join(
+        part for i, part in enumerate(text.replace("”", "“").split("“")) if i % 2 == 0
+    )
     assert " I " in outside and "Edda" not in outside
 
 
@@ -100,17 +121,22 @@ PASSAGE = (
 @pytest.mark.parametrize(("how", "longer"), [("tighten", -1), ("lengthen", 1), ("tense", 1)])
 def test_a_passage_gets_shorter_or_longer(how: str, longer: int) -> None:
     after = rework(PASSAGE, how, "", 1)
-    assert (len(after.text.split()) - len(PASSAGE.split())) * longer > 0 and "1 paragraph" in after.touched
+    assert (
+        len(after.text.split()) - len(PASSAGE.split())
+    ) * longer > 0 and "1 paragraph" in after.touched
 
 
 def test_simpler_is_easier_to_read_and_vivid_words_are_new() -> None:
-    hard = (
-        "They commenced to traverse the enormous bridge, and then they encountered a mysterious predicament; it ceased."
-    )
+    hard = "They commenced to traverse the enormous bridge, and then they encountered a mysterious predicament; it ceased."
     simple = rework(hard, "simpler", "", 1).text
     assert reading_ease(read(simple)) > reading_ease(read(hard)) + 20
     assert "peered" in rework(PASSAGE, "vivid", "", 1).text
-    opened = rework("The ferry crossed as usual. She looked over the water. The lamp was gone.", "opening", "", 1)
+    opened = rework(
+        "The ferry crossed as usual. She looked over the water. The lamp was gone.",
+        "opening",
+        "",
+        1,
+    )
     assert opened.text.startswith("The lamp was gone. The ferry")
 
 
@@ -120,6 +146,10 @@ def test_an_instruction_touches_what_it_names_and_nothing_else() -> None:
     while after.text[same] == STORY[same]:
         same += 1
     assert same > len(STORY) * 0.7 and after.text != STORY and "ending" in after.touched
-    assert understood("please make the opening funnier with penguins") == (["funny"], "opening", ["penguins"])
+    assert understood("please make the opening funnier with penguins") == (
+        ["funny"],
+        "opening",
+        ["penguins"],
+    )
     for heading in [line for line in STORY.split("\n") if line.startswith("#")]:
         assert heading in rework(STORY, "tense", "", 3).text

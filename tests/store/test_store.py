@@ -37,13 +37,24 @@ def test_any_place_that_fsspec_knows_can_hold_media() -> None:
 def test_results_and_spending_count_once(stack) -> None:
     shop = stack.shop
     with ThreadPoolExecutor(6) as pool:
-        list(pool.map(lambda i: shop.results.put("k" * 40, "sound", f"{i}.flac", {"i": i}), range(12)))
-        list(pool.map(lambda i: shop.spending.spend("job-1", "film-a", "voice", Decimal("0.01")), range(12)))
+        list(
+            pool.map(
+                lambda i: shop.results.put("k" * 40, "sound", f"{i}.flac", {"i": i}), range(12)
+            )
+        )
+        list(
+            pool.map(
+                lambda i: shop.spending.spend("job-1", "film-a", "voice", Decimal("0.01")),
+                range(12),
+            )
+        )
     kept = shop.results.get("k" * 40)
     assert kept is not None and kept.media == f"{kept.data['i']}.flac"
     assert shop.spending.total("film-a") == Decimal("0.01")
     shop.spending.spend("job-2", "film-a", "voice", Decimal("0.02"))
-    assert shop.spending.total("film-a") == Decimal("0.03") and shop.spending.by_offer()["voice"] >= Decimal("0.03")
+    assert shop.spending.total("film-a") == Decimal("0.03") and shop.spending.by_offer()[
+        "voice"
+    ] >= Decimal("0.03")
     assert shop.results.get("none") is None and shop.results.many([]) == {}
 
 
@@ -79,7 +90,9 @@ def take(name: str, made_from: str, brought: bool = False):
 
 
 def shot(circled: str | None):
-    return SimpleNamespace(shot=SimpleNamespace(circled=circled), picture_key="now", unpinned_key="now", seed=1)
+    return SimpleNamespace(
+        shot=SimpleNamespace(circled=circled), picture_key="now", unpinned_key="now", seed=1
+    )
 
 
 @pytest.mark.parametrize(
@@ -102,7 +115,11 @@ def test_which_take_is_used(circled: str | None, takes: list, used: str | None) 
 
 
 def test_the_camera_aims_at_who_is_there() -> None:
-    at = lambda *boxes: focus_of(SimpleNamespace(about={"regions": [{"name": "x", "box": b} for b in boxes]}))  # noqa: E731
+    def at(*boxes):
+        return focus_of(
+            SimpleNamespace(about={"regions": [{"name": "x", "box": b} for b in boxes]})
+        )
+
     assert focus_of(SimpleNamespace(about={})) == (0.5, 0.5)
     assert at([0.6, 0.2, 0.8, 1.0])[0] > 0.6 and at([0.6, 0.2, 0.8, 1.0])[1] < 0.5
     assert at([0.1, 0.3, 0.3, 0.9], [0.7, 0.3, 0.9, 0.9])[0] == pytest.approx(0.5)
@@ -128,7 +145,9 @@ def test_stages() -> None:
     assert stages_of("everything", {})[-1] == "preview"
 
 
-def test_an_offer_is_asked_for_no_more_at_once_than_it_states_and_a_lost_worker_frees_its_slot(stack) -> None:
+def test_an_offer_is_asked_for_no_more_at_once_than_it_states_and_a_lost_worker_frees_its_slot(
+    stack,
+) -> None:
     """Source: PostgreSQL's documentation of session-level advisory locks: they end with their session."""
     slots, lock = stack.shop.slots, threading.Lock()
     now, most, done = 0, 0, 0
@@ -155,7 +174,9 @@ def test_an_offer_is_asked_for_no_more_at_once_than_it_states_and_a_lost_worker_
     with stack.shop.database.transaction() as session:
         # What happens to a worker that is killed: its connection goes.
         session.execute(
-            text("SELECT pg_terminate_backend(pid) FROM pg_locks WHERE locktype = 'advisory' AND classid = :c"),
+            text(
+                "SELECT pg_terminate_backend(pid) FROM pg_locks WHERE locktype = 'advisory' AND classid = :c"
+            ),
             {"c": zlib.crc32(b"lonely") ^ 0x80000000},
         )
     with slots.one_of("lonely", 1) as free:

@@ -1,4 +1,5 @@
-"""The web application: guards, errors as problem details (RFC 9457), routes, and the built front end."""
+"""The web application: guards, errors as problem details (RFC 9457), routes, and the built front
+end."""
 
 import asyncio
 import os
@@ -63,7 +64,8 @@ CSP = "; ".join(
 
 
 def create_app(shop: Workshop, web: Path | None) -> FastAPI:
-    """The application over a workshop; `web` is the folder of the built front end, if there is one."""
+    """The application over a workshop; `web` is the folder of the built front end, if there is
+    one."""
     listener = Listener(shop.database.address)
 
     @asynccontextmanager
@@ -85,10 +87,14 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
     app.state.shop, app.state.preview, app.state.listener = shop, PreviewDesk(shop), listener
 
     @app.middleware("http")
-    async def guard(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
+    async def guard(
+        request: Request, call_next: Callable[[Request], Awaitable[Response]]
+    ) -> Response:
         refusal = allowed(request)
         if refusal:
-            return problem(403, "not-from-here", refusal, "Open Cut Reel at the address that bin/start prints.")
+            return problem(
+                403, "not-from-here", refusal, "Open Cut Reel at the address that bin/start prints."
+            )
         response = await call_next(request)
         response.headers.setdefault("Content-Security-Policy", CSP)
         response.headers.setdefault("X-Content-Type-Options", "nosniff")
@@ -115,8 +121,8 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
 
 
 def _warm() -> None:
-    """Load what the first film would wait for: the pronouncing dictionary, the compiled search for cuts, the process
-    that opens pictures from outside."""
+    """Load what the first film would wait for: the pronouncing dictionary, the compiled search for
+    cuts, the process that opens pictures from outside."""
     new_film("warm", "One word after another. “Two,” said Ada. Ada rowed.", Settings())
     reader.warm()
 
@@ -139,7 +145,12 @@ def _serve_web(app: FastAPI, web: Path) -> None:
         if path and file.is_file() and root in file.parents:
             lasting = "assets" in file.parts
             return FileResponse(
-                file, headers={"Cache-Control": "public, max-age=31536000, immutable" if lasting else "no-cache"}
+                file,
+                headers={
+                    "Cache-Control": "public, max-age=31536000, immutable"
+                    if lasting
+                    else "no-cache"
+                },
             )
         return FileResponse(root / "index.html", headers={"Cache-Control": "no-cache"})
 

@@ -1,4 +1,5 @@
-"""Writes the server's OpenAPI description to a file, from which the front end's types are made (`npm run schema`)."""
+"""Writes the server's OpenAPI description to a file, from which the front end's types are made
+(`npm run schema`)."""
 
 import json
 import sys
@@ -13,7 +14,11 @@ from .app import create_app
 
 def main() -> None:
     """Nothing is connected to: the addresses are never used."""
-    shop = Workshop(Database("postgresql://nobody@127.0.0.1:1/none"), MediaStore("."), Services("http://127.0.0.1:1"))
+    shop = Workshop(
+        Database("postgresql://nobody@127.0.0.1:1/none"),
+        MediaStore("."),
+        Services("http://127.0.0.1:1"),
+    )
     Path(sys.argv[1]).write_text(json.dumps(create_app(shop, None).openapi()))
 
 

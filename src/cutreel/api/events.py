@@ -33,7 +33,9 @@ class Listener:
     async def _listen(self) -> None:
         while True:
             try:
-                async with await psycopg.AsyncConnection.connect(self.address, autocommit=True) as connection:
+                async with await psycopg.AsyncConnection.connect(
+                    self.address, autocommit=True
+                ) as connection:
                     await connection.execute(f"LISTEN {CHANNEL}")
                     for waiting in [e for group in self._waiting.values() for e in group]:
                         waiting.set()
@@ -54,8 +56,11 @@ class Listener:
             self._waiting[film].discard(event)
 
 
-async def stream(shop: Workshop, listener: Listener, film: str, after: int | None) -> AsyncIterator[dict[str, str]]:
-    """Events behind number `after` (None: from now on), for ever. Bursts come as they were written, in order."""
+async def stream(
+    shop: Workshop, listener: Listener, film: str, after: int | None
+) -> AsyncIterator[dict[str, str]]:
+    """Events behind number `after` (None: from now on), for ever. Bursts come as they were written,
+    in order."""
     with listener.bell(film) as bell:
         last = after if after is not None else await asyncio.to_thread(_last, shop, film)
         yield {"event": "ready", "id": str(last), "data": "{}"}
@@ -63,7 +68,11 @@ async def stream(shop: Workshop, listener: Listener, film: str, after: int | Non
             bell.clear()
             for number, what, data in await asyncio.to_thread(_read, shop, film, last):
                 last = number
-                yield {"event": "film", "id": str(number), "data": json.dumps({"what": what, **data})}
+                yield {
+                    "event": "film",
+                    "id": str(number),
+                    "data": json.dumps({"what": what, **data}),
+                }
             with contextlib.suppress(TimeoutError):
                 await asyncio.wait_for(bell.wait(), 15)
 

@@ -8,8 +8,8 @@ LOCAL = {"127.0.0.1", "localhost", "[::1]", "::1"}
 
 
 def allowed(request: Request) -> str | None:
-    """None when the request may pass, else why not. Guards against other sites in the same browser (DNS rebinding,
-    cross-site requests)."""
+    """None when the request may pass, else why not. Guards against other sites in the same browser
+    (DNS rebinding, cross-site requests)."""
     host = request.headers.get("host", "")
     if _name(host) not in LOCAL:
         return f"Host “{host[:80]}” is not this machine."
@@ -24,4 +24,8 @@ def allowed(request: Request) -> str | None:
 
 
 def _name(host: str) -> str:
-    return host.rsplit(":", 1)[0] if (not host.endswith("]") and host.count(":") in (1,)) or "]:" in host else host
+    return (
+        host.rsplit(":", 1)[0]
+        if (not host.endswith("]") and host.count(":") in (1,)) or "]:" in host
+        else host
+    )

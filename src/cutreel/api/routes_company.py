@@ -14,8 +14,8 @@ router = APIRouter(prefix="/api/company")
 
 
 class MemberView(BaseModel):
-    """A member of the company. `changed`: it came with Cut Reel and was given back changed, so that it can be put
-    back as it came."""
+    """A member of the company. `changed`: it came with Cut Reel and was given back changed, so that
+    it can be put back as it came."""
 
     id: str
     kind: MemberKind
@@ -37,7 +37,9 @@ class KeepMember(BaseModel):
 
 
 @router.get("")
-def company(shop: Shop, kind: MemberKind | None = None, age: Age | None = None, words: str = "") -> list[MemberView]:
+def company(
+    shop: Shop, kind: MemberKind | None = None, age: Age | None = None, words: str = ""
+) -> list[MemberView]:
     """Members by kind, by age, and by words that theirs begin with."""
     return [_view(m) for m in search_company(shop.company.all(), kind, age, words[:200])]
 
@@ -45,7 +47,9 @@ def company(shop: Shop, kind: MemberKind | None = None, age: Age | None = None, 
 @router.post("")
 def keep(wish: KeepMember, shop: Shop) -> MemberView:
     """Add somebody or something to the company."""
-    member = Member(id=f"own-{secrets.token_hex(5)}", card=_allowed(wish.card, shop), tags=wish.tags)
+    member = Member(
+        id=f"own-{secrets.token_hex(5)}", card=_allowed(wish.card, shop), tags=wish.tags
+    )
     return _view(shop.company.put(_pictured(member, wish, shop)))
 
 
@@ -53,7 +57,9 @@ def keep(wish: KeepMember, shop: Shop) -> MemberView:
 def give_back(member: str, wish: KeepMember, shop: Shop) -> MemberView:
     """Give back what was taken into a film, as the film has it now."""
     known = shop.company.get(member)
-    given = known.model_copy(update={"card": _allowed(wish.card, shop), "tags": wish.tags or known.tags})
+    given = known.model_copy(
+        update={"card": _allowed(wish.card, shop), "tags": wish.tags or known.tags}
+    )
     if given.kind != known.kind:
         raise BadInput(f"{known.name} is a {known.kind}.", "Keep this as a new member instead.")
     return _view(shop.company.put(_pictured(given, wish, shop)))
@@ -72,7 +78,9 @@ def _allowed(card: CompanyCard, shop: Shop) -> CompanyCard:
     owner = card.person or card.place or card.look
     for reference in owner.references if owner else []:
         if not shop.media.has(reference.media) or not shop.media.has(reference.thumb):
-            raise BadInput("One of its references is not kept any more.", "Remove it and keep again.")
+            raise BadInput(
+                "One of its references is not kept any more.", "Remove it and keep again."
+            )
     return card
 
 

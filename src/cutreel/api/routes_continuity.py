@@ -1,4 +1,5 @@
-"""Continuity: who is who, references, a look tried on three shots, figures in pictures that the maker brought."""
+"""Continuity: who is who, references, a look tried on three shots, figures in pictures that the
+maker brought."""
 
 import asyncio
 
@@ -84,8 +85,14 @@ def who_is_who(film: str, shop: Shop) -> WhoView:
             )
             for a in appearances(script, document.cast)
         ],
-        same=[SameView(person=s.person, other=s.other, why=s.why) for s in may_be_one(script, document.cast)],
-        things=[ThingView(name=t.name, count=t.count, why=t.why) for t in things_named(script, document.cast)],
+        same=[
+            SameView(person=s.person, other=s.other, why=s.why)
+            for s in may_be_one(script, document.cast)
+        ],
+        things=[
+            ThingView(name=t.name, count=t.count, why=t.why)
+            for t in things_named(script, document.cast)
+        ],
     )
 
 
@@ -104,8 +111,8 @@ class CandidatesView(BaseModel):
 
 @router.get("/references/{kind}/{number}")
 def references(film: str, kind: str, number: int, shop: Shop) -> CandidatesView:
-    """Model sheets of a person (`kind` person), or views of a place, in the film's look; a run of kind references
-    makes more."""
+    """Model sheets of a person (`kind` person), or views of a place, in the film's look; a run of
+    kind references makes more."""
     if kind not in ("person", "place"):
         raise NotFound("References are of a person or a place.")
     document = shop.films.get(film).document
@@ -117,7 +124,9 @@ def references(film: str, kind: str, number: int, shop: Shop) -> CandidatesView:
         made=[
             CandidateView(
                 seed=c.seed,
-                reference=Reference(media=c.media, thumb=c.thumb, title=title, look=c.look, colours=c.colours),
+                reference=Reference(
+                    media=c.media, thumb=c.thumb, title=title, look=c.look, colours=c.colours
+                ),
             )
             for c in made
         ],
@@ -128,7 +137,9 @@ def references(film: str, kind: str, number: int, shop: Shop) -> CandidatesView:
 async def bring_references(film: str, files: list[UploadFile], shop: Shop) -> list[Reference]:
     """Bring one to four pictures of one's own as references; they hold in every look."""
     shop.films.get(film)
-    return [Reference(media=m, thumb=t, title=name[:80]) for name, m, t in await _brought(files, shop)]
+    return [
+        Reference(media=m, thumb=t, title=name[:80]) for name, m, t in await _brought(files, shop)
+    ]
 
 
 class LookFrom(BaseModel):
@@ -141,7 +152,8 @@ class LookFrom(BaseModel):
 
 
 class MadeLook(BaseModel):
-    """A look made from pictures, which the film does not have yet, and what was measured of each."""
+    """A look made from pictures, which the film does not have yet, and what was measured of
+    each."""
 
     look: Look
     measured: list[Style]
@@ -154,12 +166,21 @@ async def make_look(film: str, wish: LookFrom, shop: Shop) -> MadeLook:
     for picture in wish.pictures:
         if not shop.media.has(picture.media):
             raise BadInput("One of those pictures is not kept any more.", "Bring it again.")
-    measured = await asyncio.to_thread(lambda: [style_of(pixels_of(shop.media.get(p.media))) for p in wish.pictures])
-    plain = "".join(c if c.isascii() and c.isalnum() else "-" for c in wish.title.lower()).strip("-")[:40] or "own"
+    measured = await asyncio.to_thread(
+        lambda: [style_of(pixels_of(shop.media.get(p.media))) for p in wish.pictures]
+    )
+    plain = (
+        "".join(c if c.isascii() and c.isalnum() else "-" for c in wish.title.lower()).strip("-")[
+            :40
+        ]
+        or "own"
+    )
     taken = {k.name for k in document.looks}
     name = next(n for i in range(1000) if (n := f"own-{plain}{f'-{i}' if i else ''}") not in taken)
     return MadeLook(
-        look=look_from(name, wish.title, wish.medium, wish.pictures, style_between(measured), wish.strength),
+        look=look_from(
+            name, wish.title, wish.medium, wish.pictures, style_between(measured), wish.strength
+        ),
         measured=measured,
     )
 
@@ -178,7 +199,10 @@ def look_samples(film: str, look: str, shop: Shop) -> list[SampleView]:
     """Three shots in a look; a run of kind look makes those that are missing."""
     assembled = shop.assembled(film)
     name = look_named(look, assembled.document.looks).name
-    return [SampleView(shot=s.shot, edge=s.edge, media=s.media, thumb=s.thumb) for s in samples(assembled, name, shop)]
+    return [
+        SampleView(shot=s.shot, edge=s.edge, media=s.media, thumb=s.thumb)
+        for s in samples(assembled, name, shop)
+    ]
 
 
 class BoxedFigure(BaseModel):
@@ -189,11 +213,16 @@ class BoxedFigure(BaseModel):
 
 
 @router.put("/takes/{take}/figures")
-def set_figures(film: str, take: str, figures: list[BoxedFigure], shop: Shop, preview: Preview) -> FilmView:
-    """Say who is where in a picture that the maker brought, so that it can be looked at for drift."""
+def set_figures(
+    film: str, take: str, figures: list[BoxedFigure], shop: Shop, preview: Preview
+) -> FilmView:
+    """Say who is where in a picture that the maker brought, so that it can be looked at for
+    drift."""
     document = shop.films.get(film).document
     names = {p.id: p.name for p in document.cast}
-    row = next((t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None)
+    row = next(
+        (t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None
+    )
     if row is None:
         raise NotFound("That take is not in the film any more.")
     regions = []

@@ -79,7 +79,10 @@ def redo(film: str, shop: Shop, preview: Preview) -> FilmView:
 @router.get("/films/{film}/history")
 def history(film: str, shop: Shop) -> list[ChangeView]:
     """Changes, newest first."""
-    return [ChangeView(number=c.number, title=c.title, undone=c.undone, at=c.at) for c in shop.films.history(film)]
+    return [
+        ChangeView(number=c.number, title=c.title, undone=c.undone, at=c.at)
+        for c in shop.films.history(film)
+    ]
 
 
 @router.post("/films/{film}/cut")
@@ -94,13 +97,17 @@ def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
     bounds = [*opens, len(script.words)]
     lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in zip(opens, bounds[1:], strict=True)]
     aim, total = wish.wish(document), float(times[-1, 1])
-    wanted = [aim.wanted(float(times[a, 0]), script.words[a].scene, float(times[a, 0]) / total) for a in opens]
+    wanted = [
+        aim.wanted(float(times[a, 0]), script.words[a].scene, float(times[a, 0]) / total)
+        for a in opens
+    ]
     return CutPreview(count=len(opens), lengths=lengths, wanted=wanted, opens=opens)
 
 
 @router.post("/films/{film}/impact")
 def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
-    """What a change would do: prompts that change, pictures that become stale, cost to make them again."""
+    """What a change would do: prompts that change, pictures that become stale, cost to make them
+    again."""
     row = shop.films.get(film)
     before = shop.assembled(film)
     document, _, _ = apply_command(row.document, command, [s.edge for s in row.document.shots])
@@ -115,7 +122,9 @@ def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
     )
     items = pictures(after, {"shots": sorted(changed), "takes": 1}) if changed else []
     return Impact(
-        prompts=sum((s.prompt.text, s.sent_negative) != words.get(s.shot.id) for s in after.read.shots),
+        prompts=sum(
+            (s.prompt.text, s.sent_negative) != words.get(s.shot.id) for s in after.read.shots
+        ),
         shots=[s.shot.id for s in after.read.shots if s.shot.id in changed],
         stale=stale,
         cost=float(price_of(unpaid(items, shop), shop.offers())),
@@ -129,7 +138,9 @@ async def events(
 ) -> EventSourceResponse:
     """What happens to a film, as server-sent events."""
     after = int(last_event_id) if last_event_id and last_event_id.isdigit() else None
-    return EventSourceResponse(stream(request.app.state.shop, request.app.state.listener, film, after), ping=20)
+    return EventSourceResponse(
+        stream(request.app.state.shop, request.app.state.listener, film, after), ping=20
+    )
 
 
 def _first_words(text: str) -> str:

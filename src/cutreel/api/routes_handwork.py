@@ -11,7 +11,15 @@ from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import Change
 from cutreel.core.film.commands import KeepCutOut
 from cutreel.core.film.document import CutOut
-from cutreel.core.pictures import Placing, in_pixels, in_shares, moved, reach_of, take_pose, usual_joints
+from cutreel.core.pictures import (
+    Placing,
+    in_pixels,
+    in_shares,
+    moved,
+    reach_of,
+    take_pose,
+    usual_joints,
+)
 from cutreel.core.pictures.shape import Box
 from cutreel.jobs.handwork import (
     cut_from,
@@ -37,8 +45,8 @@ MOST_BYTES = 30_000_000
 
 
 class TakenFigure(BaseModel):
-    """A figure that is known in a take: its box and its joints as shares of the frame; `way` 1 looks right. `cut` says
-    whether it can be cut out as it was drawn."""
+    """A figure that is known in a take: its box and its joints as shares of the frame; `way` 1
+    looks right. `cut` says whether it can be cut out as it was drawn."""
 
     name: str
     box: Box
@@ -48,8 +56,9 @@ class TakenFigure(BaseModel):
 
 
 class ReachView(BaseModel):
-    """How close the camera comes (`zoom`), how many pixels of the picture and of the film then lie across the frame,
-    their ratio, and by how much to enlarge (1: no need), for a size of delivery."""
+    """How close the camera comes (`zoom`), how many pixels of the picture and of the film then
+    lie across the frame, their ratio, and by how much to enlarge (1: no need), for a size of
+    delivery."""
 
     size: str
     zoom: float
@@ -60,7 +69,8 @@ class ReachView(BaseModel):
 
 
 class HandView(BaseModel):
-    """What there is to work on in a take: its figures, whether its pixels are enough, a frame of the film's shape."""
+    """What there is to work on in a take: its figures, whether its pixels are enough, a frame of
+    the film's shape."""
 
     figures: list[TakenFigure]
     reach: list[ReachView]
@@ -69,7 +79,8 @@ class HandView(BaseModel):
 
 
 class PoseMove(BaseModel):
-    """Drag a joint of a figure, or take a pose of the stock; `aspect` is the picture's width over its height."""
+    """Drag a joint of a figure, or take a pose of the stock; `aspect` is the picture's width over
+    its height."""
 
     pose: FigurePose
     aspect: float = Field(gt=0.1, lt=10)
@@ -89,8 +100,8 @@ class CutWish(BaseModel):
 
 
 class PlaceWish(BaseModel):
-    """Where a cut-out goes: the middle of its foot and its height as shares of the frame, and how far (0 … 1) its light
-    is adapted."""
+    """Where a cut-out goes: the middle of its foot and its height as shares of the frame, and how
+    far (0 … 1) its light is adapted."""
 
     cutout: int
     x: float = Field(ge=-0.5, le=1.5)
@@ -155,12 +166,15 @@ def hand(film: str, take: str, shop: Shop) -> HandView:
 def figure_mask(film: str, take: str, number: int, shop: Shop) -> Response:
     """White where a figure is, as it was drawn."""
     data = mask_of_figure(shop, _take(shop, film, take), number)
-    return Response(data, media_type="image/png", headers={"Cache-Control": "private, max-age=3600"})
+    return Response(
+        data, media_type="image/png", headers={"Cache-Control": "private, max-age=3600"}
+    )
 
 
 @router.get("/films/{film}/takes/{take}/openraster")
 def openraster(film: str, take: str, shop: Shop) -> Response:
-    """A take with its layers, depths, figures and joints, to be worked on elsewhere and brought back."""
+    """A take with its layers, depths, figures and joints, to be worked on elsewhere and brought
+    back."""
     row = _take(shop, film, take)
     edge = next((s.edge for s in shop.films.get(film).document.shots if s.id == row.shot), "0")
     name = f"shot-{edge}-take-{row.number}.ora"
@@ -176,9 +190,11 @@ def poses() -> list[str]:
 
 @router.post("/poses")
 def move_pose(wish: PoseMove) -> FigurePose:
-    """A figure's joints after one was dragged, or in a pose of the stock; limbs keep their lengths. Without any joints
-    it is a grown person in the middle of the frame."""
-    joints = in_pixels(wish.pose, wish.aspect) or usual_joints((0.5 * wish.aspect, 0.55), 0.7, wish.pose.way)
+    """A figure's joints after one was dragged, or in a pose of the stock; limbs keep their lengths.
+    Without any joints it is a grown person in the middle of the frame."""
+    joints = in_pixels(wish.pose, wish.aspect) or usual_joints(
+        (0.5 * wish.aspect, 0.55), 0.7, wish.pose.way
+    )
     if wish.joint:
         joints = moved(joints, wish.joint, (wish.to[0] * wish.aspect, wish.to[1]))
     if wish.stock:
@@ -191,7 +207,9 @@ def cut(film: str, take: str, wish: CutWish, shop: Shop, preview: Preview) -> Fi
     """Cut a figure out, and keep it in the film."""
     row = _take(shop, film, take)
     media, width, height = cut_from(shop, row, wish.figure, wish.mask, wish.feather)
-    command = KeepCutOut(name=" ".join(wish.name.split()), media=media, width=width, height=height, shot=row.shot)
+    command = KeepCutOut(
+        name=" ".join(wish.name.split()), media=media, width=width, height=height, shot=row.shot
+    )
     shop.films.change(film, Change(revision=wish.revision, command=command))
     return get_film(film, shop, preview)
 
@@ -207,7 +225,9 @@ def place(film: str, take: str, wish: PlaceWish, shop: Shop, preview: Preview) -
 def seen_placed(film: str, take: str, wish: Annotated[PlaceWish, Query()], shop: Shop) -> Response:
     """How a cut-out would look in a take (JPEG); nothing is kept."""
     data = look_of(shop, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
-    return Response(data, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"})
+    return Response(
+        data, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"}
+    )
 
 
 @router.post("/films/{film}/takes/{take}/reshaped", status_code=201)
@@ -239,7 +259,9 @@ def _cutout(shop: Shop, film: str, number: int) -> CutOut:
 
 
 def _take(shop: Shop, film: str, take: str) -> TakeRow:
-    row = next((t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None)
+    row = next(
+        (t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None
+    )
     if row is None:
         raise NotFound("That take is not in the film any more.", "Load the page again.")
     return row

@@ -40,7 +40,8 @@ def media(name: str, shop: Shop) -> Response:
 async def bring_picture(
     film: str, shot: int, file: UploadFile, shop: Shop, preview: Preview, request: Request
 ) -> FilmView:
-    """Bring a picture of one's own as a take. It is read in a process of its own, since any file may come."""
+    """Bring a picture of one's own as a take. It is read in a process of its own, since any file
+    may come."""
     data = await file.read(MOST_BYTES + 1)
     if len(data) > MOST_BYTES:
         raise BadInput("The picture file is too large.", "Bring one of at most 60 megabytes.")
@@ -51,9 +52,14 @@ async def bring_picture(
 
     def keep() -> FilmView:
         name = shop.media.put(picture.png, "png")
-        twin = next((t for t in shop.takes.of_film(film).get(shot, []) if t.brought and t.media == name), None)
+        twin = next(
+            (t for t in shop.takes.of_film(film).get(shot, []) if t.brought and t.media == name),
+            None,
+        )
         if twin:
-            raise BadInput(f"That picture is take {twin.number} of the shot already.", "Circle it there.")
+            raise BadInput(
+                f"That picture is take {twin.number} of the shot already.", "Circle it there."
+            )
         layers = [(shop.media.put(png, "png"), depth) for png, depth in picture.layers]
         shop.takes.add(
             film,
@@ -92,7 +98,9 @@ async def mask(film: str, take: str, file: UploadFile, shop: Shop) -> MaskView:
         raise BadInput("The mask is too large.", "Mark it again.")
 
     def keep() -> MaskView:
-        row = next((t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None)
+        row = next(
+            (t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None
+        )
         if row is None:
             raise NotFound("That take is not in the film any more.", "Load the page again.")
         high, wide = pixels_of(shop.media.get(row.media)).shape[:2]

@@ -28,7 +28,9 @@ def playlist(film: str, version: str, kind: str, shop: Shop, preview: Preview) -
     if kind not in ("video", "audio"):
         raise NotFound("There is no such playlist.")
     return Response(
-        found.video if kind == "video" else found.audio, media_type=PLAYLIST, headers={"Cache-Control": "no-store"}
+        found.video if kind == "video" else found.audio,
+        media_type=PLAYLIST,
+        headers={"Cache-Control": "no-store"},
     )
 
 
@@ -39,5 +41,7 @@ def segment(film: str, version: str, name: str, part: str, preview: Preview) -> 
     if part != "init.mp4" and not (part.endswith(".m4s") and stem.isdigit()):
         raise NotFound("There is no such part.")
     return Response(
-        preview.part(film, name, part), media_type="video/mp4", headers={"Cache-Control": "public, max-age=86400"}
+        preview.part(film, name, part),
+        media_type="video/mp4",
+        headers={"Cache-Control": "public, max-age=86400"},
     )

@@ -1,4 +1,5 @@
-"""Prompts of a film for outside tools, and their results brought back: reviewed first, placed when the maker says."""
+"""Prompts of a film for outside tools, and their results brought back: reviewed first, placed when
+the maker says."""
 
 import asyncio
 
@@ -39,7 +40,8 @@ class PromptsView(BaseModel):
 
 
 class BroughtView(BaseModel):
-    """A picture that was brought, and the shot that it seems to be for; `problem` says why it cannot be used."""
+    """A picture that was brought, and the shot that it seems to be for; `problem` says why it
+    cannot be used."""
 
     name: str
     media: str
@@ -84,12 +86,15 @@ def shot_prompts(film: str, shot: int, shop: Shop) -> PromptsView:
     if read is None:
         raise NotFound("That shot is not in the film any more.")
     prompts = prompts_of(read, found.script)
-    return PromptsView(motion=_view(prompts.motion), direction=_view(prompts.direction), sound=_view(prompts.sound))
+    return PromptsView(
+        motion=_view(prompts.motion), direction=_view(prompts.direction), sound=_view(prompts.sound)
+    )
 
 
 @router.post("/brought")
 async def bring_back(film: str, files: list[UploadFile], shop: Shop) -> list[BroughtView]:
-    """Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed yet."""
+    """Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed
+    yet."""
     read: list[tuple[str, bytes]] = []
     for file in files:
         read.append(((file.filename or "picture")[:200], await file.read(MOST_IN_ALL)))
@@ -121,7 +126,9 @@ def place(film: str, placing: Placing, shop: Shop, preview: Preview) -> FilmView
     known = {s.id for s in row.document.shots}
     for picture in placing.pictures:
         if picture.shot not in known:
-            raise NotFound("One of those shots is not in the film any more.", "Look at the list again.")
+            raise NotFound(
+                "One of those shots is not in the film any more.", "Look at the list again."
+            )
         if not (shop.media.has(picture.media) and shop.media.has(picture.thumb)):
             raise BadInput("One of those pictures is not kept any more.", "Bring it again.")
     takes = {

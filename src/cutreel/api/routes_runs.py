@@ -18,7 +18,9 @@ router = APIRouter(prefix="/api")
 
 def _options(request: RunRequest) -> dict[str, Any]:
     if request.size not in SHORT_SIDE:
-        raise BadInput(f"There is no size “{request.size}”.", "Choose " + ", ".join(SHORT_SIDE) + ".")
+        raise BadInput(
+            f"There is no size “{request.size}”.", "Choose " + ", ".join(SHORT_SIDE) + "."
+        )
     if request.captions not in (None, "burn", "file", "off"):
         raise BadInput(f"Captions cannot be “{request.captions}”.", "Choose burn, file or off.")
     return request.model_dump(exclude={"kind"}, exclude_none=True)
@@ -82,7 +84,10 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         raise NotFound("There is no such file in that delivery.")
     kind, media_type = kinds[name]
     title = (
-        "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[:60].strip() or "film"
+        "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[
+            :60
+        ].strip()
+        or "film"
     )
     plain = title.encode("ascii", "ignore").decode() or "film"
     return Response(

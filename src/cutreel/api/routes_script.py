@@ -1,4 +1,5 @@
-"""The script desk: reading scripts from files and writing them, finding and renaming, versions, reference paces."""
+"""The script desk: reading scripts from files and writing them, finding and renaming, versions,
+reference paces."""
 
 import json
 from typing import Annotated
@@ -13,7 +14,14 @@ from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import FoundPlace, GivenShot, GivenSource, find_places, name_places
 from cutreel.core.film.exporting import MEDIA_TYPES, export_script
 from cutreel.core.manuscript import Difference, differences, read, text_of
-from cutreel.core.manuscript.formats import Column, ReadStory, TableView, format_of, look_at, read_story
+from cutreel.core.manuscript.formats import (
+    Column,
+    ReadStory,
+    TableView,
+    format_of,
+    look_at,
+    read_story,
+)
 
 from .door import Preview, Shop
 from .routes_film import get_film
@@ -24,8 +32,9 @@ MOST_BYTES = 4_000_000
 
 
 class StoryView(BaseModel):
-    """A script read from a file, to be looked at before a film is made of it. `table` shows what a table's columns
-    were taken for; `bad` names what could not be read; `seconds` are the lengths of its shots where it has times."""
+    """A script read from a file, to be looked at before a film is made of it. `table` shows what a
+    table's columns were taken for; `bad` names what could not be read; `seconds` are the lengths of
+    its shots where it has times."""
 
     title: str
     text: str
@@ -55,7 +64,8 @@ class RenameRequest(BaseModel):
 
 
 class ComparedVersions(BaseModel):
-    """Two versions of a film beside each other: words, and what else is different, each in a sentence."""
+    """Two versions of a film beside each other: words, and what else is different, each in a
+    sentence."""
 
     words: list[Difference]
     others: list[str]
@@ -63,12 +73,15 @@ class ComparedVersions(BaseModel):
 
 @router.post("/stories")
 async def read_file(file: UploadFile, columns: Annotated[str, Form()] = "") -> StoryView:
-    """Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the maker says so."""
+    """Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the
+    maker says so."""
     name, text = await _text(file)
     chosen = _columns(columns)
     table = look_at(text) if format_of(text, name) in ("csv", "tsv") else None
     if table and "narration" not in (chosen or table.columns):
-        return StoryView(title="", text="", format="table", shots=[], sources=[], bad=[], table=table)
+        return StoryView(
+            title="", text="", format="table", shots=[], sources=[], bad=[], table=table
+        )
     story = read_story(text, name, chosen)
     return StoryView(
         title=story.title or name.rsplit(".", 1)[0][:200],
@@ -99,7 +112,11 @@ def script_file(film: str, format: str, shop: Shop) -> Response:
 def find(film: str, wanted: FindRequest, shop: Shop) -> list[PlaceView]:
     """Every place at which the manuscript says something, with what would stand there instead."""
     places = find_places(
-        shop.films.get(film).document.text, wanted.query, wanted.instead, wanted.match_case, wanted.whole_words
+        shop.films.get(film).document.text,
+        wanted.query,
+        wanted.instead,
+        wanted.match_case,
+        wanted.whole_words,
     )
     return _places(film, places, shop)
 
@@ -116,7 +133,8 @@ def renaming(film: str, wanted: RenameRequest, shop: Shop) -> list[PlaceView]:
 
 @router.post("/paces")
 async def measure_pace(file: UploadFile) -> ReferencePace:
-    """The pace of a reference script or of its subtitles: measures alone; the words are not kept."""
+    """The pace of a reference script or of its subtitles: measures alone; the words are not
+    kept."""
     name, text = await _text(file)
     story = read_story(text, name)
     script = read(story.text)
@@ -139,10 +157,22 @@ def compare(film: str, before: int, after: int, shop: Shop) -> ComparedVersions:
         changed = [(x.get(i) or y[i]).name for i in {**x, **y} if x.get(i) != y.get(i)]
         if changed:
             others.append(f"{label}: " + ", ".join(changed))
-    own = [s.edge for s in other.shots if s.own != next((o.own for o in one.shots if o.id == s.id), s.own)]
+    own = [
+        s.edge
+        for s in other.shots
+        if s.own != next((o.own for o in one.shots if o.id == s.id), s.own)
+    ]
     if own:
-        others.append("set by hand otherwise: shots " + ", ".join(own[:12]) + (" and more" if len(own) > 12 else ""))
-    names = [n for n in type(one.settings).model_fields if getattr(one.settings, n) != getattr(other.settings, n)]
+        others.append(
+            "set by hand otherwise: shots "
+            + ", ".join(own[:12])
+            + (" and more" if len(own) > 12 else "")
+        )
+    names = [
+        n
+        for n in type(one.settings).model_fields
+        if getattr(one.settings, n) != getattr(other.settings, n)
+    ]
     if names:
         others.append("settings: " + ", ".join(names))
     return ComparedVersions(words=words, others=others)
@@ -150,7 +180,8 @@ def compare(film: str, before: int, after: int, shop: Shop) -> ComparedVersions:
 
 @router.post("/films/{film}/versions/{number}")
 def go_back(film: str, number: int, shop: Shop, preview: Preview) -> FilmView:
-    """Make the film what it was after the change with a number; that is a change itself and can be undone."""
+    """Make the film what it was after the change with a number; that is a change itself and can be
+    undone."""
     shop.films.go_back(film, number)
     return get_film(film, shop, preview)
 
@@ -168,18 +199,26 @@ def _columns(given: str) -> list[Column] | None:
     try:
         return TypeAdapter(list[Column]).validate_python(json.loads(given))
     except (ValueError, ValidationError) as error:
-        raise BadInput("Those columns are not known.", "Choose from the list at each column.") from error
+        raise BadInput(
+            "Those columns are not known.", "Choose from the list at each column."
+        ) from error
 
 
 def _own(given: dict[str, str]) -> Overrides:
-    return Overrides.model_validate({k: v[:200] if k == "sound" else v[:600] for k, v in given.items()})
+    return Overrides.model_validate(
+        {k: v[:200] if k == "sound" else v[:600] for k, v in given.items()}
+    )
 
 
-def _timed_shots(story: ReadStory, starts: list[int]) -> tuple[list[int] | None, list[float | None] | None]:
+def _timed_shots(
+    story: ReadStory, starts: list[int]
+) -> tuple[list[int] | None, list[float | None] | None]:
     """The shots of a story with times: the word that opens each and its seconds."""
     if not story.opens or not any(s.seconds for s in story.opens):
         return None, None
-    opens = [next((i for i, at in enumerate(starts) if at >= s.offset), len(starts)) for s in story.opens]
+    opens = [
+        next((i for i, at in enumerate(starts) if at >= s.offset), len(starts)) for s in story.opens
+    ]
     return opens, [s.seconds for s in story.opens]
 
 
@@ -190,7 +229,8 @@ def _places(film: str, places: list[FoundPlace], shop: Shop) -> list[PlaceView]:
     at = 0
     for place in places:
         while at + 1 < len(read_film.shots) and (
-            read_film.shots[at + 1].first >= len(words) or words[read_film.shots[at + 1].first].start <= place.start
+            read_film.shots[at + 1].first >= len(words)
+            or words[read_film.shots[at + 1].first].start <= place.start
         ):
             at += 1
         out.append(PlaceView(**place.model_dump(), shot=read_film.shots[at].shot.edge))

@@ -1,4 +1,5 @@
-"""Writing: titles, storylines and manuscripts from an idea; passages of a film reworked, to be accepted in part."""
+"""Writing: titles, storylines and manuscripts from an idea; passages of a film reworked, to be
+accepted in part."""
 
 from dataclasses import replace
 from typing import Literal
@@ -25,7 +26,8 @@ class Storyline(BaseModel):
 
 
 class Written(BaseModel):
-    """What a writer returned: titles, storylines, or a manuscript with its `text` as the film will keep it."""
+    """What a writer returned: titles, storylines, or a manuscript with its `text` as the film will
+    keep it."""
 
     titles: list[str] = []
     storylines: list[Storyline] = []
@@ -42,13 +44,16 @@ class ReworkRequest(BaseModel):
 
     start: int = Field(ge=0)
     end: int = Field(ge=0)
-    how: Literal["tighten", "lengthen", "simpler", "vivid", "tense", "opening", "tone", "instruction"]
+    how: Literal[
+        "tighten", "lengthen", "simpler", "vivid", "tense", "opening", "tone", "instruction"
+    ]
     instruction: str = Field("", max_length=1000)
     seed: int = 0
 
 
 class ReworkedPassage(BaseModel):
-    """The passage before and after, stretch by stretch; offsets are characters of the manuscript."""
+    """The passage before and after, stretch by stretch; offsets are characters of the
+    manuscript."""
 
     pieces: list[Difference]
     touched: str
@@ -85,12 +90,18 @@ def rework(film: str, wish: ReworkRequest, shop: Shop) -> ReworkedPassage:
     """Have a passage reworked. Nothing changes: what is accepted is sent as a change."""
     text = shop.films.get(film).document.text
     if not wish.start < wish.end <= len(text):
-        raise BadInput("There is no passage to rework.", "Select some words, a scene, or the whole film.")
+        raise BadInput(
+            "There is no passage to rework.", "Select some words, a scene, or the whole film."
+        )
     if wish.how in ("tone", "instruction") and not wish.instruction.strip():
         raise BadInput("The instruction is empty.", "Say in a few words what should be otherwise.")
     passage = text[wish.start : wish.end]
     found = write(
-        shop, ScriptInput(task="rework", text=passage, how=wish.how, instruction=wish.instruction, seed=wish.seed), film
+        shop,
+        ScriptInput(
+            task="rework", text=passage, how=wish.how, instruction=wish.instruction, seed=wish.seed
+        ),
+        film,
     )
     return ReworkedPassage(
         pieces=[

@@ -45,7 +45,8 @@ class TakeView(BaseModel):
 
 
 class RemarkView(BaseModel):
-    """A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for a cut."""
+    """A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for
+    a cut."""
 
     kind: str
     text: str
@@ -54,8 +55,8 @@ class RemarkView(BaseModel):
 
 
 class FindingView(BaseModel):
-    """One departure seen in a picture: `apart` is a CIEDE2000 difference, `wanted` and `shown` are #rrggbb, `by` says
-    where the wanted colour is from. `marked`: far enough off to be shown."""
+    """One departure seen in a picture: `apart` is a CIEDE2000 difference, `wanted` and `shown` are
+    #rrggbb, `by` says where the wanted colour is from. `marked`: far enough off to be shown."""
 
     kind: str
     trait: str
@@ -76,9 +77,9 @@ class FigureView(BaseModel):
 
 
 class DriftView(BaseModel):
-    """How far somebody (None: the whole picture) departs in the take in use: traits that its prompt does not say, what
-    was seen, the worst colour difference that is not accepted, how many departures are open, and what there is to
-    accept."""
+    """How far somebody (None: the whole picture) departs in the take in use: traits that its prompt
+    does not say, what was seen, the worst colour difference that is not accepted, how many
+    departures are open, and what there is to accept."""
 
     person: int | None
     missing: list[str]
@@ -89,7 +90,8 @@ class DriftView(BaseModel):
 
 
 class ShotView(BaseModel):
-    """A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are frames."""
+    """A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are
+    frames."""
 
     id: int
     edge: str
@@ -132,7 +134,8 @@ class ShotView(BaseModel):
 
 
 class LineView(BaseModel):
-    """A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it was spoken."""
+    """A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it
+    was spoken."""
 
     first: int
     end: int
@@ -146,8 +149,8 @@ class LineView(BaseModel):
 
 
 class SceneView(BaseModel):
-    """A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own`, `pace` and
-    `aim` (seconds) are what the maker set for it; `seconds` how long it lasts."""
+    """A scene: words `first` up to `end` (indices), and `word`, the number of its first word.
+    `own`, `pace` and `aim` (seconds) are what the maker set for it; `seconds` how long it lasts."""
 
     title: str
     first: int
@@ -250,12 +253,13 @@ class NewFilm(BaseModel):
 
 
 class RunRequest(BaseModel):
-    """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
-    of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-    `look` are for runs of kind references and look, and pictures with a `look` are made in that one beside what there
-    is; `take`, `mask`, `words` and `feather` (pixels) for retouch; `take` with `vary` (0 … 100), `poses`, or a `guide`
-    and its `strength` (0 … 100) for again; `take` and `factor` for enlarge. With
-    `wait`, what a quota does not leave room for is made when it renews."""
+    """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only`
+    one of these, or those of one `scene` (by index). `offer` is for pictures, where it is to be
+    another than the film's. `person`, `place` and `look` are for runs of kind references and look,
+    and pictures with a `look` are made in that one beside what there is; `take`, `mask`, `words`
+    and `feather` (pixels) for retouch; `take` with `vary` (0 … 100), `poses`, or a `guide` and its
+    `strength` (0 … 100) for again; `take` and `factor` for enlarge. With `wait`, what a quota does
+    not leave room for is made when it renews."""
 
     kind: str
     shots: list[int] = []
@@ -282,8 +286,8 @@ class RunRequest(BaseModel):
 
 
 class EstimateView(BaseModel):
-    """What a run would make, cost and take. Of its pictures, `fits` are within what is left at their offer until it
-    renews; None where nothing is drawn."""
+    """What a run would make, cost and take. Of its pictures, `fits` are within what is left at
+    their offer until it renews; None where nothing is drawn."""
 
     items: int
     cost: float
@@ -300,8 +304,9 @@ class Spending(BaseModel):
 
 
 class Impact(BaseModel):
-    """What a change would do, before it is made: prompts whose words change, pictures in use that become stale, and
-    what making them again would cost and take. `shots` are those whose picture would be another."""
+    """What a change would do, before it is made: prompts whose words change, pictures in use that
+    become stale, and what making them again would cost and take. `shots` are those whose picture
+    would be another."""
 
     prompts: int
     shots: list[int]

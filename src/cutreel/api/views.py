@@ -44,11 +44,15 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         revision=row.revision,
         title=document.title,
         text=document.text,
-        words=[(w.start, w.end, n, w.line) for w, n in zip(script.words, film.read.ids, strict=True)],
+        words=[
+            (w.start, w.end, n, w.line) for w, n in zip(script.words, film.read.ids, strict=True)
+        ],
         notes=[(n.start, n.end) for n in script.notes],
         headings=[(s.start_offset, s.end_offset) for s in script.scenes if s.end_offset],
         scenes=[
-            _scene(film, s, {c.first: c for c in document.scenes}) for s in script.scenes if s.end > s.first or s.title
+            _scene(film, s, {c.first: c for c in document.scenes})
+            for s in script.scenes
+            if s.end > s.first or s.title
         ],
         lines=[
             LineView(
@@ -84,7 +88,9 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
             for c in film.cues
         ],
         lifted=document.lifted_cues,
-        captions=[CaptionView(start=c.start, end=c.end, lines=list(c.lines)) for c in film.captions],
+        captions=[
+            CaptionView(start=c.start, end=c.end, lines=list(c.lines)) for c in film.captions
+        ],
         mood=film.mood,
         music_made=film.music_key in film.sounds,
         fps=str(film.rate),
@@ -98,7 +104,9 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         words_a_minute=round(len(script.words) / speaking * 60, 1) if speaking else 0.0,
         sources=document.sources,
         closeness=_closeness(film),
-        missing=MissingCost(pictures=len(missing), cost=float(price_of(missing, preview.shop.offers()))),
+        missing=MissingCost(
+            pictures=len(missing), cost=float(price_of(missing, preview.shop.offers()))
+        ),
     )
 
 
@@ -125,7 +133,8 @@ def _scene(film: Assembled, scene: Scene, choices: dict[int, SceneChoice]) -> Sc
 
 
 def _closeness(film: Assembled) -> dict[str, float]:
-    """How close the film is to its reference; empty without one, or while it is too short to be measured."""
+    """How close the film is to its reference; empty without one, or while it is too short to be
+    measured."""
     aim = film.document.settings.reference
     script = film.read.script
     if aim is None or len(script.words) < LEAST_WORDS:
@@ -144,11 +153,15 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
     remarks: dict[int, list[RemarkView]] = {}
     for r in remarks_on(film.read, seconds, wish):
         word = None if r.at_word is None else film.read.ids[r.at_word]
-        remarks.setdefault(r.shot, []).append(RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word))
+        remarks.setdefault(r.shot, []).append(
+            RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word)
+        )
     drift = drift_of(film)
     faults = faults_of(film)
     out: list[ShotView] = []
-    for shot, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True):
+    for shot, span, takes, used in zip(
+        film.read.shots, film.spans, film.takes, film.used, strict=True
+    ):
         f = shot.facts
         out.append(
             ShotView(
@@ -199,7 +212,10 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                         height=t.about.get("height"),
                         came=_came(t),
                         rejected=shot.shot.rejected.get(t.id),
-                        faults=[FaultView(kind=x.kind, text=x.text) for x in faults[len(out)].get(t.id, ())],
+                        faults=[
+                            FaultView(kind=x.kind, text=x.text)
+                            for x in faults[len(out)].get(t.id, ())
+                        ],
                     )
                     for t in takes
                 ],
@@ -209,7 +225,9 @@ def _shots(film: Assembled, cap: int) -> list[ShotView]:
                 drift=[_drift(d) for d in drift[len(out)]],
                 figures=_figures(shot, used),
                 references=len(shot.references),
-                wanted=wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / max(1, film.frames)),
+                wanted=wish.wanted(
+                    film.rate.seconds(span.start), shot.scene, span.start / max(1, film.frames)
+                ),
                 remarks=remarks.get(len(out), []),
             )
         )
@@ -271,12 +289,16 @@ def _drift(drift: PersonDrift) -> DriftView:
 def card(row: FilmRow, film: Assembled) -> Card:
     """A film as a card on the shelf."""
     strip: list[tuple[float, str]] = []
-    for shot, span, used, voiced in zip(film.read.shots, film.spans, film.used, film.voiced, strict=True):
+    for shot, span, used, voiced in zip(
+        film.read.shots, film.spans, film.used, film.voiced, strict=True
+    ):
         state = "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"
         strip.append((span.frames / max(1, film.frames), state + (" voiced" if voiced else "")))
     made = [(shot, used) for shot, used in zip(film.read.shots, film.used, strict=True) if used]
     # A picture with somebody in it tells more of a film than an empty place.
-    thumb = next((used.thumb for shot, used in made if shot.people), made[0][1].thumb if made else None)
+    thumb = next(
+        (used.thumb for shot, used in made if shot.people), made[0][1].thumb if made else None
+    )
     return Card(
         id=row.id,
         title=film.document.title,

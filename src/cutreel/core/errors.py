@@ -4,7 +4,8 @@
 class CutReelError(Exception):
     """Something went wrong that a person can do something about.
 
-    `code` is stable and for programs; the message is a sentence for the person; `advice` says what to do next.
+    `code` is stable and for programs; the message is a sentence for the person; `advice` says what
+    to do next.
     """
 
     code = "error"

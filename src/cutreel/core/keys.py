@@ -1,6 +1,7 @@
 """Keys of derived results: what was it made from?
 
-Two results with the same key are the same result, so it is never made twice; *stale* is a comparison of keys.
+Two results with the same key are the same result, so it is never made twice; *stale* is a
+comparison of keys.
 """
 
 import hashlib
@@ -13,7 +14,9 @@ def key(kind: str, version: int, **inputs: Any) -> str:
 
     Returns 40 hexadecimal digits of the SHA-256 of the canonical JSON of all of it.
     """
-    canonical = json.dumps([kind, version, inputs], sort_keys=True, ensure_ascii=True, separators=(",", ":"))
+    canonical = json.dumps(
+        [kind, version, inputs], sort_keys=True, ensure_ascii=True, separators=(",", ":")
+    )
     return hashlib.sha256(canonical.encode()).hexdigest()[:40]
 
 

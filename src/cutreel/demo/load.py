@@ -26,8 +26,8 @@ class Sample:
 
 
 def load_demo(shop: Workshop) -> None:
-    """Add each sample film and start making it when the one before is made. A film that was loaded before, even if it
-    was removed since, is left alone."""
+    """Add each sample film and start making it when the one before is made. A film that was loaded
+    before, even if it was removed since, is left alone."""
     for sample in SAMPLES:
         if shop.films.exists(sample.film):
             continue
@@ -38,18 +38,24 @@ def load_demo(shop: Workshop) -> None:
 
 def _load(shop: Workshop, sample: Sample) -> None:
     text = (files("cutreel.demo") / sample.story).read_text()
-    sources = [GivenSource(offset=text.index(words), text=source) for words, source in sample.sources]
+    sources = [
+        GivenSource(offset=text.index(words), text=source) for words, source in sample.sources
+    ]
     document, edges = new_film(sample.title, text, sample.settings, sources=sources)
     shop.films.add(document, edges, sample.film)
     for command in sample.by_hand(document):
-        shop.films.change(sample.film, Change(revision=shop.films.get(sample.film).revision, command=command))
+        shop.films.change(
+            sample.film, Change(revision=shop.films.get(sample.film).revision, command=command)
+        )
     start_run(shop, sample.film, "everything", {})
 
 
 def _saltmere(film: FilmDocument) -> list[Command]:
     commands = _by_hand({p.name: p for p in film.cast}, {p.name: p for p in film.places})
     shots = [(s.id, s.first) for s in film.shots if s.first]
-    return commands + [SetShots(shots=[n], values=values) for n, values in _shots(film.text, film.word_ids, shots)]
+    return commands + [
+        SetShots(shots=[n], values=values) for n, values in _shots(film.text, film.word_ids, shots)
+    ]
 
 
 def _metre(film: FilmDocument) -> list[Command]:
@@ -65,9 +71,13 @@ def _metre(film: FilmDocument) -> list[Command]:
         ),
     }
     commands: list[Command] = [RemovePerson(id=p.id) for p in film.cast if p.name == "Earth"]
-    commands += _places(film, {"Paris": "a city street with tall houses", "The mountains": "bare mountains"})
+    commands += _places(
+        film, {"Paris": "a city street with tall houses", "The mountains": "bare mountains"}
+    )
     for name, (aliases, told) in traits.items():
-        known = next((p for p in film.cast if p.name == name or p.name in aliases), Person(id=0, name=name))
+        known = next(
+            (p for p in film.cast if p.name == name or p.name in aliases), Person(id=0, name=name)
+        )
         about = ("who", "hair", "skin", "clothes", "more")
         commands.append(
             SetPerson(
@@ -76,7 +86,9 @@ def _metre(film: FilmDocument) -> list[Command]:
                         "name": name,
                         "aliases": aliases,
                         "pronoun": "he",
-                        "traits": [Trait(about=a, text=t) for a, t in zip(about, told, strict=True)],
+                        "traits": [
+                            Trait(about=a, text=t) for a, t in zip(about, told, strict=True)
+                        ],
                     }
                 )
             )
@@ -104,7 +116,9 @@ def _ladder(film: FilmDocument) -> list[Command]:
                 update={
                     "pronoun": told[p.name][0],
                     "voice": told[p.name][1],
-                    "traits": [Trait(about=f"trait {i}", text=t) for i, t in enumerate(told[p.name][2], 1)],
+                    "traits": [
+                        Trait(about=f"trait {i}", text=t) for i, t in enumerate(told[p.name][2], 1)
+                    ],
                 }
             )
         )
@@ -155,7 +169,11 @@ def _by_hand(cast: dict[str, Person], places: dict[str, Place]) -> list[Command]
     commands.append(
         SetPerson(
             person=heron.model_copy(
-                update={"kind": "animal", "aliases": ["heron"], "traits": [Trait(about="kind", text="grey heron")]}
+                update={
+                    "kind": "animal",
+                    "aliases": ["heron"],
+                    "traits": [Trait(about="kind", text="grey heron")],
+                }
             )
         )
     )
@@ -164,11 +182,15 @@ def _by_hand(cast: dict[str, Person], places: dict[str, Place]) -> list[Command]
         ("The far shore", "a lamp post on the far shore"),
     ):
         if name in places:
-            commands.append(SetPlace(place=places[name].model_copy(update={"description": description})))
+            commands.append(
+                SetPlace(place=places[name].model_copy(update={"description": description}))
+            )
     return commands
 
 
-def _shots(text: str, ids: list[int], shots: list[tuple[int, int]]) -> list[tuple[int, dict[Any, Any]]]:
+def _shots(
+    text: str, ids: list[int], shots: list[tuple[int, int]]
+) -> list[tuple[int, dict[Any, Any]]]:
     """Moves and framings set by hand, for the shots in which certain words stand."""
     words = read(text).words
     at = {n: i for i, n in enumerate(ids)}
@@ -189,7 +211,13 @@ def _shots(text: str, ids: list[int], shots: list[tuple[int, int]]) -> list[tupl
 
 
 SAMPLES = (
-    Sample("saltmere", "The Lamp at Saltmere", "lamp-at-saltmere.txt", Settings(takes=2, pace=5.5), _saltmere),
+    Sample(
+        "saltmere",
+        "The Lamp at Saltmere",
+        "lamp-at-saltmere.txt",
+        Settings(takes=2, pace=5.5),
+        _saltmere,
+    ),
     Sample(
         "metre",
         "Forty Paces to the Metre",
@@ -197,7 +225,10 @@ SAMPLES = (
         Settings(kind="documentary", pace=8, look="ink-wash", narrator="corin", music="calm"),
         _metre,
         (
-            ("In the spring of 1792", "J. B. J. Delambre, Base du système métrique décimal, Paris 1806 to 1810"),
+            (
+                "In the spring of 1792",
+                "J. B. J. Delambre, Base du système métrique décimal, Paris 1806 to 1810",
+            ),
             ("In 1799 a bar", "Archives nationales, Paris: the metre of the Archives, 1799"),
         ),
     ),
@@ -205,7 +236,14 @@ SAMPLES = (
         "ladder",
         "How Not to Return a Ladder",
         "how-not-to-return-a-ladder.txt",
-        Settings(kind="comic", pace=3, look="stick-figures", aspect="9:16", narrator="alder", music="playful"),
+        Settings(
+            kind="comic",
+            pace=3,
+            look="stick-figures",
+            aspect="9:16",
+            narrator="alder",
+            music="playful",
+        ),
         _ladder,
     ),
 )

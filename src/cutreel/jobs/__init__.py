@@ -1,4 +1,5 @@
-"""What runs on the queue: making, mixing, rendering, delivering. Everything can be repeated without harm."""
+"""What runs on the queue: making, mixing, rendering, delivering. Everything can be repeated without
+harm."""
 
 from .bringing import bring_many
 from .preview import PreviewDesk
@@ -8,7 +9,7 @@ from .writing import write
 
 # fmt: off
 __all__ = [
-    "PreviewDesk", "Workshop", "bring_many", "cancel_run", "estimate", "go_on_run", "pause_run", "start_run",
-    "workshop_from_environment", "write",
+    "PreviewDesk", "Workshop", "bring_many", "cancel_run", "estimate", "go_on_run", "pause_run",
+    "start_run", "workshop_from_environment", "write",
 ]
 # fmt: on

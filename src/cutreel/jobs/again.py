@@ -1,4 +1,5 @@
-"""Pictures made again from a take, with something changed: a little other, in a pose, after a sketch."""
+"""Pictures made again from a take, with something changed: a little other, in a pose, after a
+sketch."""
 
 from typing import Any
 
@@ -20,11 +21,11 @@ SLIGHTLY = 0.5
 
 
 def again(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
-    """The candidates that a run of kind again asks for: of a `take`, one or more of `vary` (0 … 100), `poses` and
-    `guide` (a media file, with `strength` 0 … 100).
+    """The candidates that a run of kind again asks for: of a `take`, one or more of `vary` (0 …
+    100), `poses` and `guide` (a media file, with `strength` 0 … 100).
 
-    All keep the take's prompt and seed, so that who is in it stays who they are; each further one varies. What the take
-    itself was posed or composed after holds on, unless it is asked for anew.
+    All keep the take's prompt and seed, so that who is in it stays who they are; each further one
+    varies. What the take itself was posed or composed after holds on, unless it is asked for anew.
     """
     index, take = found_take(film, str(options.get("take") or ""))
     if take.brought or not take.prompt:
@@ -52,11 +53,19 @@ def again(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[Item
     out = []
     for i in range(first, first + count):
         more = dict(asked)
-        strength = float(options["vary"]) / 100 if options.get("vary") is not None else SLIGHTLY if i else 0.0
+        strength = (
+            float(options["vary"]) / 100
+            if options.get("vary") is not None
+            else SLIGHTLY
+            if i
+            else 0.0
+        )
         if strength:
             more["vary"] = [seed_from("vary", take.seed, i) % 900_000, round(strength, 3)]
         label = f"{_how(options)} shot {read.shot.edge}"
-        out.append(ItemSpec("picture", label, {**spec, **more}, read.shot.id, 0.6 + offer.seconds_each))
+        out.append(
+            ItemSpec("picture", label, {**spec, **more}, read.shot.id, 0.6 + offer.seconds_each)
+        )
     return out
 
 
@@ -65,7 +74,9 @@ def _wish(options: dict[str, Any], shop: Workshop) -> tuple[dict[str, Any], set[
     needs = set()
     if options.get("poses"):
         try:
-            wish["poses"] = [p.model_dump(mode="json") for p in _POSES.validate_python(options["poses"])]
+            wish["poses"] = [
+                p.model_dump(mode="json") for p in _POSES.validate_python(options["poses"])
+            ]
         except ValidationError as error:
             raise BadInput("That pose cannot be read.", "Open the picture again.") from error
         needs.add("poses")
@@ -77,7 +88,9 @@ def _wish(options: dict[str, Any], shop: Workshop) -> tuple[dict[str, Any], set[
     if options.get("vary") is not None:
         needs.add("variations")
     if not needs:
-        raise BadInput("Nothing is to be different.", "Say how much it may vary, or give a pose or a sketch.")
+        raise BadInput(
+            "Nothing is to be different.", "Say how much it may vary, or give a pose or a sketch."
+        )
     return wish, needs
 
 
@@ -95,8 +108,11 @@ def _how(options: dict[str, Any]) -> str:
     return "pose" if options.get("poses") else "compose" if options.get("guide") else "vary"
 
 
-def _sized(take: TakeRow, spec: dict[str, Any], most_wide: float, most_high: float) -> tuple[int, int]:
-    """As large as the take where the offer draws that large; one that was enlarged is made as it was first."""
+def _sized(
+    take: TakeRow, spec: dict[str, Any], most_wide: float, most_high: float
+) -> tuple[int, int]:
+    """As large as the take where the offer draws that large; one that was enlarged is made as it
+    was first."""
     width, height = int(take.about.get("width") or 0), int(take.about.get("height") or 0)
     if not width or take.about.get("enlarged") or width > most_wide or height > most_high:
         return spec["width"], spec["height"]
@@ -111,7 +127,11 @@ def _made(film: Assembled, index: int, take: TakeRow, options: dict[str, Any]) -
         1
         for t in film.takes[index]
         if t.about.get("again") == told
-        and all(_same(t.about.get("asked", {}).get(name), value) for name, value in wish.items() if value)
+        and all(
+            _same(t.about.get("asked", {}).get(name), value)
+            for name, value in wish.items()
+            if value
+        )
     ) + (1 if told["how"] == "vary" else 0)
 
 

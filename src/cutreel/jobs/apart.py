@@ -1,4 +1,5 @@
-"""Files from outside are opened in a process of their own: what breaks, hangs or blows up there harms nothing here."""
+"""Files from outside are opened in a process of their own: what breaks, hangs or blows up there
+harms nothing here."""
 
 import atexit
 import resource
@@ -19,17 +20,21 @@ MOST_MEMORY = 6 * 2**30
 
 
 class Reader:
-    """One process that opens files, begun when the first comes and again whenever it died or was too slow."""
+    """One process that opens files, begun when the first comes and again whenever it died or was
+    too slow."""
 
     def __init__(self) -> None:
         self._lock = threading.Lock()
         self._pool: Any = None
 
     def read(self, work: Callable[..., T], data: bytes, *more: Any) -> T:
-        """What `work` makes of a file. Raises BadInput in words the maker can act on, whatever went wrong."""
+        """What `work` makes of a file. Raises BadInput in words the maker can act on, whatever went
+        wrong."""
         with self._lock:
             if self._pool is None:
-                self._pool = ProcessPool(max_workers=1, context=get_context("spawn"), initializer=_bounded)
+                self._pool = ProcessPool(
+                    max_workers=1, context=get_context("spawn"), initializer=_bounded
+                )
                 atexit.register(self.close)
             pool = self._pool
         try:
@@ -37,9 +42,13 @@ class Reader:
         except BadInput:
             raise
         except TimeoutError as error:
-            raise BadInput(f"That file could not be opened within {SECONDS} seconds.", f"Bring {KNOWN}.") from error
+            raise BadInput(
+                f"That file could not be opened within {SECONDS} seconds.", f"Bring {KNOWN}."
+            ) from error
         except Exception as error:
-            raise BadInput("That file is not a picture, or it is damaged.", f"Bring {KNOWN}.") from error
+            raise BadInput(
+                "That file is not a picture, or it is damaged.", f"Bring {KNOWN}."
+            ) from error
         return found
 
     def warm(self) -> None:

@@ -41,7 +41,8 @@ def decoded(data: bytes) -> NDArray[np.float32]:
 
 
 def peaks_of(samples: NDArray[np.float32]) -> list[int]:
-    """The loudest sample of every twentieth of a second, 0 … 100 of the line's own loudest: a waveform to look at."""
+    """The loudest sample of every twentieth of a second, 0 … 100 of the line's own loudest: a
+    waveform to look at."""
     mono = np.abs(samples).max(axis=1)
     block = RATE // 20
     padded = np.pad(mono, (0, -len(mono) % block))
@@ -50,7 +51,8 @@ def peaks_of(samples: NDArray[np.float32]) -> list[int]:
 
 
 def spoken_line(data: bytes, about: dict[str, Any], words: list[str]) -> dict[str, Any]:
-    """What is kept of a spoken line: the stretch without silence at its ends, and each word's time in that stretch."""
+    """What is kept of a spoken line: the stretch without silence at its ends, and each word's time
+    in that stretch."""
     samples = samples_of(data)
     start, end = trim(samples, RATE)
     if end <= start:

@@ -1,4 +1,5 @@
-"""Many pictures brought at once, as files or in a zip: read in a process of their own, kept, and not placed yet."""
+"""Many pictures brought at once, as files or in a zip: read in a process of their own, kept, and
+not placed yet."""
 
 import io
 import zipfile
@@ -28,17 +29,21 @@ class BroughtPicture:
 
 
 def unpacked(files: Sequence[tuple[str, bytes]]) -> Iterator[tuple[str, bytes]]:
-    """The files with every zip among them opened, in order of their names. Raises BadInput beyond the bounds."""
+    """The files with every zip among them opened, in order of their names. Raises BadInput beyond
+    the bounds."""
     count = total = 0
     for name, data in files:
         for inner, content in (
-            _zipped(name, data) if data[:4] == b"PK\x03\x04" and not is_openraster(data) else [(name, data)]
+            _zipped(name, data)
+            if data[:4] == b"PK\x03\x04" and not is_openraster(data)
+            else [(name, data)]
         ):
             count += 1
             total += len(content)
             if count > MOST_FILES or total > MOST_IN_ALL:
                 raise BadInput(
-                    "That is too much at once.", f"Bring at most {MOST_FILES} pictures, 1.5 gigabytes in all."
+                    "That is too much at once.",
+                    f"Bring at most {MOST_FILES} pictures, 1.5 gigabytes in all.",
                 )
             yield inner, content
 
@@ -50,7 +55,8 @@ def _zipped(name: str, data: bytes) -> Iterator[tuple[str, bytes]]:
                 plain = entry.filename.rsplit("/", 1)[-1]
                 if entry.is_dir() or plain.startswith(".") or "__MACOSX" in entry.filename:
                     continue
-                # The size that an archive states may be a lie: no more is read than a picture may have.
+                # The size that an archive states may be a lie: no more is read than a picture may
+                # have.
                 with packed.open(entry) as source:
                     yield plain, source.read(MOST_BYTES + 1)
     except (zipfile.BadZipFile, RuntimeError, NotImplementedError, EOFError, ValueError) as error:
@@ -69,6 +75,9 @@ def bring_many(shop: Workshop, files: Sequence[tuple[str, bytes]]) -> list[Broug
         except BadInput as error:
             out.append(BroughtPicture(name, problem=f"{error.message} {error.advice}"))
         else:
-            media, thumb = shop.media.put(picture.png, "png"), shop.media.put(thumbnail(picture.png), "jpg")
+            media, thumb = (
+                shop.media.put(picture.png, "png"),
+                shop.media.put(thumbnail(picture.png), "jpg"),
+            )
             out.append(BroughtPicture(name, media, thumb, picture.width, picture.height))
     return out

@@ -23,13 +23,15 @@ SOURCE_TYPE = "http://cv.iptc.org/newscodes/digitalsourcetype/compositeSynthetic
 
 
 def join_film(shop: Workshop, run: Run) -> dict[str, Any]:
-    """Join the film of a delivery run from its segments. Returns names of media files and the report."""
+    """Join the film of a delivery run from its segments. Returns names of media files and the
+    report."""
     film = shop.assembled(run.film)
     plans = planned_segments(film, "film", run.options)
     results = shop.results.many([plan.key for _, plan in plans])
     if any(plan.key not in results for _, plan in plans):
         raise CutReelError(
-            "The film was changed while it was being made.", "Make the delivery again; what did not change is kept."
+            "The film was changed while it was being made.",
+            "Make the delivery again; what did not change is kept.",
         )
     mixed = shop.results.get(mix_film(shop, film))
     assert mixed is not None and mixed.media is not None
@@ -75,7 +77,11 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
             ("size", f"{width}x{height}", f"{video.width}x{video.height}"),
             ("rate", str(film.rate), str(video.average_rate)),
             ("video", "h264", video.codec_context.name),
-            ("sound", "aac, 2 channels", f"{audio.codec_context.name}, {audio.codec_context.channels} channels"),
+            (
+                "sound",
+                "aac, 2 channels",
+                f"{audio.codec_context.name}, {audio.codec_context.channels} channels",
+            ),
             (
                 "sound ends with picture",
                 True,
@@ -84,12 +90,17 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
         ]
     head = path.read_bytes()[:64_000_000]
     found.append(("index before media", True, -1 < head.find(b"moov") < head.find(b"mdat")))
-    return [{"what": what, "asked": asked, "found": is_, "good": asked == is_} for what, asked, is_ in found]
+    return [
+        {"what": what, "asked": asked, "found": is_, "good": asked == is_}
+        for what, asked, is_ in found
+    ]
 
 
-def report_of(shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: list[dict[str, Any]]) -> dict[str, Any]:
-    """The report of a film: shots with their words, frames, prompts and takes; word times; loudness; sources; cost;
-    checks."""
+def report_of(
+    shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: list[dict[str, Any]]
+) -> dict[str, Any]:
+    """The report of a film: shots with their words, frames, prompts and takes; word times;
+    loudness; sources; cost; checks."""
     return {
         "title": film.document.title,
         "fps": str(film.rate),
@@ -108,9 +119,13 @@ def report_of(shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: li
                 "negative": s.negative,
                 "left_out": list(s.prompt.left_out),
                 "move": s.move,
-                "takes": [{"seed": t.seed, "circled": used is not None and t.id == used.id} for t in takes],
+                "takes": [
+                    {"seed": t.seed, "circled": used is not None and t.id == used.id} for t in takes
+                ],
             }
-            for s, span, takes, used in zip(film.read.shots, film.spans, film.takes, film.used, strict=True)
+            for s, span, takes, used in zip(
+                film.read.shots, film.spans, film.takes, film.used, strict=True
+            )
         ],
         "speech": [
             {"word": w.text, "start": round(float(a), 3), "end": round(float(b), 3)}

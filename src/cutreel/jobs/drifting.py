@@ -1,19 +1,27 @@
-"""The drift of a film as it stands: of every shot's picture in use, in words and in what is seen."""
+"""The drift of a film as it stands: of every shot's picture in use, in words and in what is
+seen."""
 
 from dataclasses import dataclass, field
 from typing import Any
 
 from pydantic import ValidationError
 
-from cutreel.core.continuity import Finding, SeenPicture, ShownPicture, drift_in_pictures, drift_in_words, look_named
+from cutreel.core.continuity import (
+    Finding,
+    SeenPicture,
+    ShownPicture,
+    drift_in_pictures,
+    drift_in_words,
+    look_named,
+)
 from cutreel.store import Assembled
 from cutreel.store.takes import TakeRow
 
 
 @dataclass(frozen=True)
 class PersonDrift:
-    """How far somebody (None: the whole picture) departs in one shot: traits that the prompt did not say, what was
-    seen, and which of it the maker accepts."""
+    """How far somebody (None: the whole picture) departs in one shot: traits that the prompt did
+    not say, what was seen, and which of it the maker accepts."""
 
     person: int | None
     missing: tuple[str, ...] = ()
@@ -23,7 +31,11 @@ class PersonDrift:
     @property
     def worst(self) -> float | None:
         """The largest colour difference that is not accepted; None where no colour was compared."""
-        values = [f.apart for f in self.found if f.kind == "colour" and f.apart is not None and not self.takes(f)]
+        values = [
+            f.apart
+            for f in self.found
+            if f.kind == "colour" and f.apart is not None and not self.takes(f)
+        ]
         return max(values, default=None)
 
     @property
@@ -54,8 +66,8 @@ class _Gathered:
 
 
 def drift_of(film: Assembled) -> list[list[PersonDrift]]:
-    """For each shot of the film: the drift of everybody in its picture, then of the whole picture, where there is
-    any."""
+    """For each shot of the film: the drift of everybody in its picture, then of the whole picture,
+    where there is any."""
     look = look_named(film.document.settings.look, film.document.looks)
     shown: list[ShownPicture] = []
     for shot, take in zip(film.read.shots, film.used, strict=True):
@@ -63,15 +75,23 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
         if take is None or seen is None:
             continue
         f = shot.facts
-        shown.append(ShownPicture(shot.shot.id, take.id, shot.people, take.prompt, seen, f.time, f.framing, f.speaks))
+        shown.append(
+            ShownPicture(
+                shot.shot.id, take.id, shot.people, take.prompt, seen, f.time, f.framing, f.speaks
+            )
+        )
     by_shot: dict[int, dict[int | None, _Gathered]] = {}
     for finding in drift_in_pictures(shown, look.name, look.true_colours):
-        by_shot.setdefault(finding.shot, {}).setdefault(finding.person, _Gathered()).found.append(finding)
+        by_shot.setdefault(finding.shot, {}).setdefault(finding.person, _Gathered()).found.append(
+            finding
+        )
     for shot, take in zip(film.read.shots, film.used, strict=True):
         if take is None or take.brought:
             continue
         for said in drift_in_words(shot.people, take.prompt):
-            by_shot.setdefault(shot.shot.id, {}).setdefault(said.person, _Gathered()).missing = said.missing
+            by_shot.setdefault(shot.shot.id, {}).setdefault(
+                said.person, _Gathered()
+            ).missing = said.missing
     accepted = {(a.shot, a.take, a.person): frozenset(a.about) for a in film.document.accepted}
     out = []
     for shot, take in zip(film.read.shots, film.used, strict=True):

@@ -14,8 +14,8 @@ Faults = dict[str, list[Fault]]
 
 
 def faults_of(film: Assembled) -> list[Faults]:
-    """For each shot of the film: the faults of its takes, by the take's id. That a picture is nearly another shot's is
-    told of those in use."""
+    """For each shot of the film: the faults of its takes, by the take's id. That a picture is
+    nearly another shot's is told of those in use."""
     wide, high = (int(n) for n in film.document.settings.aspect.split(":"))
     out: list[Faults] = []
     prints: list[tuple[int, str]] = []
@@ -26,7 +26,9 @@ def faults_of(film: Assembled) -> list[Faults]:
                 checks = _checks(take)
                 if checks is None:
                     continue
-                found[take.id] = faults_of_picture(checks, wide / high, shot.facts.framing, _figures(shot, take))
+                found[take.id] = faults_of_picture(
+                    checks, wide / high, shot.facts.framing, _figures(shot, take)
+                )
                 if used is not None and take.id == used.id:
                     prints.append((shot.shot.id, checks.print))
         out.append(found)
@@ -34,7 +36,9 @@ def faults_of(film: Assembled) -> list[Faults]:
     twins = alike(prints)
     for shot, used, found in zip(film.read.shots, film.used, out, strict=True):
         if used is not None and used.id in found and shot.shot.id in twins:
-            found[used.id].append(Fault("alike", f"nearly the picture of shot {edges[twins[shot.shot.id]]}"))
+            found[used.id].append(
+                Fault("alike", f"nearly the picture of shot {edges[twins[shot.shot.id]]}")
+            )
     return out
 
 

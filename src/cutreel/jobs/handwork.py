@@ -1,4 +1,5 @@
-"""What is done to pictures by hand, at once and without a service: figures cut out and laid elsewhere, frames moved."""
+"""What is done to pictures by hand, at once and without a service: figures cut out and laid
+elsewhere, frames moved."""
 
 import gzip
 import io
@@ -46,16 +47,21 @@ def figures_of_take(take: TakeRow) -> list[dict[str, Any]]:
 
 
 def share_of_figure(shop: Workshop, take: TakeRow, number: int) -> NDArray[np.float32]:
-    """What of each pixel belongs to a figure of a take, from the layer it was drawn on. Raises BadInput without one."""
+    """What of each pixel belongs to a figure of a take, from the layer it was drawn on. Raises
+    BadInput without one."""
     figures = figures_of_take(take)
     if not 0 <= number < len(figures):
         raise NotFound("That figure is not in the picture.")
     layer = next((m for m, depth in take.layers if FIGURES[0] < depth < FIGURES[1]), None)
     if layer is None:
-        raise BadInput("Where the figure ends is not known in this picture.", "Paint over it instead.")
+        raise BadInput(
+            "Where the figure ends is not known in this picture.", "Paint over it instead."
+        )
     pixels = pixels_of(shop.media.get(layer))
     if pixels.shape[2] < 4:
-        raise BadInput("Where the figure ends is not known in this picture.", "Paint over it instead.")
+        raise BadInput(
+            "Where the figure ends is not known in this picture.", "Paint over it instead."
+        )
     left, top, right, bottom = figures[number]["box"]
     return figure_share(pixels, (left, top, right, bottom))
 
@@ -68,12 +74,15 @@ def mask_of_figure(shop: Workshop, take: TakeRow, number: int) -> bytes:
 def cut_from(
     shop: Workshop, take: TakeRow, figure: int | None, mask: str | None, feather: float
 ) -> tuple[str, int, int]:
-    """Cut a figure of a take out, or what a kept mask marks; returns its media name, width and height."""
+    """Cut a figure of a take out, or what a kept mask marks; returns its media name, width and
+    height."""
     pixels = pixels_of(shop.media.get(take.media))[..., :3]
     if figure is not None:
         share = share_of_figure(shop, take, figure)
         if share.shape != pixels.shape[:2]:
-            raise BadInput("Where the figure ends is not known in this picture.", "Paint over it instead.")
+            raise BadInput(
+                "Where the figure ends is not known in this picture.", "Paint over it instead."
+            )
     elif mask and shop.media.has(mask):
         share = feathered(pixels_of(shop.media.get(mask))[..., 0], feather)
     else:
@@ -108,13 +117,18 @@ def _laid(shop: Workshop, take: TakeRow, cutout: CutOut, where: Placing) -> NDAr
 
 
 def reshape(shop: Workshop, film: str, take: TakeRow, frame: Box) -> None:
-    """What a frame holds of a take, as a take of its own; beyond the picture its edge is continued."""
+    """What a frame holds of a take, as a take of its own; beyond the picture its edge is
+    continued."""
     png = _png(reshaped(pixels_of(shop.media.get(take.media))[..., :3], frame))
     left, top, right, bottom = frame
     moved = []
     for r in take.about.get("regions", []):
         l, t, rr, b = r["box"]  # noqa: E741
-        box = [(l - left) / (right - left), (t - top) / (bottom - top), (rr - left) / (right - left)]
+        box = [
+            (l - left) / (right - left),
+            (t - top) / (bottom - top),
+            (rr - left) / (right - left),
+        ]
         box.append((b - top) / (bottom - top))
         clipped = [min(1.0, max(0.0, v)) for v in box]
         if clipped[2] > clipped[0] and clipped[3] > clipped[1]:
@@ -123,7 +137,8 @@ def reshape(shop: Workshop, film: str, take: TakeRow, frame: Box) -> None:
 
 
 def frame_for(document: FilmDocument, take: TakeRow) -> Box:
-    """Where a frame of the film's shape begins to be: the largest one in a take that keeps the faces known in it."""
+    """Where a frame of the film's shape begins to be: the largest one in a take that keeps the
+    faces known in it."""
     wide, high = (int(n) for n in document.settings.aspect.split(":"))
     picture = take.about.get("width", wide) / take.about.get("height", high)
     faces = [face_of(r["box"]) for r in take.about.get("regions", [])]
@@ -131,15 +146,20 @@ def frame_for(document: FilmDocument, take: TakeRow) -> Box:
 
 
 def openraster_of(shop: Workshop, take: TakeRow) -> bytes:
-    """A take as an OpenRaster file: its layers with their depths and drawings, its figures with their joints."""
+    """A take as an OpenRaster file: its layers with their depths and drawings, its figures with
+    their joints."""
     drawings = [gzip.decompress(shop.media.get(m)) for m in take.about.get("drawings", [])]
     known = drawings if len(drawings) == len(take.layers) else [None] * len(take.layers)
-    layers = [Layer(shop.media.get(m), depth, svg) for (m, depth), svg in zip(take.layers, known, strict=True)]
+    layers = [
+        Layer(shop.media.get(m), depth, svg)
+        for (m, depth), svg in zip(take.layers, known, strict=True)
+    ]
     return packed(LayeredPicture(shop.media.get(take.media), layers, figures_of_take(take)))
 
 
 def kept_sketch(shop: Workshop, data: bytes) -> str:
-    """Keep a sketch that pictures are to follow, no larger than it is of use; returns its media name."""
+    """Keep a sketch that pictures are to follow, no larger than it is of use; returns its media
+    name."""
     return shop.media.put(reader.read(sketched, data), "png")
 
 
@@ -153,7 +173,12 @@ def sketched(data: bytes) -> bytes:
 
 
 def _keep(
-    shop: Workshop, film: str, base: TakeRow, png: bytes, told: dict[str, Any], regions: list[dict[str, Any]]
+    shop: Workshop,
+    film: str,
+    base: TakeRow,
+    png: bytes,
+    told: dict[str, Any],
+    regions: list[dict[str, Any]],
 ) -> None:
     with Image.open(io.BytesIO(png)) as image:
         width, height = image.size

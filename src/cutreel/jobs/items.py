@@ -1,4 +1,5 @@
-"""Working on one item, whatever its kind, so that it can be repeated: what exists is taken, never paid again."""
+"""Working on one item, whatever its kind, so that it can be repeated: what exists is taken, never
+paid again."""
 
 import gzip
 import logging
@@ -51,19 +52,30 @@ def work_on(shop: Workshop, number: int) -> None:
         renews = error.renews_at if isinstance(error, ServiceRefused) else None
         if renews and run.options.get("wait"):
             shop.runs.note(
-                number, state="waiting", progress=0.0, message=f"waits for the quota until {renews:%H:%M} UTC"
+                number,
+                state="waiting",
+                progress=0.0,
+                message=f"waits for the quota until {renews:%H:%M} UTC",
             )
             door.defer(ITEM, at=renews, item=number, queue=SERVICES)
             return
         shop.runs.note(number, state="failed", message=str(error))
     except Exception as error:
         log.exception("item %s (%s) failed", number, item.label)
-        shop.runs.note(number, state="failed", message=f"{item.label}: {type(error).__name__}: {error}")
+        shop.runs.note(
+            number, state="failed", message=f"{item.label}: {type(error).__name__}: {error}"
+        )
     advance(shop, run.id)
 
 
 def _ask(
-    shop: Workshop, item: Item, run: Run, offer: str, work: JobInput, name: str, files: dict[str, bytes] | None = None
+    shop: Workshop,
+    item: Item,
+    run: Run,
+    offer: str,
+    work: JobInput,
+    name: str,
+    files: dict[str, bytes] | None = None,
 ) -> Delivered | None:
     """Have a service do it, with progress and cancelling; counts what it cost once."""
 
@@ -76,7 +88,11 @@ def _ask(
         return _dropped(shop, run.id)
 
     with shop.slots.one_of(offer, shop.parallel(offer), dropped) as free:
-        done = shop.services.do(offer, work, name, files=files, progress=progress, cancelled=dropped) if free else None
+        done = (
+            shop.services.do(offer, work, name, files=files, progress=progress, cancelled=dropped)
+            if free
+            else None
+        )
     if done is None:
         shop.runs.note(item.id, state="cancelled")
         return None
@@ -94,7 +110,9 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
     name = take_key(s)
     made, cost = shop.results.get(name), Decimal(0)
     if made is None:
-        wanted = [media for media, _, _ in s.get("references", [])] + ([s["guide"][0]] if s.get("guide") else [])
+        wanted = [media for media, _, _ in s.get("references", [])] + (
+            [s["guide"][0]] if s.get("guide") else []
+        )
         files = {media.split(".")[0]: shop.media.get(media) for media in wanted}
         work = PictureInput(
             prompt=s["prompt"],
@@ -109,14 +127,18 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
             ],
             poses=s.get("poses", []),
             vary=Vary(seed=s["vary"][0], strength=s["vary"][1]) if s.get("vary") else None,
-            guide=Guide(sha256=s["guide"][0].split(".")[0], strength=s["guide"][1]) if s.get("guide") else None,
+            guide=Guide(sha256=s["guide"][0].split(".")[0], strength=s["guide"][1])
+            if s.get("guide")
+            else None,
         )
         done = _ask(shop, item, run, s["offer"], work, name, files)
         if done is None:
             return
         (flat, data), *more = done.files
         layers = [(r, d) for r, d in more if r.media_type == "image/png"]
-        drawings = [d for r, d in more if r.media_type == "image/svg+xml" and len(d) <= MOST_DRAWING]
+        drawings = [
+            d for r, d in more if r.media_type == "image/svg+xml" and len(d) <= MOST_DRAWING
+        ]
         about = {
             **flat.data,
             "unused_words": done.unused_words,
@@ -141,7 +163,8 @@ def _picture(shop: Workshop, item: Item, run: Run) -> None:
     about = {
         **made.data,
         "regions": [
-            {n: r[n] for n in ("name", "box", "joints", "way") if n in r} for r in made.data.get("regions", [])
+            {n: r[n] for n in ("name", "box", "joints", "way") if n in r}
+            for r in made.data.get("regions", [])
         ],
         **({"asked": asked} if asked else {}),
         **{name: s[name] for name in ("again", "restyled") if s.get(name)},
@@ -173,7 +196,13 @@ def _retouch(shop: Workshop, item: Item, run: Run) -> None:
         wanted = {s[n].split(".")[0]: data for n, data in (("base", base), ("mask", mask))}
         retouch = Retouch(base=s["base"].split(".")[0], mask=s["mask"].split(".")[0])
         done = _ask(
-            shop, item, run, s["offer"], PictureInput(prompt=s["prompt"], seed=s["seed"], retouch=retouch), name, wanted
+            shop,
+            item,
+            run,
+            s["offer"],
+            PictureInput(prompt=s["prompt"], seed=s["seed"], retouch=retouch),
+            name,
+            wanted,
         )
         if done is None:
             return
@@ -202,7 +231,15 @@ def _enlarge(shop: Workshop, item: Item, run: Run) -> None:
     if made is None:
         hashes = [m.split(".")[0] for m in media]
         files = {h: shop.media.get(m) for h, m in zip(hashes, media, strict=True)}
-        done = _ask(shop, item, run, s["offer"], EnlargeInput(pictures=hashes, factor=s["factor"]), name, files)
+        done = _ask(
+            shop,
+            item,
+            run,
+            s["offer"],
+            EnlargeInput(pictures=hashes, factor=s["factor"]),
+            name,
+            files,
+        )
         if done is None:
             return
         kept = [shop.media.put(data, "png") for _, data in done.files]
@@ -243,12 +280,23 @@ def _speech(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
     cost = Decimal(0)
     if shop.results.get(s["key"]) is None:
-        done = _ask(shop, item, run, shop.offer_of("speech"), SpeechInput(text=s["text"], voice=s["voice"]), s["key"])
+        done = _ask(
+            shop,
+            item,
+            run,
+            shop.offer_of("speech"),
+            SpeechInput(text=s["text"], voice=s["voice"]),
+            s["key"],
+        )
         if done is None:
             return
         about, data = done.files[0]
         shop.results.put(
-            s["key"], "speech", shop.media.put(data, "flac"), spoken_line(data, about.data, s["words"]), done.cost
+            s["key"],
+            "speech",
+            shop.media.put(data, "flac"),
+            spoken_line(data, about.data, s["words"]),
+            done.cost,
         )
         cost = done.cost
     shop.runs.note(item.id, state="done", progress=1.0, cost=cost)
@@ -262,7 +310,9 @@ def _sound(shop: Workshop, item: Item, run: Run) -> None:
 
 def _music(shop: Workshop, item: Item, run: Run) -> None:
     s = item.spec
-    _audio(shop, item, run, MusicInput(mood=s["mood"], seconds=max(4.0, s["seconds"]), seed=s["seed"]))
+    _audio(
+        shop, item, run, MusicInput(mood=s["mood"], seconds=max(4.0, s["seconds"]), seed=s["seed"])
+    )
 
 
 def _audio(shop: Workshop, item: Item, run: Run, work: SoundInput | MusicInput) -> None:

@@ -21,7 +21,9 @@ def mix_key(film: Assembled) -> str:
     return key(
         "mix",
         MIX_VERSION,
-        speech=[[film.read.speech[i].key, round(film.timing.lines[i], 4)] for i in sorted(film.spoken)],
+        speech=[
+            [film.read.speech[i].key, round(film.timing.lines[i], 4)] for i in sorted(film.spoken)
+        ],
         cues=[
             [sound_key_of(c, seed), round(c.start, 4), round(c.end, 4), c.kind]
             for c in film.cues
@@ -32,8 +34,11 @@ def mix_key(film: Assembled) -> str:
     )
 
 
-def mix_film(shop: Workshop, film: Assembled, progress: Callable[[float], None] = lambda share: None) -> str:
-    """Mix the film as it stands and keep it; returns the result's key. A film with no sound yet is silent."""
+def mix_film(
+    shop: Workshop, film: Assembled, progress: Callable[[float], None] = lambda share: None
+) -> str:
+    """Mix the film as it stands and keep it; returns the result's key. A film with no sound yet is
+    silent."""
     name = mix_key(film)
     if shop.results.get(name) is not None:
         return name
@@ -71,7 +76,11 @@ def parts_of(shop: Workshop, film: Assembled) -> list[MixedPart]:
             continue
         samples = samples_of(shop.media.get(sound.media))
         if cue.kind == "ambience":
-            parts.append(MixedPart("ambience", cue.start, samples, loop_to=cue.end, fade_in=0.8, fade_out=1.0))
+            parts.append(
+                MixedPart(
+                    "ambience", cue.start, samples, loop_to=cue.end, fade_in=0.8, fade_out=1.0
+                )
+            )
         else:
             parts.append(MixedPart("spot", cue.start, samples, fade_out=0.3))
     music = film.sounds.get(film.music_key or "")

@@ -1,4 +1,5 @@
-"""Opening picture files from outside: whatever the format, what comes out is upright sRGB within bounds."""
+"""Opening picture files from outside: whatever the format, what comes out is upright sRGB within
+bounds."""
 
 import io
 import re
@@ -19,11 +20,16 @@ _LEFT_OUT = {"script", "foreignObject", "iframe", "audio", "video", "a", "animat
 
 
 def opened(data: bytes) -> Image.Image:
-    """A picture file as an upright RGB image in sRGB. Raises BadInput in words the maker can act on."""
+    """A picture file as an upright RGB image in sRGB. Raises BadInput in words the maker can act
+    on."""
     try:
         if is_openraster(data):
             data = unpacked(data).merged
-        elif re.match(rb"\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*(?:<!DOCTYPE[^>]*>\s*)?<svg\b", data[:4000], re.S):
+        elif re.match(
+            rb"\s*(?:<\?xml[^>]*>\s*)?(?:<!--.*?-->\s*)*(?:<!DOCTYPE[^>]*>\s*)?<svg\b",
+            data[:4000],
+            re.S,
+        ):
             data = _drawn(data)
         with Image.open(io.BytesIO(data)) as image:
             if image.format not in FORMATS:
@@ -37,7 +43,9 @@ def opened(data: bytes) -> Image.Image:
     except BadInput:
         raise
     except Exception as error:
-        raise BadInput("That file is not a picture, or it is damaged.", f"Bring {KNOWN}.") from error
+        raise BadInput(
+            "That file is not a picture, or it is damaged.", f"Bring {KNOWN}."
+        ) from error
 
 
 def _srgb(image: Image.Image) -> Image.Image:
@@ -49,7 +57,9 @@ def _srgb(image: Image.Image) -> Image.Image:
         image.paste(clear, mask=clear.getchannel("A"))
     if profile:
         source = ImageCms.ImageCmsProfile(io.BytesIO(profile))
-        turned = ImageCms.profileToProfile(image, source, ImageCms.createProfile("sRGB"), outputMode="RGB")
+        turned = ImageCms.profileToProfile(
+            image, source, ImageCms.createProfile("sRGB"), outputMode="RGB"
+        )
         if turned is not None:
             image = turned
     return image.convert("RGB")
@@ -58,7 +68,9 @@ def _srgb(image: Image.Image) -> Image.Image:
 def _drawn(data: bytes) -> bytes:
     """An SVG drawn 1,920 pixels wide, without scripts, links and anything from elsewhere."""
     if len(data) > 8_000_000:
-        raise BadInput("The SVG file is too large.", "Bring one of at most 8 megabytes, or a PNG of it.")
+        raise BadInput(
+            "The SVG file is too large.", "Bring one of at most 8 megabytes, or a PNG of it."
+        )
     root = safe.fromstring(data)
     for parent in root.iter():
         for child in list(parent):
@@ -67,9 +79,13 @@ def _drawn(data: bytes) -> bytes:
         for name in list(parent.attrib):
             value = parent.attrib[name]
             plain = name.rsplit("}", 1)[-1]
-            if plain.startswith("on") or (plain in ("href", "src") and not value.startswith(("#", "data:image/"))):
+            if plain.startswith("on") or (
+                plain in ("href", "src") and not value.startswith(("#", "data:image/"))
+            ):
                 del parent.attrib[name]
-    drawn = resvg_py.svg_to_bytes(svg_string=ElementTree.tostring(root, encoding="unicode"), width=SVG_WIDTH)
+    drawn = resvg_py.svg_to_bytes(
+        svg_string=ElementTree.tostring(root, encoding="unicode"), width=SVG_WIDTH
+    )
     return bytes(drawn)
 
 

@@ -27,9 +27,13 @@ def picture_spec(document: FilmDocument, shot: ReadShot, nth: int = 0) -> dict[s
 
 
 def take_key(spec: dict[str, Any]) -> str:
-    """The key of the picture that a spec asks for: whoever asks for the same is given the same, and nobody pays
-    twice."""
-    more = {name: spec[name] for name in ("references", "lighter", "vary", "guide", "poses") if spec.get(name)}
+    """The key of the picture that a spec asks for: whoever asks for the same is given the same, and
+    nobody pays twice."""
+    more = {
+        name: spec[name]
+        for name in ("references", "lighter", "vary", "guide", "poses")
+        if spec.get(name)
+    }
     return key(
         "take",
         PICTURE_VERSION,

@@ -32,8 +32,8 @@ _REGIONS = TypeAdapter(list[FigureRegion])
 
 
 def seen_in(data: bytes, told: Any) -> SeenPicture:
-    """What is seen in a picture of our own media; `told` is what its service says of its figures, where that is
-    sound."""
+    """What is seen in a picture of our own media; `told` is what its service says of its figures,
+    where that is sound."""
     try:
         regions = _REGIONS.validate_python(told or [])[:24]
     except ValidationError:
@@ -57,8 +57,8 @@ def thumbnail(data: bytes) -> bytes:
 
 @dataclass(frozen=True)
 class OwnPicture:
-    """A picture that was brought: PNG upright in sRGB; of an OpenRaster file also its layers as (PNG, depth) from back
-    to front, and the figures that are told in it."""
+    """A picture that was brought: PNG upright in sRGB; of an OpenRaster file also its layers as
+    (PNG, depth) from back to front, and the figures that are told in it."""
 
     png: bytes
     width: int
@@ -70,7 +70,8 @@ class OwnPicture:
 def brought(data: bytes) -> OwnPicture:
     """Open a picture that the maker brings.
 
-    Raises BadInput in words the maker can act on for anything else than a sound picture of a usable size.
+    Raises BadInput in words the maker can act on for anything else than a sound picture of a usable
+    size.
     """
     image = opened(data)
     if min(image.size) < LEAST_SIDE:
@@ -89,5 +90,9 @@ def brought(data: bytes) -> OwnPicture:
         told = []
     figures = [{"name": r.name, "box": list(r.box), "joints": r.joints, "way": r.way} for r in told]
     return OwnPicture(
-        out.getvalue(), image.width, image.height, [(layer.png, layer.depth) for layer in held.layers], figures
+        out.getvalue(),
+        image.width,
+        image.height,
+        [(layer.png, layer.depth) for layer in held.layers],
+        figures,
     )

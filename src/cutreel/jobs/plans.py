@@ -25,17 +25,34 @@ from .workshop import Workshop
 
 SHORT_SIDE = {"360p": 360, "720p": 720, "1080p": 1080, "1440p": 1440, "2160p": 2160}
 PREVIEW_SHORT_SIDE = 360
-KINDS = ("pictures", "speech", "everything", "delivery", "references", "look", "retouch", "again", "enlarge")
+KINDS = (
+    "pictures",
+    "speech",
+    "everything",
+    "delivery",
+    "references",
+    "look",
+    "retouch",
+    "again",
+    "enlarge",
+)
 
 
 def stages_of(kind: str, options: dict[str, Any]) -> list[str]:
     """The names of a run's stages."""
     if kind == "delivery":
-        return [*(["made", "music"] if options.get("make", True) else []), "mix", "segments", "join"]
+        return [
+            *(["made", "music"] if options.get("make", True) else []),
+            "mix",
+            "segments",
+            "join",
+        ]
     return {"everything": ["made", "music", "mix", "preview"]}.get(kind, [kind])
 
 
-def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
+def items_of(
+    stage: str, film: Assembled, options: dict[str, Any], shop: Workshop
+) -> list[ItemSpec]:
     """The items that a stage needs now; what is made already is not among them."""
     if stage == "pictures":
         return pictures(film, options, shop.offers())
@@ -57,7 +74,9 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
         return music(film)
     if stage == "mix":
         made = shop.results.get(mix_key(film))
-        return [] if made else [ItemSpec("mix", "mix the sound", {}, weight=1 + film.seconds * 0.07)]
+        return (
+            [] if made else [ItemSpec("mix", "mix the sound", {}, weight=1 + film.seconds * 0.07)]
+        )
     if stage == "segments":
         return segments(film, options, "film", shop)
     if stage == "preview":
@@ -67,13 +86,16 @@ def items_of(stage: str, film: Assembled, options: dict[str, Any], shop: Worksho
     raise BadInput(f"There is no stage “{stage}”.")
 
 
-def pictures(film: Assembled, options: dict[str, Any], offers: Sequence[Offer] = ()) -> list[ItemSpec]:
-    """Takes to be made: for the shots that `options` names, or for all that have no fresh take; of those, only the
-    `missing` or only the `stale` ones where it says so in `only`, or those of one `scene`. With a `look` they are made
-    in that look instead of the film's, beside what there is.
+def pictures(
+    film: Assembled, options: dict[str, Any], offers: Sequence[Offer] = ()
+) -> list[ItemSpec]:
+    """Takes to be made: for the shots that `options` names, or for all that have no fresh take; of
+    those, only the `missing` or only the `stale` ones where it says so in `only`, or those of one
+    `scene`. With a `look` they are made in that look instead of the film's, beside what there is.
 
-    A shot that has fresh takes gets new seeds, so that “make again” shows something else. A shot that borrows its
-    picture has it made where it belongs. An `offer` other than the film's makes them from what it understands.
+    A shot that has fresh takes gets new seeds, so that “make again” shows something else. A shot
+    that borrows its picture has it made where it belongs. An `offer` other than the film's makes
+    them from what it understands.
     """
     asked = set(options.get("shots") or [])
     named = {s.picture_of for s in film.read.shots if s.shot.id in asked}
@@ -89,26 +111,39 @@ def pictures(film: Assembled, options: dict[str, Any], offers: Sequence[Offer] =
         fresh = [
             t
             for t in takes
-            if (t.made_from == wanted if look else is_fresh(shot, t)) and t.id not in shot.shot.rejected
+            if (t.made_from == wanted if look else is_fresh(shot, t))
+            and t.id not in shot.shot.rejected
         ]
         if (asked and shot.shot.id not in named) or (not asked and fresh):
             continue
         if (only == "missing" and used) or (only == "stale" and not used):
             continue
-        made = sum(1 for t in takes if t.made_from == wanted or (is_fresh(shot, t) and t.seed == shot.shot.own.seed))
+        made = sum(
+            1
+            for t in takes
+            if t.made_from == wanted or (is_fresh(shot, t) and t.seed == shot.shot.own.seed)
+        )
         for i in range(made, made + count):
             spec = {**picture_spec(document, asks, i), "made_from": wanted}
             if look:
                 spec["restyled"] = {"look": document.settings.look, "beside": shot.picture_key}
-            out.append(ItemSpec("picture", f"picture of shot {shot.shot.edge}", spec, shot.shot.id, 0.6 + seconds))
+            out.append(
+                ItemSpec(
+                    "picture",
+                    f"picture of shot {shot.shot.edge}",
+                    spec,
+                    shot.shot.id,
+                    0.6 + seconds,
+                )
+            )
     return out
 
 
 def _as_asked(
     film: Assembled, offer: str, look: str, offers: Sequence[Offer]
 ) -> tuple[FilmDocument, Sequence[ReadShot]]:
-    """The film's shots as another offer would be asked for them, or in another look. Raises BadInput for an offer that
-    draws no pictures, or a look that is not known."""
+    """The film's shots as another offer would be asked for them, or in another look. Raises
+    BadInput for an offer that draws no pictures, or a look that is not known."""
     before = film.document.settings
     offer, look = offer or before.offer, look_named(look or before.look, film.document.looks).name
     if offer == before.offer and look == before.look:
@@ -118,7 +153,11 @@ def _as_asked(
     settings = before.model_copy(update={"offer": offer, "look": look})
     document = film.document.model_copy(update={"settings": settings})
     read = read_film(
-        document, prompt_cap(offers, offer), voices_offered(offers), text_cap(offers), understood(offers, offer)
+        document,
+        prompt_cap(offers, offer),
+        voices_offered(offers),
+        text_cap(offers),
+        understood(offers, offer),
     )
     return document, read.shots
 
@@ -184,7 +223,9 @@ def frame_size(aspect: str, short_side: int) -> tuple[int, int]:
     return (long_side, short_side) if wide >= high else (short_side, long_side)
 
 
-def planned_segments(film: Assembled, quality: Quality, options: dict[str, Any]) -> list[tuple[int, SegmentPlan]]:
+def planned_segments(
+    film: Assembled, quality: Quality, options: dict[str, Any]
+) -> list[tuple[int, SegmentPlan]]:
     """The film's segments at the asked size with their first frames."""
     size = str(options.get("size", "1080p"))
     if quality == "film" and size not in SHORT_SIDE:
@@ -202,7 +243,9 @@ def planned_segments(film: Assembled, quality: Quality, options: dict[str, Any])
     )
 
 
-def segments(film: Assembled, options: dict[str, Any], quality: Quality, shop: Workshop) -> list[ItemSpec]:
+def segments(
+    film: Assembled, options: dict[str, Any], quality: Quality, shop: Workshop
+) -> list[ItemSpec]:
     """Segments that were not rendered yet."""
     plans = planned_segments(film, quality, options)
     made = shop.results.many([plan.key for _, plan in plans])
@@ -220,8 +263,8 @@ def segments(film: Assembled, options: dict[str, Any], quality: Quality, shop: W
 
 
 def unpaid(items: list[ItemSpec], shop: Workshop) -> list[ItemSpec]:
-    """Those of `items` that a service has to be paid for: a picture that was made for another reason, as a sample of a
-    look, is not paid again."""
+    """Those of `items` that a service has to be paid for: a picture that was made for another
+    reason, as a sample of a look, is not paid again."""
     keys = {id(i): take_key(i.spec) for i in items if i.kind == "picture"}
     keys |= {id(i): enlarge_key(i.spec) for i in items if i.kind == "enlarge"}
     made = shop.results.many(list(keys.values()))

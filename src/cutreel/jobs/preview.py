@@ -1,4 +1,5 @@
-"""The preview: the whole film at small size as HLS, from the same plan; segments are rendered when a player asks."""
+"""The preview: the whole film at small size as HLS, from the same plan; segments are rendered when
+a player asks."""
 
 import time
 from dataclasses import dataclass
@@ -19,7 +20,8 @@ WAIT = 60.0
 
 @dataclass(frozen=True)
 class Playlists:
-    """The playlists of one version of the film. `version` changes when anything seen or heard changes."""
+    """The playlists of one version of the film. `version` changes when anything seen or heard
+    changes."""
 
     version: str
     video: str
@@ -36,9 +38,12 @@ class PreviewDesk:
 
     def version(self, film: Assembled) -> str:
         """A name for the film as it looks and sounds now."""
-        return key("preview", 1, segments=[p.key for _, p in planned_segments(film, "preview", {})], mix=mix_key(film))[
-            :16
-        ]
+        return key(
+            "preview",
+            1,
+            segments=[p.key for _, p in planned_segments(film, "preview", {})],
+            mix=mix_key(film),
+        )[:16]
 
     def playlists(self, film: Assembled) -> Playlists:
         """Playlists of the whole film; the mix is made now if it is not there yet."""
@@ -56,16 +61,30 @@ class PreviewDesk:
             self._plans[plan.key] = plan
             if i == 0:
                 lines.append(f'#EXT-X-MAP:URI="segments/{plan.key}/init.mp4"')
-            lines += [f"#EXTINF:{film.rate.seconds(plan.frames):.5f},", f"segments/{plan.key}/{first}.m4s"]
+            lines += [
+                f"#EXTINF:{film.rate.seconds(plan.frames):.5f},",
+                f"segments/{plan.key}/{first}.m4s",
+            ]
         data = self.shop.media.get(mixed.media)
         init, fragments = split_init(data)
-        sound = ["#EXTM3U", "#EXT-X-VERSION:7", "#EXT-X-PLAYLIST-TYPE:VOD", "#EXT-X-TARGETDURATION:8"]
+        sound = [
+            "#EXTM3U",
+            "#EXT-X-VERSION:7",
+            "#EXT-X-PLAYLIST-TYPE:VOD",
+            "#EXT-X-TARGETDURATION:8",
+        ]
         sound.append(f'#EXT-X-MAP:URI="/media/{mixed.media}",BYTERANGE="{len(init)}@0"')
         each = film.seconds / max(1, len(fragments))
         for start, end in fragments:
-            sound += [f"#EXTINF:{each:.5f},", f"#EXT-X-BYTERANGE:{end - start}@{start}", f"/media/{mixed.media}"]
+            sound += [
+                f"#EXTINF:{each:.5f},",
+                f"#EXT-X-BYTERANGE:{end - start}@{start}",
+                f"/media/{mixed.media}",
+            ]
         return Playlists(
-            self.version(film), "\n".join([*lines, "#EXT-X-ENDLIST", ""]), "\n".join([*sound, "#EXT-X-ENDLIST", ""])
+            self.version(film),
+            "\n".join([*lines, "#EXT-X-ENDLIST", ""]),
+            "\n".join([*sound, "#EXT-X-ENDLIST", ""]),
         )
 
     def segment(self, film: str, name: str) -> bytes:
@@ -94,4 +113,6 @@ class PreviewDesk:
             return split_init(data)[0]
         plan = self._plans.get(name)
         rate = plan.fps if plan else self.shop.films.get(film).document.settings.fps
-        return media_of(data, round(int(part.removesuffix(".m4s")) * timescale(data) / Fraction(rate)))
+        return media_of(
+            data, round(int(part.removesuffix(".m4s")) * timescale(data) / Fraction(rate))
+        )

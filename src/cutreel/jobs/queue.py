@@ -8,7 +8,8 @@ from procrastinate import App, PsycopgConnector
 
 ITEM, SEGMENT = "cutreel.item", "cutreel.preview_segment"
 COMPUTING, SERVICES = "work", "services"
-"""Two queues: what a core is busy with, and what waits for services, so that neither stands in the other's way."""
+"""Two queues: what a core is busy with, and what waits for services, so that neither stands in the
+other's way."""
 
 
 def queue_at(address: str) -> App:
@@ -40,7 +41,8 @@ class _Door:
         at: datetime | None = None,
         **arguments: Any,
     ) -> None:
-        """Put a job on a queue, to be done from `at` on; with `lock`, only one of that name waits at a time."""
+        """Put a job on a queue, to be done from `at` on; with `lock`, only one of that name waits
+        at a time."""
         from procrastinate.exceptions import AlreadyEnqueued
 
         try:

@@ -1,4 +1,5 @@
-"""References made for somebody or for a place: a model sheet, or a plain view, several to choose from."""
+"""References made for somebody or for a place: a model sheet, or a plain view, several to choose
+from."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -33,7 +34,8 @@ MOST_CANDIDATES = 8
 
 @dataclass(frozen=True)
 class Candidate:
-    """A reference that was made and can be circled, with the colours measured in it by the wording of each trait."""
+    """A reference that was made and can be circled, with the colours measured in it by the wording
+    of each trait."""
 
     media: str
     thumb: str
@@ -43,7 +45,8 @@ class Candidate:
 
 
 def missing_references(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
-    """The next `takes` references of the person or place that `options` names, which were not made yet."""
+    """The next `takes` references of the person or place that `options` names, which were not made
+    yet."""
     whose = _whose(film.document, options)
     specs = _specs(film.document, whose, shop)
     made = shop.results.many([take_key(s) for s in specs])
@@ -52,7 +55,9 @@ def missing_references(film: Assembled, options: dict[str, Any], shop: Workshop)
     return [ItemSpec("picture", label, s, None, 1.8) for s in new]
 
 
-def candidates(film: FilmDocument, options: dict[str, Any], shop: Workshop) -> tuple[list[Candidate], Prompt]:
+def candidates(
+    film: FilmDocument, options: dict[str, Any], shop: Workshop
+) -> tuple[list[Candidate], Prompt]:
     """The references that are made, in order, and the prompt they were made with."""
     whose = _whose(film, options)
     look = look_named(film.settings.look, film.looks)
@@ -63,7 +68,9 @@ def candidates(film: FilmDocument, options: dict[str, Any], shop: Workshop) -> t
         result = found.get(take_key(spec))
         if result is not None and result.media is not None:
             colours = _colours(whose, result) if isinstance(whose, Person) else {}
-            out.append(Candidate(result.media, str(result.data["thumb"]), spec["seed"], look.name, colours))
+            out.append(
+                Candidate(result.media, str(result.data["thumb"]), spec["seed"], look.name, colours)
+            )
     return out, _prompt(whose, look, prompt_cap(shop.offers(), film.settings.offer))
 
 

@@ -1,4 +1,5 @@
-"""Retouching a take: candidates that change nothing outside a mask, each kept as a take of its own."""
+"""Retouching a take: candidates that change nothing outside a mask, each kept as a take of its
+own."""
 
 import io
 from decimal import Decimal
@@ -25,12 +26,14 @@ LEAST_SHARE = 0.0005
 
 
 def kept_mask(data: bytes, width: int, height: int, shop: Workshop) -> str:
-    """Keep a mask that was drawn for a picture of a size; returns its media name. Raises BadInput for an empty one."""
+    """Keep a mask that was drawn for a picture of a size; returns its media name. Raises BadInput
+    for an empty one."""
     return shop.media.put(reader.read(masked, data, width, height), "png")
 
 
 def masked(data: bytes, width: int, height: int) -> bytes:
-    """A mask from outside as a PNG of black and white. Raises BadInput for an empty one, and for what is no picture."""
+    """A mask from outside as a PNG of black and white. Raises BadInput for an empty one, and for
+    what is no picture."""
     image = opened(data).convert("L").resize((width, height), Image.Resampling.NEAREST)
     mask = np.asarray(image) >= 128
     if mask.mean() < LEAST_SHARE:
@@ -41,8 +44,8 @@ def masked(data: bytes, width: int, height: int) -> bytes:
 
 
 def retouches(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[ItemSpec]:
-    """The candidates that a run of kind retouch asks for: `take`, `mask`, `words` (none: what is there goes), `takes`,
-    `feather` in pixels. Each further one has the next seed."""
+    """The candidates that a run of kind retouch asks for: `take`, `mask`, `words` (none: what is
+    there goes), `takes`, `feather` in pixels. Each further one has the next seed."""
     shot, take = found_take(film, str(options.get("take") or ""))
     mask = str(options.get("mask") or "")
     if not shop.media.has(mask):
@@ -60,24 +63,40 @@ def retouches(film: Assembled, options: dict[str, Any], shop: Workshop) -> list[
         "feather": float(options.get("feather") or 0),
         "offer": film.document.settings.offer,
     }
-    done = sum(1 for t in film.takes[shot] if t.about.get("retouched", {}).get("key") == _same(spec))
+    done = sum(
+        1 for t in film.takes[shot] if t.about.get("retouched", {}).get("key") == _same(spec)
+    )
     first = seed_from(film.document.settings.seed, "retouch", mask, words) % 900_000 + done
     return [
-        ItemSpec("retouch", f"retouch shot {read.shot.edge}", {**spec, "seed": first + i}, read.shot.id, 1.2)
+        ItemSpec(
+            "retouch",
+            f"retouch shot {read.shot.edge}",
+            {**spec, "seed": first + i},
+            read.shot.id,
+            1.2,
+        )
         for i in range(int(options.get("takes") or 1))
     ]
 
 
 def retouch_key(spec: dict[str, Any]) -> str:
     """The key of what a service makes of it; how wide its edge is comes after."""
-    return key("retouch", RETOUCH_VERSION, **{n: spec[n] for n in ("base", "mask", "prompt", "seed", "offer")})
+    return key(
+        "retouch",
+        RETOUCH_VERSION,
+        **{n: spec[n] for n in ("base", "mask", "prompt", "seed", "offer")},
+    )
 
 
 def composed(base: bytes, change: bytes, mask: bytes, feather: float) -> bytes:
-    """The candidate as a PNG: inside the mask what the service made, outside it the very pixels of the base."""
+    """The candidate as a PNG: inside the mask what the service made, outside it the very pixels of
+    the base."""
     under, over = pixels_of(base)[..., :3], pixels_of(change)[..., :3]
     if over.shape != under.shape:
-        raise BadInput("The service gave back a picture of another size.", "Try again, or choose another offer.")
+        raise BadInput(
+            "The service gave back a picture of another size.",
+            "Try again, or choose another offer.",
+        )
     share = feathered(pixels_of(mask)[..., 0], feather)
     out = io.BytesIO()
     Image.fromarray(laid_into(under, over, share)).save(out, "PNG", compress_level=3)
@@ -110,7 +129,12 @@ def add_retouched(
         layers=[(media, 0.0)],
         about={
             **about,
-            "retouched": {"key": _same(spec), "from": base.number, "words": spec["words"], "mask": spec["mask"]},
+            "retouched": {
+                "key": _same(spec),
+                "from": base.number,
+                "words": spec["words"],
+                "mask": spec["mask"],
+            },
             "regions": base.about.get("regions", []),
             "seen": seen_in(png, base.about.get("regions")).model_dump(mode="json"),
         },

@@ -79,7 +79,8 @@ def go_on_run(shop: Workshop, run: str) -> None:
 
 
 def advance(shop: Workshop, run: str) -> None:
-    """Move a run on when everything of its stage is finished. Safe to call at any time, by any worker."""
+    """Move a run on when everything of its stage is finished. Safe to call at any time, by any
+    worker."""
     while True:
         deferred: list[tuple[int, str]] = []
         with shop.database.transaction() as session:
@@ -94,7 +95,9 @@ def advance(shop: Workshop, run: str) -> None:
             if row.stage >= 0 and open_items:
                 return
             stages = stages_of(row.kind, row.options)
-            failed = list(session.scalars(select(Item.message).where(Item.run == run, Item.state == "failed")))
+            failed = list(
+                session.scalars(select(Item.message).where(Item.run == run, Item.state == "failed"))
+            )
             strict = row.kind == "delivery" and (
                 row.options.get("strict") or (row.stage >= 0 and stages[row.stage] in MUST_SUCCEED)
             )
@@ -104,7 +107,13 @@ def advance(shop: Workshop, run: str) -> None:
                 specs = items_of(stages[row.stage], shop.assembled(row.film), row.options, shop)
                 items = [
                     Item(
-                        run=run, stage=row.stage, kind=s.kind, label=s.label, shot=s.shot, spec=s.spec, weight=s.weight
+                        run=run,
+                        stage=row.stage,
+                        kind=s.kind,
+                        label=s.label,
+                        shot=s.shot,
+                        spec=s.spec,
+                        weight=s.weight,
                     )
                     for s in specs
                 ]
@@ -116,7 +125,9 @@ def advance(shop: Workshop, run: str) -> None:
             shop.runs.finish(run, "failed", failed[0])
             return
         if ended:
-            shop.runs.finish(run, "done", f"{len(failed)} could not be made: {failed[0]}" if failed else "")
+            shop.runs.finish(
+                run, "done", f"{len(failed)} could not be made: {failed[0]}" if failed else ""
+            )
             return
         _defer(deferred)
         if deferred:

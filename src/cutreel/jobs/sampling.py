@@ -34,8 +34,8 @@ def samples(film: Assembled, look: str, shop: Workshop) -> list[Sample]:
 
 
 def missing_samples(film: Assembled, look: str, shop: Workshop) -> list[ItemSpec]:
-    """The samples that are not made yet. They are the pictures that the film would have in that look, so what is made
-    here is not made, nor paid, again when it is taken."""
+    """The samples that are not made yet. They are the pictures that the film would have in that
+    look, so what is made here is not made, nor paid, again when it is taken."""
     document, shots = _in_look(film, look, shop)
     specs = {take_key(picture_spec(document, s)): (s, picture_spec(document, s)) for s in shots}
     made = shop.results.many(list(specs))
@@ -57,9 +57,13 @@ def _chosen(film: Assembled) -> list[int]:
     own = [i for i, s in enumerate(film.read.shots) if s.picture_of == s.shot.id]
 
     def near(i: int) -> int:
-        return ["extreme wide", "wide", "medium", "close", "extreme close"].index(film.read.shots[i].facts.framing)
+        return ["extreme wide", "wide", "medium", "close", "extreme close"].index(
+            film.read.shots[i].facts.framing
+        )
 
     peopled = sorted((i for i in own if film.read.shots[i].people), key=lambda i: (-near(i), i))
     empty = [i for i in own if not film.read.shots[i].people]
-    chosen = dict.fromkeys([*peopled[:1], *peopled[len(peopled) // 2 :][:1], *empty[:1], *peopled[1:], *own])
+    chosen = dict.fromkeys(
+        [*peopled[:1], *peopled[len(peopled) // 2 :][:1], *empty[:1], *peopled[1:], *own]
+    )
     return sorted(list(chosen)[:SAMPLES])

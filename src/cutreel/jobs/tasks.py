@@ -40,10 +40,13 @@ def known_to(app: App) -> App:
 
 
 async def run_worker() -> None:
-    """Work until told to stop: one thing that is computed at a time, and a few that wait for services."""
+    """Work until told to stop: one thing that is computed at a time, and a few that wait for
+    services."""
     app = known_to(queue_at(os.environ["CUTREEL_DATABASE"]))
     async with app.open_async():
-        working = [asyncio.create_task(_work(app, queue, at_once)) for queue, at_once in AT_ONCE.items()]
+        working = [
+            asyncio.create_task(_work(app, queue, at_once)) for queue, at_once in AT_ONCE.items()
+        ]
         rescue = asyncio.create_task(_rescue(app))
 
         def stop() -> None:
@@ -52,7 +55,8 @@ async def run_worker() -> None:
 
         for sign in (signal.SIGINT, signal.SIGTERM):
             asyncio.get_running_loop().add_signal_handler(sign, stop)
-        # One that ends by an error must not leave the other to go on alone: the supervisor starts both anew.
+        # One that ends by an error must not leave the other to go on alone: the supervisor starts
+        # both anew.
         ended, _ = await asyncio.wait(working, return_when=asyncio.FIRST_COMPLETED)
         stop()
         await asyncio.gather(*working, return_exceptions=True)

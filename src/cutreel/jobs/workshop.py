@@ -71,9 +71,13 @@ class Workshop:
 
     def assembled(self, film: str) -> Assembled:
         """The film as it stands."""
-        return assemble(film, self.films.get(film).document, self.offers(), self.results, self.takes)
+        return assemble(
+            film, self.films.get(film).document, self.offers(), self.results, self.takes
+        )
 
 
 def workshop_from_environment() -> Workshop:
     """The workshop that the environment names."""
-    return Workshop(database_from_environment(), media_from_environment(), services_from_environment())
+    return Workshop(
+        database_from_environment(), media_from_environment(), services_from_environment()
+    )

@@ -13,7 +13,8 @@ WRITING_VERSION = 1
 
 
 def write(shop: Workshop, work: ScriptInput, film: str = "") -> dict[str, Any]:
-    """What the writer returns for a wish, with `cost` and the words that it could not use (`unused`).
+    """What the writer returns for a wish, with `cost` and the words that it could not use
+    (`unused`).
 
     Raises CutReelError when the service refuses or answers something that is not writing.
     """
@@ -29,7 +30,9 @@ def write(shop: Workshop, work: ScriptInput, film: str = "") -> dict[str, Any]:
             data = json.loads(done.files[0][1])
         except ValueError as error:
             raise CutReelError("The writer returned something unreadable.", "Ask again.") from error
-        shop.results.put(name, "script", None, {"data": data, "unused": done.unused_words}, done.cost)
+        shop.results.put(
+            name, "script", None, {"data": data, "unused": done.unused_words}, done.cost
+        )
         made = shop.results.get(name)
         assert made is not None
     return {**made.data["data"], "unused": made.data["unused"], "cost": float(made.cost)}

@@ -28,9 +28,10 @@ from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turne
 
 # fmt: off
 __all__ = [
-    "BONES", "POSES", "Caps", "EnlargeInput", "FigurePart", "FigurePose", "FigureRegion", "Guide", "JobInput",
-    "JobRequest", "JobState", "JobView", "Joint", "Kind", "MusicInput", "Offer", "PictureInput", "PictureReference",
-    "Pose", "Price", "Quota", "Refusal", "RefusalCode", "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput",
-    "SpeechInput", "SpokenWord", "Understood", "Vary", "Voice", "WrittenScene", "posed", "swung", "turned",
+    "BONES", "POSES", "Caps", "EnlargeInput", "FigurePart", "FigurePose", "FigureRegion", "Guide",
+    "JobInput", "JobRequest", "JobState", "JobView", "Joint", "Kind", "MusicInput", "Offer",
+    "PictureInput", "PictureReference", "Pose", "Price", "Quota", "Refusal", "RefusalCode",
+    "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord",
+    "Understood", "Vary", "Voice", "WrittenScene", "posed", "swung", "turned",
 ]
 # fmt: on

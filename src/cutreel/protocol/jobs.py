@@ -10,8 +10,9 @@ from .skeleton import FigurePose
 
 
 class PictureReference(BaseModel):
-    """A picture to follow, known to the service by the SHA-256 of its bytes: a result of its own, or one put to
-    `/references/{sha256}` before. `strength` is 0 … 1; `name` is of whom it is, as the prompt calls them."""
+    """A picture to follow, known to the service by the SHA-256 of its bytes: a result of its own,
+    or one put to `/references/{sha256}` before. `strength` is 0 … 1; `name` is of whom it is, as
+    the prompt calls them."""
 
     sha256: str = Field(pattern=r"^[0-9a-f]{64}$")
     strength: float = Field(0.5, ge=0, le=1)
@@ -19,31 +20,34 @@ class PictureReference(BaseModel):
 
 
 class Retouch(BaseModel):
-    """What of a picture is to change: the picture and a mask (white changes), both known to the service by SHA-256 as
-    references are. The prompt says what is to be inside; without any, what is there goes."""
+    """What of a picture is to change: the picture and a mask (white changes), both known to the
+    service by SHA-256 as references are. The prompt says what is to be inside; without any, what is
+    there goes."""
 
     base: str = Field(pattern=r"^[0-9a-f]{64}$")
     mask: str = Field(pattern=r"^[0-9a-f]{64}$")
 
 
 class Vary(BaseModel):
-    """A little other than the picture of the same seed: `strength` is 0 … 1, and `seed` says in which way."""
+    """A little other than the picture of the same seed: `strength` is 0 … 1, and `seed` says in
+    which way."""
 
     seed: int
     strength: float = Field(0.25, ge=0, le=1)
 
 
 class Guide(BaseModel):
-    """A rough sketch whose masses the picture is to follow, known by SHA-256 as references are: what is dark stands
-    before what is light. `strength` is 0 … 1."""
+    """A rough sketch whose masses the picture is to follow, known by SHA-256 as references are:
+    what is dark stands before what is light. `strength` is 0 … 1."""
 
     sha256: str = Field(pattern=r"^[0-9a-f]{64}$")
     strength: float = Field(0.8, ge=0, le=1)
 
 
 class PictureInput(BaseModel):
-    """A picture: `count` candidates with the seeds `seed`, `seed + 1`, … `lighter` are phrases of the prompt that
-    weigh less than the rest: they may give way where all cannot be had. `poses` say where figures' joints are to be."""
+    """A picture: `count` candidates with the seeds `seed`, `seed + 1`, … `lighter` are phrases of
+    the prompt that weigh less than the rest: they may give way where all cannot be had. `poses` say
+    where figures' joints are to be."""
 
     kind: Literal["picture"] = "picture"
     prompt: str
@@ -61,7 +65,8 @@ class PictureInput(BaseModel):
 
 
 class EnlargeInput(BaseModel):
-    """Pictures made larger by `factor`, each by itself; known to the service by SHA-256 as references are."""
+    """Pictures made larger by `factor`, each by itself; known to the service by SHA-256 as
+    references are."""
 
     kind: Literal["enlarge"] = "enlarge"
     pictures: list[str] = Field(min_length=1, max_length=8)
@@ -101,9 +106,10 @@ ScriptTask = Literal["titles", "storylines", "manuscript", "rework"]
 class ScriptInput(BaseModel):
     """Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
 
-    The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name in the
-    manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and what was touched).
-    `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or instruction; the last two read `instruction`.
+    The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name
+    in the manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and
+    what was touched). `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or
+    instruction; the last two read `instruction`.
     """
 
     kind: Literal["script"] = "script"
@@ -120,13 +126,16 @@ class ScriptInput(BaseModel):
     title: str = Field("", max_length=200)
     plot: str = Field("", max_length=60)
     text: str = Field("", max_length=200_000)
-    how: Literal["tighten", "lengthen", "simpler", "vivid", "tense", "opening", "tone", "instruction"] = "tighten"
+    how: Literal[
+        "tighten", "lengthen", "simpler", "vivid", "tense", "opening", "tone", "instruction"
+    ] = "tighten"
     instruction: str = Field("", max_length=1000)
     seed: int = 0
 
 
 class WrittenScene(BaseModel):
-    """A scene of a written manuscript. `description` and `action` are for the eye, `paragraphs` are to be spoken."""
+    """A scene of a written manuscript. `description` and `action` are for the eye, `paragraphs` are
+    to be spoken."""
 
     heading: str
     description: str
@@ -151,7 +160,8 @@ RefusalCode = Literal["over-cap", "out-of-quota", "refused-content", "bad-reques
 
 
 class Refusal(BaseModel):
-    """Why nothing comes back. Only `try-again` may be sent again as it is; a quota says when it renews."""
+    """Why nothing comes back. Only `try-again` may be sent again as it is; a quota says when it
+    renews."""
 
     code: RefusalCode
     message: str

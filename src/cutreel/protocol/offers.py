@@ -9,7 +9,16 @@ from pydantic import BaseModel
 Kind = Literal["picture", "enlarge", "speech", "sound", "music", "script"]
 
 Understood = Literal[
-    "seed", "negative", "references", "weights", "masks", "regions", "layers", "variations", "guides", "poses"
+    "seed",
+    "negative",
+    "references",
+    "weights",
+    "masks",
+    "regions",
+    "layers",
+    "variations",
+    "guides",
+    "poses",
 ]
 
 
@@ -40,8 +49,8 @@ class Quota(BaseModel):
 
 
 class Voice(BaseModel):
-    """A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is an even reader of
-    about 170 words a minute."""
+    """A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is
+    an even reader of about 170 words a minute."""
 
     name: str
     title: str

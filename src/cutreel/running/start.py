@@ -1,4 +1,5 @@
-"""`bin/start`: checks the ground, then runs everything under a process manager and watches over it."""
+"""`bin/start`: checks the ground, then runs everything under a process manager and watches over
+it."""
 
 import os
 import shutil
@@ -20,27 +21,39 @@ MARKER = "cutreel-data"
 
 @click.command()
 @click.option(
-    "--port", type=click.IntRange(1, 65535), default=8420, show_default=True, help="The port of the web page."
+    "--port",
+    type=click.IntRange(1, 65535),
+    default=8420,
+    show_default=True,
+    help="The port of the web page.",
 )
-@click.option("--data", type=click.Path(path_type=Path), help="The folder for films, media and the database.")
+@click.option(
+    "--data", type=click.Path(path_type=Path), help="The folder for films, media and the database."
+)
 @click.option("--no-demo", is_flag=True, help="Do not load the sample film.")
 @click.option("--reset", is_flag=True, help="Throw everything in the data folder away first.")
 @click.option("--web", type=click.Path(path_type=Path), required=True, hidden=True)
 @click.option("--default-data", type=click.Path(path_type=Path), required=True, hidden=True)
-def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, default_data: Path) -> None:
+def start(
+    port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, default_data: Path
+) -> None:
     """Start Cut Reel on this machine."""
     folder = (data or default_data).resolve()
     try:
         if not is_free(port):
             raise CutReelError(
-                f"Port {port} is taken.", "Another Cut Reel may be running; else choose one with --port."
+                f"Port {port} is taken.",
+                "Another Cut Reel may be running; else choose one with --port.",
             )
         cluster = _ground(folder, reset)
     except CutReelError as error:
         click.echo(f"cutreel: {error}", err=True)
         sys.exit(1)
     except OSError as error:
-        click.echo(f"cutreel: {folder} cannot be used: {error.strerror}. Choose another folder with --data.", err=True)
+        click.echo(
+            f"cutreel: {folder} cannot be used: {error.strerror}. Choose another folder with --data.",
+            err=True,
+        )
         sys.exit(1)
     services = f"http://127.0.0.1:{free_port()}"
     environment = {
@@ -57,7 +70,9 @@ def start(port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, d
     config = folder / "supervisor.conf"
     config.touch(mode=0o600)
     config.write_text(configuration(cluster, folder, environment, services, port))
-    sys.exit(Watch(folder, config).run(cluster, services, f"http://127.0.0.1:{port}", demo=not no_demo))
+    sys.exit(
+        Watch(folder, config).run(cluster, services, f"http://127.0.0.1:{port}", demo=not no_demo)
+    )
 
 
 def _ground(folder: Path, reset: bool) -> Cluster:
@@ -65,7 +80,8 @@ def _ground(folder: Path, reset: bool) -> Cluster:
     if reset and folder.exists():
         if any(folder.iterdir()) and not (folder / MARKER).exists():
             raise CutReelError(
-                f"{folder} is not a data folder of Cut Reel.", "It is left alone; name another with --data."
+                f"{folder} is not a data folder of Cut Reel.",
+                "It is left alone; name another with --data.",
             )
         elsewhere = Cluster(folder, 0).folder
         if elsewhere.parent != folder:
@@ -75,12 +91,14 @@ def _ground(folder: Path, reset: bool) -> Cluster:
     (folder / MARKER).touch()
     if shutil.disk_usage(folder).free < LEAST_FREE:
         raise CutReelError(
-            f"The disk of {folder} is full.", "Make at least 600 megabytes free, or choose another folder with --data."
+            f"The disk of {folder} is full.",
+            "Make at least 600 megabytes free, or choose another folder with --data.",
         )
     lock = folder / "supervisor.pid"
     if lock.exists() and _alive(lock):
         raise CutReelError(
-            "Cut Reel is already running with this data folder.", "End it first, or choose another with --data."
+            "Cut Reel is already running with this data folder.",
+            "End it first, or choose another with --data.",
         )
     cluster = Cluster(folder, free_port())
     cluster.prepare()

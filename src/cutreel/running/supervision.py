@@ -1,4 +1,5 @@
-"""The configuration of supervisor, the process manager: what runs, in which order, and where each writes its log."""
+"""The configuration of supervisor, the process manager: what runs, in which order, and where each
+writes its log."""
 
 from pathlib import Path
 
@@ -8,9 +9,11 @@ from .cluster import Cluster
 WORKERS = 2
 
 
-def configuration(cluster: Cluster, folder: Path, environment: dict[str, str], services: str, port: int) -> str:
-    """An INI file for supervisord. The stand-ins, the workers and the demo wait until they are started, so that the
-    page is there first."""
+def configuration(
+    cluster: Cluster, folder: Path, environment: dict[str, str], services: str, port: int
+) -> str:
+    """An INI file for supervisord. The stand-ins, the workers and the demo wait until they are
+    started, so that the page is there first."""
     variables = ",".join(f'{k}="{v.replace("%", "%%")}"' for k, v in environment.items())
     parts = [
         f"""[supervisord]
@@ -42,9 +45,14 @@ supervisor.rpcinterface_factory = supervisor.rpcinterface:make_main_rpcinterface
             more=("user=postgres\ndirectory=/" if cluster.as_root else "") + "\nstopsignal=INT",
         ),
         _program(folder, "stand-ins", commands.standins(services), priority=3),
-        *(_program(folder, f"worker-{i + 1}", commands.worker(), priority=4) for i in range(WORKERS)),
+        *(
+            _program(folder, f"worker-{i + 1}", commands.worker(), priority=4)
+            for i in range(WORKERS)
+        ),
         _program(folder, "web", commands.web(port), autostart=True, priority=2),
-        _program(folder, "demo", commands.demo(), priority=5, more="autorestart=false\nstartsecs=0"),
+        _program(
+            folder, "demo", commands.demo(), priority=5, more="autorestart=false\nstartsecs=0"
+        ),
     ]
     return "\n".join(parts)
 
@@ -55,7 +63,13 @@ def log_of(folder: Path, name: str) -> Path:
 
 
 def _program(
-    folder: Path, name: str, command: list[str], *, autostart: bool = False, priority: int, more: str = ""
+    folder: Path,
+    name: str,
+    command: list[str],
+    *,
+    autostart: bool = False,
+    priority: int,
+    more: str = "",
 ) -> str:
     restart = "" if "autorestart" in more else "autorestart=true\n"
     line = " ".join(command).replace("%", "%%")

@@ -1,4 +1,5 @@
-"""Everything that films need, started for a while and ended after: for the command line and for tests."""
+"""Everything that films need, started for a while and ended after: for the command line and for
+tests."""
 
 import os
 import shutil
@@ -32,7 +33,9 @@ class Temporary:
 
     def start(self, name: str, command: list[str]) -> "subprocess.Popen[bytes]":
         """Start another process that is ended with the rest."""
-        process = subprocess.Popen(command, env=self.environment, start_new_session=True, stdout=sys.stderr)
+        process = subprocess.Popen(
+            command, env=self.environment, start_new_session=True, stdout=sys.stderr
+        )
         self.processes[name] = process
         return process
 
@@ -41,8 +44,11 @@ class Temporary:
 
 
 @contextmanager
-def temporary(data: Path | None = None, workers: int = 2, delay: float = 0.0) -> Iterator[Temporary]:
-    """Run a database, the stand-ins and `workers` over `data` (None: a folder that is removed at the end)."""
+def temporary(
+    data: Path | None = None, workers: int = 2, delay: float = 0.0
+) -> Iterator[Temporary]:
+    """Run a database, the stand-ins and `workers` over `data` (None: a folder that is removed at
+    the end)."""
     folder = data or Path(tempfile.mkdtemp(prefix="cutreel-"))
     if data is None:
         folder.chmod(0o755)
@@ -80,7 +86,9 @@ def temporary(data: Path | None = None, workers: int = 2, delay: float = 0.0) ->
         )
         for i in range(workers):
             running.start_worker(f"worker-{i + 1}")
-        commands.wait_for(lambda: commands.answers(services + "/offers"), 60, "The stand-in services")
+        commands.wait_for(
+            lambda: commands.answers(services + "/offers"), 60, "The stand-in services"
+        )
         yield running
     finally:
         _end(processes)
@@ -94,7 +102,11 @@ def _end(processes: "dict[str, subprocess.Popen[bytes]]") -> None:
     """End processes with everything they started, the database last."""
     for name in reversed(list(processes)):
         process = processes[name]
-        for sign in (signal.SIGINT, signal.SIGKILL) if name == "database" else (signal.SIGTERM, signal.SIGKILL):
+        for sign in (
+            (signal.SIGINT, signal.SIGKILL)
+            if name == "database"
+            else (signal.SIGTERM, signal.SIGKILL)
+        ):
             if process.poll() is not None and sign != signal.SIGKILL:
                 continue
             try:

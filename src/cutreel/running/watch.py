@@ -1,6 +1,8 @@
-"""What the start command does while Cut Reel runs: brings everything up in order, says what happens, ends it whole.
+"""What the start command does while Cut Reel runs: brings everything up in order, says what
+happens, ends it whole.
 
-The process manager (supervisor) starts again what dies once; what keeps dying ends the start, in one sentence.
+The process manager (supervisor) starts again what dies once; what keeps dying ends the start, in
+one sentence.
 """
 
 import signal
@@ -49,12 +51,24 @@ class Watch:
     def __init__(self, folder: Path, config: Path) -> None:
         self.folder = folder
         self._manager = subprocess.Popen(
-            [*_ENDED_WITH_US, sys.executable, "-W", "ignore", "-m", "supervisor.supervisord", "-n", "-c", str(config)],
+            [
+                *_ENDED_WITH_US,
+                sys.executable,
+                "-W",
+                "ignore",
+                "-m",
+                "supervisor.supervisord",
+                "-n",
+                "-c",
+                str(config),
+            ],
             stdout=subprocess.DEVNULL,
             stderr=(folder / "logs" / "supervisor.err").open("wb"),
             start_new_session=True,  # Ctrl-C comes to us alone, and we end the rest in order
         )
-        self._supervisor = ServerProxy("http://localhost", transport=_Unix(str(folder / "supervisor.sock")))
+        self._supervisor = ServerProxy(
+            "http://localhost", transport=_Unix(str(folder / "supervisor.sock"))
+        )
         self._known: dict[str, int] = {}
         self._deaths: dict[str, list[float]] = defaultdict(list)
 
@@ -75,14 +89,19 @@ class Watch:
             while self._manager.poll() is None:
                 self._look()
                 time.sleep(LOOK_EVERY)
-            raise CutReelError("The process manager ended.", f"Its log is {self.folder / 'logs' / 'supervisor.log'}.")
+            raise CutReelError(
+                "The process manager ended.",
+                f"Its log is {self.folder / 'logs' / 'supervisor.log'}.",
+            )
         except Stopped:
             return 0
         except CutReelError as error:
             _say(f"cutreel: {error}")
             return 1
         except Exception as error:
-            _say(f"cutreel: Cut Reel could not be started: {type(error).__name__}: {str(error).splitlines()[0]}")
+            _say(
+                f"cutreel: Cut Reel could not be started: {type(error).__name__}: {str(error).splitlines()[0]}"
+            )
             return 1
         finally:
             self.end()
@@ -101,10 +120,15 @@ class Watch:
         until = time.monotonic() + PATIENCE
         while not ready():
             if self._manager.poll() is not None:
-                raise CutReelError("The process manager ended.", _last_line(self.folder / "logs" / "supervisor.err"))
+                raise CutReelError(
+                    "The process manager ended.",
+                    _last_line(self.folder / "logs" / "supervisor.err"),
+                )
             self._look()
             if time.monotonic() > until:
-                raise CutReelError(f"{what} does not answer.", f"The logs are in {self.folder / 'logs'}.")
+                raise CutReelError(
+                    f"{what} does not answer.", f"The logs are in {self.folder / 'logs'}."
+                )
             time.sleep(LOOK_EVERY)
 
     def _start(self, name: str) -> None:
@@ -129,11 +153,15 @@ class Watch:
             self._deaths[name] = [*recent, now]
             if len(self._deaths[name]) >= MOST_DEATHS:
                 raise self._keeps_dying(name)
-            _say(f"cutreel: {name} stopped unexpectedly; it is started again. Its log is {log_of(self.folder, name)}.")
+            _say(
+                f"cutreel: {name} stopped unexpectedly; it is started again. Its log is {log_of(self.folder, name)}."
+            )
 
     def _keeps_dying(self, name: str) -> KeepsDying:
         log = log_of(self.folder, name)
-        return KeepsDying(f"{name} keeps stopping, so Cut Reel ends: “{_last_line(log)}”.", f"Its log is {log}.")
+        return KeepsDying(
+            f"{name} keeps stopping, so Cut Reel ends: “{_last_line(log)}”.", f"Its log is {log}."
+        )
 
 
 def _last_line(log: Path) -> str:
@@ -141,7 +169,9 @@ def _last_line(log: Path) -> str:
         lines = log.read_text(errors="replace").splitlines()
     except OSError:
         lines = []
-    return next((line.strip()[:300] for line in reversed(lines) if line.strip()), "it wrote nothing")
+    return next(
+        (line.strip()[:300] for line in reversed(lines) if line.strip()), "it wrote nothing"
+    )
 
 
 def _say(line: str) -> None:

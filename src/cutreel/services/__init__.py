@@ -1,4 +1,5 @@
-"""The client of the service protocol: posts jobs, waits, retries what may be retried, says why the rest failed."""
+"""The client of the service protocol: posts jobs, waits, retries what may be retried, says why the
+rest failed."""
 
 from .client import Delivered, ServiceRefused, Services, services_from_environment
 

@@ -18,8 +18,8 @@ MOST_BYTES = 200_000_000
 
 
 class ServiceRefused(CutReelError):
-    """A service says no, for a reason that asking again does not change; where a quota is used up, not before
-    `renews_at`."""
+    """A service says no, for a reason that asking again does not change; where a quota is used up,
+    not before `renews_at`."""
 
     code = "service-refused"
     status = 502
@@ -28,7 +28,8 @@ class ServiceRefused(CutReelError):
 
 @dataclass(frozen=True)
 class Delivered:
-    """What came back of a job: files with what is known of them, the cost, and words that were of no use."""
+    """What came back of a job: files with what is known of them, the cost, and words that were of
+    no use."""
 
     files: list[tuple[Result, bytes]]
     cost: Decimal
@@ -56,11 +57,13 @@ class Services:
         progress: Callable[[float], None] = lambda share: None,
         cancelled: Callable[[], bool] = lambda: False,
     ) -> Delivered | None:
-        """See a job through. `key` makes it idempotent: sent again, it is neither made nor paid twice. `files` are
-        what the job refers to, by SHA-256; the service is given those that it does not have.
+        """See a job through. `key` makes it idempotent: sent again, it is neither made nor paid
+        twice. `files` are what the job refers to, by SHA-256; the service is given those that it
+        does not have.
 
-        Retries what a service says may be tried again, with growing pauses; a job that stalls beyond the client's
-        patience is cancelled and tried again. Returns None when `cancelled` became true. Raises ServiceRefused.
+        Retries what a service says may be tried again, with growing pauses; a job that stalls
+        beyond the client's patience is cancelled and tried again. Returns None when `cancelled`
+        became true. Raises ServiceRefused.
         """
         pause = 0.3
         last = "it did not answer"
@@ -77,20 +80,28 @@ class Services:
                 return None
             view = ended
             if view.state == "done":
-                return Delivered([(r, self._fetch(r)) for r in view.results], view.cost, view.unused_words)
+                return Delivered(
+                    [(r, self._fetch(r)) for r in view.results], view.cost, view.unused_words
+                )
             if view.refusal and view.refusal.code != "try-again":
                 refused = ServiceRefused(*_explained(offer, view))
                 if view.refusal.code == "out-of-quota":
                     refused.renews_at = view.refusal.renews_at
                 raise refused
             last = view.refusal.message if view.refusal else "it stalled"
-        raise ServiceRefused(f"“{offer}” failed {TRIES} times: {last}", "Try again later; what was made is kept.")
+        raise ServiceRefused(
+            f"“{offer}” failed {TRIES} times: {last}", "Try again later; what was made is kept."
+        )
 
     def _post(self, offer: str, work: JobInput, key: str) -> JobView:
         body = JobRequest(offer=offer, input=work).model_dump(mode="json")
-        return JobView.model_validate(self._ask("POST", "/jobs", json=body, headers={"Idempotency-Key": key}).json())
+        return JobView.model_validate(
+            self._ask("POST", "/jobs", json=body, headers={"Idempotency-Key": key}).json()
+        )
 
-    def _wait(self, view: JobView, progress: Callable[[float], None], cancelled: Callable[[], bool]) -> JobView | None:
+    def _wait(
+        self, view: JobView, progress: Callable[[float], None], cancelled: Callable[[], bool]
+    ) -> JobView | None:
         began = time.monotonic()
         pause, looked = 0.03, 0.0
         while view.state in ("queued", "running"):
@@ -109,13 +120,18 @@ class Services:
         return view
 
     def _fetch(self, result: Result) -> bytes:
-        """A result's bytes, which must be the ones its hash names: an answer is not believed, it is checked."""
+        """A result's bytes, which must be the ones its hash names: an answer is not believed, it is
+        checked."""
         data = self._ask("GET", f"/results/{result.sha256}").content
         if len(data) > MOST_BYTES or hashlib.sha256(data).hexdigest() != result.sha256:
-            raise ServiceRefused(f"The service sent something else than it announced ({result.name}).", "Try again.")
+            raise ServiceRefused(
+                f"The service sent something else than it announced ({result.name}).", "Try again."
+            )
         return data
 
-    def _ask(self, method: str, path: str, *, unknown_is_fine: bool = False, **more: object) -> httpx.Response:
+    def _ask(
+        self, method: str, path: str, *, unknown_is_fine: bool = False, **more: object
+    ) -> httpx.Response:
         pause = 0.2
         for attempt in range(TRIES):
             try:
@@ -124,11 +140,15 @@ class Services:
                     break
             except httpx.TransportError as error:
                 if attempt == TRIES - 1:
-                    raise ServiceRefused("The services do not answer.", "See that they run, then try again.") from error
+                    raise ServiceRefused(
+                        "The services do not answer.", "See that they run, then try again."
+                    ) from error
             time.sleep(pause)
             pause *= 2
         if answer.status_code >= 400 and not (unknown_is_fine and answer.status_code == 404):
-            raise ServiceRefused(f"The service did not take the request ({answer.status_code}).", answer.text[:200])
+            raise ServiceRefused(
+                f"The service did not take the request ({answer.status_code}).", answer.text[:200]
+            )
         return answer
 
 
@@ -149,5 +169,6 @@ def _explained(offer: str, view: JobView) -> tuple[str, str]:
 def services_from_environment() -> Services:
     """The services that `CUTREEL_SERVICES` names."""
     return Services(
-        os.environ.get("CUTREEL_SERVICES", "http://127.0.0.1:8791"), float(os.environ.get("CUTREEL_PATIENCE", "120"))
+        os.environ.get("CUTREEL_SERVICES", "http://127.0.0.1:8791"),
+        float(os.environ.get("CUTREEL_PATIENCE", "120")),
     )

@@ -1,4 +1,5 @@
-"""What is kept: films and their changes, takes and results, runs, spending, events; and the media files."""
+"""What is kept: films and their changes, takes and results, runs, spending, events; and the media
+files."""
 
 from .assembly import Assembled, assemble
 from .company import CompanyStore
@@ -14,8 +15,9 @@ from .takes import TakeRow, TakeStore
 
 # fmt: off
 __all__ = [
-    "Assembled", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result",
-    "ResultStore", "RunStore", "SlotStore", "SpendStore", "TakeRow", "TakeStore", "assemble",
-    "database_from_environment", "media_from_environment", "prompt_cap", "text_cap", "voices_offered",
+    "Assembled", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore",
+    "OfferStore", "Result", "ResultStore", "RunStore", "SlotStore", "SpendStore", "TakeRow",
+    "TakeStore", "assemble", "database_from_environment", "media_from_environment", "prompt_cap",
+    "text_cap", "voices_offered",
 ]
 # fmt: on

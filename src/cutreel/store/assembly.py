@@ -1,6 +1,7 @@
 """A film as it stands: what was read of it, with everything made for it so far laid in.
 
-What is not made yet is stood in for: estimated times for unspoken lines, a paper page for a missing picture.
+What is not made yet is stood in for: estimated times for unspoken lines, a paper page for a missing
+picture.
 """
 
 from collections.abc import Collection
@@ -56,7 +57,11 @@ class Assembled:
     @cached_property
     def voiced(self) -> list[bool]:
         """For each shot whether all of its words are spoken."""
-        words = {i for n in self.spoken for i in range(self.read.speech[n].first, self.read.speech[n].end)}
+        words = {
+            i
+            for n in self.spoken
+            for i in range(self.read.speech[n].first, self.read.speech[n].end)
+        }
         return [all(i in words for i in range(s.first, s.end)) for s in self.read.shots]
 
     def planned(self) -> list[PlannedShot]:
@@ -66,7 +71,9 @@ class Assembled:
             if take is None:
                 out.append(PlannedShot(page=(shot.text, shot.shot.edge), move="still"))
             else:
-                out.append(PlannedShot(layers=list(take.layers), move=shot.move, focus=focus_of(take)))
+                out.append(
+                    PlannedShot(layers=list(take.layers), move=shot.move, focus=focus_of(take))
+                )
         return out
 
     def dissolves(self) -> list[int]:
@@ -80,7 +87,11 @@ def assemble(
     """Lay everything made so far into the film."""
     offer = document.settings.offer
     read = read_film(
-        document, prompt_cap(offers, offer), voices_offered(offers), text_cap(offers), understood(offers, offer)
+        document,
+        prompt_cap(offers, offer),
+        voices_offered(offers),
+        text_cap(offers),
+        understood(offers, offer),
     )
     rate = FrameRate.parse(document.settings.fps)
     found = results.many([line.key for line in read.speech])
@@ -88,7 +99,10 @@ def assemble(
     timing = lay_out(
         read.script,
         [(w.first, w.end) for w in read.speech],
-        {i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"])) for i, r in spoken.items()},
+        {
+            i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"]))
+            for i, r in spoken.items()
+        },
         read.pauses,
         [w.length for w in read.speech],
     )
@@ -104,7 +118,9 @@ def assemble(
         for c in [
             *ambience_cues(facts, spans, rate, [s.shot.id for s in read.shots]),
             *spot_cues(read.script, read.ids, timing.words, read.opens),
-            *own_cues([s.shot.own.sound for s in read.shots], spans, rate, [s.shot.id for s in read.shots]),
+            *own_cues(
+                [s.shot.own.sound for s in read.shots], spans, rate, [s.shot.id for s in read.shots]
+            ),
         ]
         if c.id not in document.lifted_cues
     ]
@@ -135,9 +151,11 @@ def assemble(
 def used_take(
     shot: ReadShot, takes: list[TakeRow], circled_id: str | None, rejected: Collection[str] = ()
 ) -> TakeRow | None:
-    """The take that a shot uses: the circled one; when that is stale and a fresh one was made, the newest fresh one.
+    """The take that a shot uses: the circled one; when that is stale and a fresh one was made, the
+    newest fresh one.
 
-    With nothing circled the first fresh take, else the newest of all. A rejected take is never used.
+    With nothing circled the first fresh take, else the newest of all. A rejected take is never
+    used.
     """
     takes = [t for t in takes if t.id not in rejected]
     fresh = [t for t in takes if is_fresh(shot, t)]
@@ -150,9 +168,9 @@ def used_take(
 
 
 def is_fresh(shot: ReadShot, take: TakeRow) -> bool:
-    """Whether a take was made from what its shot asks for now. A picture the maker brought is never stale; one with
-    just the seed that was then set for its shot is as good as made from it; one made in another look on purpose is as
-    fresh as what it was made beside."""
+    """Whether a take was made from what its shot asks for now. A picture the maker brought is never
+    stale; one with just the seed that was then set for its shot is as good as made from it; one
+    made in another look on purpose is as fresh as what it was made beside."""
     if take.brought or take.made_from == shot.picture_key:
         return True
     pinned = take.made_from == shot.unpinned_key and take.seed == shot.seed
@@ -160,7 +178,8 @@ def is_fresh(shot: ReadShot, take: TakeRow) -> bool:
 
 
 def focus_of(take: TakeRow) -> tuple[float, float]:
-    """Where the camera aims: the middle of whoever is in the picture, a little above, else the middle of the frame."""
+    """Where the camera aims: the middle of whoever is in the picture, a little above, else the
+    middle of the frame."""
     boxes = [r["box"] for r in take.about.get("regions", [])]
     if not boxes:
         return (0.5, 0.5)
@@ -172,7 +191,11 @@ def focus_of(take: TakeRow) -> tuple[float, float]:
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for: the same prompt is made once in a film."""
     return key(
-        "sound", SOUND_VERSION, prompt=cue.prompt, seconds=SOUND_SECONDS[cue.kind], seed=seed_from(seed, cue.prompt)
+        "sound",
+        SOUND_VERSION,
+        prompt=cue.prompt,
+        seconds=SOUND_SECONDS[cue.kind],
+        seed=seed_from(seed, cue.prompt),
     )
 
 

@@ -17,11 +17,15 @@ class CompanyStore:
         self.database = database
 
     def all(self) -> list[Member]:
-        """Everybody: the newest given back or added first, then the rest of those that came with Cut Reel."""
+        """Everybody: the newest given back or added first, then the rest of those that came with
+        Cut Reel."""
         with self.database.transaction() as session:
             rows = session.scalars(select(Company).order_by(Company.changed.desc(), Company.id))
             own = [
-                Member(id=r.id, card=CompanyCard.model_validate(r.card), tags=r.tags, picture=r.picture) for r in rows
+                Member(
+                    id=r.id, card=CompanyCard.model_validate(r.card), tags=r.tags, picture=r.picture
+                )
+                for r in rows
             ]
         known = {m.id for m in own}
         return [*own, *(m for m in READY if m.id not in known)]
@@ -43,7 +47,9 @@ class CompanyStore:
         }
         with self.database.transaction() as session:
             session.execute(
-                insert(Company).values(id=member.id, **values).on_conflict_do_update(index_elements=["id"], set_=values)
+                insert(Company)
+                .values(id=member.id, **values)
+                .on_conflict_do_update(index_elements=["id"], set_=values)
             )
         return self.get(member.id)
 

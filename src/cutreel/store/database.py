@@ -42,5 +42,7 @@ def database_from_environment() -> Database:
     """The database that `CUTREEL_DATABASE` names."""
     address = os.environ.get("CUTREEL_DATABASE")
     if not address:
-        raise RuntimeError("CUTREEL_DATABASE is not set: start Cut Reel with bin/start, or name a database.")
+        raise RuntimeError(
+            "CUTREEL_DATABASE is not set: start Cut Reel with bin/start, or name a database."
+        )
     return Database(address)

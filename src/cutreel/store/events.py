@@ -15,16 +15,26 @@ def announce(session: Session, film: str, what: str, **data: Any) -> None:
     event = Event(film=film, what=what, data=data)
     session.add(event)
     session.flush()
-    session.execute(text("SELECT pg_notify(:channel, :payload)"), {"channel": CHANNEL, "payload": f"{film}:{event.id}"})
+    session.execute(
+        text("SELECT pg_notify(:channel, :payload)"),
+        {"channel": CHANNEL, "payload": f"{film}:{event.id}"},
+    )
 
 
 def events_after(session: Session, film: str, last: int, most: int = 500) -> list[Event]:
     """Events of `film` behind number `last`, oldest first."""
     return list(
-        session.scalars(select(Event).where(Event.film == film, Event.id > last).order_by(Event.id).limit(most))
+        session.scalars(
+            select(Event).where(Event.film == film, Event.id > last).order_by(Event.id).limit(most)
+        )
     )
 
 
 def last_event(session: Session, film: str) -> int:
     """The number of the film's last event; 0 for none."""
-    return session.scalar(select(Event.id).where(Event.film == film).order_by(Event.id.desc()).limit(1)) or 0
+    return (
+        session.scalar(
+            select(Event.id).where(Event.film == film).order_by(Event.id.desc()).limit(1)
+        )
+        or 0
+    )

@@ -44,7 +44,10 @@ class FilmStore:
         """Keep a new film; returns its id."""
         with self.database.transaction() as session:
             row = Film(
-                id=film or new_id(), title=document.title, document=document.model_dump(mode="json"), edges=edges
+                id=film or new_id(),
+                title=document.title,
+                document=document.model_dump(mode="json"),
+                edges=edges,
             )
             session.add(row)
             session.flush()
@@ -54,7 +57,9 @@ class FilmStore:
     def all(self) -> list[FilmRow]:
         """Films that were not removed, last changed first."""
         with self.database.transaction() as session:
-            rows = session.scalars(select(Film).where(Film.removed.is_(None)).order_by(Film.changed.desc()))
+            rows = session.scalars(
+                select(Film).where(Film.removed.is_(None)).order_by(Film.changed.desc())
+            )
             return [self._row(session, row) for row in rows]
 
     def get(self, film: str) -> FilmRow:
@@ -83,7 +88,12 @@ class FilmStore:
             before = FilmDocument.model_validate(row.document)
             after, edges, title = apply_command(before, change.command, row.edges)
             self._record(
-                session, row, row.document, after.model_dump(mode="json"), title, change.command.model_dump(mode="json")
+                session,
+                row,
+                row.document,
+                after.model_dump(mode="json"),
+                title,
+                change.command.model_dump(mode="json"),
             )
             row.edges = edges
             return self._row(session, row)
@@ -97,7 +107,8 @@ class FilmStore:
         return self._turn(film, undo=False)
 
     def version(self, film: str, number: int) -> FilmDocument:
-        """The film as it was after the change with a number; 0: as it was first. Raises NotFound."""
+        """The film as it was after the change with a number; 0: as it was first. Raises
+        NotFound."""
         with self.database.transaction() as session:
             row = self._film(session, film)
             document, numbers = row.document, [0]
@@ -106,25 +117,38 @@ class FilmStore:
                 if change.number > number:
                     document = jsonpatch.apply_patch(document, change.inverse)
             if number not in numbers:
-                raise NotFound("There is no such version of this film.", "Choose one from its history.")
+                raise NotFound(
+                    "There is no such version of this film.", "Choose one from its history."
+                )
             return FilmDocument.model_validate(document)
 
     def go_back(self, film: str, number: int) -> FilmRow:
-        """Make the film what it was after the change with a number; this is a change like any other."""
+        """Make the film what it was after the change with a number; this is a change like any
+        other."""
         document = self.version(film, number)
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
             before = FilmDocument.model_validate(row.document)
-            # Numbers once given stay taken, so that nothing made since is mistaken for something else.
+            # Numbers once given stay taken, so that nothing made since is mistaken for something
+            # else.
             document.next_word = max(document.next_word, before.next_word)
             document.next_shot = max(document.next_shot, before.next_shot)
             after = document.model_dump(mode="json")
-            self._record(session, row, row.document, after, f"go back to version {number}", {"type": "go back"})
+            self._record(
+                session,
+                row,
+                row.document,
+                after,
+                f"go back to version {number}",
+                {"type": "go back"},
+            )
             return self._row(session, row)
 
     def _applied(self, session: Session, film: str) -> list[FilmChange]:
         """The changes that stand, newest first."""
-        query = select(FilmChange).where(FilmChange.film == film, ~FilmChange.dropped, ~FilmChange.undone)
+        query = select(FilmChange).where(
+            FilmChange.film == film, ~FilmChange.dropped, ~FilmChange.undone
+        )
         return list(session.scalars(query.order_by(FilmChange.number.desc())))
 
     def remove(self, film: str, removed: bool = True) -> None:
@@ -160,10 +184,15 @@ class FilmStore:
         if not forward:
             return
         for undone in session.scalars(
-            select(FilmChange).where(FilmChange.film == row.id, FilmChange.undone, ~FilmChange.dropped)
+            select(FilmChange).where(
+                FilmChange.film == row.id, FilmChange.undone, ~FilmChange.dropped
+            )
         ):
             undone.dropped = True
-        number = (session.scalar(select(func.max(FilmChange.number)).where(FilmChange.film == row.id)) or 0) + 1
+        number = (
+            session.scalar(select(func.max(FilmChange.number)).where(FilmChange.film == row.id))
+            or 0
+        ) + 1
         session.add(
             FilmChange(
                 film=row.id,
@@ -181,12 +210,17 @@ class FilmStore:
             row = self._film(session, film, lock=True)
             change = self._next(session, film, undo)
             if change is None:
-                raise BadInput("There is nothing to undo." if undo else "There is nothing to do again.")
+                raise BadInput(
+                    "There is nothing to undo." if undo else "There is nothing to do again."
+                )
             patch = change.inverse if undo else change.forward
             change.undone = undo
             session.flush()
             self._settle(
-                session, row, jsonpatch.apply_patch(row.document, patch), ("undo " if undo else "redo ") + change.title
+                session,
+                row,
+                jsonpatch.apply_patch(row.document, patch),
+                ("undo " if undo else "redo ") + change.title,
             )
             return self._row(session, row)
 
@@ -199,7 +233,9 @@ class FilmStore:
         announce(session, row.id, "changed", revision=row.revision, title=title)
 
     def _next(self, session: Session, film: str, undo: bool) -> FilmChange | None:
-        query = select(FilmChange).where(FilmChange.film == film, ~FilmChange.dropped, FilmChange.undone.is_(not undo))
+        query = select(FilmChange).where(
+            FilmChange.film == film, ~FilmChange.dropped, FilmChange.undone.is_(not undo)
+        )
         order = FilmChange.number.desc() if undo else FilmChange.number.asc()
         return session.scalar(query.order_by(order).limit(1))
 

@@ -1,4 +1,5 @@
-"""Media files, named by the SHA-256 of their bytes. Written beside and renamed; never changed afterwards."""
+"""Media files, named by the SHA-256 of their bytes. Written beside and renamed; never changed
+afterwards."""
 
 import hashlib
 import os
@@ -11,9 +12,9 @@ from cutreel.core.errors import NotFound
 
 # fmt: off
 TYPES = {
-    "png": "image/png", "jpg": "image/jpeg", "flac": "audio/flac", "mp4": "video/mp4", "m4a": "audio/mp4",
-    "srt": "application/x-subrip", "vtt": "text/vtt", "json": "application/json",
-    "svgz": "image/svg+xml",
+    "png": "image/png", "jpg": "image/jpeg", "flac": "audio/flac", "mp4": "video/mp4",
+    "m4a": "audio/mp4", "srt": "application/x-subrip", "vtt": "text/vtt",
+    "json": "application/json", "svgz": "image/svg+xml",
 }
 # fmt: on
 

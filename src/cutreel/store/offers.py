@@ -52,4 +52,9 @@ def text_cap(offers: Sequence[Offer]) -> int:
 
 def voices_offered(offers: Sequence[Offer]) -> list[VoiceOffered]:
     """All voices on offer, in the order stated."""
-    return [VoiceOffered(v.name, v.pronoun, v.age, v.length) for o in offers if o.kind == "speech" for v in o.voices]
+    return [
+        VoiceOffered(v.name, v.pronoun, v.age, v.length)
+        for o in offers
+        if o.kind == "speech"
+        for v in o.voices
+    ]

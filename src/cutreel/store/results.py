@@ -40,9 +40,18 @@ class ResultStore:
             rows = session.scalars(select(ResultRow).where(ResultRow.key.in_(set(keys))))
             return {r.key: Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows}
 
-    def put(self, key: str, kind: str, media: str | None, data: dict[str, Any], cost: Decimal = Decimal(0)) -> None:
+    def put(
+        self,
+        key: str,
+        kind: str,
+        media: str | None,
+        data: dict[str, Any],
+        cost: Decimal = Decimal(0),
+    ) -> None:
         """Keep a result; when two workers made the same, the first stays."""
         with self.database.transaction() as session:
             session.execute(
-                insert(ResultRow).values(key=key, kind=kind, media=media, data=data, cost=cost).on_conflict_do_nothing()
+                insert(ResultRow)
+                .values(key=key, kind=kind, media=media, data=data, cost=cost)
+                .on_conflict_do_nothing()
             )

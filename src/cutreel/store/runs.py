@@ -1,4 +1,5 @@
-"""Runs: long work that a maker asked for, in stages of items. Progress, cost and time left are read from the items."""
+"""Runs: long work that a maker asked for, in stages of items. Progress, cost and time left are read
+from the items."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass
@@ -20,7 +21,8 @@ from .tables import Item, Run, now
 
 @dataclass(frozen=True)
 class ItemSpec:
-    """One piece of work: its kind, what it is called, what it is made from, and about how many seconds it takes."""
+    """One piece of work: its kind, what it is called, what it is made from, and about how many
+    seconds it takes."""
 
     kind: str
     label: str
@@ -30,7 +32,8 @@ class ItemSpec:
 
 
 class RunView(BaseModel, frozen=True):
-    """A run as it goes. `left` is seconds, None while nothing tells; `shots` are those still worked on."""
+    """A run as it goes. `left` is seconds, None while nothing tells; `shots` are those still worked
+    on."""
 
     id: str
     film: str
@@ -125,7 +128,9 @@ class RunStore:
         if not self._from_to(run, "paused", "going"):
             return []
         with self.database.transaction() as session:
-            waiting = session.execute(select(Item.id, Item.kind).where(Item.run == run, Item.state == "waiting"))
+            waiting = session.execute(
+                select(Item.id, Item.kind).where(Item.run == run, Item.state == "waiting")
+            )
             return [(number, kind) for number, kind in waiting]
 
     def _from_to(self, run: str, before: str, after: str) -> bool:
@@ -139,7 +144,9 @@ class RunStore:
             announce(session, row.film, "run", run=run)
             return True
 
-    def finish(self, run: str, state: str, message: str = "", outcome: dict[str, Any] | None = None) -> None:
+    def finish(
+        self, run: str, state: str, message: str = "", outcome: dict[str, Any] | None = None
+    ) -> None:
         """End a run; items that did not begin are cancelled."""
         with self.database.transaction() as session:
             row = session.get(Run, run, with_for_update=True)
@@ -149,7 +156,9 @@ class RunStore:
             if outcome is not None:
                 row.outcome = outcome
             session.execute(
-                update(Item).where(Item.run == run, Item.state.in_(("waiting", "going"))).values(state="cancelled")
+                update(Item)
+                .where(Item.run == run, Item.state.in_(("waiting", "going")))
+                .values(state="cancelled")
             )
             announce(session, row.film, "run", run=run)
 
@@ -157,7 +166,10 @@ class RunStore:
 def _view(session: Session, row: Run) -> RunView:
     items = list(session.scalars(select(Item).where(Item.run == row.id)))
     whole = sum(i.weight for i in items) or 1.0
-    made = sum(i.weight * (1.0 if i.state in ("done", "failed", "cancelled") else i.progress) for i in items)
+    made = sum(
+        i.weight * (1.0 if i.state in ("done", "failed", "cancelled") else i.progress)
+        for i in items
+    )
     share = 1.0 if row.state == "done" else min(0.99, made / whole)
     spent = ((row.finished or now()) - row.created).total_seconds()
     left = spent * (1 - share) / share if row.state == "going" and share > 0.03 else None

@@ -19,7 +19,9 @@ class SpendStore:
     def spend(self, key: str, film: str, offer: str, amount: Decimal) -> None:
         with self.database.transaction() as session:
             session.execute(
-                insert(Spent).values(key=key, film=film, offer=offer, amount=amount).on_conflict_do_nothing()
+                insert(Spent)
+                .values(key=key, film=film, offer=offer, amount=amount)
+                .on_conflict_do_nothing()
             )
 
     def total(self, film: str | None = None, since: datetime | None = None) -> Decimal:
@@ -36,5 +38,7 @@ class SpendStore:
         with self.database.transaction() as session:
             return {
                 o: Decimal(a)
-                for o, a in session.execute(select(Spent.offer, func.sum(Spent.amount)).group_by(Spent.offer))
+                for o, a in session.execute(
+                    select(Spent.offer, func.sum(Spent.amount)).group_by(Spent.offer)
+                )
             }

@@ -1,4 +1,5 @@
-"""The tables. A film's document is one JSON value; what was made of it stands in rows of its own."""
+"""The tables. A film's document is one JSON value; what was made of it stands in rows of its
+own."""
 
 from datetime import UTC, datetime
 from decimal import Decimal
@@ -136,7 +137,8 @@ class Kept(Base):
 
 
 class Company(Base):
-    """Members of the company that were given back or added; those that came with Cut Reel are not here."""
+    """Members of the company that were given back or added; those that came with Cut Reel are not
+    here."""
 
     __tablename__ = "company"
     id: Mapped[str] = mapped_column(String(40), primary_key=True)

@@ -1,4 +1,5 @@
-"""Takes: made or brought pictures for shots, with their full provenance. None is ever deleted or renumbered."""
+"""Takes: made or brought pictures for shots, with their full provenance. None is ever deleted or
+renumbered."""
 
 from collections import defaultdict
 from dataclasses import dataclass
@@ -15,7 +16,8 @@ from .tables import Film, Take
 
 @dataclass(frozen=True)
 class TakeRow:
-    """A take. `made_from` is the picture key that its shot had; it is stale when the shot's key is another now."""
+    """A take. `made_from` is the picture key that its shot had; it is stale when the shot's key is
+    another now."""
 
     id: str
     shot: int
@@ -43,7 +45,9 @@ class TakeStore:
         """Takes by shot, in order of their numbers."""
         out: dict[int, list[TakeRow]] = defaultdict(list)
         with self.database.transaction() as session:
-            for t in session.scalars(select(Take).where(Take.film == film).order_by(Take.shot, Take.number)):
+            for t in session.scalars(
+                select(Take).where(Take.film == film).order_by(Take.shot, Take.number)
+            ):
                 out[t.shot].append(
                     TakeRow(
                         t.id,
@@ -89,7 +93,8 @@ class TakeStore:
         brought: bool = False,
         cost: Decimal = Decimal(0),
     ) -> str:
-        """Add a take to a shot. The same made picture is added once (a repeated job adds nothing); returns its id."""
+        """Add a take to a shot. The same made picture is added once (a repeated job adds nothing);
+        returns its id."""
         with self.database.transaction() as session:
             session.get(Film, film, with_for_update=True)
             same = session.scalar(
@@ -104,7 +109,10 @@ class TakeStore:
             if same is not None:
                 return same.id
             number = (
-                session.scalar(select(func.max(Take.number)).where(Take.film == film, Take.shot == shot)) or 0
+                session.scalar(
+                    select(func.max(Take.number)).where(Take.film == film, Take.shot == shot)
+                )
+                or 0
             ) + 1
             row = Take(
                 id=new_id(),

@@ -1,4 +1,5 @@
-"""The illustrator: reads a prompt's words and draws. What the prompt does not say, the seed decides."""
+"""The illustrator: reads a prompt's words and draws. What the prompt does not say, the seed
+decides."""
 
 from .cast import Wish
 from .compose import Drawing, draw

@@ -1,4 +1,5 @@
-"""Animals: four-legged ones and birds each from a plan of their own; here those that swim, creep or flutter."""
+"""Animals: four-legged ones and birds each from a plan of their own; here those that swim, creep or
+flutter."""
 
 import math
 from collections.abc import Callable
@@ -19,7 +20,8 @@ def tallness(kind: str) -> float:
 
 
 def draw_animal(pen: Pen, kind: str, colour: RGB | None, x: float, y: float, person: float, way: int) -> Box:
-    """Draw an animal with its feet at (x, y), scaled for a grown person of height `person`. Returns its region."""
+    """Draw an animal with its feet at (x, y), scaled for a grown person of height `person`. Returns
+    its region."""
     pen.scale = max(0.5, min(3.0, person * tallness(kind) / 420))
     try:
         with pen.marking(""):

@@ -1,4 +1,5 @@
-"""Four-legged animals, all from one plan with different measures: legs with knees, a neck that tapers, what each has besides."""
+"""Four-legged animals, all from one plan with different measures: legs with knees, a neck that
+tapers, what each has besides."""
 
 import math
 from collections.abc import Callable, Sequence
@@ -13,7 +14,8 @@ Put = Callable[[float, float], Point]
 
 @dataclass(frozen=True)
 class Beast:
-    """Measures as shares of a grown person's height; `has` names what else it has (mane, horns, stripes …)."""
+    """Measures as shares of a grown person's height; `has` names what else it has (mane, horns,
+    stripes …)."""
 
     length: float
     leg: float

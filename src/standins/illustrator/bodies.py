@@ -1,4 +1,5 @@
-"""Bodies: measures by age and build, what the seed decides of a person, and where a posed body's points are on the page."""
+"""Bodies: measures by age and build, what the seed decides of a person, and where a posed body's
+points are on the page."""
 
 import math
 import random
@@ -83,8 +84,9 @@ def decide(figure: Figure, rng: random.Random) -> Figure:
 
 
 class Posed:
-    """A body in a pose on the page. Calling it puts a point of the upright body (x forward, up from the feet) where the pose
-    carries it: above the hips with the torso, below them with the thighs."""
+    """A body in a pose on the page. Calling it puts a point of the upright body (x forward, up
+    from the feet) where the pose carries it: above the hips with the torso, below them with the
+    thighs."""
 
     def __init__(self, body: Body, joints: Mapping[Joint, Point], hips: Point, way: int) -> None:
         self.body, self.way, self.hips = body, way, hips
@@ -97,7 +99,8 @@ class Posed:
 
     @property
     def sits(self) -> bool:
-        """Whether the thighs lie about level, the shins hang from them and the torso is upright: something has to be under it."""
+        """Whether the thighs lie about level, the shins hang from them and the torso is upright:
+        something has to be under it."""
         def hangs(knee: Point, foot: Point) -> bool:
             thigh = math.hypot(*knee)
             return abs(knee[1]) < 0.5 * thigh and foot[1] < knee[1] - 0.5 * thigh and abs(foot[0]) > 0.35 * thigh
@@ -127,8 +130,8 @@ class Posed:
 
 
 def standing_at(figure: Figure, height: float, x: float, y: float, way: int, seated: bool = False) -> Posed:
-    """A figure in the pose that it was read in, its lowest point on the ground at (x, y); `seated`: the hips near it, the legs
-    hidden, as in a boat."""
+    """A figure in the pose that it was read in, its lowest point on the ground at (x, y); `seated`:
+    the hips near it, the legs hidden, as in a boat."""
     body = body_of(figure, height)
     pose = POSES.get(figure.pose, POSES["stand"])
     if seated and figure.pose not in ("row", "sit"):
@@ -143,7 +146,8 @@ def standing_at(figure: Figure, height: float, x: float, y: float, way: int, sea
 
 
 def posed_as(figure: Figure, asked: FigurePose, width: float, high: float) -> Posed:
-    """A figure whose joints are asked for as shares of a page of `width` by `high`; its height follows from its torso."""
+    """A figure whose joints are asked for as shares of a page of `width` by `high`; its height
+    follows from its torso."""
     points = {name: (at[0] * width, at[1] * high) for name, at in asked.joints.items()}
     hips = points["hips"]
     local: dict[Joint, Point] = {name: (asked.way * (x - hips[0]), hips[1] - y) for name, (x, y) in points.items()}

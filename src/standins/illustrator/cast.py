@@ -1,4 +1,5 @@
-"""The cast of a picture: where people, animals and things stand, how large, and what is told of them."""
+"""The cast of a picture: where people, animals and things stand, how large, and what is told of
+them."""
 
 import random
 from collections.abc import Iterator, Sequence
@@ -28,8 +29,9 @@ _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smil
 
 @dataclass(frozen=True)
 class Wish:
-    """What is asked for besides the words: joints of figures, a sketch's masses, a little other than a seed, and where the
-    horizon is to be (page units); `fine`: drawn with more care, which takes longer."""
+    """What is asked for besides the words: joints of figures, a sketch's masses, a little other
+    than a seed, and where the horizon is to be (page units); `fine`: drawn with more care, which
+    takes longer."""
 
     poses: tuple[FigurePose, ...] = ()
     guide: Masses = field(default_factory=Masses)
@@ -43,7 +45,8 @@ NO_WISH = Wish()
 
 @dataclass(frozen=True)
 class Frame:
-    """A framing: height of a grown person, where the feet stand, how much nearer the backdrop is, where the horizon is."""
+    """A framing: height of a grown person, where the feet stand, how much nearer the backdrop is,
+    where the horizon is."""
 
     person: float
     feet: float
@@ -62,7 +65,8 @@ FRAMES = {
 
 @dataclass
 class Found:
-    """Where a figure was drawn, in page units: its box (left, top, right, bottom), its joints, which way it looks."""
+    """Where a figure was drawn, in page units: its box (left, top, right, bottom), its joints,
+    which way it looks."""
 
     box: tuple[float, float, float, float] = (0.0, 0.0, 0.0, 0.0)
     joints: dict[Joint, Point] = field(default_factory=dict)
@@ -82,7 +86,8 @@ class Cast:
         self._parts: list[list[dict[str, object]]] = []
 
     def _fitted(self, frame: Frame) -> tuple[float, float]:
-        """Height of a person and where the feet stand, so that all fit side by side and heads stay on the page."""
+        """Height of a person and where the feet stand, so that all fit side by side and heads stay
+        on the page."""
         count = len(self.r.figures) + 0.6 * len(self.r.animals)
         person, feet = frame.person, frame.feet
         room = self.width / max(1.0, count) / 0.42
@@ -111,7 +116,8 @@ class Cast:
         return self.regions
 
     def _cover(self) -> None:
-        """What was painted over figures without being a part of any, as a boat's side, goes with the last of them."""
+        """What was painted over figures without being a part of any, as a boat's side, goes with
+        the last of them."""
         told = {p["order"] for parts in self._parts for p in parts}
         if self._parts:
             self._parts[-1] += [self._part(i, m) for i, m in enumerate(self.pen.marks) if i not in told]
@@ -212,7 +218,8 @@ class Cast:
     def _person(self, figure: Figure, x: float, y: float, way: int, facing: bool, person: float, seated: bool = False) -> None:
         facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1 and self.rng.random() < 0.4)
         if self.twist and self.wish.vary and self.twist.random() < self.wish.vary.strength:
-            # Candidates of one pose differ where the pose leaves room: in the face, and where it looks.
+            # Candidates of one pose differ where the pose leaves room: in the face, and where it
+            # looks.
             figure.expression = self.twist.choice(_LIKE.get(figure.expression or "calm", ("calm",)))
             facing = facing or (not self.r.facing and self.twist.random() < 0.4)
         turn = "front" if facing else "three-quarter"
@@ -334,7 +341,8 @@ class Cast:
 
     @contextmanager
     def region(self, name: str, turn: str = "") -> Iterator["Found"]:
-        """Report what is drawn meanwhile as one figure, once its box is put into what this gives."""
+        """Report what is drawn meanwhile as one figure, once its box is put into what this
+        gives."""
         first, found = len(self.pen.marks), Found()
         self.pen.out.append(f'<g class="figure" data-name={quoteattr(name)}>')
         yield found

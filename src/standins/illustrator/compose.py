@@ -16,12 +16,14 @@ from .vocabulary import INDOORS
 
 H = 1000.0
 ELSEWHERE = 0.4
-"""From this strength on a varied picture has the small things of its place, trees and clouds, elsewhere."""
+"""From this strength on a varied picture has the small things of its place, trees and clouds,
+elsewhere."""
 
 
 @dataclass
 class Drawing:
-    """A finished drawing: SVG of each layer from back to front with its depth, and regions as shares of the page."""
+    """A finished drawing: SVG of each layer from back to front with its depth, and regions as
+    shares of the page."""
 
     width: float
     layers: list[tuple[str, float]]
@@ -36,7 +38,8 @@ def draw(
     prompt: str, seed: int, aspect: float, references: Sequence[Reference] = (), negative: str = "", lighter: Sequence[str] = (),
     bare: bool = False, wish: Wish = NO_WISH,
 ) -> Drawing:
-    """Draw `prompt`. The same arguments give the same drawing; `aspect` is width / height; `bare`: the place alone."""
+    """Draw `prompt`. The same arguments give the same drawing; `aspect` is width / height; `bare`:
+    the place alone."""
     reading = read_prompt(_lightened(prompt, lighter))
     rng = random.Random(int.from_bytes(hashlib.sha256(f"{seed}".encode()).digest()[:8], "big"))
     width = H * aspect

@@ -1,4 +1,5 @@
-"""Contact sheets: the same twelve prompts drawn in every look, to see what a look is and how well it is drawn."""
+"""Contact sheets: the same twelve prompts drawn in every look, to see what a look is and how well
+it is drawn."""
 
 import io
 import sys

@@ -1,5 +1,5 @@
-"""A composition guide: the masses of a rough sketch, which the cast then follows. Dark masses stand in front; the top of
-what is half dark and reaches the bottom is the ground."""
+"""A composition guide: the masses of a rough sketch, which the cast then follows. Dark masses stand
+in front; the top of what is half dark and reaches the bottom is the ground."""
 
 import io
 from dataclasses import dataclass
@@ -10,7 +10,8 @@ from scipy.ndimage import find_objects, label
 
 DARK, HALF = 96, 208
 LEAST = 0.004
-"""Grey values below which a mass is dark or half dark, and the share of the frame below which one is a slip of the pen."""
+"""Grey values below which a mass is dark or half dark, and the share of the frame below which one
+is a slip of the pen."""
 
 
 @dataclass(frozen=True)
@@ -24,7 +25,8 @@ class Mass:
 
 @dataclass(frozen=True)
 class Masses:
-    """What a sketch asks for: masses by size, the largest first, and where the ground begins, if it says."""
+    """What a sketch asks for: masses by size, the largest first, and where the ground begins, if it
+    says."""
 
     dark: tuple[Mass, ...] = ()
     ground: float | None = None

@@ -11,7 +11,8 @@ from .reading import Figure
 
 NEUTRAL_LIGHT: RGB = (236, 236, 236)
 NEUTRAL_DARK: RGB = (44, 44, 44)
-"""Collars, eyes and boots are neutral unless asked otherwise, so that a picture shows its own light."""
+"""Collars, eyes and boots are neutral unless asked otherwise, so that a picture shows its own
+light."""
 
 
 def neck_and_head(pen: Pen, figure: Figure, b: Body, at: Posed, turn: str) -> None:
@@ -113,8 +114,8 @@ def _hair_colour(figure: Figure) -> RGB:
 
 @dataclass(frozen=True)
 class _Style:
-    """A hair style: how far down it hangs behind (in heads; 0: nothing), how wide there, where the fringe ends above the eyes,
-    and what else is drawn."""
+    """A hair style: how far down it hangs behind (in heads; 0: nothing), how wide there, where the
+    fringe ends above the eyes, and what else is drawn."""
 
     hangs: float = 0.0
     wide: float = 1.18

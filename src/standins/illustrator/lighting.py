@@ -1,4 +1,5 @@
-"""Light on figures: an edge that catches it, and the shadow that a figure casts on the ground, away from the light."""
+"""Light on figures: an edge that catches it, and the shadow that a figure casts on the ground, away
+from the light."""
 
 from collections.abc import Sequence
 
@@ -10,7 +11,8 @@ PLAIN = ("stick-figures", "shadow-theatre")
 
 
 def _silhouette(marks: Sequence[Mark]) -> str:
-    """One path of all outlines, all turning the same way, so that where they overlap nothing is cut out."""
+    """One path of all outlines, all turning the same way, so that where they overlap nothing is cut
+    out."""
     out = []
     for mark in marks:
         o = mark.outline
@@ -26,8 +28,9 @@ def _toward(light: Point, middle: Point) -> tuple[float, float]:
 
 
 def rim(pen: Pen, marks: Sequence[Mark], first: int, light: Point | None, colour: RGB, strength: float) -> None:
-    """Let the edge toward the light shine: the figure's outline in the light's colour, a little toward it, behind the figure.
-    Nothing inside the figure changes. `first` is where the figure begins in the pen's output."""
+    """Let the edge toward the light shine: the figure's outline in the light's colour, a little
+    toward it, behind the figure. Nothing inside the figure changes. `first` is where the figure
+    begins in the pen's output."""
     if light is None or strength <= 0 or pen.look in PLAIN or not marks:
         return
     xs = [x for m in marks for x, _ in m.outline]
@@ -48,6 +51,7 @@ def cast_shadow(pen: Pen, marks: Sequence[Mark], first: int, light: Point | None
     dx, dy = _toward(light, (middle, ground - height * 0.5))
     slant = max(-1.3, min(1.3, -dx / max(0.35, abs(dy)) * 0.8))
     path = _silhouette(marks)
-    # Upright heights become depths on the ground: squashed to a sixth and pushed away from the light.
+    # Upright heights become depths on the ground: squashed to a sixth and pushed away from the
+    # light.
     pen.out.insert(first, f'<path d="{path}" transform="matrix(1 0 {-slant * 0.62:.3f} -0.17 {slant * 0.62 * ground:.1f} {ground * 1.17:.1f})" '
                    f'fill="#150d18" fill-opacity="{strength:.2f}"/>')

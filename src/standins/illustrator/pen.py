@@ -1,4 +1,5 @@
-"""The pen: draws shapes, limbs and lines the way a look draws them. Points are in page units (1000 to the height)."""
+"""The pen: draws shapes, limbs and lines the way a look draws them. Points are in page units (1000
+to the height)."""
 
 import math
 import random
@@ -46,8 +47,8 @@ def ring(cx: float, cy: float, rx: float, ry: float | None = None, count: int = 
 
 @dataclass(frozen=True)
 class Mark:
-    """A part of a figure as painted: what it is (`slot`; empty: it only covers what lies under it), the word that it was
-    asked for by, the true grey of a neutral (0 … 255), and its outline."""
+    """A part of a figure as painted: what it is (`slot`; empty: it only covers what lies under it),
+    the word that it was asked for by, the true grey of a neutral (0 … 255), and its outline."""
 
     slot: str
     word: str
@@ -69,7 +70,8 @@ def _around(points: Sequence[Point], half: float) -> list[Point]:
 
 
 class Pen:
-    """Collects the SVG of one layer. `ambient` and its share tint everything, as the hour of day does."""
+    """Collects the SVG of one layer. `ambient` and its share tint everything, as the hour of day
+    does."""
 
     def __init__(self, look: str, rng: random.Random, ambient: RGB, share: float, glow: RGB, fine: bool = False) -> None:
         self.look = look
@@ -85,7 +87,8 @@ class Pen:
 
     @contextmanager
     def marking(self, slot: str, word: str = "", grey: int | None = None) -> Iterator[None]:
-        """Note whatever is drawn meanwhile as a part of a figure. Looks without true colours note nothing."""
+        """Note whatever is drawn meanwhile as a part of a figure. Looks without true colours note
+        nothing."""
         before, self._marking = self._marking, (slot, word, grey)
         yield
         self._marking = before
@@ -115,8 +118,8 @@ class Pen:
 
     def shape(self, points: Sequence[Point], fill: RGB, *, smooth: bool = True, depth: float = 1.0, lift: float = 1.0,
               spot: bool = False, line: bool = True, opacity: float = 1.0, plain: bool = False) -> None:
-        """A closed shape. `lift` is how far it stands off what lies behind; `spot` keeps its colour in spare looks;
-        `plain` uses the colour as it is, untinted."""
+        """A closed shape. `lift` is how far it stands off what lies behind; `spot` keeps its colour
+        in spare looks; `plain` uses the colour as it is, untinted."""
         path = smooth_path(points) if smooth else straight_path(points)
         self._note(points, spot)
         colour = fill if plain else self.tone(fill, depth)
@@ -250,7 +253,8 @@ class Pen:
         self.out.append(f'<circle cx="{x:.1f}" cy="{y:.1f}" r="{radius:.1f}" fill="url(#{name})"/>')
 
     def sheet(self, width: float, top: float, bottom: float, upper: RGB, lower: RGB) -> None:
-        """A field of colour from edge to edge that runs from `upper` to `lower`; in cut paper it is torn in bands."""
+        """A field of colour from edge to edge that runs from `upper` to `lower`; in cut paper it is
+        torn in bands."""
         if self.look == "stick-figures":
             self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="#fffdf8"/>')
             return
@@ -264,7 +268,8 @@ class Pen:
             self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="{css(upper)}"/>')
             self.out += r.print_bands(width, top, bottom, upper, lower)
             return
-        # Narrow bands of one colour each are laid down many times faster than a gradient, and the grain hides their edges.
+        # Narrow bands of one colour each are laid down many times faster than a gradient, and the
+        # grain hides their edges.
         tall = (bottom - top) / BANDS
         for i in range(BANDS):
             self.out.append(f'<rect x="-50" y="{top + i * tall:.1f}" width="{width + 100:.1f}" height="{tall + (2 if i < BANDS - 1 else 0):.1f}" '

@@ -1,4 +1,5 @@
-"""People: a posed body, dressed as described, with hands that hold things. Heads are `heads.py`'s, bodies `bodies.py`'s."""
+"""People: a posed body, dressed as described, with hands that hold things. Heads are `heads.py`'s,
+bodies `bodies.py`'s."""
 
 import math
 from dataclasses import dataclass
@@ -17,12 +18,14 @@ GRIPS = {"lantern": 0.115, "bucket": 0.13, "basket": 0.1, "umbrella": -0.1, "fla
 SIZES = {"lantern": 0.17, "book": 0.13, "letter": 0.13, "rod": 0.5, "umbrella": 0.42, "flag": 0.4, "oar": 0.9, "telescope": 0.26, "key": 0.1,
          "cup": 0.08, "bottle": 0.12, "broom": 0.4, "spade": 0.38, "axe": 0.26, "sword": 0.36, "staff": 0.5, "apple": 0.06, "fiddle": 0.2,
          "balloon": 0.3, "kite": 0.3, "birdcage": 0.2, "crown": 0.12}
-"""How far below the hand a held thing's hold is, and how large it is, in shares of a grown person's height."""
+"""How far below the hand a held thing's hold is, and how large it is, in shares of a grown person's
+height."""
 
 
 @dataclass(frozen=True)
 class Seen:
-    """What was drawn of a person: its box (left, top, right, bottom), its joints on the page, and which way it looks."""
+    """What was drawn of a person: its box (left, top, right, bottom), its joints on the page, and
+    which way it looks."""
 
     box: tuple[float, float, float, float]
     joints: dict[Joint, Point]
@@ -32,7 +35,8 @@ class Seen:
 def draw_person(pen: Pen, figure: Figure, x: float, y: float, height: float, way: int, turn: str, seated: bool = False) -> Seen:
     """Draw a decided `figure` in its pose with its feet at (x, y), `height` being a grown person's.
 
-    `way` is 1 when it looks right, -1 left; `turn` is front, three-quarter or side. `seated` hides the legs, as in a boat.
+    `way` is 1 when it looks right, -1 left; `turn` is front, three-quarter or side. `seated` hides
+    the legs, as in a boat.
     """
     return draw_posed(pen, figure, standing_at(figure, height, x, y, way, seated), turn, seated)
 

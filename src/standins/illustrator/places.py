@@ -1,4 +1,5 @@
-"""Places: sky, distance, middle ground and ground of each kind of place, and what frames it in front."""
+"""Places: sky, distance, middle ground and ground of each kind of place, and what frames it in
+front."""
 
 import math
 import random
@@ -61,7 +62,8 @@ def hour_of(time: str, weather: str, rng: random.Random) -> Hour:
 
 @dataclass
 class Stage:
-    """The page that a place is drawn on: back and front pens, size, horizon, and where figures stand."""
+    """The page that a place is drawn on: back and front pens, size, horizon, and where figures
+    stand."""
 
     back: Pen
     front: Pen
@@ -205,7 +207,8 @@ def house(s: Stage, pen: Pen, x: float, y: float, w: float, h: float, depth: flo
 
 
 def tufts(s: Stage, pen: Pen, y: float, colour: RGB, tall: float, count: int, sides: bool = True) -> None:
-    """Grass or reeds; with `sides` only towards the left and right edges, so that nobody is hidden."""
+    """Grass or reeds; with `sides` only towards the left and right edges, so that nobody is
+    hidden."""
     for _ in range(count):
         x = s.rng.uniform(-20, s.width + 20)
         if sides and 0.24 * s.width < x < 0.76 * s.width:

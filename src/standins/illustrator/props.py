@@ -1,4 +1,5 @@
-"""Things. Each is drawn with its foot (or, in a hand, its hold) at (x, y) and as large as `size` in page units."""
+"""Things. Each is drawn with its foot (or, in a hand, its hold) at (x, y) and as large as `size` in
+page units."""
 
 import math
 from collections.abc import Callable
@@ -16,7 +17,8 @@ BIG = {"lamp", "tower", "door", "window", "cart", "ladder", "instrument", "signa
 
 
 def draw_prop(pen: Pen, kind: str, x: float, y: float, size: float, in_hand: bool = False, lit: bool = True) -> None:
-    """Draw a thing; unknown kinds raise KeyError (the vocabulary and this table are tested to agree)."""
+    """Draw a thing; unknown kinds raise KeyError (the vocabulary and this table are tested to
+    agree)."""
     if kind in THINGS:
         draw_thing(pen, kind, x, y, size)
     else:

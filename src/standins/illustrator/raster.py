@@ -28,7 +28,8 @@ _WHOLE = ("screen-print", "chalk-slate")
 
 @dataclass(frozen=True)
 class Picture:
-    """A painted picture: the flat PNG, its layers from back to front as (PNG, depth), and the SVG of each."""
+    """A painted picture: the flat PNG, its layers from back to front as (PNG, depth), and the SVG
+    of each."""
 
     flat: bytes
     layers: list[tuple[bytes, float]]
@@ -41,8 +42,9 @@ def paint(
     prompt: str, seed: int, width: int, height: int, references: Sequence[Reference] = (), negative: str = "",
     lighter: Sequence[str] = (), bare: bool = False, wish: Wish = NO_WISH,
 ) -> Picture:
-    """Draw `prompt` at `width` by `height` pixels, without what `negative` names; phrases that weigh less (`lighter`)
-    are left out where figures are small; `bare` leaves the place alone; `wish` is what is asked for besides the words. The same arguments give the same bytes."""
+    """Draw `prompt` at `width` by `height` pixels, without what `negative` names; phrases that
+    weigh less (`lighter`) are left out where figures are small; `bare` leaves the place alone;
+    `wish` is what is asked for besides the words. The same arguments give the same bytes."""
     drawing = draw(prompt, seed, width / height, references, negative, lighter, bare, wish)
     grain = 1 + _grain(width, height, drawing.look == "cut-paper")[..., None] * _GRAIN[drawing.look]
     flat: NDArray[np.float32] | None = None
@@ -81,7 +83,8 @@ def paint(
 
 @lru_cache(maxsize=8)
 def _vignette(width: int, height: int) -> NDArray[np.float32]:
-    """How dark the corners are: nothing inside 0.55 of the way out, all at the edge of an ellipse about the middle."""
+    """How dark the corners are: nothing inside 0.55 of the way out, all at the edge of an ellipse
+    about the middle."""
     y, x = np.mgrid[0:height, 0:width].astype(np.float32)
     out = np.hypot((x + 0.5) / width - 0.5, (y + 0.5) / height - 0.48) / 0.78
     share: NDArray[np.float32] = np.clip((out - 0.55) / 0.45, 0, 1).astype(np.float32)
@@ -89,7 +92,8 @@ def _vignette(width: int, height: int) -> NDArray[np.float32]:
 
 
 def _textured(pixels: NDArray[np.float32], look: str) -> NDArray[np.float32]:
-    """What a medium does to a whole layer: inks out of register, chalk that lets the slate through."""
+    """What a medium does to a whole layer: inks out of register, chalk that lets the slate
+    through."""
     height, width = pixels.shape[:2]
     if look == "screen-print":
         off = max(1, height // 300)
@@ -105,7 +109,8 @@ def _textured(pixels: NDArray[np.float32], look: str) -> NDArray[np.float32]:
 
 @lru_cache(maxsize=8)
 def _grain(width: int, height: int, fibres: bool) -> NDArray[np.float32]:
-    """The paper's tooth, about -1 … 1, the same for every picture of a size; with fibres for cut sheets."""
+    """The paper's tooth, about -1 … 1, the same for every picture of a size; with fibres for cut
+    sheets."""
     rng = np.random.default_rng(7)
     fine = rng.standard_normal((height, width)).astype(np.float32)
     tooth = gaussian_filter(fine, 1.1) * 2.2 + gaussian_filter(rng.standard_normal((height, width)).astype(np.float32), 6) * 5

@@ -1,4 +1,5 @@
-"""From a prompt's words to what is to be drawn. Words that mean nothing to the illustrator are given back."""
+"""From a prompt's words to what is to be drawn. Words that mean nothing to the illustrator are
+given back."""
 
 import re
 from dataclasses import dataclass, field
@@ -61,7 +62,8 @@ _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "bas
 
 
 def read_prompt(prompt: str) -> Reading:
-    """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure each."""
+    """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure
+    each."""
     low = prompt.lower().replace("’", "'")
     used: set[str] = set()
     out = Reading()

@@ -1,8 +1,9 @@
 """What the illustrator takes from a picture that it is given to follow.
 
-Its own drawings carry a note of how it drew each figure; from any other picture it takes the colours alone. What the prompt
-says goes before; what it leaves open follows the reference instead of the seed. At nearly full strength a reference spoils
-the picture, as it does with real services: figures stand stiffly as they stood there.
+Its own drawings carry a note of how it drew each figure; from any other picture it takes the
+colours alone. What the prompt says goes before; what it leaves open follows the reference instead
+of the seed. At nearly full strength a reference spoils the picture, as it does with real services:
+figures stand stiffly as they stood there.
 """
 
 import io
@@ -107,7 +108,8 @@ def colours_of(references: Sequence[Reference]) -> tuple[list[RGB], float]:
 
 
 def recoloured(hour: Hour, colours: Sequence[RGB], share: float) -> Hour:
-    """The colours of an hour moved by `share` toward the nearest of `colours`, each as light as it was meant."""
+    """The colours of an hour moved by `share` toward the nearest of `colours`, each as light as it
+    was meant."""
     if not colours or share <= 0:
         return hour
 

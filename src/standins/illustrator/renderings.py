@@ -1,6 +1,8 @@
-"""How four of the looks lay down a shape, a limb and a ground: screen print, chalk on slate, clay, pencil on toned paper.
+"""How four of the looks lay down a shape, a limb and a ground: screen print, chalk on slate, clay,
+pencil on toned paper.
 
-Each turns a colour into what the medium makes of it, and gives the SVG of a shape. Texture over the whole is `raster.py`'s.
+Each turns a colour into what the medium makes of it, and gives the SVG of a shape. Texture over the
+whole is `raster.py`'s.
 """
 
 import math

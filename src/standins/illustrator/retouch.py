@@ -1,7 +1,8 @@
-"""Retouching: inside a mask, what lies around grows in; then what the words ask for is drawn there, in the picture's look.
+"""Retouching: inside a mask, what lies around grows in; then what the words ask for is drawn there,
+in the picture's look.
 
-The picture comes back whole. Outside the mask it is not the picture that was given either, as with real services: whoever
-asks has to lay the inside into the old picture.
+The picture comes back whole. Outside the mask it is not the picture that was given either, as with
+real services: whoever asks has to lay the inside into the old picture.
 """
 
 import hashlib
@@ -30,8 +31,8 @@ ROOM = 0.94
 
 
 def retouch(base: bytes, mask: bytes, prompt: str, seed: int) -> tuple[bytes, list[str]]:
-    """A PNG of the picture `base` with what `prompt` asks for inside `mask` (white), and the words of no use. Without
-    any such words, what is there goes."""
+    """A PNG of the picture `base` with what `prompt` asks for inside `mask` (white), and the words
+    of no use. Without any such words, what is there goes."""
     picture = np.asarray(Image.open(io.BytesIO(base)).convert("RGB")).astype(np.float32)
     high, wide = picture.shape[:2]
     inside = np.asarray(Image.open(io.BytesIO(mask)).convert("L").resize((wide, high))) >= 128
@@ -53,8 +54,8 @@ def retouch(base: bytes, mask: bytes, prompt: str, seed: int) -> tuple[bytes, li
 def _cleared(
     base: bytes, picture: NDArray[np.float32], inside: NDArray[np.bool_], rng: random.Random
 ) -> NDArray[np.float32]:
-    """The picture with nobody and nothing inside: of a drawing of our own the place as it was drawn, else what lies
-    around grown in."""
+    """The picture with nobody and nothing inside: of a drawing of our own the place as it was
+    drawn, else what lies around grown in."""
     known = drawn_from(base)
     if known is None:
         return _grown(picture, inside, rng)
@@ -64,8 +65,8 @@ def _cleared(
 
 
 def _grown(picture: NDArray[np.float32], inside: NDArray[np.bool_], rng: random.Random) -> NDArray[np.float32]:
-    """What lies around grown into the mask: known pixels gathered on ever coarser grids, then spread back (push and pull),
-    with the tooth of the paper around laid over it."""
+    """What lies around grown into the mask: known pixels gathered on ever coarser grids, then
+    spread back (push and pull), with the tooth of the paper around laid over it."""
     levels = [(picture * ~inside[..., None], (~inside).astype(np.float32))]
     while min(levels[-1][0].shape[:2]) > 2:
         colour, weight = levels[-1]
@@ -110,7 +111,8 @@ def _put_in(changed: NDArray[np.float32], inside: NDArray[np.bool_], reading: Re
     scale = min(room_w / (solid[2] - solid[0]), room_h / (solid[3] - solid[1])) * rng.uniform(0.82, 1)
     spare = room_w - scale * (solid[2] - solid[0])
     middle, ground = (columns[0] + columns[-1] + 1) / 2 + spare * rng.uniform(-0.4, 0.4), rows[-1] + 1 - room_h * 0.02
-    # Where the drawing's pixels lie for each of the picture's: its ground on the mask's, its middle on the mask's.
+    # Where the drawing's pixels lie for each of the picture's: its ground on the mask's, its middle
+    # on the mask's.
     back = (1 / scale, 0, (solid[0] + solid[2]) / 2 - middle / scale, 0, 1 / scale, solid[3] - ground / scale)
     laid = drawn.transform((wide, high), Image.Transform.AFFINE, back, Image.Resampling.BICUBIC)
     pixels = np.asarray(laid).astype(np.float32)

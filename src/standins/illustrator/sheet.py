@@ -1,4 +1,5 @@
-"""Model sheets: one figure from the front, from three quarters and from the side, and four faces, on a plain ground."""
+"""Model sheets: one figure from the front, from three quarters and from the side, and four faces,
+on a plain ground."""
 
 import random
 from collections.abc import Callable, Iterator

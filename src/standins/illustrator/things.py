@@ -1,7 +1,9 @@
-"""Things written in a small picture grammar, for the long tail of nouns. The illustrator draws them in whatever look is asked.
+"""Things written in a small picture grammar, for the long tail of nouns. The illustrator draws them
+in whatever look is asked.
 
-Statements are parted by `;`. Each begins with a letter and a colour (a name with `-` for blanks; `+` behind it makes it lighter,
-`!` darker); then come numbers. x runs right from the middle, y up from the foot, in shares of the thing's size:
+Statements are parted by `;`. Each begins with a letter and a colour (a name with `-` for blanks;
+`+` behind it makes it lighter, `!` darker); then come numbers. x runs right from the middle, y up
+from the foot, in shares of the thing's size:
 
     o COLOUR x y rx [ry]      a disc
     p COLOUR x y x y x y …    a straight-edged shape

@@ -1,4 +1,5 @@
-"""Sentences that give a story air: what can be seen, heard and thought, what is said on the way. All slots as in plots."""
+"""Sentences that give a story air: what can be seen, heard and thought, what is said on the way.
+All slots as in plots."""
 
 SCENERY = (
     "{town} was {kind_of_town}, and it smelled of {smell}.",

@@ -1,4 +1,5 @@
-"""Titles, storylines and manuscripts, composed from a plot and its furniture to the length, level and shape asked for."""
+"""Titles, storylines and manuscripts, composed from a plot and its furniture to the length, level
+and shape asked for."""
 
 import random
 import re
@@ -21,7 +22,8 @@ from .wording import TONE_TAILS, TONES, at_level, swapped
 
 @dataclass
 class Draft:
-    """A scene in the making. `paragraphs` hold sentences; airs are added to them until the length is right."""
+    """A scene in the making. `paragraphs` hold sentences; airs are added to them until the length
+    is right."""
 
     heading: str
     description: str
@@ -138,8 +140,9 @@ def _hook_first(home: Furnished, work: ScriptInput, target: int, chance: random.
 
 
 def _fit(drafts: list[Draft], wanted: float, final: Callable[[str], str], chance: random.Random, work: ScriptInput) -> None:
-    """Bring drafts to `wanted` seconds of speech within a few in a hundred: finish their sentences, then add airs, or
-    take sentences out. A sentence that was said comes again only with other words in it."""
+    """Bring drafts to `wanted` seconds of speech within a few in a hundred: finish their sentences,
+    then add airs, or take sentences out. A sentence that was said comes again only with other words
+    in it."""
     seen: set[str] = set()
     for draft in drafts:
         draft.paragraphs = [[final(s) for s in p] for p in draft.paragraphs if p]
@@ -191,7 +194,8 @@ def _airs(kinds: Sequence[tuple[str, ...]], chance: random.Random, work: ScriptI
 
 
 def _place(draft: Draft, sentence: str, chance: random.Random) -> None:
-    """Put a sentence where it reads well: talk in a paragraph of its own, the rest into one that is not long yet."""
+    """Put a sentence where it reads well: talk in a paragraph of its own, the rest into one that is
+    not long yet."""
     rooms = [p for p in draft.paragraphs if p and sum(len(s.split()) for s in p) < 55 and "“" not in p[-1]]
     if "“" in sentence or not rooms:
         at = chance.randint(min(1, len(draft.paragraphs)), max(1, len(draft.paragraphs)))
@@ -213,7 +217,8 @@ def _articles(text: str, slots: dict[str, str]) -> str:
 
 
 def _voiced(text: str, work: ScriptInput, home: Furnished) -> str:
-    """The text as the point of view asked for tells it: in the first person the hero is “I” outside what is said."""
+    """The text as the point of view asked for tells it: in the first person the hero is “I” outside
+    what is said."""
     if work.view != "first":
         return text
     name, he, his, him = home.slots["hero"], home.slots["he"], home.slots["his"], home.slots["him"]

@@ -1,5 +1,5 @@
-"""Chaptered documentary: a question, chapters from the key points, and sources. It invents no facts: it says what it was
-given, and asks; its sources are placeholders that say so."""
+"""Chaptered documentary: a question, chapters from the key points, and sources. It invents no
+facts: it says what it was given, and asks; its sources are placeholders that say so."""
 
 import random
 from typing import Any
@@ -51,7 +51,8 @@ _CHAPTERS = ("The question", "What they knew", "The work begins", "Where it went
 
 
 def documentary_scenes(home: Furnished, work: Any, target: int, chance: random.Random, draft: type) -> list[Any]:
-    """Chapters: an opening question, one for each key point (or the usual ones), what is left, and sources as notes."""
+    """Chapters: an opening question, one for each key point (or the usual ones), what is left, and
+    sources as notes."""
     topic = home.slots["idea"][:1].lower() + home.slots["idea"][1:] if home.slots["idea"] else "a small thing"
     points = [p.strip().rstrip(".") for p in work.points if p.strip()]
     count = max(2, min(12, round(target / 260)))
@@ -68,6 +69,7 @@ def documentary_scenes(home: Furnished, work: Any, target: int, chance: random.R
 
 
 def sources_for(topic: str, chance: random.Random) -> list[str]:
-    """Placeholders for sources. The writer is a simulation and has read nothing; each says that it must be replaced."""
+    """Placeholders for sources. The writer is a simulation and has read nothing; each says that it
+    must be replaced."""
     kinds = ("letters and notebooks", "a printed report of the time", "a later history")
     return [f"To be replaced by a real source on {topic}: {k} (the simulated writer knows none)" for k in chance.sample(kinds, 3)]

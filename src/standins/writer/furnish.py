@@ -1,4 +1,5 @@
-"""From an idea to what its story is furnished with: who, where, what; what the idea leaves open the seed decides."""
+"""From an idea to what its story is furnished with: who, where, what; what the idea leaves open the
+seed decides."""
 
 import random
 import re
@@ -87,13 +88,15 @@ def _invented_trade(idea: str) -> str | None:
 
 
 def _noun_of(words: list[str], used: set[str], trade: str) -> str | None:
-    """A word of the idea that may serve as the thing it turns on: one that nothing else took, and no verb by its end."""
+    """A word of the idea that may serve as the thing it turns on: one that nothing else took, and
+    no verb by its end."""
     free = [w for w in words if w not in used and w not in trade.split() and not w.endswith(("ing", "ed", "ly", "es"))]
     return free[-1].removesuffix("'s") if free else None
 
 
 def filled(text: str, slots: dict[str, str]) -> str:
-    """A sentence with its slots filled, its first letter and that behind a quotation mark made capitals."""
+    """A sentence with its slots filled, its first letter and that behind a quotation mark made
+    capitals."""
     out = text
     for name, value in slots.items():
         out = out.replace("{" + name + "}", value)

@@ -1,6 +1,8 @@
-"""Plots: each says its trouble, its turns and its end in sentences of its own. Slots are filled by `people.py`.
+"""Plots: each says its trouble, its turns and its end in sentences of its own. Slots are filled by
+`people.py`.
 
-{hero} {He} {he} {his} {him} · {helper} {Ht} (the helper as subject) · {trade} {work} {tool} · {town} {spot} {thing}
+{hero} {He} {he} {his} {him} · {helper} {Ht} (the helper as subject) · {trade} {work} {tool} ·
+{town} {spot} {thing}
 """
 
 from dataclasses import dataclass

@@ -1,5 +1,6 @@
-"""A passage reworked: tightened, lengthened, simpler, more vivid, more tense, in another tone, opened more strongly, or
-as an instruction says in its own words. Works by rule; words of an instruction that no rule knows are told."""
+"""A passage reworked: tightened, lengthened, simpler, more vivid, more tense, in another tone,
+opened more strongly, or as an instruction says in its own words. Works by rule; words of an
+instruction that no rule knows are told."""
 
 import random
 import re
@@ -54,7 +55,8 @@ _WORDY = (
 
 @dataclass(frozen=True, slots=True)
 class Reworked:
-    """The passage as it reads now, what was touched in a sentence, and words of the instruction that were not used."""
+    """The passage as it reads now, what was touched in a sentence, and words of the instruction
+    that were not used."""
 
     text: str
     touched: str
@@ -101,7 +103,8 @@ def understood(instruction: str) -> tuple[list[str], str, list[str]]:
 
 
 def _paragraphs(text: str) -> list[tuple[str, str]]:
-    """Paragraphs, each with the gap behind it. Headings, notes and blank stretches have no words to rework."""
+    """Paragraphs, each with the gap behind it. Headings, notes and blank stretches have no words to
+    rework."""
     out = []
     for match in re.finditer(r"((?:(?!\n[ \t]*\n).)+)(\s*\Z|\n[ \t]*\n\s*)?", text, re.DOTALL):
         body, gap = match.group(1), match.group(2) or ""
@@ -190,7 +193,8 @@ def _tense(text: str, chance: random.Random, said: set[str], n: int, count: int)
 
 
 def _opening(text: str, chance: random.Random, said: set[str], n: int, count: int) -> str:
-    """The strongest sentence of the first paragraph comes first, or a short one is put before it."""
+    """The strongest sentence of the first paragraph comes first, or a short one is put before
+    it."""
     cue, body = _cue(text)
     sentences = re.split(r"(?<=[.!?])\s+(?=[A-Z“])", body.strip())
     strong = re.compile(r"\b(?:not|never|nobody|no|nothing|dark|dead|gone|last|first|only|wrong|lost|alone|fear|fire)\b")

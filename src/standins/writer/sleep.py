@@ -1,4 +1,5 @@
-"""Slow sleep story: a walk through a quiet place, in long even sentences, where nothing happens and nothing must."""
+"""Slow sleep story: a walk through a quiet place, in long even sentences, where nothing happens and
+nothing must."""
 
 import random
 from typing import Any

@@ -1,4 +1,5 @@
-"""What stories are furnished with: people, trades, places, things, weather. Each list is our own."""
+"""What stories are furnished with: people, trades, places, things, weather. Each list is our
+own."""
 
 # fmt: off
 SHE = ("Maud", "Ilse", "Tamsin", "Odile", "Wren", "Hester", "Nuala", "Petra", "Sunniva", "Beatrix", "Corin", "Agnes",

@@ -1,4 +1,5 @@
-"""Words plain and rich, sentences long and short: how a text is brought to a reading level. The pairs are our own."""
+"""Words plain and rich, sentences long and short: how a text is brought to a reading level. The
+pairs are our own."""
 
 import re
 from typing import Literal
@@ -59,7 +60,8 @@ CLAUSES = (
 
 
 def swapped(text: str, words: dict[str, str], outside_speech: bool = True) -> str:
-    """`text` with words replaced, capitals kept; inside quotation marks it is left alone when asked to."""
+    """`text` with words replaced, capitals kept; inside quotation marks it is left alone when asked
+    to."""
 
     def swap(match: re.Match[str]) -> str:
         new = words.get(match.group().lower())

@@ -16,11 +16,15 @@ export function ahead(film: Film, command: Command): Film | null {
 function frameOf(film: Film, index: number): number {
   const shot = film.shots.find((s) => s.first <= index && index < s.end);
   if (!shot) return film.frames;
-  return Math.round(shot.start + ((index - shot.first) / (shot.end - shot.first)) * (shot.stop - shot.start));
+  return Math.round(
+    shot.start + ((index - shot.first) / (shot.end - shot.first)) * (shot.stop - shot.start),
+  );
 }
 
 const textOf = (film: Film, first: number, end: number) =>
-  end > first ? film.text.slice(film.words[first]![0], film.words[end - 1]![1]).replace(/\s+/g, " ") : "";
+  end > first
+    ? film.text.slice(film.words[first]![0], film.words[end - 1]![1]).replace(/\s+/g, " ")
+    : "";
 
 const reshaped = (film: Film, shot: Shot, values: Partial<Shot>): Shot => {
   const next = { ...shot, ...values, remarks: [] };
@@ -35,7 +39,16 @@ function withMark(film: Film, word: number): Film | null {
   const frame = frameOf(film, index);
   const parts = [
     reshaped(film, shot, { end: index, stop: frame }),
-    reshaped(film, shot, { id: provisional(word), edge: `${shot.edge}+`, first: index, start: frame, by_hand: true, takes: [], used: null, own_circled: null }),
+    reshaped(film, shot, {
+      id: provisional(word),
+      edge: `${shot.edge}+`,
+      first: index,
+      start: frame,
+      by_hand: true,
+      takes: [],
+      used: null,
+      own_circled: null,
+    }),
   ];
   return { ...film, shots: [...film.shots.slice(0, at), ...parts, ...film.shots.slice(at + 1)] };
 }

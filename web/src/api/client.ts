@@ -27,7 +27,9 @@ export type Offer = Schemas["Offer"];
 export type Command = Schemas["Change"]["command"];
 export type CutWish = Schemas["CutAgain"];
 
-export const api = createClient<paths>({ baseUrl: typeof window === "undefined" ? "" : window.location.origin });
+export const api = createClient<paths>({
+  baseUrl: typeof window === "undefined" ? "" : window.location.origin,
+});
 
 /** What went wrong, in words for the person, and what to do next. */
 export class Problem extends Error {
@@ -44,5 +46,9 @@ export class Problem extends Error {
 export function unwrap<T>(answer: { data?: unknown; error?: unknown; response: Response }): T {
   if (answer.response.ok) return answer.data as T;
   const p = (answer.error ?? {}) as { title?: string; detail?: string };
-  throw new Problem(p.title ?? "The server did not answer as expected.", p.detail ?? "Try again.", answer.response.status);
+  throw new Problem(
+    p.title ?? "The server did not answer as expected.",
+    p.detail ?? "Try again.",
+    answer.response.status,
+  );
 }

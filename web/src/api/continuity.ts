@@ -2,7 +2,16 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
 import { notify } from "../state/notices";
-import { type CompanyCard, type Film, type Member, type Reference, type Run, type Schemas, api, unwrap } from "./client";
+import {
+  type CompanyCard,
+  type Film,
+  type Member,
+  type Reference,
+  type Run,
+  type Schemas,
+  api,
+  unwrap,
+} from "./client";
 import { keys } from "./film";
 
 export type Who = Schemas["WhoView"];
@@ -17,24 +26,44 @@ export const useWho = (film: string, revision: number) =>
   useQuery({
     queryKey: ["who", film, revision],
     placeholderData: (before) => before,
-    queryFn: async () => unwrap<Who>(await api.GET("/api/films/{film}/who", { params: { path: { film } } })),
+    queryFn: async () =>
+      unwrap<Who>(await api.GET("/api/films/{film}/who", { params: { path: { film } } })),
   });
 
 /** References made for a person or a place; asked again while a run makes more. */
-export const useCandidates = (film: string, kind: "person" | "place", number: number, revision: number, runs: Run[] | undefined) =>
+export const useCandidates = (
+  film: string,
+  kind: "person" | "place",
+  number: number,
+  revision: number,
+  runs: Run[] | undefined,
+) =>
   useQuery({
     queryKey: ["references", film, kind, number, revision, runs?.map((r) => r.done).join()],
     placeholderData: (before) => before,
     queryFn: async () =>
-      unwrap<Candidates>(await api.GET("/api/films/{film}/references/{kind}/{number}", { params: { path: { film, kind, number } } })),
+      unwrap<Candidates>(
+        await api.GET("/api/films/{film}/references/{kind}/{number}", {
+          params: { path: { film, kind, number } },
+        }),
+      ),
   });
 
-export const useSamples = (film: string, look: string | null, revision: number, runs: Run[] | undefined) =>
+export const useSamples = (
+  film: string,
+  look: string | null,
+  revision: number,
+  runs: Run[] | undefined,
+) =>
   useQuery({
     queryKey: ["samples", film, look, revision, runs?.map((r) => r.done).join()],
     enabled: look !== null,
     queryFn: async () =>
-      unwrap<Sample[]>(await api.GET("/api/films/{film}/looks/{look}/samples", { params: { path: { film, look: look! } } })),
+      unwrap<Sample[]>(
+        await api.GET("/api/films/{film}/looks/{look}/samples", {
+          params: { path: { film, look: look! } },
+        }),
+      ),
   });
 
 export const useBringReferences = (film: string) =>
@@ -52,7 +81,9 @@ export const useBringReferences = (film: string) =>
 export const useMakeLook = (film: string) =>
   useMutation({
     mutationFn: async (wish: Schemas["LookFrom"]) =>
-      unwrap<MadeLook>(await api.POST("/api/films/{film}/looks", { params: { path: { film } }, body: wish })),
+      unwrap<MadeLook>(
+        await api.POST("/api/films/{film}/looks", { params: { path: { film } }, body: wish }),
+      ),
     onError: tell,
   });
 
@@ -60,7 +91,12 @@ export function useSetFigures(film: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async ({ take, figures }: { take: string; figures: BoxedFigure[] }) =>
-      unwrap<Film>(await api.PUT("/api/films/{film}/takes/{take}/figures", { params: { path: { film, take } }, body: figures })),
+      unwrap<Film>(
+        await api.PUT("/api/films/{film}/takes/{take}/figures", {
+          params: { path: { film, take } },
+          body: figures,
+        }),
+      ),
     onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
     onError: tell,
   });
@@ -76,7 +112,8 @@ export const useCompany = (search: CompanySearch) =>
   useQuery({
     queryKey: ["company", search],
     placeholderData: (before) => before,
-    queryFn: async () => unwrap<Member[]>(await api.GET("/api/company", { params: { query: search } })),
+    queryFn: async () =>
+      unwrap<Member[]>(await api.GET("/api/company", { params: { query: search } })),
   });
 
 /** The colour that words name, as the core reads them; null where they name none. */
@@ -86,7 +123,9 @@ export const useColour = (words: string) =>
     enabled: words.trim().length > 2,
     staleTime: Infinity,
     placeholderData: (before) => before,
-    queryFn: async () => unwrap<Schemas["ColourView"]>(await api.GET("/api/colour", { params: { query: { words } } })).css,
+    queryFn: async () =>
+      unwrap<Schemas["ColourView"]>(await api.GET("/api/colour", { params: { query: { words } } }))
+        .css,
   });
 
 interface Kept {
@@ -102,7 +141,9 @@ export function useKeep() {
     mutationFn: async ({ member, card, thumb }: Kept) => {
       const body = { card, tags: "", thumb: thumb ?? null };
       return unwrap<Member>(
-        member ? await api.PUT("/api/company/{member}", { params: { path: { member } }, body }) : await api.POST("/api/company", { body }),
+        member
+          ? await api.PUT("/api/company/{member}", { params: { path: { member } }, body })
+          : await api.POST("/api/company", { body }),
       );
     },
     onSuccess: () => void client.invalidateQueries({ queryKey: ["company"] }),
@@ -114,7 +155,9 @@ export function useDropMember() {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (member: string) => {
-      const { error, response } = await api.DELETE("/api/company/{member}", { params: { path: { member } } });
+      const { error, response } = await api.DELETE("/api/company/{member}", {
+        params: { path: { member } },
+      });
       if (!response.ok) unwrap({ data: undefined, error, response });
     },
     onSuccess: () => void client.invalidateQueries({ queryKey: ["company"] }),

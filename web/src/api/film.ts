@@ -36,31 +36,48 @@ export const keys = {
 };
 
 export const useShelf = () =>
-  useQuery({ queryKey: keys.shelf, queryFn: async () => unwrap<Card[]>(await api.GET("/api/films")), refetchInterval: 4_000 });
+  useQuery({
+    queryKey: keys.shelf,
+    queryFn: async () => unwrap<Card[]>(await api.GET("/api/films")),
+    refetchInterval: 4_000,
+  });
 
 export const useFilm = (id: string) =>
   useQuery({
     queryKey: keys.film(id),
-    queryFn: async () => unwrap<Film>(await api.GET("/api/films/{film}", { params: { path: { film: id } } })),
+    queryFn: async () =>
+      unwrap<Film>(await api.GET("/api/films/{film}", { params: { path: { film: id } } })),
   });
 
 export const useRuns = (id: string) =>
   useQuery({
     queryKey: keys.runs(id),
-    queryFn: async () => unwrap<Run[]>(await api.GET("/api/films/{film}/runs", { params: { path: { film: id } } })),
+    queryFn: async () =>
+      unwrap<Run[]>(await api.GET("/api/films/{film}/runs", { params: { path: { film: id } } })),
   });
 
 export const useSpending = (id: string) =>
   useQuery({
     queryKey: keys.spending(id),
-    queryFn: async () => unwrap<Spending>(await api.GET("/api/films/{film}/spending", { params: { path: { film: id } } })),
+    queryFn: async () =>
+      unwrap<Spending>(
+        await api.GET("/api/films/{film}/spending", { params: { path: { film: id } } }),
+      ),
   });
 
 export const useOffers = () =>
-  useQuery({ queryKey: ["offers"], queryFn: async () => unwrap<Offer[]>(await api.GET("/api/offers")), staleTime: 30_000 });
+  useQuery({
+    queryKey: ["offers"],
+    queryFn: async () => unwrap<Offer[]>(await api.GET("/api/offers")),
+    staleTime: 30_000,
+  });
 
 export const useLooks = () =>
-  useQuery({ queryKey: ["looks"], queryFn: async () => unwrap<Look[]>(await api.GET("/api/looks")), staleTime: Infinity });
+  useQuery({
+    queryKey: ["looks"],
+    queryFn: async () => unwrap<Look[]>(await api.GET("/api/looks")),
+    staleTime: Infinity,
+  });
 
 /** All looks that a film can be drawn in: ours and its own. */
 export const useLooksOf = (film: Film): Look[] => [...(useLooks().data ?? []), ...film.looks];
@@ -68,8 +85,13 @@ export const useLooksOf = (film: Film): Look[] => [...(useLooks().data ?? []), .
 /** Shows a failure, and looks at the film again where somebody else was faster. */
 export function failed(film: string) {
   return (error: Error) => {
-    notify(error instanceof Problem ? error.message : "The server does not answer. What you did is not saved; try again.");
-    if (error instanceof Problem && error.status === 409) void queryClient.invalidateQueries({ queryKey: keys.film(film) });
+    notify(
+      error instanceof Problem
+        ? error.message
+        : "The server does not answer. What you did is not saved; try again.",
+    );
+    if (error instanceof Problem && error.status === 409)
+      void queryClient.invalidateQueries({ queryKey: keys.film(film) });
   };
 }
 
@@ -80,7 +102,9 @@ const settled = new Map<string, number>();
 function named(film: Film | undefined, command: Command): Command {
   if (!("shot" in command) || command.shot >= 0 || !film) return command;
   const key = `${film.id} ${command.shot}`;
-  const known = settled.get(key) ?? film.shots.find((s) => film.words[s.first]?.[2] === -command.shot && s.end > s.first)?.id;
+  const known =
+    settled.get(key) ??
+    film.shots.find((s) => film.words[s.first]?.[2] === -command.shot && s.end > s.first)?.id;
   if (known === undefined) return command;
   settled.set(key, known);
   return { ...command, shot: known };
@@ -95,7 +119,9 @@ export function useChange(film: string) {
     scope: { id: `changes of ${film}` },
     onMutate: async (command: Command) => {
       await client.cancelQueries({ queryKey: keys.film(film) });
-      client.setQueryData<Film>(keys.film(film), (before) => (before ? (ahead(before, command) ?? before) : before));
+      client.setQueryData<Film>(keys.film(film), (before) =>
+        before ? (ahead(before, command) ?? before) : before,
+      );
     },
     mutationFn: async (command: Command) => {
       const seen = client.getQueryData<Film>(keys.film(film));
@@ -103,7 +129,10 @@ export function useChange(film: string) {
       return unwrap<Film>(
         await api.POST("/api/films/{film}/changes", {
           params: { path: { film } },
-          body: { revision: Math.max(seen?.revision ?? 0, known?.revision ?? 0), command: named(known, command) },
+          body: {
+            revision: Math.max(seen?.revision ?? 0, known?.revision ?? 0),
+            command: named(known, command),
+          },
         }),
       );
     },
@@ -135,7 +164,16 @@ export function useHistory(film: string) {
 }
 
 export interface RunWish {
-  kind: "pictures" | "speech" | "everything" | "delivery" | "references" | "look" | "retouch" | "again" | "enlarge";
+  kind:
+    | "pictures"
+    | "speech"
+    | "everything"
+    | "delivery"
+    | "references"
+    | "look"
+    | "retouch"
+    | "again"
+    | "enlarge";
   take?: string;
   mask?: string;
   words?: string;
@@ -157,7 +195,16 @@ export interface RunWish {
   captions?: string;
 }
 
-const bodyOf = (wish: RunWish) => ({ shots: [], size: "1080p", make: true, words: "", feather: 0, strength: 80, wait: false, ...wish });
+const bodyOf = (wish: RunWish) => ({
+  shots: [],
+  size: "1080p",
+  make: true,
+  words: "",
+  feather: 0,
+  strength: 80,
+  wait: false,
+  ...wish,
+});
 
 export const useEstimate = (film: string, wish: RunWish, revision: number, enabled = true) =>
   useQuery({
@@ -165,14 +212,24 @@ export const useEstimate = (film: string, wish: RunWish, revision: number, enabl
     enabled,
     placeholderData: (before) => before,
     queryFn: async () =>
-      unwrap<Estimate>(await api.POST("/api/films/{film}/estimate", { params: { path: { film } }, body: bodyOf(wish) })),
+      unwrap<Estimate>(
+        await api.POST("/api/films/{film}/estimate", {
+          params: { path: { film } },
+          body: bodyOf(wish),
+        }),
+      ),
   });
 
 export function useStart(film: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (wish: RunWish) =>
-      unwrap<Run>(await api.POST("/api/films/{film}/runs", { params: { path: { film } }, body: bodyOf(wish) })),
+      unwrap<Run>(
+        await api.POST("/api/films/{film}/runs", {
+          params: { path: { film } },
+          body: bodyOf(wish),
+        }),
+      ),
     onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
     onError: failed(film),
   });
@@ -184,7 +241,9 @@ export function useRest(film: string) {
   return useMutation({
     mutationFn: async ({ run, paused }: { run: string; paused: boolean }) =>
       unwrap<Run>(
-        paused ? await api.POST("/api/runs/{run}/pause", { params: { path: { run } } }) : await api.POST("/api/runs/{run}/go-on", { params: { path: { run } } }),
+        paused
+          ? await api.POST("/api/runs/{run}/pause", { params: { path: { run } } })
+          : await api.POST("/api/runs/{run}/go-on", { params: { path: { run } } }),
       ),
     onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
     onError: failed(film),
@@ -194,7 +253,8 @@ export function useRest(film: string) {
 export function useCancel(film: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: async (run: string) => unwrap<Run>(await api.DELETE("/api/runs/{run}", { params: { path: { run } } })),
+    mutationFn: async (run: string) =>
+      unwrap<Run>(await api.DELETE("/api/runs/{run}", { params: { path: { run } } })),
     onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
     onError: failed(film),
   });
@@ -206,7 +266,10 @@ export function useBring(film: string) {
     mutationFn: async ({ shot, file }: { shot: number; file: File }) => {
       const body = new FormData();
       body.append("file", file);
-      const response = await fetch(`/api/films/${film}/shots/${shot}/takes`, { method: "POST", body });
+      const response = await fetch(`/api/films/${film}/shots/${shot}/takes`, {
+        method: "POST",
+        body,
+      });
       const data = (await response.json()) as Film;
       return unwrap<Film>({ data, error: data, response });
     },
@@ -221,7 +284,10 @@ export const useMask = (film: string) =>
     mutationFn: async ({ take, png }: { take: string; png: Blob }) => {
       const body = new FormData();
       body.append("file", png, "mask.png");
-      const response = await fetch(`/api/films/${film}/takes/${take}/masks`, { method: "POST", body });
+      const response = await fetch(`/api/films/${film}/takes/${take}/masks`, {
+        method: "POST",
+        body,
+      });
       const data = (await response.json()) as { media: string };
       return unwrap<{ media: string }>({ data, error: data, response });
     },
@@ -229,7 +295,9 @@ export const useMask = (film: string) =>
   });
 
 export const previewCut = async (film: string, wish: CutWish) =>
-  unwrap<CutPreview>(await api.POST("/api/films/{film}/cut", { params: { path: { film } }, body: wish }));
+  unwrap<CutPreview>(
+    await api.POST("/api/films/{film}/cut", { params: { path: { film } }, body: wish }),
+  );
 
 /** What a change would do, before it is made; nothing is asked while there is none. */
 export const useImpact = (film: string, command: Command | null, revision: number) =>
@@ -237,7 +305,10 @@ export const useImpact = (film: string, command: Command | null, revision: numbe
     queryKey: ["impact", film, command, revision],
     enabled: command !== null,
     placeholderData: (before) => before,
-    queryFn: async () => unwrap<Impact>(await api.POST("/api/films/{film}/impact", { params: { path: { film } }, body: command! })),
+    queryFn: async () =>
+      unwrap<Impact>(
+        await api.POST("/api/films/{film}/impact", { params: { path: { film } }, body: command! }),
+      ),
   });
 
 /** Follows the film's events and fetches again only what they name; bursts are taken together. */
@@ -263,11 +334,15 @@ export function useEvents(film: string) {
       }
       const known = client.getQueryData<Film>(keys.film(film))?.revision ?? 0;
       // A run also makes lines, sounds and mixes, which are part of the film.
-      if (revision > known || [...waiting].some((what) => what !== "changed")) void client.invalidateQueries({ queryKey: keys.film(film) });
+      if (revision > known || [...waiting].some((what) => what !== "changed"))
+        void client.invalidateQueries({ queryKey: keys.film(film) });
       waiting.clear();
     };
     source.addEventListener("film", (event) => {
-      const news = JSON.parse((event as MessageEvent<string>).data) as { what: string; revision?: number };
+      const news = JSON.parse((event as MessageEvent<string>).data) as {
+        what: string;
+        revision?: number;
+      };
       waiting.add(news.what);
       revision = Math.max(revision, news.revision ?? 0);
       timer ??= window.setTimeout(flush, 350);

@@ -11,16 +11,34 @@ export type Pose = Schemas["FigurePose"];
 export const useHand = (film: string, take: string) =>
   useQuery({
     queryKey: ["hand", film, take],
-    queryFn: async () => unwrap<Hand>(await api.GET("/api/films/{film}/takes/{take}/hand", { params: { path: { film, take } } })),
+    queryFn: async () =>
+      unwrap<Hand>(
+        await api.GET("/api/films/{film}/takes/{take}/hand", { params: { path: { film, take } } }),
+      ),
   });
 
-export const usePoses = () => useQuery({ queryKey: ["poses"], staleTime: Infinity, queryFn: async () => unwrap<string[]>(await api.GET("/api/poses")) });
+export const usePoses = () =>
+  useQuery({
+    queryKey: ["poses"],
+    staleTime: Infinity,
+    queryFn: async () => unwrap<string[]>(await api.GET("/api/poses")),
+  });
 
 /** A joint dragged, or a pose of the stock taken; limbs keep their lengths. */
 export const useMovePose = () =>
   useMutation({
-    mutationFn: async (wish: { pose: Pose; aspect: number; joint?: string; to?: [number, number]; stock?: string }) =>
-      unwrap<Pose>(await api.POST("/api/poses", { body: { to: [0.5, 0.5], stock: "", ...wish } as Schemas["PoseMove"] })),
+    mutationFn: async (wish: {
+      pose: Pose;
+      aspect: number;
+      joint?: string;
+      to?: [number, number];
+      stock?: string;
+    }) =>
+      unwrap<Pose>(
+        await api.POST("/api/poses", {
+          body: { to: [0.5, 0.5], stock: "", ...wish } as Schemas["PoseMove"],
+        }),
+      ),
   });
 
 export type CutOut = Schemas["CutOut"];
@@ -30,19 +48,41 @@ export type Box = Schemas["HandView"]["frame"];
 /** A change that the film answers. */
 function useAnswered<T>(film: string, ask: (wish: T) => Promise<Film>) {
   const client = useQueryClient();
-  return useMutation({ mutationFn: ask, onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh), onError: failed(film) });
+  return useMutation({
+    mutationFn: ask,
+    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onError: failed(film),
+  });
 }
 
 /** Cuts a figure, or what a kept mask marks, out of a take, and keeps it in the film. */
 export const useCut = (film: string, take: string) =>
-  useAnswered(film, async (wish: { name: string; figure: number | null; mask: string | null; feather: number; revision: number }) =>
-    unwrap<Film>(await api.POST("/api/films/{film}/takes/{take}/cutouts", { params: { path: { film, take } }, body: wish })),
+  useAnswered(
+    film,
+    async (wish: {
+      name: string;
+      figure: number | null;
+      mask: string | null;
+      feather: number;
+      revision: number;
+    }) =>
+      unwrap<Film>(
+        await api.POST("/api/films/{film}/takes/{take}/cutouts", {
+          params: { path: { film, take } },
+          body: wish,
+        }),
+      ),
   );
 
 /** Lays a cut-out into a take, as a new one. */
 export const useLayIn = (film: string, take: string) =>
   useAnswered(film, async (wish: { cutout: number } & Placing) =>
-    unwrap<Film>(await api.POST("/api/films/{film}/takes/{take}/placed", { params: { path: { film, take } }, body: wish })),
+    unwrap<Film>(
+      await api.POST("/api/films/{film}/takes/{take}/placed", {
+        params: { path: { film, take } },
+        body: wish,
+      }),
+    ),
   );
 
 /** Where to see how it would look there. */
@@ -51,7 +91,14 @@ export const seenPlaced = (film: string, take: string, cutout: number, p: Placin
 
 /** Makes a new take of what a frame holds of one. */
 export const useReframe = (film: string, take: string) =>
-  useAnswered(film, async (frame: Box) => unwrap<Film>(await api.POST("/api/films/{film}/takes/{take}/reshaped", { params: { path: { film, take } }, body: { frame } })));
+  useAnswered(film, async (frame: Box) =>
+    unwrap<Film>(
+      await api.POST("/api/films/{film}/takes/{take}/reshaped", {
+        params: { path: { film, take } },
+        body: { frame },
+      }),
+    ),
+  );
 
 /** Keeps a sketch that pictures are to follow. */
 export const useSketch = (film: string) =>
@@ -67,7 +114,13 @@ export const useSketch = (film: string) =>
   });
 
 /** A figure of a take as it was drawn: pixels of the asked size, white where it is. */
-export async function maskOfFigure(film: string, take: string, number: number, width: number, height: number): Promise<ImageData> {
+export async function maskOfFigure(
+  film: string,
+  take: string,
+  number: number,
+  width: number,
+  height: number,
+): Promise<ImageData> {
   const image = new Image();
   image.src = `/api/films/${film}/takes/${take}/figures/${number}/mask`;
   await image.decode();

@@ -14,7 +14,12 @@ export const usePrompts = (film: string, shot: number, revision: number) =>
     queryKey: ["prompts", film, shot, revision],
     placeholderData: (before) => before,
     enabled: shot > 0,
-    queryFn: async () => unwrap<Prompts>(await api.GET("/api/films/{film}/shots/{shot}/prompts", { params: { path: { film, shot } } })),
+    queryFn: async () =>
+      unwrap<Prompts>(
+        await api.GET("/api/films/{film}/shots/{shot}/prompts", {
+          params: { path: { film, shot } },
+        }),
+      ),
   });
 
 export const useBringBack = (film: string) =>
@@ -33,7 +38,12 @@ export function usePlace(film: string) {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async (pictures: Placed[]) =>
-      unwrap<Film>(await api.POST("/api/films/{film}/brought/place", { params: { path: { film } }, body: { pictures } })),
+      unwrap<Film>(
+        await api.POST("/api/films/{film}/brought/place", {
+          params: { path: { film } },
+          body: { pictures },
+        }),
+      ),
     onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
     onError: (error: Error) => notify(error.message),
   });
@@ -44,12 +54,23 @@ export type PromptKind = "picture" | "motion" | "direction" | "sound";
 /** Copies a prompt of a shot, and says so. */
 export async function copyPrompt(film: string, shot: Shot, kind: PromptKind): Promise<void> {
   try {
-    const others = kind === "picture" ? null : unwrap<Prompts>(await api.GET("/api/films/{film}/shots/{shot}/prompts", { params: { path: { film, shot: shot.id } } }));
+    const others =
+      kind === "picture"
+        ? null
+        : unwrap<Prompts>(
+            await api.GET("/api/films/{film}/shots/{shot}/prompts", {
+              params: { path: { film, shot: shot.id } },
+            }),
+          );
     const text = kind === "picture" ? shot.prompt : others![kind].text;
     if (!text) return notify(`Shot ${shot.edge} has no ${kind} prompt.`);
     await navigator.clipboard.writeText(text);
     notify(`The ${kind} prompt of shot ${shot.edge} is copied.`);
   } catch (error) {
-    notify(error instanceof Problem ? error.message : "The browser did not let it be copied. Mark the words and copy them.");
+    notify(
+      error instanceof Problem
+        ? error.message
+        : "The browser did not let it be copied. Mark the words and copy them.",
+    );
   }
 }

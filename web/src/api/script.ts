@@ -15,7 +15,12 @@ export type ReferencePace = Schemas["ReferencePace"];
 export type Compared = Schemas["ComparedVersions"];
 export type Version = Schemas["ChangeView"];
 
-const tell = (error: Error) => notify(error instanceof Problem ? error.message : "The server does not answer; what you wrote is still here.");
+const tell = (error: Error) =>
+  notify(
+    error instanceof Problem
+      ? error.message
+      : "The server does not answer; what you wrote is still here.",
+  );
 
 async function posted<T>(path: string, body: FormData): Promise<T> {
   const response = await fetch(path, { method: "POST", body });
@@ -40,7 +45,10 @@ export const useMeasurePace = (onMeasured: (pace: ReferencePace) => void) =>
   useMutation({
     mutationFn: async (file: File | string) => {
       const body = new FormData();
-      body.append("file", typeof file === "string" ? new File([file], "pasted.txt", { type: "text/plain" }) : file);
+      body.append(
+        "file",
+        typeof file === "string" ? new File([file], "pasted.txt", { type: "text/plain" }) : file,
+      );
       return posted<ReferencePace>("/api/paces", body);
     },
     onSuccess: onMeasured,
@@ -49,14 +57,18 @@ export const useMeasurePace = (onMeasured: (pace: ReferencePace) => void) =>
 
 export const useWriting = (onWritten: (written: Written, wish: ScriptWish) => void) =>
   useMutation({
-    mutationFn: async (wish: ScriptWish) => unwrap<Written>(await api.POST("/api/writing", { body: wish })),
+    mutationFn: async (wish: ScriptWish) =>
+      unwrap<Written>(await api.POST("/api/writing", { body: wish })),
     onSuccess: onWritten,
     onError: tell,
   });
 
 export const useRework = (film: string) =>
   useMutation({
-    mutationFn: async (wish: Rework) => unwrap<Reworked>(await api.POST("/api/films/{film}/rework", { params: { path: { film } }, body: wish })),
+    mutationFn: async (wish: Rework) =>
+      unwrap<Reworked>(
+        await api.POST("/api/films/{film}/rework", { params: { path: { film } }, body: wish }),
+      ),
     onError: tell,
   });
 
@@ -72,7 +84,10 @@ export const useFind = (film: string, wanted: Finding, revision: number) =>
     queryKey: ["find", film, wanted, revision],
     enabled: wanted.query.length > 0,
     placeholderData: (before) => before,
-    queryFn: async () => unwrap<FoundPlace[]>(await api.POST("/api/films/{film}/find", { params: { path: { film } }, body: wanted })),
+    queryFn: async () =>
+      unwrap<FoundPlace[]>(
+        await api.POST("/api/films/{film}/find", { params: { path: { film } }, body: wanted }),
+      ),
   });
 
 export const useRenaming = (film: string, person: number, name: string, revision: number) =>
@@ -80,14 +95,20 @@ export const useRenaming = (film: string, person: number, name: string, revision
     queryKey: ["renaming", film, person, name, revision],
     enabled: name.trim().length > 0,
     queryFn: async () =>
-      unwrap<FoundPlace[]>(await api.POST("/api/films/{film}/renaming", { params: { path: { film } }, body: { person, name: name.trim() } })),
+      unwrap<FoundPlace[]>(
+        await api.POST("/api/films/{film}/renaming", {
+          params: { path: { film } },
+          body: { person, name: name.trim() },
+        }),
+      ),
   });
 
 export const useVersions = (film: string, revision: number) =>
   useQuery({
     queryKey: ["versions", film, revision],
     placeholderData: (before) => before,
-    queryFn: async () => unwrap<Version[]>(await api.GET("/api/films/{film}/history", { params: { path: { film } } })),
+    queryFn: async () =>
+      unwrap<Version[]>(await api.GET("/api/films/{film}/history", { params: { path: { film } } })),
   });
 
 export const useCompared = (film: string, before: number | null, after: number | null) =>
@@ -96,7 +117,9 @@ export const useCompared = (film: string, before: number | null, after: number |
     enabled: before !== null && after !== null,
     queryFn: async () =>
       unwrap<Compared>(
-        await api.GET("/api/films/{film}/compare", { params: { path: { film }, query: { before: before ?? 0, after: after ?? 0 } } }),
+        await api.GET("/api/films/{film}/compare", {
+          params: { path: { film }, query: { before: before ?? 0, after: after ?? 0 } },
+        }),
       ),
   });
 
@@ -105,7 +128,11 @@ export function useGoBack(film: string) {
   return useMutation({
     scope: { id: `changes of ${film}` },
     mutationFn: async (number: number) =>
-      unwrap<Schemas["FilmView"]>(await api.POST("/api/films/{film}/versions/{number}", { params: { path: { film, number } } })),
+      unwrap<Schemas["FilmView"]>(
+        await api.POST("/api/films/{film}/versions/{number}", {
+          params: { path: { film, number } },
+        }),
+      ),
     onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
     onError: tell,
   });

@@ -19,11 +19,26 @@ interface Props {
   onFiles: (files: File[]) => void;
 }
 
-export function Bring({ label, title, busy, many = false, folder = false, accept = PICTURES, quiet = false, disabled = false, onFiles }: Props) {
+export function Bring({
+  label,
+  title,
+  busy,
+  many = false,
+  folder = false,
+  accept = PICTURES,
+  quiet = false,
+  disabled = false,
+  onFiles,
+}: Props) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>
-      <Button kind={quiet ? "quiet" : "plain"} disabled={busy || disabled} onClick={() => field.current?.click()} title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster">
+      <Button
+        kind={quiet ? "quiet" : "plain"}
+        disabled={busy || disabled}
+        onClick={() => field.current?.click()}
+        title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster"
+      >
         {busy && !quiet ? "reading …" : title}
       </Button>
       <input

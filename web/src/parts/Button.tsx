@@ -9,7 +9,11 @@ const LOOK: Record<Kind, string> = {
 };
 
 /** Actions are graphite; the pencil's red is for marks alone. */
-export function Button({ kind = "plain", className = "", ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind }) {
+export function Button({
+  kind = "plain",
+  className = "",
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { kind?: Kind }) {
   return (
     <button
       type="button"

@@ -16,14 +16,20 @@ export function Choice({ value, label, options, onChange, quiet = false }: Props
       <Select.Trigger
         aria-label={label}
         className={`inline-flex items-center gap-1 whitespace-nowrap rounded-[5px] text-left ${
-          quiet ? "-mx-1 min-h-6 px-1 hover:bg-shade" : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
+          quiet
+            ? "-mx-1 min-h-6 px-1 hover:bg-shade"
+            : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
         }`}
       >
         <Select.Value />
         <ChevronDown className="size-3.5 shrink-0 text-ink-2" />
       </Select.Trigger>
       <Select.Portal>
-        <Select.Content position="popper" sideOffset={4} className="z-50 max-h-80 overflow-auto rounded-md border border-rule-strong bg-page py-1 shadow-sm">
+        <Select.Content
+          position="popper"
+          sideOffset={4}
+          className="z-50 max-h-80 overflow-auto rounded-md border border-rule-strong bg-page py-1 shadow-sm"
+        >
           <Select.Viewport>
             {options.map(([key, name]) => (
               <Select.Item

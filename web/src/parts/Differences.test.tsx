@@ -16,14 +16,21 @@ describe("before and after in one text", () => {
   it("strikes what goes and underlines what comes", () => {
     const { container } = render(<Differences pieces={PIECES} />);
     expect([...container.querySelectorAll("del")].map((d) => d.textContent)).toEqual(["was"]);
-    expect([...container.querySelectorAll("ins")].map((d) => d.textContent)).toEqual(["is", " It rained."]);
+    expect([...container.querySelectorAll("ins")].map((d) => d.textContent)).toEqual([
+      "is",
+      " It rained.",
+    ]);
     expect(container.textContent).toContain("The lamp ");
   });
 
   it("shows a change that is left out as it was, and tells which is clicked", () => {
     const onToggle = vi.fn();
-    const { container } = render(<Differences pieces={PIECES} taken={(start) => start !== 9} onToggle={onToggle} />);
-    expect([...container.querySelectorAll("ins")].map((d) => d.textContent)).toEqual([" It rained."]);
+    const { container } = render(
+      <Differences pieces={PIECES} taken={(start) => start !== 9} onToggle={onToggle} />,
+    );
+    expect([...container.querySelectorAll("ins")].map((d) => d.textContent)).toEqual([
+      " It rained.",
+    ]);
     screen.getByRole("button", { name: /^Left out: “was” becomes “is”/ }).click();
     expect(onToggle).toHaveBeenCalledWith(9);
   });

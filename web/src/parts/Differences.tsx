@@ -27,12 +27,23 @@ export function Differences({ pieces, taken = () => true, onToggle }: Props) {
   return (
     <p className="font-serif text-[14px] leading-[1.55]">
       {pieces.map((piece, i) => {
-        if (piece.before === piece.after) return <span key={piece.start}>{kept(piece.before, i === 0, i === pieces.length - 1)}</span>;
+        if (piece.before === piece.after)
+          return (
+            <span key={piece.start}>{kept(piece.before, i === 0, i === pieces.length - 1)}</span>
+          );
         const on = taken(piece.start);
         const words = (
           <>
-            {piece.before.trim() && <del className={on ? "text-ink-2" : "text-ink no-underline"}>{piece.before.replace(/\s+/g, " ")}</del>}
-            {on && piece.after.trim() && <ins className="decoration-2 underline-offset-[3px]">{piece.after.replace(/\s+/g, " ")}</ins>}
+            {piece.before.trim() && (
+              <del className={on ? "text-ink-2" : "text-ink no-underline"}>
+                {piece.before.replace(/\s+/g, " ")}
+              </del>
+            )}
+            {on && piece.after.trim() && (
+              <ins className="decoration-2 underline-offset-[3px]">
+                {piece.after.replace(/\s+/g, " ")}
+              </ins>
+            )}
           </>
         );
         return onToggle ? (
@@ -48,7 +59,10 @@ export function Differences({ pieces, taken = () => true, onToggle }: Props) {
             {words}
           </button>
         ) : (
-          <span key={piece.start} className="rounded-[2px] bg-[color-mix(in_srgb,var(--ochre)_18%,transparent)]">
+          <span
+            key={piece.start}
+            className="rounded-[2px] bg-[color-mix(in_srgb,var(--ochre)_18%,transparent)]"
+          >
             {words}
           </span>
         );

@@ -54,8 +54,12 @@ export function EdgeStrip({ film }: { film: Film }) {
                 state === "empty" ? "border-y border-l border-rule-strong bg-page" : "bg-slate"
               } ${shot.scene !== film.shots[film.shots.indexOf(shot) - 1]?.scene ? "ml-[3px] first:ml-0" : ""}`}
             >
-              {state === "empty" && shot.measured && <span className="dots absolute inset-0 opacity-70" />}
-              {shot.measured && <span className="absolute inset-x-0 bottom-0 h-[6px] rounded-t-[6px_4px] bg-teal" />}
+              {state === "empty" && shot.measured && (
+                <span className="dots absolute inset-0 opacity-70" />
+              )}
+              {shot.measured && (
+                <span className="absolute inset-x-0 bottom-0 h-[6px] rounded-t-[6px_4px] bg-teal" />
+              )}
               {state === "stale" && <span className="hatch absolute inset-0" />}
             </span>
           );

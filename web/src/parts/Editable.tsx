@@ -13,7 +13,16 @@ interface Props {
   letters?: number;
 }
 
-export function Editable({ value, label, onSave, onDraft, className = "", multiline = false, hint = "", letters = 46 }: Props) {
+export function Editable({
+  value,
+  label,
+  onSave,
+  onDraft,
+  className = "",
+  multiline = false,
+  hint = "",
+  letters = 46,
+}: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const field = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
   useEffect(() => {

@@ -10,7 +10,11 @@ export const Field = ({ className = "", ...rest }: InputHTMLAttributes<HTMLInput
 );
 
 export const Area = ({ className = "", ...rest }: TextareaHTMLAttributes<HTMLTextAreaElement>) => (
-  <textarea className={`w-full resize-none px-2.5 py-2 leading-snug ${LOOK} ${className}`} onKeyDown={quiet} {...rest} />
+  <textarea
+    className={`w-full resize-none px-2.5 py-2 leading-snug ${LOOK} ${className}`}
+    onKeyDown={quiet}
+    {...rest}
+  />
 );
 
 export const NumberField = ({
@@ -41,9 +45,22 @@ export const NumberField = ({
   />
 );
 
-export const Check = ({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) => (
+export const Check = ({
+  label,
+  on,
+  onChange,
+}: {
+  label: string;
+  on: boolean;
+  onChange: (on: boolean) => void;
+}) => (
   <label className="inline-flex min-h-6 cursor-pointer items-center gap-1.5 text-ink-2">
-    <input type="checkbox" checked={on} onChange={(e) => onChange(e.target.checked)} className="size-3.5 accent-[var(--ink)]" />
+    <input
+      type="checkbox"
+      checked={on}
+      onChange={(e) => onChange(e.target.checked)}
+      className="size-3.5 accent-[var(--ink)]"
+    />
     {label}
   </label>
 );

@@ -3,49 +3,68 @@ import * as Dialog from "@radix-ui/react-dialog";
 import { useEffect, useState } from "react";
 
 const KEYS: [string, [string, string][]][] = [
-  ["Anywhere", [
-    ["?", "these keys"],
-    ["1 2 3 4 5", "Script, Continuity, Sheet, Bench, Delivery"],
-    ["Ctrl Z", "undo, with Shift redo"],
-    ["Space", "play and stop"],
-    ["← →", "a frame back or on (on the strip)"],
-  ]],
-  ["Script", [
-    ["← → ↑ ↓", "walk from word to word"],
-    ["Enter", "set a cut mark before the word, or lift the one that is there"],
-    ["Backspace", "lift the word's cut mark"],
-    ["Alt ← →", "push the mark a word along"],
-    ["E", "edit the words of the paragraph; Ctrl Enter saves, Esc leaves"],
-    ["Alt 1 2 3 4", "while editing: narration, somebody speaks, scene heading, not spoken"],
-    ["R", "do what the remark on the shot says"],
-    ["S", "what the shot shows"],
-    ["Alt ↑ ↓", "move the scene (on its heading)"],
-  ]],
-  ["Continuity", [
-    ["← → ↑ ↓", "walk through who and scenes, or through the pictures below"],
-    ["M", "make the picture again"],
-    ["A", "accept its drift, or count it again"],
-    ["Enter", "open the shot in the Sheet"],
-  ]],
-  ["Bench", [
-    ["↑ ↓", "the shot before, the next"],
-    ["1 … 9 with Shift", "circle a take"],
-    ["+ − 0", "nearer, further, the whole picture"],
-  ]],
-  ["Sheet", [
-    ["↑ ↓", "the shot before, the next"],
-    ["1 2 3 4 with Shift", "circle a take"],
-    ["M", "make more takes of the shot"],
-    ["H", "hear the shot's line"],
-    ["P O D S", "copy the picture, motion, direction or sound prompt"],
-  ]],
+  [
+    "Anywhere",
+    [
+      ["?", "these keys"],
+      ["1 2 3 4 5", "Script, Continuity, Sheet, Bench, Delivery"],
+      ["Ctrl Z", "undo, with Shift redo"],
+      ["Space", "play and stop"],
+      ["← →", "a frame back or on (on the strip)"],
+    ],
+  ],
+  [
+    "Script",
+    [
+      ["← → ↑ ↓", "walk from word to word"],
+      ["Enter", "set a cut mark before the word, or lift the one that is there"],
+      ["Backspace", "lift the word's cut mark"],
+      ["Alt ← →", "push the mark a word along"],
+      ["E", "edit the words of the paragraph; Ctrl Enter saves, Esc leaves"],
+      ["Alt 1 2 3 4", "while editing: narration, somebody speaks, scene heading, not spoken"],
+      ["R", "do what the remark on the shot says"],
+      ["S", "what the shot shows"],
+      ["Alt ↑ ↓", "move the scene (on its heading)"],
+    ],
+  ],
+  [
+    "Continuity",
+    [
+      ["← → ↑ ↓", "walk through who and scenes, or through the pictures below"],
+      ["M", "make the picture again"],
+      ["A", "accept its drift, or count it again"],
+      ["Enter", "open the shot in the Sheet"],
+    ],
+  ],
+  [
+    "Bench",
+    [
+      ["↑ ↓", "the shot before, the next"],
+      ["1 … 9 with Shift", "circle a take"],
+      ["+ − 0", "nearer, further, the whole picture"],
+    ],
+  ],
+  [
+    "Sheet",
+    [
+      ["↑ ↓", "the shot before, the next"],
+      ["1 2 3 4 with Shift", "circle a take"],
+      ["M", "make more takes of the shot"],
+      ["H", "hear the shot's line"],
+      ["P O D S", "copy the picture, motion, direction or sound prompt"],
+    ],
+  ],
 ];
 
 export function KeyList() {
   const [open, setOpen] = useState(false);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
-      if (e.key === "?" && !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement)) setOpen(true);
+      if (
+        e.key === "?" &&
+        !(e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement)
+      )
+        setOpen(true);
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -82,7 +101,9 @@ export function KeyList() {
               </dl>
             </section>
           ))}
-          <Dialog.Close className="rounded-[5px] border border-rule-strong px-3 py-1 font-medium hover:bg-shade">Close</Dialog.Close>
+          <Dialog.Close className="rounded-[5px] border border-rule-strong px-3 py-1 font-medium hover:bg-shade">
+            Close
+          </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -32,7 +32,14 @@ export function Monitor({ film }: { film: Film }) {
       if (loaded.current === version || !video.current) return;
       loaded.current = version;
       hls.current?.destroy();
-      const player = new Hls({ enableWorker: false, startPosition: from, maxBufferLength: 12, fragLoadPolicy: patient, manifestLoadPolicy: patient, playlistLoadPolicy: patient });
+      const player = new Hls({
+        enableWorker: false,
+        startPosition: from,
+        maxBufferLength: 12,
+        fragLoadPolicy: patient,
+        manifestLoadPolicy: patient,
+        playlistLoadPolicy: patient,
+      });
       hls.current = player;
       setState("loading");
       player.on(Hls.Events.ERROR, (_, data) => data.fatal && setState("failed"));
@@ -44,7 +51,8 @@ export function Monitor({ film }: { film: Film }) {
 
   // Follow edits while nobody is watching and nothing is being made; else the next Play takes them in.
   useEffect(() => {
-    if (!isPlaying && !busy && loaded.current && loaded.current !== film.preview) load(playhead.get() / rate);
+    if (!isPlaying && !busy && loaded.current && loaded.current !== film.preview)
+      load(playhead.get() / rate);
   }, [busy, film.preview, isPlaying, load, rate]);
 
   useEffect(() => {
@@ -87,7 +95,14 @@ export function Monitor({ film }: { film: Film }) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const target = e.target as HTMLElement;
-      if (e.key === " " && !(target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement || target.closest("button,[role=tab],[role=menuitem]"))) {
+      if (
+        e.key === " " &&
+        !(
+          target instanceof HTMLInputElement ||
+          target instanceof HTMLTextAreaElement ||
+          target.closest("button,[role=tab],[role=menuitem]")
+        )
+      ) {
         e.preventDefault();
         toggle();
       }
@@ -103,12 +118,20 @@ export function Monitor({ film }: { film: Film }) {
     <section aria-label="Monitor">
       {/* As wide as there is room, and never higher than two fifths of the window: upright films stay whole. */}
       <div className="bg-[#191613]">
-        <div className="relative mx-auto overflow-hidden" style={{ aspectRatio: ASPECT[film.settings.aspect], width: `min(100%, calc(42vh * ${ASPECT[film.settings.aspect]}))` }}>
+        <div
+          className="relative mx-auto overflow-hidden"
+          style={{
+            aspectRatio: ASPECT[film.settings.aspect],
+            width: `min(100%, calc(42vh * ${ASPECT[film.settings.aspect]}))`,
+          }}
+        >
           <div className="absolute inset-0">
             {still ? (
               <img src={`/media/${still.media}`} alt="" className="size-full object-cover" />
             ) : (
-              <p className="flex size-full items-center bg-[#faf6ec] px-[9%] font-serif text-[17px] leading-snug text-[#272320]">{shot?.text}</p>
+              <p className="flex size-full items-center bg-[#faf6ec] px-[9%] font-serif text-[17px] leading-snug text-[#272320]">
+                {shot?.text}
+              </p>
             )}
           </div>
           <video
@@ -124,19 +147,34 @@ export function Monitor({ film }: { film: Film }) {
             onPause={() => playing.set(false)}
             onEnded={() => playing.set(false)}
           />
-          {state === "loading" && <span className="absolute bottom-2 right-2 rounded bg-[#191613cc] px-2 py-0.5 text-[12px] text-[#faf6ec]">laying the preview …</span>}
+          {state === "loading" && (
+            <span className="absolute bottom-2 right-2 rounded bg-[#191613cc] px-2 py-0.5 text-[12px] text-[#faf6ec]">
+              laying the preview …
+            </span>
+          )}
         </div>
       </div>
       <div className="flex items-center gap-3 px-4 py-2">
-        <Button kind="ink" onClick={toggle} aria-label={isPlaying ? "Stop" : "Play"} className="w-[58px] justify-center">
+        <Button
+          kind="ink"
+          onClick={toggle}
+          aria-label={isPlaying ? "Stop" : "Play"}
+          className="w-[58px] justify-center"
+        >
           {isPlaying ? "Stop" : "Play"}
         </Button>
         <span role="timer" className="font-mono text-[15px]" aria-label="Time under the playhead">
           {timecode(frame, film.fps)}
         </span>
-        <span className="font-mono text-[12px] text-ink-2">of {timecode(film.frames, film.fps)}</span>
+        <span className="font-mono text-[12px] text-ink-2">
+          of {timecode(film.frames, film.fps)}
+        </span>
         <span className="ml-auto text-right text-[12px] leading-tight text-ink-2">
-          {state === "failed" ? "the preview does not answer; play again" : shot ? `shot ${shot.edge}, ${shot.measured ? "own voice" : "time estimated"}` : ""}
+          {state === "failed"
+            ? "the preview does not answer; play again"
+            : shot
+              ? `shot ${shot.edge}, ${shot.measured ? "own voice" : "time estimated"}`
+              : ""}
           {loaded.current && !fresh && isPlaying ? ", changed since" : ""}
         </span>
       </div>

@@ -31,7 +31,8 @@ export function PlaceLine({
           <span className="text-ink-2">{place.before.slice(-18).replace(/^\S*\s/, "")}</span>
           {replacing && taken ? (
             <>
-              <del className="text-ink-2">{place.found}</del> <b className="font-semibold">{place.instead}</b>
+              <del className="text-ink-2">{place.found}</del>{" "}
+              <b className="font-semibold">{place.instead}</b>
             </>
           ) : (
             <b className="font-semibold">{place.found}</b>

@@ -9,10 +9,14 @@ export function RunControls({ film, run }: { film: Film; run: Run }) {
   const rest = useRest(film.id);
   const paused = run.state === "paused";
   return (
-    <section aria-label="What is being made" className="rounded-[5px] border border-rule-strong bg-page p-3">
+    <section
+      aria-label="What is being made"
+      className="rounded-[5px] border border-rule-strong bg-page p-3"
+    >
       <div className="flex justify-between gap-3">
         <span>
-          {run.done} of {run.total} made{paused ? ", paused" : run.left ? `, about ${inWords(run.left)} left` : ""}
+          {run.done} of {run.total} made
+          {paused ? ", paused" : run.left ? `, about ${inWords(run.left)} left` : ""}
         </span>
         <span className="font-mono">{money(run.cost)}</span>
       </div>
@@ -20,9 +24,15 @@ export function RunControls({ film, run }: { film: Film; run: Run }) {
         <div className="h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
       </div>
       {run.waits && <p className="mb-2 text-[12px] text-ink-2">It {run.waits}.</p>}
-      {run.failures.length > 0 && <p className="mb-2 text-[12px] text-grease-ink">{run.failures.length} failed: {run.failures[0]}</p>}
+      {run.failures.length > 0 && (
+        <p className="mb-2 text-[12px] text-grease-ink">
+          {run.failures.length} failed: {run.failures[0]}
+        </p>
+      )}
       <div className="flex gap-2">
-        <Button onClick={() => rest.mutate({ run: run.id, paused: !paused })}>{paused ? "Go on" : "Pause"}</Button>
+        <Button onClick={() => rest.mutate({ run: run.id, paused: !paused })}>
+          {paused ? "Go on" : "Pause"}
+        </Button>
         <Button kind="quiet" onClick={() => cancel.mutate(run.id)}>
           Cancel; what is made stays
         </Button>

@@ -23,7 +23,10 @@ export function SeedField({ value, placeholder, title, onSet }: Props) {
           if (e.key === "Enter") e.currentTarget.blur();
         }}
         onBlur={(e) => {
-          const seed = e.target.value.trim() === "" ? null : Math.min(999_999, Math.max(0, Math.round(Number(e.target.value))));
+          const seed =
+            e.target.value.trim() === ""
+              ? null
+              : Math.min(999_999, Math.max(0, Math.round(Number(e.target.value))));
           if (seed !== value && !Number.isNaN(seed)) onSet(seed);
         }}
         className="min-h-6 w-[130px] rounded-[3px] bg-transparent px-1 font-mono text-[12px] hover:bg-shade focus:bg-field placeholder:text-ink-2"

@@ -25,20 +25,37 @@ export function TopLine({ film }: { film: Film }) {
   const spending = useSpending(film.id).data;
   return (
     <header className="flex h-11 shrink-0 items-center border-b border-rule-strong bg-ground pl-5 pr-4">
-      <Link to="/" aria-label="To the shelf" title="To the shelf" className="mr-3 text-ink-2 hover:text-ink">
+      <Link
+        to="/"
+        aria-label="To the shelf"
+        title="To the shelf"
+        className="mr-3 text-ink-2 hover:text-ink"
+      >
         <svg viewBox="0 0 16 16" className="size-4" aria-hidden="true">
-          <path d="M1 13.5h14M2.5 13V4M6 13V2.5M9.5 13V4M11.5 4.6l3 8" stroke="currentColor" strokeWidth="1.5" fill="none" strokeLinecap="round" />
+          <path
+            d="M1 13.5h14M2.5 13V4M6 13V2.5M9.5 13V4M11.5 4.6l3 8"
+            stroke="currentColor"
+            strokeWidth="1.5"
+            fill="none"
+            strokeLinecap="round"
+          />
         </svg>
       </Link>
       <h1 className="max-w-[300px] truncate font-serif text-[17px] font-bold">
-        <Editable value={film.title} label="Name of the film" onSave={(title) => change.mutate({ type: "rename film", title })} />
+        <Editable
+          value={film.title}
+          label="Name of the film"
+          onSave={(title) => change.mutate({ type: "rename film", title })}
+        />
       </h1>
       <nav aria-label="Views" className="ml-7 flex gap-6">
         {VIEWS.map(([path, name]) => (
           <NavLink
             key={path}
             to={`/film/${film.id}/${path}`}
-            className={({ isActive }) => (isActive ? "stroke-under font-semibold text-ink" : "text-ink-2 hover:text-ink")}
+            className={({ isActive }) =>
+              isActive ? "stroke-under font-semibold text-ink" : "text-ink-2 hover:text-ink"
+            }
           >
             {name}
           </NavLink>
@@ -46,7 +63,10 @@ export function TopLine({ film }: { film: Film }) {
       </nav>
       <div className="ml-auto flex items-center gap-4 whitespace-nowrap">
         <RunMeter film={film} />
-        <span className="font-mono text-[12px] text-ink-2" title="Spent on this film, and on all films today">
+        <span
+          className="font-mono text-[12px] text-ink-2"
+          title="Spent on this film, and on all films today"
+        >
           spent {money(spending?.film ?? 0)} · today {money(spending?.today ?? 0)}
         </span>
         <span className="flex items-center gap-0.5">
@@ -72,7 +92,11 @@ export function TopLine({ film }: { film: Film }) {
   );
 }
 
-function IconButton({ label, children, ...rest }: { label: string; children: React.ReactNode } & React.ButtonHTMLAttributes<HTMLButtonElement>) {
+function IconButton({
+  label,
+  children,
+  ...rest
+}: { label: string; children: React.ReactNode } & React.ButtonHTMLAttributes<HTMLButtonElement>) {
   return (
     <button
       type="button"
@@ -89,32 +113,52 @@ function IconButton({ label, children, ...rest }: { label: string; children: Rea
 export function LampButton() {
   const now = useStore(lamp);
   return (
-    <IconButton label={now === "dim" ? "Lamp on" : "Lamp off"} onClick={() => setLamp(now === "dim" ? "light" : "dim")}>
+    <IconButton
+      label={now === "dim" ? "Lamp on" : "Lamp off"}
+      onClick={() => setLamp(now === "dim" ? "light" : "dim")}
+    >
       {now === "dim" ? <LampDesk className="size-4" /> : <Lamp className="size-4" />}
     </IconButton>
   );
 }
 
-const NAMES: Record<string, string> = { pictures: "pictures", references: "references", look: "three shots in a look", speech: "voices", everything: "the film", delivery: "a delivery" };
+const NAMES: Record<string, string> = {
+  pictures: "pictures",
+  references: "references",
+  look: "three shots in a look",
+  speech: "voices",
+  everything: "the film",
+  delivery: "a delivery",
+};
 
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */
 function RunMeter({ film }: { film: Film }) {
-  const going = (useRuns(film.id).data ?? []).filter((run) => run.state === "going" || run.state === "paused");
+  const going = (useRuns(film.id).data ?? []).filter(
+    (run) => run.state === "going" || run.state === "paused",
+  );
   const cancel = useCancel(film.id);
   const rest = useRest(film.id);
   const run = going[0];
   if (!run) return <span className="text-ink-2">saved</span>;
   return (
     <Menu.Root>
-      <Menu.Trigger className="relative rounded-[5px] px-2 py-1 text-ink-2 hover:bg-shade" aria-live="polite">
-        {run.state === "paused" ? "paused at" : "making"} {Math.min(run.done + 1, run.total)} of {run.total}
+      <Menu.Trigger
+        className="relative rounded-[5px] px-2 py-1 text-ink-2 hover:bg-shade"
+        aria-live="polite"
+      >
+        {run.state === "paused" ? "paused at" : "making"} {Math.min(run.done + 1, run.total)} of{" "}
+        {run.total}
         {run.left ? ` · about ${inWords(run.left)}` : ""}
         <span className="absolute inset-x-2 bottom-0 h-[2px] bg-rule">
           <span className="block h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
         </span>
       </Menu.Trigger>
       <Menu.Portal>
-        <Menu.Content align="end" sideOffset={6} className="z-50 w-80 rounded-md border border-rule-strong bg-page p-3 shadow-sm">
+        <Menu.Content
+          align="end"
+          sideOffset={6}
+          className="z-50 w-80 rounded-md border border-rule-strong bg-page p-3 shadow-sm"
+        >
           {going.map((r) => (
             <div key={r.id} className="mb-2 last:mb-0">
               <div className="flex justify-between">
@@ -122,7 +166,8 @@ function RunMeter({ film }: { film: Film }) {
                 <span className="font-mono text-[12px]">{Math.round(r.share * 100)} %</span>
               </div>
               <p className="text-ink-2">
-                {r.done} of {r.total} made, {money(r.cost)} spent{r.failures.length ? `, ${r.failures.length} failed: ${r.failures[0]}` : ""}
+                {r.done} of {r.total} made, {money(r.cost)} spent
+                {r.failures.length ? `, ${r.failures.length} failed: ${r.failures[0]}` : ""}
               </p>
               <Menu.Item
                 className="mt-1 w-fit cursor-pointer rounded-[5px] border border-rule-strong px-3 py-1 font-medium outline-none data-[highlighted]:bg-shade"

@@ -2,18 +2,27 @@
 
 export async function droppedFiles(dropped: DataTransfer): Promise<File[]> {
   // Entries have to be asked for before anything is awaited: the browser empties the list after the event.
-  const entries = [...dropped.items].map((item) => item.webkitGetAsEntry()).filter((e) => e !== null);
+  const entries = [...dropped.items]
+    .map((item) => item.webkitGetAsEntry())
+    .filter((e) => e !== null);
   if (!entries.length) return [...dropped.files];
   return (await Promise.all(entries.map(within))).flat();
 }
 
 async function within(entry: FileSystemEntry): Promise<File[]> {
-  if (entry.isFile) return [await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject))];
+  if (entry.isFile)
+    return [
+      await new Promise<File>((resolve, reject) =>
+        (entry as FileSystemFileEntry).file(resolve, reject),
+      ),
+    ];
   const reader = (entry as FileSystemDirectoryEntry).createReader();
   const found: FileSystemEntry[] = [];
   // A reader hands a folder out in parts, and an empty one at the end.
   for (;;) {
-    const part = await new Promise<FileSystemEntry[]>((resolve, reject) => reader.readEntries(resolve, reject));
+    const part = await new Promise<FileSystemEntry[]>((resolve, reject) =>
+      reader.readEntries(resolve, reject),
+    );
     if (!part.length) break;
     found.push(...part);
   }
@@ -24,4 +33,5 @@ async function within(entry: FileSystemEntry): Promise<File[]> {
 const NO_PICTURE = /\.(txt|md|csv|json|pdf|docx?|mp[34]|wav|mov|ini|db)$/i;
 
 /** What may be a picture or a zip of some: in a folder there is often more. */
-export const likelyPictures = (files: readonly File[]): File[] => files.filter((f) => !f.name.startsWith(".") && !NO_PICTURE.test(f.name));
+export const likelyPictures = (files: readonly File[]): File[] =>
+  files.filter((f) => !f.name.startsWith(".") && !NO_PICTURE.test(f.name));

@@ -2,13 +2,31 @@
 import type { Shot } from "../api/client";
 
 export const CutStroke = ({ className = "" }: { className?: string }) => (
-  <svg viewBox="0 0 10 20" className={`inline-block h-[1.15em] w-[0.58em] ${className}`} aria-hidden="true">
-    <path d="M2.2 18.6 C3.6 13.4 5.6 7 8 1.4" stroke="var(--grease)" strokeWidth="2.3" strokeLinecap="round" fill="none" />
+  <svg
+    viewBox="0 0 10 20"
+    className={`inline-block h-[1.15em] w-[0.58em] ${className}`}
+    aria-hidden="true"
+  >
+    <path
+      d="M2.2 18.6 C3.6 13.4 5.6 7 8 1.4"
+      stroke="var(--grease)"
+      strokeWidth="2.3"
+      strokeLinecap="round"
+      fill="none"
+    />
   </svg>
 );
 
 /** A number with a hand-drawn ring when it is circled. */
-export const Ring = ({ number, on, hatched = false }: { number: number; on: boolean; hatched?: boolean }) => (
+export const Ring = ({
+  number,
+  on,
+  hatched = false,
+}: {
+  number: number;
+  on: boolean;
+  hatched?: boolean;
+}) => (
   <span className="relative inline-flex size-6 items-center justify-center font-mono text-[12px]">
     {on && (
       <svg viewBox="0 0 24 24" className="absolute inset-0" aria-hidden="true">
@@ -42,14 +60,38 @@ export function MoveGlyph({ move, className = "" }: { move: string; className?: 
   }[move] ?? [whole, whole];
   return (
     <svg viewBox="0 0 48 28" className={`h-7 w-12 ${className}`} aria-hidden="true">
-      <rect x={from!.x} y={from!.y} width={from!.w} height={from!.h} fill="none" stroke="var(--rule-strong)" strokeWidth="1.2" />
-      <rect x={to!.x} y={to!.y} width={to!.w} height={to!.h} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+      <rect
+        x={from!.x}
+        y={from!.y}
+        width={from!.w}
+        height={from!.h}
+        fill="none"
+        stroke="var(--rule-strong)"
+        strokeWidth="1.2"
+      />
+      <rect
+        x={to!.x}
+        y={to!.y}
+        width={to!.w}
+        height={to!.h}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth="1.5"
+      />
     </svg>
   );
 }
 
 /** A voice's waveform that runs down the page. `peaks` are 0 … 100, from top to bottom. */
-export function WaveDown({ peaks, height, estimated }: { peaks: number[]; height: number; estimated: boolean }) {
+export function WaveDown({
+  peaks,
+  height,
+  estimated,
+}: {
+  peaks: number[];
+  height: number;
+  estimated: boolean;
+}) {
   const rows = Math.floor(height / 3);
   const at = (i: number) => {
     const from = Math.floor((i / rows) * peaks.length);
@@ -62,7 +104,13 @@ export function WaveDown({ peaks, height, estimated }: { peaks: number[]; height
   }).join("");
   return (
     <svg width="62" height={height} viewBox={`0 0 62 ${height}`} aria-hidden="true">
-      <path d={d} stroke="var(--teal)" strokeWidth="1.5" opacity={estimated ? 0.35 : 0.9} strokeDasharray={estimated ? "2 2" : undefined} />
+      <path
+        d={d}
+        stroke="var(--teal)"
+        strokeWidth="1.5"
+        opacity={estimated ? 0.35 : 0.9}
+        strokeDasharray={estimated ? "2 2" : undefined}
+      />
     </svg>
   );
 }

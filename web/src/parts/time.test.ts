@@ -18,6 +18,17 @@ describe("timecode", () => {
 });
 
 describe("words for figures", () => {
-  it("says times", () => expect([inWords(9.4), inWords(61), inWords(148.2)]).toEqual(["9 s", "1 min 1 s", "2 min 28 s"]));
-  it("keeps small sums readable", () => expect([money(0), money(0.006), money(0.84), money(12.5)]).toEqual(["0.00", "0.006", "0.84", "12.50"]));
+  it("says times", () =>
+    expect([inWords(9.4), inWords(61), inWords(148.2)]).toEqual([
+      "9 s",
+      "1 min 1 s",
+      "2 min 28 s",
+    ]));
+  it("keeps small sums readable", () =>
+    expect([money(0), money(0.006), money(0.84), money(12.5)]).toEqual([
+      "0.00",
+      "0.006",
+      "0.84",
+      "12.50",
+    ]));
 });

@@ -17,9 +17,21 @@ vi.mock("../api/prompts", () => ({
   }),
 }));
 
-const film = { id: "f", shots: [1, 2, 3].map((id) => ({ id, edge: String(id), text: `words ${id}` })) } as unknown as Film;
+const film = {
+  id: "f",
+  shots: [1, 2, 3].map((id) => ({ id, edge: String(id), text: `words ${id}` })),
+} as unknown as Film;
 const found = (name: string, shot: number | null, problem = ""): Brought =>
-  ({ name, shot, problem, why: shot ? "by its number" : "no number in its name", media: problem ? "" : `${name}.png`, thumb: problem ? "" : `${name}.jpg`, width: 9, height: 9 }) as unknown as Brought;
+  ({
+    name,
+    shot,
+    problem,
+    why: shot ? "by its number" : "no number in its name",
+    media: problem ? "" : `${name}.png`,
+    thumb: problem ? "" : `${name}.jpg`,
+    width: 9,
+    height: 9,
+  }) as unknown as Brought;
 
 afterEach(cleanup);
 beforeEach(() => (placed.all = []));
@@ -32,7 +44,13 @@ function choose(name: string, option: string) {
 
 test("what can be used is placed where it seems to be for, in one change", () => {
   const done = vi.fn();
-  render(<BroughtBack film={film} found={[found("2", 2), found("bad", 1, "It is damaged."), found("x", null)]} onDone={done} />);
+  render(
+    <BroughtBack
+      film={film}
+      found={[found("2", 2), found("bad", 1, "It is damaged."), found("x", null)]}
+      onDone={done}
+    />,
+  );
   expect(row("2").textContent).toContain("words 2");
   expect(row("bad").textContent).toContain("It is damaged.");
   expect(within(row("bad")).queryByRole("combobox")).toBeNull();

@@ -8,7 +8,15 @@ import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
 import { notify } from "../state/notices";
 
-export function BroughtBack({ film, found, onDone }: { film: Film; found: Brought[]; onDone: () => void }) {
+export function BroughtBack({
+  film,
+  found,
+  onDone,
+}: {
+  film: Film;
+  found: Brought[];
+  onDone: () => void;
+}) {
   const place = usePlace(film.id);
   const [shots, setShots] = useState<(number | null)[]>(() => {
     const taken = new Set<number>();
@@ -18,8 +26,15 @@ export function BroughtBack({ film, found, onDone }: { film: Film; found: Brough
       return f.shot;
     });
   });
-  const options = [["none", "nowhere"] as const, ...film.shots.map((s) => [String(s.id), `shot ${s.edge}`] as const)];
-  const wanted = found.flatMap((f, i) => (shots[i] !== null && !f.problem ? [{ shot: shots[i]!, media: f.media, thumb: f.thumb, name: f.name }] : []));
+  const options = [
+    ["none", "nowhere"] as const,
+    ...film.shots.map((s) => [String(s.id), `shot ${s.edge}`] as const),
+  ];
+  const wanted = found.flatMap((f, i) =>
+    shots[i] !== null && !f.problem
+      ? [{ shot: shots[i]!, media: f.media, thumb: f.thumb, name: f.name }]
+      : [],
+  );
   const twice = new Set(wanted.map((w) => w.shot)).size < wanted.length;
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onDone()}>
@@ -32,24 +47,48 @@ export function BroughtBack({ film, found, onDone }: { film: Film; found: Brough
           <Dialog.Title className="font-serif text-[20px] font-bold">
             {found.length} {found.length === 1 ? "picture" : "pictures"} brought back
           </Dialog.Title>
-          <p className="mb-3 text-ink-2">Look them over; nothing is placed yet. A placed picture is circled, the takes it stands beside are kept.</p>
-          <ul aria-label="Pictures brought back" className="grid min-h-0 grow grid-cols-4 gap-3 overflow-y-auto pr-1">
+          <p className="mb-3 text-ink-2">
+            Look them over; nothing is placed yet. A placed picture is circled, the takes it stands
+            beside are kept.
+          </p>
+          <ul
+            aria-label="Pictures brought back"
+            className="grid min-h-0 grow grid-cols-4 gap-3 overflow-y-auto pr-1"
+          >
             {found.map((f, i) => {
               const shot = film.shots.find((s) => s.id === shots[i]);
               return (
                 <li key={`${f.name} ${i}`} className="flex flex-col gap-0.5">
                   {f.thumb ? (
-                    <img src={`/media/${f.thumb}`} alt={f.name} className="aspect-video w-full rounded-[3px] object-cover" />
+                    <img
+                      src={`/media/${f.thumb}`}
+                      alt={f.name}
+                      className="aspect-video w-full rounded-[3px] object-cover"
+                    />
                   ) : (
-                    <p className="flex aspect-video items-center rounded-[3px] border border-dashed border-rule-strong p-2 text-[12px] text-grease-ink">{f.problem}</p>
+                    <p className="flex aspect-video items-center rounded-[3px] border border-dashed border-rule-strong p-2 text-[12px] text-grease-ink">
+                      {f.problem}
+                    </p>
                   )}
                   <span className="truncate font-mono text-[11.5px] text-ink-2" title={f.name}>
                     {f.name}
                   </span>
                   {!f.problem && (
                     <>
-                      <Choice quiet label={`Where ${f.name} goes`} value={shots[i] === null ? "none" : String(shots[i])} options={options} onChange={(v) => setShots(shots.map((s, k) => (k === i ? (v === "none" ? null : Number(v)) : s)))} />
-                      <span className="line-clamp-2 text-[12px] leading-tight text-ink-2">{shot ? shot.text : f.why}</span>
+                      <Choice
+                        quiet
+                        label={`Where ${f.name} goes`}
+                        value={shots[i] === null ? "none" : String(shots[i])}
+                        options={options}
+                        onChange={(v) =>
+                          setShots(
+                            shots.map((s, k) => (k === i ? (v === "none" ? null : Number(v)) : s)),
+                          )
+                        }
+                      />
+                      <span className="line-clamp-2 text-[12px] leading-tight text-ink-2">
+                        {shot ? shot.text : f.why}
+                      </span>
                     </>
                   )}
                 </li>

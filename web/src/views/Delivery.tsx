@@ -10,10 +10,35 @@ import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
 
-const SIZES = [["360p", "360p, to look at"], ["720p", "720p"], ["1080p", "1080p"], ["1440p", "1440p"], ["2160p", "2160p"]] as const;
-const CAPTIONS = [["burn", "burned into the picture"], ["file", "as a file beside it"], ["off", "none"]] as const;
-const RATES = [["24", "24"], ["25", "25"], ["30", "30"], ["30000/1001", "29.97 (30000/1001)"], ["60", "60"]] as const;
-const MUSIC = [["auto", "by the film's mood"], ["none", "none"], ["calm", "calm"], ["uneasy", "uneasy"], ["warm", "warm"], ["playful", "playful"], ["grand", "grand"], ["sad", "sad"]] as const;
+const SIZES = [
+  ["360p", "360p, to look at"],
+  ["720p", "720p"],
+  ["1080p", "1080p"],
+  ["1440p", "1440p"],
+  ["2160p", "2160p"],
+] as const;
+const CAPTIONS = [
+  ["burn", "burned into the picture"],
+  ["file", "as a file beside it"],
+  ["off", "none"],
+] as const;
+const RATES = [
+  ["24", "24"],
+  ["25", "25"],
+  ["30", "30"],
+  ["30000/1001", "29.97 (30000/1001)"],
+  ["60", "60"],
+] as const;
+const MUSIC = [
+  ["auto", "by the film's mood"],
+  ["none", "none"],
+  ["calm", "calm"],
+  ["uneasy", "uneasy"],
+  ["warm", "warm"],
+  ["playful", "playful"],
+  ["grand", "grand"],
+  ["sad", "sad"],
+] as const;
 
 export function Delivery() {
   const film = useFilmHere();
@@ -26,25 +51,94 @@ export function Delivery() {
   const going = runs.find((r) => r.state === "going");
   const estimate = useEstimate(film.id, { kind: "delivery", size }, film.revision, !going).data;
   const s = film.settings;
-  const voices = offers?.flatMap((o) => o.voices).map((v) => [v.name, v.title] as const) ?? [[s.narrator, s.narrator] as const];
+  const voices = offers?.flatMap((o) => o.voices).map((v) => [v.name, v.title] as const) ?? [
+    [s.narrator, s.narrator] as const,
+  ];
   const rows: [string, React.ReactNode, string][] = [
-    ["Size", <Choice key="s" label="Size" value={size} options={SIZES} onChange={setSize} />, `${s.aspect}, H.264 and AAC`],
-    ["Frames a second", <Choice key="f" label="Frames a second" value={s.fps} options={RATES} onChange={(fps) => set({ fps })} />, "whole frames, sound stays in step"],
-    ["Captions", <Choice key="c" label="Captions" value={s.captions} options={CAPTIONS} onChange={(captions) => set({ captions })} />, "two lines of 30 characters"],
-    ["Narrator", <Choice key="n" label="Narrator" value={s.narrator} options={voices} onChange={(narrator) => set({ narrator })} />, "speaks all that nobody says"],
-    ["Music", <Choice key="m" label="Music" value={s.music} options={MUSIC} onChange={(music) => set({ music })} />, film.mood ? `now ${film.mood}, ducked under the voice` : "no music"],
-    ["Dissolves", <Choice key="d" label="Dissolves" value={String(s.dissolve)} options={[["0", "straight cuts"], ["0.25", "a quarter second"], ["0.5", "half a second"], ["1", "a second"], ["3", "three seconds"]]} onChange={(v) => set({ dissolve: Number(v) })} />, "between shots, from handles"],
+    [
+      "Size",
+      <Choice key="s" label="Size" value={size} options={SIZES} onChange={setSize} />,
+      `${s.aspect}, H.264 and AAC`,
+    ],
+    [
+      "Frames a second",
+      <Choice
+        key="f"
+        label="Frames a second"
+        value={s.fps}
+        options={RATES}
+        onChange={(fps) => set({ fps })}
+      />,
+      "whole frames, sound stays in step",
+    ],
+    [
+      "Captions",
+      <Choice
+        key="c"
+        label="Captions"
+        value={s.captions}
+        options={CAPTIONS}
+        onChange={(captions) => set({ captions })}
+      />,
+      "two lines of 30 characters",
+    ],
+    [
+      "Narrator",
+      <Choice
+        key="n"
+        label="Narrator"
+        value={s.narrator}
+        options={voices}
+        onChange={(narrator) => set({ narrator })}
+      />,
+      "speaks all that nobody says",
+    ],
+    [
+      "Music",
+      <Choice
+        key="m"
+        label="Music"
+        value={s.music}
+        options={MUSIC}
+        onChange={(music) => set({ music })}
+      />,
+      film.mood ? `now ${film.mood}, ducked under the voice` : "no music",
+    ],
+    [
+      "Dissolves",
+      <Choice
+        key="d"
+        label="Dissolves"
+        value={String(s.dissolve)}
+        options={[
+          ["0", "straight cuts"],
+          ["0.25", "a quarter second"],
+          ["0.5", "half a second"],
+          ["1", "a second"],
+          ["3", "three seconds"],
+        ]}
+        onChange={(v) => set({ dissolve: Number(v) })}
+      />,
+      "between shots, from handles",
+    ],
   ];
   return (
     <div className="grid h-full grid-cols-[minmax(380px,460px)_1fr] overflow-hidden">
-      <section aria-label="What to make" className="overflow-y-auto border-r border-rule-strong bg-page px-6 py-5">
+      <section
+        aria-label="What to make"
+        className="overflow-y-auto border-r border-rule-strong bg-page px-6 py-5"
+      >
         <h2 className="mb-1 font-serif text-[20px] font-bold">The film file</h2>
         <p className="mb-4 text-ink-2">
-          {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. Loudness −14 LUFS, true peak under −1 dBTP.
+          {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. Loudness −14
+          LUFS, true peak under −1 dBTP.
         </p>
         <dl>
           {rows.map(([name, control, note]) => (
-            <div key={name} className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-1">
+            <div
+              key={name}
+              className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-1"
+            >
               <dt className="text-ink-2">{name}</dt>
               <dd>
                 {control}
@@ -70,12 +164,21 @@ export function Delivery() {
             <Progress film={film} run={going} />
           ) : (
             <>
-              <Button kind="ink" className="h-10 px-5" disabled={start.isPending} onClick={() => start.mutate({ kind: "delivery", size })}>
+              <Button
+                kind="ink"
+                className="h-10 px-5"
+                disabled={start.isPending}
+                onClick={() => start.mutate({ kind: "delivery", size })}
+              >
                 Make the film
-                <span className="font-mono font-normal opacity-75">{money(estimate?.cost ?? 0)}</span>
+                <span className="font-mono font-normal opacity-75">
+                  {money(estimate?.cost ?? 0)}
+                </span>
               </Button>
               <p className="mt-2 text-ink-2">
-                {estimate?.items ? `${estimate.items} pieces are missing and are made first. ` : "Everything is made; only what changed is rendered again. "}
+                {estimate?.items
+                  ? `${estimate.items} pieces are missing and are made first. `
+                  : "Everything is made; only what changed is rendered again. "}
               </p>
             </>
           )}
@@ -84,7 +187,9 @@ export function Delivery() {
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>
-        {runs.filter((r) => r.state !== "going").length === 0 && <p className="text-ink-2">None yet. A delivery keeps its files and its report here.</p>}
+        {runs.filter((r) => r.state !== "going").length === 0 && (
+          <p className="text-ink-2">None yet. A delivery keeps its files and its report here.</p>
+        )}
         {runs
           .filter((r) => r.state !== "going")
           .map((run) => (
@@ -98,7 +203,13 @@ export function Delivery() {
 function Progress({ film, run }: { film: Film; run: Run }) {
   const cancel = useCancel(film.id);
   return (
-    <div role="progressbar" aria-valuenow={Math.round(run.share * 100)} aria-valuemin={0} aria-valuemax={100} aria-label="Making the film">
+    <div
+      role="progressbar"
+      aria-valuenow={Math.round(run.share * 100)}
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-label="Making the film"
+    >
       <div className="mb-1.5 flex justify-between">
         <b className="font-semibold">
           Making {Math.min(run.done + 1, run.total)} of {run.total}
@@ -106,7 +217,10 @@ function Progress({ film, run }: { film: Film; run: Run }) {
         <span className="font-mono text-[12px]">{Math.round(run.share * 100)} %</span>
       </div>
       <div className="h-2 rounded-[2px] border border-rule-strong bg-field">
-        <div className="h-full bg-ink transition-[width]" style={{ width: `${run.share * 100}%` }} />
+        <div
+          className="h-full bg-ink transition-[width]"
+          style={{ width: `${run.share * 100}%` }}
+        />
       </div>
       <div className="mt-2 flex items-center justify-between text-ink-2">
         <span>
@@ -132,17 +246,41 @@ interface Outcome {
 
 function Delivered({ run }: { run: Run }) {
   const o = run.outcome as Outcome;
-  const when = new Date(run.created).toLocaleString([], { dateStyle: "medium", timeStyle: "short" });
+  const when = new Date(run.created).toLocaleString([], {
+    dateStyle: "medium",
+    timeStyle: "short",
+  });
   if (run.state !== "done" || !o.film)
     return (
       <article className="mb-4 border-b border-rule pb-3">
-        <b className="font-semibold">{when}</b> <span className="text-ink-2">{run.state === "cancelled" ? run.message : `not made: ${run.message}`}</span>
+        <b className="font-semibold">{when}</b>{" "}
+        <span className="text-ink-2">
+          {run.state === "cancelled" ? run.message : `not made: ${run.message}`}
+        </span>
       </article>
     );
   const checks: [string, string, string, boolean][] = [
-    ["loudness", "−14 ±0.5 LUFS", `${o.loudness!.integrated_lufs.toFixed(1)} LUFS`, Math.abs(o.loudness!.integrated_lufs + 14) <= 0.5],
-    ["true peak", "under −1 dBTP", `${o.loudness!.true_peak_dbtp.toFixed(1)} dBTP`, o.loudness!.true_peak_dbtp < -1],
-    ...(o.checks ?? []).map((c) => [c.what, c.asked === true ? "yes" : String(c.asked), c.found === true ? "yes" : String(c.found), c.good] as [string, string, string, boolean]),
+    [
+      "loudness",
+      "−14 ±0.5 LUFS",
+      `${o.loudness!.integrated_lufs.toFixed(1)} LUFS`,
+      Math.abs(o.loudness!.integrated_lufs + 14) <= 0.5,
+    ],
+    [
+      "true peak",
+      "under −1 dBTP",
+      `${o.loudness!.true_peak_dbtp.toFixed(1)} dBTP`,
+      o.loudness!.true_peak_dbtp < -1,
+    ],
+    ...(o.checks ?? []).map(
+      (c) =>
+        [
+          c.what,
+          c.asked === true ? "yes" : String(c.asked),
+          c.found === true ? "yes" : String(c.found),
+          c.good,
+        ] as [string, string, string, boolean],
+    ),
   ];
   return (
     <article className="mb-6 overflow-hidden rounded-[5px] border border-rule-strong bg-page">
@@ -163,13 +301,24 @@ function Delivered({ run }: { run: Run }) {
           <Download className="size-4" /> Download the film
         </a>
         {(["srt", "vtt", "json"] as const).map((kind) => (
-          <a key={kind} href={`/api/runs/${run.id}/files/film.${kind}`} download className="underline decoration-rule-strong underline-offset-2 hover:decoration-ink">
+          <a
+            key={kind}
+            href={`/api/runs/${run.id}/files/film.${kind}`}
+            download
+            className="underline decoration-rule-strong underline-offset-2 hover:decoration-ink"
+          >
             {kind === "json" ? "report" : kind}
           </a>
         ))}
       </div>
       <div className="grid grid-cols-[minmax(200px,320px)_1fr]">
-        <video controls preload="metadata" src={`/media/${o.film}`} className="aspect-video w-full bg-[#191613]" aria-label="The finished film" />
+        <video
+          controls
+          preload="metadata"
+          src={`/media/${o.film}`}
+          className="aspect-video w-full bg-[#191613]"
+          aria-label="The finished film"
+        />
         <table className="w-full">
           <caption className="sr-only">Measured on the file</caption>
           <tbody>
@@ -177,7 +326,9 @@ function Delivered({ run }: { run: Run }) {
               <tr key={what} className="border-b border-rule last:border-b-0">
                 <th className="px-4 py-[3px] text-left font-normal text-ink-2">{what}</th>
                 <td className="font-mono text-[12px]">{found}</td>
-                <td className="pr-4 text-right text-[12px] text-ink-2">{good ? "as asked" : `asked ${asked}`}</td>
+                <td className="pr-4 text-right text-[12px] text-ink-2">
+                  {good ? "as asked" : `asked ${asked}`}
+                </td>
               </tr>
             ))}
           </tbody>

@@ -35,31 +35,79 @@ interface Props {
   names?: (keyof typeof CHOICES)[];
 }
 
-export function Facts({ film, shot, forScene = false, withReasons = false, names = ["framing", "angle", "time", "weather", "mood"] }: Props) {
+export function Facts({
+  film,
+  shot,
+  forScene = false,
+  withReasons = false,
+  names = ["framing", "angle", "time", "weather", "mood"],
+}: Props) {
   const set = useSetFacts(film, shot, forScene);
   const scene = film.scenes[shot.scene];
   const own = forScene && scene ? scene.own : shot.own;
   const byHand = (name: Name) => own[name] !== null && own[name] !== undefined;
-  const lift = (name: Name) => byHand(name) && <Lift what={name} scene={forScene} onClick={() => set({ [name]: null })} />;
-  const reason = (name: Name) => withReasons && <span className="block text-[11.5px] text-ink-2">{shot.why[name] ?? ""}</span>;
-  const grid = withReasons ? "grid-cols-1 gap-y-1.5" : "grid-cols-[minmax(0,1.05fr)_minmax(0,1fr)] gap-x-3 gap-y-0.5";
+  const lift = (name: Name) =>
+    byHand(name) && <Lift what={name} scene={forScene} onClick={() => set({ [name]: null })} />;
+  const reason = (name: Name) =>
+    withReasons && <span className="block text-[11.5px] text-ink-2">{shot.why[name] ?? ""}</span>;
+  const grid = withReasons
+    ? "grid-cols-1 gap-y-1.5"
+    : "grid-cols-[minmax(0,1.05fr)_minmax(0,1fr)] gap-x-3 gap-y-0.5";
   return (
     <div className={`grid ${grid}`}>
       {names.map((name) => (
-        <Line key={name} name={name} why={shot.why[name]} wide={withReasons} lift={lift(name)} reason={reason(name)}>
-          <Choice quiet label={name[0]!.toUpperCase() + name.slice(1)} value={shot[name]} options={CHOICES[name]} onChange={(v) => set({ [name]: v })} />
+        <Line
+          key={name}
+          name={name}
+          why={shot.why[name]}
+          wide={withReasons}
+          lift={lift(name)}
+          reason={reason(name)}
+        >
+          <Choice
+            quiet
+            label={name[0]!.toUpperCase() + name.slice(1)}
+            value={shot[name]}
+            options={CHOICES[name]}
+            onChange={(v) => set({ [name]: v })}
+          />
         </Line>
       ))}
       {!forScene && (
-        <Line name="move" wide={withReasons} lift={shot.own.move && <Lift what="move" scene={false} onClick={() => set({ move: null })} />} reason={withReasons && <span className="block text-[11.5px] text-ink-2">{shot.own.move ? "set by hand" : "alternates, so that pushes do not tire"}</span>}>
-          <Choice quiet label="Move" value={shot.move} options={MOVES} onChange={(v) => set({ move: v })} />
+        <Line
+          name="move"
+          wide={withReasons}
+          lift={
+            shot.own.move && <Lift what="move" scene={false} onClick={() => set({ move: null })} />
+          }
+          reason={
+            withReasons && (
+              <span className="block text-[11.5px] text-ink-2">
+                {shot.own.move ? "set by hand" : "alternates, so that pushes do not tire"}
+              </span>
+            )
+          }
+        >
+          <Choice
+            quiet
+            label="Move"
+            value={shot.move}
+            options={MOVES}
+            onChange={(v) => set({ move: v })}
+          />
         </Line>
       )}
       <div className={withReasons ? "" : "col-span-2"}>
         <div className="flex items-baseline gap-3">
           <span className={`${withReasons ? "w-[72px]" : "w-10"} shrink-0 text-ink-2`}>place</span>
           {lift("place")}
-          <Editable value={shot.place} hint="nowhere stated" label="Place" className="font-medium" onSave={(place) => set({ place })} />
+          <Editable
+            value={shot.place}
+            hint="nowhere stated"
+            label="Place"
+            className="font-medium"
+            onSave={(place) => set({ place })}
+          />
         </div>
         {withReasons && <div className="pl-[84px]">{reason("place")}</div>}
       </div>
@@ -73,7 +121,11 @@ export function Facts({ film, shot, forScene = false, withReasons = false, names
                 key={p.id}
                 type="button"
                 aria-pressed={on}
-                onClick={() => set({ people: on ? shot.people.filter((x) => x !== p.id) : [...shot.people, p.id] })}
+                onClick={() =>
+                  set({
+                    people: on ? shot.people.filter((x) => x !== p.id) : [...shot.people, p.id],
+                  })
+                }
                 className={`min-h-6 rounded-[4px] border px-1.5 ${on ? "border-ochre font-medium" : "border-rule text-ink-2 hover:border-rule-strong"}`}
               >
                 {p.name}
@@ -88,8 +140,18 @@ export function Facts({ film, shot, forScene = false, withReasons = false, names
         <div className="flex items-baseline gap-3">
           <span className="w-[72px] shrink-0 text-ink-2">in prompts</span>
           <span className="min-w-0 grow">
-            <Editable multiline letters={28} value={own.prompt ?? ""} hint="in place of its place, hour and weather" label="What prompts say of the scene" className="font-serif text-[14px]" onSave={(prompt) => set({ prompt })} />
-            {own.prompt && <Lift what="the scene's prompt" scene onClick={() => set({ prompt: null })} />}
+            <Editable
+              multiline
+              letters={28}
+              value={own.prompt ?? ""}
+              hint="in place of its place, hour and weather"
+              label="What prompts say of the scene"
+              className="font-serif text-[14px]"
+              onSave={(prompt) => set({ prompt })}
+            />
+            {own.prompt && (
+              <Lift what="the scene's prompt" scene onClick={() => set({ prompt: null })} />
+            )}
           </span>
         </div>
       )}
@@ -97,7 +159,15 @@ export function Facts({ film, shot, forScene = false, withReasons = false, names
         <div className="flex items-baseline gap-3">
           <span className="w-[72px] shrink-0 text-ink-2">happens</span>
           <span className="min-w-0 grow">
-            <Editable multiline letters={28} value={shot.action} hint="what is to be seen" label="What happens" className="font-serif text-[14px]" onSave={(action) => set({ action })} />
+            <Editable
+              multiline
+              letters={28}
+              value={shot.action}
+              hint="what is to be seen"
+              label="What happens"
+              className="font-serif text-[14px]"
+              onSave={(action) => set({ action })}
+            />
             {lift("action")}
           </span>
         </div>

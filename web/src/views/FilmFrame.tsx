@@ -12,7 +12,9 @@ export const useFilmHere = () => useOutletContext<Film>();
 
 /** Whether a key press belongs to a field that is being typed in. */
 export const typing = (e: KeyboardEvent) =>
-  e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement || (e.target as HTMLElement).isContentEditable;
+  e.target instanceof HTMLInputElement ||
+  e.target instanceof HTMLTextAreaElement ||
+  (e.target as HTMLElement).isContentEditable;
 
 export function FilmFrame() {
   const id = useParams().film!;
@@ -31,7 +33,13 @@ export function FilmFrame() {
         e.preventDefault();
         history.mutate(e.shiftKey ? "redo" : "undo");
       } else if (!e.ctrlKey && !e.metaKey && !e.altKey && !e.shiftKey) {
-        const view = { "1": "script", "2": "continuity", "3": "sheet", "4": "bench", "5": "delivery" }[e.key];
+        const view = {
+          "1": "script",
+          "2": "continuity",
+          "3": "sheet",
+          "4": "bench",
+          "5": "delivery",
+        }[e.key];
         if (view) void navigate(`/film/${id}/${view}`);
       }
     };
@@ -49,7 +57,8 @@ export function FilmFrame() {
         </div>
       </main>
     );
-  if (!film.data) return <main className="grid h-full place-items-center text-ink-2">Laying the film out …</main>;
+  if (!film.data)
+    return <main className="grid h-full place-items-center text-ink-2">Laying the film out …</main>;
   return (
     <div className="flex h-full flex-col">
       <TopLine film={film.data} />

@@ -28,7 +28,12 @@ export function OutsideTools({ film }: { film: Film }) {
       <p className="my-1 text-ink-2">
         All prompts, numbered:{" "}
         {PACKS.map((f) => (
-          <a key={f} href={`/api/films/${film.id}/prompts.${f}`} download className="mr-3 inline-block min-h-6 font-mono text-[12.5px] underline decoration-dotted underline-offset-2">
+          <a
+            key={f}
+            href={`/api/films/${film.id}/prompts.${f}`}
+            download
+            className="mr-3 inline-block min-h-6 font-mono text-[12.5px] underline decoration-dotted underline-offset-2"
+          >
             .{f}
           </a>
         ))}
@@ -37,7 +42,9 @@ export function OutsideTools({ film }: { film: Film }) {
         <Button onClick={() => input.current?.click()} disabled={bring.isPending}>
           {bring.isPending ? "Reading …" : "Bring results back"}
         </Button>
-        <span className="text-[12px] text-ink-2">pictures or a zip; numbers in their names find their shots</span>
+        <span className="text-[12px] text-ink-2">
+          pictures or a zip; numbers in their names find their shots
+        </span>
       </div>
       <input
         ref={input}

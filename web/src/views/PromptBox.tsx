@@ -20,7 +20,12 @@ const ORIGIN: Record<string, [string, string]> = {
 };
 const KINDS = ["picture", "motion", "direction", "sound"] as const;
 type Kind = (typeof KINDS)[number];
-const NAMES: Record<Kind, string> = { picture: "Picture", motion: "Motion", direction: "Direction", sound: "Sound" };
+const NAMES: Record<Kind, string> = {
+  picture: "Picture",
+  motion: "Motion",
+  direction: "Direction",
+  sound: "Sound",
+};
 
 interface Shown {
   text: string;
@@ -29,14 +34,27 @@ interface Shown {
   fits: boolean;
 }
 
-export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet: (values: Record<string, unknown>) => void }) {
+export function PromptBox({
+  film,
+  shot,
+  onSet,
+}: {
+  film: Film;
+  shot: Shot;
+  onSet: (values: Record<string, unknown>) => void;
+}) {
   const [kind, setKind] = useState<Kind>("picture");
   const [editing, setEditing] = useState(false);
   const others = usePrompts(film.id, shot.id, film.revision).data;
-  const prompt: Shown = kind === "picture" ? { text: shot.prompt, pieces: shot.pieces, left_out: shot.left_out, fits: shot.fits } : (others?.[kind] ?? { text: "", pieces: [], left_out: [], fits: true });
+  const prompt: Shown =
+    kind === "picture"
+      ? { text: shot.prompt, pieces: shot.pieces, left_out: shot.left_out, fits: shot.fits }
+      : (others?.[kind] ?? { text: "", pieces: [], left_out: [], fits: true });
   const field = kind === "picture" ? "prompt" : kind;
   const byHand = shot.own[field];
-  const origins = [...new Set(prompt.pieces.map((p) => p.origin))].filter((o) => ORIGIN[o]?.[1] !== "transparent");
+  const origins = [...new Set(prompt.pieces.map((p) => p.origin))].filter(
+    (o) => ORIGIN[o]?.[1] !== "transparent",
+  );
   const copy = () => void copyPrompt(film.id, shot, kind);
   return (
     <section className="px-4 py-2" aria-label={`${NAMES[kind]} prompt`}>
@@ -64,7 +82,13 @@ export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet
               {prompt.text.length} of {shot.cap}
             </span>
           )}
-          <button type="button" aria-label="Copy the prompt" title="Copy the prompt" onClick={copy} className="flex size-6 items-center justify-center hover:text-ink">
+          <button
+            type="button"
+            aria-label="Copy the prompt"
+            title="Copy the prompt"
+            onClick={copy}
+            className="flex size-6 items-center justify-center hover:text-ink"
+          >
             <Copy className="size-3.5" />
           </button>
         </span>
@@ -101,14 +125,21 @@ export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet
             <span key={i}>
               <span
                 title={ORIGIN[p.origin]?.[0]}
-                style={{ textDecoration: "underline", textDecorationColor: ORIGIN[p.origin]?.[1], textDecorationThickness: 2, textUnderlineOffset: 3 }}
+                style={{
+                  textDecoration: "underline",
+                  textDecorationColor: ORIGIN[p.origin]?.[1],
+                  textDecorationThickness: 2,
+                  textUnderlineOffset: 3,
+                }}
               >
                 {p.words}
               </span>
               {". "}
             </span>
           ))}
-          {prompt.pieces.length === 0 && <i className="text-ink-2">{kind === "sound" ? "nothing is heard here" : ""}</i>}
+          {prompt.pieces.length === 0 && (
+            <i className="text-ink-2">{kind === "sound" ? "nothing is heard here" : ""}</i>
+          )}
         </p>
       )}
       {kind === "picture" && <SentWith film={film} shot={shot} />}
@@ -119,9 +150,15 @@ export function PromptBox({ film, shot, onSet }: { film: Film; shot: Shot; onSet
             {ORIGIN[o]![0]}
           </span>
         ))}
-        {prompt.left_out.length > 0 && <span className="ml-auto truncate">left out: {prompt.left_out.join(", ")}</span>}
+        {prompt.left_out.length > 0 && (
+          <span className="ml-auto truncate">left out: {prompt.left_out.join(", ")}</span>
+        )}
         {byHand && (
-          <button type="button" className="ml-auto underline" onClick={() => onSet({ [field]: null })}>
+          <button
+            type="button"
+            className="ml-auto underline"
+            onClick={() => onSet({ [field]: null })}
+          >
             compose it again
           </button>
         )}
@@ -138,11 +175,16 @@ function SentWith({ film, shot }: { film: Film; shot: Shot }) {
   const sent = [
     knows("seed") ? "seed" : "no seed",
     ...(knows("weights") ? ["weights"] : []),
-    knows("references") ? (shot.references ? `${shot.references} ${shot.references === 1 ? "reference" : "references"}` : "no reference") : "references are not understood",
+    knows("references")
+      ? shot.references
+        ? `${shot.references} ${shot.references === 1 ? "reference" : "references"}`
+        : "no reference"
+      : "references are not understood",
   ];
   return (
     <p className="mt-1 truncate text-[12px] text-ink-2" title={shot.negative || undefined}>
-      with {sent.join(", ")}; {knows("negative") ? `avoiding ${shot.negative}` : "what to avoid is not understood"}
+      with {sent.join(", ")};{" "}
+      {knows("negative") ? `avoiding ${shot.negative}` : "what to avoid is not understood"}
     </p>
   );
 }

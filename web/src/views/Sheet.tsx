@@ -29,7 +29,12 @@ const TITLES: [string, string][] = [
 ];
 
 /** Keys that copy the prompt of a cell of the row. */
-const COPIED: Record<string, PromptKind> = { p: "picture", o: "motion", d: "direction", s: "sound" };
+const COPIED: Record<string, PromptKind> = {
+  p: "picture",
+  o: "motion",
+  d: "direction",
+  s: "sound",
+};
 
 type Row = { kind: "scene"; scene: number } | { kind: "shot"; shot: Shot; index: number };
 
@@ -42,7 +47,8 @@ export function Sheet() {
   const rows = useMemo<Row[]>(() => {
     const out: Row[] = [];
     film.shots.forEach((shot, index) => {
-      if (shot.scene !== film.shots[index - 1]?.scene && film.scenes[shot.scene]?.title) out.push({ kind: "scene", scene: shot.scene });
+      if (shot.scene !== film.shots[index - 1]?.scene && film.scenes[shot.scene]?.title)
+        out.push({ kind: "scene", scene: shot.scene });
       out.push({ kind: "shot", shot, index });
     });
     return out;
@@ -69,12 +75,16 @@ export function Sheet() {
         if (!shot) return;
         selected.set(shot.id);
         seek(shot.start);
-        list.scrollToIndex(rows.findIndex((r) => r.kind === "shot" && r.shot.id === shot.id), { align: "auto" });
+        list.scrollToIndex(
+          rows.findIndex((r) => r.kind === "shot" && r.shot.id === shot.id),
+          { align: "auto" },
+        );
       };
       if ((e.target as HTMLElement).closest("[role=slider],[role=listbox],[role=menu]")) return;
       if (e.key === "ArrowDown") goTo(film.shots[index + 1]);
       else if (e.key === "ArrowUp") goTo(film.shots[index - 1]);
-      else if (e.key.toLowerCase() === "m") start.mutate({ kind: "pictures", shots: [current.id], takes: 1 });
+      else if (e.key.toLowerCase() === "m")
+        start.mutate({ kind: "pictures", shots: [current.id], takes: 1 });
       else if (e.key.toLowerCase() === "h") hearShot(film, current);
       else if (COPIED[e.key]) void copyPrompt(film.id, current, COPIED[e.key]!);
       else if (e.shiftKey && /^Digit[1-9]$/.test(e.code)) {
@@ -90,9 +100,14 @@ export function Sheet() {
   return (
     <div className="flex h-full">
       <section aria-label="Sheet" className="flex min-w-0 grow flex-col bg-page">
-        <div className={`grid ${COLUMNS} h-[30px] shrink-0 items-center border-b border-ink text-ink-2`}>
+        <div
+          className={`grid ${COLUMNS} h-[30px] shrink-0 items-center border-b border-ink text-ink-2`}
+        >
           {TITLES.map(([title, ink], i) => (
-            <span key={title} className={`flex items-center gap-1.5 ${i === 0 ? "pl-3" : i === 1 ? "pl-5" : "pl-2.5"}`}>
+            <span
+              key={title}
+              className={`flex items-center gap-1.5 ${i === 0 ? "pl-3" : i === 1 ? "pl-5" : "pl-2.5"}`}
+            >
               {ink && <i className={`size-2.5 shrink-0 rounded-[2px] ${ink}`} />}
               {title}
             </span>
@@ -103,7 +118,11 @@ export function Sheet() {
             {list.getVirtualItems().map((item) => {
               const row = rows[item.index]!;
               return (
-                <div key={item.key} className="absolute inset-x-0 top-0" style={{ height: item.size, transform: `translateY(${item.start}px)` }}>
+                <div
+                  key={item.key}
+                  className="absolute inset-x-0 top-0"
+                  style={{ height: item.size, transform: `translateY(${item.start}px)` }}
+                >
                   {row.kind === "scene" ? (
                     <SceneHead film={film} scene={row.scene} />
                   ) : (
@@ -114,7 +133,9 @@ export function Sheet() {
                       on={row.shot.id === current?.id}
                       making={making.has(row.shot.id)}
                       onLift={(cue) => change.mutate({ type: "lift cue", cue, lifted: true })}
-                      onCircle={(take) => change.mutate({ type: "circle take", shot: row.shot.id, take })}
+                      onCircle={(take) =>
+                        change.mutate({ type: "circle take", shot: row.shot.id, take })
+                      }
                     />
                   )}
                 </div>
@@ -133,7 +154,10 @@ export function Sheet() {
 
 function useMaking(film: string): Set<number> {
   const runs = useRuns(film).data;
-  return useMemo(() => new Set((runs ?? []).filter((r) => r.state === "going").flatMap((r) => r.shots)), [runs]);
+  return useMemo(
+    () => new Set((runs ?? []).filter((r) => r.state === "going").flatMap((r) => r.shots)),
+    [runs],
+  );
 }
 
 function SceneHead({ film, scene }: { film: Film; scene: number }) {
@@ -143,7 +167,9 @@ function SceneHead({ film, scene }: { film: Film; scene: number }) {
     <div className="flex h-full items-center gap-3 border-b border-rule bg-shade px-3">
       <b className="font-semibold">Scene {scene + 1}</b>
       <span className="text-ink-2">{s.title}</span>
-      <span className="ml-auto pr-1 text-ink-2">{first ? `${first.time}, ${first.weather}` : ""}</span>
+      <span className="ml-auto pr-1 text-ink-2">
+        {first ? `${first.time}, ${first.weather}` : ""}
+      </span>
     </div>
   );
 }
@@ -175,7 +201,9 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
     >
       <PlayLine shot={shot} />
       <div className="relative flex flex-col border-r border-rule py-2 pl-3 font-mono">
-        {index > 0 && <CutStroke className="absolute -top-[10px] right-[-6px] z-10 !h-[21px] !w-[11px]" />}
+        {index > 0 && (
+          <CutStroke className="absolute -top-[10px] right-[-6px] z-10 !h-[21px] !w-[11px]" />
+        )}
         <b className="text-[14px] font-medium">{shot.edge}</b>
         <span className="text-[12px] text-ink-2">
           {shot.measured ? "" : "≈"}
@@ -184,10 +212,14 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
         <span className="mt-auto text-[11px] text-ink-2">{timecode(shot.start, film.fps)}</span>
       </div>
       <div className={`${cell} py-2 pl-5 pr-3`}>
-        <p className={`font-serif text-[15.5px] leading-[1.38] ${remark ? "line-clamp-4" : "line-clamp-5"}`}>
+        <p
+          className={`font-serif text-[15.5px] leading-[1.38] ${remark ? "line-clamp-4" : "line-clamp-5"}`}
+        >
           {shot.text || <i className="text-ink-2">a hold, without words</i>}
         </p>
-        {shot.hold > 0 && shot.text && <p className="text-[12px] text-ink-2">held {shot.hold.toFixed(1)} s beyond its words</p>}
+        {shot.hold > 0 && shot.text && (
+          <p className="text-[12px] text-ink-2">held {shot.hold.toFixed(1)} s beyond its words</p>
+        )}
         {remark && (
           <p className="mt-0.5 truncate text-[12px] text-grease-ink" title={remark.text}>
             {remark.kind}
@@ -197,19 +229,31 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
       <div className={`${cell} px-2.5 pt-2`}>
         <div className="relative h-[86px] overflow-hidden rounded-[3px]">
           {used ? (
-            <img src={`/media/${used.thumb}`} alt={`Picture of shot ${shot.edge}`} loading="lazy" className={`size-full ${film.settings.aspect === "16:9" ? "object-cover" : "bg-shade object-contain"}`} />
+            <img
+              src={`/media/${used.thumb}`}
+              alt={`Picture of shot ${shot.edge}`}
+              loading="lazy"
+              className={`size-full ${film.settings.aspect === "16:9" ? "object-cover" : "bg-shade object-contain"}`}
+            />
           ) : (
-            <div className="flex size-full items-center justify-center border border-dashed border-rule-strong text-[12px] text-ink-2">no picture yet</div>
+            <div className="flex size-full items-center justify-center border border-dashed border-rule-strong text-[12px] text-ink-2">
+              no picture yet
+            </div>
           )}
           {shot.picture_of !== shot.id && (
             <span className="absolute right-1.5 top-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">
-              as shot <span className="font-mono">{film.shots.find((s) => s.id === shot.picture_of)?.edge}</span>
+              as shot{" "}
+              <span className="font-mono">
+                {film.shots.find((s) => s.id === shot.picture_of)?.edge}
+              </span>
             </span>
           )}
           {shot.stale && (
             <>
               <span className="hatch absolute inset-0" />
-              <span className="absolute bottom-1.5 left-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">stale: prompt changed</span>
+              <span className="absolute bottom-1.5 left-1.5 rounded-[3px] bg-page px-1.5 text-[12px]">
+                stale: prompt changed
+              </span>
             </>
           )}
           {making && <span className="making absolute inset-0" aria-label="being made" />}
@@ -267,7 +311,12 @@ function PlayLine({ shot }: { shot: Shot }) {
   const frame = usePlayhead();
   if (frame < shot.start || frame >= shot.stop) return null;
   const share = (frame - shot.start) / Math.max(1, shot.stop - shot.start);
-  return <span className="pointer-events-none absolute inset-x-0 z-20 h-px bg-grease" style={{ top: `${share * 100}%` }} />;
+  return (
+    <span
+      className="pointer-events-none absolute inset-x-0 z-20 h-px bg-grease"
+      style={{ top: `${share * 100}%` }}
+    />
+  );
 }
 
 function Voice({ film, shot }: { film: Film; shot: Shot }) {
@@ -288,13 +337,31 @@ function Voice({ film, shot }: { film: Film; shot: Shot }) {
   const speakers = [...new Set(lines.map((l) => l.speaker).filter(Boolean))];
   return (
     <>
-      <WaveDown peaks={peaks} height={height - (speakers.length ? 14 : 0)} estimated={!shot.measured} />
-      {speakers.length > 0 && <span className="max-w-full truncate px-1 text-[11px] text-teal">{speakers.map((s) => s!.replace(/^the /, "").split(" ")[0]).join(", ")}</span>}
+      <WaveDown
+        peaks={peaks}
+        height={height - (speakers.length ? 14 : 0)}
+        estimated={!shot.measured}
+      />
+      {speakers.length > 0 && (
+        <span className="max-w-full truncate px-1 text-[11px] text-teal">
+          {speakers.map((s) => s!.replace(/^the /, "").split(" ")[0]).join(", ")}
+        </span>
+      )}
     </>
   );
 }
 
-function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: number; onLift: (cue: string) => void }) {
+function Sounds({
+  film,
+  shot,
+  rate,
+  onLift,
+}: {
+  film: Film;
+  shot: Shot;
+  rate: number;
+  onLift: (cue: string) => void;
+}) {
   const from = shot.start / rate;
   const to = shot.stop / rate;
   const here = film.cues.filter((c) => c.start < to && c.end > from);
@@ -328,7 +395,10 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
       {spots.slice(0, 2).map((c: Cue, i) => (
         <span key={c.id}>
           {/* The tick stands at its moment; its name makes room for the ambience's. */}
-          <span className="absolute left-1 right-1 h-[1.5px] bg-moss" style={{ top: `${((c.start - from) / (to - from)) * 96}%` }} />
+          <span
+            className="absolute left-1 right-1 h-[1.5px] bg-moss"
+            style={{ top: `${((c.start - from) / (to - from)) * 96}%` }}
+          />
           <button
             type="button"
             title={`${c.why}. Click lifts this sound; undo brings it back`}
@@ -338,7 +408,9 @@ function Sounds({ film, shot, rate, onLift }: { film: Film; shot: Shot; rate: nu
               onLift(c.id);
             }}
             className="absolute right-1 min-h-6 max-w-[74px] bg-page px-1 text-right text-[11.5px] leading-tight hover:line-through"
-            style={{ top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, ((c.start - from) / (to - from)) * 96 + 1))}%` }}
+            style={{
+              top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, ((c.start - from) / (to - from)) * 96 + 1))}%`,
+            }}
           >
             {c.prompt.replace(/^an? /, "")}
           </button>
@@ -363,7 +435,9 @@ function Music({ film, shot, index }: { film: Film; shot: Shot; index: number })
         }}
       />
       {index === 0 && (
-        <span className="absolute left-1/2 top-4 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]">{film.mood}</span>
+        <span className="absolute left-1/2 top-4 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]">
+          {film.mood}
+        </span>
       )}
     </>
   );

@@ -1,8 +1,9 @@
 """Where the cut marks go: the cheapest way to cut the whole manuscript, not one shot after another.
 
-A cut is a path over word boundaries. Each shot costs by how far its time is from the wanted length and by what it runs
-across (paragraphs, changes of speaker); each mark costs by what it breaks. The cheapest path is found by dynamic
-programming (Bellman 1952), in time proportional to words times words per longest shot.
+A cut is a path over word boundaries. Each shot costs by how far its time is from the wanted length
+and by what it runs across (paragraphs, changes of speaker); each mark costs by what it breaks. The
+cheapest path is found by dynamic programming (Bellman 1952), in time proportional to words times
+words per longest shot.
 """
 
 import numpy as np
@@ -23,14 +24,19 @@ EVERY_WEIGHT = 5.0
 
 
 def break_down(script: Manuscript, wish: Wish, kept: frozenset[int] = frozenset()) -> list[int]:
-    """Indices of the words that open a shot, rising, the first 0. Marks in `kept` (word indices) are always set.
+    """Indices of the words that open a shot, rising, the first 0. Marks in `kept` (word indices)
+    are always set.
 
     A change of scene always cuts. Raises BadInput when an exact number cannot be had.
     """
     n = len(script.words)
     if n == 0:
         return []
-    forced = {0, *(k for k in kept if 0 <= k < n), *(s.first for s in script.scenes if 0 < s.first < n)}
+    forced = {
+        0,
+        *(k for k in kept if 0 <= k < n),
+        *(s.first for s in script.scenes if 0 < s.first < n),
+    }
     if wish.by == "sentence":
         return _by_sentence(script, forced)
     problem = _Problem(script, wish, forced)
@@ -53,7 +59,8 @@ def _by_sentence(script: Manuscript, forced: set[int]) -> list[int]:
 
 
 class _Problem:
-    """Costs of shots and marks, and the searches over them. Boundary i stands before word i; 0 … n."""
+    """Costs of shots and marks, and the searches over them. Boundary i stands before word i; 0 …
+    n."""
 
     def __init__(self, script: Manuscript, wish: Wish, forced: set[int]) -> None:
         self.n = len(script.words)
@@ -62,7 +69,10 @@ class _Problem:
         self.starts, self.ends = times[:, 0], times[:, 1]
         total = max(1e-6, float(self.ends[-1]))
         self.wanted = np.array(
-            [wish.wanted(t, w.scene, t / total) for t, w in zip(self.starts.tolist(), script.words, strict=True)]
+            [
+                wish.wanted(t, w.scene, t / total)
+                for t, w in zip(self.starts.tolist(), script.words, strict=True)
+            ]
         )
         self.weight = 2.0 * (EVERY_WEIGHT if wish.by == "every" else 1.0)
         if wish.by == "exactly":
@@ -77,7 +87,8 @@ class _Problem:
     def cheapest(self, toll: float) -> list[int]:
         """The cheapest cut when each shot costs `toll` more."""
         came = cheapest_path(
-            self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier, self.reach, toll,
+            self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier,
+            self.reach, toll,
             self.weight,
         )  # fmt: skip
         return _walk(came, self.n)
@@ -85,8 +96,9 @@ class _Problem:
     def exactly(self, count: int) -> list[int]:
         """The cheapest cut into `count` shots.
 
-        A toll per shot is searched that gives the number (a Lagrange multiplier); where the number falls into a gap
-        between two tolls, shots are split or joined where that is cheapest until it is exact.
+        A toll per shot is searched that gives the number (a Lagrange multiplier); where the number
+        falls into a gap between two tolls, shots are split or joined where that is cheapest until
+        it is exact.
         """
         least = len(self.forced)
         if not least <= count <= self.n:
@@ -115,15 +127,30 @@ class _Problem:
             spans = dict(zip(ordered, [*ordered[1:], self.n], strict=True))
             before = dict(zip(ordered[1:], ordered, strict=False))
             marks.remove(
-                min(free, key=lambda m: float(self.ends[spans[m] - 1] - self.starts[before[m]]) - self.mark[m])
+                min(
+                    free,
+                    key=lambda m: (
+                        float(self.ends[spans[m] - 1] - self.starts[before[m]]) - self.mark[m]
+                    ),
+                )
             )
         while len(marks) < count:
             ordered = sorted(marks)
-            spans_list = [(a, b) for a, b in zip(ordered, [*ordered[1:], self.n], strict=True) if b - a > 1]
-            a, b = max(spans_list, key=lambda s: float(self.ends[s[1] - 1] - self.starts[s[0]]) / self.wanted[s[0]])
+            spans_list = [
+                (a, b) for a, b in zip(ordered, [*ordered[1:], self.n], strict=True) if b - a > 1
+            ]
+            a, b = max(
+                spans_list,
+                key=lambda s: float(self.ends[s[1] - 1] - self.starts[s[0]]) / self.wanted[s[0]],
+            )
             middle = (self.starts[a] + self.ends[b - 1]) / 2
             length = max(0.2, float(self.ends[b - 1] - self.starts[a]))
-            marks.add(min(range(a + 1, b), key=lambda m: self.mark[m] + 8 * abs(self.starts[m] - middle) / length))
+            marks.add(
+                min(
+                    range(a + 1, b),
+                    key=lambda m: self.mark[m] + 8 * abs(self.starts[m] - middle) / length,
+                )
+            )
         return sorted(marks)
 
 
@@ -139,7 +166,8 @@ def cheapest_path(
     toll: float,
     weight: float,
 ) -> NDArray[np.int64]:
-    """Where the best cut before each boundary came from; shape (words + 1,). Compiled: it is the hot loop."""
+    """Where the best cut before each boundary came from; shape (words + 1,). Compiled: it is the
+    hot loop."""
     n = starts.shape[0]
     best = np.full(n + 1, np.inf)
     best[0] = 0.0
@@ -170,7 +198,8 @@ def cheapest_path(
 
 
 def _boundaries(script: Manuscript) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
-    """Cost of a mark at each boundary, and of a shot that runs across it. Both of length words + 1."""
+    """Cost of a mark at each boundary, and of a shot that runs across it. Both of length words +
+    1."""
     n = len(script.words)
     mark, across = np.zeros(n + 1), np.zeros(n + 1)
     for i in range(1, n):

@@ -10,11 +10,13 @@ from cutreel.core.manuscript import Manuscript, Word, syllables
 SECONDS_A_WORD = 0.128
 SECONDS_A_SYLLABLE = 0.1155
 LINE_END = 0.28
-"""Fitted by least squares to 480 measured lines of all shipped voices; each voice's own length is a factor on them.
-`LINE_END` is what a voice spends on drawing out the end of what it speaks in one breath."""
+"""Fitted by least squares to 480 measured lines of all shipped voices; each voice's own length is a
+factor on them. `LINE_END` is what a voice spends on drawing out the end of what it speaks in one
+breath."""
 
 COMMA_WITHIN, STOP_WITHIN = 0.29, 0.15
-"""The pauses a voice makes at a comma and at a full stop inside what it speaks in one breath, fitted likewise."""
+"""The pauses a voice makes at a comma and at a full stop inside what it speaks in one breath,
+fitted likewise."""
 
 COMMA, CLAUSE, SENTENCE, PARAGRAPH, SCENE = 0.22, 0.30, 0.38, 0.62, 1.20
 """Pauses between lines, which are laid one behind another."""
@@ -46,13 +48,16 @@ def pause_after(word: Word, following: Word | None) -> float:
 
 
 def estimate_words(script: Manuscript) -> NDArray[np.float64]:
-    """Estimated (start, end) of every word in seconds from the first word's start. Shape (words, 2); an even voice."""
+    """Estimated (start, end) of every word in seconds from the first word's start. Shape (words,
+    2); an even voice."""
     times = np.zeros((len(script.words), 2))
     at = 0.0
     for i, word in enumerate(script.words):
         following = script.words[i + 1] if i + 1 < len(script.words) else None
         times[i, 0] = at
-        at += speaking_seconds(word.bare) + (LINE_END if following is None or following.line != word.line else 0.0)
+        at += speaking_seconds(word.bare) + (
+            LINE_END if following is None or following.line != word.line else 0.0
+        )
         times[i, 1] = at
         at += pause_after(word, following)
     return times

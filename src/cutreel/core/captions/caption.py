@@ -1,8 +1,8 @@
 """Words grouped to captions of at most two lines.
 
-Breaks are chosen over each run of speech as a whole (dynamic programming): at sentence ends and commas rather than
-inside phrases, lines of even length, no caption under 1.3 s or over 6 s where words allow (DCMP Captioning Key, from
-memory).
+Breaks are chosen over each run of speech as a whole (dynamic programming): at sentence ends and
+commas rather than inside phrases, lines of even length, no caption under 1.3 s or over 6 s where
+words allow (DCMP Captioning Key, from memory).
 """
 
 from collections.abc import Sequence
@@ -18,8 +18,8 @@ LINE_LENGTH, LINES = 30, 2
 SHORTEST, LONGEST, GAP = 1.3, 6.0, 0.9
 # fmt: off
 LEANING = {
-    "a", "an", "the", "of", "to", "in", "on", "at", "by", "with", "for", "from", "and", "or", "but", "his", "her",
-    "their", "its", "my", "our", "your",
+    "a", "an", "the", "of", "to", "in", "on", "at", "by", "with", "for", "from", "and", "or",
+    "but", "his", "her", "their", "its", "my", "our", "your",
 }
 # fmt: on
 """Words that lean on the next one: a caption does not end with them where it can be helped."""
@@ -27,7 +27,8 @@ LEANING = {
 
 @dataclass(frozen=True, slots=True)
 class Caption:
-    """Shown from `start` up to `end` (seconds): one or two lines of text, words `first` up to `last`."""
+    """Shown from `start` up to `end` (seconds): one or two lines of text, words `first` up to
+    `last`."""
 
     start: float
     end: float
@@ -36,34 +37,58 @@ class Caption:
     last: int
 
 
-def captions_of(words: Sequence[Word], times: NDArray[float64], length: int = LINE_LENGTH) -> list[Caption]:
-    """Captions for all of `words` at `times` (shape (words, 2), seconds). Captions never overlap."""
+def captions_of(
+    words: Sequence[Word], times: NDArray[float64], length: int = LINE_LENGTH
+) -> list[Caption]:
+    """Captions for all of `words` at `times` (shape (words, 2), seconds). Captions never
+    overlap."""
     captions: list[Caption] = []
     first = 0
     for i in range(1, len(words) + 1):
-        if i == len(words) or times[i, 0] - times[i - 1, 1] > GAP or words[i].line != words[i - 1].line:
+        if (
+            i == len(words)
+            or times[i, 0] - times[i - 1, 1] > GAP
+            or words[i].line != words[i - 1].line
+        ):
             captions += _run(words, times, first, i, length)
             first = i
     return _held(captions)
 
 
-def _run(words: Sequence[Word], times: NDArray[float64], first: int, end: int, length: int) -> list[Caption]:
+def _run(
+    words: Sequence[Word], times: NDArray[float64], first: int, end: int, length: int
+) -> list[Caption]:
     """The captions of one run of speech."""
     run = words[first:end]
-    relative = tuple(round(float(t) - float(times[first, 0]), 3) for pair in times[first:end] for t in pair)
+    relative = tuple(
+        round(float(t) - float(times[first, 0]), 3) for pair in times[first:end] for t in pair
+    )
     glued = tuple(i > 0 and w.start == run[i - 1].end for i, w in enumerate(run))
     sentences = tuple(w.sentence - run[0].sentence for w in run)
     return [
-        Caption(float(times[first + begin, 0]), float(times[first + stop - 1, 1]), lines, first + begin, first + stop)
-        for begin, stop, lines in _grouped(tuple(w.text for w in run), glued, sentences, relative, length)
+        Caption(
+            float(times[first + begin, 0]),
+            float(times[first + stop - 1, 1]),
+            lines,
+            first + begin,
+            first + stop,
+        )
+        for begin, stop, lines in _grouped(
+            tuple(w.text for w in run), glued, sentences, relative, length
+        )
     ]
 
 
 @lru_cache(maxsize=8192)
 def _grouped(
-    texts: tuple[str, ...], glued: tuple[bool, ...], sentences: tuple[int, ...], times: tuple[float, ...], length: int
+    texts: tuple[str, ...],
+    glued: tuple[bool, ...],
+    sentences: tuple[int, ...],
+    times: tuple[float, ...],
+    length: int,
 ) -> list[tuple[int, int, tuple[str, ...]]]:
-    """The best grouping of a run: the cheapest path over the gaps between its words, as (first, end, lines).
+    """The best grouping of a run: the cheapest path over the gaps between its words, as (first,
+    end, lines).
 
     Kept by what it depends on: of a long film only the runs that changed are grouped again.
     """
@@ -85,7 +110,9 @@ def _grouped(
     stop = n
     while stop > 0:
         begin = came[stop]
-        out.append((begin, stop, place.lines(text, begin, stop, place.split(begin, stop, length), length)))
+        out.append(
+            (begin, stop, place.lines(text, begin, stop, place.split(begin, stop, length), length))
+        )
         stop = begin
     return out[::-1]
 
@@ -109,35 +136,54 @@ class _Places:
         return self.stop[stop - 1] - self.start[begin]
 
     def split(self, begin: int, stop: int, length: int) -> int | None:
-        """Where the second line begins: `stop` when one line is enough, None when two do not hold the words."""
+        """Where the second line begins: `stop` when one line is enough, None when two do not hold
+        the words."""
         if self.length(begin, stop) <= length:
             return stop
         if self.length(begin, stop) > 2 * length + 1:
             return None
-        fits = [i for i in range(begin + 1, stop) if self.length(begin, i) <= length and self.length(i, stop) <= length]
+        fits = [
+            i
+            for i in range(begin + 1, stop)
+            if self.length(begin, i) <= length and self.length(i, stop) <= length
+        ]
         if not fits:
             return None
         return min(
-            fits, key=lambda i: abs(self.length(begin, i) - self.length(i, stop)) - (8 if self.soft[i - 1] else 0)
+            fits,
+            key=lambda i: (
+                abs(self.length(begin, i) - self.length(i, stop)) - (8 if self.soft[i - 1] else 0)
+            ),
         )
 
     def uneven(self, begin: int, stop: int, split: int | None) -> int:
         """By how many characters the two lines differ."""
-        return 0 if split is None or split == stop else abs(self.length(begin, split) - self.length(split, stop))
+        return (
+            0
+            if split is None or split == stop
+            else abs(self.length(begin, split) - self.length(split, stop))
+        )
 
-    def lines(self, text: str, begin: int, stop: int, split: int | None, length: int) -> tuple[str, ...]:
+    def lines(
+        self, text: str, begin: int, stop: int, split: int | None, length: int
+    ) -> tuple[str, ...]:
         whole = text[self.start[begin] : self.stop[stop - 1]]
         if split is None:
             return tuple(_split_long(whole, length))
         if split == stop:
             return (whole,)
-        return (text[self.start[begin] : self.stop[split - 1]], text[self.start[split] : self.stop[stop - 1]])
+        return (
+            text[self.start[begin] : self.stop[split - 1]],
+            text[self.start[split] : self.stop[stop - 1]],
+        )
 
 
 class _Costs:
     """What a caption costs: by its time, by what its end breaks, by how many sentences it holds."""
 
-    def __init__(self, texts: Sequence[str], sentences: Sequence[int], times: Sequence[float]) -> None:
+    def __init__(
+        self, texts: Sequence[str], sentences: Sequence[int], times: Sequence[float]
+    ) -> None:
         self.sentences, self.times = sentences, times
         self.broken: list[float] = []
         for text in texts:
@@ -148,7 +194,12 @@ class _Costs:
 
     def of(self, begin: int, stop: int, uneven: int) -> float:
         seconds = self.times[2 * stop - 1] - self.times[2 * begin]
-        cost = 1.0 + uneven / 40 + self.broken[stop - 1] + 0.9 * (self.sentences[stop - 1] - self.sentences[begin])
+        cost = (
+            1.0
+            + uneven / 40
+            + self.broken[stop - 1]
+            + 0.9 * (self.sentences[stop - 1] - self.sentences[begin])
+        )
         if seconds < SHORTEST:
             cost += 2.0 * (SHORTEST - seconds)
         return cost + (2.0 * (seconds - LONGEST) if seconds > LONGEST else 0.0)
@@ -160,12 +211,19 @@ def _split_long(text: str, length: int) -> list[str]:
 
 
 def _held(captions: list[Caption]) -> list[Caption]:
-    """Captions held a little beyond their words, and short ones to 1.3 s, where the next leaves room."""
+    """Captions held a little beyond their words, and short ones to 1.3 s, where the next leaves
+    room."""
     out = []
     for i, caption in enumerate(captions):
         limit = captions[i + 1].start if i + 1 < len(captions) else caption.end + 1.0
         end = max(caption.end + 0.25, caption.start + SHORTEST)
         out.append(
-            Caption(caption.start, max(caption.end, min(end, limit)), caption.lines, caption.first, caption.last)
+            Caption(
+                caption.start,
+                max(caption.end, min(end, limit)),
+                caption.lines,
+                caption.first,
+                caption.last,
+            )
         )
     return out

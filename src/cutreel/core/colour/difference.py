@@ -1,7 +1,8 @@
 """How different two colours look: CIEDE2000.
 
-After Sharma, Wu and Dalal, "The CIEDE2000 Color-Difference Formula", Color Research and Application 30(1), 2005; the
-numbers in brackets are theirs. About 1 is the least that an eye tells apart side by side; 5 is seen at a glance.
+After Sharma, Wu and Dalal, "The CIEDE2000 Color-Difference Formula", Color Research and Application
+30(1), 2005; the numbers in brackets are theirs. About 1 is the least that an eye tells apart side
+by side; 5 is seen at a glance.
 """
 
 import numpy as np
@@ -13,8 +14,8 @@ _FAR = 25.0**7
 def ciede2000(one: ArrayLike, other: ArrayLike, k_light: float = 1.0) -> NDArray[np.float64]:
     """The difference of L*a*b* colours, shape (…, 3) each and broadcast; shape (…) out.
 
-    `k_light` is the factor kL of the formula: 2, as the textile trade has it, counts lightness half, where surfaces
-    are uneven.
+    `k_light` is the factor kL of the formula: 2, as the textile trade has it, counts lightness
+    half, where surfaces are uneven.
     """
     a, b = np.broadcast_arrays(np.asarray(one, float), np.asarray(other, float))
     mean_chroma = (np.hypot(a[..., 1], a[..., 2]) + np.hypot(b[..., 1], b[..., 2])) / 2  # (2, 3)
@@ -47,5 +48,10 @@ def ciede2000(one: ArrayLike, other: ArrayLike, k_light: float = 1.0) -> NDArray
     sc, sh = 1 + 0.045 * chroma, 1 + 0.015 * chroma * t  # (19, 20)
     rt = -np.sin(np.radians(2 * lean)) * rc  # (21)
     return np.asarray(
-        np.sqrt((dl / (k_light * sl)) ** 2 + (dc / sc) ** 2 + (dh / sh) ** 2 + rt * (dc / sc) * (dh / sh))
+        np.sqrt(
+            (dl / (k_light * sl)) ** 2
+            + (dc / sc) ** 2
+            + (dh / sh) ** 2
+            + rt * (dc / sc) * (dh / sh)
+        )
     )  # (22)

@@ -1,9 +1,10 @@
-"""The light that a picture is seen in, and taking it away, so that colours of noon and night can be compared.
+"""The light that a picture is seen in, and taking it away, so that colours of noon and night can be
+compared.
 
-Light is told from neutral things in the picture (of a known grey) as a gain and a veil for each of red, green and
-blue: seen = gain * true + veil, on sRGB values, where painted pictures mix their light. With one neutral the gain alone
-is told (the von Kries rule); with none the picture's own average of the sixth power stands for white ("shades of
-grey": Finlayson and Trezzi 2004).
+Light is told from neutral things in the picture (of a known grey) as a gain and a veil for each of
+red, green and blue: seen = gain * true + veil, on sRGB values, where painted pictures mix their
+light. With one neutral the gain alone is told (the von Kries rule); with none the picture's own
+average of the sixth power stands for white ("shades of grey": Finlayson and Trezzi 2004).
 """
 
 from collections.abc import Sequence
@@ -24,12 +25,15 @@ class Light:
 
     def without(self, rgb: ArrayLike) -> NDArray[np.float64]:
         """Colours (sRGB, 0 … 255, shape (…, 3)) as they would be in white light."""
-        white: NDArray[np.float64] = (np.asarray(rgb, float) - np.array(self.veil)) / np.array(self.gain)
+        white: NDArray[np.float64] = (np.asarray(rgb, float) - np.array(self.veil)) / np.array(
+            self.gain
+        )
         return np.clip(white, 0, 255)
 
 
 def light_from(neutrals: Sequence[tuple[float, ArrayLike]]) -> Light | None:
-    """The light that shows neutral things of a true grey (0 … 255) as the sRGB seen. None without any."""
+    """The light that shows neutral things of a true grey (0 … 255) as the sRGB seen. None without
+    any."""
     if not neutrals:
         return None
     true = np.array([grey for grey, _ in neutrals], float)
@@ -41,16 +45,22 @@ def light_from(neutrals: Sequence[tuple[float, ArrayLike]]) -> Light | None:
     brightest = int(np.argmax(true))
     if true[brightest] < 120:
         return None
-    return _light(np.clip(seen[brightest] / true[brightest], 0.25, 1.6), np.zeros(3), "a neutral in the picture")
+    return _light(
+        np.clip(seen[brightest] / true[brightest], 0.25, 1.6),
+        np.zeros(3),
+        "a neutral in the picture",
+    )
 
 
 def light_between(true: ArrayLike, seen: ArrayLike) -> Light | None:
-    """The light in which most of some known colours, sRGB of shape (n, 3), look as they were seen; None if there is no
-    such. It is told from each three of them, and the one that leaves the smallest middle error wins, so that a colour
-    that really is another does not bend it (random sample consensus, Fischler and Bolles 1981, with all samples).
+    """The light in which most of some known colours, sRGB of shape (n, 3), look as they were seen;
+    None if there is no such. It is told from each three of them, and the one that leaves the
+    smallest middle error wins, so that a colour that really is another does not bend it (random
+    sample consensus, Fischler and Bolles 1981, with all samples).
 
-    Two kinds of light are tried, both of four numbers, so that three colours say more than is needed: coloured light
-    (a gain for each channel, one veil) and coloured haze (one gain, a veil for each channel).
+    Two kinds of light are tried, both of four numbers, so that three colours say more than is
+    needed: coloured light (a gain for each channel, one veil) and coloured haze (one gain, a veil
+    for each channel).
     """
     known, shown = np.asarray(true, float), np.asarray(seen, float)
     best: tuple[float, Light] | None = None
@@ -58,7 +68,10 @@ def light_between(true: ArrayLike, seen: ArrayLike) -> Light | None:
         few, aim = known[list(chosen)], shown[list(chosen)].T.ravel()
         each = np.kron(np.eye(3), np.ones((3, 1)))
         in_turn = few.T.reshape(-1, 1)
-        for rows, gains in ((np.hstack([each * in_turn, np.ones((9, 1))]), 3), (np.hstack([in_turn, each]), 1)):
+        for rows, gains in (
+            (np.hstack([each * in_turn, np.ones((9, 1))]), 3),
+            (np.hstack([in_turn, each]), 1),
+        ):
             found = np.linalg.lstsq(rows, aim, rcond=None)[0]
             gain, veil = np.resize(found[:gains], 3), np.resize(found[gains:], 3)
             if gain.min() < 0.2 or gain.max() > 1.6 or veil.min() < -12 or veil.max() > 130:
@@ -77,7 +90,8 @@ def middle_light(lights: Sequence[Light]) -> Light:
 
 
 def shades_of_grey(pixels: NDArray[np.uint8], power: int = 6) -> Light:
-    """The light by the rule that a picture's colours average to grey; `pixels` (height, width, 3) in sRGB."""
+    """The light by the rule that a picture's colours average to grey; `pixels` (height, width, 3)
+    in sRGB."""
     small = pixels[::8, ::8, :3].reshape(-1, 3).astype(float) / 255
     mean = np.mean(small**power, axis=0) ** (1 / power)
     gain = np.clip(mean / max(1e-6, float(mean.mean())), 0.6, 1.6)

@@ -1,10 +1,19 @@
-"""The same people, places and look in every picture: what holds, who is in which shot, and the prompts that say so."""
+"""The same people, places and look in every picture: what holds, who is in which shot, and the
+prompts that say so."""
 
 from cutreel.core.colour import Lab
 
 from .cast import propose_cast, propose_places
 from .company import Age, CompanyCard, Member, MemberKind, age_of, search_company
-from .drift import MARKED, Finding, ShownPicture, WordDrift, drift_in_pictures, drift_in_words, figures_of
+from .drift import (
+    MARKED,
+    Finding,
+    ShownPicture,
+    WordDrift,
+    drift_in_pictures,
+    drift_in_words,
+    figures_of,
+)
 from .facts import ShotFacts, facts_of_shots, place_words, text_place
 from .looks import LOOKS, Colour, Look, look_from, look_named
 from .model import FRAMINGS, MOODS, Outfit, Overrides, Person, Place, Reference, Trait
@@ -19,12 +28,13 @@ from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_
 
 # fmt: off
 __all__ = [
-    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Colour", "CompanyCard", "Finding", "Lab",
-    "Look", "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part", "Person", "Place", "Prompt", "Reference",
-    "SamePerson", "SeenFigure", "SeenPicture", "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift",
-    "age_of", "appearances", "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet",
-    "dressed", "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from", "look_named",
-    "may_be_one", "measure_picture", "place_words", "propose_cast", "propose_places", "search_company", "slot_of",
-    "style_between", "style_of", "text_place", "things_named",
+    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Colour", "CompanyCard",
+    "Finding", "Lab", "Look", "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part",
+    "Person", "Place", "Prompt", "Reference", "SamePerson", "SeenFigure", "SeenPicture",
+    "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift", "age_of", "appearances",
+    "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet", "dressed",
+    "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from",
+    "look_named", "may_be_one", "measure_picture", "place_words", "propose_cast", "propose_places",
+    "search_company", "slot_of", "style_between", "style_of", "text_place", "things_named",
 ]
 # fmt: on

@@ -1,4 +1,5 @@
-"""Cast and places proposed from the manuscript. Everything here is a guess, is marked as one, and says why."""
+"""Cast and places proposed from the manuscript. Everything here is a guess, is marked as one, and
+says why."""
 
 import re
 
@@ -12,21 +13,25 @@ from .model import Person, Place, Trait
 
 # fmt: off
 PLACE_NOUNS: dict[str, str] = {
-    "jetty": "a plank jetty over water", "pier": "a plank pier over water", "harbour": "a harbour with boats",
-    "harbor": "a harbour with boats", "landing": "a ferry landing by the water", "shore": "a shore",
-    "beach": "a beach", "sea": "the open sea", "river": "a river", "lake": "a lake", "marsh": "a salt marsh",
-    "island": "an island", "forest": "a forest", "wood": "a forest", "woods": "a forest", "meadow": "a meadow",
-    "field": "a field", "fields": "a field", "garden": "a garden", "orchard": "an orchard", "farm": "a farm",
-    "hill": "hills", "hills": "hills", "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
-    "road": "a country road", "village": "a village street", "street": "a town street", "town": "a town street",
-    "square": "a town square", "market": "a market square", "city": "a city street",
-    "bridge": "a bridge over a river", "kitchen": "a kitchen", "room": "a room", "bedroom": "a bedroom",
-    "house": "a house", "cottage": "a cottage", "hut": "a hut", "workshop": "a workshop", "library": "a library",
-    "study": "a study with books", "school": "a schoolroom", "church": "a church", "tower": "a tower",
-    "castle": "a castle", "palace": "a palace hall", "cave": "a cave", "attic": "an attic", "cellar": "a cellar",
-    "shop": "a shop", "inn": "an inn", "lighthouse": "a lighthouse", "ship": "a ship's deck", "deck": "a ship's deck",
-    "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory", "hall": "a hall",
-    "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
+    "jetty": "a plank jetty over water", "pier": "a plank pier over water",
+    "harbour": "a harbour with boats", "harbor": "a harbour with boats",
+    "landing": "a ferry landing by the water", "shore": "a shore", "beach": "a beach",
+    "sea": "the open sea", "river": "a river", "lake": "a lake", "marsh": "a salt marsh",
+    "island": "an island", "forest": "a forest", "wood": "a forest", "woods": "a forest",
+    "meadow": "a meadow", "field": "a field", "fields": "a field", "garden": "a garden",
+    "orchard": "an orchard", "farm": "a farm", "hill": "hills", "hills": "hills",
+    "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
+    "road": "a country road", "village": "a village street", "street": "a town street",
+    "town": "a town street", "square": "a town square", "market": "a market square",
+    "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
+    "room": "a room", "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage",
+    "hut": "a hut", "workshop": "a workshop", "library": "a library",
+    "study": "a study with books", "school": "a schoolroom", "church": "a church",
+    "tower": "a tower", "castle": "a castle", "palace": "a palace hall", "cave": "a cave",
+    "attic": "an attic", "cellar": "a cellar", "shop": "a shop", "inn": "an inn",
+    "lighthouse": "a lighthouse", "ship": "a ship's deck", "deck": "a ship's deck",
+    "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
+    "hall": "a hall", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
 }
 # fmt: on
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
@@ -42,13 +47,19 @@ def propose_cast(script: Manuscript) -> list[Person]:
     """People and animals of the manuscript, most mentioned first, numbered from 1. At most 24."""
     figures = [f for f in people_named(script.text) if f.kind != "place"]
     known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
-    figures += [Figure(s, (), "person", None, 1, "speaks") for s in script.speakers if s not in known and s != UNKNOWN]
+    figures += [
+        Figure(s, (), "person", None, 1, "speaks")
+        for s in script.speakers
+        if s not in known and s != UNKNOWN
+    ]
     return [_person(number, figure, script.text) for number, figure in enumerate(figures[:24], 1)]
 
 
 def _person(number: int, figure: Figure, text: str) -> Person:
     noun = figure.name.removeprefix("the ").lower()
-    age = next((m.group(1) for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text)), None)
+    age = next(
+        (m.group(1) for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text)), None
+    )
     if figure.kind == "animal":
         return Person(
             id=number,
@@ -70,13 +81,18 @@ def _person(number: int, figure: Figure, text: str) -> Person:
 
 
 def _guessed_traits(figure: Figure, noun: str, age: str | None) -> list[Trait]:
-    """Something that will hold for a person the text does not describe, so that every picture says the same."""
+    """Something that will hold for a person the text does not describe, so that every picture says
+    the same."""
     seed = seed_from("traits", figure.name)
     pronoun = figure.pronoun or ("she" if seed % 2 else "he")
     kind = noun if noun in _CHILDREN else ("woman" if pronoun == "she" else "man")
     old = age == "old" or noun in _OLD
     hair = "grey hair" if old else _HAIR[seed % 5]
-    style = ("long " if seed % 3 else "tied ") if pronoun == "she" else ("short " if seed % 3 else "curly ")
+    style = (
+        ("long " if seed % 3 else "tied ")
+        if pronoun == "she"
+        else ("short " if seed % 3 else "curly ")
+    )
     garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
     colour = _COLOUR[seed // 31 % 8]
     return [

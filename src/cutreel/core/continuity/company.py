@@ -1,4 +1,5 @@
-"""The company: people, places and looks that are kept across films, and how they are found again."""
+"""The company: people, places and looks that are kept across films, and how they are found
+again."""
 
 import re
 from collections.abc import Iterable
@@ -30,23 +31,29 @@ class CompanyCard(BaseModel):
         return self
 
     def without_film(self) -> "CompanyCard":
-        """The card without what holds in one film only: numbers, scenes, and where it was taken from."""
+        """The card without what holds in one film only: numbers, scenes, and where it was taken
+        from."""
         if self.person:
-            outfits = [o.model_copy(update={"scenes": [], "shots": []}) for o in self.person.outfits]
+            outfits = [
+                o.model_copy(update={"scenes": [], "shots": []}) for o in self.person.outfits
+            ]
             person = self.person.model_copy(
                 update={"id": 0, "outfits": outfits, "company": None, "guess": False, "why": ""}
             )
             return CompanyCard(person=person)
         if self.place:
             return CompanyCard(
-                place=self.place.model_copy(update={"id": 0, "company": None, "guess": False, "why": ""})
+                place=self.place.model_copy(
+                    update={"id": 0, "company": None, "guess": False, "why": ""}
+                )
             )
         return self
 
 
 class Member(BaseModel):
-    """Somebody or something of the company. `tags` are further words it is found by; `picture` is its address, empty
-    where there is none; `ours`: as it came with Cut Reel, not given back changed."""
+    """Somebody or something of the company. `tags` are further words it is found by; `picture` is
+    its address, empty where there is none; `ours`: as it came with Cut Reel, not given back
+    changed."""
 
     id: str = Field(max_length=40)
     card: CompanyCard
@@ -65,7 +72,13 @@ class Member(BaseModel):
     def name(self) -> str:
         card = self.card
         return (
-            card.person.name if card.person else card.place.name if card.place else card.look.title if card.look else ""
+            card.person.name
+            if card.person
+            else card.place.name
+            if card.place
+            else card.look.title
+            if card.look
+            else ""
         )
 
     @property
@@ -99,7 +112,10 @@ def age_of(person: Person) -> Age:
 
 
 def search_company(
-    company: Iterable[Member], kind: MemberKind | None = None, age: Age | None = None, words: str = ""
+    company: Iterable[Member],
+    kind: MemberKind | None = None,
+    age: Age | None = None,
+    words: str = "",
 ) -> list[Member]:
     """Members of a kind and an age in whose words all of `words` begin a word."""
     wanted = [re.compile(rf"\b{re.escape(w)}") for w in re.findall(r"[\w'-]+", words.lower())]

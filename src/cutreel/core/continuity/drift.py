@@ -1,12 +1,15 @@
-"""Drift: where a picture departs from what continuity says, in the words it was made from and in what it shows.
+"""Drift: where a picture departs from what continuity says, in the words it was made from and in
+what it shows.
 
-In words: traits of who is in the picture that the prompt did not say. In the picture: the colour of each part against
-the sheet (CIEDE2000 with kL = 2, both in white light), a trait that is not seen, a figure too small, a speaker's face
-turned away, and the whole against the other pictures of its hour.
+In words: traits of who is in the picture that the prompt did not say. In the picture: the colour of
+each part against the sheet (CIEDE2000 with kL = 2, both in white light), a trait that is not seen,
+a figure too small, a speaker's face turned away, and the whole against the other pictures of its
+hour.
 
-The colour that a trait should have is, in this order: what the maker set; what was measured in a circled reference in
-this look; the median of the film's pictures whose prompts said the trait and whose light is told, from three on; what
-its words mean, where the look shows colours as they are; the median of all that said it.
+The colour that a trait should have is, in this order: what the maker set; what was measured in a
+circled reference in this look; the median of the film's pictures whose prompts said the trait and
+whose light is told, from three on; what its words mean, where the look shows colours as they are;
+the median of all that said it.
 """
 
 import math
@@ -26,13 +29,16 @@ from .parts import slot_of
 from .seen import SeenFigure, SeenPicture
 
 MARKED, UNSURE = 5.0, 10.0
-"""A colour this far off is marked: CIEDE2000 5 is seen at a glance; in a light that nothing tells, from 10 on."""
+"""A colour this far off is marked: CIEDE2000 5 is seen at a glance; in a light that nothing tells,
+from 10 on."""
 UNEVEN = 2.0
 """kL of CIEDE2000: cloth has folds, washes and shading, so that lightness counts half."""
 SMALL = 0.28
-"""Least share of the frame's height for a figure of a wide shot: about half is wanted in shots that move."""
+"""Least share of the frame's height for a figure of a wide shot: about half is wanted in shots that
+move."""
 LIGHTER, STRONGER, PALETTE = 18.0, 14.0, 22.0
-"""How far lightness, contrast (both of L*) and palette (CIEDE2000) may lie from the pictures of the same hour."""
+"""How far lightness, contrast (both of L*) and palette (CIEDE2000) may lie from the pictures of the
+same hour."""
 
 Kind = Literal["colour", "missing", "size", "facing", "look"]
 
@@ -46,14 +52,16 @@ class WordDrift:
 
 
 def drift_in_words(people: Sequence[Person], prompt: str) -> list[WordDrift]:
-    """For everybody in a picture who has traits missing from `prompt`: those traits, in their long wording. Traits
-    that may go where room is short are not missed."""
+    """For everybody in a picture who has traits missing from `prompt`: those traits, in their long
+    wording. Traits that may go where room is short are not missed."""
     said = _plain(prompt)
     out = []
     for person in people:
         if person.prompt and _plain(person.prompt) in said:
             continue
-        missing = tuple(t.text for t in person.traits if t.text and t.weight == "must" and not _says(said, t))
+        missing = tuple(
+            t.text for t in person.traits if t.text and t.weight == "must" and not _says(said, t)
+        )
         if missing:
             out.append(WordDrift(person.id, missing))
     return out
@@ -70,8 +78,9 @@ def _plain(text: str) -> str:
 
 @dataclass(frozen=True, slots=True)
 class ShownPicture:
-    """A picture in use, as drift needs to know it: of which shot and take, who should be in it, dressed as there, the
-    prompt it was made from, what was seen in it, and what its shot asks for."""
+    """A picture in use, as drift needs to know it: of which shot and take, who should be in it,
+    dressed as there, the prompt it was made from, what was seen in it, and what its shot asks
+    for."""
 
     shot: int
     take: str
@@ -85,9 +94,9 @@ class ShownPicture:
 
 @dataclass(frozen=True, slots=True)
 class Finding:
-    """One departure. `apart` is a CIEDE2000 difference (or one of L* for a look), None where nothing is measured by
-    colour; `text` says it in words; `trait` is the wording it is about; `person` None means the whole picture.
-    `wanted` and `shown` are the colours compared."""
+    """One departure. `apart` is a CIEDE2000 difference (or one of L* for a look), None where
+    nothing is measured by colour; `text` says it in words; `trait` is the wording it is about;
+    `person` None means the whole picture. `wanted` and `shown` are the colours compared."""
 
     shot: int
     take: str
@@ -102,7 +111,9 @@ class Finding:
     by: str = ""
 
 
-def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours: bool) -> list[Finding]:
+def drift_in_pictures(
+    pictures: Sequence[ShownPicture], look: str, true_colours: bool
+) -> list[Finding]:
     """All that was found in the pictures in use of a film whose look is called `look`.
 
     `true_colours`: whether that look shows colours about as their names say.
@@ -120,32 +131,65 @@ def drift_in_pictures(pictures: Sequence[ShownPicture], look: str, true_colours:
                 wanted, by = _wanted(person, trait, look, agreed, true_colours)
                 if slot is not None and wanted is not None:
                     wants.append((slot, trait, wanted, by))
-            colours, sure = colours_in_light(figure, {w[0]: w[2] for w in wants}, hours.get(picture.hour))
+            colours, sure = colours_in_light(
+                figure, {w[0]: w[2] for w in wants}, hours.get(picture.hour)
+            )
             for slot, trait, wanted, by in wants:
                 shown = colours.get(slot) or _nearest(figure, wanted)
                 if shown is not None:
                     base = Finding(
-                        picture.shot, picture.take, person.id, "colour", trait.text, None, "", sure, wanted, shown, by
+                        picture.shot,
+                        picture.take,
+                        person.id,
+                        "colour",
+                        trait.text,
+                        None,
+                        "",
+                        sure,
+                        wanted,
+                        shown,
+                        by,
                     )
                     compared.append((base, wanted, shown))
                 elif figure.told and _should_show(slot, colours):
                     text = f"no {trait.text} is seen"
                     out.append(
-                        Finding(picture.shot, picture.take, person.id, "missing", trait.text, None, text, True, wanted)
+                        Finding(
+                            picture.shot,
+                            picture.take,
+                            person.id,
+                            "missing",
+                            trait.text,
+                            None,
+                            text,
+                            True,
+                            wanted,
+                        )
                     )
             out += _stance(picture, person, figure)
     if compared:
-        apart = ciede2000(np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]), UNEVEN)
+        apart = ciede2000(
+            np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]), UNEVEN
+        )
         for (base, _, _), value in zip(compared, apart, strict=True):
             much = round(float(value), 1)
-            text = f"{base.trait}: ΔE {math.floor(much)}" + ("" if base.marked else ", its light is not told")
-            out.append(replace(base, apart=much, text=text, marked=much >= (MARKED if base.marked else UNSURE)))
+            text = f"{base.trait}: ΔE {math.floor(much)}" + (
+                "" if base.marked else ", its light is not told"
+            )
+            out.append(
+                replace(
+                    base, apart=much, text=text, marked=much >= (MARKED if base.marked else UNSURE)
+                )
+            )
     return out + _against_its_hour(pictures)
 
 
 def _should_show(slot: str, colours: dict[str, Lab]) -> bool:
-    """Whether a part that was asked for would be seen if it were there: what it is worn with is in the frame."""
-    return (slot == "neck" and "top" in colours and "skin" in colours) or (slot == "hat" and "hair" in colours)
+    """Whether a part that was asked for would be seen if it were there: what it is worn with is in
+    the frame."""
+    return (slot == "neck" and "top" in colours and "skin" in colours) or (
+        slot == "hat" and "hair" in colours
+    )
 
 
 def _light_by_hour(pictures: Sequence[ShownPicture]) -> dict[str, Light]:
@@ -182,9 +226,11 @@ FROM_PICTURES = 3
 """So many pictures must agree on a colour before others are held against it."""
 
 
-def _agreed(looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]]) -> tuple[Agreed, Agreed]:
-    """What the film's pictures agree on: the median colour of each trait in the pictures whose prompts said it; of
-    those whose light is told, and of all."""
+def _agreed(
+    looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]],
+) -> tuple[Agreed, Agreed]:
+    """What the film's pictures agree on: the median colour of each trait in the pictures whose
+    prompts said it; of those whose light is told, and of all."""
     sure: dict[tuple[int, str], list[Lab]] = defaultdict(list)
     every: dict[tuple[int, str], list[Lab]] = defaultdict(list)
     for picture, figures in looked:
@@ -234,7 +280,8 @@ def _triple(lab: np.ndarray) -> Lab:
 
 
 def _nearest(figure: SeenFigure, wanted: Lab) -> Lab | None:
-    """For a figure whose parts nobody told: the colour in its box that is nearest to what is wanted."""
+    """For a figure whose parts nobody told: the colour in its box that is nearest to what is
+    wanted."""
     if figure.told or not figure.palette:
         return None
     apart = ciede2000(np.array(figure.palette), np.array(wanted))
@@ -243,7 +290,11 @@ def _nearest(figure: SeenFigure, wanted: Lab) -> Lab | None:
 
 def _stance(picture: ShownPicture, person: Person, figure: SeenFigure) -> list[Finding]:
     out = []
-    if picture.framing == "wide" and not person.is_animal and figure.height < SMALL * _grown(person):
+    if (
+        picture.framing == "wide"
+        and not person.is_animal
+        and figure.height < SMALL * _grown(person)
+    ):
         text = f"small: {figure.height * 100:.0f} % of the frame's height"
         out.append(Finding(picture.shot, picture.take, person.id, "size", "", None, text, True))
     if picture.speaks == person.id and figure.facing in ("side", "back"):
@@ -259,7 +310,8 @@ def _grown(person: Person) -> float:
 
 
 def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
-    """Pictures that are lighter, darker, stronger, paler or of other colours than the film's others of their hour."""
+    """Pictures that are lighter, darker, stronger, paler or of other colours than the film's others
+    of their hour."""
     by_hour: dict[str, list[ShownPicture]] = defaultdict(list)
     for picture in pictures:
         by_hour[picture.hour].append(picture)
@@ -275,11 +327,15 @@ def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
             off = style.lightness - lightness
             if abs(off) > LIGHTER:
                 text = f"{'lighter' if off > 0 else 'darker'} than the film's other pictures of {hour}: {off:+.0f} L*"
-                out.append(Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True))
+                out.append(
+                    Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True)
+                )
             off = style.contrast - contrast
             if abs(off) > STRONGER:
                 text = f"{'stronger' if off > 0 else 'flatter'} contrast than the film's other pictures of {hour}"
-                out.append(Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True))
+                out.append(
+                    Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True)
+                )
             if far[i] > PALETTE:
                 text = f"other colours than the film's pictures of {hour}: ΔE {far[i]:.0f}"
                 out.append(Finding(p.shot, p.take, None, "look", "", round(far[i], 1), text, True))
@@ -287,11 +343,13 @@ def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
 
 
 GRID = 6.0
-"""Colours of palettes are put together by L*a*b* cells of this size, so that many pictures are compared at once."""
+"""Colours of palettes are put together by L*a*b* cells of this size, so that many pictures are
+compared at once."""
 
 
 def _palette_apart(palettes: Sequence[Sequence[Lab]]) -> list[float]:
-    """For each picture's main colours: how far (CIEDE2000, on average) the nearest of any other picture's lies."""
+    """For each picture's main colours: how far (CIEDE2000, on average) the nearest of any other
+    picture's lies."""
     owners: dict[tuple[int, int, int], set[int]] = defaultdict(set)
     for i, palette in enumerate(palettes):
         for a, b, c in palette:
@@ -305,4 +363,7 @@ def _palette_apart(palettes: Sequence[Sequence[Lab]]) -> list[float]:
     apart = ciede2000(flat[:, None], cells[None])
     apart[whose[:, None] == alone[None]] = np.inf
     nearest = apart.min(axis=1)
-    return [float(nearest[whose == i].mean()) if (whose == i).any() else 0.0 for i in range(len(palettes))]
+    return [
+        float(nearest[whose == i].mean()) if (whose == i).any() else 0.0
+        for i in range(len(palettes))
+    ]

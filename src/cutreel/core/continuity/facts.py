@@ -38,12 +38,56 @@ _MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
         "arrested",
         "suspicion",
     ),
-    "playful": ("laugh", "laughed", "joke", "grin", "grinned", "funny", "silly", "ladder", "wobbled", "oops"),
-    "warm": ("home", "warm", "smile", "smiled", "friend", "light", "lit", "together", "supper", "glad"),
+    "playful": (
+        "laugh",
+        "laughed",
+        "joke",
+        "grin",
+        "grinned",
+        "funny",
+        "silly",
+        "ladder",
+        "wobbled",
+        "oops",
+    ),
+    "warm": (
+        "home",
+        "warm",
+        "smile",
+        "smiled",
+        "friend",
+        "light",
+        "lit",
+        "together",
+        "supper",
+        "glad",
+    ),
     "sad": ("cried", "tears", "grave", "died", "alone", "goodbye", "grief", "wept"),
-    "grand": ("king", "mountain", "mountains", "sky", "world", "great", "earth", "nation", "meridian"),
+    "grand": (
+        "king",
+        "mountain",
+        "mountains",
+        "sky",
+        "world",
+        "great",
+        "earth",
+        "nation",
+        "meridian",
+    ),
 }
-_CLOSE_WORDS = {"eyes", "face", "smile", "smiled", "whispered", "tear", "tears", "hand", "hands", "breath", "lips"}
+_CLOSE_WORDS = {
+    "eyes",
+    "face",
+    "smile",
+    "smiled",
+    "whispered",
+    "tear",
+    "tears",
+    "hand",
+    "hands",
+    "breath",
+    "lips",
+}
 # fmt: off
 _ANGLE_WORDS: dict[Angle, set[str]] = {
     "low": {"towered", "loomed", "towering", "looming", "overhead"},
@@ -51,8 +95,8 @@ _ANGLE_WORDS: dict[Angle, set[str]] = {
     "high": {"small", "tiny", "alone"},
 }
 _WIDE_WORDS = {
-    "across", "horizon", "sky", "sea", "valley", "mountains", "city", "country", "hills", "distance", "landscape",
-    "everywhere", "miles", "shore", "water",
+    "across", "horizon", "sky", "sea", "valley", "mountains", "city", "country", "hills",
+    "distance", "landscape", "everywhere", "miles", "shore", "water",
 }
 # fmt: on
 
@@ -86,11 +130,12 @@ def facts_of_shots(
     for_scenes: Mapping[int, Overrides] | None = None,
     numbers: Sequence[int] | None = None,
 ) -> list[ShotFacts]:
-    """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid over them: for a
-    scene (`for_scenes`, by index), and over that for the shot itself.
+    """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid
+    over them: for a scene (`for_scenes`, by index), and over that for the shot itself.
 
-    Where a rule takes turns it goes by the shots' own `numbers` (else their indices), so that a new shot changes no
-    other. A shot without words (it opens where the next one does) shows what the shot before it shows, seen wider.
+    Where a rule takes turns it goes by the shots' own `numbers` (else their indices), so that a new
+    shot changes no other. A shot without words (it opens where the next one does) shows what the
+    shot before it shows, seen wider.
     """
     who = _Who(cast)
     named = place_words(places)
@@ -128,7 +173,10 @@ def facts_of_shots(
                 time, why_time = _time(TIMES[word]), f"“{word}”"
             elif word in ("morning", "noon", "afternoon") and not script.scenes[scene].time:
                 time, why_time = "day", f"“{word}”"
-            if word in ("rain", "snow", "fog", "mist", "storm", "wind", "gale") and not script.scenes[scene].weather:
+            if (
+                word in ("rain", "snow", "fog", "mist", "storm", "wind", "gale")
+                and not script.scenes[scene].weather
+            ):
                 weather, why_weather = _weather(WEATHERS[word]), f"“{word}”"
         found = text_place(bare, named)
         if found and (not script.scenes[scene].title or not place):
@@ -138,7 +186,9 @@ def facts_of_shots(
         people, why_people = who.present(words_text(words), bare, speakers, last, here)
         last = people or last
         here |= set(people)
-        framing, why_framing = _framing(new_scene, i == 0, bare, len(people), speaks is not None, turns[i])
+        framing, why_framing = _framing(
+            new_scene, i == 0, bare, len(people), speaks is not None, turns[i]
+        )
         angle, why_angle = _angle(bare)
         mood, why_mood = _mood(bare, before if not new_scene else "calm")
         before = mood
@@ -187,27 +237,48 @@ def _silent(before: ShotFacts | None) -> ShotFacts:
     """What a shot without words shows: the place of the shot before, from further off."""
     if before is None:
         return ShotFacts("extreme wide", "level", "", "day", "clear", "calm", (), None, "", {})
-    why = dict.fromkeys(before.why, "as in the shot before") | {"framing": "a hold is seen wide", "people": "a hold"}
-    return replace(before, framing="wide", angle="level", people=(), speaks=None, action="", why=why)
+    why = dict.fromkeys(before.why, "as in the shot before") | {
+        "framing": "a hold is seen wide",
+        "people": "a hold",
+    }
+    return replace(
+        before, framing="wide", angle="level", people=(), speaks=None, action="", why=why
+    )
 
 
 class _Who:
     """Looks people up by what the text calls them."""
 
     def __init__(self, cast: Sequence[Person]) -> None:
-        self.calls = {call.lower(): p.id for p in reversed(cast) for call in (p.name, *p.aliases) if call}
+        self.calls = {
+            call.lower(): p.id for p in reversed(cast) for call in (p.name, *p.aliases) if call
+        }
         ordered = sorted(self.calls, key=len, reverse=True)
-        self.pattern = re.compile(r"\b(" + "|".join(map(re.escape, ordered)) + r")\b", re.I) if ordered else None
+        self.pattern = (
+            re.compile(r"\b(" + "|".join(map(re.escape, ordered)) + r")\b", re.I)
+            if ordered
+            else None
+        )
         self.pronouns = {p.id: p.pronoun for p in cast}
 
     def number(self, speaker: str | None) -> int | None:
         return self.calls.get(speaker.lower()) if speaker else None
 
     def present(
-        self, text: str, bare: Sequence[str], speakers: Sequence[int | None], last: tuple[int, ...], here: Set[int]
+        self,
+        text: str,
+        bare: Sequence[str],
+        speakers: Sequence[int | None],
+        last: tuple[int, ...],
+        here: Set[int],
     ) -> tuple[tuple[int, ...], str]:
-        """Who is in a shot, and why: `last` were in the shot before it, `here` were in its scene so far."""
-        named = [self.calls[m.group(1).lower()] for m in self.pattern.finditer(text)] if self.pattern else []
+        """Who is in a shot, and why: `last` were in the shot before it, `here` were in its scene so
+        far."""
+        named = (
+            [self.calls[m.group(1).lower()] for m in self.pattern.finditer(text)]
+            if self.pattern
+            else []
+        )
         people = list(dict.fromkeys([s for s in speakers if s] + named))
         why = "named or speaking here"
         for pronoun, forms in (("she", {"she", "her", "hers"}), ("he", {"he", "him", "his"})):
@@ -227,7 +298,8 @@ def _time(word: str) -> TimeOfDay:
 
 
 def _weather(word: str) -> Weather:
-    return word if word in ("clear", "rain", "snow", "fog", "wind") else "clear"  # type: ignore[return-value]
+    return word if word in ("clear", "rain", "snow", "fog", "wind") else "clear"
+    # type: ignore[return-value]
 
 
 def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, str]:
@@ -241,9 +313,12 @@ def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str,
 
 
 def place_words(places: Sequence[Place]) -> dict[str, str]:
-    """Every word that names a place, with the place that it names: the film's own before common nouns."""
+    """Every word that names a place, with the place that it names: the film's own before common
+    nouns."""
     common = {w: name for w, name in PLACE_NOUNS.items() if w not in _OFTEN_NO_PLACE}
-    own = {word: place.description or place.name for place in reversed(places) for word in place.words}
+    own = {
+        word: place.description or place.name for place in reversed(places) for word in place.words
+    }
     return common | own
 
 
@@ -261,14 +336,20 @@ def _framing(
     if words & _CLOSE_WORDS and people:
         return "close", f"“{min(words & _CLOSE_WORDS)}”"
     if speaks:
-        return ("close", "speech, seen close in turn") if turn % 3 == 2 else ("medium", "somebody speaks")
+        return (
+            ("close", "speech, seen close in turn")
+            if turn % 3 == 2
+            else ("medium", "somebody speaks")
+        )
     if words & _WIDE_WORDS and people < 2:
         return "wide", f"“{min(words & _WIDE_WORDS)}”"
     if people >= 2:
         return "medium", "more than one person"
     if people:
         return ("medium", "one person") if turn % 4 else ("close", "one person, seen close in turn")
-    return ("wide", "nobody in it") if turn % 3 else ("medium", "nobody in it, a closer view in turn")
+    return (
+        ("wide", "nobody in it") if turn % 3 else ("medium", "nobody in it, a closer view in turn")
+    )
 
 
 def _angle(bare: Sequence[str]) -> tuple[Angle, str]:

@@ -1,4 +1,5 @@
-"""The light that a figure is seen in: what tells it, where the figure itself has nothing neutral."""
+"""The light that a figure is seen in: what tells it, where the figure itself has nothing
+neutral."""
 
 import numpy as np
 
@@ -7,17 +8,20 @@ from cutreel.core.colour import Lab, Light, ciede2000, light_between, srgb_of
 from .seen import SeenFigure
 
 HOLDS = 2.5
-"""With its colours this near (CIEDE2000, in the middle) to the wanted ones, no other light is looked for."""
+"""With its colours this near (CIEDE2000, in the middle) to the wanted ones, no other light is
+looked for."""
 LEAST_TRAITS = 4
 """A light is told from a figure's own colours only where more are known than are needed for it."""
 
 
-def colours_in_light(figure: SeenFigure, wanted: dict[str, Lab], hour: Light | None) -> tuple[dict[str, Lab], bool]:
+def colours_in_light(
+    figure: SeenFigure, wanted: dict[str, Lab], hour: Light | None
+) -> tuple[dict[str, Lab], bool]:
     """A figure's colours by slot in white light, and whether its light is told.
 
-    By its own neutrals it is. Else it is whichever of these leaves most of the `wanted` colours as they should be:
-    another figure's neutrals in the picture, the light of the film's other pictures of the `hour`, or what most of the
-    figure's own colours say of it together.
+    By its own neutrals it is. Else it is whichever of these leaves most of the `wanted` colours as
+    they should be: another figure's neutrals in the picture, the light of the film's other pictures
+    of the `hour`, or what most of the figure's own colours say of it together.
     """
     if figure.lit == "own" or not wanted:
         return figure.colours, figure.lit != "guess"

@@ -1,4 +1,5 @@
-"""The looks a film can have. Each says what a picture prompt says of style, and what a picture must avoid."""
+"""The looks a film can have. Each says what a picture prompt says of style, and what a picture must
+avoid."""
 
 from collections.abc import Sequence
 
@@ -18,11 +19,13 @@ class Colour(BaseModel):
 
 
 class Look(BaseModel):
-    """A film's visual style. `medium` is always in a prompt; `line`, `light`, `lens` and `era` where there is room.
+    """A film's visual style. `medium` is always in a prompt; `line`, `light`, `lens` and `era`
+    where there is room.
 
-    A look made from pictures has them as `references`, what was `measured` of them, and a `strength` (0 … 100) that
-    says how much of it prompts say and how closely services are to follow the pictures. `true_colours`: colours look
-    about as their names say, so that a picture can be held against words.
+    A look made from pictures has them as `references`, what was `measured` of them, and a
+    `strength` (0 … 100) that says how much of it prompts say and how closely services are to follow
+    the pictures. `true_colours`: colours look about as their names say, so that a picture can be
+    held against words.
     """
 
     name: str = Field(pattern=r"^[a-z0-9-]{1,60}$")
@@ -48,9 +51,13 @@ class Look(BaseModel):
 
     @property
     def palette_words(self) -> str:
-        """The palette in words, as far as the strength asks for it: of a look made from pictures only, since the
-        services know the others by their medium."""
-        said = [c.name for c in self.palette][: 1 + self.strength // 20] if self.own and self.strength >= 15 else []
+        """The palette in words, as far as the strength asks for it: of a look made from pictures
+        only, since the services know the others by their medium."""
+        said = (
+            [c.name for c in self.palette][: 1 + self.strength // 20]
+            if self.own and self.strength >= 15
+            else []
+        )
         return f"palette of {', '.join(dict.fromkeys(said))}" if said else ""
 
 
@@ -65,7 +72,9 @@ LOOKS: tuple[Look, ...] = (
         medium="layered cut paper",
         line="soft shadows, paper fibre",
         light="deep warm palette",
-        palette=_palette(night_blue="#28385c", teal="#2c7676", rust="#ac5830", mustard="#cc9a2c", cream="#f0e2c4"),
+        palette=_palette(
+            night_blue="#28385c", teal="#2c7676", rust="#ac5830", mustard="#cc9a2c", cream="#f0e2c4"
+        ),
         avoid="outlines, photographic detail",
         about="Coloured sheets laid over one another, with a soft shadow under each edge.",
     ),
@@ -75,7 +84,9 @@ LOOKS: tuple[Look, ...] = (
         medium="ink and wash drawing",
         line="loose ink line, pale washes",
         light="cream paper",
-        palette=_palette(cream="#f3ead6", sepia="#8a6a4a", grey_blue="#8fa0ad", moss="#9aa07a", ink="#2c2622"),
+        palette=_palette(
+            cream="#f3ead6", sepia="#8a6a4a", grey_blue="#8fa0ad", moss="#9aa07a", ink="#2c2622"
+        ),
         avoid="flat saturated colour, heavy shadow",
         about="A loose ink line over pale washes on cream paper; sober enough for history.",
         true_colours=False,
@@ -108,7 +119,9 @@ LOOKS: tuple[Look, ...] = (
         medium="screen print",
         line="flat inks, grain and misregistration",
         light="four inks on warm paper",
-        palette=_palette(paper="#f4ead2", brick="#c4472e", ochre="#e0a43a", deep_teal="#1f5c66", ink="#28242c"),
+        palette=_palette(
+            paper="#f4ead2", brick="#c4472e", ochre="#e0a43a", deep_teal="#1f5c66", ink="#28242c"
+        ),
         avoid="gradients, fine detail, shading",
         about="Four flat inks on warm paper, a little out of register, as posters are pulled.",
         true_colours=False,
@@ -119,7 +132,9 @@ LOOKS: tuple[Look, ...] = (
         medium="chalk on slate drawing",
         line="dry chalk strokes, smudges",
         light="dark slate ground",
-        palette=_palette(slate="#2f3a3c", chalk="#ece8dc", rose="#d99a8c", blue="#9fb8c8", straw="#e2cf8f"),
+        palette=_palette(
+            slate="#2f3a3c", chalk="#ece8dc", rose="#d99a8c", blue="#9fb8c8", straw="#e2cf8f"
+        ),
         avoid="glossy surfaces, hard edges, photographic detail",
         about="Dry chalk on dark slate, rubbed in and smudged. For tales told by the fire, and for teaching.",
         true_colours=False,
@@ -130,7 +145,9 @@ LOOKS: tuple[Look, ...] = (
         medium="soft clay figures",
         line="rounded forms, thumb marks",
         light="studio light from the left, soft shadow",
-        palette=_palette(sand="#e6cfa8", terracotta="#c0673f", sage="#8fa37c", sky="#9ec2cf", cocoa="#6b4a3a"),
+        palette=_palette(
+            sand="#e6cfa8", terracotta="#c0673f", sage="#8fa37c", sky="#9ec2cf", cocoa="#6b4a3a"
+        ),
         avoid="outlines, flat colour, sharp corners",
         about="Rounded forms with light on one side and shade on the other, like modelled figures on a table.",
     ),
@@ -151,8 +168,8 @@ EVERYWHERE_AVOID = "text, watermark, extra limbs, blurred, black borders, croppe
 
 
 def look_named(name: str, own: Sequence[Look] = ()) -> Look:
-    """The look called `name` ("cut-paper" or "Cut paper"), also among a film's `own`. Raises BadInput with the names
-    there are."""
+    """The look called `name` ("cut-paper" or "Cut paper"), also among a film's `own`. Raises
+    BadInput with the names there are."""
     wanted = name.strip().lower().replace(" ", "-").replace("_", "-")
     for look in (*own, *LOOKS):
         if look.name == wanted or look.title.lower().replace(" ", "-") == wanted:
@@ -162,10 +179,15 @@ def look_named(name: str, own: Sequence[Look] = ()) -> Look:
 
 
 def look_from(
-    name: str, title: str, medium: str, references: Sequence[Reference], measured: Style, strength: int = 50
+    name: str,
+    title: str,
+    medium: str,
+    references: Sequence[Reference],
+    measured: Style,
+    strength: int = 50,
 ) -> Look:
-    """A look made from pictures: its palette is the measured one, its words say in which way the pictures are light,
-    strong, colourful and lined."""
+    """A look made from pictures: its palette is the measured one, its words say in which way the
+    pictures are light, strong, colourful and lined."""
     palette: dict[str, Colour] = {}
     for swatch in measured.palette:
         palette.setdefault(swatch.name, Colour(name=swatch.name, css=swatch.css))
@@ -174,7 +196,11 @@ def look_from(
         title=title,
         medium=medium,
         palette=list(palette.values()),
-        line="dense line work" if measured.line > 14 else "little line" if measured.line < 3 else "some line work",
+        line="dense line work"
+        if measured.line > 14
+        else "little line"
+        if measured.line < 3
+        else "some line work",
         light=_light_of(measured),
         avoid="",
         about=f"Made from {len(references)} {'picture' if len(references) == 1 else 'pictures'}.",
@@ -189,6 +215,18 @@ def look_from(
 def _light_of(style: Style) -> str:
     """Lightness, contrast and saturation in words a prompt can say."""
     tone = "dark" if style.lightness < 35 else "light" if style.lightness > 70 else "middle tones"
-    contrast = "strong contrast" if style.contrast > 24 else "soft contrast" if style.contrast < 12 else "even contrast"
-    colour = "rich colour" if style.saturation > 32 else "muted colour" if style.saturation < 14 else "quiet colour"
+    contrast = (
+        "strong contrast"
+        if style.contrast > 24
+        else "soft contrast"
+        if style.contrast < 12
+        else "even contrast"
+    )
+    colour = (
+        "rich colour"
+        if style.saturation > 32
+        else "muted colour"
+        if style.saturation < 14
+        else "quiet colour"
+    )
     return f"{tone}, {contrast}, {colour}"

@@ -1,4 +1,5 @@
-"""What continuity states: people and their traits, places, and what a maker sets for a shot by hand."""
+"""What continuity states: people and their traits, places, and what a maker sets for a shot by
+hand."""
 
 from typing import Literal
 
@@ -16,8 +17,8 @@ MOODS: tuple[Mood, ...] = ("calm", "uneasy", "warm", "playful", "grand", "sad")
 class Trait(BaseModel):
     """One stated fact of appearance, with a short wording for prompts that are tight.
 
-    It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is short. `colour` is
-    what the maker calls its colour, #rrggbb; without one its words say it.
+    It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is
+    short. `colour` is what the maker calls its colour, #rrggbb; without one its words say it.
     """
 
     about: str = Field(max_length=40)
@@ -28,8 +29,8 @@ class Trait(BaseModel):
 
 
 class Outfit(BaseModel):
-    """What somebody wears in some scenes, which are known by the numbers of their first words, and in some shots, by
-    their numbers."""
+    """What somebody wears in some scenes, which are known by the numbers of their first words, and
+    in some shots, by their numbers."""
 
     name: str = Field(min_length=1, max_length=60)
     traits: list[Trait] = []
@@ -38,11 +39,12 @@ class Outfit(BaseModel):
 
 
 class Reference(BaseModel):
-    """A picture that shows how somebody, or a place, looks. `strength` (0 … 100) is how closely services are to follow
-    it: about half keeps the look, all of it spoils the picture (common practice).
+    """A picture that shows how somebody, or a place, looks. `strength` (0 … 100) is how closely
+    services are to follow it: about half keeps the look, all of it spoils the picture (common
+    practice).
 
-    `colours` are what was measured in it, L*a*b* by the wording of the trait that each belongs to, and `look` is the
-    look that it was made in: both hold only while the film says the same.
+    `colours` are what was measured in it, L*a*b* by the wording of the trait that each belongs to,
+    and `look` is the look that it was made in: both hold only while the film says the same.
     """
 
     media: str = Field(pattern=r"^[0-9a-f]{64}\.png$")
@@ -56,8 +58,8 @@ class Reference(BaseModel):
 class Person(BaseModel):
     """Somebody of the cast: a person, an animal, or a thing that matters.
 
-    `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place of name and traits.
-    `company` is the entry of the company that they were taken from.
+    `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
+    of name and traits. `company` is the entry of the company that they were taken from.
     """
 
     id: int
@@ -81,8 +83,8 @@ class Person(BaseModel):
 
 
 class Place(BaseModel):
-    """Where it happens. `words` are what the text calls it; `light` is what the light is like there by time of day;
-    `weather` is what it has there while nothing else is said."""
+    """Where it happens. `words` are what the text calls it; `light` is what the light is like there
+    by time of day; `weather` is what it has there while nothing else is said."""
 
     id: int
     name: str = Field(min_length=1, max_length=80)
@@ -99,8 +101,9 @@ class Place(BaseModel):
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
-    `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
-    `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
+    `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's
+    own. A scene's `prompt` stands in place of its place, time and weather in every picture prompt
+    of the scene.
     """
 
     framing: Framing | None = None
@@ -113,7 +116,9 @@ class Overrides(BaseModel):
     people: list[int] | None = None
     prompt: str | None = Field(None, max_length=2000)
     seed: int | None = Field(None, ge=0, le=999_999)
-    move: Literal["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"] | None = None
+    move: (
+        Literal["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"] | None
+    ) = None
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
     direction: str | None = Field(None, max_length=600)

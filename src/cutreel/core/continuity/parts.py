@@ -8,24 +8,25 @@ from .model import Trait
 # fmt: off
 _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
     ("skin", {"skin", "complexion"}),
-    ("hair", {"hair", "haired", "braid", "braids", "plait", "bun", "ponytail", "curls", "bob", "wig"}),
+    ("hair", {"hair", "haired", "braid", "braids", "plait", "bun", "ponytail", "curls", "bob",
+    "wig"}),
     ("neck", {"scarf", "neckerchief", "shawl-collar"}),
     ("hat", {"cap", "hat", "hood", "headscarf", "bonnet", "tricorne", "beret", "crown", "helmet"}),
     ("front", {"apron"}),
     ("top", {
-        "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe", "jacket", "jumper",
-        "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan", "uniform", "shawl", "dungarees", "overalls",
-        "nightgown", "smock",
+        "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe",
+        "jacket", "jumper", "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan",
+        "uniform", "shawl", "dungarees", "overalls", "nightgown", "smock",
     }),
-    ("legs", {"trousers", "breeches", "leggings"}),
-    ("feet", {"boots", "shoes"}),
-    ("body", {"fur", "feathers", "coat", "plumage", "hide"}),
+    ("legs", {"trousers", "breeches", "leggings"}), ("feet", {"boots", "shoes"}), ("body", {"fur",
+    "feathers", "coat", "plumage", "hide"}),
 )
 # fmt: on
 
 
 def slot_of(trait: Trait, animal: bool = False) -> str | None:
-    """The part of a figure that a trait speaks of, as services report parts. None: of no part, or of several."""
+    """The part of a figure that a trait speaks of, as services report parts. None: of no part, or
+    of several."""
     return _slot(f"{trait.text} {trait.about}".lower(), animal)
 
 
@@ -33,5 +34,9 @@ def slot_of(trait: Trait, animal: bool = False) -> str | None:
 def _slot(said: str, animal: bool) -> str | None:
     words = set(re.findall(r"[a-z-]+", said))
     if animal:
-        return "body" if words & {"kind", "fur", "feathers", "coat", "plumage", "hide", "colour"} else None
+        return (
+            "body"
+            if words & {"kind", "fur", "feathers", "coat", "plumage", "hide", "colour"}
+            else None
+        )
     return next((slot for slot, known in _SLOT_WORDS if known & words), None)

@@ -1,9 +1,10 @@
 """The recipe for prompts: structured parts in an order of importance, fitted to a service's cap.
 
-A picture prompt says, in this order: framing; who is in it with their traits; what happens; place; time, weather and
-the light there; medium of the look; its palette and detail; mood. When it is too long, shorter wordings are tried
-first, from the least important part up; then parts are left out, least important first. A trait of somebody in the
-picture is never left out, but those that the maker said may go where room is short.
+A picture prompt says, in this order: framing; who is in it with their traits; what happens; place;
+time, weather and the light there; medium of the look; its palette and detail; mood. When it is too
+long, shorter wordings are tried first, from the least important part up; then parts are left out,
+least important first. A trait of somebody in the picture is never left out, but those that the
+maker said may go where room is short.
 """
 
 from collections.abc import Sequence
@@ -14,7 +15,9 @@ from .facts import ShotFacts
 from .looks import EVERYWHERE_AVOID, Look
 from .model import Angle, Framing, Person, Place
 
-Origin = Literal["framing", "cast", "action", "place", "scene", "look", "mood", "move", "voice", "hand"]
+Origin = Literal[
+    "framing", "cast", "action", "place", "scene", "look", "mood", "move", "voice", "hand"
+]
 
 _FRAMING: dict[Framing, str] = {
     "extreme wide": "Extreme wide shot",
@@ -30,13 +33,20 @@ _ANGLE: dict[Angle, str] = {
     "from above": "seen from above",
     "over the shoulder": "over the shoulder",
 }
-_WEATHER = {"clear": "clear sky", "rain": "rain", "snow": "snow falling", "fog": "fog", "wind": "wind"}
+_WEATHER = {
+    "clear": "clear sky",
+    "rain": "rain",
+    "snow": "snow falling",
+    "fog": "fog",
+    "wind": "wind",
+}
 ALWAYS = 100
 
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """A piece of a prompt: where it came from, its wordings from long to short, and how much it matters (0 … 100)."""
+    """A piece of a prompt: where it came from, its wordings from long to short, and how much it
+    matters (0 … 100)."""
 
     origin: Origin
     wordings: tuple[str, ...]
@@ -45,7 +55,8 @@ class Part:
 
 @dataclass(frozen=True, slots=True)
 class Prompt:
-    """A composed prompt: its text, the same as (origin, words) pieces, what was left out, and whether it fits."""
+    """A composed prompt: its text, the same as (origin, words) pieces, what was left out, and
+    whether it fits."""
 
     text: str
     pieces: tuple[tuple[Origin, str], ...]
@@ -64,15 +75,23 @@ def compose_picture(
     scene_hand: str | None = None,
     moves: bool = False,
 ) -> Prompt:
-    """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text, used as it stands.
+    """The picture prompt of a shot in at most `cap` characters; `hand` is the maker's own text,
+    used as it stands.
 
-    `place` is the film's place that the shot is in; `scene_hand` the maker's words for where the scene is, in place of
-    place, time and weather; `moves`: the shot is meant to move, so its figure should fill half of the frame's height.
+    `place` is the film's place that the shot is in; `scene_hand` the maker's words for where the
+    scene is, in place of place, time and weather; `moves`: the shot is meant to move, so its figure
+    should fill half of the frame's height.
     """
     if hand is not None:
         return Prompt(hand, (("hand", hand),), (), len(hand) <= cap)
     size = _FRAMING[facts.framing]
-    parts = [Part("framing", (f"{size}, {_ANGLE[facts.angle]}", size) if facts.angle != "level" else (size,), 80)]
+    parts = [
+        Part(
+            "framing",
+            (f"{size}, {_ANGLE[facts.angle]}", size) if facts.angle != "level" else (size,),
+            80,
+        )
+    ]
     parts += [Part("cast", describe(person), ALWAYS) for person in people]
     action = _shorter(facts.action)
     if action:
@@ -85,18 +104,30 @@ def compose_picture(
         hour = f"{facts.time}, {_WEATHER[facts.weather]}"
         light = place.light.get(facts.time, "") if place else ""
         parts.append(
-            Part("scene", tuple(dict.fromkeys((", ".join(filter(None, (hour, light))), hour, facts.time))), 75)
+            Part(
+                "scene",
+                tuple(dict.fromkeys((", ".join(filter(None, (hour, light))), hour, facts.time))),
+                75,
+            )
         )
     parts.append(Part("look", (look.medium,), 90))
     if look.palette_words:
-        parts.append(Part("look", (look.palette_words, look.palette_words.split(",")[0]), 25 + look.strength // 2))
+        parts.append(
+            Part(
+                "look",
+                (look.palette_words, look.palette_words.split(",")[0]),
+                25 + look.strength // 2,
+            )
+        )
     if look.detail:
         parts.append(Part("look", (look.detail, look.detail.split(",")[0]), 30))
     parts.append(Part("mood", (f"{facts.mood} mood",), 20))
     if facts.speaks in {p.id for p in people}:
         parts.append(Part("framing", ("face toward the camera", "facing us"), 50))
     if moves and people and facts.framing == "wide":
-        parts.append(Part("framing", ("figure half the frame's height", "figure half the height"), 40))
+        parts.append(
+            Part("framing", ("figure half the frame's height", "figure half the height"), 40)
+        )
     prompt = fit(parts, cap)
     said = " ".join(words for origin, words in prompt.pieces if origin == "cast")
     spare = [t.text for p in people if not p.prompt for t in p.traits if t.weight == "if room"]
@@ -105,7 +136,8 @@ def compose_picture(
 
 
 def compose_negative(look: Look, film: str = "") -> str:
-    """What a picture must not show: what the look avoids, what the film does, and what no picture may have."""
+    """What a picture must not show: what the look avoids, what the film does, and what no picture
+    may have."""
     return ", ".join(filter(None, (look.avoid, film.strip(" ,."), EVERYWHERE_AVOID)))
 
 
@@ -132,13 +164,21 @@ def fit(parts: Sequence[Part], cap: int) -> Prompt:
             if length() > cap:
                 choice[i] += 1
                 break
-    pieces = tuple((parts[i].origin, parts[i].wordings[choice[i]]) for i in range(len(parts)) if kept[i])
+    pieces = tuple(
+        (parts[i].origin, parts[i].wordings[choice[i]]) for i in range(len(parts)) if kept[i]
+    )
     text = ". ".join(words for _, words in pieces) + ("." if pieces else "")
-    return Prompt(text, pieces, tuple(parts[i].wordings[0] for i in range(len(parts)) if not kept[i]), len(text) <= cap)
+    return Prompt(
+        text,
+        pieces,
+        tuple(parts[i].wordings[0] for i in range(len(parts)) if not kept[i]),
+        len(text) <= cap,
+    )
 
 
 def describe(person: Person) -> tuple[str, ...]:
-    """A person in long, short and shortest wording; each still states every trait that must hold."""
+    """A person in long, short and shortest wording; each still states every trait that must
+    hold."""
     if person.prompt:
         return (person.prompt,)
     name = person.name
@@ -153,7 +193,15 @@ def describe(person: Person) -> tuple[str, ...]:
         return tuple(dict.fromkeys([f"{name} ({everything})", name]))
     called = name.split(" ")[0]
     return tuple(
-        dict.fromkeys([f"{name} ({everything})", f"{name} ({long})", f"{name} ({short})", f"{called} ({short})", short])
+        dict.fromkeys(
+            [
+                f"{name} ({everything})",
+                f"{name} ({long})",
+                f"{name} ({short})",
+                f"{called} ({short})",
+                short,
+            ]
+        )
     )
 
 
@@ -167,7 +215,8 @@ def _cut_words(text: str, cap: int) -> tuple[str, ...]:
 
 
 def _cut(text: str, cap: int) -> str:
-    """At most `cap` characters of `text`, ended between words and, where one is near, behind a clause."""
+    """At most `cap` characters of `text`, ended between words and, where one is near, behind a
+    clause."""
     if len(text) <= cap:
         return text
     head = text[:cap].rsplit(" ", 1)[0]

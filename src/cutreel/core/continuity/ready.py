@@ -8,12 +8,21 @@ from .model import Person, Place, TimeOfDay, Trait, Weather
 
 
 def _person(name: str, pronoun: Literal["she", "he"] | None, tags: str, **traits: str) -> Member:
-    """A trait is written as its wording; "long / short" gives both, a leading ~ lets it go where room is short."""
+    """A trait is written as its wording; "long / short" gives both, a leading ~ lets it go where
+    room is short."""
     card = Person(
-        id=0, name=name, pronoun=pronoun, traits=[_trait(about, said) for about, said in traits.items()], guess=False
+        id=0,
+        name=name,
+        pronoun=pronoun,
+        traits=[_trait(about, said) for about, said in traits.items()],
+        guess=False,
     )
     return Member(
-        id=_id(name), card=CompanyCard(person=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True
+        id=_id(name),
+        card=CompanyCard(person=card),
+        tags=tags,
+        picture=f"/company/{_id(name)}.jpg",
+        ours=True,
     )
 
 
@@ -21,12 +30,20 @@ def _animal(name: str, tags: str, kind: str, coat: str) -> Member:
     traits = [_trait("kind", kind), _trait("coat", coat)]
     card = Person(id=0, name=name, aliases=[kind], kind="animal", traits=traits, guess=False)
     return Member(
-        id=_id(name), card=CompanyCard(person=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True
+        id=_id(name),
+        card=CompanyCard(person=card),
+        tags=tags,
+        picture=f"/company/{_id(name)}.jpg",
+        ours=True,
     )
 
 
 def _place(
-    name: str, description: str, tags: str, weather: Weather | None = None, light: dict[TimeOfDay, str] | None = None
+    name: str,
+    description: str,
+    tags: str,
+    weather: Weather | None = None,
+    light: dict[TimeOfDay, str] | None = None,
 ) -> Member:
     card = Place(
         id=0,
@@ -37,12 +54,20 @@ def _place(
         weather=weather,
         guess=False,
     )
-    return Member(id=_id(name), card=CompanyCard(place=card), tags=tags, picture=f"/company/{_id(name)}.jpg", ours=True)
+    return Member(
+        id=_id(name),
+        card=CompanyCard(place=card),
+        tags=tags,
+        picture=f"/company/{_id(name)}.jpg",
+        ours=True,
+    )
 
 
 def _trait(about: str, said: str) -> Trait:
     text, _, short = said.removeprefix("~").partition(" / ")
-    return Trait(about=about, text=text, short=short, weight="if room" if said.startswith("~") else "must")
+    return Trait(
+        about=about, text=text, short=short, weight="if room" if said.startswith("~") else "must"
+    )
 
 
 def _id(name: str) -> str:
@@ -243,22 +268,41 @@ PLACES: tuple[Member, ...] = (
         light={"night": "one lamp on the desk"},
     ),
     _place(
-        "The village street", "a village street", "houses town", light={"day": "washed-out sun", "dusk": "windows lit"}
+        "The village street",
+        "a village street",
+        "houses town",
+        light={"day": "washed-out sun", "dusk": "windows lit"},
     ),
     _place(
-        "The pine forest", "a forest of dark trees", "fairy tale wild", light={"night": "moonlight between the trees"}
+        "The pine forest",
+        "a forest of dark trees",
+        "fairy tale wild",
+        light={"night": "moonlight between the trees"},
     ),
     _place(
-        "The high pass", "a mountain pass with snow peaks", "north journey", "snow", light={"day": "hard white light"}
+        "The high pass",
+        "a mountain pass with snow peaks",
+        "north journey",
+        "snow",
+        light={"day": "hard white light"},
     ),
     _place(
-        "The back yard", "a yard with a fence and a shed", "comic neighbour garden", light={"day": "plain noon light"}
+        "The back yard",
+        "a yard with a fence and a shed",
+        "comic neighbour garden",
+        light={"day": "plain noon light"},
     ),
-    _place("The great hall", "a palace hall", "court history indoors", light={"night": "torchlight on the walls"}),
+    _place(
+        "The great hall",
+        "a palace hall",
+        "court history indoors",
+        light={"night": "torchlight on the walls"},
+    ),
 )
 
 LOOK_MEMBERS: tuple[Member, ...] = tuple(
-    Member(id=look.name, card=CompanyCard(look=look), picture=f"/looks/{look.name}.jpg", ours=True) for look in LOOKS
+    Member(id=look.name, card=CompanyCard(look=look), picture=f"/looks/{look.name}.jpg", ours=True)
+    for look in LOOKS
 )
 
 READY: tuple[Member, ...] = (*PEOPLE, *ANIMALS, *PLACES, *LOOK_MEMBERS)

@@ -1,7 +1,8 @@
-"""What a picture shows of its figures: the colour of each part in white light, how tall they are, where they look.
+"""What a picture shows of its figures: the colour of each part in white light, how tall they are,
+where they look.
 
-It is measured from the pixels, inside outlines that the service reports (or that the maker drew), in the order in which
-the parts were painted: what was painted over a part is left out of it.
+It is measured from the pixels, inside outlines that the service reports (or that the maker drew),
+in the order in which the parts were painted: what was painted over a part is left out of it.
 """
 
 from collections.abc import Sequence
@@ -23,12 +24,12 @@ SLOTS = ("hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body")
 
 
 class SeenFigure(BaseModel):
-    """A figure as seen. `shown` are sRGB colours by slot, as they are in the picture, and `colours` are L*a*b* in white
-    light; `light` is what was taken away, `lit` how it was told: by the figure's own neutrals, by another's in the
-    picture, or guessed from its average.
-    `height` is its share of the frame's height, also of what the frame cuts off; `facing` is front, three-quarter,
-    side, back, or empty where nothing says. `told`: its parts were known; where they were not, `palette` has the
-    colours of its box."""
+    """A figure as seen. `shown` are sRGB colours by slot, as they are in the picture, and `colours`
+    are L*a*b* in white light; `light` is what was taken away, `lit` how it was told: by the
+    figure's own neutrals, by another's in the picture, or guessed from its average. `height` is its
+    share of the frame's height, also of what the frame cuts off; `facing` is front, three-quarter,
+    side, back, or empty where nothing says. `told`: its parts were known; where they were not,
+    `palette` has the colours of its box."""
 
     name: str
     box: tuple[float, float, float, float]
@@ -58,9 +59,9 @@ class SeenPicture(BaseModel):
 def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]) -> SeenPicture:
     """Measure a picture (height, width, 3; sRGB) whose figures are at `regions`.
 
-    A region has a `name`, a `box` (left, top, right, bottom as shares of the frame), and may have a `height`, a way of
-    `facing`, and `parts`: each with `order` of painting, `slot`, `outline` as shares, and `grey` (0 … 255) when it is a
-    neutral thing of that true grey.
+    A region has a `name`, a `box` (left, top, right, bottom as shares of the frame), and may have a
+    `height`, a way of `facing`, and `parts`: each with `order` of painting, `slot`, `outline` as
+    shares, and `grey` (0 … 255) when it is a neutral thing of that true grey.
     """
     step = max(1, round(pixels.shape[1] / MEASURED_WIDTH))
     pixels = pixels[::step, ::step, :3]
@@ -107,7 +108,9 @@ def _palette_in(pixels: NDArray[np.uint8], box: Sequence[float], light: Light) -
     """The colours in a box, in white light, of which at least one in forty of its pixels are."""
     high, wide = pixels.shape[:2]
     left, top, right, bottom = box
-    inside = pixels[int(top * high) : max(1, int(bottom * high)), int(left * wide) : max(1, int(right * wide))]
+    inside = pixels[
+        int(top * high) : max(1, int(bottom * high)), int(left * wide) : max(1, int(right * wide))
+    ]
     if inside.size < LEAST_PIXELS * 3:
         return []
     white = light.without(inside).astype(np.uint8)
@@ -118,7 +121,8 @@ Mask = tuple[slice, slice, NDArray[np.bool_]]
 
 
 def _visible(parts: Sequence[dict[str, Any]], width: int, height: int) -> dict[int, Mask]:
-    """For each part that is measured, by its order: the pixels that show it, a little in from its edge."""
+    """For each part that is measured, by its order: the pixels that show it, a little in from its
+    edge."""
     covered = np.zeros((height, width), bool)
     out: dict[int, Mask] = {}
     for part in reversed(parts):
@@ -140,21 +144,26 @@ def _visible(parts: Sequence[dict[str, Any]], width: int, height: int) -> dict[i
     return out
 
 
-def _light(pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: dict[int, Mask]) -> Light | None:
+def _light(
+    pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: dict[int, Mask]
+) -> Light | None:
     neutrals: dict[int, list[NDArray[np.float64]]] = {}
     for part in parts:
         mask = shown.get(part["order"])
         if part.get("grey") is None or mask is None or mask[2].sum() < LEAST_PIXELS:
             continue
         inside = pixels[mask[0], mask[1]][mask[2]]
-        neutrals.setdefault(int(part["grey"]), []).append(np.asarray(np.median(inside, axis=0), float))
+        neutrals.setdefault(int(part["grey"]), []).append(
+            np.asarray(np.median(inside, axis=0), float)
+        )
     found = [(float(grey), np.median(np.array(seen), axis=0)) for grey, seen in neutrals.items()]
     return light_from(found)
 
 
 def _colour(pixels: NDArray[np.uint8], mask: Mask | None) -> tuple[float, float, float] | None:
-    """The middle colour of a part, sRGB: the median, taken again among what is near it. A wash runs from full to thin
-    in any direction; its middle is the same, where its commonest colour is not."""
+    """The middle colour of a part, sRGB: the median, taken again among what is near it. A wash
+    runs from full to thin in any direction; its middle is the same, where its commonest colour
+    is not."""
     if mask is None or mask[2].sum() < LEAST_PIXELS:
         return None
     inside = pixels[mask[0], mask[1]][mask[2]]

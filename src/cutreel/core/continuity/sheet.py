@@ -8,8 +8,13 @@ VIEWS = "front view, three-quarter view, side view, four faces: calm, smiling, w
 
 
 def compose_model_sheet(person: Person, look: Look, cap: int) -> Prompt:
-    """Somebody from all sides with expressions, on a plain ground in even light, in at most `cap` characters."""
-    views = (VIEWS, "front, three-quarter and side view") if not person.is_animal else ("front view, side view",)
+    """Somebody from all sides with expressions, on a plain ground in even light, in at most `cap`
+    characters."""
+    views = (
+        (VIEWS, "front, three-quarter and side view")
+        if not person.is_animal
+        else ("front view, side view",)
+    )
     return fit(
         [
             Part("framing", ("Model sheet",), ALWAYS),
@@ -26,7 +31,10 @@ def compose_model_sheet(person: Person, look: Look, cap: int) -> Prompt:
 def compose_place_sheet(place: Place, look: Look, cap: int, time: TimeOfDay = "day") -> Prompt:
     """A place without anybody in it, at a time of day."""
     hour = ", ".join(
-        filter(None, (time, "clear sky" if not place.weather else place.weather, place.light.get(time, "")))
+        filter(
+            None,
+            (time, "clear sky" if not place.weather else place.weather, place.light.get(time, "")),
+        )
     )
     return fit(
         [

@@ -11,7 +11,8 @@ COLOURS = 6
 
 
 class Swatch(BaseModel):
-    """A colour of a palette: L*a*b*, the nearest name, its share of the picture (0 … 1), and #rrggbb."""
+    """A colour of a palette: L*a*b*, the nearest name, its share of the picture (0 … 1), and
+    #rrggbb."""
 
     lab: Lab
     name: str
@@ -20,8 +21,9 @@ class Swatch(BaseModel):
 
 
 class Style(BaseModel):
-    """Measured style. Lightness (mean of L*) and contrast (standard deviation of L*) are in 0 … 100; saturation is the
-    mean chroma of L*a*b*; `line` is the share of pixels, in percent, on a strong edge."""
+    """Measured style. Lightness (mean of L*) and contrast (standard deviation of L*) are in 0 …
+    100; saturation is the mean chroma of L*a*b*; `line` is the share of pixels, in percent, on a
+    strong edge."""
 
     palette: list[Swatch] = []
     lightness: float
@@ -46,8 +48,13 @@ def style_of(pixels: NDArray[np.uint8], most: int = COLOURS) -> Style:
 
 
 def style_between(styles: list[Style]) -> Style:
-    """The style that several pictures have in common: means, and the colours that have most of them."""
-    swatches = [s.model_copy(update={"share": s.share / len(styles)}) for style in styles for s in style.palette]
+    """The style that several pictures have in common: means, and the colours that have most of
+    them."""
+    swatches = [
+        s.model_copy(update={"share": s.share / len(styles)})
+        for style in styles
+        for s in style.palette
+    ]
     return Style(
         palette=_merged(swatches)[:COLOURS],
         lightness=_mean([s.lightness for s in styles]),
@@ -65,7 +72,11 @@ def _palette(image: Image.Image) -> list[Swatch]:
     few = image.quantize(24, Image.Quantize.MEDIANCUT, dither=Image.Dither.NONE)
     table = np.array(few.getpalette() or [], float).reshape(-1, 3)
     total = image.width * image.height
-    found = [(count / total, table[index]) for count, index in few.getcolors() or [] if isinstance(index, int)]
+    found = [
+        (count / total, table[index])
+        for count, index in few.getcolors() or []
+        if isinstance(index, int)
+    ]
     swatches = [_swatch(lab_of(rgb), share) for share, rgb in found]
     return _merged(swatches)
 
@@ -83,5 +94,7 @@ def _merged(swatches: list[Swatch]) -> list[Swatch]:
         if near is None:
             out.append(swatch)
         else:
-            out[near] = out[near].model_copy(update={"share": round(out[near].share + swatch.share, 3)})
+            out[near] = out[near].model_copy(
+                update={"share": round(out[near].share + swatch.share, 3)}
+            )
     return sorted(out, key=lambda s: -s.share)

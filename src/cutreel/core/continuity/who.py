@@ -1,4 +1,5 @@
-"""Who is who: how often somebody is called by which name, who may be one and the same, and things that may matter.
+"""Who is who: how often somebody is called by which name, who may be one and the same, and things
+that may matter.
 
 All of it is a proposal with its reason; nothing is put into the cast by it.
 """
@@ -14,10 +15,11 @@ from .model import Person
 
 # fmt: off
 THINGS = {
-    "lamp", "lantern", "boat", "ladder", "book", "notebook", "letter", "map", "chart", "key", "clock", "watch", "bell",
-    "box", "chest", "trunk", "coin", "ring", "crown", "sword", "knife", "telescope", "compass", "mirror", "violin",
-    "drum", "flute", "kite", "doll", "umbrella", "basket", "bucket", "cart", "carriage", "sledge", "wheel", "anchor",
-    "candle", "bottle", "cup", "stone", "rod", "bar", "flag", "mask", "robot", "machine", "train", "lighthouse",
+    "lamp", "lantern", "boat", "ladder", "book", "notebook", "letter", "map", "chart", "key",
+    "clock", "watch", "bell", "box", "chest", "trunk", "coin", "ring", "crown", "sword", "knife",
+    "telescope", "compass", "mirror", "violin", "drum", "flute", "kite", "doll", "umbrella",
+    "basket", "bucket", "cart", "carriage", "sledge", "wheel", "anchor", "candle", "bottle", "cup",
+    "stone", "rod", "bar", "flag", "mask", "robot", "machine", "train", "lighthouse",
 }
 # fmt: on
 OFTEN = 4
@@ -34,8 +36,8 @@ class Call:
 
 @dataclass(frozen=True, slots=True)
 class Appearance:
-    """How somebody is called, most often first; in how many paragraphs they are named, and how many lines they
-    speak."""
+    """How somebody is called, most often first; in how many paragraphs they are named, and how many
+    lines they speak."""
 
     person: int
     calls: tuple[Call, ...]
@@ -66,7 +68,9 @@ def appearances(script: Manuscript, cast: Sequence[Person]) -> list[Appearance]:
     owner = {call.lower(): p.id for p in reversed(cast) for call in (p.name, *p.aliases) if call}
     if not owner:
         return []
-    pattern = re.compile(r"\b(" + "|".join(map(re.escape, sorted(owner, key=len, reverse=True))) + r")\b", re.I)
+    pattern = re.compile(
+        r"\b(" + "|".join(map(re.escape, sorted(owner, key=len, reverse=True))) + r")\b", re.I
+    )
     calls: dict[int, Counter[str]] = {p.id: Counter() for p in cast}
     where: dict[int, set[int]] = {p.id: set() for p in cast}
     for number, paragraph in enumerate(re.split(r"\n\s*\n", script.text)):
@@ -88,8 +92,9 @@ def appearances(script: Manuscript, cast: Sequence[Person]) -> list[Appearance]:
 
 
 def may_be_one(script: Manuscript, cast: Sequence[Person]) -> list[SamePerson]:
-    """Pairs of the cast that the text says, or lets suppose, are one: a role put beside a name ("Pip, the boy", "a boy
-    called Pip"), or the only role of a kind whose name is never in the same sentence."""
+    """Pairs of the cast that the text says, or lets suppose, are one: a role put beside a name
+    ("Pip, the boy", "a boy called Pip"), or the only role of a kind whose name is never in the same
+    sentence."""
     roles = [p for p in cast if p.name.lower().startswith("the ") and p.guess]
     named = [p for p in cast if not p.name.lower().startswith("the ")]
     sentences = _sentences(script)
@@ -122,12 +127,25 @@ def _beside(text: str, person: Person, noun: str) -> str:
     return ""
 
 
-def _only_one(sentences: Sequence[str], person: Person, role: Person, named: Sequence[Person]) -> str:
-    """The same pronoun, nobody else named has it, and never both in one sentence, in at least three scenes of text."""
-    if role.pronoun is None or person.pronoun != role.pronoun or sum(p.pronoun == role.pronoun for p in named) != 1:
+def _only_one(
+    sentences: Sequence[str], person: Person, role: Person, named: Sequence[Person]
+) -> str:
+    """The same pronoun, nobody else named has it, and never both in one sentence, in at least three
+    scenes of text."""
+    if (
+        role.pronoun is None
+        or person.pronoun != role.pronoun
+        or sum(p.pronoun == role.pronoun for p in named) != 1
+    ):
         return ""
-    by_name = [i for i, s in enumerate(sentences) if re.search(rf"\b{re.escape(person.name.split(' ')[0])}\b", s)]
-    by_role = [i for i, s in enumerate(sentences) if re.search(rf"\b{re.escape(role.name)}\b", s, re.I)]
+    by_name = [
+        i
+        for i, s in enumerate(sentences)
+        if re.search(rf"\b{re.escape(person.name.split(' ')[0])}\b", s)
+    ]
+    by_role = [
+        i for i, s in enumerate(sentences) if re.search(rf"\b{re.escape(role.name)}\b", s, re.I)
+    ]
     if len(by_role) < 2 or set(by_name) & set(by_role):
         return ""
     return f"the only “{role.pronoun}” with a name, and never in one sentence with {role.name}"
@@ -141,7 +159,8 @@ def _sentences(script: Manuscript) -> list[str]:
 
 
 def things_named(script: Manuscript, cast: Sequence[Person]) -> list[Thing]:
-    """Things that the text names often and that are not in the cast, most often first; at most six."""
+    """Things that the text names often and that are not in the cast, most often first; at most
+    six."""
     known = {c.lower().removeprefix("the ") for p in cast for c in (p.name, *p.aliases)}
     counts = Counter(w.bare.lower() for w in script.words)
     found = [(noun, counts[noun] + counts[f"{noun}s"]) for noun in THINGS if noun not in known]

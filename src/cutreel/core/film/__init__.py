@@ -1,7 +1,16 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
 from .changes import Change, Command, apply_command
-from .document import FilmDocument, GivenShot, GivenSource, SceneChoice, Settings, Shot, Source, new_film
+from .document import (
+    FilmDocument,
+    GivenShot,
+    GivenSource,
+    SceneChoice,
+    Settings,
+    Shot,
+    Source,
+    new_film,
+)
 from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .prompts import ShotPrompts, prompts_of
@@ -11,9 +20,9 @@ from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
-    "PACK_TYPES", "Change", "Command", "Edit", "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork",
-    "Match", "ReadFilm", "ReadShot", "Remark", "SceneChoice", "Settings", "Shot", "ShotPrompts", "Source",
-    "apply_command", "find_places", "match_files", "name_places", "new_film", "pack_of", "prompts_of", "read_film",
-    "remarks_on", "wish_of",
+    "PACK_TYPES", "Change", "Command", "Edit", "FilmDocument", "FoundPlace", "GivenShot",
+    "GivenSource", "LineWork", "Match", "ReadFilm", "ReadShot", "Remark", "SceneChoice",
+    "Settings", "Shot", "ShotPrompts", "Source", "apply_command", "find_places", "match_files",
+    "name_places", "new_film", "pack_of", "prompts_of", "read_film", "remarks_on", "wish_of",
 ]
 # fmt: on

@@ -1,6 +1,7 @@
 """A change: one command from somebody who saw the film at a revision.
 
-A command is applied to a copy of the document; the store keeps the difference both ways, so that undo is exact.
+A command is applied to a copy of the document; the store keeps the difference both ways, so that
+undo is exact.
 """
 
 from collections.abc import Sequence
@@ -53,8 +54,11 @@ class Change(BaseModel):
     command: Command
 
 
-def apply_command(film: FilmDocument, command: Command, used: Sequence[str]) -> tuple[FilmDocument, list[str], str]:
-    """The changed film, all edge numbers used so far, and the change's name. `film` itself is not touched."""
+def apply_command(
+    film: FilmDocument, command: Command, used: Sequence[str]
+) -> tuple[FilmDocument, list[str], str]:
+    """The changed film, all edge numbers used so far, and the change's name. `film` itself is not
+    touched."""
     changed = film.model_copy(deep=True)
     edges = list(used)
     title = command.apply(changed, edges)

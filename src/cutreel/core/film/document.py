@@ -17,9 +17,10 @@ MOST_CHARACTERS = 1_000_000
 class Settings(BaseModel):
     """Choices that hold for the whole film.
 
-    `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
-    `aim` is the wanted length in minutes; `reference` the measured pace of another film; `negative` is what no picture
-    of the film may show; `seeds` says whether every picture has a seed of its own or all have the film's.
+    `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of
+    film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
+    film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
+    a seed of its own or all have the film's.
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -44,10 +45,12 @@ class Settings(BaseModel):
 
 
 class Shot(BaseModel):
-    """A shot opens at the word with the number `first` and lasts until the next shot opens, and `hold` seconds longer.
+    """A shot opens at the word with the number `first` and lasts until the next shot opens, and
+    `hold` seconds longer.
 
-    Without words (`first` None) it stands behind the shot before it for `hold` seconds. `same_as` is the number of the
-    shot whose picture it shows. `rejected` are takes that are not to be used, with the maker's reason.
+    Without words (`first` None) it stands behind the shot before it for `hold` seconds. `same_as`
+    is the number of the shot whose picture it shows. `rejected` are takes that are not to be used,
+    with the maker's reason.
     """
 
     id: int
@@ -68,8 +71,8 @@ class WordedShot(Shot):
 
 
 class SceneChoice(BaseModel):
-    """What the maker set for a scene, which is known by the number of its first word: facts, seconds a shot (`pace`),
-    and how many seconds it is to last (`aim`)."""
+    """What the maker set for a scene, which is known by the number of its first word: facts,
+    seconds a shot (`pace`), and how many seconds it is to last (`aim`)."""
 
     first: int
     own: Overrides = Overrides()
@@ -87,8 +90,8 @@ class Source(BaseModel):
 
 
 class CutOut(BaseModel):
-    """A figure cut out of a picture, to be laid into others: its media file (PNG with transparency), its size in
-    pixels, and the shot it is from."""
+    """A figure cut out of a picture, to be laid into others: its media file (PNG with
+    transparency), its size in pixels, and the shot it is from."""
 
     id: int
     name: str = Field(min_length=1, max_length=80)
@@ -99,8 +102,8 @@ class CutOut(BaseModel):
 
 
 class AcceptedDrift(BaseModel):
-    """Departures of a take that the maker accepts, by what they are about; another take, or another wording, is looked
-    at anew. `person` None: of the whole picture."""
+    """Departures of a take that the maker accepts, by what they are about; another take, or another
+    wording, is looked at anew. `person` None: of the whole picture."""
 
     shot: int
     take: str
@@ -109,8 +112,8 @@ class AcceptedDrift(BaseModel):
 
 
 class FilmDocument(BaseModel):
-    """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and cues hold to those
-    numbers."""
+    """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and
+    cues hold to those numbers."""
 
     title: str = Field(min_length=1, max_length=200)
     text: str
@@ -134,7 +137,8 @@ class FilmDocument(BaseModel):
 
 
 class GivenShot(BaseModel):
-    """A shot that an imported script states: it opens at the first word at or behind `offset` of the text."""
+    """A shot that an imported script states: it opens at the first word at or behind `offset` of
+    the text."""
 
     offset: int = Field(ge=0)
     own: Overrides = Overrides()
@@ -157,8 +161,8 @@ def new_film(
 ) -> tuple[FilmDocument, list[str]]:
     """A new film from a story, with cast and places proposed. Returns it and its edge numbers.
 
-    It is cut by `wish`, or where the `given` shots open. Raises BadInput for a text without words or beyond a million
-    characters.
+    It is cut by `wish`, or where the `given` shots open. Raises BadInput for a text without words
+    or beyond a million characters.
     """
     cleaned = clean_text(text)
     if cleaned.rstrip("\n") != text.rstrip("\n"):
@@ -172,12 +176,20 @@ def new_film(
     if given:
         own = {_word_at(script, shot.offset): shot.own for shot in given}
         own.pop(len(script.words), None)
-        opens = sorted({0, *own, *(s.first for s in script.scenes if 0 < s.first < len(script.words))})
+        opens = sorted(
+            {0, *own, *(s.first for s in script.scenes if 0 < s.first < len(script.words))}
+        )
     else:
         opens = break_down(script, wish or wish_for(settings.kind, settings.pace))
     edges = [str(i) for i in range(1, len(opens) + 1)]
     shots = [
-        Shot(id=i + 1, edge=edges[i], first=opens[i] + 1, by_hand=opens[i] in own, own=own.get(opens[i], Overrides()))
+        Shot(
+            id=i + 1,
+            edge=edges[i],
+            first=opens[i] + 1,
+            by_hand=opens[i] in own,
+            own=own.get(opens[i], Overrides()),
+        )
         for i in range(len(opens))
     ]
     document = FilmDocument(
@@ -190,7 +202,11 @@ def new_film(
         cast=propose_cast(script),
         places=propose_places(script),
         settings=settings,
-        sources=[s for i, given_source in enumerate(sources, 1) if (s := _source(script, i, given_source))],
+        sources=[
+            s
+            for i, given_source in enumerate(sources, 1)
+            if (s := _source(script, i, given_source))
+        ],
     )
     return document, edges
 
@@ -200,7 +216,9 @@ Given = TypeVar("Given", GivenShot, GivenSource)
 
 def _moved(text: str, given: Sequence[Given]) -> list[Given]:
     """What is given for a text, for the text as the manuscript keeps it."""
-    return [g.model_copy(update={"offset": len(clean_text(text[: g.offset] + "x")) - 2}) for g in given]
+    return [
+        g.model_copy(update={"offset": len(clean_text(text[: g.offset] + "x")) - 2}) for g in given
+    ]
 
 
 def _word_at(script: Manuscript, offset: int) -> int:
@@ -220,8 +238,13 @@ def _source(script: Manuscript, number: int, given: GivenSource) -> Source | Non
 
 
 def clean_text(text: str) -> str:
-    """Text as the manuscript keeps it: one kind of line end, no control characters, no byte order mark."""
+    """Text as the manuscript keeps it: one kind of line end, no control characters, no byte order
+    mark."""
     if len(text) > MOST_CHARACTERS:
-        raise BadInput("The story is too long.", f"At most {MOST_CHARACTERS:,} characters fit into one film.")
-    text = text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n").replace("\u00a0", " ")
+        raise BadInput(
+            "The story is too long.", f"At most {MOST_CHARACTERS:,} characters fit into one film."
+        )
+    text = (
+        text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n").replace("\u00a0", " ")
+    )
     return "".join(c for c in text if c in "\n\t" or c.isprintable()).strip("\n") + "\n"

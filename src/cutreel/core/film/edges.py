@@ -1,11 +1,13 @@
-"""Edge numbers: a shot's stable label. A shot put in after 12 is 12A, then 12B; none is ever given twice in a film."""
+"""Edge numbers: a shot's stable label. A shot put in after 12 is 12A, then 12B; none is ever given
+twice in a film."""
 
 import re
 from collections.abc import Collection
 
 
 def label_between(before: str | None, used: Collection[str]) -> str:
-    """A label for a new shot after the shot labelled `before` (None: at the film's start) that is not in `used`."""
+    """A label for a new shot after the shot labelled `before` (None: at the film's start) that is
+    not in `used`."""
     if before is None:
         number = 0
     else:

@@ -5,7 +5,13 @@ from collections.abc import Sequence
 
 from cutreel.core.captions import stamp
 from cutreel.core.errors import NotFound
-from cutreel.core.manuscript.formats import FORMATS, blocks_of, write_fountain, write_markdown, write_table
+from cutreel.core.manuscript.formats import (
+    FORMATS,
+    blocks_of,
+    write_fountain,
+    write_markdown,
+    write_table,
+)
 from cutreel.core.timeline import FrameRate, Span
 
 from .reading import ReadFilm, ReadShot
@@ -20,13 +26,15 @@ MEDIA_TYPES = {
     "tsv": "text/tab-separated-values",
 }
 HEADER = (
-    "number", "scene", "paragraph", "speaker", "narration", "description", "picture", "motion", "sound", "direction",
+    "number", "scene", "paragraph", "speaker", "narration", "description", "picture", "motion",
+    "sound", "direction",
     "note", "seconds",
 )  # fmt: skip
 
 
 def export_script(film: ReadFilm, format: str, spans: Sequence[Span], rate: FrameRate) -> str:
-    """The script in a format, a key of FORMATS; `spans` are the frames of its shots. Raises NotFound."""
+    """The script in a format, a key of FORMATS; `spans` are the frames of its shots. Raises
+    NotFound."""
     if format == "txt":
         return film.document.text
     if format == "md":
@@ -56,13 +64,16 @@ def _timed(film: ReadFilm, format: str, spans: Sequence[Span], rate: FrameRate) 
             words = f"<v {speaker}>{words}" if speaker else words
         elif speaker:
             words = f"{speaker.upper()}: {words}"
-        times = f"{stamp(rate.seconds(span.start), point)} --> {stamp(rate.seconds(span.end), point)}"
+        times = (
+            f"{stamp(rate.seconds(span.start), point)} --> {stamp(rate.seconds(span.end), point)}"
+        )
         parts.append(f"{number}\n{times}\n{words}\n")
     return "\n".join(parts)
 
 
 def cue_speaker(film: ReadFilm, shot: ReadShot) -> str | None:
-    """Who speaks all of a shot by a cue (`NAME:`); None for narration and for quoted speech inside it."""
+    """Who speaks all of a shot by a cue (`NAME:`); None for narration and for quoted speech inside
+    it."""
     lines = {film.script.words[i].line for i in range(shot.first, shot.end)}
     whole = film.script.lines[lines.pop()] if len(lines) == 1 else None
     return whole.speaker if whole and whole.why.endswith(":”") else None
@@ -77,10 +88,16 @@ def _rows(film: ReadFilm, spans: Sequence[Span], rate: FrameRate) -> list[list[s
             continue
         words = script.words[shot.first : shot.end]
         start = script.scenes[shot.scene].start_offset
-        heading = script.text[start : script.scenes[shot.scene].end_offset] if shot.scene != scene else ""
+        heading = (
+            script.text[start : script.scenes[shot.scene].end_offset] if shot.scene != scene else ""
+        )
         scene = shot.scene
         own = shot.shot.own
-        notes = [script.text[n.start : n.end].strip()[1:-1] for n in script.notes if at <= n.start < words[0].start]
+        notes = [
+            script.text[n.start : n.end].strip()[1:-1]
+            for n in script.notes
+            if at <= n.start < words[0].start
+        ]
         at = words[0].start
         speaker = cue_speaker(film, shot)
         first, last = words[0].paragraph + 1, words[-1].paragraph + 1
@@ -104,7 +121,8 @@ def _rows(film: ReadFilm, spans: Sequence[Span], rate: FrameRate) -> list[list[s
 
 
 def _cell(text: str, several: bool) -> str:
-    """A shot's words: one paragraph on one line; several as the manuscript writes them, without notes."""
+    """A shot's words: one paragraph on one line; several as the manuscript writes them, without
+    notes."""
     if not several:
         return " ".join(text.split())
     blocks = [re.sub(r"\s*\n\s*", "\n", b.strip()) for b in re.split(r"\n[ \t]*\n", text)]

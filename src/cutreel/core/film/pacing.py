@@ -7,8 +7,8 @@ from .document import FilmDocument
 
 
 def wish_of(film: FilmDocument, by: By | None = None, seconds: float = 0.0, count: int = 0) -> Wish:
-    """How the film wants to be cut: by its own pace and kind, with scenes of their own pace and its reference's
-    course; `by`, `seconds` and `count` say otherwise."""
+    """How the film wants to be cut: by its own pace and kind, with scenes of their own pace and its
+    reference's course; `by`, `seconds` and `count` say otherwise."""
     settings = film.settings
     usual = wish_for(settings.kind, seconds or settings.pace)
     reference = settings.reference
@@ -26,4 +26,8 @@ def wish_of(film: FilmDocument, by: By | None = None, seconds: float = 0.0, coun
 def scene_paces(film: FilmDocument, script: Manuscript) -> dict[int, float]:
     """Seconds a shot of the scenes, by index, that have a pace of their own."""
     at = {number: i for i, number in enumerate(film.word_ids)}
-    return {script.words[at[s.first]].scene: s.pace for s in film.scenes if s.pace is not None and s.first in at}
+    return {
+        script.words[at[s.first]].scene: s.pace
+        for s in film.scenes
+        if s.pace is not None and s.first in at
+    }

@@ -1,4 +1,5 @@
-"""The prompt pack: all prompts of a film for outside tools, numbered so that results find their shots again."""
+"""The prompt pack: all prompts of a film for outside tools, numbered so that results find their
+shots again."""
 
 import json
 import re
@@ -12,16 +13,31 @@ from .prompts import prompts_of
 from .reading import ReadFilm
 
 PACK_TYPES = {"md": "text/markdown", "csv": "text/csv", "json": "application/json"}
-_COLUMNS = ("number", "edge", "words", "picture", "negative", "seed", "motion", "direction", "sound")
+_COLUMNS = (
+    "number",
+    "edge",
+    "words",
+    "picture",
+    "negative",
+    "seed",
+    "motion",
+    "direction",
+    "sound",
+)
 
 
 def pack_of(film: ReadFilm, format: str) -> str:
-    """All prompts as numbered Markdown, CSV or JSON. A shot that shows another's picture has none of its own."""
+    """All prompts as numbered Markdown, CSV or JSON. A shot that shows another's picture has none
+    of its own."""
     if format not in PACK_TYPES:
-        raise NotFound(f"A prompt pack is not written as “{format}”.", "Choose " + ", ".join(PACK_TYPES) + ".")
+        raise NotFound(
+            f"A prompt pack is not written as “{format}”.", "Choose " + ", ".join(PACK_TYPES) + "."
+        )
     rows = _rows(film)
     if format == "json":
-        return json.dumps([dict(zip(_COLUMNS, row, strict=True)) for row in rows], indent=1, ensure_ascii=False)
+        return json.dumps(
+            [dict(zip(_COLUMNS, row, strict=True)) for row in rows], indent=1, ensure_ascii=False
+        )
     if format == "csv":
         return write_table(_COLUMNS, [[str(cell) for cell in row] for row in rows], ",")
     parts = [f"# Prompts of {film.document.title}\n"]
@@ -65,8 +81,9 @@ class Match:
 
 
 def match_files(names: Sequence[str], film: ReadFilm) -> list[Match]:
-    """Which shot each file is for: by the shot's edge number in its name (`shot 12A`), else by the number of its place
-    in the pack (`012.png`), else, when no name has a number, by order. No shot gets two files by order."""
+    """Which shot each file is for: by the shot's edge number in its name (`shot 12A`), else by the
+    number of its place in the pack (`012.png`), else, when no name has a number, by order. No shot
+    gets two files by order."""
     edges = {s.shot.edge.upper(): s for s in film.shots}
     out: list[Match] = []
     numbered = [_number(n) for n in names]
@@ -74,7 +91,13 @@ def match_files(names: Sequence[str], film: ReadFilm) -> list[Match]:
         free = [s for s in film.shots if s.picture_of == s.shot.id]
         for i, name in enumerate(names):
             shot = free[i] if i < len(free) else None
-            out.append(Match(name, shot.shot.id if shot else None, "by order" if shot else "more files than shots"))
+            out.append(
+                Match(
+                    name,
+                    shot.shot.id if shot else None,
+                    "by order" if shot else "more files than shots",
+                )
+            )
         return out
     for name, found in zip(names, numbered, strict=True):
         if not found:

@@ -1,8 +1,10 @@
-"""The other three prompts of a shot beside its picture's: how it moves, how its words are said, what is heard.
+"""The other three prompts of a shot beside its picture's: how it moves, how its words are said,
+what is heard.
 
-Each is composed by a recipe of parts in an order of importance, like the picture's (`continuity/prompt.py`): what the
-maker wrote by hand stands as it is. Motion: camera, who moves and how, what the weather moves, pace. Direction: who
-speaks, how the text says it, mood, pace. Sound: the place, the weather, things that sound in the words.
+Each is composed by a recipe of parts in an order of importance, like the picture's
+(`continuity/prompt.py`): what the maker wrote by hand stands as it is. Motion: camera, who moves
+and how, what the weather moves, pace. Direction: who speaks, how the text says it, mood, pace.
+Sound: the place, the weather, things that sound in the words.
 """
 
 import re
@@ -16,7 +18,8 @@ from cutreel.core.sound import ambience_of, sounds_named
 from .reading import ReadShot
 
 CAPS = {"motion": 300, "direction": 200, "sound": 200}
-"""Characters: common caps of such services (product.md); the sound maker's own is stated in its offer."""
+"""Characters: common caps of such services (product.md); the sound maker's own is stated in its
+offer."""
 
 _CAMERA: dict[Move, str] = {
     "push": "slow push in",
@@ -43,10 +46,14 @@ _PACE = {
     "sad": "slow and heavy",
 }
 _SAID = {
-    "whispered": "whispers", "murmured": "murmurs", "muttered": "mutters", "shouted": "shouts", "cried": "cries out",
-    "called": "calls", "yelled": "yells", "laughed": "laughing", "sighed": "with a sigh", "snapped": "sharply",
-    "growled": "growls", "hissed": "hisses", "groaned": "groans", "breathed": "under the breath", "asked": "asks",
-    "wondered": "asks, half to nobody", "demanded": "demands", "screamed": "screams", "pleaded": "pleads",
+    "whispered": "whispers", "murmured": "murmurs", "muttered": "mutters", "shouted": "shouts",
+    "cried": "cries out",
+    "called": "calls", "yelled": "yells", "laughed": "laughing", "sighed": "with a sigh",
+    "snapped": "sharply",
+    "growled": "growls", "hissed": "hisses", "groaned": "groans", "breathed": "under the breath",
+    "asked": "asks",
+    "wondered": "asks, half to nobody", "demanded": "demands", "screamed": "screams",
+    "pleaded": "pleads",
 }  # fmt: skip
 _MANNER = re.compile(
     r"\b(quietly|softly|slowly|quickly|gently|firmly|sadly|gravely|loudly|coldly|warmly|dryly|eagerly)\b"
@@ -84,7 +91,14 @@ def _motion(shot: ReadShot) -> list[Part]:
     for person in shot.people:
         acts = "speaks, mouth and hands move" if person.id == facts.speaks else "moves a little"
         parts.append(
-            Part("cast", (f"{person.name} {acts}", f"{person.name.split(' ')[0]} {acts.split(',', maxsplit=1)[0]}"), 70)
+            Part(
+                "cast",
+                (
+                    f"{person.name} {acts}",
+                    f"{person.name.split(' ')[0]} {acts.split(',', maxsplit=1)[0]}",
+                ),
+                70,
+            )
         )
     if shot.people and facts.action:
         parts.append(Part("action", (facts.action.rstrip(".!?…")[:120],), 40))
@@ -119,5 +133,9 @@ def _sound(shot: ReadShot, script: Manuscript) -> list[Part]:
     prompt, why = ambience_of(shot.facts)
     origin: Origin = "place" if "place" in why else "scene"
     parts = [Part(origin, (prompt,), 70)] if prompt else []
-    words = [w.bare.lower() for w in script.words[shot.first : shot.end] if script.lines[w.line].speaker is None]
+    words = [
+        w.bare.lower()
+        for w in script.words[shot.first : shot.end]
+        if script.lines[w.line].speaker is None
+    ]
     return parts + [Part("action", (sound,), 60) for sound in sounds_named(words)]

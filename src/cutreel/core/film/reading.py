@@ -1,6 +1,8 @@
-"""What is read out of a film's document: shots with their words and facts, prompts, lines to speak, and their keys.
+"""What is read out of a film's document: shots with their words and facts, prompts, lines to speak,
+and their keys.
 
-All of it is a pure function of the document and of what services offer; nothing made is looked at here.
+All of it is a pure function of the document and of what services offer; nothing made is looked at
+here.
 """
 
 import re
@@ -35,13 +37,15 @@ _SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
 def picture_size(settings: Settings) -> tuple[int, int]:
     """Width and height that pictures are asked for: the dearer offers draw half as large again."""
     width, height = _SIZES[settings.aspect]
-    return (width, height) if settings.offer.endswith("quick") else (width * 3 // 2, height * 3 // 2)
+    return (
+        (width, height) if settings.offer.endswith("quick") else (width * 3 // 2, height * 3 // 2)
+    )
 
 
 @dataclass(frozen=True)
 class PictureReference:
-    """A picture that goes with a prompt: its media file, how closely it is to be followed (0 … 100), and of whom it is
-    (empty: of the look, or of the place)."""
+    """A picture that goes with a prompt: its media file, how closely it is to be followed (0 …
+    100), and of whom it is (empty: of the look, or of the place)."""
 
     media: str
     strength: int
@@ -60,10 +64,11 @@ class VoiceOffered:
 
 @dataclass(frozen=True)
 class ReadShot:
-    """A shot with what it shows. Words `first` up to `end` are indices into the manuscript, the same for a shot
-    without words; `picture_of` is the number of the shot whose picture it shows, mostly its own. `negative` is
-    what its picture must not show, `sent_negative` the same where the offer understands it.
-    `unpinned_key` is its `picture_key` as it would be without a seed set for the shot."""
+    """A shot with what it shows. Words `first` up to `end` are indices into the manuscript, the
+    same for a shot without words; `picture_of` is the number of the shot whose picture it shows,
+    mostly its own. `negative` is what its picture must not show, `sent_negative` the same where the
+    offer understands it. `unpinned_key` is its `picture_key` as it would be without a seed set for
+    the shot."""
 
     shot: Shot
     first: int
@@ -86,8 +91,8 @@ class ReadShot:
 
 @dataclass(frozen=True)
 class LineWork:
-    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each. `length` is how
-    long its voice takes, where 1 is an even reader."""
+    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
+    `length` is how long its voice takes, where 1 is an even reader."""
 
     first: int
     end: int
@@ -100,7 +105,8 @@ class LineWork:
 
 @dataclass(frozen=True)
 class ReadFilm:
-    """A film as read: the manuscript, the numbers of its words, its shots, and what has to be spoken."""
+    """A film as read: the manuscript, the numbers of its words, its shots, and what has to be
+    spoken."""
 
     document: FilmDocument
     script: Manuscript
@@ -114,7 +120,8 @@ class ReadFilm:
 
     @property
     def pauses(self) -> dict[int, float]:
-        """Seconds of silence that holds put before a word, by its index (that behind the last: at the end)."""
+        """Seconds of silence that holds put before a word, by its index (that behind the last: at
+        the end)."""
         out: dict[int, float] = {}
         for shot in self.shots:
             if shot.shot.hold:
@@ -129,8 +136,8 @@ def read_film(
     text_cap: int = 1000,
     understands: Collection[str] = ("negative",),
 ) -> ReadFilm:
-    """Read `film` for services that take picture prompts of `prompt_cap` and speech of `text_cap` characters;
-    `understands` is what else the illustrator takes: negative, references, weights."""
+    """Read `film` for services that take picture prompts of `prompt_cap` and speech of `text_cap`
+    characters; `understands` is what else the illustrator takes: negative, references, weights."""
     script = read(film.text)
     ids = film.word_ids
     at = {number: i for i, number in enumerate(ids)}
@@ -174,7 +181,9 @@ def read_film(
         place = placed.get(fact.place)
         references = _references(look, people, place) if "references" in understands else ()
         lighter = _lighter(people, prompt) if "weights" in understands else ()
-        key_at = partial(_picture_key, prompt.text, sent, size, film.settings.offer, references, lighter)
+        key_at = partial(
+            _picture_key, prompt.text, sent, size, film.settings.offer, references, lighter
+        )
         shots.append(
             ReadShot(
                 shot=shot,
@@ -190,14 +199,18 @@ def read_film(
                 seed=seed,
                 move=move,
                 picture_key=key_at(seed),
-                unpinned_key=key_at(seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)),
+                unpinned_key=key_at(
+                    seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)
+                ),
                 picture_of=shot.id,
                 references=references,
                 lighter=lighter,
             )
         )
     by_number = {s.shot.id: s for s in shots}
-    shots = [_borrowed(s, by_number[s.shot.same_as]) if s.shot.same_as in by_number else s for s in shots]
+    shots = [
+        _borrowed(s, by_number[s.shot.same_as]) if s.shot.same_as in by_number else s for s in shots
+    ]
     read_so_far = ReadFilm(film, script, tuple(ids), tuple(shots), ())
     speech = _speech(film, script, voices, text_cap, frozenset(read_so_far.pauses))
     return replace(read_so_far, speech=tuple(speech))
@@ -229,39 +242,56 @@ def _picture_key(
     )
 
 
-def _references(look: Look, people: Sequence[Person], place: Place | None) -> tuple[PictureReference, ...]:
-    """The pictures that go with a prompt: of who is in it, in this look; of the look itself; of the place."""
+def _references(
+    look: Look, people: Sequence[Person], place: Place | None
+) -> tuple[PictureReference, ...]:
+    """The pictures that go with a prompt: of who is in it, in this look; of the look itself; of the
+    place."""
     of_people = [
         PictureReference(r.media, r.strength, p.name)
         for p in people
         for r in p.references[:1]
         if r.strength and r.look in ("", look.name)
     ]
-    of_look = [PictureReference(r.media, min(r.strength, look.strength)) for r in look.references if look.strength]
-    of_place = [PictureReference(r.media, r.strength) for r in (place.references if place else [])[:1] if r.strength]
+    of_look = [
+        PictureReference(r.media, min(r.strength, look.strength))
+        for r in look.references
+        if look.strength
+    ]
+    of_place = [
+        PictureReference(r.media, r.strength)
+        for r in (place.references if place else [])[:1]
+        if r.strength
+    ]
     return tuple([*of_people, *of_look[:1], *of_place][:MOST_REFERENCES])
 
 
 def _lighter(people: Sequence[Person], prompt: Prompt) -> tuple[str, ...]:
-    """The traits in a prompt that may go where room is short: they weigh less than the others in the picture too."""
+    """The traits in a prompt that may go where room is short: they weigh less than the others in
+    the picture too."""
     said = [t.text for p in people for t in p.traits if t.weight == "if room" and t.text]
     return tuple(dict.fromkeys(text for text in said if text in prompt.text))
 
 
 def seed_of(film: FilmDocument, shot: Shot, people: Sequence[Person], pinned: bool = True) -> int:
-    """The seed of a shot's picture: the one set for the shot, else that of the one person in it who has one of their
-    own, else the film's, which every shot varies unless all are to have the same. `pinned` False leaves the first
-    out."""
+    """The seed of a shot's picture: the one set for the shot, else that of the one person in it who
+    has one of their own, else the film's, which every shot varies unless all are to have the same.
+    `pinned` False leaves the first out."""
     if pinned and shot.own.seed is not None:
         return shot.own.seed
     alone = people[0].seed if len(people) == 1 else None
     if alone is not None:
         return alone
-    return film.settings.seed if film.settings.seeds == "one" else seed_from(film.settings.seed, shot.id)
+    return (
+        film.settings.seed
+        if film.settings.seeds == "one"
+        else seed_from(film.settings.seed, shot.id)
+    )
 
 
 def _opens(film: FilmDocument, at: dict[int, int], words: int) -> list[int]:
-    """The index of the word at which each shot opens; a shot without words opens where the next one does."""
+    """The index of the word at which each shot opens; a shot without words opens where the next one
+    does."""
     opens: list[int] = []
     following = words
     for shot in reversed(film.shots):
@@ -298,11 +328,16 @@ _TOLD: tuple[tuple[str, Move], ...] = (
 
 def move_told(motion: str | None) -> Move | None:
     """The camera path that a motion prompt of the maker's own asks for, where its words say one."""
-    return next((move for words, move in _TOLD if re.search(words, motion, re.I)), None) if motion else None
+    return (
+        next((move for words, move in _TOLD if re.search(words, motion, re.I)), None)
+        if motion
+        else None
+    )
 
 
 def move_for(facts: ShotFacts, turn: int) -> Move:
-    """The move of a shot when the maker sets none: a push; wide views pan now and then, so that pushes do not tire.
+    """The move of a shot when the maker sets none: a push; wide views pan now and then, so that
+    pushes do not tire.
 
     `turn` is the shot's own number, so that a new shot changes the move of no other.
     """
@@ -312,7 +347,8 @@ def move_for(facts: ShotFacts, turn: int) -> Move:
 
 
 def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:
-    """The voice of a speaker: as set, else the first that fits by pronoun and age and that nobody else has."""
+    """The voice of a speaker: as set, else the first that fits by pronoun and age and that nobody
+    else has."""
     if speaker is None:
         return film.settings.narrator
     casting: dict[int, str] = {}
@@ -323,9 +359,17 @@ def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffe
             casting[person.id] = person.voice
             continue
         age = age_of(person)
-        fits = [v for v in voices if v.age == age and (person.pronoun is None or v.pronoun == person.pronoun)]
+        fits = [
+            v
+            for v in voices
+            if v.age == age and (person.pronoun is None or v.pronoun == person.pronoun)
+        ]
         fits += [v for v in voices if person.pronoun is None or v.pronoun == person.pronoun]
-        free = [v.name for v in fits if v.name not in taken] or [v.name for v in fits] or [v.name for v in voices]
+        free = (
+            [v.name for v in fits if v.name not in taken]
+            or [v.name for v in fits]
+            or [v.name for v in voices]
+        )
         if free:
             casting[person.id] = free[0]
             taken.add(free[0])
@@ -337,7 +381,11 @@ def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffe
 
 
 def _speech(
-    film: FilmDocument, script: Manuscript, voices: Sequence[VoiceOffered], cap: int, pauses: frozenset[int]
+    film: FilmDocument,
+    script: Manuscript,
+    voices: Sequence[VoiceOffered],
+    cap: int,
+    pauses: frozenset[int],
 ) -> list[LineWork]:
     casting: dict[str | None, str] = {}
     length = {v.name: v.length for v in voices}
@@ -362,9 +410,11 @@ def _speech(
     return out
 
 
-def _requests(script: Manuscript, line: Line, cap: int, pauses: frozenset[int] = frozenset()) -> list[tuple[int, int]]:
-    """A line cut where a hold pauses it, and at sentence ends, or between words where it must be, so that no request
-    is over the cap."""
+def _requests(
+    script: Manuscript, line: Line, cap: int, pauses: frozenset[int] = frozenset()
+) -> list[tuple[int, int]]:
+    """A line cut where a hold pauses it, and at sentence ends, or between words where it must be,
+    so that no request is over the cap."""
     out: list[tuple[int, int]] = []
     first = line.first
     while first < line.end:

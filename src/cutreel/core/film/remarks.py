@@ -16,31 +16,35 @@ SLOW_OPENING = 5.0
 OVERLONG = 2.2
 
 RemarkKind = Literal[
-    "scrap", "overlong", "slow opening", "two speakers", "change of place", "two subjects", "nothing to picture",
+    "scrap", "overlong", "slow opening", "two speakers", "change of place", "two subjects",
+    "nothing to picture",
     "unclear speaker",
 ]  # fmt: skip
 Remedy = Literal["", "lift", "cut", "same picture"]
 
 # fmt: off
 _UNSEEN = {
-    "about", "after", "again", "all", "almost", "already", "also", "always", "and", "another", "any", "are", "because",
-    "been", "before", "being", "better", "but", "can", "could", "did", "does", "done", "each", "else", "enough", "even",
-    "ever", "every", "everything", "few", "for", "from", "had", "has", "have", "how", "idea", "indeed", "into", "its",
-    "just", "knew", "know", "known", "less", "like", "made", "make", "many", "matter", "may", "maybe", "meant", "might",
-    "more", "most", "much", "must", "never", "not", "nothing", "now", "often", "once", "one", "only", "other", "our",
-    "perhaps", "quite", "rather", "real", "really", "reason", "same", "seemed", "should", "since", "some", "something",
-    "soon", "still", "such", "than", "that", "the", "their", "then", "there", "these", "they", "thing", "things",
-    "think", "this", "those", "though", "thought", "time", "too", "true", "until", "very", "was", "way", "well", "were",
-    "what", "when", "where", "whether", "which", "while", "who", "why", "will", "with", "would", "yes", "yet", "you",
-    "your", "course", "fact", "question", "answer", "truth", "meaning", "hope", "years", "days", "ago", "first", "last",
+    "about", "after", "again", "all", "almost", "already", "also", "always", "and", "another",
+    "any", "are", "because", "been", "before", "being", "better", "but", "can", "could", "did",
+    "does", "done", "each", "else", "enough", "even", "ever", "every", "everything", "few", "for",
+    "from", "had", "has", "have", "how", "idea", "indeed", "into", "its", "just", "knew", "know",
+    "known", "less", "like", "made", "make", "many", "matter", "may", "maybe", "meant", "might",
+    "more", "most", "much", "must", "never", "not", "nothing", "now", "often", "once", "one",
+    "only", "other", "our", "perhaps", "quite", "rather", "real", "really", "reason", "same",
+    "seemed", "should", "since", "some", "something", "soon", "still", "such", "than", "that",
+    "the", "their", "then", "there", "these", "they", "thing", "things", "think", "this", "those",
+    "though", "thought", "time", "too", "true", "until", "very", "was", "way", "well", "were",
+    "what", "when", "where", "whether", "which", "while", "who", "why", "will", "with", "would",
+    "yes", "yet", "you", "your", "course", "fact", "question", "answer", "truth", "meaning",
+    "hope", "years", "days", "ago", "first", "last",
 }
 # fmt: on
 
 
 @dataclass(frozen=True, slots=True)
 class Remark:
-    """A remark on the shot with index `shot`. `remedy` names what one key does about it, empty when nothing does;
-    `at_word` is the index of the word before which a remedy cuts."""
+    """A remark on the shot with index `shot`. `remedy` names what one key does about it, empty when
+    nothing does; `at_word` is the index of the word before which a remedy cuts."""
 
     shot: int
     kind: RemarkKind
@@ -63,17 +67,34 @@ def remarks_on(film: ReadFilm, seconds: Sequence[float], wish: Wish) -> list[Rem
     return out
 
 
-def _on_time(script: Manuscript, i: int, shot: ReadShot, seconds: float, wanted: float) -> list[Remark]:
+def _on_time(
+    script: Manuscript, i: int, shot: ReadShot, seconds: float, wanted: float
+) -> list[Remark]:
     words = shot.end - shot.first
     middle = _break_near(script, shot.first, shot.end)
     if i and (seconds < SCRAP_SECONDS or words < SCRAP_WORDS) and seconds < wanted * 0.8:
         count = "one word" if words == 1 else f"{words} words"
-        return [Remark(i, "scrap", f"{count}, {seconds:.1f} s. Lifting its mark joins it to the shot before.", "lift")]
+        return [
+            Remark(
+                i,
+                "scrap",
+                f"{count}, {seconds:.1f} s. Lifting its mark joins it to the shot before.",
+                "lift",
+            )
+        ]
     if i == 0 and seconds > max(SLOW_OPENING, wanted * 1.5) and middle:
         text = f"{seconds:.1f} s before the first cut; the first five seconds decide whether viewers stay."
         return [Remark(i, "slow opening", text, "cut", middle)]
     if seconds > max(4.0, wanted * OVERLONG) and middle:
-        return [Remark(i, "overlong", f"{seconds:.1f} s; this film wants about {wanted:.0f} here.", "cut", middle)]
+        return [
+            Remark(
+                i,
+                "overlong",
+                f"{seconds:.1f} s; this film wants about {wanted:.0f} here.",
+                "cut",
+                middle,
+            )
+        ]
     return []
 
 
@@ -89,13 +110,32 @@ def _on_words(film: ReadFilm, i: int, shot: ReadShot) -> list[Remark]:
     moved = _moves(film, words)
     if moved:
         out.append(
-            Remark(i, "change of place", f"it goes from {moved[0]} to {moved[1]}.", "cut", shot.first + moved[2])
+            Remark(
+                i,
+                "change of place",
+                f"it goes from {moved[0]} to {moved[1]}.",
+                "cut",
+                shot.first + moved[2],
+            )
         )
     elif len(named) < 2 and (two := _two_subjects(film.document.cast, script, words)):
-        out.append(Remark(i, "two subjects", f"first {two[0]}, then {two[1]}.", "cut", shot.first + two[2]))
-    if i and not shot.people and not shot.shot.own.action and shot.picture_of == shot.shot.id and _unseen(words, film):
         out.append(
-            Remark(i, "nothing to picture", "its words show nothing. The picture before may go on.", "same picture")
+            Remark(i, "two subjects", f"first {two[0]}, then {two[1]}.", "cut", shot.first + two[2])
+        )
+    if (
+        i
+        and not shot.people
+        and not shot.shot.own.action
+        and shot.picture_of == shot.shot.id
+        and _unseen(words, film)
+    ):
+        out.append(
+            Remark(
+                i,
+                "nothing to picture",
+                "its words show nothing. The picture before may go on.",
+                "same picture",
+            )
         )
     if any(s == UNKNOWN for _, s in speakers):
         out.append(Remark(i, "unclear speaker", "the text does not say who speaks here.", ""))
@@ -130,17 +170,27 @@ def _moves(film: ReadFilm, words: Sequence[Word]) -> tuple[str, str, int] | None
     return None
 
 
-def _two_subjects(cast: Sequence[Person], script: Manuscript, words: Sequence[Word]) -> tuple[str, str, int] | None:
-    """Two of the cast, each the only one named at the head of a sentence of the shot, and where the second begins."""
+def _two_subjects(
+    cast: Sequence[Person], script: Manuscript, words: Sequence[Word]
+) -> tuple[str, str, int] | None:
+    """Two of the cast, each the only one named at the head of a sentence of the shot, and where the
+    second begins."""
     if all(w.sentence == words[0].sentence for w in words):
         return None
     calls = {call.lower(): p for p in reversed(cast) for call in (p.name, *p.aliases) if call}
     first: Person | None = None
     for n, sentence in _sentences(script, words):
         head = words_text(sentence[:5]).lower()
-        found = [p for call, p in calls.items() if re.search(rf"(?<!\w){re.escape(call)}(?!\w)", head)]
+        found = [
+            p for call, p in calls.items() if re.search(rf"(?<!\w){re.escape(call)}(?!\w)", head)
+        ]
         subject = found[0] if len({p.id for p in found}) == 1 else None
-        if subject and first and subject.id != first.id and first.name.lower() not in words_text(sentence).lower():
+        if (
+            subject
+            and first
+            and subject.id != first.id
+            and first.name.lower() not in words_text(sentence).lower()
+        ):
             return first.name, subject.name, n
         first = first or subject
     return None
@@ -154,7 +204,8 @@ def _unseen(words: Sequence[Word], film: ReadFilm) -> bool:
 
 
 def _break_near(script: Manuscript, first: int, end: int) -> int | None:
-    """The word before which a long shot is best cut: behind a sentence or comma, near its middle."""
+    """The word before which a long shot is best cut: behind a sentence or comma, near its
+    middle."""
 
     def cost(i: int) -> float:
         before, word = script.words[i - 1], script.words[i]

@@ -1,4 +1,5 @@
-"""Keeping shots with their words: found, rebuilt around new marks, carried through edits and moves of the text."""
+"""Keeping shots with their words: found, rebuilt around new marks, carried through edits and moves
+of the text."""
 
 import re
 from collections.abc import Sequence
@@ -28,8 +29,9 @@ def shot_numbered(film: FilmDocument, number: int) -> tuple[int, Shot]:
 def rebuilt_shots(
     film: FilmDocument, firsts: list[int], used: list[str], by_hand: frozenset[int] = frozenset()
 ) -> None:
-    """Let the film have shots that open at the word numbers `firsts`, in order. Shots that stay keep everything;
-    new ones get an edge number after the shot before them, added to `used`. Shots without words stay behind theirs."""
+    """Let the film have shots that open at the word numbers `firsts`, in order. Shots that stay
+    keep everything; new ones get an edge number after the shot before them, added to `used`. Shots
+    without words stay behind theirs."""
     old = {shot.first: shot for shot in worded(film)}
     order = {number: i for i, number in enumerate(film.word_ids)}
     holds = _holds(film)
@@ -68,12 +70,14 @@ def _holds(film: FilmDocument) -> list[tuple[int, Shot]]:
     return out
 
 
-def retext(film: FilmDocument, text: str, used: list[str], known: Sequence[int | None] | None = None) -> None:
+def retext(
+    film: FilmDocument, text: str, used: list[str], known: Sequence[int | None] | None = None
+) -> None:
     """Give the film a new text: words that stay keep their numbers, marks move with them.
 
-    `known` says for each word of the new text which number it keeps (None: a new one); without it the words are
-    compared. A mark whose word is gone stands before what came in its place, else before the next word that stayed;
-    marks that meet become one.
+    `known` says for each word of the new text which number it keeps (None: a new one); without it
+    the words are compared. A mark whose word is gone stands before what came in its place, else
+    before the next word that stayed; marks that meet become one.
     """
     text = clean_text(text)
     before, after = read(film.text), read(text)
@@ -103,7 +107,9 @@ def retext(film: FilmDocument, text: str, used: list[str], known: Sequence[int |
     names = {p.name.lower() for p in film.cast} | {a.lower() for p in film.cast for a in p.aliases}
     for speaker in after.speakers:
         if speaker.lower() not in names and not re.match(r"unknown", speaker, re.I):
-            film.cast.append(Person(id=1 + max((p.id for p in film.cast), default=0), name=speaker, why="speaks"))
+            film.cast.append(
+                Person(id=1 + max((p.id for p in film.cast), default=0), name=speaker, why="speaks")
+            )
 
 
 def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int]) -> None:
@@ -135,15 +141,24 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
     for scene in film.scenes:
         scene.first = next((n for n in old_ids[place.get(scene.first, 0) :] if n in stayed), 0)
     for outfit in (o for p in film.cast for o in p.outfits):
-        outfit.scenes = [next((n for n in old_ids[place.get(s, 0) :] if n in stayed), 0) for s in outfit.scenes]
+        outfit.scenes = [
+            next((n for n in old_ids[place.get(s, 0) :] if n in stayed), 0) for s in outfit.scenes
+        ]
     for source in list(film.sources):
-        left = [n for n in old_ids[place.get(source.first, 0) : place.get(source.last, -1) + 1] if n in stayed]
+        left = [
+            n
+            for n in old_ids[place.get(source.first, 0) : place.get(source.last, -1) + 1]
+            if n in stayed
+        ]
         if left:
             source.first, source.last = left[0], left[-1]
 
 
-def _settle_scenes(film: FilmDocument, script: Manuscript, ids: Sequence[int], order: dict[int, int]) -> None:
-    """Let what holds for scenes hold to the first words that they have now; of two that met, the later one goes."""
+def _settle_scenes(
+    film: FilmDocument, script: Manuscript, ids: Sequence[int], order: dict[int, int]
+) -> None:
+    """Let what holds for scenes hold to the first words that they have now; of two that met, the
+    later one goes."""
 
     def first(number: int) -> int:
         return ids[script.scenes[script.words[order[number]].scene].first] if number in order else 0
@@ -155,8 +170,11 @@ def _settle_scenes(film: FilmDocument, script: Manuscript, ids: Sequence[int], o
         outfit.scenes = list(dict.fromkeys(n for n in map(first, outfit.scenes) if n))
 
 
-def _opens_now(old_ids: Sequence[int], start: int, end: int, ids: Sequence[int], order: dict[int, int]) -> int | None:
-    """The number of the word that now opens the shot of the old words `start` up to `end`; None when it is gone."""
+def _opens_now(
+    old_ids: Sequence[int], start: int, end: int, ids: Sequence[int], order: dict[int, int]
+) -> int | None:
+    """The number of the word that now opens the shot of the old words `start` up to `end`; None
+    when it is gone."""
     if old_ids[start] in order:
         return old_ids[start]
     before = next((order[n] for n in reversed(old_ids[:start]) if n in order), -1)

@@ -1,4 +1,5 @@
-"""Finding words in a manuscript and changing them in many places at once, each word keeping its number."""
+"""Finding words in a manuscript and changing them in many places at once, each word keeping its
+number."""
 
 import re
 from collections.abc import Sequence
@@ -44,8 +45,8 @@ class FoundPlace(BaseModel, frozen=True):
 def find_places(
     text: str, query: str, instead: str = "", match_case: bool = False, whole_words: bool = False
 ) -> list[FoundPlace]:
-    """Every place at which `query` stands, in order. A replacement takes on the case of what it replaces where the
-    case is not matched. Straight and curly marks are taken for the same."""
+    """Every place at which `query` stands, in order. A replacement takes on the case of what it
+    replaces where the case is not matched. Straight and curly marks are taken for the same."""
     query = query.strip("\n")
     if not query:
         return []
@@ -69,8 +70,8 @@ def in_case_of(word: str, model: str) -> str:
 
 
 def name_places(text: str, person: Person, name: str) -> list[FoundPlace]:
-    """Every place that calls somebody by name, with the new name there: whole names by the whole new one, a first
-    name by the new first name, cues in front of their words, possessives."""
+    """Every place that calls somebody by name, with the new name there: whole names by the whole
+    new one, a first name by the new first name, cues in front of their words, possessives."""
     first = person.name.split(" ")[0]
     new_first = name if first == person.name else name.split(" ", maxsplit=1)[0]
     calls = {person.name: name}
@@ -86,7 +87,9 @@ def name_places(text: str, person: Person, name: str) -> list[FoundPlace]:
         + "|".join(re.escape(c.upper()) for c in ordered) + r")(?P<colon>:)?(?!\w)", re.MULTILINE,
     )  # fmt: skip
     for m in pattern.finditer(text):
-        call = next((c for c in ordered if c == m["name"]), None) or next(c for c in ordered if c.upper() == m["name"])
+        call = next((c for c in ordered if c == m["name"]), None) or next(
+            c for c in ordered if c.upper() == m["name"]
+        )
         instead = calls[call]
         start, end = m.start("name"), m.end("name")
         if m["colon"] and m["cue"] is not None:
@@ -96,7 +99,11 @@ def name_places(text: str, person: Person, name: str) -> list[FoundPlace]:
             instead = written if m["name"].isupper() or written.startswith("@") else instead
         elif m["name"].isupper() and len(m["name"]) > 1:
             instead = instead.upper()
-        if person.name.startswith(("the ", "The ")) and call == person.name and text[start].isupper():
+        if (
+            person.name.startswith(("the ", "The "))
+            and call == person.name
+            and text[start].isupper()
+        ):
             instead = instead[:1].upper() + instead[1:]
         found.append(_place(text, start, end, instead))
     return found
@@ -119,8 +126,8 @@ def _place(text: str, start: int, end: int, instead: str) -> FoundPlace:
 def with_edits(film: FilmDocument, edits: Sequence[Edit]) -> tuple[str, list[int | None] | None]:
     """The text with all edits made, and for each of its words the number it keeps.
 
-    A word outside every edit keeps its number; inside an edit words keep theirs in order while as many came in as went
-    out. Raises BadInput for edits over one another or outside the text.
+    A word outside every edit keeps its number; inside an edit words keep theirs in order while as
+    many came in as went out. Raises BadInput for edits over one another or outside the text.
     """
     ordered = sorted(edits, key=lambda e: (e.start, e.end))
     at, parts = 0, []
@@ -153,7 +160,9 @@ def _numbers(film: FilmDocument, text: str, edits: Sequence[Edit]) -> list[int |
         edited = n % 2 == 1
         old_in, new_in = [], []
         # A word that an edit touches counts to the edit, wherever it began.
-        while i < len(before) and (before[i].start < old_end if edited else before[i].end <= old_end):
+        while i < len(before) and (
+            before[i].start < old_end if edited else before[i].end <= old_end
+        ):
             old_in.append(ids[i])
             i += 1
         while j < len(after) and (after[j].start < new_end if edited else after[j].end <= new_end):

@@ -1,4 +1,5 @@
-"""Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same through edits."""
+"""Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same
+through edits."""
 
 from .decode import text_of
 from .differences import Difference, differences
@@ -10,8 +11,8 @@ from .syllables import syllables
 
 # fmt: off
 __all__ = [
-    "Difference", "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun", "carry_ids", "cue_for",
-    "differences", "fresh_ids", "ids_of", "read", "reading_ease", "runs_of", "strip_marks", "syllables", "text_of",
-    "words_text",
+    "Difference", "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun",
+    "carry_ids", "cue_for", "differences", "fresh_ids", "ids_of", "read", "reading_ease",
+    "runs_of", "strip_marks", "syllables", "text_of", "words_text",
 ]
 # fmt: on

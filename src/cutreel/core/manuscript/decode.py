@@ -6,7 +6,8 @@ from cutreel.core.errors import BadInput
 
 
 def text_of(data: bytes) -> str:
-    """The text of a file: UTF-8, UTF-16 with or without its mark, or whatever older encoding its bytes make likely.
+    """The text of a file: UTF-8, UTF-16 with or without its mark, or whatever older encoding its
+    bytes make likely.
 
     Raises BadInput for anything that is not text.
     """

@@ -1,4 +1,5 @@
-"""What changed between two texts: stretches that stayed and stretches that were replaced, word by word."""
+"""What changed between two texts: stretches that stayed and stretches that were replaced, word by
+word."""
 
 import re
 from dataclasses import dataclass
@@ -10,7 +11,8 @@ _TOKEN = re.compile(r"\S+|\s+")
 
 @dataclass(frozen=True, slots=True)
 class Difference:
-    """Characters `start` up to `end` of the text before, that read `before` and now read `after`."""
+    """Characters `start` up to `end` of the text before, that read `before` and now read
+    `after`."""
 
     start: int
     end: int
@@ -25,7 +27,8 @@ class Difference:
 def differences(before: str, after: str) -> list[Difference]:
     """All of both texts, in order, as stretches that are the same and stretches that are not.
 
-    Paragraphs are compared first and words only inside those that changed, so that long texts are compared at once.
+    Paragraphs are compared first and words only inside those that changed, so that long texts are
+    compared at once.
     """
     out: list[Difference] = []
     at = 0
@@ -56,7 +59,11 @@ def _joined(pieces: list[Difference]) -> list[Difference]:
     for piece in pieces:
         if out and out[-1].changed == piece.changed:
             last = out.pop()
-            out.append(Difference(last.start, piece.end, last.before + piece.before, last.after + piece.after))
+            out.append(
+                Difference(
+                    last.start, piece.end, last.before + piece.before, last.after + piece.after
+                )
+            )
         else:
             out.append(piece)
     return out

@@ -1,7 +1,8 @@
 """What keeps a word the same word while the text around it is edited.
 
-Each word has a number that never changes and is never given again in its film. Marks, circled takes and cues hold to
-these numbers, so they move with their words. Numbers are stored as runs, since most of them follow one another.
+Each word has a number that never changes and is never given again in its film. Marks, circled takes
+and cues hold to these numbers, so they move with their words. Numbers are stored as runs, since
+most of them follow one another.
 """
 
 from collections.abc import Sequence
@@ -32,11 +33,14 @@ def fresh_ids(count: int, first: int) -> list[WordRun]:
     return [(first, count)] if count else []
 
 
-def carry_ids(old: Sequence[str], ids: Sequence[int], new: Sequence[str], first_free: int) -> tuple[list[WordRun], int]:
+def carry_ids(
+    old: Sequence[str], ids: Sequence[int], new: Sequence[str], first_free: int
+) -> tuple[list[WordRun], int]:
     """Numbers for the words `new` after an edit of the words `old` that had the numbers `ids`.
 
-    Words that stay keep theirs; a word that was rewritten in its place (as many words in as out) keeps its number too;
-    others get new numbers from `first_free`. Returns the runs and the next free number.
+    Words that stay keep theirs; a word that was rewritten in its place (as many words in as out)
+    keeps its number too; others get new numbers from `first_free`. Returns the runs and the next
+    free number.
     """
     head = 0
     while head < min(len(old), len(new)) and old[head] == new[head]:

@@ -46,7 +46,8 @@ class Line:
 
 @dataclass(frozen=True, slots=True)
 class Scene:
-    """Words `first` up to `end` under one heading; the heading is not spoken. Offsets are of the heading."""
+    """Words `first` up to `end` under one heading; the heading is not spoken. Offsets are of the
+    heading."""
 
     title: str
     time: str | None
@@ -93,7 +94,8 @@ def strip_marks(text: str) -> str:
 
 
 def words_text(words: Sequence[Word]) -> str:
-    """The words as running text: joined as they stand, each stretch of white space made one space."""
+    """The words as running text: joined as they stand, each stretch of white space made one
+    space."""
     parts: list[str] = []
     for i, word in enumerate(words):
         if i and word.start != words[i - 1].end:

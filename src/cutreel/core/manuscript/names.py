@@ -1,7 +1,8 @@
-"""Who and what recurs in a text: names, roles ("the boy"), animals. Every finding says why; it is a guess.
+"""Who and what recurs in a text: names, roles ("the boy"), animals. Every finding says why; it is a
+guess.
 
-A run of capitalised words is a name when it also stands inside sentences. It is taken for a place when it mostly
-follows a word of place; for a person when it speaks, acts, or is called she or he.
+A run of capitalised words is a name when it also stands inside sentences. It is taken for a place
+when it mostly follows a word of place; for a person when it speaks, acts, or is called she or he.
 """
 
 import re
@@ -16,41 +17,57 @@ Pronoun = Literal["she", "he"]
 
 # fmt: off
 ROLES: dict[str, Pronoun | None] = {
-    "boy": "he", "girl": "she", "man": "he", "woman": "she", "child": None, "king": "he", "queen": "she",
-    "prince": "he", "princess": "she", "mother": "she", "father": "he", "grandmother": "she", "grandfather": "he",
-    "captain": None, "sailor": None, "fisherman": "he", "ferrywoman": "she", "ferryman": "he", "baker": None,
-    "teacher": None, "doctor": None, "nurse": None, "farmer": None, "soldier": None, "guard": None, "witch": "she",
-    "wizard": "he", "stranger": None, "neighbour": None, "neighbor": None, "keeper": None, "hunter": None,
-    "shepherd": None, "blacksmith": None, "merchant": None, "thief": None, "surveyor": None, "lady": "she",
-    "gentleman": "he", "servant": None, "brother": "he", "sister": "she", "uncle": "he", "aunt": "she",
-    "clockmaker": None, "lamplighter": None, "mayor": None, "priest": "he", "widow": "she", "knight": "he",
+    "boy": "he", "girl": "she", "man": "he", "woman": "she", "child": None, "king": "he",
+    "queen": "she", "prince": "he", "princess": "she", "mother": "she", "father": "he",
+    "grandmother": "she", "grandfather": "he", "captain": None, "sailor": None, "fisherman": "he",
+    "ferrywoman": "she", "ferryman": "he", "baker": None, "teacher": None, "doctor": None,
+    "nurse": None, "farmer": None, "soldier": None, "guard": None, "witch": "she", "wizard": "he",
+    "stranger": None, "neighbour": None, "neighbor": None, "keeper": None, "hunter": None,
+    "shepherd": None, "blacksmith": None, "merchant": None, "thief": None, "surveyor": None,
+    "lady": "she", "gentleman": "he", "servant": None, "brother": "he", "sister": "she",
+    "uncle": "he", "aunt": "she", "clockmaker": None, "lamplighter": None, "mayor": None,
+    "priest": "he", "widow": "she", "knight": "he",
 }
 ANIMALS = {
-    "heron", "cat", "dog", "horse", "fox", "owl", "crow", "rabbit", "wolf", "bear", "sheep", "cow", "goat", "bird",
-    "gull", "mouse", "fish", "whale", "deer", "duck", "goose", "hen", "pig", "donkey", "frog", "snake", "lion",
+    "heron", "cat", "dog", "horse", "fox", "owl", "crow", "rabbit", "wolf", "bear", "sheep", "cow",
+    "goat", "bird", "gull", "mouse", "fish", "whale", "deer", "duck", "goose", "hen", "pig",
+    "donkey", "frog", "snake", "lion",
 }
 TITLES = {
-    "mr", "mrs", "ms", "miss", "dr", "captain", "aunt", "uncle", "lady", "lord", "king", "queen", "sir", "old",
-    "father", "mother", "sister", "brother", "professor", "monsieur", "madame", "saint", "prince", "princess",
+    "mr", "mrs", "ms", "miss", "dr", "captain", "aunt", "uncle", "lady", "lord", "king", "queen",
+    "sir", "old", "father", "mother", "sister", "brother", "professor", "monsieur", "madame",
+    "saint", "prince", "princess",
 }
 # fmt: on
 _HE_TITLES = {"mr", "uncle", "lord", "king", "sir", "father", "brother", "monsieur", "prince"}
-_SHE_TITLES = {"mrs", "ms", "miss", "aunt", "lady", "queen", "mother", "sister", "madame", "princess"}
+_SHE_TITLES = {
+    "mrs",
+    "ms",
+    "miss",
+    "aunt",
+    "lady",
+    "queen",
+    "mother",
+    "sister",
+    "madame",
+    "princess",
+}
 # fmt: off
 NOT_NAMES = {
-    "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday", "saturday", "sunday",
-    "january", "february", "march", "april", "may", "june", "july", "august", "september", "october", "november",
-    "december", "the", "a", "an", "and", "but", "so", "or", "if", "then", "when", "what", "who", "why", "how",
-    "where", "he", "she", "it", "they", "we", "you", "his", "her", "their", "its", "my", "our", "your", "this",
-    "that", "these", "those", "there", "here", "no", "yes", "not", "nor", "in", "on", "at", "of", "for", "with",
-    "from", "by", "to", "as", "all", "one", "two", "three", "four", "five", "six", "some", "every", "each", "god",
-    "english", "french", "christmas", "easter", "sir", "madam", "ma'am", "chapter", "scene", "part", "well", "oh",
-    "ah", "now", "please", "nobody", "somebody", "everybody", "nothing", "something", "even", "only", "just", "still",
-    "once", "never",
+    "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday",
+    "saturday", "sunday", "january", "february", "march", "april", "may", "june", "july", "august",
+    "september", "october", "november", "december", "the", "a", "an", "and", "but", "so", "or",
+    "if", "then", "when", "what", "who", "why", "how", "where", "he", "she", "it", "they", "we",
+    "you", "his", "her", "their", "its", "my", "our", "your", "this", "that", "these", "those",
+    "there", "here", "no", "yes", "not", "nor", "in", "on", "at", "of", "for", "with", "from",
+    "by", "to", "as", "all", "one", "two", "three", "four", "five", "six", "some", "every", "each",
+    "god", "english", "french", "christmas", "easter", "sir", "madam", "ma'am", "chapter", "scene",
+    "part", "well", "oh", "ah", "now", "please", "nobody", "somebody", "everybody", "nothing",
+    "something", "even", "only", "just", "still", "once", "never",
 }
 _PLACE_BEFORE = {
-    "in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond", "through", "across",
-    "around", "between", "reached", "left",
+    "in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond",
+    "through", "across", "around", "between", "reached", "left",
 }
 # fmt: on
 _NAME = r"(?:(?:Mr|Mrs|Ms|Dr|St)\.? )?[A-Z][\w'’-]*(?: (?:de|van|von|la|le) [A-Z][\w'’-]*| [A-Z][\w'’-]*)*"
@@ -60,7 +77,8 @@ _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_V
 
 @dataclass(frozen=True, slots=True)
 class Figure:
-    """Somebody or something that recurs. `pronoun` is "she", "he" or None when the text does not tell."""
+    """Somebody or something that recurs. `pronoun` is "she", "he" or None when the text does not
+    tell."""
 
     name: str
     aliases: tuple[str, ...]
@@ -78,18 +96,29 @@ def people_named(text: str) -> tuple[Figure, ...]:
     placed: Counter[str] = Counter()
     speaks: Counter[str] = Counter()
     pronouns: dict[str, Counter[str]] = defaultdict(Counter)
-    body = "\n".join(line for line in text.split("\n") if not line.lstrip().startswith(("#", "[", "INT", "EXT")))
+    body = "\n".join(
+        line for line in text.split("\n") if not line.lstrip().startswith(("#", "[", "INT", "EXT"))
+    )
     for paragraph in re.split(r"\n\s*\n", body):
         start = 0
         for end in sentence_ends(paragraph):
-            _sentence(paragraph[start:end], paragraph[end : end + 60], runs, inside, placed, speaks, pronouns)
+            _sentence(
+                paragraph[start:end],
+                paragraph[end : end + 60],
+                runs,
+                inside,
+                placed,
+                speaks,
+                pronouns,
+            )
             start = end
     lower = set(re.findall(r"\b[a-z]+\b", body))
     names = [
         n
         for n in runs
         if (inside[n] and (runs[n] > 1 or speaks[n] or n.count(" ")))
-        # Only ever at the head of a sentence: a name when it comes again and is no word of the text otherwise.
+        # Only ever at the head of a sentence: a name when it comes again and is no word of the text
+        # otherwise.
         or (runs[n] > 1 and n.lower() not in lower and _acts_twice(n, body))
     ]
     figures = _merge(names, runs, placed, speaks, pronouns)
@@ -98,7 +127,14 @@ def people_named(text: str) -> tuple[Figure, ...]:
 
 def _acts_twice(name: str, body: str) -> bool:
     """Whether sentences say at least twice that somebody of this name does something."""
-    return len(re.findall(rf"(?:^|[.!?”\"]\s+){re.escape(name)} (?:\w+ly )?[a-z]+(?:ed|t|d|w|k|s)\b", body)) > 1
+    return (
+        len(
+            re.findall(
+                rf"(?:^|[.!?”\"]\s+){re.escape(name)} (?:\w+ly )?[a-z]+(?:ed|t|d|w|k|s)\b", body
+            )
+        )
+        > 1
+    )
 
 
 def _sentence(
@@ -130,7 +166,9 @@ def _sentence(
             inside[name] += 1
         if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
             placed[name] += 1
-        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(sentence[at + len(" ".join(words)) :][:30]):
+        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(
+            sentence[at + len(" ".join(words)) :][:30]
+        ):
             speaks[name] += 1
     if len(set(found)) == 1:
         tail = sentence[sentence.find(found[0]) :] + " " + " ".join(after.split()[:2])
@@ -142,7 +180,11 @@ def _sentence(
 
 
 def _merge(
-    names: list[str], runs: Counter[str], placed: Counter[str], speaks: Counter[str], pronouns: dict[str, Counter[str]]
+    names: list[str],
+    runs: Counter[str],
+    placed: Counter[str],
+    speaks: Counter[str],
+    pronouns: dict[str, Counter[str]],
 ) -> list[Figure]:
     full: dict[str, list[str]] = {}
     for name in sorted(names, key=lambda n: (-n.count(" "), -runs[n], n)):
@@ -168,7 +210,14 @@ def _merge(
         if place:
             why += ", after a word of place"
         figures.append(
-            Figure(name, tuple(short), "place" if place else "person", None if place else pronoun, count, why)
+            Figure(
+                name,
+                tuple(short),
+                "place" if place else "person",
+                None if place else pronoun,
+                count,
+                why,
+            )
         )
     return figures
 
@@ -180,7 +229,9 @@ def _roles(body: str) -> list[Figure]:
         noun = match.group(2)
         if noun in ROLES or noun in ANIMALS:
             counts[noun] += 1
-            if _SPEAKS.search(body[max(0, match.start() - 14) : match.start()]) or _SPEAKS.search(match.group(3)):
+            if _SPEAKS.search(body[max(0, match.start() - 14) : match.start()]) or _SPEAKS.search(
+                match.group(3)
+            ):
                 spoken[noun] += 1
     return [
         Figure(

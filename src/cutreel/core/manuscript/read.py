@@ -1,9 +1,9 @@
 """From text to a manuscript.
 
-Blocks are separated by blank lines. A heading is a line that starts with `#`, with INT. or EXT., or with Scene,
-Chapter or Part and a number. A block in square brackets is a note. `NAME: words` gives the words to NAME, and
-`@Name: words` to a name written just so. Everything else is narration with quoted dialogue; a backslash in front makes
-it that, however it begins.
+Blocks are separated by blank lines. A heading is a line that starts with `#`, with INT. or EXT., or
+with Scene, Chapter or Part and a number. A block in square brackets is a note. `NAME: words` gives
+the words to NAME, and `@Name: words` to a name written just so. Everything else is narration with
+quoted dialogue; a backslash in front makes it that, however it begins.
 """
 
 import re
@@ -28,14 +28,15 @@ _WORDLIKE = re.compile(r"\w")
 
 # fmt: off
 TIMES = {
-    "dawn": "dawn", "sunrise": "dawn", "morning": "day", "day": "day", "noon": "day", "midday": "day",
-    "afternoon": "day", "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "twilight": "dusk", "night": "night",
-    "midnight": "night",
+    "dawn": "dawn", "sunrise": "dawn", "morning": "day", "day": "day", "noon": "day",
+    "midday": "day", "afternoon": "day", "dusk": "dusk", "sunset": "dusk", "evening": "dusk",
+    "twilight": "dusk", "night": "night", "midnight": "night",
 }
 WEATHERS = {
-    "clear": "clear", "sunny": "clear", "rain": "rain", "rainy": "rain", "storm": "rain", "snow": "snow",
-    "snowy": "snow", "snowing": "snow", "fog": "fog", "foggy": "fog", "mist": "fog", "misty": "fog", "wind": "wind",
-    "windy": "wind", "gusts": "wind", "gale": "wind",
+    "clear": "clear", "sunny": "clear", "rain": "rain", "rainy": "rain", "storm": "rain",
+    "snow": "snow", "snowy": "snow", "snowing": "snow", "fog": "fog", "foggy": "fog",
+    "mist": "fog", "misty": "fog", "wind": "wind", "windy": "wind", "gusts": "wind",
+    "gale": "wind",
 }
 # fmt: on
 
@@ -103,7 +104,11 @@ def read(text: str) -> Manuscript:
                 )
             )
         for i, start in enumerate(sentence_starts):
-            sentences.append(Sentence(start, sentence_starts[i + 1] if i + 1 < len(sentence_starts) else len(words)))
+            sentences.append(
+                Sentence(
+                    start, sentence_starts[i + 1] if i + 1 < len(sentence_starts) else len(words)
+                )
+            )
         for i, (start, piece) in enumerate(piece_starts):
             stop = piece_starts[i + 1][0] if i + 1 < len(piece_starts) else len(words)
             lines.append(Line(start, stop, piece.speaker, piece.why))
@@ -111,7 +116,12 @@ def read(text: str) -> Manuscript:
         heads[at_heading] = len(words)
         at_heading += 1
     return Manuscript(
-        text, tuple(words), tuple(sentences), tuple(lines), _scenes(text, headings, heads, len(words)), tuple(notes)
+        text,
+        tuple(words),
+        tuple(sentences),
+        tuple(lines),
+        _scenes(text, headings, heads, len(words)),
+        tuple(notes),
     )
 
 
@@ -151,10 +161,15 @@ def _blocks(text: str) -> tuple[list[tuple[int, int]], list[Note], list[_Block]]
 
 
 def _is_cue(name: str, cues: Counter[str]) -> bool:
-    """Whether a name before a colon says who speaks: forced, in capitals, or written so more than once."""
+    """Whether a name before a colon says who speaks: forced, in capitals, or written so more than
+    once."""
     if name.startswith("@") or name.isupper():
         return True
-    return cues[name] > 1 and all(part[:1].isupper() for part in name.split()[:3]) and len(name.split()) <= 3
+    return (
+        cues[name] > 1
+        and all(part[:1].isupper() for part in name.split()[:3])
+        and len(name.split()) <= 3
+    )
 
 
 def _named(cue: str) -> str:
@@ -166,17 +181,21 @@ def _named(cue: str) -> str:
 def cue_for(speaker: str) -> str:
     """How a manuscript writes that somebody speaks, such that the name is read back as it is."""
     capitals = speaker.upper()
-    return capitals if _named(capitals) == speaker and _CUE.match(f"{capitals}: x") else "@" + speaker
+    return (
+        capitals if _named(capitals) == speaker and _CUE.match(f"{capitals}: x") else "@" + speaker
+    )
 
 
 def reads_as_narration(line: str) -> bool:
-    """Whether one line by itself is read as narration, and not as a heading, a note or somebody's words."""
+    """Whether one line by itself is read as narration, and not as a heading, a note or somebody's
+    words."""
     headings, notes, blocks = _blocks(line)
     return not headings and not notes and all(b.cue is None for b in blocks)
 
 
 def _tokens(body: str) -> list[tuple[int, int]]:
-    """Spans of words; a token without a letter or digit clings to the word before it (or after, at the start)."""
+    """Spans of words; a token without a letter or digit clings to the word before it (or after, at
+    the start)."""
     spans: list[tuple[int, int]] = []
     pending: int | None = None
     for match in _TOKEN.finditer(body):
@@ -192,19 +211,33 @@ def _tokens(body: str) -> list[tuple[int, int]]:
     return spans
 
 
-def _scenes(text: str, headings: list[tuple[int, int]], heads: list[int], words: int) -> tuple[Scene, ...]:
+def _scenes(
+    text: str, headings: list[tuple[int, int]], heads: list[int], words: int
+) -> tuple[Scene, ...]:
     scenes: list[Scene] = []
     if not headings or heads[0] > 0:
         scenes.append(Scene("", None, None, 0, heads[0] if headings else words, 0, 0))
     for i, (start, end) in enumerate(headings):
         title, time, weather = _heading(text[start:end])
-        scenes.append(Scene(title, time, weather, heads[i], heads[i + 1] if i + 1 < len(heads) else words, start, end))
+        scenes.append(
+            Scene(
+                title,
+                time,
+                weather,
+                heads[i],
+                heads[i + 1] if i + 1 < len(heads) else words,
+                start,
+                end,
+            )
+        )
     return tuple(scenes)
 
 
 def _heading(line: str) -> tuple[str, str | None, str | None]:
     """Title, time of day and weather of a heading such as `# The jetty — dusk, wind`."""
-    body = re.sub(r"^#*\s*(?:(?:INT\./EXT|INT|EXT|I/E)[. ]+)?", "", line.strip(), flags=re.IGNORECASE)
+    body = re.sub(
+        r"^#*\s*(?:(?:INT\./EXT|INT|EXT|I/E)[. ]+)?", "", line.strip(), flags=re.IGNORECASE
+    )
     parts = re.split(r"\s+(?:—|–|-|--)\s+|,\s*|\s+\|\s+", body)
     time = weather = None
     kept = list(parts)

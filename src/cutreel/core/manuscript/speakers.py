@@ -1,8 +1,8 @@
 """Who speaks each stretch of quoted dialogue, where the text says so.
 
-Order of evidence: a tag beside the quotation ("said Pip"); who acts in the sentence before it, or right behind it;
-going on in the same paragraph; taking turns with the paragraphs before. What cannot be told stays with
-"Unknown speaker".
+Order of evidence: a tag beside the quotation ("said Pip"); who acts in the sentence before it, or
+right behind it; going on in the same paragraph; taking turns with the paragraphs before. What
+cannot be told stays with "Unknown speaker".
 """
 
 import re
@@ -30,9 +30,10 @@ _SUBJECT = re.compile(
 _ANSWERED = re.compile(r"^\s*(?:was|came) the (?:answer|reply|rejoinder|response)\b")
 # fmt: off
 _NOBODY = {
-    "it", "they", "we", "i", "you", "there", "then", "but", "and", "this", "that", "what", "nobody", "somebody", "all",
-    "the same", "the other", "the first", "the last", "the word", "the words", "the time", "the answer", "the reply",
-    "the rejoinder", "the response", "the thing", "the one", "here", "now", "so", "nothing", "everybody", "neither",
+    "it", "they", "we", "i", "you", "there", "then", "but", "and", "this", "that", "what",
+    "nobody", "somebody", "all", "the same", "the other", "the first", "the last", "the word",
+    "the words", "the time", "the answer", "the reply", "the rejoinder", "the response",
+    "the thing", "the one", "here", "now", "so", "nothing", "everybody", "neither",
 }
 # fmt: on
 
@@ -48,20 +49,26 @@ class Piece:
 
 
 def quotes(body: str) -> list[tuple[int, int]]:
-    """Spans of quoted speech, marks included. A quotation that does not open speech (a title, a word) stays out."""
+    """Spans of quoted speech, marks included. A quotation that does not open speech (a title, a
+    word) stays out."""
     spans = []
     for match in _QUOTE.finditer(body):
         inner = match.group().strip('“”"«» ')
         opens = body[: match.start()].rstrip()
-        spoken = (inner[-1:] in ",.!?…—-" or match.end() >= len(body.rstrip()) or opens[-1:] in ",:;") and inner
+        spoken = (
+            inner[-1:] in ",.!?…—-" or match.end() >= len(body.rstrip()) or opens[-1:] in ",:;"
+        ) and inner
         starts = not opens or opens[-1] in ",:;.!?…—”\"'" or inner[:1].isupper()
         if spoken and starts:
             spans.append(match.span())
     return spans
 
 
-def attribute(body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: list[str]) -> list[Piece]:
-    """Cut a paragraph into pieces by speaker. `memory` holds the speakers so far, latest last, and is added to."""
+def attribute(
+    body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: list[str]
+) -> list[Piece]:
+    """Cut a paragraph into pieces by speaker. `memory` holds the speakers so far, latest last, and
+    is added to."""
     if not spans:
         _note_mentions(body, figures, memory)
         return [Piece(0, len(body), None, "narration")]
@@ -87,7 +94,11 @@ class _Paragraph:
     """Tells who speaks the quotations of one paragraph, one after another."""
 
     def __init__(
-        self, body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: Sequence[str]
+        self,
+        body: str,
+        spans: Sequence[tuple[int, int]],
+        figures: Sequence[Figure],
+        memory: Sequence[str],
     ) -> None:
         self.body, self.spans, self.memory = body, spans, memory
         self.people = [f for f in figures if f.kind != "place"]
@@ -104,7 +115,9 @@ class _Paragraph:
         return self.body[self.spans[i - 1][1] if i else 0 : self.spans[i][0]]
 
     def _after(self, i: int) -> str:
-        return self.body[self.spans[i][1] : self.spans[i + 1][0] if i + 1 < len(self.spans) else len(self.body)]
+        return self.body[
+            self.spans[i][1] : self.spans[i + 1][0] if i + 1 < len(self.spans) else len(self.body)
+        ]
 
     def _tag(self, i: int) -> Evidence | None:
         start, end = self.spans[i]
@@ -127,10 +140,16 @@ class _Paragraph:
         acting = self._acting(self._before(0))
         if acting:
             return acting, f"{acting} acts in the same paragraph"
-        later = next((tag for tag in (self._tag(i) for i in range(1, len(self.spans))) if tag), None)
+        later = next(
+            (tag for tag in (self._tag(i) for i in range(1, len(self.spans))) if tag), None
+        )
         if later and self._after(0).strip():
             return later
-        acting = self._acting(self._after(0), last=False) if not _ANSWERED.match(self._after(0)) else None
+        acting = (
+            self._acting(self._after(0), last=False)
+            if not _ANSWERED.match(self._after(0))
+            else None
+        )
         if acting:
             return acting, f"{acting} acts in the same paragraph"
         return self._turn()
@@ -140,14 +159,24 @@ class _Paragraph:
         between = self._before(i)
         if not between.strip(" \n,;:—-"):
             known = [*self.memory, *(name for name, _ in self.said)]
-            others = [n for n in dict.fromkeys(reversed(known)) if n not in (UNKNOWN, self.said[-1][0])]
+            others = [
+                n for n in dict.fromkeys(reversed(known)) if n not in (UNKNOWN, self.said[-1][0])
+            ]
             if len(others) == 1:
                 return others[0], f"answers {self.said[-1][0]}"
             return UNKNOWN, "the text does not say who speaks"
         sentences = _sentences(between)
         # Words behind a tag's full stop may belong to whoever acts there.
-        acting = self._subject(sentences[-1]) if len(sentences) > 1 and between.rstrip()[-1:] in ".!?" else None
-        if acting and acting != self.said[-1][0] and not re.search(rf"\b(?:{SPEECH_VERBS})\b", sentences[-1]):
+        acting = (
+            self._subject(sentences[-1])
+            if len(sentences) > 1 and between.rstrip()[-1:] in ".!?"
+            else None
+        )
+        if (
+            acting
+            and acting != self.said[-1][0]
+            and not re.search(rf"\b(?:{SPEECH_VERBS})\b", sentences[-1])
+        ):
             return acting, f"{acting} acts just before"
         return self.said[-1][0], self.said[-1][1]
 
@@ -170,10 +199,16 @@ class _Paragraph:
         who = found.group("who")
         if who.lower().startswith("the "):
             noun = who.split(" ")[-1]
-            known = noun.lower() in ROLES or noun[:1].isupper() or any(noun.lower() in f.aliases for f in self.people)
+            known = (
+                noun.lower() in ROLES
+                or noun[:1].isupper()
+                or any(noun.lower() in f.aliases for f in self.people)
+            )
             return f"the {noun}" if known and who.lower() not in _NOBODY else None
         known = next((f.name for f in self.people if who == f.name or who in f.aliases), None)
-        return known or (who if who.lower() not in NOT_NAMES | _NOBODY and who[:1].isupper() else None)
+        return known or (
+            who if who.lower() not in NOT_NAMES | _NOBODY and who[:1].isupper() else None
+        )
 
     def _named(self, who: str, i: int) -> str | None:
         low = who.lower()
@@ -186,7 +221,8 @@ class _Paragraph:
         return next((f.name for f in self.people if who == f.name or who in f.aliases), who)
 
     def _pronoun(self, pronoun: str, i: int) -> str | None:
-        """Whom “he” or “she” means: who acts just before, who spoke just before, else the only one that it can be."""
+        """Whom “he” or “she” means: who acts just before, who spoke just before, else the only one
+        that it can be."""
 
         def may_be(name: str | None) -> bool:
             return name is not None and self._pronoun_of(name) in (pronoun, None)
@@ -194,7 +230,12 @@ class _Paragraph:
         acting = self._acting(self._before(i))
         if may_be(acting):
             return acting
-        if i and self.said[-1][0] != UNKNOWN and may_be(self.said[-1][0]) and self._before(i).strip():
+        if (
+            i
+            and self.said[-1][0] != UNKNOWN
+            and may_be(self.said[-1][0])
+            and self._before(i).strip()
+        ):
             return self.said[-1][0]
         for name in reversed(self.memory):
             if self._pronoun_of(name) == pronoun:
@@ -232,15 +273,19 @@ def _without(body: str, spans: Sequence[tuple[int, int]], start: int) -> str:
 
 def _sentences(text: str) -> list[str]:
     """Sentences of a stretch of narration, without marks at their heads."""
-    return [s.strip(' \n,;:—-”"') for s in re.split(r"(?<=[.!?])\s+", text) if s.strip(' \n,;:—-”"')] or [""]
+    return [
+        s.strip(' \n,;:—-”"') for s in re.split(r"(?<=[.!?])\s+", text) if s.strip(' \n,;:—-”"')
+    ] or [""]
 
 
 def _note_mentions(body: str, figures: Sequence[Figure], memory: list[str]) -> None:
-    """Let a figure that narration names, and nobody else, be the one a following "she said" means."""
+    """Let a figure that narration names, and nobody else, be the one a following "she said"
+    means."""
     named = [
         f
         for f in figures
-        if f.kind == "person" and any(re.search(rf"\b{re.escape(n)}\b", body) for n in (f.name, *f.aliases))
+        if f.kind == "person"
+        and any(re.search(rf"\b{re.escape(n)}\b", body) for n in (f.name, *f.aliases))
     ]
     if len(named) == 1 and named[0].name in memory:
         memory.append(named[0].name)

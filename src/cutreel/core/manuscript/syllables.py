@@ -1,4 +1,5 @@
-"""How many syllables a word has: from the CMU Pronouncing Dictionary, by rule where it is silent."""
+"""How many syllables a word has: from the CMU Pronouncing Dictionary, by rule where it is
+silent."""
 
 import re
 from functools import lru_cache
@@ -17,7 +18,8 @@ def _dictionary() -> dict[str, list[list[str]]]:
 
 @lru_cache(maxsize=65536)
 def syllables(word: str) -> int:
-    """Syllables of one word, at least 1. Digits count as they are read out, roughly (years in pairs, else by place)."""
+    """Syllables of one word, at least 1. Digits count as they are read out, roughly (years in
+    pairs, else by place)."""
     bare = re.sub(r"[^a-z0-9'-]", "", word.lower().replace("’", "'"))
     if "-" in bare.strip("-"):
         return sum(syllables(part) for part in bare.strip("-").split("-") if part) or 1
@@ -28,7 +30,9 @@ def syllables(word: str) -> int:
     if found is None and bare.endswith("'s"):
         found = _dictionary().get(bare[:-2])
         if found:
-            return _phones(found[0]) + (1 if found[0][-1] in {"S", "Z", "SH", "CH", "JH", "ZH"} else 0)
+            return _phones(found[0]) + (
+                1 if found[0][-1] in {"S", "Z", "SH", "CH", "JH", "ZH"} else 0
+            )
     if found:
         return _phones(found[0])
     return _by_rule(bare.removesuffix("'s"))
@@ -44,7 +48,9 @@ def _number(digits: str) -> int:
     if len(digits) <= 2:
         return _pair(digits)
     if len(digits) == 3:
-        return _DIGIT_SYLLABLES[digits[0]] + 2 + (_pair(digits[1:]) + 1 if digits[1:] != "00" else 0)
+        return (
+            _DIGIT_SYLLABLES[digits[0]] + 2 + (_pair(digits[1:]) + 1 if digits[1:] != "00" else 0)
+        )
     return sum(_DIGIT_SYLLABLES[d] for d in digits) + 2 * ((len(digits) - 1) // 3)
 
 
@@ -65,7 +71,11 @@ def _by_rule(word: str) -> int:
         count -= 1
     if word.endswith("ed") and count > 1 and not word.endswith(("ted", "ded")):
         count -= 1
-    if word.endswith("es") and count > 1 and not word.endswith(("ses", "zes", "xes", "ches", "shes", "ges", "ces")):
+    if (
+        word.endswith("es")
+        and count > 1
+        and not word.endswith(("ses", "zes", "xes", "ches", "shes", "ges", "ces"))
+    ):
         count -= 1
     count += len(re.findall(r"ia(?!l\b)|io(?!u|n)|eo|uo|ying", word))
     return max(1, count)

@@ -1,8 +1,9 @@
 """Camera paths. A path gives for every moment the window of the picture that fills the frame.
 
-The window is stated in the unit frame that the picture covers: centre (0 … 1) and zoom (1 shows all of it). Zoom runs
-exponentially in time, so that the picture grows by the same share every moment: speed that looks constant. Ends are
-eased over a tenth of the path. A window never leaves the picture.
+The window is stated in the unit frame that the picture covers: centre (0 … 1) and zoom (1 shows all
+of it). Zoom runs exponentially in time, so that the picture grows by the same share every moment:
+speed that looks constant. Ends are eased over a tenth of the path. A window never leaves the
+picture.
 """
 
 import math
@@ -32,12 +33,14 @@ class CameraPath:
     end: Window
 
     def at(self, moment: float) -> Window:
-        """The window at `moment`: 0 at the path's start, 1 at its end; beyond either the path stands still."""
+        """The window at `moment`: 0 at the path's start, 1 at its end; beyond either the path
+        stands still."""
         t = _eased(min(1.0, max(0.0, moment)))
         a, b = self.start, self.end
         zoom = a.zoom * (b.zoom / a.zoom) ** t
         if abs(b.zoom - a.zoom) > 1e-9:
-            # The centre moves with the window's size, so that the path aims at one fixed point of the picture.
+            # The centre moves with the window's size, so that the path aims at one fixed point of
+            # the picture.
             share = (1 / a.zoom - 1 / zoom) / (1 / a.zoom - 1 / b.zoom)
         else:
             share = t
@@ -54,8 +57,8 @@ def inside(window: Window) -> Window:
 def path_for(move: Move, seconds: float, focus: tuple[float, float] = (0.5, 0.5)) -> CameraPath:
     """The path of a named move over a shot of `seconds`, aimed at `focus`.
 
-    A push goes from 1.00 to 1.30 over six seconds or more, and less far in shorter shots, so that quick shots do not
-    lurch (common practice: "a slow zoom over the picture's life").
+    A push goes from 1.00 to 1.30 over six seconds or more, and less far in shorter shots, so that
+    quick shots do not lurch (common practice: "a slow zoom over the picture's life").
     """
     whole = Window(0.5, 0.5, 1.0)
     reach = math.exp(math.log(PUSH) * min(1.0, max(0.25, seconds / 6.0)))
@@ -75,7 +78,8 @@ def path_for(move: Move, seconds: float, focus: tuple[float, float] = (0.5, 0.5)
 
 
 def _eased(t: float) -> float:
-    """Constant speed with a soft start and end: a tenth of the way is spent gaining speed, a tenth losing it."""
+    """Constant speed with a soft start and end: a tenth of the way is spent gaining speed, a tenth
+    losing it."""
     ramp = 0.1
     speed = 1 / (1 - ramp)
     if t < ramp:
@@ -86,9 +90,11 @@ def _eased(t: float) -> float:
 
 
 def layer_zoom(window: Window, depth: float, amount: float = 0.06) -> Window:
-    """The window for a layer at `depth` (0 far … 1 near): nearer layers grow and slide a little more, never less, so
-    that they move apart and show no edge."""
+    """The window for a layer at `depth` (0 far … 1 near): nearer layers grow and slide a little
+    more, never less, so that they move apart and show no edge."""
     extra = 1 + amount * depth * (window.zoom - 1) / (PUSH - 1)
     zoom = window.zoom * extra
     shift = amount * depth * 0.5
-    return inside(Window(0.5 + (window.x - 0.5) * (1 + shift), 0.5 + (window.y - 0.5) * (1 + shift), zoom))
+    return inside(
+        Window(0.5 + (window.x - 0.5) * (1 + shift), 0.5 + (window.y - 0.5) * (1 + shift), zoom)
+    )

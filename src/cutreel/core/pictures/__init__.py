@@ -11,9 +11,10 @@ from .shape import face_of, frame_keeping, reshaped
 
 # fmt: off
 __all__ = [
-    "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach", "alike", "check_picture", "cut_out",
-    "face_of", "faults_of_picture", "feathered", "figure_share", "frame_keeping", "in_pixels", "in_shares",
-    "is_openraster", "laid_into", "lengths", "moved", "packed", "placed", "reach_of", "relit", "reshaped", "take_pose",
-    "two_bone", "unpacked", "usual_joints",
+    "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach", "alike",
+    "check_picture", "cut_out", "face_of", "faults_of_picture", "feathered", "figure_share",
+    "frame_keeping", "in_pixels", "in_shares", "is_openraster", "laid_into", "lengths", "moved",
+    "packed", "placed", "reach_of", "relit", "reshaped", "take_pose", "two_bone", "unpacked",
+    "usual_joints",
 ]
 # fmt: on

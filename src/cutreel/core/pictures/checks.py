@@ -13,10 +13,10 @@ FLAT = 2.5
 
 
 class Checks(BaseModel):
-    """`borders` are shares of the frame (left, top, right, bottom) that are one even colour; `contrast` is the
-    deviation of grey values (0 … 127); `sharpness` the deviation of the Laplacian where the
-    picture is sharp, over that contrast; `lettering` how
-    many marks stand in the longest line of them; `print` a difference hash of 64 bits, in hexadecimal."""
+    """`borders` are shares of the frame (left, top, right, bottom) that are one even colour;
+    `contrast` is the deviation of grey values (0 … 127); `sharpness` the deviation of the Laplacian
+    where the picture is sharp, over that contrast; `lettering` how many marks stand in the longest
+    line of them; `print` a difference hash of 64 bits, in hexadecimal."""
 
     width: int
     height: int
@@ -46,8 +46,8 @@ def check_picture(pixels: NDArray[np.uint8]) -> Checks:
 
 
 def _borders(grey: NDArray[np.float32]) -> tuple[float, float, float, float]:
-    """How much of each side is one even colour that ends in a straight edge: an empty sky, or white paper around a
-    drawing, does not."""
+    """How much of each side is one even colour that ends in a straight edge: an empty sky, or white
+    paper around a drawing, does not."""
     high, wide = grey.shape
 
     def even(rows: NDArray[np.float32]) -> int:
@@ -62,22 +62,24 @@ def _borders(grey: NDArray[np.float32]) -> tuple[float, float, float, float]:
 
 
 def _sharpness(grey: NDArray[np.float32]) -> float:
-    """Third largest deviation of the Laplacian among 12 tiles: a soft background does not make a blurred picture."""
+    """Third largest deviation of the Laplacian among 12 tiles: a soft background does not make a
+    blurred picture."""
     edges = laplace(grey)
     tiles = [tile for rows in np.array_split(edges, 3) for tile in np.array_split(rows, 4, axis=1)]
     return float(sorted(tile.std() for tile in tiles)[-3])
 
 
 def _print(image: Image.Image) -> str:
-    """Whether each of 8 by 8 places is plainly darker than its right neighbour (a difference hash)."""
+    """Whether each of 8 by 8 places is plainly darker than its right neighbour (a difference
+    hash)."""
     tiny = np.asarray(image.resize((9, 8), Image.Resampling.BOX), int)
     bits = (tiny[:, 1:] - tiny[:, :-1] > 2).ravel()
     return f"{int(''.join('1' if b else '0' for b in bits), 2):016x}"
 
 
 def _lettering(grey: NDArray[np.float32]) -> int:
-    """The most marks of about one height, but of different widths, that stand close together in a line: letters do;
-    pales, planks and books are all of a width, or of different heights."""
+    """The most marks of about one height, but of different widths, that stand close together in a
+    line: letters do; pales, planks and books are all of a width, or of different heights."""
     most = 0
     around = uniform_filter(grey, 25)
     for marks in (grey < around - 28, grey > around + 28):
@@ -100,7 +102,11 @@ def _longest_line(marks: list[tuple[int, int, int, int]]) -> int:
         for other_left, other_base, other_tall, other_broad in marks[first + 1 :]:
             if other_left - edge > tall * 1.3:
                 break
-            if abs(other_base - base) <= tall * 0.3 and 0.62 < other_tall / tall < 1.6 and other_left >= edge - 2:
+            if (
+                abs(other_base - base) <= tall * 0.3
+                and 0.62 < other_tall / tall < 1.6
+                and other_left >= edge - 2
+            ):
                 line.append((other_tall, other_broad))
                 edge = other_left + other_broad
         widths = np.array([w for _, w in line])

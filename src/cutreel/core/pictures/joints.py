@@ -1,8 +1,8 @@
 """Posing a figure by dragging its joints: limbs keep their lengths.
 
-Points are (x, y), y running down, in any unit in which x and y measure the same, as pixels do. Hands and feet are
-reached by the two bones that carry them (the triangle of both, by the law of cosines); other joints turn what hangs on
-them about the joint that carries them.
+Points are (x, y), y running down, in any unit in which x and y measure the same, as pixels do.
+Hands and feet are reached by the two bones that carry them (the triangle of both, by the law of
+cosines); other joints turn what hangs on them about the joint that carries them.
 """
 
 import math
@@ -33,15 +33,16 @@ _LIMBS: dict[str, tuple[Joint, Joint, Joint, Joint]] = {
     "far": ("far_elbow", "far_hand", "far_knee", "far_foot"),
 }
 _UPPER: tuple[Joint, ...] = (
-    "neck", "head", "near_shoulder", "far_shoulder", "near_elbow", "far_elbow", "near_hand", "far_hand",
+    "neck", "head", "near_shoulder", "far_shoulder", "near_elbow", "far_elbow", "near_hand",
+    "far_hand",
 )  # fmt: skip
 
 
 def two_bone(root: Point, middle: Point, end: Point, to: Point) -> tuple[Point, Point]:
     """Where the middle and the end of two bones come to be when the end is drawn toward `to`.
 
-    Both bones keep their lengths; the middle stays on the side on which it was; where `to` is too far or too near to be
-    reached, the end comes as close as it can.
+    Both bones keep their lengths; the middle stays on the side on which it was; where `to` is too
+    far or too near to be reached, the end comes as close as it can.
     """
     upper, lower = math.dist(root, middle), math.dist(middle, end)
     wanted = math.dist(root, to)
@@ -107,7 +108,8 @@ def lengths(joints: Mapping[Joint, Point]) -> dict[Joint, float]:
 
 
 def take_pose(joints: Mapping[Joint, Point], way: int, pose: str) -> Joints:
-    """The same figure in a pose of our stock, as long-limbed as it was, standing where it stood. BadInput: no such."""
+    """The same figure in a pose of our stock, as long-limbed as it was, standing where it stood.
+    BadInput: no such."""
     known = POSES.get(pose)
     if known is None:
         raise BadInput(f"There is no pose “{pose}”.", "Choose one of " + ", ".join(POSES) + ".")
@@ -123,7 +125,9 @@ def _standing(joints: Joints, way: int) -> dict[Joint, Point]:
     size = lengths(joints)
     out: dict[Joint, Point] = {"hips": (0.0, 0.0), "neck": (0.0, size["neck"])}
     out["head"] = (0.0, size["neck"] + size["head"])
-    lean = math.atan2(way * (joints["neck"][0] - joints["hips"][0]), joints["hips"][1] - joints["neck"][1])
+    lean = math.atan2(
+        way * (joints["neck"][0] - joints["hips"][0]), joints["hips"][1] - joints["neck"][1]
+    )
     for side in ("near", "far"):
         shoulder: Joint = "near_shoulder" if side == "near" else "far_shoulder"
         dx = way * (joints[shoulder][0] - joints["neck"][0])
@@ -140,12 +144,18 @@ def _standing(joints: Joints, way: int) -> dict[Joint, Point]:
 
 
 def usual_joints(middle: Point, height: float, way: int) -> Joints:
-    """A grown person of `height` who stands with the feet below `middle`, for a figure whose joints nobody knows."""
+    """A grown person of `height` who stands with the feet below `middle`, for a figure whose joints
+    nobody knows."""
     k = height
     standing: dict[Joint, Point] = {"hips": (0, 0), "neck": (0, 0.345 * k), "head": (0, 0.45 * k)}
     for side, sign in (("near", 1), ("far", -1)):
         x = sign * 0.086 * k
-        joints = {"shoulder": (x, 0.29 * k), "elbow": (x, 0.1 * k), "hand": (x, -0.085 * k), "knee": (0, -0.218 * k)}
+        joints = {
+            "shoulder": (x, 0.29 * k),
+            "elbow": (x, 0.1 * k),
+            "hand": (x, -0.085 * k),
+            "knee": (0, -0.218 * k),
+        }
         joints["foot"] = (0, -0.43 * k)
         standing.update({f"{side}_{name}": at for name, at in joints.items()})  # type: ignore[misc]
     local = posed(Pose(), standing)
@@ -165,5 +175,7 @@ def in_shares(joints: Mapping[Joint, Point], aspect: float) -> Joints:
 def _whole(joints: Mapping[Joint, Point]) -> Joints:
     missing = sorted((set(BONES) | {"hips"}) - set(joints))
     if missing:
-        raise BadInput(f"The figure has no {missing[0].replace('_', ' ')}.", "Open the picture again.")
+        raise BadInput(
+            f"The figure has no {missing[0].replace('_', ' ')}.", "Open the picture again."
+        )
     return dict(joints)

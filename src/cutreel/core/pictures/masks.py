@@ -1,4 +1,5 @@
-"""Masks: which part of a picture may change, and a change laid into it that leaves everything else as it was."""
+"""Masks: which part of a picture may change, and a change laid into it that leaves everything else
+as it was."""
 
 import numpy as np
 from numpy.typing import NDArray
@@ -6,8 +7,9 @@ from scipy.ndimage import distance_transform_edt
 
 
 def feathered(mask: NDArray[np.uint8], feather: float) -> NDArray[np.float32]:
-    """The share (0 … 1) that a change has in each pixel of a mask (height, width; from 128 on is inside). It grows from
-    the mask's edge inward over `feather` pixels, so that outside the mask it is always nothing."""
+    """The share (0 … 1) that a change has in each pixel of a mask (height, width; from 128 on is
+    inside). It grows from the mask's edge inward over `feather` pixels, so that outside the mask it
+    is always nothing."""
     inside = mask >= 128
     if feather <= 0:
         return inside.astype(np.float32)
@@ -16,8 +18,10 @@ def feathered(mask: NDArray[np.uint8], feather: float) -> NDArray[np.float32]:
     return share
 
 
-def laid_into(base: NDArray[np.uint8], change: NDArray[np.uint8], share: NDArray[np.float32]) -> NDArray[np.uint8]:
-    """`base` with `change` (both height, width, 3) where `share` is more than nothing; every other pixel is the very
-    same."""
+def laid_into(
+    base: NDArray[np.uint8], change: NDArray[np.uint8], share: NDArray[np.float32]
+) -> NDArray[np.uint8]:
+    """`base` with `change` (both height, width, 3) where `share` is more than nothing; every other
+    pixel is the very same."""
     mixed = base + (change.astype(np.float32) - base) * share[..., None]
     return np.where(share[..., None] > 0, np.round(mixed), base).astype(np.uint8)

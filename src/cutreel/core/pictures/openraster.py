@@ -1,9 +1,11 @@
-"""Pictures with their layers, depths and figures as OpenRaster files (version 0.0.6 of the open format: a zip with
-`mimetype` first and unpacked, `stack.xml`, PNG layers, a merged picture and a thumbnail).
+"""Pictures with their layers, depths and figures as OpenRaster files (version 0.0.6 of the open
+format: a zip with `mimetype` first and unpacked, `stack.xml`, PNG layers, a merged picture and a
+thumbnail).
 
-Two things are added in ways the format allows. A layer's depth (0 far … 1 near) stands in an attribute of our own name
-space and in the layer's name, since programs keep names and may drop attributes. Figures with their joints are an SVG
-in a hidden layer; the drawings that layers were made from, where they are known, lie beside them as SVG.
+Two things are added in ways the format allows. A layer's depth (0 far … 1 near) stands in an
+attribute of our own name space and in the layer's name, since programs keep names and may drop
+attributes. Figures with their joints are an SVG in a hidden layer; the drawings that layers were
+made from, where they are known, lie beside them as SVG.
 """
 
 import io
@@ -24,7 +26,8 @@ MIME = "image/openraster"
 MOST_LAYERS, MOST_BYTES, MOST_PIXELS = 8, 60_000_000, 60_000_000
 THUMBNAIL = 256
 ALIKE = 3.0
-"""How far (mean of 8-bit differences) the layers together may be from the merged picture to stand for it."""
+"""How far (mean of 8-bit differences) the layers together may be from the merged picture to stand
+for it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,8 +41,8 @@ class Layer:
 
 @dataclass(frozen=True, slots=True)
 class LayeredPicture:
-    """A whole picture as PNG, its layers from back to front, and its figures as {name, box, joints, way} in shares of
-    the frame."""
+    """A whole picture as PNG, its layers from back to front, and its figures as {name, box, joints,
+    way} in shares of the frame."""
 
     merged: bytes
     layers: Sequence[Layer] = ()
@@ -55,7 +58,9 @@ def packed(picture: LayeredPicture) -> bytes:
     thumbnail = io.BytesIO()
     small.save(thumbnail, "PNG")
     Tree.register_namespace("cutreel", OURS)
-    root = Tree.Element("image", {"version": "0.0.6", "w": str(width), "h": str(height), "xres": "72", "yres": "72"})
+    root = Tree.Element(
+        "image", {"version": "0.0.6", "w": str(width), "h": str(height), "xres": "72", "yres": "72"}
+    )
     stack = Tree.SubElement(root, "stack")
     files: list[tuple[str, bytes]] = []
     if picture.figures:
@@ -64,7 +69,11 @@ def packed(picture: LayeredPicture) -> bytes:
         files.append(("data/figures.svg", _figures_svg(picture.figures, width, height)))
     for number, layer in reversed(list(enumerate(picture.layers))):
         source = f"data/layer{number}.png"
-        told = {"name": f"depth {layer.depth:g}", "src": source, f"{{{OURS}}}depth": f"{layer.depth:g}"}
+        told = {
+            "name": f"depth {layer.depth:g}",
+            "src": source,
+            f"{{{OURS}}}depth": f"{layer.depth:g}",
+        }
         files.append((source, layer.png))
         if layer.drawing is not None:
             told[f"{{{OURS}}}drawing"] = f"data/layer{number}.svg"
@@ -73,9 +82,19 @@ def packed(picture: LayeredPicture) -> bytes:
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w") as archive:
         _add(archive, "mimetype", MIME.encode(), zipfile.ZIP_STORED)
-        _add(archive, "stack.xml", Tree.tostring(root, encoding="utf-8", xml_declaration=True), zipfile.ZIP_DEFLATED)
+        _add(
+            archive,
+            "stack.xml",
+            Tree.tostring(root, encoding="utf-8", xml_declaration=True),
+            zipfile.ZIP_DEFLATED,
+        )
         for name, data in files:
-            _add(archive, name, data, zipfile.ZIP_STORED if name.endswith(".png") else zipfile.ZIP_DEFLATED)
+            _add(
+                archive,
+                name,
+                data,
+                zipfile.ZIP_STORED if name.endswith(".png") else zipfile.ZIP_DEFLATED,
+            )
         _add(archive, "mergedimage.png", picture.merged, zipfile.ZIP_STORED)
         _add(archive, "Thumbnails/thumbnail.png", thumbnail.getvalue(), zipfile.ZIP_STORED)
     return out.getvalue()
@@ -90,11 +109,22 @@ def _figures_svg(figures: Sequence[dict[str, Any]], width: int, height: int) -> 
     Tree.register_namespace("", SVG)
     root = Tree.Element(f"{{{SVG}}}svg", {"viewBox": f"0 0 {width} {height}"})
     for figure in figures:
-        told = {"class": "figure", "data-name": str(figure["name"]), "data-way": str(figure.get("way", 1))}
+        told = {
+            "class": "figure",
+            "data-name": str(figure["name"]),
+            "data-way": str(figure.get("way", 1)),
+        }
         group = Tree.SubElement(root, f"{{{SVG}}}g", {**told, "fill": "none", "stroke": "#cf3f2a"})
         left, top, right, bottom = figure["box"]
-        box = {"x": left * width, "y": top * height, "width": (right - left) * width, "height": (bottom - top) * height}
-        Tree.SubElement(group, f"{{{SVG}}}rect", {name: f"{value:.2f}" for name, value in box.items()})
+        box = {
+            "x": left * width,
+            "y": top * height,
+            "width": (right - left) * width,
+            "height": (bottom - top) * height,
+        }
+        Tree.SubElement(
+            group, f"{{{SVG}}}rect", {name: f"{value:.2f}" for name, value in box.items()}
+        )
         for joint, (x, y) in figure.get("joints", {}).items():
             at = {
                 "data-joint": str(joint),
@@ -113,16 +143,17 @@ def is_openraster(data: bytes) -> bool:
 
 
 def unpacked(data: bytes) -> LayeredPicture:
-    """What an OpenRaster file holds. Layers are given only where they, laid over each other, are the merged picture:
-    none for what we do not draw (groups, blending), so nothing looks other than it was saved. Raises KeyError, zipfile
-    and XML errors for what is no such file."""
+    """What an OpenRaster file holds. Layers are given only where they, laid over each other, are
+    the merged picture: none for what we do not draw (groups, blending), so nothing looks other than
+    it was saved. Raises KeyError, zipfile and XML errors for what is no such file."""
     with zipfile.ZipFile(io.BytesIO(data)) as archive:
         merged = _read(archive, "mergedimage.png")
         try:
             root = safe.fromstring(_read(archive, "stack.xml"))
             return LayeredPicture(merged, _layers(archive, root, merged), _figures(archive, root))
         except Exception:
-            # Zip, XML and PNG readers each raise errors of their own; damaged layers must not cost the whole picture.
+            # Zip, XML and PNG readers each raise errors of their own; damaged layers must not cost
+            # the whole picture.
             return LayeredPicture(merged)
 
 
@@ -137,7 +168,9 @@ def _read(archive: zipfile.ZipFile, name: str) -> bytes:
 
 def _layers(archive: zipfile.ZipFile, root: Tree.Element, merged: bytes) -> list[Layer]:
     stack = root.find("stack")
-    found = [] if stack is None else [e for e in stack if e.get("visibility", "visible") == "visible"]
+    found = (
+        [] if stack is None else [e for e in stack if e.get("visibility", "visible") == "visible"]
+    )
     if not 2 <= len(found) <= MOST_LAYERS or any(e.tag != "layer" for e in found):
         return []
     with Image.open(io.BytesIO(merged)) as image:
@@ -183,7 +216,10 @@ def _depth(element: Tree.Element, number: int, count: int) -> float:
 
 
 def _figures(archive: zipfile.ZipFile, root: Tree.Element) -> list[dict[str, Any]]:
-    source = next((e.get("src", "") for e in root.iter("layer") if e.get("src", "").endswith("figures.svg")), "")
+    source = next(
+        (e.get("src", "") for e in root.iter("layer") if e.get("src", "").endswith("figures.svg")),
+        "",
+    )
     if not source:
         return []
     drawing = safe.fromstring(_read(archive, source))
@@ -195,11 +231,17 @@ def _figures(archive: zipfile.ZipFile, root: Tree.Element) -> list[dict[str, Any
             continue
         x, y, w, h = (float(box.get(n, "0")) for n in ("x", "y", "width", "height"))
         joints = {
-            c.get("data-joint", ""): (float(c.get("cx", "0")) / width, float(c.get("cy", "0")) / height)
+            c.get("data-joint", ""): (
+                float(c.get("cx", "0")) / width,
+                float(c.get("cy", "0")) / height,
+            )
             for c in group.iter(f"{{{SVG}}}circle")
         }
         corners = (x / width, y / height, (x + w) / width, (y + h) / height)
-        told = {"name": group.get("data-name", "")[:80], "box": [round(min(1.0, max(0.0, v)), 4) for v in corners]}
+        told = {
+            "name": group.get("data-name", "")[:80],
+            "box": [round(min(1.0, max(0.0, v)), 4) for v in corners],
+        }
         out.append({**told, "joints": joints, "way": -1 if group.get("data-way") == "-1" else 1})
     return out[:24]
 

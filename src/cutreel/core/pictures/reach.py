@@ -11,8 +11,8 @@ ENOUGH = 0.95
 
 @dataclass(frozen=True, slots=True)
 class Reach:
-    """How close a shot's camera path comes (`zoom`), how many pixels of the picture then lie across the frame, how many
-    the film has there, their ratio, and by how much to enlarge (1: no need)."""
+    """How close a shot's camera path comes (`zoom`), how many pixels of the picture then lie across
+    the frame, how many the film has there, their ratio, and by how much to enlarge (1: no need)."""
 
     zoom: float
     across: int

@@ -1,4 +1,5 @@
-"""A picture brought to the film's shape: cropped by a frame that keeps faces, or its edges continued."""
+"""A picture brought to the film's shape: cropped by a frame that keeps faces, or its edges
+continued."""
 
 from collections.abc import Sequence
 
@@ -19,14 +20,16 @@ MOST_BEYOND = 1.0
 
 
 def face_of(figure: Box) -> Box:
-    """Where a figure's face is about: the upper fifth of its box (a head is a seventh to a fifth of a body)."""
+    """Where a figure's face is about: the upper fifth of its box (a head is a seventh to a fifth of
+    a body)."""
     left, top, right, bottom = figure
     return (left, top, right, top + (bottom - top) * 0.2)
 
 
 def frame_keeping(picture: float, film: float, faces: Sequence[Box] = ()) -> Box:
-    """The largest frame inside a picture (`picture`, `film`: width over height) of the film's shape, as shares of the
-    picture: about its middle, or so that it holds the faces, or their middle where it cannot hold all."""
+    """The largest frame inside a picture (`picture`, `film`: width over height) of the film's
+    shape, as shares of the picture: about its middle, or so that it holds the faces, or their
+    middle where it cannot hold all."""
     wide, high = min(1.0, film / picture), min(1.0, picture / film)
     if faces:
         left, right = min(f[0] for f in faces), max(f[2] for f in faces)
@@ -47,13 +50,19 @@ def _start(middle: float, first: float, last: float, size: float) -> float:
 
 
 def reshaped(pixels: NDArray[np.uint8], frame: Box) -> NDArray[np.uint8]:
-    """What `frame` (shares of the picture) holds of a picture (height, width, 3). Where it reaches beyond the picture,
-    a strip along the picture's edge is drawn out, the more the farther, and grows softer: nobody in it is repeated."""
+    """What `frame` (shares of the picture) holds of a picture (height, width, 3). Where it reaches
+    beyond the picture, a strip along the picture's edge is drawn out, the more the farther, and
+    grows softer: nobody in it is repeated."""
     high, wide = pixels.shape[:2]
     left, top, right, bottom = frame
     if right - left < 0.05 or bottom - top < 0.05:
         raise BadInput("The frame is too small.", "Make it larger.")
-    if min(left, top) < -MOST_BEYOND or max(right, bottom) > 1 + MOST_BEYOND or left > 0.95 or top > 0.95:
+    if (
+        min(left, top) < -MOST_BEYOND
+        or max(right, bottom) > 1 + MOST_BEYOND
+        or left > 0.95
+        or top > 0.95
+    ):
         raise BadInput("The frame reaches too far beyond the picture.", "Move it back.")
     (x0, x1), (y0, y1) = _pixels(left, right, wide), _pixels(top, bottom, high)
     if x0 >= 0 and y0 >= 0 and x1 <= wide and y1 <= high:
@@ -63,7 +72,9 @@ def reshaped(pixels: NDArray[np.uint8], frame: Box) -> NDArray[np.uint8]:
     beyond = np.maximum(_beyond(rows, high)[:, None], _beyond(columns, wide)[None, :])
     soft = _softened(whole, int(beyond.max()))
     share = np.clip(beyond / max(1.0, 0.5 * STRIP * min(high, wide)), 0, 1)[..., None]
-    mixed: NDArray[np.uint8] = np.round(whole + (soft.astype(np.float32) - whole) * share).astype(np.uint8)
+    mixed: NDArray[np.uint8] = np.round(whole + (soft.astype(np.float32) - whole) * share).astype(
+        np.uint8
+    )
     return mixed
 
 
@@ -81,11 +92,13 @@ def _beyond(at: NDArray[np.intp], size: int) -> NDArray[np.float32]:
 
 
 def _drawn_out(at: NDArray[np.intp], size: int) -> NDArray[np.float32]:
-    """From which row or column of the picture each one is taken: beyond the edge first its mirror, then slower and
-    slower, never deeper than the strip."""
+    """From which row or column of the picture each one is taken: beyond the edge first its mirror,
+    then slower and slower, never deeper than the strip."""
     strip = max(1.0, STRIP * size)
     deep = strip * (1 - np.exp(-_beyond(at, size) / strip))
-    source: NDArray[np.float32] = np.where(at < 0, deep, np.where(at >= size, size - 1 - deep, at)).astype(np.float32)
+    source: NDArray[np.float32] = np.where(
+        at < 0, deep, np.where(at >= size, size - 1 - deep, at)
+    ).astype(np.float32)
     return source
 
 
@@ -102,10 +115,17 @@ def _taken(pixels: NDArray[np.uint8], source: NDArray[np.float32], axis: int) ->
 
 
 def _softened(whole: NDArray[np.uint8], reach: int) -> NDArray[np.uint8]:
-    """The picture blurred over a tenth of how far it was continued, on a smaller grid where that is wide."""
+    """The picture blurred over a tenth of how far it was continued, on a smaller grid where that is
+    wide."""
     sigma = max(2.0, reach * 0.1)
     less = max(1, int(sigma // 3))
     image = Image.fromarray(whole)
-    small = image.resize((max(1, image.width // less), max(1, image.height // less)), Image.Resampling.BOX)
+    small = image.resize(
+        (max(1, image.width // less), max(1, image.height // less)), Image.Resampling.BOX
+    )
     blurred = gaussian_filter(np.asarray(small).astype(np.float32), (sigma / less, sigma / less, 0))
-    return np.asarray(Image.fromarray(blurred.round().astype(np.uint8)).resize(image.size, Image.Resampling.BILINEAR))
+    return np.asarray(
+        Image.fromarray(blurred.round().astype(np.uint8)).resize(
+            image.size, Image.Resampling.BILINEAR
+        )
+    )

@@ -10,8 +10,9 @@ from .segment import frames_of, make_segment, painter
 
 # fmt: off
 __all__ = [
-    "ENCODER_VERSION", "CaptionSpan", "Compositor", "Planes", "PlannedShot", "Quality", "Scene", "SegmentPlan", "Shown",
-    "cover", "encode_segment", "encode_sound", "frames_of", "join", "make_segment", "media_of", "painter", "paper_page",
-    "plan_segments", "planes_of", "split_init", "timescale",
+    "ENCODER_VERSION", "CaptionSpan", "Compositor", "Planes", "PlannedShot", "Quality", "Scene",
+    "SegmentPlan", "Shown", "cover", "encode_segment", "encode_sound", "frames_of", "join",
+    "make_segment", "media_of", "painter", "paper_page", "plan_segments", "planes_of",
+    "split_init", "timescale",
 ]
 # fmt: on

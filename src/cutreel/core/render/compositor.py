@@ -18,7 +18,8 @@ Frame = tuple[U8, U8, U8]
 
 @dataclass(frozen=True)
 class Shown:
-    """A picture on the move: its layers from back to front, its path, and the path's life in frames."""
+    """A picture on the move: its layers from back to front, its path, and the path's life in
+    frames."""
 
     layers: Sequence[Planes]
     path: CameraPath
@@ -35,7 +36,11 @@ class Compositor:
     def new_frame(self) -> Frame:
         """Planes of a frame, not drawn yet."""
         half = (self.height // 2, self.width // 2)
-        return np.empty((self.height, self.width), np.uint8), np.empty(half, np.uint8), np.empty(half, np.uint8)
+        return (
+            np.empty((self.height, self.width), np.uint8),
+            np.empty(half, np.uint8),
+            np.empty(half, np.uint8),
+        )
 
     def draw(self, shown: Shown, at: int, out: Frame) -> None:
         """Frame `at` of the picture's life (0 … frames - 1; beyond, the camera stands still)."""
@@ -70,5 +75,9 @@ class Compositor:
             return
         assert layer.spans is not None and layer.spans_half is not None
         kernel.sample_over(layer.y, layer.alpha, layer.spans, out[0], x0, y0, step_x, step_y, 0)
-        kernel.sample_over(layer.u, layer.alpha_half, layer.spans_half, out[1], x0 / 2, y0 / 2, step_x, step_y, 128)
-        kernel.sample_over(layer.v, layer.alpha_half, layer.spans_half, out[2], x0 / 2, y0 / 2, step_x, step_y, 128)
+        kernel.sample_over(
+            layer.u, layer.alpha_half, layer.spans_half, out[1], x0 / 2, y0 / 2, step_x, step_y, 128
+        )
+        kernel.sample_over(
+            layer.v, layer.alpha_half, layer.spans_half, out[2], x0 / 2, y0 / 2, step_x, step_y, 128
+        )

@@ -1,7 +1,8 @@
 """Encoder settings, segments, the sound track, and joining it all without encoding again.
 
-Every segment is H.264 High with the same parameters and closed groups of pictures, as fragmented MP4, so that a film
-is its segments one after another. Colour is tagged ITU-R BT.709; the index of a joined film comes first.
+Every segment is H.264 High with the same parameters and closed groups of pictures, as fragmented
+MP4, so that a film is its segments one after another. Colour is tagged ITU-R BT.709; the index of a
+joined film comes first.
 """
 
 import io
@@ -20,12 +21,20 @@ Draw = Callable[[int, Frame], None]
 """Draws the frame of a number into planes."""
 ENCODER_VERSION = 1
 REORDER = 1
-"""Frames by which decoding runs ahead of showing, at most: B-frames are used, pyramids of them are not."""
-_PRESET: dict[Quality, tuple[str, str]] = {"preview": ("ultrafast", "25"), "film": ("veryfast", "20")}
+"""Frames by which decoding runs ahead of showing, at most: B-frames are used, pyramids of them are
+not."""
+_PRESET: dict[Quality, tuple[str, str]] = {
+    "preview": ("ultrafast", "25"),
+    "film": ("veryfast", "20"),
+}
 
 
 def open_encoder(
-    width: int, height: int, rate: Fraction, quality: Quality, container: av.container.OutputContainer
+    width: int,
+    height: int,
+    rate: Fraction,
+    quality: Quality,
+    container: av.container.OutputContainer,
 ) -> av.VideoStream:
     """A video stream with the parameters that all segments of a film share."""
     preset, crf = _PRESET[quality]
@@ -62,7 +71,8 @@ def encode_segment(
     quality: Quality,
     progress: Callable[[int], None] = lambda done: None,
 ) -> bytes:
-    """Fragmented MP4 of `count` frames. `draw` draws a frame into planes that the encoder owns, so none is copied."""
+    """Fragmented MP4 of `count` frames. `draw` draws a frame into planes that the encoder owns, so
+    none is copied."""
     out = io.BytesIO()
     flags = "frag_keyframe+empty_moov+default_base_moof+skip_trailer"
     with av.open(out, "w", format="mp4", options={"movflags": flags}) as container:
@@ -92,8 +102,11 @@ def _drawn(draw: Draw, number: int, width: int, height: int, rate: Fraction) -> 
     return frame
 
 
-def encode_sound(samples: NDArray[np.float32], rate: int, fragment_seconds: float | None = None) -> bytes:
-    """AAC at 192 kbit/s of stereo samples (shape (n, 2)) in MP4; fragmented when `fragment_seconds` is given."""
+def encode_sound(
+    samples: NDArray[np.float32], rate: int, fragment_seconds: float | None = None
+) -> bytes:
+    """AAC at 192 kbit/s of stereo samples (shape (n, 2)) in MP4; fragmented when `fragment_seconds`
+    is given."""
     out = io.BytesIO()
     options = (
         {}
@@ -120,12 +133,22 @@ def encode_sound(samples: NDArray[np.float32], rate: int, fragment_seconds: floa
     return out.getvalue()
 
 
-def join(segments: Sequence[bytes], sound: bytes | None, rate: Fraction, target: str, metadata: dict[str, str]) -> int:
-    """Write the film file `target` from encoded segments and an encoded sound track. Returns the number of frames.
+def join(
+    segments: Sequence[bytes],
+    sound: bytes | None,
+    rate: Fraction,
+    target: str,
+    metadata: dict[str, str],
+) -> int:
+    """Write the film file `target` from encoded segments and an encoded sound track. Returns the
+    number of frames.
 
-    Packets are copied. Decoding times are counted anew over the whole film, since each segment starts its own at zero.
+    Packets are copied. Decoding times are counted anew over the whole film, since each segment
+    starts its own at zero.
     """
-    with av.open(target, "w", format="mp4", options={"movflags": "+faststart", "brand": "mp42"}) as film:
+    with av.open(
+        target, "w", format="mp4", options={"movflags": "+faststart", "brand": "mp42"}
+    ) as film:
         film.metadata.update(metadata)
         video = audio = None
         sound_packets: Iterable[Any] = ()
@@ -159,7 +182,9 @@ def join(segments: Sequence[bytes], sound: bytes | None, rate: Fraction, target:
             while audio is not None:
                 held = held or next(waiting, None)
                 if held is None or (
-                    held.pts is not None and held.time_base is not None and held.pts * held.time_base > shown / rate
+                    held.pts is not None
+                    and held.time_base is not None
+                    and held.pts * held.time_base > shown / rate
                 ):
                     break
                 if held.dts is not None:

@@ -1,4 +1,5 @@
-"""Boxes of fragmented MP4 (ISO/IEC 14496-12): what a player needs first, and fragments moved to their time."""
+"""Boxes of fragmented MP4 (ISO/IEC 14496-12): what a player needs first, and fragments moved to
+their time."""
 
 import struct
 from collections.abc import Iterator
@@ -20,7 +21,8 @@ def boxes(data: bytes, start: int = 0, end: int | None = None) -> Iterator[tuple
 
 
 def split_init(data: bytes) -> tuple[bytes, list[tuple[int, int]]]:
-    """The initialisation part (ftyp and moov), and the (start, end) of every fragment (moof with its mdat)."""
+    """The initialisation part (ftyp and moov), and the (start, end) of every fragment (moof with
+    its mdat)."""
     init = b""
     fragments: list[tuple[int, int]] = []
     open_at: int | None = None
@@ -36,7 +38,8 @@ def split_init(data: bytes) -> tuple[bytes, list[tuple[int, int]]]:
 
 
 def media_of(data: bytes, offset: int) -> bytes:
-    """All fragments of a segment, their decode times moved by `offset` ticks of the track's own time scale."""
+    """All fragments of a segment, their decode times moved by `offset` ticks of the track's own
+    time scale."""
     out = bytearray()
     _, fragments = split_init(data)
     for start, end in fragments:

@@ -1,10 +1,12 @@
 """The hot loops, compiled: sample a plane along an axis-parallel window and lay it into a frame.
 
-A camera that does not turn samples rows and columns apart: each source row is stretched once, then two of them are
-blended for every output row. Weights are whole numbers of 1/256, so positions are exact to 1/256 of a source pixel.
+A camera that does not turn samples rows and columns apart: each source row is stretched once, then
+two of them are blended for every output row. Weights are whole numbers of 1/256, so positions are
+exact to 1/256 of a source pixel.
 
-Written for the compiler's vector units: stretched rows are 16 bit (255 x 256 just fits), indices are unsigned so that
-no check for negative ones stands in the loops, and every inner loop runs over plain slices.
+Written for the compiler's vector units: stretched rows are 16 bit (255 x 256 just fits), indices
+are unsigned so that no check for negative ones stands in the loops, and every inner loop runs over
+plain slices.
 """
 
 import numpy as np
@@ -19,7 +21,9 @@ def _compiled(function):  # type: ignore[no-untyped-def]
 
 
 @_compiled
-def _stretch(row: U8, index: NDArray[np.uint32], weight: NDArray[np.uint16], out: NDArray[np.uint16]) -> None:
+def _stretch(
+    row: U8, index: NDArray[np.uint32], weight: NDArray[np.uint16], out: NDArray[np.uint16]
+) -> None:
     for x in range(out.size):
         i = index[x]
         w = np.uint32(weight[x])
@@ -30,7 +34,12 @@ def _stretch(row: U8, index: NDArray[np.uint32], weight: NDArray[np.uint16], out
 
 @_compiled
 def _steps(
-    first: float, step: float, begin: int, index: NDArray[np.uint32], weight: NDArray[np.uint16], size: int
+    first: float,
+    step: float,
+    begin: int,
+    index: NDArray[np.uint32],
+    weight: NDArray[np.uint16],
+    size: int,
 ) -> None:
     for i in range(index.size):
         at = first + (begin + i + 0.5) * step - 0.5
@@ -45,7 +54,10 @@ def _blend(upper: NDArray[np.uint16], lower: NDArray[np.uint16], w: int, line: U
     down = np.uint32(w)
     up = np.uint32(256 - w)
     for x in range(line.size):
-        line[x] = np.uint8((np.uint32(upper[x]) * up + np.uint32(lower[x]) * down + np.uint32(32768)) >> np.uint32(16))
+        line[x] = np.uint8(
+            (np.uint32(upper[x]) * up + np.uint32(lower[x]) * down + np.uint32(32768))
+            >> np.uint32(16)
+        )
 
 
 @_compiled
@@ -62,10 +74,14 @@ def _blend_over(
     up = np.int32(256 - w)
     none = np.int32(middle)
     for x in range(line.size):
-        # Alpha and what it lets through, 0 … 255. Premultiplied values stay within their alpha, so what is clipped is
-        # rounding alone.
-        a = (np.int32(upper_a[x]) * up + np.int32(lower_a[x]) * down + np.int32(32768)) >> np.int32(16)
-        value = (np.int32(upper[x]) * up + np.int32(lower[x]) * down + np.int32(32768)) >> np.int32(16)
+        # Alpha and what it lets through, 0 … 255. Premultiplied values stay within their alpha, so
+        # what is clipped is rounding alone.
+        a = (np.int32(upper_a[x]) * up + np.int32(lower_a[x]) * down + np.int32(32768)) >> np.int32(
+            16
+        )
+        value = (np.int32(upper[x]) * up + np.int32(lower[x]) * down + np.int32(32768)) >> np.int32(
+            16
+        )
         through = (np.int32(line[x]) - none) * (np.int32(255) - a)
         laid = value + ((through * np.int32(257) + np.int32(32768)) >> np.int32(16))
         line[x] = np.uint8(min(max(laid, np.int32(0)), np.int32(255)))
@@ -73,7 +89,8 @@ def _blend_over(
 
 @_compiled
 def sample(src: U8, out: U8, x0: float, y0: float, step_x: float, step_y: float) -> None:
-    """Fill `out` from `src`: output pixel (x, y) shows the source at (x0 + (x + ½) step_x, y0 + (y + ½) step_y)."""
+    """Fill `out` from `src`: output pixel (x, y) shows the source at (x0 + (x + ½) step_x, y0 + (y
+    + ½) step_y)."""
     height, width = out.shape
     cols, colw = np.empty(width, np.uint32), np.empty(width, np.uint16)
     rows, roww = np.empty(height, np.uint32), np.empty(height, np.uint16)
@@ -178,7 +195,10 @@ def dissolve(a: U8, b: U8, share: int) -> None:
     for y in range(a.shape[0]):
         one, other = a[y], b[y]
         for x in range(one.size):
-            one[x] = np.uint8((np.uint16(one[x]) * keep + np.uint16(other[x]) * take + np.uint16(128)) >> np.uint16(8))
+            one[x] = np.uint8(
+                (np.uint16(one[x]) * keep + np.uint16(other[x]) * take + np.uint16(128))
+                >> np.uint16(8)
+            )
 
 
 @_compiled

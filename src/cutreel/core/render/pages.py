@@ -1,4 +1,5 @@
-"""Words set as pictures: captions, and the paper page that stands in for a picture that is not made yet."""
+"""Words set as pictures: captions, and the paper page that stands in for a picture that is not made
+yet."""
 
 from functools import lru_cache
 from importlib.resources import files
@@ -20,7 +21,8 @@ def _font(name: str, size: int) -> ImageFont.FreeTypeFont:
 
 @lru_cache(maxsize=256)
 def caption_planes(lines: tuple[str, ...], width: int, height: int) -> tuple[Planes, int, int]:
-    """A caption for a frame of that size: bold, light with a dark edge. Returns planes and their top and left."""
+    """A caption for a frame of that size: bold, light with a dark edge. Returns planes and their
+    top and left."""
     size: int = max(9, round(min(height * 0.062, width * 0.055)))
     font = _font("InstrumentSans-Bold.ttf", size)
     edge = max(1, round(size * 0.13))
@@ -51,13 +53,18 @@ def caption_planes(lines: tuple[str, ...], width: int, height: int) -> tuple[Pla
 
 
 def paper_page(words: str, edge: str, width: int, height: int) -> U8:
-    """The shot's own words on paper, for a picture that is not made yet. Shape (height, width, 3)."""
+    """The shot's own words on paper, for a picture that is not made yet. Shape (height, width,
+    3)."""
     image = Image.new("RGB", (width, height), PAPER)
     draw = ImageDraw.Draw(image)
     short = min(width, height)
     for y in range(0, height, max(8, short // 14)):
         draw.line([(0, y), (width, y)], fill=RULE)
-    draw.line([(width * 0.09, 0), (width * 0.09, height)], fill=(226, 176, 160), width=max(1, short // 300))
+    draw.line(
+        [(width * 0.09, 0), (width * 0.09, height)],
+        fill=(226, 176, 160),
+        width=max(1, short // 300),
+    )
     size = max(10, short // 13)
     room = width * 0.74
     while size > 9:
@@ -69,7 +76,11 @@ def paper_page(words: str, edge: str, width: int, height: int) -> U8:
     step = size * 1.4
     top = (height - step * len(lines)) / 2
     draw.text(
-        (width * 0.045, top), edge, font=_font("InstrumentSans-Bold.ttf", max(9, size // 2)), fill=FAINT, anchor="ma"
+        (width * 0.045, top),
+        edge,
+        font=_font("InstrumentSans-Bold.ttf", max(9, size // 2)),
+        fill=FAINT,
+        anchor="ma",
     )
     for i, line in enumerate(lines):
         draw.text((width * 0.13, top + step * i), line, font=font, fill=INK)

@@ -1,6 +1,7 @@
 """The render plan: a film's frames as segments, each with everything it is made from, and its key.
 
-A segment does not know where in the film it stands: the same stretch moved elsewhere is the same segment.
+A segment does not know where in the film it stands: the same stretch moved elsewhere is the same
+segment.
 """
 
 from bisect import bisect_right
@@ -20,7 +21,8 @@ RENDER_VERSION = 1
 
 
 class PlannedShot(BaseModel):
-    """What a shot shows: layers of the circled take as (media, depth), or the words of its paper page."""
+    """What a shot shows: layers of the circled take as (media, depth), or the words of its paper
+    page."""
 
     layers: list[tuple[str, float]] = []
     page: tuple[str, str] | None = None
@@ -29,7 +31,8 @@ class PlannedShot(BaseModel):
 
 
 class Scene(BaseModel):
-    """A shot's picture in a segment: frames `at` … of its life of `life` frames (`seconds` long)."""
+    """A shot's picture in a segment: frames `at` … of its life of `life` frames (`seconds`
+    long)."""
 
     shot: PlannedShot
     at: int
@@ -59,7 +62,9 @@ class SegmentPlan(BaseModel):
 
     @property
     def key(self) -> str:
-        return key("segment", RENDER_VERSION * 100 + ENCODER_VERSION, plan=self.model_dump(mode="json"))
+        return key(
+            "segment", RENDER_VERSION * 100 + ENCODER_VERSION, plan=self.model_dump(mode="json")
+        )
 
 
 def plan_segments(
@@ -82,7 +87,12 @@ def plan_segments(
 
     def scene(shot: int, start: int) -> Scene:
         begin, end = life[shot]
-        return Scene(shot=shots[shot], at=start - begin, life=end - begin, seconds=round(rate.seconds(end - begin), 4))
+        return Scene(
+            shot=shots[shot],
+            at=start - begin,
+            life=end - begin,
+            seconds=round(rate.seconds(end - begin), 4),
+        )
 
     timed = [(rate.frames(c.start), rate.frames(c.end), list(c.lines)) for c in captions]
     ends = [end for _, end, _ in timed]
@@ -107,10 +117,17 @@ def plan_segments(
     return out
 
 
-def _captions_over(stretch: Stretch, timed: Sequence[tuple[int, int, list[str]]]) -> list[CaptionSpan]:
-    """The captions seen in a stretch; `timed` are those that end behind its start, one behind another."""
+def _captions_over(
+    stretch: Stretch, timed: Sequence[tuple[int, int, list[str]]]
+) -> list[CaptionSpan]:
+    """The captions seen in a stretch; `timed` are those that end behind its start, one behind
+    another."""
     seen = takewhile(lambda caption: caption[0] < stretch.end, timed)
     return [
-        CaptionSpan(lines=lines, start=max(0, begin - stretch.start), end=min(stretch.end, end) - stretch.start)
+        CaptionSpan(
+            lines=lines,
+            start=max(0, begin - stretch.start),
+            end=min(stretch.end, end) - stretch.start,
+        )
         for begin, end, lines in seen
     ]

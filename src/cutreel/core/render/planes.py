@@ -1,4 +1,5 @@
-"""Pictures as the encoder wants them: brightness and colour planes (ITU-R BT.709, studio range, 4:2:0)."""
+"""Pictures as the encoder wants them: brightness and colour planes (ITU-R BT.709, studio range,
+4:2:0)."""
 
 from dataclasses import dataclass
 from typing import Any
@@ -15,8 +16,9 @@ U8 = NDArray[np.uint8]
 class Planes:
     """One layer of a picture.
 
-    `y` has shape (height, width), `u` and `v` half of both. With `alpha` (shapes of y and of u) the planes are
-    premultiplied, colour around 128, and `spans` says for each row where there is anything: shape (rows, 2).
+    `y` has shape (height, width), `u` and `v` half of both. With `alpha` (shapes of y and of u) the
+    planes are premultiplied, colour around 128, and `spans` says for each row where there is
+    anything: shape (rows, 2).
     """
 
     y: U8
@@ -30,7 +32,8 @@ class Planes:
 
 
 def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
-    """Planes of an RGB or RGBA picture of shape (height, width, 3 or 4) with even sides; odd ones lose a line."""
+    """Planes of an RGB or RGBA picture of shape (height, width, 3 or 4) with even sides; odd ones
+    lose a line."""
     height, width = pixels.shape[0] // 2 * 2, pixels.shape[1] // 2 * 2
     rgb = pixels[:height, :width, :3].astype(np.float32)
     r, g, b = rgb[..., 0], rgb[..., 1], rgb[..., 2]
@@ -55,15 +58,20 @@ def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
     )
 
 
-def cover(width: int, height: int, frame_width: int, frame_height: int) -> tuple[float, float, float, float]:
-    """The part (left, top, width, height) of a picture that fills a frame of another shape: nothing is letterboxed."""
+def cover(
+    width: int, height: int, frame_width: int, frame_height: int
+) -> tuple[float, float, float, float]:
+    """The part (left, top, width, height) of a picture that fills a frame of another shape: nothing
+    is letterboxed."""
     scale = min(width / frame_width, height / frame_height)
     w, h = frame_width * scale, frame_height * scale
     return (width - w) / 2, (height - h) / 2, w, h
 
 
 def _halved(plane: NDArray[Any]) -> NDArray[Any]:
-    out: NDArray[Any] = plane.reshape(plane.shape[0] // 2, 2, plane.shape[1] // 2, 2).mean(axis=(1, 3))
+    out: NDArray[Any] = plane.reshape(plane.shape[0] // 2, 2, plane.shape[1] // 2, 2).mean(
+        axis=(1, 3)
+    )
     return out
 
 

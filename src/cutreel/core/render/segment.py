@@ -15,10 +15,14 @@ Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
 
 
-def make_segment(plan: SegmentPlan, fetch: Fetch, progress: Callable[[int], None] = lambda done: None) -> bytes:
+def make_segment(
+    plan: SegmentPlan, fetch: Fetch, progress: Callable[[int], None] = lambda done: None
+) -> bytes:
     """Fragmented MP4 of the planned segment."""
     rate = FrameRate.parse(plan.fps).fraction
-    return encode_segment(painter(plan, fetch), plan.frames, plan.width, plan.height, rate, plan.quality, progress)
+    return encode_segment(
+        painter(plan, fetch), plan.frames, plan.width, plan.height, rate, plan.quality, progress
+    )
 
 
 def painter(plan: SegmentPlan, fetch: Fetch) -> Draw:
@@ -47,7 +51,9 @@ def frames_of(plan: SegmentPlan, fetch: Fetch) -> Iterator[Frame]:
 
 
 def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch) -> Shown:
-    path = path_for(scene.shot.move if scene.shot.layers else "still", scene.seconds, scene.shot.focus)
+    path = path_for(
+        scene.shot.move if scene.shot.layers else "still", scene.seconds, scene.shot.focus
+    )
     return Shown(_layers(scene.shot, plan, fetch), path, scene.life)
 
 

@@ -1,4 +1,5 @@
-"""Sound cues proposed from the text: ambience under a scene, spot effects on the word that names them.
+"""Sound cues proposed from the text: ambience under a scene, spot effects on the word that names
+them.
 
 Only what the words plainly say is proposed: an effect that does not fit is worse than none.
 """
@@ -22,25 +23,42 @@ SPOTS: dict[str, tuple[str, ...]] = {
     "a bird calls": ("squawked", "cawed", "gulls"),
     "a match is struck": ("flared",),
 }
-_SOUNDING = {word: [p for p, words in SPOTS.items() if word in words] for words in SPOTS.values() for word in words}
-_DOORS, _DOOR_DEEDS = {"door", "gate", "hatch"}, {"opened", "closed", "shut", "slammed", "creaked", "banged"}
+_SOUNDING = {
+    word: [p for p, words in SPOTS.items() if word in words]
+    for words in SPOTS.values()
+    for word in words
+}
+_DOORS, _DOOR_DEEDS = (
+    {"door", "gate", "hatch"},
+    {"opened", "closed", "shut", "slammed", "creaked", "banged"},
+)
 NEAR = 4
 """Words within which a door and what is done to it belong together."""
 _PLACE_SOUNDS: tuple[tuple[str, tuple[str, ...]], ...] = (
-    ("waves on a shore", ("water", "sea", "shore", "jetty", "harbour", "beach", "pier", "ship", "lake", "marsh")),
+    (
+        "waves on a shore",
+        ("water", "sea", "shore", "jetty", "harbour", "beach", "pier", "ship", "lake", "marsh"),
+    ),
     ("a river", ("river", "bridge")),
     ("birds and leaves", ("forest", "garden", "orchard", "meadow", "field", "farm", "hills")),
     ("a murmuring crowd", ("market", "square", "street", "city", "inn", "palace")),
     ("a fire in a hearth", ("kitchen", "cottage", "hut")),
 )
-_WEATHER_SOUNDS = {"rain": "steady rain", "wind": "gusts of wind", "snow": "soft wind", "fog": "", "clear": ""}
+_WEATHER_SOUNDS = {
+    "rain": "steady rain",
+    "wind": "gusts of wind",
+    "snow": "soft wind",
+    "fog": "",
+    "clear": "",
+}
 QUIET = 8.0
 """Seconds before the same spot effect may come again."""
 
 
 @dataclass(frozen=True, slots=True)
 class Cue:
-    """A sound placed in time: `start` and `end` in seconds. `id` holds to the word or shot it belongs to."""
+    """A sound placed in time: `start` and `end` in seconds. `id` holds to the word or shot it
+    belongs to."""
 
     id: str
     kind: str
@@ -51,8 +69,11 @@ class Cue:
     why: str
 
 
-def ambience_cues(facts: Sequence[ShotFacts], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]) -> list[Cue]:
-    """One ambience under each run of shots that sound alike; neighbours overlap by the mix's own fades."""
+def ambience_cues(
+    facts: Sequence[ShotFacts], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]
+) -> list[Cue]:
+    """One ambience under each run of shots that sound alike; neighbours overlap by the mix's own
+    fades."""
     cues: list[Cue] = []
     for i, (fact, span) in enumerate(zip(facts, spans, strict=True)):
         prompt, why = ambience_of(fact)
@@ -68,7 +89,8 @@ def ambience_cues(facts: Sequence[ShotFacts], spans: Sequence[Span], rate: Frame
 
 
 def ambience_of(fact: ShotFacts) -> tuple[str, str]:
-    """The ambience that a shot's place and weather ask for, and why; empty when they ask for none."""
+    """The ambience that a shot's place and weather ask for, and why; empty when they ask for
+    none."""
     parts, why = [], []
     for prompt, words in _PLACE_SOUNDS:
         found = next((w for w in words if w in fact.place), None)
@@ -82,7 +104,9 @@ def ambience_of(fact: ShotFacts) -> tuple[str, str]:
     return ", ".join(parts), ", ".join(why)
 
 
-def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64], opens: Sequence[int]) -> list[Cue]:
+def spot_cues(
+    script: Manuscript, ids: Sequence[int], times: NDArray[np.float64], opens: Sequence[int]
+) -> list[Cue]:
     """Spot effects on the words that name them, in narration only. `ids` are the words' numbers."""
     cues: list[Cue] = []
     last: dict[str, float] = {}
@@ -91,14 +115,18 @@ def spot_cues(script: Manuscript, ids: Sequence[int], times: NDArray[np.float64]
             continue
         bare = word.bare.lower()
         sounding = list(_SOUNDING.get(bare, ()))
-        if bare in _DOOR_DEEDS and _DOORS & {w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]}:
+        if bare in _DOOR_DEEDS and _DOORS & {
+            w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]
+        }:
             sounding.append("a wooden door")
         for prompt in sounding:
             start = float(times[i, 0])
             if start - last.get(prompt, -QUIET) >= QUIET:
                 last[prompt] = start
                 shot = int(np.searchsorted(np.asarray(opens), i, side="right")) - 1
-                cues.append(Cue(f"spot-{ids[i]}", "spot", prompt, start, start + 1.6, shot, f"“{bare}”"))
+                cues.append(
+                    Cue(f"spot-{ids[i]}", "spot", prompt, start, start + 1.6, shot, f"“{bare}”")
+                )
     return cues
 
 
@@ -107,7 +135,9 @@ def sounds_named(words: Sequence[str]) -> list[str]:
     return list(dict.fromkeys(prompt for word in words for prompt in _SOUNDING.get(word, ())))
 
 
-def own_cues(prompts: Sequence[str | None], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]) -> list[Cue]:
+def own_cues(
+    prompts: Sequence[str | None], spans: Sequence[Span], rate: FrameRate, ids: Sequence[int]
+) -> list[Cue]:
     """Sounds that the maker asks for in words of their own, each at the start of its shot."""
     cues: list[Cue] = []
     for i, (prompt, span) in enumerate(zip(prompts, spans, strict=True)):

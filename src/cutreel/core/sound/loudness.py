@@ -12,19 +12,24 @@ SILENCE = -120.0
 
 
 def _k_weighting(rate: int) -> list[tuple[NDArray[np.float64], NDArray[np.float64]]]:
-    """The two filters of BS.1770 Annex 1, for any sample rate (bilinear transform of the analogue prototypes)."""
+    """The two filters of BS.1770 Annex 1, for any sample rate (bilinear transform of the analogue
+    prototypes)."""
     gain, q, centre = 3.999843853973347, 0.7071752369554196, 1681.974450955533
     k = tan(pi * centre / rate)
     high, band = 10 ** (gain / 20), (10 ** (gain / 20)) ** 0.4996667741545416
     a0 = 1 + k / q + k * k
     shelf = (
-        np.array([high + band * k / q + k * k, 2 * (k * k - high), high - band * k / q + k * k]) / a0,
+        np.array([high + band * k / q + k * k, 2 * (k * k - high), high - band * k / q + k * k])
+        / a0,
         np.array([1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0]),
     )
     q, centre = 0.5003270373238773, 38.13547087602444
     k = tan(pi * centre / rate)
     a0 = 1 + k / q + k * k
-    high_pass = (np.array([1.0, -2.0, 1.0]), np.array([1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0]))
+    high_pass = (
+        np.array([1.0, -2.0, 1.0]),
+        np.array([1, 2 * (k * k - 1) / a0, (1 - k / q + k * k) / a0]),
+    )
     return [shelf, high_pass]
 
 
@@ -42,7 +47,8 @@ def _filtered(audio: NDArray[np.float64], b: NDArray[np.float64], a: NDArray[np.
 
 
 def integrated_lufs(samples: NDArray[np.float32], rate: int) -> float:
-    """Integrated loudness in LUFS of mono or stereo samples: 400 ms blocks at 75 % overlap, gated twice.
+    """Integrated loudness in LUFS of mono or stereo samples: 400 ms blocks at 75 % overlap, gated
+    twice.
 
     Returns -120.0 for silence or for less than one block.
     """
@@ -63,7 +69,8 @@ def integrated_lufs(samples: NDArray[np.float32], rate: int) -> float:
 
 
 def true_peak_dbtp(samples: NDArray[np.float32]) -> float:
-    """True peak in dBTP by four times oversampling (BS.1770 Annex 2). Returns -120.0 for silence."""
+    """True peak in dBTP by four times oversampling (BS.1770 Annex 2). Returns -120.0 for
+    silence."""
     audio = np.atleast_2d(samples.T).T
     peak = 0.0
     for channel in audio.T:

@@ -1,7 +1,8 @@
-"""The mix: every sound laid in its place, music and effects ducked under the voice, brought to a set loudness.
+"""The mix: every sound laid in its place, music and effects ducked under the voice, brought to a
+set loudness.
 
-Levels are in LUFS of each part before ducking. The limiter looks ahead and works on the four times oversampled peak,
-so true peaks stay under the ceiling.
+Levels are in LUFS of each part before ducking. The limiter looks ahead and works on the four times
+oversampled peak, so true peaks stay under the ceiling.
 """
 
 from collections.abc import Callable, Sequence
@@ -19,14 +20,17 @@ Role = Literal["voice", "spot", "ambience", "music"]
 LEVELS: dict[Role, float] = {"voice": -18.0, "spot": -27.0, "ambience": -40.0, "music": -27.0}
 DUCK_DB: dict[Role, float] = {"voice": 0.0, "spot": -6.0, "ambience": -12.0, "music": -13.0}
 AIM_LUFS, CEILING_DBTP = -14.0, -1.6
-"""The ceiling leaves 0.6 dB for what the AAC encoder adds, so that the delivered file stays under -1 dBTP."""
+"""The ceiling leaves 0.6 dB for what the AAC encoder adds, so that the delivered file stays under
+-1 dBTP."""
 
 
 @dataclass(frozen=True)
 class MixedPart:
-    """One sound to lay in: float32 samples at 48 kHz of shape (samples,) or (samples, 2), from `start` seconds.
+    """One sound to lay in: float32 samples at 48 kHz of shape (samples,) or (samples, 2), from
+    `start` seconds.
 
-    `loop_to` repeats the sound, cross-faded, until that many seconds; fades are in seconds; `trim_db` is the maker's.
+    `loop_to` repeats the sound, cross-faded, until that many seconds; fades are in seconds;
+    `trim_db` is the maker's.
     """
 
     role: Role
@@ -44,7 +48,8 @@ def mix(
     aim: float = AIM_LUFS,
     progress: Callable[[float], None] = lambda share: None,
 ) -> NDArray[np.float32]:
-    """The finished sound of a film of `seconds`: float32 of shape (samples, 2) at 48 kHz, at `aim` LUFS."""
+    """The finished sound of a film of `seconds`: float32 of shape (samples, 2) at 48 kHz, at `aim`
+    LUFS."""
     length = round(seconds * RATE)
     buses: dict[Role, NDArray[np.float32]] = {}
     for i, part in enumerate(parts):
@@ -62,7 +67,9 @@ def mix(
 
 
 def _lay(bus: NDArray[np.float32], part: MixedPart) -> None:
-    samples = part.samples if part.samples.ndim == 2 else np.repeat(part.samples[:, None], 2, axis=1)
+    samples = (
+        part.samples if part.samples.ndim == 2 else np.repeat(part.samples[:, None], 2, axis=1)
+    )
     if part.loop_to is not None:
         samples = _looped(samples, max(1, round((part.loop_to - part.start) * RATE)))
     level = integrated_lufs(samples, RATE)
@@ -75,7 +82,9 @@ def _lay(bus: NDArray[np.float32], part: MixedPart) -> None:
     for seconds, edge in ((part.fade_in, slice(None)), (part.fade_out, slice(None, None, -1))):
         n = min(len(samples), round(seconds * RATE))
         if n:
-            samples[edge][:n] *= np.sin(np.linspace(0, np.pi / 2, n, dtype=np.float32))[:, None] ** 2
+            samples[edge][:n] *= (
+                np.sin(np.linspace(0, np.pi / 2, n, dtype=np.float32))[:, None] ** 2
+            )
     at = round(part.start * RATE)
     begin, end = max(0, at), min(len(bus), at + len(samples))
     if end > begin:
@@ -100,8 +109,11 @@ def _looped(samples: NDArray[np.float32], length: int) -> NDArray[np.float32]:
 
 
 def _activity(voice: NDArray[np.float32], length: int) -> NDArray[np.float32]:
-    """How much the voice speaks, 0 … 1 per sample: opened 120 ms before it, held and let go slowly after."""
-    from scipy.ndimage import uniform_filter1d  # here, since it takes a second to load and only mixing needs it
+    """How much the voice speaks, 0 … 1 per sample: opened 120 ms before it, held and let go slowly
+    after."""
+    from scipy.ndimage import (
+        uniform_filter1d,
+    )  # here, since it takes a second to load and only mixing needs it
 
     block = RATE // 100
     count = -(-length // block)
@@ -117,7 +129,8 @@ def _activity(voice: NDArray[np.float32], length: int) -> NDArray[np.float32]:
 
 
 def _to_loudness(audio: NDArray[np.float32], aim: float) -> NDArray[np.float32]:
-    """Bring a mix to `aim` LUFS under the ceiling: gain and limiter are tried until the measured loudness fits."""
+    """Bring a mix to `aim` LUFS under the ceiling: gain and limiter are tried until the measured
+    loudness fits."""
     measured = integrated_lufs(audio, RATE)
     if measured <= SILENCE:
         return audio
@@ -135,7 +148,8 @@ def _to_loudness(audio: NDArray[np.float32], aim: float) -> NDArray[np.float32]:
 
 
 def peak_envelope(audio: NDArray[np.float32]) -> NDArray[np.float64]:
-    """The true peak around each sample, over all channels, by four times oversampling. Shape (samples,)."""
+    """The true peak around each sample, over all channels, by four times oversampling. Shape
+    (samples,)."""
     peaks = np.zeros(len(audio))
     for channel in range(audio.shape[1]):
         fine = np.abs(soxr.resample(audio[:, channel], RATE, 4 * RATE, quality="MQ"))
@@ -144,7 +158,9 @@ def peak_envelope(audio: NDArray[np.float32]) -> NDArray[np.float64]:
     return peaks
 
 
-def limit(audio: NDArray[np.float32], gain: float, peaks: NDArray[np.float64]) -> NDArray[np.float32]:
+def limit(
+    audio: NDArray[np.float32], gain: float, peaks: NDArray[np.float64]
+) -> NDArray[np.float32]:
     """`audio` times `gain` with its true peaks held under the ceiling, with a 5 ms look-ahead.
 
     `peaks` is the peak envelope of `audio`; peaks scale with gain, so it is measured only once.

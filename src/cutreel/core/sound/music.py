@@ -9,7 +9,8 @@ MUSIC_MOODS = ("calm", "uneasy", "warm", "playful", "grand", "sad")
 
 
 def music_mood(wish: str, facts: Sequence[ShotFacts]) -> str | None:
-    """The mood to compose for: the maker's wish; for "auto" the mood most shots have. None for "none"."""
+    """The mood to compose for: the maker's wish; for "auto" the mood most shots have. None for
+    "none"."""
     if wish == "none" or not facts:
         return None
     if wish != "auto":

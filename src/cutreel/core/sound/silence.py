@@ -18,7 +18,9 @@ def trim(samples: NDArray[np.float32], rate: int) -> tuple[int, int]:
     count = len(mono) // block
     if count == 0:
         return 0, len(mono)
-    rms = np.sqrt(np.mean(mono[: count * block].reshape(count, block).astype(np.float64) ** 2, axis=1))
+    rms = np.sqrt(
+        np.mean(mono[: count * block].reshape(count, block).astype(np.float64) ** 2, axis=1)
+    )
     loud = np.flatnonzero(rms > max(1e-5, rms.max() * 10 ** (THRESHOLD_DB / 20)))
     if loud.size == 0:
         return 0, 0

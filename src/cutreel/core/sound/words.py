@@ -10,7 +10,8 @@ def match_words(
 ) -> list[tuple[float, float]]:
     """Times for each of `wanted`, from (text, start, end) as the voice reports them.
 
-    Words that match keep their time; words between two matches share the time between them by length.
+    Words that match keep their time; words between two matches share the time between them by
+    length.
     """
     a, b = [_plain(w) for w in wanted], [_plain(w) for w, _, _ in spoken]
     times: list[tuple[float, float] | None] = [None] * len(a)
@@ -24,7 +25,9 @@ def match_words(
     return _filled(a, times, seconds)
 
 
-def _filled(words: Sequence[str], times: list[tuple[float, float] | None], seconds: float) -> list[tuple[float, float]]:
+def _filled(
+    words: Sequence[str], times: list[tuple[float, float] | None], seconds: float
+) -> list[tuple[float, float]]:
     i = 0
     while i < len(times):
         if times[i] is not None:

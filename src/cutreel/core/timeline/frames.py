@@ -18,7 +18,10 @@ class FrameRate:
     def parse(cls, text: str) -> "FrameRate":
         """From "24" or "30000/1001". Raises BadInput for rates that a film cannot have here."""
         if text not in KNOWN_RATES:
-            raise BadInput(f"A film cannot have {text} frames a second.", "Choose " + ", ".join(KNOWN_RATES) + ".")
+            raise BadInput(
+                f"A film cannot have {text} frames a second.",
+                "Choose " + ", ".join(KNOWN_RATES) + ".",
+            )
         return cls(Fraction(text))
 
     def __str__(self) -> str:
@@ -44,8 +47,8 @@ class FrameRate:
 
 
 def timecode(frame: int, rate: FrameRate) -> str:
-    """HH:MM:SS:FF of a frame; at 30000/1001 drop-frame (HH:MM:SS;FF), which skips numbers 0 and 1 of each minute but
-    every tenth (SMPTE ST 12-1)."""
+    """HH:MM:SS:FF of a frame; at 30000/1001 drop-frame (HH:MM:SS;FF), which skips numbers 0 and 1
+    of each minute but every tenth (SMPTE ST 12-1)."""
     nominal = rate.nominal
     if rate.drops:
         drop = nominal // 15

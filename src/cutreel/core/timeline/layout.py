@@ -1,4 +1,5 @@
-"""Lines laid one after another in time. A line that has been spoken brings its own word times; others are estimated."""
+"""Lines laid one after another in time. A line that has been spoken brings its own word times;
+others are estimated."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
@@ -25,7 +26,8 @@ class LineSound:
 class Timing:
     """Where everything spoken stands in the film, in seconds.
 
-    `words` has shape (words, 2); `lines` is the start of each line; `measured` tells which lines were spoken.
+    `words` has shape (words, 2); `lines` is the start of each line; `measured` tells which lines
+    were spoken.
     """
 
     words: NDArray[np.float64]
@@ -41,11 +43,13 @@ def lay_out(
     pauses: Mapping[int, float] | None = None,
     lengths: Sequence[float] | None = None,
 ) -> Timing:
-    """Lay out `lines`, each the words from its first up to its second index, which together are all words in order.
+    """Lay out `lines`, each the words from its first up to its second index, which together are all
+    words in order.
 
-    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation. `pauses` are seconds
-    of silence more before the word with an index, which must open a line (or be the number of words: at the end).
-    `lengths` says for each line how long its voice takes, where 1 is an even reader; it counts for estimates alone.
+    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation.
+    `pauses` are seconds of silence more before the word with an index, which must open a line (or
+    be the number of words: at the end). `lengths` says for each line how long its voice takes,
+    where 1 is an even reader; it counts for estimates alone.
     """
     more = pauses or {}
     words = np.zeros((len(script.words), 2))

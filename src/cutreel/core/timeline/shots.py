@@ -1,7 +1,7 @@
 """Shots and transitions in whole frames, from word times.
 
-A cut falls just before the first word of its shot. A transition lies centred on its cut and takes its frames from the
-handles of both shots, so it changes no time and sound cannot drift.
+A cut falls just before the first word of its shot. A transition lies centred on its cut and takes
+its frames from the handles of both shots, so it changes no time and sound cannot drift.
 """
 
 from collections.abc import Mapping, Sequence
@@ -30,7 +30,8 @@ class Span:
 
 @dataclass(frozen=True, slots=True)
 class Stretch:
-    """A piece of the render plan: one shot alone, or (`to` set) the transition from a shot to the next."""
+    """A piece of the render plan: one shot alone, or (`to` set) the transition from a shot to the
+    next."""
 
     start: int
     end: int
@@ -41,10 +42,11 @@ class Stretch:
 def cut_points(
     opens: Sequence[int], timing: Timing, rate: FrameRate, alone: Mapping[int, float] | None = None
 ) -> list[Span]:
-    """The frames of each shot that opens at word indices `opens`; every shot has at least one frame.
+    """The frames of each shot that opens at word indices `opens`; every shot has at least one
+    frame.
 
-    `alone` gives the seconds of the shots, by index, that have no words: they stand one behind another just before the
-    cut to the next shot with words, in the silence that was made for them.
+    `alone` gives the seconds of the shots, by index, that have no words: they stand one behind
+    another just before the cut to the next shot with words, in the silence that was made for them.
     """
     if not opens:
         return []
@@ -73,8 +75,9 @@ def cut_points(
 def stretches(shots: Sequence[Span], dissolves: Sequence[int]) -> list[Stretch]:
     """The render plan: stretches that together cover every frame once, in order.
 
-    `dissolves[i]` is the wanted length in frames of the transition from shot i to i + 1 (0 for a straight cut). It is
-    shortened to even length and to at most half of the shorter shot, so that each shot is seen alone.
+    `dissolves[i]` is the wanted length in frames of the transition from shot i to i + 1 (0 for a
+    straight cut). It is shortened to even length and to at most half of the shorter shot, so that
+    each shot is seen alone.
     """
     halves = []
     for i, wanted in enumerate(dissolves[: max(0, len(shots) - 1)]):

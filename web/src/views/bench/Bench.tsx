@@ -29,7 +29,8 @@ export function Bench() {
   const [chosen, setChosen] = useState<number[]>([]);
   const at = useStore(selected);
   const own = film.shots.filter((s) => s.picture_of === s.id);
-  const shot = own.find((s) => s.id === (film.shots.find((x) => x.id === at)?.picture_of ?? at)) ?? own[0];
+  const shot =
+    own.find((s) => s.id === (film.shots.find((x) => x.id === at)?.picture_of ?? at)) ?? own[0];
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (typing(e) || e.altKey || e.ctrlKey || e.metaKey || tab !== "takes" || !shot) return;
@@ -48,8 +49,15 @@ export function Bench() {
   const wrong = faulty(film).length;
   return (
     <DropPictures film={film} shot={tab === "takes" ? shot : undefined}>
-      <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-        <TabHeads label="Parts of the bench" tabs={TABS.map(([name, title]) => [name, title, name === "faults" ? wrong : 0] as const)}>
+      <Tabs.Root
+        value={tab}
+        onValueChange={(v) => setTab(v as TabName)}
+        className="flex h-full flex-col bg-page"
+      >
+        <TabHeads
+          label="Parts of the bench"
+          tabs={TABS.map(([name, title]) => [name, title, name === "faults" ? wrong : 0] as const)}
+        >
           {tab === "takes" && shot && <Walk film={film} own={own} shot={shot} />}
         </TabHeads>
         {shot ? (
@@ -60,7 +68,16 @@ export function Bench() {
               </Split>
             </Tabs.Content>
             <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
-              <Split aside={<Making key={chosen.length ? "chosen" : "shot"} film={film} shot={shot} chosen={chosen} />}>
+              <Split
+                aside={
+                  <Making
+                    key={chosen.length ? "chosen" : "shot"}
+                    film={film}
+                    shot={shot}
+                    chosen={chosen}
+                  />
+                }
+              >
                 <LightTable film={film} chosen={chosen} onChosen={setChosen} onOpen={open} />
               </Split>
             </Tabs.Content>
@@ -71,7 +88,9 @@ export function Bench() {
             </Tabs.Content>
           </>
         ) : (
-          <p className="px-5 text-ink-2">The film has no shots yet. Write a few sentences in the Script.</p>
+          <p className="px-5 text-ink-2">
+            The film has no shots yet. Write a few sentences in the Script.
+          </p>
         )}
       </Tabs.Root>
     </DropPictures>
@@ -91,10 +110,24 @@ function Walk({ film, own, shot }: { film: Film; own: Shot[]; shot: Shot }) {
         <span className="mr-2 font-mono text-[13px] font-medium">{shot.edge}</span>
         {shot.text || film.scenes[shot.scene]?.title}
       </span>
-      <Button kind="quiet" className="-my-2 px-1.5" aria-label="The shot before" title="The shot before (↑)" disabled={at === 0} onClick={() => point(own[at - 1]!)}>
+      <Button
+        kind="quiet"
+        className="-my-2 px-1.5"
+        aria-label="The shot before"
+        title="The shot before (↑)"
+        disabled={at === 0}
+        onClick={() => point(own[at - 1]!)}
+      >
         <ChevronUp className="size-4" />
       </Button>
-      <Button kind="quiet" className="-my-2 px-1.5" aria-label="The next shot" title="The next shot (↓)" disabled={at === own.length - 1} onClick={() => point(own[at + 1]!)}>
+      <Button
+        kind="quiet"
+        className="-my-2 px-1.5"
+        aria-label="The next shot"
+        title="The next shot (↓)"
+        disabled={at === own.length - 1}
+        onClick={() => point(own[at + 1]!)}
+      >
         <ChevronDown className="size-4" />
       </Button>
     </div>

@@ -24,16 +24,41 @@ interface Props {
   children: ReactNode;
 }
 
-export function Candidates({ film, wish, ready, busy = false, title, count, onCount, onMake, onDone, children }: Props) {
-  const making = (useRuns(film.id).data ?? []).some((r) => r.state === "going" && r.kind === wish.kind);
-  const price = useEstimate(film.id, wish.kind === "again" ? wish : { kind: "pictures", shots: wish.shots ?? [], takes: count }, film.revision, ready).data;
+export function Candidates({
+  film,
+  wish,
+  ready,
+  busy = false,
+  title,
+  count,
+  onCount,
+  onMake,
+  onDone,
+  children,
+}: Props) {
+  const making = (useRuns(film.id).data ?? []).some(
+    (r) => r.state === "going" && r.kind === wish.kind,
+  );
+  const price = useEstimate(
+    film.id,
+    wish.kind === "again" ? wish : { kind: "pictures", shots: wish.shots ?? [], takes: count },
+    film.revision,
+    ready,
+  ).data;
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2">
       <Button kind="ink" disabled={!ready || busy || making} onClick={onMake}>
         {making ? "making …" : title}
-        {price && ready && price.cost > 0 && <span className="font-mono font-normal opacity-75">{money(price.cost)}</span>}
+        {price && ready && price.cost > 0 && (
+          <span className="font-mono font-normal opacity-75">{money(price.cost)}</span>
+        )}
       </Button>
-      <Choice label="How many candidates" value={String(count)} options={COUNTS} onChange={(v) => onCount(Number(v))} />
+      <Choice
+        label="How many candidates"
+        value={String(count)}
+        options={COUNTS}
+        onChange={(v) => onCount(Number(v))}
+      />
       <Button kind="quiet" onClick={onDone}>
         Leave it
       </Button>

@@ -6,21 +6,49 @@ import type { Film, Shot, Take } from "../../api/client";
 import { Compare } from "./Compare";
 
 const changed = vi.hoisted(() => ({ all: [] as Record<string, unknown>[] }));
-vi.mock("../../api/film", () => ({ useChange: () => ({ mutate: (c: Record<string, unknown>) => changed.all.push(c) }) }));
+vi.mock("../../api/film", () => ({
+  useChange: () => ({ mutate: (c: Record<string, unknown>) => changed.all.push(c) }),
+}));
 vi.mock("./More", () => ({ More: () => null }));
-vi.mock("./desks", () => ({ DESKS: { retouch: () => <p>retouching</p>, frame: () => <p>framing</p> } }));
+vi.mock("./desks", () => ({
+  DESKS: { retouch: () => <p>retouching</p>, frame: () => <p>framing</p> },
+}));
 
 const film = { id: "f", settings: { aspect: "16:9" } } as unknown as Film;
 const take = (number: number, more: Partial<Take> = {}): Take =>
-  ({ id: `t${number}`, number, seed: 100 + number, prompt: "a boat", offer: "illustrator-quick", width: 1280, height: 720, cost: 0.003, faults: [], unused: [], rejected: null, stale: false, brought: false, came: null, media: `${number}.png`, thumb: `${number}.jpg`, ...more }) as Take;
-const shot = (takes: Take[], used = "t1") => ({ id: 3, edge: "3", takes, used, own_circled: used, own: {} }) as unknown as Shot;
+  ({
+    id: `t${number}`,
+    number,
+    seed: 100 + number,
+    prompt: "a boat",
+    offer: "illustrator-quick",
+    width: 1280,
+    height: 720,
+    cost: 0.003,
+    faults: [],
+    unused: [],
+    rejected: null,
+    stale: false,
+    brought: false,
+    came: null,
+    media: `${number}.png`,
+    thumb: `${number}.jpg`,
+    ...more,
+  }) as Take;
+const shot = (takes: Take[], used = "t1") =>
+  ({ id: 3, edge: "3", takes, used, own_circled: used, own: {} }) as unknown as Shot;
 const shown = () => screen.getAllByRole("figure").map((f) => f.getAttribute("aria-label"));
 
 afterEach(cleanup);
 beforeEach(() => (changed.all = []));
 
 test("the used one is first, a rejected one last and not set beside it", () => {
-  render(<Compare film={film} shot={shot([take(1), take(2, { rejected: "two heads" }), take(3)], "t3")} />);
+  render(
+    <Compare
+      film={film}
+      shot={shot([take(1), take(2, { rejected: "two heads" }), take(3)], "t3")}
+    />,
+  );
   expect(shown()).toEqual(["Take 3", "Take 1"]);
   const all = within(screen.getByRole("list", { name: "All takes" })).getAllByRole("button");
   expect(all.at(-1)!.getAttribute("aria-label")).toBe("Take 2 beside the others, rejected");
@@ -69,7 +97,15 @@ test("a reason is asked before one is rejected, and it goes from beside the othe
 });
 
 test("what differs from the first is told, and what a take came of", () => {
-  render(<Compare film={film} shot={shot([take(1), take(2, { prompt: "a red boat", came: "Retouched from take 1: taken out." })])} />);
+  render(
+    <Compare
+      film={film}
+      shot={shot([
+        take(1),
+        take(2, { prompt: "a red boat", came: "Retouched from take 1: taken out." }),
+      ])}
+    />,
+  );
   const second = screen.getByRole("figure", { name: "Take 2" });
   expect(second.textContent).toContain("against take 1");
   expect(second.textContent).toContain("Retouched from take 1: taken out.");
@@ -84,7 +120,15 @@ test("a desk takes the place of the takes", () => {
 
 test("a picture of another shape has its remedy beside the fault", () => {
   const faults = [{ kind: "shape", text: "taller than the film: 900 by 1200" }] as Take["faults"];
-  render(<Compare film={film} shot={shot([take(1, { faults: [{ kind: "blur", text: "blurred" }] as Take["faults"] }), take(2, { faults })])} />);
+  render(
+    <Compare
+      film={film}
+      shot={shot([
+        take(1, { faults: [{ kind: "blur", text: "blurred" }] as Take["faults"] }),
+        take(2, { faults }),
+      ])}
+    />,
+  );
   fireEvent.click(screen.getByRole("button", { name: "Crop or continue its edges" }));
   expect(screen.getByText("framing")).toBeTruthy();
 });

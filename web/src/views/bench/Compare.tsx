@@ -23,21 +23,36 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   const [view, setView] = useState<View>(WHOLE);
   const [desk, setDesk] = useState<{ name: DeskName; take: string } | null>(null);
   const [rejecting, setRejecting] = useState<string | null>(null);
-  const shown = (picked ?? takes.filter((t) => t.rejected === null).slice(0, 2).map((t) => t.id)).map((id) => takes.find((t) => t.id === id)).filter((t): t is Take => t !== undefined);
+  const shown = (
+    picked ??
+    takes
+      .filter((t) => t.rejected === null)
+      .slice(0, 2)
+      .map((t) => t.id)
+  )
+    .map((id) => takes.find((t) => t.id === id))
+    .filter((t): t is Take => t !== undefined);
   const fresh = shot.takes.filter((t) => !known.includes(t.id)).map((t) => t.id);
   if (fresh.length) {
     // What has just been made is set beside what was looked at.
     setKnown(takes.map((t) => t.id));
-    setPicked([...(picked ?? (known.length ? shown.slice(0, 1).map((t) => t.id) : [])), ...fresh].slice(-MOST));
+    setPicked(
+      [...(picked ?? (known.length ? shown.slice(0, 1).map((t) => t.id) : [])), ...fresh].slice(
+        -MOST,
+      ),
+    );
   }
-  const circle = (take: Take) => change.mutate({ type: "circle take", shot: shot.id, take: take.id });
+  const circle = (take: Take) =>
+    change.mutate({ type: "circle take", shot: shot.id, take: take.id });
   const reject = (take: Take, reason: string | null) => {
     change.mutate({ type: "reject take", shot: shot.id, take: take.id, reason });
     if (reason !== null) setPicked((now) => now?.filter((id) => id !== take.id) ?? null);
   };
   const toggle = (take: Take) => {
     const now = shown.map((t) => t.id);
-    setPicked(now.includes(take.id) ? now.filter((id) => id !== take.id) : [...now, take.id].slice(-MOST));
+    setPicked(
+      now.includes(take.id) ? now.filter((id) => id !== take.id) : [...now, take.id].slice(-MOST),
+    );
   };
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
@@ -49,13 +64,20 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
         circle(take);
       }
       if (e.key === "0") setView(WHOLE);
-      if (e.key === "+" || e.key === "=") setView((v) => ({ ...v, scale: Math.min(8, v.scale * 1.25) }));
+      if (e.key === "+" || e.key === "=")
+        setView((v) => ({ ...v, scale: Math.min(8, v.scale * 1.25) }));
       if (e.key === "-") setView((v) => (v.scale < 1.3 ? WHOLE : { ...v, scale: v.scale / 1.25 }));
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   });
-  if (!takes.length) return <p className="py-6 text-ink-2">No take of shot {shot.edge} is made yet. Make some at the right, or bring a picture of your own.</p>;
+  if (!takes.length)
+    return (
+      <p className="py-6 text-ink-2">
+        No take of shot {shot.edge} is made yet. Make some at the right, or bring a picture of your
+        own.
+      </p>
+    );
   const first = shown[0];
   const put = desk && takes.find((t) => t.id === desk.take);
   if (put) {
@@ -69,16 +91,36 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
           const apart = first && take !== first ? setApart(first, take) : [];
           return (
             <figure key={take.id} aria-label={`Take ${take.number}`}>
-              <Pane take={take} aspect={film.settings.aspect} view={view} onView={setView} many={shown.length > 1} />
+              <Pane
+                take={take}
+                aspect={film.settings.aspect}
+                view={view}
+                onView={setView}
+                many={shown.length > 1}
+              />
               <figcaption className="mt-1.5">
                 <div className="flex items-center gap-2">
-                  <button type="button" aria-pressed={take.id === shot.used} aria-label={`Circle take ${take.number}`} title={`Circle it (Shift ${take.number})`} onClick={() => circle(take)}>
-                    <Ring number={take.number} on={take.id === shot.used} hatched={take.id !== shot.own_circled} />
+                  <button
+                    type="button"
+                    aria-pressed={take.id === shot.used}
+                    aria-label={`Circle take ${take.number}`}
+                    title={`Circle it (Shift ${take.number})`}
+                    onClick={() => circle(take)}
+                  >
+                    <Ring
+                      number={take.number}
+                      on={take.id === shot.used}
+                      hatched={take.id !== shot.own_circled}
+                    />
                   </button>
                   <span className="min-w-0 truncate text-ink-2">{madeOf(take)}</span>
                   {take.stale && <span className="text-ink-2">stale</span>}
                   <span className="ml-auto flex shrink-0">
-                    <Button kind="quiet" className="px-2" onClick={() => setDesk({ name: "retouch", take: take.id })}>
+                    <Button
+                      kind="quiet"
+                      className="px-2"
+                      onClick={() => setDesk({ name: "retouch", take: take.id })}
+                    >
                       Retouch
                     </Button>
                     {take.rejected !== null ? (
@@ -90,7 +132,12 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                         Reject
                       </Button>
                     )}
-                    <More film={film} shot={shot} take={take} onDesk={(name) => setDesk({ name, take: take.id })} />
+                    <More
+                      film={film}
+                      shot={shot}
+                      take={take}
+                      onDesk={(name) => setDesk({ name, take: take.id })}
+                    />
                   </span>
                 </div>
                 {rejecting === take.id && (
@@ -102,21 +149,40 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                       setRejecting(null);
                     }}
                   >
-                    <Field autoFocus name="reason" aria-label="Why it is rejected" placeholder="why? two heads, wrong hat …" maxLength={200} onKeyDown={(e) => { e.stopPropagation(); if (e.key === "Escape") setRejecting(null); }} />
+                    <Field
+                      autoFocus
+                      name="reason"
+                      aria-label="Why it is rejected"
+                      placeholder="why? two heads, wrong hat …"
+                      maxLength={200}
+                      onKeyDown={(e) => {
+                        e.stopPropagation();
+                        if (e.key === "Escape") setRejecting(null);
+                      }}
+                    />
                     <Button type="submit">Reject it</Button>
                   </form>
                 )}
                 {take.came && <p className="text-ink-2">{take.came}</p>}
-                {take.rejected !== null && <p className="text-ink-2">Rejected{take.rejected ? `: ${take.rejected}` : ""}.</p>}
+                {take.rejected !== null && (
+                  <p className="text-ink-2">Rejected{take.rejected ? `: ${take.rejected}` : ""}.</p>
+                )}
                 {take.faults.length > 0 && (
                   <p>
                     {take.faults.map((f) => (
-                      <span key={f.text} className="mr-2 underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]">
+                      <span
+                        key={f.text}
+                        className="mr-2 underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]"
+                      >
                         {f.text}
                       </span>
                     ))}
                     {take.faults.some((f) => f.kind === "shape") && (
-                      <Button kind="quiet" className="-my-2 px-2" onClick={() => setDesk({ name: "frame", take: take.id })}>
+                      <Button
+                        kind="quiet"
+                        className="-my-2 px-2"
+                        onClick={() => setDesk({ name: "frame", take: take.id })}
+                      >
                         Crop or continue its edges
                       </Button>
                     )}
@@ -127,7 +193,11 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                     against take {first!.number}: {apart.join("; ")}
                   </p>
                 )}
-                {take.unused.length > 0 && <p className="text-[12px] text-ink-2">of no use to the illustrator: {take.unused.join(", ")}</p>}
+                {take.unused.length > 0 && (
+                  <p className="text-[12px] text-ink-2">
+                    of no use to the illustrator: {take.unused.join(", ")}
+                  </p>
+                )}
               </figcaption>
             </figure>
           );
@@ -136,20 +206,47 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
       <h2 className="mb-1.5 mt-5 flex items-baseline justify-between font-semibold">
         All takes
         <span className="font-normal text-ink-2">
-          {shown.length > 1 ? "wheel or + − to come nearer, drag to move: all together; 0 for the whole" : "click more to set them beside it"}
+          {shown.length > 1
+            ? "wheel or + − to come nearer, drag to move: all together; 0 for the whole"
+            : "click more to set them beside it"}
         </span>
       </h2>
-      <ul aria-label="All takes" className="grid grid-cols-[repeat(auto-fill,minmax(112px,1fr))] gap-2.5">
+      <ul
+        aria-label="All takes"
+        className="grid grid-cols-[repeat(auto-fill,minmax(112px,1fr))] gap-2.5"
+      >
         {takes.map((t) => (
           <li key={t.id}>
-            <button type="button" aria-pressed={shown.includes(t)} aria-label={`Take ${t.number} beside the others${t.rejected !== null ? ", rejected" : ""}`} onClick={() => toggle(t)} className="block w-full text-left">
-              <span className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-[3/4]" : "aspect-video"} ${shown.includes(t) ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}>
-                <img src={`/media/${t.thumb}`} alt="" className={`size-full object-cover ${t.rejected !== null ? "opacity-40" : ""}`} />
+            <button
+              type="button"
+              aria-pressed={shown.includes(t)}
+              aria-label={`Take ${t.number} beside the others${t.rejected !== null ? ", rejected" : ""}`}
+              onClick={() => toggle(t)}
+              className="block w-full text-left"
+            >
+              <span
+                className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-[3/4]" : "aspect-video"} ${shown.includes(t) ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}
+              >
+                <img
+                  src={`/media/${t.thumb}`}
+                  alt=""
+                  className={`size-full object-cover ${t.rejected !== null ? "opacity-40" : ""}`}
+                />
                 {t.stale && <span className="hatch absolute inset-0" />}
               </span>
               <span className="flex justify-between pt-0.5 font-mono text-[12px]">
                 {t.number}
-                <span className="truncate text-ink-2">{t.rejected !== null ? "rejected" : t.id === shot.used ? "in use" : t.faults.length ? t.faults[0]!.kind : t.brought ? "yours" : t.seed}</span>
+                <span className="truncate text-ink-2">
+                  {t.rejected !== null
+                    ? "rejected"
+                    : t.id === shot.used
+                      ? "in use"
+                      : t.faults.length
+                        ? t.faults[0]!.kind
+                        : t.brought
+                          ? "yours"
+                          : t.seed}
+                </span>
               </span>
             </button>
           </li>
@@ -160,4 +257,13 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
 }
 
 const madeOf = (t: Take) =>
-  t.brought ? "your own picture" : [`seed ${t.seed}`, t.offer.replace("illustrator-", ""), t.width && `${t.width}×${t.height}`, t.cost > 0 && money(t.cost)].filter(Boolean).join(", ");
+  t.brought
+    ? "your own picture"
+    : [
+        `seed ${t.seed}`,
+        t.offer.replace("illustrator-", ""),
+        t.width && `${t.width}×${t.height}`,
+        t.cost > 0 && money(t.cost),
+      ]
+        .filter(Boolean)
+        .join(", ");

@@ -24,11 +24,16 @@ export function CutOut({ film, take, onDone }: DeskProps) {
   const ready = mask !== null && share(mask) > 0 && name.trim() !== "";
   const cutIt = async () => {
     // A figure as it was drawn has a finer edge than the marks on the screen.
-    const kept = figure === null ? (await keep.mutateAsync({ take: take.id, png: await pngOf(mask!) })).media : null;
+    const kept =
+      figure === null
+        ? (await keep.mutateAsync({ take: take.id, png: await pngOf(mask!) })).media
+        : null;
     const wish = { name: name.trim(), figure, mask: kept, feather: SOFT, revision: film.revision };
     cut.mutate(wish, {
       onSuccess: () => {
-        notify(`${name.trim()} is cut out. Go to any shot and choose “Lay something in” beside a take.`);
+        notify(
+          `${name.trim()} is cut out. Go to any shot and choose “Lay something in” beside a take.`,
+        );
         onDone();
       },
     });
@@ -45,14 +50,29 @@ export function CutOut({ film, take, onDone }: DeskProps) {
         }}
       />
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <Field className="!w-[220px]" aria-label="Name of the cut-out" value={name} maxLength={80} placeholder="what it is called" onChange={(e) => setGiven(e.target.value)} />
-        <Button kind="ink" disabled={!ready || keep.isPending || cut.isPending} onClick={() => void cutIt()}>
+        <Field
+          className="!w-[220px]"
+          aria-label="Name of the cut-out"
+          value={name}
+          maxLength={80}
+          placeholder="what it is called"
+          onChange={(e) => setGiven(e.target.value)}
+        />
+        <Button
+          kind="ink"
+          disabled={!ready || keep.isPending || cut.isPending}
+          onClick={() => void cutIt()}
+        >
           {cut.isPending ? "cutting …" : "Cut it out"}
         </Button>
         <Button kind="quiet" onClick={onDone}>
           Leave it
         </Button>
-        <span className="text-[12px] text-ink-2">{figure === null ? "Mark somebody, or paint over what is to be cut out." : "Cut along its edge as it was drawn."}</span>
+        <span className="text-[12px] text-ink-2">
+          {figure === null
+            ? "Mark somebody, or paint over what is to be cut out."
+            : "Cut along its edge as it was drawn."}
+        </span>
       </div>
       <CutOuts film={film} />
     </section>

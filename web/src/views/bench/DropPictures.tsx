@@ -15,13 +15,26 @@ export function useBringAny(film: Film, shot: Shot | undefined) {
   const take = (files: readonly File[]) => {
     const pictures = likelyPictures(files);
     if (!pictures.length) notify("There is no picture in that.");
-    else if (pictures.length === 1 && shot && !/\.zip$/i.test(pictures[0]!.name)) bring.mutate({ shot: shot.id, file: pictures[0]! });
+    else if (pictures.length === 1 && shot && !/\.zip$/i.test(pictures[0]!.name))
+      bring.mutate({ shot: shot.id, file: pictures[0]! });
     else many.mutate(pictures, { onSuccess: setFound });
   };
-  return { take, busy: bring.isPending || many.isPending, review: found && <BroughtBack film={film} found={found} onDone={() => setFound(null)} /> };
+  return {
+    take,
+    busy: bring.isPending || many.isPending,
+    review: found && <BroughtBack film={film} found={found} onDone={() => setFound(null)} />,
+  };
 }
 
-export function DropPictures({ film, shot, children }: { film: Film; shot: Shot | undefined; children: ReactNode }) {
+export function DropPictures({
+  film,
+  shot,
+  children,
+}: {
+  film: Film;
+  shot: Shot | undefined;
+  children: ReactNode;
+}) {
   const { take, busy, review } = useBringAny(film, shot);
   const [over, setOver] = useState(false);
   return (
@@ -29,7 +42,9 @@ export function DropPictures({ film, shot, children }: { film: Film; shot: Shot 
       className="relative h-full"
       onDragEnter={(e) => e.dataTransfer.types.includes("Files") && setOver(true)}
       onDragOver={(e) => e.preventDefault()}
-      onDragLeave={(e) => !e.currentTarget.contains(e.relatedTarget as Node | null) && setOver(false)}
+      onDragLeave={(e) =>
+        !e.currentTarget.contains(e.relatedTarget as Node | null) && setOver(false)
+      }
       onDrop={(e) => {
         e.preventDefault();
         setOver(false);
@@ -39,9 +54,20 @@ export function DropPictures({ film, shot, children }: { film: Film; shot: Shot 
       {children}
       {(over || busy) && (
         <div className="pointer-events-none absolute inset-0 z-30 grid place-items-center bg-[color-mix(in_srgb,var(--page)_80%,transparent)]">
-          <p className="rounded-md border-2 border-dashed border-rule-strong bg-page px-8 py-6 text-center" role="status">
-            <span className="block font-serif text-[18px]">{busy ? "Reading …" : shot ? `One picture becomes a take of shot ${shot.edge}` : "Pictures, a zip or a folder"}</span>
-            {!busy && <span className="text-ink-2">Several, a zip or a folder are looked over first</span>}
+          <p
+            className="rounded-md border-2 border-dashed border-rule-strong bg-page px-8 py-6 text-center"
+            role="status"
+          >
+            <span className="block font-serif text-[18px]">
+              {busy
+                ? "Reading …"
+                : shot
+                  ? `One picture becomes a take of shot ${shot.edge}`
+                  : "Pictures, a zip or a folder"}
+            </span>
+            {!busy && (
+              <span className="text-ink-2">Several, a zip or a folder are looked over first</span>
+            )}
           </p>
         </div>
       )}

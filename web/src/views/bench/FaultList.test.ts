@@ -4,7 +4,11 @@ import type { Shot } from "../../api/client";
 import { sorted } from "./FaultList";
 
 const shot = (id: number, ...kinds: string[]) =>
-  ({ id, used: "t", takes: [{ id: "t", faults: kinds.map((kind) => ({ kind, text: kind })) }] }) as unknown as Shot;
+  ({
+    id,
+    used: "t",
+    takes: [{ id: "t", faults: kinds.map((kind) => ({ kind, text: kind })) }],
+  }) as unknown as Shot;
 const SHOTS = [shot(1, "small"), shot(2, "blur", "cut"), shot(3, "border")];
 const ids = (shots: Shot[]) => shots.map((s) => s.id);
 

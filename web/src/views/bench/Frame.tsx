@@ -16,7 +16,13 @@ export function Frame(props: DeskProps) {
   return <Framing {...props} keeping={hand.frame as Box} fits={hand.fits} />;
 }
 
-function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: Box; fits: boolean }) {
+function Framing({
+  film,
+  take,
+  onDone,
+  keeping,
+  fits,
+}: DeskProps & { keeping: Box; fits: boolean }) {
   const [frame, setFrame] = useState<Box>(keeping);
   const stage = useRef<HTMLDivElement>(null);
   const reframe = useReframe(film.id, take.id);
@@ -50,11 +56,23 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
         </Button>
         <span className="text-ink-2">
           {width}×{height}
-          {fits ? ", the film’s shape" : `, and the film is ${film.settings.aspect}: left as it is, the camera path stays inside the middle`}
+          {fits
+            ? ", the film’s shape"
+            : `, and the film is ${film.settings.aspect}: left as it is, the camera path stays inside the middle`}
         </span>
       </div>
-      <div ref={stage} className="relative mx-auto max-w-full touch-none overflow-hidden rounded-[3px] bg-shade" style={{ aspectRatio: (wideSeen * width) / (highSeen * height), maxHeight: "54vh" }}>
-        <img src={`/media/${take.media}`} alt={`Take ${take.number}`} draggable={false} className="absolute select-none" style={laid(onStage(WHOLE, seen))} />
+      <div
+        ref={stage}
+        className="relative mx-auto max-w-full touch-none overflow-hidden rounded-[3px] bg-shade"
+        style={{ aspectRatio: (wideSeen * width) / (highSeen * height), maxHeight: "54vh" }}
+      >
+        <img
+          src={`/media/${take.media}`}
+          alt={`Take ${take.number}`}
+          draggable={false}
+          className="absolute select-none"
+          style={laid(onStage(WHOLE, seen))}
+        />
         <div
           role="application"
           tabIndex={0}
@@ -64,23 +82,37 @@ function Framing({ film, take, onDone, keeping, fits }: DeskProps & { keeping: B
           {...whole}
           onKeyDown={onKey}
         >
-          <span {...corner} className="absolute -bottom-2 -right-2 size-4 cursor-nwse-resize rounded-full border-2 border-[#fffdf8] bg-grease" />
+          <span
+            {...corner}
+            className="absolute -bottom-2 -right-2 size-4 cursor-nwse-resize rounded-full border-2 border-[#fffdf8] bg-grease"
+          />
         </div>
       </div>
       <p className="mt-1 flex justify-between gap-4 text-[12px] text-ink-2">
         Drag the frame, or its corner. By keys: arrows move it, with Shift further, + and − size it.
         <span role="status">
-          {across}×{Math.round((frame[3] - frame[1]) * height)} pixels{over > 0.001 ? `, ${Math.round(over * 100)} % beyond the picture` : ""}
+          {across}×{Math.round((frame[3] - frame[1]) * height)} pixels
+          {over > 0.001 ? `, ${Math.round(over * 100)} % beyond the picture` : ""}
         </span>
       </p>
       <div className="mt-3 flex flex-wrap items-center gap-2">
-        <Button kind="ink" disabled={same || reframe.isPending} onClick={() => reframe.mutate(frame, { onSuccess: onDone })}>
+        <Button
+          kind="ink"
+          disabled={same || reframe.isPending}
+          onClick={() => reframe.mutate(frame, { onSuccess: onDone })}
+        >
           {reframe.isPending ? "framing …" : over > 0.001 ? "Continue the edges" : "Crop to this"}
         </Button>
         <Button kind="quiet" onClick={onDone}>
           Leave it
         </Button>
-        <span className="text-[12px] text-ink-2">A take of its own, at no cost{across < 1920 && !same ? `; a 1080p film is ${Math.round((1080 * w) / h)} wide, so enlarge it afterwards` : ""}.</span>
+        <span className="text-[12px] text-ink-2">
+          A take of its own, at no cost
+          {across < 1920 && !same
+            ? `; a 1080p film is ${Math.round((1080 * w) / h)} wide, so enlarge it afterwards`
+            : ""}
+          .
+        </span>
       </div>
     </section>
   );

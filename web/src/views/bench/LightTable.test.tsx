@@ -7,10 +7,28 @@ import type { Film, Shot } from "../../api/client";
 import { LightTable } from "./LightTable";
 
 const shot = (id: number, more: Partial<Shot> = {}) =>
-  ({ id, edge: String(id), text: `words ${id}`, used: `t${id}`, takes: [{ id: `t${id}`, thumb: `${id}.jpg`, media: `${id}.png`, faults: [] }], stale: false, ...more }) as unknown as Shot;
+  ({
+    id,
+    edge: String(id),
+    text: `words ${id}`,
+    used: `t${id}`,
+    takes: [{ id: `t${id}`, thumb: `${id}.jpg`, media: `${id}.png`, faults: [] }],
+    stale: false,
+    ...more,
+  }) as unknown as Shot;
 const film = {
   settings: { aspect: "16:9" },
-  shots: [shot(1), shot(2, { used: null }), shot(3, { takes: [{ id: "t3", thumb: "3.jpg", media: "3.png", faults: [{ kind: "blur", text: "blurred" }] }] } as unknown as Partial<Shot>), shot(4), shot(5)],
+  shots: [
+    shot(1),
+    shot(2, { used: null }),
+    shot(3, {
+      takes: [
+        { id: "t3", thumb: "3.jpg", media: "3.png", faults: [{ kind: "blur", text: "blurred" }] },
+      ],
+    } as unknown as Partial<Shot>),
+    shot(4),
+    shot(5),
+  ],
 } as unknown as Film;
 
 afterEach(cleanup);
@@ -31,7 +49,9 @@ test("pictures are counted, faults named, and the missing shown by their words",
   render(<Table />);
   expect(screen.getByText("4 of 5 shots have a picture")).toBeTruthy();
   expect(screen.getByText("blur")).toBeTruthy();
-  expect(screen.getByRole("button", { name: "Shot 2, no picture yet" }).textContent).toContain("words 2");
+  expect(screen.getByRole("button", { name: "Shot 2, no picture yet" }).textContent).toContain(
+    "words 2",
+  );
 });
 
 test("some are chosen one by one, and let go", () => {

@@ -6,7 +6,12 @@ import type { Film, Shot } from "../../api/client";
 import type { RunWish } from "../../api/film";
 import { Making } from "./Making";
 
-const asked = vi.hoisted(() => ({ estimates: [] as RunWish[], started: [] as RunWish[], fits: 99, runs: [] as { id: string; state: string }[] }));
+const asked = vi.hoisted(() => ({
+  estimates: [] as RunWish[],
+  started: [] as RunWish[],
+  fits: 99,
+  runs: [] as { id: string; state: string }[],
+}));
 
 vi.mock("../../api/film", () => ({
   useChange: () => ({ mutate: vi.fn() }),
@@ -17,25 +22,48 @@ vi.mock("../../api/film", () => ({
     { name: "clay", title: "Soft clay" },
   ],
   useOffers: () => ({
-    data: ["quick", "fine"].map((n) => ({ name: `illustrator-${n}`, kind: "picture", title: `Illustrator, ${n}`, price: { amount: "0.01" }, quota: { left: 9 }, caps: { prompt_characters: 400 } })),
+    data: ["quick", "fine"].map((n) => ({
+      name: `illustrator-${n}`,
+      kind: "picture",
+      title: `Illustrator, ${n}`,
+      price: { amount: "0.01" },
+      quota: { left: 9 },
+      caps: { prompt_characters: 400 },
+    })),
   }),
   useEstimate: (_: string, wish: RunWish) => {
     asked.estimates.push(wish);
-    return { data: { pictures: 4, cost: 0.04, seconds: 6, fits: asked.fits, renews: "2026-01-02T00:00:00Z" } };
+    return {
+      data: {
+        pictures: 4,
+        cost: 0.04,
+        seconds: 6,
+        fits: asked.fits,
+        renews: "2026-01-02T00:00:00Z",
+      },
+    };
   },
 }));
-vi.mock("./DropPictures", () => ({ useBringAny: () => ({ take: vi.fn(), busy: false, review: null }) }));
+vi.mock("./DropPictures", () => ({
+  useBringAny: () => ({ take: vi.fn(), busy: false, review: null }),
+}));
 vi.mock("../PromptBox", () => ({ PromptBox: () => null }));
 vi.mock("../../parts/RunControls", () => ({ RunControls: () => <p>a run</p> }));
 vi.mock("./Seeds", () => ({ Seeds: () => null }));
 
-const shot = (id: number, scene: number, more: Partial<Shot> = {}) => ({ id, scene, edge: String(id), picture_of: id, used: "t", stale: false, ...more }) as Shot;
+const shot = (id: number, scene: number, more: Partial<Shot> = {}) =>
+  ({ id, scene, edge: String(id), picture_of: id, used: "t", stale: false, ...more }) as Shot;
 const film = {
   id: "f",
   revision: 1,
   settings: { offer: "illustrator-quick", look: "cut-paper" },
   scenes: [{ title: "Yard" }, { title: "Road" }],
-  shots: [shot(1, 0), shot(2, 0, { used: null }), shot(3, 1, { stale: true }), shot(4, 1, { picture_of: 3 })],
+  shots: [
+    shot(1, 0),
+    shot(2, 0, { used: null }),
+    shot(3, 1, { stale: true }),
+    shot(4, 1, { picture_of: 3 }),
+  ],
 } as unknown as Film;
 
 afterEach(cleanup);
@@ -59,8 +87,22 @@ test("a shot, its scene, the whole film, or what is missing or stale", () => {
   press(/^Make 4/);
   choose("For which shots", "the whole film");
   press(/^Make 4/);
-  expect(asked.started.map(({ shots, only }) => shots ?? only)).toEqual([[2], [1, 2], "missing", "stale", [1, 2, 3, 4]]);
-  expect(asked.started.every((w) => w.kind === "pictures" && w.takes === 2 && w.offer === "illustrator-quick" && w.look === undefined)).toBe(true);
+  expect(asked.started.map(({ shots, only }) => shots ?? only)).toEqual([
+    [2],
+    [1, 2],
+    "missing",
+    "stale",
+    [1, 2, 3, 4],
+  ]);
+  expect(
+    asked.started.every(
+      (w) =>
+        w.kind === "pictures" &&
+        w.takes === 2 &&
+        w.offer === "illustrator-quick" &&
+        w.look === undefined,
+    ),
+  ).toBe(true);
 });
 
 test("what was chosen on the light table goes before the shot", () => {

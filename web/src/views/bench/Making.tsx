@@ -2,7 +2,15 @@
 import { useState } from "react";
 
 import type { Film, Offer, Shot } from "../../api/client";
-import { type RunWish, useChange, useEstimate, useLooksOf, useOffers, useRuns, useStart } from "../../api/film";
+import {
+  type RunWish,
+  useChange,
+  useEstimate,
+  useLooksOf,
+  useOffers,
+  useRuns,
+  useStart,
+} from "../../api/film";
 import { PICTURES } from "../../api/formats";
 import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
@@ -63,46 +71,121 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
       <section aria-label="Make pictures">
         <h2 className="mb-2 font-serif text-[22px] font-bold">Make pictures</h2>
         <div className="flex flex-wrap items-center gap-2">
-          <Choice label="For which shots" value={scope} options={scopes} onChange={(v) => setScope(v as Scope)} />
-          <Choice label="How many takes" value={String(count)} options={COUNTS} onChange={(v) => setCount(Number(v))} />
+          <Choice
+            label="For which shots"
+            value={scope}
+            options={scopes}
+            onChange={(v) => setScope(v as Scope)}
+          />
+          <Choice
+            label="How many takes"
+            value={String(count)}
+            options={COUNTS}
+            onChange={(v) => setCount(Number(v))}
+          />
           <span className="text-ink-2">{count === 1 ? "take each" : "takes each"}</span>
-          <Choice quiet label="In which look" value={look} options={looks.map((l) => [l.name, l.name === film.settings.look ? "in the film’s look" : `in ${l.title}`] as const)} onChange={setLook} />
+          <Choice
+            quiet
+            label="In which look"
+            value={look}
+            options={looks.map(
+              (l) =>
+                [
+                  l.name,
+                  l.name === film.settings.look ? "in the film’s look" : `in ${l.title}`,
+                ] as const,
+            )}
+            onChange={setLook}
+          />
         </div>
-        {other && <p className="mt-1.5 text-[12px] text-ink-2">Beside what there is; the film’s look stays {looks.find((l) => l.name === film.settings.look)?.title ?? film.settings.look} until you change it under Continuity.</p>}
+        {other && (
+          <p className="mt-1.5 text-[12px] text-ink-2">
+            Beside what there is; the film’s look stays{" "}
+            {looks.find((l) => l.name === film.settings.look)?.title ?? film.settings.look} until
+            you change it under Continuity.
+          </p>
+        )}
         <div role="radiogroup" aria-label="Offers" className="mt-3">
           {offers.map((o) => (
-            <OfferRow key={o.name} film={film} offer={o} wish={wish(o.name)} on={o.name === offer} onChoose={() => setOffer(o.name)} />
+            <OfferRow
+              key={o.name}
+              film={film}
+              offer={o}
+              wish={wish(o.name)}
+              on={o.name === offer}
+              onChoose={() => setOffer(o.name)}
+            />
           ))}
         </div>
         <div className="mt-3 flex flex-wrap items-center gap-2">
-          <Button kind="ink" disabled={!chosen?.pictures || going.length > 0} onClick={() => start.mutate(wish(offer))}>
+          <Button
+            kind="ink"
+            disabled={!chosen?.pictures || going.length > 0}
+            onClick={() => start.mutate(wish(offer))}
+          >
             {going.length ? "making …" : `Make ${chosen?.pictures ?? ""}`}
-            {chosen && chosen.pictures > 0 && !going.length && <span className="font-mono font-normal opacity-75">{money(chosen.cost)}</span>}
+            {chosen && chosen.pictures > 0 && !going.length && (
+              <span className="font-mono font-normal opacity-75">{money(chosen.cost)}</span>
+            )}
           </Button>
         </div>
         <div className="mt-2 flex flex-wrap items-center gap-1">
-          <Bring label="Picture file" title={`Bring one for shot ${shot.edge}`} busy={bring.busy} onFiles={bring.take} />
-          <Bring quiet many label="Picture files or a zip" title="several, a zip" accept={`${PICTURES},.zip`} busy={bring.busy} onFiles={bring.take} />
-          <Bring quiet folder label="Folder of pictures" title="a folder" busy={bring.busy} onFiles={bring.take} />
+          <Bring
+            label="Picture file"
+            title={`Bring one for shot ${shot.edge}`}
+            busy={bring.busy}
+            onFiles={bring.take}
+          />
+          <Bring
+            quiet
+            many
+            label="Picture files or a zip"
+            title="several, a zip"
+            accept={`${PICTURES},.zip`}
+            busy={bring.busy}
+            onFiles={bring.take}
+          />
+          <Bring
+            quiet
+            folder
+            label="Folder of pictures"
+            title="a folder"
+            busy={bring.busy}
+            onFiles={bring.take}
+          />
         </div>
         {bring.review}
-        {chosen && chosen.fits !== null && chosen.fits !== undefined && chosen.fits < chosen.pictures && (
-          <div className="mt-2">
-            <p className="text-grease-ink">
-            {chosen.fits} of {chosen.pictures} fit into what is left today. The rest fits {chosen.renews ? `from ${clock(chosen.renews)}` : "when it renews"}, or at another offer now.
-            </p>
-            <Check label="go on by itself when it renews" on={wait} onChange={setWait} />
-          </div>
+        {chosen &&
+          chosen.fits !== null &&
+          chosen.fits !== undefined &&
+          chosen.fits < chosen.pictures && (
+            <div className="mt-2">
+              <p className="text-grease-ink">
+                {chosen.fits} of {chosen.pictures} fit into what is left today. The rest fits{" "}
+                {chosen.renews ? `from ${clock(chosen.renews)}` : "when it renews"}, or at another
+                offer now.
+              </p>
+              <Check label="go on by itself when it renews" on={wait} onChange={setWait} />
+            </div>
+          )}
+        {chosen && chosen.pictures === 0 && (
+          <p className="mt-2 text-ink-2">Nothing to make there.</p>
         )}
-        {chosen && chosen.pictures === 0 && <p className="mt-2 text-ink-2">Nothing to make there.</p>}
       </section>
       {going.map((run) => (
         <RunControls key={run.id} film={film} run={run} />
       ))}
       <section aria-label={`Prompts of shot ${shot.edge}`}>
-        <Heading title={`Shot ${shot.edge} asks for`} beside={`${film.settings.offer.replace("illustrator-", "")} offer of the film`} />
+        <Heading
+          title={`Shot ${shot.edge} asks for`}
+          beside={`${film.settings.offer.replace("illustrator-", "")} offer of the film`}
+        />
         <div className="-mx-4">
-          <PromptBox film={film} shot={shot} onSet={(values) => change.mutate({ type: "set shots", shots: [shot.id], values })} />
+          <PromptBox
+            film={film}
+            shot={shot}
+            onSet={(values) => change.mutate({ type: "set shots", shots: [shot.id], values })}
+          />
         </div>
       </section>
       <Seeds film={film} />
@@ -113,11 +196,28 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
 /** The shots that a scope names; those of the whole film are made anew, the missing and the stale are found by the server. */
 function asked(film: Film, shot: Shot, scope: Scope, picked: readonly number[]): Partial<RunWish> {
   if (scope === "missing" || scope === "stale") return { only: scope };
-  const within = { shot: (s: Shot) => s.id === shot.id, chosen: (s: Shot) => picked.includes(s.id), scene: (s: Shot) => s.scene === shot.scene, all: () => true }[scope];
+  const within = {
+    shot: (s: Shot) => s.id === shot.id,
+    chosen: (s: Shot) => picked.includes(s.id),
+    scene: (s: Shot) => s.scene === shot.scene,
+    all: () => true,
+  }[scope];
   return { shots: film.shots.filter(within).map((s) => s.id) };
 }
 
-function OfferRow({ film, offer, wish, on, onChoose }: { film: Film; offer: Offer; wish: RunWish; on: boolean; onChoose: () => void }) {
+function OfferRow({
+  film,
+  offer,
+  wish,
+  on,
+  onChoose,
+}: {
+  film: Film;
+  offer: Offer;
+  wish: RunWish;
+  on: boolean;
+  onChoose: () => void;
+}) {
   const estimate = useEstimate(film.id, wish, film.revision).data;
   return (
     <button
@@ -127,11 +227,14 @@ function OfferRow({ film, offer, wish, on, onChoose }: { film: Film; offer: Offe
       onClick={onChoose}
       className={`grid w-full grid-cols-[16px_minmax(0,1fr)_auto_auto] items-baseline gap-2.5 border-b border-rule py-1.5 text-left ${on ? "" : "text-ink-2 hover:text-ink"}`}
     >
-      <span className={`mt-0.5 block size-3 self-center rounded-full border ${on ? "border-ink bg-ink" : "border-rule-strong"}`} />
+      <span
+        className={`mt-0.5 block size-3 self-center rounded-full border ${on ? "border-ink bg-ink" : "border-rule-strong"}`}
+      />
       <span className="min-w-0">
         <span className="block truncate font-medium text-ink">{offer.title}</span>
         <span className="block truncate text-[12px] text-ink-2">
-          {money(Number(offer.price.amount))} each, {offer.quota.left} left, {offer.caps.prompt_characters} characters
+          {money(Number(offer.price.amount))} each, {offer.quota.left} left,{" "}
+          {offer.caps.prompt_characters} characters
         </span>
       </span>
       <span className="font-mono">{estimate ? money(estimate.cost) : "…"}</span>
@@ -140,4 +243,5 @@ function OfferRow({ film, offer, wish, on, onChoose }: { film: Film; offer: Offe
   );
 }
 
-const clock = (when: string) => new Date(when).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
+const clock = (when: string) =>
+  new Date(when).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });

@@ -43,10 +43,15 @@ export function Marking({ film, take, mask, onMask }: Props) {
     if (mask) setBefore([...before, mask].slice(-40));
     onMask(next, figure);
   };
-  const { box, setBox, onKeyDown } = useKeyBox((marked) => mask && put(withBox(mask, marked, true)));
+  const { box, setBox, onKeyDown } = useKeyBox(
+    (marked) => mask && put(withBox(mask, marked, true)),
+  );
   const at = (e: React.PointerEvent): [number, number] => {
     const r = canvas.current!.getBoundingClientRect();
-    return [((e.clientX - r.left) / r.width) * mask!.width, ((e.clientY - r.top) / r.height) * mask!.height];
+    return [
+      ((e.clientX - r.left) / r.width) * mask!.width,
+      ((e.clientY - r.top) / r.height) * mask!.height,
+    ];
   };
   const boxOf = (from: [number, number], to: [number, number]) => {
     const scaled = ([x, y]: [number, number]) => [x / mask!.width, y / mask!.height] as const;
@@ -62,7 +67,15 @@ export function Marking({ film, take, mask, onMask }: Props) {
       const pen = scratch.getContext("2d")!;
       pen.drawImage(picture.current!, 0, 0, mask.width, mask.height);
       const x = Math.min(mask.width - 1, Math.floor(here[0]));
-      put(withLike(mask, pen.getImageData(0, 0, mask.width, mask.height).data, x, Math.min(mask.height - 1, Math.floor(here[1])), LIKE));
+      put(
+        withLike(
+          mask,
+          pen.getImageData(0, 0, mask.width, mask.height).data,
+          x,
+          Math.min(mask.height - 1, Math.floor(here[1])),
+          LIKE,
+        ),
+      );
       return;
     }
     points.current = [here];
@@ -81,7 +94,8 @@ export function Marking({ film, take, mask, onMask }: Props) {
     onMask({ ...mask }, null);
   };
   const up = (e: React.PointerEvent) => {
-    if (tool === "box" && points.current && mask) put(withBox(mask, boxOf(points.current[0]!, at(e)), true));
+    if (tool === "box" && points.current && mask)
+      put(withBox(mask, boxOf(points.current[0]!, at(e)), true));
     points.current = null;
     setBox(null);
   };
@@ -89,7 +103,10 @@ export function Marking({ film, take, mask, onMask }: Props) {
     if (!mask) return;
     if (!figure.cut) return put(withBox(mask, figure.box as Box, true));
     const alone = share(mask) === 0;
-    put(withImage(mask, await maskOfFigure(film.id, take.id, number, mask.width, mask.height)), alone ? number : null);
+    put(
+      withImage(mask, await maskOfFigure(film.id, take.id, number, mask.width, mask.height)),
+      alone ? number : null,
+    );
   };
   const marked = mask ? share(mask) : 0;
   return (
@@ -98,13 +115,24 @@ export function Marking({ film, take, mask, onMask }: Props) {
         <Tools tools={TOOLS} tool={tool} onTool={setTool} />
         <label className="ml-2 flex items-center gap-2 text-ink-2">
           size
-          <input type="range" min={4} max={160} value={size} onChange={(e) => setSize(Number(e.target.value))} aria-label="Size of the brush" className="w-[80px] accent-[var(--ink)]" />
+          <input
+            type="range"
+            min={4}
+            max={160}
+            value={size}
+            onChange={(e) => setSize(Number(e.target.value))}
+            aria-label="Size of the brush"
+            className="w-[80px] accent-[var(--ink)]"
+          />
         </label>
         {figures.length > 0 && (
           <Choice
             label="Mark somebody"
             value="none"
-            options={[["none", "mark somebody …"] as const, ...figures.map((f, i) => [String(i), f.name] as const)]}
+            options={[
+              ["none", "mark somebody …"] as const,
+              ...figures.map((f, i) => [String(i), f.name] as const),
+            ]}
             onChange={(v) => void markFigure(Number(v), figures[Number(v)]!)}
           />
         )}
@@ -119,7 +147,11 @@ export function Marking({ film, take, mask, onMask }: Props) {
         >
           <Undo2 className="size-4" />
         </Button>
-        <Button kind="quiet" disabled={!marked} onClick={() => mask && put(emptyMask(mask.width, mask.height))}>
+        <Button
+          kind="quiet"
+          disabled={!marked}
+          onClick={() => mask && put(emptyMask(mask.width, mask.height))}
+        >
           Clear
         </Button>
       </div>
@@ -129,7 +161,9 @@ export function Marking({ film, take, mask, onMask }: Props) {
           src={`/media/${take.media}`}
           alt={`Take ${take.number}`}
           draggable={false}
-          onLoad={(e) => onMask(emptyMask(e.currentTarget.naturalWidth, e.currentTarget.naturalHeight), null)}
+          onLoad={(e) =>
+            onMask(emptyMask(e.currentTarget.naturalWidth, e.currentTarget.naturalHeight), null)
+          }
           className="block max-h-[52vh] max-w-full select-none rounded-[3px]"
         />
         <canvas
@@ -149,7 +183,9 @@ export function Marking({ film, take, mask, onMask }: Props) {
       </div>
       <p className="mt-1 flex justify-between text-[12px] text-ink-2">
         By keys: arrows move a box, with Shift they size it, Enter marks it.
-        <span role="status">{marked ? `${Math.max(1, Math.round(marked * 100))} % marked` : "nothing marked"}</span>
+        <span role="status">
+          {marked ? `${Math.max(1, Math.round(marked * 100))} % marked` : "nothing marked"}
+        </span>
       </p>
     </>
   );

@@ -7,7 +7,11 @@ import type { RunWish } from "../../api/film";
 import type { Hand } from "../../api/hand";
 import { More } from "./More";
 
-const said = vi.hoisted(() => ({ started: [] as RunWish[], changed: [] as unknown[], hand: undefined as unknown }));
+const said = vi.hoisted(() => ({
+  started: [] as RunWish[],
+  changed: [] as unknown[],
+  hand: undefined as unknown,
+}));
 
 vi.mock("../../api/film", () => ({
   useStart: () => ({ mutate: (wish: RunWish) => said.started.push(wish) }),
@@ -21,10 +25,20 @@ vi.mock("../../api/hand", () => ({ useHand: () => ({ data: said.hand }) }));
 
 const film = { id: "f", settings: { look: "cut-paper" }, cutouts: [{ id: 1 }] } as unknown as Film;
 const shot = { id: 7, own: {} } as unknown as Shot;
-const take = { id: "t", number: 2, brought: false, prompt: "a boat", seed: 41, width: 1280, height: 720 } as unknown as Take;
+const take = {
+  id: "t",
+  number: 2,
+  brought: false,
+  prompt: "a boat",
+  seed: 41,
+  width: 1280,
+  height: 720,
+} as unknown as Take;
 const hand = (more: Partial<Hand> = {}): Hand =>
   ({
-    figures: [{ name: "Maren", box: [0, 0, 1, 1], joints: { head: [0.5, 0.2] }, way: 1, cut: true }],
+    figures: [
+      { name: "Maren", box: [0, 0, 1, 1], joints: { head: [0.5, 0.2] }, way: 1, cut: true },
+    ],
     reach: [{ size: "1080p", zoom: 1.25, across: 1024, frame: 1920, ratio: 0.53, factor: 2 }],
     frame: [0, 0, 1, 1],
     fits: true,
@@ -79,7 +93,8 @@ test("its seed is kept for the shot, and let go", () => {
 
 test("of a brought picture nothing is made again, but it is cut, framed and enlarged", () => {
   opened({ take: { ...take, brought: true, prompt: "" } as Take });
-  for (const name of [/^Vary/, /^In another look/, /^Pose/, /^Compose/, /^Keep its seed/]) expect(off(name)).toBe(true);
+  for (const name of [/^Vary/, /^In another look/, /^Pose/, /^Compose/, /^Keep its seed/])
+    expect(off(name)).toBe(true);
   for (const name of [/^Cut out/, /^Lay/, /^Crop/, /^Enlarge 2/]) expect(off(name)).toBe(false);
 });
 
@@ -94,10 +109,16 @@ test("nobody is posed whose joints are not known, and nothing grows beyond what 
 
 test("how close the camera comes is told in pixels", () => {
   opened();
-  expect(screen.getByText(/comes 1.25 times as close: 1024 pixels of the picture for 1920 of a 1080p film/).textContent).toContain("Enlarge 2 times");
+  expect(
+    screen.getByText(
+      /comes 1.25 times as close: 1024 pixels of the picture for 1920 of a 1080p film/,
+    ).textContent,
+  ).toContain("Enlarge 2 times");
 });
 
 test("it is taken away with its layers by a plain link", () => {
   opened();
-  expect(item(/^Take away with its layers/).getAttribute("href")).toBe("/api/films/f/takes/t/openraster");
+  expect(item(/^Take away with its layers/).getAttribute("href")).toBe(
+    "/api/films/f/takes/t/openraster",
+  );
 });

@@ -15,7 +15,11 @@ export const WHOLE: View = { scale: 1, x: 0.5, y: 0.5 };
 export function bounded({ scale, x, y }: View): View {
   const s = Math.min(8, Math.max(1, scale));
   const half = 0.5 / s;
-  return { scale: s, x: Math.min(1 - half, Math.max(half, x)), y: Math.min(1 - half, Math.max(half, y)) };
+  return {
+    scale: s,
+    x: Math.min(1 - half, Math.max(half, x)),
+    y: Math.min(1 - half, Math.max(half, y)),
+  };
 }
 
 interface Props {
@@ -37,7 +41,11 @@ export function Pane({ take, aspect, view, onView, many }: Props) {
       const [fx, fy] = [(e.clientX - r.left) / r.width - 0.5, (e.clientY - r.top) / r.height - 0.5];
       onView((v) => {
         const scale = Math.min(8, Math.max(1, v.scale * Math.exp(-e.deltaY / 400)));
-        return bounded({ scale, x: v.x + fx / v.scale - fx / scale, y: v.y + fy / v.scale - fy / scale });
+        return bounded({
+          scale,
+          x: v.x + fx / v.scale - fx / scale,
+          y: v.y + fy / v.scale - fy / scale,
+        });
       });
     };
     pane.addEventListener("wheel", onWheel, { passive: false });
@@ -46,7 +54,10 @@ export function Pane({ take, aspect, view, onView, many }: Props) {
   const drag = (e: React.PointerEvent) => {
     if (!from.current) return;
     const r = frame.current!.getBoundingClientRect();
-    const [dx, dy] = [(e.clientX - from.current[0]) / r.width, (e.clientY - from.current[1]) / r.height];
+    const [dx, dy] = [
+      (e.clientX - from.current[0]) / r.width,
+      (e.clientY - from.current[1]) / r.height,
+    ];
     from.current = [e.clientX, e.clientY];
     onView((v) => bounded({ ...v, x: v.x - dx / v.scale, y: v.y - dy / v.scale }));
   };

@@ -26,8 +26,8 @@ export function Pose(props: DeskProps) {
   if (!figures.length) {
     return (
       <p className="py-6 text-ink-2">
-        Nobody’s joints are known in take {props.take.number}: only figures that the illustrator drew can be posed.{" "}
-        <Button onClick={props.onDone}>Back</Button>
+        Nobody’s joints are known in take {props.take.number}: only figures that the illustrator
+        drew can be posed. <Button onClick={props.onDone}>Back</Button>
       </p>
     );
   }
@@ -38,15 +38,27 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
   const frame = useRef<HTMLDivElement>(null);
   const dragged = useRef<string | null>(null);
   const [at, setAt] = useState(0);
-  const first = (i: number): Posed => ({ name: figures[i]!.name, way: figures[i]!.way, joints: figures[i]!.joints });
+  const first = (i: number): Posed => ({
+    name: figures[i]!.name,
+    way: figures[i]!.way,
+    joints: figures[i]!.joints,
+  });
   const [poses, setPoses] = useState<Posed[]>(figures.map((_, i) => first(i)));
   const [before, setBefore] = useState<Posed[][]>([]);
   const [count, setCount] = useState(4);
   const stock = usePoses().data ?? [];
   const move = useMovePose();
   const start = useStart(film.id);
-  const changed = poses.filter((p, i) => JSON.stringify(p.joints) !== JSON.stringify(figures[i]!.joints));
-  const wish = { kind: "again" as const, shots: [shot.id], take: take.id, poses: changed, takes: count };
+  const changed = poses.filter(
+    (p, i) => JSON.stringify(p.joints) !== JSON.stringify(figures[i]!.joints),
+  );
+  const wish = {
+    kind: "again" as const,
+    shots: [shot.id],
+    take: take.id,
+    poses: changed,
+    takes: count,
+  };
   const aspect = (take.width ?? 16) / (take.height ?? 9);
   const pose = poses[at]!;
   const latest = useRef(pose);
@@ -100,7 +112,14 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
   return (
     <section aria-label={`Pose in take ${take.number}`}>
       <div className="mb-2 flex flex-wrap items-center gap-2">
-        {figures.length > 1 && <Choice label="Whom to pose" value={String(at)} options={figures.map((f, i) => [String(i), f.name] as const)} onChange={(v) => setAt(Number(v))} />}
+        {figures.length > 1 && (
+          <Choice
+            label="Whom to pose"
+            value={String(at)}
+            options={figures.map((f, i) => [String(i), f.name] as const)}
+            onChange={(v) => setAt(Number(v))}
+          />
+        )}
         <span className="text-ink-2">Drag a joint, or take a pose:</span>
         <Button
           kind="quiet"
@@ -114,23 +133,56 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
         >
           <Undo2 className="size-4" />
         </Button>
-        <Button kind="quiet" disabled={!changed.length} onClick={() => (remember(), setPoses(figures.map((_, i) => first(i))))}>
+        <Button
+          kind="quiet"
+          disabled={!changed.length}
+          onClick={() => (remember(), setPoses(figures.map((_, i) => first(i))))}
+        >
           As it was
         </Button>
       </div>
       <div role="group" aria-label="Poses" className="mb-2 flex flex-wrap gap-1">
         {stock.map((name) => (
-          <button key={name} type="button" onClick={() => take_(name)} className="h-7 rounded-[5px] border border-rule-strong px-2 hover:bg-shade">
+          <button
+            key={name}
+            type="button"
+            onClick={() => take_(name)}
+            className="h-7 rounded-[5px] border border-rule-strong px-2 hover:bg-shade"
+          >
             {name}
           </button>
         ))}
       </div>
-      <div ref={frame} className="relative mx-auto w-fit touch-none" onPointerMove={onMove} onPointerUp={() => (dragged.current = null)}>
-        <img src={`/media/${take.media}`} alt={`Take ${take.number}`} draggable={false} className="block max-h-[50vh] max-w-full select-none rounded-[3px] opacity-70" />
-        <svg viewBox={`0 0 ${aspect * 100} 100`} className="pointer-events-none absolute inset-0 size-full overflow-visible" aria-hidden>
+      <div
+        ref={frame}
+        className="relative mx-auto w-fit touch-none"
+        onPointerMove={onMove}
+        onPointerUp={() => (dragged.current = null)}
+      >
+        <img
+          src={`/media/${take.media}`}
+          alt={`Take ${take.number}`}
+          draggable={false}
+          className="block max-h-[50vh] max-w-full select-none rounded-[3px] opacity-70"
+        />
+        <svg
+          viewBox={`0 0 ${aspect * 100} 100`}
+          className="pointer-events-none absolute inset-0 size-full overflow-visible"
+          aria-hidden
+        >
           {["#fffdf8", "#1c1b1e"].map((ink, i) =>
             LIMBS.map((limb) => (
-              <polyline key={ink + limb.join()} points={limb.map((j) => `${place(j)[0] * aspect * 100},${place(j)[1] * 100}`).join(" ")} fill="none" stroke={ink} strokeWidth={i ? 0.7 : 1.8} strokeLinecap="round" strokeLinejoin="round" />
+              <polyline
+                key={ink + limb.join()}
+                points={limb
+                  .map((j) => `${place(j)[0] * aspect * 100},${place(j)[1] * 100}`)
+                  .join(" ")}
+                fill="none"
+                stroke={ink}
+                strokeWidth={i ? 0.7 : 1.8}
+                strokeLinecap="round"
+                strokeLinejoin="round"
+              />
             )),
           )}
         </svg>
@@ -153,7 +205,10 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
           />
         ))}
       </div>
-      <p className="mt-1 text-[12px] text-ink-2">By keys: Tab from joint to joint, arrows move it, with Shift further. Limbs keep their lengths.</p>
+      <p className="mt-1 text-[12px] text-ink-2">
+        By keys: Tab from joint to joint, arrows move it, with Shift further. Limbs keep their
+        lengths.
+      </p>
       <Candidates
         film={film}
         wish={wish}
@@ -164,7 +219,9 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
         onMake={() => start.mutate(wish, { onSuccess: onDone })}
         onDone={onDone}
       >
-        {changed.length ? "Prompt and seed stay; each is a take of its own." : "Nothing is moved yet."}
+        {changed.length
+          ? "Prompt and seed stay; each is a take of its own."
+          : "Nothing is moved yet."}
       </Candidates>
     </section>
   );

@@ -15,7 +15,14 @@ export function Retouch({ film, shot, take, onDone }: DeskProps) {
   const [count, setCount] = useState(2);
   const keep = useMask(film.id);
   const start = useStart(film.id);
-  const wish = { kind: "retouch" as const, shots: [shot.id], take: take.id, words: words.trim(), takes: count, feather };
+  const wish = {
+    kind: "retouch" as const,
+    shots: [shot.id],
+    take: take.id,
+    words: words.trim(),
+    takes: count,
+    feather,
+  };
   const make = async () => {
     const kept = await keep.mutateAsync({ take: take.id, png: await pngOf(mask!) });
     start.mutate({ ...wish, mask: kept.media }, { onSuccess: onDone });
@@ -26,11 +33,25 @@ export function Retouch({ film, shot, take, onDone }: DeskProps) {
       <div className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] items-end gap-3">
         <label className="block">
           <span className="text-ink-2">What should be there; nothing: it goes</span>
-          <Field aria-label="What should be there" value={words} maxLength={200} placeholder="a heron, a red hat, a lantern …" onChange={(e) => setWords(e.target.value)} />
+          <Field
+            aria-label="What should be there"
+            value={words}
+            maxLength={200}
+            placeholder="a heron, a red hat, a lantern …"
+            onChange={(e) => setWords(e.target.value)}
+          />
         </label>
         <label className="flex h-8 items-center gap-2 text-ink-2">
           soft edge
-          <input type="range" min={0} max={60} value={feather} onChange={(e) => setFeather(Number(e.target.value))} aria-label="Soft edge in pixels" className="w-[90px] accent-[var(--ink)]" />
+          <input
+            type="range"
+            min={0}
+            max={60}
+            value={feather}
+            onChange={(e) => setFeather(Number(e.target.value))}
+            aria-label="Soft edge in pixels"
+            className="w-[90px] accent-[var(--ink)]"
+          />
           <span className="w-6 font-mono text-[12px]">{feather}</span>
         </label>
       </div>

@@ -19,10 +19,28 @@ export function Seeds({ film }: { film: Film }) {
     <section aria-label="Seeds">
       <Heading title="Seeds" beside="a shot’s or a person’s own goes before" />
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <Choice quiet label="Where seeds come from" value={film.settings.seeds ?? "each"} options={WAYS} onChange={(seeds) => seeds !== film.settings.seeds && set({ seeds })} />
-        <SeedField value={film.settings.seed} title="Of the film; the seeds of its shots follow from it" onSet={(seed) => seed !== null && set({ seed })} />
+        <Choice
+          quiet
+          label="Where seeds come from"
+          value={film.settings.seeds ?? "each"}
+          options={WAYS}
+          onChange={(seeds) => seeds !== film.settings.seeds && set({ seeds })}
+        />
+        <SeedField
+          value={film.settings.seed}
+          title="Of the film; the seeds of its shots follow from it"
+          onSet={(seed) => seed !== null && set({ seed })}
+        />
       </div>
-      {draft && <BeforeYouDecide film={film} title="Other seeds" command={draft} onDone={() => setDraft(null)} onLeave={() => setDraft(null)} />}
+      {draft && (
+        <BeforeYouDecide
+          film={film}
+          title="Other seeds"
+          command={draft}
+          onDone={() => setDraft(null)}
+          onLeave={() => setDraft(null)}
+        />
+      )}
     </section>
   );
 }

@@ -39,7 +39,9 @@ export function Sketch({ film, shot, take, onDone }: DeskProps) {
   const keep = useSketch(film.id);
   const start = useStart(film.id);
   const aspect = (take.width ?? 16) / (take.height ?? 9);
-  const { box, setBox, onKeyDown } = useKeyBox((put) => setShapes((all) => [...all, { kind: tool === "line" ? "box" : tool, tone, box: put }]));
+  const { box, setBox, onKeyDown } = useKeyBox((put) =>
+    setShapes((all) => [...all, { kind: tool === "line" ? "box" : tool, tone, box: put }]),
+  );
   useEffect(() => redraw(canvas.current!, brought, shapes), [shapes, brought]);
   const at = (e: React.PointerEvent): [number, number] => {
     const r = canvas.current!.getBoundingClientRect();
@@ -48,25 +50,33 @@ export function Sketch({ film, shot, take, onDone }: DeskProps) {
   const down = (e: React.PointerEvent) => {
     e.currentTarget.setPointerCapture(e.pointerId);
     from.current = at(e);
-    if (tool === "line") setShapes([...shapes, { kind: "line", tone, points: [from.current], size: 0.05 }]);
+    if (tool === "line")
+      setShapes([...shapes, { kind: "line", tone, points: [from.current], size: 0.05 }]);
   };
   const move = (e: React.PointerEvent) => {
     if (!from.current) return;
     const here = at(e);
     if (tool !== "line") return setBox(corners(from.current, here));
-    setShapes((all) => all.map((s, i) => (i === all.length - 1 && s.kind === "line" ? { ...s, points: [...s.points, here] } : s)));
+    setShapes((all) =>
+      all.map((s, i) =>
+        i === all.length - 1 && s.kind === "line" ? { ...s, points: [...s.points, here] } : s,
+      ),
+    );
   };
   const up = (e: React.PointerEvent) => {
     if (from.current && tool !== "line") {
       const put = corners(from.current, at(e));
-      if (put[2] - put[0] > 0.01 && put[3] - put[1] > 0.01) setShapes([...shapes, { kind: tool, tone, box: put }]);
+      if (put[2] - put[0] > 0.01 && put[3] - put[1] > 0.01)
+        setShapes([...shapes, { kind: tool, tone, box: put }]);
     }
     from.current = null;
     setBox(null);
   };
   const wish = { kind: "again" as const, shots: [shot.id], take: take.id, takes: count, strength };
   const make = async () => {
-    const png = await new Promise<Blob>((resolve) => canvas.current!.toBlob((blob) => resolve(blob!), "image/png"));
+    const png = await new Promise<Blob>((resolve) =>
+      canvas.current!.toBlob((blob) => resolve(blob!), "image/png"),
+    );
     const kept = await keep.mutateAsync(png);
     start.mutate({ ...wish, guide: kept.media }, { onSuccess: onDone });
   };
@@ -84,9 +94,25 @@ export function Sketch({ film, shot, take, onDone }: DeskProps) {
     <section aria-label={`Compose take ${take.number}`}>
       <div className="mb-2 flex flex-wrap items-center gap-1.5">
         <Tools tools={TOOLS} tool={tool} onTool={setTool} />
-        <Choice label="What it stands for" value={tone} options={TONES} onChange={(v) => setTone(v as Tone)} />
-        <Bring label="Sketch file" title="Bring a sketch" busy={keep.isPending} quiet onFiles={([file]) => void bring(file!)} />
-        <Button kind="quiet" disabled={!shapes.length} aria-label="Undo the last shape" onClick={() => setShapes(shapes.slice(0, -1))}>
+        <Choice
+          label="What it stands for"
+          value={tone}
+          options={TONES}
+          onChange={(v) => setTone(v as Tone)}
+        />
+        <Bring
+          label="Sketch file"
+          title="Bring a sketch"
+          busy={keep.isPending}
+          quiet
+          onFiles={([file]) => void bring(file!)}
+        />
+        <Button
+          kind="quiet"
+          disabled={!shapes.length}
+          aria-label="Undo the last shape"
+          onClick={() => setShapes(shapes.slice(0, -1))}
+        >
           <Undo2 className="size-4" />
         </Button>
         <Button
@@ -114,16 +140,40 @@ export function Sketch({ film, shot, take, onDone }: DeskProps) {
           onPointerUp={up}
           onKeyDown={onKeyDown}
         />
-        <img src={`/media/${take.media}`} alt="" className="pointer-events-none absolute inset-0 size-full opacity-25" />
+        <img
+          src={`/media/${take.media}`}
+          alt=""
+          className="pointer-events-none absolute inset-0 size-full opacity-25"
+        />
         {box && <BoxMark box={box} />}
       </div>
-      <p className="mt-1 text-[12px] text-ink-2">By keys: arrows move a box, with Shift they size it, Enter puts it down.</p>
+      <p className="mt-1 text-[12px] text-ink-2">
+        By keys: arrows move a box, with Shift they size it, Enter puts it down.
+      </p>
       <label className="mt-1 flex h-8 w-fit items-center gap-2 text-ink-2">
         how strictly it is followed
-        <input type="range" min={10} max={100} value={strength} onChange={(e) => setStrength(Number(e.target.value))} aria-label="How strictly the sketch is followed" className="w-[140px] accent-[var(--ink)]" />
+        <input
+          type="range"
+          min={10}
+          max={100}
+          value={strength}
+          onChange={(e) => setStrength(Number(e.target.value))}
+          aria-label="How strictly the sketch is followed"
+          className="w-[140px] accent-[var(--ink)]"
+        />
         <span className="w-10 font-mono text-[12px]">{strength} %</span>
       </label>
-      <Candidates film={film} wish={{ ...wish, vary: 0 }} ready={!blank} busy={keep.isPending} title={`Make ${count} after this`} count={count} onCount={setCount} onMake={() => void make()} onDone={onDone}>
+      <Candidates
+        film={film}
+        wish={{ ...wish, vary: 0 }}
+        ready={!blank}
+        busy={keep.isPending}
+        title={`Make ${count} after this`}
+        count={count}
+        onCount={setCount}
+        onMake={() => void make()}
+        onDone={onDone}
+      >
         Who is in it stays; where they stand follows the masses, the largest first.
       </Candidates>
     </section>

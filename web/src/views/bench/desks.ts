@@ -9,5 +9,12 @@ import { Retouch } from "./Retouch";
 import { Sketch } from "./Sketch";
 import type { DeskProps } from "./desk";
 
-export const DESKS = { retouch: Retouch, pose: Pose, sketch: Sketch, cut: CutOut, lay: LayIn, frame: Frame } satisfies Record<string, ComponentType<DeskProps>>;
+export const DESKS = {
+  retouch: Retouch,
+  pose: Pose,
+  sketch: Sketch,
+  cut: CutOut,
+  lay: LayIn,
+  frame: Frame,
+} satisfies Record<string, ComponentType<DeskProps>>;
 export type DeskName = keyof typeof DESKS;

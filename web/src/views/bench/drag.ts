@@ -2,7 +2,10 @@
 import { type PointerEvent, type RefObject, useRef } from "react";
 
 /** `onDrag` is given how far the pointer went, in shares of the stage. `hold` begins it; both are put on what is dragged. */
-export function useDrag(stage: RefObject<HTMLElement | null>, onDrag: (dx: number, dy: number, size: boolean) => void) {
+export function useDrag(
+  stage: RefObject<HTMLElement | null>,
+  onDrag: (dx: number, dy: number, size: boolean) => void,
+) {
   const held = useRef<{ x: number; y: number; size: boolean } | null>(null);
   const hold = (size: boolean) => (e: PointerEvent) => {
     e.stopPropagation();
@@ -21,5 +24,8 @@ export function useDrag(stage: RefObject<HTMLElement | null>, onDrag: (dx: numbe
       held.current = null;
     },
   };
-  return { whole: { onPointerDown: hold(false), ...going }, corner: { onPointerDown: hold(true), ...going } };
+  return {
+    whole: { onPointerDown: hold(false), ...going },
+    corner: { onPointerDown: hold(true), ...going },
+  };
 }

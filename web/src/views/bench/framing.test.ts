@@ -17,7 +17,13 @@ describe("a frame over a picture", () => {
   });
   it("keeps its shape however it is moved and sized, and never loses the picture", () => {
     let frame: Box = holding(1.5);
-    for (const [dx, dy, times] of [[3, 0, 1], [0, -4, 0.1], [-6, 6, 1], [0, 0, 9], [0.2, 0.1, 1.1]] as const) {
+    for (const [dx, dy, times] of [
+      [3, 0, 1],
+      [0, -4, 0.1],
+      [-6, 6, 1],
+      [0, 0, 9],
+      [0.2, 0.1, 1.1],
+    ] as const) {
       frame = sized(moved(frame, dx, dy), times, 1.5);
       expect(shapeOf(frame)).toBeCloseTo(1.5, 6);
       expect(frame[0]).toBeLessThan(0.95);

@@ -57,8 +57,15 @@ test("by its corner it is sized, and not moved as well", () => {
   expect(onDrag.mock.calls[0]).toEqual([0.1, 0, true]);
 });
 
-const key = (name: string, shiftKey = false) => ({ key: name, shiftKey, preventDefault: vi.fn(), stopPropagation: vi.fn() }) as unknown as React.KeyboardEvent;
-const near = (box: Box | null, wanted: Box) => box!.forEach((v, i) => expect(v).toBeCloseTo(wanted[i]!, 6));
+const key = (name: string, shiftKey = false) =>
+  ({
+    key: name,
+    shiftKey,
+    preventDefault: vi.fn(),
+    stopPropagation: vi.fn(),
+  }) as unknown as React.KeyboardEvent;
+const near = (box: Box | null, wanted: Box) =>
+  box!.forEach((v, i) => expect(v).toBeCloseTo(wanted[i]!, 6));
 
 test("a box begins in the middle, is moved, sized with Shift, and put down with Enter", () => {
   const put = vi.fn();
@@ -92,7 +99,18 @@ test("a box has its corners in order whichever way it was drawn", () => {
 
 test("one tool is in hand, and another is taken", () => {
   const take = vi.fn();
-  render(<Tools tools={[["line", "Brush", Brush], ["box", "Box", Square]] as const} tool="line" onTool={take} />);
+  render(
+    <Tools
+      tools={
+        [
+          ["line", "Brush", Brush],
+          ["box", "Box", Square],
+        ] as const
+      }
+      tool="line"
+      onTool={take}
+    />,
+  );
   expect(screen.getByRole("radio", { name: "Brush" }).getAttribute("aria-checked")).toBe("true");
   fireEvent.click(screen.getByRole("radio", { name: "Box" }));
   expect(take).toHaveBeenCalledWith("box");

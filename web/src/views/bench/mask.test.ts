@@ -12,7 +12,15 @@ test("boxes are put in and rubbed out, and leave the mask before as it was", () 
 
 test("a stroke is as broad as its brush and has no gaps", () => {
   const mask = emptyMask(100, 40);
-  stroke(mask, [[10, 20], [90, 20]], 5, true);
+  stroke(
+    mask,
+    [
+      [10, 20],
+      [90, 20],
+    ],
+    5,
+    true,
+  );
   expect(mask.on[20 * 100 + 50]).toBe(1);
   expect(mask.on[15 * 100 + 50]).toBe(1);
   expect(mask.on[13 * 100 + 50]).toBe(0);

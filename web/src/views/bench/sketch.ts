@@ -3,7 +3,9 @@ import type { Box } from "./keyBox";
 
 export const TONES = { dark: "#1c1b1e", ground: "#a8a29a", blank: "#ffffff" } as const;
 export type Tone = keyof typeof TONES;
-export type Shape = { kind: "oval" | "box"; tone: Tone; box: Box } | { kind: "line"; tone: Tone; points: [number, number][]; size: number };
+export type Shape =
+  | { kind: "oval" | "box"; tone: Tone; box: Box }
+  | { kind: "line"; tone: Tone; points: [number, number][]; size: number };
 
 /** A shape onto a sketch, in shares of it. */
 function drawn(pen: CanvasRenderingContext2D, shape: Shape): void {
@@ -15,7 +17,8 @@ function drawn(pen: CanvasRenderingContext2D, shape: Shape): void {
     pen.beginPath();
     shape.points.forEach(([x, y]) => pen.lineTo(x * width, y * height));
     // A single point is a dot: a line of no length is not drawn.
-    if (shape.points.length === 1) pen.lineTo(shape.points[0]![0] * width + 0.1, shape.points[0]![1] * height);
+    if (shape.points.length === 1)
+      pen.lineTo(shape.points[0]![0] * width + 0.1, shape.points[0]![1] * height);
     pen.stroke();
     return;
   }
@@ -28,7 +31,11 @@ function drawn(pen: CanvasRenderingContext2D, shape: Shape): void {
 }
 
 /** All of a sketch: paper, a picture that was brought, and the shapes over it. */
-export function redraw(canvas: HTMLCanvasElement, brought: CanvasImageSource | null, shapes: readonly Shape[]): void {
+export function redraw(
+  canvas: HTMLCanvasElement,
+  brought: CanvasImageSource | null,
+  shapes: readonly Shape[],
+): void {
   const pen = canvas.getContext("2d")!;
   pen.fillStyle = TONES.blank;
   pen.fillRect(0, 0, canvas.width, canvas.height);

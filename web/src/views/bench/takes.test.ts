@@ -5,20 +5,33 @@ import { bounded } from "./Pane";
 import { inOrder, setApart } from "./takes";
 
 const take = (number: number, values: Partial<Take> = {}) =>
-  ({ id: `t${number}`, number, seed: number, offer: "illustrator-quick", prompt: "Wide shot. Pip (red scarf). dusk.", brought: false, rejected: null, ...values }) as Take;
+  ({
+    id: `t${number}`,
+    number,
+    seed: number,
+    offer: "illustrator-quick",
+    prompt: "Wide shot. Pip (red scarf). dusk.",
+    brought: false,
+    rejected: null,
+    ...values,
+  }) as Take;
 
 test("the take in use comes first, rejected ones last", () => {
-  const shot = { used: "t2", takes: [take(1), take(2), take(3, { rejected: "two heads" }), take(4)] } as Shot;
+  const shot = {
+    used: "t2",
+    takes: [take(1), take(2), take(3, { rejected: "two heads" }), take(4)],
+  } as Shot;
   expect(inOrder(shot).map((t) => t.number)).toEqual([2, 4, 1, 3]);
 });
 
 test("what sets two takes apart is said in words", () => {
   expect(setApart(take(1), take(2))).toEqual(["seed 2"]);
-  expect(setApart(take(1), take(1, { prompt: "Wide shot. Pip (green scarf). dusk.", offer: "illustrator-fine" }))).toEqual([
-    "illustrator, fine",
-    "with “green scarf”",
-    "without “red scarf”",
-  ]);
+  expect(
+    setApart(
+      take(1),
+      take(1, { prompt: "Wide shot. Pip (green scarf). dusk.", offer: "illustrator-fine" }),
+    ),
+  ).toEqual(["illustrator, fine", "with “green scarf”", "without “red scarf”"]);
   expect(setApart(take(1), take(1))).toEqual(["made from the same"]);
   expect(setApart(take(1), take(2, { brought: true }))).toEqual([]);
 });

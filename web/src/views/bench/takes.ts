@@ -13,7 +13,11 @@ export function setApart(one: Take, other: Take): string[] {
   const out: string[] = [];
   if (one.seed !== other.seed) out.push(`seed ${other.seed}`);
   if (one.offer !== other.offer) out.push(other.offer.replace("-", ", "));
-  const pieces = (t: Take) => t.prompt.split(/[.,()]+/).map((p) => p.trim()).filter(Boolean);
+  const pieces = (t: Take) =>
+    t.prompt
+      .split(/[.,()]+/)
+      .map((p) => p.trim())
+      .filter(Boolean);
   const [before, after] = [new Set(pieces(one)), new Set(pieces(other))];
   const came = [...after].filter((p) => !before.has(p));
   const went = [...before].filter((p) => !after.has(p));

@@ -14,7 +14,14 @@ interface Props {
   onLeave: () => void;
 }
 
-export function BeforeYouDecide({ film, title, command, only = "Change only", onDone, onLeave }: Props) {
+export function BeforeYouDecide({
+  film,
+  title,
+  command,
+  only = "Change only",
+  onDone,
+  onLeave,
+}: Props) {
   const change = useChange(film.id);
   const start = useStart(film.id);
   const impact = useImpact(film.id, command, film.revision).data;
@@ -23,14 +30,25 @@ export function BeforeYouDecide({ film, title, command, only = "Change only", on
     onDone();
   };
   return (
-    <section aria-label="Before you decide" className="sticky top-0 z-10 rounded-[5px] border border-rule-strong bg-page p-3">
+    <section
+      aria-label="Before you decide"
+      className="sticky top-0 z-10 rounded-[5px] border border-rule-strong bg-page p-3"
+    >
       <div className="flex justify-between gap-3">
         <h3 className="font-semibold">{title}</h3>
         <span className="shrink-0 text-ink-2">before you decide</span>
       </div>
-      <p className="my-1 text-ink-2">{impact ? said(impact.prompts, impact.stale, impact.cost, impact.seconds) : "Looking at what it would change …"}</p>
+      <p className="my-1 text-ink-2">
+        {impact
+          ? said(impact.prompts, impact.stale, impact.cost, impact.seconds)
+          : "Looking at what it would change …"}
+      </p>
       <div className="flex flex-wrap gap-2">
-        <Button kind="ink" disabled={!impact?.stale} onClick={() => take(() => start.mutate({ kind: "pictures" }))}>
+        <Button
+          kind="ink"
+          disabled={!impact?.stale}
+          onClick={() => take(() => start.mutate({ kind: "pictures" }))}
+        >
           Change and make again
         </Button>
         <Button onClick={() => take()}>{only}</Button>
@@ -44,7 +62,8 @@ export function BeforeYouDecide({ film, title, command, only = "Change only", on
 
 function said(prompts: number, stale: number, cost: number, seconds: number): string {
   if (!prompts && !stale) return "No prompt changes.";
-  if (!prompts) return `No words change, but ${stale} circled ${stale === 1 ? "picture becomes" : "pictures become"} stale. Making them again costs ${money(cost)} and about ${inWords(seconds)}.`;
+  if (!prompts)
+    return `No words change, but ${stale} circled ${stale === 1 ? "picture becomes" : "pictures become"} stale. Making them again costs ${money(cost)} and about ${inWords(seconds)}.`;
   const changes = `${prompts} ${prompts === 1 ? "prompt changes" : "prompts change"}.`;
   if (!stale) return `${changes} No picture becomes stale.`;
   return `${changes} ${stale} circled ${stale === 1 ? "picture becomes" : "pictures become"} stale. Making them again costs ${money(cost)} and about ${inWords(seconds)}.`;

@@ -19,7 +19,12 @@ const KINDS = [
   ["place", "places"],
   ["look", "looks"],
 ] as const;
-const AGES = [["any", "any age"], ["child", "children"], ["adult", "grown"], ["old", "old"]] as const;
+const AGES = [
+  ["any", "any age"],
+  ["child", "children"],
+  ["adult", "grown"],
+  ["old", "old"],
+] as const;
 
 interface Props {
   film: Film;
@@ -33,10 +38,23 @@ export function CompanyTab({ film, onTaken }: Props) {
   const members = useCompany(search).data ?? [];
   const member = members.find((m) => m.id === chosen) ?? members[0];
   return (
-    <Split aside={member ? <MemberSheet key={member.id} film={film} member={member} onTaken={onTaken} /> : <p className="text-ink-2">Nothing in the company is like that.</p>}>
+    <Split
+      aside={
+        member ? (
+          <MemberSheet key={member.id} film={film} member={member} onTaken={onTaken} />
+        ) : (
+          <p className="text-ink-2">Nothing in the company is like that.</p>
+        )
+      }
+    >
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <div className="w-[220px]">
-          <Field aria-label="Words" placeholder="red scarf, sea, forest …" value={search.words} onChange={(e) => setSearch({ ...search, words: e.target.value })} />
+          <Field
+            aria-label="Words"
+            placeholder="red scarf, sea, forest …"
+            value={search.words}
+            onChange={(e) => setSearch({ ...search, words: e.target.value })}
+          />
         </div>
         <div role="radiogroup" aria-label="Kind" className="flex gap-3">
           {KINDS.map(([kind, title]) => (
@@ -45,7 +63,13 @@ export function CompanyTab({ film, onTaken }: Props) {
               type="button"
               role="radio"
               aria-checked={search.kind === kind}
-              onClick={() => setSearch({ words: search.words, kind, age: kind === "person" ? search.age : undefined })}
+              onClick={() =>
+                setSearch({
+                  words: search.words,
+                  kind,
+                  age: kind === "person" ? search.age : undefined,
+                })
+              }
               className={`min-h-6 ${search.kind === kind ? "font-semibold shadow-[0_2px_0_var(--ink)]" : "text-ink-2 hover:text-ink"}`}
             >
               {title}
@@ -57,17 +81,36 @@ export function CompanyTab({ film, onTaken }: Props) {
           label="Age"
           value={search.age ?? "any"}
           options={AGES}
-          onChange={(v) => setSearch({ ...search, kind: v === "any" ? search.kind : "person", age: v === "any" ? undefined : (v as CompanySearch["age"]) })}
+          onChange={(v) =>
+            setSearch({
+              ...search,
+              kind: v === "any" ? search.kind : "person",
+              age: v === "any" ? undefined : (v as CompanySearch["age"]),
+            })
+          }
         />
         <span className="ml-auto text-ink-2" role="status">
           {members.length} {members.length === 1 ? "entry" : "entries"}
         </span>
       </div>
-      <ul className="grid grid-cols-[repeat(auto-fill,minmax(128px,1fr))] gap-x-3 gap-y-3.5" aria-label="Company">
+      <ul
+        className="grid grid-cols-[repeat(auto-fill,minmax(128px,1fr))] gap-x-3 gap-y-3.5"
+        aria-label="Company"
+      >
         {members.map((m) => (
           <li key={m.id}>
-            <button type="button" aria-pressed={m.id === member?.id} onClick={() => setChosen(m.id)} className="block w-full text-left">
-              <Picture member={m} className={m.id === member?.id ? "outline outline-2 outline-offset-1 outline-ink" : ""} />
+            <button
+              type="button"
+              aria-pressed={m.id === member?.id}
+              onClick={() => setChosen(m.id)}
+              className="block w-full text-left"
+            >
+              <Picture
+                member={m}
+                className={
+                  m.id === member?.id ? "outline outline-2 outline-offset-1 outline-ink" : ""
+                }
+              />
               <b className="mt-1 block truncate font-serif">{m.name}</b>
               <span className="block truncate text-[12px] text-ink-2">{shortly(m)}</span>
             </button>
@@ -84,7 +127,9 @@ function Picture({ member, className = "" }: { member: Member; className?: strin
       {member.picture ? (
         <img src={member.picture} alt="" loading="lazy" className="size-full object-cover" />
       ) : (
-        <span className="flex size-full items-center justify-center font-serif text-[28px] text-ink-2">{member.name.replace(/^the /i, "")[0]?.toUpperCase()}</span>
+        <span className="flex size-full items-center justify-center font-serif text-[28px] text-ink-2">
+          {member.name.replace(/^the /i, "")[0]?.toUpperCase()}
+        </span>
       )}
     </span>
   );
@@ -95,36 +140,86 @@ function shortly(m: Member): string {
   return person?.traits[0]?.text ?? place?.description ?? look?.medium ?? m.kind;
 }
 
-function MemberSheet({ film, member, onTaken }: { film: Film; member: Member; onTaken: (person: number) => void }) {
+function MemberSheet({
+  film,
+  member,
+  onTaken,
+}: {
+  film: Film;
+  member: Member;
+  onTaken: (person: number) => void;
+}) {
   const change = useChange(film.id);
   const drop = useDropMember();
   const { person, place, look } = member.card;
   const [as, setAs] = useState("new");
-  const inFilm = film.cast.some((p) => p.company === member.id) || film.places.some((p) => p.company === member.id) || film.looks.some((l) => l.name === look?.name) || film.settings.look === look?.name;
+  const inFilm =
+    film.cast.some((p) => p.company === member.id) ||
+    film.places.some((p) => p.company === member.id) ||
+    film.looks.some((l) => l.name === look?.name) ||
+    film.settings.look === look?.name;
   const take = () => {
     if (person) {
       const double = film.cast.find((p) => String(p.id) === as);
       const taken = double
-        ? { ...person, id: double.id, name: double.name, aliases: double.aliases, voice: person.voice ?? double.voice, company: member.id }
+        ? {
+            ...person,
+            id: double.id,
+            name: double.name,
+            aliases: double.aliases,
+            voice: person.voice ?? double.voice,
+            company: member.id,
+          }
         : { ...person, id: 0, company: member.id };
-      change.mutate({ type: "set person", person: taken }, { onSuccess: (fresh) => onTaken(double?.id ?? Math.max(...fresh.cast.map((p) => p.id))) });
+      change.mutate(
+        { type: "set person", person: taken },
+        { onSuccess: (fresh) => onTaken(double?.id ?? Math.max(...fresh.cast.map((p) => p.id))) },
+      );
     } else if (place) {
-      change.mutate({ type: "set place", place: { ...place, id: 0, company: member.id } }, { onSuccess: () => notify(`${place.name} is among the film's places.`) });
+      change.mutate(
+        { type: "set place", place: { ...place, id: 0, company: member.id } },
+        { onSuccess: () => notify(`${place.name} is among the film's places.`) },
+      );
     } else if (look) {
-      if (look.own) change.mutate({ type: "set look", look, use: false }, { onSuccess: () => notify(`${look.title} is among the film's looks.`) });
-      else change.mutate({ type: "set settings", values: { look: look.name } }, { onSuccess: () => notify(`The film's look is ${look.title}. Undo brings the one before back.`) });
+      if (look.own)
+        change.mutate(
+          { type: "set look", look, use: false },
+          { onSuccess: () => notify(`${look.title} is among the film's looks.`) },
+        );
+      else
+        change.mutate(
+          { type: "set settings", values: { look: look.name } },
+          {
+            onSuccess: () =>
+              notify(`The film's look is ${look.title}. Undo brings the one before back.`),
+          },
+        );
     }
   };
   return (
     <div className="flex flex-col gap-4">
       <h2 className="font-serif text-[22px] font-bold">{member.name}</h2>
-      {member.picture && <img src={member.picture} alt={`${member.name}, ${shortly(member)}`} className={`w-full rounded-[3px] object-cover ${person ? "aspect-[4/3] object-top" : "aspect-video"}`} />}
+      {member.picture && (
+        <img
+          src={member.picture}
+          alt={`${member.name}, ${shortly(member)}`}
+          className={`w-full rounded-[3px] object-cover ${person ? "aspect-[4/3] object-top" : "aspect-video"}`}
+        />
+      )}
       <div className="flex flex-wrap items-center gap-2">
         <Button kind="ink" onClick={take}>
           {look && !look.own ? "Take it for the film" : "Take into the film"}
         </Button>
         {person && film.cast.length > 0 && (
-          <Choice label="As whom" value={as} options={[["new", "as somebody new"] as const, ...film.cast.map((p) => [String(p.id), `as ${p.name}`] as const)]} onChange={setAs} />
+          <Choice
+            label="As whom"
+            value={as}
+            options={[
+              ["new", "as somebody new"] as const,
+              ...film.cast.map((p) => [String(p.id), `as ${p.name}`] as const),
+            ]}
+            onChange={setAs}
+          />
         )}
         {member.changed && (
           <Button kind="quiet" onClick={() => drop.mutate(member.id)}>
@@ -139,14 +234,22 @@ function MemberSheet({ film, member, onTaken }: { film: Film; member: Member; on
       </div>
       <p className="text-ink-2">
         {inFilm ? "In this film already. " : ""}
-        {member.ours ? "Came with Cut Reel." : member.changed ? "Came with Cut Reel, and was given back changed." : "Kept by you."} Changes in a film stay in it unless given back.
+        {member.ours
+          ? "Came with Cut Reel."
+          : member.changed
+            ? "Came with Cut Reel, and was given back changed."
+            : "Kept by you."}{" "}
+        Changes in a film stay in it unless given back.
       </p>
       {person && (
         <section aria-label="Traits">
           <Heading title="Traits" />
           <dl>
             {person.traits.map((t, i) => (
-              <div key={i} className="grid grid-cols-[72px_minmax(0,1fr)_56px] gap-2 border-b border-rule py-[3px]">
+              <div
+                key={i}
+                className="grid grid-cols-[72px_minmax(0,1fr)_56px] gap-2 border-b border-rule py-[3px]"
+              >
                 <dt className="text-ink-2">{t.about}</dt>
                 <dd>{t.text}</dd>
                 <dd className="text-right font-mono text-[12px] text-ink-2">{t.weight}</dd>
@@ -161,7 +264,10 @@ function MemberSheet({ film, member, onTaken }: { film: Film; member: Member; on
           <p>{place.description}</p>
           <dl className="mt-2">
             {Object.entries(place.light).map(([hour, words]) => (
-              <div key={hour} className="grid grid-cols-[72px_minmax(0,1fr)] gap-2 border-b border-rule py-[3px]">
+              <div
+                key={hour}
+                className="grid grid-cols-[72px_minmax(0,1fr)] gap-2 border-b border-rule py-[3px]"
+              >
                 <dt className="text-ink-2">{hour}</dt>
                 <dd>{words}</dd>
               </div>
@@ -178,7 +284,9 @@ function MemberSheet({ film, member, onTaken }: { film: Film; member: Member; on
       {look && (
         <section aria-label="Look">
           <Heading title="In prompts" />
-          <p>{[look.medium, look.line, look.light, look.lens, look.era].filter(Boolean).join(", ")}</p>
+          <p>
+            {[look.medium, look.line, look.light, look.lens, look.era].filter(Boolean).join(", ")}
+          </p>
           <div className="mt-2 flex h-7 overflow-hidden rounded-[3px]">
             {look.palette.map((c) => (
               <i key={c.css} title={c.name} className="grow" style={{ background: c.css }} />

@@ -40,11 +40,20 @@ export function Continuity() {
   const sheet = person ? (
     <PersonSheet key={person.id} film={film} person={person} onChoose={setChosen} />
   ) : (
-    <p className="text-ink-2">Nobody recurs in this manuscript. Add somebody to keep them the same in every picture.</p>
+    <p className="text-ink-2">
+      Nobody recurs in this manuscript. Add somebody to keep them the same in every picture.
+    </p>
   );
   return (
-    <Tabs.Root value={tab} onValueChange={(v) => setTab(v as TabName)} className="flex h-full flex-col bg-page">
-      <TabHeads label="Parts of continuity" tabs={TABS.map(([name, title]) => [name, title, name === "worst" ? open : 0] as const)}>
+    <Tabs.Root
+      value={tab}
+      onValueChange={(v) => setTab(v as TabName)}
+      className="flex h-full flex-col bg-page"
+    >
+      <TabHeads
+        label="Parts of continuity"
+        tabs={TABS.map(([name, title]) => [name, title, name === "worst" ? open : 0] as const)}
+      >
         <span className="ml-auto truncate text-ink-2">
           {said !== null && `${said} % of traits said; `}ΔE {MARKED} and over is marked
         </span>
@@ -54,7 +63,15 @@ export function Continuity() {
           <Matrix film={film} chosen={person?.id} onChoose={setChosen} deeds={deeds} />
           {person && <Strip film={film} person={person} deeds={deeds} />}
           <WhoIsWho film={film} onChoose={setChosen} />
-          <Button className="mt-4" onClick={() => change.mutate({ type: "set person", person: blankPerson("Somebody new") }, { onSuccess: (fresh) => setChosen(Math.max(...fresh.cast.map((p) => p.id))) })}>
+          <Button
+            className="mt-4"
+            onClick={() =>
+              change.mutate(
+                { type: "set person", person: blankPerson("Somebody new") },
+                { onSuccess: (fresh) => setChosen(Math.max(...fresh.cast.map((p) => p.id))) },
+              )
+            }
+          >
             Add somebody
           </Button>
         </Split>

@@ -41,32 +41,81 @@ export function LookSheet({ film, look, onChoose }: Props) {
   const copy = () => {
     const name = fresh(look.name, film);
     change.mutate(
-      { type: "set look", look: { ...look, name, title: `${look.title}, own`, own: true, about: `Changed from ${look.title}.` }, use: false },
+      {
+        type: "set look",
+        look: {
+          ...look,
+          name,
+          title: `${look.title}, own`,
+          own: true,
+          about: `Changed from ${look.title}.`,
+        },
+        use: false,
+      },
       { onSuccess: () => onChoose(name) },
     );
   };
   return (
     <div className="flex flex-col gap-4">
       <div>
-        <h2 className="font-serif text-[22px] font-bold">{look.own ? <Editable value={look.title} label="Name of the look" onSave={(title) => set({ title })} /> : look.title}</h2>
+        <h2 className="font-serif text-[22px] font-bold">
+          {look.own ? (
+            <Editable
+              value={look.title}
+              label="Name of the look"
+              onSave={(title) => set({ title })}
+            />
+          ) : (
+            look.title
+          )}
+        </h2>
         <p className="text-ink-2">{look.about}</p>
       </div>
       {draft ? (
-        <BeforeYouDecide film={film} title={draft.title} command={draft.command} onDone={() => setDraft(null)} onLeave={() => setDraft(null)} />
+        <BeforeYouDecide
+          film={film}
+          title={draft.title}
+          command={draft.command}
+          onDone={() => setDraft(null)}
+          onLeave={() => setDraft(null)}
+        />
       ) : (
         <div className="flex flex-wrap gap-2">
-          <Button kind="ink" disabled={used} onClick={() => setDraft({ title: `${film.title} in ${look.title}`, command: { type: "set settings", values: { look: look.name } } })}>
+          <Button
+            kind="ink"
+            disabled={used}
+            onClick={() =>
+              setDraft({
+                title: `${film.title} in ${look.title}`,
+                command: { type: "set settings", values: { look: look.name } },
+              })
+            }
+          >
             {used ? "This film's look" : "Take it for the film"}
           </Button>
           {look.own ? (
             <>
               <Button
                 disabled={keep.isPending}
-                onClick={() => keep.mutate({ member: null, card: { look }, thumb: look.references[0]?.thumb }, { onSuccess: () => notify(`${look.title} is in the company now.`) })}
+                onClick={() =>
+                  keep.mutate(
+                    { member: null, card: { look }, thumb: look.references[0]?.thumb },
+                    { onSuccess: () => notify(`${look.title} is in the company now.`) },
+                  )
+                }
               >
                 Keep in the company
               </Button>
-              <Button kind="quiet" disabled={used} onClick={() => change.mutate({ type: "remove look", name: look.name }, { onSuccess: () => onChoose(film.settings.look) })}>
+              <Button
+                kind="quiet"
+                disabled={used}
+                onClick={() =>
+                  change.mutate(
+                    { type: "remove look", name: look.name },
+                    { onSuccess: () => onChoose(film.settings.look) },
+                  )
+                }
+              >
                 Remove
               </Button>
             </>
@@ -79,19 +128,41 @@ export function LookSheet({ film, look, onChoose }: Props) {
       <section aria-label="Words of the look">
         <Heading title="In prompts" beside={look.own ? "yours to change" : "ours"} />
         {WORDS.filter(([what]) => look.own || look[what]).map(([what, where]) => (
-          <div key={what} className="grid grid-cols-[72px_minmax(0,1fr)_auto] items-baseline gap-2 border-b border-rule py-[3px]">
+          <div
+            key={what}
+            className="grid grid-cols-[72px_minmax(0,1fr)_auto] items-baseline gap-2 border-b border-rule py-[3px]"
+          >
             <span className="px-1 text-ink-2">{what}</span>
-            {look.own ? <Editable value={look[what]} hint="nothing" label={`The look's ${what}`} onSave={(words) => set({ [what]: words })} /> : <span>{look[what]}</span>}
+            {look.own ? (
+              <Editable
+                value={look[what]}
+                hint="nothing"
+                label={`The look's ${what}`}
+                onSave={(words) => set({ [what]: words })}
+              />
+            ) : (
+              <span>{look[what]}</span>
+            )}
             <span className="text-[12px] text-ink-2">{where}</span>
           </div>
         ))}
       </section>
       <section aria-label="Palette">
-        <Heading title="Palette" beside={look.own ? "said by name, as far as the strength asks" : "known to services by the medium"} />
+        <Heading
+          title="Palette"
+          beside={
+            look.own
+              ? "said by name, as far as the strength asks"
+              : "known to services by the medium"
+          }
+        />
         <ul className="mt-2 grid grid-cols-3 gap-2">
           {look.palette.map((c) => (
             <li key={c.css} className="flex items-center gap-2">
-              <i className="size-7 shrink-0 rounded-[3px] border border-rule" style={{ background: c.css }} />
+              <i
+                className="size-7 shrink-0 rounded-[3px] border border-rule"
+                style={{ background: c.css }}
+              />
               <span className="min-w-0 leading-tight">
                 <span className="block truncate">{c.name}</span>
                 <span className="font-mono text-[11px] text-ink-2">{c.css}</span>
@@ -112,7 +183,12 @@ export function LookSheet({ film, look, onChoose }: Props) {
           value={film.settings.negative}
           hint="modern clothes, cars, lettering"
           label="What no picture of the film may show"
-          onSave={(negative) => setDraft({ title: "What no picture may show", command: { type: "set settings", values: { negative } } })}
+          onSave={(negative) =>
+            setDraft({
+              title: "What no picture may show",
+              command: { type: "set settings", values: { negative } },
+            })
+          }
         />
       </section>
     </div>
@@ -152,7 +228,9 @@ export const Measured = ({ style }: { style: NonNullable<Look["measured"]> }) =>
 function AsItIs({ film, shot }: { film: Film; shot: number }) {
   const found = film.shots.find((s) => s.id === shot);
   const take = found && usedOf(found);
-  return take ? <img src={`/media/${take.thumb}`} alt="" className="size-full object-cover opacity-40" /> : null;
+  return take ? (
+    <img src={`/media/${take.thumb}`} alt="" className="size-full object-cover opacity-40" />
+  ) : null;
 }
 
 /** Three shots of the film in a look that it does not have yet. */
@@ -162,7 +240,12 @@ function Tried({ film, look }: { film: Film; look: Look }) {
   const start = useStart(film.id);
   const going = runs?.some((r) => r.state === "going" && r.kind === "look") ?? false;
   const missing = samples?.filter((s) => !s.media).length ?? 0;
-  const estimate = useEstimate(film.id, { kind: "look", look: look.name }, film.revision, missing > 0 && !going).data;
+  const estimate = useEstimate(
+    film.id,
+    { kind: "look", look: look.name },
+    film.revision,
+    missing > 0 && !going,
+  ).data;
   return (
     <section aria-label="Three shots in it">
       <Heading title="Three shots in it" beside="before everything is made again" />
@@ -170,7 +253,15 @@ function Tried({ film, look }: { film: Film; look: Look }) {
         {samples?.map((s) => (
           <figure key={s.shot}>
             <div className="aspect-video overflow-hidden rounded-[3px] bg-shade">
-              {s.thumb ? <img src={`/media/${s.thumb}`} alt={`Shot ${s.edge} in ${look.title}`} className="size-full object-cover" /> : <AsItIs film={film} shot={s.shot} />}
+              {s.thumb ? (
+                <img
+                  src={`/media/${s.thumb}`}
+                  alt={`Shot ${s.edge} in ${look.title}`}
+                  className="size-full object-cover"
+                />
+              ) : (
+                <AsItIs film={film} shot={s.shot} />
+              )}
             </div>
             <figcaption className="font-mono text-[12px] text-ink-2">
               {s.edge}
@@ -181,10 +272,17 @@ function Tried({ film, look }: { film: Film; look: Look }) {
       </div>
       {missing > 0 && (
         <Button disabled={going} onClick={() => start.mutate({ kind: "look", look: look.name })}>
-          {going ? "making …" : "Try it"} {estimate && !going && <span className="font-mono font-normal opacity-75">{money(estimate.cost)}</span>}
+          {going ? "making …" : "Try it"}{" "}
+          {estimate && !going && (
+            <span className="font-mono font-normal opacity-75">{money(estimate.cost)}</span>
+          )}
         </Button>
       )}
-      {missing === 0 && samples && <p className="text-[12px] text-ink-2">Paid already: they are used as they are when the film takes this look.</p>}
+      {missing === 0 && samples && (
+        <p className="text-[12px] text-ink-2">
+          Paid already: they are used as they are when the film takes this look.
+        </p>
+      )}
     </section>
   );
 }

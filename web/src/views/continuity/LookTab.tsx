@@ -48,14 +48,26 @@ export function LookTab({ film }: { film: Film }) {
           className={`flex min-h-[120px] flex-col items-start justify-end rounded-[5px] border border-dashed p-3 text-left ${making ? "border-ink bg-shade" : "border-rule-strong hover:border-ink-2"}`}
         >
           <b className="font-serif text-[16px]">From pictures of your own</b>
-          <span className="text-ink-2">One to four pictures are measured: palette, lightness, contrast, saturation, line.</span>
+          <span className="text-ink-2">
+            One to four pictures are measured: palette, lightness, contrast, saturation, line.
+          </span>
         </button>
       </div>
     </Split>
   );
 }
 
-function Card({ look, on, used, onClick }: { look: Look; on: boolean; used: boolean; onClick: () => void }) {
+function Card({
+  look,
+  on,
+  used,
+  onClick,
+}: {
+  look: Look;
+  on: boolean;
+  used: boolean;
+  onClick: () => void;
+}) {
   return (
     <button
       type="button"
@@ -66,8 +78,17 @@ function Card({ look, on, used, onClick }: { look: Look; on: boolean; used: bool
       {look.own ? (
         <span className="flex aspect-[2/1] w-full">
           {look.references.length
-            ? look.references.map((r) => <img key={r.media} src={`/media/${r.thumb}`} alt="" className="h-full min-w-0 grow object-cover" />)
-            : look.palette.map((c) => <i key={c.css} className="grow" style={{ background: c.css }} />)}
+            ? look.references.map((r) => (
+                <img
+                  key={r.media}
+                  src={`/media/${r.thumb}`}
+                  alt=""
+                  className="h-full min-w-0 grow object-cover"
+                />
+              ))
+            : look.palette.map((c) => (
+                <i key={c.css} className="grow" style={{ background: c.css }} />
+              ))}
         </span>
       ) : (
         <img src={`/looks/${look.name}.jpg`} alt="" className="aspect-[2/1] w-full object-cover" />

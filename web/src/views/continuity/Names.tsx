@@ -26,11 +26,24 @@ export function Names({ film, person, onAliases, onChoose }: Props) {
     <div className="text-ink-2">
       <div className="flex items-baseline gap-2">
         <span className="shrink-0">also called</span>
-        <Editable value={person.aliases.join(", ")} hint="nothing else" label="Also called" onSave={(words) => onAliases(words.split(",").map((w) => w.trim()).filter(Boolean))} />
+        <Editable
+          value={person.aliases.join(", ")}
+          hint="nothing else"
+          label="Also called"
+          onSave={(words) =>
+            onAliases(
+              words
+                .split(",")
+                .map((w) => w.trim())
+                .filter(Boolean),
+            )
+          }
+        />
       </div>
       <p className="text-[12px]">
         {person.guess && `A guess: ${person.why}. The traits are ours until you set them. `}
-        {calls.length > 0 && `${calls.map((c) => `“${c.name}” ${c.count} ${c.count === 1 ? "time" : "times"}`).join(", ")}. `}
+        {calls.length > 0 &&
+          `${calls.map((c) => `“${c.name}” ${c.count} ${c.count === 1 ? "time" : "times"}`).join(", ")}. `}
         {seen && seen.lines > 0 && `Speaks ${seen.lines} ${seen.lines === 1 ? "line" : "lines"}. `}
         In {shots} {shots === 1 ? "shot" : "shots"}.
       </p>
@@ -51,15 +64,29 @@ export function Names({ film, person, onAliases, onChoose }: Props) {
       ) : (
         <div className="mt-1 flex flex-wrap gap-3 text-[12px]">
           {others.length > 0 && (
-            <Choice quiet label="Is the same as" value="none" options={[["none", "is the same as …"] as const, ...others.map((p) => [String(p.id), p.name] as const)]} onChange={(v) => v !== "none" && setInto(Number(v))} />
+            <Choice
+              quiet
+              label="Is the same as"
+              value="none"
+              options={[
+                ["none", "is the same as …"] as const,
+                ...others.map((p) => [String(p.id), p.name] as const),
+              ]}
+              onChange={(v) => v !== "none" && setInto(Number(v))}
+            />
           )}
           {person.aliases.length > 0 && (
             <Choice
               quiet
               label="Is somebody else"
               value="none"
-              options={[["none", "one name is another’s …"] as const, ...person.aliases.map((a) => [a, `“${a}” is another’s`] as const)]}
-              onChange={(v) => v !== "none" && change.mutate({ type: "split person", id: person.id, names: [v] })}
+              options={[
+                ["none", "one name is another’s …"] as const,
+                ...person.aliases.map((a) => [a, `“${a}” is another’s`] as const),
+              ]}
+              onChange={(v) =>
+                v !== "none" && change.mutate({ type: "split person", id: person.id, names: [v] })
+              }
             />
           )}
         </div>

@@ -9,17 +9,32 @@ import { blankPerson, blankTrait } from "./blank";
 
 afterEach(cleanup);
 const film = {
-  scenes: [{ word: 1, first: 0, end: 4, title: "One" }, { word: 5, first: 4, end: 9, title: "Two" }],
+  scenes: [
+    { word: 1, first: 0, end: 4, title: "One" },
+    { word: 5, first: 4, end: 9, title: "Two" },
+  ],
   shots: ["1", "2", "2A", "3"].map((edge, i) => ({ id: i + 10, edge })),
 } as unknown as Film;
 const client = new QueryClient({ defaultOptions: { queries: { enabled: false } } });
-const shown = (node: React.ReactNode) => render(<QueryClientProvider client={client}>{node}</QueryClientProvider>);
+const shown = (node: React.ReactNode) =>
+  render(<QueryClientProvider client={client}>{node}</QueryClientProvider>);
 const dressed = (...outfits: Person["outfits"]): Person => ({ ...blankPerson("Pip"), outfits });
-const outfit = (name: string, scenes: number[], shots: number[] = []) => ({ name, scenes, shots, traits: [blankTrait("clothes", "red coat")] });
+const outfit = (name: string, scenes: number[], shots: number[] = []) => ({
+  name,
+  scenes,
+  shots,
+  traits: [blankTrait("clothes", "red coat")],
+});
 
 test("a scene has one outfit: choosing it here takes it from the other", () => {
   const edit = vi.fn();
-  shown(<Outfits film={film} person={dressed(outfit("dry", [1, 5]), outfit("wet", []))} onEdit={edit} />);
+  shown(
+    <Outfits
+      film={film}
+      person={dressed(outfit("dry", [1, 5]), outfit("wet", []))}
+      onEdit={edit}
+    />,
+  );
   fireEvent.click(screen.getByRole("button", { name: "wet in scene 2" }));
   expect(edit.mock.calls[0]![0].map((o: { scenes: number[] }) => o.scenes)).toEqual([[1], [5]]);
 });
@@ -34,17 +49,26 @@ test("shots are named by edge numbers and ranges of them", () => {
 });
 
 test("animals wear nothing", () => {
-  const { container } = shown(<Outfits film={film} person={{ ...dressed(), kind: "animal" }} onEdit={vi.fn()} />);
+  const { container } = shown(
+    <Outfits film={film} person={{ ...dressed(), kind: "animal" }} onEdit={vi.fn()} />,
+  );
   expect(container.textContent).toBe("");
 });
 
 test("a trait is weighed, shortened, removed and added", () => {
   const edit = vi.fn();
-  shown(<Traits traits={[blankTrait("hair", "very long brown hair"), blankTrait("skin", "fair skin")]} onEdit={edit} />);
+  shown(
+    <Traits
+      traits={[blankTrait("hair", "very long brown hair"), blankTrait("skin", "fair skin")]}
+      onEdit={edit}
+    />,
+  );
   fireEvent.click(screen.getByRole("button", { name: "fair skin: must hold" }));
   expect(edit.mock.calls[0]![0][1].weight).toBe("if room");
   fireEvent.focus(screen.getByLabelText("Trait: hair"));
-  fireEvent.change(screen.getByLabelText("Short wording of very long brown hair"), { target: { value: "brown hair" } });
+  fireEvent.change(screen.getByLabelText("Short wording of very long brown hair"), {
+    target: { value: "brown hair" },
+  });
   expect(edit.mock.calls[1]![0][0].short).toBe("brown hair");
   fireEvent.click(screen.getByRole("button", { name: "Remove trait hair" }));
   expect(edit.mock.calls[2]![0]).toHaveLength(1);

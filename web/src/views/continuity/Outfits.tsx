@@ -17,11 +17,17 @@ interface Props {
 export function Outfits({ film, person, onEdit }: Props) {
   const scenes = film.scenes.filter((s) => s.end > s.first);
   if (person.kind === "animal") return null;
-  const put = (i: number, values: Partial<Outfit>) => onEdit(person.outfits.map((o, k) => (k === i ? { ...o, ...values } : o)));
+  const put = (i: number, values: Partial<Outfit>) =>
+    onEdit(person.outfits.map((o, k) => (k === i ? { ...o, ...values } : o)));
   /** A scene has one outfit: choosing it here takes it from the others. */
   const toggle = (i: number, word: number) => {
     const on = person.outfits[i]!.scenes.includes(word);
-    onEdit(person.outfits.map((o, k) => ({ ...o, scenes: k === i && !on ? [...o.scenes, word] : o.scenes.filter((n) => n !== word) })));
+    onEdit(
+      person.outfits.map((o, k) => ({
+        ...o,
+        scenes: k === i && !on ? [...o.scenes, word] : o.scenes.filter((n) => n !== word),
+      })),
+    );
   };
   return (
     <section aria-label="Outfits">
@@ -49,7 +55,12 @@ export function Outfits({ film, person, onEdit }: Props) {
                 {n + 1}
               </button>
             ))}
-            <button type="button" aria-label={`Remove outfit ${outfit.name}`} onClick={() => onEdit(person.outfits.filter((_, k) => k !== i))} className="flex size-6 items-center justify-center text-ink-2 hover:text-ink">
+            <button
+              type="button"
+              aria-label={`Remove outfit ${outfit.name}`}
+              onClick={() => onEdit(person.outfits.filter((_, k) => k !== i))}
+              className="flex size-6 items-center justify-center text-ink-2 hover:text-ink"
+            >
               <X className="size-3.5" />
             </button>
           </div>
@@ -74,7 +85,12 @@ export function Outfits({ film, person, onEdit }: Props) {
       ))}
       <button
         type="button"
-        onClick={() => onEdit([...person.outfits, { name: "outfit", traits: [blankTrait("clothes")], scenes: [], shots: [] }])}
+        onClick={() =>
+          onEdit([
+            ...person.outfits,
+            { name: "outfit", traits: [blankTrait("clothes")], scenes: [], shots: [] },
+          ])
+        }
         className="mt-1 inline-flex min-h-6 items-center gap-1 text-ink-2 hover:text-ink"
       >
         <Plus className="size-3.5" /> add an outfit
@@ -83,14 +99,21 @@ export function Outfits({ film, person, onEdit }: Props) {
   );
 }
 
-const edgesOf = (film: Film, shots: number[]) => film.shots.filter((s) => shots.includes(s.id)).map((s) => s.edge).join(", ");
+const edgesOf = (film: Film, shots: number[]) =>
+  film.shots
+    .filter((s) => shots.includes(s.id))
+    .map((s) => s.edge)
+    .join(", ");
 
 /** Shots by their edge numbers: "7, 12-14". */
 function shotsIn(film: Film, words: string): number[] {
-  const at = (edge: string) => film.shots.findIndex((s) => s.edge.toLowerCase() === edge.trim().toLowerCase());
+  const at = (edge: string) =>
+    film.shots.findIndex((s) => s.edge.toLowerCase() === edge.trim().toLowerCase());
   return words.split(",").flatMap((range) => {
     const [from, to] = range.split(/[-–]/).map(at);
     if (from === undefined || from < 0) return [];
-    return film.shots.slice(from, to !== undefined && to >= from ? to + 1 : from + 1).map((s) => s.id);
+    return film.shots
+      .slice(from, to !== undefined && to >= from ? to + 1 : from + 1)
+      .map((s) => s.id);
   });
 }

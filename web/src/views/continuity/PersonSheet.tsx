@@ -40,16 +40,30 @@ export function PersonSheet({ film, person, onChoose }: Props) {
   const [name, setName] = useState<string | null>(null);
   const shown = draft ?? person;
   const edit = (values: Partial<Person>) => setDraft({ ...shown, ...values });
-  const now = (values: Partial<Person>) => change.mutate({ type: "set person", person: { ...person, ...values } });
+  const now = (values: Partial<Person>) =>
+    change.mutate({ type: "set person", person: { ...person, ...values } });
   return (
     <div className="flex flex-col gap-4">
-      {name && <Renaming film={film} person={person} name={name} onDone={() => setName(null)} onOnlyHere={() => now({ name, aliases: [...person.aliases, person.name] })} />}
+      {name && (
+        <Renaming
+          film={film}
+          person={person}
+          name={name}
+          onDone={() => setName(null)}
+          onOnlyHere={() => now({ name, aliases: [...person.aliases, person.name] })}
+        />
+      )}
       <div className="flex gap-3">
         <div className="min-w-0 grow">
           <h2 className="font-serif text-[22px] font-bold">
             <Editable value={person.name} label="Name" onSave={setName} />
           </h2>
-          <Names film={film} person={person} onAliases={(aliases) => now({ aliases })} onChoose={onChoose} />
+          <Names
+            film={film}
+            person={person}
+            onAliases={(aliases) => now({ aliases })}
+            onChoose={onChoose}
+          />
         </div>
         <Face film={film} person={person} className="size-[88px]" />
       </div>
@@ -63,14 +77,27 @@ export function PersonSheet({ film, person, onChoose }: Props) {
         />
       )}
       <section aria-label="Traits">
-        <Heading title="Traits" beside={`in every prompt ${person.pronoun ? THEY[person.pronoun] : person.kind === "person" ? "they are" : "it is"} in`} />
+        <Heading
+          title="Traits"
+          beside={`in every prompt ${person.pronoun ? THEY[person.pronoun] : person.kind === "person" ? "they are" : "it is"} in`}
+        />
         <Traits traits={shown.traits} onEdit={(traits) => edit({ traits })} />
       </section>
       <Outfits film={film} person={shown} onEdit={(outfits) => edit({ outfits })} />
-      <References film={film} kind="person" whose={shown} onSet={(references) => edit({ references })} />
-      {person.kind !== "thing" && <Voice film={film} person={person} onSet={(voice) => now({ voice })} />}
+      <References
+        film={film}
+        kind="person"
+        whose={shown}
+        onSet={(references) => edit({ references })}
+      />
+      {person.kind !== "thing" && (
+        <Voice film={film} person={person} onSet={(voice) => now({ voice })} />
+      )}
       <section aria-label="In prompts">
-        <Heading title="In prompts" beside={shown.prompt ? "by hand" : "composed from the traits"} />
+        <Heading
+          title="In prompts"
+          beside={shown.prompt ? "by hand" : "composed from the traits"}
+        />
         <div className="flex items-start gap-2">
           <Editable
             key={shown.prompt ?? "composed"}
@@ -82,7 +109,11 @@ export function PersonSheet({ film, person, onChoose }: Props) {
             onSave={(prompt) => edit({ prompt })}
           />
           {shown.prompt && (
-            <button type="button" onClick={() => edit({ prompt: null })} className="min-h-6 shrink-0 text-ink-2 underline">
+            <button
+              type="button"
+              onClick={() => edit({ prompt: null })}
+              className="min-h-6 shrink-0 text-ink-2 underline"
+            >
               compose it again
             </button>
           )}
@@ -90,7 +121,13 @@ export function PersonSheet({ film, person, onChoose }: Props) {
         <div className="mt-1 flex flex-wrap items-baseline gap-x-4 text-ink-2">
           <span className="flex items-baseline gap-1">
             is
-            <Choice quiet label="Kind" value={KINDS.some(([k]) => k === person.kind) ? person.kind : "thing"} options={KINDS} onChange={(kind) => edit({ kind })} />
+            <Choice
+              quiet
+              label="Kind"
+              value={KINDS.some(([k]) => k === person.kind) ? person.kind : "thing"}
+              options={KINDS}
+              onChange={(kind) => edit({ kind })}
+            />
           </span>
           <span className="flex items-baseline gap-1">
             said
@@ -98,15 +135,30 @@ export function PersonSheet({ film, person, onChoose }: Props) {
               quiet
               label="Pronoun"
               value={shown.pronoun ?? "they"}
-              options={[["she", "she"], ["he", "he"], ["they", "they"]] as const}
+              options={
+                [
+                  ["she", "she"],
+                  ["he", "he"],
+                  ["they", "they"],
+                ] as const
+              }
               onChange={(v) => now({ pronoun: v === "they" ? null : (v as "she" | "he") })}
             />
           </span>
-          <SeedField value={shown.seed ?? null} placeholder={`the film’s, ${film.settings.seed}`} title="Of pictures where nobody else of the cast is; services draw the same again from the same seed" onSet={(seed) => edit({ seed })} />
+          <SeedField
+            value={shown.seed ?? null}
+            placeholder={`the film’s, ${film.settings.seed}`}
+            title="Of pictures where nobody else of the cast is; services draw the same again from the same seed"
+            onSet={(seed) => edit({ seed })}
+          />
         </div>
       </section>
       <Keeping film={film} person={person} onLinked={(company) => now({ company })} />
-      <Button kind="quiet" className="-ml-3 self-start" onClick={() => change.mutate({ type: "remove person", id: person.id })}>
+      <Button
+        kind="quiet"
+        className="-ml-3 self-start"
+        onClick={() => change.mutate({ type: "remove person", id: person.id })}
+      >
         Remove from the cast
       </Button>
     </div>
@@ -119,10 +171,24 @@ const composed = (p: Person) => {
   return said.length ? `${p.name} (${said.join(", ")})` : p.name;
 };
 
-function Voice({ film, person, onSet }: { film: Film; person: Person; onSet: (voice: string | null) => void }) {
+function Voice({
+  film,
+  person,
+  onSet,
+}: {
+  film: Film;
+  person: Person;
+  onSet: (voice: string | null) => void;
+}) {
   const voices = useOffers().data?.flatMap((o) => o.voices) ?? [];
-  const line = film.lines.find((l) => l.media && [person.name, ...person.aliases].some((n) => n.toLowerCase() === l.speaker?.toLowerCase()));
-  const byRule = line?.voice ?? film.lines.find((l) => l.speaker?.toLowerCase() === person.name.toLowerCase())?.voice;
+  const line = film.lines.find(
+    (l) =>
+      l.media &&
+      [person.name, ...person.aliases].some((n) => n.toLowerCase() === l.speaker?.toLowerCase()),
+  );
+  const byRule =
+    line?.voice ??
+    film.lines.find((l) => l.speaker?.toLowerCase() === person.name.toLowerCase())?.voice;
   return (
     <section aria-label="Voice">
       <Heading title="Voice" beside="one for the whole film" />
@@ -130,7 +196,10 @@ function Voice({ film, person, onSet }: { film: Film; person: Person; onSet: (vo
         <Choice
           label="Voice"
           value={person.voice ?? "auto"}
-          options={[["auto", byRule ? `by rule: ${byRule}` : "by rule"] as const, ...voices.map((v) => [v.name, v.title] as const)]}
+          options={[
+            ["auto", byRule ? `by rule: ${byRule}` : "by rule"] as const,
+            ...voices.map((v) => [v.name, v.title] as const),
+          ]}
           onChange={(v) => onSet(v === "auto" ? null : v)}
         />
         <Button disabled={!line} onClick={() => line && hearLine(line)}>
@@ -143,13 +212,26 @@ function Voice({ film, person, onSet }: { film: Film; person: Person; onSet: (vo
 }
 
 /** Keeps somebody for other films, or gives back what was taken from the company. */
-function Keeping({ film, person, onLinked }: { film: Film; person: Person; onLinked: (company: string) => void }) {
+function Keeping({
+  film,
+  person,
+  onLinked,
+}: {
+  film: Film;
+  person: Person;
+  onLinked: (company: string) => void;
+}) {
   const keep = useKeep();
   const portrait = portraitOf(film, person.id);
   const thumb = person.references[0]?.thumb ?? (portrait && usedOf(portrait)?.thumb);
   return (
     <section aria-label="Company">
-      <Heading title="Company" beside={person.company ? "taken from there; changes stay in this film" : "kept for other films"} />
+      <Heading
+        title="Company"
+        beside={
+          person.company ? "taken from there; changes stay in this film" : "kept for other films"
+        }
+      />
       <Button
         disabled={keep.isPending}
         onClick={() =>
@@ -158,7 +240,11 @@ function Keeping({ film, person, onLinked }: { film: Film; person: Person; onLin
             {
               onSuccess: (member) => {
                 if (!person.company) onLinked(member.id);
-                notify(person.company ? `${person.name} in the company is as here now.` : `${person.name} is in the company now.`);
+                notify(
+                  person.company
+                    ? `${person.name} in the company is as here now.`
+                    : `${person.name} is in the company now.`,
+                );
               },
             },
           )

@@ -15,7 +15,14 @@ import { References } from "./References";
 import { usedOf } from "./drift";
 
 const HOURS = ["dawn", "day", "dusk", "night"] as const;
-const WEATHERS = [["any", "as the text says"], ["clear", "clear"], ["rain", "rain"], ["snow", "snow"], ["fog", "fog"], ["wind", "wind"]] as const;
+const WEATHERS = [
+  ["any", "as the text says"],
+  ["clear", "clear"],
+  ["rain", "rain"],
+  ["snow", "snow"],
+  ["fog", "fog"],
+  ["wind", "wind"],
+] as const;
 
 export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
   const change = useChange(film.id);
@@ -23,7 +30,8 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
   const [draft, setDraft] = useState<Place | null>(null);
   const shown = draft ?? place;
   const edit = (values: Partial<Place>) => setDraft({ ...shown, ...values });
-  const now = (values: Partial<Place>) => change.mutate({ type: "set place", place: { ...place, ...values } });
+  const now = (values: Partial<Place>) =>
+    change.mutate({ type: "set place", place: { ...place, ...values } });
   const shots = film.shots.filter((s) => s.place === said(place));
   const shotsAt = (hour: string) => shots.filter((s) => s.time === hour).length;
   const picture = shots.find((s) => usedOf(s) && !s.people.length) ?? shots.find(usedOf);
@@ -31,7 +39,11 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
     <div className="flex flex-col gap-4">
       <div>
         <h2 className="font-serif text-[22px] font-bold">
-          <Editable value={place.name} label="Name of the place" onSave={(name) => edit({ name })} />
+          <Editable
+            value={place.name}
+            label="Name of the place"
+            onSave={(name) => edit({ name })}
+          />
         </h2>
         <div className="flex items-baseline gap-2 text-ink-2">
           <span className="shrink-0">the text says</span>
@@ -39,22 +51,49 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
             value={shown.words.join(", ")}
             hint="no word for it"
             label={`Words for ${place.name}`}
-            onSave={(words) => edit({ words: words.split(",").map((w) => w.trim().toLowerCase()).filter(Boolean) })}
+            onSave={(words) =>
+              edit({
+                words: words
+                  .split(",")
+                  .map((w) => w.trim().toLowerCase())
+                  .filter(Boolean),
+              })
+            }
           />
         </div>
         <p className="text-[12px] text-ink-2">
-          {place.guess ? `A guess: ${place.why}. ` : ""}In {shots.length} {shots.length === 1 ? "shot" : "shots"}.
+          {place.guess ? `A guess: ${place.why}. ` : ""}In {shots.length}{" "}
+          {shots.length === 1 ? "shot" : "shots"}.
         </p>
       </div>
-      {draft && <BeforeYouDecide film={film} title={`Changing ${place.name}`} command={{ type: "set place", place: draft }} onDone={() => setDraft(null)} onLeave={() => setDraft(null)} />}
+      {draft && (
+        <BeforeYouDecide
+          film={film}
+          title={`Changing ${place.name}`}
+          command={{ type: "set place", place: draft }}
+          onDone={() => setDraft(null)}
+          onLeave={() => setDraft(null)}
+        />
+      )}
       <section aria-label="What prompts say">
         <Heading title="What prompts say of it" beside="in every shot there" />
-        <Editable multiline letters={54} value={shown.description} hint="how it looks" label={`Description of ${place.name}`} className="font-serif text-[14px]" onSave={(description) => edit({ description })} />
+        <Editable
+          multiline
+          letters={54}
+          value={shown.description}
+          hint="how it looks"
+          label={`Description of ${place.name}`}
+          className="font-serif text-[14px]"
+          onSave={(description) => edit({ description })}
+        />
       </section>
       <section aria-label="Light by the hour">
         <Heading title="Light by the hour" beside="said in shots of that hour" />
         {HOURS.map((hour) => (
-          <div key={hour} className="grid grid-cols-[72px_minmax(0,1fr)_64px] items-baseline gap-2 border-b border-rule py-[3px]">
+          <div
+            key={hour}
+            className="grid grid-cols-[72px_minmax(0,1fr)_64px] items-baseline gap-2 border-b border-rule py-[3px]"
+          >
             <span className="px-1 text-ink-2">{hour}</span>
             <Editable
               value={shown.light[hour] ?? ""}
@@ -62,26 +101,52 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
               label={`Light at ${hour}`}
               onSave={(words) => edit({ light: { ...shown.light, [hour]: words } })}
             />
-            <span className="text-right font-mono text-[12px] text-ink-2">{shotsAt(hour) ? `${shotsAt(hour)} ${shotsAt(hour) === 1 ? "shot" : "shots"}` : ""}</span>
+            <span className="text-right font-mono text-[12px] text-ink-2">
+              {shotsAt(hour) ? `${shotsAt(hour)} ${shotsAt(hour) === 1 ? "shot" : "shots"}` : ""}
+            </span>
           </div>
         ))}
         <div className="grid grid-cols-[72px_minmax(0,1fr)] items-baseline gap-2 py-[3px]">
           <span className="px-1 text-ink-2">weather</span>
-          <Choice quiet label="Weather of the place" value={shown.weather ?? "any"} options={WEATHERS} onChange={(v) => edit({ weather: v === "any" ? null : (v as Place["weather"]) })} />
+          <Choice
+            quiet
+            label="Weather of the place"
+            value={shown.weather ?? "any"}
+            options={WEATHERS}
+            onChange={(v) => edit({ weather: v === "any" ? null : (v as Place["weather"]) })}
+          />
         </div>
       </section>
-      <References film={film} kind="place" whose={shown} onSet={(references) => edit({ references })} />
+      <References
+        film={film}
+        kind="place"
+        whose={shown}
+        onSet={(references) => edit({ references })}
+      />
       <section aria-label="Company">
-        <Heading title="Company" beside={place.company ? "taken from there; changes stay in this film" : "kept for other films"} />
+        <Heading
+          title="Company"
+          beside={
+            place.company ? "taken from there; changes stay in this film" : "kept for other films"
+          }
+        />
         <Button
           disabled={keep.isPending}
           onClick={() =>
             keep.mutate(
-              { member: place.company ?? null, card: { place }, thumb: place.references[0]?.thumb ?? (picture && usedOf(picture)?.thumb) },
+              {
+                member: place.company ?? null,
+                card: { place },
+                thumb: place.references[0]?.thumb ?? (picture && usedOf(picture)?.thumb),
+              },
               {
                 onSuccess: (member) => {
                   if (!place.company) now({ company: member.id });
-                  notify(place.company ? `${place.name} in the company is as here now.` : `${place.name} is in the company now.`);
+                  notify(
+                    place.company
+                      ? `${place.name} in the company is as here now.`
+                      : `${place.name} is in the company now.`,
+                  );
                 },
               },
             )

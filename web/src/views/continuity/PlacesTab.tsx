@@ -25,16 +25,32 @@ export function PlacesTab({ film }: { film: Film }) {
         place ? (
           <PlaceSheet key={place.id} film={film} place={place} />
         ) : (
-          <p className="text-ink-2">The manuscript names no place twice. Add one, or state it shot by shot in the Sheet.</p>
+          <p className="text-ink-2">
+            The manuscript names no place twice. Add one, or state it shot by shot in the Sheet.
+          </p>
         )
       }
     >
       <ul className="border-t border-ink" aria-label="Places">
         {film.places.map((p) => (
-          <Row key={p.id} film={film} place={p} chosen={p.id === place?.id} onChoose={() => setChosen(p.id)} />
+          <Row
+            key={p.id}
+            film={film}
+            place={p}
+            chosen={p.id === place?.id}
+            onChoose={() => setChosen(p.id)}
+          />
         ))}
       </ul>
-      <Button className="mt-3" onClick={() => change.mutate({ type: "set place", place: blankPlace("A new place") }, { onSuccess: (fresh) => setChosen(Math.max(...fresh.places.map((p) => p.id))) })}>
+      <Button
+        className="mt-3"
+        onClick={() =>
+          change.mutate(
+            { type: "set place", place: blankPlace("A new place") },
+            { onSuccess: (fresh) => setChosen(Math.max(...fresh.places.map((p) => p.id))) },
+          )
+        }
+      >
         Add a place
       </Button>
       <SceneByScene film={film} />
@@ -42,15 +58,32 @@ export function PlacesTab({ film }: { film: Film }) {
   );
 }
 
-function Row({ film, place, chosen, onChoose }: { film: Film; place: Place; chosen: boolean; onChoose: () => void }) {
+function Row({
+  film,
+  place,
+  chosen,
+  onChoose,
+}: {
+  film: Film;
+  place: Place;
+  chosen: boolean;
+  onChoose: () => void;
+}) {
   const shots = film.shots.filter((s) => s.place === said(place));
   const shown = shots.find((s) => usedOf(s) && !s.people.length) ?? shots.find(usedOf);
   const thumb = place.references[0]?.thumb ?? (shown && usedOf(shown)?.thumb);
   const hours = [...new Set(shots.map((s) => s.time))];
   return (
     <li className={`border-b border-rule ${chosen ? "bg-shade" : ""}`}>
-      <button type="button" aria-pressed={chosen} onClick={onChoose} className="grid w-full grid-cols-[104px_minmax(0,1fr)_120px_64px] items-center gap-3 px-1 py-1.5 text-left">
-        <span className="block aspect-video overflow-hidden rounded-[3px] bg-ground">{thumb && <img src={`/media/${thumb}`} alt="" className="size-full object-cover" />}</span>
+      <button
+        type="button"
+        aria-pressed={chosen}
+        onClick={onChoose}
+        className="grid w-full grid-cols-[104px_minmax(0,1fr)_120px_64px] items-center gap-3 px-1 py-1.5 text-left"
+      >
+        <span className="block aspect-video overflow-hidden rounded-[3px] bg-ground">
+          {thumb && <img src={`/media/${thumb}`} alt="" className="size-full object-cover" />}
+        </span>
         <span className="min-w-0">
           <b className="block truncate font-serif text-[15px]">{place.name}</b>
           <span className="block truncate text-ink-2">
@@ -58,7 +91,9 @@ function Row({ film, place, chosen, onChoose }: { film: Film; place: Place; chos
             {place.guess ? `; a guess, ${place.why}` : ""}
           </span>
         </span>
-        <span className="text-ink-2">{[...hours, ...(place.weather ? [place.weather] : [])].join(", ")}</span>
+        <span className="text-ink-2">
+          {[...hours, ...(place.weather ? [place.weather] : [])].join(", ")}
+        </span>
         <span className="text-right text-ink-2">
           {shots.length} {shots.length === 1 ? "shot" : "shots"}
         </span>
@@ -80,16 +115,29 @@ function SceneByScene({ film }: { film: Film }) {
   const set = (scene: (typeof scenes)[number], what: "place" | "time" | "weather", value: string) =>
     setDraft({
       title: `${scene.title || "The film"}: ${what} ${value === "auto" ? "as the text says" : value}`,
-      command: { type: "set scene", word: scene.word, values: { [what]: value === "auto" ? null : value }, pace: null, aim: null },
+      command: {
+        type: "set scene",
+        word: scene.word,
+        values: { [what]: value === "auto" ? null : value },
+        pace: null,
+        aim: null,
+      },
     });
   return (
     <section className="mt-6" aria-label="Scene by scene">
       <h2 className="mb-1 flex items-baseline justify-between font-semibold">
-        Scene by scene <span className="font-normal text-ink-2">by the text, unless you choose</span>
+        Scene by scene{" "}
+        <span className="font-normal text-ink-2">by the text, unless you choose</span>
       </h2>
       {draft && (
         <div className="my-2 max-w-[560px]">
-          <BeforeYouDecide film={film} title={draft.title} command={draft.command} onDone={() => setDraft(null)} onLeave={() => setDraft(null)} />
+          <BeforeYouDecide
+            film={film}
+            title={draft.title}
+            command={draft.command}
+            onDone={() => setDraft(null)}
+            onLeave={() => setDraft(null)}
+          />
         </div>
       )}
       <table className="w-full border-collapse">
@@ -104,10 +152,17 @@ function SceneByScene({ film }: { film: Film }) {
         <tbody>
           {scenes.map((s, n) => {
             const shots = film.shots.filter((x) => x.scene === s.number);
-            const now = { place: usual(shots.map((x) => x.place)), time: usual(shots.map((x) => x.time)), weather: usual(shots.map((x) => x.weather)) };
-            const auto = (value: string) => ["auto", value ? `${value} (text)` : "as the text says"] as const;
+            const now = {
+              place: usual(shots.map((x) => x.place)),
+              time: usual(shots.map((x) => x.time)),
+              weather: usual(shots.map((x) => x.weather)),
+            };
+            const auto = (value: string) =>
+              ["auto", value ? `${value} (text)` : "as the text says"] as const;
             const own = (what: "place" | "time" | "weather") => s.own[what] ?? "auto";
-            const places = [...new Set([...film.places.map(said), ...(s.own.place ? [s.own.place] : [])])];
+            const places = [
+              ...new Set([...film.places.map(said), ...(s.own.place ? [s.own.place] : [])]),
+            ];
             return (
               <tr key={s.number} className="border-b border-rule">
                 <td className="py-1 pr-3">
@@ -115,13 +170,31 @@ function SceneByScene({ film }: { film: Film }) {
                   {s.title || "the whole film"}
                 </td>
                 <td className="py-1 pr-3">
-                  <Choice quiet label={`Place of scene ${n + 1}`} value={own("place")} options={[auto(now.place), ...places.map((p) => [p, p] as const)]} onChange={(v) => set(s, "place", v)} />
+                  <Choice
+                    quiet
+                    label={`Place of scene ${n + 1}`}
+                    value={own("place")}
+                    options={[auto(now.place), ...places.map((p) => [p, p] as const)]}
+                    onChange={(v) => set(s, "place", v)}
+                  />
                 </td>
                 <td className="py-1 pr-3">
-                  <Choice quiet label={`Hour of scene ${n + 1}`} value={own("time")} options={[auto(now.time), ...HOURS.map((h) => [h, h] as const)]} onChange={(v) => set(s, "time", v)} />
+                  <Choice
+                    quiet
+                    label={`Hour of scene ${n + 1}`}
+                    value={own("time")}
+                    options={[auto(now.time), ...HOURS.map((h) => [h, h] as const)]}
+                    onChange={(v) => set(s, "time", v)}
+                  />
                 </td>
                 <td className="py-1">
-                  <Choice quiet label={`Weather of scene ${n + 1}`} value={own("weather")} options={[auto(now.weather), ...WEATHERS.map((w) => [w, w] as const)]} onChange={(v) => set(s, "weather", v)} />
+                  <Choice
+                    quiet
+                    label={`Weather of scene ${n + 1}`}
+                    value={own("weather")}
+                    options={[auto(now.weather), ...WEATHERS.map((w) => [w, w] as const)]}
+                    onChange={(v) => set(s, "weather", v)}
+                  />
                 </td>
               </tr>
             );

@@ -25,10 +25,26 @@ export function References({ film, kind, whose, onSet }: Props) {
   const candidates = (made?.made ?? []).map((c) => c.reference);
   const own = whose.references.filter((r) => !candidates.some((c) => c.media === r.media));
   const shown = [...candidates, ...own];
-  const circle = (r: Reference) => onSet(r.media === circled?.media ? whose.references.slice(1) : [{ ...r, strength: circled?.strength ?? 50 }, ...own.filter((o) => o.media !== r.media)]);
+  const circle = (r: Reference) =>
+    onSet(
+      r.media === circled?.media
+        ? whose.references.slice(1)
+        : [{ ...r, strength: circled?.strength ?? 50 }, ...own.filter((o) => o.media !== r.media)],
+    );
   return (
     <section aria-label="References">
-      <Heading title="Reference" beside={circled ? (circled.look && circled.look !== film.settings.look ? "in another look: not sent" : `followed at ${circled.strength} of 100`) : kind === "person" ? "a model sheet to follow" : "a view to follow"} />
+      <Heading
+        title="Reference"
+        beside={
+          circled
+            ? circled.look && circled.look !== film.settings.look
+              ? "in another look: not sent"
+              : `followed at ${circled.strength} of 100`
+            : kind === "person"
+              ? "a model sheet to follow"
+              : "a view to follow"
+        }
+      />
       {shown.length > 0 && (
         <div className="grid grid-cols-2 gap-2.5 py-1">
           {shown.map((r, i) => (
@@ -49,8 +65,17 @@ export function References({ film, kind, whose, onSet }: Props) {
         </div>
       )}
       <div className="mt-1 flex flex-wrap items-center gap-2">
-        <Button disabled={making} onClick={() => start.mutate({ kind: "references", [kind]: whose.id, takes: 1 })}>
-          {making ? "drawing …" : shown.length ? "Make another" : kind === "person" ? "Make a model sheet" : "Make a view"}
+        <Button
+          disabled={making}
+          onClick={() => start.mutate({ kind: "references", [kind]: whose.id, takes: 1 })}
+        >
+          {making
+            ? "drawing …"
+            : shown.length
+              ? "Make another"
+              : kind === "person"
+                ? "Make a model sheet"
+                : "Make a view"}
         </Button>
         <Bring
           quiet
@@ -58,18 +83,33 @@ export function References({ film, kind, whose, onSet }: Props) {
           label={`Reference pictures of ${whose.name}`}
           title="Bring"
           busy={bring.isPending}
-          onFiles={(files) => bring.mutate(files, { onSuccess: (fresh) => onSet([...fresh, ...whose.references]) })}
+          onFiles={(files) =>
+            bring.mutate(files, { onSuccess: (fresh) => onSet([...fresh, ...whose.references]) })
+          }
         />
         {circled && (
           <>
-            <Strength value={circled.strength} onSet={(strength) => onSet([{ ...circled, strength }, ...whose.references.slice(1)])} />
-            <button type="button" aria-label="Follow no reference" title="Follow none" onClick={() => onSet(whose.references.slice(1))} className="flex size-6 items-center justify-center text-ink-2 hover:text-ink">
+            <Strength
+              value={circled.strength}
+              onSet={(strength) => onSet([{ ...circled, strength }, ...whose.references.slice(1)])}
+            />
+            <button
+              type="button"
+              aria-label="Follow no reference"
+              title="Follow none"
+              onClick={() => onSet(whose.references.slice(1))}
+              className="flex size-6 items-center justify-center text-ink-2 hover:text-ink"
+            >
               <X className="size-3.5" />
             </button>
           </>
         )}
       </div>
-      {made && !made.fits && <p className="mt-1 text-[12px] text-grease-ink">Its traits do not fit into this offer's prompt: the sheet leaves some out.</p>}
+      {made && !made.fits && (
+        <p className="mt-1 text-[12px] text-grease-ink">
+          Its traits do not fit into this offer's prompt: the sheet leaves some out.
+        </p>
+      )}
     </section>
   );
 }

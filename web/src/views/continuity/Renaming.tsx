@@ -22,17 +22,31 @@ export function Renaming({ film, person, name, onDone, onOnlyHere }: Props) {
   const [left, setLeft] = useState<Set<number>>(new Set());
   const taken = places.filter((p) => !left.has(p.start));
   return (
-    <section aria-label="Rename everywhere" className="rounded-[5px] border border-rule-strong bg-page p-3">
+    <section
+      aria-label="Rename everywhere"
+      className="rounded-[5px] border border-rule-strong bg-page p-3"
+    >
       <h3 className="font-semibold">
         {person.name} becomes {name}
       </h3>
       <p className="my-1 text-ink-2" role="status">
-        {places.length ? `In ${places.length} ${places.length === 1 ? "place" : "places"} of the manuscript. Click one to leave it.` : "The manuscript does not say this name."}
+        {places.length
+          ? `In ${places.length} ${places.length === 1 ? "place" : "places"} of the manuscript. Click one to leave it.`
+          : "The manuscript does not say this name."}
       </p>
       {places.length > 0 && (
-        <ul aria-label="Places" className="mb-2 max-h-[220px] overflow-y-auto border-y border-rule text-[12.5px]">
+        <ul
+          aria-label="Places"
+          className="mb-2 max-h-[220px] overflow-y-auto border-y border-rule text-[12.5px]"
+        >
           {places.map((p) => (
-            <PlaceLine key={p.start} place={p} taken={!left.has(p.start)} replacing onToggle={() => setLeft(toggled(left, p.start))} />
+            <PlaceLine
+              key={p.start}
+              place={p}
+              taken={!left.has(p.start)}
+              replacing
+              onToggle={() => setLeft(toggled(left, p.start))}
+            />
           ))}
         </ul>
       )}
@@ -44,7 +58,9 @@ export function Renaming({ film, person, name, onDone, onOnlyHere }: Props) {
             onDone();
           }}
         >
-          {taken.length ? `Rename in ${taken.length} ${taken.length === 1 ? "place" : "places"}` : "Rename"}
+          {taken.length
+            ? `Rename in ${taken.length} ${taken.length === 1 ? "place" : "places"}`
+            : "Rename"}
         </Button>
         <Button
           onClick={() => {

@@ -32,7 +32,10 @@ export function Strip({ film, person, deeds }: Props) {
   };
   return (
     <section className="mt-5" aria-label={`${person.name} in every picture`}>
-      <ul ref={list} className="grid grid-cols-[repeat(auto-fill,minmax(148px,1fr))] gap-x-2.5 gap-y-2">
+      <ul
+        ref={list}
+        className="grid grid-cols-[repeat(auto-fill,minmax(148px,1fr))] gap-x-2.5 gap-y-2"
+      >
         {shots.map((s, i) => {
           const drift = driftOf(s, person.id);
           const off = drift && drift.open > 0 ? inFew(drift) : "";
@@ -51,19 +54,42 @@ export function Strip({ film, person, deeds }: Props) {
                 onKeyDown={(e) => walk(e, i)}
                 className="block w-full text-left"
               >
-                <span className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-[3/4]" : "aspect-video"} ${s.id === here ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}>
-                  <img src={`/media/${usedOf(s)!.thumb}`} alt="" className="size-full object-cover" />
+                <span
+                  className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-[3/4]" : "aspect-video"} ${s.id === here ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}
+                >
+                  <img
+                    src={`/media/${usedOf(s)!.thumb}`}
+                    alt=""
+                    className="size-full object-cover"
+                  />
                   {s.stale && <span className="hatch absolute inset-0" />}
                 </span>
                 <span className="flex justify-between gap-2 pt-0.5 font-mono text-[12px]">
                   <span className="shrink-0">{s.edge}</span>
-                  <span className={off ? "truncate text-grease-ink underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]" : "truncate text-ink-2"}>
-                    {short || (s.stale ? "stale" : drift?.worst !== undefined && drift.worst !== null ? `ΔE ${Math.floor(drift.worst)}` : boxless ? "yours" : "holds")}
+                  <span
+                    className={
+                      off
+                        ? "truncate text-grease-ink underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]"
+                        : "truncate text-ink-2"
+                    }
+                  >
+                    {short ||
+                      (s.stale
+                        ? "stale"
+                        : drift?.worst !== undefined && drift.worst !== null
+                          ? `ΔE ${Math.floor(drift.worst)}`
+                          : boxless
+                            ? "yours"
+                            : "holds")}
                   </span>
                 </span>
               </button>
               {boxless && (
-                <button type="button" onClick={() => setBoxing(s)} className="min-h-6 text-[12px] text-ink-2 underline">
+                <button
+                  type="button"
+                  onClick={() => setBoxing(s)}
+                  className="min-h-6 text-[12px] text-ink-2 underline"
+                >
                   say where {person.name} is
                 </button>
               )}
@@ -72,11 +98,17 @@ export function Strip({ film, person, deeds }: Props) {
         })}
       </ul>
       <p className="mt-1.5 text-ink-2">
-        {person.name} in {shots.length === 1 ? "the one picture" : `all ${shots.length} pictures`} so far, in film order. Arrow keys walk; <Key>M</Key> makes one again; <Key>A</Key> accepts its drift; <Key>Enter</Key> opens the shot.
+        {person.name} in {shots.length === 1 ? "the one picture" : `all ${shots.length} pictures`}{" "}
+        so far, in film order. Arrow keys walk; <Key>M</Key> makes one again; <Key>A</Key> accepts
+        its drift; <Key>Enter</Key> opens the shot.
       </p>
       {boxing && <Boxes film={film} shot={boxing} onDone={() => setBoxing(null)} />}
     </section>
   );
 }
 
-const Key = ({ children }: { children: string }) => <kbd className="rounded-[3px] border border-rule-strong bg-page px-1 font-mono text-[11px]">{children}</kbd>;
+const Key = ({ children }: { children: string }) => (
+  <kbd className="rounded-[3px] border border-rule-strong bg-page px-1 font-mono text-[11px]">
+    {children}
+  </kbd>
+);

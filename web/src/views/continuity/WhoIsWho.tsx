@@ -19,9 +19,14 @@ export function WhoIsWho({ film, onChoose }: { film: Film; onChoose: (person: nu
       <h2 className="mb-1 font-semibold">Proposed from the manuscript</h2>
       <ul className="border-t border-rule">
         {who.same.map((s) => (
-          <li key={`${s.person} ${s.other}`} className="flex items-center gap-3 border-b border-rule py-1.5">
+          <li
+            key={`${s.person} ${s.other}`}
+            className="flex items-center gap-3 border-b border-rule py-1.5"
+          >
             <span className="min-w-0 grow">
-              <b className="font-serif">{name(s.other)}</b> may be <b className="font-serif">{name(s.person)}</b>: <span className="text-ink-2">{s.why}</span>
+              <b className="font-serif">{name(s.other)}</b> may be{" "}
+              <b className="font-serif">{name(s.person)}</b>:{" "}
+              <span className="text-ink-2">{s.why}</span>
             </span>
             <Button onClick={() => setMerging({ id: s.other, into: s.person })}>Merge</Button>
           </li>
@@ -29,12 +34,20 @@ export function WhoIsWho({ film, onChoose }: { film: Film; onChoose: (person: nu
         {who.things.map((t) => (
           <li key={t.name} className="flex items-center gap-3 border-b border-rule py-1.5">
             <span className="min-w-0 grow">
-              <b className="font-serif">{t.name}</b> may matter: <span className="text-ink-2">{t.why}</span>
+              <b className="font-serif">{t.name}</b> may matter:{" "}
+              <span className="text-ink-2">{t.why}</span>
             </span>
             <Button
               onClick={() =>
                 change.mutate(
-                  { type: "set person", person: { ...blankPerson(t.name), kind: "thing", aliases: [t.name.replace(/^the /, "")] } },
+                  {
+                    type: "set person",
+                    person: {
+                      ...blankPerson(t.name),
+                      kind: "thing",
+                      aliases: [t.name.replace(/^the /, "")],
+                    },
+                  },
                   { onSuccess: (fresh) => onChoose(Math.max(...fresh.cast.map((p) => p.id))) },
                 )
               }

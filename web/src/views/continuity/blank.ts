@@ -1,7 +1,13 @@
 /** People, places and traits with nothing in them yet. */
 import type { Person, Place, Trait } from "../../api/client";
 
-export const blankTrait = (about: string, text = ""): Trait => ({ about, text, short: "", weight: "must", colour: null });
+export const blankTrait = (about: string, text = ""): Trait => ({
+  about,
+  text,
+  short: "",
+  weight: "must",
+  colour: null,
+});
 
 export const blankPerson = (name: string): Person => ({
   id: 0,

@@ -39,11 +39,17 @@ export function useDeeds(film: Film): Deeds {
     if (!drift?.about.length) return;
     const accepting = drift.open > 0;
     change.mutate(acceptance(shot, drift, accepting));
-    notify(accepting ? `The drift of shot ${shot.edge} is accepted until its picture changes.` : `The drift of shot ${shot.edge} counts again.`);
+    notify(
+      accepting
+        ? `The drift of shot ${shot.edge} is accepted until its picture changes.`
+        : `The drift of shot ${shot.edge} counts again.`,
+    );
   };
   const onKey = (e: React.KeyboardEvent, shot: Shot, person: number | null) => {
     if (e.ctrlKey || e.metaKey || e.altKey) return;
-    const deed = { Enter: () => go(shot), m: () => again(shot), a: () => accept(shot, person) }[e.key.length === 1 ? e.key.toLowerCase() : e.key];
+    const deed = { Enter: () => go(shot), m: () => again(shot), a: () => accept(shot, person) }[
+      e.key.length === 1 ? e.key.toLowerCase() : e.key
+    ];
     if (!deed) return;
     e.preventDefault();
     e.stopPropagation();

@@ -5,10 +5,12 @@ import type { Drift, Film, Person, Shot } from "../../api/client";
 export const MARKED = 5;
 
 export const usedOf = (shot: Shot) => shot.takes.find((t) => t.id === shot.used);
-export const driftOf = (shot: Shot, person: number | null): Drift | undefined => shot.drift.find((d) => d.person === person);
+export const driftOf = (shot: Shot, person: number | null): Drift | undefined =>
+  shot.drift.find((d) => d.person === person);
 
 /** How bad a drift is, to sort by: open departures first, by their colour difference. */
-const weightOf = (drift: Drift | undefined): number => (drift ? (drift.open ? 1000 : 0) + (drift.worst ?? 0) + drift.missing.length * 3 : -1);
+const weightOf = (drift: Drift | undefined): number =>
+  drift ? (drift.open ? 1000 : 0) + (drift.worst ?? 0) + drift.missing.length * 3 : -1;
 
 export interface Cell {
   shots: Shot[];
@@ -23,8 +25,12 @@ export interface Cell {
 
 export function cellOf(film: Film, person: number, scene: number): Cell {
   const shots = film.shots.filter((s) => s.scene === scene && s.people.includes(person));
-  const ranked = [...shots].sort((a, b) => weightOf(driftOf(b, person)) - weightOf(driftOf(a, person)));
-  const measured = shots.map((s) => driftOf(s, person)?.worst).filter((w) => w !== null && w !== undefined);
+  const ranked = [...shots].sort(
+    (a, b) => weightOf(driftOf(b, person)) - weightOf(driftOf(a, person)),
+  );
+  const measured = shots
+    .map((s) => driftOf(s, person)?.worst)
+    .filter((w) => w !== null && w !== undefined);
   return {
     shots,
     stale: shots.filter((s) => s.stale).length,
@@ -38,7 +44,9 @@ export function cellOf(film: Film, person: number, scene: number): Cell {
 
 /** The share of traits, over everybody in every made picture, that the prompts used did say; null while none is made. */
 export function shareSaid(film: Film): number | null {
-  const traits = new Map(film.cast.map((p) => [p.id, p.traits.filter((t) => t.weight === "must").length]));
+  const traits = new Map(
+    film.cast.map((p) => [p.id, p.traits.filter((t) => t.weight === "must").length]),
+  );
   let all = 0;
   let missing = 0;
   for (const shot of film.shots) {
@@ -63,34 +71,63 @@ export function departures(film: Film): { open: Departure[]; accepted: Departure
   const cast = new Map(film.cast.map((p) => [p.id, p]));
   const all = film.shots
     .filter((s) => s.picture_of === s.id)
-    .flatMap((shot) => shot.drift.map((drift) => ({ shot, drift, person: drift.person === null || drift.person === undefined ? undefined : cast.get(drift.person) })));
-  const worst = (d: Departure) => Math.max(0, ...d.drift.found.filter((f) => f.marked && !f.accepted).map((f) => f.apart ?? 12), d.drift.missing.length ? 20 + d.drift.missing.length : 0);
+    .flatMap((shot) =>
+      shot.drift.map((drift) => ({
+        shot,
+        drift,
+        person:
+          drift.person === null || drift.person === undefined ? undefined : cast.get(drift.person),
+      })),
+    );
+  const worst = (d: Departure) =>
+    Math.max(
+      0,
+      ...d.drift.found.filter((f) => f.marked && !f.accepted).map((f) => f.apart ?? 12),
+      d.drift.missing.length ? 20 + d.drift.missing.length : 0,
+    );
   return {
     open: all.filter((d) => d.drift.open > 0).sort((a, b) => worst(b) - worst(a)),
-    accepted: all.filter((d) => d.drift.open === 0 && d.drift.found.some((f) => f.marked && f.accepted)),
+    accepted: all.filter(
+      (d) => d.drift.open === 0 && d.drift.found.some((f) => f.marked && f.accepted),
+    ),
   };
 }
 
 /** The departures of one drift in a few words: "scarf ΔE 14, no red scarf said". */
 export function inFew(drift: Drift): string {
-  const seen = drift.found.filter((f) => f.marked && !f.accepted).sort((a, b) => (b.apart ?? 0) - (a.apart ?? 0));
-  return [...seen.map((f) => f.text), ...(drift.missing.length ? [`not said: ${drift.missing.join(", ")}`] : [])].join("; ");
+  const seen = drift.found
+    .filter((f) => f.marked && !f.accepted)
+    .sort((a, b) => (b.apart ?? 0) - (a.apart ?? 0));
+  return [
+    ...seen.map((f) => f.text),
+    ...(drift.missing.length ? [`not said: ${drift.missing.join(", ")}`] : []),
+  ].join("; ");
 }
 
 /** The worst departure in two words: "scarf ΔE 14". */
 export function shortOf(drift: Drift, person: Person): string {
   const traits = [...person.traits, ...person.outfits.flatMap((o) => o.traits)];
-  const worst = drift.found.filter((f) => f.marked && !f.accepted).sort((a, b) => (b.apart ?? 99) - (a.apart ?? 99))[0];
+  const worst = drift.found
+    .filter((f) => f.marked && !f.accepted)
+    .sort((a, b) => (b.apart ?? 99) - (a.apart ?? 99))[0];
   if (!worst) return `${drift.missing.length} unsaid`;
   const about = traits.find((t) => t.text === worst.trait)?.about ?? worst.kind;
-  return worst.kind === "colour" ? `${about} ΔE ${Math.floor(worst.apart ?? 0)}` : worst.kind === "missing" ? `no ${about}` : worst.kind;
+  return worst.kind === "colour"
+    ? `${about} ΔE ${Math.floor(worst.apart ?? 0)}`
+    : worst.kind === "missing"
+      ? `no ${about}`
+      : worst.kind;
 }
 
 /** What somebody wears in a scene, shortly: the outfit of the scene, else the trait about clothes. */
 export function wornIn(film: Film, person: Person, scene: number): string {
   const word = film.scenes[scene]?.word;
-  const shots = new Set(film.shots.filter((s) => s.scene === scene && s.people.includes(person.id)).map((s) => s.id));
-  const outfit = person.outfits.find((o) => word !== undefined && o.scenes.includes(word)) ?? person.outfits.find((o) => o.shots.length > 0 && [...shots].every((s) => o.shots.includes(s)));
+  const shots = new Set(
+    film.shots.filter((s) => s.scene === scene && s.people.includes(person.id)).map((s) => s.id),
+  );
+  const outfit =
+    person.outfits.find((o) => word !== undefined && o.scenes.includes(word)) ??
+    person.outfits.find((o) => o.shots.length > 0 && [...shots].every((s) => o.shots.includes(s)));
   return outfit?.traits[0]?.text ?? person.traits.find((t) => t.about === "clothes")?.text ?? "";
 }
 

@@ -17,7 +17,11 @@ describe("what a block of the manuscript is", () => {
     for (const kind of ["scene", "note", "speaker"] as const) {
       const turned = asKind(words, kind, "Pip");
       expect(kindOf(turned)).toBe(kind);
-      expect(asKind(turned, "narration", "Pip").replace(/[\s[\]]+/g, " ").trim()).toBe(words.replace(/\s+/g, " "));
+      expect(
+        asKind(turned, "narration", "Pip")
+          .replace(/[\s[\]]+/g, " ")
+          .trim(),
+      ).toBe(words.replace(/\s+/g, " "));
     }
     expect(asKind("# Home", "speaker", "the boy")).toBe("THE BOY: Home");
     expect(asKind("\\# not a heading", "narration", "Pip")).toBe("# not a heading");

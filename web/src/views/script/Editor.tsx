@@ -15,7 +15,8 @@ export function kindOf(text: string): Kind {
   const line = text.trimStart().split("\n")[0] ?? "";
   if (line.startsWith("#")) return "scene";
   if (line.startsWith("[") && text.trimEnd().endsWith("]")) return "note";
-  if (/^(?:@[^:\n]{1,60}|[^a-z\n:]{2,40}):\s/.test(line) && /[A-Z@]/.test(line[0]!)) return "speaker";
+  if (/^(?:@[^:\n]{1,60}|[^a-z\n:]{2,40}):\s/.test(line) && /[A-Z@]/.test(line[0]!))
+    return "speaker";
   return "narration";
 }
 
@@ -28,7 +29,11 @@ export function asKind(text: string, kind: Kind, speaker: string): string {
     .replace(/^(?:@[^:\n]{1,60}|[^a-z\n:]{2,40}):\s+/, "")
     .replace(/^\\/, "");
   if (kind === "scene") return `# ${bare.replace(/\s*\n\s*/g, " ")}`;
-  if (kind === "note") return bare.split("\n").map((line) => `[${line.trim()}]`).join("\n");
+  if (kind === "note")
+    return bare
+      .split("\n")
+      .map((line) => `[${line.trim()}]`)
+      .join("\n");
   if (kind === "speaker") return `${speaker.toUpperCase()}: ${bare.replace(/\s*\n\s*/g, " ")}`;
   return bare;
 }
@@ -75,7 +80,8 @@ export function Editor({ text, look, speaker, onSave, onLeave, onStep }: Props) 
           setKind(kindOf(field.current!.value));
         }}
         onBlur={(e) => {
-          if (!left.current && !(e.relatedTarget as HTMLElement | null)?.dataset.kind) onSave(e.target.value);
+          if (!left.current && !(e.relatedTarget as HTMLElement | null)?.dataset.kind)
+            onSave(e.target.value);
         }}
         onKeyDown={(e) => {
           e.stopPropagation();
@@ -85,7 +91,12 @@ export function Editor({ text, look, speaker, onSave, onLeave, onStep }: Props) 
           }
           if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
           const { selectionStart, selectionEnd, value } = e.currentTarget;
-          const step = e.key === "ArrowUp" && selectionEnd === 0 ? -1 : e.key === "ArrowDown" && selectionStart === value.length ? 1 : 0;
+          const step =
+            e.key === "ArrowUp" && selectionEnd === 0
+              ? -1
+              : e.key === "ArrowDown" && selectionStart === value.length
+                ? 1
+                : 0;
           if (step) {
             e.preventDefault();
             left.current = true;
@@ -107,7 +118,11 @@ export function Editor({ text, look, speaker, onSave, onLeave, onStep }: Props) 
             aria-pressed={kind === key}
             title={`Alt ${i + 1}`}
             onClick={() => turn(key)}
-            className={kind === key ? "font-semibold text-ink underline underline-offset-4" : "text-ink-2 hover:text-ink"}
+            className={
+              kind === key
+                ? "font-semibold text-ink underline underline-offset-4"
+                : "text-ink-2 hover:text-ink"
+            }
           >
             {name}
           </button>

@@ -6,12 +6,24 @@ import type { Film } from "../../api/client";
 import { useChange } from "../../api/film";
 import { inWords } from "../../parts/time";
 
-export function SceneHeading({ film, index, onEdit }: { film: Film; index: number; onEdit: () => void }) {
+export function SceneHeading({
+  film,
+  index,
+  onEdit,
+}: {
+  film: Film;
+  index: number;
+  onEdit: () => void;
+}) {
   const change = useChange(film.id);
   const [over, setOver] = useState(false);
   const scene = film.scenes[index]!;
   const first = film.scenes[0]?.title ? 0 : 1;
-  const move = (to: number) => to >= first && to < film.scenes.length && to !== index && change.mutate({ type: "move scene", scene: index, to });
+  const move = (to: number) =>
+    to >= first &&
+    to < film.scenes.length &&
+    to !== index &&
+    change.mutate({ type: "move scene", scene: index, to });
   return (
     <h2
       tabIndex={0}
@@ -30,7 +42,8 @@ export function SceneHeading({ film, index, onEdit }: { film: Film; index: numbe
       onDrop={(e) => {
         setOver(false);
         const from = e.dataTransfer.getData("application/x-cutreel-scene");
-        if (from !== "" && Number(from) !== index) change.mutate({ type: "move scene", scene: Number(from), to: index });
+        if (from !== "" && Number(from) !== index)
+          change.mutate({ type: "move scene", scene: Number(from), to: index });
       }}
       onKeyDown={(e) => {
         if (e.altKey && (e.key === "ArrowUp" || e.key === "ArrowDown")) {
@@ -46,7 +59,8 @@ export function SceneHeading({ film, index, onEdit }: { film: Film; index: numbe
       title="Drag to move the scene, double click to edit its heading"
       className={`group/scene flex cursor-grab items-baseline gap-1.5 rounded-[3px] text-ink-2 ${over ? "shadow-[0_-2px_0_var(--ink)]" : ""}`}
     >
-      <span className="font-semibold">Scene {index + 1}</span> <b className="font-semibold text-ink">{scene.title}</b>
+      <span className="font-semibold">Scene {index + 1}</span>{" "}
+      <b className="font-semibold text-ink">{scene.title}</b>
       <span>{[scene.time, scene.weather].filter(Boolean).join(", ")}</span>
       <span className="ml-auto whitespace-nowrap text-[12px]">
         {inWords(scene.seconds)}

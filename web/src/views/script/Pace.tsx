@@ -68,13 +68,26 @@ function SceneLengths({ film }: { film: Film }) {
               {s.title || "The opening"}
             </button>
             <span className="relative h-[7px]" aria-hidden="true">
-              <i className="absolute inset-y-0 left-0 bg-slate opacity-70" style={{ width: `${(s.seconds / longest) * 100}%` }} />
-              {s.aim !== null && <i className="absolute -inset-y-0.5 w-[2px] bg-ink" style={{ left: `${(s.aim / longest) * 100}%` }} />}
+              <i
+                className="absolute inset-y-0 left-0 bg-slate opacity-70"
+                style={{ width: `${(s.seconds / longest) * 100}%` }}
+              />
+              {s.aim !== null && (
+                <i
+                  className="absolute -inset-y-0.5 w-[2px] bg-ink"
+                  style={{ left: `${(s.aim / longest) * 100}%` }}
+                />
+              )}
             </span>
-            <span className="text-right" title={s.aim !== null ? `wanted: ${inWords(s.aim)}` : undefined}>
+            <span
+              className="text-right"
+              title={s.aim !== null ? `wanted: ${inWords(s.aim)}` : undefined}
+            >
               {inWords(s.seconds)}
             </span>
-            <span className="text-right font-mono text-[12px] text-ink-2">{film.shots.filter((x) => film.scenes[x.scene] === s).length}</span>
+            <span className="text-right font-mono text-[12px] text-ink-2">
+              {film.shots.filter((x) => film.scenes[x.scene] === s).length}
+            </span>
           </li>
         ))}
       </ol>
@@ -108,18 +121,47 @@ function Lengths({ film }: { film: Film }) {
             e.stopPropagation();
             if (e.key === "Enter") e.currentTarget.blur();
           }}
-          onBlur={(e) => (Number(e.target.value) || null) !== aim && change.mutate({ type: "set settings", values: { aim: Number(e.target.value) || null } })}
+          onBlur={(e) =>
+            (Number(e.target.value) || null) !== aim &&
+            change.mutate({ type: "set settings", values: { aim: Number(e.target.value) || null } })
+          }
           className="w-11 rounded-[3px] border border-rule-strong bg-field px-1 text-center font-mono text-[12px] text-ink"
         />{" "}
         min
       </span>,
     ],
-    ...(aim ? ([["Against the aim", `${film.seconds > aim * 60 ? "+" : "−"}${inWords(Math.abs(film.seconds - aim * 60))}`, film.seconds > aim * 60 ? "too long" : "to fill"]] as [string, string, React.ReactNode][]) : []),
-    ["Hook", quick ? "holds" : "slow", `${early} ${early === 1 ? "shot" : "shots"} in 5 s, first ${secondsOf(film, first).toFixed(1)} s`],
+    ...(aim
+      ? ([
+          [
+            "Against the aim",
+            `${film.seconds > aim * 60 ? "+" : "−"}${inWords(Math.abs(film.seconds - aim * 60))}`,
+            film.seconds > aim * 60 ? "too long" : "to fill",
+          ],
+        ] as [string, string, React.ReactNode][])
+      : []),
+    [
+      "Hook",
+      quick ? "holds" : "slow",
+      `${early} ${early === 1 ? "shot" : "shots"} in 5 s, first ${secondsOf(film, first).toFixed(1)} s`,
+    ],
     ["Words", String(film.words.length), `${Math.round(film.words_a_minute)} a minute`],
-    ["Dialogue", `${Math.round((spoken / Math.max(1, film.words.length)) * 100)} %`, `${new Set(film.lines.map((l) => l.speaker)).size} voices`],
-    ["Reading ease", String(Math.round(film.reading_ease)), film.reading_ease >= 80 ? "easy" : film.reading_ease >= 60 ? "plain" : "hard"],
-    ["Pictures", String(new Set(film.shots.map((s) => s.picture_of)).size), film.missing.pictures ? `${film.missing.pictures} to make, ${money(film.missing.cost)}` : "all made"],
+    [
+      "Dialogue",
+      `${Math.round((spoken / Math.max(1, film.words.length)) * 100)} %`,
+      `${new Set(film.lines.map((l) => l.speaker)).size} voices`,
+    ],
+    [
+      "Reading ease",
+      String(Math.round(film.reading_ease)),
+      film.reading_ease >= 80 ? "easy" : film.reading_ease >= 60 ? "plain" : "hard",
+    ],
+    [
+      "Pictures",
+      String(new Set(film.shots.map((s) => s.picture_of)).size),
+      film.missing.pictures
+        ? `${film.missing.pictures} to make, ${money(film.missing.cost)}`
+        : "all made",
+    ],
   ];
   return (
     <section aria-label="Length" className="border-t border-rule-strong pt-3">
@@ -136,22 +178,31 @@ function Lengths({ film }: { film: Film }) {
   );
 }
 
-const secondsBefore = (film: Film, frame: number) => (frame / Math.max(1, film.frames)) * film.seconds;
+const secondsBefore = (film: Film, frame: number) =>
+  (frame / Math.max(1, film.frames)) * film.seconds;
 
 function PacePicture({ film, offered }: { film: Film; offered: Offered | null }) {
   const chosen = useStore(selected);
   const lengths = film.shots.map((s) => secondsOf(film, s));
-  const top = Math.max(4, ...lengths, ...(offered?.lengths ?? []), ...film.shots.map((s) => s.wanted)) * 1.04;
+  const top =
+    Math.max(4, ...lengths, ...(offered?.lengths ?? []), ...film.shots.map((s) => s.wanted)) * 1.04;
   const width = 294;
   const height = 190;
   const total = lengths.reduce((a, b) => a + b, 0) || 1;
   const newTotal = offered?.lengths.reduce((a, b) => a + b, 0) || 1;
   const bars = stacked(lengths, total, height);
   const newBars = stacked(offered?.lengths ?? [], newTotal, height);
-  const wanted = film.shots.map((s, i) => `${i ? "L" : "M"}${(s.wanted / top) * width} ${bars[i]![0]}`).join("");
+  const wanted = film.shots
+    .map((s, i) => `${i ? "L" : "M"}${(s.wanted / top) * width} ${bars[i]![0]}`)
+    .join("");
   return (
     <>
-      <svg viewBox={`0 0 ${width} ${height}`} className="w-full" role="img" aria-label={`Lengths of ${lengths.length} shots against the wanted pace`}>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        className="w-full"
+        role="img"
+        aria-label={`Lengths of ${lengths.length} shots against the wanted pace`}
+      >
         {lengths.map((s, i) => {
           const shot = film.shots[i]!;
           const [y, h] = bars[i]!;
@@ -177,9 +228,26 @@ function PacePicture({ film, offered }: { film: Film; offered: Offered | null })
         })}
         {offered?.lengths.map((s, i) => {
           const [y, h] = newBars[i]!;
-          return <rect key={i} x="0" y={y + 0.5} width={(s / top) * width} height={Math.max(1, h - 1)} fill="none" stroke="var(--ink)" strokeWidth="0.9" />;
+          return (
+            <rect
+              key={i}
+              x="0"
+              y={y + 0.5}
+              width={(s / top) * width}
+              height={Math.max(1, h - 1)}
+              fill="none"
+              stroke="var(--ink)"
+              strokeWidth="0.9"
+            />
+          );
         })}
-        <path d={`${wanted}V${height}`} fill="none" stroke="var(--ink)" strokeWidth="1.3" strokeDasharray="4 3" />
+        <path
+          d={`${wanted}V${height}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="1.3"
+          strokeDasharray="4 3"
+        />
       </svg>
       <div className="mt-1.5 flex gap-4 text-[12px] text-ink-2">
         <span className="flex items-center gap-1.5">
@@ -225,7 +293,15 @@ const KINDS = [
 /** The opening of each kind of film, in seconds, as `core/breakdown/pace.py` has it. */
 const OPENING: Record<string, number> = { story: 14, documentary: 30, comic: 6, sleep: 0 };
 
-function CutAgain({ film, offered, onOffer }: { film: Film; offered: Offered | null; onOffer: (o: Offered | null) => void }) {
+function CutAgain({
+  film,
+  offered,
+  onOffer,
+}: {
+  film: Film;
+  offered: Offered | null;
+  onOffer: (o: Offered | null) => void;
+}) {
   const change = useChange(film.id);
   const { kind, pace, opening, reference, follow_reference } = film.settings;
   const [by, setBy] = useState<By>(film.settings.cut_by);
@@ -234,7 +310,13 @@ function CutAgain({ film, offered, onOffer }: { film: Film; offered: Offered | n
   const [count, setCount] = useState(film.shots.length);
   const hand = film.shots.filter((s) => s.by_hand && s.first !== s.end).length;
   const paced = film.scenes.filter((s) => s.pace !== null).length;
-  const wish: CutWish = { type: "cut again", by, seconds, count: by === "exactly" ? count : 0, keep_hand: true };
+  const wish: CutWish = {
+    type: "cut again",
+    by,
+    seconds,
+    count: by === "exactly" ? count : 0,
+    keep_hand: true,
+  };
   const show = () =>
     previewCut(film.id, wish)
       .then((cut) => onOffer({ wish, lengths: cut.lengths, wanted: cut.wanted }))
@@ -249,7 +331,13 @@ function CutAgain({ film, offered, onOffer }: { film: Film; offered: Offered | n
       <div className="mb-2 flex items-baseline gap-2">
         <h2 className="font-semibold">Cut again</h2>
         <span className="text-ink-2">as</span>
-        <Choice quiet label="Kind of film" value={kind} options={KINDS} onChange={(v) => set({ kind: v })} />
+        <Choice
+          quiet
+          label="Kind of film"
+          value={kind}
+          options={KINDS}
+          onChange={(v) => set({ kind: v })}
+        />
       </div>
       <div role="radiogroup" aria-label="How to cut" className="mb-2 flex gap-1">
         {WAYS.map(([key, name]) => (
@@ -287,7 +375,9 @@ function CutAgain({ film, offered, onOffer }: { film: Film; offered: Offered | n
                     e.stopPropagation();
                     if (e.key === "Enter") e.currentTarget.blur();
                   }}
-                  onBlur={(e) => Number(e.target.value) !== quick && set({ opening: Number(e.target.value) })}
+                  onBlur={(e) =>
+                    Number(e.target.value) !== quick && set({ opening: Number(e.target.value) })
+                  }
                   className="w-11 rounded-[3px] border border-rule-strong bg-field px-1 text-center font-mono text-[12px] text-ink"
                 />{" "}
                 s, easing to{" "}
@@ -315,10 +405,20 @@ function CutAgain({ film, offered, onOffer }: { film: Film; offered: Offered | n
         {by === "sentence" && "One picture a sentence; scraps join their neighbour."}
         {by === "exactly" && (
           <>
-            Exactly <NumberField label="Number of shots" value={count} onChange={setCount} min={1} max={9999} /> shots, as even as the words allow.
+            Exactly{" "}
+            <NumberField
+              label="Number of shots"
+              value={count}
+              onChange={setCount}
+              min={1}
+              max={9999}
+            />{" "}
+            shots, as even as the words allow.
           </>
         )}{" "}
-        {paced > 0 && by === "pace" && `${paced} ${paced === 1 ? "scene has" : "scenes have"} a pace of ${paced === 1 ? "its" : "their"} own. `}
+        {paced > 0 &&
+          by === "pace" &&
+          `${paced} ${paced === 1 ? "scene has" : "scenes have"} a pace of ${paced === 1 ? "its" : "their"} own. `}
         {hand > 0 && `Keeps your ${hand} hand-set ${hand === 1 ? "mark" : "marks"}.`}
       </p>
       <div className="flex gap-2">

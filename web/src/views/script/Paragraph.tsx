@@ -55,7 +55,11 @@ export const Paragraph = memo(function Paragraph(props: Props) {
   if (block.kind === "note")
     return (
       <Row className="py-1">
-        <p onDoubleClick={onEdit} className="font-serif italic text-ink-2" title="Not spoken. Double click to edit">
+        <p
+          onDoubleClick={onEdit}
+          className="font-serif italic text-ink-2"
+          title="Not spoken. Double click to edit"
+        >
           {film.text.slice(block.start, block.stop)}
         </p>
       </Row>
@@ -63,7 +67,17 @@ export const Paragraph = memo(function Paragraph(props: Props) {
   return <Words {...props} />;
 });
 
-const Row = ({ children, className = "", left, right }: { children: React.ReactNode; className?: string; left?: React.ReactNode; right?: React.ReactNode }) => (
+const Row = ({
+  children,
+  className = "",
+  left,
+  right,
+}: {
+  children: React.ReactNode;
+  className?: string;
+  left?: React.ReactNode;
+  right?: React.ReactNode;
+}) => (
   <div className={`grid grid-cols-[98px_minmax(0,1fr)_206px] ${className}`}>
     <div className="relative">{left}</div>
     <div className="min-w-0">{children}</div>
@@ -106,7 +120,11 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
         const shot = shotAt.get(word);
         return (
           shot && (
-            <div key={shot.id} className="absolute right-6 text-right font-mono leading-[17px]" style={{ top: top + 5 }}>
+            <div
+              key={shot.id}
+              className="absolute right-6 text-right font-mono leading-[17px]"
+              style={{ top: top + 5 }}
+            >
               <div className="text-[14px] font-medium">{shot.edge}</div>
               <div className="text-[11.5px] text-ink-2">{secondsOf(film, shot).toFixed(1)} s</div>
             </div>
@@ -115,7 +133,12 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
       })}
       right={<Remarks film={film} marks={marks} shotAt={shotAt} />}
     >
-      <p ref={body} className={`${TEXT} select-text`} onDoubleClick={onEdit} title="Double click to edit the words">
+      <p
+        ref={body}
+        className={`${TEXT} select-text`}
+        onDoubleClick={onEdit}
+        title="Double click to edit the words"
+      >
         {words.map(([start, end, number, line], i) => {
           const index = block.first + i;
           const shot = shotAt.get(index);
@@ -124,8 +147,15 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
           const speaker = film.lines.length ? speakerOf(film, index) : null;
           return (
             <span key={number}>
-              {holds.get(index)?.map((h) => <Hold key={h.id} film={film} shot={h} />)}
-              {i > 0 && !glued && !shot && <Gap onSet={() => onToggle(index)} voiced={!!speaker && film.words[index - 1]![3] === line} />}
+              {holds.get(index)?.map((h) => (
+                <Hold key={h.id} film={film} shot={h} />
+              ))}
+              {i > 0 && !glued && !shot && (
+                <Gap
+                  onSet={() => onToggle(index)}
+                  voiced={!!speaker && film.words[index - 1]![3] === line}
+                />
+              )}
               {shot && i > 0 && !glued && " "}
               {/* A mark stays on the line of the word it opens. */}
               <span className={shot ? "whitespace-nowrap" : undefined}>
@@ -138,16 +168,23 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
                     onDrop={(word) => {
                       const held = dragging.current;
                       dragging.current = null;
-                      if (held && word !== null && word !== held.word) onPush(held.shot, word - held.word);
+                      if (held && word !== null && word !== held.word)
+                        onPush(held.shot, word - held.word);
                     }}
                   />
                 )}
-                <Word index={index} text={film.text.slice(start, end)} speaker={speaker} onClick={() => onFocus(index)} />
+                <Word
+                  index={index}
+                  text={film.text.slice(start, end)}
+                  speaker={speaker}
+                  onClick={() => onFocus(index)}
+                />
               </span>
             </span>
           );
         })}
-        {block.end === film.words.length && holds.get(block.end)?.map((h) => <Hold key={h.id} film={film} shot={h} />)}
+        {block.end === film.words.length &&
+          holds.get(block.end)?.map((h) => <Hold key={h.id} film={film} shot={h} />)}
       </p>
     </Row>
   );
@@ -164,7 +201,17 @@ function speakerOf(film: Film, word: number): string | null {
   return film.lines[low]?.speaker ?? null;
 }
 
-function Word({ index, text, speaker, onClick }: { index: number; text: string; speaker: string | null; onClick: () => void }) {
+function Word({
+  index,
+  text,
+  speaker,
+  onClick,
+}: {
+  index: number;
+  text: string;
+  speaker: string | null;
+  onClick: () => void;
+}) {
   const [here, setHere] = useState(() => cursor.get() === index);
   useEffect(() => cursor.subscribe(() => setHere(cursor.get() === index)), [index]);
   return (
@@ -195,7 +242,8 @@ const Hold = ({ film, shot }: { film: Film; shot: Shot }) => (
     className="mx-1 inline-flex items-baseline gap-1 whitespace-nowrap rounded-[3px] border border-dashed border-rule-strong px-1.5 align-baseline font-sans text-[12px] leading-[20px] text-ink-2 hover:bg-shade"
   >
     <CutStroke className="relative top-[2px]" />
-    <span className="font-mono text-[11px]">{shot.edge}</span> hold {secondsOf(film, shot).toFixed(1)} s
+    <span className="font-mono text-[11px]">{shot.edge}</span> hold{" "}
+    {secondsOf(film, shot).toFixed(1)} s
   </button>
 );
 
@@ -226,7 +274,9 @@ interface MarkProps {
 function Mark({ shot, first, onLift, onGrab, onDrop }: MarkProps) {
   const moved = useRef(false);
   const remark = shot.remarks.some((r) => r.kind === "scrap");
-  const number = <sup className="ml-[1px] mr-[3px] font-mono text-[10.5px] text-ink-2">{shot.edge}</sup>;
+  const number = (
+    <sup className="ml-[1px] mr-[3px] font-mono text-[10.5px] text-ink-2">{shot.edge}</sup>
+  );
   if (first) return <span data-opens={shot.first}>{number}</span>;
   return (
     <button

@@ -18,7 +18,10 @@ export function Script() {
   const film = useFilmHere();
   const change = useChange(film.id);
   const blocks = useMemo(() => blocksOf(film), [film]);
-  const shotAt = useMemo(() => new Map(film.shots.filter((s) => !isHold(s)).map((s) => [s.first, s])), [film.shots]);
+  const shotAt = useMemo(
+    () => new Map(film.shots.filter((s) => !isHold(s)).map((s) => [s.first, s])),
+    [film.shots],
+  );
   const holds = useMemo(() => holdsOf(film.shots), [film.shots]);
   useFollowSelection();
   const scroll = useRef<HTMLDivElement>(null);
@@ -26,7 +29,10 @@ export function Script() {
   const list = useVirtualizer({
     count: blocks.length,
     getScrollElement: () => scroll.current,
-    estimateSize: (i) => (blocks[i]!.kind === "words" ? 44 + Math.ceil((blocks[i]!.stop - blocks[i]!.start) / 66) * 31 : 46),
+    estimateSize: (i) =>
+      blocks[i]!.kind === "words"
+        ? 44 + Math.ceil((blocks[i]!.stop - blocks[i]!.start) / 66) * 31
+        : 46,
     overscan: 8,
     getItemKey: (i) => blocks[i]!.key,
   });
@@ -35,11 +41,15 @@ export function Script() {
     (word: number) => {
       const shot = shotAt.get(word);
       if (shot && word > 0) change.mutate({ type: "lift mark", shot: shot.id });
-      else if (word > 0) change.mutate({ type: "set mark", word: film.words[word]![2], same_picture: false });
+      else if (word > 0)
+        change.mutate({ type: "set mark", word: film.words[word]![2], same_picture: false });
     },
     [change, film.words, shotAt],
   );
-  const push = useCallback((shot: Shot, words: number) => change.mutate({ type: "push mark", shot: shot.id, words }), [change]);
+  const push = useCallback(
+    (shot: Shot, words: number) => change.mutate({ type: "push mark", shot: shot.id, words }),
+    [change],
+  );
 
   const focusWord = useCallback(
     (word: number) => {
@@ -47,7 +57,13 @@ export function Script() {
       cursor.set(to);
       const index = blocks.findIndex((b) => b.kind === "words" && b.first <= to && to < b.end);
       if (index >= 0) list.scrollToIndex(index, { align: "auto" });
-      window.setTimeout(() => document.querySelector<HTMLElement>(`[data-word="${to}"]`)?.focus({ preventScroll: false }), 0);
+      window.setTimeout(
+        () =>
+          document
+            .querySelector<HTMLElement>(`[data-word="${to}"]`)
+            ?.focus({ preventScroll: false }),
+        0,
+      );
       const shot = film.shots.find((s) => to < s.end);
       if (shot) {
         selected.set(shot.id);
@@ -60,7 +76,9 @@ export function Script() {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (typing(e) || e.ctrlKey || e.metaKey) return;
-      const inPage = (e.target as HTMLElement).closest("[data-word]") ?? (document.activeElement === document.body ? document.body : null);
+      const inPage =
+        (e.target as HTMLElement).closest("[data-word]") ??
+        (document.activeElement === document.body ? document.body : null);
       if (!inPage) return;
       const at = cursor.get();
       const shot = shotAt.get(at);
@@ -73,15 +91,20 @@ export function Script() {
       } else if (e.altKey) return;
       else if (e.key === "ArrowRight") focusWord(at + 1);
       else if (e.key === "ArrowLeft") focusWord(at - 1);
-      else if (e.key === "ArrowDown" || e.key === "ArrowUp") focusWord(wordBeside(at, e.key === "ArrowDown"));
+      else if (e.key === "ArrowDown" || e.key === "ArrowUp")
+        focusWord(wordBeside(at, e.key === "ArrowDown"));
       else if (e.key === "Enter") toggle(at);
-      else if (e.key === "Backspace" && shot && at > 0) change.mutate({ type: "lift mark", shot: shot.id });
+      else if (e.key === "Backspace" && shot && at > 0)
+        change.mutate({ type: "lift mark", shot: shot.id });
       else if (e.key.toLowerCase() === "r") {
         const here = film.shots.find((s) => s.first <= at && at < s.end);
         const remedy = here?.remarks[0] && remedyOf(film, here, here.remarks[0]);
         if (remedy) change.mutate(remedy.command);
       } else if (e.key.toLowerCase() === "s") desk.set("shot");
-      else if (e.key.toLowerCase() === "e") setEditing(blocks.find((b) => b.kind === "words" && b.first <= at && at < b.end)?.key ?? null);
+      else if (e.key.toLowerCase() === "e")
+        setEditing(
+          blocks.find((b) => b.kind === "words" && b.first <= at && at < b.end)?.key ?? null,
+        );
       else return;
       e.preventDefault();
     };
@@ -91,13 +114,18 @@ export function Script() {
 
   const save = (block: Block, text: string) => {
     setEditing(null);
-    if (text !== film.text.slice(block.start, block.stop)) change.mutate({ type: "edit text", start: block.start, end: block.stop, insert: text });
+    if (text !== film.text.slice(block.start, block.stop))
+      change.mutate({ type: "edit text", start: block.start, end: block.stop, insert: text });
   };
 
   return (
     <div className="flex h-full">
       <div ref={scroll} className="min-w-0 grow overflow-y-auto px-6 pt-[18px]" tabIndex={-1}>
-        <article aria-label="Manuscript" className="relative mx-auto max-w-[1010px] border border-rule-strong bg-page pb-24 pt-6" style={{ minHeight: "100%" }}>
+        <article
+          aria-label="Manuscript"
+          className="relative mx-auto max-w-[1010px] border border-rule-strong bg-page pb-24 pt-6"
+          style={{ minHeight: "100%" }}
+        >
           <div className="relative" style={{ height: list.getTotalSize() }}>
             {list.getVirtualItems().map((item) => {
               const block = blocks[item.index]!;
@@ -159,6 +187,7 @@ function wordBeside(at: number, down: boolean): number {
 /** Shots without words, by the index of the word behind them. */
 function holdsOf(shots: Shot[]): Map<number, Shot[]> {
   const out = new Map<number, Shot[]>();
-  for (const shot of shots) if (isHold(shot)) out.set(shot.first, [...(out.get(shot.first) ?? []), shot]);
+  for (const shot of shots)
+    if (isHold(shot)) out.set(shot.first, [...(out.get(shot.first) ?? []), shot]);
   return out;
 }

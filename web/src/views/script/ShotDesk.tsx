@@ -16,7 +16,10 @@ import { secondsOf } from "./shots";
 export function ShotDesk({ film }: { film: Film }) {
   const chosen = useStore(selected);
   const at = useStore(cursor);
-  const shot = film.shots.find((s) => s.id === chosen) ?? film.shots.find((s) => s.first <= at && at < s.end) ?? film.shots[0];
+  const shot =
+    film.shots.find((s) => s.id === chosen) ??
+    film.shots.find((s) => s.first <= at && at < s.end) ??
+    film.shots[0];
   const [forScene, setForScene] = useState(false);
   if (!shot) return null;
   const scene = film.scenes[shot.scene];
@@ -26,7 +29,9 @@ export function ShotDesk({ film }: { film: Film }) {
         <h2 className="font-semibold">
           Shot <span className="font-mono">{shot.edge}</span>, {secondsOf(film, shot).toFixed(1)} s
         </h2>
-        <p className="line-clamp-2 font-serif text-[14px] text-ink-2">{shot.text || "A hold: a picture without words."}</p>
+        <p className="line-clamp-2 font-serif text-[14px] text-ink-2">
+          {shot.text || "A hold: a picture without words."}
+        </p>
       </header>
       <div role="radiogroup" aria-label="What is set" className="flex gap-1.5">
         {[false, true].map((whole) => (
@@ -44,7 +49,9 @@ export function ShotDesk({ film }: { film: Film }) {
       </div>
       {forScene && scene && (
         <p className="text-ink-2">
-          {scene.title || "The opening"}, {inWords(scene.seconds)}, {film.shots.filter((s) => s.scene === shot.scene).length} shots. What a shot says for itself stays.
+          {scene.title || "The opening"}, {inWords(scene.seconds)},{" "}
+          {film.shots.filter((s) => s.scene === shot.scene).length} shots. What a shot says for
+          itself stays.
         </p>
       )}
       <Facts film={film} shot={shot} forScene={forScene} withReasons />
@@ -59,18 +66,51 @@ function ScenePace({ film, shot }: { film: Film; shot: Shot }) {
   const scene = film.scenes[shot.scene];
   if (!scene) return null;
   const set = (values: { pace?: number; aim?: number }) =>
-    change.mutate({ type: "set scene", word: scene.word, values: {}, pace: values.pace ?? null, aim: values.aim ?? null });
+    change.mutate({
+      type: "set scene",
+      word: scene.word,
+      values: {},
+      pace: values.pace ?? null,
+      aim: values.aim ?? null,
+    });
   return (
-    <section aria-label="Pace of the scene" className="flex flex-col gap-1.5 border-t border-rule-strong pt-3 text-ink-2">
-      <Wanted name="pace of its own" unit="s a shot" value={scene.pace} usual={film.settings.pace} onSet={(pace) => set({ pace })} />
-      <Wanted name="length wanted" unit="s in all" value={scene.aim} usual={Math.round(scene.seconds)} onSet={(aim) => set({ aim })} />
+    <section
+      aria-label="Pace of the scene"
+      className="flex flex-col gap-1.5 border-t border-rule-strong pt-3 text-ink-2"
+    >
+      <Wanted
+        name="pace of its own"
+        unit="s a shot"
+        value={scene.pace}
+        usual={film.settings.pace}
+        onSet={(pace) => set({ pace })}
+      />
+      <Wanted
+        name="length wanted"
+        unit="s in all"
+        value={scene.aim}
+        usual={Math.round(scene.seconds)}
+        onSet={(aim) => set({ aim })}
+      />
       <p className="text-[12px]">Its pace counts the next time the film is cut.</p>
     </section>
   );
 }
 
 /** A number that a scene may have of its own; emptied, it is lifted. */
-const Wanted = ({ name, unit, value, usual, onSet }: { name: string; unit: string; value: number | null; usual: number; onSet: (n: number) => void }) => (
+const Wanted = ({
+  name,
+  unit,
+  value,
+  usual,
+  onSet,
+}: {
+  name: string;
+  unit: string;
+  value: number | null;
+  usual: number;
+  onSet: (n: number) => void;
+}) => (
   <label className="flex items-center gap-2">
     <span className="w-[106px]">{name}</span>
     <input
@@ -84,7 +124,9 @@ const Wanted = ({ name, unit, value, usual, onSet }: { name: string; unit: strin
         e.stopPropagation();
         if (e.key === "Enter") e.currentTarget.blur();
       }}
-      onBlur={(e) => (Number(e.target.value) || null) !== value && onSet(Number(e.target.value) || 0)}
+      onBlur={(e) =>
+        (Number(e.target.value) || null) !== value && onSet(Number(e.target.value) || 0)
+      }
       className="w-16 rounded-[3px] border border-rule-strong bg-field px-1 text-center font-mono text-[12px] text-ink placeholder:text-ink-2"
     />
     {unit}
@@ -98,12 +140,22 @@ function Picture({ film, shot }: { film: Film; shot: Shot }) {
   const middle = Math.round((shot.first + shot.end) / 2);
   const options = [
     ["own", "one of its own"] as const,
-    ...film.shots.slice(Math.max(0, index - 8), index + 9).flatMap((s) => (s.id !== shot.id && s.picture_of === s.id ? [[String(s.id), `that of shot ${s.edge}`] as const] : [])),
+    ...film.shots
+      .slice(Math.max(0, index - 8), index + 9)
+      .flatMap((s) =>
+        s.id !== shot.id && s.picture_of === s.id
+          ? [[String(s.id), `that of shot ${s.edge}`] as const]
+          : [],
+      ),
   ];
   const lender = film.shots.find((s) => s.id === shot.picture_of);
-  if (lender && lender.id !== shot.id && !options.some(([key]) => key === String(lender.id))) options.push([String(lender.id), `that of shot ${lender.edge}`]);
+  if (lender && lender.id !== shot.id && !options.some(([key]) => key === String(lender.id)))
+    options.push([String(lender.id), `that of shot ${lender.edge}`]);
   return (
-    <section aria-label="Picture and hold" className="flex flex-col gap-1.5 border-t border-rule-strong pt-3">
+    <section
+      aria-label="Picture and hold"
+      className="flex flex-col gap-1.5 border-t border-rule-strong pt-3"
+    >
       <div className="flex items-baseline gap-3">
         <span className="w-[72px] shrink-0 text-ink-2">picture</span>
         <Choice
@@ -111,7 +163,13 @@ function Picture({ film, shot }: { film: Film; shot: Shot }) {
           label="Whose picture"
           value={shot.picture_of === shot.id ? "own" : String(shot.picture_of)}
           options={options}
-          onChange={(v) => change.mutate({ type: "same picture", shot: shot.id, of: v === "own" ? null : Number(v) })}
+          onChange={(v) =>
+            change.mutate({
+              type: "same picture",
+              shot: shot.id,
+              of: v === "own" ? null : Number(v),
+            })
+          }
         />
       </div>
       <div className="flex items-baseline gap-3">
@@ -129,7 +187,10 @@ function Picture({ film, shot }: { film: Film; shot: Shot }) {
               e.stopPropagation();
               if (e.key === "Enter") e.currentTarget.blur();
             }}
-            onBlur={(e) => Number(e.target.value) !== shot.hold && change.mutate({ type: "set hold", shot: shot.id, seconds: Number(e.target.value) })}
+            onBlur={(e) =>
+              Number(e.target.value) !== shot.hold &&
+              change.mutate({ type: "set hold", shot: shot.id, seconds: Number(e.target.value) })
+            }
             className="w-14 rounded-[3px] border border-rule-strong bg-field px-1 text-center font-mono text-[12px] text-ink"
           />{" "}
           s {silent ? "in all" : "beyond its words"}
@@ -139,15 +200,24 @@ function Picture({ film, shot }: { film: Film; shot: Shot }) {
         {!silent && shot.end - shot.first > 3 && (
           <Button
             title="Cuts the shot in its middle; the new shot goes on with the same picture, seen in another way"
-            onClick={() => change.mutate({ type: "set mark", word: film.words[middle]![2], same_picture: true })}
+            onClick={() =>
+              change.mutate({ type: "set mark", word: film.words[middle]![2], same_picture: true })
+            }
           >
             See its picture twice
           </Button>
         )}
-        <Button onClick={() => change.mutate({ type: "add hold", after: shot.id, seconds: 2 })} title="A shot without words behind this one">
+        <Button
+          onClick={() => change.mutate({ type: "add hold", after: shot.id, seconds: 2 })}
+          title="A shot without words behind this one"
+        >
           Add a hold behind it
         </Button>
-        {silent && <Button onClick={() => change.mutate({ type: "lift mark", shot: shot.id })}>Take the hold out</Button>}
+        {silent && (
+          <Button onClick={() => change.mutate({ type: "lift mark", shot: shot.id })}>
+            Take the hold out
+          </Button>
+        )}
       </div>
     </section>
   );
@@ -162,13 +232,26 @@ const OWN: ["motion" | "sound" | "direction", string, string][] = [
 function OwnPrompts({ film, shot }: { film: Film; shot: Shot }) {
   const set = useSetFacts(film, shot, false);
   return (
-    <section aria-label="Prompts of your own" className="flex flex-col gap-1 border-t border-rule-strong pt-3">
+    <section
+      aria-label="Prompts of your own"
+      className="flex flex-col gap-1 border-t border-rule-strong pt-3"
+    >
       {OWN.map(([key, name, hint]) => (
         <div key={key} className="flex items-baseline gap-3">
           <span className="w-[72px] shrink-0 text-ink-2">{name}</span>
-          <Editable value={shot.own[key] ?? ""} hint={hint} label={`${name} of shot ${shot.edge}`} onSave={(text) => set({ [key]: text })} />
+          <Editable
+            value={shot.own[key] ?? ""}
+            hint={hint}
+            label={`${name} of shot ${shot.edge}`}
+            onSave={(text) => set({ [key]: text })}
+          />
           {shot.own[key] && (
-            <button type="button" aria-label={`Lift ${name}`} className="min-h-6 text-[11px] text-ink-2 underline decoration-dotted" onClick={() => set({ [key]: null })}>
+            <button
+              type="button"
+              aria-label={`Lift ${name}`}
+              className="min-h-6 text-[11px] text-ink-2 underline decoration-dotted"
+              onClick={() => set({ [key]: null })}
+            >
               lift
             </button>
           )}

@@ -29,7 +29,10 @@ export function Side({ film }: { film: Film }) {
       asChild
     >
       <aside aria-label="Beside the script">
-        <Tabs.List aria-label="Desks" className="flex shrink-0 gap-5 border-b border-rule px-[18px] pb-2 pt-3.5">
+        <Tabs.List
+          aria-label="Desks"
+          className="flex shrink-0 gap-5 border-b border-rule px-[18px] pb-2 pt-3.5"
+        >
           {DESKS.map(([key, name]) => (
             <Tabs.Trigger
               key={key}
@@ -40,16 +43,25 @@ export function Side({ film }: { film: Film }) {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <Tabs.Content value="pace" className="flex min-h-0 grow flex-col gap-3.5 overflow-y-auto px-[18px] py-4">
+        <Tabs.Content
+          value="pace"
+          className="flex min-h-0 grow flex-col gap-3.5 overflow-y-auto px-[18px] py-4"
+        >
           <Pace film={film} />
         </Tabs.Content>
         <Tabs.Content value="shot" className="min-h-0 grow overflow-y-auto px-[18px] py-4">
           <ShotDesk film={film} />
         </Tabs.Content>
-        <Tabs.Content value="words" className="flex min-h-0 grow flex-col gap-4 overflow-y-auto px-[18px] py-4">
+        <Tabs.Content
+          value="words"
+          className="flex min-h-0 grow flex-col gap-4 overflow-y-auto px-[18px] py-4"
+        >
           <Words film={film} />
         </Tabs.Content>
-        <Tabs.Content value="versions" className="flex min-h-0 grow flex-col gap-3 overflow-y-auto px-[18px] py-4">
+        <Tabs.Content
+          value="versions"
+          className="flex min-h-0 grow flex-col gap-3 overflow-y-auto px-[18px] py-4"
+        >
           <Versions film={film} />
         </Tabs.Content>
       </aside>

@@ -14,25 +14,52 @@ export function Versions({ film }: { film: Film }) {
   const to = after ?? newest;
   const compared = useCompared(film.id, before, before === null ? null : to);
   const goBack = useGoBack(film.id);
-  const rows = [...versions.map((v) => ({ number: v.number, title: v.title, at: v.at })), { number: 0, title: "the film as it was first", at: "" }];
+  const rows = [
+    ...versions.map((v) => ({ number: v.number, title: v.title, at: v.at })),
+    { number: 0, title: "the film as it was first", at: "" },
+  ];
   const words = compared.data?.words ?? [];
   const same = words.every((w) => w.before === w.after);
   return (
     <>
-      <p className="text-ink-2">Choose a version to see what has changed since. Cut marks, takes and cues stay with the words that stay.</p>
-      <ol aria-label="Versions" className="max-h-[330px] shrink-0 overflow-y-auto border-y border-rule">
+      <p className="text-ink-2">
+        Choose a version to see what has changed since. Cut marks, takes and cues stay with the
+        words that stay.
+      </p>
+      <ol
+        aria-label="Versions"
+        className="max-h-[330px] shrink-0 overflow-y-auto border-y border-rule"
+      >
         {rows.map((row) => (
-          <li key={row.number} className={`flex items-baseline gap-2 border-b border-rule last:border-0 ${row.number === before ? "bg-shade" : ""}`}>
-            <button type="button" aria-pressed={row.number === before} onClick={() => setBefore(row.number === before ? null : row.number)} className="flex min-w-0 grow items-baseline gap-2 py-1 text-left hover:bg-shade">
-              <span className="w-7 shrink-0 text-right font-mono text-[11.5px] text-ink-2">{row.number || "–"}</span>
+          <li
+            key={row.number}
+            className={`flex items-baseline gap-2 border-b border-rule last:border-0 ${row.number === before ? "bg-shade" : ""}`}
+          >
+            <button
+              type="button"
+              aria-pressed={row.number === before}
+              onClick={() => setBefore(row.number === before ? null : row.number)}
+              className="flex min-w-0 grow items-baseline gap-2 py-1 text-left hover:bg-shade"
+            >
+              <span className="w-7 shrink-0 text-right font-mono text-[11.5px] text-ink-2">
+                {row.number || "–"}
+              </span>
               <span className="truncate">{row.title}</span>
             </button>
             {before !== null && row.number !== before && (
-              <button type="button" aria-pressed={row.number === to} onClick={() => setAfter(row.number)} className={`shrink-0 text-[12px] ${row.number === to ? "font-semibold" : "text-ink-2 underline decoration-dotted"}`}>
+              <button
+                type="button"
+                aria-pressed={row.number === to}
+                onClick={() => setAfter(row.number)}
+                className={`shrink-0 text-[12px] ${row.number === to ? "font-semibold" : "text-ink-2 underline decoration-dotted"}`}
+              >
                 {row.number === to ? "compared" : "compare"}
               </button>
             )}
-            <time className="shrink-0 pr-1 font-mono text-[11.5px] text-ink-2">{row.at && new Date(row.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}</time>
+            <time className="shrink-0 pr-1 font-mono text-[11.5px] text-ink-2">
+              {row.at &&
+                new Date(row.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })}
+            </time>
           </li>
         ))}
       </ol>
@@ -42,7 +69,10 @@ export function Versions({ film }: { film: Film }) {
             <h2 className="font-semibold">
               From {before || "the first"} to {to === newest ? "now" : to}
             </h2>
-            <Button disabled={before === newest || goBack.isPending} onClick={() => goBack.mutate(before, { onSuccess: () => setBefore(null) })}>
+            <Button
+              disabled={before === newest || goBack.isPending}
+              onClick={() => goBack.mutate(before, { onSuccess: () => setBefore(null) })}
+            >
               Go back to {before || "the first"}
             </Button>
           </div>

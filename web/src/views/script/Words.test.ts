@@ -5,7 +5,13 @@ import { toggled } from "../../parts/Places";
 import { charactersOf } from "./Words";
 
 const words = Array.from({ length: 9 }, (_, i) => [i * 10, i * 10 + 6, i + 1, 0]);
-const film = { words, scenes: [{ first: 0, end: 4 }, { first: 4, end: 9 }] } as unknown as Film;
+const film = {
+  words,
+  scenes: [
+    { first: 0, end: 4 },
+    { first: 4, end: 9 },
+  ],
+} as unknown as Film;
 
 describe("what a rework covers", () => {
   it("is the marked words, the scene at the cursor, or the film", () => {

@@ -24,7 +24,9 @@ function selectedWords(): Passage | null {
   let from = wordOf(range.startContainer);
   let to = wordOf(range.endContainer);
   if (from === null || to === null) {
-    const inside = [...document.querySelectorAll<HTMLElement>("[data-word]")].filter((el) => range.intersectsNode(el));
+    const inside = [...document.querySelectorAll<HTMLElement>("[data-word]")].filter((el) =>
+      range.intersectsNode(el),
+    );
     if (!inside.length) return null;
     from ??= Number(inside[0]!.dataset.word);
     to ??= Number(inside.at(-1)!.dataset.word);

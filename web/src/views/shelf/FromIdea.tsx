@@ -15,16 +15,49 @@ const STRUCTURES: readonly (readonly [Structure, string])[] = [
   ["comic", "short comic"],
   ["sleep", "slow sleep story"],
 ];
-const STORIES = [["story", "any kind"], ...["mystery", "adventure", "folk tale", "family story", "ghost story"].map((k) => [k, k] as const)] as const;
-const TONES = ["plain", "warm", "tense", "funny", "calm", "dark"].map((t) => [t, `${t} tone`] as const);
-const LEVELS = [["easy", "easy to read"], ["plain", "plain words"], ["rich", "rich words"]] as const;
-const VIEWS = [["third", "told of them"], ["first", "told as I"]] as const;
+const STORIES = [
+  ["story", "any kind"],
+  ...["mystery", "adventure", "folk tale", "family story", "ghost story"].map(
+    (k) => [k, k] as const,
+  ),
+] as const;
+const TONES = ["plain", "warm", "tense", "funny", "calm", "dark"].map(
+  (t) => [t, `${t} tone`] as const,
+);
+const LEVELS = [
+  ["easy", "easy to read"],
+  ["plain", "plain words"],
+  ["rich", "rich words"],
+] as const;
+const VIEWS = [
+  ["third", "told of them"],
+  ["first", "told as I"],
+] as const;
 
-export function FromIdea({ onWritten }: { onWritten: (written: Written, structure: Structure) => void }) {
+export function FromIdea({
+  onWritten,
+}: {
+  onWritten: (written: Written, structure: Structure) => void;
+}) {
   const writer = (useOffers().data ?? []).find((o) => o.kind === "script");
   const [wish, setWish] = useState<ScriptWish>({
-    kind: "script", task: "titles", idea: "", points: [], story: "story", tone: "plain", view: "third", level: "plain", language: "en",
-    minutes: 3, structure: "hook", title: "", plot: "", text: "", how: "tighten", instruction: "", seed: 0,
+    kind: "script",
+    task: "titles",
+    idea: "",
+    points: [],
+    story: "story",
+    tone: "plain",
+    view: "third",
+    level: "plain",
+    language: "en",
+    minutes: 3,
+    structure: "hook",
+    title: "",
+    plot: "",
+    text: "",
+    how: "tighten",
+    instruction: "",
+    seed: 0,
   });
   const [points, setPoints] = useState("");
   const [titles, setTitles] = useState<string[]>([]);
@@ -53,30 +86,83 @@ export function FromIdea({ onWritten }: { onWritten: (written: Written, structur
     >
       <label className="block">
         <span className="text-ink-2">Idea</span>
-        <Area rows={2} className="mt-1 font-serif text-[15px]" placeholder="a lighthouse keeper who collects lost letters" value={wish.idea} onChange={(e) => set({ idea: e.target.value })} />
+        <Area
+          rows={2}
+          className="mt-1 font-serif text-[15px]"
+          placeholder="a lighthouse keeper who collects lost letters"
+          value={wish.idea}
+          onChange={(e) => set({ idea: e.target.value })}
+        />
       </label>
       <label className="block">
         <span className="text-ink-2">Key points, one a line</span>
-        <Area rows={2} className="mt-1" value={points} onChange={(e) => setPoints(e.target.value)} />
+        <Area
+          rows={2}
+          className="mt-1"
+          value={points}
+          onChange={(e) => setPoints(e.target.value)}
+        />
       </label>
       <div className="flex flex-wrap items-center gap-1.5">
-        <Choice label="Structure" value={wish.structure} options={STRUCTURES} onChange={(v) => set({ structure: v as Structure })} />
+        <Choice
+          label="Structure"
+          value={wish.structure}
+          options={STRUCTURES}
+          onChange={(v) => set({ structure: v as Structure })}
+        />
         <span className="ml-1 text-ink-2">
-          <NumberField label="Minutes" value={wish.minutes} onChange={(minutes) => set({ minutes })} min={0.25} max={120} /> min
+          <NumberField
+            label="Minutes"
+            value={wish.minutes}
+            onChange={(minutes) => set({ minutes })}
+            min={0.25}
+            max={120}
+          />{" "}
+          min
         </span>
-        {wish.structure === "hook" && <Choice label="Kind of story" value={wish.story} options={STORIES} onChange={(v) => set({ story: v })} />}
-        <Choice label="Tone" value={wish.tone} options={TONES} onChange={(v) => set({ tone: v as ScriptWish["tone"] })} />
-        <Choice label="Reading level" value={wish.level} options={LEVELS} onChange={(v) => set({ level: v as ScriptWish["level"] })} />
-        <Choice label="Point of view" value={wish.view} options={VIEWS} onChange={(v) => set({ view: v as ScriptWish["view"] })} />
+        {wish.structure === "hook" && (
+          <Choice
+            label="Kind of story"
+            value={wish.story}
+            options={STORIES}
+            onChange={(v) => set({ story: v })}
+          />
+        )}
+        <Choice
+          label="Tone"
+          value={wish.tone}
+          options={TONES}
+          onChange={(v) => set({ tone: v as ScriptWish["tone"] })}
+        />
+        <Choice
+          label="Reading level"
+          value={wish.level}
+          options={LEVELS}
+          onChange={(v) => set({ level: v as ScriptWish["level"] })}
+        />
+        <Choice
+          label="Point of view"
+          value={wish.view}
+          options={VIEWS}
+          onChange={(v) => set({ view: v as ScriptWish["view"] })}
+        />
       </div>
       <div className="flex items-center gap-2">
-        <Button disabled={!ready} onClick={() => ask("titles", titles.length ? { seed: wish.seed + 1 } : {})}>
+        <Button
+          disabled={!ready}
+          onClick={() => ask("titles", titles.length ? { seed: wish.seed + 1 } : {})}
+        >
           {titles.length ? "Ten others" : "Ten titles"}
         </Button>
-        <Button disabled={!ready} onClick={() => ask("storylines", lines.length ? { seed: wish.seed + 1 } : {})}>
+        <Button
+          disabled={!ready}
+          onClick={() => ask("storylines", lines.length ? { seed: wish.seed + 1 } : {})}
+        >
           {lines.length ? "Other storylines" : "Storylines"}
         </Button>
-        <span className="ml-auto font-mono text-[12px] text-ink-2">{writing.isPending ? "writing …" : price && `${price} each`}</span>
+        <span className="ml-auto font-mono text-[12px] text-ink-2">
+          {writing.isPending ? "writing …" : price && `${price} each`}
+        </span>
       </div>
       <div className="min-h-0 grow overflow-y-auto">
         {titles.length > 0 && (
@@ -106,7 +192,9 @@ export function FromIdea({ onWritten }: { onWritten: (written: Written, structur
                   className={`block w-full rounded-[4px] border px-2.5 py-1.5 text-left ${wish.plot === line.plot ? "border-ink bg-shade" : "border-rule hover:border-rule-strong"}`}
                 >
                   <b className="font-semibold">{line.title}</b>
-                  <span className="block font-serif text-[13.5px] leading-snug text-ink-2">{line.text}</span>
+                  <span className="block font-serif text-[13.5px] leading-snug text-ink-2">
+                    {line.text}
+                  </span>
                 </button>
               </li>
             ))}
@@ -117,7 +205,10 @@ export function FromIdea({ onWritten }: { onWritten: (written: Written, structur
         Write the manuscript
       </Button>
       <p className="text-[12px] text-ink-2">
-        {writer?.simulated ? "The writer that ships with Cut Reel is a simulation; it writes by rule, in English. " : ""}You see the manuscript before it becomes a film.
+        {writer?.simulated
+          ? "The writer that ships with Cut Reel is a simulation; it writes by rule, in English. "
+          : ""}
+        You see the manuscript before it becomes a film.
       </p>
     </form>
   );

@@ -15,8 +15,17 @@ import { notify } from "../../state/notices";
 import { FromIdea } from "./FromIdea";
 import { TableColumns } from "./TableColumns";
 
-const ASPECTS = [["16:9", "16:9, wide"], ["9:16", "9:16, upright"], ["1:1", "1:1, square"]] as const;
-const KINDS = [["story", "a story"], ["documentary", "a documentary"], ["comic", "a comic film"], ["sleep", "a sleep story"]] as const;
+const ASPECTS = [
+  ["16:9", "16:9, wide"],
+  ["9:16", "9:16, upright"],
+  ["1:1", "1:1, square"],
+] as const;
+const KINDS = [
+  ["story", "a story"],
+  ["documentary", "a documentary"],
+  ["comic", "a comic film"],
+  ["sleep", "a sleep story"],
+] as const;
 type Kind = (typeof KINDS)[number][0];
 /** Seconds a shot by kind of film, as `core/breakdown/pace.py` has them. */
 const PACE: Record<Kind, number> = { story: 6, documentary: 10, comic: 3, sleep: 138 };
@@ -42,14 +51,26 @@ export function NewFilm() {
     mutationFn: async () =>
       unwrap<Film>(
         await api.POST("/api/films", {
-          body: { title, text, by: "pace", count: 0, ...given, settings: { look, aspect, kind, pace: PACE[kind] } as never },
+          body: {
+            title,
+            text,
+            by: "pace",
+            count: 0,
+            ...given,
+            settings: { look, aspect, kind, pace: PACE[kind] } as never,
+          },
         }),
       ),
     onSuccess: (film) => {
       client.setQueryData(keys.film(film.id), film);
       void navigate(`/film/${film.id}/script`);
     },
-    onError: (error) => notify(error instanceof Problem ? error.message : "The server does not answer; your text is still here."),
+    onError: (error) =>
+      notify(
+        error instanceof Problem
+          ? error.message
+          : "The server does not answer; your text is still here.",
+      ),
   });
   const take = (story: Pick<Story, "title" | "text" | "shots" | "sources">) => {
     setText(story.text);
@@ -60,7 +81,11 @@ export function NewFilm() {
   const read = useReadStory((story, file) => {
     if (story.table) setTable({ story, file });
     else take(story);
-    if (story.bad.length && !story.table) notify(story.bad.slice(0, 3).join(" ") + (story.bad.length > 3 ? ` And ${story.bad.length - 3} more.` : ""));
+    if (story.bad.length && !story.table)
+      notify(
+        story.bad.slice(0, 3).join(" ") +
+          (story.bad.length > 3 ? ` And ${story.bad.length - 3} more.` : ""),
+      );
   });
   const open = (file: File) => read.mutate({ file });
   if (table)
@@ -90,7 +115,10 @@ export function NewFilm() {
         <div className="mb-3 flex items-baseline justify-between">
           <h2 className="font-serif text-[17px] font-bold">New film</h2>
           <Tabs.List aria-label="How it begins" className="flex gap-5">
-            {[["paste", "from a script"], ["idea", "from an idea"]].map(([key, name]) => (
+            {[
+              ["paste", "from a script"],
+              ["idea", "from an idea"],
+            ].map(([key, name]) => (
               <Tabs.Trigger
                 key={key}
                 value={key!}
@@ -101,16 +129,38 @@ export function NewFilm() {
             ))}
           </Tabs.List>
         </div>
-        <Tabs.Content value="idea" className="flex min-h-0 grow flex-col data-[state=inactive]:hidden" forceMount>
+        <Tabs.Content
+          value="idea"
+          className="flex min-h-0 grow flex-col data-[state=inactive]:hidden"
+          forceMount
+        >
           <FromIdea
             onWritten={(written, structure) => {
-              take({ title: written.title, text: written.text, shots: [], sources: written.sources });
+              take({
+                title: written.title,
+                text: written.text,
+                shots: [],
+                sources: written.sources,
+              });
               setTitle(written.title);
-              setKind(({ hook: "story", chapters: "documentary", comic: "comic", sleep: "sleep" } as const)[structure]);
+              setKind(
+                (
+                  {
+                    hook: "story",
+                    chapters: "documentary",
+                    comic: "comic",
+                    sleep: "sleep",
+                  } as const
+                )[structure],
+              );
             }}
           />
         </Tabs.Content>
-        <Tabs.Content value="paste" className="flex min-h-0 grow flex-col data-[state=inactive]:hidden" forceMount>
+        <Tabs.Content
+          value="paste"
+          className="flex min-h-0 grow flex-col data-[state=inactive]:hidden"
+          forceMount
+        >
           <form
             aria-label="New film"
             className="flex min-h-0 grow flex-col gap-3"
@@ -121,7 +171,12 @@ export function NewFilm() {
           >
             <label className="block">
               <span className="text-ink-2">Name</span>
-              <Field className="mt-1" value={title} onChange={(e) => setTitle(e.target.value)} placeholder="from its first words, if empty" />
+              <Field
+                className="mt-1"
+                value={title}
+                onChange={(e) => setTitle(e.target.value)}
+                placeholder="from its first words, if empty"
+              />
             </label>
             <label className="flex min-h-[180px] grow flex-col">
               <span className="flex justify-between text-ink-2">
@@ -137,21 +192,51 @@ export function NewFilm() {
                   setText(e.target.value);
                   setGiven(NOTHING);
                 }}
-                placeholder={"Paste it here, or drop a file.\n\nA line such as “# The jetty — dusk, wind” opens a scene. Words in quotation marks are spoken by whoever the text says; [brackets] are not spoken."}
+                placeholder={
+                  "Paste it here, or drop a file.\n\nA line such as “# The jetty — dusk, wind” opens a scene. Words in quotation marks are spoken by whoever the text says; [brackets] are not spoken."
+                }
                 className="mt-1 w-full grow resize-none rounded-[5px] border border-rule-strong bg-field p-3 font-serif text-[15px] leading-relaxed placeholder:text-ink-2"
               />
             </label>
             <div className="flex flex-wrap items-center gap-2">
-              <Choice label="Kind of film" value={kind} options={KINDS} onChange={(v) => setKind(v as Kind)} />
-              <Choice label="Look" value={look} options={looks.map((l) => [l.name, l.title] as const)} onChange={setLook} />
-              <Choice label="Shape" value={aspect} options={ASPECTS} onChange={(v) => setAspect(v as "16:9")} />
+              <Choice
+                label="Kind of film"
+                value={kind}
+                options={KINDS}
+                onChange={(v) => setKind(v as Kind)}
+              />
+              <Choice
+                label="Look"
+                value={look}
+                options={looks.map((l) => [l.name, l.title] as const)}
+                onChange={setLook}
+              />
+              <Choice
+                label="Shape"
+                value={aspect}
+                options={ASPECTS}
+                onChange={(v) => setAspect(v as "16:9")}
+              />
             </div>
             <div className="flex gap-2">
-              <Button onClick={() => input.current?.click()} title="Text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV" className="h-10">
+              <Button
+                onClick={() => input.current?.click()}
+                title="Text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV"
+                className="h-10"
+              >
                 {read.isPending ? "Reading …" : "Open a file"}
               </Button>
-              <Button kind="ink" type="submit" disabled={!words || add.isPending} className="h-10 grow justify-center">
-                {add.isPending ? "Cutting …" : given.shots.length ? "Make it a film" : "Cut it into shots"}
+              <Button
+                kind="ink"
+                type="submit"
+                disabled={!words || add.isPending}
+                className="h-10 grow justify-center"
+              >
+                {add.isPending
+                  ? "Cutting …"
+                  : given.shots.length
+                    ? "Make it a film"
+                    : "Cut it into shots"}
               </Button>
             </div>
             <input
@@ -166,7 +251,9 @@ export function NewFilm() {
                 e.target.value = "";
               }}
             />
-            <p className="text-[12px] text-ink-2">Nothing is spent until you ask for pictures and voices.</p>
+            <p className="text-[12px] text-ink-2">
+              Nothing is spent until you ask for pictures and voices.
+            </p>
           </form>
         </Tabs.Content>
       </Tabs.Root>
@@ -174,7 +261,13 @@ export function NewFilm() {
   );
 }
 
-const Panel = ({ children, onDrop }: { children: React.ReactNode; onDrop?: React.DragEventHandler }) => (
+const Panel = ({
+  children,
+  onDrop,
+}: {
+  children: React.ReactNode;
+  onDrop?: React.DragEventHandler;
+}) => (
   <section
     aria-label="A new film"
     className="flex min-h-0 flex-col overflow-y-auto border-l border-rule-strong bg-page p-5"

@@ -22,10 +22,19 @@ export function Shelf() {
       </header>
       <main className="grid min-h-0 grow grid-cols-[1fr_404px]">
         <section aria-label="Films" className="overflow-y-auto p-6">
-          {films.isError && <p className="text-ink-2">The server does not answer. See that bin/start still runs.</p>}
-          {films.data?.length === 0 && <p className="font-serif text-[17px] text-ink-2">Nothing is on the shelf yet. Paste a story at the right, open a file, or start from an idea; it is cut into shots at once.</p>}
+          {films.isError && (
+            <p className="text-ink-2">The server does not answer. See that bin/start still runs.</p>
+          )}
+          {films.data?.length === 0 && (
+            <p className="font-serif text-[17px] text-ink-2">
+              Nothing is on the shelf yet. Paste a story at the right, open a file, or start from an
+              idea; it is cut into shots at once.
+            </p>
+          )}
           <div className="grid grid-cols-[repeat(auto-fill,minmax(268px,1fr))] gap-6">
-            {films.data?.map((card) => <FilmCard key={card.id} card={card} />)}
+            {films.data?.map((card) => (
+              <FilmCard key={card.id} card={card} />
+            ))}
           </div>
         </section>
         <NewFilm />
@@ -37,7 +46,8 @@ export function Shelf() {
 function FilmCard({ card }: { card: Card }) {
   const client = useQueryClient();
   const remove = useMutation({
-    mutationFn: async () => unwrap(await api.DELETE("/api/films/{film}", { params: { path: { film: card.id } } })),
+    mutationFn: async () =>
+      unwrap(await api.DELETE("/api/films/{film}", { params: { path: { film: card.id } } })),
     onSuccess: () => {
       void client.invalidateQueries({ queryKey: keys.shelf });
       notify(`“${card.title}” is off the shelf. Nothing of it is deleted.`);
@@ -48,9 +58,15 @@ function FilmCard({ card }: { card: Card }) {
       <Link to={`/film/${card.id}/sheet`} className="block" aria-label={card.title}>
         <div className="aspect-video overflow-hidden rounded-t-[4px] bg-shade">
           {card.thumb ? (
-            <img src={`/media/${card.thumb}`} alt="" className={`size-full ${card.aspect === "16:9" ? "object-cover" : "object-contain"}`} />
+            <img
+              src={`/media/${card.thumb}`}
+              alt=""
+              className={`size-full ${card.aspect === "16:9" ? "object-cover" : "object-contain"}`}
+            />
           ) : (
-            <p className="flex size-full items-center justify-center px-6 text-center font-serif text-[19px] text-ink-2">{card.title}</p>
+            <p className="flex size-full items-center justify-center px-6 text-center font-serif text-[19px] text-ink-2">
+              {card.title}
+            </p>
           )}
         </div>
         <div className="flex h-2.5">
@@ -61,17 +77,26 @@ function FilmCard({ card }: { card: Card }) {
               className={`relative overflow-hidden border-r border-page ${state.startsWith("empty") ? "border-b border-rule-strong" : "bg-slate"}`}
             >
               {state.startsWith("stale") && <span className="hatch absolute inset-0" />}
-              {state.endsWith("voiced") && <span className="absolute inset-x-0 bottom-0 h-[3px] bg-teal" />}
+              {state.endsWith("voiced") && (
+                <span className="absolute inset-x-0 bottom-0 h-[3px] bg-teal" />
+              )}
             </span>
           ))}
         </div>
         <div className="p-3.5 pr-9">
           <h2 className="truncate font-serif text-[16px] font-bold">{card.title}</h2>
           <p className="text-ink-2">
-            {inWords(card.seconds)}, {card.shots} shots, {card.left ? `${card.left} to do` : "all made"}
+            {inWords(card.seconds)}, {card.shots} shots,{" "}
+            {card.left ? `${card.left} to do` : "all made"}
           </p>
           <p className="text-[12px] text-ink-2">
-            {card.look.replace("-", " ")}, changed {new Date(card.changed).toLocaleString([], { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" })}
+            {card.look.replace("-", " ")}, changed{" "}
+            {new Date(card.changed).toLocaleString([], {
+              day: "numeric",
+              month: "short",
+              hour: "2-digit",
+              minute: "2-digit",
+            })}
           </p>
         </div>
       </Link>

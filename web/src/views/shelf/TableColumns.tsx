@@ -40,21 +40,38 @@ export function TableColumns({ story, busy, onColumns, onTake, onLeave }: Props)
     <div className="flex min-h-0 grow flex-col gap-3">
       <h2 className="font-serif text-[17px] font-bold">Columns of the table</h2>
       <p className="text-ink-2">
-        {table.count} rows{table.header.length ? "" : ", without a header"}. Each row becomes a shot. Say what each column is.
+        {table.count} rows{table.header.length ? "" : ", without a header"}. Each row becomes a
+        shot. Say what each column is.
       </p>
       <ol className="flex flex-col divide-y divide-rule border-y border-rule">
         {columns.map((column, i) => (
           <li key={i} className="py-2">
             <div className="flex items-baseline justify-between gap-2">
               <span className="truncate font-semibold">{table.header[i] || `Column ${i + 1}`}</span>
-              <Choice quiet label={`Column ${i + 1}`} value={column} options={COLUMNS} onChange={(v) => set(i, v)} />
+              <Choice
+                quiet
+                label={`Column ${i + 1}`}
+                value={column}
+                options={COLUMNS}
+                onChange={(v) => set(i, v)}
+              />
             </div>
-            <p className="truncate font-serif text-[13.5px]">{table.rows.map((r) => r[i]).filter(Boolean).slice(0, 3).join(" / ") || "empty"}</p>
-            <p className="text-[11.5px] text-ink-2">{column === table.columns[i] ? table.why[i] : "as you say"}</p>
+            <p className="truncate font-serif text-[13.5px]">
+              {table.rows
+                .map((r) => r[i])
+                .filter(Boolean)
+                .slice(0, 3)
+                .join(" / ") || "empty"}
+            </p>
+            <p className="text-[11.5px] text-ink-2">
+              {column === table.columns[i] ? table.why[i] : "as you say"}
+            </p>
           </li>
         ))}
       </ol>
-      {!columns.includes("narration") && <p className="text-grease-ink">One column must hold the narration.</p>}
+      {!columns.includes("narration") && (
+        <p className="text-grease-ink">One column must hold the narration.</p>
+      )}
       {story.bad.length > 0 && (
         <ul className="max-h-24 overflow-y-auto text-[12px] text-ink-2" aria-label="Rows left out">
           {story.bad.map((b) => (
@@ -63,7 +80,12 @@ export function TableColumns({ story, busy, onColumns, onTake, onLeave }: Props)
         </ul>
       )}
       <div className="mt-auto flex gap-2">
-        <Button kind="ink" className="h-10 grow justify-center" disabled={busy || !columns.includes("narration")} onClick={onTake}>
+        <Button
+          kind="ink"
+          className="h-10 grow justify-center"
+          disabled={busy || !columns.includes("narration")}
+          onClick={onTake}
+        >
           {busy ? "Reading …" : `Take ${story.shots.length || table.count} rows`}
         </Button>
         <Button className="h-10" onClick={onLeave}>

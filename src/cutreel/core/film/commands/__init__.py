@@ -1,4 +1,5 @@
-"""Commands: one for each thing that a maker can change, each with what it is called in the history."""
+"""Commands: one for each thing that a maker can change, each with what it is called in the
+history."""
 
 from .choices import (
     CircleTake,
@@ -14,15 +15,24 @@ from .choices import (
     SetSource,
 )
 from .cutting import AddHold, CutAgain, LiftMark, PushMark, SamePicture, SetHold, SetMark
-from .people import AcceptDrift, MergePeople, RemovePerson, RenamePerson, SetPerson, SetPlace, SplitPerson
+from .people import (
+    AcceptDrift,
+    MergePeople,
+    RemovePerson,
+    RenamePerson,
+    SetPerson,
+    SetPlace,
+    SplitPerson,
+)
 from .pictures import DropCutOut, KeepCutOut
 from .text import EditPlaces, EditText, MoveScene
 
 # fmt: off
 __all__ = [
-    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "DropCutOut", "EditPlaces", "EditText",
-    "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark", "RejectTake", "RemoveLook",
-    "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold", "SetLook", "SetMark", "SetPerson", "SetPlace",
-    "SetScene", "SetSettings", "SetShots", "SetSource", "SplitPerson",
+    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "DropCutOut", "EditPlaces",
+    "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
+    "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold",
+    "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
+    "SetSource", "SplitPerson",
 ]
 # fmt: on

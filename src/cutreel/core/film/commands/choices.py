@@ -12,13 +12,15 @@ from ..document import FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 
 Settable = Literal[
-    "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "seed", "move", "motion",
+    "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "seed",
+    "move", "motion",
     "sound", "direction",
 ]  # fmt: skip
 
 
 class SetShots(BaseModel):
-    """Set what the maker wants for some shots; None lifts it, so that the proposal from the text holds again."""
+    """Set what the maker wants for some shots; None lifts it, so that the proposal from the text
+    holds again."""
 
     type: Literal["set shots"] = "set shots"
     shots: list[int] = Field(min_length=1, max_length=20_000)
@@ -31,11 +33,16 @@ class SetShots(BaseModel):
             shot.own = type(shot.own).model_validate({**shot.own.model_dump(), **self.values})
             edges.append(shot.edge)
         what = " and ".join(self.values)
-        return f"set {what} of shot {edges[0]}" if len(edges) == 1 else f"set {what} of {len(edges)} shots"
+        return (
+            f"set {what} of shot {edges[0]}"
+            if len(edges) == 1
+            else f"set {what} of {len(edges)} shots"
+        )
 
 
 class CircleTake(BaseModel):
-    """Circle the take of a shot that the film uses; None leaves it open, which uses the first take made."""
+    """Circle the take of a shot that the film uses; None leaves it open, which uses the first take
+    made."""
 
     type: Literal["circle take"] = "circle take"
     shot: int
@@ -61,7 +68,8 @@ class CircleTakes(BaseModel):
 
 
 class RejectTake(BaseModel):
-    """Reject a take of a shot with a reason, so that it is not used nor shown first; None takes that back."""
+    """Reject a take of a shot with a reason, so that it is not used nor shown first; None takes
+    that back."""
 
     type: Literal["reject take"] = "reject take"
     shot: int
@@ -106,7 +114,9 @@ class SetLook(BaseModel):
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         if self.look.name in {known.name for known in LOOKS}:
-            raise BadInput(f"“{self.look.title}” is one of ours.", "Give your own look another name.")
+            raise BadInput(
+                f"“{self.look.title}” is one of ours.", "Give your own look another name."
+            )
         own = self.look.model_copy(update={"own": True})
         at = next((i for i, known in enumerate(film.looks) if known.name == own.name), None)
         if at is None:
@@ -154,14 +164,17 @@ class LiftCue(BaseModel):
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         film.lifted_cues = sorted(
-            (set(film.lifted_cues) | {self.cue}) if self.lifted else (set(film.lifted_cues) - {self.cue})
+            (set(film.lifted_cues) | {self.cue})
+            if self.lifted
+            else (set(film.lifted_cues) - {self.cue})
         )
         return "lift a sound" if self.lifted else "bring back a sound"
 
 
 class SetScene(BaseModel):
-    """Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word` is the number of
-    the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to last (0 lifts either)."""
+    """Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word`
+    is the number of the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to
+    last (0 lifts either)."""
 
     type: Literal["set scene"] = "set scene"
     word: int
@@ -181,12 +194,15 @@ class SetScene(BaseModel):
         if scene != SceneChoice(first=self.word):
             film.scenes.append(scene)
         named = {"pace": self.pace, "length": self.aim}
-        what = " and ".join([*self.values, *(name for name, value in named.items() if value is not None)])
+        what = " and ".join(
+            [*self.values, *(name for name, value in named.items() if value is not None)]
+        )
         return f"set {what} of a scene"
 
 
 class SetSource(BaseModel):
-    """Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an empty text removes."""
+    """Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an
+    empty text removes."""
 
     type: Literal["set source"] = "set source"
     id: int = 0
@@ -209,7 +225,9 @@ class SetSource(BaseModel):
             raise BadInput("A source needs a link or a few words.")
         ids = set(film.word_ids)
         if self.first not in ids or self.last not in ids:
-            raise NotFound("Those words are not in the manuscript any more.", "Load the page again.")
+            raise NotFound(
+                "Those words are not in the manuscript any more.", "Load the page again."
+            )
         number = 1 + max((s.id for s in film.sources), default=0)
         film.sources.append(Source(id=number, first=self.first, last=self.last, text=text))
         return "add a source"

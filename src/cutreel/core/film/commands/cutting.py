@@ -1,4 +1,5 @@
-"""Changes of the cut: marks set, lifted and pushed; shots without words; pictures that go on over a cut."""
+"""Changes of the cut: marks set, lifted and pushed; shots without words; pictures that go on over a
+cut."""
 
 from typing import Literal
 
@@ -15,8 +16,8 @@ from ..shots import own_pictures, rebuilt_shots, shot_numbered, worded
 
 
 class SetMark(BaseModel):
-    """Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the shot it is cut from,
-    so that one picture may be seen in two ways."""
+    """Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the
+    shot it is cut from, so that one picture may be seen in two ways."""
 
     type: Literal["set mark"] = "set mark"
     word: int
@@ -30,7 +31,9 @@ class SetMark(BaseModel):
         if self.word in firsts:
             raise BadInput("There is a cut mark before that word already.")
         at = {number: i for i, number in enumerate(ids)}
-        rebuilt_shots(film, sorted(firsts | {self.word}, key=at.__getitem__), used, frozenset({self.word}))
+        rebuilt_shots(
+            film, sorted(firsts | {self.word}, key=at.__getitem__), used, frozenset({self.word})
+        )
         index = next(i for i, s in enumerate(film.shots) if s.first == self.word)
         shot = film.shots[index]
         if self.same_picture:
@@ -41,7 +44,8 @@ class SetMark(BaseModel):
 
 
 class LiftMark(BaseModel):
-    """Take away the cut mark that opens a shot; its words join the shot before. A hold is taken out."""
+    """Take away the cut mark that opens a shot; its words join the shot before. A hold is taken
+    out."""
 
     type: Literal["lift mark"] = "lift mark"
     shot: int
@@ -52,7 +56,9 @@ class LiftMark(BaseModel):
             raise BadInput("The first shot opens the film; its mark stays.")
         film.shots.pop(index)
         own_pictures(film.shots)
-        return f"lift cut mark {shot.edge}" if shot.first is not None else f"take out hold {shot.edge}"
+        return (
+            f"lift cut mark {shot.edge}" if shot.first is not None else f"take out hold {shot.edge}"
+        )
 
 
 class PushMark(BaseModel):
@@ -65,7 +71,11 @@ class PushMark(BaseModel):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         index, shot = shot_numbered(film, self.shot)
         if index == 0 or shot.first is None:
-            raise BadInput("The first shot opens the film; its mark stays." if index == 0 else "A hold has no words.")
+            raise BadInput(
+                "The first shot opens the film; its mark stays."
+                if index == 0
+                else "A hold has no words."
+            )
         ids = film.word_ids
         at = {number: i for i, number in enumerate(ids)}
         bounds = [at[s.first] for s in worded(film)]
@@ -96,7 +106,11 @@ class CutAgain(BaseModel):
         """The numbers of the words that would open shots."""
         ids = film.word_ids
         at = {number: i for i, number in enumerate(ids)}
-        kept = frozenset(at[s.first] for s in worded(film) if s.by_hand) if self.keep_hand else frozenset()
+        kept = (
+            frozenset(at[s.first] for s in worded(film) if s.by_hand)
+            if self.keep_hand
+            else frozenset()
+        )
         return [ids[i] for i in break_down(read(film.text), self.wish(film), kept)]
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
@@ -133,7 +147,9 @@ class SetHold(BaseModel):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         _, shot = shot_numbered(film, self.shot)
         if shot.first is None and self.seconds < 0.2:
-            raise BadInput("A shot without words needs some time.", "Give it 0.2 s or more, or take it out.")
+            raise BadInput(
+                "A shot without words needs some time.", "Give it 0.2 s or more, or take it out."
+            )
         shot.hold = self.seconds
         return f"hold shot {shot.edge}"
 

@@ -15,7 +15,8 @@ Listed = TypeVar("Listed", Person, Place)
 
 
 def _put(rows: list[Listed], row: Listed, gone: str) -> str:
-    """Add a row (id 0) or put it in place of the one with its id; says what was done. Raises NotFound with `gone`."""
+    """Add a row (id 0) or put it in place of the one with its id; says what was done. Raises
+    NotFound with `gone`."""
     if row.id == 0:
         row.id = 1 + max((known.id for known in rows), default=0)
         rows.append(row)
@@ -35,7 +36,9 @@ class SetPerson(BaseModel):
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         return _put(
-            film.cast, self.person.model_copy(update={"guess": False}), "That person is not in the cast any more."
+            film.cast,
+            self.person.model_copy(update={"guess": False}),
+            "That person is not in the cast any more.",
         )
 
 
@@ -62,12 +65,15 @@ class SetPlace(BaseModel):
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         return _put(
-            film.places, self.place.model_copy(update={"guess": False}), "That place is not in the film any more."
+            film.places,
+            self.place.model_copy(update={"guess": False}),
+            "That place is not in the film any more.",
         )
 
 
 class RenamePerson(BaseModel):
-    """Call somebody by another name everywhere; `leave` are places (character offsets) that keep the old one."""
+    """Call somebody by another name everywhere; `leave` are places (character offsets) that keep
+    the old one."""
 
     type: Literal["rename person"] = "rename person"
     id: int
@@ -77,7 +83,9 @@ class RenamePerson(BaseModel):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         person = _person(film, self.id)
         before = person.name
-        edits = [p.edit for p in name_places(film.text, person, self.name) if p.start not in self.leave]
+        edits = [
+            p.edit for p in name_places(film.text, person, self.name) if p.start not in self.leave
+        ]
         person.name, person.guess = self.name, False
         person.aliases = [a for a in person.aliases if a not in self.name.split()]
         text, ids = with_edits(film, edits)
@@ -86,8 +94,8 @@ class RenamePerson(BaseModel):
 
 
 class MergePeople(BaseModel):
-    """Make two of the cast one: `into` keeps its traits and gains the other's names; traits about things it says
-    nothing of come along, and so does a voice that it lacks."""
+    """Make two of the cast one: `into` keeps its traits and gains the other's names; traits about
+    things it says nothing of come along, and so does a voice that it lacks."""
 
     type: Literal["merge people"] = "merge people"
     id: int
@@ -100,7 +108,9 @@ class MergePeople(BaseModel):
         said = {t.about.strip().lower() for t in kept.traits}
         known = {c.lower() for c in (kept.name, *kept.aliases)}
         kept.aliases += [c for c in (gone.name, *gone.aliases) if c.lower() not in known]
-        kept.traits += [t for t in gone.traits if not gone.guess and t.about.strip().lower() not in said]
+        kept.traits += [
+            t for t in gone.traits if not gone.guess and t.about.strip().lower() not in said
+        ]
         kept.outfits += gone.outfits
         kept.voice = kept.voice or gone.voice
         kept.pronoun = kept.pronoun or gone.pronoun
@@ -109,12 +119,15 @@ class MergePeople(BaseModel):
         film.cast.remove(gone)
         for own in [*(s.own for s in film.shots), *(s.own for s in film.scenes)]:
             if own.people is not None:
-                own.people = list(dict.fromkeys(self.into if p == self.id else p for p in own.people))
+                own.people = list(
+                    dict.fromkeys(self.into if p == self.id else p for p in own.people)
+                )
         return f"merge {gone.name} into {kept.name}"
 
 
 class SplitPerson(BaseModel):
-    """Make some of the names that somebody is called by a person of their own, with the same traits to begin with."""
+    """Make some of the names that somebody is called by a person of their own, with the same traits
+    to begin with."""
 
     type: Literal["split person"] = "split person"
     id: int
@@ -124,19 +137,28 @@ class SplitPerson(BaseModel):
         person = _person(film, self.id)
         names = [n for n in self.names if n in person.aliases]
         if not names:
-            raise BadInput(f"{person.name} is not called that.", "Choose among the names below “also called”.")
+            raise BadInput(
+                f"{person.name} is not called that.", "Choose among the names below “also called”."
+            )
         person.aliases = [a for a in person.aliases if a not in names]
         number = 1 + max(p.id for p in film.cast)
         own = person.model_copy(
-            deep=True, update={"id": number, "name": names[0], "aliases": names[1:], "voice": None, "guess": False}
+            deep=True,
+            update={
+                "id": number,
+                "name": names[0],
+                "aliases": names[1:],
+                "voice": None,
+                "guess": False,
+            },
         )
         film.cast.insert(film.cast.index(person) + 1, own)
         return f"split {names[0]} from {person.name}"
 
 
 class AcceptDrift(BaseModel):
-    """Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or take that back with
-    an empty list. `person` None: of the whole picture."""
+    """Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or
+    take that back with an empty list. `person` None: of the whole picture."""
 
     type: Literal["accept drift"] = "accept drift"
     shot: int
@@ -151,9 +173,18 @@ class AcceptDrift(BaseModel):
         film.accepted = [a for a in film.accepted if (a.shot, a.person) != (self.shot, self.person)]
         if self.about:
             film.accepted.append(
-                AcceptedDrift(shot=self.shot, take=self.take, person=self.person, about=sorted(set(self.about)))
+                AcceptedDrift(
+                    shot=self.shot,
+                    take=self.take,
+                    person=self.person,
+                    about=sorted(set(self.about)),
+                )
             )
-        return f"accept the drift of shot {edge}" if self.about else f"look at the drift of shot {edge} again"
+        return (
+            f"accept the drift of shot {edge}"
+            if self.about
+            else f"look at the drift of shot {edge} again"
+        )
 
 
 def _person(film: FilmDocument, number: int) -> Person:

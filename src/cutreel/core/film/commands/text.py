@@ -41,7 +41,8 @@ class EditPlaces(BaseModel):
 
 
 class MoveScene(BaseModel):
-    """Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go with it."""
+    """Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go
+    with it."""
 
     type: Literal["move scene"] = "move scene"
     scene: int = Field(ge=0)
@@ -53,6 +54,8 @@ class MoveScene(BaseModel):
         if not (self.scene < len(scenes) and self.to < len(scenes)) or self.scene == self.to:
             raise BadInput("The scene cannot go there.", f"The film has {len(scenes)} scenes.")
         if not scenes[0].end_offset and 0 in (self.scene, self.to):
-            raise BadInput("The opening has no heading of its own.", "Give it one, then it can be moved.")
+            raise BadInput(
+                "The opening has no heading of its own.", "Give it one, then it can be moved."
+            )
         move_words(film, script, self.scene, self.to)
         return f"move scene {scenes[self.scene].title or self.scene + 1}"

@@ -1,4 +1,5 @@
-"""Scripts in open formats: plain text, Markdown, Fountain, SubRip, WebVTT, CSV and TSV, read and written."""
+"""Scripts in open formats: plain text, Markdown, Fountain, SubRip, WebVTT, CSV and TSV, read and
+written."""
 
 from .choose import FORMATS, format_of, read_story
 from .fountain import write_fountain
@@ -8,8 +9,8 @@ from .table import COLUMNS, Column, TableView, look_at, looks_like_table, write_
 
 # fmt: off
 __all__ = [
-    "COLUMNS", "FORMATS", "Block", "Column", "OpenedShot", "ReadStory", "Source", "TableView", "blocks_of", "format_of",
-    "look_at", "looks_like_table", "read_story", "story_from", "write_fountain", "write_markdown", "write_table",
-    "written",
+    "COLUMNS", "FORMATS", "Block", "Column", "OpenedShot", "ReadStory", "Source", "TableView",
+    "blocks_of", "format_of", "look_at", "looks_like_table", "read_story", "story_from",
+    "write_fountain", "write_markdown", "write_table", "written",
 ]
 # fmt: on

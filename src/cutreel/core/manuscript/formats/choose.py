@@ -9,7 +9,8 @@ from .table import Column, looks_like_table, read_table
 from .timed import looks_timed, read_timed
 
 FORMATS = {
-    "txt": "plain text", "md": "Markdown", "fountain": "Fountain", "srt": "SubRip", "vtt": "WebVTT", "csv": "CSV",
+    "txt": "plain text", "md": "Markdown", "fountain": "Fountain", "srt": "SubRip",
+    "vtt": "WebVTT", "csv": "CSV",
     "tsv": "TSV",
 }  # fmt: skip
 _ENDINGS = {"markdown": "md", "tab": "tsv", "text": "txt", "spmd": "fountain"}
@@ -33,7 +34,8 @@ def format_of(text: str, name: str = "") -> str:
 
 
 def read_story(text: str, name: str = "", columns: Sequence[Column] | None = None) -> ReadStory:
-    """Read a script of any format; `columns` say what the columns of a table are. Raises BadInput."""
+    """Read a script of any format; `columns` say what the columns of a table are. Raises
+    BadInput."""
     text = text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n")
     format = format_of(text, name)
     if format == "fountain":

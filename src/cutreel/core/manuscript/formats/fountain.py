@@ -1,4 +1,5 @@
-"""Fountain, the plain-text syntax for screenplays: its headings, characters, dialogue, notes; and back."""
+"""Fountain, the plain-text syntax for screenplays: its headings, characters, dialogue, notes; and
+back."""
 
 import re
 from collections.abc import Sequence
@@ -7,14 +8,17 @@ from itertools import pairwise
 from .story import Block, ReadStory, story_from
 
 _HEADING = re.compile(r"^(?:(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ].*|\.(?=[^.\s]).*)$", re.IGNORECASE)
-_CHARACTER = re.compile(r"^(?:@(?P<forced>.+?)|(?P<plain>(?=[^a-z]*[A-Z])[^a-z()]+?))(?:\s*\([^)]*\))?\s*\^?$")
+_CHARACTER = re.compile(
+    r"^(?:@(?P<forced>.+?)|(?P<plain>(?=[^a-z]*[A-Z])[^a-z()]+?))(?:\s*\([^)]*\))?\s*\^?$"
+)
 _TRANSITION = re.compile(r"^(?:[A-Z ]+TO:|>[^<]*)$")
 _TITLE_KEY = re.compile(r"^([A-Za-z][A-Za-z ]*):\s*(.*)$")
 _SET = re.compile(r"^\.|^(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ]+", re.IGNORECASE)
 
 
 def looks_like_fountain(text: str) -> bool:
-    """Whether a text is a screenplay in Fountain: it has scene headings or a title page, and characters with words."""
+    """Whether a text is a screenplay in Fountain: it has scene headings or a title page, and
+    characters with words."""
     lines = text.split("\n")
     headings = sum(bool(re.match(r"^(?:INT|EXT|EST|I/E)[. ]", line)) for line in lines)
     cues = sum(
@@ -25,7 +29,8 @@ def looks_like_fountain(text: str) -> bool:
 
 
 def read_fountain(text: str) -> ReadStory:
-    """Read a screenplay. Action is narration; parentheticals, transitions, synopses and notes become notes."""
+    """Read a screenplay. Action is narration; parentheticals, transitions, synopses and notes
+    become notes."""
     title, body = _title_page(text)
     notes: list[str] = []
 
@@ -61,7 +66,11 @@ def _take(lines: list[str], notes: Sequence[str], blocks: list[Block]) -> list[s
     elif _TRANSITION.match(line):
         blocks.append(Block("note", line.lstrip("> ").strip()))
     elif len(lines) > 1 and (character := _CHARACTER.match(line)) and not line.startswith("!"):
-        name = character["forced"].strip() if character["forced"] else character["plain"].strip().title()
+        name = (
+            character["forced"].strip()
+            if character["forced"]
+            else character["plain"].strip().title()
+        )
         for spoken in lines[1:]:
             if spoken.startswith("(") and spoken.endswith(")"):
                 blocks.append(Block("note", f"{name.title()}: {spoken[1:-1]}"))
@@ -71,8 +80,12 @@ def _take(lines: list[str], notes: Sequence[str], blocks: list[Block]) -> list[s
                 blocks.append(Block("dialogue", _plain(spoken), name))
         return []
     else:
-        stop = next((i for i, later in enumerate(lines) if i and later.startswith("\x01")), len(lines))
-        blocks.append(Block("narration", " ".join(_plain(part.removeprefix("!")) for part in lines[:stop])))
+        stop = next(
+            (i for i, later in enumerate(lines) if i and later.startswith("\x01")), len(lines)
+        )
+        blocks.append(
+            Block("narration", " ".join(_plain(part.removeprefix("!")) for part in lines[:stop]))
+        )
         return lines[stop:]
     return lines[1:]
 
@@ -93,23 +106,29 @@ def _title_page(text: str) -> tuple[str, str]:
 
 
 def _heading(line: str) -> str:
-    """`EXT. THE JETTY - DUSK` as our heading, `The jetty — dusk`; one forced by a full stop is kept as it is."""
+    """`EXT. THE JETTY - DUSK` as our heading, `The jetty — dusk`; one forced by a full stop is kept
+    as it is."""
     if line.startswith("."):
         return _plain(line[1:])
     body = re.sub(r"\s*#[^#]+#$", "", _SET.sub("", line)).strip()
     parts = re.split(r"\s+(?:-|–|—)\s+", body)
     place = parts[0]
-    return " — ".join([place.capitalize() if place.isupper() else place, *(p.lower() for p in parts[1:])])
+    return " — ".join(
+        [place.capitalize() if place.isupper() else place, *(p.lower() for p in parts[1:])]
+    )
 
 
 def _plain(text: str) -> str:
     """Words without the marks of emphasis, lyrics and escapes."""
-    text = re.sub(r"(?<!\\)(\*{1,3}|_)(?=\S)(.+?)(?<=\S)(?<!\\)\1", r"\2", text.removeprefix("~").strip())
+    text = re.sub(
+        r"(?<!\\)(\*{1,3}|_)(?=\S)(.+?)(?<=\S)(?<!\\)\1", r"\2", text.removeprefix("~").strip()
+    )
     return re.sub(r"\\([*_\[])", r"\1", text)
 
 
 def write_fountain(blocks: Sequence[Block], title: str) -> str:
-    """A screenplay of the blocks, with everything forced that a reader might take for something else."""
+    """A screenplay of the blocks, with everything forced that a reader might take for something
+    else."""
     out = [f"Title: {_escaped(title)}"]
     for block in blocks:
         if block.kind == "heading":

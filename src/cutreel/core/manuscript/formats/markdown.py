@@ -1,4 +1,5 @@
-"""Markdown as a script: headings are scenes, paragraphs are narration, `**Name:** words` are spoken; and back."""
+"""Markdown as a script: headings are scenes, paragraphs are narration, `**Name:** words` are
+spoken; and back."""
 
 import re
 from collections.abc import Sequence
@@ -20,7 +21,9 @@ def read_markdown(text: str) -> ReadStory:
     """Read Markdown. One single top heading above the others is the title; links become sources."""
     tokens = MarkdownIt("commonmark").parse(text)
     levels = [t.tag for t in tokens if t.type == "heading_open"]
-    title_level = "h1" if levels.count("h1") == 1 and (len(levels) == 1 or levels[0] == "h1") else ""
+    title_level = (
+        "h1" if levels.count("h1") == 1 and (len(levels) == 1 or levels[0] == "h1") else ""
+    )
     title = ""
     blocks: list[Block] = []
     sources: list[tuple[int, str]] = []
@@ -85,4 +88,6 @@ def write_markdown(blocks: Sequence[Block], title: str) -> str:
 
 def _escaped(text: str) -> str:
     text = re.sub(r"([\\`*_\[\]<>&])", r"\\\1", text)
-    return re.sub(r"^(\d+)([.)])|^([#+=~-])", lambda m: f"{m[1]}\\{m[2]}" if m[1] else f"\\{m[3]}", text)
+    return re.sub(
+        r"^(\d+)([.)])|^([#+=~-])", lambda m: f"{m[1]}\\{m[2]}" if m[1] else f"\\{m[3]}", text
+    )

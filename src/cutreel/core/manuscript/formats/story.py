@@ -1,7 +1,9 @@
-"""What every script format is read into and written from: blocks in order, as our own manuscript writes them.
+"""What every script format is read into and written from: blocks in order, as our own manuscript
+writes them.
 
-A block is a heading, narration, a speaker's words, or a note that is not spoken. Formats that cut the script into
-rows (tables, subtitles) say so by `opens`, and a row may carry what its shot should be.
+A block is a heading, narration, a speaker's words, or a note that is not spoken. Formats that cut
+the script into rows (tables, subtitles) say so by `opens`, and a row may carry what its shot should
+be.
 """
 
 import re
@@ -17,8 +19,8 @@ BlockKind = Literal["heading", "narration", "dialogue", "note"]
 
 @dataclass(frozen=True, slots=True)
 class Block:
-    """One block of a script. `opens`: a shot begins here, with `own` set for it; `seconds`: how long it was shown.
-    `joins`: it goes on in the paragraph of the block before."""
+    """One block of a script. `opens`: a shot begins here, with `own` set for it; `seconds`: how
+    long it was shown. `joins`: it goes on in the paragraph of the block before."""
 
     kind: BlockKind
     text: str
@@ -40,7 +42,8 @@ class OpenedShot:
 
 @dataclass(frozen=True, slots=True)
 class Source:
-    """A link or a note that says where a passage comes from; `offset` is where the passage starts in the text."""
+    """A link or a note that says where a passage comes from; `offset` is where the passage starts
+    in the text."""
 
     offset: int
     text: str
@@ -72,7 +75,12 @@ def story_from(
     offsets: list[int] = []
     for i, block in enumerate(blocks):
         text = written(block)
-        joins = block.joins and i > 0 and blocks[i - 1].kind == block.kind and blocks[i - 1].speaker == block.speaker
+        joins = (
+            block.joins
+            and i > 0
+            and blocks[i - 1].kind == block.kind
+            and blocks[i - 1].speaker == block.speaker
+        )
         if joins:
             text = " ".join(block.text.split())
         glue = "" if not parts else " " if joins else "\n\n"
@@ -83,7 +91,9 @@ def story_from(
             opens.append(OpenedShot(at, block.own, block.seconds))
         at += len(text)
     found = tuple(Source(offsets[i], text) for i, text in sources if i < len(offsets))
-    return ReadStory(title.strip()[:200], "".join(parts) + "\n", format, tuple(opens), found, tuple(bad))
+    return ReadStory(
+        title.strip()[:200], "".join(parts) + "\n", format, tuple(opens), found, tuple(bad)
+    )
 
 
 def written(block: Block) -> str:
@@ -100,7 +110,8 @@ def written(block: Block) -> str:
 
 
 def blocks_of(script: Manuscript | str) -> list[Block]:
-    """The blocks of a manuscript, in order. Lines of dialogue quoted inside narration stay in their narration."""
+    """The blocks of a manuscript, in order. Lines of dialogue quoted inside narration stay in their
+    narration."""
     if isinstance(script, str):
         script = read(script)
     text = script.text
@@ -109,11 +120,16 @@ def blocks_of(script: Manuscript | str) -> list[Block]:
         if scene.end_offset:
             heading = re.sub(r"^#+\s*", "", text[scene.start_offset : scene.end_offset].strip())
             found.append((scene.start_offset, Block("heading", heading)))
-    found += [(n.start, Block("note", text[n.start : n.end].strip().strip("[]").strip())) for n in script.notes]
+    found += [
+        (n.start, Block("note", text[n.start : n.end].strip().strip("[]").strip()))
+        for n in script.notes
+    ]
     first = 0
     while first < len(script.words):
         end = first
-        while end < len(script.words) and script.words[end].paragraph == script.words[first].paragraph:
+        while (
+            end < len(script.words) and script.words[end].paragraph == script.words[first].paragraph
+        ):
             end += 1
         line = script.lines[script.words[first].line]
         body = re.sub(r"\s*\n\s*", " ", text[script.words[first].start : script.words[end - 1].end])

@@ -1,4 +1,5 @@
-"""Tables (CSV, TSV and their kin) as a script: which column is what is guessed, and the maker may say otherwise."""
+"""Tables (CSV, TSV and their kin) as a script: which column is what is guessed, and the maker may
+say otherwise."""
 
 import csv
 import io
@@ -12,35 +13,43 @@ from cutreel.core.errors import BadInput
 from .story import Block, ReadStory, blocks_of, story_from
 
 Column = Literal[
-    "narration", "number", "scene", "description", "speaker", "picture", "motion", "sound", "direction", "note",
+    "narration", "number", "scene", "description", "speaker", "picture", "motion", "sound",
+    "direction", "note",
     "paragraph", "leave",
 ]  # fmt: skip
 COLUMNS: tuple[Column, ...] = get_args(Column)
 
 # fmt: off
 _HEADERS: dict[Column, tuple[str, ...]] = {
-    "narration": ("narration", "script", "text", "voiceover", "voice over", "vo", "line", "words", "dialogue", "story",
+    "narration": ("narration", "script", "text", "voiceover", "voice over", "vo", "line", "words",
+    "dialogue", "story",
                   "narrator", "spoken", "content", "sentence"),
     "number": ("number", "no", "nr", "#", "shot", "shot number", "id", "index", "row", "edge"),
     "scene": ("scene", "heading", "chapter", "location", "part"),
-    "description": ("description", "action", "what happens", "visual", "summary", "shot description"),
-    "speaker": ("speaker", "character", "who", "voice", "name", "role"),
-    "picture": ("picture", "picture prompt", "image", "image prompt", "prompt", "visual prompt"),
-    "motion": ("motion", "motion prompt", "movement", "camera", "animation", "video prompt"),
-    "sound": ("sound", "sound prompt", "sfx", "effects", "audio", "sound effect"),
-    "direction": ("direction", "delivery", "emotion", "tone", "voice direction", "how"),
-    "note": ("note", "notes", "comment", "remarks", "todo"),
-    "paragraph": ("paragraph", "paragraphs"),
-    "leave": (),
+    "description": ("description", "action", "what happens", "visual", "summary",
+    "shot description"),
+    "speaker": ("speaker", "character", "who", "voice", "name", "role"), "picture": ("picture",
+    "picture prompt", "image", "image prompt", "prompt", "visual prompt"), "motion": ("motion",
+    "motion prompt", "movement", "camera", "animation", "video prompt"), "sound": ("sound",
+    "sound prompt", "sfx", "effects", "audio", "sound effect"), "direction": ("direction",
+    "delivery", "emotion", "tone", "voice direction", "how"), "note": ("note", "notes", "comment",
+    "remarks", "todo"), "paragraph": ("paragraph", "paragraphs"), "leave": (),
 }
 # fmt: on
 _EXTRA = ("description", "picture", "motion", "sound", "direction")
-_OWN = {"picture": "prompt", "motion": "motion", "sound": "sound", "direction": "direction", "description": "action"}
+_OWN = {
+    "picture": "prompt",
+    "motion": "motion",
+    "sound": "sound",
+    "direction": "direction",
+    "description": "action",
+}
 
 
 @dataclass(frozen=True)
 class TableView:
-    """A table as found: its header (empty when it has none), its first rows, and what each column seems to be."""
+    """A table as found: its header (empty when it has none), its first rows, and what each column
+    seems to be."""
 
     separator: str
     header: tuple[str, ...]
@@ -65,20 +74,25 @@ def look_at(text: str, first: int = 6) -> TableView:
 
 
 def read_table(text: str, columns: Sequence[Column] | None = None) -> ReadStory:
-    """Read a table, with `columns` as the maker says or as guessed. A bad row is named and the rest kept."""
+    """Read a table, with `columns` as the maker says or as guessed. A bad row is named and the rest
+    kept."""
     rows, _ = _rows(text)
     header = _header(rows)
     body = rows[1 if header else 0 :]
     chosen = list(columns or _guess(header, [cells for _, cells in body])[0])
     if "narration" not in chosen:
-        raise BadInput("No column holds the narration.", "Say which column holds the words that are spoken.")
+        raise BadInput(
+            "No column holds the narration.", "Say which column holds the words that are spoken."
+        )
     width = len(chosen)
     blocks: list[Block] = []
     bad: list[str] = []
     scene = paragraph = ""
     for number, cells in body:
         if len(cells) > width and any(c.strip() for c in cells[width:]):
-            bad.append(f"Line {number} has {len(cells)} fields where {width} belong; it was left out.")
+            bad.append(
+                f"Line {number} has {len(cells)} fields where {width} belong; it was left out."
+            )
             continue
         by: dict[Column, str] = {}
         for column, cell in zip(chosen, cells, strict=False):
@@ -95,17 +109,28 @@ def read_table(text: str, columns: Sequence[Column] | None = None) -> ReadStory:
         if "note" in by:
             blocks.append(Block("note", by["note"]))
         speaker = by.get("speaker")
-        if speaker and speaker.strip().lower() in ("narrator", "narration", "voiceover", "vo", "none", "-"):
+        if speaker and speaker.strip().lower() in (
+            "narrator",
+            "narration",
+            "voiceover",
+            "vo",
+            "none",
+            "-",
+        ):
             speaker = None
         own = {_OWN[c]: by[c] for c in _EXTRA if c in by}
         first, *more = [part for part in re.split(r"\n\s*\n", words) if part.strip()]
         numbers = re.findall(r"\d+", by.get("paragraph", ""))
         joins = bool(numbers and numbers[0] == paragraph)
         paragraph = numbers[-1] if numbers else ""
-        blocks.append(Block("dialogue" if speaker else "narration", first, speaker, True, own, joins=joins))
+        blocks.append(
+            Block("dialogue" if speaker else "narration", first, speaker, True, own, joins=joins)
+        )
         blocks += [_written_block(part) for part in more]
     if not any(b.kind != "note" for b in blocks):
-        raise BadInput("No row of that table has words to be spoken.", "Say which column holds the narration.")
+        raise BadInput(
+            "No row of that table has words to be spoken.", "Say which column holds the narration."
+        )
     return story_from(blocks, "table", bad=bad)
 
 
@@ -127,7 +152,9 @@ def write_table(header: Sequence[str], rows: Sequence[Sequence[str]], separator:
 def _rows(text: str) -> tuple[list[tuple[int, list[str]]], str]:
     """Every row that is not empty, with the number of its first line, and the separator."""
     separator = _separator(text) or ","
-    reader = csv.reader(io.StringIO(text, newline=""), delimiter=separator, skipinitialspace=separator != "\t")
+    reader = csv.reader(
+        io.StringIO(text, newline=""), delimiter=separator, skipinitialspace=separator != "\t"
+    )
     rows: list[tuple[int, list[str]]] = []
     before = 0
     try:
@@ -137,7 +164,8 @@ def _rows(text: str) -> tuple[list[tuple[int, list[str]]], str]:
             before = reader.line_num
     except csv.Error as error:
         raise BadInput(
-            f"The table breaks off at line {before + 1}: {error}.", "Look at the quotation marks there."
+            f"The table breaks off at line {before + 1}: {error}.",
+            "Look at the quotation marks there.",
         ) from error
     if not rows:
         raise BadInput("The table is empty.", "Give it at least one row.")
@@ -145,14 +173,19 @@ def _rows(text: str) -> tuple[list[tuple[int, list[str]]], str]:
 
 
 def _separator(text: str) -> str | None:
-    """The separator by which most rows have the same number of fields; None when no separator does."""
+    """The separator by which most rows have the same number of fields; None when no separator
+    does."""
     best: tuple[float, int, str] | None = None
     sample = text[:20_000]
     for separator in ("\t", ";", ",", "|"):
         if separator not in sample:
             continue
         try:
-            counts = [len(row) for row in csv.reader(io.StringIO(sample, newline=""), delimiter=separator) if row]
+            counts = [
+                len(row)
+                for row in csv.reader(io.StringIO(sample, newline=""), delimiter=separator)
+                if row
+            ]
         except csv.Error:
             continue
         counts = counts[:-1] if len(text) > len(sample) and len(counts) > 1 else counts
@@ -166,15 +199,20 @@ def _separator(text: str) -> str | None:
 
 
 def _header(rows: Sequence[tuple[int, list[str]]]) -> tuple[str, ...]:
-    """The first row when it reads as names of columns: short, without full stops, one of them known."""
+    """The first row when it reads as names of columns: short, without full stops, one of them
+    known."""
     first = [c.strip() for c in rows[0][1]]
     known = {name for names in _HEADERS.values() for name in names}
-    if any(_name(c) in known for c in first) and all(len(c) < 40 and not c.endswith(".") for c in first):
+    if any(_name(c) in known for c in first) and all(
+        len(c) < 40 and not c.endswith(".") for c in first
+    ):
         return tuple(first)
     return ()
 
 
-def _guess(header: Sequence[str], body: Sequence[Sequence[str]]) -> tuple[tuple[Column, ...], tuple[str, ...]]:
+def _guess(
+    header: Sequence[str], body: Sequence[Sequence[str]]
+) -> tuple[tuple[Column, ...], tuple[str, ...]]:
     width = len(header) or max((len(r) for r in body[:50]), default=0)
     columns: list[Column] = ["leave"] * width
     why = ["nothing says what it is"] * width
@@ -196,7 +234,9 @@ def _guess(header: Sequence[str], body: Sequence[Sequence[str]]) -> tuple[tuple[
     for i in free:
         short = [c for c in cells[i] if c]
         names = (
-            short and len(set(short)) * 2 <= len(short) and all(len(c.split()) <= 3 and c[:1].isupper() for c in short)
+            short
+            and len(set(short)) * 2 <= len(short)
+            and all(len(c.split()) <= 3 and c[:1].isupper() for c in short)
         )
         if columns[i] == "leave" and "speaker" not in columns and names:
             columns[i], why[i] = "speaker", "a few names come again and again"

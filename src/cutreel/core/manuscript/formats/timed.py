@@ -16,16 +16,26 @@ _SPEAKER = re.compile(r"^(?:-\s*)?([A-Z][A-Z .'-]{1,30}):\s+(\S.*)$", re.DOTALL)
 
 def looks_timed(text: str) -> bool:
     """Whether a text is SubRip or WebVTT: lines of `time --> time`."""
-    return bool(re.search(r"^\s*(?:\d+:)?\d\d?:\d\d[.,]\d{1,3}\s+-->\s+(?:\d+:)?\d\d?:\d\d[.,]\d{1,3}", text, re.M))
+    return bool(
+        re.search(
+            r"^\s*(?:\d+:)?\d\d?:\d\d[.,]\d{1,3}\s+-->\s+(?:\d+:)?\d\d?:\d\d[.,]\d{1,3}", text, re.M
+        )
+    )
 
 
 def read_timed(text: str, format: str) -> ReadStory:
     """Read subtitles. `<v Name>` and `NAME:` say who speaks; sounds in [brackets] become notes."""
-    voices = [m.group(1) if (m := _VOICE.search(cue)) else None for cue in re.split(r"\n\s*\n", text) if "-->" in cue]
+    voices = [
+        m.group(1) if (m := _VOICE.search(cue)) else None
+        for cue in re.split(r"\n\s*\n", text)
+        if "-->" in cue
+    ]
     try:
         cues = pysubs2.SSAFile.from_string(text, format_="vtt" if format == "vtt" else "srt")
     except (ValueError, pysubs2.exceptions.Pysubs2Error) as error:
-        raise BadInput("Those subtitles cannot be read.", "Give SubRip (.srt) or WebVTT (.vtt).") from error
+        raise BadInput(
+            "Those subtitles cannot be read.", "Give SubRip (.srt) or WebVTT (.vtt)."
+        ) from error
     blocks: list[Block] = []
     bad: list[str] = []
     joins = False
@@ -35,7 +45,9 @@ def read_timed(text: str, format: str) -> ReadStory:
         words = unescape(words) if format == "vtt" else words
         seconds = (cue.end - cue.start) / 1000
         if seconds <= 0:
-            bad.append(f"Subtitle {number} ends before it starts; its words are kept without a time.")
+            bad.append(
+                f"Subtitle {number} ends before it starts; its words are kept without a time."
+            )
         if not re.search(r"\w", words):
             continue
         if re.fullmatch(r"[\[(][^\])]*[\])]", words):
