@@ -16,9 +16,9 @@ from pathlib import Path
 
 import httpx
 
-from cutreel.core.film import Settings, apply_command, new_film, read_film
+from cutreel.core.film import Offered, Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import CutAgain
-from cutreel.jobs.runner import start_run
+from cutreel.making import start_run
 from cutreel.running.temporary import Temporary, temporary
 from standins.illustrator import paint
 
@@ -50,7 +50,7 @@ def through(stack: Temporary, count: int, seed: int) -> tuple[float, list[tuple[
     while stack.shop.runs.view(run).state == "going":
         time.sleep(0.1)
     seconds = time.perf_counter() - began
-    return seconds, [(s.prompt.text, s.seed) for s in read_film(document, 400, []).shots]
+    return seconds, [(s.prompt.text, s.seed) for s in read_film(document, Offered(400)).shots]
 
 
 def main() -> None:

@@ -11,6 +11,7 @@ from pathlib import Path
 
 from cutreel.core.breakdown import break_down
 from cutreel.core.film import (
+    Offered,
     Settings,
     apply_command,
     find_places,
@@ -40,7 +41,7 @@ def best(work: Callable[[], object], runs: int = 5) -> float:
 def main() -> None:
     film, used = new_film("bench", TEXT, Settings(pace=3.1))
     script = read(film.text)
-    found = read_film(film, 400, [])
+    found = read_film(film, Offered(400))
     seconds = [3.0] * len(found.shots)
     free = next(
         n
@@ -59,7 +60,7 @@ def main() -> None:
             "edit a word",
             lambda: apply_command(film, EditText(start=at, end=at + 7, insert="Midway"), used),
         ),
-        ("read shots, facts and prompts", lambda: read_film(film, 400, [])),
+        ("read shots, facts and prompts", lambda: read_film(film, Offered(400))),
         ("remarks", lambda: remarks_on(found, seconds, wish_of(film))),
         ("find a word", lambda: find_places(film.text, "lamp", "light")),
         ("compare two versions", lambda: differences(TEXT, TEXT.replace("Maren", "Ida"))),

@@ -17,7 +17,7 @@ from cutreel.core.manuscript import text_of
 from cutreel.core.manuscript.formats import ReadStory, read_story
 from cutreel.core.sound import MUSIC_MOODS
 from cutreel.core.timeline.frames import KNOWN_RATES
-from cutreel.jobs.plans import SHORT_SIDE
+from cutreel.making.planning import SHORT_SIDE
 
 
 @click.group()
@@ -157,7 +157,7 @@ def _make(
     captions: str,
     data: Path | None,
 ) -> dict[str, object]:
-    from cutreel.jobs import start_run
+    from cutreel.making import start_run
     from cutreel.running.temporary import temporary
 
     given = (
@@ -176,9 +176,7 @@ def _make(
                 "Choose one of: " + ", ".join(voices) + ".",
             )
         film = shop.films.add(document, edges)
-        run = start_run(
-            shop, film, "delivery", {"size": size, "captions": captions, "strict": True}
-        )
+        run = start_run(shop, film, "delivery", {"size": size, "captions": captions})
         shown = ""
         while (view := shop.runs.view(run)).state == "going":
             left = f", about {view.left:.0f} s left" if view.left else ""

@@ -410,7 +410,7 @@ def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(
     waiting = until(waits, 30)
     assert (
         waiting["state"] == "going"
-        and "waits for the quota until" in waiting["waits"]
+        and "quota is used up; it goes on at" in waiting["waits"]
         and not waiting["failures"]
     )
     services()

@@ -10,7 +10,9 @@ from cutreel.core.continuity import Person, Trait
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import (
     FilmDocument,
+    Offered,
     Settings,
+    VoiceOffered,
     apply_command,
     find_places,
     name_places,
@@ -40,7 +42,6 @@ from cutreel.core.film.commands import (
     SetSource,
 )
 from cutreel.core.film.edges import label_between, letters
-from cutreel.core.film.reading import VoiceOffered
 from cutreel.core.manuscript import read
 from cutreel.core.timeline import FrameRate, cut_points, lay_out
 from tests.conftest import STORY
@@ -72,7 +73,7 @@ def check(film: FilmDocument, used: list[str]) -> None:
     edges = [s.edge for s in film.shots]
     assert len(edges) == len(set(edges)) and set(edges) <= set(used)
     assert len({s.id for s in film.shots}) == len(film.shots)
-    found = read_film(film, 400, VOICES)
+    found = read_film(film, Offered(400, VOICES))
     assert [i for s in found.shots for i in range(s.first, s.end)] == list(range(len(ids)))
     assert [i for w in found.speech for i in range(w.first, w.end)] == list(range(len(ids)))
     timing = lay_out(found.script, [(w.first, w.end) for w in found.speech], {}, found.pauses)
@@ -210,7 +211,7 @@ def test_a_mark_whose_word_is_deleted_goes_to_the_next_word_that_stayed() -> Non
 
 def test_only_what_depended_on_a_change_becomes_stale() -> None:
     film, used = new_film("t", STORY, Settings())
-    before = {s.shot.id: s.picture_key for s in read_film(film, 400, VOICES).shots}
+    before = {s.shot.id: s.picture_key for s in read_film(film, Offered(400, VOICES)).shots}
     pip = next(p for p in film.cast if p.name == "Pip")
     changed, used, _ = apply_command(
         film,
@@ -219,11 +220,11 @@ def test_only_what_depended_on_a_change_becomes_stale() -> None:
         ),
         used,
     )
-    after = read_film(changed, 400, VOICES)
+    after = read_film(changed, Offered(400, VOICES))
     for shot in after.shots:
         assert (shot.picture_key != before[shot.shot.id]) == (pip.id in [p.id for p in shot.people])
     assert {line.key for line in after.speech} == {
-        line.key for line in read_film(film, 400, VOICES).speech
+        line.key for line in read_film(film, Offered(400, VOICES)).speech
     }
 
 
@@ -276,7 +277,7 @@ def test_the_plain_commands() -> None:
 
 def test_voices_one_for_each_speaker() -> None:
     film, _ = new_film("t", STORY, Settings())
-    lines = read_film(film, 400, VOICES).speech
+    lines = read_film(film, Offered(400, VOICES)).speech
     voices: dict[str | None, set[str]] = {}
     for line in lines:
         voices.setdefault(line.speaker, set()).add(line.voice)
@@ -295,7 +296,7 @@ def test_speech_requests_stay_under_the_cap() -> None:
         + "until it ended. Then it began again.",
         Settings(),
     )
-    lines = read_film(film, 400, VOICES, 200).speech
+    lines = read_film(film, Offered(400, VOICES, 200)).speech
     assert all(len(line.text) <= 200 for line in lines)
     assert [line.first for line in lines[1:]] == [line.end for line in lines[:-1]]
     assert lines[-1].end == len(read(film.text).words)
@@ -323,7 +324,7 @@ def test_a_moved_scene_takes_its_words_shots_and_choices_along() -> None:
         dict(zip(moved.word_ids, [w.text for w in read(moved.text).words], strict=True)) == numbers
     )
     assert {s.first: s.edge for s in moved.shots} == edges and moved.shots[0].first == third
-    shots = read_film(moved, 400, VOICES).shots
+    shots = read_film(moved, Offered(400, VOICES)).shots
     assert shots[0].facts.time == "night" and shots[0].facts.why["time"] == "set for the scene"
     assert shots[1].facts.time == "dusk" and shots[-1].facts.time != "night"
 
@@ -336,7 +337,7 @@ def test_a_shot_says_otherwise_than_its_scene() -> None:
     film, used, _ = apply_command(
         film, SetShots(shots=[film.shots[0].id], values={"weather": "fog"}), used
     )
-    facts = [s.facts for s in read_film(film, 400, VOICES).shots]
+    facts = [s.facts for s in read_film(film, Offered(400, VOICES)).shots]
     assert (
         facts[0].weather == "fog"
         and facts[0].why["weather"] == "set by hand"
@@ -345,7 +346,7 @@ def test_a_shot_says_otherwise_than_its_scene() -> None:
     film, used, _ = apply_command(
         film, SetShots(shots=[film.shots[0].id], values={"weather": None}), used
     )
-    assert read_film(film, 400, VOICES).shots[0].facts.weather == "snow"
+    assert read_film(film, Offered(400, VOICES)).shots[0].facts.weather == "snow"
 
 
 def test_holds_take_time_and_no_words() -> None:
@@ -353,7 +354,7 @@ def test_holds_take_time_and_no_words() -> None:
     rate = FrameRate.parse("24")
 
     def frames(document: FilmDocument) -> list[int]:
-        found = read_film(document, 400, VOICES)
+        found = read_film(document, Offered(400, VOICES))
         timing = lay_out(found.script, [(w.first, w.end) for w in found.speech], {}, found.pauses)
         alone = {i: s.shot.hold for i, s in enumerate(found.shots) if s.end == s.first}
         return [s.frames for s in cut_points(found.opens, timing, rate, alone)]
@@ -374,22 +375,22 @@ def test_holds_take_time_and_no_words() -> None:
     # A hold inside a line pauses the voice there: the line is spoken in two requests.
     split, used, _ = apply_command(film, SetMark(word=film.word_ids[4]), used)
     paused, used, _ = apply_command(split, SetHold(shot=split.shots[0].id, seconds=1), used)
-    lines = read_film(paused, 400, VOICES).speech
+    lines = read_film(paused, Offered(400, VOICES)).speech
     assert lines[0].end == 4 and lines[1].first == 4
-    assert len(lines) == len(read_film(split, 400, VOICES).speech) + 1
+    assert len(lines) == len(read_film(split, Offered(400, VOICES)).speech) + 1
 
 
 def test_one_picture_seen_in_two_shots() -> None:
     film, used = new_film("t", SHORT, Settings())
     film, used, _ = apply_command(film, SetMark(word=film.word_ids[4], same_picture=True), used)
-    one, other = read_film(film, 400, VOICES).shots[:2]
+    one, other = read_film(film, Offered(400, VOICES)).shots[:2]
     assert (
         other.picture_of == one.shot.id
         and other.picture_key == one.picture_key
         and other.move != one.move
     )
     own, used, _ = apply_command(film, SamePicture(shot=other.shot.id, of=None), used)
-    assert read_film(own, 400, VOICES).shots[1].picture_key != one.picture_key
+    assert read_film(own, Offered(400, VOICES)).shots[1].picture_key != one.picture_key
     lifted, used, _ = apply_command(
         film, SamePicture(shot=film.shots[2].id, of=other.shot.id), used
     )
@@ -475,12 +476,16 @@ def test_sources_hold_to_their_words() -> None:
 
 def test_a_new_mark_or_hold_makes_no_other_picture_stale() -> None:
     film, used = new_film("t", STORY, Settings())
-    before = {s.shot.id: (s.picture_key, s.move) for s in read_film(film, 400, VOICES).shots}
+    before = {
+        s.shot.id: (s.picture_key, s.move) for s in read_film(film, Offered(400, VOICES)).shots
+    }
     cut = film.shots[4]
     at = film.word_ids.index(cut.first or 0) + 3
     held, used, _ = apply_command(film, AddHold(after=film.shots[1].id, seconds=2), used)
     marked, used, _ = apply_command(held, SetMark(word=film.word_ids[at]), used)
-    after = {s.shot.id: (s.picture_key, s.move) for s in read_film(marked, 400, VOICES).shots}
+    after = {
+        s.shot.id: (s.picture_key, s.move) for s in read_film(marked, Offered(400, VOICES)).shots
+    }
     changed = {n for n in before if before[n] != after[n]}
     assert changed <= {cut.id}
 
@@ -495,6 +500,6 @@ def test_a_mark_stands_before_what_came_in_the_place_of_its_word() -> None:
     changed, used, _ = apply_command(
         film, EditText(start=at, end=at + 10, insert="Nobody slept a wink and"), used
     )
-    shots = read_film(changed, 400, VOICES).shots
+    shots = read_film(changed, Offered(400, VOICES)).shots
     assert [s.shot.id for s in shots] == [s.id for s in film.shots]
     assert shots[-1].text.startswith("Nobody slept a wink and well")

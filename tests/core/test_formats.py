@@ -13,7 +13,7 @@ from jouvence.parser import JouvenceParser
 
 from cutreel.core.continuity import Overrides
 from cutreel.core.errors import BadInput
-from cutreel.core.film import GivenShot, Settings, new_film, read_film
+from cutreel.core.film import GivenShot, Offered, Settings, new_film, read_film
 from cutreel.core.film.exporting import export_script
 from cutreel.core.manuscript import read, text_of
 from cutreel.core.manuscript.formats import (
@@ -153,7 +153,7 @@ def test_what_we_write_as_fountain_an_independent_parser_reads() -> None:
 
 def film_of(text: str, **more: object) -> object:
     document, _ = new_film("A film", text, Settings(), **more)  # type: ignore[arg-type]
-    return read_film(document, 400, [])
+    return read_film(document, Offered(400))
 
 
 def exported(found: object, format: str) -> str:

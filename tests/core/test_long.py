@@ -3,7 +3,15 @@
 import time
 from collections.abc import Callable
 
-from cutreel.core.film import Settings, apply_command, find_places, new_film, read_film, wish_of
+from cutreel.core.film import (
+    Offered,
+    Settings,
+    apply_command,
+    find_places,
+    new_film,
+    read_film,
+    wish_of,
+)
 from cutreel.core.film.commands import CutAgain, EditPlaces, EditText, MoveScene, SetMark
 from cutreel.core.manuscript import differences, read
 from tests.conftest import STORY
@@ -44,7 +52,7 @@ def test_a_thousand_shots_are_cut_and_changed() -> None:
     assert len(edits) > 100 and renamed.word_ids == edited.word_ids
     moved, used, _ = apply_command(renamed, MoveScene(scene=100, to=3), used)
     assert len(moved.shots) == 1001
-    shots = read_film(moved, 400, []).shots
+    shots = read_film(moved, Offered(400)).shots
     assert sum(s.end - s.first for s in shots) == len(moved.word_ids)
 
 
@@ -53,7 +61,7 @@ def test_work_grows_with_length_and_not_with_its_square() -> None:
     half = TEXT[: TEXT.index("# 13 ")]
     for build in (
         lambda text: lambda film=new_film("x", text, Settings())[0]: CutAgain().firsts(film),
-        lambda text: lambda film=new_film("x", text, Settings())[0]: read_film(film, 400, []),
+        lambda text: lambda film=new_film("x", text, Settings())[0]: read_film(film, Offered(400)),
         lambda text: lambda: differences(text, text.replace("Maren", "Ida")),
         lambda text: lambda: find_places(text, "the", "a"),
     ):
@@ -63,7 +71,7 @@ def test_work_grows_with_length_and_not_with_its_square() -> None:
 
 def test_the_wish_of_a_long_film_is_met() -> None:
     film, _ = new_film("long", TEXT, Settings(pace=5))
-    found = read_film(film, 400, [])
+    found = read_film(film, Offered(400))
     assert wish_of(film).wanted(100) == 5
     words = [s.end - s.first for s in found.shots]
     assert 9 < sum(words) / len(words) < 20 and len(read(TEXT).words) == sum(words)

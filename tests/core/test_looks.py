@@ -14,7 +14,7 @@ from cutreel.core.continuity import (
     style_of,
 )
 from cutreel.core.errors import BadInput
-from cutreel.core.film import Settings, apply_command, new_film, read_film
+from cutreel.core.film import Offered, Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import RemoveLook, SetLook, SetScene, SetSettings
 from tests.conftest import STORY
 
@@ -60,14 +60,14 @@ def test_a_look_from_pictures_says_its_palette_as_strongly_as_asked() -> None:
     )
     film, used = new_film("t", STORY, Settings())
     film, used, _ = apply_command(film, SetLook(look=look, use=True), used)
-    read = read_film(film, 900, [], understands={"references", "negative"})
+    read = read_film(film, Offered(900, (), understands={"references", "negative"}))
     assert all(
         "gouache painting" in s.prompt.text and "palette of" in s.prompt.text for s in read.shots
     )
     assert all(
         any(r.media == REF.media and r.strength == 50 for r in s.references) for s in read.shots
     )
-    assert not any(s.references for s in read_film(film, 900, []).shots), (
+    assert not any(s.references for s in read_film(film, Offered(900)).shots), (
         "not sent where it is not understood"
     )
     with pytest.raises(BadInput, match="another look first"):
@@ -89,21 +89,23 @@ def test_what_the_film_must_not_show_goes_into_every_negative_that_is_understood
     film, used, _ = apply_command(film, SetSettings(values={"negative": "cars"}), used)
     assert all(
         "cars" in s.sent_negative == s.negative
-        for s in read_film(film, 400, [], understands={"negative"}).shots
+        for s in read_film(film, Offered(400, (), understands={"negative"})).shots
     )
-    assert not any(s.sent_negative for s in read_film(film, 400, [], understands={"seed"}).shots)
+    assert not any(
+        s.sent_negative for s in read_film(film, Offered(400, (), understands={"seed"})).shots
+    )
     assert compose_negative(LOOKS[0], "cars, ").count("cars") == 1
 
 
 def test_a_scenes_own_words_stand_for_its_place_hour_and_weather() -> None:
     film, used = new_film("t", STORY, Settings())
-    scene = read_film(film, 400, []).script.scenes[1]
+    scene = read_film(film, Offered(400)).script.scenes[1]
     word = film.word_ids[scene.first]
-    before = read_film(film, 400, []).shots
+    before = read_film(film, Offered(400)).shots
     changed, used, _ = apply_command(
         film, SetScene(word=word, values={"prompt": "inside a paper lantern"}), used
     )
-    after = read_film(changed, 400, []).shots
+    after = read_film(changed, Offered(400)).shots
     for a, b in zip(before, after, strict=True):
         assert (
             ("inside a paper lantern" in b.prompt.text)
@@ -111,6 +113,6 @@ def test_a_scenes_own_words_stand_for_its_place_hour_and_weather() -> None:
             == (a.prompt.text != b.prompt.text)
         )
     lifted, _, _ = apply_command(changed, SetScene(word=word, values={"prompt": None}), used)
-    assert [s.prompt.text for s in read_film(lifted, 400, []).shots] == [
+    assert [s.prompt.text for s in read_film(lifted, Offered(400)).shots] == [
         s.prompt.text for s in before
     ]

@@ -8,6 +8,7 @@ from cutreel.core.breakdown import Wish, break_down, closeness, estimate_words, 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import (
     GivenShot,
+    Offered,
     Settings,
     apply_command,
     new_film,
@@ -60,7 +61,7 @@ def test_a_scene_keeps_a_pace_of_its_own() -> None:
     second = film.word_ids[read(film.text).scenes[1].first]
     film, used, _ = apply_command(film, SetScene(word=second, pace=15, aim=40), used)
     film, used, _ = apply_command(film, CutAgain(by="pace", seconds=6), used)
-    shots = read_film(film, 400, []).shots
+    shots = read_film(film, Offered(400)).shots
     words = [[s.end - s.first for s in shots if s.scene == n] for n in (0, 1)]
     assert sum(words[1]) / len(words[1]) > 2 * sum(words[0]) / len(words[0])
     film, used, title = apply_command(film, SetScene(word=second, pace=0), used)
@@ -112,7 +113,7 @@ def troubled() -> tuple[object, list[str]]:
 
 
 def remarks(film: object) -> dict[tuple[str, str], object]:
-    found = read_film(film, 400, [])  # type: ignore[arg-type]
+    found = read_film(film, Offered(400))  # type: ignore[arg-type]
     times = estimate_words(found.script)
     seconds = [float(times[s.end - 1, 1] - times[s.first, 0]) for s in found.shots]
     return {

@@ -8,6 +8,7 @@ import pytest
 
 from cutreel.core.errors import NotFound
 from cutreel.core.film import (
+    Offered,
     Settings,
     apply_command,
     match_files,
@@ -21,7 +22,7 @@ from cutreel.core.film.prompts import CAPS
 from tests.conftest import STORY
 
 FILM, USED = new_film("The Lamp", STORY, Settings(pace=5))
-READ = read_film(FILM, 400, [])
+READ = read_film(FILM, Offered(400))
 
 
 def test_four_prompts_are_composed_for_every_shot_within_their_caps() -> None:
@@ -51,14 +52,15 @@ def test_what_is_written_by_hand_stands_and_how_words_are_said_is_read() -> None
     film, used = new_film(
         "t", "“Come here,” Ada whispered softly. Ada waited. Ada ran.", Settings()
     )
-    shot = read_film(film, 400, []).shots[0]
+    shot = read_film(film, Offered(400)).shots[0]
     assert (
-        "Ada: whispers softly" in prompts_of(shot, read_film(film, 400, []).script).direction.text
+        "Ada: whispers softly"
+        in prompts_of(shot, read_film(film, Offered(400)).script).direction.text
     )
     film, used, _ = apply_command(
         film, SetShots(shots=[shot.shot.id], values={"direction": "flat, tired"}), used
     )
-    found = read_film(film, 400, [])
+    found = read_film(film, Offered(400))
     assert prompts_of(found.shots[0], found.script).direction.pieces == (("hand", "flat, tired"),)
 
 
@@ -89,7 +91,7 @@ def test_files_find_their_shots_by_number_edge_or_order() -> None:
     ]
     assert shots_of(["b.png", "a.png"]) == ["1", "2"]
     film, used, _ = apply_command(FILM, SetMark(word=FILM.word_ids[READ.shots[1].first + 2]), USED)
-    found = read_film(film, 400, [])
+    found = read_film(film, Offered(400))
     assert shots_of(["shot 2A.png", "2A.png", "003.png", "shot 3.png"], found) == [
         "2A",
         "2A",
@@ -99,5 +101,5 @@ def test_files_find_their_shots_by_number_edge_or_order() -> None:
     film, used, _ = apply_command(
         film, SamePicture(shot=film.shots[1].id, of=film.shots[0].id), used
     )
-    assert shots_of(["x.png", "y.png"], read_film(film, 400, [])) == ["1", "2A"]
+    assert shots_of(["x.png", "y.png"], read_film(film, Offered(400))) == ["1", "2A"]
     assert [m.why for m in match_files(["z.png"] * 60, found)][-1] == "more files than shots"

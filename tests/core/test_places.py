@@ -1,13 +1,13 @@
 """Places: their light by the hour and their weather change exactly the prompts of the shots that are there."""
 
 from cutreel.core.continuity import Place
-from cutreel.core.film import FilmDocument, Settings, apply_command, new_film, read_film
+from cutreel.core.film import FilmDocument, Offered, Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import SetPlace, SetScene
 from tests.conftest import STORY
 
 
 def prompts(film: FilmDocument) -> list[str]:
-    return [s.prompt.text for s in read_film(film, 900, []).shots]
+    return [s.prompt.text for s in read_film(film, Offered(900)).shots]
 
 
 def changed(before: list[str], after: list[str]) -> set[int]:
@@ -20,7 +20,7 @@ def jetty(film: FilmDocument) -> Place:
 
 def test_light_at_an_hour_is_said_in_that_places_shots_of_that_hour_alone() -> None:
     film, used = new_film("t", STORY, Settings())
-    place, shots = jetty(film), read_film(film, 900, []).shots
+    place, shots = jetty(film), read_film(film, Offered(900)).shots
     place.light = {"dusk": "long red light"}
     lit, used, _ = apply_command(film, SetPlace(place=place), used)
     there = {
@@ -34,12 +34,12 @@ def test_light_at_an_hour_is_said_in_that_places_shots_of_that_hour_alone() -> N
 
 def test_a_description_and_a_scenes_weather_and_hour_change_what_is_there() -> None:
     film, used = new_film("t", STORY, Settings())
-    place, shots = jetty(film), read_film(film, 900, []).shots
+    place, shots = jetty(film), read_film(film, Offered(900)).shots
     there = {i for i, s in enumerate(shots) if s.facts.place == place.description}
     place.description = "a stone quay"
     moved, used, _ = apply_command(film, SetPlace(place=place), used)
     assert changed(prompts(film), prompts(moved)) == there
-    scene = read_film(film, 900, []).script.scenes[1]
+    scene = read_film(film, Offered(900)).script.scenes[1]
     word = film.word_ids[scene.first]
     of_scene = {i for i, s in enumerate(shots) if s.scene == 1}
     for values, said in (({"weather": "snow"}, "snow"), ({"time": "night"}, "night")):
@@ -56,5 +56,5 @@ def test_a_places_weather_holds_while_the_text_says_nothing() -> None:
     )
     shore = film.places[0].model_copy(update={"weather": "fog"})
     foggy, used, _ = apply_command(film, SetPlace(place=shore), used)
-    weather = [s.facts.weather for s in read_film(foggy, 900, []).shots]
+    weather = [s.facts.weather for s in read_film(foggy, Offered(900)).shots]
     assert weather[0] == "fog" and "rain" in weather

@@ -24,7 +24,7 @@ from cutreel.core.continuity import (
 )
 from cutreel.core.continuity.prompt import ALWAYS, Part, fit
 from cutreel.core.errors import BadInput
-from cutreel.core.film import FilmDocument, apply_command, new_film, read_film
+from cutreel.core.film import FilmDocument, Offered, apply_command, new_film, read_film
 from cutreel.core.manuscript import read
 from cutreel.demo.load import SAMPLES, Sample
 from tests.conftest import STORY
@@ -51,7 +51,7 @@ def test_every_cap_from_60_to_2000_holds_on_every_shot_of_the_demo_films(sample:
     Once the longest wording fits, every longer cap gives the same: the lengths up to there are all there are."""
     film = made_by_hand(sample)
     look, placed = look_named(film.settings.look), {p.description: p for p in film.places}
-    for shot in read_film(film, 2000, []).shots:
+    for shot in read_film(film, Offered(2000)).shots:
         longest = len(shot.prompt.text)
         for cap in [*range(60, min(2000, longest + 1)), longest, 2000]:
             prompt = compose_picture(

@@ -1,6 +1,7 @@
 """Loudness, true peak, ducking and the mix, against EBU signals and independent meters."""
 
 import re
+import sys
 
 import numpy as np
 import pyloudnorm
@@ -11,7 +12,9 @@ from cutreel.core.continuity import Overrides, facts_of_shots
 from cutreel.core.manuscript import read
 from cutreel.core.sound import (
     RATE,
+    Loudness,
     MixedPart,
+    Samples,
     ambience_cues,
     integrated_lufs,
     mix,
@@ -20,7 +23,6 @@ from cutreel.core.sound import (
     trim,
     true_peak_dbtp,
 )
-from cutreel.core.sound.mix import limit, peak_envelope
 from cutreel.core.timeline import FrameRate, Span
 from tests.conftest import run
 
@@ -30,6 +32,10 @@ RNG = np.random.default_rng(11)
 def sine(dbfs: float, seconds: float, hz: float = 1000.0, rate: int = RATE) -> np.ndarray:
     wave = 10 ** (dbfs / 20) * np.sin(2 * np.pi * hz * np.arange(round(seconds * rate)) / rate)
     return np.stack([wave, wave], axis=1).astype(np.float32)
+
+
+def mixed(parts: list[MixedPart], seconds: float, aim: float = -14.0) -> np.ndarray:
+    return np.concatenate(list(mix(parts, seconds, aim)))
 
 
 def speechlike(seconds: float) -> np.ndarray:
@@ -95,11 +101,11 @@ def test_silence_has_no_loudness() -> None:
 def test_the_mix_reaches_its_loudness_under_its_ceiling(loud: float, tmp_path) -> None:
     """-14 LUFS within 0.5, under -1 dBTP; measured by ffmpeg's ebur128 filter as an independent meter."""
     parts = [
-        MixedPart("voice", 0.5, speechlike(14) * loud),
-        MixedPart("music", 0.0, sine(-20, 16, 220)),
-        MixedPart("spot", 3.0, sine(-6, 0.3, 90)),
+        MixedPart("voice", 0.5, Samples(speechlike(14) * loud)),
+        MixedPart("music", 0.0, Samples(sine(-20, 16, 220))),
+        MixedPart("spot", 3.0, Samples(sine(-6, 0.3, 90))),
     ]
-    audio = mix(parts, 16)
+    audio = mixed(parts, 16)
     assert audio.shape == (16 * RATE, 2)
     path = tmp_path / "mix.wav"
     soundfile.write(path, audio, RATE, subtype="FLOAT")
@@ -122,8 +128,12 @@ def test_the_mix_reaches_its_loudness_under_its_ceiling(loud: float, tmp_path) -
 
 def test_music_ducks_under_speech_and_comes_back() -> None:
     voice = speechlike(6)
-    with_voice = mix(
-        [MixedPart("voice", 4.0, voice), MixedPart("music", 0.0, sine(-20, 16, 220))], 16
+    with_voice = mixed(
+        [
+            MixedPart("voice", 4.0, Samples(voice)),
+            MixedPart("music", 0.0, Samples(sine(-20, 16, 220))),
+        ],
+        16,
     )
 
     def spectrum(a):
@@ -137,17 +147,40 @@ def test_music_ducks_under_speech_and_comes_back() -> None:
 
 
 def test_a_mix_of_nothing_is_silent() -> None:
-    assert not mix([], 2).any()
+    assert not mixed([], 2).any()
 
 
 def test_the_limiter_holds_true_peaks() -> None:
-    audio = (RNG.standard_normal((RATE * 2, 2)) * 0.5).astype(np.float32)
-    assert true_peak_dbtp(limit(audio, 2.0, peak_envelope(audio))) < -1.2
+    """Noise far over the ceiling, brought to an aim that it can only reach through the limiter."""
+    audio = (RNG.standard_normal((RATE * 4, 2)) * 0.5).astype(np.float32)
+    loud = mixed([MixedPart("music", 0.0, Samples(audio))], 4, aim=-8.0)
+    assert true_peak_dbtp(loud) < -1.4
+    assert integrated_lufs(loud, RATE) == pytest.approx(-8.0, abs=0.3)
+
+
+def test_a_mix_does_not_depend_on_its_blocks(monkeypatch) -> None:
+    parts = [
+        MixedPart("voice", 0.5, Samples(speechlike(3)), fade_in=0.005, fade_out=0.02),
+        MixedPart("ambience", 0.0, Samples(sine(-20, 1.5, 330)), loop_to=6.0, fade_in=0.8),
+    ]
+    whole = mixed(parts, 6)
+    monkeypatch.setattr(sys.modules[mix.__module__], "BLOCK", RATE // 2)
+    np.testing.assert_allclose(mixed(parts, 6), whole, atol=2e-4)
+
+
+def test_loudness_of_blocks_is_loudness_of_the_whole() -> None:
+    """As pyloudnorm, an independent meter, has it of the whole."""
+    audio = (RNG.standard_normal((RATE * 3, 2)) * 0.1).astype(np.float32)
+    meter = Loudness(RATE)
+    for at in range(0, len(audio), 7919):
+        meter.add(audio[at : at + 7919])
+    assert meter.lufs == pytest.approx(integrated_lufs(audio, RATE), abs=1e-6)
+    assert meter.lufs == pytest.approx(pyloudnorm.Meter(RATE).integrated_loudness(audio), abs=0.1)
 
 
 def test_loops_have_no_seam() -> None:
     noise = (RNG.standard_normal((RATE * 3, 2)) * 0.1).astype(np.float32)
-    audio = mix([MixedPart("ambience", 0.0, noise, loop_to=20.0)], 20)
+    audio = mixed([MixedPart("ambience", 0.0, Samples(noise), loop_to=20.0)], 20)
     rms = np.sqrt((audio[: 19 * RATE].reshape(19 * 4, -1) ** 2).mean(axis=1))
     assert rms.min() > 0.6 * rms.max()
 

@@ -4,7 +4,7 @@ import pytest
 
 from cutreel.core.continuity import Overrides, Trait, appearances, may_be_one, things_named
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import Settings, apply_command, new_film, read_film
+from cutreel.core.film import Offered, Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import AcceptDrift, MergePeople, SetPerson, SplitPerson
 
 STORY = """Pip, the boy, rowed. “Who is there?” said Pip. The boy lifted the lantern. Pip laughed, and the boy slept.
@@ -26,7 +26,7 @@ def test_calls_are_counted_and_the_same_person_is_proposed_with_the_text_that_sa
     document, _ = film()
     maren = named(document, "Maren Oake")
     maren.aliases = ["Maren"]
-    script = read_film(document, 400, []).script
+    script = read_film(document, Offered(400)).script
     by_person = {a.person: a for a in appearances(script, document.cast)}
     assert {(c.name, c.count) for c in by_person[maren.id].calls} == {
         ("Maren Oake", 2),
@@ -57,7 +57,8 @@ def test_merging_keeps_everything_that_is_known() -> None:
     ]
     assert merged.shots[0].own.people == [pip.id] and not any(p.id == maren.id for p in merged.cast)
     assert any(
-        kept.id in s.facts.people and "Maren" in s.text for s in read_film(merged, 400, []).shots
+        kept.id in s.facts.people and "Maren" in s.text
+        for s in read_film(merged, Offered(400)).shots
     )
     with pytest.raises(BadInput):
         apply_command(document, MergePeople(id=pip.id, into=pip.id), used)
@@ -97,7 +98,7 @@ def test_a_persons_own_prompt_and_seed_hold_where_they_are_alone() -> None:
     document, used = film()
     pip = named(document, "Pip").model_copy(update={"prompt": "Pip in his dory coat", "seed": 77})
     changed, used, _ = apply_command(document, SetPerson(person=pip), used)
-    for shot in read_film(changed, 400, []).shots:
+    for shot in read_film(changed, Offered(400)).shots:
         if pip.id in shot.facts.people:
             assert "Pip in his dory coat" in shot.prompt.text
             assert (shot.seed == 77) == (shot.facts.people == (pip.id,))

@@ -1,13 +1,14 @@
 """A film is a build: after a small change only what depended on it is made again."""
 
 import pytest
+from sqlalchemy import func, select
 
 from cutreel.core.breakdown import Wish
 from cutreel.core.continuity import Trait
 from cutreel.core.film import Change, Settings, new_film
 from cutreel.core.film.commands import LiftCue, SetPerson, SetSettings, SetShots
-from cutreel.jobs import cancel_run, start_run
-from cutreel.jobs.plans import planned_segments
+from cutreel.making import cancel_run, planned_segments, start_run
+from cutreel.store.tables import Item
 from tests.waiting import until
 
 pytestmark = pytest.mark.film
@@ -35,12 +36,8 @@ def film(stack) -> str:
 
 def delivered(stack, film: str) -> dict:
     """Deliver the film and wait; says how many items of each kind were worked on."""
-    run = start_run(stack.shop, film, "delivery", {"size": "360p", "strict": True})
+    run = start_run(stack.shop, film, "delivery", {"size": "360p"})
     until(lambda: stack.shop.runs.view(run).state != "going", 150)
-    from sqlalchemy import func, select
-
-    from cutreel.store.tables import Item
-
     with stack.shop.database.transaction() as session:
         counts = dict(
             session.execute(
@@ -93,7 +90,7 @@ def test_another_trait_makes_that_persons_pictures_again(stack, film) -> None:
     )
     again = delivered(stack, film)
     assert again["picture"] == len(concerned) and "speech" not in again and "music" not in again
-    assert again["segment"] < len(planned_segments(seen, "film", {"size": "360p"}))
+    assert again["segment"] < len(planned_segments(seen, "film", "360p"))
 
 
 def test_a_lifted_sound_changes_the_mix_alone(stack, film) -> None:
@@ -118,6 +115,6 @@ def test_a_cancelled_delivery_keeps_what_was_made(stack, film) -> None:
     cancel_run(stack.shop, run)
     assert stack.shop.runs.view(run).state == "cancelled"
     made = stack.shop.results.many(
-        [p.key for _, p in planned_segments(stack.shop.assembled(film), "film", {"size": "720p"})]
+        [p.key for _, p in planned_segments(stack.shop.assembled(film), "film", "720p")]
     )
     assert made

@@ -2,6 +2,7 @@
 
 import io
 import re
+from collections.abc import Iterator
 
 import jiwer
 import numpy as np
@@ -9,7 +10,7 @@ import soundfile
 import soxr
 from pocketsphinx import Decoder
 
-from cutreel.core.sound import RATE, MixedPart, mix
+from cutreel.core.sound import RATE, MixedPart, Samples, mix
 from standins.composer import compose, play
 from standins.sounds import make_sound
 from standins.voice import speak
@@ -43,24 +44,28 @@ def heard(audio: np.ndarray) -> str:
     return re.sub(r"[^a-z ]", "", decoder.hyp().hypstr.lower())
 
 
+def whole(blocks: Iterator[np.ndarray]) -> np.ndarray:
+    return np.concatenate(list(blocks))
+
+
 def test_music_and_sound_cost_few_words() -> None:
     """Word error rate by jiwer, for each line in the mix and alone."""
     music = samples(play(compose("playful", 12.0, 3), 12.0))
     wind = samples(make_sound("waves on a shore, gusts of wind", 12.0, 1)[0])
     alone, mixed = [], []
     for line in LINES:
-        voice = MixedPart("voice", 1.0, samples(speak(line, "briony").flac))
-        seconds = len(voice.samples) / RATE + 2.0
+        voice = MixedPart("voice", 1.0, Samples(samples(speak(line, "briony").flac)))
+        seconds = voice.source.length / RATE + 2.0
         spoken = slice(
             round(0.8 * RATE), round((seconds - 0.8) * RATE)
         )  # music alone, before and behind, holds no words
-        alone.append(heard(mix([voice], seconds)[spoken]))
+        alone.append(heard(whole(mix([voice], seconds))[spoken]))
         everything = [
             voice,
-            MixedPart("music", 0.0, music[: round(seconds * RATE)]),
-            MixedPart("ambience", 0.0, wind, loop_to=seconds),
+            MixedPart("music", 0.0, Samples(music[: round(seconds * RATE)])),
+            MixedPart("ambience", 0.0, Samples(wind), loop_to=seconds),
         ]
-        mixed.append(heard(mix(everything, seconds)[spoken]))
+        mixed.append(heard(whole(mix(everything, seconds))[spoken]))
     words = [line.lower() for line in LINES]
     assert jiwer.wer(words, alone) < 0.3
     assert jiwer.wer(words, mixed) <= jiwer.wer(words, alone) + MAY_LOSE

@@ -99,14 +99,16 @@ def test_it_listens_on_loopback_alone(started: Running) -> None:
 
 def test_a_process_that_dies_is_named_and_started_again(started: Running) -> None:
     workers = until(
-        lambda: [n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c] or None
+        lambda: [n for n, c in started.processes().items() if "cutreel.making.worker" in c] or None
     )
     time.sleep(2)
     os.kill(workers[0], signal.SIGKILL)
     until(lambda: "stopped unexpectedly; it is started again" in started.said, 30)
     assert re.search(r"cutreel: worker-\d stopped", started.said)
     until(
-        lambda: len([n for n, c in started.processes().items() if "cutreel.jobs.tasks" in c]) == 2,
+        lambda: (
+            len([n for n, c in started.processes().items() if "cutreel.making.worker" in c]) == 2
+        ),
         30,
     )
 

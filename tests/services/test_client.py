@@ -9,7 +9,7 @@ import httpx
 import pytest
 
 from cutreel.protocol import JobView, SoundInput
-from cutreel.services import ServiceRefused, Services
+from cutreel.services import ServiceDown, ServiceRefused, Services
 
 WORK = SoundInput(prompt="wind", seconds=1)
 DATA = b"sound"
@@ -122,7 +122,7 @@ def test_lost_connections_and_server_errors_are_tried_again(monkeypatch) -> None
 
 
 def test_services_that_are_away_are_said_to_be(monkeypatch) -> None:
-    with pytest.raises(ServiceRefused, match="do not answer"):
+    with pytest.raises(ServiceDown, match="do not answer"):
         Scripted(lambda method, path, n: httpx.ConnectError("no"), monkeypatch).client().offers()
 
 

@@ -2,10 +2,9 @@
 
 from concurrent.futures import ProcessPoolExecutor
 
-from cutreel.core.film import Settings, new_film, read_film
-from cutreel.core.film.reading import VoiceOffered
+from cutreel.core.film import Offered, Settings, VoiceOffered, new_film, read_film
 from cutreel.core.timeline import LineSound, lay_out
-from cutreel.jobs.audio import spoken_line
+from cutreel.making.audio import spoken_line
 from standins.voice import SPEAKERS, speak
 
 # Not among the lines that the estimate was fitted to.
@@ -30,7 +29,7 @@ def measured(voice: str) -> tuple[float, float]:
     """Seconds of the film as estimated and as its lines really last, all spoken by one voice."""
     document, _ = new_film("t", TEXT, Settings(narrator=voice))
     document.cast = []
-    found = read_film(document, 400, [v for v in VOICES if v.name == voice])
+    found = read_film(document, Offered(400, [v for v in VOICES if v.name == voice]))
     lines = [(w.first, w.end) for w in found.speech]
     sounds = {}
     for i, line in enumerate(found.speech):

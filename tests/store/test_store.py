@@ -11,10 +11,8 @@ import pytest
 from sqlalchemy import text
 
 from cutreel.core.errors import NotFound
-from cutreel.core.film import Settings, new_film
-from cutreel.jobs.plans import frame_size, stages_of
+from cutreel.core.film import Settings, focus_of, new_film, used_take
 from cutreel.store import MediaStore
-from cutreel.store.assembly import focus_of, used_take
 
 
 def test_media_are_kept_once_by_their_content(tmp_path) -> None:
@@ -123,26 +121,6 @@ def test_the_camera_aims_at_who_is_there() -> None:
     assert focus_of(SimpleNamespace(about={})) == (0.5, 0.5)
     assert at([0.6, 0.2, 0.8, 1.0])[0] > 0.6 and at([0.6, 0.2, 0.8, 1.0])[1] < 0.5
     assert at([0.1, 0.3, 0.3, 0.9], [0.7, 0.3, 0.9, 0.9])[0] == pytest.approx(0.5)
-
-
-@pytest.mark.parametrize(
-    ("aspect", "short", "size"),
-    [
-        ("16:9", 1080, (1920, 1080)),
-        ("16:9", 360, (640, 360)),
-        ("9:16", 1080, (1080, 1920)),
-        ("1:1", 720, (720, 720)),
-        ("16:9", 2160, (3840, 2160)),
-    ],
-)
-def test_frame_sizes_are_even(aspect: str, short: int, size: tuple[int, int]) -> None:
-    assert frame_size(aspect, short) == size and not size[0] % 2 and not size[1] % 2
-
-
-def test_stages() -> None:
-    assert stages_of("delivery", {}) == ["made", "music", "mix", "segments", "join"]
-    assert stages_of("delivery", {"make": False}) == ["mix", "segments", "join"]
-    assert stages_of("everything", {})[-1] == "preview"
 
 
 def test_an_offer_is_asked_for_no_more_at_once_than_it_states_and_a_lost_worker_frees_its_slot(

@@ -10,12 +10,12 @@ from pathlib import Path
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse
+from starlette.exceptions import HTTPException
 
 from cutreel import __version__
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
-from cutreel.jobs import PreviewDesk, Workshop, workshop_from_environment
-from cutreel.jobs.apart import reader
+from cutreel.making import PreviewDesk, Workshop, reader, workshop_from_environment
 
 from . import (
     routes_company,
@@ -30,6 +30,7 @@ from . import (
     routes_services,
     routes_writing,
 )
+from .bounds import BoundedBodies
 from .events import Listener
 from .guard import allowed
 
@@ -86,6 +87,8 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
     )
     app.state.shop, app.state.preview, app.state.listener = shop, PreviewDesk(shop), listener
 
+    app.add_middleware(BoundedBodies)
+
     @app.middleware("http")
     async def guard(
         request: Request, call_next: Callable[[Request], Awaitable[Response]]
@@ -112,6 +115,13 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
         first = error.errors()[0]
         where = ".".join(str(p) for p in first["loc"] if p not in ("body", "command"))
         return problem(422, "bad-input", f"{where}: {first['msg']}", "Correct it and send again.")
+
+    @app.exception_handler(HTTPException)
+    async def refused(_: Request, error: Exception) -> JSONResponse:
+        assert isinstance(error, HTTPException)
+        titles = {413: "That is more than is taken at once.", 404: "There is no such page."}
+        title = titles.get(error.status_code, "The request is not taken.")
+        return problem(error.status_code, f"http-{error.status_code}", title, str(error.detail))
 
     for routes in _ROUTES:
         app.include_router(routes.router)

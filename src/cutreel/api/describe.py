@@ -5,7 +5,7 @@ import json
 import sys
 from pathlib import Path
 
-from cutreel.jobs import Workshop
+from cutreel.making import Workshop
 from cutreel.services import Services
 from cutreel.store import Database, MediaStore
 

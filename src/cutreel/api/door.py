@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import Depends, Request
 
-from cutreel.jobs import PreviewDesk, Workshop
+from cutreel.making import PreviewDesk, Workshop
 
 
 def _shop(request: Request) -> Workshop:

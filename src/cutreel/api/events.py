@@ -9,7 +9,7 @@ from typing import Any
 
 import psycopg
 
-from cutreel.jobs import Workshop
+from cutreel.making import Workshop
 from cutreel.store.events import CHANNEL, events_after, last_event
 
 

@@ -19,12 +19,9 @@ from cutreel.core.continuity import (
     things_named,
 )
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import read_film
-from cutreel.jobs import bring_many
-from cutreel.jobs.bringing import MOST_BYTES
-from cutreel.jobs.pictures import pixels_of, seen_in
-from cutreel.jobs.references import candidates
-from cutreel.jobs.sampling import samples
+from cutreel.core.film import Offered, read_film
+from cutreel.making import ReferencesWanted, candidates, samples
+from cutreel.making.pictures import MOST_BYTES, bring_many, pixels_of, seen_in
 
 from .door import Preview, Shop
 from .routes_film import get_film
@@ -74,7 +71,7 @@ class WhoView(BaseModel):
 def who_is_who(film: str, shop: Shop) -> WhoView:
     """How everybody is called, who may be one, and what may matter."""
     document = shop.films.get(film).document
-    script = read_film(document, 400, []).script
+    script = read_film(document, Offered(400)).script
     return WhoView(
         appearances=[
             AppearanceView(
@@ -116,7 +113,8 @@ def references(film: str, kind: str, number: int, shop: Shop) -> CandidatesView:
     if kind not in ("person", "place"):
         raise NotFound("References are of a person or a place.")
     document = shop.films.get(film).document
-    made, prompt = candidates(document, {kind: number}, shop)
+    wanted = ReferencesWanted.model_validate({kind: number})
+    made, prompt = candidates(document, wanted, shop)
     title = "model sheet" if kind == "person" else "view"
     return CandidatesView(
         prompt=prompt.text,
@@ -220,11 +218,7 @@ def set_figures(
     drift."""
     document = shop.films.get(film).document
     names = {p.id: p.name for p in document.cast}
-    row = next(
-        (t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None
-    )
-    if row is None:
-        raise NotFound("That take is not in the film any more.")
+    row = shop.takes.get(take, film)
     regions = []
     for figure in figures[:12]:
         left, top, right, bottom = (min(1.0, max(0.0, v)) for v in figure.box)

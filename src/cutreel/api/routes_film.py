@@ -11,8 +11,8 @@ from cutreel.core.continuity import look_named
 from cutreel.core.film import Change, Command, apply_command, new_film
 from cutreel.core.film.commands import CutAgain
 from cutreel.core.manuscript import read
-from cutreel.jobs.plans import pictures, price_of, unpaid
-from cutreel.store import assemble
+from cutreel.making import PicturesWanted, price_of, wanted_pictures
+from cutreel.store import assembled_film
 
 from .door import Preview, Shop
 from .events import stream
@@ -111,7 +111,7 @@ def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
     row = shop.films.get(film)
     before = shop.assembled(film)
     document, _, _ = apply_command(row.document, command, [s.edge for s in row.document.shots])
-    after = assemble(film, document, shop.offers(), shop.results, shop.takes)
+    after = assembled_film(film, document, shop.offers(), shop.results, shop.takes)
     keys = {s.shot.id: s.picture_key for s in before.read.shots}
     words = {s.shot.id: (s.prompt.text, s.sent_negative) for s in before.read.shots}
     changed = {s.shot.id for s in after.read.shots if s.picture_key != keys.get(s.shot.id)}
@@ -120,14 +120,15 @@ def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
         for s, used in zip(before.read.shots, before.used, strict=True)
         if used and not used.brought and s.shot.id in changed
     )
-    items = pictures(after, {"shots": sorted(changed), "takes": 1}) if changed else []
+    asked = PicturesWanted(shots=frozenset(changed), takes=1)
+    items = wanted_pictures(after, asked, shop.offers()) if changed else []
     return Impact(
         prompts=sum(
             (s.prompt.text, s.sent_negative) != words.get(s.shot.id) for s in after.read.shots
         ),
         shots=[s.shot.id for s in after.read.shots if s.shot.id in changed],
         stale=stale,
-        cost=float(price_of(unpaid(items, shop), shop.offers())),
+        cost=float(price_of(shop, items)),
         seconds=sum(i.weight for i in items) / 2,
     )
 

@@ -21,7 +21,8 @@ from cutreel.core.pictures import (
     usual_joints,
 )
 from cutreel.core.pictures.shape import Box
-from cutreel.jobs.handwork import (
+from cutreel.making import SHORT_SIDE, frame_size
+from cutreel.making.pictures import (
     cut_from,
     figures_of_take,
     frame_for,
@@ -32,9 +33,7 @@ from cutreel.jobs.handwork import (
     place_in,
     reshape,
 )
-from cutreel.jobs.plans import SHORT_SIDE, frame_size
 from cutreel.protocol import POSES, FigurePose, Joint
-from cutreel.store.takes import TakeRow
 
 from .door import Preview, Shop
 from .routes_film import get_film
@@ -127,7 +126,7 @@ class KeptPicture(BaseModel):
 @router.get("/films/{film}/takes/{take}/hand")
 def hand(film: str, take: str, shop: Shop) -> HandView:
     """What there is to work on in a take."""
-    row = _take(shop, film, take)
+    row = shop.takes.get(take, film)
     assembled = shop.assembled(film)
     settings = assembled.document.settings
     at = next(i for i, s in enumerate(assembled.read.shots) if s.shot.id == row.shot)
@@ -165,7 +164,7 @@ def hand(film: str, take: str, shop: Shop) -> HandView:
 @router.get("/films/{film}/takes/{take}/figures/{number}/mask")
 def figure_mask(film: str, take: str, number: int, shop: Shop) -> Response:
     """White where a figure is, as it was drawn."""
-    data = mask_of_figure(shop, _take(shop, film, take), number)
+    data = mask_of_figure(shop, shop.takes.get(take, film), number)
     return Response(
         data, media_type="image/png", headers={"Cache-Control": "private, max-age=3600"}
     )
@@ -175,7 +174,7 @@ def figure_mask(film: str, take: str, number: int, shop: Shop) -> Response:
 def openraster(film: str, take: str, shop: Shop) -> Response:
     """A take with its layers, depths, figures and joints, to be worked on elsewhere and brought
     back."""
-    row = _take(shop, film, take)
+    row = shop.takes.get(take, film)
     edge = next((s.edge for s in shop.films.get(film).document.shots if s.id == row.shot), "0")
     name = f"shot-{edge}-take-{row.number}.ora"
     told = {"Content-Disposition": f'attachment; filename="{name}"'}
@@ -205,7 +204,7 @@ def move_pose(wish: PoseMove) -> FigurePose:
 @router.post("/films/{film}/takes/{take}/cutouts", status_code=201)
 def cut(film: str, take: str, wish: CutWish, shop: Shop, preview: Preview) -> FilmView:
     """Cut a figure out, and keep it in the film."""
-    row = _take(shop, film, take)
+    row = shop.takes.get(take, film)
     media, width, height = cut_from(shop, row, wish.figure, wish.mask, wish.feather)
     command = KeepCutOut(
         name=" ".join(wish.name.split()), media=media, width=width, height=height, shot=row.shot
@@ -217,14 +216,14 @@ def cut(film: str, take: str, wish: CutWish, shop: Shop, preview: Preview) -> Fi
 @router.post("/films/{film}/takes/{take}/placed", status_code=201)
 def place(film: str, take: str, wish: PlaceWish, shop: Shop, preview: Preview) -> FilmView:
     """Lay a cut-out into a take, as a new take."""
-    place_in(shop, film, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
+    place_in(shop, film, shop.takes.get(take, film), _cutout(shop, film, wish.cutout), wish.where())
     return get_film(film, shop, preview)
 
 
 @router.get("/films/{film}/takes/{take}/placed")
 def seen_placed(film: str, take: str, wish: Annotated[PlaceWish, Query()], shop: Shop) -> Response:
     """How a cut-out would look in a take (JPEG); nothing is kept."""
-    data = look_of(shop, _take(shop, film, take), _cutout(shop, film, wish.cutout), wish.where())
+    data = look_of(shop, shop.takes.get(take, film), _cutout(shop, film, wish.cutout), wish.where())
     return Response(
         data, media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"}
     )
@@ -233,7 +232,7 @@ def seen_placed(film: str, take: str, wish: Annotated[PlaceWish, Query()], shop:
 @router.post("/films/{film}/takes/{take}/reshaped", status_code=201)
 def reframe(film: str, take: str, wish: FrameWish, shop: Shop, preview: Preview) -> FilmView:
     """What a frame holds of a take, as a new take."""
-    reshape(shop, film, _take(shop, film, take), wish.frame)
+    reshape(shop, film, shop.takes.get(take, film), wish.frame)
     return get_film(film, shop, preview)
 
 
@@ -256,12 +255,3 @@ def _cutout(shop: Shop, film: str, number: int) -> CutOut:
     if known is None:
         raise NotFound("That cut-out is not in the film any more.", "Cut it out again.")
     return known
-
-
-def _take(shop: Shop, film: str, take: str) -> TakeRow:
-    row = next(
-        (t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None
-    )
-    if row is None:
-        raise NotFound("That take is not in the film any more.", "Load the page again.")
-    return row

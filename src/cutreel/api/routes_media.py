@@ -9,9 +9,8 @@ from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.jobs.apart import reader
-from cutreel.jobs.pictures import brought, checked, pixels_of, thumbnail
-from cutreel.jobs.retouching import kept_mask
+from cutreel.making import Origin, add_take, keep_brought, reader, size_of
+from cutreel.making.pictures import brought, kept_mask
 from cutreel.store.media import TYPES
 
 from .door import Preview, Shop
@@ -51,36 +50,13 @@ async def bring_picture(
     picture = await asyncio.to_thread(reader.read, brought, data)
 
     def keep() -> FilmView:
-        name = shop.media.put(picture.png, "png")
-        twin = next(
-            (t for t in shop.takes.of_film(film).get(shot, []) if t.brought and t.media == name),
-            None,
-        )
-        if twin:
+        kept = keep_brought(shop, picture)
+        same = (t for t in shop.takes.of_shot(film, shot) if t.brought and t.media == kept.media)
+        if twin := next(same, None):
             raise BadInput(
                 f"That picture is take {twin.number} of the shot already.", "Circle it there."
             )
-        layers = [(shop.media.put(png, "png"), depth) for png, depth in picture.layers]
-        shop.takes.add(
-            film,
-            shot,
-            made_from="brought",
-            seed=0,
-            prompt="",
-            negative="",
-            offer="brought",
-            media=name,
-            thumb=shop.media.put(thumbnail(picture.png), "jpg"),
-            layers=layers or [(name, 0.0)],
-            about={
-                "file": (file.filename or "")[:200],
-                "width": picture.width,
-                "height": picture.height,
-                "checked": checked(picture.png),
-                "regions": picture.figures,
-            },
-            brought=True,
-        )
+        add_take(shop, film, shot, kept, Origin(), {"file": (file.filename or "")[:200]})
         return get_film(film, shop, preview)
 
     return await asyncio.to_thread(keep)
@@ -98,12 +74,7 @@ async def mask(film: str, take: str, file: UploadFile, shop: Shop) -> MaskView:
         raise BadInput("The mask is too large.", "Mark it again.")
 
     def keep() -> MaskView:
-        row = next(
-            (t for takes in shop.takes.of_film(film).values() for t in takes if t.id == take), None
-        )
-        if row is None:
-            raise NotFound("That take is not in the film any more.", "Load the page again.")
-        high, wide = pixels_of(shop.media.get(row.media)).shape[:2]
+        wide, high = size_of(shop, shop.takes.get(take, film))
         return MaskView(media=kept_mask(data, wide, high, shop))
 
     return await asyncio.to_thread(keep)

@@ -11,9 +11,8 @@ from cutreel.core.continuity import Prompt
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import PACK_TYPES, Change, match_files, pack_of, prompts_of
 from cutreel.core.film.commands import CircleTakes
-from cutreel.jobs import bring_many
-from cutreel.jobs.bringing import MOST_IN_ALL
-from cutreel.jobs.pictures import checked
+from cutreel.making import Origin, Picture, add_take, brought_picture
+from cutreel.making.pictures import MOST_IN_ALL, bring_many
 
 from .door import Preview, Shop
 from .routes_film import get_film
@@ -124,29 +123,21 @@ def place(film: str, placing: Placing, shop: Shop, preview: Preview) -> FilmView
     """Place brought pictures: each becomes a take of its shot and is circled, all in one change."""
     row = shop.films.get(film)
     known = {s.id for s in row.document.shots}
+    brought: dict[int, tuple[str, Picture]] = {}
     for picture in placing.pictures:
         if picture.shot not in known:
             raise NotFound(
                 "One of those shots is not in the film any more.", "Look at the list again."
             )
-        if not (shop.media.has(picture.media) and shop.media.has(picture.thumb)):
+        if picture.shot in brought:
+            raise BadInput("Two pictures are for one shot.", "Bring them one after the other.")
+        kept = brought_picture(shop, picture.media)
+        if kept is None:
             raise BadInput("One of those pictures is not kept any more.", "Bring it again.")
+        brought[picture.shot] = (picture.name, kept)
     takes = {
-        p.shot: shop.takes.add(
-            film,
-            p.shot,
-            made_from="brought",
-            seed=0,
-            prompt="",
-            negative="",
-            offer="brought",
-            media=p.media,
-            thumb=p.thumb,
-            layers=[(p.media, 0.0)],
-            about={"file": p.name, "checked": checked(shop.media.get(p.media))},
-            brought=True,
-        )
-        for p in placing.pictures
+        shot: add_take(shop, film, shot, kept, Origin(), {"file": name})
+        for shot, (name, kept) in brought.items()
     }
     shop.films.change(film, Change(revision=row.revision, command=CircleTakes(takes=takes)))
     return get_film(film, shop, preview)

@@ -1,35 +1,30 @@
 """Runs: what they would cost, starting, watching and cancelling them; deliveries."""
 
-from typing import Any
-
 from fastapi import APIRouter
 from fastapi.responses import Response
 
-from cutreel.core.errors import BadInput, NotFound
-from cutreel.jobs import cancel_run, estimate, go_on_run, pause_run, start_run
-from cutreel.jobs.plans import SHORT_SIDE
-from cutreel.store.runs import RunView
+from cutreel.core.errors import NotFound
+from cutreel.making import (
+    RunRequest,
+    cancel_run,
+    estimate,
+    go_on_run,
+    pause_run,
+    start_run,
+    try_now,
+)
+from cutreel.store import RunView
 
 from .door import Shop
-from .schemas import EstimateView, RunRequest
+from .schemas import EstimateView
 
 router = APIRouter(prefix="/api")
 
 
-def _options(request: RunRequest) -> dict[str, Any]:
-    if request.size not in SHORT_SIDE:
-        raise BadInput(
-            f"There is no size “{request.size}”.", "Choose " + ", ".join(SHORT_SIDE) + "."
-        )
-    if request.captions not in (None, "burn", "file", "off"):
-        raise BadInput(f"Captions cannot be “{request.captions}”.", "Choose burn, file or off.")
-    return request.model_dump(exclude={"kind"}, exclude_none=True)
-
-
 @router.post("/films/{film}/estimate")
 def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
-    """What a run would cost, before it is started."""
-    found = estimate(shop, film, request.kind, _options(request))
+    """What a run would cost, before it is started, and what the film lacks for it."""
+    found = estimate(shop, film, request.kind, request.model_dump())
     return EstimateView(
         items=found.items,
         cost=float(found.cost),
@@ -37,12 +32,13 @@ def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
         pictures=found.pictures,
         fits=found.fits,
         renews=found.renews,
+        lacks=list(found.lacks),
     )
 
 
 @router.post("/films/{film}/runs", status_code=202)
 def start(film: str, request: RunRequest, shop: Shop) -> RunView:
-    return shop.runs.view(start_run(shop, film, request.kind, _options(request)))
+    return shop.runs.view(start_run(shop, film, request.kind, request.model_dump()))
 
 
 @router.get("/films/{film}/runs")
@@ -67,6 +63,13 @@ def pause(run: str, shop: Shop) -> RunView:
 @router.post("/runs/{run}/go-on")
 def go_on(run: str, shop: Shop) -> RunView:
     go_on_run(shop, run)
+    return shop.runs.view(run)
+
+
+@router.post("/runs/{run}/try-now")
+def try_again(run: str, shop: Shop) -> RunView:
+    """What waits for a service or for a quota is tried at once."""
+    try_now(shop, run)
     return shop.runs.view(run)
 
 

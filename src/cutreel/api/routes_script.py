@@ -1,6 +1,7 @@
 """The script desk: reading scripts from files and writing them, finding and renaming, versions,
 reference paces."""
 
+import asyncio
 import json
 from typing import Annotated
 
@@ -8,20 +9,14 @@ from fastapi import APIRouter, Form, UploadFile
 from fastapi.responses import Response
 from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 
-from cutreel.core.breakdown import ReferencePace, measure
+from cutreel.core.breakdown import ReferencePace
 from cutreel.core.continuity import Overrides
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import FoundPlace, GivenShot, GivenSource, find_places, name_places
 from cutreel.core.film.exporting import MEDIA_TYPES, export_script
-from cutreel.core.manuscript import Difference, differences, read, text_of
-from cutreel.core.manuscript.formats import (
-    Column,
-    ReadStory,
-    TableView,
-    format_of,
-    look_at,
-    read_story,
-)
+from cutreel.core.manuscript import Difference, differences
+from cutreel.core.manuscript.formats import Column, TableView
+from cutreel.making import SCRIPT, pace_in, reader, story_apart
 
 from .door import Preview, Shop
 from .routes_film import get_film
@@ -73,16 +68,15 @@ class ComparedVersions(BaseModel):
 
 @router.post("/stories")
 async def read_file(file: UploadFile, columns: Annotated[str, Form()] = "") -> StoryView:
-    """Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the
-    maker says so."""
-    name, text = await _text(file)
-    chosen = _columns(columns)
-    table = look_at(text) if format_of(text, name) in ("csv", "tsv") else None
-    if table and "narration" not in (chosen or table.columns):
+    """Read an uploaded script, in a process of its own. `columns` (JSON) says what the columns of a
+    table are, where the maker says so."""
+    name, data = await _file(file)
+    found = await asyncio.to_thread(story_apart, data, name, _columns(columns))
+    story = found.story
+    if story is None:
         return StoryView(
-            title="", text="", format="table", shots=[], sources=[], bad=[], table=table
+            title="", text="", format="table", shots=[], sources=[], bad=[], table=found.table
         )
-    story = read_story(text, name, chosen)
     return StoryView(
         title=story.title or name.rsplit(".", 1)[0][:200],
         text=story.text,
@@ -90,7 +84,7 @@ async def read_file(file: UploadFile, columns: Annotated[str, Form()] = "") -> S
         shots=[GivenShot(offset=s.offset, own=_own(s.own)) for s in story.opens],
         sources=[GivenSource(offset=s.offset, text=s.text[:1000]) for s in story.sources],
         bad=list(story.bad),
-        table=table,
+        table=found.table,
     )
 
 
@@ -135,10 +129,8 @@ def renaming(film: str, wanted: RenameRequest, shop: Shop) -> list[PlaceView]:
 async def measure_pace(file: UploadFile) -> ReferencePace:
     """The pace of a reference script or of its subtitles: measures alone; the words are not
     kept."""
-    name, text = await _text(file)
-    story = read_story(text, name)
-    script = read(story.text)
-    return measure(script, *_timed_shots(story, [w.start for w in script.words]))
+    name, data = await _file(file)
+    return await asyncio.to_thread(reader.read, pace_in, data, name, what=SCRIPT)
 
 
 @router.get("/films/{film}/compare")
@@ -186,11 +178,11 @@ def go_back(film: str, number: int, shop: Shop, preview: Preview) -> FilmView:
     return get_film(film, shop, preview)
 
 
-async def _text(file: UploadFile) -> tuple[str, str]:
+async def _file(file: UploadFile) -> tuple[str, bytes]:
     data = await file.read(MOST_BYTES + 1)
     if len(data) > MOST_BYTES:
         raise BadInput("The file is too long.", "A script may have up to 4 megabytes.")
-    return file.filename or "", text_of(data)
+    return (file.filename or "")[:200], data
 
 
 def _columns(given: str) -> list[Column] | None:
@@ -208,18 +200,6 @@ def _own(given: dict[str, str]) -> Overrides:
     return Overrides.model_validate(
         {k: v[:200] if k == "sound" else v[:600] for k, v in given.items()}
     )
-
-
-def _timed_shots(
-    story: ReadStory, starts: list[int]
-) -> tuple[list[int] | None, list[float | None] | None]:
-    """The shots of a story with times: the word that opens each and its seconds."""
-    if not story.opens or not any(s.seconds for s in story.opens):
-        return None, None
-    opens = [
-        next((i for i, at in enumerate(starts) if at >= s.offset), len(starts)) for s in story.opens
-    ]
-    return opens, [s.seconds for s in story.opens]
 
 
 def _places(film: str, places: list[FoundPlace], shop: Shop) -> list[PlaceView]:

@@ -11,7 +11,7 @@ from cutreel.core.errors import BadInput, CutReelError
 from cutreel.core.film import GivenSource
 from cutreel.core.manuscript import Difference, differences
 from cutreel.core.manuscript.formats import Block, story_from
-from cutreel.jobs import write
+from cutreel.making import write
 from cutreel.protocol import ScriptInput, WrittenScene
 
 from .door import Shop

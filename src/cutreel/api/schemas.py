@@ -1,7 +1,6 @@
 """What the front end is told of a film."""
 
 from datetime import datetime
-from typing import Literal
 
 from pydantic import BaseModel, Field
 
@@ -9,7 +8,6 @@ from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place
 from cutreel.core.film import GivenShot, GivenSource, Settings, Source
 from cutreel.core.film.document import CutOut
-from cutreel.protocol import FigurePose
 
 
 class Piece(BaseModel):
@@ -252,42 +250,9 @@ class NewFilm(BaseModel):
     sources: list[GivenSource] = []
 
 
-class RunRequest(BaseModel):
-    """A run that the maker asks for; `shots` empty means: everything missing or stale, or `only`
-    one of these, or those of one `scene` (by index). `offer` is for pictures, where it is to be
-    another than the film's. `person`, `place` and `look` are for runs of kind references and look,
-    and pictures with a `look` are made in that one beside what there is; `take`, `mask`, `words`
-    and `feather` (pixels) for retouch; `take` with `vary` (0 … 100), `poses`, or a `guide` and its
-    `strength` (0 … 100) for again; `take` and `factor` for enlarge. With `wait`, what a quota does
-    not leave room for is made when it renews."""
-
-    kind: str
-    shots: list[int] = []
-    takes: int | None = Field(None, ge=1, le=4)
-    only: Literal["missing", "stale"] | None = None
-    scene: int | None = None
-    offer: str | None = Field(None, max_length=60)
-    size: str = "1080p"
-    captions: str | None = None
-    make: bool = True
-    person: int | None = None
-    place: int | None = None
-    look: str | None = Field(None, max_length=60)
-    take: str | None = Field(None, max_length=12)
-    mask: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
-    words: str = Field("", max_length=200)
-    feather: float = Field(0, ge=0, le=200)
-    vary: float | None = Field(None, ge=0, le=100)
-    poses: list[FigurePose] | None = Field(None, max_length=4)
-    guide: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
-    strength: float = Field(80, ge=0, le=100)
-    factor: Literal[2, 4] | None = None
-    wait: bool = False
-
-
 class EstimateView(BaseModel):
-    """What a run would make, cost and take. Of its pictures, `fits` are within what is left at
-    their offer until it renews; None where nothing is drawn."""
+    """What a run would make, cost and take, and what the film lacks, in sentences. Of its pictures,
+    `fits` are within what is left at their offer until it renews; None where nothing is drawn."""
 
     items: int
     cost: float
@@ -295,6 +260,7 @@ class EstimateView(BaseModel):
     pictures: int = 0
     fits: int | None = None
     renews: datetime | None = None
+    lacks: list[str] = []
 
 
 class Spending(BaseModel):

@@ -3,16 +3,20 @@
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
 from cutreel.core.colour import css_of
 from cutreel.core.continuity import figures_of
-from cutreel.core.film import ReadShot, SceneChoice, remarks_on, wish_of
+from cutreel.core.film import ReadShot, SceneChoice, is_fresh, remarks_on, wish_of
 from cutreel.core.manuscript import Scene, reading_ease
-from cutreel.jobs import PreviewDesk
-from cutreel.jobs.drifting import PersonDrift, drift_of, seen_of
-from cutreel.jobs.faulty import faults_of
-from cutreel.jobs.plans import pictures, price_of
-from cutreel.store import Assembled, FilmRow
-from cutreel.store.assembly import is_fresh, sound_key_of
-from cutreel.store.offers import prompt_cap
-from cutreel.store.takes import TakeRow
+from cutreel.core.sound import sound_key_of
+from cutreel.making import (
+    PersonDrift,
+    PicturesWanted,
+    PreviewDesk,
+    drift_of,
+    faults_of,
+    price_of,
+    seen_of,
+    wanted_pictures,
+)
+from cutreel.store import Assembled, FilmRow, TakeRow
 
 from .schemas import (
     CaptionView,
@@ -37,7 +41,7 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
     """The whole film."""
     script, document = film.read.script, film.document
     speaking = float(film.timing.words[-1, 1]) if len(script.words) else 0.0
-    missing = pictures(film, {"takes": 1})
+    missing = wanted_pictures(film, PicturesWanted(takes=1), preview.shop.offers())
     line_why = {w.line: script.lines[w.line].why for w in script.words}
     return FilmView(
         id=row.id,
@@ -68,7 +72,7 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
             )
             for i, w in enumerate(film.read.speech)
         ],
-        shots=_shots(film, prompt_cap(preview.shop.offers(), document.settings.offer)),
+        shots=_shots(film, film.read.offered.prompt_cap),
         cast=document.cast,
         places=document.places,
         settings=document.settings,
@@ -104,9 +108,7 @@ def film_view(row: FilmRow, film: Assembled, preview: PreviewDesk) -> FilmView:
         words_a_minute=round(len(script.words) / speaking * 60, 1) if speaking else 0.0,
         sources=document.sources,
         closeness=_closeness(film),
-        missing=MissingCost(
-            pictures=len(missing), cost=float(price_of(missing, preview.shop.offers()))
-        ),
+        missing=MissingCost(pictures=len(missing), cost=float(price_of(preview.shop, missing))),
     )
 
 

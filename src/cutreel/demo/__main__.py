@@ -1,6 +1,6 @@
 """`python -m cutreel.demo`: loads the sample films into the workshop that the environment names."""
 
-from cutreel.jobs import workshop_from_environment
+from cutreel.making import workshop_from_environment
 
 from . import load_demo
 

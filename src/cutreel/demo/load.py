@@ -10,7 +10,7 @@ from cutreel.core.continuity import Person, Place, Trait
 from cutreel.core.film import Change, Command, FilmDocument, GivenSource, Settings, new_film
 from cutreel.core.film.commands import RemovePerson, SetPerson, SetPlace, SetScene, SetShots
 from cutreel.core.manuscript import read
-from cutreel.jobs import Workshop, start_run
+from cutreel.making import Workshop, start_run
 
 
 @dataclass(frozen=True)

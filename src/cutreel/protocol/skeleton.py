@@ -9,7 +9,7 @@ bone above it, a forearm forward and a shin backward.
 
 import math
 from collections.abc import Mapping
-from typing import Literal
+from typing import Literal, cast
 
 from pydantic import BaseModel, Field
 
@@ -137,10 +137,10 @@ def posed(pose: Pose, standing: Mapping[Joint, Point]) -> dict[Joint, Point]:
         start = (out["neck"][0] + off[0], out["neck"][1] + off[1])
         arm = pose.near_arm if side == "near" else pose.far_arm
         leg = pose.near_leg if side == "near" else pose.far_leg
-        elbow = swung(start, length(f"{side}_elbow"), arm[0] - pose.torso * 0.35)
-        # type: ignore[arg-type]
-        hand = swung(elbow, length(f"{side}_hand"), arm[0] - pose.torso * 0.35 + arm[1])
-        # type: ignore[arg-type]
+        elbow = swung(start, length(cast(Joint, f"{side}_elbow")), arm[0] - pose.torso * 0.35)
+        hand = swung(
+            elbow, length(cast(Joint, f"{side}_hand")), arm[0] - pose.torso * 0.35 + arm[1]
+        )
         knee = swung((0.0, 0.0), length(f"{side}_knee"), leg[0])  # type: ignore[arg-type]
         foot = swung(knee, length(f"{side}_foot"), leg[0] - leg[1])  # type: ignore[arg-type]
         names = (

@@ -21,7 +21,7 @@ def web(port: int) -> list[str]:
 
 def worker() -> list[str]:
     """A queue worker."""
-    return [sys.executable, "-m", "cutreel.jobs.tasks"]
+    return [sys.executable, "-m", "cutreel.making.worker"]
 
 
 def demo() -> list[str]:

@@ -1,8 +1,8 @@
 """Bringing the database to the newest form: film tables and the queue's own."""
 
-from procrastinate import App, PsycopgConnector
 from sqlalchemy import text
 
+from cutreel.making.queue import Queue
 from cutreel.store.database import Database
 
 
@@ -12,6 +12,4 @@ def prepare_database(database: Database) -> None:
     with database.transaction() as session:
         ready = session.execute(text("SELECT to_regclass('procrastinate_jobs')")).scalar()
     if ready is None:
-        app = App(connector=PsycopgConnector(conninfo=database.address).get_sync_connector())
-        with app.open():
-            app.schema_manager.apply_schema()
+        Queue(database.address).set_up()

@@ -12,7 +12,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
-from cutreel.jobs import Workshop
+from cutreel.making import Workshop
 from cutreel.services import Services
 from cutreel.store import Database, MediaStore
 
@@ -75,7 +75,7 @@ def temporary(
             commands.standins(services), env=environment, start_new_session=True, stdout=sys.stderr
         )
         cluster.wait()
-        environment["CUTREEL_DATABASE"] = os.environ["CUTREEL_DATABASE"] = cluster.address
+        environment["CUTREEL_DATABASE"] = cluster.address
         database = Database(cluster.address)
         prepare_database(database)
         running = Temporary(

@@ -1,6 +1,6 @@
 """The client of the service protocol: posts jobs, waits, retries what may be retried, says why the
 rest failed."""
 
-from .client import Delivered, ServiceRefused, Services, services_from_environment
+from .client import Delivered, ServiceDown, ServiceRefused, Services, services_from_environment
 
-__all__ = ["Delivered", "ServiceRefused", "Services", "services_from_environment"]
+__all__ = ["Delivered", "ServiceDown", "ServiceRefused", "Services", "services_from_environment"]

@@ -7,8 +7,10 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from decimal import Decimal
+from typing import Any
 
 import httpx
+import stamina
 
 from cutreel.core.errors import CutReelError
 from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Result
@@ -24,6 +26,13 @@ class ServiceRefused(CutReelError):
     code = "service-refused"
     status = 502
     renews_at: datetime | None = None
+
+
+class ServiceDown(CutReelError):
+    """The services do not answer: worth waiting for."""
+
+    code = "service-down"
+    status = 503
 
 
 @dataclass(frozen=True)
@@ -130,26 +139,32 @@ class Services:
         return data
 
     def _ask(
-        self, method: str, path: str, *, unknown_is_fine: bool = False, **more: object
+        self, method: str, path: str, *, unknown_is_fine: bool = False, **more: Any
     ) -> httpx.Response:
-        pause = 0.2
-        for attempt in range(TRIES):
-            try:
-                answer = self._http.request(method, path, **more)  # type: ignore[arg-type]
-                if answer.status_code < 500:
-                    break
-            except httpx.TransportError as error:
-                if attempt == TRIES - 1:
-                    raise ServiceRefused(
-                        "The services do not answer.", "See that they run, then try again."
-                    ) from error
-            time.sleep(pause)
-            pause *= 2
+        """An answer, asked for again with growing pauses while the service cannot be reached or
+        says that it is broken. Raises ServiceDown when that goes on, ServiceRefused for an answer
+        that is a refusal."""
+        try:
+            for attempt in stamina.retry_context(
+                on=(httpx.TransportError, _Broken), attempts=TRIES, wait_initial=0.2, wait_max=5.0
+            ):
+                with attempt:
+                    answer = self._http.request(method, path, **more)
+                    if answer.status_code >= 500:
+                        raise _Broken(f"{answer.status_code}: {answer.text[:200]}")
+        except (httpx.TransportError, _Broken) as error:
+            raise ServiceDown(
+                "The services do not answer.", "See that they run; what is asked for waits."
+            ) from error
         if answer.status_code >= 400 and not (unknown_is_fine and answer.status_code == 404):
             raise ServiceRefused(
                 f"The service did not take the request ({answer.status_code}).", answer.text[:200]
             )
         return answer
+
+
+class _Broken(Exception):
+    """An answer of 500 or more."""
 
 
 def _explained(offer: str, view: JobView) -> tuple[str, str]:

@@ -1,23 +1,25 @@
 """What is kept: films and their changes, takes and results, runs, spending, events; and the media
 files."""
 
-from .assembly import Assembled, assemble
+from cutreel.core.film import Assembled, Result, TakeRow
+
+from .assembly import assembled_film
 from .company import CompanyStore
 from .database import Database, database_from_environment
-from .films import FilmRow, FilmStore
+from .films import FilmRow, FilmStore, new_id
 from .media import MediaStore, media_from_environment
-from .offers import OfferStore, prompt_cap, text_cap, voices_offered
-from .results import Result, ResultStore
-from .runs import ItemSpec, RunStore
+from .offers import OfferStore, offered
+from .results import ResultStore
+from .runs import ClaimedItem, ItemSpec, RunStore, RunView
 from .slots import SlotStore
 from .spending import SpendStore
-from .takes import TakeRow, TakeStore
+from .takes import TakeStore
 
 # fmt: off
 __all__ = [
-    "Assembled", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec", "MediaStore",
-    "OfferStore", "Result", "ResultStore", "RunStore", "SlotStore", "SpendStore", "TakeRow",
-    "TakeStore", "assemble", "database_from_environment", "media_from_environment", "prompt_cap",
-    "text_cap", "voices_offered",
+    "Assembled", "ClaimedItem", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec",
+    "MediaStore", "OfferStore", "Result", "ResultStore", "RunStore", "RunView", "SlotStore",
+    "SpendStore", "TakeRow", "TakeStore", "assembled_film", "database_from_environment",
+    "media_from_environment", "new_id", "offered",
 ]
 # fmt: on

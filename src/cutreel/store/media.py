@@ -4,6 +4,7 @@ afterwards."""
 import hashlib
 import os
 import uuid
+from pathlib import Path
 from typing import Any
 
 import fsspec
@@ -37,6 +38,21 @@ class MediaStore:
             with self.fs.open(part, "wb") as file:
                 file.write(data)
             self.fs.mv(part, path)
+        return name
+
+    def put_file(self, path: Path, ending: str) -> str:
+        """Keep a file of any size; returns its name. It is read twice and never held whole."""
+        digest = hashlib.sha256()
+        with path.open("rb") as file:
+            while block := file.read(1 << 20):
+                digest.update(block)
+        name = f"{digest.hexdigest()}.{ending}"
+        target = self.path(name)
+        if not self.fs.exists(target):
+            self.fs.makedirs(target.rsplit("/", 1)[0], exist_ok=True)
+            part = f"{target}.{uuid.uuid4().hex[:8]}.part"
+            self.fs.put_file(str(path), part)
+            self.fs.mv(part, target)
         return name
 
     def get(self, name: str) -> bytes:

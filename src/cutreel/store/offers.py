@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from sqlalchemy.dialects.postgresql import insert
 
-from cutreel.core.film.reading import VoiceOffered
+from cutreel.core.film import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from cutreel.protocol import Offer
 
 from .database import Database
@@ -32,29 +32,21 @@ class OfferStore:
             )
 
 
-def prompt_cap(offers: Sequence[Offer], name: str) -> int:
-    """Characters that a picture prompt may have at the offer `name`; 400 when that is not known."""
-    offer = next((o for o in offers if o.name == name), None)
-    return (offer.caps.prompt_characters if offer else None) or 400
-
-
-def understood(offers: Sequence[Offer], name: str) -> set[str]:
-    """What the offer `name` understands beyond words: seed, negative, references."""
-    offer = next((o for o in offers if o.name == name), None)
-    return set(offer.understands) if offer else set()
-
-
-def text_cap(offers: Sequence[Offer]) -> int:
-    """Characters that may be spoken in one request; 1,000 when that is not known."""
-    offer = next((o for o in offers if o.kind == "speech"), None)
-    return (offer.caps.text_characters if offer else None) or 1000
-
-
-def voices_offered(offers: Sequence[Offer]) -> list[VoiceOffered]:
-    """All voices on offer, in the order stated."""
-    return [
-        VoiceOffered(v.name, v.pronoun, v.age, v.length)
-        for o in offers
-        if o.kind == "speech"
-        for v in o.voices
-    ]
+def offered(offers: Sequence[Offer], picture: str) -> Offered:
+    """What the services take, with pictures asked of the offer named `picture`."""
+    drawing = next((o for o in offers if o.name == picture and o.kind == "picture"), None)
+    speaking = next((o for o in offers if o.kind == "speech"), None)
+    caps = drawing.caps if drawing else None
+    largest = (caps.width, caps.height) if caps and caps.width and caps.height else None
+    return Offered(
+        prompt_cap=(caps.prompt_characters if caps else None) or USUAL_PROMPT,
+        voices=tuple(
+            VoiceOffered(v.name, v.pronoun, v.age, v.length)
+            for o in offers
+            if o.kind == "speech"
+            for v in o.voices
+        ),
+        text_cap=(speaking.caps.text_characters if speaking else None) or USUAL_TEXT,
+        understands=frozenset(drawing.understands if drawing else ()),
+        largest=largest,
+    )

@@ -1,26 +1,16 @@
 """Results by key: what was made once is never made again."""
 
 from collections.abc import Collection
-from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.dialects.postgresql import insert
 
+from cutreel.core.film import Result
+
 from .database import Database
 from .tables import ResultRow
-
-
-@dataclass(frozen=True)
-class Result:
-    """Something made: its media file, what is known of it, and what it cost."""
-
-    key: str
-    kind: str
-    media: str | None
-    data: dict[str, Any]
-    cost: Decimal
 
 
 class ResultStore:
@@ -39,6 +29,14 @@ class ResultStore:
         with self.database.transaction() as session:
             rows = session.scalars(select(ResultRow).where(ResultRow.key.in_(set(keys))))
             return {r.key: Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows}
+
+    def known(self, keys: Collection[str]) -> set[str]:
+        """Which of `keys` have a result."""
+        if not keys:
+            return set()
+        with self.database.transaction() as session:
+            query = select(ResultRow.key).where(ResultRow.key.in_(set(keys)))
+            return set(session.scalars(query))
 
     def put(
         self,

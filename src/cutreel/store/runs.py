@@ -1,14 +1,21 @@
 """Runs: long work that a maker asked for, in stages of items. Progress, cost and time left are read
-from the items."""
+from the items.
 
-from collections.abc import Sequence
+An item says when it was last alive (`beat`), so that what moves no more is seen by looking at what
+is there.
+"""
+
+import threading
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import datetime, timedelta
 from decimal import Decimal
-from typing import Any
+from typing import Any, Protocol
 
 from pydantic import BaseModel
-from sqlalchemy import select, update
+from sqlalchemy import func, select, text, update
+from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 from cutreel.core.errors import NotFound
@@ -18,17 +25,51 @@ from .events import announce
 from .films import new_id
 from .tables import Item, Run, now
 
+BEAT_EVERY = 4.0
+DEAD_AFTER = 12.0
+"""Seconds without a beat after which an item is nobody's: three beats missed."""
+FIRST_WAIT, LONGEST_WAIT = 5.0, 2 * 3600.0
+"""Seconds until a service that is down is tried again: doubled each time, up to two hours."""
+OPEN = ("waiting", "going")
+
+
+class JobQueue(Protocol):
+    """What runs need of the queue: jobs put within a transaction of theirs."""
+
+    def put_items(
+        self, session: Session, items: Sequence[tuple[int, str]], at: datetime | None = None
+    ) -> None: ...
+
+    def hurry(self, session: Session, items: Sequence[int]) -> None: ...
+
 
 @dataclass(frozen=True)
 class ItemSpec:
-    """One piece of work: its kind, what it is called, what it is made from, and about how many
-    seconds it takes."""
+    """One piece of work: its kind, what it is called, what it is made from (a model of its kind),
+    and about how many seconds it takes."""
 
     kind: str
     label: str
-    spec: dict[str, Any]
+    spec: Any
     shot: int | None = None
     weight: float = 1.0
+
+
+@dataclass
+class ClaimedItem:
+    """An item that one worker has in hand."""
+
+    id: int
+    run: str
+    film: str
+    kind: str
+    queue: str
+    label: str
+    shot: int | None
+    spec: dict[str, Any]
+    tries: int
+    options: dict[str, Any]
+    progress: float = 0.0
 
 
 class RunView(BaseModel, frozen=True):
@@ -88,79 +129,237 @@ class RunStore:
         with self.database.transaction() as session:
             return list(session.scalars(select(Run.id).where(Run.state == "going")))
 
-    def item(self, item: int) -> tuple[Item, Run] | None:
-        """An item to be worked on with its run; None when there is nothing to do any more."""
+    # ------------------------------------------------------------------ items, as workers see them
+
+    def claim(self, item: int) -> ClaimedItem | None:
+        """Take an item in hand; None when there is nothing to do any more, or when somebody has it
+        who is alive."""
         with self.database.transaction() as session:
-            row = session.get(Item, item)
-            if row is None:
+            row = session.get(Item, item, with_for_update=True)
+            if row is None or row.state not in OPEN:
+                return None
+            if row.state == "going" and row.beat > now() - timedelta(seconds=DEAD_AFTER):
                 return None
             run = session.get(Run, row.run)
-            if run is None or run.state != "going" or row.state in ("done", "failed", "cancelled"):
+            if run is None or run.state != "going":
                 return None
-            row.state = "going"
-            session.flush()
-            session.expunge_all()
-            return row, run
+            row.state, row.beat, row.message = "going", now(), ""
+            return ClaimedItem(
+                id=row.id,
+                run=run.id,
+                film=run.film,
+                kind=row.kind,
+                queue=row.queue,
+                label=row.label,
+                shot=row.shot,
+                spec=row.spec,
+                tries=row.tries,
+                options=run.options,
+            )
 
-    def note(self, item: int, **values: Any) -> None:
-        """Write down how an item goes, and tell."""
+    @contextmanager
+    def beating(self, item: ClaimedItem) -> Iterator[None]:
+        """Say every few seconds that an item is being worked on."""
+        over = threading.Event()
+
+        def beat() -> None:
+            while not over.wait(BEAT_EVERY):
+                try:
+                    with self.database.transaction() as session:
+                        session.execute(update(Item).where(Item.id == item.id).values(beat=now()))
+                except OperationalError:
+                    continue  # the database comes back, or the item is taken up by another
+
+        thread = threading.Thread(target=beat, daemon=True)
+        thread.start()
+        try:
+            yield
+        finally:
+            over.set()
+            thread.join()
+
+    def note(self, item: ClaimedItem, **values: Any) -> None:
+        """Write down how an item goes, and tell. An item that was ended meanwhile stays as it was
+        ended."""
         with self.database.transaction() as session:
-            session.execute(update(Item).where(Item.id == item).values(**values))
-            found = session.execute(
-                select(Item.run, Run.film).join(Run, Run.id == Item.run).where(Item.id == item)
-            ).one()
-            announce(session, found.film, "run", run=found.run)
+            session.execute(
+                update(Item)
+                .where(Item.id == item.id, Item.state.in_(OPEN))
+                .values(**values, beat=now())
+            )
+            announce(session, item.film, "run", run=item.run)
+
+    def wait(
+        self, item: ClaimedItem, why: str, queue: JobQueue, until: datetime | None = None
+    ) -> None:
+        """Let an item wait: until a moment, or ever longer each time. It is queued in the same
+        transaction."""
+        pause = min(LONGEST_WAIT, FIRST_WAIT * 2 ** min(item.tries, 16))
+        at = until or now() + timedelta(seconds=pause)
+        said = why if until else f"{why} It is tried again at {at:%H:%M:%S} UTC."
+        with self.database.transaction() as session:
+            session.execute(
+                update(Item)
+                .where(Item.id == item.id, Item.state == "going")
+                .values(state="waiting", progress=0.0, message=said, tries=Item.tries + 1)
+            )
+            queue.put_items(session, [(item.id, item.queue)], at)
+            announce(session, item.film, "run", run=item.run)
+
+    def try_now(self, run: str, queue: JobQueue) -> None:
+        """Let what waits for a service or a quota be tried at once."""
+        with self.database.transaction() as session:
+            row = self._row(session, run)
+            waiting = list(
+                session.scalars(select(Item.id).where(Item.run == run, Item.state == "waiting"))
+            )
+            session.execute(update(Item).where(Item.id.in_(waiting)).values(tries=0))
+            queue.hurry(session, waiting)
+            announce(session, row.film, "run", run=run)
+
+    # -------------------------------------------------------------- runs, from stage to stage
+
+    def standing(self, run: str) -> tuple[Run, bool] | None:
+        """A run that is going, and whether items of its stage are still open; None for any
+        other."""
+        with self.database.transaction() as session:
+            row = session.get(Run, run)
+            if row is None or row.state != "going":
+                return None
+            return row, self._open(session, row) > 0
+
+    def failures(self, run: str, stage: int | None = None) -> list[str]:
+        """What the failed items of a run said, or those of one stage."""
+        query = select(Item.message).where(Item.run == run, Item.state == "failed")
+        if stage is not None:
+            query = query.where(Item.stage == stage)
+        with self.database.transaction() as session:
+            return list(session.scalars(query.order_by(Item.id)))
+
+    def open_stage(
+        self,
+        run: str,
+        stage: int,
+        specs: Sequence[ItemSpec],
+        queues: Sequence[str],
+        queue: JobQueue,
+    ) -> bool:
+        """Begin a stage: its items and their jobs are there together or not at all. False when the
+        run moved on, or was ended, since it was looked at."""
+        with self.database.transaction() as session:
+            row = session.get(Run, run, with_for_update=True)
+            if row is None or row.state != "going" or row.stage != stage - 1:
+                return False
+            if self._open(session, row):
+                return False
+            row.stage = stage
+            items = [
+                Item(
+                    run=run,
+                    stage=stage,
+                    kind=s.kind,
+                    queue=q,
+                    label=s.label,
+                    shot=s.shot,
+                    spec=s.spec.model_dump(mode="json", exclude_defaults=True),
+                    weight=s.weight,
+                )
+                for s, q in zip(specs, queues, strict=True)
+            ]
+            session.add_all(items)
+            session.flush()
+            queue.put_items(session, [(i.id, i.queue) for i in items])
+            announce(session, row.film, "run", run=run)
+            return True
 
     def state_of(self, run: str) -> str:
         with self.database.transaction() as session:
             return session.scalar(select(Run.state).where(Run.id == run)) or "cancelled"
 
-    def locked(self, session: Session, run: str) -> Run | None:
-        """The run, held by this transaction, so that one worker at a time moves it on."""
-        return session.get(Run, run, with_for_update=True)
-
     def pause(self, run: str) -> None:
         """Let a run rest: what is being made is finished, nothing more is begun."""
-        self._from_to(run, "going", "paused")
-
-    def go_on(self, run: str) -> list[tuple[int, str]]:
-        """Let a paused run go on; returns the items that wait, by number and kind."""
-        if not self._from_to(run, "paused", "going"):
-            return []
         with self.database.transaction() as session:
-            waiting = session.execute(
-                select(Item.id, Item.kind).where(Item.run == run, Item.state == "waiting")
-            )
-            return [(number, kind) for number, kind in waiting]
+            row = self._row(session, run)
+            if row.state == "going":
+                row.state = "paused"
+                announce(session, row.film, "run", run=run)
 
-    def _from_to(self, run: str, before: str, after: str) -> bool:
+    def go_on(self, run: str, queue: JobQueue) -> bool:
+        """Let a paused run go on; False when it was not paused."""
         with self.database.transaction() as session:
-            row = session.get(Run, run, with_for_update=True)
-            if row is None:
-                raise NotFound("There is no such run.")
-            if row.state != before:
+            row = self._row(session, run)
+            if row.state != "paused":
                 return False
-            row.state = after
+            row.state = "going"
+            waiting = session.execute(
+                select(Item.id, Item.queue).where(Item.run == run, Item.state == "waiting")
+            )
+            queue.put_items(session, [(number, of) for number, of in waiting])
             announce(session, row.film, "run", run=run)
             return True
 
-    def finish(
-        self, run: str, state: str, message: str = "", outcome: dict[str, Any] | None = None
-    ) -> None:
+    def set_outcome(self, run: str, outcome: dict[str, Any]) -> None:
+        """Keep what came of a run."""
+        with self.database.transaction() as session:
+            session.execute(update(Run).where(Run.id == run).values(outcome=outcome))
+
+    def finish(self, run: str, state: str, message: str = "") -> None:
         """End a run; items that did not begin are cancelled."""
         with self.database.transaction() as session:
             row = session.get(Run, run, with_for_update=True)
             if row is None or row.state not in ("going", "paused"):
                 return
             row.state, row.message, row.finished = state, message, now()
-            if outcome is not None:
-                row.outcome = outcome
             session.execute(
-                update(Item)
-                .where(Item.run == run, Item.state.in_(("waiting", "going")))
-                .values(state="cancelled")
+                update(Item).where(Item.run == run, Item.state.in_(OPEN)).values(state="cancelled")
             )
             announce(session, row.film, "run", run=run)
+
+    # ------------------------------------------------------------------------- what moves no more
+
+    def stuck_runs(self) -> list[str]:
+        """Runs that are going with nothing open in their stage: they wait for a step that nobody
+        takes."""
+        some = select(Item.id).where(
+            Item.run == Run.id, Item.stage == Run.stage, Item.state.in_(OPEN)
+        )
+        with self.database.transaction() as session:
+            return list(session.scalars(select(Run.id).where(Run.state == "going", ~some.exists())))
+
+    def requeue_lost(self, queue: JobQueue) -> int:
+        """Queue again the open items of going runs that nobody works on and no job waits for;
+        returns how many."""
+        unqueued = text(
+            "NOT EXISTS (SELECT 1 FROM procrastinate_jobs j WHERE j.status = 'todo' "
+            "AND j.task_name = 'cutreel.item' AND (j.args ->> 'item')::bigint = items.id)"
+        )
+        late = now() - timedelta(seconds=DEAD_AFTER)
+        query = (
+            select(Item)
+            .join(Run, Run.id == Item.run)
+            .where(Run.state == "going", Item.stage == Run.stage, Item.state.in_(OPEN))
+            .where(Item.beat < late, unqueued)
+            .with_for_update(of=Item, skip_locked=True)
+        )
+        with self.database.transaction() as session:
+            lost = list(session.scalars(query))
+            for row in lost:
+                row.state, row.beat = "waiting", now()
+            session.flush()
+            queue.put_items(session, [(row.id, row.queue) for row in lost])
+            return len(lost)
+
+    def _row(self, session: Session, run: str) -> Run:
+        row = session.get(Run, run, with_for_update=True)
+        if row is None:
+            raise NotFound("There is no such run.")
+        return row
+
+    def _open(self, session: Session, row: Run) -> int:
+        query = select(func.count()).where(
+            Item.run == row.id, Item.stage == row.stage, Item.state.in_(OPEN)
+        )
+        return session.scalar(query) or 0
 
 
 def _view(session: Session, row: Run) -> RunView:

@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 from decimal import Decimal
 from typing import Any, ClassVar
 
-from sqlalchemy import BigInteger, ForeignKey, Index, Numeric, String, Text
+from sqlalchemy import BigInteger, ForeignKey, Index, Numeric, String, Text, text
 from sqlalchemy.dialects.postgresql import JSONB, TIMESTAMP
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -90,6 +90,7 @@ class Run(Base):
     outcome: Mapped[dict[str, Any]] = mapped_column(default=dict)
     created: Mapped[datetime] = mapped_column(default=now)
     finished: Mapped[datetime | None]
+    __table_args__ = (Index("runs_of_film", "film", "created"),)
 
 
 class Item(Base):
@@ -98,6 +99,7 @@ class Item(Base):
     run: Mapped[str] = mapped_column(ForeignKey("runs.id"))
     stage: Mapped[int]
     kind: Mapped[str] = mapped_column(String(20))
+    queue: Mapped[str] = mapped_column(String(20))
     label: Mapped[str] = mapped_column(Text)
     shot: Mapped[int | None]
     spec: Mapped[dict[str, Any]]
@@ -106,7 +108,12 @@ class Item(Base):
     weight: Mapped[float] = mapped_column(default=1.0)
     cost: Mapped[Decimal] = mapped_column(Numeric(12, 5), default=0)
     message: Mapped[str] = mapped_column(Text, default="")
-    __table_args__ = (Index("items_of_run", "run", "stage"),)
+    beat: Mapped[datetime] = mapped_column(default=now)
+    tries: Mapped[int] = mapped_column(default=0)
+    __table_args__ = (
+        Index("items_of_run", "run", "stage"),
+        Index("items_open", "beat", postgresql_where=text("state IN ('waiting', 'going')")),
+    )
 
 
 class Spent(Base):

@@ -2,37 +2,18 @@
 renumbered."""
 
 from collections import defaultdict
-from dataclasses import dataclass
 from decimal import Decimal
 from typing import Any
 
 from sqlalchemy import func, select
 
+from cutreel.core.errors import NotFound
+from cutreel.core.film import TakeRow
+
 from .database import Database
 from .events import announce
 from .films import new_id
 from .tables import Film, Take
-
-
-@dataclass(frozen=True)
-class TakeRow:
-    """A take. `made_from` is the picture key that its shot had; it is stale when the shot's key is
-    another now."""
-
-    id: str
-    shot: int
-    number: int
-    made_from: str
-    seed: int
-    prompt: str
-    negative: str
-    offer: str
-    media: str
-    thumb: str
-    layers: tuple[tuple[str, float], ...]
-    about: dict[str, Any]
-    brought: bool
-    cost: Decimal
 
 
 class TakeStore:
@@ -48,25 +29,22 @@ class TakeStore:
             for t in session.scalars(
                 select(Take).where(Take.film == film).order_by(Take.shot, Take.number)
             ):
-                out[t.shot].append(
-                    TakeRow(
-                        t.id,
-                        t.shot,
-                        t.number,
-                        t.made_from,
-                        t.seed,
-                        t.prompt,
-                        t.negative,
-                        t.offer,
-                        t.media,
-                        t.thumb,
-                        tuple((m, float(d)) for m, d in t.layers),
-                        t.about,
-                        t.brought,
-                        t.cost,
-                    )
-                )
+                out[t.shot].append(_row(t))
         return out
+
+    def get(self, take: str, film: str | None = None) -> TakeRow:
+        """A take by its id, of a film where one is named. Raises NotFound."""
+        with self.database.transaction() as session:
+            found = session.get(Take, take)
+            if found is None or (film is not None and found.film != film):
+                raise NotFound("That take is not in the film any more.", "Load the page again.")
+            return _row(found)
+
+    def of_shot(self, film: str, shot: int) -> list[TakeRow]:
+        """The takes of one shot, in order of their numbers."""
+        query = select(Take).where(Take.film == film, Take.shot == shot).order_by(Take.number)
+        with self.database.transaction() as session:
+            return [_row(t) for t in session.scalars(query)]
 
     def note(self, take: str, about: dict[str, Any]) -> None:
         """Lay something more that is known of a take over what is known."""
@@ -135,3 +113,22 @@ class TakeStore:
             session.flush()
             announce(session, film, "take made", shot=shot, take=row.id)
             return row.id
+
+
+def _row(take: Take) -> TakeRow:
+    return TakeRow(
+        id=take.id,
+        shot=take.shot,
+        number=take.number,
+        made_from=take.made_from,
+        seed=take.seed,
+        prompt=take.prompt,
+        negative=take.negative,
+        offer=take.offer,
+        media=take.media,
+        thumb=take.thumb,
+        layers=tuple((m, float(d)) for m, d in take.layers),
+        about=take.about,
+        brought=take.brought,
+        cost=take.cost,
+    )

@@ -16,11 +16,11 @@ import {
   type Offer,
   Problem,
   type Run,
-  type Schemas,
   type Spending,
   api,
   unwrap,
 } from "./client";
+import type { paths } from "./schema";
 
 export const queryClient = new QueryClient({
   defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
@@ -163,48 +163,13 @@ export function useHistory(film: string) {
   });
 }
 
-export interface RunWish {
-  kind:
-    | "pictures"
-    | "speech"
-    | "everything"
-    | "delivery"
-    | "references"
-    | "look"
-    | "retouch"
-    | "again"
-    | "enlarge";
-  take?: string;
-  mask?: string;
-  words?: string;
-  feather?: number;
-  vary?: number;
-  poses?: Schemas["FigurePose"][];
-  guide?: string;
-  strength?: number;
-  factor?: 2 | 4;
-  wait?: boolean;
-  person?: number;
-  place?: number;
-  look?: string;
-  shots?: number[];
-  takes?: number;
-  only?: "missing" | "stale";
-  offer?: string;
-  size?: string;
-  captions?: string;
-}
+type Asked = paths["/api/films/{film}/runs"]["post"]["requestBody"]["content"]["application/json"];
+type Wish<T> = T extends { kind: infer K } ? { kind: K } & Partial<Omit<T, "kind">> : never;
 
-const bodyOf = (wish: RunWish) => ({
-  shots: [],
-  size: "1080p",
-  make: true,
-  words: "",
-  feather: 0,
-  strength: 80,
-  wait: false,
-  ...wish,
-});
+/** What a run is asked for: each kind has wishes of its own, and the server knows what is usual. */
+export type RunWish = Wish<Asked>;
+
+const bodyOf = (wish: RunWish) => wish as Asked;
 
 export const useEstimate = (film: string, wish: RunWish, revision: number, enabled = true) =>
   useQuery({
@@ -230,6 +195,17 @@ export function useStart(film: string) {
           body: bodyOf(wish),
         }),
       ),
+    onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
+    onError: failed(film),
+  });
+}
+
+/** Tries at once what waits for a service or for a quota. */
+export function useTryNow(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (run: string) =>
+      unwrap<Run>(await api.POST("/api/runs/{run}/try-now", { params: { path: { run } } })),
     onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
     onError: failed(film),
   });

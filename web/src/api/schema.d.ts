@@ -174,7 +174,8 @@ export interface paths {
         put?: never;
         /**
          * Impact Of Change
-         * @description What a change would do: prompts that change, pictures that become stale, cost to make them again.
+         * @description What a change would do: prompts that change, pictures that become stale, cost to make them
+         *     again.
          */
         post: operations["impact_of_change_api_films__film__impact_post"];
         delete?: never;
@@ -214,7 +215,8 @@ export interface paths {
         put?: never;
         /**
          * Read File
-         * @description Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the maker says so.
+         * @description Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the
+         *     maker says so.
          */
         post: operations["read_file_api_stories_post"];
         delete?: never;
@@ -294,7 +296,8 @@ export interface paths {
         put?: never;
         /**
          * Measure Pace
-         * @description The pace of a reference script or of its subtitles: measures alone; the words are not kept.
+         * @description The pace of a reference script or of its subtitles: measures alone; the words are not
+         *     kept.
          */
         post: operations["measure_pace_api_paces_post"];
         delete?: never;
@@ -334,7 +337,8 @@ export interface paths {
         put?: never;
         /**
          * Go Back
-         * @description Make the film what it was after the change with a number; that is a change itself and can be undone.
+         * @description Make the film what it was after the change with a number; that is a change itself and can be
+         *     undone.
          */
         post: operations["go_back_api_films__film__versions__number__post"];
         delete?: never;
@@ -434,7 +438,8 @@ export interface paths {
         put?: never;
         /**
          * Bring Back
-         * @description Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed yet.
+         * @description Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed
+         *     yet.
          */
         post: operations["bring_back_api_films__film__brought_post"];
         delete?: never;
@@ -492,8 +497,8 @@ export interface paths {
         };
         /**
          * References
-         * @description Model sheets of a person (`kind` person), or views of a place, in the film's look; a run of kind references
-         *     makes more.
+         * @description Model sheets of a person (`kind` person), or views of a place, in the film's look; a run of
+         *     kind references makes more.
          */
         get: operations["references_api_films__film__references__kind___number__get"];
         put?: never;
@@ -574,7 +579,8 @@ export interface paths {
         get?: never;
         /**
          * Set Figures
-         * @description Say who is where in a picture that the maker brought, so that it can be looked at for drift.
+         * @description Say who is where in a picture that the maker brought, so that it can be looked at for
+         *     drift.
          */
         put: operations["set_figures_api_films__film__takes__take__figures_put"];
         post?: never;
@@ -643,7 +649,7 @@ export interface paths {
         put?: never;
         /**
          * Estimate Run
-         * @description What a run would cost, before it is started.
+         * @description What a run would cost, before it is started, and what the film lacks for it.
          */
         post: operations["estimate_run_api_films__film__estimate_post"];
         delete?: never;
@@ -727,6 +733,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run}/try-now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Again
+         * @description What waits for a service or for a quota is tried at once.
+         */
+        post: operations["try_again_api_runs__run__try_now_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}/files/{name}": {
         parameters: {
             query?: never;
@@ -796,7 +822,8 @@ export interface paths {
         };
         /**
          * Openraster
-         * @description A take with its layers, depths, figures and joints, to be worked on elsewhere and brought back.
+         * @description A take with its layers, depths, figures and joints, to be worked on elsewhere and brought
+         *     back.
          */
         get: operations["openraster_api_films__film__takes__take__openraster_get"];
         put?: never;
@@ -822,8 +849,8 @@ export interface paths {
         put?: never;
         /**
          * Move Pose
-         * @description A figure's joints after one was dragged, or in a pose of the stock; limbs keep their lengths. Without any joints
-         *     it is a grown person in the middle of the frame.
+         * @description A figure's joints after one was dragged, or in a pose of the stock; limbs keep their lengths.
+         *     Without any joints it is a grown person in the middle of the frame.
          */
         post: operations["move_pose_api_poses_post"];
         delete?: never;
@@ -947,7 +974,8 @@ export interface paths {
         put?: never;
         /**
          * Bring Picture
-         * @description Bring a picture of one's own as a take. It is read in a process of its own, since any file may come.
+         * @description Bring a picture of one's own as a take. It is read in a process of its own, since any file
+         *     may come.
          */
         post: operations["bring_picture_api_films__film__shots__shot__takes_post"];
         delete?: never;
@@ -1130,8 +1158,8 @@ export interface components {
     schemas: {
         /**
          * AcceptDrift
-         * @description Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or take that back with
-         *     an empty list. `person` None: of the whole picture.
+         * @description Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or
+         *     take that back with an empty list. `person` None: of the whole picture.
          */
         AcceptDrift: {
             /**
@@ -1168,6 +1196,46 @@ export interface components {
              * @default 2
              */
             seconds: number;
+        };
+        /**
+         * AgainWanted
+         * @description Candidates of a `take`, with one or more of: varied by `vary` (0 … 100), in `poses`, after a
+         *     `guide` (a media file) followed with `strength` (0 … 100); at an `offer` (None: the take's own).
+         */
+        AgainWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "again";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Take */
+            take: string;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
+            /** Vary */
+            vary?: number | null;
+            /**
+             * Poses
+             * @default []
+             */
+            poses: components["schemas"]["FigurePose"][];
+            /** Guide */
+            guide?: string | null;
+            /**
+             * Strength
+             * @default 80
+             */
+            strength: number;
+            /** Offer */
+            offer?: string | null;
         };
         /**
          * AppearanceView
@@ -1240,7 +1308,8 @@ export interface components {
         };
         /**
          * BroughtView
-         * @description A picture that was brought, and the shot that it seems to be for; `problem` says why it cannot be used.
+         * @description A picture that was brought, and the shot that it seems to be for; `problem` says why it
+         *     cannot be used.
          */
         BroughtView: {
             /** Name */
@@ -1373,7 +1442,8 @@ export interface components {
         };
         /**
          * CircleTake
-         * @description Circle the take of a shot that the film uses; None leaves it open, which uses the first take made.
+         * @description Circle the take of a shot that the film uses; None leaves it open, which uses the first take
+         *     made.
          */
         CircleTake: {
             /**
@@ -1430,7 +1500,8 @@ export interface components {
         };
         /**
          * ComparedVersions
-         * @description Two versions of a film beside each other: words, and what else is different, each in a sentence.
+         * @description Two versions of a film beside each other: words, and what else is different, each in a
+         *     sentence.
          */
         ComparedVersions: {
             /** Words */
@@ -1491,8 +1562,8 @@ export interface components {
         };
         /**
          * CutOut
-         * @description A figure cut out of a picture, to be laid into others: its media file (PNG with transparency), its size in
-         *     pixels, and the shot it is from.
+         * @description A figure cut out of a picture, to be laid into others: its media file (PNG with
+         *     transparency), its size in pixels, and the shot it is from.
          */
         CutOut: {
             /** Id */
@@ -1542,8 +1613,46 @@ export interface components {
             revision: number;
         };
         /**
+         * DeliveryWanted
+         * @description The finished file. With `make`, what is missing is made first. Where something is `lacking`
+         *     then, the delivery stops, or goes on with what stands in for it: paper pages for pictures,
+         *     silence for lines.
+         */
+        DeliveryWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "delivery";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Size
+             * @default 1080p
+             * @enum {string}
+             */
+            size: "360p" | "720p" | "1080p" | "1440p" | "2160p";
+            /** Captions */
+            captions?: ("burn" | "file" | "off") | null;
+            /**
+             * Make
+             * @default true
+             */
+            make: boolean;
+            /**
+             * Lacking
+             * @default stop
+             * @enum {string}
+             */
+            lacking: "stop" | "stand in";
+        };
+        /**
          * Difference
-         * @description Characters `start` up to `end` of the text before, that read `before` and now read `after`.
+         * @description Characters `start` up to `end` of the text before, that read `before` and now read
+         *     `after`.
          */
         Difference: {
             /** Start */
@@ -1557,9 +1666,9 @@ export interface components {
         };
         /**
          * DriftView
-         * @description How far somebody (None: the whole picture) departs in the take in use: traits that its prompt does not say, what
-         *     was seen, the worst colour difference that is not accepted, how many departures are open, and what there is to
-         *     accept.
+         * @description How far somebody (None: the whole picture) departs in the take in use: traits that its prompt
+         *     does not say, what was seen, the worst colour difference that is not accepted, how many
+         *     departures are open, and what there is to accept.
          */
         DriftView: {
             /** Person */
@@ -1636,9 +1745,33 @@ export interface components {
             insert: string;
         };
         /**
+         * EnlargeWanted
+         * @description A `take` made larger `factor` times.
+         */
+        EnlargeWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "enlarge";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Take */
+            take: string;
+            /**
+             * Factor
+             * @default 2
+             * @enum {integer}
+             */
+            factor: 2 | 4;
+        };
+        /**
          * EstimateView
-         * @description What a run would make, cost and take. Of its pictures, `fits` are within what is left at their offer until it
-         *     renews; None where nothing is drawn.
+         * @description What a run would make, cost and take, and what the film lacks, in sentences. Of its pictures,
+         *     `fits` are within what is left at their offer until it renews; None where nothing is drawn.
          */
         EstimateView: {
             /** Items */
@@ -1656,6 +1789,28 @@ export interface components {
             fits?: number | null;
             /** Renews */
             renews?: string | null;
+            /**
+             * Lacks
+             * @default []
+             */
+            lacks: string[];
+        };
+        /**
+         * EverythingWanted
+         * @description All that a film has not yet: lines, pictures, sounds, music, the mix, and the preview's
+         *     segments.
+         */
+        EverythingWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "everything";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
         };
         /** FaultView */
         FaultView: {
@@ -1666,7 +1821,8 @@ export interface components {
         };
         /**
          * FigurePose
-         * @description Where a figure's joints are to be, as shares of the frame; `way` is 1 when it looks right, -1 left.
+         * @description Where a figure's joints are to be, as shares of the frame; `way` is 1 when it looks right, -1
+         *     left.
          */
         FigurePose: {
             /** Name */
@@ -1806,8 +1962,8 @@ export interface components {
         };
         /**
          * FindingView
-         * @description One departure seen in a picture: `apart` is a CIEDE2000 difference, `wanted` and `shown` are #rrggbb, `by` says
-         *     where the wanted colour is from. `marked`: far enough off to be shown.
+         * @description One departure seen in a picture: `apart` is a CIEDE2000 difference, `wanted` and `shown` are
+         *     #rrggbb, `by` says where the wanted colour is from. `marked`: far enough off to be shown.
          */
         FindingView: {
             /** Kind */
@@ -1844,7 +2000,8 @@ export interface components {
         };
         /**
          * GivenShot
-         * @description A shot that an imported script states: it opens at the first word at or behind `offset` of the text.
+         * @description A shot that an imported script states: it opens at the first word at or behind `offset` of
+         *     the text.
          */
         GivenShot: {
             /** Offset */
@@ -1869,7 +2026,8 @@ export interface components {
         };
         /**
          * HandView
-         * @description What there is to work on in a take: its figures, whether its pixels are enough, a frame of the film's shape.
+         * @description What there is to work on in a take: its figures, whether its pixels are enough, a frame of
+         *     the film's shape.
          */
         HandView: {
             /** Figures */
@@ -1888,8 +2046,9 @@ export interface components {
         };
         /**
          * Impact
-         * @description What a change would do, before it is made: prompts whose words change, pictures in use that become stale, and
-         *     what making them again would cost and take. `shots` are those whose picture would be another.
+         * @description What a change would do, before it is made: prompts whose words change, pictures in use that
+         *     become stale, and what making them again would cost and take. `shots` are those whose picture
+         *     would be another.
          */
         Impact: {
             /** Prompts */
@@ -1963,7 +2122,8 @@ export interface components {
         };
         /**
          * LiftMark
-         * @description Take away the cut mark that opens a shot; its words join the shot before. A hold is taken out.
+         * @description Take away the cut mark that opens a shot; its words join the shot before. A hold is taken
+         *     out.
          */
         LiftMark: {
             /**
@@ -1976,7 +2136,8 @@ export interface components {
         };
         /**
          * LineView
-         * @description A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it was spoken.
+         * @description A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it
+         *     was spoken.
          */
         LineView: {
             /** First */
@@ -2000,11 +2161,13 @@ export interface components {
         };
         /**
          * Look
-         * @description A film's visual style. `medium` is always in a prompt; `line`, `light`, `lens` and `era` where there is room.
+         * @description A film's visual style. `medium` is always in a prompt; `line`, `light`, `lens` and `era`
+         *     where there is room.
          *
-         *     A look made from pictures has them as `references`, what was `measured` of them, and a `strength` (0 … 100) that
-         *     says how much of it prompts say and how closely services are to follow the pictures. `true_colours`: colours look
-         *     about as their names say, so that a picture can be held against words.
+         *     A look made from pictures has them as `references`, what was `measured` of them, and a
+         *     `strength` (0 … 100) that says how much of it prompts say and how closely services are to follow
+         *     the pictures. `true_colours`: colours look about as their names say, so that a picture can be
+         *     held against words.
          */
         Look: {
             /** Name */
@@ -2088,8 +2251,27 @@ export interface components {
             pictures: components["schemas"]["Reference"][];
         };
         /**
+         * LookWanted
+         * @description Samples of a `look`.
+         */
+        LookWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "look";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Look */
+            look: string;
+        };
+        /**
          * MadeLook
-         * @description A look made from pictures, which the film does not have yet, and what was measured of each.
+         * @description A look made from pictures, which the film does not have yet, and what was measured of
+         *     each.
          */
         MadeLook: {
             look: components["schemas"]["Look"];
@@ -2103,8 +2285,8 @@ export interface components {
         };
         /**
          * MemberView
-         * @description A member of the company. `changed`: it came with Cut Reel and was given back changed, so that it can be put
-         *     back as it came.
+         * @description A member of the company. `changed`: it came with Cut Reel and was given back changed, so that
+         *     it can be put back as it came.
          */
         MemberView: {
             /** Id */
@@ -2130,8 +2312,8 @@ export interface components {
         };
         /**
          * MergePeople
-         * @description Make two of the cast one: `into` keeps its traits and gains the other's names; traits about things it says
-         *     nothing of come along, and so does a voice that it lacks.
+         * @description Make two of the cast one: `into` keeps its traits and gains the other's names; traits about
+         *     things it says nothing of come along, and so does a voice that it lacks.
          */
         MergePeople: {
             /**
@@ -2156,7 +2338,8 @@ export interface components {
         };
         /**
          * MoveScene
-         * @description Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go with it.
+         * @description Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go
+         *     with it.
          */
         MoveScene: {
             /**
@@ -2279,8 +2462,8 @@ export interface components {
         };
         /**
          * Outfit
-         * @description What somebody wears in some scenes, which are known by the numbers of their first words, and in some shots, by
-         *     their numbers.
+         * @description What somebody wears in some scenes, which are known by the numbers of their first words, and
+         *     in some shots, by their numbers.
          */
         Outfit: {
             /** Name */
@@ -2305,8 +2488,9 @@ export interface components {
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
-         *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
+         *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's
+         *     own. A scene's `prompt` stands in place of its place, time and weather in every picture prompt
+         *     of the scene.
          */
         Overrides: {
             /** Framing */
@@ -2342,8 +2526,8 @@ export interface components {
          * Person
          * @description Somebody of the cast: a person, an animal, or a thing that matters.
          *
-         *     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place of name and traits.
-         *     `company` is the entry of the company that they were taken from.
+         *     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
+         *     of name and traits. `company` is the entry of the company that they were taken from.
          */
         Person: {
             /** Id */
@@ -2397,6 +2581,40 @@ export interface components {
             why: string;
         };
         /**
+         * PicturesWanted
+         * @description Takes to be made: for the `shots` named, or for all that have no fresh take; of those only
+         *     the `missing` or the `stale` ones, or those of one `scene` (by index). `takes` for each (None:
+         *     the film's number). An `offer` other than the film's makes them from what it understands; with a
+         *     `look` they are made in that look, beside what there is.
+         */
+        PicturesWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pictures";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Shots
+             * @default []
+             */
+            shots: number[];
+            /** Takes */
+            takes?: number | null;
+            /** Only */
+            only?: ("missing" | "stale") | null;
+            /** Scene */
+            scene?: number | null;
+            /** Offer */
+            offer?: string | null;
+            /** Look */
+            look?: string | null;
+        };
+        /**
          * Piece
          * @description A piece of a prompt and where it came from.
          */
@@ -2408,8 +2626,8 @@ export interface components {
         };
         /**
          * Place
-         * @description Where it happens. `words` are what the text calls it; `light` is what the light is like there by time of day;
-         *     `weather` is what it has there while nothing else is said.
+         * @description Where it happens. `words` are what the text calls it; `light` is what the light is like there
+         *     by time of day; `weather` is what it has there while nothing else is said.
          */
         Place: {
             /** Id */
@@ -2475,8 +2693,8 @@ export interface components {
         };
         /**
          * PlaceWish
-         * @description Where a cut-out goes: the middle of its foot and its height as shares of the frame, and how far (0 … 1) its light
-         *     is adapted.
+         * @description Where a cut-out goes: the middle of its foot and its height as shares of the frame, and how
+         *     far (0 … 1) its light is adapted.
          */
         PlaceWish: {
             /** Cutout */
@@ -2522,7 +2740,8 @@ export interface components {
         };
         /**
          * PoseMove
-         * @description Drag a joint of a figure, or take a pose of the stock; `aspect` is the picture's width over its height.
+         * @description Drag a joint of a figure, or take a pose of the stock; `aspect` is the picture's width over
+         *     its height.
          */
         PoseMove: {
             pose: components["schemas"]["FigurePose"];
@@ -2615,8 +2834,9 @@ export interface components {
         };
         /**
          * ReachView
-         * @description How close the camera comes (`zoom`), how many pixels of the picture and of the film then lie across the frame,
-         *     their ratio, and by how much to enlarge (1: no need), for a size of delivery.
+         * @description How close the camera comes (`zoom`), how many pixels of the picture and of the film then
+         *     lie across the frame, their ratio, and by how much to enlarge (1: no need), for a size of
+         *     delivery.
          */
         ReachView: {
             /** Size */
@@ -2634,11 +2854,12 @@ export interface components {
         };
         /**
          * Reference
-         * @description A picture that shows how somebody, or a place, looks. `strength` (0 … 100) is how closely services are to follow
-         *     it: about half keeps the look, all of it spoils the picture (common practice).
+         * @description A picture that shows how somebody, or a place, looks. `strength` (0 … 100) is how closely
+         *     services are to follow it: about half keeps the look, all of it spoils the picture (common
+         *     practice).
          *
-         *     `colours` are what was measured in it, L*a*b* by the wording of the trait that each belongs to, and `look` is the
-         *     look that it was made in: both hold only while the film says the same.
+         *     `colours` are what was measured in it, L*a*b* by the wording of the trait that each belongs to,
+         *     and `look` is the look that it was made in: both hold only while the film says the same.
          */
         Reference: {
             /** Media */
@@ -2674,7 +2895,8 @@ export interface components {
         };
         /**
          * ReferencePace
-         * @description Measures of a script's pace. Lists have one number for each tenth of its time; `turns` are shares (0 … 1).
+         * @description Measures of a script's pace. Lists have one number for each tenth of its time; `turns` are
+         *     shares (0 … 1).
          */
         ReferencePace: {
             /** Seconds */
@@ -2691,8 +2913,34 @@ export interface components {
             timed: boolean;
         };
         /**
+         * ReferencesWanted
+         * @description The next references of a `person`, or of a `place`, by number.
+         */
+        ReferencesWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "references";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Person */
+            person?: number | null;
+            /** Place */
+            place?: number | null;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
+        };
+        /**
          * RejectTake
-         * @description Reject a take of a shot with a reason, so that it is not used nor shown first; None takes that back.
+         * @description Reject a take of a shot with a reason, so that it is not used nor shown first; None takes
+         *     that back.
          */
         RejectTake: {
             /**
@@ -2712,7 +2960,8 @@ export interface components {
         };
         /**
          * RemarkView
-         * @description A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for a cut.
+         * @description A remark on a shot; `remedy` says what one key does about it, at the word numbered `word` for
+         *     a cut.
          */
         RemarkView: {
             /** Kind */
@@ -2765,7 +3014,8 @@ export interface components {
         };
         /**
          * RenamePerson
-         * @description Call somebody by another name everywhere; `leave` are places (character offsets) that keep the old one.
+         * @description Call somebody by another name everywhere; `leave` are places (character offsets) that keep
+         *     the old one.
          */
         RenamePerson: {
             /**
@@ -2789,6 +3039,42 @@ export interface components {
             person: number;
             /** Name */
             name: string;
+        };
+        /**
+         * RetouchWanted
+         * @description Candidates for a `take`: what a `mask` marks becomes what the `words` say, or goes without
+         *     any; the edge is `feather` pixels wide.
+         */
+        RetouchWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "retouch";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Take */
+            take: string;
+            /** Mask */
+            mask: string;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Feather
+             * @default 0
+             */
+            feather: number;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
         };
         /**
          * ReworkRequest
@@ -2817,7 +3103,8 @@ export interface components {
         };
         /**
          * ReworkedPassage
-         * @description The passage before and after, stretch by stretch; offsets are characters of the manuscript.
+         * @description The passage before and after, stretch by stretch; offsets are characters of the
+         *     manuscript.
          */
         ReworkedPassage: {
             /** Pieces */
@@ -2830,84 +3117,9 @@ export interface components {
             cost: number;
         };
         /**
-         * RunRequest
-         * @description A run that the maker asks for; `shots` empty means: everything missing or stale, or `only` one of these, or those
-         *     of one `scene` (by index). `offer` is for pictures, where it is to be another than the film's. `person`, `place` and
-         *     `look` are for runs of kind references and look, and pictures with a `look` are made in that one beside what there
-         *     is; `take`, `mask`, `words` and `feather` (pixels) for retouch; `take` with `vary` (0 … 100), `poses`, or a `guide`
-         *     and its `strength` (0 … 100) for again; `take` and `factor` for enlarge. With
-         *     `wait`, what a quota does not leave room for is made when it renews.
-         */
-        RunRequest: {
-            /** Kind */
-            kind: string;
-            /**
-             * Shots
-             * @default []
-             */
-            shots: number[];
-            /** Takes */
-            takes?: number | null;
-            /** Only */
-            only?: ("missing" | "stale") | null;
-            /** Scene */
-            scene?: number | null;
-            /** Offer */
-            offer?: string | null;
-            /**
-             * Size
-             * @default 1080p
-             */
-            size: string;
-            /** Captions */
-            captions?: string | null;
-            /**
-             * Make
-             * @default true
-             */
-            make: boolean;
-            /** Person */
-            person?: number | null;
-            /** Place */
-            place?: number | null;
-            /** Look */
-            look?: string | null;
-            /** Take */
-            take?: string | null;
-            /** Mask */
-            mask?: string | null;
-            /**
-             * Words
-             * @default
-             */
-            words: string;
-            /**
-             * Feather
-             * @default 0
-             */
-            feather: number;
-            /** Vary */
-            vary?: number | null;
-            /** Poses */
-            poses?: components["schemas"]["FigurePose"][] | null;
-            /** Guide */
-            guide?: string | null;
-            /**
-             * Strength
-             * @default 80
-             */
-            strength: number;
-            /** Factor */
-            factor?: (2 | 4) | null;
-            /**
-             * Wait
-             * @default false
-             */
-            wait: boolean;
-        };
-        /**
          * RunView
-         * @description A run as it goes. `left` is seconds, None while nothing tells; `shots` are those still worked on.
+         * @description A run as it goes. `left` is seconds, None while nothing tells; `shots` are those still worked
+         *     on.
          */
         RunView: {
             /** Id */
@@ -2995,8 +3207,8 @@ export interface components {
         };
         /**
          * SceneView
-         * @description A scene: words `first` up to `end` (indices), and `word`, the number of its first word. `own`, `pace` and
-         *     `aim` (seconds) are what the maker set for it; `seconds` how long it lasts.
+         * @description A scene: words `first` up to `end` (indices), and `word`, the number of its first word.
+         *     `own`, `pace` and `aim` (seconds) are what the maker set for it; `seconds` how long it lasts.
          */
         SceneView: {
             /** Title */
@@ -3023,9 +3235,10 @@ export interface components {
          * ScriptInput
          * @description Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
          *
-         *     The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name in the
-         *     manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and what was touched).
-         *     `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or instruction; the last two read `instruction`.
+         *     The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name
+         *     in the manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and
+         *     what was touched). `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or
+         *     instruction; the last two read `instruction`.
          */
         ScriptInput: {
             /**
@@ -3154,8 +3367,8 @@ export interface components {
         };
         /**
          * SetMark
-         * @description Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the shot it is cut from,
-         *     so that one picture may be seen in two ways.
+         * @description Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the
+         *     shot it is cut from, so that one picture may be seen in two ways.
          */
         SetMark: {
             /**
@@ -3197,8 +3410,9 @@ export interface components {
         };
         /**
          * SetScene
-         * @description Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word` is the number of
-         *     the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to last (0 lifts either).
+         * @description Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word`
+         *     is the number of the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to
+         *     last (0 lifts either).
          */
         SetScene: {
             /**
@@ -3237,7 +3451,8 @@ export interface components {
         };
         /**
          * SetShots
-         * @description Set what the maker wants for some shots; None lifts it, so that the proposal from the text holds again.
+         * @description Set what the maker wants for some shots; None lifts it, so that the proposal from the text
+         *     holds again.
          */
         SetShots: {
             /**
@@ -3254,7 +3469,8 @@ export interface components {
         };
         /**
          * SetSource
-         * @description Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an empty text removes.
+         * @description Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an
+         *     empty text removes.
          */
         SetSource: {
             /**
@@ -3287,9 +3503,10 @@ export interface components {
          * Settings
          * @description Choices that hold for the whole film.
          *
-         *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of film has it);
-         *     `aim` is the wanted length in minutes; `reference` the measured pace of another film; `negative` is what no picture
-         *     of the film may show; `seeds` says whether every picture has a seed of its own or all have the film's.
+         *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of
+         *     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
+         *     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
+         *     a seed of its own or all have the film's.
          */
         Settings: {
             /**
@@ -3387,7 +3604,8 @@ export interface components {
         };
         /**
          * ShotView
-         * @description A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are frames.
+         * @description A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are
+         *     frames.
          */
         ShotView: {
             /** Id */
@@ -3482,6 +3700,22 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * SpeechWanted
+         * @description All lines that are not spoken yet.
+         */
+        SpeechWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "speech";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+        };
         /** Spending */
         Spending: {
             /** Film */
@@ -3495,7 +3729,8 @@ export interface components {
         };
         /**
          * SplitPerson
-         * @description Make some of the names that somebody is called by a person of their own, with the same traits to begin with.
+         * @description Make some of the names that somebody is called by a person of their own, with the same traits
+         *     to begin with.
          */
         SplitPerson: {
             /**
@@ -3510,8 +3745,9 @@ export interface components {
         };
         /**
          * StoryView
-         * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a table's columns
-         *     were taken for; `bad` names what could not be read; `seconds` are the lengths of its shots where it has times.
+         * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a
+         *     table's columns were taken for; `bad` names what could not be read; `seconds` are the lengths of
+         *     its shots where it has times.
          */
         StoryView: {
             /** Title */
@@ -3539,8 +3775,9 @@ export interface components {
         };
         /**
          * Style
-         * @description Measured style. Lightness (mean of L*) and contrast (standard deviation of L*) are in 0 … 100; saturation is the
-         *     mean chroma of L*a*b*; `line` is the share of pixels, in percent, on a strong edge.
+         * @description Measured style. Lightness (mean of L*) and contrast (standard deviation of L*) are in 0 …
+         *     100; saturation is the mean chroma of L*a*b*; `line` is the share of pixels, in percent, on a
+         *     strong edge.
          */
         Style: {
             /**
@@ -3559,7 +3796,8 @@ export interface components {
         };
         /**
          * Swatch
-         * @description A colour of a palette: L*a*b*, the nearest name, its share of the picture (0 … 1), and #rrggbb.
+         * @description A colour of a palette: L*a*b*, the nearest name, its share of the picture (0 … 1), and
+         *     #rrggbb.
          */
         Swatch: {
             /** Lab */
@@ -3577,7 +3815,8 @@ export interface components {
         };
         /**
          * TableView
-         * @description A table as found: its header (empty when it has none), its first rows, and what each column seems to be.
+         * @description A table as found: its header (empty when it has none), its first rows, and what each column
+         *     seems to be.
          */
         TableView: {
             /** Separator */
@@ -3632,8 +3871,8 @@ export interface components {
         };
         /**
          * TakenFigure
-         * @description A figure that is known in a take: its box and its joints as shares of the frame; `way` 1 looks right. `cut` says
-         *     whether it can be cut out as it was drawn.
+         * @description A figure that is known in a take: its box and its joints as shares of the frame; `way` 1
+         *     looks right. `cut` says whether it can be cut out as it was drawn.
          */
         TakenFigure: {
             /** Name */
@@ -3673,8 +3912,8 @@ export interface components {
          * Trait
          * @description One stated fact of appearance, with a short wording for prompts that are tight.
          *
-         *     It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is short. `colour` is
-         *     what the maker calls its colour, #rrggbb; without one its words say it.
+         *     It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is
+         *     short. `colour` is what the maker calls its colour, #rrggbb; without one its words say it.
          */
         Trait: {
             /** About */
@@ -3710,8 +3949,8 @@ export interface components {
         };
         /**
          * Voice
-         * @description A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is an even reader of
-         *     about 170 words a minute.
+         * @description A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is
+         *     an even reader of about 170 words a minute.
          */
         Voice: {
             /** Name */
@@ -3748,7 +3987,8 @@ export interface components {
         };
         /**
          * Written
-         * @description What a writer returned: titles, storylines, or a manuscript with its `text` as the film will keep it.
+         * @description What a writer returned: titles, storylines, or a manuscript with its `text` as the film will
+         *     keep it.
          */
         Written: {
             /**
@@ -3794,7 +4034,8 @@ export interface components {
         };
         /**
          * WrittenScene
-         * @description A scene of a written manuscript. `description` and `action` are for the eye, `paragraphs` are to be spoken.
+         * @description A scene of a written manuscript. `description` and `action` are for the eye, `paragraphs` are
+         *     to be spoken.
          */
         WrittenScene: {
             /** Heading */
@@ -4971,7 +5212,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RunRequest"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"];
             };
         };
         responses: {
@@ -5037,7 +5278,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RunRequest"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"];
             };
         };
         responses: {
@@ -5124,6 +5365,37 @@ export interface operations {
         };
     };
     go_on_api_runs__run__go_on_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    try_again_api_runs__run__try_now_post: {
         parameters: {
             query?: never;
             header?: never;

@@ -1,12 +1,13 @@
 /** A run as it goes: how far, how long still, what it cost; pause, go on, cancel. */
 import type { Film, Run } from "../api/client";
-import { useCancel, useRest } from "../api/film";
+import { useCancel, useRest, useTryNow } from "../api/film";
 import { Button } from "./Button";
 import { inWords, money } from "./time";
 
 export function RunControls({ film, run }: { film: Film; run: Run }) {
   const cancel = useCancel(film.id);
   const rest = useRest(film.id);
+  const tryNow = useTryNow(film.id);
   const paused = run.state === "paused";
   return (
     <section
@@ -20,10 +21,24 @@ export function RunControls({ film, run }: { film: Film; run: Run }) {
         </span>
         <span className="font-mono">{money(run.cost)}</span>
       </div>
-      <div className="my-2 h-[3px] bg-rule">
+      <div
+        role="progressbar"
+        aria-label="How far it is"
+        aria-valuenow={Math.round(run.share * 100)}
+        aria-valuemin={0}
+        aria-valuemax={100}
+        className="my-2 h-[3px] bg-rule"
+      >
         <div className="h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
       </div>
-      {run.waits && <p className="mb-2 text-[12px] text-ink-2">It {run.waits}.</p>}
+      {run.waits && (
+        <p className="mb-2 flex items-start justify-between gap-3 text-[12px] text-ink-2">
+          <span>{run.waits}</span>
+          <Button kind="quiet" onClick={() => tryNow.mutate(run.id)}>
+            Try now
+          </Button>
+        </p>
+      )}
       {run.failures.length > 0 && (
         <p className="mb-2 text-[12px] text-grease-ink">
           {run.failures.length} failed: {run.failures[0]}

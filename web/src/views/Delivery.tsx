@@ -2,13 +2,17 @@
 import { Download } from "lucide-react";
 import { useState } from "react";
 
-import type { Film, Run } from "../api/client";
-import { useCancel, useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
+import type { Run } from "../api/client";
+import { useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
 import { Button } from "../parts/Button";
 import { Choice } from "../parts/Choice";
+import { RunControls } from "../parts/RunControls";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
+
+type Size = "360p" | "720p" | "1080p" | "1440p" | "2160p";
+type Lacking = "stop" | "stand in";
 
 const SIZES = [
   ["360p", "360p, to look at"],
@@ -40,87 +44,33 @@ const MUSIC = [
   ["sad", "sad"],
 ] as const;
 
+function Setting(props: { name: string; note: string; children: React.ReactNode }) {
+  return (
+    <div className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-1">
+      <dt className="text-ink-2">{props.name}</dt>
+      <dd>
+        {props.children}
+        <span className="mt-0.5 block text-[12px] text-ink-2">{props.note}</span>
+      </dd>
+    </div>
+  );
+}
+
 export function Delivery() {
   const film = useFilmHere();
   const change = useChange(film.id);
   const start = useStart(film.id);
   const offers = useOffers().data;
-  const [size, setSize] = useState("1080p");
+  const [size, setSize] = useState<Size>("1080p");
+  const [lacking, setLacking] = useState<Lacking>("stop");
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set settings", values });
   const runs = (useRuns(film.id).data ?? []).filter((r) => r.kind === "delivery");
   const going = runs.find((r) => r.state === "going");
-  const estimate = useEstimate(film.id, { kind: "delivery", size }, film.revision, !going).data;
+  const wish = { kind: "delivery", size, lacking } as const;
+  const estimate = useEstimate(film.id, wish, film.revision, !going).data;
   const s = film.settings;
   const voices = offers?.flatMap((o) => o.voices).map((v) => [v.name, v.title] as const) ?? [
     [s.narrator, s.narrator] as const,
-  ];
-  const rows: [string, React.ReactNode, string][] = [
-    [
-      "Size",
-      <Choice key="s" label="Size" value={size} options={SIZES} onChange={setSize} />,
-      `${s.aspect}, H.264 and AAC`,
-    ],
-    [
-      "Frames a second",
-      <Choice
-        key="f"
-        label="Frames a second"
-        value={s.fps}
-        options={RATES}
-        onChange={(fps) => set({ fps })}
-      />,
-      "whole frames, sound stays in step",
-    ],
-    [
-      "Captions",
-      <Choice
-        key="c"
-        label="Captions"
-        value={s.captions}
-        options={CAPTIONS}
-        onChange={(captions) => set({ captions })}
-      />,
-      "two lines of 30 characters",
-    ],
-    [
-      "Narrator",
-      <Choice
-        key="n"
-        label="Narrator"
-        value={s.narrator}
-        options={voices}
-        onChange={(narrator) => set({ narrator })}
-      />,
-      "speaks all that nobody says",
-    ],
-    [
-      "Music",
-      <Choice
-        key="m"
-        label="Music"
-        value={s.music}
-        options={MUSIC}
-        onChange={(music) => set({ music })}
-      />,
-      film.mood ? `now ${film.mood}, ducked under the voice` : "no music",
-    ],
-    [
-      "Dissolves",
-      <Choice
-        key="d"
-        label="Dissolves"
-        value={String(s.dissolve)}
-        options={[
-          ["0", "straight cuts"],
-          ["0.25", "a quarter second"],
-          ["0.5", "half a second"],
-          ["1", "a second"],
-          ["3", "three seconds"],
-        ]}
-        onChange={(v) => set({ dissolve: Number(v) })}
-      />,
-      "between shots, from handles",
-    ],
   ];
   return (
     <div className="grid h-full grid-cols-[minmax(380px,460px)_1fr] overflow-hidden">
@@ -134,18 +84,63 @@ export function Delivery() {
           LUFS, true peak under −1 dBTP.
         </p>
         <dl>
-          {rows.map(([name, control, note]) => (
-            <div
-              key={name}
-              className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-1"
-            >
-              <dt className="text-ink-2">{name}</dt>
-              <dd>
-                {control}
-                <span className="mt-0.5 block text-[12px] text-ink-2">{note}</span>
-              </dd>
-            </div>
-          ))}
+          <Setting name="Size" note={`${s.aspect}, H.264 and AAC`}>
+            <Choice
+              label="Size"
+              value={size}
+              options={SIZES}
+              onChange={(v) => setSize(v as Size)}
+            />
+          </Setting>
+          <Setting name="Frames a second" note={"whole frames, sound stays in step"}>
+            <Choice
+              label="Frames a second"
+              value={s.fps}
+              options={RATES}
+              onChange={(fps) => set({ fps })}
+            />
+          </Setting>
+          <Setting name="Captions" note={"two lines of 30 characters"}>
+            <Choice
+              label="Captions"
+              value={s.captions}
+              options={CAPTIONS}
+              onChange={(captions) => set({ captions })}
+            />
+          </Setting>
+          <Setting name="Narrator" note={"speaks all that nobody says"}>
+            <Choice
+              label="Narrator"
+              value={s.narrator}
+              options={voices}
+              onChange={(narrator) => set({ narrator })}
+            />
+          </Setting>
+          <Setting
+            name="Music"
+            note={film.mood ? `now ${film.mood}, ducked under the voice` : "no music"}
+          >
+            <Choice
+              label="Music"
+              value={s.music}
+              options={MUSIC}
+              onChange={(music) => set({ music })}
+            />
+          </Setting>
+          <Setting name="Dissolves" note={"between shots, from handles"}>
+            <Choice
+              label="Dissolves"
+              value={String(s.dissolve)}
+              options={[
+                ["0", "straight cuts"],
+                ["0.25", "a quarter second"],
+                ["0.5", "half a second"],
+                ["1", "a second"],
+                ["3", "three seconds"],
+              ]}
+              onChange={(v) => set({ dissolve: Number(v) })}
+            />
+          </Setting>
         </dl>
         {film.sources.length > 0 && (
           <section aria-label="Sources" className="border-t border-rule py-2">
@@ -161,14 +156,14 @@ export function Delivery() {
         )}
         <div className="mt-3 border-t border-ink pt-4">
           {going ? (
-            <Progress film={film} run={going} />
+            <RunControls film={film} run={going} />
           ) : (
             <>
               <Button
                 kind="ink"
                 className="h-10 px-5"
                 disabled={start.isPending}
-                onClick={() => start.mutate({ kind: "delivery", size })}
+                onClick={() => start.mutate(wish)}
               >
                 Make the film
                 <span className="font-mono font-normal opacity-75">
@@ -180,6 +175,23 @@ export function Delivery() {
                   ? `${estimate.items} pieces are missing and are made first. `
                   : "Everything is made; only what changed is rendered again. "}
               </p>
+              {estimate && estimate.lacks.length > 0 && (
+                <div className="mt-2 text-ink-2">
+                  <p>Lacking now: {estimate.lacks.join(", ")}.</p>
+                  <label className="mt-1 flex items-start gap-2">
+                    <input
+                      type="checkbox"
+                      className="mt-[3px] accent-ink"
+                      checked={lacking === "stand in"}
+                      onChange={(e) => setLacking(e.target.checked ? "stand in" : "stop")}
+                    />
+                    <span>
+                      Go on with what stands in (paper pages, silence) where something cannot be
+                      made
+                    </span>
+                  </label>
+                </div>
+              )}
             </>
           )}
         </div>
@@ -200,39 +212,6 @@ export function Delivery() {
   );
 }
 
-function Progress({ film, run }: { film: Film; run: Run }) {
-  const cancel = useCancel(film.id);
-  return (
-    <div
-      role="progressbar"
-      aria-valuenow={Math.round(run.share * 100)}
-      aria-valuemin={0}
-      aria-valuemax={100}
-      aria-label="Making the film"
-    >
-      <div className="mb-1.5 flex justify-between">
-        <b className="font-semibold">
-          Making {Math.min(run.done + 1, run.total)} of {run.total}
-        </b>
-        <span className="font-mono text-[12px]">{Math.round(run.share * 100)} %</span>
-      </div>
-      <div className="h-2 rounded-[2px] border border-rule-strong bg-field">
-        <div
-          className="h-full bg-ink transition-[width]"
-          style={{ width: `${run.share * 100}%` }}
-        />
-      </div>
-      <div className="mt-2 flex items-center justify-between text-ink-2">
-        <span>
-          {run.left ? `about ${inWords(run.left)} left, ` : ""}
-          {money(run.cost)} spent
-        </span>
-        <Button onClick={() => cancel.mutate(run.id)}>Cancel</Button>
-      </div>
-    </div>
-  );
-}
-
 interface Outcome {
   film?: string;
   bytes?: number;
@@ -240,6 +219,7 @@ interface Outcome {
   height?: number;
   frames?: number;
   fps?: string;
+  stood_in?: string[];
   loudness?: { integrated_lufs: number; true_peak_dbtp: number };
   checks?: { what: string; asked: unknown; found: unknown; good: boolean }[];
 }
@@ -291,6 +271,7 @@ function Delivered({ run }: { run: Run }) {
           </b>
           <div className="text-ink-2">
             {when}, {((o.bytes ?? 0) / 1e6).toFixed(1)} MB
+            {o.stood_in && o.stood_in.length > 0 && `; stood in: ${o.stood_in.join(", ")}`}
           </div>
         </div>
         <a

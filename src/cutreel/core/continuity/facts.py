@@ -6,7 +6,7 @@ Time, weather and place carry over from the shot before until the text or a head
 import re
 from collections.abc import Mapping, Sequence, Set
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Any, cast, get_args
 
 from cutreel.core.manuscript import Manuscript, words_text
 from cutreel.core.manuscript.read import TIMES, WEATHERS
@@ -294,12 +294,11 @@ class _Who:
 
 
 def _time(word: str) -> TimeOfDay:
-    return word if word in ("dawn", "day", "dusk", "night") else "day"  # type: ignore[return-value]
+    return cast(TimeOfDay, word) if word in get_args(TimeOfDay) else "day"
 
 
 def _weather(word: str) -> Weather:
-    return word if word in ("clear", "rain", "snow", "fog", "wind") else "clear"
-    # type: ignore[return-value]
+    return cast(Weather, word) if word in get_args(Weather) else "clear"
 
 
 def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, str]:

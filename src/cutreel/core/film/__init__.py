@@ -1,5 +1,6 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
+from .assembled import Assembled, assemble
 from .changes import Change, Command, apply_command
 from .document import (
     FilmDocument,
@@ -11,6 +12,8 @@ from .document import (
     Source,
     new_film,
 )
+from .made import Result, TakeRow, focus_of, is_fresh, used_take
+from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .prompts import ShotPrompts, prompts_of
@@ -20,9 +23,11 @@ from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
-    "PACK_TYPES", "Change", "Command", "Edit", "FilmDocument", "FoundPlace", "GivenShot",
-    "GivenSource", "LineWork", "Match", "ReadFilm", "ReadShot", "Remark", "SceneChoice",
-    "Settings", "Shot", "ShotPrompts", "Source", "apply_command", "find_places", "match_files",
-    "name_places", "new_film", "pack_of", "prompts_of", "read_film", "remarks_on", "wish_of",
+    "PACK_TYPES", "USUAL_PROMPT", "USUAL_TEXT", "Assembled", "Change", "Command", "Edit",
+    "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork", "Match", "Offered",
+    "ReadFilm", "ReadShot", "Remark", "Result", "SceneChoice", "Settings", "Shot",
+    "ShotPrompts", "Source", "TakeRow", "VoiceOffered", "apply_command", "assemble",
+    "find_places", "focus_of", "is_fresh", "match_files", "name_places", "new_film", "pack_of",
+    "prompts_of", "read_film", "remarks_on", "used_take", "wish_of",
 ]
 # fmt: on

@@ -6,7 +6,7 @@ here.
 """
 
 import re
-from collections.abc import Collection, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import partial
 
@@ -28,18 +28,10 @@ from cutreel.core.keys import key, seed_from
 from cutreel.core.manuscript import Line, Manuscript, read, words_text
 from cutreel.core.motion import Move
 
-from .document import FilmDocument, Settings, Shot
+from .document import FilmDocument, Shot
+from .offered import Offered, VoiceOffered
 
 PICTURE_VERSION, SPEECH_VERSION = 1, 2
-_SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
-
-
-def picture_size(settings: Settings) -> tuple[int, int]:
-    """Width and height that pictures are asked for: the dearer offers draw half as large again."""
-    width, height = _SIZES[settings.aspect]
-    return (
-        (width, height) if settings.offer.endswith("quick") else (width * 3 // 2, height * 3 // 2)
-    )
 
 
 @dataclass(frozen=True)
@@ -50,16 +42,6 @@ class PictureReference:
     media: str
     strength: int
     name: str = ""
-
-
-@dataclass(frozen=True)
-class VoiceOffered:
-    """A voice that a service offers, as far as casting needs to know it."""
-
-    name: str
-    pronoun: str
-    age: str
-    length: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -87,6 +69,7 @@ class ReadShot:
     lighter: tuple[str, ...] = ()
     sent_negative: str = ""
     unpinned_key: str = ""
+    size: tuple[int, int] = (1280, 720)
 
 
 @dataclass(frozen=True)
@@ -109,6 +92,7 @@ class ReadFilm:
     spoken."""
 
     document: FilmDocument
+    offered: Offered
     script: Manuscript
     ids: tuple[int, ...]
     shots: tuple[ReadShot, ...]
@@ -129,15 +113,9 @@ class ReadFilm:
         return out
 
 
-def read_film(
-    film: FilmDocument,
-    prompt_cap: int,
-    voices: Sequence[VoiceOffered],
-    text_cap: int = 1000,
-    understands: Collection[str] = ("negative",),
-) -> ReadFilm:
-    """Read `film` for services that take picture prompts of `prompt_cap` and speech of `text_cap`
-    characters; `understands` is what else the illustrator takes: negative, references, weights."""
+def read_film(film: FilmDocument, offered: Offered) -> ReadFilm:
+    """Read `film` for services that take and understand what is `offered`."""
+    understands = offered.understands
     script = read(film.text)
     ids = film.word_ids
     at = {number: i for i, number in enumerate(ids)}
@@ -153,7 +131,7 @@ def read_film(
     )
     look = look_named(film.settings.look, film.looks)
     cast = {p.id: p for p in film.cast}
-    size = list(picture_size(film.settings))
+    size = offered.picture_size(film.settings.aspect)
     negative = compose_negative(look, film.settings.negative)
     sent = negative if "negative" in understands else ""
     placed = {p.description or p.name: p for p in reversed(film.places)}
@@ -171,7 +149,7 @@ def read_film(
             fact,
             people,
             look,
-            prompt_cap,
+            offered.prompt_cap,
             shot.own.prompt,
             place=placed.get(fact.place),
             scene_hand=for_scene.get(word),
@@ -182,7 +160,7 @@ def read_film(
         references = _references(look, people, place) if "references" in understands else ()
         lighter = _lighter(people, prompt) if "weights" in understands else ()
         key_at = partial(
-            _picture_key, prompt.text, sent, size, film.settings.offer, references, lighter
+            _picture_key, prompt.text, sent, list(size), film.settings.offer, references, lighter
         )
         shots.append(
             ReadShot(
@@ -205,14 +183,16 @@ def read_film(
                 picture_of=shot.id,
                 references=references,
                 lighter=lighter,
+                size=size,
             )
         )
     by_number = {s.shot.id: s for s in shots}
     shots = [
         _borrowed(s, by_number[s.shot.same_as]) if s.shot.same_as in by_number else s for s in shots
     ]
-    read_so_far = ReadFilm(film, script, tuple(ids), tuple(shots), ())
-    speech = _speech(film, script, voices, text_cap, frozenset(read_so_far.pauses))
+    read_so_far = ReadFilm(film, offered, script, tuple(ids), tuple(shots), ())
+    pauses = frozenset(read_so_far.pauses)
+    speech = _speech(film, script, offered.voices, offered.text_cap, pauses)
     return replace(read_so_far, speech=tuple(speech))
 
 

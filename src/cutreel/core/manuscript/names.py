@@ -71,6 +71,11 @@ _PLACE_BEFORE = {
 }
 # fmt: on
 _NAME = r"(?:(?:Mr|Mrs|Ms|Dr|St)\.? )?[A-Z][\w'’-]*(?: (?:de|van|von|la|le) [A-Z][\w'’-]*| [A-Z][\w'’-]*)*"
+NEAR = 40
+"""Characters before a name in which a word of place, or of saying, stands."""
+_ACTS = re.compile(
+    r"(?:^|[.!?”\"]\s+)([A-Z][\w’'-]*(?: [A-Z][\w’'-]*)*) (?:\w+ly )?[a-z]+(?:ed|t|d|w|k|s)\b"
+)
 _RUN = re.compile(_NAME)
 _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
 
@@ -112,6 +117,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
                 pronouns,
             )
             start = end
+    acting = _acting(body)
     lower = set(re.findall(r"\b[a-z]+\b", body))
     names = [
         n
@@ -119,22 +125,15 @@ def people_named(text: str) -> tuple[Figure, ...]:
         if (inside[n] and (runs[n] > 1 or speaks[n] or n.count(" ")))
         # Only ever at the head of a sentence: a name when it comes again and is no word of the text
         # otherwise.
-        or (runs[n] > 1 and n.lower() not in lower and _acts_twice(n, body))
+        or (runs[n] > 1 and n.lower() not in lower and acting[n] > 1)
     ]
     figures = _merge(names, runs, placed, speaks, pronouns)
     return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
 
 
-def _acts_twice(name: str, body: str) -> bool:
-    """Whether sentences say at least twice that somebody of this name does something."""
-    return (
-        len(
-            re.findall(
-                rf"(?:^|[.!?”\"]\s+){re.escape(name)} (?:\w+ly )?[a-z]+(?:ed|t|d|w|k|s)\b", body
-            )
-        )
-        > 1
-    )
+def _acting(body: str) -> Counter[str]:
+    """How often a sentence opens with a name and says what it does."""
+    return Counter(m.group(1) for m in _ACTS.finditer(body))
 
 
 def _sentence(
@@ -147,6 +146,7 @@ def _sentence(
     pronouns: dict[str, Counter[str]],
 ) -> None:
     found: list[str] = []
+    opens = len(sentence) - len(sentence.lstrip("\"'“‘ (—"))
     for match in _RUN.finditer(sentence):
         words = match.group().split(" ")
         at = match.start()
@@ -159,16 +159,16 @@ def _sentence(
         name = re.sub(r"['’]s$", "", " ".join(words)).rstrip("'’-")
         if len(name) < 2 or (name.isupper() and len(name) > 4):
             continue
-        before = sentence[:at]
+        # Only what is near is looked at, however long the sentence is.
+        end = at + len(" ".join(words))
+        before, behind = sentence[max(0, at - NEAR) : at], sentence[end : end + 30]
         runs[name] += 1
         found.append(name)
-        if before.strip("\"'“‘ (—") or _SPEAKS.search(sentence[at + len(" ".join(words)) :][:30]):
+        if at > opens or _SPEAKS.search(behind):
             inside[name] += 1
         if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
             placed[name] += 1
-        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(
-            sentence[at + len(" ".join(words)) :][:30]
-        ):
+        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(behind):
             speaks[name] += 1
     if len(set(found)) == 1:
         tail = sentence[sentence.find(found[0]) :] + " " + " ".join(after.split()[:2])
@@ -187,13 +187,18 @@ def _merge(
     pronouns: dict[str, Counter[str]],
 ) -> list[Figure]:
     full: dict[str, list[str]] = {}
+    holding: dict[str, list[str]] = defaultdict(list)
     for name in sorted(names, key=lambda n: (-n.count(" "), -runs[n], n)):
         parts = set(name.split(" "))
-        owner = next((f for f in full if parts < set(f.split(" "))), None)
+        # Those that hold one of its words are few, however many names there are.
+        longer = holding[name.split(" ")[0]]
+        owner = next((f for f in longer if parts < set(f.split(" "))), None)
         if owner:
             full[owner].append(name)
         else:
             full[name] = []
+            for part in parts:
+                holding[part].append(name)
     figures = []
     for name, short in full.items():
         group = [name, *short]

@@ -6,7 +6,7 @@ joined film comes first.
 """
 
 import io
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable
 from fractions import Fraction
 from typing import Any, Literal
 
@@ -103,10 +103,13 @@ def _drawn(draw: Draw, number: int, width: int, height: int, rate: Fraction) -> 
 
 
 def encode_sound(
-    samples: NDArray[np.float32], rate: int, fragment_seconds: float | None = None
+    blocks: Iterable[NDArray[np.float32]],
+    rate: int,
+    fragment_seconds: float | None = None,
+    target: str | None = None,
 ) -> bytes:
-    """AAC at 192 kbit/s of stereo samples (shape (n, 2)) in MP4; fragmented when `fragment_seconds`
-    is given."""
+    """AAC at 192 kbit/s of stereo samples (blocks of shape (n, 2)) in MP4; fragmented when
+    `fragment_seconds` is given. Written to the file `target` where one is named, else returned."""
     out = io.BytesIO()
     options = (
         {}
@@ -116,25 +119,25 @@ def encode_sound(
             "frag_duration": str(int(fragment_seconds * 1_000_000)),
         }
     )
-    with av.open(out, "w", format="mp4", options=options) as container:
+    with av.open(target or out, "w", format="mp4", options=options) as container:
         stream = container.add_stream("aac", rate=rate, layout="stereo")
         stream.bit_rate = 192_000
-        step = rate
-        planar = np.ascontiguousarray(samples.T)
-        for at in range(0, planar.shape[1], step):
-            frame = av.AudioFrame.from_ndarray(
-                np.ascontiguousarray(planar[:, at : at + step]), format="fltp", layout="stereo"
-            )
-            frame.sample_rate, frame.pts, frame.time_base = rate, at, Fraction(1, rate)
-            for packet in stream.encode(frame):
-                container.mux(packet)
+        at = 0
+        for block in blocks:
+            for start in range(0, len(block), rate):
+                piece = np.ascontiguousarray(block[start : start + rate].T)
+                frame = av.AudioFrame.from_ndarray(piece, format="fltp", layout="stereo")
+                frame.sample_rate, frame.pts, frame.time_base = rate, at, Fraction(1, rate)
+                at += piece.shape[1]
+                for packet in stream.encode(frame):
+                    container.mux(packet)
         for packet in stream.encode():
             container.mux(packet)
     return out.getvalue()
 
 
 def join(
-    segments: Sequence[bytes],
+    segments: Iterable[bytes],
     sound: bytes | None,
     rate: Fraction,
     target: str,

@@ -13,7 +13,7 @@ from pydantic import BaseModel
 from cutreel.core.captions import Caption
 from cutreel.core.keys import key
 from cutreel.core.motion import Move
-from cutreel.core.timeline import FrameRate, Span, Stretch, stretches
+from cutreel.core.timeline import CaptionClip, FrameRate, Span, Stretch, Timeline, stretches
 
 from .encode import ENCODER_VERSION, Quality
 
@@ -63,15 +63,39 @@ class SegmentPlan(BaseModel):
     @property
     def key(self) -> str:
         return key(
-            "segment", RENDER_VERSION * 100 + ENCODER_VERSION, plan=self.model_dump(mode="json")
+            "segment",
+            RENDER_VERSION * 100 + ENCODER_VERSION,
+            # What is as it is by default is no part of the key: a new field renders nothing again.
+            plan=self.model_dump(mode="json", exclude_defaults=True),
         )
+
+
+def plan_film(
+    film: Timeline, width: int, height: int, quality: Quality, burn: bool = True
+) -> list[tuple[int, SegmentPlan]]:
+    """(first frame, segment) for a whole film at a size; captions are burned in where `burn` says
+    so."""
+    shots = [
+        PlannedShot(layers=list(c.layers), page=c.page, move=c.move, focus=c.focus)
+        for c in film.clips
+    ]
+    return plan_segments(
+        shots,
+        [c.span for c in film.clips],
+        [j.frames for j in film.joins],
+        film.captions if burn else (),
+        film.rate,
+        width,
+        height,
+        quality,
+    )
 
 
 def plan_segments(
     shots: Sequence[PlannedShot],
     spans: Sequence[Span],
     dissolves: Sequence[int],
-    captions: Sequence[Caption],
+    captions: Sequence[Caption | CaptionClip],
     rate: FrameRate,
     width: int,
     height: int,

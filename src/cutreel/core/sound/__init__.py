@@ -2,16 +2,18 @@
 (samples, channels)."""
 
 from .cues import Cue, ambience_cues, ambience_of, cue_prompts, own_cues, sounds_named, spot_cues
-from .loudness import integrated_lufs, true_peak_dbtp
-from .mix import RATE, MixedPart, mix
+from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
+from .mix import BLOCK, RATE, MixedPart, Samples, Scratch, Source, mix
 from .music import MUSIC_MOODS, music_mood
 from .silence import trim
+from .wanted import SOUND_SECONDS, music_key_of, sound_key_of
 from .words import match_words
 
 # fmt: off
 __all__ = [
-    "MUSIC_MOODS", "RATE", "Cue", "MixedPart", "ambience_cues", "ambience_of", "cue_prompts",
-    "integrated_lufs", "match_words", "mix", "music_mood", "own_cues", "sounds_named", "spot_cues",
-    "trim", "true_peak_dbtp",
+    "BLOCK", "MUSIC_MOODS", "RATE", "SOUND_SECONDS", "Cue", "Loudness", "MixedPart", "Samples",
+    "Scratch", "Source", "TruePeaks", "ambience_cues", "ambience_of", "cue_prompts",
+    "integrated_lufs", "match_words", "mix", "music_key_of", "music_mood", "own_cues",
+    "sound_key_of", "sounds_named", "spot_cues", "trim", "true_peak_dbtp",
 ]
 # fmt: on

@@ -1,18 +1,14 @@
 """Time in whole frames: rates and timecode, lines laid out in time, shots from word times,
-transitions."""
+transitions; and the whole film as one model."""
 
 from .frames import FrameRate, timecode
 from .layout import LineSound, Timing, lay_out
+from .model import CaptionClip, Join, PictureClip, SoundClip, Timeline, Track
 from .shots import Span, Stretch, cut_points, stretches
 
+# fmt: off
 __all__ = [
-    "FrameRate",
-    "LineSound",
-    "Span",
-    "Stretch",
-    "Timing",
-    "cut_points",
-    "lay_out",
-    "stretches",
-    "timecode",
+    "CaptionClip", "FrameRate", "Join", "LineSound", "PictureClip", "SoundClip", "Span", "Stretch",
+    "Timeline", "Timing", "Track", "cut_points", "lay_out", "stretches", "timecode",
 ]
+# fmt: on

@@ -39,12 +39,7 @@ export function Candidates({
   const making = (useRuns(film.id).data ?? []).some(
     (r) => r.state === "going" && r.kind === wish.kind,
   );
-  const price = useEstimate(
-    film.id,
-    wish.kind === "again" ? wish : { kind: "pictures", shots: wish.shots ?? [], takes: count },
-    film.revision,
-    ready,
-  ).data;
+  const price = useEstimate(film.id, wish, film.revision, ready).data;
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2">
       <Button kind="ink" disabled={!ready || busy || making} onClick={onMake}>

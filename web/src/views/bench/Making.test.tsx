@@ -4,18 +4,20 @@ import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../api/client";
 import type { RunWish } from "../../api/film";
+
+type PicturesWish = Extract<RunWish, { kind: "pictures" }>;
 import { Making } from "./Making";
 
 const asked = vi.hoisted(() => ({
-  estimates: [] as RunWish[],
-  started: [] as RunWish[],
+  estimates: [] as PicturesWish[],
+  started: [] as PicturesWish[],
   fits: 99,
   runs: [] as { id: string; state: string }[],
 }));
 
 vi.mock("../../api/film", () => ({
   useChange: () => ({ mutate: vi.fn() }),
-  useStart: () => ({ mutate: (wish: RunWish) => asked.started.push(wish) }),
+  useStart: () => ({ mutate: (wish: PicturesWish) => asked.started.push(wish) }),
   useRuns: () => ({ data: asked.runs }),
   useLooksOf: () => [
     { name: "cut-paper", title: "Cut paper" },
@@ -31,7 +33,7 @@ vi.mock("../../api/film", () => ({
       caps: { prompt_characters: 400 },
     })),
   }),
-  useEstimate: (_: string, wish: RunWish) => {
+  useEstimate: (_: string, wish: PicturesWish) => {
     asked.estimates.push(wish);
     return {
       data: {

@@ -5,12 +5,15 @@ import re
 from collections.abc import Sequence
 from itertools import pairwise
 
+from .marks import replaced_between, without_emphasis
 from .story import Block, ReadStory, story_from
 
 _HEADING = re.compile(r"^(?:(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ].*|\.(?=[^.\s]).*)$", re.IGNORECASE)
 _CHARACTER = re.compile(
     r"^(?:@(?P<forced>.+?)|(?P<plain>(?=[^a-z]*[A-Z])[^a-z()]+?))(?:\s*\([^)]*\))?\s*\^?$"
 )
+LONGEST_NAME = 120
+"""Characters: a longer line is no name, whatever it is written in."""
 _TRANSITION = re.compile(r"^(?:[A-Z ]+TO:|>[^<]*)$")
 _TITLE_KEY = re.compile(r"^([A-Za-z][A-Za-z ]*):\s*(.*)$")
 _SET = re.compile(r"^\.|^(?:INT|EXT|EST|INT\.?/EXT|I/E)[. ]+", re.IGNORECASE)
@@ -22,7 +25,7 @@ def looks_like_fountain(text: str) -> bool:
     lines = text.split("\n")
     headings = sum(bool(re.match(r"^(?:INT|EXT|EST|I/E)[. ]", line)) for line in lines)
     cues = sum(
-        bool(line and _CHARACTER.match(line) and not line.startswith("#")) and bool(after.strip())
+        bool(line and not line.startswith("#") and _character(line)) and bool(after.strip())
         for line, after in pairwise(lines)
     )
     return headings > 0 and (cues > 0 or bool(re.match(r"^title:", text, re.IGNORECASE)))
@@ -34,60 +37,87 @@ def read_fountain(text: str) -> ReadStory:
     title, body = _title_page(text)
     notes: list[str] = []
 
-    def set_aside(match: re.Match[str]) -> str:
-        notes.append(" ".join(match.group(1).split()))
+    def set_aside(inside: str) -> str:
+        notes.append(" ".join(inside.split()))
         return f"\n\n\x01{len(notes) - 1}\n\n"
 
-    body = re.sub(r"/\*(.*?)\*/", set_aside, body, flags=re.DOTALL)
-    body = re.sub(r"(?<!\\)\[\[(.*?)\]\]", set_aside, body, flags=re.DOTALL)
+    body = replaced_between(body, "/*", "*/", set_aside)
+    body = replaced_between(body, "[[", "]]", set_aside)
     blocks: list[Block] = []
     for chunk in re.split(r"\n[ \t]*\n", body):
         lines = [line.strip() for line in chunk.strip("\n").split("\n") if line.strip()]
-        while lines:
-            lines = _take(lines, notes, blocks)
+        at = 0
+        while at < len(lines):
+            at = _take(lines, at, notes, blocks)
     return story_from(blocks, "fountain", title)
 
 
-def _take(lines: list[str], notes: Sequence[str], blocks: list[Block]) -> list[str]:
-    """Read one element from `lines` into `blocks`; returns what is left."""
-    line = lines[0]
+def _take(lines: Sequence[str], at: int, notes: Sequence[str], blocks: list[Block]) -> int:
+    """Read the element that begins with line `at` into `blocks`; returns where the next begins."""
+    line = lines[at]
+    if (character := _character(line)) and at + 1 < len(lines) and _is_free(line):
+        blocks += _dialogue(character, lines[at + 1 :])
+        return len(lines)
+    if (block := _of_one_line(line, notes)) is not None:
+        blocks += block
+        return at + 1
+    stop = next((i for i in range(at + 1, len(lines)) if lines[i].startswith("\x01")), len(lines))
+    words = " ".join(_plain(part.removeprefix("!")) for part in lines[at:stop])
+    blocks.append(Block("narration", words))
+    return stop
+
+
+def _is_free(line: str) -> bool:
+    """Whether a line is no element of another kind, so that it may be a character's name."""
+    return not line.startswith("!") and _of_one_line(line, ()) is None
+
+
+def _of_one_line(line: str, notes: Sequence[str]) -> list[Block] | None:
+    """The element that a line is by itself: a note, a heading, a synopsis, a page break, centred
+    words, a transition; None for what may go on."""
     if line.startswith("\x01"):
-        blocks.append(Block("note", notes[int(line[1:])]))
-    elif _HEADING.match(line):
-        blocks.append(Block("heading", _heading(line)))
-    elif line.startswith("#"):
-        blocks.append(Block("heading", line.lstrip("#").strip()))
-    elif line.startswith("=") and set(line) != {"="}:
-        blocks.append(Block("note", line[1:].strip()))
-    elif set(line) == {"="}:
-        pass
-    elif re.match(r"^>.*<$", line):
-        blocks.append(Block("narration", _plain(line[1:-1])))
-    elif _TRANSITION.match(line):
-        blocks.append(Block("note", line.lstrip("> ").strip()))
-    elif len(lines) > 1 and (character := _CHARACTER.match(line)) and not line.startswith("!"):
-        name = (
-            character["forced"].strip()
-            if character["forced"]
-            else character["plain"].strip().title()
-        )
-        for spoken in lines[1:]:
-            if spoken.startswith("(") and spoken.endswith(")"):
-                blocks.append(Block("note", f"{name.title()}: {spoken[1:-1]}"))
-            elif blocks[-1:] and blocks[-1].kind == "dialogue" and lines[1] != spoken:
-                blocks[-1] = Block("dialogue", blocks[-1].text + " " + _plain(spoken), name)
-            else:
-                blocks.append(Block("dialogue", _plain(spoken), name))
-        return []
-    else:
-        stop = next(
-            (i for i, later in enumerate(lines) if i and later.startswith("\x01")), len(lines)
-        )
-        blocks.append(
-            Block("narration", " ".join(_plain(part.removeprefix("!")) for part in lines[:stop]))
-        )
-        return lines[stop:]
-    return lines[1:]
+        return [Block("note", notes[int(line[1:])])] if notes else []
+    if _HEADING.match(line):
+        return [Block("heading", _heading(line))]
+    if line.startswith("#"):
+        return [Block("heading", line.lstrip("#").strip())]
+    if line.startswith("="):
+        return [] if set(line) == {"="} else [Block("note", line[1:].strip())]
+    if line.startswith(">") and line.endswith("<"):
+        return [Block("narration", _plain(line[1:-1]))]
+    if _TRANSITION.match(line):
+        return [Block("note", line.lstrip("> ").strip())]
+    return None
+
+
+def _character(line: str) -> str:
+    """The name of the character whose words follow a line; empty for any other line."""
+    match = _CHARACTER.match(line) if len(line) <= LONGEST_NAME else None
+    if match is None:
+        return ""
+    forced = match["forced"]
+    return str(forced.strip() if forced else match["plain"].strip().title())
+
+
+def _dialogue(name: str, lines: Sequence[str]) -> list[Block]:
+    """What a character says: words that follow one another are one block, parentheticals are
+    notes."""
+    out: list[Block] = []
+    words: list[str] = []
+
+    def said() -> None:
+        if words:
+            out.append(Block("dialogue", " ".join(words), name))
+            words.clear()
+
+    for line in lines:
+        if line.startswith("(") and line.endswith(")"):
+            said()
+            out.append(Block("note", f"{name.title()}: {line[1:-1]}"))
+        else:
+            words.append(_plain(line))
+    said()
+    return out
 
 
 def _title_page(text: str) -> tuple[str, str]:
@@ -120,9 +150,7 @@ def _heading(line: str) -> str:
 
 def _plain(text: str) -> str:
     """Words without the marks of emphasis, lyrics and escapes."""
-    text = re.sub(
-        r"(?<!\\)(\*{1,3}|_)(?=\S)(.+?)(?<=\S)(?<!\\)\1", r"\2", text.removeprefix("~").strip()
-    )
+    text = without_emphasis(text.removeprefix("~").strip())
     return re.sub(r"\\([*_\[])", r"\1", text)
 
 

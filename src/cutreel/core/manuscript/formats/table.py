@@ -4,6 +4,7 @@ say otherwise."""
 import csv
 import io
 import re
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal, get_args
@@ -36,6 +37,7 @@ _HEADERS: dict[Column, tuple[str, ...]] = {
     "remarks", "todo"), "paragraph": ("paragraph", "paragraphs"), "leave": (),
 }
 # fmt: on
+MOST_COLUMNS = 200
 _EXTRA = ("description", "picture", "motion", "sound", "direction")
 _OWN = {
     "picture": "prompt",
@@ -167,6 +169,12 @@ def _rows(text: str) -> tuple[list[tuple[int, list[str]]], str]:
             f"The table breaks off at line {before + 1}: {error}.",
             "Look at the quotation marks there.",
         ) from error
+    widest = max((len(cells) for _, cells in rows), default=0)
+    if widest > MOST_COLUMNS:
+        raise BadInput(
+            f"The table has {widest:,} columns.",
+            f"Give one of at most {MOST_COLUMNS}, with a row for each shot.",
+        )
     if not rows:
         raise BadInput("The table is empty.", "Give it at least one row.")
     return rows, separator
@@ -189,10 +197,10 @@ def _separator(text: str) -> str | None:
         except csv.Error:
             continue
         counts = counts[:-1] if len(text) > len(sample) and len(counts) > 1 else counts
-        usual = max(set(counts), key=counts.count)
+        usual, times = Counter(counts).most_common(1)[0] if counts else (0, 0)
         if usual < 2:
             continue
-        agree = counts.count(usual) / len(counts)
+        agree = times / len(counts)
         if agree >= 0.6 and (best is None or (agree, usual) > best[:2]):
             best = (agree, usual, separator)
     return best[2] if best else None

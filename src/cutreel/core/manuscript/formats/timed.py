@@ -9,8 +9,12 @@ from cutreel.core.errors import BadInput
 
 from .story import Block, ReadStory, story_from
 
-_TAG = re.compile(r"<[^>]*>|\{[^}]*\}")
-_VOICE = re.compile(r"<v(?:\.[\w.]+)?\s+([^>]+)>")
+_TAG = re.compile(r"<[^<>\n]*>|\{[^{}\n]*\}")
+_VOICE = re.compile(r"<v(?:\.[\w.]{1,40})?[ \t]+([^<>]{1,80})>")
+_STRAY = str.maketrans({"<": "\ue000", "{": "\ue001"})
+"""Brackets that open nothing are set aside, since every one of them would be followed to the
+end."""
+_BACK = str.maketrans({"\ue000": "<", "\ue001": "{"})
 _SPEAKER = re.compile(r"^(?:-\s*)?([A-Z][A-Z .'-]{1,30}):\s+(\S.*)$", re.DOTALL)
 
 
@@ -31,7 +35,9 @@ def read_timed(text: str, format: str) -> ReadStory:
         if "-->" in cue
     ]
     try:
-        cues = pysubs2.SSAFile.from_string(text, format_="vtt" if format == "vtt" else "srt")
+        cues = pysubs2.SSAFile.from_string(
+            _TAG.sub("", text).translate(_STRAY), format_="vtt" if format == "vtt" else "srt"
+        )
     except (ValueError, pysubs2.exceptions.Pysubs2Error) as error:
         raise BadInput(
             "Those subtitles cannot be read.", "Give SubRip (.srt) or WebVTT (.vtt)."
@@ -41,7 +47,8 @@ def read_timed(text: str, format: str) -> ReadStory:
     joins = False
     named = voices if len(voices) == len(cues) else [None] * len(cues)
     for number, (cue, voice) in enumerate(zip(cues, named, strict=True), 1):
-        words = " ".join(_TAG.sub("", cue.text.replace("\\N", " ").replace("\\h", " ")).split())
+        words = cue.text.replace("\\N", " ").replace("\\h", " ").translate(_BACK)
+        words = " ".join(words.split())
         words = unescape(words) if format == "vtt" else words
         seconds = (cue.end - cue.start) / 1000
         if seconds <= 0:

@@ -1,0 +1,208 @@
+"""A film as it stands: what was read of it, with everything made for it so far laid in.
+
+What is not made yet is stood in for: estimated times for unspoken lines, a paper page for a missing
+picture.
+"""
+
+from collections.abc import Callable, Collection, Mapping, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from cutreel.core.captions import Caption, captions_of
+from cutreel.core.sound import (
+    Cue,
+    ambience_cues,
+    music_key_of,
+    music_mood,
+    own_cues,
+    sound_key_of,
+    spot_cues,
+)
+from cutreel.core.timeline import (
+    CaptionClip,
+    FrameRate,
+    Join,
+    LineSound,
+    PictureClip,
+    SoundClip,
+    Span,
+    Timeline,
+    Timing,
+    cut_points,
+    lay_out,
+)
+
+from .document import FilmDocument
+from .made import Result, TakeRow, focus_of, used_take
+from .reading import ReadFilm
+
+Look_up = Callable[[Collection[str]], Mapping[str, Result]]
+VOICE_IN, VOICE_OUT = 0.005, 0.02
+"""Seconds: enough that no edge of a line clicks, too short to be heard."""
+AMBIENCE_IN, AMBIENCE_OUT, SPOT_OUT, MUSIC_IN = 0.8, 1.0, 0.3, 0.4
+"""Seconds: a place is come into and left; a spot is cut off by nothing; music does not jump in."""
+
+
+@dataclass(frozen=True)
+class Assembled:
+    """A film with its times. Lists run beside `read.shots` or `read.speech`."""
+
+    film: str
+    read: ReadFilm
+    rate: FrameRate
+    spoken: dict[int, Result]
+    timing: Timing
+    spans: list[Span]
+    takes: list[list[TakeRow]]
+    used: list[TakeRow | None]
+    cues: list[Cue]
+    mood: str | None
+    music_key: str | None
+    sounds: Mapping[str, Result]
+    captions: list[Caption]
+
+    @property
+    def document(self) -> FilmDocument:
+        return self.read.document
+
+    @property
+    def frames(self) -> int:
+        return self.spans[-1].end if self.spans else 0
+
+    @property
+    def seconds(self) -> float:
+        return self.rate.seconds(self.frames)
+
+    @cached_property
+    def voiced(self) -> list[bool]:
+        """For each shot whether all of its words are spoken."""
+        words = {
+            i
+            for n in self.spoken
+            for i in range(self.read.speech[n].first, self.read.speech[n].end)
+        }
+        return [all(i in words for i in range(s.first, s.end)) for s in self.read.shots]
+
+    @cached_property
+    def timeline(self) -> Timeline:
+        """The film in frames, as rendering, mixing, captions and whoever takes it elsewhere read
+        it."""
+        join = Join(self.rate.frames(self.document.settings.dissolve))
+        return Timeline(
+            self.rate,
+            [self._clip(i) for i in range(len(self.spans))],
+            [join] * max(0, len(self.spans) - 1),
+            [*self._voices(), *self._effects(), *self._music()],
+            [CaptionClip(c.start, c.end, c.lines) for c in self.captions],
+        )
+
+    def _clip(self, i: int) -> PictureClip:
+        shot, take = self.read.shots[i], self.used[i]
+        if take is None:
+            return PictureClip(self.spans[i], page=(shot.text, shot.shot.edge), move="still")
+        return PictureClip(self.spans[i], take.layers, move=shot.move, focus=focus_of(take))
+
+    def _voices(self) -> list[SoundClip]:
+        out = []
+        for i, result in sorted(self.spoken.items()):
+            start, end = result.data["trim"]
+            out.append(
+                SoundClip(
+                    "voice",
+                    round(self.timing.lines[i], 4),
+                    result.media or "",
+                    cut=(start, end),
+                    fade_in=VOICE_IN,
+                    fade_out=VOICE_OUT,
+                )
+            )
+        return out
+
+    def _effects(self) -> list[SoundClip]:
+        out = []
+        for cue in self.cues:
+            sound = self.sounds.get(sound_key_of(cue, self.document.settings.seed))
+            if sound is None or sound.media is None:
+                continue
+            start = round(cue.start, 4)
+            if cue.kind == "ambience":
+                out.append(
+                    SoundClip(
+                        "ambience",
+                        start,
+                        sound.media,
+                        loop_to=round(cue.end, 4),
+                        fade_in=AMBIENCE_IN,
+                        fade_out=AMBIENCE_OUT,
+                    )
+                )
+            else:
+                out.append(SoundClip("spot", start, sound.media, fade_out=SPOT_OUT))
+        return out
+
+    def _music(self) -> list[SoundClip]:
+        music = self.sounds.get(self.music_key or "")
+        if music is None or music.media is None:
+            return []
+        return [SoundClip("music", 0.0, music.media, fade_in=MUSIC_IN)]
+
+
+def assemble(
+    film: str, read: ReadFilm, takes: Mapping[int, Sequence[TakeRow]], look_up: Look_up
+) -> Assembled:
+    """Lay everything made so far into a film. `takes` are by the number of their shot; `look_up`
+    gives the results there are among some keys."""
+    document = read.document
+    rate = FrameRate.parse(document.settings.fps)
+    found = look_up([line.key for line in read.speech])
+    spoken = {i: found[line.key] for i, line in enumerate(read.speech) if line.key in found}
+    timing = lay_out(
+        read.script,
+        [(w.first, w.end) for w in read.speech],
+        {
+            i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"]))
+            for i, r in spoken.items()
+        },
+        read.pauses,
+        [w.length for w in read.speech],
+    )
+    alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
+    spans = cut_points(read.opens, timing, rate, alone)
+    takes_of = [list(takes.get(s.picture_of, ())) for s in read.shots]
+    lender = {s.shot.id: s.shot for s in read.shots}
+    used = [
+        used_take(s, t, lender[s.picture_of].circled, lender[s.picture_of].rejected)
+        for s, t in zip(read.shots, takes_of, strict=True)
+    ]
+    cues = _cues(read, timing, spans, rate)
+    mood = music_mood(document.settings.music, [s.facts for s in read.shots])
+    seconds = rate.seconds(spans[-1].end) if spans else 0.0
+    seed = document.settings.seed
+    music = music_key_of(mood, seconds, seed) if mood else None
+    wanted = [sound_key_of(c, seed) for c in cues] + ([music] if music else [])
+    return Assembled(
+        film=film,
+        read=read,
+        rate=rate,
+        spoken=spoken,
+        timing=timing,
+        spans=spans,
+        takes=takes_of,
+        used=used,
+        cues=cues,
+        mood=mood,
+        music_key=music,
+        sounds=look_up(wanted),
+        captions=captions_of(read.script.words, timing.words),
+    )
+
+
+def _cues(read: ReadFilm, timing: Timing, spans: list[Span], rate: FrameRate) -> list[Cue]:
+    """The cues that the text and the maker ask for, without those that the maker lifted."""
+    numbers = [s.shot.id for s in read.shots]
+    every = [
+        *ambience_cues([s.facts for s in read.shots], spans, rate, numbers),
+        *spot_cues(read.script, read.ids, timing.words, read.opens),
+        *own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers),
+    ]
+    return [c for c in every if c.id not in read.document.lifted_cues]

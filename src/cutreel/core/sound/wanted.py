@@ -1,0 +1,26 @@
+"""The sounds that a film asks for, by key: the same prompt is made once in a film."""
+
+from cutreel.core.keys import key, seed_from
+
+from .cues import Cue
+
+SOUND_SECONDS = {"ambience": 12.0, "spot": 2.5}
+"""An ambience is long enough that its loop is not heard as one; a spot is over before its shot
+is."""
+SOUND_VERSION = MUSIC_VERSION = 1
+
+
+def sound_key_of(cue: Cue, seed: int) -> str:
+    """The key of the sound that a cue asks for."""
+    return key(
+        "sound",
+        SOUND_VERSION,
+        prompt=cue.prompt,
+        seconds=SOUND_SECONDS[cue.kind],
+        seed=seed_from(seed, cue.prompt),
+    )
+
+
+def music_key_of(mood: str, seconds: float, seed: int) -> str:
+    """The key of the music: its length is the film's, to a tenth of a second."""
+    return key("music", MUSIC_VERSION, mood=mood, seconds=round(seconds, 1), seed=seed)

@@ -1,0 +1,81 @@
+"""The whole film in rational frames, as one plain model that everything else reads: the picture
+track with its joins, the sound tracks, the captions.
+
+Picture stands in whole frames. Sound stands in seconds, since a voice begins between two frames; it
+is laid in at its sample.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from typing import Literal
+
+from cutreel.core.motion import Move
+
+from .frames import FrameRate
+from .shots import Span
+
+Track = Literal["voice", "spot", "ambience", "music"]
+
+
+@dataclass(frozen=True, slots=True)
+class PictureClip:
+    """What a shot shows in its frames: a picture's layers as (media, depth), from back to front;
+    without any, the paper page that stands in (`page`: the words, the edge number). The camera's
+    way, and where it aims."""
+
+    span: Span
+    layers: tuple[tuple[str, float], ...] = ()
+    page: tuple[str, str] | None = None
+    move: Move = "push"
+    focus: tuple[float, float] = (0.5, 0.5)
+
+
+@dataclass(frozen=True, slots=True)
+class Join:
+    """What stands between a clip and the next: wanted frames of a dissolve, 0 for a straight
+    cut."""
+
+    frames: int
+
+
+@dataclass(frozen=True, slots=True)
+class SoundClip:
+    """A sound on a track from `start` seconds. Of its file the samples `cut` (first, end) are
+    heard, or all; `loop_to` repeats it until that second; fades are in seconds."""
+
+    track: Track
+    start: float
+    media: str
+    cut: tuple[int, int] | None = None
+    loop_to: float | None = None
+    fade_in: float = 0.0
+    fade_out: float = 0.0
+
+
+@dataclass(frozen=True, slots=True)
+class CaptionClip:
+    """Lines to be read from `start` to `end` seconds."""
+
+    start: float
+    end: float
+    lines: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class Timeline:
+    """A film in time. `joins[i]` stands between clip i and the next; the clips lie one behind
+    another without gaps."""
+
+    rate: FrameRate
+    clips: Sequence[PictureClip]
+    joins: Sequence[Join]
+    sounds: Sequence[SoundClip] = field(default_factory=tuple)
+    captions: Sequence[CaptionClip] = field(default_factory=tuple)
+
+    @property
+    def frames(self) -> int:
+        return self.clips[-1].span.end if self.clips else 0
+
+    @property
+    def seconds(self) -> float:
+        return self.rate.seconds(self.frames)

@@ -1,0 +1,30 @@
+"""What is made, and how: a registry of kinds and runs, and what works through them. Everything can
+be repeated without harm."""
+
+from .apart import SCRIPT, reader
+from .drifting import PersonDrift, drift_of, seen_of
+from .estimating import Estimate, estimate, price_of
+from .faulty import faults_of
+from .known import REGISTRY, RunRequest
+from .picking import PicturesWanted, wanted_pictures
+from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
+from .planning import SHORT_SIDE, frame_size, planned_segments
+from .preview import PreviewDesk
+from .queue import Queue
+from .references import ReferencesWanted, candidates
+from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
+from .sampling import samples
+from .stories import FoundStory, pace_in, story_apart
+from .workshop import Workshop, workshop_from_environment
+from .writing import write
+
+# fmt: off
+__all__ = [
+    "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "FoundStory", "Origin", "PersonDrift", "Picture",
+    "PicturesWanted", "PreviewDesk", "Queue", "ReferencesWanted", "RunRequest", "Workshop",
+    "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
+    "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "pause_run", "planned_segments",
+    "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",
+    "try_now", "wanted_pictures", "workshop_from_environment", "write",
+]
+# fmt: on

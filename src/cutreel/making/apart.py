@@ -1,0 +1,82 @@
+"""Files from outside are opened in a process of their own: what breaks, hangs or blows up there
+harms nothing here."""
+
+import atexit
+import resource
+import threading
+from collections.abc import Callable
+from multiprocessing import get_context
+from typing import Any, TypeVar
+
+from pebble import ProcessPool
+
+from cutreel.core.errors import BadInput
+
+T = TypeVar("T")
+SECONDS = 60
+PICTURE, SCRIPT = "picture", "script"
+_ADVICE = {
+    PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
+    SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
+}
+MOST_MEMORY = 6 * 2**30
+
+
+class Reader:
+    """One process that opens files, begun when the first comes and again whenever it died or was
+    too slow."""
+
+    def __init__(self) -> None:
+        self._lock = threading.Lock()
+        self._pool: Any = None
+
+    def read(self, work: Callable[..., T], data: bytes, *more: Any, what: str = PICTURE) -> T:
+        """What `work` makes of a file, which is to be `what`. Raises BadInput in words the maker
+        can act on, whatever went wrong."""
+        with self._lock:
+            if self._pool is None:
+                self._pool = ProcessPool(
+                    max_workers=1, context=get_context("spawn"), initializer=_bounded
+                )
+                atexit.register(self.close)
+            pool = self._pool
+        try:
+            found: T = pool.schedule(work, args=(data, *more), timeout=SECONDS).result()
+        except BadInput:
+            raise
+        except TimeoutError as error:
+            raise BadInput(
+                f"That file could not be read within {SECONDS} seconds.", _ADVICE[what]
+            ) from error
+        except Exception as error:
+            raise BadInput(
+                f"That file is not a {what}, or it is damaged.", _ADVICE[what]
+            ) from error
+        return found
+
+    def warm(self) -> None:
+        """Begin the process before somebody waits for it."""
+        self.read(_nothing, b"")
+
+    def close(self) -> None:
+        """End the process."""
+        with self._lock:
+            if self._pool is not None:
+                self._pool.stop()
+                self._pool.join()
+                self._pool = None
+
+
+def _bounded() -> None:
+    # Loaded here, so that the first file does not wait for it.
+    from . import stories  # noqa: F401
+    from .pictures import measuring  # noqa: F401
+
+    resource.setrlimit(resource.RLIMIT_AS, (MOST_MEMORY, MOST_MEMORY))
+
+
+def _nothing(data: bytes) -> None:
+    return None
+
+
+reader = Reader()

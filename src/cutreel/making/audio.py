@@ -1,0 +1,133 @@
+"""Sound files to samples and back, and what is kept of a spoken line."""
+
+import io
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import av
+import numpy as np
+import soundfile
+import soxr
+from numpy.typing import NDArray
+
+from cutreel.core.errors import BadInput
+from cutreel.core.sound import BLOCK, RATE, match_words, trim
+from cutreel.store import MediaStore
+
+MOST_HELD = 4_000_000
+"""Bytes of an encoded sound that is held decoded: a line, an effect, an ambience."""
+FRAMES_IN_HAND = 400
+
+
+def samples_of(data: bytes) -> NDArray[np.float32]:
+    """Samples at 48 kHz, shape (n, channels), of a sound file. Raises BadInput for what is none."""
+    try:
+        audio, rate = soundfile.read(io.BytesIO(data), dtype="float32", always_2d=True)
+    except Exception as error:
+        raise BadInput("That sound file cannot be read.", "Use WAV, FLAC or Ogg.") from error
+    if rate != RATE:
+        audio = soxr.resample(audio, rate, RATE).astype(np.float32)
+    out: NDArray[np.float32] = audio
+    return out
+
+
+class FileSource:
+    """A kept sound that gives any stretch of itself in stereo. What is short is held in memory; of
+    what is long only its encoded file is, and stretches are decoded as they are asked for."""
+
+    def __init__(self, data: bytes, cut: tuple[int, int] | None) -> None:
+        self._first, self._held = 0, None if len(data) > MOST_HELD else samples_of(data)
+        if self._held is None:
+            self._file = soundfile.SoundFile(io.BytesIO(data))
+            if self._file.samplerate != RATE:  # rare, and long: it is brought to our rate whole
+                self._held = samples_of(data)
+        length = len(self._held) if self._held is not None else len(self._file)
+        if cut is not None:
+            self._first, length = cut[0], min(cut[1], length) - cut[0]
+        self.length = length
+
+    @classmethod
+    def of(cls, media: MediaStore, name: str, cut: tuple[int, int] | None) -> "FileSource":
+        return cls(media.get(name), cut)
+
+    def read(self, start: int, end: int) -> NDArray[np.float32]:
+        """Samples `start` up to `end`, shape (n, 2)."""
+        start, end = self._first + start, self._first + min(end, self.length)
+        if self._held is not None:
+            part = self._held[start:end]
+        else:
+            self._file.seek(start)
+            part = self._file.read(max(0, end - start), dtype="float32", always_2d=True)
+        return part if part.shape[1] == 2 else np.repeat(part[:, :1], 2, axis=1)
+
+
+class FileScratch:
+    """The sum of a mix on disk, as 24 bit so that it is small and loses nothing that could be
+    heard."""
+
+    HEADROOM = 8.0
+    """The sum may be over full scale before its loudness is set."""
+
+    def __init__(self, path: Path) -> None:
+        self.path = path
+        self._out: Any = None
+
+    def __enter__(self) -> "FileScratch":
+        self._out = soundfile.SoundFile(self.path, "w", RATE, 2, "PCM_24", format="RF64")
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self._out.close()
+        self.path.unlink(missing_ok=True)
+
+    def write(self, block: NDArray[np.float32]) -> None:
+        self._out.write(block / self.HEADROOM)
+
+    def blocks(self) -> Iterator[NDArray[np.float32]]:
+        self._out.close()
+        with soundfile.SoundFile(self.path) as file:
+            while len(block := file.read(BLOCK, dtype="float32", always_2d=True)):
+                yield block * np.float32(self.HEADROOM)
+
+
+def decoded_blocks(path: Path) -> Iterator[NDArray[np.float32]]:
+    """The samples of an encoded track (AAC in MP4), in blocks of shape (n, 2)."""
+    with av.open(str(path), "r") as container:
+        held: list[NDArray[np.float32]] = []
+        for frame in container.decode(audio=0):
+            held.append(frame.to_ndarray().T.astype(np.float32))
+            if len(held) >= FRAMES_IN_HAND:
+                yield np.concatenate(held)
+                held = []
+        if held:
+            yield np.concatenate(held)
+
+
+def peaks_of(samples: NDArray[np.float32]) -> list[int]:
+    """The loudest sample of every twentieth of a second, 0 … 100 of the line's own loudest: a
+    waveform to look at."""
+    mono = np.abs(samples).max(axis=1)
+    block = RATE // 20
+    padded = np.pad(mono, (0, -len(mono) % block))
+    loud = padded.reshape(-1, block).max(axis=1)
+    return [round(float(v)) for v in loud / max(1e-6, float(loud.max())) * 100]
+
+
+def spoken_line(data: bytes, about: dict[str, Any], words: list[str]) -> dict[str, Any]:
+    """What is kept of a spoken line: the stretch without silence at its ends, and each word's time
+    in that stretch."""
+    samples = samples_of(data)
+    start, end = trim(samples, RATE)
+    if end <= start:
+        raise BadInput("The voice returned silence.", "Try again, or choose another voice.")
+    offset, seconds = start / RATE, (end - start) / RATE
+    spoken = [(w["text"], w["start"], w["end"]) for w in about.get("words", [])]
+    times = match_words(words, spoken, len(samples) / RATE)
+    return {
+        "trim": [start, end],
+        "seconds": seconds,
+        "peaks": peaks_of(samples[start:end]),
+        "phones": about.get("phones", []),
+        "words": [[max(0.0, a - offset), min(seconds, max(0.0, b - offset))] for a, b in times],
+    }

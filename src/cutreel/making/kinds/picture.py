@@ -1,0 +1,145 @@
+"""Pictures of shots: what is asked of an illustrator, and the take that comes of it."""
+
+from collections.abc import Sequence
+from decimal import Decimal
+from typing import Any, ClassVar
+
+from cutreel.core.film import FilmDocument, ReadShot
+from cutreel.core.keys import key
+from cutreel.protocol import FigurePose, Guide, Offer, PictureInput, PictureReference, Vary
+from cutreel.services import Delivered
+from cutreel.store import Result
+
+from ..pictures import Origin, Picture, add_take, kept_picture
+from ..registry import Kind, Made, Spec, offer_for
+from ..work import Work
+
+MOST_DRAWING = 4_000_000
+"""Bytes of a layer's SVG, beyond which it is not kept."""
+
+
+class PictureSpec(Spec):
+    """One picture: the words, the seed, the size; pictures to follow as (media, strength 0 … 100,
+    of whom); how it varies as (seed, strength); a sketch to follow as (media, strength).
+    `made_from`, `again` and `restyled` say how the take came to be, and do not change what it looks
+    like."""
+
+    kind: ClassVar[str] = "picture"
+    made_from: str
+    prompt: str
+    negative: str = ""
+    seed: int
+    width: int
+    height: int
+    offer: str
+    references: tuple[tuple[str, int, str], ...] = ()
+    lighter: tuple[str, ...] = ()
+    vary: tuple[int, float] | None = None
+    guide: tuple[str, float] | None = None
+    poses: tuple[FigurePose, ...] = ()
+    again: dict[str, Any] | None = None
+    restyled: dict[str, Any] | None = None
+
+    @property
+    def key(self) -> str:
+        """As the first version of Cut Reel wrote it, so that its pictures are found."""
+        optional = self.model_dump(
+            mode="json",
+            include={"references", "lighter", "vary", "guide", "poses"},
+            exclude_defaults=True,
+        )
+        return key(
+            "take",
+            self.version,
+            prompt=self.prompt,
+            negative=self.negative,
+            seed=self.seed,
+            size=[self.width, self.height],
+            offer=self.offer,
+            **optional,
+        )
+
+
+def picture_spec(document: FilmDocument, shot: ReadShot, nth: int = 0, **more: Any) -> PictureSpec:
+    """The spec of the `nth` take of a shot's picture: each has the next seed."""
+    return PictureSpec(
+        **{
+            "made_from": shot.picture_key,
+            "prompt": shot.prompt.text,
+            "negative": shot.sent_negative,
+            "seed": shot.seed + nth,
+            "width": shot.size[0],
+            "height": shot.size[1],
+            "offer": document.settings.offer,
+            "references": tuple((r.media, r.strength, r.name) for r in shot.references),
+            "lighter": shot.lighter,
+            **more,
+        }
+    )
+
+
+class PictureKind(Kind[PictureSpec]):
+    spec = PictureSpec
+
+    def make(self, spec: PictureSpec, work: Work) -> Made | None:
+        media = [m for m, _, _ in spec.references] + ([spec.guide[0]] if spec.guide else [])
+        files = {_hash(m): work.shop.media.get(m) for m in media}
+        done = work.ask(spec.offer, _asked(spec), spec, files)
+        return None if done is None else _kept(work, done)
+
+    def place(self, spec: PictureSpec, made: Result, cost: Decimal, work: Work) -> None:
+        """A take of its shot. A reference, or a sample of a look, has no shot and stays a
+        result."""
+        if work.shot is None:
+            return
+        asked = spec.model_dump(
+            mode="json", include={"vary", "poses", "guide"}, exclude_defaults=True
+        )
+        told = {"asked": asked} if asked else {}
+        told |= spec.model_dump(mode="json", include={"again", "restyled"}, exclude_none=True)
+        origin = Origin(
+            spec.made_from, spec.seed, spec.prompt, spec.negative, spec.offer, brought=False
+        )
+        add_take(work.shop, work.film, work.shot, Picture.of_result(made), origin, told, cost)
+
+    def price(self, spec: PictureSpec, offers: Sequence[Offer]) -> Decimal:
+        offer = offer_for("picture", offers, spec.offer)
+        return offer.price.amount if offer else Decimal(0)
+
+
+def _asked(spec: PictureSpec) -> PictureInput:
+    return PictureInput(
+        prompt=spec.prompt,
+        negative=spec.negative,
+        lighter=list(spec.lighter),
+        seed=spec.seed,
+        width=spec.width,
+        height=spec.height,
+        references=[
+            PictureReference(sha256=_hash(media), strength=strength / 100, name=whose)
+            for media, strength, whose in spec.references
+        ],
+        poses=list(spec.poses),
+        vary=Vary(seed=spec.vary[0], strength=spec.vary[1]) if spec.vary else None,
+        guide=Guide(sha256=_hash(spec.guide[0]), strength=spec.guide[1]) if spec.guide else None,
+    )
+
+
+def _kept(work: Work, done: Delivered) -> Made:
+    (flat, data), *more = done.files
+    layers = [(d, float(r.data.get("depth", 0.0))) for r, d in more if r.media_type == "image/png"]
+    drawings = [d for r, d in more if r.media_type == "image/svg+xml" and len(d) <= MOST_DRAWING]
+    told = flat.data.get("regions")
+    picture = kept_picture(
+        work.shop,
+        data,
+        layers=layers,
+        drawings=drawings,
+        regions=[r for r in told if isinstance(r, dict)] if isinstance(told, list) else [],
+    )
+    about = {**picture.as_data(), "unused_words": done.unused_words}
+    return Made(picture.media, about, done.cost)
+
+
+def _hash(media: str) -> str:
+    return media.split(".", maxsplit=1)[0]

@@ -1,0 +1,59 @@
+"""Segments: stretches of the film as encoded pictures, for the film itself and for the preview."""
+
+from collections.abc import Sequence
+from typing import ClassVar
+
+from cutreel.core.render import Quality, SegmentPlan
+from cutreel.store import Assembled, ItemSpec
+
+from ..planning import planned_segments
+from ..registry import COMPUTING, Captions, Kind, Made, Spec, item
+from ..rendering import Cancelled, rendered
+from ..work import Work
+from ..workshop import Workshop
+
+FILM_SPEED, PREVIEW_SPEED = 2.4e7, 2e8
+"""Pixels a second that one worker renders, about: what it says is only shown as time left."""
+
+
+class SegmentSpec(Spec):
+    """A segment, complete: what is seen in each of its frames, at which size."""
+
+    kind: ClassVar[str] = "segment"
+    plan: SegmentPlan
+
+    @property
+    def key(self) -> str:
+        return self.plan.key
+
+
+class SegmentKind(Kind[SegmentSpec]):
+    spec = SegmentSpec
+    queue = COMPUTING
+
+    def make(self, spec: SegmentSpec, work: Work) -> Made | None:
+        try:
+            data = rendered(work.shop, spec.plan, work.progress, work.dropped)
+        except Cancelled:
+            return None
+        return Made(work.shop.media.put(data, "mp4"), {"frames": spec.plan.frames})
+
+
+def missing_segments(
+    film: Assembled, quality: Quality, shop: Workshop, size: str, captions: Captions | None
+) -> list[ItemSpec]:
+    """Segments that were not rendered yet, each different one once."""
+    plans = planned_segments(film, quality, size, captions)
+    made = shop.results.known([plan.key for _, plan in plans])
+    return list(_items(plans, made, FILM_SPEED if quality == "film" else PREVIEW_SPEED).values())
+
+
+def _items(
+    plans: Sequence[tuple[int, SegmentPlan]], made: set[str], speed: float
+) -> dict[str, ItemSpec]:
+    out: dict[str, ItemSpec] = {}
+    for first, plan in plans:
+        if plan.key not in made:
+            weight = plan.frames * plan.width * plan.height / speed
+            out[plan.key] = item(SegmentSpec(plan=plan), f"frames from {first}", weight=weight)
+    return out

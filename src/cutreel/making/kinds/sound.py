@@ -1,0 +1,107 @@
+"""Sounds of cues and the film's music: asked of a sound maker and a composer."""
+
+from collections.abc import Sequence
+from decimal import Decimal
+from typing import ClassVar
+
+from cutreel.core.keys import seed_from
+from cutreel.core.sound import SOUND_SECONDS, sound_key_of
+from cutreel.protocol import MusicInput, Offer, SoundInput
+from cutreel.store import Assembled, ItemSpec
+
+from ..registry import Kind, Made, Spec, Wanted, item, offer_for
+from ..work import Work
+from ..workshop import Workshop
+
+LEAST_MUSIC = 4.0
+"""Seconds: a shorter piece has no end that could be heard as one."""
+
+
+class SoundSpec(Spec):
+    """What is heard, for how long. `sound` is the key that the film knows the sound by."""
+
+    kind: ClassVar[str] = "sound"
+    sound: str
+    prompt: str
+    seconds: float
+    seed: int
+
+    @property
+    def key(self) -> str:
+        return self.sound
+
+
+class MusicSpec(Spec):
+    """A mood that ends at a second. `music` is the key that the film knows the music by."""
+
+    kind: ClassVar[str] = "music"
+    music: str
+    mood: str
+    seconds: float
+    seed: int
+
+    @property
+    def key(self) -> str:
+        return self.music
+
+
+class SoundKind(Kind[SoundSpec]):
+    spec = SoundSpec
+
+    def make(self, spec: SoundSpec, work: Work) -> Made | None:
+        job = SoundInput(prompt=spec.prompt, seconds=spec.seconds, seed=spec.seed)
+        return _heard(work, job, spec)
+
+    def price(self, spec: SoundSpec, offers: Sequence[Offer]) -> Decimal:
+        offer = offer_for("sound", offers)
+        return offer.price.amount if offer else Decimal(0)
+
+
+class MusicKind(Kind[MusicSpec]):
+    spec = MusicSpec
+
+    def make(self, spec: MusicSpec, work: Work) -> Made | None:
+        job = MusicInput(mood=spec.mood, seconds=max(LEAST_MUSIC, spec.seconds), seed=spec.seed)
+        return _heard(work, job, spec)
+
+    def price(self, spec: MusicSpec, offers: Sequence[Offer]) -> Decimal:
+        offer = offer_for("music", offers)
+        return offer.price.amount * Decimal(str(spec.seconds)) if offer else Decimal(0)
+
+
+def _heard(work: Work, job: SoundInput | MusicInput, spec: Spec) -> Made | None:
+    done = work.ask(work.offer_of(job.kind).name, job, spec)
+    if done is None:
+        return None
+    about, data = done.files[0]
+    return Made(work.shop.media.put(data, "flac"), about.data, done.cost)
+
+
+def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
+    """Effects and ambiences that were not made yet, each different one once."""
+    out: dict[str, ItemSpec] = {}
+    seed = film.document.settings.seed
+    for cue in film.cues:
+        name = sound_key_of(cue, seed)
+        if name not in film.sounds:
+            spec = SoundSpec(
+                sound=name,
+                prompt=cue.prompt,
+                seconds=SOUND_SECONDS[cue.kind],
+                seed=seed_from(seed, cue.prompt),
+            )
+            out[name] = item(spec, f"sound of {cue.prompt}", weight=0.6)
+    return list(out.values())
+
+
+def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
+    """The music, when the film wants some and this length was not composed yet."""
+    if film.music_key is None or film.mood is None or film.music_key in film.sounds:
+        return []
+    spec = MusicSpec(
+        music=film.music_key,
+        mood=film.mood,
+        seconds=round(film.seconds, 1),
+        seed=film.document.settings.seed,
+    )
+    return [item(spec, f"{film.mood} music", weight=1 + film.seconds * 0.05)]

@@ -1,0 +1,59 @@
+"""Everything that Cut Reel can make, and everything that can be asked for."""
+
+from typing import Annotated
+
+from pydantic import Field
+
+from .again import AGAIN_RUN, AgainWanted
+from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
+from .kinds.film import FilmKind
+from .kinds.mix import MixKind
+from .kinds.picture import PictureKind
+from .kinds.retouch import RETOUCH_RUN, RetouchKind, RetouchWanted
+from .kinds.segment import SegmentKind
+from .kinds.sound import MusicKind, SoundKind
+from .kinds.speech import SPEECH_RUN, SpeechKind, SpeechWanted
+from .picking import PICTURES_RUN, PicturesWanted
+from .references import REFERENCES_RUN, ReferencesWanted
+from .registry import Registry
+from .runs import DELIVERY_RUN, EVERYTHING_RUN, DeliveryWanted, EverythingWanted
+from .sampling import LOOK_RUN, LookWanted
+
+REGISTRY = Registry.of(
+    [
+        PictureKind(),
+        RetouchKind(),
+        EnlargeKind(),
+        SpeechKind(),
+        SoundKind(),
+        MusicKind(),
+        MixKind(),
+        SegmentKind(),
+        FilmKind(),
+    ],
+    [
+        EVERYTHING_RUN,
+        DELIVERY_RUN,
+        PICTURES_RUN,
+        SPEECH_RUN,
+        REFERENCES_RUN,
+        LOOK_RUN,
+        RETOUCH_RUN,
+        AGAIN_RUN,
+        ENLARGE_RUN,
+    ],
+)
+
+RunRequest = Annotated[
+    EverythingWanted
+    | DeliveryWanted
+    | PicturesWanted
+    | SpeechWanted
+    | ReferencesWanted
+    | LookWanted
+    | RetouchWanted
+    | AgainWanted
+    | EnlargeWanted,
+    Field(discriminator="kind"),
+]
+"""A run that a maker asks for: each kind with wishes of its own."""

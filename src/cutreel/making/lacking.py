@@ -1,0 +1,22 @@
+"""What a film has not, in sentences."""
+
+from typing import Any
+
+from cutreel.core.film import is_fresh
+from cutreel.store import Assembled
+
+
+def lacks_of(film: Assembled, wanted: Any = None) -> list[str]:
+    """What a film has not, in sentences, for whoever is about to deliver it."""
+    pictures = sum(1 for u in film.used if u is None)
+    pairs = zip(film.read.shots, film.used, strict=True)
+    stale = sum(1 for s, u in pairs if u is not None and not is_fresh(s, u))
+    lines = len(film.read.speech) - len(film.spoken)
+    music = int(film.music_key is not None and film.music_key not in film.sounds)
+    told = [
+        (pictures, "shot has no picture", "shots have no picture"),
+        (stale, "picture is stale", "pictures are stale"),
+        (lines, "line is not spoken", "lines are not spoken"),
+        (music, "piece of music is not made", ""),
+    ]
+    return [f"{n} {one if n == 1 else more}" for n, one, more in told if n]

@@ -1,0 +1,26 @@
+"""Pictures from outside and by hand: opened apart, measured, brought, cut out, laid in, framed."""
+
+from .bringing import MOST_BYTES, MOST_IN_ALL, BroughtPicture, bring_many
+from .handwork import (
+    cut_from,
+    figures_of_take,
+    frame_for,
+    kept_sketch,
+    look_of,
+    mask_of_figure,
+    openraster_of,
+    place_in,
+    reshape,
+)
+from .keeping import Origin, Picture, add_take, brought_picture, keep_brought, kept_picture, size_of
+from .masking import kept_mask
+from .measuring import brought, pixels_of, seen_in
+
+# fmt: off
+__all__ = [
+    "MOST_BYTES", "MOST_IN_ALL", "BroughtPicture", "Origin", "Picture", "add_take",
+    "bring_many", "brought", "brought_picture", "cut_from", "figures_of_take", "frame_for",
+    "keep_brought", "kept_mask", "kept_picture", "kept_sketch", "look_of", "mask_of_figure",
+    "openraster_of", "pixels_of", "place_in", "reshape", "seen_in", "size_of",
+]
+# fmt: on

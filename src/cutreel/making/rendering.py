@@ -1,0 +1,48 @@
+"""Rendering segments, for the film and for the preview."""
+
+from collections.abc import Callable
+from functools import lru_cache
+from typing import Any
+
+from cutreel.core.render import Planes, SegmentPlan, make_segment, planes_of
+
+from .pictures import pixels_of
+from .workshop import Workshop
+
+MOST_PLANES = 24
+"""Layers kept ready: neighbouring segments show the same pictures."""
+
+
+class Cancelled(Exception):
+    """Nobody wants it any more."""
+
+
+def rendered(
+    shop: Workshop,
+    segment: SegmentPlan,
+    progress: Callable[[float], None] = lambda share: None,
+    cancelled: Callable[[], bool] = lambda: False,
+) -> bytes:
+    """The encoded segment. Raises Cancelled when it was cancelled on the way."""
+    step = max(24, segment.frames // 4)
+
+    def each(done: int) -> None:
+        if done % step == 0 and done < segment.frames:
+            if cancelled():
+                raise Cancelled
+            progress(done / segment.frames)
+
+    return make_segment(segment, lambda media, depth: _planes(shop, media, depth), each)
+
+
+def render_segment(shop: Workshop, name: str, plan: dict[str, Any]) -> None:
+    """Render a segment that a player is waiting for, unless it is there."""
+    if shop.results.get(name) is None:
+        segment = SegmentPlan.model_validate(plan)
+        media = shop.media.put(rendered(shop, segment), "mp4")
+        shop.results.put(name, "segment", media, {"frames": segment.frames})
+
+
+@lru_cache(MOST_PLANES)
+def _planes(shop: Workshop, media: str, depth: float) -> Planes:
+    return planes_of(pixels_of(shop.media.get(media)), depth)

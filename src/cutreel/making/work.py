@@ -1,0 +1,117 @@
+"""One item worked on: what a kind may use while it makes a thing, and the way every item goes,
+whatever its kind.
+
+What exists under the item's key is taken, never made nor paid again; so an item can be repeated at
+any time.
+"""
+
+import logging
+from collections.abc import Mapping
+from dataclasses import dataclass
+from decimal import Decimal
+
+from sqlalchemy.exc import OperationalError
+
+from cutreel.core.errors import CutReelError
+from cutreel.protocol import JobInput, Offer
+from cutreel.services import Delivered, ServiceDown, ServiceRefused
+from cutreel.store import ClaimedItem
+
+from .registry import Spec
+from .runner import advance
+from .workshop import Workshop
+
+log = logging.getLogger("cutreel.worker")
+
+
+@dataclass
+class Work:
+    """One item as it is worked on."""
+
+    shop: Workshop
+    item: ClaimedItem
+
+    @property
+    def film(self) -> str:
+        return self.item.film
+
+    @property
+    def shot(self) -> int | None:
+        return self.item.shot
+
+    def progress(self, share: float) -> None:
+        """Say how far it is, 0 … 1; small steps are not told."""
+        if share - self.item.progress >= 0.1:
+            self.item.progress = share
+            self.shop.runs.note(self.item, progress=share)
+
+    def dropped(self) -> bool:
+        """Whether nobody wants the run any more; one that rests finishes what it began."""
+        return self.shop.runs.state_of(self.item.run) not in ("going", "paused")
+
+    def ask(
+        self, offer: str, job: JobInput, spec: Spec, files: Mapping[str, bytes] | None = None
+    ) -> Delivered | None:
+        """Have a service do it, with progress and cancelling; what it cost is counted once. None
+        when cancelled."""
+        shop = self.shop
+        with shop.slots.one_of(offer, shop.parallel(offer), self.dropped) as free:
+            if not free:
+                return None
+            done = shop.services.do(
+                offer, job, spec.key, files=files, progress=self.progress, cancelled=self.dropped
+            )
+        if done is not None:
+            shop.spending.spend(spec.key, self.film, offer, done.cost)
+        return done
+
+    def offer_of(self, kind: str) -> Offer:
+        return self.shop.offer_of(kind)
+
+
+def work_on(shop: Workshop, number: int) -> None:
+    """Do one item of a run, then move the run on."""
+    claimed = shop.runs.claim(number)
+    if claimed is None:
+        return
+    work = Work(shop, claimed)
+    try:
+        with shop.runs.beating(claimed):
+            _do(work)
+    except ServiceDown as error:
+        shop.runs.wait(claimed, error.message, shop.queue)
+        return
+    except ServiceRefused as error:
+        if error.renews_at and claimed.options.get("wait"):
+            when = f"The quota is used up; it goes on at {error.renews_at:%H:%M} UTC."
+            shop.runs.wait(claimed, when, shop.queue, until=error.renews_at)
+            return
+        shop.runs.note(claimed, state="failed", message=str(error))
+    except CutReelError as error:
+        shop.runs.note(claimed, state="failed", message=str(error))
+    except OperationalError:
+        # The database went away: nothing is known to have failed, and the item is taken up again.
+        raise
+    except Exception as error:
+        log.exception("item %s (%s) failed", number, claimed.label)
+        shop.runs.note(
+            claimed, state="failed", message=f"{claimed.label}: {type(error).__name__}: {error}"
+        )
+    advance(shop, claimed.run)
+
+
+def _do(work: Work) -> None:
+    shop, item = work.shop, work.item
+    kind = shop.registry.kinds[item.kind]
+    spec = kind.spec.model_validate(item.spec)
+    result, cost = shop.results.get(spec.key), Decimal(0)
+    if result is None:
+        made = kind.make(spec, work)
+        if made is None:
+            shop.runs.note(item, state="cancelled")
+            return
+        shop.results.put(spec.key, kind.name, made.media, dict(made.data), made.cost)
+        result, cost = shop.results.get(spec.key), made.cost
+        assert result is not None
+    kind.place(spec, result, cost, work)
+    shop.runs.note(item, state="done", progress=1.0, cost=cost)

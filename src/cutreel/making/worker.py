@@ -1,0 +1,107 @@
+"""A worker: the tasks it knows, and how it sees that everything which should move does."""
+
+import asyncio
+import logging
+import signal
+
+from procrastinate import App
+
+from .queue import ITEM, SEGMENT
+from .registry import COMPUTING, SERVICES
+from .rendering import render_segment
+from .runner import advance
+from .work import work_on
+from .workshop import Workshop, workshop_from_environment
+
+log = logging.getLogger("cutreel.worker")
+AT_ONCE = {COMPUTING: 1, SERVICES: 4}
+"""How many jobs of each queue a worker has in hand."""
+SWEEP_EVERY = 4.0
+STALLED_AFTER = 20.0
+"""Seconds without a sign of life after which a worker's preview segments are taken up again."""
+
+
+def known_to(app: App, shop: Workshop) -> App:
+    """Register all tasks with `app`."""
+
+    @app.task(name=ITEM)
+    def item(item: int) -> None:
+        work_on(shop, item)
+
+    @app.task(name=SEGMENT)
+    def segment(key: str, plan: dict[str, object]) -> None:
+        render_segment(shop, key, plan)
+
+    return app
+
+
+async def run_worker(shop: Workshop) -> None:
+    """Work until told to stop: one thing that is computed at a time, and a few that wait for
+    services."""
+    app = known_to(shop.queue.worker_app, shop)
+    async with app.open_async():
+        working = [
+            asyncio.create_task(_work(app, queue, at_once)) for queue, at_once in AT_ONCE.items()
+        ]
+        sweeping = asyncio.create_task(_sweep_on(app, shop))
+
+        def stop() -> None:
+            for task in working:
+                task.cancel()
+
+        for sign in (signal.SIGINT, signal.SIGTERM):
+            asyncio.get_running_loop().add_signal_handler(sign, stop)
+        # One that ends by an error must not leave the other to go on alone: the supervisor starts
+        # both anew.
+        ended, _ = await asyncio.wait(working, return_when=asyncio.FIRST_COMPLETED)
+        stop()
+        await asyncio.gather(*working, return_exceptions=True)
+        sweeping.cancel()
+        for task in ended:
+            if not task.cancelled():
+                task.result()
+
+
+async def _work(app: App, queue: str, at_once: int) -> None:
+    await app.run_worker_async(
+        queues=[queue],
+        concurrency=at_once,
+        wait=True,
+        fetch_job_polling_interval=2.0,
+        delete_jobs="always",
+        shutdown_graceful_timeout=2,
+        install_signal_handlers=False,
+    )
+
+
+def sweep(shop: Workshop) -> int:
+    """Move what should move and does not, seen by what is there and not by what was meant: items
+    that nobody works on, and runs whose stage is over. Returns how many were moved."""
+    moved = shop.runs.requeue_lost(shop.queue)
+    stuck = shop.runs.stuck_runs()
+    for run in stuck:
+        advance(shop, run)
+    return moved + len(stuck)
+
+
+async def _sweep_on(app: App, shop: Workshop) -> None:
+    while True:
+        try:
+            await asyncio.to_thread(sweep, shop)
+            stalled = await app.job_manager.get_stalled_jobs(
+                seconds_since_heartbeat=STALLED_AFTER, task_name=SEGMENT
+            )
+            for job in stalled:
+                await app.job_manager.retry_job(job)
+        except Exception:
+            log.exception("could not look for what was left behind")
+        await asyncio.sleep(SWEEP_EVERY)
+
+
+def main() -> None:
+    logging.basicConfig(level=logging.WARNING, format="%(message)s")
+    asyncio.run(run_worker(workshop_from_environment()))
+
+
+if __name__ == "__main__":
+    main()

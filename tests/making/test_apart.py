@@ -1,0 +1,52 @@
+"""The process apart that opens files: what breaks there is said in words, and the next file is opened as ever."""
+
+import os
+import time
+
+import pytest
+
+from cutreel.core.errors import BadInput
+from cutreel.making.pictures import apart
+from cutreel.making.pictures.apart import Reader
+
+
+def dies(data: bytes) -> None:
+    os._exit(139)
+
+
+def hangs(data: bytes) -> None:
+    time.sleep(600)
+
+
+def grows(data: bytes) -> int:
+    return len(bytearray(64 * 2**30))
+
+
+def whose(data: bytes) -> tuple[int, int]:
+    return os.getpid(), len(data)
+
+
+def says_no(data: bytes) -> None:
+    raise BadInput("It has only 3 by 3 pixels.", "Bring a larger one.")
+
+
+def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    reader = Reader()
+    try:
+        pid, length = reader.read(whose, b"abc")
+        assert length == 3 and pid != os.getpid()
+        assert reader.read(whose, b"")[0] == pid, "one process for many files"
+        with pytest.raises(BadInput, match="only 3 by 3"):
+            reader.read(says_no, b"")
+        for work in (dies, grows):
+            with pytest.raises(BadInput, match="not a picture, or it is damaged"):
+                reader.read(work, b"")
+            assert reader.read(whose, b"ab")[1] == 2
+        monkeypatch.setattr(apart, "SECONDS", 1)
+        with pytest.raises(BadInput, match="within 1 seconds"):
+            reader.read(hangs, b"")
+        assert reader.read(whose, b"a")[1] == 1
+    finally:
+        reader.close()
