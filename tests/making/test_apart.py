@@ -6,8 +6,8 @@ import time
 import pytest
 
 from cutreel.core.errors import BadInput
-from cutreel.making.pictures import apart
-from cutreel.making.pictures.apart import Reader
+from cutreel.making import apart
+from cutreel.making.apart import Reader
 
 
 def dies(data: bytes) -> None:

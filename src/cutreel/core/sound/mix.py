@@ -19,7 +19,7 @@ RATE = 48_000
 BLOCK = 10 * RATE
 """Samples in hand at a time."""
 Role = Literal["voice", "spot", "ambience", "music"]
-LEVELS: dict[Role, float] = {"voice": -18.0, "spot": -27.0, "ambience": -40.0, "music": -27.0}
+LEVELS: dict[Role, float] = {"voice": -15.0, "spot": -27.0, "ambience": -40.0, "music": -27.0}
 DUCK_DB: dict[Role, float] = {"voice": 0.0, "spot": -6.0, "ambience": -12.0, "music": -13.0}
 AIM_LUFS, CEILING_DBTP = -14.0, -1.6
 """The ceiling leaves 0.6 dB for what the AAC encoder adds, so that the delivered file stays under
