@@ -10,6 +10,7 @@ from fastapi.testclient import TestClient
 
 from cutreel.api import create_app
 from cutreel.running.temporary import Temporary
+from tests.page import Page
 from tests.waiting import until
 
 SEEDS = itertools.count(100)
@@ -17,9 +18,9 @@ STORY = "The lamp was dark. “We must row,” said Ada. Ada took the oars. Bram
 
 
 @pytest.fixture(scope="session")
-def client(stack: Temporary) -> Iterator[TestClient]:
+def client(stack: Temporary) -> Iterator[Page]:
     with TestClient(create_app(stack.shop, None), base_url="http://127.0.0.1:8420") as test_client:
-        yield test_client
+        yield Page(test_client)
 
 
 @pytest.fixture

@@ -3,7 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider, createBrowserRouter } from "react-router";
 
-import { queryClient } from "./api/film";
+import { queryClient } from "./api/queries";
 import { Notices } from "./parts/Notices";
 import { lamp, setLamp } from "./state/playhead";
 import { Bench } from "./views/bench/Bench";

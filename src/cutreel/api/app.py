@@ -31,6 +31,7 @@ from . import (
     routes_writing,
 )
 from .bounds import BoundedBodies
+from .desk import FilmDesk
 from .events import Listener
 from .guard import allowed
 
@@ -85,7 +86,9 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
         redoc_url=None,
         openapi_url="/api/openapi.json",
     )
-    app.state.shop, app.state.preview, app.state.listener = shop, PreviewDesk(shop), listener
+    preview = PreviewDesk(shop)
+    app.state.shop, app.state.preview, app.state.listener = shop, preview, listener
+    app.state.desk = FilmDesk(shop, preview)
 
     app.add_middleware(BoundedBodies)
 

@@ -23,9 +23,8 @@ from cutreel.core.film import Offered, read_film
 from cutreel.making import ReferencesWanted, candidates, samples
 from cutreel.making.pictures import MOST_BYTES, bring_many, pixels_of, seen_in
 
-from .door import Preview, Shop
-from .routes_film import get_film
-from .schemas import FilmView
+from .door import Films, Shop, Since
+from .schemas import FilmDelta
 
 router = APIRouter(prefix="/api/films/{film}")
 MOST_REFERENCES = 4
@@ -212,8 +211,8 @@ class BoxedFigure(BaseModel):
 
 @router.put("/takes/{take}/figures")
 def set_figures(
-    film: str, take: str, figures: list[BoxedFigure], shop: Shop, preview: Preview
-) -> FilmView:
+    film: str, take: str, figures: list[BoxedFigure], shop: Shop, films: Films, since: Since = ""
+) -> FilmDelta:
     """Say who is where in a picture that the maker brought, so that it can be looked at for
     drift."""
     document = shop.films.get(film).document
@@ -227,7 +226,7 @@ def set_figures(
         regions.append({"name": names[figure.person][:80], "box": (left, top, right, bottom)})
     seen = seen_in(shop.media.get(row.media), regions)
     shop.takes.note(take, {"seen": seen.model_dump(mode="json"), "regions": regions})
-    return get_film(film, shop, preview)
+    return films.since(film, since)
 
 
 async def _brought(files: list[UploadFile], shop: Shop) -> list[tuple[str, str, str]]:

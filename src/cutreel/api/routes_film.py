@@ -3,7 +3,7 @@
 from dataclasses import replace
 from typing import Annotated
 
-from fastapi import APIRouter, Header, Request
+from fastapi import APIRouter, Header, Query, Request, Response
 from sse_starlette import EventSourceResponse
 
 from cutreel.core.breakdown import estimate_words, wish_for
@@ -14,36 +14,84 @@ from cutreel.core.manuscript import read
 from cutreel.making import PicturesWanted, price_of, wanted_pictures
 from cutreel.store import assembled_film
 
-from .door import Preview, Shop
+from .door import Films, Shop, Since, told
 from .events import stream
-from .schemas import Card, ChangeView, CutPreview, FilmView, Impact, NewFilm
-from .views import card, film_view
+from .schemas import (
+    Card,
+    ChangeView,
+    CutPreview,
+    FilmDelta,
+    Impact,
+    ManuscriptWindow,
+    NewFilm,
+    NewFilmId,
+    OpenedFilm,
+    ShotWindow,
+)
 
 router = APIRouter(prefix="/api")
+MOST_SHOTS = 200
+"""Shots in one window."""
 
 
 @router.get("/films")
-def shelf(shop: Shop) -> list[Card]:
+def shelf(films: Films) -> list[Card]:
     """Every film, last changed first."""
-    return [card(row, shop.assembled(row.id)) for row in shop.films.all()]
+    return films.cards()
 
 
 @router.post("/films", status_code=201)
-def add_film(new: NewFilm, shop: Shop, preview: Preview) -> FilmView:
+def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     """A new film from a story; its title is its first words when none is given."""
     new.settings.look = look_named(new.settings.look).name
     title = new.title.strip() or _first_words(new.text)
     usual = wish_for(new.settings.kind, new.settings.pace)
     wish = replace(usual, by=new.by, count=new.count)
     document, edges = new_film(title, new.text, new.settings, wish, new.shots, new.sources)
-    film = shop.films.add(document, edges)
-    return get_film(film, shop, preview)
+    return NewFilmId(id=shop.films.add(document, edges))
 
 
-@router.get("/films/{film}")
-def get_film(film: str, shop: Shop, preview: Preview) -> FilmView:
-    """A film as it stands."""
-    return film_view(shop.films.get(film), shop.assembled(film), preview)
+@router.get("/films/{film}", response_model=OpenedFilm)
+def open_film(film: str, films: Films) -> Response:
+    """A film's head, and every shot in short; what its `state` holds is had in windows."""
+    state = films.now(film)
+    return told(OpenedFilm(state=state.token, head=state.head, shots=state.rows()))
+
+
+@router.get("/films/{film}/manuscript", response_model=ManuscriptWindow)
+def manuscript(film: str, state: str, films: Films) -> Response:
+    """The manuscript of a state of the film; 409 when that state is not known any more."""
+    found = films.state(film, state)
+    return told(
+        ManuscriptWindow.model_construct(
+            text=found.row.document.text,
+            words=list(found.words),
+            lines=list(found.lines),
+            captions=list(found.captions),
+            cues=list(found.cues),
+        )
+    )
+
+
+@router.get("/films/{film}/shots", response_model=ShotWindow)
+def shots(
+    film: str,
+    state: str,
+    films: Films,
+    first: Annotated[int, Query(ge=0)] = 0,
+    count: Annotated[int, Query(ge=1, le=MOST_SHOTS)] = MOST_SHOTS,
+) -> Response:
+    """Some shots of a state of the film, by their places; 409 when that state is not known any
+    more."""
+    found = films.state(film, state)
+    numbers = found.order[first : first + count]
+    return told(ShotWindow.model_construct(shots=[found.shots[n] for n in numbers]))
+
+
+@router.get("/films/{film}/since", response_model=FilmDelta)
+def changed_since(film: str, state: str, films: Films) -> Response:
+    """What became of the film since a state."""
+    return told(films.since(film, state))
 
 
 @router.delete("/films/{film}", status_code=204)
@@ -57,23 +105,24 @@ def restore_film(film: str, shop: Shop) -> None:
     shop.films.remove(film, removed=False)
 
 
-@router.post("/films/{film}/changes")
-def change_film(film: str, change: Change, shop: Shop, preview: Preview) -> FilmView:
-    """Make one change; 409 when the film is not at the revision that its sender saw."""
+@router.post("/films/{film}/changes", response_model=FilmDelta)
+def change_film(film: str, change: Change, shop: Shop, films: Films, since: Since = "") -> Response:
+    """Make one change; 409 when the film is not at the revision that its sender saw. The answer is
+    what became of the state that the sender knows."""
     shop.films.change(film, change)
-    return get_film(film, shop, preview)
+    return told(films.since(film, since))
 
 
-@router.post("/films/{film}/undo")
-def undo(film: str, shop: Shop, preview: Preview) -> FilmView:
+@router.post("/films/{film}/undo", response_model=FilmDelta)
+def undo(film: str, shop: Shop, films: Films, since: Since = "") -> Response:
     shop.films.undo(film)
-    return get_film(film, shop, preview)
+    return told(films.since(film, since))
 
 
-@router.post("/films/{film}/redo")
-def redo(film: str, shop: Shop, preview: Preview) -> FilmView:
+@router.post("/films/{film}/redo", response_model=FilmDelta)
+def redo(film: str, shop: Shop, films: Films, since: Since = "") -> Response:
     shop.films.redo(film)
-    return get_film(film, shop, preview)
+    return told(films.since(film, since))
 
 
 @router.get("/films/{film}/history")

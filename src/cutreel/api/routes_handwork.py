@@ -35,9 +35,8 @@ from cutreel.making.pictures import (
 )
 from cutreel.protocol import POSES, FigurePose, Joint
 
-from .door import Preview, Shop
-from .routes_film import get_film
-from .schemas import FilmView
+from .door import Films, Shop, Since
+from .schemas import FilmDelta
 
 router = APIRouter(prefix="/api")
 MOST_BYTES = 30_000_000
@@ -202,7 +201,9 @@ def move_pose(wish: PoseMove) -> FigurePose:
 
 
 @router.post("/films/{film}/takes/{take}/cutouts", status_code=201)
-def cut(film: str, take: str, wish: CutWish, shop: Shop, preview: Preview) -> FilmView:
+def cut(
+    film: str, take: str, wish: CutWish, shop: Shop, films: Films, since: Since = ""
+) -> FilmDelta:
     """Cut a figure out, and keep it in the film."""
     row = shop.takes.get(take, film)
     media, width, height = cut_from(shop, row, wish.figure, wish.mask, wish.feather)
@@ -210,14 +211,16 @@ def cut(film: str, take: str, wish: CutWish, shop: Shop, preview: Preview) -> Fi
         name=" ".join(wish.name.split()), media=media, width=width, height=height, shot=row.shot
     )
     shop.films.change(film, Change(revision=wish.revision, command=command))
-    return get_film(film, shop, preview)
+    return films.since(film, since)
 
 
 @router.post("/films/{film}/takes/{take}/placed", status_code=201)
-def place(film: str, take: str, wish: PlaceWish, shop: Shop, preview: Preview) -> FilmView:
+def place(
+    film: str, take: str, wish: PlaceWish, shop: Shop, films: Films, since: Since = ""
+) -> FilmDelta:
     """Lay a cut-out into a take, as a new take."""
     place_in(shop, film, shop.takes.get(take, film), _cutout(shop, film, wish.cutout), wish.where())
-    return get_film(film, shop, preview)
+    return films.since(film, since)
 
 
 @router.get("/films/{film}/takes/{take}/placed")
@@ -230,10 +233,12 @@ def seen_placed(film: str, take: str, wish: Annotated[PlaceWish, Query()], shop:
 
 
 @router.post("/films/{film}/takes/{take}/reshaped", status_code=201)
-def reframe(film: str, take: str, wish: FrameWish, shop: Shop, preview: Preview) -> FilmView:
+def reframe(
+    film: str, take: str, wish: FrameWish, shop: Shop, films: Films, since: Since = ""
+) -> FilmDelta:
     """What a frame holds of a take, as a new take."""
     reshape(shop, film, shop.takes.get(take, film), wish.frame)
-    return get_film(film, shop, preview)
+    return films.since(film, since)
 
 
 @router.post("/films/{film}/sketches", status_code=201)

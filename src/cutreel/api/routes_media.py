@@ -13,9 +13,8 @@ from cutreel.making import Origin, add_take, keep_brought, reader, size_of
 from cutreel.making.pictures import brought, kept_mask
 from cutreel.store.media import TYPES
 
-from .door import Preview, Shop
-from .routes_film import get_film
-from .schemas import FilmView
+from .door import Films, Shop, Since
+from .schemas import FilmDelta
 
 router = APIRouter()
 MOST_BYTES = 60_000_000
@@ -37,8 +36,14 @@ def media(name: str, shop: Shop) -> Response:
 
 @router.post("/api/films/{film}/shots/{shot}/takes", status_code=201)
 async def bring_picture(
-    film: str, shot: int, file: UploadFile, shop: Shop, preview: Preview, request: Request
-) -> FilmView:
+    film: str,
+    shot: int,
+    file: UploadFile,
+    shop: Shop,
+    films: Films,
+    request: Request,
+    since: Since = "",
+) -> FilmDelta:
     """Bring a picture of one's own as a take. It is read in a process of its own, since any file
     may come."""
     data = await file.read(MOST_BYTES + 1)
@@ -49,7 +54,7 @@ async def bring_picture(
         raise NotFound("That shot is not in the film any more.")
     picture = await asyncio.to_thread(reader.read, brought, data)
 
-    def keep() -> FilmView:
+    def keep() -> FilmDelta:
         kept = keep_brought(shop, picture)
         same = (t for t in shop.takes.of_shot(film, shot) if t.brought and t.media == kept.media)
         if twin := next(same, None):
@@ -57,7 +62,7 @@ async def bring_picture(
                 f"That picture is take {twin.number} of the shot already.", "Circle it there."
             )
         add_take(shop, film, shot, kept, Origin(), {"file": (file.filename or "")[:200]})
-        return get_film(film, shop, preview)
+        return films.since(film, since)
 
     return await asyncio.to_thread(keep)
 

@@ -14,9 +14,8 @@ from cutreel.core.film.commands import CircleTakes
 from cutreel.making import Origin, Picture, add_take, brought_picture
 from cutreel.making.pictures import MOST_IN_ALL, bring_many
 
-from .door import Preview, Shop
-from .routes_film import get_film
-from .schemas import FilmView, Piece
+from .door import Films, Shop, Since
+from .schemas import FilmDelta, Piece
 
 router = APIRouter(prefix="/api/films/{film}")
 
@@ -119,7 +118,7 @@ async def bring_back(film: str, files: list[UploadFile], shop: Shop) -> list[Bro
 
 
 @router.post("/brought/place")
-def place(film: str, placing: Placing, shop: Shop, preview: Preview) -> FilmView:
+def place(film: str, placing: Placing, shop: Shop, films: Films, since: Since = "") -> FilmDelta:
     """Place brought pictures: each becomes a take of its shot and is circled, all in one change."""
     row = shop.films.get(film)
     known = {s.id for s in row.document.shots}
@@ -140,7 +139,7 @@ def place(film: str, placing: Placing, shop: Shop, preview: Preview) -> FilmView
         for shot, (name, kept) in brought.items()
     }
     shop.films.change(film, Change(revision=row.revision, command=CircleTakes(takes=takes)))
-    return get_film(film, shop, preview)
+    return films.since(film, since)
 
 
 def _view(prompt: Prompt) -> PromptView:

@@ -18,9 +18,8 @@ from cutreel.core.manuscript import Difference, differences
 from cutreel.core.manuscript.formats import Column, TableView
 from cutreel.making import SCRIPT, pace_in, reader, story_apart
 
-from .door import Preview, Shop
-from .routes_film import get_film
-from .schemas import FilmView
+from .door import Films, Shop, Since
+from .schemas import FilmDelta
 
 router = APIRouter(prefix="/api")
 MOST_BYTES = 4_000_000
@@ -171,11 +170,11 @@ def compare(film: str, before: int, after: int, shop: Shop) -> ComparedVersions:
 
 
 @router.post("/films/{film}/versions/{number}")
-def go_back(film: str, number: int, shop: Shop, preview: Preview) -> FilmView:
+def go_back(film: str, number: int, shop: Shop, films: Films, since: Since = "") -> FilmDelta:
     """Make the film what it was after the change with a number; that is a change itself and can be
     undone."""
     shop.films.go_back(film, number)
-    return get_film(film, shop, preview)
+    return films.since(film, since)
 
 
 async def _file(file: UploadFile) -> tuple[str, bytes]:

@@ -1,8 +1,9 @@
 """What the front end is told of a film."""
 
 from datetime import datetime
+from typing import Any, Generic, Optional, TypeVar
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_model, model_serializer
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place
@@ -88,19 +89,17 @@ class DriftView(BaseModel):
 
 
 class ShotView(BaseModel):
-    """A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are
-    frames."""
+    """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
+    shot before it end, so that a change tells only the shots it changed. How many frames it has is
+    told apart, since a change of time may move the edge of every shot by one."""
 
     id: int
     edge: str
-    first: int
-    end: int
+    words: int
     scene: int
     hold: float
     picture_of: int
     text: str
-    start: int
-    stop: int
     measured: bool
     by_hand: bool
     framing: str
@@ -117,7 +116,6 @@ class ShotView(BaseModel):
     prompt: str
     pieces: list[Piece]
     left_out: list[str]
-    cap: int
     fits: bool
     negative: str
     takes: list[TakeView]
@@ -132,16 +130,16 @@ class ShotView(BaseModel):
 
 
 class LineView(BaseModel):
-    """A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it
-    was spoken."""
+    """A line: so many `words` behind those of the line before, who speaks it and how that is known,
+    and its sound when it was spoken. It begins `after` seconds behind the beginning of the line
+    before it (the first: of the film)."""
 
-    first: int
-    end: int
+    words: int
     speaker: str | None
     voice: str
     why: str
     media: str | None
-    start: float
+    after: float
     seconds: float | None
     peaks: list[int]
 
@@ -163,19 +161,26 @@ class SceneView(BaseModel):
 
 
 class CueView(BaseModel):
+    """A cue of a `shot`. It begins `after` seconds behind the cue before it that has an `after` (the
+    first: behind the film's beginning), or, with none, where its shot does. It lasts so many
+    `seconds`, or to the end of the shot `last`."""
+
     id: str
     kind: str
     prompt: str
-    start: float
-    end: float
     shot: int
+    last: int
+    after: float | None
+    seconds: float | None
     why: str
     made: bool
 
 
 class CaptionView(BaseModel):
-    start: float
-    end: float
+    """A caption, `after` seconds behind the end of the one before, for so many `seconds`."""
+
+    after: float
+    seconds: float
     lines: list[str]
 
 
@@ -186,27 +191,21 @@ class MissingCost(BaseModel):
     cost: float
 
 
-class FilmView(BaseModel):
-    """A film as it stands. `words` holds (start, end, number, line) of every word in `text`."""
+class FilmHead(BaseModel):
+    """What holds for a film as a whole."""
 
     id: str
     revision: int
     title: str
-    text: str
-    words: list[tuple[int, int, int, int]]
     notes: list[tuple[int, int]]
     headings: list[tuple[int, int]]
     scenes: list[SceneView]
-    lines: list[LineView]
-    shots: list[ShotView]
     cast: list[Person]
     places: list[Place]
     settings: Settings
     looks: list[Look]
     cutouts: list[CutOut]
-    cues: list[CueView]
     lifted: list[str]
-    captions: list[CaptionView]
     mood: str | None
     music_made: bool
     fps: str
@@ -221,6 +220,98 @@ class FilmView(BaseModel):
     sources: list[Source]
     closeness: dict[str, float]
     missing: MissingCost
+    prompt_cap: int
+
+
+class _Sparse(BaseModel):
+    """The parts of a head that changed; what is not told is as it was."""
+
+    @model_serializer(mode="wrap")
+    def _only_told(self, whole: SerializerFunctionWrapHandler):  # type: ignore[no-untyped-def]
+        return {n: v for n, v in whole(self).items() if n in self.model_fields_set}
+
+
+# A change of the head may leave out any part of it.
+_PARTS: dict[str, Any] = {
+    name: (Optional[field.annotation], None)  # noqa: UP045 (made at run time)
+    for name, field in FilmHead.model_fields.items()
+}
+HeadChange = create_model("HeadChange", __base__=_Sparse, **_PARTS)
+
+Word = tuple[int, int, int, int]
+"""A word: characters between the word before and it, its characters, its number, and 1 where it opens another line."""
+ShotRow = tuple[int, str, int, int, int, int]
+"""A shot in short: number, edge number, words, frames, index of its scene, and as bits: has a picture (1), which is
+stale (2), all of its words are spoken (4)."""
+
+
+class OpenedFilm(BaseModel):
+    """A film as it is opened: its head, and every shot in short. `state` names what was seen, for
+    windows of the rest and for what changed since."""
+
+    state: str
+    head: FilmHead
+    shots: list[ShotRow]
+
+
+class ManuscriptWindow(BaseModel):
+    """The manuscript of a state: its text, its words, its lines, captions and cues."""
+
+    text: str
+    words: list[Word]
+    lines: list[LineView]
+    captions: list[CaptionView]
+    cues: list[CueView]
+
+
+class ShotWindow(BaseModel):
+    """Some shots of a state, whole."""
+
+    shots: list[ShotView]
+
+
+class TextSplice(BaseModel):
+    """From character `at`, `remove` characters give way to `insert`."""
+
+    at: int
+    remove: int
+    insert: str
+
+
+T = TypeVar("T")
+
+
+class Splice(BaseModel, Generic[T]):
+    """From entry `at`, `remove` entries give way to `insert`."""
+
+    at: int
+    remove: int
+    insert: list[T]
+
+
+class FilmDelta(BaseModel):
+    """What became of a film between two states: parts of the head that are others now, pieces of
+    its sequences, and the shots that changed. Where `reopen` is true the older state is not known
+    any more: the film is to be opened again."""
+
+    since: str
+    state: str
+    reopen: bool = False
+    head: HeadChange = HeadChange()
+    order: Splice[int] | None = None
+    frames: Splice[int] | None = None
+    shots: list[ShotView] = []
+    text: TextSplice | None = None
+    words: Splice[Word] | None = None
+    lines: Splice[LineView] | None = None
+    captions: Splice[CaptionView] | None = None
+    cues: Splice[CueView] | None = None
+
+
+class NewFilmId(BaseModel):
+    """A film that was added."""
+
+    id: str
 
 
 class Card(BaseModel):

@@ -4,7 +4,8 @@ be repeated without harm."""
 from .apart import SCRIPT, reader
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
-from .faulty import faults_of
+from .faulty import Faults, faults_of
+from .kinds.picture import picture_spec
 from .known import REGISTRY, RunRequest
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
@@ -20,10 +21,10 @@ from .writing import write
 
 # fmt: off
 __all__ = [
-    "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "FoundStory", "Origin", "PersonDrift", "Picture",
+    "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "Faults", "FoundStory", "Origin", "PersonDrift", "Picture",
     "PicturesWanted", "PreviewDesk", "Queue", "ReferencesWanted", "RunRequest", "Workshop",
     "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
-    "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "pause_run", "planned_segments",
+    "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "pause_run", "picture_spec", "planned_segments",
     "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",
     "try_now", "wanted_pictures", "workshop_from_environment", "write",
 ]

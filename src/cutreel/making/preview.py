@@ -6,7 +6,6 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from cutreel.core.errors import CutReelError
-from cutreel.core.keys import key
 from cutreel.core.render import SegmentPlan, media_of, split_init, timescale
 from cutreel.store import Assembled
 
@@ -36,13 +35,11 @@ class PreviewDesk:
         self._inits: dict[str, bytes] = {}
 
     def version(self, film: Assembled) -> str:
-        """A name for the film as it looks and sounds now."""
-        return key(
-            "preview",
-            1,
-            segments=[p.key for _, p in planned_segments(film, "preview")],
-            mix=mix_spec(film).key,
-        )[:16]
+        """A name for the film as it looks and sounds now, good for as long as this process runs."""
+        line = film.timeline
+        burned = line.captions if film.document.settings.captions == "burn" else ()
+        parts = (line.clips, line.joins, line.sounds, burned, film.document.settings.aspect)
+        return f"{hash((str(line.rate), *(tuple(p) for p in parts))) & 0xFFFFFFFFFFFFFFFF:016x}"
 
     def playlists(self, film: Assembled) -> Playlists:
         """Playlists of the whole film; the mix is made now if it is not there yet."""

@@ -2,7 +2,7 @@
 
 from typing import Any
 
-from sqlalchemy import select, text
+from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
 from .tables import Event
@@ -38,3 +38,15 @@ def last_event(session: Session, film: str) -> int:
         )
         or 0
     )
+
+
+def last_of(session: Session, film: str, *what: str) -> int:
+    """The number of the film's last event of some sorts; 0 for none."""
+    query = select(func.max(Event.id)).where(Event.film == film, Event.what.in_(what))
+    return session.scalar(query) or 0
+
+
+def shots_told(session: Session, film: str, what: str, after: int) -> set[int]:
+    """The numbers of the shots that events of a sort behind number `after` name."""
+    query = select(Event.data).where(Event.film == film, Event.what == what, Event.id > after)
+    return {int(data["shot"]) for data in session.scalars(query) if "shot" in data}

@@ -1,20 +1,24 @@
 """Films and their changes: every change is one numbered row that can be taken back exactly."""
 
 import secrets
+from collections import OrderedDict
 from dataclasses import dataclass
 from datetime import datetime
+from threading import Lock
 from typing import Any
 
 import jsonpatch
-from sqlalchemy import func, select
-from sqlalchemy.orm import Session
+from sqlalchemy import func, select, update
+from sqlalchemy.orm import Session, defer
 
 from cutreel.core.errors import BadInput, Clash, NotFound
-from cutreel.core.film import Change, FilmDocument, apply_command
+from cutreel.core.film import Change, FilmDocument, Patch, apply_to, turned_by
 
 from .database import Database
 from .events import announce
-from .tables import Film, FilmChange, now
+from .tables import Event, Film, FilmChange, now
+
+MOST_KNOWN = 40
 
 
 @dataclass(frozen=True)
@@ -34,11 +38,23 @@ def new_id() -> str:
     return secrets.token_hex(5)
 
 
+@dataclass(frozen=True)
+class _Known:
+    """A film's document as it was at a revision, as JSON and as a model: it is read and validated once."""
+
+    revision: int
+    raw: dict[str, Any]
+    document: FilmDocument
+
+
 class FilmStore:
-    """Reads and changes films."""
+    """Reads and changes films. The documents of the films in use are kept ready; a film's revision tells whether what
+    is kept still holds."""
 
     def __init__(self, database: Database) -> None:
         self.database = database
+        self._known: OrderedDict[str, _Known] = OrderedDict()
+        self._lock = Lock()
 
     def add(self, document: FilmDocument, edges: list[str], film: str | None = None) -> str:
         """Keep a new film; returns its id."""
@@ -57,18 +73,43 @@ class FilmStore:
     def all(self) -> list[FilmRow]:
         """Films that were not removed, last changed first."""
         with self.database.transaction() as session:
-            rows = session.scalars(
-                select(Film).where(Film.removed.is_(None)).order_by(Film.changed.desc())
-            )
+            query = select(Film).where(Film.removed.is_(None)).options(_LIGHT)
+            rows = session.scalars(query.order_by(Film.changed.desc()))
             return [self._row(session, row) for row in rows]
+
+    def summaries(self) -> list[tuple[str, list[int], dict[str, Any] | None]]:
+        """Of every film that was not removed, last changed first: its id, what was last told of it (revision and
+        events), and its summary as it was last kept."""
+        told = (
+            select(func.coalesce(func.max(Event.id), 0))
+            .where(Event.film == Film.id, Event.what.in_(("take made", "run")))
+            .scalar_subquery()
+        )
+        query = (
+            select(Film.id, Film.revision, told, Film.summary)
+            .where(Film.removed.is_(None))
+            .order_by(Film.changed.desc())
+        )
+        with self.database.transaction() as session:
+            return [(f, [r, e], summary) for f, r, e, summary in session.execute(query)]
+
+    def summarise(self, film: str, summary: dict[str, Any]) -> None:
+        """Keep a film's summary."""
+        with self.database.transaction() as session:
+            session.execute(update(Film).where(Film.id == film).values(summary=summary))
 
     def get(self, film: str) -> FilmRow:
         with self.database.transaction() as session:
             return self._row(session, self._film(session, film))
 
+    def revision(self, film: str) -> int:
+        """The film's revision. Raises NotFound."""
+        with self.database.transaction() as session:
+            return self._film(session, film).revision
+
     def exists(self, film: str) -> bool:
         with self.database.transaction() as session:
-            return session.get(Film, film) is not None
+            return session.scalar(select(Film.id).where(Film.id == film)) is not None
 
     def change(self, film: str, change: Change) -> FilmRow:
         """Apply one change. Raises Clash when the film is not at the revision its sender saw."""
@@ -85,18 +126,19 @@ class FilmStore:
                     "This film was changed elsewhere: " + ", ".join(later) + ".",
                     "Look at it as it is now and try again.",
                 )
-            before = FilmDocument.model_validate(row.document)
-            after, edges, title = apply_command(before, change.command, row.edges)
-            self._record(
-                session,
-                row,
-                row.document,
-                after.model_dump(mode="json"),
-                title,
-                change.command.model_dump(mode="json"),
-            )
-            row.edges = edges
-            return self._row(session, row)
+            known = self._as_known(session, row)
+            done = apply_to(known.document, known.raw, change.command, row.edges)
+            settled = done.settled
+            if settled.forward:
+                command = change.command.model_dump(mode="json")
+                patches = (settled.forward, settled.inverse)
+                self._record(session, row, settled.raw, patches, done.title, command)
+                if done.edges != row.edges:
+                    row.edges = done.edges
+                known = _Known(row.revision, settled.raw, settled.document)
+            answer = self._row(session, row, known)
+        self._remember(film, known)
+        return answer
 
     def undo(self, film: str) -> FilmRow:
         """Take back the last change that stands."""
@@ -111,7 +153,7 @@ class FilmStore:
         NotFound."""
         with self.database.transaction() as session:
             row = self._film(session, film)
-            document, numbers = row.document, [0]
+            document, numbers = self._as_known(session, row).raw, [0]
             for change in self._applied(session, film):
                 numbers.append(change.number)
                 if change.number > number:
@@ -128,20 +170,19 @@ class FilmStore:
         document = self.version(film, number)
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
-            before = FilmDocument.model_validate(row.document)
+            before = self._as_known(session, row)
             # Numbers once given stay taken, so that nothing made since is mistaken for something
             # else.
-            document.next_word = max(document.next_word, before.next_word)
-            document.next_shot = max(document.next_shot, before.next_shot)
+            document.next_word = max(document.next_word, before.document.next_word)
+            document.next_shot = max(document.next_shot, before.document.next_shot)
             after = document.model_dump(mode="json")
-            self._record(
-                session,
-                row,
-                row.document,
-                after,
-                f"go back to version {number}",
-                {"type": "go back"},
+            patches = (
+                jsonpatch.make_patch(before.raw, after).patch,
+                jsonpatch.make_patch(after, before.raw).patch,
             )
+            if patches[0]:
+                title = f"go back to version {number}"
+                self._record(session, row, after, patches, title, {"type": "go back"})
             return self._row(session, row)
 
     def _applied(self, session: Session, film: str) -> list[FilmChange]:
@@ -175,20 +216,16 @@ class FilmStore:
         self,
         session: Session,
         row: Film,
-        before: dict[str, Any],
         after: dict[str, Any],
+        patches: tuple[Patch, Patch],
         title: str,
         command: dict[str, Any],
     ) -> None:
-        forward = jsonpatch.make_patch(before, after).patch
-        if not forward:
-            return
-        for undone in session.scalars(
-            select(FilmChange).where(
-                FilmChange.film == row.id, FilmChange.undone, ~FilmChange.dropped
-            )
-        ):
-            undone.dropped = True
+        session.execute(
+            update(FilmChange)
+            .where(FilmChange.film == row.id, FilmChange.undone, ~FilmChange.dropped)
+            .values(dropped=True)
+        )
         number = (
             session.scalar(select(func.max(FilmChange.number)).where(FilmChange.film == row.id))
             or 0
@@ -199,8 +236,8 @@ class FilmStore:
                 number=number,
                 title=title,
                 command=command,
-                forward=forward,
-                inverse=jsonpatch.make_patch(after, before).patch,
+                forward=patches[0],
+                inverse=patches[1],
             )
         )
         self._settle(session, row, after, title)
@@ -216,13 +253,13 @@ class FilmStore:
             patch = change.inverse if undo else change.forward
             change.undone = undo
             session.flush()
-            self._settle(
-                session,
-                row,
-                jsonpatch.apply_patch(row.document, patch),
-                ("undo " if undo else "redo ") + change.title,
-            )
-            return self._row(session, row)
+            known = self._as_known(session, row)
+            turned = turned_by(known.document, known.raw, patch)
+            self._settle(session, row, turned.raw, ("undo " if undo else "redo ") + change.title)
+            known = _Known(row.revision, turned.raw, turned.document)
+            answer = self._row(session, row, known)
+        self._remember(film, known)
+        return answer
 
     def _settle(self, session: Session, row: Film, document: dict[str, Any], title: str) -> None:
         row.document = document
@@ -240,18 +277,45 @@ class FilmStore:
         return session.scalar(query.order_by(order).limit(1))
 
     def _film(self, session: Session, film: str, lock: bool = False) -> Film:
-        row = session.get(Film, film, with_for_update=lock)
+        row = session.scalar(
+            select(Film).where(Film.id == film).options(_LIGHT).with_for_update()
+            if lock
+            else select(Film).where(Film.id == film).options(_LIGHT)
+        )
         if row is None or row.removed is not None:
             raise NotFound("There is no such film.", "It may have been removed; look on the shelf.")
         return row
 
-    def _row(self, session: Session, row: Film) -> FilmRow:
+    def _as_known(self, session: Session, row: Film) -> _Known:
+        """The film's document, from what is kept where that is of its revision."""
+        with self._lock:
+            known = self._known.get(row.id)
+        if known is None or known.revision != row.revision:
+            raw = session.scalar(select(Film.document).where(Film.id == row.id))
+            assert raw is not None
+            known = _Known(row.revision, raw, FilmDocument.model_validate(raw))
+            self._remember(row.id, known)
+        return known
+
+    def _remember(self, film: str, known: _Known) -> None:
+        with self._lock:
+            self._known[film] = known
+            self._known.move_to_end(film)
+            while len(self._known) > MOST_KNOWN:
+                self._known.popitem(last=False)
+
+    def _row(self, session: Session, row: Film, known: _Known | None = None) -> FilmRow:
         undo, redo = self._next(session, row.id, True), self._next(session, row.id, False)
+        known = known or self._as_known(session, row)
         return FilmRow(
             row.id,
             row.revision,
-            FilmDocument.model_validate(row.document),
+            known.document,
             row.changed,
             undo.title if undo else None,
             redo.title if redo else None,
         )
+
+
+_LIGHT = defer(Film.document)
+"""A film's row without its document, which is large and mostly known."""

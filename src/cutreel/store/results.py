@@ -12,23 +12,33 @@ from cutreel.core.film import Result
 from .database import Database
 from .tables import ResultRow
 
+MOST_KEPT = 20_000
+
 
 class ResultStore:
-    """Keeps results."""
+    """Keeps results. What was made under a key never changes, so what was looked up once is kept ready."""
 
     def __init__(self, database: Database) -> None:
         self.database = database
+        self._kept: dict[str, Result] = {}
 
     def get(self, key: str) -> Result | None:
         return self.many([key]).get(key)
 
     def many(self, keys: Collection[str]) -> dict[str, Result]:
         """The results there are among `keys`, by key."""
-        if not keys:
-            return {}
-        with self.database.transaction() as session:
-            rows = session.scalars(select(ResultRow).where(ResultRow.key.in_(set(keys))))
-            return {r.key: Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows}
+        kept = self._kept
+        found = {key: kept[key] for key in keys if key in kept}
+        missing = set(keys) - found.keys()
+        if missing:
+            with self.database.transaction() as session:
+                rows = session.scalars(select(ResultRow).where(ResultRow.key.in_(missing)))
+                fresh = {r.key: Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows}
+            if len(kept) + len(fresh) > MOST_KEPT:
+                self._kept = kept = {}
+            kept.update(fresh)
+            found |= fresh
+        return found
 
     def known(self, keys: Collection[str]) -> set[str]:
         """Which of `keys` have a result."""

@@ -32,6 +32,7 @@ class Film(Base):
     created: Mapped[datetime] = mapped_column(default=now)
     changed: Mapped[datetime] = mapped_column(default=now)
     removed: Mapped[datetime | None]
+    summary: Mapped[dict[str, Any] | None]
 
 
 class FilmChange(Base):
@@ -132,6 +133,7 @@ class Event(Base):
     what: Mapped[str] = mapped_column(String(30))
     data: Mapped[dict[str, Any]]
     at: Mapped[datetime] = mapped_column(default=now)
+    __table_args__ = (Index("events_of_film", "film", "what", "id"),)
 
 
 class Kept(Base):

@@ -4,11 +4,8 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
-export type Film = Schemas["FilmView"];
-export type Shot = Schemas["ShotView"];
+export type { Caption, Cue, Delta, Film, Line, Shot } from "./memory";
 export type Take = Schemas["TakeView"];
-export type Line = Schemas["LineView"];
-export type Cue = Schemas["CueView"];
 export type Person = Schemas["Person"];
 export type Place = Schemas["Place"];
 export type Run = Schemas["RunView"];

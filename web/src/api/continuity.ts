@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { notify } from "../state/notices";
 import {
   type CompanyCard,
-  type Film,
+  type Delta,
   type Member,
   type Reference,
   type Run,
@@ -12,7 +12,7 @@ import {
   api,
   unwrap,
 } from "./client";
-import { keys } from "./film";
+import { show, stateOf } from "./opening";
 
 export type Who = Schemas["WhoView"];
 export type Candidates = Schemas["CandidatesView"];
@@ -88,16 +88,15 @@ export const useMakeLook = (film: string) =>
   });
 
 export function useSetFigures(film: string) {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: async ({ take, figures }: { take: string; figures: BoxedFigure[] }) =>
-      unwrap<Film>(
+      unwrap<Delta>(
         await api.PUT("/api/films/{film}/takes/{take}/figures", {
-          params: { path: { film, take } },
+          params: { path: { film, take }, query: { since: stateOf(film) } },
           body: figures,
         }),
       ),
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onSuccess: (delta) => show(film, delta),
     onError: tell,
   });
 }

@@ -1,14 +1,16 @@
 /** Server state: one film, its runs, its changes. View state lives elsewhere (see `state/`). */
-import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 
 import { notify } from "../state/notices";
 import { ahead } from "./ahead";
+import { lookedAt, show, stateOf, taken } from "./opening";
 import {
   type Card,
   type Command,
   type CutPreview,
   type CutWish,
+  type Delta,
   type Estimate,
   type Film,
   type Impact,
@@ -20,20 +22,8 @@ import {
   api,
   unwrap,
 } from "./client";
+import { keys, queryClient } from "./queries";
 import type { paths } from "./schema";
-
-export const queryClient = new QueryClient({
-  defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
-});
-
-export const keys = {
-  shelf: ["shelf"] as const,
-  film: (id: string) => ["film", id] as const,
-  /** The film as the server last answered a change, without what is shown ahead of it. */
-  answered: (id: string) => ["answered", id] as const,
-  runs: (id: string) => ["runs", id] as const,
-  spending: (id: string) => ["spending", id] as const,
-};
 
 export const useShelf = () =>
   useQuery({
@@ -43,11 +33,7 @@ export const useShelf = () =>
   });
 
 export const useFilm = (id: string) =>
-  useQuery({
-    queryKey: keys.film(id),
-    queryFn: async () =>
-      unwrap<Film>(await api.GET("/api/films/{film}", { params: { path: { film: id } } })),
-  });
+  useQuery({ queryKey: keys.film(id), queryFn: () => lookedAt(id) });
 
 export const useRuns = (id: string) =>
   useQuery({
@@ -126,15 +112,16 @@ export function useChange(film: string) {
     mutationFn: async (command: Command) => {
       const seen = client.getQueryData<Film>(keys.film(film));
       const known = client.getQueryData<Film>(keys.answered(film)) ?? seen;
-      return unwrap<Film>(
+      const delta = unwrap<Delta>(
         await api.POST("/api/films/{film}/changes", {
-          params: { path: { film } },
+          params: { path: { film }, query: { since: stateOf(film) } },
           body: {
             revision: Math.max(seen?.revision ?? 0, known?.revision ?? 0),
             command: named(known, command),
           },
         }),
       );
+      return taken(film, delta) ?? (await lookedAt(film));
     },
     onSuccess: (fresh) => {
       client.setQueryData(keys.answered(film), fresh);
@@ -149,16 +136,15 @@ export function useChange(film: string) {
 }
 
 export function useHistory(film: string) {
-  const client = useQueryClient();
   return useMutation({
     scope: { id: `changes of ${film}` },
     mutationFn: async (way: "undo" | "redo") =>
-      unwrap<Film>(
-        way === "undo"
-          ? await api.POST("/api/films/{film}/undo", { params: { path: { film } } })
-          : await api.POST("/api/films/{film}/redo", { params: { path: { film } } }),
+      unwrap<Delta>(
+        await api.POST(way === "undo" ? "/api/films/{film}/undo" : "/api/films/{film}/redo", {
+          params: { path: { film }, query: { since: stateOf(film) } },
+        }),
       ),
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onSuccess: (delta) => show(film, delta),
     onError: failed(film),
   });
 }
@@ -237,19 +223,19 @@ export function useCancel(film: string) {
 }
 
 export function useBring(film: string) {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: async ({ shot, file }: { shot: number; file: File }) => {
       const body = new FormData();
       body.append("file", file);
-      const response = await fetch(`/api/films/${film}/shots/${shot}/takes`, {
+      const since = new URLSearchParams({ since: stateOf(film) });
+      const response = await fetch(`/api/films/${film}/shots/${shot}/takes?${since}`, {
         method: "POST",
         body,
       });
-      const data = (await response.json()) as Film;
-      return unwrap<Film>({ data, error: data, response });
+      const data = (await response.json()) as Delta;
+      return unwrap<Delta>({ data, error: data, response });
     },
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onSuccess: (delta) => show(film, delta),
     onError: failed(film),
   });
 }

@@ -1,8 +1,9 @@
 /** What is done to a take by hand: its figures and pixels, and poses. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 
-import { type Film, type Schemas, api, unwrap } from "./client";
-import { failed, keys } from "./film";
+import { type Delta, type Schemas, api, unwrap } from "./client";
+import { failed } from "./film";
+import { show, stateOf } from "./opening";
 
 export type Hand = Schemas["HandView"];
 export type Figure = Schemas["TakenFigure"];
@@ -46,11 +47,10 @@ export type Placing = Pick<Schemas["PlaceWish"], "x" | "y" | "height" | "flip" |
 export type Box = Schemas["HandView"]["frame"];
 
 /** A change that the film answers. */
-function useAnswered<T>(film: string, ask: (wish: T) => Promise<Film>) {
-  const client = useQueryClient();
+function useAnswered<T>(film: string, ask: (wish: T) => Promise<Delta>) {
   return useMutation({
     mutationFn: ask,
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onSuccess: (delta) => show(film, delta),
     onError: failed(film),
   });
 }
@@ -66,9 +66,9 @@ export const useCut = (film: string, take: string) =>
       feather: number;
       revision: number;
     }) =>
-      unwrap<Film>(
+      unwrap<Delta>(
         await api.POST("/api/films/{film}/takes/{take}/cutouts", {
-          params: { path: { film, take } },
+          params: { path: { film, take }, query: { since: stateOf(film) } },
           body: wish,
         }),
       ),
@@ -77,9 +77,9 @@ export const useCut = (film: string, take: string) =>
 /** Lays a cut-out into a take, as a new one. */
 export const useLayIn = (film: string, take: string) =>
   useAnswered(film, async (wish: { cutout: number } & Placing) =>
-    unwrap<Film>(
+    unwrap<Delta>(
       await api.POST("/api/films/{film}/takes/{take}/placed", {
-        params: { path: { film, take } },
+        params: { path: { film, take }, query: { since: stateOf(film) } },
         body: wish,
       }),
     ),
@@ -92,9 +92,9 @@ export const seenPlaced = (film: string, take: string, cutout: number, p: Placin
 /** Makes a new take of what a frame holds of one. */
 export const useReframe = (film: string, take: string) =>
   useAnswered(film, async (frame: Box) =>
-    unwrap<Film>(
+    unwrap<Delta>(
       await api.POST("/api/films/{film}/takes/{take}/reshaped", {
-        params: { path: { film, take } },
+        params: { path: { film, take }, query: { since: stateOf(film) } },
         body: { frame },
       }),
     ),

@@ -1,9 +1,9 @@
 /** Prompts beside the picture's, and pictures brought back from outside tools. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 
 import { notify } from "../state/notices";
-import { Problem, type Film, type Schemas, type Shot, api, unwrap } from "./client";
-import { keys } from "./film";
+import { type Delta, Problem, type Schemas, type Shot, api, unwrap } from "./client";
+import { show, stateOf } from "./opening";
 
 export type Prompts = Schemas["PromptsView"];
 export type Brought = Schemas["BroughtView"];
@@ -35,16 +35,15 @@ export const useBringBack = (film: string) =>
   });
 
 export function usePlace(film: string) {
-  const client = useQueryClient();
   return useMutation({
     mutationFn: async (pictures: Placed[]) =>
-      unwrap<Film>(
+      unwrap<Delta>(
         await api.POST("/api/films/{film}/brought/place", {
-          params: { path: { film } },
+          params: { path: { film }, query: { since: stateOf(film) } },
           body: { pictures },
         }),
       ),
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onSuccess: (delta) => show(film, delta),
     onError: (error: Error) => notify(error.message),
   });
 }

@@ -36,10 +36,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Get Film
-         * @description A film as it stands.
+         * Open Film
+         * @description A film's head, and every shot in short; what its `state` holds is had in windows.
          */
-        get: operations["get_film_api_films__film__get"];
+        get: operations["open_film_api_films__film__get"];
         put?: never;
         post?: never;
         /**
@@ -47,6 +47,67 @@ export interface paths {
          * @description Take a film off the shelf; `POST …/restore` brings it back.
          */
         delete: operations["remove_film_api_films__film__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/manuscript": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Manuscript
+         * @description The manuscript of a state of the film; 409 when that state is not known any more.
+         */
+        get: operations["manuscript_api_films__film__manuscript_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/shots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Shots
+         * @description Some shots of a state of the film, by their places; 409 when that state is not known any
+         *     more.
+         */
+        get: operations["shots_api_films__film__shots_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Changed Since
+         * @description What became of the film since a state.
+         */
+        get: operations["changed_since_api_films__film__since_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -80,7 +141,8 @@ export interface paths {
         put?: never;
         /**
          * Change Film
-         * @description Make one change; 409 when the film is not at the revision that its sender saw.
+         * @description Make one change; 409 when the film is not at the revision that its sender saw. The answer is
+         *     what became of the state that the sender knows.
          */
         post: operations["change_film_api_films__film__changes_post"];
         delete?: never;
@@ -215,8 +277,8 @@ export interface paths {
         put?: never;
         /**
          * Read File
-         * @description Read an uploaded script. `columns` (JSON) says what the columns of a table are, where the
-         *     maker says so.
+         * @description Read an uploaded script, in a process of its own. `columns` (JSON) says what the columns of a
+         *     table are, where the maker says so.
          */
         post: operations["read_file_api_stories_post"];
         delete?: never;
@@ -1375,12 +1437,15 @@ export interface components {
             /** Height */
             height?: number | null;
         };
-        /** CaptionView */
+        /**
+         * CaptionView
+         * @description A caption, `after` seconds behind the end of the one before, for so many `seconds`.
+         */
         CaptionView: {
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
+            /** After */
+            after: number;
+            /** Seconds */
+            seconds: number;
             /** Lines */
             lines: string[];
         };
@@ -1509,7 +1574,12 @@ export interface components {
             /** Others */
             others: string[];
         };
-        /** CueView */
+        /**
+         * CueView
+         * @description A cue of a `shot`. It begins `after` seconds behind the cue before it that has an `after` (the
+         *     first: behind the film's beginning), or, with none, where its shot does. It lasts so many
+         *     `seconds`, or to the end of the shot `last`.
+         */
         CueView: {
             /** Id */
             id: string;
@@ -1517,12 +1587,14 @@ export interface components {
             kind: string;
             /** Prompt */
             prompt: string;
-            /** Start */
-            start: number;
-            /** End */
-            end: number;
             /** Shot */
             shot: number;
+            /** Last */
+            last: number;
+            /** After */
+            after: number | null;
+            /** Seconds */
+            seconds: number | null;
             /** Why */
             why: string;
             /** Made */
@@ -1857,25 +1929,47 @@ export interface components {
             ];
         };
         /**
-         * FilmView
-         * @description A film as it stands. `words` holds (start, end, number, line) of every word in `text`.
+         * FilmDelta
+         * @description What became of a film between two states: parts of the head that are others now, pieces of
+         *     its sequences, and the shots that changed. Where `reopen` is true the older state is not known
+         *     any more: the film is to be opened again.
          */
-        FilmView: {
+        FilmDelta: {
+            /** Since */
+            since: string;
+            /** State */
+            state: string;
+            /**
+             * Reopen
+             * @default false
+             */
+            reopen: boolean;
+            /** @default {} */
+            head: components["schemas"]["HeadChange"];
+            order?: components["schemas"]["Splice_int_"] | null;
+            frames?: components["schemas"]["Splice_int_"] | null;
+            /**
+             * Shots
+             * @default []
+             */
+            shots: components["schemas"]["ShotView"][];
+            text?: components["schemas"]["TextSplice"] | null;
+            words?: components["schemas"]["Splice_tuple_int__int__int__int__"] | null;
+            lines?: components["schemas"]["Splice_LineView_"] | null;
+            captions?: components["schemas"]["Splice_CaptionView_"] | null;
+            cues?: components["schemas"]["Splice_CueView_"] | null;
+        };
+        /**
+         * FilmHead
+         * @description What holds for a film as a whole.
+         */
+        FilmHead: {
             /** Id */
             id: string;
             /** Revision */
             revision: number;
             /** Title */
             title: string;
-            /** Text */
-            text: string;
-            /** Words */
-            words: [
-                number,
-                number,
-                number,
-                number
-            ][];
             /** Notes */
             notes: [
                 number,
@@ -1888,10 +1982,6 @@ export interface components {
             ][];
             /** Scenes */
             scenes: components["schemas"]["SceneView"][];
-            /** Lines */
-            lines: components["schemas"]["LineView"][];
-            /** Shots */
-            shots: components["schemas"]["ShotView"][];
             /** Cast */
             cast: components["schemas"]["Person"][];
             /** Places */
@@ -1901,12 +1991,8 @@ export interface components {
             looks: components["schemas"]["Look"][];
             /** Cutouts */
             cutouts: components["schemas"]["CutOut"][];
-            /** Cues */
-            cues: components["schemas"]["CueView"][];
             /** Lifted */
             lifted: string[];
-            /** Captions */
-            captions: components["schemas"]["CaptionView"][];
             /** Mood */
             mood: string | null;
             /** Music Made */
@@ -1939,6 +2025,8 @@ export interface components {
                 [key: string]: number;
             };
             missing: components["schemas"]["MissingCost"];
+            /** Prompt Cap */
+            prompt_cap: number;
         };
         /** FindRequest */
         FindRequest: {
@@ -2044,6 +2132,69 @@ export interface components {
             /** Fits */
             fits: boolean;
         };
+        /** HeadChange */
+        HeadChange: {
+            /** Id */
+            id?: string | null;
+            /** Revision */
+            revision?: number | null;
+            /** Title */
+            title?: string | null;
+            /** Notes */
+            notes?: [
+                number,
+                number
+            ][] | null;
+            /** Headings */
+            headings?: [
+                number,
+                number
+            ][] | null;
+            /** Scenes */
+            scenes?: components["schemas"]["SceneView"][] | null;
+            /** Cast */
+            cast?: components["schemas"]["Person"][] | null;
+            /** Places */
+            places?: components["schemas"]["Place"][] | null;
+            settings?: components["schemas"]["Settings"] | null;
+            /** Looks */
+            looks?: components["schemas"]["Look"][] | null;
+            /** Cutouts */
+            cutouts?: components["schemas"]["CutOut"][] | null;
+            /** Lifted */
+            lifted?: string[] | null;
+            /** Mood */
+            mood?: string | null;
+            /** Music Made */
+            music_made?: boolean | null;
+            /** Fps */
+            fps?: string | null;
+            /** Frames */
+            frames?: number | null;
+            /** Seconds */
+            seconds?: number | null;
+            /** Undo */
+            undo?: string | null;
+            /** Redo */
+            redo?: string | null;
+            /** Changed */
+            changed?: string | null;
+            /** Preview */
+            preview?: string | null;
+            /** Reading Ease */
+            reading_ease?: number | null;
+            /** Words A Minute */
+            words_a_minute?: number | null;
+            /** Sources */
+            sources?: components["schemas"]["Source"][] | null;
+            /** Closeness */
+            closeness?: {
+                [key: string]: number;
+            } | null;
+            missing?: components["schemas"]["MissingCost"] | null;
+            /** Prompt Cap */
+            prompt_cap?: number | null;
+        };
         /**
          * Impact
          * @description What a change would do, before it is made: prompts whose words change, pictures in use that
@@ -2136,14 +2287,13 @@ export interface components {
         };
         /**
          * LineView
-         * @description A line: words `first` up to `end`, who speaks it and how that is known, and its sound when it
-         *     was spoken.
+         * @description A line: so many `words` behind those of the line before, who speaks it and how that is known,
+         *     and its sound when it was spoken. It begins `after` seconds behind the beginning of the line
+         *     before it (the first: of the film).
          */
         LineView: {
-            /** First */
-            first: number;
-            /** End */
-            end: number;
+            /** Words */
+            words: number;
             /** Speaker */
             speaker: string | null;
             /** Voice */
@@ -2152,8 +2302,8 @@ export interface components {
             why: string;
             /** Media */
             media: string | null;
-            /** Start */
-            start: number;
+            /** After */
+            after: number;
             /** Seconds */
             seconds: number | null;
             /** Peaks */
@@ -2277,6 +2427,27 @@ export interface components {
             look: components["schemas"]["Look"];
             /** Measured */
             measured: components["schemas"]["Style"][];
+        };
+        /**
+         * ManuscriptWindow
+         * @description The manuscript of a state: its text, its words, its lines, captions and cues.
+         */
+        ManuscriptWindow: {
+            /** Text */
+            text: string;
+            /** Words */
+            words: [
+                number,
+                number,
+                number,
+                number
+            ][];
+            /** Lines */
+            lines: components["schemas"]["LineView"][];
+            /** Captions */
+            captions: components["schemas"]["CaptionView"][];
+            /** Cues */
+            cues: components["schemas"]["CueView"][];
         };
         /** MaskView */
         MaskView: {
@@ -2408,6 +2579,14 @@ export interface components {
             sources: components["schemas"]["GivenSource"][];
         };
         /**
+         * NewFilmId
+         * @description A film that was added.
+         */
+        NewFilmId: {
+            /** Id */
+            id: string;
+        };
+        /**
          * Offer
          * @description One kind of work at one price.
          */
@@ -2459,6 +2638,25 @@ export interface components {
              * @default false
              */
             simulated: boolean;
+        };
+        /**
+         * OpenedFilm
+         * @description A film as it is opened: its head, and every shot in short. `state` names what was seen, for
+         *     windows of the rest and for what changed since.
+         */
+        OpenedFilm: {
+            /** State */
+            state: string;
+            head: components["schemas"]["FilmHead"];
+            /** Shots */
+            shots: [
+                number,
+                string,
+                number,
+                number,
+                number,
+                number
+            ][];
         };
         /**
          * Outfit
@@ -3604,18 +3802,17 @@ export interface components {
         };
         /**
          * ShotView
-         * @description A shot as the sheet shows it. `first` and `end` are indices of words, `start` and `stop` are
-         *     frames.
+         * @description A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
+         *     shot before it end, so that a change tells only the shots it changed. How many frames it has is
+         *     told apart, since a change of time may move the edge of every shot by one.
          */
         ShotView: {
             /** Id */
             id: number;
             /** Edge */
             edge: string;
-            /** First */
-            first: number;
-            /** End */
-            end: number;
+            /** Words */
+            words: number;
             /** Scene */
             scene: number;
             /** Hold */
@@ -3624,10 +3821,6 @@ export interface components {
             picture_of: number;
             /** Text */
             text: string;
-            /** Start */
-            start: number;
-            /** Stop */
-            stop: number;
             /** Measured */
             measured: boolean;
             /** By Hand */
@@ -3661,8 +3854,6 @@ export interface components {
             pieces: components["schemas"]["Piece"][];
             /** Left Out */
             left_out: string[];
-            /** Cap */
-            cap: number;
             /** Fits */
             fits: boolean;
             /** Negative */
@@ -3685,6 +3876,14 @@ export interface components {
             wanted: number;
             /** Remarks */
             remarks: components["schemas"]["RemarkView"][];
+        };
+        /**
+         * ShotWindow
+         * @description Some shots of a state, whole.
+         */
+        ShotWindow: {
+            /** Shots */
+            shots: components["schemas"]["ShotView"][];
         };
         /**
          * Source
@@ -3726,6 +3925,56 @@ export interface components {
             by_offer: {
                 [key: string]: number;
             };
+        };
+        /** Splice[CaptionView] */
+        Splice_CaptionView_: {
+            /** At */
+            at: number;
+            /** Remove */
+            remove: number;
+            /** Insert */
+            insert: components["schemas"]["CaptionView"][];
+        };
+        /** Splice[CueView] */
+        Splice_CueView_: {
+            /** At */
+            at: number;
+            /** Remove */
+            remove: number;
+            /** Insert */
+            insert: components["schemas"]["CueView"][];
+        };
+        /** Splice[LineView] */
+        Splice_LineView_: {
+            /** At */
+            at: number;
+            /** Remove */
+            remove: number;
+            /** Insert */
+            insert: components["schemas"]["LineView"][];
+        };
+        /** Splice[int] */
+        Splice_int_: {
+            /** At */
+            at: number;
+            /** Remove */
+            remove: number;
+            /** Insert */
+            insert: number[];
+        };
+        /** Splice[tuple[int, int, int, int]] */
+        Splice_tuple_int__int__int__int__: {
+            /** At */
+            at: number;
+            /** Remove */
+            remove: number;
+            /** Insert */
+            insert: [
+                number,
+                number,
+                number,
+                number
+            ][];
         };
         /**
          * SplitPerson
@@ -3898,6 +4147,18 @@ export interface components {
             way: 1 | -1;
             /** Cut */
             cut: boolean;
+        };
+        /**
+         * TextSplice
+         * @description From character `at`, `remove` characters give way to `insert`.
+         */
+        TextSplice: {
+            /** At */
+            at: number;
+            /** Remove */
+            remove: number;
+            /** Insert */
+            insert: string;
         };
         /** ThingView */
         ThingView: {
@@ -4097,7 +4358,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["NewFilmId"];
                 };
             };
             /** @description Validation Error */
@@ -4111,7 +4372,7 @@ export interface operations {
             };
         };
     };
-    get_film_api_films__film__get: {
+    open_film_api_films__film__get: {
         parameters: {
             query?: never;
             header?: never;
@@ -4128,7 +4389,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["OpenedFilm"];
                 };
             };
             /** @description Validation Error */
@@ -4159,6 +4420,107 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    manuscript_api_films__film__manuscript_get: {
+        parameters: {
+            query: {
+                state: string;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ManuscriptWindow"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    shots_api_films__film__shots_get: {
+        parameters: {
+            query: {
+                state: string;
+                first?: number;
+                count?: number;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShotWindow"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    changed_since_api_films__film__since_get: {
+        parameters: {
+            query: {
+                state: string;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmDelta"];
+                };
             };
             /** @description Validation Error */
             422: {
@@ -4202,7 +4564,9 @@ export interface operations {
     };
     change_film_api_films__film__changes_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -4221,7 +4585,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -4237,7 +4601,9 @@ export interface operations {
     };
     undo_api_films__film__undo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -4252,7 +4618,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -4268,7 +4634,9 @@ export interface operations {
     };
     redo_api_films__film__redo_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -4283,7 +4651,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -4635,7 +5003,9 @@ export interface operations {
     };
     go_back_api_films__film__versions__number__post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -4651,7 +5021,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -4834,7 +5204,9 @@ export interface operations {
     };
     place_api_films__film__brought_place_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -4853,7 +5225,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -5035,7 +5407,9 @@ export interface operations {
     };
     set_figures_api_films__film__takes__take__figures_put: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -5055,7 +5429,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -5610,7 +5984,9 @@ export interface operations {
     };
     cut_api_films__film__takes__take__cutouts_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -5630,7 +6006,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -5685,7 +6061,9 @@ export interface operations {
     };
     place_api_films__film__takes__take__placed_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -5705,7 +6083,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -5721,7 +6099,9 @@ export interface operations {
     };
     reframe_api_films__film__takes__take__reshaped_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -5741,7 +6121,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */
@@ -5823,7 +6203,9 @@ export interface operations {
     };
     bring_picture_api_films__film__shots__shot__takes_post: {
         parameters: {
-            query?: never;
+            query?: {
+                since?: string;
+            };
             header?: never;
             path: {
                 film: string;
@@ -5843,7 +6225,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FilmView"];
+                    "application/json": components["schemas"]["FilmDelta"];
                 };
             };
             /** @description Validation Error */

@@ -1,9 +1,9 @@
 /** The script desk's server state: files, finding, renaming, versions, writing and reworking. */
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 
 import { notify } from "../state/notices";
-import { type Schemas, Problem, api, unwrap } from "./client";
-import { keys } from "./film";
+import { type Delta, type Schemas, Problem, api, unwrap } from "./client";
+import { show, stateOf } from "./opening";
 
 export type Story = Schemas["StoryView"];
 export type Written = Schemas["Written"];
@@ -124,16 +124,15 @@ export const useCompared = (film: string, before: number | null, after: number |
   });
 
 export function useGoBack(film: string) {
-  const client = useQueryClient();
   return useMutation({
     scope: { id: `changes of ${film}` },
     mutationFn: async (number: number) =>
-      unwrap<Schemas["FilmView"]>(
+      unwrap<Delta>(
         await api.POST("/api/films/{film}/versions/{number}", {
-          params: { path: { film, number } },
+          params: { path: { film, number }, query: { since: stateOf(film) } },
         }),
       ),
-    onSuccess: (fresh) => client.setQueryData(keys.film(film), fresh),
+    onSuccess: (delta) => show(film, delta),
     onError: tell,
   });
 }

@@ -1,6 +1,7 @@
 """How long words take before a voice has spoken them."""
 
 from collections.abc import Sequence
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
@@ -22,6 +23,7 @@ COMMA, CLAUSE, SENTENCE, PARAGRAPH, SCENE = 0.22, 0.30, 0.38, 0.62, 1.20
 """Pauses between lines, which are laid one behind another."""
 
 
+@lru_cache(maxsize=65_536)
 def speaking_seconds(word: str) -> float:
     """Seconds to say one word."""
     return SECONDS_A_WORD + SECONDS_A_SYLLABLE * syllables(word)

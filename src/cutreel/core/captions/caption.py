@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
+import numpy as np
 from numpy import float64
 from numpy.typing import NDArray
 
@@ -60,9 +61,7 @@ def _run(
 ) -> list[Caption]:
     """The captions of one run of speech."""
     run = words[first:end]
-    relative = tuple(
-        round(float(t) - float(times[first, 0]), 3) for pair in times[first:end] for t in pair
-    )
+    relative = tuple(np.round(times[first:end] - times[first, 0], 3).ravel().tolist())
     glued = tuple(i > 0 and w.start == run[i - 1].end for i, w in enumerate(run))
     sentences = tuple(w.sentence - run[0].sentence for w in run)
     return [

@@ -14,7 +14,7 @@ from .drift import (
     drift_in_words,
     figures_of,
 )
-from .facts import ShotFacts, facts_of_shots, place_words, text_place
+from .facts import SceneMemory, ShotFacts, facts_of_shots, place_words, text_place
 from .looks import LOOKS, Colour, Look, look_from, look_named
 from .model import FRAMINGS, MOODS, Outfit, Overrides, Person, Place, Reference, Trait
 from .outfits import dressed
@@ -30,7 +30,7 @@ from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_
 __all__ = [
     "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Colour", "CompanyCard",
     "Finding", "Lab", "Look", "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part",
-    "Person", "Place", "Prompt", "Reference", "SamePerson", "SeenFigure", "SeenPicture",
+    "Person", "Place", "Prompt", "Reference", "SamePerson", "SceneMemory", "SeenFigure", "SeenPicture",
     "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "WordDrift", "age_of", "appearances",
     "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet", "dressed",
     "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from",

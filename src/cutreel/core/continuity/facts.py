@@ -4,8 +4,10 @@ Time, weather and place carry over from the shot before until the text or a head
 """
 
 import re
-from collections.abc import Mapping, Sequence, Set
+from collections.abc import Callable, Hashable, Iterator, Mapping, Sequence, Set
 from dataclasses import dataclass, field, replace
+from functools import partial
+from itertools import pairwise
 from typing import Any, cast, get_args
 
 from cutreel.core.manuscript import Manuscript, words_text
@@ -121,6 +123,47 @@ class ShotFacts:
     why: dict[str, str] = field(default_factory=dict)
 
 
+@dataclass(frozen=True)
+class _Carried:
+    """What a scene takes over from the one before it, and why it is so."""
+
+    time: TimeOfDay = "day"
+    weather: Weather = "clear"
+    place: str = ""
+    why_time: str = _NOTHING
+    why_weather: str = _NOTHING
+    why_place: str = _NOTHING
+
+
+class SceneMemory:
+    """The scenes that were read last, by what they were read from: a scene that did not change is not read again.
+    What is read is the same with it as without."""
+
+    def __init__(self) -> None:
+        self._last: dict[Hashable, tuple[list[ShotFacts], _Carried]] = {}
+        self._now: dict[Hashable, tuple[list[ShotFacts], _Carried]] = {}
+
+    def turn(self) -> None:
+        """Begin another reading: what it does not come upon again is forgotten with the next."""
+        self._last, self._now = self._now, {}
+
+    def facts(
+        self, key: Hashable, read: Callable[[], tuple[list[ShotFacts], _Carried]]
+    ) -> tuple[list[ShotFacts], _Carried]:
+        found = self._now.get(key) or self._last.get(key) or read()
+        self._now[key] = found
+        return found
+
+
+@dataclass(frozen=True)
+class _Shots:
+    """The shots of a scene: their bounds as word indices, what the maker set for each, their numbers."""
+
+    bounds: Sequence[tuple[int, int]]
+    own: Sequence[Overrides]
+    numbers: Sequence[int]
+
+
 def facts_of_shots(
     script: Manuscript,
     opens: Sequence[int],
@@ -129,6 +172,7 @@ def facts_of_shots(
     overrides: Sequence[Overrides],
     for_scenes: Mapping[int, Overrides] | None = None,
     numbers: Sequence[int] | None = None,
+    memory: SceneMemory | None = None,
 ) -> list[ShotFacts]:
     """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid
     over them: for a scene (`for_scenes`, by index), and over that for the shot itself.
@@ -137,85 +181,171 @@ def facts_of_shots(
     shot changes no other. A shot without words (it opens where the next one does) shows what the
     shot before it shows, seen wider.
     """
-    who = _Who(cast)
-    named = place_words(places)
-    usual = {p.description or p.name: p.weather for p in reversed(places) if p.weather}
-    out: list[ShotFacts] = []
-    time: TimeOfDay = "day"
-    weather: Weather = "clear"
-    place = ""
-    why_time = why_weather = why_place = _NOTHING
-    scene = -1
-    here: set[int] = set()
-    last: tuple[int, ...] = ()
-    before: Mood = "calm"
-    bounds = [*opens, len(script.words)]
+    memory = memory or SceneMemory()
+    memory.turn()
+    reader = _SceneReader(script, cast, places)
     turns = numbers or range(len(opens))
-    for i, first in enumerate(opens):
-        words = script.words[first : bounds[i + 1]]
-        if not words:
-            out.append(_overridden(_silent(out[-1] if out else None), overrides[i], None))
-            continue
-        bare = [w.bare.lower() for w in words]
-        new_scene = words[0].scene != scene
-        if new_scene:
-            scene = words[0].scene
-            heading = script.scenes[scene]
-            last = ()
-            here = set()
-            if heading.time:
-                time, why_time = _time(heading.time), "the scene's heading"
-            if heading.weather:
-                weather, why_weather = _weather(heading.weather), "the scene's heading"
-            place, why_place = _scene_place(heading.title, places, place)
-        for word in bare:
-            if word in TIMES and TIMES[word] != "day" and not script.scenes[scene].time:
-                time, why_time = _time(TIMES[word]), f"“{word}”"
-            elif word in ("morning", "noon", "afternoon") and not script.scenes[scene].time:
-                time, why_time = "day", f"“{word}”"
-            if (
-                word in ("rain", "snow", "fog", "mist", "storm", "wind", "gale")
-                and not script.scenes[scene].weather
-            ):
-                weather, why_weather = _weather(WEATHERS[word]), f"“{word}”"
-        found = text_place(bare, named)
-        if found and (not script.scenes[scene].title or not place):
-            place, why_place = found
-        speakers = [who.number(script.lines[w.line].speaker) for w in words]
-        speaks = next((s for s in speakers if s), None)
-        people, why_people = who.present(words_text(words), bare, speakers, last, here)
-        last = people or last
-        here |= set(people)
-        framing, why_framing = _framing(
-            new_scene, i == 0, bare, len(people), speaks is not None, turns[i]
-        )
-        angle, why_angle = _angle(bare)
-        mood, why_mood = _mood(bare, before if not new_scene else "calm")
-        before = mood
-        said = why_weather != _NOTHING
-        facts = ShotFacts(
-            framing,
-            angle,
-            place,
-            time,
-            weather if said else usual.get(place, weather),
-            mood,
-            people,
-            speaks,
-            action_of(script, first, bounds[i + 1]),
-            {
-                "framing": why_framing,
-                "angle": why_angle,
-                "place": why_place,
-                "time": why_time,
-                "weather": why_weather if said or place not in usual else "as it is at this place",
-                "mood": why_mood,
-                "people": why_people,
-                "action": "the narration of the shot",
-            },
-        )
-        out.append(_overridden(facts, overrides[i], (for_scenes or {}).get(scene)))
+    bounds = list(pairwise([*opens, len(script.words)]))
+    out: list[ShotFacts] = []
+    carried = _Carried()
+    for first, stop in _scene_runs(script, bounds):
+        shots = _Shots(bounds[first:stop], overrides[first:stop], turns[first:stop])
+        hand = (for_scenes or {}).get(reader.scene_of(shots))
+        key = reader.key(shots, hand, carried, first == 0)
+        facts, carried = memory.facts(key, partial(reader.read, shots, hand, carried, first == 0))
+        out += facts
     return out
+
+
+def _scene_runs(script: Manuscript, bounds: Sequence[tuple[int, int]]) -> Iterator[tuple[int, int]]:
+    """Runs of shots of one scene, as indices; a shot without words is of the scene before it."""
+    begin, scene = 0, -1
+    for i, (first, end) in enumerate(bounds):
+        if end > first and script.words[first].scene != scene:
+            if i > begin:
+                yield begin, i
+            begin, scene = i, script.words[first].scene
+    if bounds:
+        yield begin, len(bounds)
+
+
+class _SceneReader:
+    """Reads the facts of one scene after another."""
+
+    def __init__(self, script: Manuscript, cast: Sequence[Person], places: Sequence[Place]) -> None:
+        self.script, self.places = script, places
+        self.who = _Who(cast)
+        self.named = place_words(places)
+        self.usual = {p.description or p.name: p.weather for p in reversed(places) if p.weather}
+        self._of_film = (
+            tuple(p.model_dump_json() for p in cast),
+            tuple(p.model_dump_json() for p in places),
+        )
+
+    def scene_of(self, shots: _Shots) -> int:
+        """The index of the scene that shots are of; -1 where none of them has words."""
+        worded = next((first for first, end in shots.bounds if end > first), None)
+        return -1 if worded is None else self.script.words[worded].scene
+
+    def key(
+        self, shots: _Shots, hand: Overrides | None, carried: _Carried, opens_film: bool
+    ) -> Hashable:
+        """All that the facts of a scene depend on."""
+        script, (first, end) = self.script, (shots.bounds[0][0], shots.bounds[-1][1])
+        words = script.words[first:end]
+        text = script.text[words[0].start : words[-1].end] if words else ""
+        lines = range(words[0].line, words[-1].line + 1) if words else range(0)
+        scene = self.scene_of(shots)
+        heading = script.scenes[scene] if scene >= 0 else None
+        return (
+            text,
+            tuple((a - first, b - first) for a, b in shots.bounds),
+            tuple((script.lines[n].speaker, script.lines[n].first - first) for n in lines),
+            tuple(_written(own) for own in shots.own),
+            tuple(shots.numbers),
+            _written(hand),
+            (heading.title, heading.time, heading.weather) if heading else None,
+            carried,
+            opens_film,
+            self._of_film,
+        )
+
+    def read(
+        self, shots: _Shots, hand: Overrides | None, carried: _Carried, opens_film: bool
+    ) -> tuple[list[ShotFacts], _Carried]:
+        """The facts of a scene's shots, and what the next scene takes over."""
+        out: list[ShotFacts] = []
+        here: set[int] = set()
+        last: tuple[int, ...] = ()
+        mood: Mood = "calm"
+        begins = True
+        for (first, end), own, number in zip(shots.bounds, shots.own, shots.numbers, strict=True):
+            if end == first:
+                out.append(_overridden(_silent(out[-1] if out else None), own, None))
+                continue
+            if begins:
+                carried = self._headed(self.scene_of(shots), carried)
+            words = self.script.words[first:end]
+            bare = [w.bare.lower() for w in words]
+            carried = self._told(words[0].scene, bare, carried)
+            speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
+            people, why_people = self.who.present(words_text(words), bare, speakers, last, here)
+            last = people or last
+            here |= set(people)
+            speaks = next((s for s in speakers if s), None)
+            framing, why_framing = _framing(
+                begins,
+                opens_film and begins and not out,
+                bare,
+                len(people),
+                speaks is not None,
+                number,
+            )
+            angle, why_angle = _angle(bare)
+            mood, why_mood = _mood(bare, mood)
+            begins = False
+            said = carried.why_weather != _NOTHING
+            usual = carried.weather if said else self.usual.get(carried.place, carried.weather)
+            at_home = not said and carried.place in self.usual
+            facts = ShotFacts(
+                framing,
+                angle,
+                carried.place,
+                carried.time,
+                usual,
+                mood,
+                people,
+                speaks,
+                action_of(self.script, first, end),
+                {
+                    "framing": why_framing,
+                    "angle": why_angle,
+                    "place": carried.why_place,
+                    "time": carried.why_time,
+                    "weather": "as it is at this place" if at_home else carried.why_weather,
+                    "mood": why_mood,
+                    "people": why_people,
+                    "action": "the narration of the shot",
+                },
+            )
+            out.append(_overridden(facts, own, hand))
+        return out, carried
+
+    def _headed(self, scene: int, carried: _Carried) -> _Carried:
+        """What the scene's heading says."""
+        heading = self.script.scenes[scene]
+        if heading.time:
+            carried = replace(carried, time=_time(heading.time), why_time=_BY_HEADING)
+        if heading.weather:
+            weather = _weather(heading.weather)
+            carried = replace(carried, weather=weather, why_weather=_BY_HEADING)
+        place, why = _scene_place(heading.title, self.places, carried.place)
+        return replace(carried, place=place, why_place=why)
+
+    def _told(self, scene: int, bare: Sequence[str], carried: _Carried) -> _Carried:
+        """What a shot's words say of time, weather and place, where the heading does not."""
+        heading = self.script.scenes[scene]
+        for word in bare:
+            if not heading.time and word in TIMES and (TIMES[word] != "day" or word in _DAYTIME):
+                carried = replace(carried, time=_time(TIMES[word]), why_time=f"“{word}”")
+            if not heading.weather and word in _WEATHER_SAID:
+                weather = _weather(WEATHERS[word])
+                carried = replace(carried, weather=weather, why_weather=f"“{word}”")
+        found = text_place(bare, self.named)
+        if found and (not heading.title or not carried.place):
+            carried = replace(carried, place=found[0], why_place=found[1])
+        return carried
+
+
+_BY_HEADING = "the scene's heading"
+_DAYTIME = {"morning", "noon", "afternoon"}
+_WEATHER_SAID = {"rain", "snow", "fog", "mist", "storm", "wind", "gale"}
+_UNSET = Overrides()
+
+
+def _written(own: Overrides | None) -> str:
+    """What the maker set, in a form that can be looked up; mostly nothing."""
+    return "" if own is None or own == _UNSET else own.model_dump_json()
 
 
 _SETTABLE = ("framing", "angle", "place", "time", "weather", "mood", "people", "action")

@@ -1,7 +1,8 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
 from .assembled import Assembled, assemble
-from .changes import Change, Command, apply_command
+from .changes import Change, Command, apply_command, apply_to
+from .difference import Patch, turned_by
 from .document import (
     FilmDocument,
     GivenShot,
@@ -17,17 +18,18 @@ from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .prompts import ShotPrompts, prompts_of
-from .reading import LineWork, ReadFilm, ReadShot, read_film
-from .remarks import Remark, remarks_on
+from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, read_film
+from .remarks import Remark, RemarkMemory, remarks_on
 from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
     "PACK_TYPES", "USUAL_PROMPT", "USUAL_TEXT", "Assembled", "Change", "Command", "Edit",
     "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork", "Match", "Offered",
-    "ReadFilm", "ReadShot", "Remark", "Result", "SceneChoice", "Settings", "Shot",
-    "ShotPrompts", "Source", "TakeRow", "VoiceOffered", "apply_command", "assemble",
-    "find_places", "focus_of", "is_fresh", "match_files", "name_places", "new_film", "pack_of",
-    "prompts_of", "read_film", "remarks_on", "used_take", "wish_of",
+    "Patch", "ReadFilm", "ReadShot", "ReadingMemory", "Remark", "RemarkMemory", "Result",
+    "SceneChoice", "Settings", "Shot", "ShotPrompts", "Source", "TakeRow", "VoiceOffered",
+    "apply_command", "apply_to", "assemble", "find_places", "focus_of", "is_fresh",
+    "match_files", "name_places", "new_film", "pack_of", "prompts_of", "read_film",
+    "remarks_on", "turned_by", "used_take", "wish_of",
 ]
 # fmt: on

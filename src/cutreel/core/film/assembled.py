@@ -53,7 +53,7 @@ class Assembled:
     spoken: dict[int, Result]
     timing: Timing
     spans: list[Span]
-    takes: list[list[TakeRow]]
+    takes: list[Sequence[TakeRow]]
     used: list[TakeRow | None]
     cues: list[Cue]
     mood: str | None
@@ -148,27 +148,22 @@ class Assembled:
 
 
 def assemble(
-    film: str, read: ReadFilm, takes: Mapping[int, Sequence[TakeRow]], look_up: Look_up
+    film: str,
+    read: ReadFilm,
+    takes: Mapping[int, Sequence[TakeRow]],
+    look_up: Look_up,
+    before: Assembled | None = None,
 ) -> Assembled:
     """Lay everything made so far into a film. `takes` are by the number of their shot; `look_up`
-    gives the results there are among some keys."""
+    gives the results there are among some keys. From the film as it was `before` is taken what is the same now."""
     document = read.document
     rate = FrameRate.parse(document.settings.fps)
     found = look_up([line.key for line in read.speech])
     spoken = {i: found[line.key] for i, line in enumerate(read.speech) if line.key in found}
-    timing = lay_out(
-        read.script,
-        [(w.first, w.end) for w in read.speech],
-        {
-            i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"]))
-            for i, r in spoken.items()
-        },
-        read.pauses,
-        [w.length for w in read.speech],
-    )
+    timing, captions = _timed(read, spoken, before)
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
     spans = cut_points(read.opens, timing, rate, alone)
-    takes_of = [list(takes.get(s.picture_of, ())) for s in read.shots]
+    takes_of = [takes.get(s.picture_of, ()) for s in read.shots]
     lender = {s.shot.id: s.shot for s in read.shots}
     used = [
         used_take(s, t, lender[s.picture_of].circled, lender[s.picture_of].rejected)
@@ -193,8 +188,33 @@ def assemble(
         mood=mood,
         music_key=music,
         sounds=look_up(wanted),
-        captions=captions_of(read.script.words, timing.words),
+        captions=captions,
     )
+
+
+def _timed(
+    read: ReadFilm, spoken: Mapping[int, Result], before: Assembled | None
+) -> tuple[Timing, list[Caption]]:
+    """When every word is said, and the captions of that."""
+    if (
+        before is not None
+        and before.read.script is read.script
+        and before.read.speech is read.speech
+        and before.read.pauses == read.pauses
+        and before.spoken == spoken
+    ):
+        return before.timing, before.captions
+    timing = lay_out(
+        read.script,
+        [(w.first, w.end) for w in read.speech],
+        {
+            i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"]))
+            for i, r in spoken.items()
+        },
+        read.pauses,
+        [w.length for w in read.speech],
+    )
+    return timing, captions_of(read.script.words, timing.words)
 
 
 def _cues(read: ReadFilm, timing: Timing, spans: list[Span], rate: FrameRate) -> list[Cue]:

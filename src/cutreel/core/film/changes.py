@@ -4,12 +4,14 @@ A command is applied to a copy of the document; the store keeps the difference b
 undo is exact.
 """
 
-from collections.abc import Sequence
-from typing import Annotated
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Annotated, Any
 
 from pydantic import BaseModel, Field
 
 from . import commands as c
+from .difference import Settled, opened, settled
 from .document import FilmDocument
 
 Command = Annotated[
@@ -54,12 +56,30 @@ class Change(BaseModel):
     command: Command
 
 
+@dataclass(frozen=True)
+class Applied:
+    """What a command did: the film as it is now, all edge numbers used so far, the change's name."""
+
+    settled: Settled
+    edges: list[str]
+    title: str
+
+
+def apply_to(
+    film: FilmDocument, raw: Mapping[str, Any], command: Command, used: Sequence[str]
+) -> Applied:
+    """Apply a command to a film, of which `raw` is the JSON. `film` itself is not touched; of what the command does
+    not touch, the changed film holds the very objects."""
+    changed = opened(film, command.touches)
+    edges = list(used)
+    title = command.apply(changed, edges)
+    return Applied(settled(film, raw, changed, command.touches), edges, title)
+
+
 def apply_command(
     film: FilmDocument, command: Command, used: Sequence[str]
 ) -> tuple[FilmDocument, list[str], str]:
     """The changed film, all edge numbers used so far, and the change's name. `film` itself is not
     touched."""
-    changed = film.model_copy(deep=True)
-    edges = list(used)
-    title = command.apply(changed, edges)
-    return FilmDocument.model_validate(changed.model_dump()), edges, title
+    done = apply_to(film, film.model_dump(mode="json"), command, used)
+    return done.settled.document, done.edges, done.title

@@ -247,4 +247,6 @@ def clean_text(text: str) -> str:
     text = (
         text.removeprefix("\ufeff").replace("\r\n", "\n").replace("\r", "\n").replace("\u00a0", " ")
     )
-    return "".join(c for c in text if c in "\n\t" or c.isprintable()).strip("\n") + "\n"
+    if not text.replace("\n", " ").replace("\t", " ").isprintable():
+        text = "".join(c for c in text if c in "\n\t" or c.isprintable())
+    return text.strip("\n") + "\n"

@@ -7,8 +7,8 @@ here.
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
-from functools import partial
+from dataclasses import dataclass, field, replace
+from functools import cached_property, partial
 
 from cutreel.core.continuity import (
     FRAMINGS,
@@ -16,6 +16,7 @@ from cutreel.core.continuity import (
     Person,
     Place,
     Prompt,
+    SceneMemory,
     ShotFacts,
     age_of,
     compose_negative,
@@ -23,6 +24,7 @@ from cutreel.core.continuity import (
     dressed,
     facts_of_shots,
     look_named,
+    place_words,
 )
 from cutreel.core.keys import key, seed_from
 from cutreel.core.manuscript import Line, Manuscript, read, words_text
@@ -70,6 +72,9 @@ class ReadShot:
     sent_negative: str = ""
     unpinned_key: str = ""
     size: tuple[int, int] = (1280, 720)
+    token: object = field(default_factory=object, compare=False, repr=False)
+    """The same object for as long as a reading goes on from the one before and nothing of the shot but its place
+    changed; so whoever remembers it knows at once."""
 
 
 @dataclass(frozen=True)
@@ -98,6 +103,11 @@ class ReadFilm:
     shots: tuple[ReadShot, ...]
     speech: tuple[LineWork, ...]
 
+    @cached_property
+    def place_words(self) -> dict[str, str]:
+        """Every word of the film that names a place, with the place."""
+        return place_words(self.document.places)
+
     @property
     def opens(self) -> list[int]:
         return [s.first for s in self.shots]
@@ -113,9 +123,24 @@ class ReadFilm:
         return out
 
 
-def read_film(film: FilmDocument, offered: Offered) -> ReadFilm:
+class ReadingMemory:
+    """What was read of a film last, so that the next reading reads what changed. What is read is the same with it as
+    without; it serves one reading after another, of one film."""
+
+    def __init__(self) -> None:
+        self.scenes = SceneMemory()
+        self.of_film: tuple[object, ...] = ()
+        self.shots: dict[int, tuple[ReadShot, int]] = {}
+        self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
+        self.speech: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
+        self.line_keys: dict[tuple[str, str], str] = {}
+
+
+def read_film(
+    film: FilmDocument, offered: Offered, memory: ReadingMemory | None = None
+) -> ReadFilm:
     """Read `film` for services that take and understand what is `offered`."""
-    understands = offered.understands
+    memory = memory or ReadingMemory()
     script = read(film.text)
     ids = film.word_ids
     at = {number: i for i, number in enumerate(ids)}
@@ -128,14 +153,9 @@ def read_film(film: FilmDocument, offered: Offered) -> ReadFilm:
         [s.own for s in film.shots],
         {script.words[at[s.first]].scene: s.own for s in film.scenes if s.first in at},
         [s.id for s in film.shots],
+        memory.scenes,
     )
-    look = look_named(film.settings.look, film.looks)
-    cast = {p.id: p for p in film.cast}
-    size = offered.picture_size(film.settings.aspect)
-    negative = compose_negative(look, film.settings.negative)
-    sent = negative if "negative" in understands else ""
-    placed = {p.description or p.name: p for p in reversed(film.places)}
-    for_scene = {s.first: s.own.prompt for s in film.scenes}
+    reader = _ShotReader(film, offered, memory)
     shots: list[ReadShot] = []
     scene = 0
     for i, (shot, fact) in enumerate(zip(film.shots, facts, strict=True)):
@@ -143,57 +163,131 @@ def read_film(film: FilmDocument, offered: Offered) -> ReadFilm:
         scene = script.words[opens[i]].scene if end > opens[i] else scene
         begins = script.scenes[scene].first
         word = ids[begins] if begins < len(ids) else 0
-        people = tuple(dressed(cast[p], word, shot.id) for p in fact.people if p in cast)
-        move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
-        prompt = compose_picture(
-            fact,
-            people,
-            look,
-            offered.prompt_cap,
-            shot.own.prompt,
-            place=placed.get(fact.place),
-            scene_hand=for_scene.get(word),
-            moves=move != "still",
-        )
-        seed = seed_of(film, shot, people)
-        place = placed.get(fact.place)
-        references = _references(look, people, place) if "references" in understands else ()
-        lighter = _lighter(people, prompt) if "weights" in understands else ()
-        key_at = partial(
-            _picture_key, prompt.text, sent, list(size), film.settings.offer, references, lighter
-        )
-        shots.append(
-            ReadShot(
-                shot=shot,
-                first=opens[i],
-                end=end,
-                scene=scene,
-                text=words_text(script.words[opens[i] : end]),
-                facts=fact,
-                people=people,
-                prompt=prompt,
-                negative=negative,
-                sent_negative=sent,
-                seed=seed,
-                move=move,
-                picture_key=key_at(seed),
-                unpinned_key=key_at(
-                    seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)
-                ),
-                picture_of=shot.id,
-                references=references,
-                lighter=lighter,
-                size=size,
-            )
-        )
+        shots.append(reader.read(shot, fact, script, (opens[i], end), scene, word))
     by_number = {s.shot.id: s for s in shots}
+    memory.shots = reader.now
     shots = [
-        _borrowed(s, by_number[s.shot.same_as]) if s.shot.same_as in by_number else s for s in shots
+        _borrowed(s, by_number[s.shot.same_as], memory) if s.shot.same_as in by_number else s
+        for s in shots
     ]
     read_so_far = ReadFilm(film, offered, script, tuple(ids), tuple(shots), ())
     pauses = frozenset(read_so_far.pauses)
-    speech = _speech(film, script, offered.voices, offered.text_cap, pauses)
-    return replace(read_so_far, speech=tuple(speech))
+    speech = _speech(film, script, offered, pauses, memory)
+    return replace(read_so_far, speech=speech)
+
+
+class _ShotReader:
+    """Reads one shot after another; one that was read before from the same is only put in its place."""
+
+    def __init__(self, film: FilmDocument, offered: Offered, memory: ReadingMemory) -> None:
+        self.film, self.offered = film, offered
+        settings = film.settings
+        self.look = look_named(settings.look, film.looks)
+        self.cast = {p.id: p for p in film.cast}
+        self.size = offered.picture_size(settings.aspect)
+        self.negative = compose_negative(self.look, settings.negative)
+        self.sent = self.negative if "negative" in offered.understands else ""
+        self.placed = {p.description or p.name: p for p in reversed(film.places)}
+        self.for_scene = {s.first: s.own.prompt for s in film.scenes}
+        drawn_by = (settings.offer, settings.seed, settings.seeds)
+        of_film = (
+            film.cast,
+            film.places,
+            self.look,
+            drawn_by,
+            self.size,
+            self.negative,
+            self.for_scene,
+            offered,
+        )
+        self.before = memory.shots if memory.of_film == of_film else {}
+        memory.of_film = of_film
+        self.now: dict[int, tuple[ReadShot, int]] = {}
+
+    def read(
+        self,
+        shot: Shot,
+        fact: ShotFacts,
+        script: Manuscript,
+        words: tuple[int, int],
+        scene: int,
+        scene_word: int,
+    ) -> ReadShot:
+        """The shot of `words` (first, end); `scene_word` is the number of its scene's first word."""
+        known, of_word = self.before.get(shot.id, (None, 0))
+        if (
+            known is not None
+            and of_word == scene_word
+            and (known.shot is shot or known.shot == shot)
+            and (known.facts is fact or known.facts == fact)
+            and (known.facts is fact or known.text == words_text(script.words[slice(*words)]))
+        ):
+            found = known
+            if (known.first, known.end, known.scene) != (*words, scene):
+                found = replace(known, first=words[0], end=words[1], scene=scene)
+        else:
+            found = self._read(shot, fact, script, words, scene, scene_word)
+        self.now[shot.id] = (found, scene_word)
+        return found
+
+    def _read(
+        self,
+        shot: Shot,
+        fact: ShotFacts,
+        script: Manuscript,
+        words: tuple[int, int],
+        scene: int,
+        scene_word: int,
+    ) -> ReadShot:
+        people = tuple(
+            dressed(self.cast[p], scene_word, shot.id) for p in fact.people if p in self.cast
+        )
+        move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
+        place = self.placed.get(fact.place)
+        prompt = compose_picture(
+            fact,
+            people,
+            self.look,
+            self.offered.prompt_cap,
+            shot.own.prompt,
+            place=place,
+            scene_hand=self.for_scene.get(scene_word),
+            moves=move != "still",
+        )
+        film, understands = self.film, self.offered.understands
+        seed = seed_of(film, shot, people)
+        references = _references(self.look, people, place) if "references" in understands else ()
+        lighter = _lighter(people, prompt) if "weights" in understands else ()
+        key_at = partial(
+            _picture_key,
+            prompt.text,
+            self.sent,
+            list(self.size),
+            film.settings.offer,
+            references,
+            lighter,
+        )
+        unpinned = seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)
+        return ReadShot(
+            shot=shot,
+            first=words[0],
+            end=words[1],
+            scene=scene,
+            text=words_text(script.words[words[0] : words[1]]),
+            facts=fact,
+            people=people,
+            prompt=prompt,
+            negative=self.negative,
+            sent_negative=self.sent,
+            seed=seed,
+            move=move,
+            picture_key=key_at(seed),
+            unpinned_key=key_at(unpinned),
+            picture_of=shot.id,
+            references=references,
+            lighter=lighter,
+            size=self.size,
+        )
 
 
 MOST_REFERENCES = 4
@@ -280,9 +374,12 @@ def _opens(film: FilmDocument, at: dict[int, int], words: int) -> list[int]:
     return opens[::-1]
 
 
-def _borrowed(shot: ReadShot, lender: ReadShot) -> ReadShot:
+def _borrowed(shot: ReadShot, lender: ReadShot, memory: ReadingMemory) -> ReadShot:
     """A shot that shows another's picture: it asks for what that one asks for."""
-    return replace(
+    own, lent, known = memory.borrowed.get(shot.shot.id, (None, None, None))
+    if known is not None and own is shot.token and lent is lender.token:
+        return replace(known, first=shot.first, end=shot.end, scene=shot.scene)
+    found = replace(
         shot,
         prompt=lender.prompt,
         negative=lender.negative,
@@ -292,7 +389,10 @@ def _borrowed(shot: ReadShot, lender: ReadShot) -> ReadShot:
         unpinned_key=lender.unpinned_key,
         picture_of=lender.shot.id,
         move=shot.shot.own.move or ("pull" if lender.move == "push" else "push"),
+        token=object(),
     )
+    memory.borrowed[shot.shot.id] = (shot.token, lender.token, found)
+    return found
 
 
 _TOLD: tuple[tuple[str, Move], ...] = (
@@ -363,31 +463,32 @@ def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffe
 def _speech(
     film: FilmDocument,
     script: Manuscript,
-    voices: Sequence[VoiceOffered],
-    cap: int,
+    offered: Offered,
     pauses: frozenset[int],
-) -> list[LineWork]:
+    memory: ReadingMemory,
+) -> tuple[LineWork, ...]:
+    depends = (script.text, film.cast, film.settings.narrator, offered, pauses)
+    if memory.speech is not None and memory.speech[0] == depends:
+        return memory.speech[1]
     casting: dict[str | None, str] = {}
-    length = {v.name: v.length for v in voices}
+    length = {v.name: v.length for v in offered.voices}
+    keys: dict[tuple[str, str], str] = {}
     out: list[LineWork] = []
     for line in script.lines:
         if line.speaker not in casting:
-            casting[line.speaker] = voice_of(line.speaker, film, voices)
+            casting[line.speaker] = voice_of(line.speaker, film, offered.voices)
         voice = casting[line.speaker]
-        for first, end in _requests(script, line, cap, pauses):
+        for first, end in _requests(script, line, offered.text_cap, pauses):
             text = words_text(script.words[first:end])
-            out.append(
-                LineWork(
-                    first,
-                    end,
-                    text,
-                    voice,
-                    line.speaker,
-                    key("speech", SPEECH_VERSION, text=text, voice=voice),
-                    length.get(voice, 1.0),
-                )
+            name = memory.line_keys.get((text, voice)) or key(
+                "speech", SPEECH_VERSION, text=text, voice=voice
             )
-    return out
+            keys[text, voice] = name
+            out.append(
+                LineWork(first, end, text, voice, line.speaker, name, length.get(voice, 1.0))
+            )
+    memory.line_keys, memory.speech = keys, (depends, tuple(out))
+    return memory.speech[1]
 
 
 def _requests(
@@ -398,15 +499,26 @@ def _requests(
     out: list[tuple[int, int]] = []
     first = line.first
     while first < line.end:
-        end, last_good = first, first
-        while end < line.end and len(words_text(script.words[first : end + 1])) <= cap:
-            end += 1
-            if end == line.end or script.words[end].sentence != script.words[end - 1].sentence:
-                last_good = end
-            if end in pauses:
-                last_good = end
-                break
-        stop = last_good if last_good > first else max(end, first + 1)
+        stop = _request_end(script, first, line.end, cap, pauses)
         out.append((first, stop))
         first = stop
     return out
+
+
+def _request_end(
+    script: Manuscript, first: int, line_end: int, cap: int, pauses: frozenset[int]
+) -> int:
+    """Where the request that begins with word `first` ends."""
+    words = script.words
+    length, last_good, end = 0, first, first
+    while end < line_end:
+        glued = end == first or words[end].start == words[end - 1].end
+        length += len(words[end].text) + (0 if glued else 1)
+        if length > cap:
+            break
+        end += 1
+        if end == line_end or words[end].sentence != words[end - 1].sentence:
+            last_good = end
+        if end in pauses:
+            return end
+    return last_good if last_good > first else max(end, first + 1)

@@ -2,11 +2,11 @@
 
 import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from cutreel.core.breakdown import SCRAP_SECONDS, SCRAP_WORDS, Wish
-from cutreel.core.continuity import Person, place_words, text_place
+from cutreel.core.continuity import Person, text_place
 from cutreel.core.manuscript import Manuscript, Word, words_text
 from cutreel.core.manuscript.speakers import UNKNOWN
 
@@ -53,18 +53,47 @@ class Remark:
     at_word: int | None = None
 
 
-def remarks_on(film: ReadFilm, seconds: Sequence[float], wish: Wish) -> list[Remark]:
-    """Remarks on the shots of a film that last `seconds`, the most pressing of each shot first."""
+RemarkMemory = dict[int, tuple[tuple[object, ...], int, list[Remark]]]
+"""By a shot's number: what its remarks depend on, the word it began with, its remarks."""
+
+
+def remarks_on(
+    film: ReadFilm, seconds: Sequence[float], wish: Wish, memory: RemarkMemory | None = None
+) -> list[Remark]:
+    """Remarks on the shots of a film that last `seconds`, the most pressing of each shot first.
+    `memory` keeps those of the last time; what is remarked is the same with it as without."""
     out: list[Remark] = []
+    memory = {} if memory is None else memory
     total = sum(seconds) or 1.0
     at = 0.0
     for i, shot in enumerate(film.shots):
         if shot.end > shot.first:
             wanted = wish.wanted(at, shot.scene, at / total)
-            out += _on_time(film.script, i, shot, seconds[i] - shot.shot.hold, wanted)
-            out += _on_words(film, i, shot)
+            spoken = seconds[i] - shot.shot.hold
+            depends = (shot.token, i == 0, spoken, wanted, _structure(film.script, shot))
+            known, first, found = memory.get(shot.shot.id, (None, 0, []))
+            if known != depends:
+                found = _on_time(film.script, i, shot, spoken, wanted)
+                found += _on_words(film, i, shot)
+            elif (first, found[0].shot if found else i) != (shot.first, i):
+                found = [_moved(r, i, shot.first - first) for r in found]
+            memory[shot.shot.id] = (depends, shot.first, found)
+            out += found
         at += seconds[i]
     return out
+
+
+def _moved(remark: Remark, shot: int, words: int) -> Remark:
+    """A remark on a shot that stands elsewhere now."""
+    at = None if remark.at_word is None else remark.at_word + words
+    return replace(remark, shot=shot, at_word=at)
+
+
+def _structure(script: Manuscript, shot: ReadShot) -> tuple[object, ...]:
+    """How a shot's words are divided: into how many sentences and scenes, and who speaks."""
+    first, last = script.words[shot.first], script.words[shot.end - 1]
+    speakers = tuple(script.lines[n].speaker for n in range(first.line, last.line + 1))
+    return last.sentence - first.sentence, last.scene - first.scene, speakers
 
 
 def _on_time(
@@ -158,7 +187,7 @@ def _moves(film: ReadFilm, words: Sequence[Word]) -> tuple[str, str, int] | None
     if all(w.sentence == words[0].sentence for w in words):
         return None
     before: str | None = None
-    named = place_words(film.document.places)
+    named = film.place_words
     for n, sentence in _sentences(script, words):
         if n and sentence[0].scene != words[0].scene:
             return script.scenes[words[0].scene].title, script.scenes[sentence[0].scene].title, n
@@ -200,7 +229,7 @@ def _unseen(words: Sequence[Word], film: ReadFilm) -> bool:
     """Whether no word of a shot is one that a picture could show."""
     if not all(len(w.bare) < 4 or w.bare.lower().removesuffix("n't") in _UNSEEN for w in words):
         return False
-    return text_place([w.bare.lower() for w in words], place_words(film.document.places)) is None
+    return text_place([w.bare.lower() for w in words], film.place_words) is None
 
 
 def _break_near(script: Manuscript, first: int, end: int) -> int | None:

@@ -19,10 +19,12 @@ def worded(film: FilmDocument) -> list[WordedShot]:
 
 
 def shot_numbered(film: FilmDocument, number: int) -> tuple[int, Shot]:
-    """A shot by its number, with its index. Raises NotFound."""
+    """A shot by its number, with its index, to be changed: shots are shared with the film as it was
+    until one is asked for. Raises NotFound."""
     for i, shot in enumerate(film.shots):
         if shot.id == number:
-            return i, shot
+            film.shots[i] = own_copy(shot)
+            return i, film.shots[i]
     raise NotFound("That shot is not in the film any more.", "Load the page again.")
 
 
@@ -52,10 +54,18 @@ def rebuilt_shots(
 def own_pictures(shots: list[Shot]) -> list[Shot]:
     """The shots, with pictures of their own where the shot that lent its picture is gone."""
     alive = {s.id for s in shots}
-    for shot in shots:
-        if shot.same_as not in alive:
-            shot.same_as = None
-    return shots
+    return [
+        s.model_copy(update={"same_as": None})
+        if s.same_as is not None and s.same_as not in alive
+        else s
+        for s in shots
+    ]
+
+
+def own_copy(shot: Shot) -> Shot:
+    """A copy of a shot that may be changed."""
+    own, rejected = shot.own.model_copy(), dict(shot.rejected)
+    return shot.model_copy(update={"own": own, "rejected": rejected})
 
 
 def _holds(film: FilmDocument) -> list[tuple[int, Shot]]:

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 
 @dataclass(frozen=True, slots=True)
@@ -88,6 +88,7 @@ CLOSING = "\"'”’»)]"
 _MARKS = OPENING + CLOSING + ".,;:!?…—–-*_"
 
 
+@lru_cache(maxsize=65_536)
 def strip_marks(text: str) -> str:
     """`text` without quotation marks and punctuation at its ends."""
     return text.strip(_MARKS)

@@ -7,7 +7,7 @@ when it mostly follows a word of place; for a person when it speaks, acts, or is
 
 import re
 from collections import Counter, defaultdict
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from functools import lru_cache
 from typing import Literal
 
@@ -93,30 +93,48 @@ class Figure:
     why: str
 
 
+@dataclass
+class _Tally:
+    """What was counted of each name: how often it stands, inside a sentence, after a word of place, speaking; and
+    the pronouns that go on from it."""
+
+    runs: Counter[str] = field(default_factory=Counter)
+    inside: Counter[str] = field(default_factory=Counter)
+    placed: Counter[str] = field(default_factory=Counter)
+    speaks: Counter[str] = field(default_factory=Counter)
+    pronouns: dict[str, Counter[str]] = field(default_factory=lambda: defaultdict(Counter))
+
+    def add(self, other: "_Tally") -> None:
+        self.runs.update(other.runs)
+        self.inside.update(other.inside)
+        self.placed.update(other.placed)
+        self.speaks.update(other.speaks)
+        for name, found in other.pronouns.items():
+            self.pronouns[name].update(found)
+
+
+@lru_cache(maxsize=16_384)
+def _paragraph(paragraph: str) -> _Tally:
+    """What one paragraph says of names. Kept, since of a long text only a paragraph changes at a time."""
+    tally = _Tally()
+    start = 0
+    for end in sentence_ends(paragraph):
+        _sentence(paragraph[start:end], paragraph[end : end + 60], tally)
+        start = end
+    return tally
+
+
 @lru_cache(maxsize=64)
 def people_named(text: str) -> tuple[Figure, ...]:
     """The figures of `text`, most mentioned first. `kind` is person, animal or place."""
-    runs: Counter[str] = Counter()
-    inside: Counter[str] = Counter()
-    placed: Counter[str] = Counter()
-    speaks: Counter[str] = Counter()
-    pronouns: dict[str, Counter[str]] = defaultdict(Counter)
+    tally = _Tally()
     body = "\n".join(
         line for line in text.split("\n") if not line.lstrip().startswith(("#", "[", "INT", "EXT"))
     )
     for paragraph in re.split(r"\n\s*\n", body):
-        start = 0
-        for end in sentence_ends(paragraph):
-            _sentence(
-                paragraph[start:end],
-                paragraph[end : end + 60],
-                runs,
-                inside,
-                placed,
-                speaks,
-                pronouns,
-            )
-            start = end
+        tally.add(_paragraph(paragraph))
+    runs, inside, placed, speaks = tally.runs, tally.inside, tally.placed, tally.speaks
+    pronouns = tally.pronouns
     acting = _acting(body)
     lower = set(re.findall(r"\b[a-z]+\b", body))
     names = [
@@ -136,15 +154,7 @@ def _acting(body: str) -> Counter[str]:
     return Counter(m.group(1) for m in _ACTS.finditer(body))
 
 
-def _sentence(
-    sentence: str,
-    after: str,
-    runs: Counter[str],
-    inside: Counter[str],
-    placed: Counter[str],
-    speaks: Counter[str],
-    pronouns: dict[str, Counter[str]],
-) -> None:
+def _sentence(sentence: str, after: str, tally: _Tally) -> None:
     found: list[str] = []
     opens = len(sentence) - len(sentence.lstrip("\"'“‘ (—"))
     for match in _RUN.finditer(sentence):
@@ -162,21 +172,21 @@ def _sentence(
         # Only what is near is looked at, however long the sentence is.
         end = at + len(" ".join(words))
         before, behind = sentence[max(0, at - NEAR) : at], sentence[end : end + 30]
-        runs[name] += 1
+        tally.runs[name] += 1
         found.append(name)
         if at > opens or _SPEAKS.search(behind):
-            inside[name] += 1
+            tally.inside[name] += 1
         if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
-            placed[name] += 1
+            tally.placed[name] += 1
         if _SPEAKS.search(before[-14:]) or _SPEAKS.search(behind):
-            speaks[name] += 1
+            tally.speaks[name] += 1
     if len(set(found)) == 1:
         tail = sentence[sentence.find(found[0]) :] + " " + " ".join(after.split()[:2])
         for word in re.findall(r"[a-z]+", tail.lower()):
             if word in {"she", "her", "hers", "herself"}:
-                pronouns[found[0]]["she"] += 1
+                tally.pronouns[found[0]]["she"] += 1
             elif word in {"he", "his", "him", "himself"}:
-                pronouns[found[0]]["he"] += 1
+                tally.pronouns[found[0]]["he"] += 1
 
 
 def _merge(

@@ -193,6 +193,7 @@ def reads_as_narration(line: str) -> bool:
     return not headings and not notes and all(b.cue is None for b in blocks)
 
 
+@lru_cache(maxsize=16_384)
 def _tokens(body: str) -> list[tuple[int, int]]:
     """Spans of words; a token without a letter or digit clings to the word before it (or after, at
     the start)."""

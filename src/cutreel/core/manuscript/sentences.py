@@ -6,6 +6,7 @@ initials, numbers, ellipses, quotation.
 """
 
 import re
+from functools import lru_cache
 
 # fmt: off
 _NEVER = {
@@ -48,6 +49,7 @@ _ITEM = re.compile(r"([•⁃*-]?\s?)(\d{1,2}|[a-z])(\.\)|\)|\.)\s")
 _LIST = re.compile(r"(?:^|\s)\(?(?:\d{1,2}|[a-z]|[ivx]{1,4})[.)]$")
 
 
+@lru_cache(maxsize=16_384)
 def sentence_ends(paragraph: str) -> list[int]:
     """Offsets just behind each sentence of `paragraph`; the last is its length. Ends are in rising
     order."""

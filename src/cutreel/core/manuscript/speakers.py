@@ -8,6 +8,7 @@ cannot be told stays with "Unknown speaker".
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from .names import NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
@@ -48,6 +49,7 @@ class Piece:
     why: str
 
 
+@lru_cache(maxsize=16_384)
 def quotes(body: str) -> list[tuple[int, int]]:
     """Spans of quoted speech, marks included. A quotation that does not open speech (a title, a
     word) stays out."""

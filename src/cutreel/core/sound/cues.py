@@ -5,7 +5,7 @@ Only what the words plainly say is proposed: an effect that does not fit is wors
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -58,7 +58,8 @@ QUIET = 8.0
 @dataclass(frozen=True, slots=True)
 class Cue:
     """A sound placed in time: `start` and `end` in seconds. `id` holds to the word or shot it
-    belongs to."""
+    belongs to; `shot` and `last` are the indices of the shots it begins in and, where it lies under
+    shots, ends with."""
 
     id: str
     kind: str
@@ -67,6 +68,7 @@ class Cue:
     end: float
     shot: int
     why: str
+    last: int | None = None
 
 
 def ambience_cues(
@@ -82,9 +84,9 @@ def ambience_cues(
         start, end = rate.seconds(span.start), rate.seconds(span.end)
         if cues and cues[-1].prompt == prompt and abs(cues[-1].end - start) < 1e-6:
             last = cues[-1]
-            cues[-1] = Cue(last.id, last.kind, prompt, last.start, end, last.shot, last.why)
+            cues[-1] = replace(last, end=end, last=i)
         else:
-            cues.append(Cue(f"ambience-{ids[i]}", "ambience", prompt, start, end, i, why))
+            cues.append(Cue(f"ambience-{ids[i]}", "ambience", prompt, start, end, i, why, i))
     return cues
 
 
@@ -110,10 +112,13 @@ def spot_cues(
     """Spot effects on the words that name them, in narration only. `ids` are the words' numbers."""
     cues: list[Cue] = []
     last: dict[str, float] = {}
+    starts = np.asarray(opens)
     for i, word in enumerate(script.words):
+        bare = word.bare.lower()
+        if bare not in _SOUNDING and bare not in _DOOR_DEEDS:
+            continue
         if script.lines[word.line].speaker is not None:
             continue
-        bare = word.bare.lower()
         sounding = list(_SOUNDING.get(bare, ()))
         if bare in _DOOR_DEEDS and _DOORS & {
             w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]
@@ -123,7 +128,7 @@ def spot_cues(
             start = float(times[i, 0])
             if start - last.get(prompt, -QUIET) >= QUIET:
                 last[prompt] = start
-                shot = int(np.searchsorted(np.asarray(opens), i, side="right")) - 1
+                shot = int(np.searchsorted(starts, i, side="right")) - 1
                 cues.append(
                     Cue(f"spot-{ids[i]}", "spot", prompt, start, start + 1.6, shot, f"“{bare}”")
                 )

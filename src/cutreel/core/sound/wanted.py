@@ -1,5 +1,7 @@
 """The sounds that a film asks for, by key: the same prompt is made once in a film."""
 
+from functools import lru_cache
+
 from cutreel.core.keys import key, seed_from
 
 from .cues import Cue
@@ -12,12 +14,17 @@ SOUND_VERSION = MUSIC_VERSION = 1
 
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for."""
+    return _sound_key(cue.prompt, cue.kind, seed)
+
+
+@lru_cache(maxsize=4096)
+def _sound_key(prompt: str, kind: str, seed: int) -> str:
     return key(
         "sound",
         SOUND_VERSION,
-        prompt=cue.prompt,
-        seconds=SOUND_SECONDS[cue.kind],
-        seed=seed_from(seed, cue.prompt),
+        prompt=prompt,
+        seconds=SOUND_SECONDS[kind],
+        seed=seed_from(seed, prompt),
     )
 
 

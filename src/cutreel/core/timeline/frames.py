@@ -33,7 +33,8 @@ class FrameRate:
 
     def seconds(self, frames: int) -> float:
         """Seconds at the start of a frame."""
-        return float(frames / self.fraction)
+        # Whole numbers divided: rounded once, as the exact fraction would be, and many times faster.
+        return frames * self.fraction.denominator / self.fraction.numerator
 
     @property
     def nominal(self) -> int:

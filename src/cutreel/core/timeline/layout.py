@@ -3,12 +3,13 @@ others are estimated."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 
 import numpy as np
 from numpy.typing import NDArray
 
 from cutreel.core.breakdown import LINE_END, pause_after, speaking_seconds
-from cutreel.core.manuscript import Manuscript
+from cutreel.core.manuscript import Manuscript, Word
 
 LEAD_IN, TAIL = 0.35, 1.60
 """Seconds before the first word, and the last picture's hold behind the last word."""
@@ -63,13 +64,19 @@ def lay_out(
             at += sound.seconds
         else:
             slow = lengths[number] if lengths else 1.0
-            for i in range(first, end):
-                drawn = LINE_END if i + 1 == end else 0.0
-                words[i] = at, at + (speaking_seconds(script.words[i].bare) + drawn) * slow
-                at = float(words[i, 1])
-                if i + 1 < end:
-                    at += pause_after(script.words[i], script.words[i + 1]) * slow
+            words[first:end] = _estimated(script.words[first:end]) * slow + at
+            at = float(words[end - 1, 1])
         if end < len(script.words):
             at += max(0.12, pause_after(script.words[end - 1], script.words[end]))
         at += more.get(end, 0.0)
     return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at + TAIL)
+
+
+def _estimated(words: Sequence[Word]) -> NDArray[np.float64]:
+    """When an even voice would say the words of a line, in seconds from its beginning. Shape (words, 2)."""
+    says = np.fromiter((speaking_seconds(w.bare) for w in words), float, len(words))
+    says[-1] += LINE_END
+    rests = np.zeros(len(words))
+    rests[:-1] = [pause_after(a, b) for a, b in pairwise(words)]
+    ends = np.cumsum(says + rests) - rests
+    return np.stack([ends - says, ends], axis=1)

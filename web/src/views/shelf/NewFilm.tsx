@@ -1,11 +1,11 @@
 /** A new film: a story pasted, opened from a file, or written from an idea; then cut into shots. */
 import * as Tabs from "@radix-ui/react-tabs";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import { type Film, Problem, type Schemas, api, unwrap } from "../../api/client";
-import { keys, useLooks } from "../../api/film";
+import { Problem, type Schemas, api, unwrap } from "../../api/client";
+import { useLooks } from "../../api/film";
 import { type Story, useReadStory } from "../../api/script";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
@@ -34,7 +34,6 @@ type Given = Pick<Schemas["NewFilm"], "shots" | "sources">;
 const NOTHING: Given = { shots: [], sources: [] };
 
 export function NewFilm() {
-  const client = useQueryClient();
   const navigate = useNavigate();
   const looks = useLooks().data ?? [];
   const input = useRef<HTMLInputElement>(null);
@@ -49,7 +48,7 @@ export function NewFilm() {
   const words = text.trim() ? text.trim().split(/\s+/).length : 0;
   const add = useMutation({
     mutationFn: async () =>
-      unwrap<Film>(
+      unwrap<Schemas["NewFilmId"]>(
         await api.POST("/api/films", {
           body: {
             title,
@@ -61,10 +60,7 @@ export function NewFilm() {
           },
         }),
       ),
-    onSuccess: (film) => {
-      client.setQueryData(keys.film(film.id), film);
-      void navigate(`/film/${film.id}/script`);
-    },
+    onSuccess: ({ id }) => void navigate(`/film/${id}/script`),
     onError: (error) =>
       notify(
         error instanceof Problem

@@ -3,7 +3,8 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 
 import { type Card, api, unwrap } from "../../api/client";
-import { keys, useShelf } from "../../api/film";
+import { useShelf } from "../../api/film";
+import { keys } from "../../api/queries";
 import { LampButton } from "../../parts/TopLine";
 import { inWords } from "../../parts/time";
 import { notify } from "../../state/notices";

@@ -2,7 +2,7 @@
 
 from typing import Any, Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from cutreel.core.breakdown import KINDS
 from cutreel.core.continuity import LOOKS, Look, Overrides, look_named
@@ -10,6 +10,7 @@ from cutreel.core.errors import BadInput, NotFound
 
 from ..document import FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
+from .base import OF_SHOTS, FilmCommand
 
 Settable = Literal[
     "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "seed",
@@ -18,10 +19,11 @@ Settable = Literal[
 ]  # fmt: skip
 
 
-class SetShots(BaseModel):
+class SetShots(FilmCommand):
     """Set what the maker wants for some shots; None lifts it, so that the proposal from the text
     holds again."""
 
+    touches = OF_SHOTS
     type: Literal["set shots"] = "set shots"
     shots: list[int] = Field(min_length=1, max_length=20_000)
     values: dict[Settable, Any]
@@ -40,10 +42,11 @@ class SetShots(BaseModel):
         )
 
 
-class CircleTake(BaseModel):
+class CircleTake(FilmCommand):
     """Circle the take of a shot that the film uses; None leaves it open, which uses the first take
     made."""
 
+    touches = OF_SHOTS
     type: Literal["circle take"] = "circle take"
     shot: int
     take: str | None
@@ -54,9 +57,10 @@ class CircleTake(BaseModel):
         return f"circle a take of shot {shot.edge}"
 
 
-class CircleTakes(BaseModel):
+class CircleTakes(FilmCommand):
     """Circle a take of each of several shots, by the shots' numbers."""
 
+    touches = OF_SHOTS
     type: Literal["circle takes"] = "circle takes"
     takes: dict[int, str] = Field(min_length=1, max_length=20_000)
 
@@ -67,10 +71,11 @@ class CircleTakes(BaseModel):
         return f"place {len(self.takes)} {'picture' if len(self.takes) == 1 else 'pictures'}"
 
 
-class RejectTake(BaseModel):
+class RejectTake(FilmCommand):
     """Reject a take of a shot with a reason, so that it is not used nor shown first; None takes
     that back."""
 
+    touches = OF_SHOTS
     type: Literal["reject take"] = "reject take"
     shot: int
     take: str = Field(max_length=12)
@@ -87,9 +92,10 @@ class RejectTake(BaseModel):
         return f"reject a take of shot {shot.edge}"
 
 
-class SetSettings(BaseModel):
+class SetSettings(FilmCommand):
     """Change choices of the whole film."""
 
+    touches = ("settings",)
     type: Literal["set settings"] = "set settings"
     values: dict[str, Any]
 
@@ -105,9 +111,10 @@ class SetSettings(BaseModel):
         return "set " + " and ".join(sorted(self.values))
 
 
-class SetLook(BaseModel):
+class SetLook(FilmCommand):
     """Keep a look of the film's own, new or changed; `use` makes it the film's look."""
 
+    touches = ("looks", "settings")
     type: Literal["set look"] = "set look"
     look: Look
     use: bool = False
@@ -128,9 +135,10 @@ class SetLook(BaseModel):
         return f"{'add' if at is None else 'change'} the look {own.title}"
 
 
-class RemoveLook(BaseModel):
+class RemoveLook(FilmCommand):
     """Drop a look of the film's own that it does not use."""
 
+    touches = ("looks", "settings")
     type: Literal["remove look"] = "remove look"
     name: str
 
@@ -144,9 +152,10 @@ class RemoveLook(BaseModel):
         return f"remove the look {look.title}"
 
 
-class Rename(BaseModel):
+class Rename(FilmCommand):
     """Give the film another name."""
 
+    touches = ("title",)
     type: Literal["rename film"] = "rename film"
     title: str = Field(min_length=1, max_length=200)
 
@@ -155,9 +164,10 @@ class Rename(BaseModel):
         return "rename the film"
 
 
-class LiftCue(BaseModel):
+class LiftCue(FilmCommand):
     """Take a proposed sound away, or bring it back."""
 
+    touches = ("lifted_cues",)
     type: Literal["lift cue"] = "lift cue"
     cue: str = Field(max_length=60)
     lifted: bool = True
@@ -171,14 +181,15 @@ class LiftCue(BaseModel):
         return "lift a sound" if self.lifted else "bring back a sound"
 
 
-class SetScene(BaseModel):
+class SetScene(FilmCommand):
     """Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word`
     is the number of the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to
     last (0 lifts either)."""
 
+    touches = ("scenes",)
     type: Literal["set scene"] = "set scene"
     word: int
-    values: dict[Settable, Any] = {}
+    values: dict[Settable, Any] = Field({})
     pace: float | None = Field(None, ge=0, le=600)
     aim: float | None = Field(None, ge=0, le=36_000)
 
@@ -200,10 +211,11 @@ class SetScene(BaseModel):
         return f"set {what} of a scene"
 
 
-class SetSource(BaseModel):
+class SetSource(FilmCommand):
     """Say where a passage comes from: the words numbered `first` to `last`. An id of 0 adds; an
     empty text removes."""
 
+    touches = ("sources",)
     type: Literal["set source"] = "set source"
     id: int = 0
     first: int = 0

@@ -3,7 +3,7 @@ cut."""
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from cutreel.core.breakdown import By, Wish, break_down
 from cutreel.core.errors import BadInput, NotFound
@@ -13,12 +13,14 @@ from ..document import FilmDocument, Shot
 from ..edges import label_between
 from ..pacing import wish_of
 from ..shots import own_pictures, rebuilt_shots, shot_numbered, worded
+from .base import OF_SHOTS, FilmCommand
 
 
-class SetMark(BaseModel):
+class SetMark(FilmCommand):
     """Put a cut mark before a word. `same_picture`: the new shot goes on with the picture of the
     shot it is cut from, so that one picture may be seen in two ways."""
 
+    touches = OF_SHOTS
     type: Literal["set mark"] = "set mark"
     word: int
     same_picture: bool = False
@@ -34,8 +36,8 @@ class SetMark(BaseModel):
         rebuilt_shots(
             film, sorted(firsts | {self.word}, key=at.__getitem__), used, frozenset({self.word})
         )
-        index = next(i for i, s in enumerate(film.shots) if s.first == self.word)
-        shot = film.shots[index]
+        number = next(s.id for s in film.shots if s.first == self.word)
+        index, shot = shot_numbered(film, number)
         if self.same_picture:
             host = film.shots[index - 1]
             shot.same_as = host.same_as or host.id
@@ -43,10 +45,11 @@ class SetMark(BaseModel):
         return f"set cut mark {shot.edge}"
 
 
-class LiftMark(BaseModel):
+class LiftMark(FilmCommand):
     """Take away the cut mark that opens a shot; its words join the shot before. A hold is taken
     out."""
 
+    touches = OF_SHOTS
     type: Literal["lift mark"] = "lift mark"
     shot: int
 
@@ -55,15 +58,16 @@ class LiftMark(BaseModel):
         if index == 0:
             raise BadInput("The first shot opens the film; its mark stays.")
         film.shots.pop(index)
-        own_pictures(film.shots)
+        film.shots = own_pictures(film.shots)
         return (
             f"lift cut mark {shot.edge}" if shot.first is not None else f"take out hold {shot.edge}"
         )
 
 
-class PushMark(BaseModel):
+class PushMark(FilmCommand):
     """Push the cut mark that opens a shot along by `words` (negative: back)."""
 
+    touches = OF_SHOTS
     type: Literal["push mark"] = "push mark"
     shot: int
     words: int
@@ -89,9 +93,10 @@ class PushMark(BaseModel):
         return f"push cut mark {shot.edge}"
 
 
-class CutAgain(BaseModel):
+class CutAgain(FilmCommand):
     """Cut the whole film again by a wish; marks set by hand stay."""
 
+    touches = (*OF_SHOTS, "settings")
     type: Literal["cut again"] = "cut again"
     by: By = "pace"
     seconds: float = Field(6.0, ge=1, le=600)
@@ -120,9 +125,10 @@ class CutAgain(BaseModel):
         return f"cut again {'to ' + str(len(film.shots)) + ' shots' if self.by == 'exactly' else 'by ' + self.by}"
 
 
-class AddHold(BaseModel):
+class AddHold(FilmCommand):
     """Put a shot without words behind a shot: a picture that is looked at for `seconds`."""
 
+    touches = OF_SHOTS
     type: Literal["add hold"] = "add hold"
     after: int
     seconds: float = Field(2.0, ge=0.2, le=600)
@@ -137,9 +143,10 @@ class AddHold(BaseModel):
         return f"add hold {edge}"
 
 
-class SetHold(BaseModel):
+class SetHold(FilmCommand):
     """Let a picture stay `seconds` beyond its words; for a shot without words, its whole time."""
 
+    touches = OF_SHOTS
     type: Literal["set hold"] = "set hold"
     shot: int
     seconds: float = Field(ge=0, le=600)
@@ -154,9 +161,10 @@ class SetHold(BaseModel):
         return f"hold shot {shot.edge}"
 
 
-class SamePicture(BaseModel):
+class SamePicture(FilmCommand):
     """Let a shot show the picture of another (None: one of its own again)."""
 
+    touches = OF_SHOTS
     type: Literal["same picture"] = "same picture"
     shot: int
     of: int | None
@@ -171,7 +179,7 @@ class SamePicture(BaseModel):
         if of == shot.id:
             raise BadInput("A shot cannot borrow its picture from itself.")
         shot.same_as = of
-        for follower in film.shots:
-            if follower.same_as == shot.id:
-                follower.same_as = of
+        film.shots = [
+            s.model_copy(update={"same_as": of}) if s.same_as == shot.id else s for s in film.shots
+        ]
         return f"show shot {other.edge}’s picture in {shot.edge}"

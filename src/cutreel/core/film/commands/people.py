@@ -2,7 +2,7 @@
 
 from typing import Literal, TypeVar
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from cutreel.core.continuity import Person, Place
 from cutreel.core.errors import BadInput, NotFound
@@ -10,6 +10,7 @@ from cutreel.core.errors import BadInput, NotFound
 from ..document import AcceptedDrift, FilmDocument
 from ..shots import retext
 from ..wording import name_places, with_edits
+from .base import FilmCommand
 
 Listed = TypeVar("Listed", Person, Place)
 
@@ -28,9 +29,10 @@ def _put(rows: list[Listed], row: Listed, gone: str) -> str:
     raise NotFound(gone)
 
 
-class SetPerson(BaseModel):
+class SetPerson(FilmCommand):
     """Add a person (id 0) or change one."""
 
+    touches = ("cast",)
     type: Literal["set person"] = "set person"
     person: Person
 
@@ -42,7 +44,7 @@ class SetPerson(BaseModel):
         )
 
 
-class RemovePerson(BaseModel):
+class RemovePerson(FilmCommand):
     """Take somebody out of the cast; the manuscript's words stay."""
 
     type: Literal["remove person"] = "remove person"
@@ -57,9 +59,10 @@ class RemovePerson(BaseModel):
         return f"remove {person.name} from the cast"
 
 
-class SetPlace(BaseModel):
+class SetPlace(FilmCommand):
     """Add a place (id 0) or change one."""
 
+    touches = ("places",)
     type: Literal["set place"] = "set place"
     place: Place
 
@@ -71,14 +74,14 @@ class SetPlace(BaseModel):
         )
 
 
-class RenamePerson(BaseModel):
+class RenamePerson(FilmCommand):
     """Call somebody by another name everywhere; `leave` are places (character offsets) that keep
     the old one."""
 
     type: Literal["rename person"] = "rename person"
     id: int
     name: str = Field(min_length=1, max_length=80)
-    leave: list[int] = []
+    leave: list[int] = Field([])
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         person = _person(film, self.id)
@@ -93,7 +96,7 @@ class RenamePerson(BaseModel):
         return f"rename {before} to {self.name}"
 
 
-class MergePeople(BaseModel):
+class MergePeople(FilmCommand):
     """Make two of the cast one: `into` keeps its traits and gains the other's names; traits about
     things it says nothing of come along, and so does a voice that it lacks."""
 
@@ -125,7 +128,7 @@ class MergePeople(BaseModel):
         return f"merge {gone.name} into {kept.name}"
 
 
-class SplitPerson(BaseModel):
+class SplitPerson(FilmCommand):
     """Make some of the names that somebody is called by a person of their own, with the same traits
     to begin with."""
 
@@ -156,10 +159,11 @@ class SplitPerson(BaseModel):
         return f"split {names[0]} from {person.name}"
 
 
-class AcceptDrift(BaseModel):
+class AcceptDrift(FilmCommand):
     """Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or
     take that back with an empty list. `person` None: of the whole picture."""
 
+    touches = ("accepted",)
     type: Literal["accept drift"] = "accept drift"
     shot: int
     take: str = Field(max_length=12)

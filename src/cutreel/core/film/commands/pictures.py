@@ -2,16 +2,18 @@
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from cutreel.core.errors import NotFound
 
 from ..document import CutOut, FilmDocument
+from .base import FilmCommand
 
 
-class KeepCutOut(BaseModel):
+class KeepCutOut(FilmCommand):
     """Keep a figure that was cut out of a picture, under a name."""
 
+    touches = ("cutouts",)
     type: Literal["keep cut-out"] = "keep cut-out"
     name: str = Field(min_length=1, max_length=80)
     media: str = Field(pattern=r"^[0-9a-f]{64}\.png$")
@@ -27,9 +29,10 @@ class KeepCutOut(BaseModel):
         return f"cut out {self.name}"
 
 
-class DropCutOut(BaseModel):
+class DropCutOut(FilmCommand):
     """Drop a cut-out; pictures it was laid into keep it."""
 
+    touches = ("cutouts",)
     type: Literal["drop cut-out"] = "drop cut-out"
     cutout: int
 

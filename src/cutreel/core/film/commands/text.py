@@ -2,7 +2,7 @@
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import Field
 
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
@@ -10,9 +10,10 @@ from cutreel.core.manuscript import read
 from ..document import FilmDocument
 from ..shots import move_words, retext
 from ..wording import Edit, with_edits
+from .base import FilmCommand
 
 
-class EditText(BaseModel):
+class EditText(FilmCommand):
     """Replace characters `start` up to `end` of the manuscript by `insert`."""
 
     type: Literal["edit text"] = "edit text"
@@ -27,7 +28,7 @@ class EditText(BaseModel):
         return "edit words"
 
 
-class EditPlaces(BaseModel):
+class EditPlaces(FilmCommand):
     """Several edits at once, none over another; `what` names them in the history."""
 
     type: Literal["edit places"] = "edit places"
@@ -40,7 +41,7 @@ class EditPlaces(BaseModel):
         return self.what
 
 
-class MoveScene(BaseModel):
+class MoveScene(FilmCommand):
     """Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go
     with it."""
 

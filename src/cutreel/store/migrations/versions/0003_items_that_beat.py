@@ -1,4 +1,4 @@
-"""items tell when they were last alive, how often they were tried, and which queue does them"""
+"""items tell when they were last alive, how often they were tried, and which queue does them; films have a summary"""
 
 import sqlalchemy as sa
 from alembic import op
@@ -20,12 +20,16 @@ def upgrade() -> None:
     op.alter_column('items', 'tries', server_default=None)
     op.create_index('items_open', 'items', ['beat'], postgresql_where=sa.text("state IN ('waiting', 'going')"))
     op.create_index('runs_of_film', 'runs', ['film', 'created'])
+    op.create_index('events_of_film', 'events', ['film', 'what', 'id'])
+    op.add_column('films', sa.Column('summary', postgresql.JSONB(astext_type=sa.Text()), nullable=True))
     # Runs of before hold items of before: what was going is ended, and what was made is kept.
     op.execute("UPDATE items SET state = 'cancelled' WHERE state IN ('waiting', 'going')")
     op.execute("UPDATE runs SET state = 'cancelled', finished = now(), message = 'Cut Reel was renewed; start it again.' WHERE state IN ('going', 'paused')")
 
 
 def downgrade() -> None:
+    op.drop_column('films', 'summary')
+    op.drop_index('events_of_film', 'events')
     op.drop_index('runs_of_film', 'runs')
     op.drop_index('items_open', 'items')
     for name in ('tries', 'beat', 'queue'):

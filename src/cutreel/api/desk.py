@@ -1,0 +1,163 @@
+"""Films as they are served: the last states of each, so that a page that knows one is told only what changed."""
+
+import secrets
+from collections import OrderedDict
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from decimal import Decimal
+from itertools import count
+from threading import RLock
+
+from cutreel.core.errors import Clash
+from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
+from cutreel.making import PreviewDesk, Workshop, picture_spec
+from cutreel.protocol import Offer
+from cutreel.store import Assembled, TakeRow, offered
+from cutreel.store.events import last_of, shots_told
+
+from .film_state import FilmState, delta, next_state
+from .schemas import Card, FilmDelta, MissingCost
+from .views import card
+
+MOST_STATES = 24
+"""States of a film that a page may still know; a page that knows an older one opens the film again."""
+MOST_FILMS = 12
+
+
+@dataclass
+class _Film:
+    """What is remembered of one film."""
+
+    lock: RLock = field(default_factory=RLock)
+    states: "OrderedDict[str, FilmState]" = field(default_factory=OrderedDict)
+    last: FilmState | None = None
+    at: tuple[object, ...] = ()
+    reading: ReadingMemory = field(default_factory=ReadingMemory)
+    takes: dict[int, Sequence[TakeRow]] = field(default_factory=dict)
+    takes_at: int = -1
+    keys: dict[int, tuple[object, str]] = field(default_factory=dict)
+    paid: set[str] = field(default_factory=set)
+
+
+class FilmDesk:
+    """Serves films."""
+
+    def __init__(self, shop: Workshop, preview: PreviewDesk) -> None:
+        self.shop, self.preview = shop, preview
+        self._films: OrderedDict[str, _Film] = OrderedDict()
+        self._lock = RLock()
+        self._boot, self._count = secrets.token_hex(3), count(1)
+
+    def now(self, film: str) -> FilmState:
+        """The film as it stands. Raises NotFound."""
+        known = self._film(film)
+        with known.lock:
+            row = self.shop.films.get(film)
+            offers = self.shop.offers()
+            with self.shop.database.transaction() as session:
+                takes_at = last_of(session, film, "take made")
+                made_at = last_of(session, film, "run")
+            at = (
+                row.revision,
+                takes_at,
+                made_at,
+                [o.model_dump(exclude={"quota"}) for o in offers],
+            )
+            if known.last is not None and known.at == at:
+                return known.last
+            self._renew_takes(known, film, takes_at)
+            before = known.last
+            read = read_film(
+                row.document, offered(offers, row.document.settings.offer), known.reading
+            )
+            assembled = assemble(
+                film, read, known.takes, self.shop.results.many, before.film if before else None
+            )
+            state = next_state(
+                f"{self._boot}-{next(self._count)}",
+                row,
+                assembled,
+                self.preview.version(assembled),
+                self._missing(known, assembled, offers),
+                before,
+            )
+            known.last, known.at = state, at
+            known.states[state.token] = state
+            while len(known.states) > MOST_STATES:
+                known.states.popitem(last=False)
+            return state
+
+    def state(self, film: str, token: str) -> FilmState:
+        """A state that a page was told of. Raises Clash when it is not known any more."""
+        found = self._film(film).states.get(token)
+        if found is None:
+            raise Clash("The film changed while it was opened.", "Open it again.")
+        return found
+
+    def since(self, film: str, token: str) -> FilmDelta:
+        """What became of the film since a state."""
+        new = self.now(film)
+        old = self._film(film).states.get(token)
+        if old is None:
+            return FilmDelta(since=token, state=new.token, reopen=True)
+        return delta(old, new)
+
+    def cards(self) -> list[Card]:
+        """All films as cards, last changed first, from what is kept of each; only one of which something became since
+        is looked at."""
+        return [self._card(film, at, kept) for film, at, kept in self.shop.films.summaries()]
+
+    def _card(self, film: str, at: list[int], kept: Mapping[str, object] | None) -> Card:
+        if kept is not None and kept.get("at") == at:
+            return Card.model_validate(kept["card"])
+        state = self.now(film)
+        made = card(state.row, state.film)
+        self.shop.films.summarise(film, {"at": at, "card": made.model_dump(mode="json")})
+        return made
+
+    def _film(self, film: str) -> _Film:
+        with self._lock:
+            known = self._films.setdefault(film, _Film())
+            self._films.move_to_end(film)
+            while len(self._films) > MOST_FILMS:
+                self._films.popitem(last=False)
+            return known
+
+    def _renew_takes(self, known: _Film, film: str, at: int) -> None:
+        """Look up the takes of the shots of which something was told since."""
+        if known.takes_at < 0:
+            known.takes = dict(self.shop.takes.of_film(film))
+        elif at > known.takes_at:
+            with self.shop.database.transaction() as session:
+                shots = shots_told(session, film, "take made", known.takes_at)
+            fresh = {shot: self.shop.takes.of_shot(film, shot) for shot in shots}
+            known.takes = {**known.takes, **fresh}
+        known.takes_at = at
+
+    def _missing(self, known: _Film, film: Assembled, offers: Sequence[Offer]) -> MissingCost:
+        """Pictures that are missing or stale, and what they would cost now: what was made for another reason is not
+        paid again."""
+        document = film.document
+        price = next(
+            (o.price.amount for o in offers if o.name == document.settings.offer), Decimal(0)
+        )
+        lacking = [
+            shot
+            for shot, takes in zip(film.read.shots, film.takes, strict=True)
+            if shot.picture_of == shot.shot.id and not _has_fresh(shot, takes)
+        ]
+        keys = {self._key_of(known, document, shot, film) for shot in lacking}
+        # What is not paid yet may be paid by the time it is asked for; then it costs less than was said.
+        known.paid |= self.shop.results.known(keys - known.paid)
+        return MissingCost(pictures=len(lacking), cost=float(price * len(keys - known.paid)))
+
+    def _key_of(self, known: _Film, document: FilmDocument, shot: ReadShot, film: Assembled) -> str:
+        token, name = known.keys.get(shot.shot.id, (None, ""))
+        if token is not shot.token:
+            name = picture_spec(document, shot).key
+            known.keys[shot.shot.id] = (shot.token, name)
+        return name
+
+
+def _has_fresh(shot: ReadShot, takes: Sequence[TakeRow]) -> bool:
+    return any(is_fresh(shot, t) and t.id not in shot.shot.rejected for t in takes)

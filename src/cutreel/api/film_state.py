@@ -1,0 +1,424 @@
+"""A film as it is served: an immutable state, made from the one before it, and what changed between two of them.
+
+Everything that stands in a row is told relative to what stands before it, so that a change early in a long film is as
+small as one at its end. What did not change is the very same object in the next state.
+"""
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import Any, TypeVar
+
+from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
+from cutreel.core.film import ReadShot, RemarkMemory, SceneChoice, is_fresh, remarks_on, wish_of
+from cutreel.core.manuscript import Scene, reading_ease
+from cutreel.core.sound import sound_key_of
+from cutreel.making import Faults, PersonDrift, drift_of, faults_of
+from cutreel.store import Assembled, FilmRow, TakeRow
+
+from .schemas import (
+    CaptionView,
+    CueView,
+    FilmDelta,
+    FilmHead,
+    HeadChange,
+    LineView,
+    MissingCost,
+    RemarkView,
+    SceneView,
+    ShotRow,
+    ShotView,
+    Splice,
+    TextSplice,
+    Word,
+)
+from .views import shot_view
+
+T = TypeVar("T")
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What the view of a shot was made from; the same again is the same view."""
+
+    token: object
+    takes: Sequence[TakeRow]
+    rest: tuple[Any, ...]
+
+    def same(self, other: "Seen") -> bool:
+        return self.token is other.token and self.takes is other.takes and self.rest == other.rest
+
+
+@dataclass(frozen=True)
+class Pictures:
+    """Drift and faults of a film's pictures, and what they were worked out from."""
+
+    shown: tuple[Any, ...]
+    drift: Sequence[list[PersonDrift]]
+    faults: Sequence[Faults]
+
+
+@dataclass(frozen=True)
+class FilmState:
+    """A film as it was served at one moment."""
+
+    token: str
+    row: FilmRow
+    film: Assembled
+    head: FilmHead
+    words: tuple[Word, ...]
+    lines: tuple[LineView, ...]
+    captions: tuple[CaptionView, ...]
+    cues: tuple[CueView, ...]
+    order: tuple[int, ...]
+    frames: tuple[int, ...]
+    shots: Mapping[int, ShotView]
+    seen: Mapping[int, Seen]
+    pictures: Pictures
+    ease: float
+    remarked: RemarkMemory
+
+    def rows(self) -> list[ShotRow]:
+        """Every shot in short."""
+        return [
+            (
+                v.id,
+                v.edge,
+                v.words,
+                frames,
+                v.scene,
+                (v.used is not None) + 2 * v.stale + 4 * v.measured,
+            )
+            for number, frames in zip(self.order, self.frames, strict=True)
+            for v in [self.shots[number]]
+        ]
+
+
+def next_state(
+    token: str,
+    row: FilmRow,
+    film: Assembled,
+    preview: str,
+    missing: MissingCost,
+    before: FilmState | None,
+) -> FilmState:
+    """The state of a film as it stands, made from the one before it."""
+    old = before.film if before else None
+    same_words = old is not None and old.read.script is film.read.script
+    same_times = old is not None and same_words and old.timing is film.timing
+    same_lines = old is not None and same_times and old.read.speech is film.read.speech
+    same_ids = old is not None and same_words and old.read.ids == film.read.ids
+    pictures = _pictures(film, before)
+    remarked: RemarkMemory = before.remarked if before else {}
+    shots, seen = _shots(film, pictures, before, remarked)
+    ease = before.ease if before and same_words else round(reading_ease(film.read.script), 1)
+    return FilmState(
+        token=token,
+        row=row,
+        film=film,
+        head=_head(row, film, preview, missing, ease),
+        words=before.words if before and same_ids else _words(film),
+        lines=before.lines if before and same_lines else _lines(film),
+        captions=before.captions if before and same_times else _captions(film),
+        cues=_cues(film),
+        order=tuple(s.shot.id for s in film.read.shots),
+        frames=tuple(s.frames for s in film.spans),
+        shots=shots,
+        seen=seen,
+        pictures=pictures,
+        ease=ease,
+        remarked=remarked,
+    )
+
+
+def delta(old: FilmState, new: FilmState) -> FilmDelta:
+    """What became of a film between two states."""
+    changed = {
+        name: value
+        for name in FilmHead.model_fields
+        if (value := getattr(new.head, name)) != getattr(old.head, name)
+    }
+    return FilmDelta(
+        since=old.token,
+        state=new.token,
+        head=HeadChange.model_construct(_fields_set=set(changed), **changed),
+        order=_splice(old.order, new.order),
+        frames=_splice(old.frames, new.frames),
+        shots=[view for number, view in new.shots.items() if old.shots.get(number) is not view],
+        text=_text_splice(old.row.document.text, new.row.document.text),
+        words=_splice(old.words, new.words),
+        lines=_splice(old.lines, new.lines),
+        captions=_splice(old.captions, new.captions),
+        cues=_splice(old.cues, new.cues),
+    )
+
+
+def _splice(old: Sequence[T], new: Sequence[T]) -> Splice[T] | None:
+    """The one piece in which two sequences differ."""
+    if old is new:
+        return None
+    at, until = _differing(old, new)
+    if at == len(old) == len(new):
+        return None
+    insert = list(new[at : len(new) - until])
+    return Splice.model_construct(at=at, remove=len(old) - until - at, insert=insert)
+
+
+def _text_splice(old: str, new: str) -> TextSplice | None:
+    if old == new:
+        return None
+    at = _common(old, new)
+    rest = min(len(old), len(new)) - at
+    until = _common(old[::-1][:rest], new[::-1][:rest])
+    insert = new[at : len(new) - until]
+    return TextSplice(at=at, remove=len(old) - until - at, insert=insert)
+
+
+def _common(one: str, other: str) -> int:
+    """How many characters two texts have in common at their beginning, found by halving."""
+    low, high = 0, min(len(one), len(other))
+    while low < high:
+        middle = (low + high + 1) // 2
+        if one[low:middle] == other[low:middle]:
+            low = middle
+        else:
+            high = middle - 1
+    return low
+
+
+def _differing(old: Sequence[Any], new: Sequence[Any]) -> tuple[int, int]:
+    """How many entries two sequences have in common at their beginning, and how many of the rest at their end."""
+    least, at, until = min(len(old), len(new)), 0, 0
+    while at < least and old[at] == new[at]:
+        at += 1
+    while until < least - at and old[-1 - until] == new[-1 - until]:
+        until += 1
+    return at, until
+
+
+def _pictures(film: Assembled, before: FilmState | None) -> Pictures:
+    """Drift and faults; those of the state before while the same pictures are shown for the same."""
+    read = film.read
+    shown = (
+        tuple(
+            (s.shot.id, id(t), s.token) for s, t in zip(read.shots, film.takes, strict=True) if t
+        ),
+        tuple(used.id if used else None for used in film.used if used),
+        film.document.accepted,
+        film.document.looks,
+        film.document.settings.look,
+        film.document.settings.aspect,
+    )
+    if before is not None and before.pictures.shown == shown:
+        drift = dict(zip(before.order, before.pictures.drift, strict=True))
+        faults = dict(zip(before.order, before.pictures.faults, strict=True))
+        numbers = [s.shot.id for s in read.shots]
+        return Pictures(
+            shown, [drift.get(n, []) for n in numbers], [faults.get(n, {}) for n in numbers]
+        )
+    return Pictures(shown, drift_of(film), faults_of(film))
+
+
+def _shots(
+    film: Assembled, pictures: Pictures, before: FilmState | None, remarked: RemarkMemory
+) -> tuple[dict[int, ShotView], dict[int, Seen]]:
+    seconds = [film.rate.seconds(s.frames) for s in film.spans]
+    wish = wish_of(film.document)
+    remarks: dict[int, list[RemarkView]] = {}
+    for r in remarks_on(film.read, seconds, wish, remarked):
+        word = None if r.at_word is None else film.read.ids[r.at_word]
+        remarks.setdefault(r.shot, []).append(
+            RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word)
+        )
+    views: dict[int, ShotView] = {}
+    seen: dict[int, Seen] = {}
+    total = max(1, film.frames)
+    for i, (shot, span, takes, used) in enumerate(
+        zip(film.read.shots, film.spans, film.takes, film.used, strict=True)
+    ):
+        number = shot.shot.id
+        wanted = round(
+            wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / total), 2
+        )
+        rest = (
+            shot.scene,
+            used.id if used else None,
+            film.voiced[i],
+            pictures.drift[i],
+            pictures.faults[i],
+            remarks.get(i, []),
+            wanted,
+        )
+        now = Seen(shot.token, takes, rest)
+        old = before.seen.get(number) if before else None
+        if before is not None and old is not None and now.same(old):
+            views[number], seen[number] = before.shots[number], old
+        else:
+            views[number] = shot_view(
+                shot, takes, used, film.voiced[i], pictures.drift[i],
+                pictures.faults[i], remarks.get(i, []), wanted,
+            )  # fmt: skip
+            seen[number] = now
+    return views, seen
+
+
+def _words(film: Assembled) -> tuple[Word, ...]:
+    out: list[Word] = []
+    end = line = 0
+    for word, number in zip(film.read.script.words, film.read.ids, strict=True):
+        out.append((word.start - end, word.end - word.start, number, word.line - line))
+        end, line = word.end, word.line
+    return tuple(out)
+
+
+def _lines(film: Assembled) -> tuple[LineView, ...]:
+    script = film.read.script
+    out: list[LineView] = []
+    before = 0.0
+    for i, work in enumerate(film.read.speech):
+        result = film.spoken.get(i)
+        out.append(
+            LineView(
+                words=work.end - work.first,
+                speaker=work.speaker,
+                voice=work.voice,
+                why=script.lines[script.words[work.first].line].why,
+                media=result.media if result else None,
+                after=_told(film.timing.lines[i] - before),
+                seconds=result.data["seconds"] if result else None,
+                peaks=result.data.get("peaks", []) if result else [],
+            )
+        )
+        before = film.timing.lines[i]
+    return tuple(out)
+
+
+def _captions(film: Assembled) -> tuple[CaptionView, ...]:
+    out: list[CaptionView] = []
+    before = 0.0
+    for caption in film.captions:
+        out.append(
+            CaptionView(
+                after=_told(caption.start - before),
+                seconds=_told(caption.end - caption.start),
+                lines=list(caption.lines),
+            )
+        )
+        before = caption.end
+    return tuple(out)
+
+
+def _cues(film: Assembled) -> tuple[CueView, ...]:
+    seed, shots = film.document.settings.seed, film.read.shots
+    out: list[CueView] = []
+    before = 0.0
+    for cue in film.cues:
+        on_word = cue.id.startswith("spot-")
+        out.append(
+            CueView.model_construct(
+                id=cue.id,
+                kind=cue.kind,
+                prompt=cue.prompt,
+                shot=shots[cue.shot].shot.id,
+                last=shots[cue.shot if cue.last is None else cue.last].shot.id,
+                after=_told(cue.start - before) if on_word else None,
+                seconds=None if cue.last is not None else _told(cue.end - cue.start),
+                why=cue.why,
+                made=sound_key_of(cue, seed) in film.sounds,
+            )
+        )
+        before = cue.start if on_word else before
+    return tuple(out)
+
+
+def _told(seconds: float) -> float:
+    """Seconds as they are told, in thousandths. Estimated times lie on half thousandths exactly: those must not fall
+    now to this side and now to that."""
+    return math.floor(seconds * 1000 + 0.5001) / 1000
+
+
+def _head(
+    row: FilmRow, film: Assembled, preview: str, missing: MissingCost, ease: float
+) -> FilmHead:
+    script, document = film.read.script, film.document
+    speaking = float(film.timing.words[-1, 1]) if len(script.words) else 0.0
+    return FilmHead.model_construct(
+        id=row.id,
+        revision=row.revision,
+        title=document.title,
+        notes=[(n.start, n.end) for n in script.notes],
+        headings=[(s.start_offset, s.end_offset) for s in script.scenes if s.end_offset],
+        scenes=_scenes(film),
+        cast=document.cast,
+        places=document.places,
+        settings=document.settings,
+        looks=document.looks,
+        cutouts=document.cutouts,
+        lifted=document.lifted_cues,
+        mood=film.mood,
+        music_made=film.music_key in film.sounds,
+        fps=str(film.rate),
+        frames=film.frames,
+        seconds=film.seconds,
+        undo=row.undo,
+        redo=row.redo,
+        changed=row.changed,
+        preview=preview,
+        reading_ease=ease,
+        words_a_minute=round(len(script.words) / speaking * 60, 1) if speaking else 0.0,
+        sources=document.sources,
+        closeness=_closeness(film),
+        missing=missing,
+        prompt_cap=film.read.offered.prompt_cap,
+    )
+
+
+def _scenes(film: Assembled) -> list[SceneView]:
+    choices = {c.first: c for c in film.document.scenes}
+    frames: dict[int, int] = {}
+    for shot, span in zip(film.read.shots, film.spans, strict=True):
+        frames[shot.scene] = frames.get(shot.scene, 0) + span.frames
+    return [
+        _scene(film, scene, choices, frames.get(number, 0))
+        for number, scene in enumerate(film.read.script.scenes)
+        if scene.end > scene.first or scene.title
+    ]
+
+
+def _scene(
+    film: Assembled, scene: Scene, choices: Mapping[int, SceneChoice], frames: int
+) -> SceneView:
+    word = film.read.ids[scene.first] if scene.end > scene.first else 0
+    choice = choices.get(word, SceneChoice(first=word))
+    return SceneView(
+        title=scene.title,
+        first=scene.first,
+        end=scene.end,
+        word=word,
+        time=scene.time,
+        weather=scene.weather,
+        own=choice.own,
+        pace=choice.pace,
+        aim=choice.aim,
+        seconds=film.rate.seconds(frames),
+    )
+
+
+def _closeness(film: Assembled) -> dict[str, float]:
+    """How close the film is to its reference; empty without one, or while it is too short to be
+    measured."""
+    aim = film.document.settings.reference
+    script = film.read.script
+    if aim is None or len(script.words) < LEAST_WORDS:
+        return {}
+    spoken = [
+        (s.first, film.rate.seconds(span.frames))
+        for s, span in zip(film.read.shots, film.spans, strict=True)
+        if s.end > s.first
+    ]
+    return closeness(measure(script, [f for f, _ in spoken], [s for _, s in spoken]), aim)
+
+
+def freshness(shot: ReadShot, used: TakeRow | None) -> str:
+    """What of a shot's picture there is: empty, stale or made."""
+    return "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"
