@@ -4,17 +4,15 @@ Run it by hand: `.venv/bin/python bench/editing.py [SHOTS]`. It starts everythin
 removed at the end.
 """
 
-import json
 import statistics
-import subprocess
 import sys
 import time
 from pathlib import Path
 
 import httpx
+from playwright.sync_api import sync_playwright
 
 from cutreel.core.film import Settings, new_film
-from cutreel.making import start_run
 from cutreel.running import commands
 from cutreel.running.ports import free_port
 from cutreel.running.temporary import temporary
@@ -56,6 +54,53 @@ def measured(name: str, ask, times: int) -> None:
     )
 
 
+def in_chromium(film: str) -> None:
+    """How soon each view can be used, and how evenly the Sheet scrolls beside an empty list as high."""
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        page = browser.new_page(viewport={"width": 1280, "height": 800})
+        page.goto(film.rsplit("/film/", 1)[0])  # the application itself is loaded once
+        page.wait_for_load_state("networkidle")
+        for view, seen in (("script", "h2, p"), ("sheet", "[data-shot]"), ("bench", "img, h2")):
+            begun = time.perf_counter()
+            page.goto(f"{film}/{view}")
+            page.locator("main").locator(seen).first.wait_for()
+            print(f"{view}: usable after {(time.perf_counter() - begun) * 1000:.0f} ms", flush=True)
+        page.goto(f"{film}/sheet")
+        page.locator("[data-shot]").first.wait_for()
+        time.sleep(3)  # the rest of the shots is loaded
+        print(f"scrolling the Sheet: {page.evaluate(SCROLL, False)} frames a second, ", end="")
+        print(f"an empty list as high: {page.evaluate(SCROLL, True)}")
+        browser.close()
+
+
+SCROLL = """async (empty) => {
+  let box = [...document.querySelectorAll('main *')].filter((e) => e.scrollHeight > e.clientHeight + 2000)[0];
+  if (empty) {
+    const bare = document.createElement('div');
+    bare.style.cssText = 'position:fixed;inset:44px 372px 36px 0;overflow:auto;background:#fff;z-index:99';
+    bare.innerHTML = `<div style="height:${box.scrollHeight}px"></div>`;
+    document.body.append(bare);
+    box = bare;
+  }
+  box.scrollTop = 0;
+  let frames = 0;
+  const begun = performance.now();
+  while (performance.now() - begun < 3000) {
+    box.scrollTop += 60;
+    await new Promise(requestAnimationFrame);
+    frames += 1;
+  }
+  return Math.round(frames / 3);
+}"""
+# fmt: off
+FLAGS = [
+    "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+    "--disable-background-networking", "--disable-component-update", "--disable-sync",
+]
+# fmt: on
+
+
 def main() -> None:
     shots = int(sys.argv[1]) if len(sys.argv) > 1 else 1000
     with temporary(workers=0) as running:
@@ -68,19 +113,29 @@ def main() -> None:
         commands.wait_for(lambda: commands.answers(address + "/api/health"), 60, "The web server")
         print(f"{len(document.shots)} shots, {len(document.word_ids)} words")
         client = httpx.Client(base_url=address, timeout=120)
-        measured("the film first", lambda i: client.get(f"/api/films/{film}"), 1)
-        measured("the film again", lambda i: client.get(f"/api/films/{film}"), 3)
-        seen = client.get(f"/api/films/{film}").json()
-        revision = seen["revision"]
+        measured("the film opened first", lambda i: client.get(f"/api/films/{film}"), 1)
+        measured("the film opened again", lambda i: client.get(f"/api/films/{film}"), 5)
+        opened = client.get(f"/api/films/{film}").json()
+        state, revision = opened["state"], opened["head"]["revision"]
+        path = f"/api/films/{film}"
+        told = {"state": state}
+        measured("its manuscript", lambda i: client.get(f"{path}/manuscript", params=told), 3)
+        measured(
+            "a window of shots",
+            lambda i: client.get(f"{path}/shots", params={**told, "first": i * 100}),
+            3,
+        )
         firsts = {s.first for s in document.shots}
         free = [n for n in document.word_ids[40::37] if n not in firsts]
 
         def change(command: dict) -> httpx.Response:
-            nonlocal revision
+            nonlocal revision, state
             answer = client.post(
-                f"/api/films/{film}/changes", json={"revision": revision, "command": command}
+                f"{path}/changes",
+                json={"revision": revision, "command": command},
+                params={"since": state},
             )
-            revision += 1
+            revision, state = revision + 1, answer.json()["state"]
             return answer
 
         measured("a cut mark", lambda i: change({"type": "set mark", "word": free[i]}), 40)
@@ -93,12 +148,11 @@ def main() -> None:
         )
         measured(
             "a word",
-            lambda i: change(
-                {"type": "edit text", "start": 60 + i, "end": 61 + i, "insert": "x"}
-            ),
+            lambda i: change({"type": "edit text", "start": 60 + i, "end": 61 + i, "insert": "x"}),
             40,
         )
         measured("the shelf", lambda i: client.get("/api/films"), 10)
+        in_chromium(f"{address}/film/{film}")
 
 
 if __name__ == "__main__":

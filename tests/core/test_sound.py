@@ -20,6 +20,7 @@ from cutreel.core.sound import (
     mix,
     music_mood,
     spot_cues,
+    spots_of,
     trim,
     true_peak_dbtp,
 )
@@ -204,7 +205,7 @@ def test_only_what_the_words_say_sounds() -> None:
     times = np.stack(
         [np.arange(len(script.words)) * 0.4, np.arange(len(script.words)) * 0.4 + 0.3], axis=1
     )
-    spots = spot_cues(script, list(range(len(script.words))), times, opens)
+    spots = spot_cues(spots_of(script, times), list(range(len(script.words))), opens)
     assert [c.prompt for c in spots] == ["a bell", "a wooden door"]
     beds = ambience_cues(facts, [Span(0, 200), Span(200, 300)], FrameRate.parse("24"), [1, 2])
     assert [(c.prompt, c.shot) for c in beds] == [("waves on a shore, gusts of wind", 0)]

@@ -11,8 +11,9 @@ import pytest
 from sqlalchemy import text
 
 from cutreel.core.errors import NotFound
-from cutreel.core.film import Settings, focus_of, new_film, used_take
-from cutreel.store import MediaStore
+from cutreel.core.film import Change, Settings, focus_of, new_film, used_take
+from cutreel.core.film.commands import SetShots
+from cutreel.store import FilmStore, MediaStore
 
 
 def test_media_are_kept_once_by_their_content(tmp_path) -> None:
@@ -160,3 +161,29 @@ def test_an_offer_is_asked_for_no_more_at_once_than_it_states_and_a_lost_worker_
     with slots.one_of("lonely", 1) as free:
         assert free
     holding.__exit__(None, None, None)
+
+
+def test_a_film_is_the_same_for_whoever_reads_it_though_its_document_is_written_now_and_then(
+    stack,
+) -> None:
+    """A process that remembers nothing of it reads what the process that changed it has."""
+    films = stack.shop.films
+    document, edges = new_film("Kept", "The lamp was dark. " * 40, Settings(pace=4))
+    film = films.add(document, edges)
+
+    def change(command) -> None:
+        films.change(film, Change(revision=films.revision(film), command=command))
+
+    for n in range(50):
+        shot = films.get(film).document.shots[n % 9].id
+        change(SetShots(shots=[shot], values={"framing": "wide" if n % 2 else "close"}))
+        if n % 11 == 5:
+            films.undo(film)
+        if n % 22 == 5:
+            films.redo(film)
+        if n == 33:
+            films.go_back(film, 12)
+        other = FilmStore(stack.shop.database)
+        assert other.get(film) == films.get(film)
+    assert other.version(film, 12) == films.version(film, 12)
+    assert other.version(film, 0).shots == document.shots

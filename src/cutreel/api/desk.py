@@ -2,9 +2,10 @@
 
 import secrets
 from collections import OrderedDict
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
+from functools import partial
 from itertools import count
 from threading import RLock
 
@@ -12,7 +13,7 @@ from cutreel.core.errors import Clash
 from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
 from cutreel.making import PreviewDesk, Workshop, picture_spec
 from cutreel.protocol import Offer
-from cutreel.store import Assembled, TakeRow, offered
+from cutreel.store import Assembled, Result, TakeRow, offered
 from cutreel.store.events import last_of, shots_told
 
 from .film_state import FilmState, delta, next_state
@@ -37,6 +38,9 @@ class _Film:
     takes_at: int = -1
     keys: dict[int, tuple[object, str]] = field(default_factory=dict)
     paid: set[str] = field(default_factory=set)
+    absent: set[str] = field(default_factory=set)
+    """Keys under which nothing was made when they were last looked up; forgotten when a run tells of something."""
+    absent_at: int = -1
 
 
 class FilmDesk:
@@ -66,12 +70,14 @@ class FilmDesk:
             if known.last is not None and known.at == at:
                 return known.last
             self._renew_takes(known, film, takes_at)
+            if known.absent_at != made_at:
+                known.absent, known.absent_at = set(), made_at
             before = known.last
             read = read_film(
                 row.document, offered(offers, row.document.settings.offer), known.reading
             )
             assembled = assemble(
-                film, read, known.takes, self.shop.results.many, before.film if before else None
+                film, read, known.takes, partial(self._made, known), before.film if before else None
             )
             state = next_state(
                 f"{self._boot}-{next(self._count)}",
@@ -123,6 +129,12 @@ class FilmDesk:
                 self._films.popitem(last=False)
             return known
 
+    def _made(self, known: _Film, keys: Collection[str]) -> Mapping[str, Result]:
+        """The results there are among some keys; where there was none, none is looked for until something was made."""
+        found = self.shop.results.many([k for k in keys if k not in known.absent])
+        known.absent.update(k for k in keys if k not in found)
+        return found
+
     def _renew_takes(self, known: _Film, film: str, at: int) -> None:
         """Look up the takes of the shots of which something was told since."""
         if known.takes_at < 0:
@@ -148,7 +160,9 @@ class FilmDesk:
         ]
         keys = {self._key_of(known, document, shot, film) for shot in lacking}
         # What is not paid yet may be paid by the time it is asked for; then it costs less than was said.
-        known.paid |= self.shop.results.known(keys - known.paid)
+        unsure = keys - known.paid - known.absent
+        known.paid |= self.shop.results.known(unsure)
+        known.absent |= unsure - known.paid
         return MissingCost(pictures=len(lacking), cost=float(price * len(keys - known.paid)))
 
     def _key_of(self, known: _Film, document: FilmDocument, shot: ReadShot, film: Assembled) -> str:

@@ -120,7 +120,7 @@ def next_state(
         words=before.words if before and same_ids else _words(film),
         lines=before.lines if before and same_lines else _lines(film),
         captions=before.captions if before and same_times else _captions(film),
-        cues=_cues(film),
+        cues=_cues(film, before),
         order=tuple(s.shot.id for s in film.read.shots),
         frames=tuple(s.frames for s in film.spans),
         shots=shots,
@@ -308,26 +308,35 @@ def _captions(film: Assembled) -> tuple[CaptionView, ...]:
     return tuple(out)
 
 
-def _cues(film: Assembled) -> tuple[CueView, ...]:
+def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
     seed, shots = film.document.settings.seed, film.read.shots
+    made = [sound_key_of(c, seed) in film.sounds for c in film.cues]
+    numbers = [
+        (shots[c.shot].shot.id, shots[c.shot if c.last is None else c.last].shot.id)
+        for c in film.cues
+    ]
+    if before is not None and before.film.cues == film.cues:
+        same = zip(before.cues, made, numbers, strict=True)
+        if all((v.made, (v.shot, v.last)) == (m, n) for v, m, n in same):
+            return before.cues
     out: list[CueView] = []
-    before = 0.0
-    for cue in film.cues:
+    at = 0.0
+    for cue, is_made, (shot, last) in zip(film.cues, made, numbers, strict=True):
         on_word = cue.id.startswith("spot-")
         out.append(
             CueView.model_construct(
                 id=cue.id,
                 kind=cue.kind,
                 prompt=cue.prompt,
-                shot=shots[cue.shot].shot.id,
-                last=shots[cue.shot if cue.last is None else cue.last].shot.id,
-                after=_told(cue.start - before) if on_word else None,
+                shot=shot,
+                last=last,
+                after=_told(cue.start - at) if on_word else None,
                 seconds=None if cue.last is not None else _told(cue.end - cue.start),
                 why=cue.why,
-                made=sound_key_of(cue, seed) in film.sounds,
+                made=is_made,
             )
         )
-        before = cue.start if on_word else before
+        at = cue.start if on_word else at
     return tuple(out)
 
 

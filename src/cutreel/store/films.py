@@ -19,6 +19,8 @@ from .events import announce
 from .tables import Event, Film, FilmChange, now
 
 MOST_KNOWN = 40
+MOST_BEHIND = 20
+"""Changes after which a document is written again."""
 
 
 @dataclass(frozen=True)
@@ -132,7 +134,7 @@ class FilmStore:
             if settled.forward:
                 command = change.command.model_dump(mode="json")
                 patches = (settled.forward, settled.inverse)
-                self._record(session, row, settled.raw, patches, done.title, command)
+                self._record(session, row, settled.raw, patches, done.title, command, lazily=True)
                 if done.edges != row.edges:
                     row.edges = done.edges
                 known = _Known(row.revision, settled.raw, settled.document)
@@ -185,12 +187,12 @@ class FilmStore:
                 self._record(session, row, after, patches, title, {"type": "go back"})
             return self._row(session, row)
 
-    def _applied(self, session: Session, film: str) -> list[FilmChange]:
+    def _applied(self, session: Session, film: str, most: int | None = None) -> list[FilmChange]:
         """The changes that stand, newest first."""
         query = select(FilmChange).where(
             FilmChange.film == film, ~FilmChange.dropped, ~FilmChange.undone
         )
-        return list(session.scalars(query.order_by(FilmChange.number.desc())))
+        return list(session.scalars(query.order_by(FilmChange.number.desc()).limit(most)))
 
     def remove(self, film: str, removed: bool = True) -> None:
         """Take a film off the shelf; it can be brought back."""
@@ -220,6 +222,7 @@ class FilmStore:
         patches: tuple[Patch, Patch],
         title: str,
         command: dict[str, Any],
+        lazily: bool = False,
     ) -> None:
         session.execute(
             update(FilmChange)
@@ -240,7 +243,7 @@ class FilmStore:
                 inverse=patches[1],
             )
         )
-        self._settle(session, row, after, title)
+        self._settle(session, row, after, title, lazily)
 
     def _turn(self, film: str, undo: bool) -> FilmRow:
         with self.database.transaction() as session:
@@ -261,10 +264,20 @@ class FilmStore:
         self._remember(film, known)
         return answer
 
-    def _settle(self, session: Session, row: Film, document: dict[str, Any], title: str) -> None:
-        row.document = document
-        row.title = document["title"]
+    def _settle(
+        self,
+        session: Session,
+        row: Film,
+        document: dict[str, Any],
+        title: str,
+        lazily: bool = False,
+    ) -> None:
+        """Let a film be what a change made of it. A document is large: of changes that follow one another it is
+        written once in a while, and between times it is what was written with the patches behind it."""
         row.revision += 1
+        if not lazily or row.revision - row.document_at >= MOST_BEHIND:
+            row.document, row.document_at = document, row.revision
+        row.title = document["title"]
         row.changed = now()
         session.flush()
         announce(session, row.id, "changed", revision=row.revision, title=title)
@@ -291,11 +304,21 @@ class FilmStore:
         with self._lock:
             known = self._known.get(row.id)
         if known is None or known.revision != row.revision:
-            raw = session.scalar(select(Film.document).where(Film.id == row.id))
-            assert raw is not None
+            raw = self._read(session, row)
             known = _Known(row.revision, raw, FilmDocument.model_validate(raw))
             self._remember(row.id, known)
         return known
+
+    def _read(self, session: Session, row: Film) -> dict[str, Any]:
+        """The film's document as it was last written, with the changes made since."""
+        raw: dict[str, Any] | None = session.scalar(select(Film.document).where(Film.id == row.id))
+        assert raw is not None
+        behind = row.revision - row.document_at
+        if behind:
+            later = self._applied(session, row.id, behind)
+            for change in reversed(later):
+                raw = jsonpatch.apply_patch(raw, change.forward, in_place=True)
+        return raw
 
     def _remember(self, film: str, known: _Known) -> None:
         with self._lock:

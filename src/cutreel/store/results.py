@@ -4,8 +4,8 @@ from collections.abc import Collection
 from decimal import Decimal
 from typing import Any
 
-from sqlalchemy import select
-from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy import ColumnElement, String, any_, cast, select
+from sqlalchemy.dialects.postgresql import ARRAY, insert
 
 from cutreel.core.film import Result
 
@@ -32,7 +32,7 @@ class ResultStore:
         missing = set(keys) - found.keys()
         if missing:
             with self.database.transaction() as session:
-                rows = session.scalars(select(ResultRow).where(ResultRow.key.in_(missing)))
+                rows = session.scalars(select(ResultRow).where(_among(missing)))
                 fresh = {r.key: Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows}
             if len(kept) + len(fresh) > MOST_KEPT:
                 self._kept = kept = {}
@@ -45,7 +45,7 @@ class ResultStore:
         if not keys:
             return set()
         with self.database.transaction() as session:
-            query = select(ResultRow.key).where(ResultRow.key.in_(set(keys)))
+            query = select(ResultRow.key).where(_among(keys))
             return set(session.scalars(query))
 
     def put(
@@ -63,3 +63,8 @@ class ResultStore:
                 .values(key=key, kind=kind, media=media, data=data, cost=cost)
                 .on_conflict_do_nothing()
             )
+
+
+def _among(keys: Collection[str]) -> ColumnElement[bool]:
+    """One list as one parameter: a thousand parameters would take longer to write than the answer takes to find."""
+    return ResultRow.key == any_(cast(list(set(keys)), ARRAY(String)))

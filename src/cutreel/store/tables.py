@@ -28,6 +28,7 @@ class Film(Base):
     title: Mapped[str] = mapped_column(Text)
     document: Mapped[dict[str, Any]]
     revision: Mapped[int] = mapped_column(default=0)
+    document_at: Mapped[int] = mapped_column(default=0)
     edges: Mapped[list[Any]]
     created: Mapped[datetime] = mapped_column(default=now)
     changed: Mapped[datetime] = mapped_column(default=now)

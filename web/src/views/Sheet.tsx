@@ -1,6 +1,6 @@
 /** The exposure sheet: one row a shot, time down the page, everything beside the words. */
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useEffect, useMemo, useRef } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef } from "react";
 
 import type { Cue, Film, Shot } from "../api/client";
 import { useChange, useRuns, useStart } from "../api/film";
@@ -52,7 +52,7 @@ export function Sheet() {
       out.push({ kind: "shot", shot, index });
     });
     return out;
-  }, [film]);
+  }, [film.shots, film.scenes]);
   const list = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroll.current,
@@ -65,6 +65,16 @@ export function Sheet() {
   });
   useEffect(() => list.measure(), [list, rows]);
   const making = useMaking(film.id);
+  // Handlers that stay the same let rows stay as they are while the list is scrolled.
+  const { mutate } = change;
+  const onLift = useCallback(
+    (cue: string) => mutate({ type: "lift cue", cue, lifted: true }),
+    [mutate],
+  );
+  const onCircle = useCallback(
+    (shot: number, take: string) => mutate({ type: "circle take", shot, take }),
+    [mutate],
+  );
   const current = film.shots.find((s) => s.id === chosen) ?? film.shots[0];
 
   useEffect(() => {
@@ -132,10 +142,8 @@ export function Sheet() {
                       index={row.index}
                       on={row.shot.id === current?.id}
                       making={making.has(row.shot.id)}
-                      onLift={(cue) => change.mutate({ type: "lift cue", cue, lifted: true })}
-                      onCircle={(take) =>
-                        change.mutate({ type: "circle take", shot: row.shot.id, take })
-                      }
+                      onLift={onLift}
+                      onCircle={onCircle}
                     />
                   )}
                 </div>
@@ -180,11 +188,12 @@ interface RowProps {
   index: number;
   on: boolean;
   making: boolean;
-  onCircle: (take: string) => void;
+  onCircle: (shot: number, take: string) => void;
   onLift: (cue: string) => void;
 }
 
-function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) {
+const ShotRow = memo(function ShotRow(props: RowProps) {
+  const { film, shot, index, on, making, onCircle, onLift } = props;
   const rate = rateOf(film.fps);
   const used = shot.takes.find((t) => t.id === shot.used);
   const cell = "border-r border-rule last:border-r-0 overflow-hidden";
@@ -268,7 +277,7 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
               aria-pressed={t.id === shot.used}
               onClick={(e) => {
                 e.stopPropagation();
-                onCircle(t.id);
+                onCircle(shot.id, t.id);
               }}
             >
               <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />
@@ -304,7 +313,7 @@ function ShotRow({ film, shot, index, on, making, onCircle, onLift }: RowProps) 
       </div>
     </div>
   );
-}
+});
 
 /** The playhead where it stands in this row. Rows are as tall as each other; the line moves at the shot's own pace. */
 function PlayLine({ shot }: { shot: Shot }) {

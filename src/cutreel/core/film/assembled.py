@@ -11,12 +11,14 @@ from functools import cached_property
 from cutreel.core.captions import Caption, captions_of
 from cutreel.core.sound import (
     Cue,
+    Spot,
     ambience_cues,
     music_key_of,
     music_mood,
     own_cues,
     sound_key_of,
     spot_cues,
+    spots_of,
 )
 from cutreel.core.timeline import (
     CaptionClip,
@@ -55,6 +57,7 @@ class Assembled:
     spans: list[Span]
     takes: list[Sequence[TakeRow]]
     used: list[TakeRow | None]
+    spots: list[Spot]
     cues: list[Cue]
     mood: str | None
     music_key: str | None
@@ -160,7 +163,7 @@ def assemble(
     rate = FrameRate.parse(document.settings.fps)
     found = look_up([line.key for line in read.speech])
     spoken = {i: found[line.key] for i, line in enumerate(read.speech) if line.key in found}
-    timing, captions = _timed(read, spoken, before)
+    timing, captions, spots = _timed(read, spoken, before)
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
     spans = cut_points(read.opens, timing, rate, alone)
     takes_of = [takes.get(s.picture_of, ()) for s in read.shots]
@@ -169,7 +172,7 @@ def assemble(
         used_take(s, t, lender[s.picture_of].circled, lender[s.picture_of].rejected)
         for s, t in zip(read.shots, takes_of, strict=True)
     ]
-    cues = _cues(read, timing, spans, rate)
+    cues = _cues(read, spots, spans, rate)
     mood = music_mood(document.settings.music, [s.facts for s in read.shots])
     seconds = rate.seconds(spans[-1].end) if spans else 0.0
     seed = document.settings.seed
@@ -184,6 +187,7 @@ def assemble(
         spans=spans,
         takes=takes_of,
         used=used,
+        spots=spots,
         cues=cues,
         mood=mood,
         music_key=music,
@@ -194,8 +198,8 @@ def assemble(
 
 def _timed(
     read: ReadFilm, spoken: Mapping[int, Result], before: Assembled | None
-) -> tuple[Timing, list[Caption]]:
-    """When every word is said, and the captions of that."""
+) -> tuple[Timing, list[Caption], list[Spot]]:
+    """When every word is said, and the captions and the sounds of that."""
     if (
         before is not None
         and before.read.script is read.script
@@ -203,7 +207,7 @@ def _timed(
         and before.read.pauses == read.pauses
         and before.spoken == spoken
     ):
-        return before.timing, before.captions
+        return before.timing, before.captions, before.spots
     timing = lay_out(
         read.script,
         [(w.first, w.end) for w in read.speech],
@@ -214,15 +218,16 @@ def _timed(
         read.pauses,
         [w.length for w in read.speech],
     )
-    return timing, captions_of(read.script.words, timing.words)
+    captions = captions_of(read.script.words, timing.words)
+    return timing, captions, spots_of(read.script, timing.words)
 
 
-def _cues(read: ReadFilm, timing: Timing, spans: list[Span], rate: FrameRate) -> list[Cue]:
+def _cues(read: ReadFilm, spots: list[Spot], spans: list[Span], rate: FrameRate) -> list[Cue]:
     """The cues that the text and the maker ask for, without those that the maker lifted."""
     numbers = [s.shot.id for s in read.shots]
     every = [
         *ambience_cues([s.facts for s in read.shots], spans, rate, numbers),
-        *spot_cues(read.script, read.ids, timing.words, read.opens),
+        *spot_cues(spots, read.ids, read.opens),
         *own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers),
     ]
     return [c for c in every if c.id not in read.document.lifted_cues]

@@ -1,7 +1,17 @@
 """Sound: silence, cues, ducking, loudness and the mix. Samples are float32 in -1 … 1, shape
 (samples, channels)."""
 
-from .cues import Cue, ambience_cues, ambience_of, cue_prompts, own_cues, sounds_named, spot_cues
+from .cues import (
+    Cue,
+    Spot,
+    ambience_cues,
+    ambience_of,
+    cue_prompts,
+    own_cues,
+    sounds_named,
+    spot_cues,
+    spots_of,
+)
 from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
 from .mix import BLOCK, RATE, MixedPart, Samples, Scratch, Source, mix
 from .music import MUSIC_MOODS, music_mood
@@ -12,8 +22,8 @@ from .words import match_words
 # fmt: off
 __all__ = [
     "BLOCK", "MUSIC_MOODS", "RATE", "SOUND_SECONDS", "Cue", "Loudness", "MixedPart", "Samples",
-    "Scratch", "Source", "TruePeaks", "ambience_cues", "ambience_of", "cue_prompts",
+    "Scratch", "Source", "Spot", "TruePeaks", "ambience_cues", "ambience_of", "cue_prompts",
     "integrated_lufs", "match_words", "mix", "music_key_of", "music_mood", "own_cues",
-    "sound_key_of", "sounds_named", "spot_cues", "trim", "true_peak_dbtp",
+    "sound_key_of", "sounds_named", "spot_cues", "spots_of", "trim", "true_peak_dbtp",
 ]
 # fmt: on

@@ -5,12 +5,13 @@ Only what the words plainly say is proposed: an effect that does not fit is wors
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.continuity import ShotFacts
+from cutreel.core.continuity import ShotFacts, Weather
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.timeline import FrameRate, Span
 
@@ -51,6 +52,8 @@ _WEATHER_SOUNDS = {
     "fog": "",
     "clear": "",
 }
+SPOT_SECONDS = 1.6
+"""Seconds of a spot effect on the Sheet; its sound may be shorter."""
 QUIET = 8.0
 """Seconds before the same spot effect may come again."""
 
@@ -76,43 +79,65 @@ def ambience_cues(
 ) -> list[Cue]:
     """One ambience under each run of shots that sound alike; neighbours overlap by the mix's own
     fades."""
-    cues: list[Cue] = []
+    runs: list[tuple[int, int, str, str]] = []
     for i, (fact, span) in enumerate(zip(facts, spans, strict=True)):
-        prompt, why = ambience_of(fact)
+        prompt, why = _ambience(fact.place, fact.weather)
         if not prompt:
             continue
-        start, end = rate.seconds(span.start), rate.seconds(span.end)
-        if cues and cues[-1].prompt == prompt and abs(cues[-1].end - start) < 1e-6:
-            last = cues[-1]
-            cues[-1] = replace(last, end=end, last=i)
+        if runs and runs[-1][2] == prompt and spans[runs[-1][1]].end == span.start:
+            runs[-1] = (runs[-1][0], i, prompt, runs[-1][3])
         else:
-            cues.append(Cue(f"ambience-{ids[i]}", "ambience", prompt, start, end, i, why, i))
-    return cues
+            runs.append((i, i, prompt, why))
+    return [
+        Cue(
+            f"ambience-{ids[first]}",
+            "ambience",
+            prompt,
+            rate.seconds(spans[first].start),
+            rate.seconds(spans[last].end),
+            first,
+            why,
+            last,
+        )
+        for first, last, prompt, why in runs
+    ]
 
 
 def ambience_of(fact: ShotFacts) -> tuple[str, str]:
     """The ambience that a shot's place and weather ask for, and why; empty when they ask for
     none."""
+    return _ambience(fact.place, fact.weather)
+
+
+@lru_cache(maxsize=4096)
+def _ambience(place: str, weather: Weather) -> tuple[str, str]:
     parts, why = [], []
     for prompt, words in _PLACE_SOUNDS:
-        found = next((w for w in words if w in fact.place), None)
+        found = next((w for w in words if w in place), None)
         if found:
             parts.append(prompt)
             why.append(f"place: {found}")
             break
-    if _WEATHER_SOUNDS[fact.weather]:
-        parts.append(_WEATHER_SOUNDS[fact.weather])
-        why.append(f"weather: {fact.weather}")
+    if _WEATHER_SOUNDS[weather]:
+        parts.append(_WEATHER_SOUNDS[weather])
+        why.append(f"weather: {weather}")
     return ", ".join(parts), ", ".join(why)
 
 
-def spot_cues(
-    script: Manuscript, ids: Sequence[int], times: NDArray[np.float64], opens: Sequence[int]
-) -> list[Cue]:
-    """Spot effects on the words that name them, in narration only. `ids` are the words' numbers."""
-    cues: list[Cue] = []
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """A word that names a sound, by its index: which sound, and when it is said, in seconds."""
+
+    word: int
+    prompt: str
+    start: float
+    bare: str
+
+
+def spots_of(script: Manuscript, times: NDArray[np.float64]) -> list[Spot]:
+    """Spot effects on the words that name them, in narration only; none comes again too soon."""
+    out: list[Spot] = []
     last: dict[str, float] = {}
-    starts = np.asarray(opens)
     for i, word in enumerate(script.words):
         bare = word.bare.lower()
         if bare not in _SOUNDING and bare not in _DOOR_DEEDS:
@@ -120,19 +145,32 @@ def spot_cues(
         if script.lines[word.line].speaker is not None:
             continue
         sounding = list(_SOUNDING.get(bare, ()))
-        if bare in _DOOR_DEEDS and _DOORS & {
-            w.bare.lower() for w in script.words[max(0, i - NEAR) : i + NEAR + 1]
-        }:
+        near = script.words[max(0, i - NEAR) : i + NEAR + 1]
+        if bare in _DOOR_DEEDS and _DOORS & {w.bare.lower() for w in near}:
             sounding.append("a wooden door")
         for prompt in sounding:
             start = float(times[i, 0])
             if start - last.get(prompt, -QUIET) >= QUIET:
                 last[prompt] = start
-                shot = int(np.searchsorted(starts, i, side="right")) - 1
-                cues.append(
-                    Cue(f"spot-{ids[i]}", "spot", prompt, start, start + 1.6, shot, f"“{bare}”")
-                )
-    return cues
+                out.append(Spot(i, prompt, start, bare))
+    return out
+
+
+def spot_cues(spots: Sequence[Spot], ids: Sequence[int], opens: Sequence[int]) -> list[Cue]:
+    """The cues of spot effects in the shots that open at word indices `opens`. `ids` are the words' numbers."""
+    shots = np.searchsorted(np.asarray(opens), [s.word for s in spots], side="right") - 1
+    return [
+        Cue(
+            f"spot-{ids[s.word]}",
+            "spot",
+            s.prompt,
+            s.start,
+            s.start + SPOT_SECONDS,
+            int(shot),
+            f"“{s.bare}”",
+        )
+        for s, shot in zip(spots, shots, strict=True)
+    ]
 
 
 def sounds_named(words: Sequence[str]) -> list[str]:

@@ -29,7 +29,7 @@ class FrameRate:
 
     def frames(self, seconds: float) -> int:
         """The frame that `seconds` falls nearest to."""
-        return round(seconds * self.fraction)
+        return round(seconds * (self.fraction.numerator / self.fraction.denominator))
 
     def seconds(self, frames: int) -> float:
         """Seconds at the start of a frame."""

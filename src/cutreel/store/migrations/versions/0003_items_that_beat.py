@@ -21,6 +21,9 @@ def upgrade() -> None:
     op.create_index('items_open', 'items', ['beat'], postgresql_where=sa.text("state IN ('waiting', 'going')"))
     op.create_index('runs_of_film', 'runs', ['film', 'created'])
     op.create_index('events_of_film', 'events', ['film', 'what', 'id'])
+    op.add_column('films', sa.Column('document_at', sa.Integer(), nullable=False, server_default='0'))
+    op.execute('UPDATE films SET document_at = revision')
+    op.alter_column('films', 'document_at', server_default=None)
     op.add_column('films', sa.Column('summary', postgresql.JSONB(astext_type=sa.Text()), nullable=True))
     # Runs of before hold items of before: what was going is ended, and what was made is kept.
     op.execute("UPDATE items SET state = 'cancelled' WHERE state IN ('waiting', 'going')")
@@ -29,6 +32,7 @@ def upgrade() -> None:
 
 def downgrade() -> None:
     op.drop_column('films', 'summary')
+    op.drop_column('films', 'document_at')
     op.drop_index('events_of_film', 'events')
     op.drop_index('runs_of_film', 'runs')
     op.drop_index('items_open', 'items')
