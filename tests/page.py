@@ -158,7 +158,9 @@ class Page:
         if known is not None:
             more = {**more, "params": {**(more.get("params") or {}), "since": known.state}}
         response = send(url, **more)
-        if response.status_code >= 300 or "json" not in response.headers.get("content-type", ""):
+        if response.status_code >= 300 or not response.content:
+            return response
+        if "json" not in response.headers.get("content-type", ""):
             return response
         data = response.json()
         if url == "/api/films":

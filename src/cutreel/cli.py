@@ -16,8 +16,8 @@ from cutreel.core.film import GivenShot, Settings, new_film
 from cutreel.core.manuscript import text_of
 from cutreel.core.manuscript.formats import ReadStory, read_story
 from cutreel.core.sound import MUSIC_MOODS
-from cutreel.core.timeline.frames import KNOWN_RATES
-from cutreel.making.planning import SHORT_SIDE
+from cutreel.core.timeline import KNOWN_RATES
+from cutreel.making import SHORT_SIDE
 
 
 @click.group()

@@ -44,6 +44,21 @@ def _wanted(work: JobInput) -> list[str]:
     ]
 
 
+def _over_cap(work: JobInput, offer: Offer) -> str:
+    """By what a job goes beyond an offer's caps; empty when it does not."""
+    caps, text = offer.caps, text_of(work)
+    cap = caps.text_characters if work.kind in ("speech", "script") else caps.prompt_characters
+    if cap and len(text) > cap:
+        return f"{len(text)} characters; at most {cap} are taken."
+    if work.kind == "picture":
+        large = work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)
+        if work.count > caps.count or large:
+            return f"At most {caps.count} pictures of {caps.width} by {caps.height}."
+    if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
+        return f"At most {caps.seconds:g} seconds."
+    return ""
+
+
 class Simulation(BaseModel):
     """How the services misbehave: shares of jobs that fail or stall, words they refuse, seconds
     they take, quotas."""
@@ -106,43 +121,16 @@ class Desk:
         task.add_done_callback(ended)
 
     def _refusal(self, request: JobRequest, offer: Offer | None) -> Refusal | None:
+        """Why a job is not taken; None when it is."""
         work = request.input
         if offer is None or offer.kind != work.kind:
-            return Refusal(
-                code="bad-request", message=f"There is no offer “{request.offer}” for {work.kind}."
-            )
-        caps = offer.caps
-        text = text_of(work)
-        cap = caps.text_characters if work.kind in ("speech", "script") else caps.prompt_characters
-        if cap and len(text) > cap:
-            return Refusal(
-                code="over-cap", message=f"{len(text)} characters; at most {cap} are taken."
-            )
-        if work.kind == "picture" and (
-            work.count > caps.count
-            or work.width > (caps.width or 1e9)
-            or work.height > (caps.height or 1e9)
-        ):
-            return Refusal(
-                code="over-cap",
-                message=f"At most {caps.count} pictures of {caps.width} by {caps.height}.",
-            )
-        if not all((self.ledger.files / n).exists() for n in _wanted(work)):
-            return Refusal(
-                code="bad-request",
-                message="A reference is not known here; put it to /references first.",
-            )
-        if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
-            return Refusal(code="over-cap", message=f"At most {caps.seconds:g} seconds.")
-        if work.kind == "speech" and work.voice not in [v.name for v in offer.voices]:
-            return Refusal(code="bad-request", message=f"There is no voice “{work.voice}”.")
-        if work.kind == "music" and work.mood not in offer.moods:
-            return Refusal(code="bad-request", message=f"There is no mood “{work.mood}”.")
-        if work.kind == "script" and work.language not in offer.languages:
-            return Refusal(
-                code="bad-request", message=f"This writer does not write “{work.language}”."
-            )
-        bad = next((w for w in self.simulation.refuse_words if w.lower() in text.lower()), None)
+            said = f"There is no offer “{request.offer}” for {work.kind}."
+            return Refusal(code="bad-request", message=said)
+        over, unknown = _over_cap(work, offer), self._unknown(work, offer)
+        if over or unknown:
+            return Refusal(code="over-cap" if over else "bad-request", message=over or unknown)
+        text = text_of(work).lower()
+        bad = next((w for w in self.simulation.refuse_words if w.lower() in text), None)
         if bad:
             return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")
         if offer.quota.left < amount_of(work):
@@ -152,6 +140,18 @@ class Desk:
                 renews_at=offer.quota.renews_at,
             )
         return None
+
+    def _unknown(self, work: JobInput, offer: Offer) -> str:
+        """What of a job is not to be had here; empty when all is."""
+        if not all((self.ledger.files / n).exists() for n in _wanted(work)):
+            return "A reference is not known here; put it to /references first."
+        if work.kind == "speech" and work.voice not in [v.name for v in offer.voices]:
+            return f"There is no voice “{work.voice}”."
+        if work.kind == "music" and work.mood not in offer.moods:
+            return f"There is no mood “{work.mood}”."
+        if work.kind == "script" and work.language not in offer.languages:
+            return f"This writer does not write “{work.language}”."
+        return ""
 
     async def _see_through(self, view: JobView, request: JobRequest) -> None:
         tries = self.tries[view.id] = self.tries.get(view.id, 0) + 1

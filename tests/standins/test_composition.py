@@ -9,6 +9,8 @@ from skimage.color import rgb2lab
 
 from cutreel.protocol import BONES
 from standins.illustrator import draw, paint
+from standins.illustrator.colour import NAMED
+from standins.illustrator.reading import read_prompt
 
 MAREN = "Maren (old woman, grey braid, tanned skin, yellow oilskin coat)"
 PIP = "Pip (boy of ten, cropped brown hair, fair skin, red scarf, teal coat)"
@@ -134,3 +136,56 @@ def test_a_lamp_lights_the_side_that_is_turned_to_it() -> None:
         )
         lit += toward.mean() > away.mean()
     assert lit >= 4
+
+
+@pytest.mark.parametrize(
+    "framing", ["Extreme wide", "Wide", "Medium", "Close-up", "Extreme close-up"]
+)
+@pytest.mark.parametrize("seed", range(4))
+def test_faces_stand_clear_of_captions(framing: str, seed: int) -> None:
+    """Captions of two lines stand in the lower quarter; a child beside a grown woman has her face above it."""
+    prompt = (
+        f"{framing} shot. Maren (old woman, grey braid, yellow coat) and Pip (small boy, red cap) stand there. "
+        "a meadow. day. layered cut paper"
+    )
+    drawing = draw(prompt, seed, 16 / 9)
+    people = [r for r in drawing.regions if r.get("joints")]
+    assert len(people) == 2
+    for region in people:
+        head, neck = region["joints"]["head"], region["joints"]["neck"]
+        assert head[1] < 0.74 and neck[1] <= 0.76, (region["name"], head, neck)
+
+
+def test_a_comparison_brings_nobody_into_the_picture() -> None:
+    plain = read_prompt(
+        "Medium shot. Pip (small boy, red cap). Pip stood in the boat. the sea. day."
+    )
+    compared = read_prompt(
+        "Medium shot. Pip (small boy, red cap). Pip stood in the boat like a small captain. the sea. day."
+    )
+    assert len(compared.figures) == len(plain.figures) == 1
+    free = read_prompt("Wide shot. The boat lay there like an old man asleep. a shore. dusk.")
+    assert not free.figures and "boat" in free.props
+    assert "captain" in compared.unused, "what was of no use is said"
+
+
+def test_a_face_toward_the_camera_draws_no_camera() -> None:
+    seen = read_prompt("Close shot. Ada (woman, brown hair). a room. face toward the camera.")
+    assert seen.facing and "camera" not in seen.props
+    held = read_prompt("Medium shot. Ada (woman). Ada raised the camera. a street.")
+    assert "camera" in held.props or held.figures[0].holds == "camera"
+
+
+@pytest.mark.parametrize(
+    ("traits", "colours"),
+    [
+        ("woman, navy shawl and dress", ["navy", "navy"]),
+        ("woman, navy shawl and rust dress", ["navy", "rust"]),
+        ("woman, grey braid and dress", [None]),
+        ("man, white shirt, waistcoat", ["white", None]),
+    ],
+)
+def test_a_colour_said_for_garments_is_the_colour_of_each(traits: str, colours: list) -> None:
+    figure = read_prompt(f"Medium shot. Ada ({traits}). a room. day.").figures[0]
+    worn = [colour for _, colour in (*figure.extras, *figure.garments)]
+    assert worn == [NAMED[c] if c else None for c in colours]

@@ -13,8 +13,7 @@ from cutreel.core.errors import Clash
 from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
 from cutreel.making import PreviewDesk, Workshop, picture_spec
 from cutreel.protocol import Offer
-from cutreel.store import Assembled, Result, TakeRow, offered
-from cutreel.store.events import last_of, shots_told
+from cutreel.store import Assembled, Result, TakeRow, last_of, offered, shots_told
 
 from .film_state import FilmState, delta, next_state
 from .schemas import Card, FilmDelta, MissingCost

@@ -10,7 +10,7 @@ from typing import Any
 import psycopg
 
 from cutreel.making import Workshop
-from cutreel.store.events import CHANNEL, events_after, last_event
+from cutreel.store import CHANNEL, events_after, last_event
 
 
 class Listener:

@@ -8,10 +8,10 @@ from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import Change
+from cutreel.core.film import Change, CutOut
 from cutreel.core.film.commands import KeepCutOut
-from cutreel.core.film.document import CutOut
 from cutreel.core.pictures import (
+    Box,
     Placing,
     in_pixels,
     in_shares,
@@ -20,7 +20,6 @@ from cutreel.core.pictures import (
     take_pose,
     usual_joints,
 )
-from cutreel.core.pictures.shape import Box
 from cutreel.making import SHORT_SIDE, frame_size
 from cutreel.making.pictures import (
     cut_from,

@@ -11,7 +11,7 @@ from pydantic import BaseModel
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.making import Origin, add_take, keep_brought, reader, size_of
 from cutreel.making.pictures import brought, kept_mask
-from cutreel.store.media import TYPES
+from cutreel.store import TYPES
 
 from .door import Films, Shop, Since
 from .schemas import FilmDelta

@@ -12,8 +12,15 @@ from pydantic import BaseModel, Field, TypeAdapter, ValidationError
 from cutreel.core.breakdown import ReferencePace
 from cutreel.core.continuity import Overrides
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import FoundPlace, GivenShot, GivenSource, find_places, name_places
-from cutreel.core.film.exporting import MEDIA_TYPES, export_script
+from cutreel.core.film import (
+    MEDIA_TYPES,
+    FoundPlace,
+    GivenShot,
+    GivenSource,
+    export_script,
+    find_places,
+    name_places,
+)
 from cutreel.core.manuscript import Difference, differences
 from cutreel.core.manuscript.formats import Column, TableView
 from cutreel.making import SCRIPT, pace_in, reader, story_apart

@@ -7,8 +7,7 @@ from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_mod
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place
-from cutreel.core.film import GivenShot, GivenSource, Settings, Source
-from cutreel.core.film.document import CutOut
+from cutreel.core.film import CutOut, GivenShot, GivenSource, Settings, Source
 
 
 class Piece(BaseModel):

@@ -2,8 +2,8 @@
 
 from sqlalchemy import text
 
-from cutreel.making.queue import Queue
-from cutreel.store.database import Database
+from cutreel.making import Queue
+from cutreel.store import Database
 
 
 def prepare_database(database: Database) -> None:

@@ -18,7 +18,7 @@ from typing import Any
 from xmlrpc.client import Fault, ServerProxy, Transport
 
 from cutreel.core.errors import CutReelError
-from cutreel.store.database import Database
+from cutreel.store import Database
 
 from .cluster import Cluster
 from .commands import answers

@@ -6,8 +6,9 @@ from cutreel.core.film import Assembled, Result, TakeRow
 from .assembly import assembled_film
 from .company import CompanyStore
 from .database import Database, database_from_environment
+from .events import CHANNEL, events_after, last_event, last_of, shots_told
 from .films import FilmRow, FilmStore, new_id
-from .media import MediaStore, media_from_environment
+from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
 from .results import ResultStore
 from .runs import ClaimedItem, ItemSpec, RunStore, RunView
@@ -17,9 +18,10 @@ from .takes import TakeStore
 
 # fmt: off
 __all__ = [
-    "Assembled", "ClaimedItem", "CompanyStore", "Database", "FilmRow", "FilmStore", "ItemSpec",
-    "MediaStore", "OfferStore", "Result", "ResultStore", "RunStore", "RunView", "SlotStore",
-    "SpendStore", "TakeRow", "TakeStore", "assembled_film", "database_from_environment",
-    "media_from_environment", "new_id", "offered",
+    "CHANNEL", "TYPES", "Assembled", "ClaimedItem", "CompanyStore", "Database", "FilmRow",
+    "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result", "ResultStore", "RunStore",
+    "RunView", "SlotStore", "SpendStore", "TakeRow", "TakeStore", "assembled_film",
+    "database_from_environment", "events_after", "last_event", "last_of",
+    "media_from_environment", "new_id", "offered", "shots_told",
 ]
 # fmt: on

@@ -22,6 +22,8 @@ from .reading import Figure, Reading
 from .vocabulary import INDOORS
 
 H = 1000.0
+CAPTIONS = 740.0
+"""Captions may stand from here down: two lines a sixteenth of the page high, clear of its edge."""
 _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smile",), "worry": ("calm", "sad"), "sad": ("worry",),
          "frown": ("worry", "calm"), "open": ("worry", "laugh")}
 """Faces that are near to one another."""
@@ -236,6 +238,8 @@ class Cast:
                 head = at.page(at.joints["head"])
                 at.hips = (at.hips[0] + x - head[0], at.hips[1] + 0.5 * H - head[1])
             self._pillow(at, close)
+        if not wanted and not seated and figure.pose != "lie":
+            self._above_captions(at)
         if not seated:
             feet = max(at.page(at.joints[n])[1] for n in ("near_foot", "far_foot")) + at.body.limb * 0.5
             self._seat(at, feet if wanted else y)
@@ -246,6 +250,14 @@ class Cast:
             seen = draw_posed(self.pen, figure, at, turn, seated)
             found.box, found.joints, found.way = seen.box, dict(seen.joints), seen.way
         self._lit(first, marks, 2000.0 if seated else max(p[1] for p in seen.joints.values()) + at.body.limb * 0.5)
+
+    def _above_captions(self, at: Posed) -> None:
+        """Raise whoever is so short beside the others, or so bent, that their chin would lie where captions stand. The
+        feet stay out of the picture, where they were."""
+        chin = at.page(at.joints["neck"])[1]
+        feet = max(at.page(at.joints[n])[1] for n in ("near_foot", "far_foot"))
+        lift = min(max(0.0, chin - CAPTIONS), max(0.0, feet - H - 20))
+        at.hips = (at.hips[0], at.hips[1] - lift)
 
     def _pillow(self, at: Posed, close: bool) -> None:
         """Something to lay the head on; near, also what the body lies on."""

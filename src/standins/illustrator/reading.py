@@ -2,6 +2,7 @@
 given back."""
 
 import re
+from collections.abc import Iterator
 from dataclasses import dataclass, field
 
 from . import vocabulary as v
@@ -61,6 +62,15 @@ _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "bas
              "newspaper")
 
 
+_COMPARED = re.compile(
+    r"\b(?:like|as though|as if|as \w+ as) (?:an?|the|some|it were an?|he were an?|she were an?|they were) "
+    r"(?:[a-z'-]+ ){0,2}?[a-z'-]+(?= of | in | at | on | with | and | who | that |[.,;:!?)]|$)"
+)
+"""What somebody is compared with is not there: "stood in the bow like a small captain"."""
+_TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing us")
+"""Where a face is turned; no camera is in the picture."""
+
+
 def read_prompt(prompt: str) -> Reading:
     """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure
     each."""
@@ -97,8 +107,10 @@ def read_prompt(prompt: str) -> Reading:
         out.palette = [NAMED[c] for c in re.split(r",\s*", named.group(1).strip()) if c in NAMED]
         used |= {"palette", *re.findall(r"[a-z]+", named.group(1))}
         rest = rest.replace(named.group(), " ")
+    rest = _COMPARED.sub(" ", rest)
     _free_figures(rest, out, used)
     _scene(rest, out, used)
+    rest = _TO_THE_VIEWER.sub(" ", rest)
     _deeds(rest, out, used)
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
@@ -109,9 +121,13 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
     """One figure's description: traits parted by commas."""
     figure, used = Figure(), set()
     known = False
-    for trait in re.split(r",\s*|\s+and\s+", text):
+    worn = False
+    colour: RGB | None = None
+    for trait, joined in _traits(text):
         words = re.findall(r"[a-z'-]+", trait)
-        colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), None)
+        # "Navy shawl and dress": a colour holds for all that is worn with it, unless another is said.
+        held = colour if joined and worn else None
+        colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), held)
         used |= {w for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait) for w in c.split()}
         worn = any(w in v.GARMENTS or w in v.EXTRAS or w in v.HATS for w in words)
         for word in words:
@@ -151,6 +167,13 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
     return (figure if known or figure.garments or figure.hair_style else None), used
 
 
+def _traits(text: str) -> Iterator[tuple[str, bool]]:
+    """The traits of a description, each with whether an "and" joins it to the one before."""
+    for part in re.split(r",\s*", text):
+        for i, trait in enumerate(re.split(r"\s+and\s+", part)):
+            yield trait, i > 0
+
+
 def _free_figures(text: str, out: Reading, used: set[str]) -> None:
     """People that the running text names without a description in brackets."""
     if out.figures:
@@ -188,7 +211,7 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
     if mood:
         out.mood = mood.group(1)
         used.add(mood.group(1))
-    if re.search(r"toward the camera|facing us", text):
+    if _TO_THE_VIEWER.search(text):
         out.facing = True
         used |= {"face", "toward", "camera", "facing"}
     if re.search(r"lamp[^.]{0,40}\b(?:dark|out|gone)\b|dark lamp|unlit", text):

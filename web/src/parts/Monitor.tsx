@@ -114,15 +114,19 @@ export function Monitor({ film }: { film: Film }) {
   const shot = film.shots.find((s) => frame < s.stop) ?? film.shots[film.shots.length - 1];
   const still = shot?.takes.find((t) => t.id === shot.used);
   const fresh = loaded.current === film.preview;
+  const upright = film.settings.aspect === "9:16";
   return (
-    <section aria-label="Monitor">
-      {/* As wide as there is room, and never higher than two fifths of the window: upright films stay whole. */}
-      <div className="bg-[#191613]">
+    <section aria-label="Monitor" className={upright ? "flex bg-ground" : ""}>
+      {/* As wide as there is room, and never higher than two fifths of the window. An upright film has its controls
+          beside it, so that takes and prompts stay in sight below. */}
+      <div className={`bg-[#191613] ${upright ? "shrink-0" : ""}`}>
         <div
           className="relative mx-auto overflow-hidden"
           style={{
             aspectRatio: ASPECT[film.settings.aspect],
-            width: `min(100%, calc(42vh * ${ASPECT[film.settings.aspect]}))`,
+            width: upright
+              ? `calc(32vh * ${ASPECT[film.settings.aspect]})`
+              : `min(100%, calc(42vh * ${ASPECT[film.settings.aspect]}))`,
           }}
         >
           <div className="absolute inset-0">
@@ -154,7 +158,11 @@ export function Monitor({ film }: { film: Film }) {
           )}
         </div>
       </div>
-      <div className="flex items-center gap-3 px-4 py-2">
+      <div
+        className={
+          upright ? "flex flex-col items-start gap-2 p-4" : "flex items-center gap-3 px-4 py-2"
+        }
+      >
         <Button
           kind="ink"
           onClick={toggle}
@@ -169,7 +177,9 @@ export function Monitor({ film }: { film: Film }) {
         <span className="font-mono text-[12px] text-ink-2">
           of {timecode(film.frames, film.fps)}
         </span>
-        <span className="ml-auto text-right text-[12px] leading-tight text-ink-2">
+        <span
+          className={`text-[12px] leading-tight text-ink-2 ${upright ? "" : "ml-auto text-right"}`}
+        >
           {state === "failed"
             ? "the preview does not answer; play again"
             : shot

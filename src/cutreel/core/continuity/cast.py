@@ -4,10 +4,7 @@ says why."""
 import re
 
 from cutreel.core.keys import seed_from
-from cutreel.core.manuscript import Manuscript
-from cutreel.core.manuscript.model import strip_marks
-from cutreel.core.manuscript.names import Figure, people_named
-from cutreel.core.manuscript.speakers import UNKNOWN
+from cutreel.core.manuscript import UNKNOWN, Figure, Manuscript, people_named, strip_marks
 
 from .model import Person, Place, Trait
 

@@ -10,8 +10,7 @@ from functools import partial
 from itertools import pairwise
 from typing import Any, cast, get_args
 
-from cutreel.core.manuscript import Manuscript, words_text
-from cutreel.core.manuscript.read import TIMES, WEATHERS
+from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, words_text
 
 from .cast import PLACE_NOUNS
 from .model import Angle, Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather

@@ -4,6 +4,7 @@ from .assembled import Assembled, assemble
 from .changes import Change, Command, apply_command, apply_to
 from .difference import Patch, turned_by
 from .document import (
+    CutOut,
     FilmDocument,
     GivenShot,
     GivenSource,
@@ -13,6 +14,7 @@ from .document import (
     Source,
     new_film,
 )
+from .exporting import MEDIA_TYPES, export_script
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
@@ -24,12 +26,12 @@ from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
-    "PACK_TYPES", "USUAL_PROMPT", "USUAL_TEXT", "Assembled", "Change", "Command", "Edit",
-    "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork", "Match", "Offered",
-    "Patch", "ReadFilm", "ReadShot", "ReadingMemory", "Remark", "RemarkMemory", "Result",
-    "SceneChoice", "Settings", "Shot", "ShotPrompts", "Source", "TakeRow", "VoiceOffered",
-    "apply_command", "apply_to", "assemble", "find_places", "focus_of", "is_fresh",
-    "match_files", "name_places", "new_film", "pack_of", "prompts_of", "read_film",
-    "remarks_on", "turned_by", "used_take", "wish_of",
+    "MEDIA_TYPES", "PACK_TYPES", "USUAL_PROMPT", "USUAL_TEXT", "Assembled", "Change", "Command",
+    "CutOut", "Edit", "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork",
+    "Match", "Offered", "Patch", "ReadFilm", "ReadShot", "ReadingMemory", "Remark",
+    "RemarkMemory", "Result", "SceneChoice", "Settings", "Shot", "ShotPrompts", "Source",
+    "TakeRow", "VoiceOffered", "apply_command", "apply_to", "assemble", "export_script",
+    "find_places", "focus_of", "is_fresh", "match_files", "name_places", "new_film", "pack_of",
+    "prompts_of", "read_film", "remarks_on", "turned_by", "used_take", "wish_of",
 ]
 # fmt: on

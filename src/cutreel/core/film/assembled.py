@@ -10,6 +10,7 @@ from functools import cached_property
 
 from cutreel.core.captions import Caption, captions_of
 from cutreel.core.sound import (
+    LONGEST_MUSIC,
     Cue,
     Spot,
     ambience_cues,
@@ -41,7 +42,7 @@ from .reading import ReadFilm
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
 """Seconds: enough that no edge of a line clicks, too short to be heard."""
-AMBIENCE_IN, AMBIENCE_OUT, SPOT_OUT, MUSIC_IN = 0.8, 1.0, 0.3, 0.4
+AMBIENCE_IN, AMBIENCE_OUT, SPOT_OUT, MUSIC_IN, MUSIC_OUT = 0.8, 1.0, 0.3, 0.4, 6.0
 """Seconds: a place is come into and left; a spot is cut off by nothing; music does not jump in."""
 
 
@@ -147,7 +148,18 @@ class Assembled:
         music = self.sounds.get(self.music_key or "")
         if music is None or music.media is None:
             return []
-        return [SoundClip("music", 0.0, music.media, fade_in=MUSIC_IN)]
+        if self.seconds <= LONGEST_MUSIC:
+            return [SoundClip("music", 0.0, music.media, fade_in=MUSIC_IN)]
+        return [
+            SoundClip(
+                "music",
+                0.0,
+                music.media,
+                loop_to=round(self.seconds, 4),
+                fade_in=MUSIC_IN,
+                fade_out=MUSIC_OUT,
+            )
+        ]
 
 
 def assemble(

@@ -7,8 +7,7 @@ from typing import Literal
 
 from cutreel.core.breakdown import SCRAP_SECONDS, SCRAP_WORDS, Wish
 from cutreel.core.continuity import Person, text_place
-from cutreel.core.manuscript import Manuscript, Word, words_text
-from cutreel.core.manuscript.speakers import UNKNOWN
+from cutreel.core.manuscript import UNKNOWN, Manuscript, Word, words_text
 
 from .reading import ReadFilm, ReadShot
 

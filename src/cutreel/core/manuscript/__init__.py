@@ -6,13 +6,16 @@ from .differences import Difference, differences
 from .ease import reading_ease
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
-from .read import cue_for, read
+from .names import Figure, people_named
+from .read import TIMES, WEATHERS, cue_for, read
+from .speakers import UNKNOWN
 from .syllables import syllables
 
 # fmt: off
 __all__ = [
-    "Difference", "Line", "Manuscript", "Note", "Scene", "Sentence", "Word", "WordRun",
-    "carry_ids", "cue_for", "differences", "fresh_ids", "ids_of", "read", "reading_ease",
-    "runs_of", "strip_marks", "syllables", "text_of", "words_text",
+    "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
+    "Scene", "Sentence", "Word", "WordRun", "carry_ids", "cue_for", "differences", "fresh_ids",
+    "ids_of", "people_named", "read", "reading_ease", "runs_of", "strip_marks", "syllables",
+    "text_of", "words_text",
 ]
 # fmt: on

@@ -10,6 +10,7 @@ import re
 from collections import Counter
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import pairwise
 
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks
 from .names import people_named
@@ -53,76 +54,78 @@ class _Block:
 def read(text: str) -> Manuscript:
     """Read `text`. The result depends on the text alone and is kept for the last few texts."""
     headings, notes, blocks = _blocks(text)
-    words: list[Word] = []
-    sentences: list[Sentence] = []
-    lines: list[Line] = []
-    heads = [0] * len(headings)
-    names = people_named(text)
-    memory: list[str] = []
-    at_heading = 0
-    for number, block in enumerate(blocks):
-        while at_heading < len(headings) and headings[at_heading][0] < block.start:
-            heads[at_heading] = len(words)
-            at_heading += 1
+    reader = _Reader(text)
+    heads: list[int] = []
+    for block in blocks:
+        while len(heads) < len(headings) and headings[len(heads)][0] < block.start:
+            heads.append(len(reader.words))
+        opens_bare = bool(headings) and headings[0][0] > blocks[0].start
+        reader.add(block, len(heads) if opens_bare else max(0, len(heads) - 1))
+    heads += [len(reader.words)] * (len(headings) - len(heads))
+    return Manuscript(
+        text,
+        tuple(reader.words),
+        tuple(reader.sentences),
+        tuple(reader.lines),
+        _scenes(text, headings, heads, len(reader.words)),
+        tuple(notes),
+    )
+
+
+class _Reader:
+    """Reads one block of spoken text after another into words, sentences and lines."""
+
+    def __init__(self, text: str) -> None:
+        self.text = text
+        self.names = people_named(text)
+        self.memory: list[str] = []
+        self.words: list[Word] = []
+        self.sentences: list[Sentence] = []
+        self.lines: list[Line] = []
+        self.blocks = 0
+
+    def add(self, block: _Block, scene: int) -> None:
+        """Read a block that stands in a scene, by its index."""
         begin = block.cue_end or block.start
-        body = text[begin : block.end]
-        ends = sentence_ends(body)
-        if block.cue:
-            pieces = [Piece(0, len(body), block.cue, f"by “{block.cue}:”")]
-            memory.append(block.cue)
-        else:
-            pieces = attribute(body, quotes(body), names, memory)
-        first = len(words)
-        scene = max(0, at_heading - 1) if headings and headings[0][0] < block.start else 0
-        if headings and (not blocks or headings[0][0] > blocks[0].start):
-            scene = at_heading
-        sentence_of, piece_of = 0, 0
+        body = self.text[begin : block.end]
+        ends, pieces = sentence_ends(body), self._pieces(block, body)
+        first = len(self.words)
+        sentence_of = piece_of = 0
         sentence_starts, piece_starts = [first], [(first, pieces[0])]
         for start, end in _tokens(body):
             while sentence_of < len(ends) - 1 and start >= ends[sentence_of]:
                 sentence_of += 1
-                if len(words) > sentence_starts[-1]:
-                    sentence_starts.append(len(words))
-            moved = False
+                if len(self.words) > sentence_starts[-1]:
+                    sentence_starts.append(len(self.words))
+            before = piece_of
             while piece_of < len(pieces) - 1 and start >= pieces[piece_of].end:
                 piece_of += 1
-                moved = True
-            if moved:
-                if len(words) > piece_starts[-1][0]:
-                    piece_starts.append((len(words), pieces[piece_of]))
-                else:
-                    piece_starts[-1] = (len(words), pieces[piece_of])
-            words.append(
+            if piece_of > before:
+                if len(self.words) == piece_starts[-1][0]:
+                    piece_starts.pop()  # no word of it was spoken
+                piece_starts.append((len(self.words), pieces[piece_of]))
+            sentence = len(self.sentences) + len(sentence_starts) - 1
+            line = len(self.lines) + len(piece_starts) - 1
+            self.words.append(
                 Word(
-                    begin + start,
-                    begin + end,
-                    body[start:end],
-                    number,
-                    len(sentences) + len(sentence_starts) - 1,
-                    len(lines) + len(piece_starts) - 1,
-                    scene,
+                    begin + start, begin + end, body[start:end], self.blocks, sentence, line, scene
                 )
             )
-        for i, start in enumerate(sentence_starts):
-            sentences.append(
-                Sentence(
-                    start, sentence_starts[i + 1] if i + 1 < len(sentence_starts) else len(words)
-                )
-            )
-        for i, (start, piece) in enumerate(piece_starts):
-            stop = piece_starts[i + 1][0] if i + 1 < len(piece_starts) else len(words)
-            lines.append(Line(start, stop, piece.speaker, piece.why))
-    while at_heading < len(headings):
-        heads[at_heading] = len(words)
-        at_heading += 1
-    return Manuscript(
-        text,
-        tuple(words),
-        tuple(sentences),
-        tuple(lines),
-        _scenes(text, headings, heads, len(words)),
-        tuple(notes),
-    )
+        stop = len(self.words)
+        self.sentences += [Sentence(a, b) for a, b in pairwise([*sentence_starts, stop])]
+        bounds = pairwise([*(start for start, _ in piece_starts), stop])
+        self.lines += [
+            Line(a, b, piece.speaker, piece.why)
+            for (a, b), (_, piece) in zip(bounds, piece_starts, strict=True)
+        ]
+        self.blocks += 1
+
+    def _pieces(self, block: _Block, body: str) -> list[Piece]:
+        """Who speaks which part of a block."""
+        if block.cue:
+            self.memory.append(block.cue)
+            return [Piece(0, len(body), block.cue, f"by “{block.cue}:”")]
+        return attribute(body, quotes(body), self.names, self.memory)
 
 
 def _blocks(text: str) -> tuple[list[tuple[int, int]], list[Note], list[_Block]]:

@@ -6,7 +6,8 @@ initials, numbers, ellipses, quotation.
 """
 
 import re
-from functools import lru_cache
+from dataclasses import dataclass
+from functools import cached_property, lru_cache
 
 # fmt: off
 _NEVER = {
@@ -30,6 +31,10 @@ _STARTERS = {
     "those", "there", "then", "when", "what", "who", "why", "how", "where", "but", "and", "so",
     "if", "in", "on", "at", "as", "after", "before", "his", "her", "their", "its", "my", "our",
     "your", "one", "not", "no", "yes", "for", "with", "from", "by", "to",
+}
+_WORDS_TOO = {
+    "no", "art", "sec", "ed", "mar", "jun", "dec", "p", "v", "ch", "est", "st", "nos", "al", "fig",
+    "mt",
 }
 # fmt: on
 SPEECH_VERBS = (
@@ -88,79 +93,139 @@ def _list_items(paragraph: str) -> list[int]:
     return starts
 
 
-def _ends_here(text: str, start: int, match: re.Match[str]) -> bool:
-    mark, close, rest = match["mark"], match["close"], text[match.end() :]
-    before = text[start : match.start()]
-    word = re.split(r"[\s(\[“\"‘—–]", before)[-1].lower()
-    following = re.match(r"[\"'“‘«(\[]*(\w[\w'’.-]*)", rest)
-    ahead = following.group(1) if following else ""
-    if ahead[:1].islower():
-        # A new sentence may start with a small letter only behind ? or ! without quotation marks;
-        # fiction rarely does.
+@dataclass(frozen=True)
+class _Candidate:
+    """A mark that may end a sentence, with what stands around it."""
+
+    mark: str
+    close: str
+    before: str
+    rest: str
+
+    @cached_property
+    def word(self) -> str:
+        """The word before the mark, in small letters."""
+        return re.split(r"[\s(\[“\"‘—–]", self.before)[-1].lower()
+
+    @cached_property
+    def ahead(self) -> str:
+        """The word behind it."""
+        following = re.match(r"[\"'“‘«(\[]*(\w[\w'’.-]*)", self.rest)
+        return following.group(1) if following else ""
+
+    @property
+    def is_plain_stop(self) -> bool:
+        return self.mark == "." and not self.close
+
+    @property
+    def opens_plainly(self) -> bool:
+        """Whether what follows is a word that sentences open with, in a capital."""
+        return self.ahead.lower() in _STARTERS and self.ahead[:1].isupper()
+
+
+def _small_letter_follows(here: _Candidate) -> bool | None:
+    """“e.g. this”, “Really? he said.”: a sentence does not open with a small letter; behind ? or !
+    it may, and fiction hardly ever does."""
+    return False if here.ahead[:1].islower() else None
+
+
+def _tag_follows(here: _Candidate) -> bool | None:
+    """“Row!” Ada said.: who says it belongs to what is said; behind a full stop it is what they do."""
+    if not (here.close and here.mark[-1] in "!?.…" and _TAG.match(here.rest)):
+        return None
+    deed = not here.rest[:40].split(" ", 2)[-1].startswith(("said", "asked"))
+    return here.mark[-1] == "." and here.close[0] in '"”' and deed
+
+
+def _source_follows(here: _Candidate) -> bool | None:
+    """“… as it was.” (Melville 22): a source in brackets belongs to what it follows."""
+    return False if here.close and re.match(r"\([A-Z][\w ]+ \d+\)", here.rest) else None
+
+
+def _ellipsis(here: _Candidate) -> bool | None:
+    """“He waited … Nobody came.”: three dots end a sentence where another opens behind them."""
+    if not (here.mark.startswith(("..", ". ")) or here.mark == "…"):
+        return None
+    return (
+        bool(here.close) or here.ahead[:1].isupper() or here.ahead[:1].isdigit() or not here.ahead
+    )
+
+
+def _list_item(here: _Candidate) -> bool | None:
+    """“1. The first thing”: what counts an item ends nothing."""
+    if not here.is_plain_stop or here.before.strip("(0123456789abcdeivx. ").strip():
+        return None
+    return False if _LIST.search(f"{here.before}.") else None
+
+
+def _first_person(here: _Candidate) -> bool | None:
+    """“Albert I. Jones”: an I behind a first name is an initial, elsewhere it is somebody."""
+    if not here.is_plain_stop or here.word != "i":
+        return None
+    named = here.ahead[:1].isupper() and not here.opens_plainly
+    return False if named and _is_name_before(here.before) else None
+
+
+def _initial(here: _Candidate) -> bool | None:
+    """“J. Smith”: not an end, unless it closes a spelled-out row before a plain opening."""
+    if not here.is_plain_stop or here.word == "i" or not re.fullmatch(r"[A-Za-z]", here.word):
+        return None
+    return here.opens_plainly and len(here.before.split()) > 1 and not _is_initial(here.before)
+
+
+def _number_follows(here: _Candidate) -> bool | None:
+    """“No. 7”, “Fig. 3”, “Jan. 5”, “N°. 1026”."""
+    if not here.is_plain_stop:
+        return None
+    if here.word == "n°":
         return False
-    if close and mark[-1] in "!?.…" and _TAG.match(rest):
-        return (
-            mark[-1] == "."
-            and close[0] in '"”'
-            and not rest[:40].split(" ", 2)[-1].startswith(("said", "asked"))
-        )
-    if close and re.match(r"\([A-Z][\w ]+ \d+\)", rest):
-        return False  # a source in brackets belongs to what it follows
-    if mark.startswith("..") or mark == "…" or mark.startswith(". "):
-        return bool(close) or bool(ahead[:1].isupper()) or ahead[:1].isdigit() or not ahead
-    if mark == "." and not close:
-        if (
-            _LIST.search(text[start : match.end()].rstrip())
-            and not before.strip("(0123456789abcdeivx. ").strip()
-        ):
-            return False
-        if (
-            word == "i"
-            and ahead[:1].isupper()
-            and ahead.lower() not in _STARTERS
-            and _is_name_before(before)
-        ):
-            return False
-        if word == "n°":
-            return False
-        if re.fullmatch(r"[A-Za-z]", word) and word != "i":
-            # An initial ("J. Smith"), unless it closes a spelled-out row of them before a plain
-            # sentence starter.
-            return (
-                ahead.lower() in _STARTERS
-                and ahead[:1].isupper()
-                and len(before.split()) > 1
-                and not _is_initial(before)
-            )
-        if word in _NUMBERED and ahead[:1].isdigit():
-            return False
-        if word in _NEVER and word not in {
-            "no",
-            "art",
-            "sec",
-            "ed",
-            "mar",
-            "jun",
-            "dec",
-            "p",
-            "v",
-            "ch",
-            "est",
-            "st",
-            "nos",
-            "al",
-            "fig",
-            "mt",
-        }:
-            return False
-        if word in {"st", "mt", "al", "fig"}:
-            return word == "al" and ahead.lower() in _STARTERS
-        if word in _MAYBE or re.fullmatch(r"(?:[a-z]\.)+[a-z]", word):
-            new = ahead.lower() in _STARTERS or (
-                before.endswith("P.M") and ahead.rstrip(".").lower() in _NEVER
-            )
-            return new and ahead[:1].isupper()
-    return True
+    return False if here.word in _NUMBERED and here.ahead[:1].isdigit() else None
+
+
+def _never_ends(here: _Candidate) -> bool | None:
+    """“Mr. Smith”, “Dr. Jones”: abbreviations that always go on; those that are words too may not."""
+    if not here.is_plain_stop:
+        return None
+    if here.word in _NEVER and here.word not in _WORDS_TOO:
+        return False
+    if here.word in {"st", "mt", "al", "fig"}:
+        return here.word == "al" and here.ahead.lower() in _STARTERS
+    return None
+
+
+def _may_end(here: _Candidate) -> bool | None:
+    """“at 5 p.m. He left.”, “Yahoo! Inc. is”: abbreviations that end a sentence where another opens."""
+    known = here.word in _MAYBE or re.fullmatch(r"(?:[a-z]\.)+[a-z]", here.word)
+    if not here.is_plain_stop or not known:
+        return None
+    titled = here.before.endswith("P.M") and here.ahead.rstrip(".").lower() in _NEVER
+    return (here.ahead.lower() in _STARTERS or titled) and here.ahead[:1].isupper()
+
+
+QUESTIONS = (
+    _small_letter_follows,
+    _tag_follows,
+    _source_follows,
+    _ellipsis,
+    _list_item,
+    _first_person,
+    _initial,
+    _number_follows,
+    _never_ends,
+    _may_end,
+)
+"""Asked in turn: each says yes, no, or nothing. Where none says anything, the sentence ends."""
+
+
+def _ends_here(text: str, start: int, match: re.Match[str]) -> bool:
+    """Whether the sentence that began at `start` ends at a mark."""
+    here = _Candidate(
+        match["mark"],
+        match["close"],
+        text[start : match.start()],
+        text[match.end() : match.end() + 120],
+    )
+    return next((answer for ask in QUESTIONS if (answer := ask(here)) is not None), True)
 
 
 def _is_name_before(before: str) -> bool:

@@ -7,14 +7,14 @@ from .masks import feathered, laid_into
 from .openraster import Layer, LayeredPicture, is_openraster, packed, unpacked
 from .placing import Placing, cut_out, figure_share, placed, relit
 from .reach import Reach, reach_of
-from .shape import face_of, frame_keeping, reshaped
+from .shape import Box, face_of, frame_keeping, reshaped
 
 # fmt: off
 __all__ = [
-    "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach", "alike",
-    "check_picture", "cut_out", "face_of", "faults_of_picture", "feathered", "figure_share",
-    "frame_keeping", "in_pixels", "in_shares", "is_openraster", "laid_into", "lengths", "moved",
-    "packed", "placed", "reach_of", "relit", "reshaped", "take_pose", "two_bone", "unpacked",
-    "usual_joints",
+    "Box", "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach",
+    "alike", "check_picture", "cut_out", "face_of", "faults_of_picture", "feathered",
+    "figure_share", "frame_keeping", "in_pixels", "in_shares", "is_openraster", "laid_into",
+    "lengths", "moved", "packed", "placed", "reach_of", "relit", "reshaped", "take_pose",
+    "two_bone", "unpacked", "usual_joints",
 ]
 # fmt: on

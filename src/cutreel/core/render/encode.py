@@ -6,7 +6,7 @@ joined film comes first.
 """
 
 import io
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Iterator
 from fractions import Fraction
 from typing import Any, Literal
 
@@ -149,59 +149,76 @@ def join(
     Packets are copied. Decoding times are counted anew over the whole film, since each segment
     starts its own at zero.
     """
-    with av.open(
-        target, "w", format="mp4", options={"movflags": "+faststart", "brand": "mp42"}
-    ) as film:
+    options = {"movflags": "+faststart", "brand": "mp42"}
+    with av.open(target, "w", format="mp4", options=options) as film:
         film.metadata.update(metadata)
-        video = audio = None
-        sound_packets: Iterable[Any] = ()
-        source: Any = av.open(io.BytesIO(sound)) if sound else None
-        if source is not None:
-            track = source.streams.audio[0]
-            sound_packets = source.demux(track)
-        waiting = iter(sound_packets)
-        held: Any = None
-        shown = decoded = 0
+        joined = _Joined(film, rate, sound)
         for data in segments:
-            with av.open(io.BytesIO(data), "r") as segment:
-                stream = segment.streams.video[0]
-                if video is None:
-                    video = film.add_stream_from_template(stream)
-                    video.time_base = 1 / rate
-                    if source is not None:
-                        audio = film.add_stream_from_template(source.streams.audio[0])
-                count = 0
-                for packet in segment.demux(stream):
-                    if packet.dts is None or packet.pts is None or packet.time_base is None:
-                        continue
-                    at = round(packet.pts * packet.time_base * rate)
-                    packet.time_base = 1 / rate
-                    packet.pts, packet.dts, packet.duration = shown + at, decoded - REORDER, 1
-                    packet.stream = video
-                    film.mux(packet)
-                    decoded += 1
-                    count += 1
-                shown += count
-            while audio is not None:
-                held = held or next(waiting, None)
-                if held is None or (
-                    held.pts is not None
-                    and held.time_base is not None
-                    and held.pts * held.time_base > shown / rate
-                ):
-                    break
-                if held.dts is not None:
-                    held.stream = audio
-                    film.mux(held)
-                held = None
-        while audio is not None:
-            held = held or next(waiting, None)
-            if held is None:
-                break
-            if held.dts is not None:
-                held.stream = audio
-                film.mux(held)
-            held = None
-        if source is not None:
-            source.close()
-    return shown
+            joined.add(data)
+        return joined.end()
+
+
+class _Joined:
+    """A film file as it is joined: segment behind segment, the sound laid in as far as the picture is."""
+
+    def __init__(self, film: Any, rate: Fraction, sound: bytes | None) -> None:
+        self.film, self.rate = film, rate
+        self.source: Any = av.open(io.BytesIO(sound)) if sound else None
+        self.waiting = self._packets()
+        self.held: Any = None
+        self.video: Any = None
+        self.audio: Any = None
+        self.shown = self.decoded = 0
+
+    def _packets(self) -> Iterator[Any]:
+        if self.source is not None:
+            yield from self.source.demux(self.source.streams.audio[0])
+
+    def add(self, data: bytes) -> None:
+        """Add an encoded segment, and the sound up to its end."""
+        with av.open(io.BytesIO(data), "r") as segment:
+            stream = segment.streams.video[0]
+            if self.video is None:
+                self._open(stream)
+            count = 0
+            for packet in segment.demux(stream):
+                if packet.dts is None or packet.pts is None or packet.time_base is None:
+                    continue
+                at = self.shown + round(packet.pts * packet.time_base * self.rate)
+                packet.time_base = 1 / self.rate
+                packet.pts, packet.dts, packet.duration = at, self.decoded - REORDER, 1
+                packet.stream = self.video
+                self.film.mux(packet)
+                self.decoded += 1
+                count += 1
+            self.shown += count
+        self._sound_until(self.shown / self.rate)
+
+    def end(self) -> int:
+        """Lay in the rest of the sound; returns the number of frames."""
+        self._sound_until(None)
+        if self.source is not None:
+            self.source.close()
+        return self.shown
+
+    def _open(self, stream: Any) -> None:
+        self.video = self.film.add_stream_from_template(stream)
+        self.video.time_base = 1 / self.rate
+        if self.source is not None:
+            self.audio = self.film.add_stream_from_template(self.source.streams.audio[0])
+
+    def _sound_until(self, seconds: Fraction | None) -> None:
+        while self.audio is not None:
+            self.held = self.held or next(self.waiting, None)
+            if self.held is None or (seconds is not None and self._is_behind(seconds)):
+                return
+            if self.held.dts is not None:
+                self.held.stream = self.audio
+                self.film.mux(self.held)
+            self.held = None
+
+    def _is_behind(self, seconds: Fraction) -> bool:
+        """Whether the packet in hand is heard after a second of the film."""
+        if self.held.pts is None or self.held.time_base is None:
+            return False
+        return bool(self.held.pts * self.held.time_base > seconds)

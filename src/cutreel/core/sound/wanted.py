@@ -28,6 +28,15 @@ def _sound_key(prompt: str, kind: str, seed: int) -> str:
     )
 
 
-def music_key_of(mood: str, seconds: float, seed: int) -> str:
-    """The key of the music: its length is the film's, to a tenth of a second."""
-    return key("music", MUSIC_VERSION, mood=mood, seconds=round(seconds, 1), seed=seed)
+LONGEST_MUSIC = 600.0
+"""Seconds: a longer film has a piece of this length again and again, which no service has to make in one."""
+
+
+def music_seconds(film_seconds: float) -> float:
+    """How long a piece of music a film asks for: its own length, to a tenth of a second, or the longest."""
+    return round(min(film_seconds, LONGEST_MUSIC), 1)
+
+
+def music_key_of(mood: str, film_seconds: float, seed: int) -> str:
+    """The key of the music of a film."""
+    return key("music", MUSIC_VERSION, mood=mood, seconds=music_seconds(film_seconds), seed=seed)

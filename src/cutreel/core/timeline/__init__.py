@@ -1,14 +1,15 @@
 """Time in whole frames: rates and timecode, lines laid out in time, shots from word times,
 transitions; and the whole film as one model."""
 
-from .frames import FrameRate, timecode
+from .frames import KNOWN_RATES, FrameRate, timecode
 from .layout import LineSound, Timing, lay_out
 from .model import CaptionClip, Join, PictureClip, SoundClip, Timeline, Track
 from .shots import Span, Stretch, cut_points, stretches
 
 # fmt: off
 __all__ = [
-    "CaptionClip", "FrameRate", "Join", "LineSound", "PictureClip", "SoundClip", "Span", "Stretch",
-    "Timeline", "Timing", "Track", "cut_points", "lay_out", "stretches", "timecode",
+    "KNOWN_RATES", "CaptionClip", "FrameRate", "Join", "LineSound", "PictureClip", "SoundClip",
+    "Span", "Stretch", "Timeline", "Timing", "Track", "cut_points", "lay_out", "stretches",
+    "timecode",
 ]
 # fmt: on

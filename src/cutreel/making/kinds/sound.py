@@ -5,7 +5,7 @@ from decimal import Decimal
 from typing import ClassVar
 
 from cutreel.core.keys import seed_from
-from cutreel.core.sound import SOUND_SECONDS, sound_key_of
+from cutreel.core.sound import SOUND_SECONDS, music_seconds, sound_key_of
 from cutreel.protocol import MusicInput, Offer, SoundInput
 from cutreel.store import Assembled, ItemSpec
 
@@ -101,7 +101,7 @@ def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemS
     spec = MusicSpec(
         music=film.music_key,
         mood=film.mood,
-        seconds=round(film.seconds, 1),
+        seconds=music_seconds(film.seconds),
         seed=film.document.settings.seed,
     )
-    return [item(spec, f"{film.mood} music", weight=1 + film.seconds * 0.05)]
+    return [item(spec, f"{film.mood} music", weight=1 + spec.seconds * 0.05)]

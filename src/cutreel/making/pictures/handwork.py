@@ -10,13 +10,14 @@ from numpy.typing import NDArray
 from PIL import Image
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import FilmDocument
-from cutreel.core.film.document import CutOut
+from cutreel.core.film import CutOut, FilmDocument
 from cutreel.core.pictures import (
+    Box,
     Layer,
     LayeredPicture,
     Placing,
     cut_out,
+    face_of,
     feathered,
     figure_share,
     frame_keeping,
@@ -24,7 +25,6 @@ from cutreel.core.pictures import (
     placed,
     reshaped,
 )
-from cutreel.core.pictures.shape import Box, face_of
 from cutreel.store import TakeRow
 
 from ..apart import reader

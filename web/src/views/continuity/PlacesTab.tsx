@@ -19,6 +19,16 @@ export function PlacesTab({ film }: { film: Film }) {
   const change = useChange(film.id);
   const [chosen, setChosen] = useState<number | null>(null);
   const place = film.places.find((p) => p.id === chosen) ?? film.places[0];
+  const add = (fresh: Place) =>
+    change.mutate(
+      { type: "set place", place: fresh },
+      { onSuccess: (now) => setChosen(Math.max(...now.places.map((p) => p.id))) },
+    );
+  const shotsAt = (description: string) => film.shots.filter((s) => s.place === description).length;
+  // What is seen in the film stands first; a place that shots stand in belongs here, listed or not.
+  const sorted = [...film.places].sort((a, b) => shotsAt(said(b)) - shotsAt(said(a)));
+  const listed = new Set(film.places.map(said));
+  const unlisted = [...new Set(film.shots.map((s) => s.place))].filter((p) => p && !listed.has(p));
   return (
     <Split
       aside={
@@ -32,7 +42,7 @@ export function PlacesTab({ film }: { film: Film }) {
       }
     >
       <ul className="border-t border-ink" aria-label="Places">
-        {film.places.map((p) => (
+        {sorted.map((p) => (
           <Row
             key={p.id}
             film={film}
@@ -41,22 +51,28 @@ export function PlacesTab({ film }: { film: Film }) {
             onChoose={() => setChosen(p.id)}
           />
         ))}
+        {unlisted.map((description) => (
+          <li key={description} className="border-b border-rule py-1.5 pl-1">
+            <div className="grid grid-cols-[104px_minmax(0,1fr)_120px_64px] items-center gap-3">
+              <span className="text-[12px] text-ink-2">not listed yet</span>
+              <span className="truncate font-serif text-[15px]">{description}</span>
+              <Button kind="quiet" onClick={() => add({ ...blankPlace(description), description })}>
+                Keep it
+              </Button>
+              <span className="text-right text-ink-2">{counted(shotsAt(description))}</span>
+            </div>
+          </li>
+        ))}
       </ul>
-      <Button
-        className="mt-3"
-        onClick={() =>
-          change.mutate(
-            { type: "set place", place: blankPlace("A new place") },
-            { onSuccess: (fresh) => setChosen(Math.max(...fresh.places.map((p) => p.id))) },
-          )
-        }
-      >
+      <Button className="mt-3" onClick={() => add(blankPlace("A new place"))}>
         Add a place
       </Button>
       <SceneByScene film={film} />
     </Split>
   );
 }
+
+const counted = (shots: number) => `${shots} ${shots === 1 ? "shot" : "shots"}`;
 
 function Row({
   film,
@@ -94,9 +110,7 @@ function Row({
         <span className="text-ink-2">
           {[...hours, ...(place.weather ? [place.weather] : [])].join(", ")}
         </span>
-        <span className="text-right text-ink-2">
-          {shots.length} {shots.length === 1 ? "shot" : "shots"}
-        </span>
+        <span className="text-right text-ink-2">{counted(shots.length)}</span>
       </button>
     </li>
   );
