@@ -1,11 +1,12 @@
 """The breakdown: optimal, exact where asked, and never losing a word."""
 
 import itertools
+import math
 
 import numpy as np
 import pytest
 
-from cutreel.core.breakdown import Wish, break_down, estimate_words
+from cutreel.core.breakdown import Wish, break_down, cut, estimate_words
 from cutreel.core.breakdown.cut import _Problem
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
@@ -107,3 +108,41 @@ def test_fifteen_thousand_words_are_cut_whole() -> None:
         times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise([*cut, len(script.words)])
     ]
     assert max(lengths) < 18
+
+
+@pytest.mark.parametrize(
+    ("weight", "ratio"), [(cut.MID_PHRASE, 3.1), (cut.AT_COMMA, 2.0), (cut.AT_CLAUSE, 1.6)]
+)
+def test_weights_are_what_their_comments_say(weight: float, ratio: float) -> None:
+    """What a mark costs is what being so many times too long costs."""
+    assert cut.LENGTH * math.log(ratio) ** 2 == pytest.approx(weight, abs=0.09)
+
+
+def opens_at(text: str, seconds: float) -> list[str]:
+    """The words that open shots."""
+    script = read(text)
+    return [script.words[i].text for i in break_down(script, Wish("pace", seconds, opening=0))]
+
+
+def test_a_comma_is_taken_where_it_saves_a_shot_from_being_twice_too_long() -> None:
+    text = "The lamp on the point was dark that night, and nobody in the harbour knew why it was."
+    assert opens_at(text, 6.0) == ["The"], "as long as it is wanted, it is one shot"
+    assert opens_at(text, 2.4) == ["The", "and"], "twice too long, it is cut at its comma"
+
+
+def test_a_phrase_is_broken_only_where_a_shot_would_be_beyond_all_reach() -> None:
+    phrase = "the long wet rope over the stones to the boat under the wall by the mill and on "
+    short = "She carried " + phrase.rstrip()
+    seconds = float(estimate_words(read(short))[-1, 1])
+    assert opens_at(short, seconds / 2.4) == ["She"], "too long is better than broken"
+    long = "She carried " + phrase * 5
+    script, wanted = read(long), 3.0
+    times = estimate_words(script)
+    opens = [*break_down(script, Wish("pace", wanted, opening=0)), len(script.words)]
+    lengths = [float(times[b - 1, 1] - times[a, 0]) for a, b in itertools.pairwise(opens)]
+    assert len(lengths) > 1 and max(lengths) <= wanted * cut.REACH + 2.5
+
+
+def test_a_turn_of_speakers_is_nearly_free() -> None:
+    text = "“The lamp is out again tonight,” said Ada. “Then we row over and light it,” said Bram."
+    assert "“Then" in opens_at(text, 2.6)

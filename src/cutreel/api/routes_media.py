@@ -18,20 +18,31 @@ from .schemas import FilmDelta
 
 router = APIRouter()
 MOST_BYTES = 60_000_000
+_RANGE = re.compile(r"bytes=(\d+)-(\d*)")
 _NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mp4|m4a|srt|vtt|json)")
 
 
 @router.get("/media/{name}")
-def media(name: str, shop: Shop) -> Response:
-    """A media file by its name. Names are hashes, so what was fetched once never changes."""
+def media(name: str, shop: Shop, request: Request) -> Response:
+    """A media file by its name, or a part of it. Names are hashes, so what was fetched once never
+    changes."""
     match = _NAME.fullmatch(name)
     if not match or not shop.media.has(name):
         raise NotFound("There is no such media file.")
-    headers = {"Cache-Control": "public, max-age=31536000, immutable"}
+    kind, headers = TYPES[match.group(1)], {"Cache-Control": "public, max-age=31536000, immutable"}
     path = Path(shop.media.path(name))
     if path.exists():
-        return FileResponse(path, media_type=TYPES[match.group(1)], headers=headers)
-    return Response(shop.media.get(name), media_type=TYPES[match.group(1)], headers=headers)
+        return FileResponse(path, media_type=kind, headers=headers)
+    size = shop.media.size(name)
+    asked = _RANGE.fullmatch(request.headers.get("range", ""))
+    if asked is None:
+        return Response(shop.media.get(name), media_type=kind, headers=headers)
+    start, end = int(asked[1]), min(size, int(asked[2]) + 1 if asked[2] else size)
+    if start >= end:
+        return Response(status_code=416, headers={"Content-Range": f"bytes */{size}"})
+    headers |= {"Content-Range": f"bytes {start}-{end - 1}/{size}", "Accept-Ranges": "bytes"}
+    part = shop.media.part(name, start, end)
+    return Response(part, status_code=206, media_type=kind, headers=headers)
 
 
 @router.post("/api/films/{film}/shots/{shot}/takes", status_code=201)

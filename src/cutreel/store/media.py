@@ -64,6 +64,21 @@ class MediaStore:
         except FileNotFoundError:
             raise NotFound("That media file is gone.", "Make it again.") from None
 
+    def part(self, name: str, start: int, end: int) -> bytes:
+        """Bytes `start` up to `end` of `name`; no others are fetched. Raises NotFound."""
+        try:
+            data: bytes = self.fs.cat_file(self.path(name), start=start, end=end)
+        except FileNotFoundError:
+            raise NotFound("That media file is gone.", "Make it again.") from None
+        return data
+
+    def size(self, name: str) -> int:
+        """Its length in bytes. Raises NotFound."""
+        try:
+            return int(self.fs.size(self.path(name)))
+        except FileNotFoundError:
+            raise NotFound("That media file is gone.", "Make it again.") from None
+
     def has(self, name: str) -> bool:
         return bool(self.fs.exists(self.path(name)))
 

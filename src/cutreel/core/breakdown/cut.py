@@ -16,11 +16,25 @@ from cutreel.core.manuscript import Manuscript
 from .estimate import estimate_words
 from .pace import Wish
 
-MID_PHRASE, AT_COMMA, AT_CLAUSE, AT_TURN = 2.6, 0.9, 0.5, 0.15
-ACROSS_PARAGRAPH, ACROSS_SPEAKER, ACROSS_SENTENCE = 0.55, 0.25, 0.12
-SCRAP_SECONDS, SCRAP_WORDS, SCRAP = 1.4, 3, 3.0
+# Everything is weighed against being too long or too short. A shot that lasts r times what is wanted
+# costs LENGTH · ln(r)²: lengths are felt as ratios, and twice is as bad as half.
+LENGTH = 2.0
+MID_PHRASE = 2.6  # as bad as a shot 3.1 times too long: only a scrap on either side is worse
+AT_COMMA = 0.9  # a breath: taken where it saves a shot from being twice too long
+AT_CLAUSE = 0.5  # a semicolon or dash nearly ends a thought: 1.6 times too long
+AT_TURN = 0.15  # somebody else speaks, and the picture changes anyway: nearly free
+TURN_GOES_ON = 0.8  # more, where the turn goes on in the sentence ("…," he said): as a comma
+ACROSS_PARAGRAPH = 0.55  # a new thought begins unseen: a little worse than a cut at a clause
+ACROSS_SPEAKER = 0.25  # two who speak may stand in one picture
+ACROSS_SENTENCE = 0.12  # two sentences a picture are usual: only where all else is equal
+SCRAP_SECONDS = 1.4  # seconds below which a picture is not taken in
+SCRAP_WORDS = 3  # words below which a shot has no thought of its own
+SCRAP = 3.0  # what nothing but a mark of the maker's own may cost
+FEW_WORDS = 1.5  # a scrap by its words that is long enough by its time
 EVERY_WEIGHT = 5.0
 """How much more time counts than sense where a picture is asked for every so many seconds."""
+REACH, REACH_EXACTLY = 2.6, 4.0
+"""Shots more than so many times too long are not looked at; where their number is set, they must be."""
 
 
 def break_down(script: Manuscript, wish: Wish, kept: frozenset[int] = frozenset()) -> list[int]:
@@ -74,7 +88,7 @@ class _Problem:
                 for t, w in zip(self.starts.tolist(), script.words, strict=True)
             ]
         )
-        self.weight = 2.0 * (EVERY_WEIGHT if wish.by == "every" else 1.0)
+        self.weight = LENGTH * (EVERY_WEIGHT if wish.by == "every" else 1.0)
         if wish.by == "exactly":
             self.wanted[:] = max(0.5, float(self.ends[-1]) / max(1, wish.count))
         self.mark, self.across = _boundaries(script)
@@ -82,7 +96,7 @@ class _Problem:
         for at in forced:
             self.barrier[at] = 1
         self.crossed = np.cumsum(self.across)
-        self.reach = 2.6
+        self.reach = REACH
 
     def cheapest(self, toll: float) -> list[int]:
         """The cheapest cut when each shot costs `toll` more."""
@@ -107,7 +121,7 @@ class _Problem:
                 f"Ask for {least} to {self.n}: it has {self.n} words"
                 + (f" and {least - 1} marks that must stay." if least > 1 else "."),
             )
-        self.reach = 4.0
+        self.reach = REACH_EXACTLY
         low, high = -40.0, 40.0
         cut = self.cheapest(0.0)
         toll = 0.0
@@ -184,7 +198,7 @@ def cheapest_path(
             if seconds < SCRAP_SECONDS and seconds < wanted[begin] * 0.8:
                 cost += SCRAP * (1.0 - seconds / SCRAP_SECONDS)
             if end - begin < SCRAP_WORDS:
-                cost += 1.5
+                cost += FEW_WORDS
             if best[begin] + cost < best[end]:
                 best[end] = best[begin] + cost
                 came[end] = begin
@@ -210,7 +224,7 @@ def _boundaries(script: Manuscript) -> tuple[NDArray[np.float64], NDArray[np.flo
         elif word.sentence != following.sentence:
             across[i] = ACROSS_SENTENCE
         elif word.line != following.line:
-            mark[i] = AT_TURN + (0.8 if following.text[:1].islower() else 0.0)
+            mark[i] = AT_TURN + (TURN_GOES_ON if following.text[:1].islower() else 0.0)
         elif end in ";:—–" or word.text.endswith("--"):
             mark[i] = AT_CLAUSE
         elif end == ",":
