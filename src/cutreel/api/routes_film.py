@@ -154,11 +154,11 @@ def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
 
 
 @router.post("/films/{film}/impact")
-def impact_of_change(film: str, command: Command, shop: Shop) -> Impact:
+def impact_of_change(film: str, command: Command, shop: Shop, films: Films) -> Impact:
     """What a change would do: prompts that change, pictures that become stale, cost to make them
     again."""
-    row = shop.films.get(film)
-    before = shop.assembled(film)
+    state = films.now(film)
+    row, before = state.row, state.film
     document, _, _ = apply_command(row.document, command, [s.edge for s in row.document.shots])
     after = assembled_film(film, document, shop.offers(), shop.results, shop.takes)
     keys = {s.shot.id: s.picture_key for s in before.read.shots}

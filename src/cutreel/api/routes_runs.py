@@ -15,16 +15,16 @@ from cutreel.making import (
 )
 from cutreel.store import RunView
 
-from .door import Shop
+from .door import Films, Shop
 from .schemas import EstimateView
 
 router = APIRouter(prefix="/api")
 
 
 @router.post("/films/{film}/estimate")
-def estimate_run(film: str, request: RunRequest, shop: Shop) -> EstimateView:
+def estimate_run(film: str, request: RunRequest, shop: Shop, films: Films) -> EstimateView:
     """What a run would cost, before it is started, and what the film lacks for it."""
-    found = estimate(shop, film, request.kind, request.model_dump())
+    found = estimate(shop, film, request.kind, request.model_dump(), films.now(film).film)
     return EstimateView(
         items=found.items,
         cost=float(found.cost),

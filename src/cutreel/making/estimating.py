@@ -6,7 +6,7 @@ from datetime import datetime
 from decimal import Decimal
 from typing import Any
 
-from cutreel.store import ItemSpec
+from cutreel.store import Assembled, ItemSpec
 
 from .registry import offer_for
 from .workshop import Workshop
@@ -29,11 +29,17 @@ class Estimate:
     lacks: tuple[str, ...] = ()
 
 
-def estimate(shop: Workshop, film: str, kind: str, options: Mapping[str, Any]) -> Estimate:
-    """Cost and time of a run before it is started. Raises BadInput for options that make no
-    sense."""
+def estimate(
+    shop: Workshop,
+    film: str,
+    kind: str,
+    options: Mapping[str, Any],
+    assembled: Assembled | None = None,
+) -> Estimate:
+    """Cost and time of a run before it is started, of the film `assembled` as it stands, or laid out
+    for it. Raises BadInput for options that make no sense."""
     wanted = shop.registry.wanted(kind, options)
-    assembled = shop.assembled(film)
+    assembled = assembled or shop.assembled(film)
     items: list[ItemSpec] = []
     for stage in shop.registry.stages(wanted):
         if stage.estimated:

@@ -1,7 +1,7 @@
 /** The whole film as one strip, each shot as wide as its time; what exists shows by fill and pattern. In every view. */
-import { useRef } from "react";
+import { memo, useMemo, useRef } from "react";
 
-import type { Film } from "../api/client";
+import type { Film, Shot } from "../api/client";
 import { playhead, seek, selected, usePlayhead } from "../state/playhead";
 import { stateOf } from "./marks";
 import { timecode } from "./time";
@@ -16,7 +16,10 @@ export function EdgeStrip({ film }: { film: Film }) {
     seek(to);
     selected.set(film.shots.find((s) => to < s.stop)?.id ?? null);
   };
-  const left = film.shots.filter((s) => stateOf(s) !== "made" || !s.measured).length;
+  const left = useMemo(
+    () => film.shots.filter((s) => stateOf(s) !== "made" || !s.measured).length,
+    [film.shots],
+  );
   return (
     <footer className="flex h-9 shrink-0 items-center gap-4 border-t border-rule-strong bg-page px-5 font-mono text-[12px]">
       <span className="w-[86px] whitespace-nowrap">{film.shots.length} shots</span>
@@ -42,35 +45,57 @@ export function EdgeStrip({ film }: { film: Film }) {
           seek(Math.min(film.frames - 1, Math.max(0, playhead.get() + step)));
         }}
       >
-        {film.shots.map((shot) => {
-          const state = stateOf(shot);
-          return (
-            <span
-              key={shot.id}
-              data-state={state}
-              title={`${shot.edge}: ${state === "made" ? "picture made" : state === "stale" ? "picture stale" : "no picture yet"}, ${shot.measured ? "voiced" : "not voiced"}`}
-              style={{ flexGrow: shot.stop - shot.start, flexBasis: 0 }}
-              className={`relative h-full min-w-[2px] overflow-hidden border-r border-page ${
-                state === "empty" ? "border-y border-l border-rule-strong bg-page" : "bg-slate"
-              } ${shot.scene !== film.shots[film.shots.indexOf(shot) - 1]?.scene ? "ml-[3px] first:ml-0" : ""}`}
-            >
-              {state === "empty" && shot.measured && (
-                <span className="dots absolute inset-0 opacity-70" />
-              )}
-              {shot.measured && (
-                <span className="absolute inset-x-0 bottom-0 h-[6px] rounded-t-[6px_4px] bg-teal" />
-              )}
-              {state === "stale" && <span className="hatch absolute inset-0" />}
-            </span>
-          );
-        })}
-        <span
-          className="pointer-events-none absolute -inset-y-1 w-[2px] bg-grease"
-          style={{ left: `${(frame / Math.max(1, film.frames)) * 100}%` }}
-        />
+        <Cells shots={film.shots} />
+        <Head frames={film.frames} />
       </div>
       <span className="whitespace-nowrap text-ink-2">{left ? `${left} to do` : "all made"}</span>
       <span className="whitespace-nowrap">{timecode(film.frames, film.fps)}</span>
     </footer>
+  );
+}
+
+/** So many shots leave a pixel or two for each: nothing but their fill is drawn. */
+const DENSE = 240;
+
+const SAID = { made: "picture made", stale: "picture stale", empty: "no picture yet" };
+
+const Cells = memo(function Cells({ shots }: { shots: Shot[] }) {
+  const dense = shots.length > DENSE;
+  return shots.map((shot, i) => {
+    const state = stateOf(shot);
+    const opens = i > 0 && shot.scene !== shots[i - 1]!.scene;
+    const edge = dense ? "min-w-0" : "min-w-[2px] border-r border-page";
+    const empty = dense ? "bg-rule" : "border-y border-l border-rule-strong bg-page";
+    const gap = !opens ? "" : dense ? "ml-px" : "ml-[3px]";
+    return (
+      <span
+        key={shot.id}
+        data-state={state}
+        title={`${shot.edge}: ${SAID[state]}, ${shot.measured ? "voiced" : "not voiced"}`}
+        style={{ flexGrow: shot.stop - shot.start, flexBasis: 0 }}
+        className={`relative h-full overflow-hidden ${edge} ${state === "empty" ? empty : "bg-slate"} ${gap}`}
+      >
+        {state === "empty" && shot.measured && !dense && (
+          <span className="dots absolute inset-0 opacity-70" />
+        )}
+        {shot.measured && (
+          <span
+            className={`absolute inset-x-0 bottom-0 h-[6px] bg-teal ${dense ? "" : "rounded-t-[6px_4px]"}`}
+          />
+        )}
+        {state === "stale" && <span className="hatch absolute inset-0" />}
+      </span>
+    );
+  });
+});
+
+/** The playhead; it moves many times a second, and the cells stay as they are. */
+function Head({ frames }: { frames: number }) {
+  const frame = usePlayhead();
+  return (
+    <span
+      className="pointer-events-none absolute -inset-y-1 w-[2px] bg-grease"
+      style={{ left: `${(frame / Math.max(1, frames)) * 100}%` }}
+    />
   );
 }

@@ -169,7 +169,9 @@ function MakeAll({ film }: { film: Film }) {
           </span>
         </>
       ) : (
-        <span className="text-ink-2">Pictures, voices and sound are all made.</span>
+        <span className="text-ink-2">
+          {estimate ? "Pictures, voices and sound are all made." : "Looking at what is missing …"}
+        </span>
       )}
     </section>
   );
