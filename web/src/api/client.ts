@@ -4,7 +4,7 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
-export type { Caption, Cue, Delta, Film, Line, Shot } from "./memory";
+export type { Cue, Delta, Film, Line, Shot } from "./memory";
 export type Take = Schemas["TakeView"];
 export type Person = Schemas["Person"];
 export type Place = Schemas["Place"];

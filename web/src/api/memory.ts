@@ -22,7 +22,7 @@ export type Shot = View & {
 };
 export type Line = Schemas["LineView"] & { first: number; end: number; start: number };
 export type Cue = Omit<Schemas["CueView"], "seconds"> & { start: number; end: number };
-export type Caption = Omit<Schemas["CaptionView"], "seconds"> & { start: number; end: number };
+type Caption = Omit<Schemas["CaptionView"], "seconds"> & { start: number; end: number };
 
 /** A film with everything in its place. `words` holds start, end, number and line of each word. */
 export type Film = Schemas["FilmHead"] & {
