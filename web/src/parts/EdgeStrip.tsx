@@ -2,6 +2,7 @@
 import { memo, useMemo, useRef } from "react";
 
 import type { Film, Shot } from "../api/client";
+import { keysOf } from "../keys/useKeys";
 import { playhead, seek, selected, usePlayhead } from "../state/playhead";
 import { stateOf } from "./marks";
 import { timecode } from "./time";
@@ -20,6 +21,7 @@ export function EdgeStrip({ film }: { film: Film }) {
     () => film.shots.filter((s) => stateOf(s) !== "made" || !s.measured).length,
     [film.shots],
   );
+  const step = (by: number) => seek(Math.min(film.frames - 1, Math.max(0, playhead.get() + by)));
   return (
     <footer className="flex h-9 shrink-0 items-center gap-4 border-t border-rule-strong bg-page px-5 font-mono text-[12px]">
       <span className="w-[86px] whitespace-nowrap">{film.shots.length} shots</span>
@@ -38,12 +40,10 @@ export function EdgeStrip({ film }: { film: Film }) {
           go(e.clientX);
         }}
         onPointerMove={(e) => e.buttons === 1 && go(e.clientX)}
-        onKeyDown={(e) => {
-          const step = { ArrowRight: 1, ArrowLeft: -1, PageDown: 24, PageUp: -24 }[e.key];
-          if (step === undefined) return;
-          e.preventDefault();
-          seek(Math.min(film.frames - 1, Math.max(0, playhead.get() + step)));
-        }}
+        onKeyDown={keysOf("strip", {
+          frame: (e) => step(e.key === "ArrowRight" ? 1 : -1),
+          second: (e) => step(e.key === "PageDown" ? 24 : -24),
+        })}
       >
         <Cells shots={film.shots} />
         <Head frames={film.frames} />

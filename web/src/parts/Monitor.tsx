@@ -4,6 +4,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 
 import type { Film } from "../api/client";
 import { useRuns } from "../api/film";
+import { useKeys } from "../keys/useKeys";
 import { playhead, playing, seekTo, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { Button } from "./Button";
@@ -92,24 +93,11 @@ export function Monitor({ film }: { film: Film }) {
     void v.play().catch(() => setState("failed"));
   }, [load, rate]);
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      const target = e.target as HTMLElement;
-      if (
-        e.key === " " &&
-        !(
-          target instanceof HTMLInputElement ||
-          target instanceof HTMLTextAreaElement ||
-          target.closest("button,[role=tab],[role=menuitem]")
-        )
-      ) {
-        e.preventDefault();
-        toggle();
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [toggle]);
+  useKeys("monitor", {
+    // On a button, a tab or an entry of a menu the space bar presses that.
+    play: (e) =>
+      (e.target as HTMLElement).closest("button,[role=tab],[role=menuitem]") ? false : toggle(),
+  });
 
   const shot = film.shots.find((s) => frame < s.stop) ?? film.shots[film.shots.length - 1];
   const still = shot?.takes.find((t) => t.id === shot.used);

@@ -8,7 +8,7 @@ import { useCancel, useChange, useHistory, useRest, useRuns, useSpending } from 
 import { lamp, setLamp } from "../state/playhead";
 import { useStore } from "../state/store";
 import { Editable } from "./Editable";
-import { KeyList } from "./KeyList";
+import { KeyList } from "../keys/KeyList";
 import { inWords, money } from "./time";
 
 const VIEWS = [

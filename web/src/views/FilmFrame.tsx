@@ -4,17 +4,15 @@ import { Link, Navigate, Outlet, useNavigate, useOutletContext, useParams } from
 
 import type { Film } from "../api/client";
 import { useEvents, useFilm, useHistory } from "../api/film";
+import { useKeys } from "../keys/useKeys";
 import { EdgeStrip } from "../parts/EdgeStrip";
 import { TopLine } from "../parts/TopLine";
 import { seek, selected } from "../state/playhead";
 
-export const useFilmHere = () => useOutletContext<Film>();
+/** The views in the order of the work, as their keys are numbered. */
+const VIEWS = ["script", "continuity", "sheet", "bench", "delivery"];
 
-/** Whether a key press belongs to a field that is being typed in. */
-export const typing = (e: KeyboardEvent) =>
-  e.target instanceof HTMLInputElement ||
-  e.target instanceof HTMLTextAreaElement ||
-  (e.target as HTMLElement).isContentEditable;
+export const useFilmHere = () => useOutletContext<Film>();
 
 export function FilmFrame() {
   const id = useParams().film!;
@@ -26,26 +24,11 @@ export function FilmFrame() {
     seek(0);
     selected.set(null);
   }, [id]);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e)) return;
-      if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === "z") {
-        e.preventDefault();
-        history.mutate(e.shiftKey ? "redo" : "undo");
-      } else if (!e.ctrlKey && !e.metaKey && !e.altKey && !e.shiftKey) {
-        const view = {
-          "1": "script",
-          "2": "continuity",
-          "3": "sheet",
-          "4": "bench",
-          "5": "delivery",
-        }[e.key];
-        if (view) void navigate(`/film/${id}/${view}`);
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [history, id, navigate]);
+  useKeys("film", {
+    view: (e) => void navigate(`/film/${id}/${VIEWS[Number(e.key) - 1]}`),
+    undo: () => history.mutate("undo"),
+    redo: () => history.mutate("redo"),
+  });
   if (film.isError)
     return (
       <main className="grid h-full place-items-center">

@@ -5,13 +5,14 @@ import { memo, useCallback, useEffect, useMemo, useRef } from "react";
 import type { Cue, Film, Shot } from "../api/client";
 import { useChange, useRuns, useStart } from "../api/film";
 import { type PromptKind, copyPrompt } from "../api/prompts";
+import { digitOf, useKeys } from "../keys/useKeys";
 import { hearShot } from "../parts/hear";
 import { Monitor } from "../parts/Monitor";
 import { CutStroke, MoveGlyph, Ring, WaveDown } from "../parts/marks";
 import { rateOf, timecode } from "../parts/time";
 import { seek, selected, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
-import { typing, useFilmHere } from "./FilmFrame";
+import { useFilmHere } from "./FilmFrame";
 import { Particulars } from "./Particulars";
 
 const ROW = 124;
@@ -35,6 +36,10 @@ const COPIED: Record<string, PromptKind> = {
   d: "direction",
   s: "sound",
 };
+
+/** A slider, a list or a menu has its own use for the arrows. */
+const ofRows = (e: KeyboardEvent) =>
+  !(e.target as HTMLElement).closest("[role=slider],[role=listbox],[role=menu]");
 
 type Row = { kind: "scene"; scene: number } | { kind: "shot"; shot: Shot; index: number };
 
@@ -77,11 +82,12 @@ export function Sheet() {
   );
   const current = film.shots.find((s) => s.id === chosen) ?? film.shots[0];
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey || e.altKey || !current) return;
-      const index = film.shots.indexOf(current);
-      const goTo = (shot: Shot | undefined) => {
+  const index = film.shots.indexOf(current!);
+  useKeys(
+    "sheet",
+    {
+      walk: (e) => {
+        const shot = film.shots[index + (e.key === "ArrowDown" ? 1 : -1)];
         if (!shot) return;
         selected.set(shot.id);
         seek(shot.start);
@@ -89,23 +95,18 @@ export function Sheet() {
           rows.findIndex((r) => r.kind === "shot" && r.shot.id === shot.id),
           { align: "auto" },
         );
-      };
-      if ((e.target as HTMLElement).closest("[role=slider],[role=listbox],[role=menu]")) return;
-      if (e.key === "ArrowDown") goTo(film.shots[index + 1]);
-      else if (e.key === "ArrowUp") goTo(film.shots[index - 1]);
-      else if (e.key.toLowerCase() === "m")
-        start.mutate({ kind: "pictures", shots: [current.id], takes: 1 });
-      else if (e.key.toLowerCase() === "h") hearShot(film, current);
-      else if (COPIED[e.key]) void copyPrompt(film.id, current, COPIED[e.key]!);
-      else if (e.shiftKey && /^Digit[1-9]$/.test(e.code)) {
-        const take = current.takes.find((t) => t.number === Number(e.code.slice(5)));
-        if (take) change.mutate({ type: "circle take", shot: current.id, take: take.id });
-      } else return;
-      e.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [change, current, film, list, rows, start]);
+      },
+      circle: (e) => {
+        const take = current?.takes.find((t) => t.number === digitOf(e));
+        if (current && take)
+          change.mutate({ type: "circle take", shot: current.id, take: take.id });
+      },
+      make: () => current && start.mutate({ kind: "pictures", shots: [current.id], takes: 1 }),
+      hear: () => current && hearShot(film, current),
+      copy: (e) => current && void copyPrompt(film.id, current, COPIED[e.key.toLowerCase()]!),
+    },
+    ofRows,
+  );
 
   return (
     <div className="flex h-full">

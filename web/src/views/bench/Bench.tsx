@@ -1,14 +1,15 @@
 /** The Bench: one shot's takes side by side, all circled pictures on a light table, and what is faulty. */
 import * as Tabs from "@radix-ui/react-tabs";
 import { ChevronDown, ChevronUp } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 
 import type { Film, Shot } from "../../api/client";
+import { useKeys } from "../../keys/useKeys";
 import { Button } from "../../parts/Button";
 import { TabHeads } from "../../parts/TabHeads";
 import { seek, selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
-import { typing, useFilmHere } from "../FilmFrame";
+import { useFilmHere } from "../FilmFrame";
 import { Split } from "../continuity/Split";
 import { Compare } from "./Compare";
 import { DropPictures } from "./DropPictures";
@@ -31,16 +32,12 @@ export function Bench() {
   const own = film.shots.filter((s) => s.picture_of === s.id);
   const shot =
     own.find((s) => s.id === (film.shots.find((x) => x.id === at)?.picture_of ?? at)) ?? own[0];
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e) || e.altKey || e.ctrlKey || e.metaKey || tab !== "takes" || !shot) return;
-      const step = { ArrowUp: -1, ArrowDown: 1 }[e.key];
-      if (!step) return;
-      e.preventDefault();
-      point(own[Math.min(own.length - 1, Math.max(0, own.indexOf(shot) + step))]!);
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+  useKeys("bench", {
+    walk: (e) => {
+      if (tab !== "takes" || !shot) return false;
+      const to = own.indexOf(shot) + (e.key === "ArrowDown" ? 1 : -1);
+      point(own[Math.min(own.length - 1, Math.max(0, to))]!);
+    },
   });
   const open = (s: Shot) => {
     point(s);

@@ -1,5 +1,5 @@
 /** Takes side by side, moved and enlarged together; circled, rejected, told apart by what they were made from. */
-import { useEffect, useState } from "react";
+import { useState } from "react";
 
 import type { Film, Shot, Take } from "../../api/client";
 import { useChange } from "../../api/film";
@@ -7,7 +7,7 @@ import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { Ring } from "../../parts/marks";
 import { money } from "../../parts/time";
-import { typing } from "../FilmFrame";
+import { digitOf, useKeys } from "../../keys/useKeys";
 import { More } from "./More";
 import { Pane, WHOLE, type View } from "./Pane";
 import { DESKS, type DeskName } from "./desks";
@@ -54,22 +54,14 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
       now.includes(take.id) ? now.filter((id) => id !== take.id) : [...now, take.id].slice(-MOST),
     );
   };
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e) || e.altKey || e.ctrlKey || e.metaKey) return;
-      const digit = e.shiftKey ? /^Digit([1-9])$/.exec(e.code)?.[1] : undefined;
-      const take = digit && shot.takes.find((t) => t.number === Number(digit));
-      if (take) {
-        e.preventDefault();
-        circle(take);
-      }
-      if (e.key === "0") setView(WHOLE);
-      if (e.key === "+" || e.key === "=")
-        setView((v) => ({ ...v, scale: Math.min(8, v.scale * 1.25) }));
-      if (e.key === "-") setView((v) => (v.scale < 1.3 ? WHOLE : { ...v, scale: v.scale / 1.25 }));
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
+  useKeys("takes", {
+    circle: (e) => {
+      const take = shot.takes.find((t) => t.number === digitOf(e));
+      if (take) circle(take);
+    },
+    nearer: () => setView((v) => ({ ...v, scale: Math.min(8, v.scale * 1.25) })),
+    further: () => setView((v) => (v.scale < 1.3 ? WHOLE : { ...v, scale: v.scale / 1.25 })),
+    whole: () => setView(WHOLE),
   });
   if (!takes.length)
     return (

@@ -2,6 +2,7 @@
 import { useRef, useState } from "react";
 
 import type { Film, Person } from "../../api/client";
+import { keysOf } from "../../keys/useKeys";
 import { Face } from "./Face";
 import { MARKED, type Cell, cellOf, driftOf, inFew, wornIn } from "./drift";
 import type { Deeds } from "./deeds";
@@ -31,16 +32,17 @@ export function Matrix({ film, chosen, onChoose, deeds }: Props) {
     person: Person,
     cell: Cell,
   ) => {
-    const step = STEPS[e.key];
-    if (step) {
-      e.preventDefault();
-      const next: [number, number] = [
-        Math.min(film.cast.length - 1, Math.max(0, row + step[0])),
-        Math.min(scenes.length - 1, Math.max(0, column + step[1])),
-      ];
-      setAt(next);
-      table.current?.querySelector<HTMLElement>(`[data-cell="${next.join()}"]`)?.focus();
-    }
+    keysOf("cells", {
+      walk: ({ key }) => {
+        const step = STEPS[key]!;
+        const next: [number, number] = [
+          Math.min(film.cast.length - 1, Math.max(0, row + step[0])),
+          Math.min(scenes.length - 1, Math.max(0, column + step[1])),
+        ];
+        setAt(next);
+        table.current?.querySelector<HTMLElement>(`[data-cell="${next.join()}"]`)?.focus();
+      },
+    })(e);
     if (cell.worst) deeds.onKey(e, cell.worst, person.id);
   };
   return (

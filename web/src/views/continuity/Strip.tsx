@@ -2,6 +2,7 @@
 import { useRef, useState } from "react";
 
 import type { Film, Person, Shot } from "../../api/client";
+import { keysOf } from "../../keys/useKeys";
 import { selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { Boxes } from "./Boxes";
@@ -22,13 +23,16 @@ export function Strip({ film, person, deeds }: Props) {
   if (!shots.length) return null;
   const current = shots.some((s) => s.id === here) ? here : shots[0]!.id;
   const walk = (e: React.KeyboardEvent, i: number) => {
-    const step = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-    if (!step) return deeds.onKey(e, shots[i]!, person.id);
-    e.preventDefault();
-    const next = Math.min(shots.length - 1, Math.max(0, i + step));
-    deeds.point(shots[next]!);
-    list.current?.querySelectorAll("button[data-shot]")[next]?.scrollIntoView({ block: "nearest" });
-    (list.current?.querySelectorAll("button[data-shot]")[next] as HTMLElement | undefined)?.focus();
+    keysOf("pictures", {
+      walk: ({ key }) => {
+        const next = Math.min(shots.length - 1, Math.max(0, i + (key === "ArrowRight" ? 1 : -1)));
+        deeds.point(shots[next]!);
+        const button = list.current?.querySelectorAll<HTMLElement>("button[data-shot]")[next];
+        button?.scrollIntoView({ block: "nearest" });
+        button?.focus();
+      },
+    })(e);
+    deeds.onKey(e, shots[i]!, person.id);
   };
   return (
     <section className="mt-5" aria-label={`${person.name} in every picture`}>

@@ -3,6 +3,7 @@ import { useNavigate } from "react-router";
 
 import type { Film, Shot } from "../../api/client";
 import { useChange, useStart } from "../../api/film";
+import { keysOf } from "../../keys/useKeys";
 import { notify } from "../../state/notices";
 import { seek, selected } from "../../state/playhead";
 import { acceptance, driftOf } from "./drift";
@@ -45,15 +46,11 @@ export function useDeeds(film: Film): Deeds {
         : `The drift of shot ${shot.edge} counts again.`,
     );
   };
-  const onKey = (e: React.KeyboardEvent, shot: Shot, person: number | null) => {
-    if (e.ctrlKey || e.metaKey || e.altKey) return;
-    const deed = { Enter: () => go(shot), m: () => again(shot), a: () => accept(shot, person) }[
-      e.key.length === 1 ? e.key.toLowerCase() : e.key
-    ];
-    if (!deed) return;
-    e.preventDefault();
-    e.stopPropagation();
-    deed();
-  };
+  const onKey = (e: React.KeyboardEvent, shot: Shot, person: number | null) =>
+    keysOf("departure", {
+      again: () => again(shot),
+      accept: () => accept(shot, person),
+      go: () => go(shot),
+    })(e);
   return { point, go, again, accept, onKey };
 }

@@ -1,6 +1,8 @@
 /** A block of the manuscript being written: words, and what the block is, by light marks or keys. */
 import { useLayoutEffect, useRef, useState } from "react";
 
+import { digitOf, keysOf } from "../../keys/useKeys";
+
 export type Kind = "narration" | "speaker" | "scene" | "note";
 
 const KINDS: [Kind, string][] = [
@@ -67,6 +69,22 @@ export function Editor({ text, look, speaker, onSave, onLeave, onStep }: Props) 
     grow();
     field.current!.focus();
   };
+  const onKey = keysOf("editor", {
+    save: () => field.current!.blur(),
+    leave: () => {
+      left.current = true;
+      onLeave();
+    },
+    kind: (e) => turn(KINDS[digitOf(e) - 1]![0]),
+    step: (e) => {
+      const { selectionStart, selectionEnd, value } = field.current!;
+      const up = e.key === "ArrowUp";
+      // Within the words the arrows move the cursor.
+      if (up ? selectionEnd !== 0 : selectionStart !== value.length) return false;
+      left.current = true;
+      onStep(up ? -1 : 1, value);
+    },
+  });
   return (
     <div className="-mx-2 rounded-[4px] bg-field px-2 pb-1">
       <textarea
@@ -84,29 +102,8 @@ export function Editor({ text, look, speaker, onSave, onLeave, onStep }: Props) 
             onSave(e.target.value);
         }}
         onKeyDown={(e) => {
+          onKey(e);
           e.stopPropagation();
-          if (e.key === "Escape") {
-            left.current = true;
-            onLeave();
-          }
-          if (e.key === "Enter" && (e.ctrlKey || e.metaKey)) e.currentTarget.blur();
-          const { selectionStart, selectionEnd, value } = e.currentTarget;
-          const step =
-            e.key === "ArrowUp" && selectionEnd === 0
-              ? -1
-              : e.key === "ArrowDown" && selectionStart === value.length
-                ? 1
-                : 0;
-          if (step) {
-            e.preventDefault();
-            left.current = true;
-            onStep(step, value);
-          }
-          const by = KINDS[Number(e.key) - 1];
-          if (e.altKey && by) {
-            e.preventDefault();
-            turn(by[0]);
-          }
         }}
       />
       <div role="group" aria-label="What this is" className="flex gap-3 pb-0.5 text-[12px]">

@@ -4,6 +4,7 @@ import { useState } from "react";
 
 import type { Film } from "../../api/client";
 import { useChange } from "../../api/film";
+import { keysOf } from "../../keys/useKeys";
 import { inWords } from "../../parts/time";
 
 export function SceneHeading({
@@ -45,17 +46,10 @@ export function SceneHeading({
         if (from !== "" && Number(from) !== index)
           change.mutate({ type: "move scene", scene: Number(from), to: index });
       }}
-      onKeyDown={(e) => {
-        if (e.altKey && (e.key === "ArrowUp" || e.key === "ArrowDown")) {
-          e.preventDefault();
-          e.stopPropagation();
-          move(index + (e.key === "ArrowUp" ? -1 : 1));
-        } else if (e.key === "Enter" || e.key.toLowerCase() === "e") {
-          e.preventDefault();
-          e.stopPropagation();
-          onEdit();
-        }
-      }}
+      onKeyDown={keysOf("heading", {
+        move: (e) => move(index + (e.key === "ArrowUp" ? -1 : 1)),
+        edit: onEdit,
+      })}
       title="Drag to move the scene, double click to edit its heading"
       className={`group/scene flex cursor-grab items-baseline gap-1.5 rounded-[3px] text-ink-2 ${over ? "shadow-[0_-2px_0_var(--ink)]" : ""}`}
     >

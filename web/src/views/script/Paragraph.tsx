@@ -8,6 +8,7 @@ import { Editor } from "./Editor";
 import { SceneHeading } from "./Heading";
 import { Remarks } from "./Remarks";
 import type { Block } from "./blocks";
+import { marginOf } from "./margin";
 import { secondsOf } from "./shots";
 import { desk } from "./Side";
 import { seek, selected } from "../../state/playhead";
@@ -88,6 +89,7 @@ const Row = ({
 function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }: Props) {
   const body = useRef<HTMLParagraphElement>(null);
   const [marks, setMarks] = useState<{ word: number; top: number }[]>([]);
+  const [room, setRoom] = useState({ low: false, height: 0 });
   const dragging = useRef<{ shot: Shot; word: number } | null>(null);
   const opens: number[] = [];
   for (let i = block.first; i < block.end; i++) if (shotAt.has(i)) opens.push(i);
@@ -96,14 +98,12 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
   useLayoutEffect(() => {
     const measure = () => {
       const box = body.current!.getBoundingClientRect();
-      let last = -99;
-      setMarks(
-        [...body.current!.querySelectorAll<HTMLElement>("[data-opens]")].map((el) => {
-          const top = Math.max(el.getBoundingClientRect().top - box.top, last + 37);
-          last = top;
-          return { word: Number(el.dataset.opens), top };
-        }),
+      const opening = [...body.current!.querySelectorAll<HTMLElement>("[data-opens]")];
+      const { tops, low, height } = marginOf(
+        opening.map((el) => el.getBoundingClientRect().top - box.top),
       );
+      setMarks(opening.map((el, i) => ({ word: Number(el.dataset.opens), top: tops[i]! })));
+      setRoom({ low, height });
     };
     measure();
     const watch = new ResizeObserver(measure);
@@ -122,7 +122,7 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
           shot && (
             <div
               key={shot.id}
-              className="absolute right-6 text-right font-mono leading-[17px]"
+              className={`absolute right-6 whitespace-nowrap text-right font-mono leading-[17px] ${room.low ? "flex items-baseline gap-1.5" : ""}`}
               style={{ top: top + 5 }}
             >
               <div className="text-[14px] font-medium">{shot.edge}</div>
@@ -136,6 +136,7 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
       <p
         ref={body}
         className={`${TEXT} select-text`}
+        style={{ minHeight: room.height }}
         onDoubleClick={onEdit}
         title="Double click to edit the words"
       >

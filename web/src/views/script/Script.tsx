@@ -1,11 +1,12 @@
 /** The manuscript on a page: words edited in place, cut marks between them, remarks in the margin, pace at the side. */
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 
 import type { Shot } from "../../api/client";
 import { useChange } from "../../api/film";
+import { type Deeds, useKeys } from "../../keys/useKeys";
 import { seek, selected } from "../../state/playhead";
-import { typing, useFilmHere } from "../FilmFrame";
+import { useFilmHere } from "../FilmFrame";
 import { type Block, blocksOf } from "./blocks";
 import { cursor } from "./cursor";
 import { Paragraph } from "./Paragraph";
@@ -13,6 +14,10 @@ import { useFollowSelection } from "./passage";
 import { remedyOf } from "./Remarks";
 import { isHold } from "./shots";
 import { Side, desk } from "./Side";
+
+/** Keys of the manuscript are for its words; on a button or a field of the desk they mean that. */
+const inPage = (e: KeyboardEvent) =>
+  !!(e.target as HTMLElement).closest("[data-word]") || document.activeElement === document.body;
 
 export function Script() {
   const film = useFilmHere();
@@ -73,44 +78,45 @@ export function Script() {
     [blocks, film, list],
   );
 
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (typing(e) || e.ctrlKey || e.metaKey) return;
-      const inPage =
-        (e.target as HTMLElement).closest("[data-word]") ??
-        (document.activeElement === document.body ? document.body : null);
-      if (!inPage) return;
+  const markAtCursor = () => {
+    const at = cursor.get();
+    const shot = at > 0 ? shotAt.get(at) : undefined;
+    return shot && { at, shot };
+  };
+  const shotAtCursor = () =>
+    film.shots.find((s) => s.first <= cursor.get() && cursor.get() < s.end);
+  const keys: Deeds<"script"> = {
+    walk: (e) => {
       const at = cursor.get();
-      const shot = shotAt.get(at);
-      if (e.altKey && (e.key === "ArrowRight" || e.key === "ArrowLeft")) {
-        const way = e.key === "ArrowRight" ? 1 : -1;
-        if (shot && at > 0) {
-          push(shot, way);
-          focusWord(at + way);
-        }
-      } else if (e.altKey) return;
-      else if (e.key === "ArrowRight") focusWord(at + 1);
+      if (e.key === "ArrowRight") focusWord(at + 1);
       else if (e.key === "ArrowLeft") focusWord(at - 1);
-      else if (e.key === "ArrowDown" || e.key === "ArrowUp")
-        focusWord(wordBeside(at, e.key === "ArrowDown"));
-      else if (e.key === "Enter") toggle(at);
-      else if (e.key === "Backspace" && shot && at > 0)
-        change.mutate({ type: "lift mark", shot: shot.id });
-      else if (e.key.toLowerCase() === "r") {
-        const here = film.shots.find((s) => s.first <= at && at < s.end);
-        const remedy = here?.remarks[0] && remedyOf(film, here, here.remarks[0]);
-        if (remedy) change.mutate(remedy.command);
-      } else if (e.key.toLowerCase() === "s") desk.set("shot");
-      else if (e.key.toLowerCase() === "e")
-        setEditing(
-          blocks.find((b) => b.kind === "words" && b.first <= at && at < b.end)?.key ?? null,
-        );
-      else return;
-      e.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [blocks, change, film, focusWord, push, shotAt, toggle]);
+      else focusWord(wordBeside(at, e.key === "ArrowDown"));
+    },
+    mark: () => toggle(cursor.get()),
+    lift: () => {
+      const here = markAtCursor();
+      if (here) change.mutate({ type: "lift mark", shot: here.shot.id });
+    },
+    push: (e) => {
+      const here = markAtCursor();
+      const way = e.key === "ArrowRight" ? 1 : -1;
+      if (!here) return;
+      push(here.shot, way);
+      focusWord(here.at + way);
+    },
+    edit: () => {
+      const at = cursor.get();
+      const block = blocks.find((b) => b.kind === "words" && b.first <= at && at < b.end);
+      setEditing(block?.key ?? null);
+    },
+    remedy: () => {
+      const here = shotAtCursor();
+      const remedy = here?.remarks[0] && remedyOf(film, here, here.remarks[0]);
+      if (remedy) change.mutate(remedy.command);
+    },
+    shot: () => desk.set("shot"),
+  };
+  useKeys("script", keys, inPage);
 
   const save = (block: Block, text: string) => {
     setEditing(null);

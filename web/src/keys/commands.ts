@@ -1,0 +1,99 @@
+/**
+ * Every command that keys give: the presses that give it and what the list under `?` says of it.
+ *
+ * A scope is what hears its commands: a view as a whole, or what has the focus. Presses are tinykeys
+ * patterns; a pattern in parentheses stands for any of several keys, and whoever carries the command
+ * out asks the event which.
+ */
+export interface Command {
+  presses: string;
+  shown: string;
+  says: string;
+}
+
+const command = (presses: string, shown: string, says: string): Command => ({
+  presses,
+  shown,
+  says,
+});
+
+export const COMMANDS = {
+  list: { open: command("[Shift]+?", "?", "these keys") },
+  film: {
+    view: command("([1-5])", "1 2 3 4 5", "Script, Continuity, Sheet, Bench, Delivery"),
+    undo: command("$mod+z", "Ctrl Z", "undo"),
+    redo: command("$mod+Shift+z", "Ctrl Shift Z", "redo"),
+  },
+  monitor: { play: command("Space", "Space", "play and stop") },
+  strip: {
+    frame: command("(ArrowLeft|ArrowRight)", "← →", "a frame back or on (on the strip)"),
+    second: command("(PageUp|PageDown)", "Page ↑ ↓", "24 frames back or on (on the strip)"),
+  },
+  script: {
+    walk: command("(Arrow(Left|Right|Up|Down))", "← → ↑ ↓", "walk from word to word"),
+    mark: command(
+      "Enter",
+      "Enter",
+      "set a cut mark before the word, or lift the one that is there",
+    ),
+    lift: command("Backspace", "Backspace", "lift the word's cut mark"),
+    push: command("Alt+(Arrow(Left|Right))", "Alt ← →", "push the mark a word along"),
+    edit: command("e", "E", "edit the words of the paragraph"),
+    remedy: command("r", "R", "do what the remark on the shot says"),
+    shot: command("s", "S", "what the shot shows"),
+  },
+  editor: {
+    save: command("$mod+Enter", "Ctrl Enter", "while editing: save the words"),
+    leave: command("Escape", "Esc", "while editing: leave them as they were"),
+    kind: command(
+      "Alt+(Digit[1-4])",
+      "Alt 1 2 3 4",
+      "while editing: narration, somebody speaks, scene heading, not spoken",
+    ),
+    step: command(
+      "(Arrow(Up|Down))",
+      "↑ ↓",
+      "while editing, from the first or last letter: the paragraph before, the next",
+    ),
+  },
+  heading: {
+    move: command("Alt+(Arrow(Up|Down))", "Alt ↑ ↓", "move the scene (on its heading)"),
+    edit: command("(Enter|e)", "Enter", "edit the heading (on it)"),
+  },
+  cells: {
+    walk: command("(Arrow(Left|Right|Up|Down))", "← → ↑ ↓", "walk through who and scenes"),
+  },
+  pictures: {
+    walk: command("(Arrow(Left|Right))", "← →", "walk through the pictures of somebody"),
+  },
+  departure: {
+    again: command("m", "M", "make the picture again"),
+    accept: command("a", "A", "accept its drift, or count it again"),
+    go: command("Enter", "Enter", "open the shot in the Sheet"),
+  },
+  bench: { walk: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next") },
+  takes: {
+    circle: command("Shift+(Digit[1-9])", "Shift 1 … 9", "circle a take"),
+    nearer: command("[Shift]+(\\+|=)", "+", "nearer"),
+    further: command("-", "−", "further"),
+    whole: command("0", "0", "the whole picture"),
+  },
+  sheet: {
+    walk: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next"),
+    circle: command("Shift+(Digit[1-9])", "Shift 1 … 9", "circle a take"),
+    make: command("m", "M", "make more takes of the shot"),
+    hear: command("h", "H", "hear the shot's line"),
+    copy: command("([pods])", "P O D S", "copy the picture, motion, direction or sound prompt"),
+  },
+} as const satisfies Record<string, Record<string, Command>>;
+
+export type Scope = keyof typeof COMMANDS;
+
+/** What stands under which head of the list, in the order of the views. */
+export const HEADS: readonly (readonly [string, readonly Scope[]])[] = [
+  ["Anywhere", ["list", "film", "monitor", "strip"]],
+  ["Script", ["script", "editor", "heading"]],
+  ["Continuity", ["cells", "pictures", "departure"]],
+  ["Sheet", ["sheet"]],
+  ["Bench", ["bench", "takes"]],
+];
