@@ -1014,7 +1014,8 @@ export interface paths {
         };
         /**
          * Media
-         * @description A media file by its name. Names are hashes, so what was fetched once never changes.
+         * @description A media file by its name, or a part of it. Names are hashes, so what was fetched once never
+         *     changes.
          */
         get: operations["media_media__name__get"];
         put?: never;
