@@ -1,7 +1,7 @@
 """Whatever is made goes one way: a toy kind, written in this one file, is planned, priced, made, cancelled, resumed."""
 
 import threading
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from decimal import Decimal
 from typing import ClassVar, Literal
 
@@ -12,8 +12,10 @@ from cutreel.core.film import Settings, new_film
 from cutreel.making import Workshop, cancel_run, estimate, go_on_run, pause_run, start_run
 from cutreel.making.registry import Kind, Made, RunKind, Spec, Stage, Wanted, item
 from cutreel.making.work import Work, work_on
+from cutreel.making.worker import sweep
 from cutreel.protocol import Offer
 from cutreel.running.temporary import Temporary
+from cutreel.services import ServiceDown
 from cutreel.store import Assembled, ItemSpec, Result
 
 
@@ -33,6 +35,7 @@ class ToyKind(Kind[ToySpec]):
         self.made: list[str] = []
         self.placed: list[tuple[int | None, Decimal]] = []
         self.before = lambda: None
+        self.sing: Callable[[], list[ItemSpec]] = list
 
     def make(self, spec: ToySpec, work: Work) -> Made | None:
         self.before()
@@ -50,6 +53,14 @@ class ToyKind(Kind[ToySpec]):
 
 class ToyWanted(Wanted):
     kind: Literal["rhymes"] = "rhymes"
+    loud: bool = False
+
+
+class DuetWanted(Wanted):
+    """Rhymes, and then what is sung to them; `alone` without the rhymes."""
+
+    kind: Literal["duets"] = "duets"
+    alone: bool = False
     loud: bool = False
 
 
@@ -71,7 +82,17 @@ def shop(stack: Temporary, toy: ToyKind) -> Iterator[Workshop]:
         stack.shop.media,
         stack.shop.services,
         stack.shop.registry.with_more(
-            [toy], [RunKind(ToyWanted, lambda wanted: [Stage("rhymes", missing)])]
+            [toy],
+            [
+                RunKind(ToyWanted, lambda wanted: [Stage("rhymes", missing)]),
+                RunKind(
+                    DuetWanted,
+                    lambda wanted: [
+                        *([] if wanted.alone else [Stage("rhymes", missing)]),
+                        Stage("duets", lambda film, wanted, shop: toy.sing()),
+                    ],
+                ),
+            ],
         ),
     )
     yield mine
@@ -170,6 +191,56 @@ def test_an_item_that_fails_says_why_and_the_others_are_made(shop: Workshop, toy
     view = shop.runs.view(run)
     assert view.state == "done" and view.done == len(numbers) - 1
     assert view.message == "Nothing rhymes with that. Take another word."
+
+
+def raising(error: Exception) -> Callable[[], list[ItemSpec]]:
+    def sing() -> list[ItemSpec]:
+        raise error
+
+    return sing
+
+
+def test_a_run_whose_first_step_makes_no_sense_is_refused_and_leaves_nothing(
+    shop: Workshop, toy: ToyKind
+) -> None:
+    name = film(shop, "bakery")
+    toy.sing = raising(BadInput("Nobody sings along.", "Bring a singer."))
+    with pytest.raises(BadInput, match="Nobody sings along"):
+        start_run(shop, name, "duets", {"alone": True})
+    assert not shop.runs.of_film(name)
+
+
+@pytest.mark.parametrize(
+    ("error", "said"),
+    [
+        (BadInput("Nobody sings along.", "Bring a singer."), "Nobody sings along. Bring a singer."),
+        (KeyError("oar"), "The next step could not be worked out: KeyError: 'oar'"),
+    ],
+)
+def test_a_run_whose_next_step_cannot_be_worked_out_ends_and_says_why(
+    shop: Workshop, toy: ToyKind, error: Exception, said: str
+) -> None:
+    run = start_run(shop, film(shop, type(error).__name__), "duets", {})
+    toy.sing = raising(error)
+    for number in waiting(shop, run):
+        work_on(shop, number)
+    view = shop.runs.view(run)
+    assert (view.state, view.message) == ("failed", said)
+    assert shop.registry.kinds["rhyme"] is toy and toy.made, "what was made before stays made"
+
+
+def test_a_next_step_that_needs_a_service_that_is_down_is_waited_for(
+    shop: Workshop, toy: ToyKind
+) -> None:
+    run = start_run(shop, film(shop, "vineyard"), "duets", {})
+    toy.sing = raising(ServiceDown("The singer does not answer."))
+    for number in waiting(shop, run):
+        work_on(shop, number)
+    assert shop.runs.view(run).state == "going"
+    assert run in shop.runs.stuck_runs(["duets"]) and run not in shop.runs.stuck_runs(["speech"])
+    toy.sing = list
+    sweep(shop)
+    assert shop.runs.view(run).state == "done"
 
 
 def test_a_key_holds_only_what_differs_from_its_default() -> None:

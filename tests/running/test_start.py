@@ -113,12 +113,21 @@ def test_a_process_that_dies_is_named_and_started_again(started: Running) -> Non
     )
 
 
-def test_a_process_that_keeps_dying_ends_the_start_in_one_sentence(tmp_path) -> None:
+@pytest.mark.parametrize(
+    ("package", "sentence"),
+    [
+        ("uvicorn", "web keeps stopping, so Cut Reel ends"),
+        ("pebble", "The database could not be prepared"),
+    ],
+)
+def test_a_process_that_dies_ends_the_start_in_one_sentence(
+    tmp_path: Path, package: str, sentence: str
+) -> None:
     """A module that cannot be imported, as when the run-time lock lacks a package."""
     tmp_path.chmod(0o755)
-    broken = tmp_path / "broken" / "pebble"
+    broken = tmp_path / "broken" / package
     broken.mkdir(parents=True)
-    (broken / "__init__.py").write_text("raise ImportError('pebble is not there')")
+    (broken / "__init__.py").write_text(f"raise ImportError('{package} is not there')")
     begun = time.monotonic()
     done = run(
         "env",
@@ -133,7 +142,7 @@ def test_a_process_that_keeps_dying_ends_the_start_in_one_sentence(tmp_path) -> 
     said = done.stdout + done.stderr
     assert done.returncode == 1 and time.monotonic() - begun < 60
     assert "Traceback" not in said and "is ready" not in said
-    assert "web keeps stopping, so Cut Reel ends: “ImportError: pebble is not there”" in said
+    assert f"{sentence}: “ImportError: {package} is not there”" in said
     log = Path(re.findall(r"Its log is (\S+\.log)\.", said)[-1])
     assert "Traceback" in log.read_text()
 
@@ -168,7 +177,7 @@ def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) 
     try:
         until(lambda: "is ready at" in again.said or again.process.poll() is not None, 60)
         assert (
-            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=60).json()["title"]
+            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=60).json()["head"]["title"]
             == "Kept"
         )
     finally:

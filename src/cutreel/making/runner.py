@@ -1,18 +1,30 @@
 """Starts runs, moves them from stage to stage, ends them."""
 
+import logging
 from collections.abc import Mapping
 from typing import Any
 
-from .registry import Stage
+from sqlalchemy.exc import OperationalError
+
+from cutreel.core.errors import CutReelError
+from cutreel.services import ServiceDown
+from cutreel.store import ItemSpec
+
 from .workshop import Workshop
+
+log = logging.getLogger(__name__)
 
 
 def start_run(shop: Workshop, film: str, kind: str, options: Mapping[str, Any]) -> str:
     """Start a run; returns its id. Raises BadInput for a kind or options that make no sense."""
     wanted = shop.registry.wanted(kind, options)
     shop.films.get(film)
+    # Worked out before anything is noted: what makes no sense is refused and leaves nothing behind.
+    first = shop.registry.stages(wanted)[0]
+    items = first.items(shop.assembled(film), wanted, shop)
     run = shop.runs.start(film, kind, wanted.model_dump(mode="json", exclude_defaults=True))
-    advance(shop, run)
+    if _open(shop, run, 0, items):
+        advance(shop, run)
     return run
 
 
@@ -41,30 +53,47 @@ def advance(shop: Workshop, run: str) -> None:
     """Move a run on when everything of its stage is finished. Safe to call at any time, by any
     worker: what a stage consists of is worked out with nothing locked, and then taken only if
     nobody was faster."""
-    while True:
-        standing = shop.runs.standing(run)
-        if standing is None or (standing[0].stage >= 0 and standing[1]):
-            return
-        row = standing[0]
-        wanted = shop.registry.wanted(row.kind, row.options)
-        stages = shop.registry.stages(wanted)
-        if row.stage >= 0 and stages[row.stage].needs_all:
-            failed = shop.runs.failures(run, row.stage)
-            if failed:
-                shop.runs.finish(run, "failed", _told(failed))
-                return
-        if row.stage + 1 >= len(stages):
-            shop.runs.finish(run, "done", _told(shop.runs.failures(run)))
-            return
-        if not _begin(shop, run, row.film, row.stage + 1, stages[row.stage + 1], wanted):
-            return
+    try:
+        while _moved(shop, run):
+            pass
+    except OperationalError:
+        # The database went away: nothing is known to be wrong, and the run is looked at again.
+        raise
+    except ServiceDown:
+        log.info("run %s waits for a service before its next step", run)
+    except CutReelError as error:
+        shop.runs.finish(run, "failed", str(error))
+    except Exception as error:
+        log.exception("run %s could not be moved on", run)
+        shop.runs.finish(
+            run, "failed", f"The next step could not be worked out: {type(error).__name__}: {error}"
+        )
 
 
-def _begin(shop: Workshop, run: str, film: str, number: int, stage: Stage, wanted: Any) -> bool:
-    """Begin a stage; whether the run may be looked at again, since the stage has nothing to do."""
-    items = stage.items(shop.assembled(film), wanted, shop)
+def _moved(shop: Workshop, run: str) -> bool:
+    """Move a run by one step; whether it may be looked at again."""
+    standing = shop.runs.standing(run)
+    if standing is None or (standing[0].stage >= 0 and standing[1]):
+        return False
+    row = standing[0]
+    wanted = shop.registry.wanted(row.kind, row.options)
+    stages = shop.registry.stages(wanted)
+    if row.stage >= 0 and stages[row.stage].needs_all:
+        failed = shop.runs.failures(run, row.stage)
+        if failed:
+            shop.runs.finish(run, "failed", _told(failed))
+            return False
+    if row.stage + 1 >= len(stages):
+        shop.runs.finish(run, "done", _told(shop.runs.failures(run)))
+        return False
+    items = stages[row.stage + 1].items(shop.assembled(row.film), wanted, shop)
+    return _open(shop, run, row.stage + 1, items)
+
+
+def _open(shop: Workshop, run: str, stage: int, items: list[ItemSpec]) -> bool:
+    """Open a stage with its items; whether the run may be looked at again, having nothing to do."""
     queues = [shop.registry.kinds[i.kind].queue for i in items]
-    return shop.runs.open_stage(run, number, items, queues, shop.queue) and not items
+    return shop.runs.open_stage(run, stage, items, queues, shop.queue) and not items
 
 
 def _told(failed: list[str]) -> str:

@@ -78,7 +78,7 @@ def sweep(shop: Workshop) -> int:
     """Move what should move and does not, seen by what is there and not by what was meant: items
     that nobody works on, and runs whose stage is over. Returns how many were moved."""
     moved = shop.runs.requeue_lost(shop.queue)
-    stuck = shop.runs.stuck_runs()
+    stuck = shop.runs.stuck_runs(shop.registry.runs)
     for run in stuck:
         advance(shop, run)
     return moved + len(stuck)

@@ -24,6 +24,11 @@ def worker() -> list[str]:
     return [sys.executable, "-m", "cutreel.making.worker"]
 
 
+def prepare(database: str) -> list[str]:
+    """What brings the database at the address to its newest form, and ends."""
+    return [sys.executable, "-m", "cutreel.running.prepare", database]
+
+
 def demo() -> list[str]:
     """What loads the sample films and ends."""
     return [sys.executable, "-m", "cutreel.demo"]

@@ -1,5 +1,7 @@
 """Bringing the database to the newest form: film tables and the queue's own."""
 
+import sys
+
 from sqlalchemy import text
 
 from cutreel.making import Queue
@@ -13,3 +15,7 @@ def prepare_database(database: Database) -> None:
         ready = session.execute(text("SELECT to_regclass('procrastinate_jobs')")).scalar()
     if ready is None:
         Queue(database.address).set_up()
+
+
+if __name__ == "__main__":
+    prepare_database(Database(sys.argv[1]))

@@ -18,11 +18,10 @@ from typing import Any
 from xmlrpc.client import Fault, ServerProxy, Transport
 
 from cutreel.core.errors import CutReelError
-from cutreel.store import Database
 
+from . import commands
 from .cluster import Cluster
 from .commands import answers
-from .prepare import prepare_database
 from .supervision import WORKERS, log_of
 
 LOOK_EVERY = 0.25
@@ -78,7 +77,7 @@ class Watch:
             signal.signal(sign, _stop)
         try:
             self._until(cluster.answers, "The database")
-            prepare_database(Database(cluster.address))
+            self._prepare(cluster.address)
             self._until(lambda: answers(page + "/api/health"), "The web server")
             _say(f"Cut Reel is ready at {page}  (Ctrl-C ends it)")
             for name in ("stand-ins", *(f"worker-{i + 1}" for i in range(WORKERS))):
@@ -115,6 +114,19 @@ class Watch:
             self._manager.wait(25)
         except subprocess.TimeoutExpired:
             self._manager.kill()
+
+    def _prepare(self, database: str) -> None:
+        """Bring the database to its newest form. In a process of its own, so that what cannot be
+        imported there is told like every other death."""
+        log = log_of(self.folder, "prepare")
+        with log.open("wb") as out:
+            done = subprocess.run(
+                commands.prepare(database), stdout=out, stderr=subprocess.STDOUT, check=False
+            )
+        if done.returncode:
+            raise CutReelError(
+                f"The database could not be prepared: “{_last_line(log)}”.", f"Its log is {log}."
+            )
 
     def _until(self, ready: Callable[[], bool], what: str) -> None:
         until = time.monotonic() + PATIENCE

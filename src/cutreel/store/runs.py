@@ -6,7 +6,7 @@ is there.
 """
 
 import threading
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 from datetime import datetime, timedelta
@@ -317,14 +317,15 @@ class RunStore:
 
     # ------------------------------------------------------------------------- what moves no more
 
-    def stuck_runs(self) -> list[str]:
-        """Runs that are going with nothing open in their stage: they wait for a step that nobody
-        takes."""
+    def stuck_runs(self, kinds: Collection[str]) -> list[str]:
+        """Runs of these kinds that are going with nothing open in their stage: they wait for a
+        step that nobody takes."""
         some = select(Item.id).where(
             Item.run == Run.id, Item.stage == Run.stage, Item.state.in_(OPEN)
         )
+        stuck = (Run.state == "going") & Run.kind.in_(kinds)
         with self.database.transaction() as session:
-            return list(session.scalars(select(Run.id).where(Run.state == "going", ~some.exists())))
+            return list(session.scalars(select(Run.id).where(stuck, ~some.exists())))
 
     def requeue_lost(self, queue: JobQueue) -> int:
         """Queue again the open items of going runs that nobody works on and no job waits for;

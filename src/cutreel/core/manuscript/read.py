@@ -15,7 +15,7 @@ from itertools import pairwise
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks
 from .names import people_named
 from .sentences import sentence_ends
-from .speakers import Piece, attribute, quotes
+from .speakers import Piece, Recent, attribute, quotes
 
 _HEADING = re.compile(
     r"^(?:#{1,6}\s+.*|(?:INT|EXT|INT\./EXT|I/E)[. ].*|(?:scene|chapter|part)\s+(?:\d+|[ivxlc]+|one|two|three|four|five|"
@@ -78,7 +78,7 @@ class _Reader:
     def __init__(self, text: str) -> None:
         self.text = text
         self.names = people_named(text)
-        self.memory: list[str] = []
+        self.memory = Recent()
         self.words: list[Word] = []
         self.sentences: list[Sentence] = []
         self.lines: list[Line] = []
@@ -123,7 +123,7 @@ class _Reader:
     def _pieces(self, block: _Block, body: str) -> list[Piece]:
         """Who speaks which part of a block."""
         if block.cue:
-            self.memory.append(block.cue)
+            self.memory.hear(block.cue)
             return [Piece(0, len(body), block.cue, f"by “{block.cue}:”")]
         return attribute(body, quotes(body), self.names, self.memory)
 

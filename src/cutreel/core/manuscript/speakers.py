@@ -6,14 +6,18 @@ cannot be told stays with "Unknown speaker".
 """
 
 import re
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import islice
 
 from .names import NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
+NEAR = 4
+"""Stretches of narration behind a quotation in which whoever “she” means may act: further on somebody
+else has long been the one."""
 
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
@@ -66,11 +70,30 @@ def quotes(body: str) -> list[tuple[int, int]]:
     return spans
 
 
+class Recent:
+    """Who has spoken so far, each once, by when last: a story may go on for thousands of speeches,
+    and only its few speakers are looked through."""
+
+    def __init__(self) -> None:
+        self._names: dict[str, None] = {}
+
+    def hear(self, name: str) -> None:
+        """Somebody speaks, or is named as who will."""
+        self._names.pop(name, None)
+        self._names[name] = None
+
+    def __iter__(self) -> Iterator[str]:
+        """The latest first."""
+        return reversed(self._names)
+
+    def __contains__(self, name: object) -> bool:
+        return name in self._names
+
+
 def attribute(
-    body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: list[str]
+    body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: Recent
 ) -> list[Piece]:
-    """Cut a paragraph into pieces by speaker. `memory` holds the speakers so far, latest last, and
-    is added to."""
+    """Cut a paragraph into pieces by speaker. What is heard is added to `memory`."""
     if not spans:
         _note_mentions(body, figures, memory)
         return [Piece(0, len(body), None, "narration")]
@@ -84,7 +107,9 @@ def attribute(
         at = end
     if body[at:].strip():
         pieces.append(Piece(at, len(body), None, "narration"))
-    memory += [p.speaker for p in pieces if p.speaker and p.speaker != UNKNOWN]
+    for piece in pieces:
+        if piece.speaker and piece.speaker != UNKNOWN:
+            memory.hear(piece.speaker)
     return pieces
 
 
@@ -96,21 +121,20 @@ class _Paragraph:
     """Tells who speaks the quotations of one paragraph, one after another."""
 
     def __init__(
-        self,
-        body: str,
-        spans: Sequence[tuple[int, int]],
-        figures: Sequence[Figure],
-        memory: Sequence[str],
+        self, body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: Recent
     ) -> None:
         self.body, self.spans, self.memory = body, spans, memory
         self.people = [f for f in figures if f.kind != "place"]
         self.pronouns = {f.name: f.pronoun for f in self.people}
         self.said: list[Evidence] = []
+        self.voices: set[str] = set()
+        """Who has spoken in the paragraph."""
 
     def speaker(self, i: int) -> Evidence:
         """Who speaks quotation `i`; those before it have been told."""
         found = self._tag(i) or (self._goes_on(i) if i else self._opens())
         self.said.append(found)
+        self.voices.add(found[0])
         return found
 
     def _before(self, i: int) -> str:
@@ -160,12 +184,9 @@ class _Paragraph:
         """A quotation behind another in the same paragraph, without a tag of its own."""
         between = self._before(i)
         if not between.strip(" \n,;:—-"):
-            known = [*self.memory, *(name for name, _ in self.said)]
-            others = [
-                n for n in dict.fromkeys(reversed(known)) if n not in (UNKNOWN, self.said[-1][0])
-            ]
+            others = {*self.memory, *self.voices} - {UNKNOWN, self.said[-1][0]}
             if len(others) == 1:
-                return others[0], f"answers {self.said[-1][0]}"
+                return others.pop(), f"answers {self.said[-1][0]}"
             return UNKNOWN, "the text does not say who speaks"
         sentences = _sentences(between)
         # Words behind a tag's full stop may belong to whoever acts there.
@@ -183,7 +204,7 @@ class _Paragraph:
         return self.said[-1][0], self.said[-1][1]
 
     def _turn(self) -> Evidence:
-        turn = list(dict.fromkeys(reversed(self.memory)))
+        turn = list(islice(self.memory, 2))
         if len(turn) > 1:
             return turn[1], f"takes turns with {turn[0]}"
         return UNKNOWN, "the text does not say who speaks"
@@ -232,25 +253,23 @@ class _Paragraph:
         acting = self._acting(self._before(i))
         if may_be(acting):
             return acting
-        if (
-            i
-            and self.said[-1][0] != UNKNOWN
-            and may_be(self.said[-1][0])
-            and self._before(i).strip()
-        ):
-            return self.said[-1][0]
-        for name in reversed(self.memory):
+        # Asked ahead, from the quotation that opens the paragraph, nobody has spoken yet.
+        spoke = self.said[-1][0] if self.said else UNKNOWN
+        if spoke != UNKNOWN and may_be(spoke) and self._before(i).strip():
+            return spoke
+        for name in self.memory:
             if self._pronoun_of(name) == pronoun:
                 return name
         sure = [f.name for f in self.people if f.pronoun == pronoun and f.kind == "person"]
         if len(sure) == 1:
             return sure[0]
-        rest = _without(self.body, self.spans, self.spans[i][1])
+        behind = range(i, min(i + NEAR, len(self.spans)))
+        rest = " ".join(map(self._after, behind))
         near = next((s for s in map(self._subject, _sentences(rest)[1:]) if may_be(s)), None)
         if near:
             return near
         if not sure:
-            last = self.memory[-1] if self.memory else None
+            last = next(iter(self.memory), None)
             open_ = [
                 f.name
                 for f in self.people
@@ -263,16 +282,6 @@ class _Paragraph:
         return self.pronouns.get(name) or ROLES.get(name.removeprefix("the ").lower())
 
 
-def _without(body: str, spans: Sequence[tuple[int, int]], start: int) -> str:
-    """The narration of a paragraph behind `start`."""
-    out, at = [], start
-    for first, end in spans:
-        if first >= start:
-            out.append(body[at:first])
-            at = end
-    return " ".join([*out, body[at:]])
-
-
 def _sentences(text: str) -> list[str]:
     """Sentences of a stretch of narration, without marks at their heads."""
     return [
@@ -280,7 +289,7 @@ def _sentences(text: str) -> list[str]:
     ] or [""]
 
 
-def _note_mentions(body: str, figures: Sequence[Figure], memory: list[str]) -> None:
+def _note_mentions(body: str, figures: Sequence[Figure], memory: Recent) -> None:
     """Let a figure that narration names, and nobody else, be the one a following "she said"
     means."""
     named = [
@@ -290,4 +299,4 @@ def _note_mentions(body: str, figures: Sequence[Figure], memory: list[str]) -> N
         and any(re.search(rf"\b{re.escape(n)}\b", body) for n in (f.name, *f.aliases))
     ]
     if len(named) == 1 and named[0].name in memory:
-        memory.append(named[0].name)
+        memory.hear(named[0].name)
