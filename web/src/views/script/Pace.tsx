@@ -142,7 +142,7 @@ function Lengths({ film }: { film: Film }) {
     [
       "Hook",
       quick ? "holds" : "slow",
-      `${early} ${early === 1 ? "shot" : "shots"} in 5 s, first ${secondsOf(film, first).toFixed(1)} s`,
+      `${early} in 5 s, first ${secondsOf(film, first).toFixed(1)} s`,
     ],
     ["Words", String(film.words.length), `${Math.round(film.words_a_minute)} a minute`],
     [
