@@ -2,7 +2,8 @@
 guess.
 
 A run of capitalised words is a name when it also stands inside sentences. It is taken for a place
-when it mostly follows a word of place; for a person when it speaks, acts, or is called she or he.
+when it ends in a word such as “Street”, or mostly follows a word of place; for a person when it
+speaks, acts, or is called she or he.
 """
 
 import re
@@ -69,6 +70,19 @@ _PLACE_BEFORE = {
     "in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond",
     "through", "across", "around", "between", "reached", "left",
 }
+_PLACE_NOUNS = {
+    "street", "road", "avenue", "alley", "square", "harbour", "harbor", "bay", "island", "isle",
+    "islands", "river", "ocean", "sea", "beach", "coast", "valley", "mountain", "mountains",
+    "forest", "station", "school", "museum", "library", "hotel", "inn", "cathedral", "abbey",
+    "market", "quay", "pier", "lighthouse", "village", "city", "desert", "canyon",
+}
+"""What a name ends in that is the name of a place whoever walks there."""
+_PLACE_OR_SURNAME = {
+    "lane", "hill", "park", "wood", "woods", "bridge", "church", "castle", "court", "house",
+    "hall", "lake", "mill", "farm", "field", "fields", "gate", "tower", "garden", "gardens", "row",
+    "cliff", "point", "rock", "town", "marsh", "green",
+}
+"""What a name ends in that may be somebody's: a place unless it is called she or he."""
 # fmt: on
 _NAME = r"(?:(?:Mr|Mrs|Ms|Dr|St)\.? )?[A-Z][\w'’-]*(?: (?:de|van|von|la|le) [A-Z][\w'’-]*| [A-Z][\w'’-]*)*"
 NEAR = 40
@@ -144,6 +158,8 @@ def people_named(text: str) -> tuple[Figure, ...]:
         # Only ever at the head of a sentence: a name when it comes again and is no word of the text
         # otherwise.
         or (runs[n] > 1 and n.lower() not in lower and acting[n] > 1)
+        # A title makes a name of the one word behind it, wherever it stands and however often.
+        or (n.count(" ") and _bare(n.split(" ")[0]) in _HE_TITLES | _SHE_TITLES | {"dr"})
     ]
     figures = _merge(names, runs, placed, speaks, pronouns)
     return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
@@ -220,10 +236,12 @@ def _merge(
             pronoun = "he"
         elif title in _SHE_TITLES or tally["she"] > tally["he"]:
             pronoun = "she"
-        place = not spoken and sum(placed[n] for n in group) * 2 >= count
+        last = _bare(name.split(" ")[-1]) if " " in name and title not in TITLES else ""
+        named_so = last in _PLACE_NOUNS or (last in _PLACE_OR_SURNAME and not pronoun)
+        place = not spoken and (named_so or sum(placed[n] for n in group) * 2 >= count)
         why = f"named {count} times" + (f", speaks {spoken} times" if spoken else "")
         if place:
-            why += ", after a word of place"
+            why += f", as “{last}” says" if named_so else ", after a word of place"
         figures.append(
             Figure(
                 name,

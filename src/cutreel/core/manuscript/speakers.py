@@ -28,6 +28,7 @@ _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
 _LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
 _NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"
+_ENDS = re.compile(r"(?<=[.!?])(?<!\bMr\.)(?<!\bMrs\.)(?<!\bMs\.)(?<!\bDr\.)(?<!\bSt\.)\s+")
 _SUBJECT = re.compile(
     rf"^(?:(?:Then|And|But|So|At last|Old|Poor) )?(?P<who>{_SOMEBODY})\s+"
     rf"(?:\w+ly )?(?:also |still |only |just )?{_NO_VERB}[a-z]+"
@@ -284,9 +285,7 @@ class _Paragraph:
 
 def _sentences(text: str) -> list[str]:
     """Sentences of a stretch of narration, without marks at their heads."""
-    return [
-        s.strip(' \n,;:—-”"') for s in re.split(r"(?<=[.!?])\s+", text) if s.strip(' \n,;:—-”"')
-    ] or [""]
+    return [s.strip(' \n,;:—-”"') for s in _ENDS.split(text) if s.strip(' \n,;:—-”"')] or [""]
 
 
 def _note_mentions(body: str, figures: Sequence[Figure], memory: Recent) -> None:
