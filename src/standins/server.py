@@ -23,40 +23,25 @@ from pydantic import BaseModel, Field
 
 from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Refusal, Result
 
+from .kinds import MAKERS, do
 from .ledger import Ledger
-from .offers import QUOTAS, amount_of, cost_of, offers, text_of
-from .work import do
+from .offers import QUOTAS, cost_of, offers
 
 MOST_REFERENCE_BYTES = 40_000_000
 
 
-def _wanted(work: JobInput) -> list[str]:
-    """The files that a job refers to."""
-    if work.kind == "enlarge":
-        return work.pictures
-    if work.kind != "picture":
-        return []
-    guide = [work.guide.sha256] if work.guide else []
-    return [
-        *guide,
-        *(r.sha256 for r in work.references),
-        *((work.retouch.base, work.retouch.mask) if work.retouch else ()),
-    ]
-
-
-def _over_cap(work: JobInput, offer: Offer) -> str:
+def _over_cap(job: JobInput, offer: Offer) -> str:
     """By what a job goes beyond an offer's caps; empty when it does not."""
-    caps, text = offer.caps, text_of(work)
-    cap = caps.text_characters if work.kind in ("speech", "script") else caps.prompt_characters
+    maker = MAKERS[job.kind]
+    text, cap = maker.text(job), maker.cap(offer.caps)
     if cap and len(text) > cap:
         return f"{len(text)} characters; at most {cap} are taken."
-    if work.kind == "picture":
-        large = work.width > (caps.width or 1e9) or work.height > (caps.height or 1e9)
-        if work.count > caps.count or large:
-            return f"At most {caps.count} pictures of {caps.width} by {caps.height}."
-    if work.kind in ("sound", "music") and caps.seconds and work.seconds > caps.seconds:
-        return f"At most {caps.seconds:g} seconds."
-    return ""
+    return maker.beyond(job, offer.caps)
+
+
+def _amount_of(job: JobInput) -> int:
+    """How many pieces of a quota a job uses."""
+    return MAKERS[job.kind].amount(job)
 
 
 class Simulation(BaseModel):
@@ -112,7 +97,7 @@ class Desk:
     def start(self, view: JobView, request: JobRequest) -> None:
         task = asyncio.create_task(self._see_through(view, request))
         self.tasks[view.id] = task
-        self.promised[view.id] = (request.offer, amount_of(request.input))
+        self.promised[view.id] = (request.offer, _amount_of(request.input))
 
         def ended(_: asyncio.Task[None]) -> None:
             self.tasks.pop(view.id, None)
@@ -129,11 +114,11 @@ class Desk:
         over, unknown = _over_cap(work, offer), self._unknown(work, offer)
         if over or unknown:
             return Refusal(code="over-cap" if over else "bad-request", message=over or unknown)
-        text = text_of(work).lower()
+        text = MAKERS[work.kind].text(work).lower()
         bad = next((w for w in self.simulation.refuse_words if w.lower() in text), None)
         if bad:
             return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")
-        if offer.quota.left < amount_of(work):
+        if offer.quota.left < _amount_of(work):
             return Refusal(
                 code="out-of-quota",
                 message=f"{offer.quota.left} left of {offer.quota.limit}.",
@@ -143,15 +128,10 @@ class Desk:
 
     def _unknown(self, work: JobInput, offer: Offer) -> str:
         """What of a job is not to be had here; empty when all is."""
-        if not all((self.ledger.files / n).exists() for n in _wanted(work)):
+        maker = MAKERS[work.kind]
+        if not all((self.ledger.files / n).exists() for n in maker.refers_to(work)):
             return "A reference is not known here; put it to /references first."
-        if work.kind == "speech" and work.voice not in [v.name for v in offer.voices]:
-            return f"There is no voice “{work.voice}”."
-        if work.kind == "music" and work.mood not in offer.moods:
-            return f"There is no mood “{work.mood}”."
-        if work.kind == "script" and work.language not in offer.languages:
-            return f"This writer does not write “{work.language}”."
-        return ""
+        return maker.unknown(work, offer)
 
     async def _see_through(self, view: JobView, request: JobRequest) -> None:
         tries = self.tries[view.id] = self.tries.get(view.id, 0) + 1
@@ -191,7 +171,7 @@ class Desk:
             view.cost = cost_of(offer, request.input)
             view.state, view.progress = "done", 1.0
             self.promised.pop(view.id, None)
-            self.ledger.use(offer.name, amount_of(request.input), datetime.now(UTC))
+            self.ledger.use(offer.name, _amount_of(request.input), datetime.now(UTC))
             self.ledger.save(view)
         except asyncio.CancelledError:
             if view.state != "done":

@@ -3,7 +3,6 @@
 import io
 import os
 import signal
-import time
 import uuid
 
 import httpx
@@ -11,7 +10,7 @@ import numpy as np
 import pytest
 from PIL import Image
 
-from tests.waiting import until
+from tests.waiting import steady, until
 
 
 def start(client, film: dict, **wish) -> dict:
@@ -277,6 +276,16 @@ def test_the_preview_plays_before_anything_is_made(client, film) -> None:
     )
 
 
+def test_the_sound_of_the_preview_is_mixed_by_a_worker_and_not_inside_a_request(client) -> None:
+    text = "The whole harbour lay dark that evening, but for one small lantern on the last boat."
+    film = client.post("/api/films", json={"title": "Mixed", "text": text}).json()
+    base = f"/api/films/{film['id']}/preview/{film['preview']}"
+    first = client.get(f"{base}/sound").json()
+    assert first["ready"] is False and first["seconds"] > 0
+    until(lambda: client.get(f"{base}/sound").json()["ready"])
+    assert "#EXT-X-BYTERANGE" in client.get(f"{base}/audio.m3u8").text
+
+
 def test_a_rejected_take_is_not_used_nor_made_again_with_its_seed(client, film, finished) -> None:
     shot = film["shots"][0]["id"]
     finished(film["id"], start(client, film, shots=[shot], takes=2)["id"])
@@ -374,8 +383,7 @@ def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(
         return view if view["state"] == "paused" else None
 
     resting = until(rests, 20)
-    time.sleep(3)
-    still = until(rests, 20)
+    still = steady(lambda: until(rests, 20))
     assert still["done"] <= resting["done"] + 2, "only what was begun is finished"
     assert still["done"] < still["total"]
     assert client.post(f"/api/runs/{run['id']}/go-on").json()["state"] == "going"

@@ -52,7 +52,8 @@ def make(page: Page, takes: int | None = None) -> None:
 
 def no_barriers(page: Page, where: str) -> None:
     """Nothing on the page that WCAG 2.2 AA forbids. Source: axe-core."""
-    page.wait_for_timeout(500)
+    # What fades in has less contrast on the way.
+    page.wait_for_function("document.getAnimations().every((a) => a.playState !== 'running')")
     found = Axe().run(
         page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]}
     )

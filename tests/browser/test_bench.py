@@ -190,7 +190,6 @@ def test_a_figure_is_posed_by_mouse_and_keys_and_made(page: Page) -> None:
     page.mouse.down()
     page.mouse.move(box["x"] + 60, box["y"] + 60, steps=4)
     page.mouse.up()
-    page.wait_for_timeout(500)
     ask.click()
     expect(takes.get_by_role("listitem")).to_have_count(6, timeout=60_000)
     expect(page.get_by_role("figure", name="Take 3")).to_contain_text("Posed anew from take 1.")

@@ -139,9 +139,10 @@ def film_of(tmp_path, plans) -> str:
     segments = [make_segment(p, lambda name, depth: media[name]) for _, p in plans]
     tone = (0.1 * np.sin(np.arange(48_000 * 4) / 20)).astype(np.float32)
     total = sum(p.frames for _, p in plans)
-    sound = encode_sound([np.stack([tone, tone], 1)[: total * 2000]], 48_000)
+    sound = tmp_path / "sound.m4a"
+    sound.write_bytes(encode_sound([np.stack([tone, tone], 1)[: total * 2000]], 48_000))
     path = str(tmp_path / "film.mp4")
-    assert join(segments, sound, RATE.fraction, path, {"title": "t"}) == total
+    assert join(segments, str(sound), RATE.fraction, path, {"title": "t"}) == total
     return path
 
 

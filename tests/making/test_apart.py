@@ -2,12 +2,14 @@
 
 import os
 import time
+from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 
-from cutreel.core.errors import BadInput
+from cutreel.core.errors import BadInput, CutReelError
 from cutreel.making import apart
 from cutreel.making.apart import Reader
+from tests.waiting import until
 
 
 def dies(data: bytes) -> None:
@@ -28,6 +30,16 @@ def whose(data: bytes) -> tuple[int, int]:
 
 def says_no(data: bytes) -> None:
     raise BadInput("It has only 3 by 3 pixels.", "Bring a larger one.")
+
+
+def test_what_is_being_read_when_the_server_stops_is_given_up_and_keeps_nobody_waiting() -> None:
+    reader = Reader()
+    with ThreadPoolExecutor(1) as pool:
+        waits = pool.submit(reader.read, hangs, b"")
+        until(lambda: reader._open)
+        reader.close()
+        with pytest.raises(CutReelError, match="stopping"):
+            waits.result(20)
 
 
 def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(

@@ -50,3 +50,11 @@ def test_what_is_not_kept_is_said(media: MediaStore) -> None:
     with pytest.raises(NotFound, match="gone"):
         media.get("0" * 64 + ".png")
     assert not media.has("0" * 64 + ".png")
+
+
+def test_what_is_large_is_copied_to_a_file(media: MediaStore, tmp_path) -> None:
+    name, path = media.put(bytes(range(256)) * 40_000, "m4a"), tmp_path / "sound.m4a"
+    media.copy(name, path)
+    assert path.read_bytes() == media.get(name)
+    with pytest.raises(NotFound, match="gone"):
+        media.copy("0" * 64 + ".m4a", path)

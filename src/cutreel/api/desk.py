@@ -1,13 +1,14 @@
 """Films as they are served: the last states of each, so that a page that knows one is told only what changed."""
 
 import secrets
-from collections import OrderedDict
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
 from functools import partial
 from itertools import count
 from threading import RLock
+
+from cachetools import FIFOCache, LRUCache
 
 from cutreel.core.errors import Clash
 from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
@@ -29,7 +30,7 @@ class _Film:
     """What is remembered of one film."""
 
     lock: RLock = field(default_factory=RLock)
-    states: "OrderedDict[str, FilmState]" = field(default_factory=OrderedDict)
+    states: FIFOCache[str, FilmState] = field(default_factory=lambda: FIFOCache(MOST_STATES))
     last: FilmState | None = None
     at: tuple[object, ...] = ()
     reading: ReadingMemory = field(default_factory=ReadingMemory)
@@ -47,7 +48,7 @@ class FilmDesk:
 
     def __init__(self, shop: Workshop, preview: PreviewDesk) -> None:
         self.shop, self.preview = shop, preview
-        self._films: OrderedDict[str, _Film] = OrderedDict()
+        self._films: LRUCache[str, _Film] = LRUCache(MOST_FILMS)
         self._lock = RLock()
         self._boot, self._count = secrets.token_hex(3), count(1)
 
@@ -88,8 +89,6 @@ class FilmDesk:
             )
             known.last, known.at = state, at
             known.states[state.token] = state
-            while len(known.states) > MOST_STATES:
-                known.states.popitem(last=False)
             return state
 
     def state(self, film: str, token: str) -> FilmState:
@@ -122,11 +121,7 @@ class FilmDesk:
 
     def _film(self, film: str) -> _Film:
         with self._lock:
-            known = self._films.setdefault(film, _Film())
-            self._films.move_to_end(film)
-            while len(self._films) > MOST_FILMS:
-                self._films.popitem(last=False)
-            return known
+            return self._films.setdefault(film, _Film())
 
     def _made(self, known: _Film, keys: Collection[str]) -> Mapping[str, Result]:
         """The results there are among some keys; where there was none, none is looked for until something was made."""

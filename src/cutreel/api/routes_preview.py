@@ -4,8 +4,9 @@ from fastapi import APIRouter
 from fastapi.responses import Response
 
 from cutreel.core.errors import NotFound
+from cutreel.making import PreviewSound
 
-from .door import Preview, Shop
+from .door import Films, Preview
 
 router = APIRouter(prefix="/api/films/{film}/preview")
 PLAYLIST = "application/vnd.apple.mpegurl"
@@ -22,9 +23,15 @@ def master(film: str, version: str) -> Response:
     return Response(text, media_type=PLAYLIST)
 
 
+@router.get("/{version}/sound")
+def sound(film: str, version: str, films: Films, preview: Preview) -> PreviewSound:
+    """Whether the sound is mixed; if not, a worker begins, and about how long that takes."""
+    return preview.sound(films.now(film).film)
+
+
 @router.get("/{version}/{kind}.m3u8")
-def playlist(film: str, version: str, kind: str, shop: Shop, preview: Preview) -> Response:
-    found = preview.playlists(shop.assembled(film))
+def playlist(film: str, version: str, kind: str, films: Films, preview: Preview) -> Response:
+    found = preview.playlists(films.now(film).film)
     if kind not in ("video", "audio"):
         raise NotFound("There is no such playlist.")
     return Response(

@@ -10,7 +10,7 @@ from .known import REGISTRY, RunRequest
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
 from .planning import SHORT_SIDE, frame_size, planned_segments
-from .preview import PreviewDesk
+from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
 from .references import ReferencesWanted, candidates
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
@@ -22,7 +22,7 @@ from .writing import write
 # fmt: off
 __all__ = [
     "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "Faults", "FoundStory", "Origin", "PersonDrift", "Picture",
-    "PicturesWanted", "PreviewDesk", "Queue", "ReferencesWanted", "RunRequest", "Workshop",
+    "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReferencesWanted", "RunRequest", "Workshop",
     "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
     "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "pause_run", "picture_spec", "planned_segments",
     "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",

@@ -5,12 +5,13 @@ import atexit
 import resource
 import threading
 from collections.abc import Callable
+from concurrent.futures import CancelledError, Future
 from multiprocessing import get_context
 from typing import Any, TypeVar
 
 from pebble import ProcessPool
 
-from cutreel.core.errors import BadInput
+from cutreel.core.errors import BadInput, CutReelError
 
 T = TypeVar("T")
 SECONDS = 60
@@ -29,6 +30,8 @@ class Reader:
     def __init__(self) -> None:
         self._lock = threading.Lock()
         self._pool: Any = None
+        self._open: set[Future[Any]] = set()
+        """What is being read: a pool that is stopped answers none of it by itself."""
 
     def read(self, work: Callable[..., T], data: bytes, *more: Any, what: str = PICTURE) -> T:
         """What `work` makes of a file, which is to be `what`. Raises BadInput in words the maker
@@ -39,11 +42,14 @@ class Reader:
                     max_workers=1, context=get_context("spawn"), initializer=_bounded
                 )
                 atexit.register(self.close)
-            pool = self._pool
+            future = self._pool.schedule(work, args=(data, *more), timeout=SECONDS)
+            self._open.add(future)
         try:
-            found: T = pool.schedule(work, args=(data, *more), timeout=SECONDS).result()
+            found: T = future.result()
         except BadInput:
             raise
+        except CancelledError:
+            raise CutReelError("Cut Reel is stopping.", "Start it again, then try again.") from None
         except TimeoutError as error:
             raise BadInput(
                 f"That file could not be read within {SECONDS} seconds.", _ADVICE[what]
@@ -52,6 +58,8 @@ class Reader:
             raise BadInput(
                 f"That file is not a {what}, or it is damaged.", _ADVICE[what]
             ) from error
+        finally:
+            self._open.discard(future)
         return found
 
     def warm(self) -> None:
@@ -63,6 +71,8 @@ class Reader:
         with self._lock:
             if self._pool is not None:
                 self._pool.stop()
+                for future in tuple(self._open):
+                    future.cancel()
                 self._pool.join()
                 self._pool = None
 

@@ -2,6 +2,7 @@
 
 import io
 from collections.abc import Iterator
+from dataclasses import dataclass
 from pathlib import Path
 from typing import Any
 
@@ -9,6 +10,7 @@ import av
 import numpy as np
 import soundfile
 import soxr
+from cachetools import LRUCache
 from numpy.typing import NDArray
 
 from cutreel.core.errors import BadInput
@@ -17,6 +19,8 @@ from cutreel.store import MediaStore
 
 MOST_HELD = 4_000_000
 """Bytes of an encoded sound that is held decoded: a line, an effect, an ambience."""
+MOST_DECODED = 64_000_000
+"""Bytes of sounds that are held at a time: a minute and a half of everything that sounds at once."""
 FRAMES_IN_HAND = 400
 
 
@@ -32,34 +36,71 @@ def samples_of(data: bytes) -> NDArray[np.float32]:
     return out
 
 
-class FileSource:
-    """A kept sound that gives any stretch of itself in stereo. What is short is held in memory; of
-    what is long only its encoded file is, and stretches are decoded as they are asked for."""
+class KeptSounds:
+    """Kept sounds, decoded as they are asked for. What was used last stays decoded until all of that together is
+    large, so that a film of a thousand lines needs no more memory than one of ten."""
 
-    def __init__(self, data: bytes, cut: tuple[int, int] | None) -> None:
-        self._first, self._held = 0, None if len(data) > MOST_HELD else samples_of(data)
+    def __init__(self, media: MediaStore, most: int = MOST_DECODED) -> None:
+        self.media = media
+        self._open: LRUCache[str, _Opened] = LRUCache(most, getsizeof=lambda sound: sound.bytes)
+
+    @property
+    def held(self) -> int:
+        """Bytes that are held."""
+        return int(self._open.currsize)
+
+    def opened(self, name: str) -> "_Opened":
+        """The sound of a media file. Raises BadInput and NotFound."""
+        found = self._open.get(name)
+        if found is None:
+            found = _Opened(self.media.get(name))
+            if found.bytes <= self._open.maxsize:
+                self._open[name] = found
+        return found
+
+    def source(self, name: str, cut: tuple[int, int] | None = None) -> "FileSource":
+        """A sound, or the samples of it that lie in `cut`, as a source of a mix."""
+        length = self.opened(name).length
+        first, end = cut or (0, length)
+        return FileSource(self, name, first, min(end, length) - first)
+
+
+class _Opened:
+    """An encoded sound, opened. What is short is held decoded; of what is long only the file is, and stretches are
+    decoded as they are asked for."""
+
+    def __init__(self, data: bytes) -> None:
+        self._held = None if len(data) > MOST_HELD else samples_of(data)
         if self._held is None:
             self._file = soundfile.SoundFile(io.BytesIO(data))
             if self._file.samplerate != RATE:  # rare, and long: it is brought to our rate whole
                 self._held = samples_of(data)
-        length = len(self._held) if self._held is not None else len(self._file)
-        if cut is not None:
-            self._first, length = cut[0], min(cut[1], length) - cut[0]
-        self.length = length
-
-    @classmethod
-    def of(cls, media: MediaStore, name: str, cut: tuple[int, int] | None) -> "FileSource":
-        return cls(media.get(name), cut)
+        self.length = len(self._file) if self._held is None else len(self._held)
+        self.bytes = len(data) if self._held is None else self._held.nbytes
 
     def read(self, start: int, end: int) -> NDArray[np.float32]:
         """Samples `start` up to `end`, shape (n, 2)."""
-        start, end = self._first + start, self._first + min(end, self.length)
         if self._held is not None:
             part = self._held[start:end]
         else:
             self._file.seek(start)
             part = self._file.read(max(0, end - start), dtype="float32", always_2d=True)
         return part if part.shape[1] == 2 else np.repeat(part[:, :1], 2, axis=1)
+
+
+@dataclass(frozen=True)
+class FileSource:
+    """A stretch of a kept sound, from sample `first` on, that gives any stretch of itself in stereo."""
+
+    sounds: KeptSounds
+    name: str
+    first: int
+    length: int
+
+    def read(self, start: int, end: int) -> NDArray[np.float32]:
+        """Samples `start` up to `end`, shape (n, 2)."""
+        opened = self.sounds.opened(self.name)
+        return opened.read(self.first + start, self.first + min(end, self.length))
 
 
 class FileScratch:

@@ -37,10 +37,11 @@ def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None
         )
     width, height = plans[0][1].width, plans[0][1].height
     with tempfile.TemporaryDirectory(prefix="cutreel-film-") as folder:
-        path = Path(folder) / "film.mp4"
+        path, sound = Path(folder) / "film.mp4", Path(folder) / "sound.m4a"
+        shop.media.copy(mixed.media or "", sound)
         join(
             (shop.media.get(results[plan.key].media or "") for _, plan in plans),
-            shop.media.get(mixed.media or ""),
+            str(sound),
             film.rate.fraction,
             str(path),
             {

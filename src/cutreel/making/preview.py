@@ -1,5 +1,5 @@
-"""The preview: the whole film at small size as HLS, from the same plan; segments are rendered when
-a player asks."""
+"""The preview: the whole film at small size as HLS, from the same plan; a worker renders segments and
+mixes the sound when a player asks."""
 
 import time
 from dataclasses import dataclass
@@ -9,11 +9,23 @@ from cutreel.core.errors import CutReelError
 from cutreel.core.render import SegmentPlan, media_of, split_init, timescale
 from cutreel.store import Assembled
 
-from .kinds.mix import mix_spec, mixed
+from .kinds.mix import mix_spec, mix_weight
+from .kinds.segment import SegmentSpec
 from .planning import planned_segments
+from .registry import Spec
 from .workshop import Workshop
 
 WAIT = 60.0
+"""Seconds for which a request waits for a worker."""
+LOOK_EVERY = 0.08
+
+
+@dataclass(frozen=True)
+class PreviewSound:
+    """Whether a film's sound is mixed, and if not, about how many seconds mixing it takes."""
+
+    ready: bool
+    seconds: float
 
 
 @dataclass(frozen=True)
@@ -36,15 +48,21 @@ class PreviewDesk:
 
     def version(self, film: Assembled) -> str:
         """A name for the film as it looks and sounds now, good for as long as this process runs."""
-        line = film.timeline
-        burned = line.captions if film.document.settings.captions == "burn" else ()
-        parts = (line.clips, line.joins, line.sounds, burned, film.document.settings.aspect)
-        return f"{hash((str(line.rate), *(tuple(p) for p in parts))) & 0xFFFFFFFFFFFFFFFF:016x}"
+        return f"{hash(film.appearance) & 0xFFFFFFFFFFFFFFFF:016x}"
+
+    def sound(self, film: Assembled) -> PreviewSound:
+        """How it stands with the sound; mixing it begins when it is not there yet."""
+        spec = mix_spec(film)
+        ready = bool(self.shop.results.known([spec.key]))
+        if not ready:
+            self.shop.queue.put_waited(spec)
+        return PreviewSound(ready, mix_weight(film))
 
     def playlists(self, film: Assembled) -> Playlists:
-        """Playlists of the whole film; the mix is made now if it is not there yet."""
+        """Playlists of the whole film; for its sound a worker is waited for. Raises CutReelError when that takes
+        longer than a page should wait."""
         plans = planned_segments(film, "preview")
-        media = self._mix(film)
+        media = self._made(mix_spec(film))
         longest = max((p.frames for _, p in plans), default=1)
         lines = [
             "#EXTM3U",
@@ -82,34 +100,31 @@ class PreviewDesk:
             "\n".join([*sound, "#EXT-X-ENDLIST", ""]),
         )
 
-    def _mix(self, film: Assembled) -> str:
-        """The media file of the film's sound."""
-        spec = mix_spec(film)
-        found = self.shop.results.get(spec.key)
-        if found is None or found.media is None:
-            made = mixed(self.shop, spec)
-            self.shop.results.put(spec.key, spec.kind, made.media, dict(made.data))
-            return made.media or ""
-        return found.media
-
     def segment(self, film: str, name: str) -> bytes:
         """The bytes of a segment, rendered first if need be."""
         found = self.shop.results.get(name)
+        if found is not None and found.media is not None:
+            return self.shop.media.get(found.media)
+        if name not in self._plans:
+            for _, known in planned_segments(self.shop.assembled(film), "preview"):
+                self._plans[known.key] = known
+        plan = self._plans.get(name)
+        if plan is None:
+            raise CutReelError("The film has changed since.", "Load it again.")
+        return self.shop.media.get(self._made(SegmentSpec(plan=plan)))
+
+    def _made(self, spec: Spec) -> str:
+        """The media file made from a spec, by a worker if it is not there yet."""
+        found = self.shop.results.get(spec.key)
         if found is None:
-            if name not in self._plans:
-                for _, known in planned_segments(self.shop.assembled(film), "preview"):
-                    self._plans[known.key] = known
-            plan = self._plans.get(name)
-            if plan is None:
-                raise CutReelError("The film has changed since.", "Load it again.")
-            self.shop.queue.put_segment(name, plan.model_dump(mode="json"))
+            self.shop.queue.put_waited(spec)
             until = time.monotonic() + WAIT
             while found is None and time.monotonic() < until:
-                time.sleep(0.08)
-                found = self.shop.results.get(name)
+                time.sleep(LOOK_EVERY)
+                found = self.shop.results.get(spec.key)
         if found is None or found.media is None:
             raise CutReelError("The preview takes longer than usual.", "Play again in a moment.")
-        return self.shop.media.get(found.media)
+        return found.media
 
     def part(self, film: str, name: str, part: str) -> bytes:
         """`init.mp4`, or `FRAME.m4s`: the segment moved to where it stands in the film."""

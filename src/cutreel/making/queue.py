@@ -11,9 +11,9 @@ from procrastinate.exceptions import AlreadyEnqueued
 from sqlalchemy import text
 from sqlalchemy.orm import Session
 
-from .registry import COMPUTING
+from .registry import COMPUTING, Spec
 
-ITEM, SEGMENT = "cutreel.item", "cutreel.preview_segment"
+ITEM, WAITED = "cutreel.item", "cutreel.waited"
 
 
 class Queue:
@@ -56,13 +56,12 @@ class Queue:
             {"task": ITEM, "items": list(items)},
         )
 
-    def put_segment(self, name: str, plan: dict[str, Any]) -> None:
-        """Queue a segment that a player waits for, before everything else; one that is queued is
-        not queued again."""
+    def put_waited(self, spec: Spec) -> None:
+        """Queue what a page waits for, before everything else; what is queued is not queued again."""
         try:
             self._app.configure_task(
-                SEGMENT, allow_unknown=True, queue=COMPUTING, priority=20, queueing_lock=name
-            ).defer(key=name, plan=plan)
+                WAITED, allow_unknown=True, queue=COMPUTING, priority=20, queueing_lock=spec.key
+            ).defer(kind=spec.kind, spec=spec.model_dump(mode="json"))
         except AlreadyEnqueued:
             return
 

@@ -2,7 +2,6 @@
 
 from collections.abc import Callable
 from functools import lru_cache
-from typing import Any
 
 from cutreel.core.render import Planes, SegmentPlan, make_segment, planes_of
 
@@ -33,14 +32,6 @@ def rendered(
             progress(done / segment.frames)
 
     return make_segment(segment, lambda media, depth: _planes(shop, media, depth), each)
-
-
-def render_segment(shop: Workshop, name: str, plan: dict[str, Any]) -> None:
-    """Render a segment that a player is waiting for, unless it is there."""
-    if shop.results.get(name) is None:
-        segment = SegmentPlan.model_validate(plan)
-        media = shop.media.put(rendered(shop, segment), "mp4")
-        shop.results.put(name, "segment", media, {"frames": segment.frames})
 
 
 @lru_cache(MOST_PLANES)

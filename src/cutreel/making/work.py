@@ -9,6 +9,7 @@ import logging
 from collections.abc import Mapping
 from dataclasses import dataclass
 from decimal import Decimal
+from typing import Any
 
 from sqlalchemy.exc import OperationalError
 
@@ -67,6 +68,29 @@ class Work:
 
     def offer_of(self, kind: str) -> Offer:
         return self.shop.offer_of(kind)
+
+
+class Waited(Work):
+    """What a page waits for, outside of any run: nobody is told how far it is, and nobody drops it."""
+
+    def __init__(self, shop: Workshop) -> None:
+        self.shop = shop
+
+    def progress(self, share: float) -> None:
+        return
+
+    def dropped(self) -> bool:
+        return False
+
+
+def make_waited(shop: Workshop, name: str, spec: Mapping[str, Any]) -> None:
+    """Make what a page waits for, unless it is there."""
+    kind = shop.registry.kinds[name]
+    wanted = kind.spec.model_validate(spec)
+    if shop.results.get(wanted.key) is None:
+        made = kind.make(wanted, Waited(shop))
+        if made is not None:
+            shop.results.put(wanted.key, name, made.media, dict(made.data))
 
 
 def work_on(shop: Workshop, number: int) -> None:

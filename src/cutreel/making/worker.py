@@ -3,14 +3,14 @@
 import asyncio
 import logging
 import signal
+from typing import Any
 
 from procrastinate import App
 
-from .queue import ITEM, SEGMENT
+from .queue import ITEM, WAITED
 from .registry import COMPUTING, SERVICES
-from .rendering import render_segment
 from .runner import advance
-from .work import work_on
+from .work import make_waited, work_on
 from .workshop import Workshop, workshop_from_environment
 
 log = logging.getLogger("cutreel.worker")
@@ -18,7 +18,7 @@ AT_ONCE = {COMPUTING: 1, SERVICES: 4}
 """How many jobs of each queue a worker has in hand."""
 SWEEP_EVERY = 4.0
 STALLED_AFTER = 20.0
-"""Seconds without a sign of life after which a worker's preview segments are taken up again."""
+"""Seconds without a sign of life after which what a page waits for is taken up by another worker."""
 
 
 def known_to(app: App, shop: Workshop) -> App:
@@ -28,9 +28,9 @@ def known_to(app: App, shop: Workshop) -> App:
     def item(item: int) -> None:
         work_on(shop, item)
 
-    @app.task(name=SEGMENT)
-    def segment(key: str, plan: dict[str, object]) -> None:
-        render_segment(shop, key, plan)
+    @app.task(name=WAITED)
+    def waited(kind: str, spec: dict[str, Any]) -> None:
+        make_waited(shop, kind, spec)
 
     return app
 
@@ -89,7 +89,7 @@ async def _sweep_on(app: App, shop: Workshop) -> None:
         try:
             await asyncio.to_thread(sweep, shop)
             stalled = await app.job_manager.get_stalled_jobs(
-                seconds_since_heartbeat=STALLED_AFTER, task_name=SEGMENT
+                seconds_since_heartbeat=STALLED_AFTER, task_name=WAITED
             )
             for job in stalled:
                 await app.job_manager.retry_job(job)

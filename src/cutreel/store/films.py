@@ -1,13 +1,13 @@
 """Films and their changes: every change is one numbered row that can be taken back exactly."""
 
 import secrets
-from collections import OrderedDict
 from dataclasses import dataclass
 from datetime import datetime
 from threading import Lock
 from typing import Any
 
 import jsonpatch
+from cachetools import LRUCache
 from sqlalchemy import func, select, update
 from sqlalchemy.orm import Session, defer
 
@@ -55,7 +55,7 @@ class FilmStore:
 
     def __init__(self, database: Database) -> None:
         self.database = database
-        self._known: OrderedDict[str, _Known] = OrderedDict()
+        self._known: LRUCache[str, _Known] = LRUCache(MOST_KNOWN)
         self._lock = Lock()
 
     def add(self, document: FilmDocument, edges: list[str], film: str | None = None) -> str:
@@ -323,9 +323,6 @@ class FilmStore:
     def _remember(self, film: str, known: _Known) -> None:
         with self._lock:
             self._known[film] = known
-            self._known.move_to_end(film)
-            while len(self._known) > MOST_KNOWN:
-                self._known.popitem(last=False)
 
     def _row(self, session: Session, row: Film, known: _Known | None = None) -> FilmRow:
         undo, redo = self._next(session, row.id, True), self._next(session, row.id, False)

@@ -64,6 +64,13 @@ class MediaStore:
         except FileNotFoundError:
             raise NotFound("That media file is gone.", "Make it again.") from None
 
+    def copy(self, name: str, path: Path) -> None:
+        """Put the bytes of `name` into a file; they are never held whole. Raises NotFound."""
+        try:
+            self.fs.get_file(self.path(name), str(path))
+        except FileNotFoundError:
+            raise NotFound("That media file is gone.", "Make it again.") from None
+
     def part(self, name: str, start: int, end: int) -> bytes:
         """Bytes `start` up to `end` of `name`; no others are fetched. Raises NotFound."""
         try:

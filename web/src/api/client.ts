@@ -20,6 +20,7 @@ export type Impact = Schemas["Impact"];
 export type Spending = Schemas["Spending"];
 export type Look = Schemas["Look"];
 export type CutPreview = Schemas["CutPreview"];
+export type PreviewSound = Schemas["PreviewSound"];
 export type Offer = Schemas["Offer"];
 export type Command = Schemas["Change"]["command"];
 export type CutWish = Schemas["CutAgain"];

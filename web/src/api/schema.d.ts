@@ -1087,6 +1087,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/preview/{version}/sound": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sound
+         * @description Whether the sound is mixed; if not, a worker begins, and about how long that takes.
+         */
+        get: operations["sound_api_films__film__preview__version__sound_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/preview/{version}/{kind}.m3u8": {
         parameters: {
             query?: never;
@@ -2964,6 +2984,16 @@ export interface components {
              * @default
              */
             stock: string;
+        };
+        /**
+         * PreviewSound
+         * @description Whether a film's sound is mixed, and if not, about how many seconds mixing it takes.
+         */
+        PreviewSound: {
+            /** Ready */
+            ready: boolean;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * Price
@@ -6295,6 +6325,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sound_api_films__film__preview__version__sound_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                version: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewSound"];
                 };
             };
             /** @description Validation Error */

@@ -2,7 +2,7 @@
 import Hls from "hls.js";
 import { useCallback, useEffect, useRef, useState } from "react";
 
-import type { Film } from "../api/client";
+import { type Film, type PreviewSound, api, unwrap } from "../api/client";
 import { useRuns } from "../api/film";
 import { useKeys } from "../keys/useKeys";
 import { playhead, playing, seekTo, usePlayhead } from "../state/playhead";
@@ -17,6 +17,7 @@ export function Monitor({ film }: { film: Film }) {
   const loaded = useRef<string | null>(null);
   const hls = useRef<Hls | null>(null);
   const [state, setState] = useState<"rest" | "loading" | "ready" | "failed">("rest");
+  const [mixing, setMixing] = useState(0);
   const frame = usePlayhead();
   const isPlaying = useStore(playing);
   const asked = useStore(seekTo);
@@ -44,8 +45,13 @@ export function Monitor({ film }: { film: Film }) {
       hls.current = player;
       setState("loading");
       player.on(Hls.Events.ERROR, (_, data) => data.fatal && setState("failed"));
-      player.loadSource(`/api/films/${film.id}/preview/${version}/film.m3u8`);
       player.attachMedia(video.current);
+      void mixed(film.id, version, () => hls.current === player, setMixing)
+        .then(() => {
+          if (hls.current === player)
+            player.loadSource(`/api/films/${film.id}/preview/${version}/film.m3u8`);
+        })
+        .catch(() => setState("failed"));
     },
     [film.id],
   );
@@ -141,7 +147,9 @@ export function Monitor({ film }: { film: Film }) {
           />
           {state === "loading" && (
             <span className="absolute bottom-2 right-2 rounded bg-[#191613cc] px-2 py-0.5 text-[12px] text-[#faf6ec]">
-              laying the preview …
+              {mixing > 5
+                ? `mixing the sound, about ${Math.round(mixing)} s …`
+                : "laying the preview …"}
             </span>
           )}
         </div>
@@ -178,6 +186,24 @@ export function Monitor({ film }: { film: Film }) {
       </div>
     </section>
   );
+}
+
+/** Waits until a film's sound is mixed, or nobody wants it any more; `about` is told how many seconds it takes. */
+async function mixed(
+  film: string,
+  version: string,
+  wanted: () => boolean,
+  about: (seconds: number) => void,
+) {
+  const path = { film, version };
+  while (wanted()) {
+    const sound = unwrap<PreviewSound>(
+      await api.GET("/api/films/{film}/preview/{version}/sound", { params: { path } }),
+    );
+    about(sound.ready ? 0 : sound.seconds);
+    if (sound.ready) return;
+    await new Promise((resolve) => setTimeout(resolve, 400));
+  }
 }
 
 const patient = {

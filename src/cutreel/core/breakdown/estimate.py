@@ -37,16 +37,27 @@ def pause_after(word: Word, following: Word | None) -> float:
         return SCENE
     if following.paragraph != word.paragraph:
         return PARAGRAPH
-    mark = word.text.rstrip("”’\"')")[-1:]
     if following.line == word.line:
-        if mark in tuple(".!?…"):
-            return STOP_WITHIN
-        return COMMA_WITHIN if mark in tuple(",;:—–") or word.text.endswith("--") else 0.0
+        return pause_within(word.text)
+    mark = _mark(word.text)
     if following.sentence != word.sentence:
         return SENTENCE
     if mark in ";:—–…" or word.text.endswith("--"):
         return CLAUSE
     return COMMA if mark == "," else 0.0
+
+
+def pause_within(text: str) -> float:
+    """Seconds of silence behind a word, written so, inside of a line."""
+    mark = _mark(text)
+    if mark in tuple(".!?…"):
+        return STOP_WITHIN
+    return COMMA_WITHIN if mark in tuple(",;:—–") or text.endswith("--") else 0.0
+
+
+def _mark(text: str) -> str:
+    """The punctuation that ends a word; empty where none does."""
+    return text.rstrip("”’\"')")[-1:]
 
 
 def estimate_words(script: Manuscript) -> NDArray[np.float64]:

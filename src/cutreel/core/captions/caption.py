@@ -8,6 +8,7 @@ words allow (DCMP Captioning Key, from memory).
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
+from itertools import pairwise
 
 import numpy as np
 from numpy import float64
@@ -43,39 +44,30 @@ def captions_of(
 ) -> list[Caption]:
     """Captions for all of `words` at `times` (shape (words, 2), seconds). Captions never
     overlap."""
-    captions: list[Caption] = []
-    first = 0
-    for i in range(1, len(words) + 1):
-        if (
-            i == len(words)
-            or times[i, 0] - times[i - 1, 1] > GAP
-            or words[i].line != words[i - 1].line
-        ):
-            captions += _run(words, times, first, i, length)
-            first = i
-    return _held(captions)
+    if not words:
+        return []
+    lines = np.array([w.line for w in words])
+    breaks = (times[1:, 0] - times[:-1, 1] > GAP) | (lines[1:] != lines[:-1])
+    firsts = [0, *(np.flatnonzero(breaks) + 1).tolist()]
+    bounds = [*firsts, len(words)]
+    begins = np.repeat(times[firsts, 0], np.diff(bounds))
+    relative = np.round(times - begins[:, None], 3).ravel().tolist()
+    grouped = [
+        (first + begin, first + stop, shown)
+        for first, end in pairwise(bounds)
+        for begin, stop, shown in _run(words[first:end], relative[2 * first : 2 * end], length)
+    ]
+    return _held(grouped, times.tolist())
 
 
 def _run(
-    words: Sequence[Word], times: NDArray[float64], first: int, end: int, length: int
-) -> list[Caption]:
-    """The captions of one run of speech."""
-    run = words[first:end]
-    relative = tuple(np.round(times[first:end] - times[first, 0], 3).ravel().tolist())
-    glued = tuple(i > 0 and w.start == run[i - 1].end for i, w in enumerate(run))
-    sentences = tuple(w.sentence - run[0].sentence for w in run)
-    return [
-        Caption(
-            float(times[first + begin, 0]),
-            float(times[first + stop - 1, 1]),
-            lines,
-            first + begin,
-            first + stop,
-        )
-        for begin, stop, lines in _grouped(
-            tuple(w.text for w in run), glued, sentences, relative, length
-        )
-    ]
+    run: Sequence[Word], relative: Sequence[float], length: int
+) -> list[tuple[int, int, tuple[str, ...]]]:
+    """The captions of one run of speech, as words of the run (first, end) and lines."""
+    head = run[0].sentence
+    glued = (False, *[b.start == a.end for a, b in pairwise(run)])
+    texts, sentences = tuple([w.text for w in run]), tuple([w.sentence - head for w in run])
+    return _grouped(texts, glued, sentences, tuple(relative), length)
 
 
 @lru_cache(maxsize=8192)
@@ -209,20 +201,15 @@ def _split_long(text: str, length: int) -> list[str]:
     return [text[i : i + length] for i in range(0, len(text), length)][:LINES] or [text]
 
 
-def _held(captions: list[Caption]) -> list[Caption]:
+def _held(
+    captions: Sequence[tuple[int, int, tuple[str, ...]]], times: Sequence[Sequence[float]]
+) -> list[Caption]:
     """Captions held a little beyond their words, and short ones to 1.3 s, where the next leaves
     room."""
     out = []
-    for i, caption in enumerate(captions):
-        limit = captions[i + 1].start if i + 1 < len(captions) else caption.end + 1.0
-        end = max(caption.end + 0.25, caption.start + SHORTEST)
-        out.append(
-            Caption(
-                caption.start,
-                max(caption.end, min(end, limit)),
-                caption.lines,
-                caption.first,
-                caption.last,
-            )
-        )
+    for i, (first, last, lines) in enumerate(captions):
+        start, end = times[first][0], times[last - 1][1]
+        limit = times[captions[i + 1][0]][0] if i + 1 < len(captions) else end + 1.0
+        held = max(end + 0.25, start + SHORTEST)
+        out.append(Caption(start, max(end, min(held, limit)), lines, first, last))
     return out

@@ -4,7 +4,7 @@ What is not made yet is stood in for: estimated times for unspoken lines, a pape
 picture.
 """
 
-from collections.abc import Callable, Collection, Mapping, Sequence
+from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
@@ -96,9 +96,31 @@ class Assembled:
             self.rate,
             [self._clip(i) for i in range(len(self.spans))],
             [join] * max(0, len(self.spans) - 1),
-            [*self._voices(), *self._effects(), *self._music()],
+            self.sound_clips,
             [CaptionClip(c.start, c.end, c.lines) for c in self.captions],
         )
+
+    @cached_property
+    def sound_clips(self) -> list[SoundClip]:
+        """All that sounds, in its place."""
+        return [*self._voices(), *self._effects(), *self._music()]
+
+    @cached_property
+    def appearance(self) -> tuple[Hashable, ...]:
+        """All that is seen and heard, in short: the same again is the same film to look at."""
+        settings = self.document.settings
+        seen = (
+            (
+                span.start,
+                span.end,
+                (shot.text, shot.shot.edge) if used is None else used.id,
+                shot.move,
+            )
+            for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
+        )
+        burned = tuple(self.captions) if settings.captions == "burn" else ()
+        cut = (str(self.rate), settings.aspect, settings.dissolve)
+        return (*cut, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
         shot, take = self.read.shots[i], self.used[i]

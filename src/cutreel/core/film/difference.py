@@ -11,8 +11,7 @@ from typing import Any, cast
 import jsonpatch
 from pydantic import BaseModel, TypeAdapter
 
-from .document import FilmDocument, Shot
-from .shots import own_copy
+from .document import FilmDocument
 
 Patch = list[dict[str, Any]]
 
@@ -28,18 +27,14 @@ class Settled:
 
 
 def opened(film: FilmDocument, touched: Collection[str]) -> FilmDocument:
-    """A copy of `film` whose `touched` fields may be changed in place; the others are shared with it. Of a command
-    that touches little more than shots, each shot is copied when it is asked for (`shot_numbered`)."""
-    lazily = len(touched) <= FEW
+    """A copy of `film` whose `touched` fields may be changed in place; the others are shared with it, and so is each
+    shot until a copy of it takes its place (`shot_numbered`, `own_copy`): a film has a thousand of them."""
     return film.model_copy(
         update={
-            name: list(film.shots) if name == "shots" and lazily else _copied(getattr(film, name))
+            name: list(film.shots) if name == "shots" else _copied(getattr(film, name))
             for name in touched
         }
     )
-
-
-FEW = 3
 
 
 def turned_by(before: FilmDocument, raw: Mapping[str, Any], patch: Patch) -> Settled:
@@ -66,8 +61,6 @@ def _named(patch: Patch) -> set[str]:
 def _copied(value: Any) -> Any:
     if isinstance(value, list):
         return [_copied(entry) for entry in value]
-    if isinstance(value, Shot):  # copied by hand, since a film has a thousand of them
-        return own_copy(value)
     return value.model_copy(deep=True) if isinstance(value, BaseModel) else value
 
 

@@ -496,6 +496,10 @@ def _requests(
 ) -> list[tuple[int, int]]:
     """A line cut where a hold pauses it, and at sentence ends, or between words where it must be,
     so that no request is over the cap."""
+    words = script.words
+    span = words[line.end - 1].end - words[line.first].start
+    if span <= cap and pauses.isdisjoint(range(line.first + 1, line.end)):
+        return [(line.first, line.end)]
     out: list[tuple[int, int]] = []
     first = line.first
     while first < line.end:

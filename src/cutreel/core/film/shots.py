@@ -139,14 +139,16 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
         first = _opens_now(old_ids, firsts[at], firsts[at + 1], ids, order)
         if first is not None and first not in taken:
             taken.add(first)
-            kept.append((order[first], shot.model_copy(update={"first": first})))
+            stays = first == shot.first
+            kept.append((order[first], shot if stays else shot.model_copy(update={"first": first})))
     kept.sort(key=lambda pair: pair[0])
     shots = [shot for _, shot in kept]
     while shots and shots[0].first is None:
         shots.append(shots.pop(0))
     if all(s.first is None for s in shots):
         shots = [film.shots[0]]
-    shots[0] = shots[0].model_copy(update={"first": ids[0]})
+    if shots[0].first != ids[0]:
+        shots[0] = shots[0].model_copy(update={"first": ids[0]})
     film.shots = own_pictures(shots)
     for scene in film.scenes:
         scene.first = next((n for n in old_ids[place.get(scene.first, 0) :] if n in stayed), 0)

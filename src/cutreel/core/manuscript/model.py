@@ -3,11 +3,12 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from typing import NamedTuple
 
 
-@dataclass(frozen=True, slots=True)
-class Word:
-    """One spoken word with the punctuation that clings to it."""
+class Word(NamedTuple):
+    """One spoken word with the punctuation that clings to it. A tuple, since a film has tens of thousands of them, made
+    anew with every edit."""
 
     start: int
     end: int

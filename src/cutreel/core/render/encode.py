@@ -138,13 +138,13 @@ def encode_sound(
 
 def join(
     segments: Iterable[bytes],
-    sound: bytes | None,
+    sound: str | None,
     rate: Fraction,
     target: str,
     metadata: dict[str, str],
 ) -> int:
-    """Write the film file `target` from encoded segments and an encoded sound track. Returns the
-    number of frames.
+    """Write the film file `target` from encoded segments and the file of an encoded sound track.
+    Returns the number of frames.
 
     Packets are copied. Decoding times are counted anew over the whole film, since each segment
     starts its own at zero.
@@ -161,9 +161,9 @@ def join(
 class _Joined:
     """A film file as it is joined: segment behind segment, the sound laid in as far as the picture is."""
 
-    def __init__(self, film: Any, rate: Fraction, sound: bytes | None) -> None:
+    def __init__(self, film: Any, rate: Fraction, sound: str | None) -> None:
         self.film, self.rate = film, rate
-        self.source: Any = av.open(io.BytesIO(sound)) if sound else None
+        self.source: Any = av.open(sound) if sound else None
         self.waiting = self._packets()
         self.held: Any = None
         self.video: Any = None

@@ -30,6 +30,8 @@ TICK = RATE // 100
 """Whether somebody speaks is looked at every hundredth of a second."""
 PEAK_EVERY = RATE // 1000
 """The limiter's gain is set every millisecond."""
+GAINS_AT_ONCE, REACH = 60_000, 16
+"""Milliseconds of gains worked out at a time, and those beside them that have a part in it."""
 SPOT_PEAK = 0.35
 """A short bang measures quiet and is loud: its peak is held too."""
 TRIES = 5
@@ -267,7 +269,7 @@ def _summed(
 
 def _gains(
     scratch: Scratch, measured: float, aim: float, peaks: NDArray[np.float32], progress: Progress
-) -> NDArray[np.float64]:
+) -> NDArray[np.float32]:
     """The gain for each millisecond that brings the sum to `aim` under the ceiling: it is tried
     until the measured loudness fits."""
     gain_db = aim - measured
@@ -285,26 +287,32 @@ def _gains(
     return gains
 
 
-def limiter_gains(peaks: NDArray[np.float32], gain: float) -> NDArray[np.float64]:
+def limiter_gains(peaks: NDArray[np.float32], gain: float) -> NDArray[np.float32]:
     """The gain for each millisecond that brings sound with these true `peaks` up by `gain` and
-    holds it under the ceiling, looking 5 ms ahead."""
+    holds it under the ceiling, looking 5 ms ahead. It is worked out piece by piece: a long film has
+    millions of milliseconds."""
     from scipy.ndimage import minimum_filter1d, uniform_filter1d  # see _activity
 
     ceiling = 10 ** (CEILING_DBTP / 20)
-    needed = np.minimum(1.0, ceiling / np.maximum(peaks.astype(np.float64) * gain, 1e-9))
-    # Held 6 ms to both sides and smoothed over 5, so that no smoothed value is above its need.
-    held = uniform_filter1d(minimum_filter1d(needed, 13), 5)
-    out: NDArray[np.float64] = gain * np.minimum(held, 1.0)
+    out = np.empty(len(peaks), np.float32)
+    for at in range(0, len(peaks), GAINS_AT_ONCE):
+        first = max(0, at - REACH)
+        near = peaks[first : at + GAINS_AT_ONCE + REACH].astype(np.float64)
+        needed = np.minimum(1.0, ceiling / np.maximum(near * gain, 1e-9))
+        # Held 6 ms to both sides and smoothed over 5, so that no smoothed value is above its need.
+        held = uniform_filter1d(minimum_filter1d(needed, 13), 5)
+        piece = held[at - first :][: len(out[at : at + GAINS_AT_ONCE])]
+        out[at : at + GAINS_AT_ONCE] = gain * np.minimum(piece, 1.0)
     return out
 
 
-def _limited(scratch: Scratch, gains: NDArray[np.float64]) -> Iterator[NDArray[np.float32]]:
+def _limited(scratch: Scratch, gains: NDArray[np.float32]) -> Iterator[NDArray[np.float32]]:
     """What is on the scratch, times the gain of its millisecond; between two it goes evenly."""
     at = 0
-    middles = (np.arange(len(gains)) + 0.5) * PEAK_EVERY
     for block in scratch.blocks():
         first, last = at // PEAK_EVERY, (at + len(block)) // PEAK_EVERY + 2
-        near = slice(max(0, first - 1), last)
-        curve = np.interp(np.arange(at, at + len(block)), middles[near], gains[near])
+        near = gains[max(0, first - 1) : last]
+        middles = (np.arange(len(near)) + max(0, first - 1) + 0.5) * PEAK_EVERY
+        curve = np.interp(np.arange(at, at + len(block)), middles, near)
         yield block * curve.astype(np.float32)[:, None]
         at += len(block)

@@ -3,13 +3,13 @@ others are estimated."""
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.breakdown import LINE_END, pause_after, speaking_seconds
-from cutreel.core.manuscript import Manuscript, Word
+from cutreel.core.breakdown import LINE_END, pause_after, pause_within, speaking_seconds
+from cutreel.core.manuscript import Manuscript, Word, strip_marks
 
 LEAD_IN, TAIL = 0.35, 1.60
 """Seconds before the first word, and the last picture's hold behind the last word."""
@@ -74,9 +74,17 @@ def lay_out(
 
 def _estimated(words: Sequence[Word]) -> NDArray[np.float64]:
     """When an even voice would say the words of a line, in seconds from its beginning. Shape (words, 2)."""
-    says = np.fromiter((speaking_seconds(w.bare) for w in words), float, len(words))
+    return _estimated_of(tuple([w.text for w in words]))
+
+
+@lru_cache(maxsize=4096)
+def _estimated_of(texts: tuple[str, ...]) -> NDArray[np.float64]:
+    """The same by the words' text, which is all that it depends on: a line lies in one paragraph."""
+    says = np.array([speaking_seconds(strip_marks(text)) for text in texts])
     says[-1] += LINE_END
-    rests = np.zeros(len(words))
-    rests[:-1] = [pause_after(a, b) for a, b in pairwise(words)]
+    rests = np.zeros(len(texts))
+    rests[:-1] = [pause_within(text) for text in texts[:-1]]
     ends = np.cumsum(says + rests) - rests
-    return np.stack([ends - says, ends], axis=1)
+    out = np.stack([ends - says, ends], axis=1)
+    out.flags.writeable = False
+    return out

@@ -2,7 +2,6 @@
 encoded."""
 
 import tempfile
-from collections.abc import Callable
 from dataclasses import asdict
 from pathlib import Path
 from typing import ClassVar
@@ -12,7 +11,7 @@ from cutreel.core.sound import RATE, Loudness, MixedPart, TruePeaks, mix
 from cutreel.core.timeline import SoundClip, Track
 from cutreel.store import Assembled, ItemSpec
 
-from ..audio import FileScratch, FileSource, decoded_blocks
+from ..audio import FileScratch, KeptSounds, decoded_blocks
 from ..registry import COMPUTING, Kind, Made, Spec, Wanted, item
 from ..work import Work
 from ..workshop import Workshop
@@ -47,46 +46,52 @@ class MixSpec(Spec):
 
 def mix_spec(film: Assembled) -> MixSpec:
     """The sound of a film as it stands."""
-    sounds = tuple(MixedSound.of(clip) for clip in film.timeline.sounds)
+    sounds = tuple(MixedSound.of(clip) for clip in film.sound_clips)
     return MixSpec(sounds=sounds, seconds=round(film.seconds, 4))
 
 
 class MixKind(Kind[MixSpec]):
+    """Mixes and encodes, and measures what came of it on the decoded file, since that is what is
+    heard."""
+
     spec = MixSpec
     queue = COMPUTING
 
     def make(self, spec: MixSpec, work: Work) -> Made | None:
-        return mixed(work.shop, spec, work.progress)
-
-
-def mixed(
-    shop: Workshop, spec: MixSpec, progress: Callable[[float], None] = lambda share: None
-) -> Made:
-    """Mix and encode, and measure what came of it on the decoded file, since that is what is
-    heard."""
-    with tempfile.TemporaryDirectory(prefix="cutreel-mix-") as folder:
-        path = Path(folder) / "mix.m4a"
-        sources = {(s.media, s.cut): FileSource.of(shop.media, s.media, s.cut) for s in spec.sounds}
-        parts = [
-            MixedPart(s.track, s.start, sources[s.media, s.cut], s.loop_to, s.fade_in, s.fade_out)
-            for s in spec.sounds
-        ]
-        with FileScratch(Path(folder) / "sum.wav") as scratch:
-            blocks = mix(
-                parts, spec.seconds, scratch=scratch, progress=lambda share: progress(share * 0.7)
-            )
-            encode_sound(blocks, RATE, FRAGMENT_SECONDS, str(path))
-        progress(0.8)
-        loudness, peaks = Loudness(RATE), TruePeaks(RATE // 100)
-        for block in decoded_blocks(path):
-            loudness.add(block)
-            peaks.add(block)
-        about = {
-            "integrated_lufs": round(loudness.lufs, 2),
-            "true_peak_dbtp": round(peaks.dbtp, 2),
-            "seconds": spec.seconds,
-        }
-        return Made(shop.media.put_file(path, "m4a"), about)
+        shop, progress = work.shop, work.progress
+        with tempfile.TemporaryDirectory(prefix="cutreel-mix-") as folder:
+            path = Path(folder) / "mix.m4a"
+            sounds = KeptSounds(shop.media)
+            parts = [
+                MixedPart(
+                    s.track,
+                    s.start,
+                    sounds.source(s.media, s.cut),
+                    s.loop_to,
+                    s.fade_in,
+                    s.fade_out,
+                )
+                for s in spec.sounds
+            ]
+            with FileScratch(Path(folder) / "sum.wav") as scratch:
+                blocks = mix(
+                    parts,
+                    spec.seconds,
+                    scratch=scratch,
+                    progress=lambda share: progress(share * 0.7),
+                )
+                encode_sound(blocks, RATE, FRAGMENT_SECONDS, str(path))
+            progress(0.8)
+            loudness, peaks = Loudness(RATE), TruePeaks(RATE // 100)
+            for block in decoded_blocks(path):
+                loudness.add(block)
+                peaks.add(block)
+            about = {
+                "integrated_lufs": round(loudness.lufs, 2),
+                "true_peak_dbtp": round(peaks.dbtp, 2),
+                "seconds": spec.seconds,
+            }
+            return Made(shop.media.put_file(path, "m4a"), about)
 
 
 def missing_mix(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
@@ -94,4 +99,9 @@ def missing_mix(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpe
     spec = mix_spec(film)
     if shop.results.known([spec.key]):
         return []
-    return [item(spec, "mix the sound", weight=1 + film.seconds * 0.03)]
+    return [item(spec, "mix the sound", weight=mix_weight(film))]
+
+
+def mix_weight(film: Assembled) -> float:
+    """About how many seconds mixing a film takes; what it says is only shown as time left."""
+    return 1 + film.seconds * 0.03

@@ -4,11 +4,11 @@ from typing import Literal, TypeVar
 
 from pydantic import Field
 
-from cutreel.core.continuity import Person, Place
+from cutreel.core.continuity import Overrides, Person, Place
 from cutreel.core.errors import BadInput, NotFound
 
 from ..document import AcceptedDrift, FilmDocument
-from ..shots import retext
+from ..shots import own_copy, retext
 from ..wording import name_places, with_edits
 from .base import FilmCommand
 
@@ -53,9 +53,8 @@ class RemovePerson(FilmCommand):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         person = _person(film, self.id)
         film.cast.remove(person)
-        for own in [*(s.own for s in film.shots), *(s.own for s in film.scenes)]:
-            if own.people:
-                own.people = [p for p in own.people if p != self.id]
+        for own in _with_people(film):
+            own.people = [p for p in own.people or [] if p != self.id]
         return f"remove {person.name} from the cast"
 
 
@@ -120,11 +119,9 @@ class MergePeople(FilmCommand):
         kept.references += gone.references
         kept.guess = False
         film.cast.remove(gone)
-        for own in [*(s.own for s in film.shots), *(s.own for s in film.scenes)]:
-            if own.people is not None:
-                own.people = list(
-                    dict.fromkeys(self.into if p == self.id else p for p in own.people)
-                )
+        for own in _with_people(film):
+            now = (self.into if p == self.id else p for p in own.people or [])
+            own.people = list(dict.fromkeys(now))
         return f"merge {gone.name} into {kept.name}"
 
 
@@ -189,6 +186,15 @@ class AcceptDrift(FilmCommand):
             if self.about
             else f"look at the drift of shot {edge} again"
         )
+
+
+def _with_people(film: FilmDocument) -> list[Overrides]:
+    """What was set of shots and scenes for which it was set who is in them, to be changed."""
+    for i, shot in enumerate(film.shots):
+        if shot.own.people is not None:
+            film.shots[i] = own_copy(shot)
+    every = [*(s.own for s in film.shots), *(s.own for s in film.scenes)]
+    return [own for own in every if own.people is not None]
 
 
 def _person(film: FilmDocument, number: int) -> Person:
