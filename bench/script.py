@@ -18,6 +18,7 @@ from cutreel.core.film import (
     new_film,
     read_film,
     remarks_on,
+    wanted_lengths,
     wish_of,
 )
 from cutreel.core.film.commands import EditText, SetMark
@@ -61,7 +62,10 @@ def main() -> None:
             lambda: apply_command(film, EditText(start=at, end=at + 7, insert="Midway"), used),
         ),
         ("read shots, facts and prompts", lambda: read_film(film, Offered(400))),
-        ("remarks", lambda: remarks_on(found, seconds, wish_of(film))),
+        (
+            "remarks",
+            lambda: remarks_on(found, seconds, wanted_lengths(found, seconds, wish_of(film))),
+        ),
         ("find a word", lambda: find_places(film.text, "lamp", "light")),
         ("compare two versions", lambda: differences(TEXT, TEXT.replace("Maren", "Ida"))),
     ):

@@ -5,14 +5,16 @@ import os
 import shutil
 import sys
 import time
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 import click
 
-from cutreel.core.breakdown import Wish
+from cutreel.core.breakdown import KINDS, FilmKind, Wish
 from cutreel.core.continuity import Overrides, look_named
 from cutreel.core.errors import BadInput, CutReelError
-from cutreel.core.film import GivenShot, Settings, new_film
+from cutreel.core.film import FilmDocument, GivenShot, Settings, new_film, plan_of, written_plan
 from cutreel.core.manuscript import text_of
 from cutreel.core.manuscript.formats import ReadStory, read_story
 from cutreel.core.sound import MUSIC_MOODS
@@ -82,7 +84,7 @@ def make(
     STORY is plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV; rows and subtitles become
     shots unless --every or --shots says otherwise.
     """
-    try:
+    with _told():
         if every is not None and shots is not None:
             raise BadInput("Give --every or --shots, not both.")
         script = _story(story)
@@ -102,6 +104,46 @@ def make(
         report = _make(script, story.stem, settings, wish, target, size, captions, data)
         if as_json:
             click.echo(json.dumps(report))
+
+
+@main.command()
+@click.argument("story", type=click.Path(path_type=Path))
+@click.option(
+    "--kind",
+    type=click.Choice(list(KINDS)),
+    default="story",
+    show_default=True,
+    help="What kind of film it is; its pace follows.",
+)
+@click.option(
+    "--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True
+)
+@click.option("--look", default="cut-paper", show_default=True, help="The film's look, by name.")
+@click.option("--shots", type=click.IntRange(1, 20_000), help="Exactly so many shots.")
+@click.option("--json", "format", flag_value="json", help="JSON on standard output.")
+@click.option("--csv", "format", flag_value="csv", help="CSV, one row a shot.")
+@click.option("--md", "format", flag_value="md", default=True, help="Markdown, to read.")
+def plan(
+    story: Path, kind: FilmKind, aspect: str, look: str, shots: int | None, format: str
+) -> None:
+    """Print the plan of a film of STORY: cast, places, shots, prompts, times and cost.
+
+    Nothing is made and nothing is paid.
+    """
+    with _told():
+        script = _story(story)
+        settings = Settings(
+            aspect=aspect, look=look_named(look).name, kind=kind, pace=KINDS[kind].seconds
+        )
+        wish = Wish("exactly", count=shots) if shots else None
+        click.echo(_planned(script, story.stem, settings, wish, format), nl=False)
+
+
+@contextmanager
+def _told() -> Iterator[None]:
+    """Errors told in a sentence, with an exit status of their own."""
+    try:
+        yield
     except CutReelError as error:
         click.echo(f"cutreel: {error}", err=True)
         sys.exit(2)
@@ -113,6 +155,33 @@ def make(
     except KeyboardInterrupt:
         click.echo("cutreel: stopped; nothing was written.", err=True)
         sys.exit(130)
+
+
+def _planned(
+    story: ReadStory, title: str, settings: Settings, wish: Wish | None, format: str
+) -> str:
+    from cutreel.making import estimate
+    from cutreel.running.temporary import temporary
+
+    document, edges = _document(story, title, settings, wish)
+    with temporary(workers=0) as running:
+        shop = running.shop
+        film = shop.films.add(document, edges)
+        assembled = shop.assembled(film)
+        told = estimate(shop, film, "delivery", {}, assembled)
+        return written_plan(plan_of(assembled, float(told.cost), told.seconds), format)
+
+
+def _document(
+    story: ReadStory, title: str, settings: Settings, wish: Wish | None
+) -> tuple[FilmDocument, list[str]]:
+    """A film of a story; what states its shots gives them, unless something else is wished."""
+    given = (
+        []
+        if wish
+        else [GivenShot(offset=s.offset, own=Overrides.model_validate(s.own)) for s in story.opens]
+    )
+    return new_film(story.title or title, story.text, settings, wish, given)
 
 
 def _story(path: Path) -> ReadStory:
@@ -160,12 +229,7 @@ def _make(
     from cutreel.making import start_run
     from cutreel.running.temporary import temporary
 
-    given = (
-        []
-        if wish
-        else [GivenShot(offset=s.offset, own=Overrides.model_validate(s.own)) for s in story.opens]
-    )
-    document, edges = new_film(story.title or title, story.text, settings, wish, given)
+    document, edges = _document(story, title, settings, wish)
     _say("starting")
     with temporary(data) as running:
         shop = running.shop
@@ -191,10 +255,13 @@ def _make(
         if view.state != "done":
             raise CutReelError("The film could not be made.", view.message)
         report: dict[str, object] = json.loads(shop.media.get(view.outcome["report"]))
-        _write(target, shop.media.get(view.outcome["film"]))
+        _put(target, lambda part: shop.media.copy(view.outcome["film"], part))
         if captions != "off":
-            _write(target.with_suffix(".srt"), shop.media.get(view.outcome["srt"]))
-        _write(target.with_suffix(".json"), json.dumps(report, indent=1).encode())
+            _put(
+                target.with_suffix(".srt"), lambda part: shop.media.copy(view.outcome["srt"], part)
+            )
+        told = json.dumps(report, indent=1)
+        _put(target.with_suffix(".json"), lambda part: part.write_text(told))
         _say(f"wrote {target} ({report['frames']} frames, {report['seconds']} s)")
         return report
 
@@ -202,10 +269,11 @@ def _make(
 _STAGES = {0: "pictures, voices and sounds", 1: "music", 2: "mixing", 3: "rendering", 4: "joining"}
 
 
-def _write(path: Path, data: bytes) -> None:
+def _put(path: Path, write: Callable[[Path], object]) -> None:
+    """Let a file be what is written beside it first."""
     part = path.with_name(f".{path.name}.{os.getpid()}.part")
     try:
-        part.write_bytes(data)
+        write(part)
         part.replace(path)
     finally:
         part.unlink(missing_ok=True)

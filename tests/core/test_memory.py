@@ -12,12 +12,14 @@ from cutreel.core.film import (
     FilmDocument,
     Offered,
     ReadingMemory,
+    RemarkMemory,
     Settings,
     VoiceOffered,
     apply_command,
     new_film,
     read_film,
     remarks_on,
+    wanted_lengths,
     wish_of,
 )
 from cutreel.core.film.commands import (
@@ -143,7 +145,14 @@ def test_commands_touch_only_what_they_say() -> None:
 def test_remarks_do_not_depend_on_what_is_remembered() -> None:
     memory = ReadingMemory()
     film, _ = new_film("Saltmere", STORY, Settings(pace=5))
-    seconds = [4.0] * len(film.shots)
-    first = read_film(film, OFFERED, memory)
-    again = read_film(film, OFFERED, memory)
-    assert remarks_on(first, seconds, wish_of(film)) == remarks_on(again, seconds, wish_of(film))
+    remarked: RemarkMemory = {}
+    edges = [s.edge for s in film.shots]
+    taken = {s.first for s in film.shots}
+    free = [n for n in film.word_ids[5::11] if n not in taken]
+    assert len(free) > 4
+    for number in free:
+        film, edges, _ = apply_command(film, SetMark(word=number), edges)
+        found = read_film(film, OFFERED, memory)
+        seconds = [4.0 + s.id % 3 for s in film.shots]
+        wanted = wanted_lengths(found, seconds, wish_of(film))
+        assert remarks_on(found, seconds, wanted, remarked) == remarks_on(found, seconds, wanted)

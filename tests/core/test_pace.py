@@ -14,6 +14,7 @@ from cutreel.core.film import (
     new_film,
     read_film,
     remarks_on,
+    wanted_lengths,
     wish_of,
 )
 from cutreel.core.film.commands import CutAgain, LiftMark, SamePicture, SetMark, SetScene
@@ -118,7 +119,7 @@ def remarks(film: object) -> dict[tuple[str, str], object]:
     seconds = [float(times[s.end - 1, 1] - times[s.first, 0]) for s in found.shots]
     return {
         (found.shots[r.shot].shot.edge, r.kind): r
-        for r in remarks_on(found, seconds, wish_of(film))  # type: ignore[arg-type]
+        for r in remarks_on(found, seconds, wanted_lengths(found, seconds, wish_of(film)))  # type: ignore[arg-type]
     }
 
 

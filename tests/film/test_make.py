@@ -2,7 +2,6 @@
 
 import json
 import os
-import re
 from pathlib import Path
 
 import av
@@ -13,6 +12,7 @@ import soundfile
 
 from tests.alignment import aligned_starts
 from tests.conftest import ROOT, run
+from tests.meter import loudness_of
 
 pytestmark = pytest.mark.film
 
@@ -149,21 +149,7 @@ def test_the_picture_moves_and_fills_the_frame(film) -> None:
 def test_loudness_by_another_meter(film) -> None:
     """ffmpeg's ebur128: -14 LUFS within 0.5, under -1 dBTP; the report says the same."""
     report, path = film
-    said = run(
-        "ffmpeg",
-        "-hide_banner",
-        "-nostats",
-        "-i",
-        str(path),
-        "-af",
-        "ebur128=peak=true",
-        "-f",
-        "null",
-        "-",
-    ).stderr
-    summary = said[said.rindex("Summary") :]
-    loud = float(re.search(r"I:\s+(-?[\d.]+) LUFS", summary)[1])
-    peak = float(re.search(r"Peak:\s+(-?[\d.]+) dBFS", summary)[1])
+    loud, peak = loudness_of(path)
     assert loud == pytest.approx(-14.0, abs=0.5) and peak < -1.0
     assert report["loudness"]["integrated_lufs"] == pytest.approx(loud, abs=0.2)
     assert report["loudness"]["true_peak_dbtp"] == pytest.approx(peak, abs=0.3)

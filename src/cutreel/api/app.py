@@ -26,6 +26,7 @@ from . import (
     routes_media,
     routes_preview,
     routes_prompts,
+    routes_rules,
     routes_runs,
     routes_script,
     routes_services,
@@ -47,6 +48,7 @@ _ROUTES = (
     routes_handwork,
     routes_media,
     routes_preview,
+    routes_rules,
     routes_services,
 )
 CSP = "; ".join(

@@ -59,8 +59,7 @@ class FilmDesk:
             row = self.shop.films.get(film)
             offers = self.shop.offers()
             with self.shop.database.transaction() as session:
-                takes_at = last_of(session, film, "take made")
-                made_at = last_of(session, film, "run")
+                takes_at, made_at = last_of(session, film, "take made", "run")
             at = (
                 row.revision,
                 takes_at,

@@ -10,7 +10,15 @@ from dataclasses import dataclass
 from typing import Any, TypeVar
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
-from cutreel.core.film import ReadShot, RemarkMemory, SceneChoice, is_fresh, remarks_on, wish_of
+from cutreel.core.film import (
+    ReadShot,
+    RemarkMemory,
+    SceneChoice,
+    is_fresh,
+    remarks_on,
+    wanted_lengths,
+    wish_of,
+)
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.core.sound import sound_key_of
 from cutreel.making import Faults, PersonDrift, drift_of, faults_of
@@ -201,7 +209,17 @@ def _pictures(film: Assembled, before: FilmState | None) -> Pictures:
     read = film.read
     shown = (
         tuple(
-            (s.shot.id, id(t), s.token) for s, t in zip(read.shots, film.takes, strict=True) if t
+            (
+                s.shot.id,
+                s.picture_of,
+                id(t),
+                s.people,
+                s.facts.time,
+                s.facts.framing,
+                s.facts.speaks,
+            )
+            for s, t in zip(read.shots, film.takes, strict=True)
+            if t
         ),
         tuple(used.id if used else None for used in film.used if used),
         film.document.accepted,
@@ -219,35 +237,36 @@ def _pictures(film: Assembled, before: FilmState | None) -> Pictures:
     return Pictures(shown, drift_of(film), faults_of(film))
 
 
+_NONE: list[RemarkView] = []
+
+
 def _shots(
     film: Assembled, pictures: Pictures, before: FilmState | None, remarked: RemarkMemory
 ) -> tuple[dict[int, ShotView], dict[int, Seen]]:
     seconds = [film.rate.seconds(s.frames) for s in film.spans]
     wish = wish_of(film.document)
     remarks: dict[int, list[RemarkView]] = {}
-    for r in remarks_on(film.read, seconds, wish, remarked):
+    wanted = wanted_lengths(film.read, seconds, wish)
+    for r in remarks_on(film.read, seconds, wanted, remarked):
         word = None if r.at_word is None else film.read.ids[r.at_word]
         remarks.setdefault(r.shot, []).append(
             RemarkView(kind=r.kind, text=r.text, remedy=r.remedy, word=word)
         )
     views: dict[int, ShotView] = {}
     seen: dict[int, Seen] = {}
-    total = max(1, film.frames)
-    for i, (shot, span, takes, used) in enumerate(
-        zip(film.read.shots, film.spans, film.takes, film.used, strict=True)
+    for i, (shot, takes, used) in enumerate(
+        zip(film.read.shots, film.takes, film.used, strict=True)
     ):
         number = shot.shot.id
-        wanted = round(
-            wish.wanted(film.rate.seconds(span.start), shot.scene, span.start / total), 2
-        )
+        wants = round(wanted[i], 2)
         rest = (
             shot.scene,
             used.id if used else None,
             film.voiced[i],
             pictures.drift[i],
             pictures.faults[i],
-            remarks.get(i, []),
-            wanted,
+            remarks.get(i, _NONE),
+            wants,
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -256,7 +275,7 @@ def _shots(
         else:
             views[number] = shot_view(
                 shot, takes, used, film.voiced[i], pictures.drift[i],
-                pictures.faults[i], remarks.get(i, []), wanted,
+                pictures.faults[i], remarks.get(i, _NONE), wants,
             )  # fmt: skip
             seen[number] = now
     return views, seen
@@ -319,10 +338,19 @@ def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
         same = zip(before.cues, made, numbers, strict=True)
         if all((v.made, (v.shot, v.last)) == (m, n) for v, m, n in same):
             return before.cues
+    known = {v.id: v for v in before.cues} if before else {}
     out: list[CueView] = []
     at = 0.0
     for cue, is_made, (shot, last) in zip(film.cues, made, numbers, strict=True):
         on_word = cue.id.startswith("spot-")
+        after = _told(cue.start - at) if on_word else None
+        seconds = None if cue.last is not None else _told(cue.end - cue.start)
+        at = cue.start if on_word else at
+        now = (cue.prompt, cue.why, shot, last, after, seconds, is_made)
+        v = known.get(cue.id)
+        if v and now == (v.prompt, v.why, v.shot, v.last, v.after, v.seconds, v.made):
+            out.append(v)
+            continue
         out.append(
             CueView.model_construct(
                 id=cue.id,
@@ -330,13 +358,12 @@ def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
                 prompt=cue.prompt,
                 shot=shot,
                 last=last,
-                after=_told(cue.start - at) if on_word else None,
-                seconds=None if cue.last is not None else _told(cue.end - cue.start),
+                after=after,
+                seconds=seconds,
                 why=cue.why,
                 made=is_made,
             )
         )
-        at = cue.start if on_word else at
     return tuple(out)
 
 

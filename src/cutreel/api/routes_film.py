@@ -140,7 +140,7 @@ def preview_cut(film: str, wish: CutAgain, shop: Shop) -> CutPreview:
     document = shop.films.get(film).document
     firsts = wish.firsts(document)
     script = read(document.text)
-    at = {n: i for i, n in enumerate(document.word_ids)}
+    at = document.word_places
     opens = [at[f] for f in firsts]
     times = estimate_words(script)
     bounds = [*opens, len(script.words)]

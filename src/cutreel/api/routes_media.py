@@ -2,10 +2,9 @@
 
 import asyncio
 import re
-from pathlib import Path
 
 from fastapi import APIRouter, Request, UploadFile
-from fastapi.responses import FileResponse, Response
+from fastapi.responses import Response
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput, NotFound
@@ -15,10 +14,10 @@ from cutreel.store import TYPES
 
 from .door import Films, Shop, Since
 from .schemas import FilmDelta
+from .sending import sent
 
 router = APIRouter()
 MOST_BYTES = 60_000_000
-_RANGE = re.compile(r"bytes=(\d+)-(\d*)")
 _NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mp4|m4a|srt|vtt|json)")
 
 
@@ -27,22 +26,11 @@ def media(name: str, shop: Shop, request: Request) -> Response:
     """A media file by its name, or a part of it. Names are hashes, so what was fetched once never
     changes."""
     match = _NAME.fullmatch(name)
-    if not match or not shop.media.has(name):
+    if not match:
         raise NotFound("There is no such media file.")
-    kind, headers = TYPES[match.group(1)], {"Cache-Control": "public, max-age=31536000, immutable"}
-    path = Path(shop.media.path(name))
-    if path.exists():
-        return FileResponse(path, media_type=kind, headers=headers)
-    size = shop.media.size(name)
-    asked = _RANGE.fullmatch(request.headers.get("range", ""))
-    if asked is None:
-        return Response(shop.media.get(name), media_type=kind, headers=headers)
-    start, end = int(asked[1]), min(size, int(asked[2]) + 1 if asked[2] else size)
-    if start >= end:
-        return Response(status_code=416, headers={"Content-Range": f"bytes */{size}"})
-    headers |= {"Content-Range": f"bytes {start}-{end - 1}/{size}", "Accept-Ranges": "bytes"}
-    part = shop.media.part(name, start, end)
-    return Response(part, status_code=206, media_type=kind, headers=headers)
+    headers = {"Cache-Control": "public, max-age=31536000, immutable"}
+    asked = request.headers.get("range", "")
+    return sent(shop.media, name, TYPES[match.group(1)], headers, asked)
 
 
 @router.post("/api/films/{film}/shots/{shot}/takes", status_code=201)

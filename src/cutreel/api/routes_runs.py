@@ -17,6 +17,7 @@ from cutreel.store import RunView
 
 from .door import Films, Shop
 from .schemas import EstimateView
+from .sending import sent
 
 router = APIRouter(prefix="/api")
 
@@ -93,8 +94,5 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         or "film"
     )
     plain = title.encode("ascii", "ignore").decode() or "film"
-    return Response(
-        shop.media.get(view.outcome[kind]),
-        media_type=media_type,
-        headers={"Content-Disposition": f'attachment; filename="{plain}.{name.rsplit(".", 1)[1]}"'},
-    )
+    called = f'attachment; filename="{plain}.{name.rsplit(".", 1)[1]}"'
+    return sent(shop.media, view.outcome[kind], media_type, {"Content-Disposition": called})

@@ -1,7 +1,7 @@
 """Loads the sample films once, and has them made in view, one after another."""
 
 import time
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from importlib.resources import files
 from typing import Any
@@ -189,7 +189,7 @@ def _by_hand(cast: dict[str, Person], places: dict[str, Place]) -> list[Command]
 
 
 def _shots(
-    text: str, ids: list[int], shots: list[tuple[int, int]]
+    text: str, ids: Sequence[int], shots: list[tuple[int, int]]
 ) -> list[tuple[int, dict[Any, Any]]]:
     """Moves and framings set by hand, for the shots in which certain words stand."""
     words = read(text).words

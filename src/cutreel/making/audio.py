@@ -17,23 +17,28 @@ from cutreel.core.errors import BadInput
 from cutreel.core.sound import BLOCK, RATE, match_words, trim
 from cutreel.store import MediaStore
 
-MOST_HELD = 4_000_000
-"""Bytes of an encoded sound that is held decoded: a line, an effect, an ambience."""
-MOST_DECODED = 64_000_000
-"""Bytes of sounds that are held at a time: a minute and a half of everything that sounds at once."""
+MOST_HELD = 16_000_000
+"""Bytes of samples that are held of one sound: a line, an effect, an ambience of half a minute."""
+MOST_DECODED = 48_000_000
+"""Bytes of sounds that are held at a time: a minute of everything that sounds at once."""
 FRAMES_IN_HAND = 400
 
 
 def samples_of(data: bytes) -> NDArray[np.float32]:
     """Samples at 48 kHz, shape (n, channels), of a sound file. Raises BadInput for what is none."""
-    try:
-        audio, rate = soundfile.read(io.BytesIO(data), dtype="float32", always_2d=True)
-    except Exception as error:
-        raise BadInput("That sound file cannot be read.", "Use WAV, FLAC or Ogg.") from error
+    file = _file(data)
+    audio, rate = file.read(dtype="float32", always_2d=True), file.samplerate
     if rate != RATE:
         audio = soxr.resample(audio, rate, RATE).astype(np.float32)
     out: NDArray[np.float32] = audio
     return out
+
+
+def _file(data: bytes) -> soundfile.SoundFile:
+    try:
+        return soundfile.SoundFile(io.BytesIO(data))
+    except Exception as error:
+        raise BadInput("That sound file cannot be read.", "Use WAV, FLAC or Ogg.") from error
 
 
 class KeptSounds:
@@ -70,11 +75,11 @@ class _Opened:
     decoded as they are asked for."""
 
     def __init__(self, data: bytes) -> None:
-        self._held = None if len(data) > MOST_HELD else samples_of(data)
-        if self._held is None:
-            self._file = soundfile.SoundFile(io.BytesIO(data))
-            if self._file.samplerate != RATE:  # rare, and long: it is brought to our rate whole
-                self._held = samples_of(data)
+        self._held: NDArray[np.float32] | None = None
+        self._file = _file(data)
+        size = len(self._file) * self._file.channels * 4
+        if size <= MOST_HELD or self._file.samplerate != RATE:  # of another rate: rare
+            self._held = samples_of(data)
         self.length = len(self._file) if self._held is None else len(self._held)
         self.bytes = len(data) if self._held is None else self._held.nbytes
 

@@ -1,8 +1,8 @@
 """A delivery: the film file, its captions, and a report of what was measured on them."""
 
 import json
-import struct
 import tempfile
+from mmap import ACCESS_READ, mmap
 from pathlib import Path
 from typing import Any
 
@@ -11,7 +11,7 @@ import av
 from cutreel import __version__
 from cutreel.core.captions import to_srt, to_vtt
 from cutreel.core.errors import CutReelError
-from cutreel.core.render import join
+from cutreel.core.render import boxes, join
 from cutreel.store import Assembled
 
 from .kinds.mix import mix_spec
@@ -89,27 +89,18 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
                 abs(float((audio.duration or 0) * (audio.time_base or 0)) - film.seconds) < 0.1,
             ),
         ]
-    boxes = _boxes(path)
-    found.append(("index before media", True, "mdat" in boxes[boxes.index("moov") :]))
+    order = _boxes(path)
+    found.append(("index before media", True, b"mdat" in order[order.index(b"moov") :]))
     return [
         {"what": what, "asked": asked, "found": is_, "good": asked == is_}
         for what, asked, is_ in found
     ]
 
 
-def _boxes(path: Path) -> list[str]:
-    """The names of a file's outermost boxes, in order (ISO/IEC 14496-12)."""
-    names: list[str] = []
-    with path.open("rb") as file:
-        while len(head := file.read(8)) == 8:
-            size, name = struct.unpack(">I4s", head)
-            names.append(name.decode("latin-1"))
-            if size == 1:
-                size = struct.unpack(">Q", file.read(8))[0] - 8
-            if size == 0:
-                break
-            file.seek(size - 8, 1)
-    return names
+def _boxes(path: Path) -> list[bytes]:
+    """The names of a file's outermost boxes, in order."""
+    with path.open("rb") as file, mmap(file.fileno(), 0, access=ACCESS_READ) as data:
+        return [kind for kind, _, _ in boxes(data)]
 
 
 def report_of(

@@ -7,7 +7,7 @@ from fractions import Fraction
 
 from cutreel.core.errors import CutReelError
 from cutreel.core.render import SegmentPlan, media_of, split_init, timescale
-from cutreel.store import Assembled
+from cutreel.store import Assembled, Result
 
 from .kinds.mix import mix_spec, mix_weight
 from .kinds.segment import SegmentSpec
@@ -62,7 +62,7 @@ class PreviewDesk:
         """Playlists of the whole film; for its sound a worker is waited for. Raises CutReelError when that takes
         longer than a page should wait."""
         plans = planned_segments(film, "preview")
-        media = self._made(mix_spec(film))
+        mixed = self._made(mix_spec(film))
         longest = max((p.frames for _, p in plans), default=1)
         lines = [
             "#EXTM3U",
@@ -78,21 +78,20 @@ class PreviewDesk:
                 f"#EXTINF:{film.rate.seconds(plan.frames):.5f},",
                 f"segments/{plan.key}/{first}.m4s",
             ]
-        data = self.shop.media.get(media)
-        init, fragments = split_init(data)
         sound = [
             "#EXTM3U",
             "#EXT-X-VERSION:7",
             "#EXT-X-PLAYLIST-TYPE:VOD",
             "#EXT-X-TARGETDURATION:8",
         ]
-        sound.append(f'#EXT-X-MAP:URI="/media/{media}",BYTERANGE="{len(init)}@0"')
+        sound.append(f'#EXT-X-MAP:URI="/media/{mixed.media}",BYTERANGE="{mixed.data["init"]}@0"')
+        fragments = mixed.data["fragments"]
         each = film.seconds / max(1, len(fragments))
         for start, end in fragments:
             sound += [
                 f"#EXTINF:{each:.5f},",
                 f"#EXT-X-BYTERANGE:{end - start}@{start}",
-                f"/media/{media}",
+                f"/media/{mixed.media}",
             ]
         return Playlists(
             self.version(film),
@@ -111,10 +110,10 @@ class PreviewDesk:
         plan = self._plans.get(name)
         if plan is None:
             raise CutReelError("The film has changed since.", "Load it again.")
-        return self.shop.media.get(self._made(SegmentSpec(plan=plan)))
+        return self.shop.media.get(self._made(SegmentSpec(plan=plan)).media or "")
 
-    def _made(self, spec: Spec) -> str:
-        """The media file made from a spec, by a worker if it is not there yet."""
+    def _made(self, spec: Spec) -> Result:
+        """What is made from a spec, by a worker if it is not there yet."""
         found = self.shop.results.get(spec.key)
         if found is None:
             self.shop.queue.put_waited(spec)
@@ -122,9 +121,9 @@ class PreviewDesk:
             while found is None and time.monotonic() < until:
                 time.sleep(LOOK_EVERY)
                 found = self.shop.results.get(spec.key)
-        if found is None or found.media is None:
+        if found is None:
             raise CutReelError("The preview takes longer than usual.", "Play again in a moment.")
-        return found.media
+        return found
 
     def part(self, film: str, name: str, part: str) -> bytes:
         """`init.mp4`, or `FRAME.m4s`: the segment moved to where it stands in the film."""

@@ -1,15 +1,17 @@
 """Rendering segments, for the film and for the preview."""
 
 from collections.abc import Callable
-from functools import lru_cache
+from threading import Lock
+
+from cachetools import LRUCache, cached
 
 from cutreel.core.render import Planes, SegmentPlan, make_segment, planes_of
 
 from .pictures import pixels_of
 from .workshop import Workshop
 
-MOST_PLANES = 24
-"""Layers kept ready: neighbouring segments show the same pictures."""
+MOST_PLANES = 80_000_000
+"""Bytes of layers that are kept ready: neighbouring segments show the same pictures."""
 
 
 class Cancelled(Exception):
@@ -34,6 +36,6 @@ def rendered(
     return make_segment(segment, lambda media, depth: _planes(shop, media, depth), each)
 
 
-@lru_cache(MOST_PLANES)
+@cached(LRUCache(MOST_PLANES, getsizeof=lambda planes: planes.bytes), lock=Lock())
 def _planes(shop: Workshop, media: str, depth: float) -> Planes:
     return planes_of(pixels_of(shop.media.get(media)), depth)

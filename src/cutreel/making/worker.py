@@ -1,6 +1,7 @@
 """A worker: the tasks it knows, and how it sees that everything which should move does."""
 
 import asyncio
+import ctypes
 import logging
 import signal
 from typing import Any
@@ -27,12 +28,22 @@ def known_to(app: App, shop: Workshop) -> App:
     @app.task(name=ITEM)
     def item(item: int) -> None:
         work_on(shop, item)
+        _give_back()
 
     @app.task(name=WAITED)
     def waited(kind: str, spec: dict[str, Any]) -> None:
         make_waited(shop, kind, spec)
+        _give_back()
 
     return app
+
+
+def _give_back() -> None:
+    """Let the machine have the memory that the last piece of work needed: the C library keeps it otherwise, and a
+    worker would be as large as the largest of everything that it ever did."""
+    trim = getattr(ctypes.CDLL(None), "malloc_trim", None)
+    if trim is not None:  # of the GNU C library
+        trim(0)
 
 
 async def run_worker(shop: Workshop) -> None:

@@ -78,11 +78,13 @@ class Watch:
         try:
             self._until(cluster.answers, "The database")
             self._prepare(cluster.address)
+            self._start("stand-ins")
             self._until(lambda: answers(page + "/api/health"), "The web server")
-            _say(f"Cut Reel is ready at {page}  (Ctrl-C ends it)")
-            for name in ("stand-ins", *(f"worker-{i + 1}" for i in range(WORKERS))):
-                self._start(name)
+            # A film opened before the services answer would be waited for.
             self._until(lambda: answers(services + "/offers"), "The stand-in services")
+            _say(f"Cut Reel is ready at {page}  (Ctrl-C ends it)")
+            for name in (f"worker-{i + 1}" for i in range(WORKERS)):
+                self._start(name)
             if demo:
                 self._start("demo")
             while self._manager.poll() is None:

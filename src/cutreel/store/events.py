@@ -40,10 +40,11 @@ def last_event(session: Session, film: str) -> int:
     )
 
 
-def last_of(session: Session, film: str, *what: str) -> int:
-    """The number of the film's last event of some sorts; 0 for none."""
-    query = select(func.max(Event.id)).where(Event.film == film, Event.what.in_(what))
-    return session.scalar(query) or 0
+def last_of(session: Session, film: str, *what: str) -> list[int]:
+    """The number of the film's last event of each of some sorts; 0 for none."""
+    query = select(Event.what, func.max(Event.id)).where(Event.film == film, Event.what.in_(what))
+    found = dict(session.execute(query.group_by(Event.what)).tuples().all())
+    return [found.get(name, 0) for name in what]
 
 
 def shots_told(session: Session, film: str, what: str, after: int) -> set[int]:

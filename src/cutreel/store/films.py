@@ -40,13 +40,15 @@ def new_id() -> str:
     return secrets.token_hex(5)
 
 
-@dataclass(frozen=True)
+@dataclass
 class _Known:
     """A film's document as it was at a revision, as JSON and as a model: it is read and validated once."""
 
     revision: int
     raw: dict[str, Any]
     document: FilmDocument
+    turns: tuple[str | None, str | None] | None = None
+    """What undo and redo would do, once it was looked up: it changes with the revision alone."""
 
 
 class FilmStore:
@@ -137,7 +139,8 @@ class FilmStore:
                 self._record(session, row, settled.raw, patches, done.title, command, lazily=True)
                 if done.edges != row.edges:
                     row.edges = done.edges
-                known = _Known(row.revision, settled.raw, settled.document)
+                turns = (done.title, None)  # what had been undone cannot be redone any more
+                known = _Known(row.revision, settled.raw, settled.document, turns)
             answer = self._row(session, row, known)
         self._remember(film, known)
         return answer
@@ -289,6 +292,10 @@ class FilmStore:
         order = FilmChange.number.desc() if undo else FilmChange.number.asc()
         return session.scalar(query.order_by(order).limit(1))
 
+    def _named(self, session: Session, film: str, undo: bool) -> str | None:
+        change = self._next(session, film, undo)
+        return change.title if change else None
+
     def _film(self, session: Session, film: str, lock: bool = False) -> Film:
         row = session.scalar(
             select(Film).where(Film.id == film).options(_LIGHT).with_for_update()
@@ -325,16 +332,10 @@ class FilmStore:
             self._known[film] = known
 
     def _row(self, session: Session, row: Film, known: _Known | None = None) -> FilmRow:
-        undo, redo = self._next(session, row.id, True), self._next(session, row.id, False)
         known = known or self._as_known(session, row)
-        return FilmRow(
-            row.id,
-            row.revision,
-            known.document,
-            row.changed,
-            undo.title if undo else None,
-            redo.title if redo else None,
-        )
+        if known.turns is None:
+            known.turns = (self._named(session, row.id, True), self._named(session, row.id, False))
+        return FilmRow(row.id, row.revision, known.document, row.changed, *known.turns)
 
 
 _LIGHT = defer(Film.document)

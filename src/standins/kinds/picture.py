@@ -4,10 +4,16 @@ from decimal import Decimal
 from pathlib import Path
 from typing import ClassVar
 
-from cutreel.protocol import Caps, Offer, PictureInput, Price
+from cutreel.protocol import Caps, Offer, PictureInput, Price, Understood
 
 from ..illustrator import Masses, Reference, Wish, masses_of, paint, retouch
 from .base import Done, Made, Maker, Quotas
+
+# fmt: off
+UNDERSTOOD: list[Understood] = [
+    "seed", "references", "masks", "regions", "layers", "variations", "guides", "poses",
+]
+# fmt: on
 
 
 class PictureMaker(Maker[PictureInput]):
@@ -24,16 +30,7 @@ class PictureMaker(Maker[PictureInput]):
                 quota=quota("illustrator-quick"),
                 parallel=4,
                 seconds_each=1.0,
-                understands=[
-                    "seed",
-                    "references",
-                    "masks",
-                    "regions",
-                    "layers",
-                    "variations",
-                    "guides",
-                    "poses",
-                ],
+                understands=UNDERSTOOD,
                 simulated=True,
             ),
             Offer(
@@ -45,18 +42,7 @@ class PictureMaker(Maker[PictureInput]):
                 quota=quota("illustrator-fine"),
                 parallel=2,
                 seconds_each=2.5,
-                understands=[
-                    "seed",
-                    "negative",
-                    "references",
-                    "weights",
-                    "masks",
-                    "regions",
-                    "layers",
-                    "variations",
-                    "guides",
-                    "poses",
-                ],
+                understands=[*UNDERSTOOD, "negative", "weights"],
                 simulated=True,
             ),
         ]

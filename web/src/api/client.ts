@@ -21,6 +21,7 @@ export type Spending = Schemas["Spending"];
 export type Look = Schemas["Look"];
 export type CutPreview = Schemas["CutPreview"];
 export type PreviewSound = Schemas["PreviewSound"];
+export type Rules = Schemas["Rules"];
 export type Offer = Schemas["Offer"];
 export type Command = Schemas["Change"]["command"];
 export type CutWish = Schemas["CutAgain"];

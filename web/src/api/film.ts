@@ -17,6 +17,7 @@ import {
   type Look,
   type Offer,
   Problem,
+  type Rules,
   type Run,
   type Spending,
   api,
@@ -64,6 +65,33 @@ export const useLooks = () =>
     queryFn: async () => unwrap<Look[]>(await api.GET("/api/looks")),
     staleTime: Infinity,
   });
+
+const NONE_YET: Rules = {
+  kinds: {},
+  aspects: [],
+  framings: [],
+  angles: [],
+  times: [],
+  weathers: [],
+  moods: [],
+  moves: [],
+  sizes: [],
+  rates: [],
+  captions: [],
+  music: [],
+  caption_lines: 0,
+  caption_characters: 0,
+  loudness: 0,
+  true_peak: 0,
+};
+
+/** What may be chosen from, and what holds where nothing is chosen. */
+export const useRules = (): Rules =>
+  useQuery({
+    queryKey: ["rules"],
+    queryFn: async () => unwrap<Rules>(await api.GET("/api/rules")),
+    staleTime: Infinity,
+  }).data ?? NONE_YET;
 
 /** All looks that a film can be drawn in: ours and its own. */
 export const useLooksOf = (film: Film): Look[] => [...(useLooks().data ?? []), ...film.looks];

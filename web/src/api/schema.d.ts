@@ -1144,6 +1144,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Rules */
+        get: operations["rules_api_rules_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/offers": {
         parameters: {
             query?: never;
@@ -2275,6 +2292,16 @@ export interface components {
             media: string;
         };
         /**
+         * KindRules
+         * @description Of a kind of film: seconds a shot, and seconds of its quicker opening.
+         */
+        KindRules: {
+            /** Pace */
+            pace: number;
+            /** Opening */
+            opening: number;
+        };
+        /**
          * LiftCue
          * @description Take a proposed sound away, or bring it back.
          */
@@ -3344,6 +3371,47 @@ export interface components {
             unused: string[];
             /** Cost */
             cost: number;
+        };
+        /**
+         * Rules
+         * @description Lists stand in the order in which they are offered. `loudness` is in LUFS, `true_peak` in dBTP; captions have so
+         *     many lines of so many characters.
+         */
+        Rules: {
+            /** Kinds */
+            kinds: {
+                [key: string]: components["schemas"]["KindRules"];
+            };
+            /** Aspects */
+            aspects: string[];
+            /** Framings */
+            framings: string[];
+            /** Angles */
+            angles: string[];
+            /** Times */
+            times: string[];
+            /** Weathers */
+            weathers: string[];
+            /** Moods */
+            moods: string[];
+            /** Moves */
+            moves: string[];
+            /** Sizes */
+            sizes: string[];
+            /** Rates */
+            rates: string[];
+            /** Captions */
+            captions: string[];
+            /** Music */
+            music: string[];
+            /** Caption Lines */
+            caption_lines: number;
+            /** Caption Characters */
+            caption_characters: number;
+            /** Loudness */
+            loudness: number;
+            /** True Peak */
+            true_peak: number;
         };
         /**
          * RunView
@@ -6433,6 +6501,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    rules_api_rules_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rules"];
                 };
             };
         };

@@ -10,6 +10,12 @@ interface Props {
   quiet?: boolean;
 }
 
+/** Options from what may be chosen, in words of our own where there are some. */
+export const worded = (
+  names: readonly string[],
+  words: Partial<Record<string, string>> = {},
+): (readonly [string, string])[] => names.map((name) => [name, words[name] ?? name]);
+
 export function Choice({ value, label, options, onChange, quiet = false }: Props) {
   return (
     <Select.Root value={value} onValueChange={onChange}>
@@ -21,7 +27,7 @@ export function Choice({ value, label, options, onChange, quiet = false }: Props
             : "h-8 border border-rule-strong bg-page px-2.5 hover:bg-shade"
         }`}
       >
-        <Select.Value />
+        <Select.Value>{options.find(([key]) => key === value)?.[1] ?? value}</Select.Value>
         <ChevronDown className="size-3.5 shrink-0 text-ink-2" />
       </Select.Trigger>
       <Select.Portal>

@@ -2,47 +2,25 @@
 import { Download } from "lucide-react";
 import { useState } from "react";
 
-import type { Run } from "../api/client";
-import { useChange, useEstimate, useOffers, useRuns, useStart } from "../api/film";
+import type { Run, Schemas } from "../api/client";
+import { useChange, useEstimate, useOffers, useRules, useRuns, useStart } from "../api/film";
 import { Button } from "../parts/Button";
-import { Choice } from "../parts/Choice";
+import { Choice, worded } from "../parts/Choice";
 import { RunControls } from "../parts/RunControls";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
 
-type Size = "360p" | "720p" | "1080p" | "1440p" | "2160p";
+type Size = Schemas["DeliveryWanted"]["size"];
 type Lacking = "stop" | "stand in";
 
-const SIZES = [
-  ["360p", "360p, to look at"],
-  ["720p", "720p"],
-  ["1080p", "1080p"],
-  ["1440p", "1440p"],
-  ["2160p", "2160p"],
-] as const;
-const CAPTIONS = [
-  ["burn", "burned into the picture"],
-  ["file", "as a file beside it"],
-  ["off", "none"],
-] as const;
-const RATES = [
-  ["24", "24"],
-  ["25", "25"],
-  ["30", "30"],
-  ["30000/1001", "29.97 (30000/1001)"],
-  ["60", "60"],
-] as const;
-const MUSIC = [
-  ["auto", "by the film's mood"],
-  ["none", "none"],
-  ["calm", "calm"],
-  ["uneasy", "uneasy"],
-  ["warm", "warm"],
-  ["playful", "playful"],
-  ["grand", "grand"],
-  ["sad", "sad"],
-] as const;
+const SIZES = { "360p": "360p, to look at" };
+const CAPTIONS = { burn: "burned into the picture", file: "as a file beside it", off: "none" };
+const RATES = { "30000/1001": "29.97 (30000/1001)" };
+const MUSIC = { auto: "by the film's mood" };
+
+/** A level with a true minus sign. */
+const signed = (level: number) => String(level).replace("-", "−");
 
 function Setting(props: { name: string; note: string; children: React.ReactNode }) {
   return (
@@ -61,6 +39,7 @@ export function Delivery() {
   const change = useChange(film.id);
   const start = useStart(film.id);
   const offers = useOffers().data;
+  const rules = useRules();
   const [size, setSize] = useState<Size>("1080p");
   const [lacking, setLacking] = useState<Lacking>("stop");
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set settings", values });
@@ -80,15 +59,15 @@ export function Delivery() {
       >
         <h2 className="mb-1 font-serif text-[20px] font-bold">The film file</h2>
         <p className="mb-4 text-ink-2">
-          {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. Loudness −14
-          LUFS, true peak under −1 dBTP.
+          {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. Loudness{" "}
+          {signed(rules.loudness)} LUFS, true peak under {signed(rules.true_peak)} dBTP.
         </p>
         <dl>
           <Setting name="Size" note={`${s.aspect}, H.264 and AAC`}>
             <Choice
               label="Size"
               value={size}
-              options={SIZES}
+              options={worded(rules.sizes, SIZES)}
               onChange={(v) => setSize(v as Size)}
             />
           </Setting>
@@ -96,15 +75,18 @@ export function Delivery() {
             <Choice
               label="Frames a second"
               value={s.fps}
-              options={RATES}
+              options={worded(rules.rates, RATES)}
               onChange={(fps) => set({ fps })}
             />
           </Setting>
-          <Setting name="Captions" note={"two lines of 30 characters"}>
+          <Setting
+            name="Captions"
+            note={`${rules.caption_lines} lines of ${rules.caption_characters} characters`}
+          >
             <Choice
               label="Captions"
               value={s.captions}
-              options={CAPTIONS}
+              options={worded(rules.captions, CAPTIONS)}
               onChange={(captions) => set({ captions })}
             />
           </Setting>
@@ -123,7 +105,7 @@ export function Delivery() {
             <Choice
               label="Music"
               value={s.music}
-              options={MUSIC}
+              options={worded(rules.music, MUSIC)}
               onChange={(music) => set({ music })}
             />
           </Setting>

@@ -1,19 +1,18 @@
 /** What a shot shows: proposed from its words, set by hand, or inherited from its scene; each says which. */
 import type { Film, Shot } from "../api/client";
-import { useChange } from "../api/film";
-import { Choice } from "../parts/Choice";
+import { useChange, useRules } from "../api/film";
+import { Choice, worded } from "../parts/Choice";
 import { Editable } from "../parts/Editable";
 
-const pairs = (words: string[]) => words.map((w) => [w, w] as const);
-const CHOICES = {
-  framing: pairs(["extreme wide", "wide", "medium", "close", "extreme close"]),
-  angle: pairs(["level", "low", "high", "from above", "over the shoulder"]),
-  time: pairs(["dawn", "day", "dusk", "night"]),
-  weather: pairs(["clear", "rain", "snow", "fog", "wind"]),
-  mood: pairs(["calm", "uneasy", "warm", "playful", "grand", "sad"]),
+/** What is chosen from a list, with the list of the rules that it is. */
+const LISTS = {
+  framing: "framings",
+  angle: "angles",
+  time: "times",
+  weather: "weathers",
+  mood: "moods",
 } as const;
-const MOVES = pairs(["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"]);
-type Name = keyof typeof CHOICES | "place" | "people" | "action";
+type Name = keyof typeof LISTS | "place" | "people" | "action";
 
 /** Sets values for a shot, or for its whole scene. */
 export function useSetFacts(film: Film, shot: Shot, forScene: boolean) {
@@ -32,7 +31,7 @@ interface Props {
   forScene?: boolean;
   /** With the reason for each proposal beside it. */
   withReasons?: boolean;
-  names?: (keyof typeof CHOICES)[];
+  names?: (keyof typeof LISTS)[];
 }
 
 export function Facts({
@@ -43,6 +42,7 @@ export function Facts({
   names = ["framing", "angle", "time", "weather", "mood"],
 }: Props) {
   const set = useSetFacts(film, shot, forScene);
+  const rules = useRules();
   const scene = film.scenes[shot.scene];
   const own = forScene && scene ? scene.own : shot.own;
   const byHand = (name: Name) => own[name] !== null && own[name] !== undefined;
@@ -68,7 +68,7 @@ export function Facts({
             quiet
             label={name[0]!.toUpperCase() + name.slice(1)}
             value={shot[name]}
-            options={CHOICES[name]}
+            options={worded(rules[LISTS[name]])}
             onChange={(v) => set({ [name]: v })}
           />
         </Line>
@@ -92,7 +92,7 @@ export function Facts({
             quiet
             label="Move"
             value={shot.move}
-            options={MOVES}
+            options={worded(rules.moves)}
             onChange={(v) => set({ move: v })}
           />
         </Line>

@@ -16,7 +16,19 @@ from .drift import (
 )
 from .facts import SceneMemory, ShotFacts, facts_of_shots, place_words, text_place
 from .looks import LOOKS, Colour, Look, look_from, look_named
-from .model import FRAMINGS, MOODS, Outfit, Overrides, Person, Place, Reference, Trait, Weather
+from .model import (
+    FRAMINGS,
+    MOODS,
+    Angle,
+    Outfit,
+    Overrides,
+    Person,
+    Place,
+    Reference,
+    TimeOfDay,
+    Trait,
+    Weather,
+)
 from .outfits import dressed
 from .parts import slot_of
 from .prompt import Origin, Part, Prompt, compose_negative, compose_picture, fit
@@ -28,11 +40,11 @@ from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_
 
 # fmt: off
 __all__ = [
-    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Appearance", "Colour", "CompanyCard",
+    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Angle", "Appearance", "Colour", "CompanyCard",
     "Finding", "Lab", "Look", "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part",
     "Person", "Place", "Prompt", "Reference", "SamePerson", "SceneMemory", "SeenFigure", "SeenPicture",
-    "ShotFacts", "ShownPicture", "Style", "Thing", "Trait", "Weather", "WordDrift", "age_of", "appearances",
-    "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet", "dressed",
+    "ShotFacts", "ShownPicture", "Style", "Thing", "TimeOfDay", "Trait", "Weather", "WordDrift", "age_of",
+    "appearances", "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet", "dressed",
     "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from",
     "look_named", "may_be_one", "measure_picture", "place_words", "propose_cast", "propose_places",
     "search_company", "slot_of", "style_between", "style_of", "text_place", "things_named",

@@ -141,6 +141,14 @@ class SceneMemory:
     def __init__(self) -> None:
         self._last: dict[Hashable, tuple[list[ShotFacts], _Carried]] = {}
         self._now: dict[Hashable, tuple[list[ShotFacts], _Carried]] = {}
+        self._set: dict[int, tuple[Overrides, str]] = {}
+
+    def written(self, own: Overrides, number: int) -> str:
+        """What the maker set for a shot of a number, in a form that can be looked up; mostly nothing."""
+        known = self._set.get(number)
+        if known is None or known[0] is not own:
+            known = self._set[number] = (own, _written(own))
+        return known[1]
 
     def turn(self) -> None:
         """Begin another reading: what it does not come upon again is forgotten with the next."""
@@ -190,7 +198,7 @@ def facts_of_shots(
     for first, stop in _scene_runs(script, bounds):
         shots = _Shots(bounds[first:stop], overrides[first:stop], turns[first:stop])
         hand = (for_scenes or {}).get(reader.scene_of(shots))
-        key = reader.key(shots, hand, carried, first == 0)
+        key = reader.key(shots, hand, carried, first == 0, memory)
         facts, carried = memory.facts(key, partial(reader.read, shots, hand, carried, first == 0))
         out += facts
     return out
@@ -227,7 +235,12 @@ class _SceneReader:
         return -1 if worded is None else self.script.words[worded].scene
 
     def key(
-        self, shots: _Shots, hand: Overrides | None, carried: _Carried, opens_film: bool
+        self,
+        shots: _Shots,
+        hand: Overrides | None,
+        carried: _Carried,
+        opens_film: bool,
+        memory: SceneMemory,
     ) -> Hashable:
         """All that the facts of a scene depend on."""
         script, (first, end) = self.script, (shots.bounds[0][0], shots.bounds[-1][1])
@@ -240,7 +253,7 @@ class _SceneReader:
             text,
             tuple((a - first, b - first) for a, b in shots.bounds),
             tuple((script.lines[n].speaker, script.lines[n].first - first) for n in lines),
-            tuple(_written(own) for own in shots.own),
+            tuple([memory.written(o, n) for o, n in zip(shots.own, shots.numbers, strict=True)]),
             tuple(shots.numbers),
             _written(hand),
             (heading.title, heading.time, heading.weather) if heading else None,

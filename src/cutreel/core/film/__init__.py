@@ -19,19 +19,65 @@ from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
+from .plan import FilmPlan, plan_of, written_plan
 from .prompts import ShotPrompts, prompts_of
 from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, read_film
-from .remarks import Remark, RemarkMemory, remarks_on
+from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .wording import Edit, FoundPlace, find_places, name_places
 
 # fmt: off
 __all__ = [
-    "MEDIA_TYPES", "PACK_TYPES", "USUAL_PROMPT", "USUAL_TEXT", "Assembled", "Change", "Command",
-    "CutOut", "Edit", "FilmDocument", "FoundPlace", "GivenShot", "GivenSource", "LineWork",
-    "Match", "Offered", "Patch", "ReadFilm", "ReadShot", "ReadingMemory", "Remark",
-    "RemarkMemory", "Result", "SceneChoice", "Settings", "Shot", "ShotPrompts", "Source",
-    "TakeRow", "VoiceOffered", "apply_command", "apply_to", "assemble", "export_script",
-    "find_places", "focus_of", "is_fresh", "match_files", "name_places", "new_film", "pack_of",
-    "prompts_of", "read_film", "remarks_on", "turned_by", "used_take", "wish_of",
+    "MEDIA_TYPES",
+    "PACK_TYPES",
+    "PLAN_TYPES",
+    "USUAL_PROMPT",
+    "USUAL_TEXT",
+    "Assembled",
+    "Change",
+    "Command",
+    "CutOut",
+    "Edit",
+    "FilmDocument",
+    "FilmPlan",
+    "FoundPlace",
+    "GivenShot",
+    "GivenSource",
+    "LineWork",
+    "Match",
+    "Offered",
+    "Patch",
+    "ReadFilm",
+    "ReadShot",
+    "ReadingMemory",
+    "Remark",
+    "RemarkMemory",
+    "Result",
+    "SceneChoice",
+    "Settings",
+    "Shot",
+    "ShotPrompts",
+    "Source",
+    "TakeRow",
+    "VoiceOffered",
+    "apply_command",
+    "apply_to",
+    "assemble",
+    "export_script",
+    "find_places",
+    "focus_of",
+    "is_fresh",
+    "match_files",
+    "name_places",
+    "new_film",
+    "pack_of",
+    "plan_of",
+    "prompts_of",
+    "read_film",
+    "remarks_on",
+    "turned_by",
+    "used_take",
+    "wanted_lengths",
+    "wish_of",
+    "written_plan",
 ]
 # fmt: on

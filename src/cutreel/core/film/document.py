@@ -1,7 +1,7 @@
 """The document of a film: everything that the maker decided, and nothing that can be computed."""
 
 from bisect import bisect_left
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Literal, TypeVar
 
 from pydantic import BaseModel, Field
@@ -9,7 +9,7 @@ from pydantic import BaseModel, Field
 from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wish_for
 from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast, propose_places
 from cutreel.core.errors import BadInput
-from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, read
+from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, places_of, read
 
 MOST_CHARACTERS = 1_000_000
 
@@ -132,8 +132,14 @@ class FilmDocument(BaseModel):
     lifted_cues: list[str] = []
 
     @property
-    def word_ids(self) -> list[int]:
-        return ids_of(self.word_runs)
+    def word_ids(self) -> tuple[int, ...]:
+        """The numbers of all words, in the order of the words."""
+        return ids_of(tuple(self.word_runs))
+
+    @property
+    def word_places(self) -> Mapping[int, int]:
+        """The index of each word, by its number."""
+        return places_of(tuple(self.word_runs))
 
 
 class GivenShot(BaseModel):

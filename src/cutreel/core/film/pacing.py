@@ -25,7 +25,7 @@ def wish_of(film: FilmDocument, by: By | None = None, seconds: float = 0.0, coun
 
 def scene_paces(film: FilmDocument, script: Manuscript) -> dict[int, float]:
     """Seconds a shot of the scenes, by index, that have a pace of their own."""
-    at = {number: i for i, number in enumerate(film.word_ids)}
+    at = film.word_places
     return {
         script.words[at[s.first]].scene: s.pace
         for s in film.scenes

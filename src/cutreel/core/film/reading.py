@@ -6,7 +6,7 @@ here.
 """
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property, partial
 
@@ -27,7 +27,7 @@ from cutreel.core.continuity import (
     place_words,
 )
 from cutreel.core.keys import key, seed_from
-from cutreel.core.manuscript import Line, Manuscript, read, words_text
+from cutreel.core.manuscript import Line, Manuscript, Word, read, words_text
 from cutreel.core.motion import Move
 
 from .document import FilmDocument, Shot
@@ -143,7 +143,7 @@ def read_film(
     memory = memory or ReadingMemory()
     script = read(film.text)
     ids = film.word_ids
-    at = {number: i for i, number in enumerate(ids)}
+    at = film.word_places
     opens = _opens(film, at, len(script.words))
     facts = facts_of_shots(
         script,
@@ -163,17 +163,33 @@ def read_film(
         scene = script.words[opens[i]].scene if end > opens[i] else scene
         begins = script.scenes[scene].first
         word = ids[begins] if begins < len(ids) else 0
-        shots.append(reader.read(shot, fact, script, (opens[i], end), scene, word))
+        here = _Standing(opens[i], end, scene, word, script.words[opens[i] : end])
+        shots.append(reader.read(shot, fact, here))
     by_number = {s.shot.id: s for s in shots}
     memory.shots = reader.now
     shots = [
         _borrowed(s, by_number[s.shot.same_as], memory) if s.shot.same_as in by_number else s
         for s in shots
     ]
-    read_so_far = ReadFilm(film, offered, script, tuple(ids), tuple(shots), ())
+    read_so_far = ReadFilm(film, offered, script, ids, tuple(shots), ())
     pauses = frozenset(read_so_far.pauses)
     speech = _speech(film, script, offered, pauses, memory)
     return replace(read_so_far, speech=speech)
+
+
+@dataclass(frozen=True)
+class _Standing:
+    """Where a shot stands: its words `first` up to `end`, its scene, and the number of that scene's first word."""
+
+    first: int
+    end: int
+    scene: int
+    scene_word: int
+    words: Sequence[Word]
+
+    @property
+    def text(self) -> str:
+        return words_text(self.words)
 
 
 class _ShotReader:
@@ -204,43 +220,27 @@ class _ShotReader:
         memory.of_film = of_film
         self.now: dict[int, tuple[ReadShot, int]] = {}
 
-    def read(
-        self,
-        shot: Shot,
-        fact: ShotFacts,
-        script: Manuscript,
-        words: tuple[int, int],
-        scene: int,
-        scene_word: int,
-    ) -> ReadShot:
-        """The shot of `words` (first, end); `scene_word` is the number of its scene's first word."""
+    def read(self, shot: Shot, fact: ShotFacts, here: _Standing) -> ReadShot:
+        """The shot that stands `here` and shows what `fact` says."""
         known, of_word = self.before.get(shot.id, (None, 0))
         if (
             known is not None
-            and of_word == scene_word
+            and of_word == here.scene_word
             and (known.shot is shot or known.shot == shot)
             and (known.facts is fact or known.facts == fact)
-            and (known.facts is fact or known.text == words_text(script.words[slice(*words)]))
+            and (known.facts is fact or known.text == here.text)
         ):
             found = known
-            if (known.first, known.end, known.scene) != (*words, scene):
-                found = replace(known, first=words[0], end=words[1], scene=scene)
+            if (known.first, known.end, known.scene) != (here.first, here.end, here.scene):
+                found = replace(known, first=here.first, end=here.end, scene=here.scene)
         else:
-            found = self._read(shot, fact, script, words, scene, scene_word)
-        self.now[shot.id] = (found, scene_word)
+            found = self._anew(shot, fact, here)
+        self.now[shot.id] = (found, here.scene_word)
         return found
 
-    def _read(
-        self,
-        shot: Shot,
-        fact: ShotFacts,
-        script: Manuscript,
-        words: tuple[int, int],
-        scene: int,
-        scene_word: int,
-    ) -> ReadShot:
+    def _anew(self, shot: Shot, fact: ShotFacts, here: _Standing) -> ReadShot:
         people = tuple(
-            dressed(self.cast[p], scene_word, shot.id) for p in fact.people if p in self.cast
+            dressed(self.cast[p], here.scene_word, shot.id) for p in fact.people if p in self.cast
         )
         move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
         place = self.placed.get(fact.place)
@@ -251,7 +251,7 @@ class _ShotReader:
             self.offered.prompt_cap,
             shot.own.prompt,
             place=place,
-            scene_hand=self.for_scene.get(scene_word),
+            scene_hand=self.for_scene.get(here.scene_word),
             moves=move != "still",
         )
         film, understands = self.film, self.offered.understands
@@ -270,10 +270,10 @@ class _ShotReader:
         unpinned = seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)
         return ReadShot(
             shot=shot,
-            first=words[0],
-            end=words[1],
-            scene=scene,
-            text=words_text(script.words[words[0] : words[1]]),
+            first=here.first,
+            end=here.end,
+            scene=here.scene,
+            text=here.text,
             facts=fact,
             people=people,
             prompt=prompt,
@@ -363,7 +363,7 @@ def seed_of(film: FilmDocument, shot: Shot, people: Sequence[Person], pinned: bo
     )
 
 
-def _opens(film: FilmDocument, at: dict[int, int], words: int) -> list[int]:
+def _opens(film: FilmDocument, at: Mapping[int, int], words: int) -> list[int]:
     """The index of the word at which each shot opens; a shot without words opens where the next one
     does."""
     opens: list[int] = []

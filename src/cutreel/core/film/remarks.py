@@ -3,6 +3,7 @@
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from itertools import accumulate
 from typing import Literal
 
 from cutreel.core.breakdown import SCRAP_SECONDS, SCRAP_WORDS, Wish
@@ -52,34 +53,75 @@ class Remark:
     at_word: int | None = None
 
 
-RemarkMemory = dict[int, tuple[tuple[object, ...], int, list[Remark]]]
-"""By a shot's number: what its remarks depend on, the word it began with, its remarks."""
+@dataclass(frozen=True, slots=True)
+class _Remarked:
+    """What the remarks on a shot were worked out from, and where it stood."""
+
+    script: Manuscript
+    shot: ReadShot
+    index: int
+    times: tuple[float, float]
+    structure: tuple[object, ...]
+    remarks: list[Remark]
+
+
+RemarkMemory = dict[int, _Remarked]
+"""The remarks of the last time, by a shot's number."""
+
+
+def wanted_lengths(film: ReadFilm, seconds: Sequence[float], wish: Wish) -> list[float]:
+    """How long the wish wants each shot of a film to be, whose shots last `seconds`."""
+    total = sum(seconds) or 1.0
+    starts = accumulate(seconds, initial=0.0)
+    return [wish.wanted(at, s.scene, at / total) for s, at in zip(film.shots, starts, strict=False)]
 
 
 def remarks_on(
-    film: ReadFilm, seconds: Sequence[float], wish: Wish, memory: RemarkMemory | None = None
+    film: ReadFilm,
+    seconds: Sequence[float],
+    wanted: Sequence[float],
+    memory: RemarkMemory | None = None,
 ) -> list[Remark]:
-    """Remarks on the shots of a film that last `seconds`, the most pressing of each shot first.
-    `memory` keeps those of the last time; what is remarked is the same with it as without."""
+    """Remarks on the shots of a film that last `seconds` and are `wanted` so long, the most pressing of each shot
+    first. `memory` keeps those of the last time; what is remarked is the same with it as without."""
     out: list[Remark] = []
     memory = {} if memory is None else memory
-    total = sum(seconds) or 1.0
-    at = 0.0
     for i, shot in enumerate(film.shots):
-        if shot.end > shot.first:
-            wanted = wish.wanted(at, shot.scene, at / total)
-            spoken = seconds[i] - shot.shot.hold
-            depends = (shot.token, i == 0, spoken, wanted, _structure(film.script, shot))
-            known, first, found = memory.get(shot.shot.id, (None, 0, []))
-            if known != depends:
-                found = _on_time(film.script, i, shot, spoken, wanted)
-                found += _on_words(film, i, shot)
-            elif (first, found[0].shot if found else i) != (shot.first, i):
-                found = [_moved(r, i, shot.first - first) for r in found]
-            memory[shot.shot.id] = (depends, shot.first, found)
-            out += found
-        at += seconds[i]
+        if shot.end == shot.first:
+            continue
+        times = (seconds[i] - shot.shot.hold, wanted[i])
+        known = memory.get(shot.shot.id)
+        if (
+            known is None
+            or known.shot is not shot
+            or known.index != i
+            or known.script is not film.script
+            or known.times != times
+        ):
+            known = memory[shot.shot.id] = _looked_at(film, i, shot, times, known)
+        out += known.remarks
     return out
+
+
+def _looked_at(
+    film: ReadFilm, i: int, shot: ReadShot, times: tuple[float, float], known: _Remarked | None
+) -> _Remarked:
+    """The remarks on a shot; those known, where nothing of it changed but where it stands."""
+    stands = known is not None and known.script is film.script and known.shot is shot
+    structure = known.structure if known and stands else _structure(film.script, shot)
+    if (
+        known is not None
+        and known.shot.token is shot.token
+        and (known.index == 0) == (i == 0)
+        and (known.times, known.structure) == (times, structure)
+    ):
+        by = shot.first - known.shot.first
+        found = known.remarks
+        if by or known.index != i:
+            found = [_moved(r, i, by) for r in found]
+    else:
+        found = _on_time(film.script, i, shot, *times) + _on_words(film, i, shot)
+    return _Remarked(film.script, shot, i, times, structure, found)
 
 
 def _moved(remark: Remark, shot: int, words: int) -> Remark:

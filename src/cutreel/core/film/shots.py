@@ -2,7 +2,7 @@
 of the text."""
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from itertools import pairwise
 
 from cutreel.core.continuity import Person
@@ -35,7 +35,7 @@ def rebuilt_shots(
     keep everything; new ones get an edge number after the shot before them, added to `used`. Shots
     without words stay behind theirs."""
     old = {shot.first: shot for shot in worded(film)}
-    order = {number: i for i, number in enumerate(film.word_ids)}
+    order = film.word_places
     holds = _holds(film)
     shots: list[Shot] = []
     for i, first in enumerate(firsts):
@@ -96,19 +96,19 @@ def retext(
     old_ids = film.word_ids
     if known is not None and len(known) == len(after.words):
         free = film.next_word
-        ids = []
+        fresh: list[int] = []
         for number in known:
-            ids.append(free if number is None else number)
+            fresh.append(free if number is None else number)
             free += number is None
-        film.word_runs, film.next_word = runs_of(ids), free
+        film.word_runs, film.next_word = runs_of(fresh), free
     else:
         film.word_runs, film.next_word = carry_ids(
             [w.text for w in before.words], old_ids, [w.text for w in after.words], film.next_word
         )
-        ids = film.word_ids
+    ids = film.word_ids
     film.text = text
     _carry_anchors(film, old_ids, ids)
-    order = {number: i for i, number in enumerate(ids)}
+    order = film.word_places
     _settle_scenes(film, after, ids, order)
     scene_firsts = {ids[s.first] for s in after.scenes if 0 < s.first < len(ids)}
     have = {s.first for s in worded(film)}
@@ -167,7 +167,7 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
 
 
 def _settle_scenes(
-    film: FilmDocument, script: Manuscript, ids: Sequence[int], order: dict[int, int]
+    film: FilmDocument, script: Manuscript, ids: Sequence[int], order: Mapping[int, int]
 ) -> None:
     """Let what holds for scenes hold to the first words that they have now; of two that met, the
     later one goes."""
@@ -204,7 +204,7 @@ def move_words(film: FilmDocument, script: Manuscript, scene: int, to: int) -> N
     texts = [film.text[a:b] for a, b in pairwise(starts)]
     ids = film.word_ids
     words = [ids[s.first : s.end] for s in scenes]
-    order = {number: i for i, number in enumerate(ids)}
+    order = film.word_places
     shots: list[list[Shot]] = [[] for _ in scenes]
     here = 0
     for shot in film.shots:

@@ -4,7 +4,7 @@ through edits."""
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
-from .identity import WordRun, carry_ids, fresh_ids, ids_of, runs_of
+from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import Figure, people_named
 from .read import TIMES, WEATHERS, cue_for, read
@@ -15,7 +15,7 @@ from .syllables import syllables
 __all__ = [
     "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
     "Scene", "Sentence", "Word", "WordRun", "carry_ids", "cue_for", "differences", "fresh_ids",
-    "ids_of", "people_named", "read", "reading_ease", "runs_of", "strip_marks", "syllables",
+    "ids_of", "people_named", "places_of", "read", "reading_ease", "runs_of", "strip_marks", "syllables",
     "text_of", "words_text",
 ]
 # fmt: on

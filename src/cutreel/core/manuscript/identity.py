@@ -5,16 +5,26 @@ and cues hold to these numbers, so they move with their words. Numbers are store
 most of them follow one another.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from difflib import SequenceMatcher
+from functools import lru_cache
+from itertools import chain
+from types import MappingProxyType
 
 WordRun = tuple[int, int]
 """A run of consecutive numbers: the first, and how many."""
 
 
-def ids_of(runs: Sequence[WordRun]) -> list[int]:
-    """The numbers of all words, in the order of the words."""
-    return [first + i for first, count in runs for i in range(count)]
+@lru_cache(maxsize=32)
+def ids_of(runs: tuple[WordRun, ...]) -> tuple[int, ...]:
+    """The numbers of all words, in the order of the words. Asked for several times in every change, so kept."""
+    return tuple(chain.from_iterable(range(first, first + count) for first, count in runs))
+
+
+@lru_cache(maxsize=32)
+def places_of(runs: tuple[WordRun, ...]) -> Mapping[int, int]:
+    """The index of each word, by its number."""
+    return MappingProxyType({number: i for i, number in enumerate(ids_of(runs))})
 
 
 def runs_of(ids: Sequence[int]) -> list[WordRun]:

@@ -2,7 +2,7 @@
 
 from .compositor import Compositor, Shown
 from .encode import ENCODER_VERSION, Quality, encode_segment, encode_sound, join
-from .fragments import media_of, split_init, timescale
+from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
 from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_film, plan_segments
 from .planes import Planes, cover, planes_of
@@ -10,9 +10,29 @@ from .segment import frames_of, make_segment, painter
 
 # fmt: off
 __all__ = [
-    "ENCODER_VERSION", "CaptionSpan", "Compositor", "Planes", "PlannedShot", "Quality", "Scene",
-    "SegmentPlan", "Shown", "cover", "encode_segment", "encode_sound", "frames_of", "join",
-    "make_segment", "media_of", "painter", "paper_page", "plan_film", "plan_segments", "planes_of",
-    "split_init", "timescale",
+    "ENCODER_VERSION",
+    "CaptionSpan",
+    "Compositor",
+    "Planes",
+    "PlannedShot",
+    "Quality",
+    "Scene",
+    "SegmentPlan",
+    "Shown",
+    "boxes",
+    "cover",
+    "encode_segment",
+    "encode_sound",
+    "frames_of",
+    "join",
+    "make_segment",
+    "media_of",
+    "painter",
+    "paper_page",
+    "plan_film",
+    "plan_segments",
+    "planes_of",
+    "split_init",
+    "timescale",
 ]
 # fmt: on

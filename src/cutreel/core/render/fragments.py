@@ -3,9 +3,13 @@ their time."""
 
 import struct
 from collections.abc import Iterator
+from mmap import mmap
+
+Buffer = bytes | bytearray | mmap
+"""A file's bytes, in memory or mapped."""
 
 
-def boxes(data: bytes, start: int = 0, end: int | None = None) -> Iterator[tuple[bytes, int, int]]:
+def boxes(data: Buffer, start: int = 0, end: int | None = None) -> Iterator[tuple[bytes, int, int]]:
     """(type, start, end) of the boxes between `start` and `end`."""
     end = len(data) if end is None else end
     while start + 8 <= end:
@@ -20,7 +24,7 @@ def boxes(data: bytes, start: int = 0, end: int | None = None) -> Iterator[tuple
         start += size
 
 
-def split_init(data: bytes) -> tuple[bytes, list[tuple[int, int]]]:
+def split_init(data: Buffer) -> tuple[bytes, list[tuple[int, int]]]:
     """The initialisation part (ftyp and moov), and the (start, end) of every fragment (moof with
     its mdat)."""
     init = b""
@@ -66,13 +70,13 @@ def timescale(data: bytes) -> int:
 
 
 def _move(piece: bytearray, offset: int) -> None:
-    for kind, start, end in boxes(bytes(piece)):
+    for kind, start, end in boxes(piece):
         if kind != b"moof":
             continue
-        for inner, a, b in boxes(bytes(piece), start + 8, end):
+        for inner, a, b in boxes(piece, start + 8, end):
             if inner != b"traf":
                 continue
-            for leaf, c, _ in boxes(bytes(piece), a + 8, b):
+            for leaf, c, _ in boxes(piece, a + 8, b):
                 if leaf == b"tfdt":
                     long = piece[c + 8] == 1
                     layout = ">Q" if long else ">I"

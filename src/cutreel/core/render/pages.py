@@ -19,7 +19,7 @@ def _font(name: str, size: int) -> ImageFont.FreeTypeFont:
     return ImageFont.truetype(str(files("cutreel.core.render") / "fonts" / name), size)
 
 
-@lru_cache(maxsize=256)
+@lru_cache(maxsize=48)
 def caption_planes(lines: tuple[str, ...], width: int, height: int) -> tuple[Planes, int, int]:
     """A caption for a frame of that size: bold, light with a dark edge. Returns planes and their
     top and left."""

@@ -30,6 +30,12 @@ class Planes:
     spans_half: NDArray[np.int32] | None = None
     depth: float = 0.0
 
+    @property
+    def bytes(self) -> int:
+        """The memory that they take."""
+        held = (self.y, self.u, self.v, self.alpha, self.alpha_half, self.spans, self.spans_half)
+        return sum(plane.nbytes for plane in held if plane is not None)
+
 
 def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
     """Planes of an RGB or RGBA picture of shape (height, width, 3 or 4) with even sides; odd ones

@@ -13,7 +13,7 @@ from .cues import (
     spots_of,
 )
 from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
-from .mix import BLOCK, RATE, MixedPart, Samples, Scratch, Source, mix
+from .mix import AIM_LUFS, BLOCK, DELIVERED_DBTP, RATE, MixedPart, Samples, Scratch, Source, mix
 from .music import MUSIC_MOODS, music_mood
 from .silence import trim
 from .wanted import LONGEST_MUSIC, SOUND_SECONDS, music_key_of, music_seconds, sound_key_of
@@ -21,9 +21,10 @@ from .words import match_words
 
 # fmt: off
 __all__ = [
-    "BLOCK", "LONGEST_MUSIC", "MUSIC_MOODS", "RATE", "SOUND_SECONDS", "Cue", "Loudness", "MixedPart", "Samples",
-    "Scratch", "Source", "Spot", "TruePeaks", "ambience_cues", "ambience_of", "cue_prompts",
-    "integrated_lufs", "match_words", "mix", "music_key_of", "music_mood", "music_seconds", "own_cues",
-    "sound_key_of", "sounds_named", "spot_cues", "spots_of", "trim", "true_peak_dbtp",
+    "AIM_LUFS", "BLOCK", "DELIVERED_DBTP", "LONGEST_MUSIC", "MUSIC_MOODS", "RATE", "SOUND_SECONDS",
+    "Cue", "Loudness", "MixedPart", "Samples", "Scratch", "Source", "Spot", "TruePeaks",
+    "ambience_cues", "ambience_of", "cue_prompts", "integrated_lufs", "match_words", "mix",
+    "music_key_of", "music_mood", "music_seconds", "own_cues", "sound_key_of", "sounds_named",
+    "spot_cues", "spots_of", "trim", "true_peak_dbtp",
 ]
 # fmt: on

@@ -21,9 +21,9 @@ BLOCK = 10 * RATE
 Role = Literal["voice", "spot", "ambience", "music"]
 LEVELS: dict[Role, float] = {"voice": -15.0, "spot": -27.0, "ambience": -40.0, "music": -27.0}
 DUCK_DB: dict[Role, float] = {"voice": 0.0, "spot": -6.0, "ambience": -12.0, "music": -13.0}
-AIM_LUFS, CEILING_DBTP = -14.0, -1.6
+AIM_LUFS, DELIVERED_DBTP, CEILING_DBTP = -14.0, -1.0, -1.6
 """The ceiling leaves 0.6 dB for what the AAC encoder adds, so that the delivered file stays under
--1 dBTP."""
+what is promised of it."""
 SPEAKING_DBFS = -42.0
 """What is louder is speech: breath and room lie below."""
 TICK = RATE // 100

@@ -3,10 +3,11 @@ encoded."""
 
 import tempfile
 from dataclasses import asdict
+from mmap import ACCESS_READ, mmap
 from pathlib import Path
-from typing import ClassVar
+from typing import Any, ClassVar
 
-from cutreel.core.render import encode_sound
+from cutreel.core.render import encode_sound, split_init
 from cutreel.core.sound import RATE, Loudness, MixedPart, TruePeaks, mix
 from cutreel.core.timeline import SoundClip, Track
 from cutreel.store import Assembled, ItemSpec
@@ -39,7 +40,7 @@ class MixSpec(Spec):
     """All that sounds, and how long the film is. A film with no sound yet is silent."""
 
     kind: ClassVar[str] = "mix"
-    version: ClassVar[int] = 5
+    version: ClassVar[int] = 6
     sounds: tuple[MixedSound, ...] = ()
     seconds: float
 
@@ -90,8 +91,16 @@ class MixKind(Kind[MixSpec]):
                 "integrated_lufs": round(loudness.lufs, 2),
                 "true_peak_dbtp": round(peaks.dbtp, 2),
                 "seconds": spec.seconds,
+                **_fragments(path),
             }
             return Made(shop.media.put_file(path, "m4a"), about)
+
+
+def _fragments(path: Path) -> dict[str, Any]:
+    """Where in the file a player finds what it needs first, and each fragment: `init` bytes, and (start, end)."""
+    with path.open("rb") as file, mmap(file.fileno(), 0, access=ACCESS_READ) as data:
+        init, fragments = split_init(data)
+        return {"init": len(init), "fragments": fragments}
 
 
 def missing_mix(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:

@@ -3,9 +3,9 @@ import { useState } from "react";
 
 import type { Film, Place } from "../../api/client";
 import { useKeep } from "../../api/continuity";
-import { useChange } from "../../api/film";
+import { useChange, useRules } from "../../api/film";
 import { Button } from "../../parts/Button";
-import { Choice } from "../../parts/Choice";
+import { Choice, worded } from "../../parts/Choice";
 import { Editable } from "../../parts/Editable";
 import { notify } from "../../state/notices";
 import { BeforeYouDecide } from "./BeforeYouDecide";
@@ -14,18 +14,11 @@ import { said } from "./PlacesTab";
 import { References } from "./References";
 import { usedOf } from "./drift";
 
-const HOURS = ["dawn", "day", "dusk", "night"] as const;
-const WEATHERS = [
-  ["any", "as the text says"],
-  ["clear", "clear"],
-  ["rain", "rain"],
-  ["snow", "snow"],
-  ["fog", "fog"],
-  ["wind", "wind"],
-] as const;
+const ANY = "any";
 
 export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
   const change = useChange(film.id);
+  const { times, weathers } = useRules();
   const keep = useKeep();
   const [draft, setDraft] = useState<Place | null>(null);
   const shown = draft ?? place;
@@ -89,7 +82,7 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
       </section>
       <section aria-label="Light by the hour">
         <Heading title="Light by the hour" beside="said in shots of that hour" />
-        {HOURS.map((hour) => (
+        {times.map((hour) => (
           <div
             key={hour}
             className="grid grid-cols-[72px_minmax(0,1fr)_64px] items-baseline gap-2 border-b border-rule py-[3px]"
@@ -112,7 +105,7 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
             quiet
             label="Weather of the place"
             value={shown.weather ?? "any"}
-            options={WEATHERS}
+            options={worded([ANY, ...weathers], { [ANY]: "as the text says" })}
             onChange={(v) => edit({ weather: v === "any" ? null : (v as Place["weather"]) })}
           />
         </div>

@@ -2,9 +2,9 @@
 import { useState } from "react";
 
 import type { Command, Film, Place } from "../../api/client";
-import { useChange } from "../../api/film";
+import { useChange, useRules } from "../../api/film";
 import { Button } from "../../parts/Button";
-import { Choice } from "../../parts/Choice";
+import { Choice, worded } from "../../parts/Choice";
 import { BeforeYouDecide } from "./BeforeYouDecide";
 import { PlaceSheet } from "./PlaceSheet";
 import { Split } from "./Split";
@@ -12,8 +12,6 @@ import { blankPlace } from "./blank";
 import { usedOf } from "./drift";
 
 export const said = (p: Place) => p.description || p.name;
-const HOURS = ["dawn", "day", "dusk", "night"] as const;
-const WEATHERS = ["clear", "rain", "snow", "fog", "wind"] as const;
 
 export function PlacesTab({ film }: { film: Film }) {
   const change = useChange(film.id);
@@ -124,6 +122,7 @@ function usual(values: string[]): string {
 }
 
 function SceneByScene({ film }: { film: Film }) {
+  const { times, weathers } = useRules();
   const [draft, setDraft] = useState<{ title: string; command: Command } | null>(null);
   const scenes = film.scenes.map((s, i) => ({ ...s, number: i })).filter((s) => s.end > s.first);
   const set = (scene: (typeof scenes)[number], what: "place" | "time" | "weather", value: string) =>
@@ -183,33 +182,23 @@ function SceneByScene({ film }: { film: Film }) {
                   <span className="mr-2 font-mono">{n + 1}</span>
                   {s.title || "the whole film"}
                 </td>
-                <td className="py-1 pr-3">
-                  <Choice
-                    quiet
-                    label={`Place of scene ${n + 1}`}
-                    value={own("place")}
-                    options={[auto(now.place), ...places.map((p) => [p, p] as const)]}
-                    onChange={(v) => set(s, "place", v)}
-                  />
-                </td>
-                <td className="py-1 pr-3">
-                  <Choice
-                    quiet
-                    label={`Hour of scene ${n + 1}`}
-                    value={own("time")}
-                    options={[auto(now.time), ...HOURS.map((h) => [h, h] as const)]}
-                    onChange={(v) => set(s, "time", v)}
-                  />
-                </td>
-                <td className="py-1">
-                  <Choice
-                    quiet
-                    label={`Weather of scene ${n + 1}`}
-                    value={own("weather")}
-                    options={[auto(now.weather), ...WEATHERS.map((w) => [w, w] as const)]}
-                    onChange={(v) => set(s, "weather", v)}
-                  />
-                </td>
+                {(
+                  [
+                    ["place", "Place", places],
+                    ["time", "Hour", times],
+                    ["weather", "Weather", weathers],
+                  ] as const
+                ).map(([what, name, choices]) => (
+                  <td key={what} className="py-1 pr-3">
+                    <Choice
+                      quiet
+                      label={`${name} of scene ${n + 1}`}
+                      value={own(what)}
+                      options={[auto(now[what]), ...worded(choices)]}
+                      onChange={(v) => set(s, what, v)}
+                    />
+                  </td>
+                ))}
               </tr>
             );
           })}

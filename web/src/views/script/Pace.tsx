@@ -2,9 +2,10 @@
 import { useState } from "react";
 
 import type { CutWish, Film } from "../../api/client";
-import { previewCut, useChange } from "../../api/film";
+import { previewCut, useChange, useRules } from "../../api/film";
 import { Button } from "../../parts/Button";
-import { Choice } from "../../parts/Choice";
+import { Choice, worded } from "../../parts/Choice";
+import { FILM_KINDS } from "../../parts/filmKinds";
 import { NumberField } from "../../parts/Field";
 import { inWords, money } from "../../parts/time";
 import { notify } from "../../state/notices";
@@ -284,14 +285,6 @@ const WAYS: [By, string][] = [
   ["sentence", "by sentence"],
   ["exactly", "exactly"],
 ];
-const KINDS = [
-  ["story", "a story"],
-  ["documentary", "a documentary"],
-  ["comic", "a comic film"],
-  ["sleep", "a sleep story"],
-] as const;
-/** The opening of each kind of film, in seconds, as `core/breakdown/pace.py` has it. */
-const OPENING: Record<string, number> = { story: 14, documentary: 30, comic: 6, sleep: 0 };
 
 function CutAgain({
   film,
@@ -304,6 +297,7 @@ function CutAgain({
 }) {
   const change = useChange(film.id);
   const { kind, pace, opening, reference, follow_reference } = film.settings;
+  const { kinds } = useRules();
   const [by, setBy] = useState<By>(film.settings.cut_by);
   const [draft, setDraft] = useState<{ pace: number; seconds: number }>({ pace, seconds: pace });
   const seconds = draft.pace === pace ? draft.seconds : pace;
@@ -325,7 +319,7 @@ function CutAgain({
     onOffer(null);
     change.mutate({ type: "set settings", values });
   };
-  const quick = opening ?? OPENING[kind] ?? 0;
+  const quick = opening ?? kinds[kind]?.opening ?? 0;
   return (
     <section aria-label="Cut again" className="border-t border-rule-strong pt-3">
       <div className="mb-2 flex items-baseline gap-2">
@@ -335,7 +329,7 @@ function CutAgain({
           quiet
           label="Kind of film"
           value={kind}
-          options={KINDS}
+          options={worded(Object.keys(kinds), FILM_KINDS)}
           onChange={(v) => set({ kind: v })}
         />
       </div>

@@ -5,10 +5,11 @@ import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
 import { Problem, type Schemas, api, unwrap } from "../../api/client";
-import { useLooks } from "../../api/film";
+import { useLooks, useRules } from "../../api/film";
 import { type Story, useReadStory } from "../../api/script";
 import { Button } from "../../parts/Button";
-import { Choice } from "../../parts/Choice";
+import { Choice, worded } from "../../parts/Choice";
+import { FILM_KINDS, type FilmKind } from "../../parts/filmKinds";
 import { Field } from "../../parts/Field";
 import { inWords } from "../../parts/time";
 import { notify } from "../../state/notices";
@@ -20,15 +21,6 @@ const ASPECTS = [
   ["9:16", "9:16, upright"],
   ["1:1", "1:1, square"],
 ] as const;
-const KINDS = [
-  ["story", "a story"],
-  ["documentary", "a documentary"],
-  ["comic", "a comic film"],
-  ["sleep", "a sleep story"],
-] as const;
-type Kind = (typeof KINDS)[number][0];
-/** Seconds a shot by kind of film, as `core/breakdown/pace.py` has them. */
-const PACE: Record<Kind, number> = { story: 6, documentary: 10, comic: 3, sleep: 138 };
 
 type Given = Pick<Schemas["NewFilm"], "shots" | "sources">;
 const NOTHING: Given = { shots: [], sources: [] };
@@ -36,12 +28,13 @@ const NOTHING: Given = { shots: [], sources: [] };
 export function NewFilm() {
   const navigate = useNavigate();
   const looks = useLooks().data ?? [];
+  const { kinds } = useRules();
   const input = useRef<HTMLInputElement>(null);
   const [way, setWay] = useState("paste");
   const [title, setTitle] = useState("");
   const [text, setText] = useState("");
   const [given, setGiven] = useState(NOTHING);
-  const [kind, setKind] = useState<Kind>("story");
+  const [kind, setKind] = useState<FilmKind>("story");
   const [look, setLook] = useState("cut-paper");
   const [aspect, setAspect] = useState<"16:9" | "9:16" | "1:1">("16:9");
   const [table, setTable] = useState<{ story: Story; file: File } | null>(null);
@@ -56,7 +49,7 @@ export function NewFilm() {
             by: "pace",
             count: 0,
             ...given,
-            settings: { look, aspect, kind, pace: PACE[kind] } as never,
+            settings: { look, aspect, kind, pace: kinds[kind]?.pace } as never,
           },
         }),
       ),
@@ -198,8 +191,8 @@ export function NewFilm() {
               <Choice
                 label="Kind of film"
                 value={kind}
-                options={KINDS}
-                onChange={(v) => setKind(v as Kind)}
+                options={worded(Object.keys(kinds), FILM_KINDS)}
+                onChange={(v) => setKind(v as FilmKind)}
               />
               <Choice
                 label="Look"

@@ -194,7 +194,7 @@ class SetScene(FilmCommand):
     aim: float | None = Field(None, ge=0, le=36_000)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        if self.word not in film.word_ids:
+        if self.word not in film.word_places:
             raise NotFound("That scene is not in the manuscript any more.", "Load the page again.")
         known = next((s for s in film.scenes if s.first == self.word), SceneChoice(first=self.word))
         own = Overrides.model_validate({**known.own.model_dump(), **self.values})
@@ -235,7 +235,7 @@ class SetSource(FilmCommand):
             return "change a source"
         if not text:
             raise BadInput("A source needs a link or a few words.")
-        ids = set(film.word_ids)
+        ids = film.word_places
         if self.first not in ids or self.last not in ids:
             raise NotFound(
                 "Those words are not in the manuscript any more.", "Load the page again."

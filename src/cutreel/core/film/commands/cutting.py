@@ -26,13 +26,12 @@ class SetMark(FilmCommand):
     same_picture: bool = False
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        ids = film.word_ids
-        if self.word not in ids:
+        if self.word not in film.word_places:
             raise NotFound("That word is not in the manuscript any more.", "Load the page again.")
         firsts = {s.first for s in worded(film)}
         if self.word in firsts:
             raise BadInput("There is a cut mark before that word already.")
-        at = {number: i for i, number in enumerate(ids)}
+        at = film.word_places
         rebuilt_shots(
             film, sorted(firsts | {self.word}, key=at.__getitem__), used, frozenset({self.word})
         )
@@ -81,7 +80,7 @@ class PushMark(FilmCommand):
                 else "A hold has no words."
             )
         ids = film.word_ids
-        at = {number: i for i, number in enumerate(ids)}
+        at = film.word_places
         bounds = [at[s.first] for s in worded(film)]
         here = bounds.index(at[shot.first])
         low = bounds[here - 1] + 1
@@ -110,7 +109,7 @@ class CutAgain(FilmCommand):
     def firsts(self, film: FilmDocument) -> list[int]:
         """The numbers of the words that would open shots."""
         ids = film.word_ids
-        at = {number: i for i, number in enumerate(ids)}
+        at = film.word_places
         kept = (
             frozenset(at[s.first] for s in worded(film) if s.by_hand)
             if self.keep_hand

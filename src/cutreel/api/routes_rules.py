@@ -1,0 +1,77 @@
+"""What a maker may choose from, and what holds where nothing is chosen. Pages ask for it and repeat nothing of it."""
+
+from typing import Any, get_args
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from cutreel.core.breakdown import KINDS, FilmKind
+from cutreel.core.captions import LINE_LENGTH, LINES
+from cutreel.core.continuity import FRAMINGS, MOODS, Angle, TimeOfDay, Weather
+from cutreel.core.film import Settings
+from cutreel.core.motion import MOVES
+from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
+from cutreel.core.timeline import KNOWN_RATES
+from cutreel.making import SHORT_SIDE
+
+router = APIRouter(prefix="/api")
+
+
+class KindRules(BaseModel):
+    """Of a kind of film: seconds a shot, and seconds of its quicker opening."""
+
+    pace: float
+    opening: float
+
+
+class Rules(BaseModel):
+    """Lists stand in the order in which they are offered. `loudness` is in LUFS, `true_peak` in dBTP; captions have so
+    many lines of so many characters."""
+
+    kinds: dict[FilmKind, KindRules]
+    aspects: list[str]
+    framings: list[str]
+    angles: list[str]
+    times: list[str]
+    weathers: list[str]
+    moods: list[str]
+    moves: list[str]
+    sizes: list[str]
+    rates: list[str]
+    captions: list[str]
+    music: list[str]
+    caption_lines: int
+    caption_characters: int
+    loudness: float
+    true_peak: float
+
+
+def _choices(field: str) -> list[str]:
+    """What a setting of a film may be."""
+    annotation: Any = Settings.model_fields[field].annotation
+    return list(get_args(annotation))
+
+
+RULES = Rules(
+    kinds={k: KindRules(pace=v.seconds, opening=v.opening) for k, v in KINDS.items()},
+    aspects=_choices("aspect"),
+    framings=list(FRAMINGS),
+    angles=list(get_args(Angle)),
+    times=list(get_args(TimeOfDay)),
+    weathers=list(get_args(Weather)),
+    moods=list(MOODS),
+    moves=list(MOVES),
+    sizes=list(SHORT_SIDE),
+    rates=list(KNOWN_RATES),
+    captions=_choices("captions"),
+    music=_choices("music"),
+    caption_lines=LINES,
+    caption_characters=LINE_LENGTH,
+    loudness=AIM_LUFS,
+    true_peak=DELIVERED_DBTP,
+)
+
+
+@router.get("/rules")
+def rules() -> Rules:
+    return RULES
