@@ -236,3 +236,14 @@ def test_the_stand_ins_answer_only_what_they_speak(stack) -> None:
         ).status_code
         == 422
     )
+
+
+def test_a_first_line_that_is_a_title_names_the_film_unless_the_maker_does(client) -> None:
+    text = "The Dark Lamp\n\nAda rowed to the light. It was dark.\n"
+    made = client.post("/api/films", json={"text": text}).json()
+    assert made["title"] == "The Dark Lamp"
+    assert "[The Dark Lamp]" in made["text"] and made["shots"][0]["text"].startswith("Ada")
+    own = client.post("/api/films", json={"text": text, "title": "Mine"}).json()
+    assert own["title"] == "Mine" and own["shots"][0]["text"].startswith("The Dark Lamp")
+    plain = client.post("/api/films", json={"text": "# The jetty\n\nAda rowed.\n"}).json()
+    assert plain["title"] == "Ada rowed."

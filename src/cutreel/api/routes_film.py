@@ -10,7 +10,7 @@ from cutreel.core.breakdown import estimate_words, wish_for
 from cutreel.core.continuity import look_named
 from cutreel.core.film import Change, Command, apply_command, new_film
 from cutreel.core.film.commands import CutAgain
-from cutreel.core.manuscript import read
+from cutreel.core.manuscript import first_words, read, titled
 from cutreel.making import PicturesWanted, price_of, wanted_pictures
 from cutreel.store import assembled_film
 
@@ -42,13 +42,16 @@ def shelf(films: Films) -> list[Card]:
 
 @router.post("/films", status_code=201)
 def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
-    """A new film from a story; its title is its first words when none is given."""
+    """A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
+    then is not spoken), else by its first words."""
     new.settings.look = look_named(new.settings.look).name
-    title = new.title.strip() or _first_words(new.text)
+    title, text = new.title.strip(), new.text
+    found = None if title or new.shots or new.sources else titled(text)
+    title, text = (found.title, found.text) if found else (title or first_words(text), text)
     usual = wish_for(new.settings.kind, new.settings.pace)
     wish = replace(usual, by=new.by, count=new.count)
-    document, edges = new_film(title, new.text, new.settings, wish, new.shots, new.sources)
-    return NewFilmId(id=shop.films.add(document, edges))
+    document, edges = new_film(title, text, new.settings, wish, new.shots, new.sources)
+    return NewFilmId(id=shop.films.add(document, edges), titled=found.title if found else "")
 
 
 @router.get("/films/{film}", response_model=OpenedFilm)
@@ -191,11 +194,3 @@ async def events(
     return EventSourceResponse(
         stream(request.app.state.shop, request.app.state.listener, film, after), ping=20
     )
-
-
-def _first_words(text: str) -> str:
-    for line in text.split("\n"):
-        plain = line.strip().strip("#").strip()
-        if plain:
-            return plain[:60].rsplit(" ", 1)[0] if len(plain) > 60 else plain
-    return "Untitled"

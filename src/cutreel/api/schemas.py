@@ -308,9 +308,11 @@ class FilmDelta(BaseModel):
 
 
 class NewFilmId(BaseModel):
-    """A film that was added."""
+    """A film that was added. `titled`: the line of its text that names it and is not spoken; empty
+    when none is."""
 
     id: str
+    titled: str = ""
 
 
 class Card(BaseModel):

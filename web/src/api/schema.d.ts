@@ -19,7 +19,8 @@ export interface paths {
         put?: never;
         /**
          * Add Film
-         * @description A new film from a story; its title is its first words when none is given.
+         * @description A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
+         *     then is not spoken), else by its first words.
          */
         post: operations["add_film_api_films_post"];
         delete?: never;
@@ -2628,11 +2629,17 @@ export interface components {
         };
         /**
          * NewFilmId
-         * @description A film that was added.
+         * @description A film that was added. `titled`: the line of its text that names it and is not spoken; empty
+         *     when none is.
          */
         NewFilmId: {
             /** Id */
             id: string;
+            /**
+             * Titled
+             * @default
+             */
+            titled: string;
         };
         /**
          * Offer

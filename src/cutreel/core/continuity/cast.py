@@ -2,11 +2,14 @@
 says why."""
 
 import re
+from collections.abc import Sequence
 
 from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import UNKNOWN, Figure, Manuscript, people_named, strip_marks
 
+from .described import Described, described_in
 from .model import Person, Place, Trait
+from .parts import slot_of
 
 # fmt: off
 PLACE_NOUNS: dict[str, str] = {
@@ -49,13 +52,21 @@ def propose_cast(script: Manuscript) -> list[Person]:
         for s in script.speakers
         if s not in known and s != UNKNOWN
     ]
-    return [_person(number, figure, script.text) for number, figure in enumerate(figures[:24], 1)]
+    told = described_in(script, figures[:24])
+    return [
+        _person(number, figure, script.text, told.get(figure.name, Described()))
+        for number, figure in enumerate(figures[:24], 1)
+    ]
 
 
-def _person(number: int, figure: Figure, text: str) -> Person:
+def _person(number: int, figure: Figure, text: str, told: Described) -> Person:
     noun = figure.name.removeprefix("the ").lower()
     age = next(
-        (m.group(1) for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text)), None
+        (
+            m.group(1).lower()
+            for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text, re.I)
+        ),
+        None,
     )
     if figure.kind == "animal":
         return Person(
@@ -71,18 +82,19 @@ def _person(number: int, figure: Figure, text: str) -> Person:
         name=figure.name,
         aliases=list(figure.aliases),
         kind="person",
-        pronoun=figure.pronoun,
-        traits=_guessed_traits(figure, noun, age),
-        why=figure.why,
+        pronoun=told.pronoun or figure.pronoun,
+        traits=_traits(figure, noun, told.age or age, told),
+        why=", ".join([figure.why, *(f"“{words}”" for words in told.said[:3])]),
     )
 
 
-def _guessed_traits(figure: Figure, noun: str, age: str | None) -> list[Trait]:
-    """Something that will hold for a person the text does not describe, so that every picture says
-    the same."""
+def _traits(figure: Figure, noun: str, age: str | None, told: Described) -> list[Trait]:
+    """What the text says of a person's looks; what it leaves open is guessed, so that every picture says the same."""
     seed = seed_from("traits", figure.name)
-    pronoun = figure.pronoun or ("she" if seed % 2 else "he")
-    kind = noun if noun in _CHILDREN else ("woman" if pronoun == "she" else "man")
+    pronoun = told.pronoun or figure.pronoun or ("she" if seed % 2 else "he")
+    child = "girl" if pronoun == "she" else "boy"
+    grown = "woman" if pronoun == "she" else "man"
+    kind = noun if noun in _CHILDREN else child if age == "child" else grown
     old = age == "old" or noun in _OLD
     hair = "grey hair" if old else _HAIR[seed % 5]
     style = (
@@ -92,12 +104,32 @@ def _guessed_traits(figure: Figure, noun: str, age: str | None) -> list[Trait]:
     )
     garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
     colour = _COLOUR[seed // 31 % 8]
+    build = [w for w in told.build if w not in ("old", "young", "bald")]
+    aged = ["old"] if old else ["young"] if age == "young" else []
+    bald = "bald" in told.build
+    face = [f for f in told.face if not f.endswith("skin")]
+    skin = next((f for f in told.face if f.endswith("skin")), f"{_SKIN[seed // 3 % 4]} skin")
     return [
-        Trait(about="who", text=f"{'old ' if old else 'young ' if age == 'young' else ''}{kind}"),
-        Trait(about="hair", text=style + hair, short=hair),
-        Trait(about="skin", text=f"{_SKIN[seed // 3 % 4]} skin"),
-        Trait(about="clothes", text=f"{colour} {garment}"),
+        Trait(about="who", text=" ".join([*aged, *build, kind])),
+        Trait(about="hair", text="bald head")
+        if bald
+        else Trait(about="hair", text=told.hair)
+        if told.hair
+        else Trait(about="hair", text=style + hair, short=hair),
+        *(Trait(about="face", text=f) for f in face[:2]),
+        Trait(about="skin", text=skin),
+        Trait(about="clothes", text=_and(_clothes(told, f"{colour} {garment}"))),
     ]
+
+
+def _clothes(told: Described, garment: str) -> list[str]:
+    """What somebody wears: as the text says; where it names nothing that covers the body, a guess beside it."""
+    covered = any(slot_of(Trait(about="clothes", text=c)) == "top" for c in told.clothes)
+    return told.clothes if covered else [garment, *told.clothes]
+
+
+def _and(things: Sequence[str]) -> str:
+    return " and ".join([", ".join(things[:-1]), things[-1]] if len(things) > 1 else things)
 
 
 def propose_places(script: Manuscript) -> list[Place]:

@@ -223,6 +223,9 @@ class _SceneReader:
         self.script, self.places = script, places
         self.who = _Who(cast)
         self.named = place_words(places)
+        self.surnames = {
+            part for p in cast for call in (p.name, *p.aliases) for part in call.split()[1:]
+        }
         self.usual = {p.description or p.name: p.weather for p in reversed(places) if p.weather}
         self._of_film = (
             tuple(p.model_dump_json() for p in cast),
@@ -279,7 +282,8 @@ class _SceneReader:
                 carried = self._headed(self.scene_of(shots), carried)
             words = self.script.words[first:end]
             bare = [w.bare.lower() for w in words]
-            carried = self._told(words[0].scene, bare, carried)
+            told = [w.bare.lower() for w in words if w.bare not in self.surnames]
+            carried = self._told(words[0].scene, told, carried)
             speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
             people, why_people = self.who.present(words_text(words), bare, speakers, last, here)
             last = people or last

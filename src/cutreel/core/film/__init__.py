@@ -29,7 +29,6 @@ from .wording import Edit, FoundPlace, find_places, name_places
 __all__ = [
     "MEDIA_TYPES",
     "PACK_TYPES",
-    "PLAN_TYPES",
     "USUAL_PROMPT",
     "USUAL_TEXT",
     "Assembled",

@@ -10,12 +10,13 @@ from .names import Figure, people_named
 from .read import TIMES, WEATHERS, cue_for, read
 from .speakers import UNKNOWN
 from .syllables import syllables
+from .title import Titled, first_words, titled
 
 # fmt: off
 __all__ = [
     "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
-    "Scene", "Sentence", "Word", "WordRun", "carry_ids", "cue_for", "differences", "fresh_ids",
+    "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
     "ids_of", "people_named", "places_of", "read", "reading_ease", "runs_of", "strip_marks", "syllables",
-    "text_of", "words_text",
+    "text_of", "titled", "words_text",
 ]
 # fmt: on

@@ -54,6 +54,20 @@ _SHE_TITLES = {
     "princess",
 }
 # fmt: off
+_OFFICES = {
+    "dr", "doctor", "captain", "professor", "inspector", "sergeant", "colonel", "major", "judge",
+    "constable", "reverend", "detective", "commissioner", "lieutenant", "commander", "nurse",
+    "mayor",
+}
+"""Titles of either: like the others they make a name of the word behind them."""
+TITLES |= _OFFICES
+KIN: dict[str, Pronoun | None] = {
+    "brother": "he", "sister": "she", "mother": "she", "father": "he", "son": "he",
+    "daughter": "she", "uncle": "he", "aunt": "she", "grandson": "he", "granddaughter": "she",
+    "grandfather": "he", "grandmother": "she", "nephew": "he", "niece": "she", "husband": "he",
+    "wife": "she", "cousin": None, "friend": None, "neighbour": None, "neighbor": None,
+    "twin": None, "apprentice": None, "servant": None,
+}
 NOT_NAMES = {
     "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday",
     "saturday", "sunday", "january", "february", "march", "april", "may", "june", "july", "august",
@@ -91,6 +105,11 @@ _ACTS = re.compile(
     r"(?:^|[.!?”\"]\s+)([A-Z][\w’'-]*(?: [A-Z][\w’'-]*)*) (?:\w+ly )?[a-z]+(?:ed|t|d|w|k|s)\b"
 )
 _RUN = re.compile(_NAME)
+_OF_KIN = re.compile(
+    r"(?:^|[’'\s])(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir|\w+['’]s) (?:\w+ )?("
+    + "|".join(KIN)
+    + r") $"
+)
 _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
 
 
@@ -107,15 +126,23 @@ class Figure:
     why: str
 
 
+_SAID_OF = {"Old", "Young", "Little", "Poor", "Dear", "Good"}
+"""What stands before a name and is none, at the head of a sentence."""
+SURE = 3
+"""A word of kin tells more of somebody's sex than a pronoun near the name."""
+
+
 @dataclass
 class _Tally:
-    """What was counted of each name: how often it stands, inside a sentence, after a word of place, speaking; and
-    the pronouns that go on from it."""
+    """What was counted of each name: how often it stands, inside a sentence, after a word of place, speaking, after a
+    word of kin ("her brother Marek"), having something ("Lena’s"); and the pronouns that go on from it."""
 
     runs: Counter[str] = field(default_factory=Counter)
     inside: Counter[str] = field(default_factory=Counter)
     placed: Counter[str] = field(default_factory=Counter)
     speaks: Counter[str] = field(default_factory=Counter)
+    kin: Counter[str] = field(default_factory=Counter)
+    owning: Counter[str] = field(default_factory=Counter)
     pronouns: dict[str, Counter[str]] = field(default_factory=lambda: defaultdict(Counter))
 
     def add(self, other: "_Tally") -> None:
@@ -123,6 +150,8 @@ class _Tally:
         self.inside.update(other.inside)
         self.placed.update(other.placed)
         self.speaks.update(other.speaks)
+        self.kin.update(other.kin)
+        self.owning.update(other.owning)
         for name, found in other.pronouns.items():
             self.pronouns[name].update(found)
 
@@ -154,15 +183,26 @@ def people_named(text: str) -> tuple[Figure, ...]:
     names = [
         n
         for n in runs
-        if (inside[n] and (runs[n] > 1 or speaks[n] or n.count(" ")))
+        if (inside[n] and (runs[n] > 1 or speaks[n] or tally.kin[n] or n.count(" ")))
         # Only ever at the head of a sentence: a name when it comes again and is no word of the text
         # otherwise.
-        or (runs[n] > 1 and n.lower() not in lower and acting[n] > 1)
+        or (runs[n] > 1 and n.lower() not in lower and acting[n] + tally.owning[n] > 1)
         # A title makes a name of the one word behind it, wherever it stands and however often.
-        or (n.count(" ") and _bare(n.split(" ")[0]) in _HE_TITLES | _SHE_TITLES | {"dr"})
+        or (n.count(" ") and _bare(n.split(" ")[0]) in _HE_TITLES | _SHE_TITLES | _OFFICES)
     ]
+    known = set(names)
+    # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
+    names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
+    parts = {part for n in names if " " in n for part in n.split(" ")[-2:]}
+    names += [n for n in runs if n in parts and n not in known and n.lower() not in lower]
     figures = _merge(names, runs, placed, speaks, pronouns)
     return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
+
+
+def _has_part(name: str, runs: Counter[str], lower: set[str]) -> bool:
+    """Whether somebody of a full name is also called by a part of it."""
+    parts = name.split(" ")
+    return any(p in runs for p in parts) and all(p.lower() not in lower for p in parts)
 
 
 def _acting(body: str) -> Counter[str]:
@@ -178,6 +218,8 @@ def _sentence(sentence: str, after: str, tally: _Tally) -> None:
         at = match.start()
         while words and _bare(words[0]) in NOT_NAMES:
             at += len(words.pop(0)) + 1
+        if len(words) > 1 and words[0] in _SAID_OF and at <= opens:
+            at += len(words.pop(0)) + 1
         while words and _bare(words[-1]) in NOT_NAMES:
             words.pop()
         if not words or (len(words) == 1 and _bare(words[0]) in TITLES):
@@ -185,17 +227,8 @@ def _sentence(sentence: str, after: str, tally: _Tally) -> None:
         name = re.sub(r"['’]s$", "", " ".join(words)).rstrip("'’-")
         if len(name) < 2 or (name.isupper() and len(name) > 4):
             continue
-        # Only what is near is looked at, however long the sentence is.
-        end = at + len(" ".join(words))
-        before, behind = sentence[max(0, at - NEAR) : at], sentence[end : end + 30]
-        tally.runs[name] += 1
         found.append(name)
-        if at > opens or _SPEAKS.search(behind):
-            tally.inside[name] += 1
-        if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
-            tally.placed[name] += 1
-        if _SPEAKS.search(before[-14:]) or _SPEAKS.search(behind):
-            tally.speaks[name] += 1
+        _count(tally, name, sentence, at, at + len(" ".join(words)), at > opens)
     if len(set(found)) == 1:
         tail = sentence[sentence.find(found[0]) :] + " " + " ".join(after.split()[:2])
         for word in re.findall(r"[a-z]+", tail.lower()):
@@ -203,6 +236,25 @@ def _sentence(sentence: str, after: str, tally: _Tally) -> None:
                 tally.pronouns[found[0]]["she"] += 1
             elif word in {"he", "his", "him", "himself"}:
                 tally.pronouns[found[0]]["he"] += 1
+
+
+def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: bool) -> None:
+    """Note one place of a name, characters `at` up to `end` of its sentence."""
+    # Only what is near is looked at, however long the sentence is.
+    before, behind = sentence[max(0, at - NEAR) : at], sentence[end : end + 30]
+    tally.runs[name] += 1
+    if inside or _SPEAKS.search(behind):
+        tally.inside[name] += 1
+    if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
+        tally.placed[name] += 1
+    if _SPEAKS.search(before[-14:]) or _SPEAKS.search(behind):
+        tally.speaks[name] += 1
+    if sentence[at:end].endswith(("'s", "’s")):
+        tally.owning[name] += 1
+    if kin := _OF_KIN.search(before):
+        tally.kin[name] += 1
+        if pronoun := KIN[kin.group(1)]:
+            tally.pronouns[name][pronoun] += SURE
 
 
 def _merge(

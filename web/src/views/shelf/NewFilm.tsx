@@ -53,7 +53,10 @@ export function NewFilm() {
           },
         }),
       ),
-    onSuccess: ({ id }) => void navigate(`/film/${id}/script`),
+    onSuccess: ({ id, titled }) => {
+      if (titled) notify(`“${titled}” names the film; it stands in brackets and is not spoken.`);
+      void navigate(`/film/${id}/script`);
+    },
     onError: (error) =>
       notify(
         error instanceof Problem

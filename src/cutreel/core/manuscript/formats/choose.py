@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 
+from ..title import titled
 from .fountain import looks_like_fountain, read_fountain
 from .markdown import looks_like_markdown, read_markdown
 from .story import ReadStory
@@ -46,4 +47,5 @@ def read_story(text: str, name: str = "", columns: Sequence[Column] | None = Non
         return read_timed(text, format)
     if format in ("csv", "tsv"):
         return read_table(text, columns)
-    return ReadStory("", text, "txt")
+    own = titled(text)
+    return ReadStory(own.title, own.text, "txt") if own else ReadStory("", text, "txt")

@@ -1,0 +1,305 @@
+"""How the text describes its people: age, build, hair, clothes, wherever a sentence says so of somebody who is named.
+
+A description is a noun that can be seen on a person, with words before it that say how ("white hair in a braid", "a
+patched blue coat"). It belongs to whom *her* or *his* means, or to who stands before *with*, *in*, *wore* or *had*.
+What is denied, compared or taken off is not said of anybody. English only.
+"""
+
+import re
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+
+from cutreel.core.colour import colour_in
+from cutreel.core.manuscript import Figure, Manuscript, words_text
+
+# fmt: off
+HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail")
+FACE = ("beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar")
+CLOTHES = (
+    "apron", "shawl", "coat", "overcoat", "raincoat", "oilskin", "cloak", "cape", "dress", "gown",
+    "robe", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic", "waistcoat",
+    "cardigan", "uniform", "dungarees", "overalls", "smock", "skirt", "trousers", "breeches",
+    "boots", "shoes", "clogs", "gloves", "mittens", "scarf", "neckerchief", "headscarf", "kerchief",
+    "bonnet", "cap", "hat", "hood", "beret", "helmet", "crown", "veil", "pinafore", "nightgown",
+)
+_HOW = {
+    "long", "short", "curly", "straight", "wavy", "thick", "thin", "tied", "loose", "cropped",
+    "tangled", "unruly", "woollen", "wool", "leather", "straw", "fur", "felt", "silk", "velvet",
+    "cotton", "linen", "knitted", "patched", "torn", "worn", "old", "new", "heavy", "light", "big",
+    "little", "small", "large", "wide", "wide-brimmed", "broad-brimmed", "tall", "high", "pointed",
+    "round", "flat", "striped", "checked", "spotted", "plain", "fine", "faded", "dark", "pale",
+    "bright", "deep", "bushy", "full", "neat", "trim", "wild", "shaggy", "muddy", "dusty", "tattered",
+    "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
+    "hooded", "sleeveless", "quilted", "warm", "best", "sunday", "sharp", "kind", "tired", "bald",
+}
+_BUILD = {
+    "old", "young", "tall", "short", "broad", "thin", "stout", "small", "big", "plump", "slight",
+    "bearded", "bald", "round", "lean", "heavy", "bent", "stooped", "grey-haired", "white-haired",
+    "red-haired", "dark-haired", "fair-haired", "black-haired", "elderly", "middle-aged",
+    "broad-shouldered", "little", "large", "wiry", "frail",
+}
+_KINDS = {"woman": "she", "man": "he", "girl": "she", "boy": "he", "lady": "she", "lad": "he",
+          "gentleman": "he", "child": None}
+_ONES = (
+    "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
+    "twelve", "thirteen", "fourteen", "fifteen", "sixteen", "seventeen", "eighteen", "nineteen",
+)
+_TENS = ("twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety")
+_NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enumerate(_TENS, 2)}
+# fmt: on
+_NOUN = "|".join(sorted((*HAIR, *FACE, *CLOTHES), key=len, reverse=True))
+_STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
+_THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED})")
+_BEFORE = re.compile(r"[a-z]+(?:-[a-z]+)*(?=,?\s*$)")
+_HAVING = re.compile(r"\b(?:with|in|under|wore|wears|wearing|had|has|dressed in)\s+")
+_NOT_HERS = re.compile(
+    r"\b(?:no|not|never|without|like|as|n’t|n't|off|lost|dropped|gave|bought|sold|lent|mended|washed|sewed|folded|hung|"
+    r"another’s|somebody’s|stranger’s)\b[^,;]*$"
+)
+_ONLY_SAID = re.compile(r"^\s*(?:of|for|from|belonging)\b")
+_AGE = re.compile(
+    r"^(?: [A-Z][\w’'-]+)? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
+    r"(?P<number>\d{1,3}|[a-z]+(?:-[a-z]+)?)(?: years old)?(?=[,.;]| and | when | but |$)"
+)
+_IS_A = re.compile(
+    r"^(?: [A-Z][\w’'-]+)?(?:,| (?:was|is)) (?:a|an|the) (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
+    + "|".join(_KINDS)
+    + r")\b"
+)
+_IS_SO = re.compile(
+    r"^(?: [A-Z][\w’'-]+)? (?:was|is) (?:very |quite |rather )?"
+    r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$)"
+)
+_CALLED = re.compile(
+    r"\b(?:a|an) (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
+    + "|".join(_KINDS)
+    + r") (?:called|named|by the name of) $"
+)
+_SHE_HE = re.compile(r"^(She|He)\b")
+MOST_CLOTHES = 3
+OLD, GROWN, YOUNG = 60, 20, 13
+"""Years from which somebody is called old, and below which young and a child."""
+
+
+@dataclass(frozen=True)
+class _Phrase:
+    """A thing on a person: where it stands in its sentence, the word before it that says whose, how it looks."""
+
+    start: int
+    end: int
+    own: str
+    how: tuple[str, ...]
+    noun: str
+    styled: str
+
+    @property
+    def text(self) -> str:
+        return " ".join([*self.how, self.noun]) + self.styled
+
+
+@dataclass
+class Described:
+    """What the text says of somebody's looks; what it leaves open is empty. `said` are the words that say it."""
+
+    build: list[str] = field(default_factory=list)
+    kind: str = ""
+    years: int | None = None
+    hair: str = ""
+    face: list[str] = field(default_factory=list)
+    clothes: list[str] = field(default_factory=list)
+    said: list[str] = field(default_factory=list)
+
+    @property
+    def pronoun(self) -> str | None:
+        return _KINDS.get(self.kind)
+
+    @property
+    def age(self) -> str | None:
+        """old, young, or child; None where nothing says it."""
+        if self.years is not None:
+            return (
+                "old"
+                if self.years >= OLD
+                else "child"
+                if self.years < YOUNG
+                else ("young" if self.years < GROWN else None)
+            )
+        if self.kind in ("girl", "boy", "child"):
+            return "child"
+        return next((a for a in ("old", "young") if a in self.build), None)
+
+
+def described_in(script: Manuscript, figures: Sequence[Figure]) -> dict[str, Described]:
+    """What the narration says of the looks of each of `figures`, by name."""
+    reader = _Reader(figures)
+    for sentence in script.sentences:
+        words = script.words[sentence.first : sentence.end]
+        if script.lines[words[0].line].speaker is None:
+            reader.read(words_text(words), words[0].paragraph)
+    return reader.found
+
+
+class _Reader:
+    """Reads one sentence after another, and knows who was named last."""
+
+    def __init__(self, figures: Sequence[Figure]) -> None:
+        calls = {c: f for f in reversed(figures) for c in (f.name, *f.aliases) if c}
+        self.by_call = {c.lower(): f for c, f in calls.items()}
+        ordered = sorted(self.by_call, key=len, reverse=True)
+        self.names = (
+            re.compile(r"\b(" + "|".join(map(re.escape, ordered)) + r")\b", re.I)
+            if ordered
+            else None
+        )
+        self.last: Figure | None = None
+        self.last_by: dict[str, Figure] = {}
+        self.paragraph = -1
+        self.here: set[str] = set()
+        """Who was named or meant in this paragraph."""
+        self.found: dict[str, Described] = {}
+
+    def read(self, text: str, paragraph: int) -> None:
+        """Note what a sentence says of whom."""
+        if paragraph != self.paragraph:
+            self.paragraph, self.here = paragraph, set()
+        named = [(m.start(), m.end(), self.by_call[m.group(1).lower()]) for m in self._named(text)]
+        she_he = _SHE_HE.match(text)
+        subject = self._meant(she_he.group(1).lower()) if she_he else None
+        before = [(0, 0, subject)] if subject else []
+        self.here |= {f.name for _, _, f in named} | ({subject.name} if subject else set())
+        for start, end, figure in named:
+            self._who(text, start, end, figure)
+        if subject is not None:
+            self._who(text, 0, len(she_he.group()) if she_he else 0, subject)
+        for phrase in _phrases(text):
+            owner = self._owner(text, phrase, [*before, *named])
+            if owner is not None:
+                self._note(owner, phrase)
+        for _, _, figure in named:
+            self.last = figure
+            pronoun = figure.pronoun or self._of(figure).pronoun
+            if pronoun:
+                self.last_by[pronoun] = figure
+
+    def _named(self, text: str) -> Iterator[re.Match[str]]:
+        return self.names.finditer(text) if self.names else iter(())
+
+    def _of(self, figure: Figure) -> Described:
+        return self.found.setdefault(figure.name, Described())
+
+    def _meant(self, pronoun: str) -> Figure | None:
+        """Whom a pronoun means: who was named last, where that may be, else the last of whom it is known."""
+        last = self.last
+        if last is not None and (last.pronoun or self._of(last).pronoun or pronoun) == pronoun:
+            return last
+        return self.last_by.get(pronoun)
+
+    def _who(self, text: str, start: int, end: int, figure: Figure) -> None:
+        """Age, build and kind, where they stand right before or behind the name."""
+        behind, own = text[end:], self._of(figure)
+        if (age := _AGE.match(behind)) and (years := _years(age.group("number"))):
+            own.years = years
+            own.said.append(figure.name + age.group())
+        if (is_so := _IS_SO.match(behind)) and any(w in _BUILD for w in _words(is_so["how"])):
+            own.build += [w for w in _words(is_so["how"]) if w in _BUILD and w not in own.build]
+            own.said.append(figure.name + is_so.group())
+        for told in (_IS_A.match(behind), _CALLED.search(text[:start])):
+            if told:
+                own.kind = own.kind or told.group("kind")
+                how = _words(told.group("how"))
+                own.build += [w for w in how if w in _BUILD and w not in own.build]
+                own.said.append(told.group().strip(" ,"))
+
+    def _owner(
+        self, text: str, phrase: _Phrase, named: Sequence[tuple[int, int, Figure]]
+    ) -> Figure | None:
+        own, at = phrase.own, phrase.start
+        if _NOT_HERS.search(text[:at]) or _ONLY_SAID.match(text[phrase.end :]):
+            return None
+        before = [n for n in named if n[1] <= at]
+        if own in ("her", "his"):
+            pronoun = "she" if own == "her" else "he"
+            may = [
+                f for _, _, f in before if (f.pronoun or self._of(f).pronoun or pronoun) == pronoun
+            ]
+            meant = may[-1] if may else self._meant(pronoun)
+            # "His" of somebody without a name is not that of the last man of the page before.
+            return meant if meant and meant.name in self.here else None
+        having = next(
+            (
+                h
+                for h in reversed(list(_HAVING.finditer(text[:at])))
+                if _is_list(text[h.end() : at])
+            ),
+            None,
+        )
+        if having is None:
+            return None
+        near = [n for n in before if n[1] <= having.start()]
+        if not near:
+            return None
+        between = text[near[-1][1] : having.start()]
+        other = re.search(r"\b(?:a|an|the|her|his)\s+(?:[\w-]+\s+){1,3}$", between)
+        beside = re.match(r"(?: [A-Z][\w’'-]+)?(?:, | (?:was|is) )(?:a|an|the)\b", between)
+        return None if other and not beside else near[-1][2]
+
+    def _note(self, figure: Figure, phrase: _Phrase) -> None:
+        noun, how, own = phrase.noun, phrase.how, self._of(figure)
+        if noun in HAIR:
+            if own.hair or (noun == "hair" and not how and not phrase.styled):
+                return
+            own.hair = phrase.text
+        elif noun in FACE:
+            if any(noun in f for f in own.face) or (
+                not how and noun in ("eyes", "skin", "eyebrows")
+            ):
+                return
+            own.face.append(phrase.text)
+        elif len(own.clothes) < MOST_CLOTHES and all(noun not in c for c in own.clothes):
+            own.clothes.append(phrase.text)
+        own.said.append(phrase.text)
+
+
+def _phrases(text: str) -> Iterator[_Phrase]:
+    """Things on people that a sentence names, each with the words right before it that say how it looks."""
+    for thing in _THING.finditer(text):
+        how: list[str] = []
+        start, own = thing.start(), ""
+        while word := _BEFORE.search(text[:start]):
+            if word.group() in ("her", "his", "a", "an", "the", "two"):
+                own, start = word.group(), word.start()
+                break
+            skipped = word.group() == "and" and bool(how)
+            if not skipped and word.group() not in _HOW and colour_in(word.group()) is None:
+                break
+            if skipped and not _how_before(text[: word.start()]):
+                break
+            start = word.start()
+            how += [] if skipped else [word.group()]
+        yield _Phrase(start, thing.end(), own, tuple(how[::-1]), thing["noun"], thing["styled"])
+
+
+def _how_before(text: str) -> bool:
+    word = _BEFORE.search(text)
+    return word is not None and (word.group() in _HOW or colour_in(word.group()) is not None)
+
+
+def _is_list(text: str) -> bool:
+    """Whether words only add things to what somebody has: "a grey shawl and "."""
+    rest = re.sub(rf"\b(?:{_NOUN})\b{_STYLED}", " ", text)
+    words = re.findall(r"[a-z]+(?:-[a-z]+)*|[^\w\s,]", rest, re.I)
+    lists = {"a", "an", "the", "and", "two", "his", "her"}
+    return all(w in lists or w in _HOW or colour_in(w) is not None for w in words)
+
+
+def _words(text: str) -> list[str]:
+    return re.findall(r"[a-z]+(?:-[a-z]+)*", text)
+
+
+def _years(word: str) -> int | None:
+    if word.isdigit():
+        return int(word) if int(word) < 120 else None
+    tens, _, ones = word.partition("-")
+    if tens not in _NUMBERS or (ones and ones not in _NUMBERS):
+        return None
+    return _NUMBERS[tens] + (_NUMBERS[ones] if ones else 0)
