@@ -28,6 +28,10 @@ SAID: list[tuple[str, str, str]] = [
     ("Ida rowed. Ida was twelve, and her blue dress was wet.", "Ida", "girl, blue dress"),
     ("Nils saw Ada. Ada had curly red hair under a yellow cap.", "Ada",
      "curly red hair, yellow cap"),
+    ("Captain Reed commanded. Reed was fifty, a stout man with a grey beard.", "Captain Reed",
+     "stout man, grey beard"),
+    ("Crane came. Crane stood at the rail in a long oilskin, and his eyes were green. So Crane waited.",
+     "Crane", "green eyes, long oilskin"),
     ("Piet was bald and stout. “Well,” said Piet.", "Piet", "stout man, bald head"),
 ]  # fmt: skip
 
@@ -93,3 +97,16 @@ def test_a_surname_is_no_place() -> None:
     places = {s.text: s.facts.place for s in found.shots}
     assert all("marsh" not in p for t, p in places.items() if "marsh" not in t), places
     assert any("marsh" in p for p in places.values())
+
+
+@pytest.mark.parametrize(
+    ("text", "name", "species"),
+    [
+        ("Ottilie wove. Her cat Pim slept in the basket. “Pim,” said Ottilie.", "Pim", "cat"),
+        ("The dog, an old brown terrier called Biscuit, barked.", "Biscuit", "dog"),
+        ("We had a mare named Juno. Juno ran home.", "Juno", "horse"),
+    ],
+)
+def test_an_animal_with_a_name_is_that_animal(text: str, name: str, species: str) -> None:
+    found = {p.name: p for p in propose_cast(read(text))}[name]
+    assert found.kind == "animal" and [t.text for t in found.traits] == [species]

@@ -72,10 +72,11 @@ def _person(number: int, figure: Figure, text: str, told: Described) -> Person:
         return Person(
             id=number,
             name=figure.name,
-            aliases=[noun],
+            aliases=list(figure.aliases) if figure.species else [noun],
             kind="animal",
+            pronoun=figure.pronoun,
             why=figure.why,
-            traits=[Trait(about="kind", text=noun)],
+            traits=[Trait(about="kind", text=figure.species or noun)],
         )
     return Person(
         id=number,

@@ -50,8 +50,13 @@ _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enume
 _NOUN = "|".join(sorted((*HAIR, *FACE, *CLOTHES), key=len, reverse=True))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
 _THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED})")
+_WAS = re.compile(r" (?:was|were) (?:very |quite )?([a-z-]+)")
 _BEFORE = re.compile(r"[a-z]+(?:-[a-z]+)*(?=,?\s*$)")
 _HAVING = re.compile(r"\b(?:with|in|under|wore|wears|wearing|had|has|dressed in)\s+")
+_STANDS = re.compile(
+    r"\b(?:at|by|on|near|behind|before|beside|under|against) (?:the|a|an) [\w-]+ $"
+)
+"""Behind a place "in a long coat" is said of who stands there."""
 _NOT_HERS = re.compile(
     r"\b(?:no|not|never|without|like|as|n’t|n't|off|lost|dropped|gave|bought|sold|lent|mended|washed|sewed|folded|hung|"
     r"another’s|somebody’s|stranger’s)\b[^,;]*$"
@@ -200,6 +205,7 @@ class _Reader:
         if (age := _AGE.match(behind)) and (years := _years(age.group("number"))):
             own.years = years
             own.said.append(figure.name + age.group())
+            behind = behind[age.end() :]
         if (is_so := _IS_SO.match(behind)) and any(w in _BUILD for w in _words(is_so["how"])):
             own.build += [w for w in _words(is_so["how"]) if w in _BUILD and w not in own.build]
             own.said.append(figure.name + is_so.group())
@@ -240,8 +246,11 @@ class _Reader:
             return None
         between = text[near[-1][1] : having.start()]
         other = re.search(r"\b(?:a|an|the|her|his)\s+(?:[\w-]+\s+){1,3}$", between)
-        beside = re.match(r"(?: [A-Z][\w’'-]+)?(?:, | (?:was|is) )(?:a|an|the)\b", between)
-        return None if other and not beside else near[-1][2]
+        beside = re.match(
+            r"(?: [A-Z][\w’'-]+)?(?:, | (?:was|is) (?:[\w-]+, )?)(?:a|an|the)\b", between
+        )
+        stands = having.group().startswith("in") and _STANDS.search(between)
+        return None if other and not beside and not stands else near[-1][2]
 
     def _note(self, figure: Figure, phrase: _Phrase) -> None:
         noun, how, own = phrase.noun, phrase.how, self._of(figure)
@@ -276,6 +285,9 @@ def _phrases(text: str) -> Iterator[_Phrase]:
                 break
             start = word.start()
             how += [] if skipped else [word.group()]
+        is_so = _WAS.match(text[thing.end() :]) if thing["noun"] in (*HAIR, *FACE) else None
+        if is_so and (is_so[1] in _HOW or colour_in(is_so[1]) is not None):
+            how.append(is_so[1])
         yield _Phrase(start, thing.end(), own, tuple(how[::-1]), thing["noun"], thing["styled"])
 
 

@@ -8,7 +8,7 @@ speaks, acts, or is called she or he.
 
 import re
 from collections import Counter, defaultdict
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Literal
 
@@ -34,6 +34,14 @@ ANIMALS = {
     "goat", "bird", "gull", "mouse", "fish", "whale", "deer", "duck", "goose", "hen", "pig",
     "donkey", "frog", "snake", "lion",
 }
+SPECIES = {a: a for a in ANIMALS} | {
+    "terrier": "dog", "hound": "dog", "puppy": "dog", "sheepdog": "dog", "spaniel": "dog",
+    "kitten": "cat", "tomcat": "cat", "mare": "horse", "pony": "horse", "stallion": "horse",
+    "foal": "horse", "raven": "crow", "jackdaw": "crow", "lamb": "sheep", "ewe": "sheep",
+    "hare": "rabbit", "gander": "goose", "rooster": "hen", "cockerel": "hen", "calf": "cow",
+    "mule": "donkey",
+}
+"""What an animal is that is called so."""
 TITLES = {
     "mr", "mrs", "ms", "miss", "dr", "captain", "aunt", "uncle", "lady", "lord", "king", "queen",
     "sir", "old", "father", "mother", "sister", "brother", "professor", "monsieur", "madame",
@@ -124,10 +132,17 @@ class Figure:
     pronoun: Pronoun | None
     count: int
     why: str
+    species: str = ""
+    """Of an animal with a name: what it is."""
 
 
 _SAID_OF = {"Old", "Young", "Little", "Poor", "Dear", "Good"}
 """What stands before a name and is none, at the head of a sentence."""
+_ANIMAL = re.compile(
+    r"\b("
+    + "|".join(sorted(SPECIES, key=len, reverse=True))
+    + r"),? (?:(?:was )?(?:called|named) )?$"
+)
 SURE = 3
 """A word of kin tells more of somebody's sex than a pronoun near the name."""
 
@@ -142,6 +157,7 @@ class _Tally:
     placed: Counter[str] = field(default_factory=Counter)
     speaks: Counter[str] = field(default_factory=Counter)
     kin: Counter[str] = field(default_factory=Counter)
+    species: dict[str, str] = field(default_factory=dict)
     owning: Counter[str] = field(default_factory=Counter)
     pronouns: dict[str, Counter[str]] = field(default_factory=lambda: defaultdict(Counter))
 
@@ -151,6 +167,7 @@ class _Tally:
         self.placed.update(other.placed)
         self.speaks.update(other.speaks)
         self.kin.update(other.kin)
+        self.species.update(other.species)
         self.owning.update(other.owning)
         for name, found in other.pronouns.items():
             self.pronouns[name].update(found)
@@ -184,6 +201,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
         n
         for n in runs
         if (inside[n] and (runs[n] > 1 or speaks[n] or tally.kin[n] or n.count(" ")))
+        or n in tally.species
         # Only ever at the head of a sentence: a name when it comes again and is no word of the text
         # otherwise.
         or (runs[n] > 1 and n.lower() not in lower and acting[n] + tally.owning[n] > 1)
@@ -195,7 +213,16 @@ def people_named(text: str) -> tuple[Figure, ...]:
     names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
     parts = {part for n in names if " " in n for part in n.split(" ")[-2:]}
     names += [n for n in runs if n in parts and n not in known and n.lower() not in lower]
-    figures = _merge(names, runs, placed, speaks, pronouns)
+    figures = [
+        replace(f, kind="animal", species=found)
+        if (
+            found := next(
+                (tally.species[n] for n in (f.name, *f.aliases) if n in tally.species), ""
+            )
+        )
+        else f
+        for f in _merge(names, runs, placed, speaks, pronouns)
+    ]
     return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
 
 
@@ -251,6 +278,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
         tally.speaks[name] += 1
     if sentence[at:end].endswith(("'s", "’s")):
         tally.owning[name] += 1
+    if animal := _ANIMAL.search(before):
+        tally.species[name] = SPECIES[animal.group(1)]
     if kin := _OF_KIN.search(before):
         tally.kin[name] += 1
         if pronoun := KIN[kin.group(1)]:
