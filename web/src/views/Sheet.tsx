@@ -353,8 +353,11 @@ function Voice({ film, shot }: { film: Film; shot: Shot }) {
         estimated={!shot.measured}
       />
       {speakers.length > 0 && (
-        <span className="max-w-full truncate px-1 text-[11px] text-teal">
-          {speakers.map((s) => s!.replace(/^the /, "").split(" ")[0]).join(", ")}
+        <span
+          className="max-w-full truncate px-1 text-[11px] text-teal"
+          title={speakers.join(", ")}
+        >
+          {shortly(speakers.map((s) => s!.replace(/^the /, "")))}
         </span>
       )}
     </>
@@ -452,3 +455,7 @@ function Music({ film, shot, index }: { film: Film; shot: Shot; index: number })
     </>
   );
 }
+
+/** Who speaks, in a narrow column: one in full, several by what a title or a first name leaves. */
+const shortly = (names: string[]) =>
+  names.length === 1 ? names[0] : names.map((n) => n.split(" ").at(-1)).join(", ");
