@@ -10,7 +10,7 @@ from cutreel.core.render import Planes, SegmentPlan, make_segment, planes_of
 from .pictures import pixels_of
 from .workshop import Workshop
 
-MOST_PLANES = 80_000_000
+MOST_PLANES = 56_000_000
 """Bytes of layers that are kept ready: neighbouring segments show the same pictures."""
 
 
