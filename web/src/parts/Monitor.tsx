@@ -2,12 +2,13 @@
 import Hls from "hls.js";
 import { useCallback, useEffect, useRef, useState } from "react";
 
-import { type Film, type PreviewSound, api, unwrap } from "../api/client";
+import type { Film } from "../api/client";
 import { useRuns } from "../api/film";
 import { useKeys } from "../keys/useKeys";
 import { playhead, playing, seekTo, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { Button } from "./Button";
+import { mixed } from "./previewSound";
 import { rateOf, timecode } from "./time";
 
 const ASPECT: Record<string, string> = { "16:9": "16 / 9", "9:16": "9 / 16", "1:1": "1 / 1" };
@@ -186,24 +187,6 @@ export function Monitor({ film }: { film: Film }) {
       </div>
     </section>
   );
-}
-
-/** Waits until a film's sound is mixed, or nobody wants it any more; `about` is told how many seconds it takes. */
-async function mixed(
-  film: string,
-  version: string,
-  wanted: () => boolean,
-  about: (seconds: number) => void,
-) {
-  const path = { film, version };
-  while (wanted()) {
-    const sound = unwrap<PreviewSound>(
-      await api.GET("/api/films/{film}/preview/{version}/sound", { params: { path } }),
-    );
-    about(sound.ready ? 0 : sound.seconds);
-    if (sound.ready) return;
-    await new Promise((resolve) => setTimeout(resolve, 400));
-  }
 }
 
 const patient = {

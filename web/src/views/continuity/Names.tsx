@@ -41,7 +41,8 @@ export function Names({ film, person, onAliases, onChoose }: Props) {
         />
       </div>
       <p className="text-[12px]">
-        {person.guess && `A guess: ${person.why}. What the text leaves open is ours until you set it. `}
+        {person.guess &&
+          `A guess: ${person.why}. What the text leaves open is ours until you set it. `}
         {calls.length > 0 &&
           `${calls.map((c) => `“${c.name}” ${c.count} ${c.count === 1 ? "time" : "times"}`).join(", ")}. `}
         {seen && seen.lines > 0 && `Speaks ${seen.lines} ${seen.lines === 1 ? "line" : "lines"}. `}
