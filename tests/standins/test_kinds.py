@@ -70,7 +70,7 @@ def test_what_is_used_is_missing_from_the_quota_which_renews_at_midnight(name: s
     ],
 )
 def test_a_job_uses_pieces_and_costs_what_its_offer_says(name: str, pieces: int, cost: str) -> None:
-    """By hand, from the price list in docs/services.md."""
+    """Worked out by hand from the prices that the offers state."""
     job = JOBS[name]
     assert MAKERS[job.kind].amount(job) == pieces
     assert cost_of(offer_named(name), job) == Decimal(cost)

@@ -43,7 +43,7 @@ def last_event(session: Session, film: str) -> int:
 def last_of(session: Session, film: str, *what: str) -> list[int]:
     """The number of the film's last event of each of some sorts; 0 for none."""
     query = select(Event.what, func.max(Event.id)).where(Event.film == film, Event.what.in_(what))
-    found = dict(session.execute(query.group_by(Event.what)).tuples().all())
+    found = {row[0]: row[1] for row in session.execute(query.group_by(Event.what))}
     return [found.get(name, 0) for name in what]
 
 
