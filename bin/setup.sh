@@ -41,6 +41,8 @@ need_python() {
   "$root/.venv/bin/python" -m pip install --quiet --disable-pip-version-check --require-hashes --only-binary :all: -r "$root/$lock" 2>"$root/.venv/pip.log" ||
     { tail -5 "$root/.venv/pip.log" >&2; fail "the Python packages could not be installed"; }
   echo "$root/src" >"$root/.venv/lib/$(ls "$root/.venv/lib" | grep -m1 python)/site-packages/cutreel-src.pth"
+  "$root/.venv/bin/python" -m cutreel.running.compile 2>"$root/.venv/compile.log" ||
+    { tail -5 "$root/.venv/compile.log" >&2; fail "what is compiled for this machine could not be"; }
   echo "$stamp" >>"$root/.venv/.installed"
 }
 
