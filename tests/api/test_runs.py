@@ -369,6 +369,12 @@ def test_only_what_is_missing_or_stale_or_of_a_scene_is_made(client, film, finis
 def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(
     client, film, services, finished
 ) -> None:
+    # Two workers have four jobs each in hand at most: more than those are wanted.
+    settings = film["settings"] | {"seed": film["settings"]["seed"] + 5_000}
+    text = " ".join(f"Ada rowed past light number {n} in the dark." for n in range(9))
+    film = client.post(
+        "/api/films", json={"title": "Long way", "text": text, "settings": settings}
+    ).json()
     services(delay_seconds=0.4)
     told = client.post(
         f"/api/films/{film['id']}/estimate", json={"kind": "pictures", "takes": 2}
@@ -384,7 +390,7 @@ def test_a_run_rests_and_goes_on_and_pays_for_nothing_twice(
 
     until(rests, 20)
     still = steady(lambda: until(rests, 20))
-    assert still["done"] < still["total"], "only what was begun is finished"
+    assert still["done"] <= 8 < still["total"], "only what was begun is finished"
     assert client.post(f"/api/runs/{run['id']}/go-on").json()["state"] == "going"
     done = finished(film["id"], run["id"])
     assert done["state"] == "done" and done["done"] == done["total"] == told["pictures"]

@@ -138,11 +138,18 @@ function Items({ film, shot, take, onDesk }: Props) {
           Let the seed go <Aside figures>{shot.own.seed}</Aside>
         </Menu.Item>
       )}
-      {reach && (
-        <p className="mt-1 border-t border-rule px-3 pb-1 pt-2 text-[12px] text-ink-2">
-          The camera comes {reach.zoom.toFixed(2)} times as close: {reach.across} pixels of the
-          picture for {reach.frame} of a 1080p film.{" "}
-          {reach.factor > 1 ? `Enlarge ${reach.factor} times to have enough.` : "That is enough."}
+      {/* Its room is kept while it is asked for, so that nothing moves under the pointer. */}
+      {(reach || !hand) && (
+        <p className="mt-1 min-h-[66px] border-t border-rule px-3 pb-1 pt-2 text-[12px] text-ink-2">
+          {reach && (
+            <>
+              The camera comes {reach.zoom.toFixed(2)} times as close: {reach.across} pixels of the
+              picture for {reach.frame} of a 1080p film.{" "}
+              {reach.factor > 1
+                ? `Enlarge ${reach.factor} times to have enough.`
+                : "That is enough."}
+            </>
+          )}
         </p>
       )}
     </>
