@@ -154,7 +154,9 @@ export function Delivery() {
               </Button>
               <p className="mt-2 text-ink-2">
                 {estimate?.items
-                  ? `${estimate.items} pieces are missing and are made first. `
+                  ? estimate.items === 1
+                    ? "One piece is missing and is made first. "
+                    : `${estimate.items} pieces are missing and are made first. `
                   : "Everything is made; only what changed is rendered again. "}
               </p>
               {estimate && estimate.lacks.length > 0 && (
