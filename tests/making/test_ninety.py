@@ -15,6 +15,7 @@ from cutreel.core.film.commands import CutAgain
 from cutreel.making import start_run
 from cutreel.running import commands
 from cutreel.running.temporary import Temporary
+from tests.books import paid_for
 from tests.conftest import STORY
 from tests.waiting import until
 
@@ -23,11 +24,6 @@ COUNT, PRICE, OFFER = 90, Decimal("0.003"), "illustrator-quick"
 
 def misbehave(stack: Temporary, **how: object) -> None:
     httpx.put(stack.services + "/simulation", json=how).raise_for_status()
-
-
-def left(stack: Temporary) -> int:
-    offers = httpx.get(stack.services + "/offers").json()
-    return next(o["quota"]["left"] for o in offers if o["name"] == OFFER)
 
 
 def kill(stack: Temporary, name: str) -> None:
@@ -44,7 +40,7 @@ def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(
     document, _, _ = apply_command(uncut, CutAgain(by="exactly", count=COUNT), used)
     shop = stack.shop
     film = shop.films.add(document, [s.edge for s in document.shots])
-    before = left(stack)
+    before = paid_for(stack, OFFER)
     misbehave(stack, fail_share=0.2, seed=90)
     try:
         run = start_run(shop, film, "pictures", {"takes": 1})
@@ -68,5 +64,5 @@ def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(
     assert len(pictures) > 80 and all(shop.media.has(name) for name in pictures)
     # Source of what was paid: the services' own count of pictures.
     distinct = len({s.picture_key for s in read_film(document, Offered(400)).shots})
-    assert before - left(stack) == distinct, "nothing is paid twice"
+    assert paid_for(stack, OFFER) - before == distinct, "nothing is paid twice"
     assert shop.spending.total(film) == pytest.approx(PRICE * distinct, abs=Decimal("0.000001"))
