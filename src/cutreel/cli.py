@@ -14,12 +14,21 @@ import click
 from cutreel.core.breakdown import KINDS, FilmKind, Wish
 from cutreel.core.continuity import Overrides, look_named
 from cutreel.core.errors import BadInput, CutReelError
-from cutreel.core.film import FilmDocument, GivenShot, Settings, new_film, plan_of, written_plan
+from cutreel.core.film import (
+    FilmDocument,
+    GivenShot,
+    Settings,
+    clean_text,
+    new_film,
+    plan_of,
+    written_plan,
+)
 from cutreel.core.manuscript import text_of
 from cutreel.core.manuscript.formats import ReadStory, read_story
+from cutreel.core.reading import Parses, parse
 from cutreel.core.sound import MUSIC_MOODS
 from cutreel.core.timeline import KNOWN_RATES
-from cutreel.making import SHORT_SIDE
+from cutreel.making import SHORT_SIDE, wanted_texts
 
 
 @click.group()
@@ -163,9 +172,10 @@ def _planned(
     from cutreel.making import estimate
     from cutreel.running.temporary import temporary
 
-    document, edges = _document(story, title, settings, wish)
+    document, edges, parses = _document(story, title, settings, wish)
     with temporary(workers=0) as running:
         shop = running.shop
+        shop.parses.put(parses)
         film = shop.films.add(document, edges)
         assembled = shop.assembled(film)
         told = estimate(shop, film, "delivery", {}, assembled)
@@ -174,14 +184,19 @@ def _planned(
 
 def _document(
     story: ReadStory, title: str, settings: Settings, wish: Wish | None
-) -> tuple[FilmDocument, list[str]]:
-    """A film of a story; what states its shots gives them, unless something else is wished."""
+) -> tuple[FilmDocument, list[str], Parses]:
+    """A film of a story, read whole; what states its shots gives them, unless something else is wished."""
     given = (
         []
         if wish
         else [GivenShot(offset=s.offset, own=Overrides.model_validate(s.own)) for s in story.opens]
     )
-    return new_film(story.title or title, story.text, settings, wish, given)
+    texts = wanted_texts(clean_text(story.text))
+    parses = dict(zip(texts, parse(texts), strict=True))
+    document, edges = new_film(
+        story.title or title, story.text, settings, wish, given, parses=parses
+    )
+    return document, edges, parses
 
 
 def _story(path: Path) -> ReadStory:
@@ -229,7 +244,7 @@ def _make(
     from cutreel.making import start_run
     from cutreel.running.temporary import temporary
 
-    document, edges = _document(story, title, settings, wish)
+    document, edges, parses = _document(story, title, settings, wish)
     _say("starting")
     with temporary(data) as running:
         shop = running.shop
@@ -239,6 +254,7 @@ def _make(
                 f"There is no voice “{settings.narrator}”.",
                 "Choose one of: " + ", ".join(voices) + ".",
             )
+        shop.parses.put(parses)
         film = shop.films.add(document, edges)
         run = start_run(shop, film, "delivery", {"size": size, "captions": captions})
         shown = ""

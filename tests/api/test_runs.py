@@ -10,6 +10,7 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from tests.books import paid_for
 from tests.waiting import steady, until
 
 

@@ -16,7 +16,14 @@ from starlette.exceptions import HTTPException
 from cutreel import __version__
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
-from cutreel.making import PreviewDesk, Workshop, reader, workshop_from_environment
+from cutreel.making import (
+    PreviewDesk,
+    Workshop,
+    parser,
+    reader,
+    warm_parser,
+    workshop_from_environment,
+)
 
 from . import (
     routes_company,
@@ -80,6 +87,7 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
             yield
         warming.cancel()
         await asyncio.to_thread(reader.close)
+        await asyncio.to_thread(parser.close)
 
     app = FastAPI(
         title="Cut Reel",
@@ -141,6 +149,7 @@ def _warm() -> None:
     cuts, the process that opens pictures from outside."""
     new_film("warm", "One word after another. “Two,” said Ada. Ada rowed.", Settings())
     reader.warm()
+    warm_parser()
 
 
 def problem(status: int, code: str, title: str, detail: str) -> JSONResponse:

@@ -12,9 +12,11 @@ from cachetools import FIFOCache, LRUCache
 
 from cutreel.core.errors import Clash
 from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
-from cutreel.making import PreviewDesk, Workshop, picture_spec
+from cutreel.core.keys import key
+from cutreel.core.reading import Parses
+from cutreel.making import AT_ONCE, PreviewDesk, ReadingSpec, Workshop, parses_of, picture_spec
 from cutreel.protocol import Offer
-from cutreel.store import Assembled, Result, TakeRow, last_of, offered, shots_told
+from cutreel.store import Assembled, FilmRow, Result, TakeRow, last_of, offered, shots_told
 
 from .film_state import FilmState, delta, next_state
 from .schemas import Card, FilmDelta, MissingCost
@@ -59,11 +61,12 @@ class FilmDesk:
             row = self.shop.films.get(film)
             offers = self.shop.offers()
             with self.shop.database.transaction() as session:
-                takes_at, made_at = last_of(session, film, "take made", "run")
+                takes_at, made_at, read_at = last_of(session, film, "take made", "run", "read")
             at = (
                 row.revision,
                 takes_at,
                 made_at,
+                read_at,
                 [o.model_dump(exclude={"quota"}) for o in offers],
             )
             if known.last is not None and known.at == at:
@@ -72,9 +75,8 @@ class FilmDesk:
             if known.absent_at != made_at:
                 known.absent, known.absent_at = set(), made_at
             before = known.last
-            read = read_film(
-                row.document, offered(offers, row.document.settings.offer), known.reading
-            )
+            offer = offered(offers, row.document.settings.offer)
+            read = read_film(row.document, offer, known.reading, self._parses(film, row))
             assembled = assemble(
                 film, read, known.takes, partial(self._made, known), before.film if before else None
             )
@@ -89,6 +91,14 @@ class FilmDesk:
             known.last, known.at = state, at
             known.states[state.token] = state
             return state
+
+    def _parses(self, film: str, row: FilmRow) -> Parses:
+        """What is parsed of the film; a little that is missing is parsed at once, much of it by a worker."""
+        parses, missing = parses_of(row.document, self.shop.parses, AT_ONCE)
+        if missing:
+            text = key("text", 1, text=row.document.text)
+            self.shop.queue.put_waited(ReadingSpec(film=film, text=text))
+        return parses
 
     def state(self, film: str, token: str) -> FilmState:
         """A state that a page was told of. Raises Clash when it is not known any more."""

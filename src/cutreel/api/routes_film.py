@@ -8,11 +8,10 @@ from sse_starlette import EventSourceResponse
 
 from cutreel.core.breakdown import estimate_words, wish_for
 from cutreel.core.continuity import look_named
-from cutreel.core.film import Change, Command, apply_command, new_film
+from cutreel.core.film import Change, Command, apply_command, clean_text, new_film
 from cutreel.core.film.commands import CutAgain
 from cutreel.core.manuscript import first_words, read, titled
-from cutreel.making import PicturesWanted, price_of, wanted_pictures
-from cutreel.store import assembled_film
+from cutreel.making import AT_ONCE, PicturesWanted, parses_of, price_of, wanted_pictures
 
 from .door import Films, Shop, Since, told
 from .events import stream
@@ -50,7 +49,8 @@ def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     title, text = (found.title, found.text) if found else (title or first_words(text), text)
     usual = wish_for(new.settings.kind, new.settings.pace)
     wish = replace(usual, by=new.by, count=new.count)
-    document, edges = new_film(title, text, new.settings, wish, new.shots, new.sources)
+    parses, _ = parses_of(clean_text(text), shop.parses, AT_ONCE)
+    document, edges = new_film(title, text, new.settings, wish, new.shots, new.sources, parses)
     return NewFilmId(id=shop.films.add(document, edges), titled=found.title if found else "")
 
 
@@ -163,7 +163,7 @@ def impact_of_change(film: str, command: Command, shop: Shop, films: Films) -> I
     state = films.now(film)
     row, before = state.row, state.film
     document, _, _ = apply_command(row.document, command, [s.edge for s in row.document.shots])
-    after = assembled_film(film, document, shop.offers(), shop.results, shop.takes)
+    after = shop.laid_out(film, document)
     keys = {s.shot.id: s.picture_key for s in before.read.shots}
     words = {s.shot.id: (s.prompt.text, s.sent_negative) for s in before.read.shots}
     changed = {s.shot.id for s in after.read.shots if s.picture_key != keys.get(s.shot.id)}

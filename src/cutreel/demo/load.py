@@ -10,7 +10,7 @@ from cutreel.core.continuity import Person, Place, Trait
 from cutreel.core.film import Change, Command, FilmDocument, GivenSource, Settings, new_film
 from cutreel.core.film.commands import RemovePerson, SetPerson, SetPlace, SetScene, SetShots
 from cutreel.core.manuscript import read
-from cutreel.making import Workshop, start_run
+from cutreel.making import Workshop, parses_of, start_run
 
 
 @dataclass(frozen=True)
@@ -41,7 +41,8 @@ def _load(shop: Workshop, sample: Sample) -> None:
     sources = [
         GivenSource(offset=text.index(words), text=source) for words, source in sample.sources
     ]
-    document, edges = new_film(sample.title, text, sample.settings, sources=sources)
+    parses, _ = parses_of(text, shop.parses)
+    document, edges = new_film(sample.title, text, sample.settings, sources=sources, parses=parses)
     shop.films.add(document, edges, sample.film)
     for command in sample.by_hand(document):
         shop.films.change(

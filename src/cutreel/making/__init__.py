@@ -6,7 +6,9 @@ from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, faults_of
 from .kinds.picture import picture_spec
+from .kinds.reading import ReadingSpec
 from .known import REGISTRY, RunRequest
+from .parsing import AT_ONCE, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
 from .planning import SHORT_SIDE, frame_size, planned_segments
@@ -21,11 +23,14 @@ from .writing import write
 
 # fmt: off
 __all__ = [
-    "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "Faults", "FoundStory", "Origin", "PersonDrift", "Picture",
-    "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReferencesWanted", "RunRequest", "Workshop",
+    "AT_ONCE", "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "Faults", "FoundStory", "Origin", "PersonDrift",
+    "Picture",
+    "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReadingSpec", "ReferencesWanted", "RunRequest",
+    "Workshop",
     "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
-    "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "pause_run", "picture_spec", "planned_segments",
+    "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "parser", "parses_of", "pause_run", "picture_spec",
+    "planned_segments",
     "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",
-    "try_now", "wanted_pictures", "workshop_from_environment", "write",
+    "try_now", "wanted_pictures", "wanted_texts", "warm_parser", "workshop_from_environment", "write",
 ]
 # fmt: on

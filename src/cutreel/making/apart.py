@@ -27,7 +27,9 @@ class Reader:
     """One process that opens files, begun when the first comes and again whenever it died or was
     too slow."""
 
-    def __init__(self) -> None:
+    def __init__(self, begin: Callable[[], None]) -> None:
+        self._begin = begin
+        """What the process loads before its first file, so that nobody waits for it."""
         self._lock = threading.Lock()
         self._pool: Any = None
         self._open: set[Future[Any]] = set()
@@ -39,7 +41,10 @@ class Reader:
         with self._lock:
             if self._pool is None:
                 self._pool = ProcessPool(
-                    max_workers=1, context=get_context("spawn"), initializer=_bounded
+                    max_workers=1,
+                    context=get_context("spawn"),
+                    initializer=_begun,
+                    initargs=(self._begin,),
                 )
                 atexit.register(self.close)
             future = self._pool.schedule(work, args=(data, *more), timeout=SECONDS)
@@ -77,11 +82,13 @@ class Reader:
                 self._pool = None
 
 
-def _bounded() -> None:
-    # Loaded here, so that the first file does not wait for it.
+def _opening() -> None:
     from . import stories  # noqa: F401
     from .pictures import measuring  # noqa: F401
 
+
+def _begun(begin: Callable[[], None]) -> None:
+    begin()
     resource.setrlimit(resource.RLIMIT_AS, (MOST_MEMORY, MOST_MEMORY))
 
 
@@ -89,4 +96,4 @@ def _nothing(data: bytes) -> None:
     return None
 
 
-reader = Reader()
+reader = Reader(_opening)

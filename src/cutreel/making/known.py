@@ -9,6 +9,7 @@ from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
 from .kinds.film import FilmKind
 from .kinds.mix import MixKind
 from .kinds.picture import PictureKind
+from .kinds.reading import ReadingKind
 from .kinds.retouch import RETOUCH_RUN, RetouchKind, RetouchWanted
 from .kinds.segment import SegmentKind
 from .kinds.sound import MusicKind, SoundKind
@@ -30,6 +31,7 @@ REGISTRY = Registry.of(
         MixKind(),
         SegmentKind(),
         FilmKind(),
+        ReadingKind(),
     ],
     [
         EVERYTHING_RUN,

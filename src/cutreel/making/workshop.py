@@ -4,6 +4,7 @@ import time
 from dataclasses import dataclass, field
 
 from cutreel.core.errors import CutReelError
+from cutreel.core.film import FilmDocument
 from cutreel.protocol import Offer
 from cutreel.services import Services, services_from_environment
 from cutreel.store import (
@@ -13,6 +14,7 @@ from cutreel.store import (
     FilmStore,
     MediaStore,
     OfferStore,
+    ParseStore,
     ResultStore,
     RunStore,
     SlotStore,
@@ -23,6 +25,7 @@ from cutreel.store import (
     media_from_environment,
 )
 
+from .parsing import parses_of
 from .queue import Queue
 from .registry import Registry, offer_for
 
@@ -53,6 +56,7 @@ class Workshop:
         self.runs = RunStore(self.database)
         self.spending = SpendStore(self.database)
         self.company = CompanyStore(self.database)
+        self.parses = ParseStore(self.database)
         self.kept_offers = OfferStore(self.database)
         self.slots = SlotStore(self.database)
         self.queue = Queue(self.database.address)
@@ -83,7 +87,12 @@ class Workshop:
     def assembled(self, film: str) -> Assembled:
         """The film as it stands."""
         document = self.films.get(film).document
-        return assembled_film(film, document, self.offers(), self.results, self.takes)
+        return self.laid_out(film, document)
+
+    def laid_out(self, film: str, document: FilmDocument) -> Assembled:
+        """A film as `document` has it, read whole."""
+        parses, _ = parses_of(document, self.parses)
+        return assembled_film(film, document, self.offers(), self.results, self.takes, parses)
 
 
 def workshop_from_environment() -> Workshop:

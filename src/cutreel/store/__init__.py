@@ -10,6 +10,7 @@ from .events import CHANNEL, events_after, last_event, last_of, shots_told
 from .films import FilmRow, FilmStore, new_id
 from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
+from .parses import ParseStore
 from .results import ResultStore
 from .runs import ClaimedItem, ItemSpec, RunStore, RunView
 from .slots import SlotStore
@@ -18,10 +19,34 @@ from .takes import TakeStore
 
 # fmt: off
 __all__ = [
-    "CHANNEL", "TYPES", "Assembled", "ClaimedItem", "CompanyStore", "Database", "FilmRow",
-    "FilmStore", "ItemSpec", "MediaStore", "OfferStore", "Result", "ResultStore", "RunStore",
-    "RunView", "SlotStore", "SpendStore", "TakeRow", "TakeStore", "assembled_film",
-    "database_from_environment", "events_after", "last_event", "last_of",
-    "media_from_environment", "new_id", "offered", "shots_told",
+    "CHANNEL",
+    "TYPES",
+    "Assembled",
+    "ClaimedItem",
+    "CompanyStore",
+    "Database",
+    "FilmRow",
+    "FilmStore",
+    "ItemSpec",
+    "MediaStore",
+    "OfferStore",
+    "ParseStore",
+    "Result",
+    "ResultStore",
+    "RunStore",
+    "RunView",
+    "SlotStore",
+    "SpendStore",
+    "TakeRow",
+    "TakeStore",
+    "assembled_film",
+    "database_from_environment",
+    "events_after",
+    "last_event",
+    "last_of",
+    "media_from_environment",
+    "new_id",
+    "offered",
+    "shots_told",
 ]
 # fmt: on

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from cutreel.core.film import Assembled, FilmDocument, assemble, read_film
+from cutreel.core.reading import Parses
 from cutreel.protocol import Offer
 
 from .offers import offered
@@ -16,7 +17,8 @@ def assembled_film(
     offers: Sequence[Offer],
     results: ResultStore,
     takes: TakeStore,
+    parses: Parses | None = None,
 ) -> Assembled:
     """The film as `document` has it, with what was made for it so far."""
-    read = read_film(document, offered(offers, document.settings.offer))
+    read = read_film(document, offered(offers, document.settings.offer), parses=parses)
     return assemble(film, read, takes.of_film(film), results.many)

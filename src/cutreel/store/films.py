@@ -86,7 +86,7 @@ class FilmStore:
         events), and its summary as it was last kept."""
         told = (
             select(func.coalesce(func.max(Event.id), 0))
-            .where(Event.film == Film.id, Event.what.in_(("take made", "run")))
+            .where(Event.film == Film.id, Event.what.in_(("take made", "run", "read")))
             .scalar_subquery()
         )
         query = (
@@ -119,7 +119,7 @@ class FilmStore:
         """Apply one change. Raises Clash when the film is not at the revision its sender saw."""
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
-            if change.revision != row.revision:
+            if change.revision != row.revision and not self._untouched(session, film):
                 later = session.scalars(
                     select(FilmChange.title)
                     .where(FilmChange.film == film)
@@ -144,6 +144,24 @@ class FilmStore:
             answer = self._row(session, row, known)
         self._remember(film, known)
         return answer
+
+    def amend(self, film: str, change: Change) -> None:
+        """Apply a change that is no step of the maker's, to a film that they have not changed yet: there is nothing to
+        undo. Raises Clash when they have."""
+        with self.database.transaction() as session:
+            row = self._film(session, film, lock=True)
+            if not self._untouched(session, film):
+                raise Clash("This film was changed.", "Look at it as it is now.")
+            known = self._as_known(session, row)
+            done = apply_to(known.document, known.raw, change.command, row.edges)
+            self._settle(session, row, done.settled.raw, done.title)
+            known = _Known(row.revision, done.settled.raw, done.settled.document)
+        self._remember(film, known)
+
+    def tell(self, film: str, what: str) -> None:
+        """Tell everyone who looks at a film that something became of it."""
+        with self.database.transaction() as session:
+            announce(session, film, what)
 
     def undo(self, film: str) -> FilmRow:
         """Take back the last change that stands."""
@@ -284,6 +302,11 @@ class FilmStore:
         row.changed = now()
         session.flush()
         announce(session, row.id, "changed", revision=row.revision, title=title)
+
+    def _untouched(self, session: Session, film: str) -> bool:
+        """Whether the maker has changed nothing yet: then what was read meanwhile is in nobody's way."""
+        query = select(FilmChange.number).where(FilmChange.film == film).limit(1)
+        return session.scalar(query) is None
 
     def _next(self, session: Session, film: str, undo: bool) -> FilmChange | None:
         query = select(FilmChange).where(

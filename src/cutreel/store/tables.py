@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 from decimal import Decimal
 from typing import Any, ClassVar
 
-from sqlalchemy import BigInteger, ForeignKey, Index, Numeric, String, Text, text
+from sqlalchemy import BigInteger, ForeignKey, Index, LargeBinary, Numeric, String, Text, text
 from sqlalchemy.dialects.postgresql import JSONB, TIMESTAMP
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 
@@ -57,6 +57,14 @@ class ResultRow(Base):
     data: Mapped[dict[str, Any]]
     cost: Mapped[Decimal] = mapped_column(Numeric(12, 5), default=0)
     created: Mapped[datetime] = mapped_column(default=now)
+
+
+class ParseRow(Base):
+    """A paragraph as parsed, under the key of its text."""
+
+    __tablename__ = "parses"
+    key: Mapped[str] = mapped_column(String(40), primary_key=True)
+    data: Mapped[bytes] = mapped_column(LargeBinary)
 
 
 class Take(Base):

@@ -3,7 +3,7 @@ prompts that say so."""
 
 from cutreel.core.colour import Lab
 
-from .cast import propose_cast, propose_places
+from .cast import known_people, propose_cast, propose_places
 from .company import Age, CompanyCard, Member, MemberKind, age_of, search_company
 from .drift import (
     MARKED,
@@ -45,7 +45,7 @@ __all__ = [
     "Person", "Place", "Prompt", "Reference", "SamePerson", "SceneMemory", "SeenFigure", "SeenPicture",
     "ShotFacts", "ShownPicture", "Style", "Thing", "TimeOfDay", "Trait", "Weather", "WordDrift", "age_of",
     "appearances", "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet", "dressed",
-    "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "look_from",
+    "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "known_people", "look_from",
     "look_named", "may_be_one", "measure_picture", "place_words", "propose_cast", "propose_places",
     "search_company", "slot_of", "style_between", "style_of", "text_place", "things_named",
 ]

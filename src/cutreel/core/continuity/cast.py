@@ -3,11 +3,22 @@ says why."""
 
 import re
 from collections.abc import Sequence
+from dataclasses import replace
+from typing import Literal
 
 from cutreel.core.keys import seed_from
-from cutreel.core.manuscript import UNKNOWN, Figure, Manuscript, people_named, strip_marks
+from cutreel.core.manuscript import (
+    UNKNOWN,
+    Figure,
+    Manuscript,
+    people_named,
+    strip_marks,
+    words_text,
+)
+from cutreel.core.reading import TELLER, Known, Parses, pronouns_told, read_story
 
-from .described import Described, described_in
+from .company import age_of
+from .described import Described, described_in, number_in
 from .model import Person, Place, Trait
 from .parts import slot_of
 
@@ -24,7 +35,8 @@ PLACE_NOUNS: dict[str, str] = {
     "road": "a country road", "village": "a village street", "street": "a town street",
     "town": "a town street", "square": "a town square", "market": "a market square",
     "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
-    "room": "a room", "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage",
+    "room": "a room", "home": "a room in a small house",
+    "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage",
     "hut": "a hut", "workshop": "a workshop", "library": "a library",
     "study": "a study with books", "school": "a schoolroom", "church": "a church",
     "tower": "a tower", "castle": "a castle", "palace": "a palace hall", "cave": "a cave",
@@ -43,8 +55,19 @@ _CHILDREN = {"boy", "girl", "child"}
 _OLD = {"grandmother", "grandfather", "widow"}
 
 
-def propose_cast(script: Manuscript) -> list[Person]:
-    """People and animals of the manuscript, most mentioned first, numbered from 1. At most 24."""
+_ME = re.compile(r"\b(?:I|me|my|myself|mine)\b")
+_MY_NAME = re.compile(
+    r"\b(?:[Mm]y name (?:is|was)|[Tt]hey (?:all )?called? me|I am called) ([A-Z][\w’'-]+)"
+)
+_MY_AGE = re.compile(
+    r"\bI was (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
+)
+_TELLS = 3
+"""So many words for oneself make a teller, in a text of which they are at least one in a hundred."""
+
+
+def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Person]:
+    """People, animals and things that speak, most mentioned first, and whoever tells it; at most 25."""
     figures = [f for f in people_named(script.text) if f.kind != "place"]
     known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
     figures += [
@@ -52,11 +75,66 @@ def propose_cast(script: Manuscript) -> list[Person]:
         for s in script.speakers
         if s not in known and s != UNKNOWN
     ]
-    told = described_in(script, figures[:24])
-    return [
+    figures = _with_pronouns(script, parses or {}, figures[:24])
+    story = read_story(script, parses or {}, _known_figures(figures))
+    told = described_in(script, figures, story)
+    cast = [
         _person(number, figure, script.text, told.get(figure.name, Described()))
         for number, figure in enumerate(figures[:24], 1)
     ]
+    return _with_teller(script, cast)
+
+
+def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
+    """Figures with the pronouns that the reading of the text finds for those whose own is open."""
+    if not parses:
+        return list(figures)
+    # What stands near a name is a weak sign of its sex; a title or a word of kin is a sure one.
+    found = [f if f.sure or f.kind != "person" else replace(f, pronoun=None) for f in figures]
+    for _ in range(2):  # who is known the first time round makes clear who another is
+        told = pronouns_told(script, parses, _known_figures(found))
+        if not told:
+            break
+        found = [replace(f, pronoun=told[i]) if i in told else f for i, f in enumerate(found, 1)]
+    return [
+        f if f.pronoun else replace(f, pronoun=before.pronoun)
+        for f, before in zip(found, figures, strict=True)
+    ]
+
+
+def _known_figures(figures: Sequence[Figure]) -> list[Known]:
+    return [
+        Known(i, (f.name, *f.aliases), f.pronoun, _kind_of(f)) for i, f in enumerate(figures, 1)
+    ]
+
+
+def _kind_of(figure: Figure) -> Literal["person", "animal", "thing"]:
+    return "animal" if figure.kind == "animal" else "thing" if figure.kind == "thing" else "person"
+
+
+def _with_teller(script: Manuscript, cast: list[Person]) -> list[Person]:
+    """The cast with whoever tells the story, where somebody says "I" outside of what is spoken."""
+    told = " ".join(
+        words_text(script.words[line.first : line.end])
+        for line in script.lines
+        if line.speaker is None
+    )
+    says = len(_ME.findall(told))
+    if says < _TELLS or says * 100 < len(told.split()):
+        return cast
+    named = _MY_NAME.search(told)
+    name = named.group(1) if named else "the teller"
+    known = next((p for p in cast if name in (p.name, *p.aliases)), None)
+    if known is not None:
+        known.aliases.append(TELLER)
+        return cast
+    aged = _MY_AGE.search(told)
+    years = number_in(aged.group(1)) if aged else None
+    described = Described(years=years)
+    figure = Figure(name, (), "person", None, says, f"tells the story: “I” {says} times")
+    teller = _person(1 + max((p.id for p in cast), default=0), figure, "", described)
+    teller.aliases.append(TELLER)
+    return [teller, *cast][:25]
 
 
 def _person(number: int, figure: Figure, text: str, told: Described) -> Person:
@@ -68,12 +146,12 @@ def _person(number: int, figure: Figure, text: str, told: Described) -> Person:
         ),
         None,
     )
-    if figure.kind == "animal":
+    if figure.kind in ("animal", "thing"):
         return Person(
             id=number,
             name=figure.name,
             aliases=list(figure.aliases) if figure.species else [noun],
-            kind="animal",
+            kind=figure.kind,
             pronoun=figure.pronoun,
             why=figure.why,
             traits=[Trait(about="kind", text=figure.species or noun)],
@@ -131,6 +209,25 @@ def _clothes(told: Described, garment: str) -> list[str]:
 
 def _and(things: Sequence[str]) -> str:
     return " and ".join([", ".join(things[:-1]), things[-1]] if len(things) > 1 else things)
+
+
+def known_people(cast: Sequence[Person]) -> list[Known]:
+    """The cast as the reading of a story knows them."""
+    return [
+        Known(
+            p.id,
+            tuple(dict.fromkeys((p.name, *p.aliases))),
+            p.pronoun,
+            "animal" if p.is_animal else "thing" if p.kind == "thing" else "person",
+            _age(p),
+        )
+        for p in cast
+    ]
+
+
+def _age(person: Person) -> Literal["child", "old", ""]:
+    age = age_of(person)
+    return "child" if age == "child" else "old" if age == "old" else ""
 
 
 def propose_places(script: Manuscript) -> list[Place]:

@@ -11,6 +11,7 @@ from dataclasses import dataclass, field
 
 from cutreel.core.colour import colour_in
 from cutreel.core.manuscript import Figure, Manuscript, words_text
+from cutreel.core.reading import NOTHING, Story
 
 # fmt: off
 HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail")
@@ -63,7 +64,7 @@ _NOT_HERS = re.compile(
 )
 _ONLY_SAID = re.compile(r"^\s*(?:of|for|from|belonging)\b")
 _AGE = re.compile(
-    r"^(?: [A-Z][\w’'-]+)? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
+    r"^(?: [A-Z][\w’'-]+)?(?:, and (?:she|he))? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
     r"(?P<number>\d{1,3}|[a-z]+(?:-[a-z]+)?)(?: years old)?(?=[,.;]| and | when | but |$)"
 )
 _IS_A = re.compile(
@@ -134,13 +135,29 @@ class Described:
         return next((a for a in ("old", "young") if a in self.build), None)
 
 
-def described_in(script: Manuscript, figures: Sequence[Figure]) -> dict[str, Described]:
-    """What the narration says of the looks of each of `figures`, by name."""
+def described_in(
+    script: Manuscript, figures: Sequence[Figure], story: Story = NOTHING
+) -> dict[str, Described]:
+    """What the narration says of the looks of each of `figures`, by name. Where `story` has read a paragraph, with
+    `figures` numbered from 1, it says whom every pronoun means."""
     reader = _Reader(figures)
     for sentence in script.sentences:
         words = script.words[sentence.first : sentence.end]
-        if script.lines[words[0].line].speaker is None:
-            reader.read(words_text(words), words[0].paragraph)
+        if script.lines[words[0].line].speaker is not None:
+            continue
+        number, start = words[0].paragraph, words[0].start
+        read = story.paragraphs.get(number)
+        if read is None:
+            reader.read(words_text(words), number)
+            continue
+        text = script.text[start : words[-1].end].replace("\n", " ")
+        at = story.starts[number] - start
+        meant = [
+            (m.start + at, m.end + at, figures[m.people[0] - 1])
+            for m in read.mentions
+            if len(m.people) == 1 and 0 <= m.start + at < len(text) and m.people[0] <= len(figures)
+        ]
+        reader.read(text, number, meant)
     return reader.found
 
 
@@ -163,8 +180,35 @@ class _Reader:
         """Who was named or meant in this paragraph."""
         self.found: dict[str, Described] = {}
 
-    def read(self, text: str, paragraph: int) -> None:
-        """Note what a sentence says of whom."""
+    def read(
+        self, text: str, paragraph: int, meant: Sequence[tuple[int, int, Figure]] | None = None
+    ) -> None:
+        """Note what a sentence says of whom; `meant` are its names and pronouns, where it was read whom they mean."""
+        if meant is not None:
+            for start, end, figure in meant:
+                if text[start:end].lower() not in ("his", "her"):
+                    self._who(text, start, end, figure)
+            for phrase in _phrases(text):
+                own = next(
+                    (
+                        f
+                        for a, b, f in meant
+                        if phrase.own in ("her", "his") and a <= phrase.start < b
+                    ),
+                    None,
+                )
+                if own is not None:
+                    aside = _NOT_HERS.search(text[: phrase.start]) or _ONLY_SAID.match(
+                        text[phrase.end :]
+                    )
+                    owner = None if aside else own
+                elif phrase.own in ("her", "his"):
+                    owner = None
+                else:
+                    owner = self._owner(text, phrase, meant)
+                if owner is not None:
+                    self._note(owner, phrase)
+            return
         if paragraph != self.paragraph:
             self.paragraph, self.here = paragraph, set()
         named = [(m.start(), m.end(), self.by_call[m.group(1).lower()]) for m in self._named(text)]
@@ -202,7 +246,7 @@ class _Reader:
     def _who(self, text: str, start: int, end: int, figure: Figure) -> None:
         """Age, build and kind, where they stand right before or behind the name."""
         behind, own = text[end:], self._of(figure)
-        if (age := _AGE.match(behind)) and (years := _years(age.group("number"))):
+        if (age := _AGE.match(behind)) and (years := number_in(age.group("number"))):
             own.years = years
             own.said.append(figure.name + age.group())
             behind = behind[age.end() :]
@@ -308,7 +352,8 @@ def _words(text: str) -> list[str]:
     return re.findall(r"[a-z]+(?:-[a-z]+)*", text)
 
 
-def _years(word: str) -> int | None:
+def number_in(word: str) -> int | None:
+    """The number that a word or figures say, up to a hundred and twenty."""
     if word.isdigit():
         return int(word) if int(word) < 120 else None
     tens, _, ones = word.partition("-")

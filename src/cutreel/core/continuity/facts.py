@@ -10,10 +10,12 @@ from functools import partial
 from itertools import pairwise
 from typing import Any, cast, get_args
 
-from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, words_text
+from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word, words_text
+from cutreel.core.reading import NOTHING, Story
 
 from .cast import PLACE_NOUNS
 from .model import Angle, Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
+from .told import Told, action_told, told_in
 
 MOST_PEOPLE = 3
 """People in one picture: more do not fit a prompt's cap, nor read well in a small frame."""
@@ -39,18 +41,7 @@ _MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
         "arrested",
         "suspicion",
     ),
-    "playful": (
-        "laugh",
-        "laughed",
-        "joke",
-        "grin",
-        "grinned",
-        "funny",
-        "silly",
-        "ladder",
-        "wobbled",
-        "oops",
-    ),
+    "playful": ("laugh", "laughed", "joke", "grin", "grinned", "funny", "silly", "wobbled", "oops"),
     "warm": (
         "home",
         "warm",
@@ -180,17 +171,19 @@ def facts_of_shots(
     for_scenes: Mapping[int, Overrides] | None = None,
     numbers: Sequence[int] | None = None,
     memory: SceneMemory | None = None,
+    story: Story = NOTHING,
 ) -> list[ShotFacts]:
     """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid
     over them: for a scene (`for_scenes`, by index), and over that for the shot itself.
 
     Where a rule takes turns it goes by the shots' own `numbers` (else their indices), so that a new
     shot changes no other. A shot without words (it opens where the next one does) shows what the
-    shot before it shows, seen wider.
+    shot before it shows, seen wider. Of a paragraph that `story` has read, it says who is there, what
+    happens, and where; of the others simpler rules of words do.
     """
     memory = memory or SceneMemory()
     memory.turn()
-    reader = _SceneReader(script, cast, places)
+    reader = _SceneReader(script, cast, places, story)
     turns = numbers or range(len(opens))
     bounds = list(pairwise([*opens, len(script.words)]))
     out: list[ShotFacts] = []
@@ -219,8 +212,11 @@ def _scene_runs(script: Manuscript, bounds: Sequence[tuple[int, int]]) -> Iterat
 class _SceneReader:
     """Reads the facts of one scene after another."""
 
-    def __init__(self, script: Manuscript, cast: Sequence[Person], places: Sequence[Place]) -> None:
-        self.script, self.places = script, places
+    def __init__(
+        self, script: Manuscript, cast: Sequence[Person], places: Sequence[Place], story: Story
+    ) -> None:
+        self.script, self.places, self.story = script, places, story
+        self.cast = {p.id: p for p in cast}
         self.who = _Who(cast)
         self.named = place_words(places)
         self.surnames = {
@@ -263,6 +259,7 @@ class _SceneReader:
             carried,
             opens_film,
             self._of_film,
+            tuple(self.story.paragraphs.get(n) for n in _paragraphs(words)),
         )
 
     def read(
@@ -282,10 +279,16 @@ class _SceneReader:
                 carried = self._headed(self.scene_of(shots), carried)
             words = self.script.words[first:end]
             bare = [w.bare.lower() for w in words]
-            told = [w.bare.lower() for w in words if w.bare not in self.surnames]
-            carried = self._told(words[0].scene, told, carried)
+            told = told_in(self.story, words)
+            carried = self._told(words, told, carried)
             speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
-            people, why_people = self.who.present(words_text(words), bare, speakers, last, here)
+            if told is None:
+                people, why_people = self.who.present(words_text(words), bare, speakers, last, here)
+                action, why_action = action_of(self.script, first, end), "the narration of the shot"
+            else:
+                people, why_people = told.present(speakers, last, MOST_PEOPLE)
+                action, why_action = action_told(told, people, self.cast, speakers)
+                action = action or action_of(self.script, first, end)
             last = people or last
             here |= set(people)
             speaks = next((s for s in speakers if s), None)
@@ -312,7 +315,7 @@ class _SceneReader:
                 mood,
                 people,
                 speaks,
-                action_of(self.script, first, end),
+                action,
                 {
                     "framing": why_framing,
                     "angle": why_angle,
@@ -321,7 +324,7 @@ class _SceneReader:
                     "weather": "as it is at this place" if at_home else carried.why_weather,
                     "mood": why_mood,
                     "people": why_people,
-                    "action": "the narration of the shot",
+                    "action": why_action,
                 },
             )
             out.append(_overridden(facts, own, hand))
@@ -338,24 +341,39 @@ class _SceneReader:
         place, why = _scene_place(heading.title, self.places, carried.place)
         return replace(carried, place=place, why_place=why)
 
-    def _told(self, scene: int, bare: Sequence[str], carried: _Carried) -> _Carried:
+    def _told(self, words: Sequence[Word], told: Told | None, carried: _Carried) -> _Carried:
         """What a shot's words say of time, weather and place, where the heading does not."""
-        heading = self.script.scenes[scene]
+        heading = self.script.scenes[words[0].scene]
+        said = [w for w in words if w.bare not in self.surnames and not (told and told.mutes(w))]
+        bare = [w.bare.lower() for w in said]
         for word in bare:
             if not heading.time and word in TIMES and (TIMES[word] != "day" or word in _DAYTIME):
                 carried = replace(carried, time=_time(TIMES[word]), why_time=f"“{word}”")
             if not heading.weather and word in _WEATHER_SAID:
-                weather = _weather(WEATHERS[word])
+                weather = _weather(_RAINS.get(word) or WEATHERS[word])
                 carried = replace(carried, weather=weather, why_weather=f"“{word}”")
-        found = text_place(bare, self.named)
-        if found and (not heading.title or not carried.place):
-            carried = replace(carried, place=found[0], why_place=found[1])
+        if told is None:
+            found = text_place(bare, self.named)
+            if found and (not heading.title or not carried.place):
+                carried = replace(carried, place=found[0], why_place=found[1])
+            return carried
+        arrival = told.arrival(comes_only=carried.why_place == _BY_HEADING)
+        if arrival is not None:
+            place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
+            carried = replace(carried, place=place, why_place=f"“{arrival.phrase}”")
         return carried
 
 
 _BY_HEADING = "the scene's heading"
 _DAYTIME = {"morning", "noon", "afternoon"}
-_WEATHER_SAID = {"rain", "snow", "fog", "mist", "storm", "wind", "gale"}
+_RAINS = {
+    "rained": "rain",
+    "raining": "rain",
+    "snowed": "snow",
+    "snowing": "snow",
+    "blizzard": "snow",
+}
+_WEATHER_SAID = {"rain", "snow", "fog", "mist", "storm", "wind", "gale", *_RAINS}
 _UNSET = Overrides()
 
 
@@ -455,6 +473,18 @@ def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str,
     if nouns:
         return PLACE_NOUNS[nouns[-1]], "the scene's heading"
     return (before if not title else ""), "nothing says otherwise"
+
+
+def _paragraphs(words: Sequence[Word]) -> Sequence[int]:
+    return range(words[0].paragraph, words[-1].paragraph + 1) if words else range(0)
+
+
+def place_called(phrase: str, noun: str) -> str:
+    """A place that is in no list, by the words for it."""
+    described = PLACE_NOUNS.get(noun)
+    if described:
+        return described
+    return f"{'an' if phrase[:1].lower() in 'aeiou' else 'a'} {phrase}"
 
 
 def place_words(places: Sequence[Place]) -> dict[str, str]:

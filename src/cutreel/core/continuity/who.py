@@ -9,7 +9,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from cutreel.core.manuscript import Manuscript
+from cutreel.core.manuscript import Manuscript, put_beside
 
 from .model import Person
 
@@ -104,27 +104,13 @@ def may_be_one(script: Manuscript, cast: Sequence[Person]) -> list[SamePerson]:
         for person in named:
             if person.is_animal != role.is_animal and not (role.is_animal and person.guess):
                 continue
-            why = _beside(script.text, person, noun) or _only_one(sentences, person, role, named)
+            why = put_beside(script.text, (person.name, *person.aliases), noun) or _only_one(
+                sentences, person, role, named
+            )
             if why:
                 out.append(SamePerson(person.id, role.id, why))
                 break
     return out
-
-
-def _beside(text: str, person: Person, noun: str) -> str:
-    for call in sorted({person.name, *person.aliases}, key=len, reverse=True):
-        name = re.escape(call)
-        for pattern in (
-            rf"\b{name}, (?:the|a|an) (?:\w+ )?{noun}\b",
-            rf"\b(?:the|a|an) (?:\w+ )?{noun},? (?:called|named) {name}\b",
-            rf"\b[Tt]he (?:\w+ )?{noun}, {name},",
-            rf"\b{name} was (?:the|a|an) (?:\w+ )?{noun}\b",
-            rf"\b(?:the|a) (?:\w+ )?{noun}['’]s name was {name}\b",
-        ):
-            match = re.search(pattern, text)
-            if match:
-                return f"the text says “{match.group()}”"
-    return ""
 
 
 def _only_one(

@@ -12,6 +12,7 @@ from .document import (
     Settings,
     Shot,
     Source,
+    clean_text,
     new_film,
 )
 from .exporting import MEDIA_TYPES, export_script
@@ -61,6 +62,7 @@ __all__ = [
     "apply_command",
     "apply_to",
     "assemble",
+    "clean_text",
     "export_script",
     "find_places",
     "focus_of",

@@ -10,6 +10,7 @@ from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wi
 from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast, propose_places
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, places_of, read
+from cutreel.core.reading import Parses
 
 MOST_CHARACTERS = 1_000_000
 
@@ -164,6 +165,7 @@ def new_film(
     wish: Wish | None = None,
     given: Sequence[GivenShot] = (),
     sources: Sequence[GivenSource] = (),
+    parses: Parses | None = None,
 ) -> tuple[FilmDocument, list[str]]:
     """A new film from a story, with cast and places proposed. Returns it and its edge numbers.
 
@@ -205,7 +207,7 @@ def new_film(
         next_word=len(script.words) + 1,
         shots=shots,
         next_shot=len(shots) + 1,
-        cast=propose_cast(script),
+        cast=propose_cast(script, parses),
         places=propose_places(script),
         settings=settings,
         sources=[

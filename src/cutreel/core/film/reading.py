@@ -23,12 +23,14 @@ from cutreel.core.continuity import (
     compose_picture,
     dressed,
     facts_of_shots,
+    known_people,
     look_named,
     place_words,
 )
 from cutreel.core.keys import key, seed_from
 from cutreel.core.manuscript import Line, Manuscript, Word, read, words_text
 from cutreel.core.motion import Move
+from cutreel.core.reading import Parses, StoryMemory, read_story
 
 from .document import FilmDocument, Shot
 from .offered import Offered, VoiceOffered
@@ -129,6 +131,7 @@ class ReadingMemory:
 
     def __init__(self) -> None:
         self.scenes = SceneMemory()
+        self.story = StoryMemory()
         self.of_film: tuple[object, ...] = ()
         self.shots: dict[int, tuple[ReadShot, int]] = {}
         self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
@@ -137,9 +140,12 @@ class ReadingMemory:
 
 
 def read_film(
-    film: FilmDocument, offered: Offered, memory: ReadingMemory | None = None
+    film: FilmDocument,
+    offered: Offered,
+    memory: ReadingMemory | None = None,
+    parses: Parses | None = None,
 ) -> ReadFilm:
-    """Read `film` for services that take and understand what is `offered`."""
+    """Read `film` for services that take and understand what is `offered`; `parses` is what was parsed of it so far."""
     memory = memory or ReadingMemory()
     script = read(film.text)
     ids = film.word_ids
@@ -154,6 +160,7 @@ def read_film(
         {script.words[at[s.first]].scene: s.own for s in film.scenes if s.first in at},
         [s.id for s in film.shots],
         memory.scenes,
+        read_story(script, parses or {}, known_people(film.cast), memory.story),
     )
     reader = _ShotReader(film, offered, memory)
     shots: list[ReadShot] = []

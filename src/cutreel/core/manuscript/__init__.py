@@ -1,22 +1,25 @@
 """Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same
 through edits."""
 
+from .callings import KIN, ROLES, Figure, Pronoun, pronoun_of
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
-from .names import Figure, people_named
+from .names import people_named
 from .read import TIMES, WEATHERS, cue_for, read
+from .roles import put_beside
 from .speakers import UNKNOWN
 from .syllables import syllables
 from .title import Titled, first_words, titled
 
 # fmt: off
 __all__ = [
-    "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
+    "KIN", "ROLES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note", "Pronoun",
     "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
-    "ids_of", "people_named", "places_of", "read", "reading_ease", "runs_of", "strip_marks", "syllables",
+    "ids_of", "people_named", "places_of", "pronoun_of", "put_beside", "read", "reading_ease", "runs_of", "strip_marks",
+    "syllables",
     "text_of", "titled", "words_text",
 ]
 # fmt: on

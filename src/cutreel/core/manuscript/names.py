@@ -10,38 +10,12 @@ import re
 from collections import Counter, defaultdict
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
-from typing import Literal
 
+from .callings import KIN, NOT_NAMES, SPECIES, Figure, Pronoun
+from .roles import as_one, roles_in
 from .sentences import SPEECH_VERBS, sentence_ends
 
-Pronoun = Literal["she", "he"]
-
 # fmt: off
-ROLES: dict[str, Pronoun | None] = {
-    "boy": "he", "girl": "she", "man": "he", "woman": "she", "child": None, "king": "he",
-    "queen": "she", "prince": "he", "princess": "she", "mother": "she", "father": "he",
-    "grandmother": "she", "grandfather": "he", "captain": None, "sailor": None, "fisherman": "he",
-    "ferrywoman": "she", "ferryman": "he", "baker": None, "teacher": None, "doctor": None,
-    "nurse": None, "farmer": None, "soldier": None, "guard": None, "witch": "she", "wizard": "he",
-    "stranger": None, "neighbour": None, "neighbor": None, "keeper": None, "hunter": None,
-    "shepherd": None, "blacksmith": None, "merchant": None, "thief": None, "surveyor": None,
-    "lady": "she", "gentleman": "he", "servant": None, "brother": "he", "sister": "she",
-    "uncle": "he", "aunt": "she", "clockmaker": None, "lamplighter": None, "mayor": None,
-    "priest": "he", "widow": "she", "knight": "he",
-}
-ANIMALS = {
-    "heron", "cat", "dog", "horse", "fox", "owl", "crow", "rabbit", "wolf", "bear", "sheep", "cow",
-    "goat", "bird", "gull", "mouse", "fish", "whale", "deer", "duck", "goose", "hen", "pig",
-    "donkey", "frog", "snake", "lion",
-}
-SPECIES = {a: a for a in ANIMALS} | {
-    "terrier": "dog", "hound": "dog", "puppy": "dog", "sheepdog": "dog", "spaniel": "dog",
-    "kitten": "cat", "tomcat": "cat", "mare": "horse", "pony": "horse", "stallion": "horse",
-    "foal": "horse", "raven": "crow", "jackdaw": "crow", "lamb": "sheep", "ewe": "sheep",
-    "hare": "rabbit", "gander": "goose", "rooster": "hen", "cockerel": "hen", "calf": "cow",
-    "mule": "donkey",
-}
-"""What an animal is that is called so."""
 TITLES = {
     "mr", "mrs", "ms", "miss", "dr", "captain", "aunt", "uncle", "lady", "lord", "king", "queen",
     "sir", "old", "father", "mother", "sister", "brother", "professor", "monsieur", "madame",
@@ -69,25 +43,6 @@ _OFFICES = {
 }
 """Titles of either: like the others they make a name of the word behind them."""
 TITLES |= _OFFICES
-KIN: dict[str, Pronoun | None] = {
-    "brother": "he", "sister": "she", "mother": "she", "father": "he", "son": "he",
-    "daughter": "she", "uncle": "he", "aunt": "she", "grandson": "he", "granddaughter": "she",
-    "grandfather": "he", "grandmother": "she", "nephew": "he", "niece": "she", "husband": "he",
-    "wife": "she", "cousin": None, "friend": None, "neighbour": None, "neighbor": None,
-    "twin": None, "apprentice": None, "servant": None,
-}
-NOT_NAMES = {
-    "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday",
-    "saturday", "sunday", "january", "february", "march", "april", "may", "june", "july", "august",
-    "september", "october", "november", "december", "the", "a", "an", "and", "but", "so", "or",
-    "if", "then", "when", "what", "who", "why", "how", "where", "he", "she", "it", "they", "we",
-    "you", "his", "her", "their", "its", "my", "our", "your", "this", "that", "these", "those",
-    "there", "here", "no", "yes", "not", "nor", "in", "on", "at", "of", "for", "with", "from",
-    "by", "to", "as", "all", "one", "two", "three", "four", "five", "six", "some", "every", "each",
-    "god", "english", "french", "christmas", "easter", "sir", "madam", "ma'am", "chapter", "scene",
-    "part", "well", "oh", "ah", "now", "please", "nobody", "somebody", "everybody", "nothing",
-    "something", "even", "only", "just", "still", "once", "never",
-}
 _PLACE_BEFORE = {
     "in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond",
     "through", "across", "around", "between", "reached", "left",
@@ -119,21 +74,6 @@ _OF_KIN = re.compile(
     + r") $"
 )
 _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
-
-
-@dataclass(frozen=True, slots=True)
-class Figure:
-    """Somebody or something that recurs. `pronoun` is "she", "he" or None when the text does not
-    tell."""
-
-    name: str
-    aliases: tuple[str, ...]
-    kind: str
-    pronoun: Pronoun | None
-    count: int
-    why: str
-    species: str = ""
-    """Of an animal with a name: what it is."""
 
 
 _SAID_OF = {"Old", "Young", "Little", "Poor", "Dear", "Good"}
@@ -223,7 +163,9 @@ def people_named(text: str) -> tuple[Figure, ...]:
         else f
         for f in _merge(names, runs, placed, speaks, pronouns)
     ]
-    return tuple(sorted(figures + _roles(body), key=lambda f: (-f.count, f.name)))
+    return tuple(
+        sorted(as_one(body, figures, roles_in(body, figures)), key=lambda f: (-f.count, f.name))
+    )
 
 
 def _has_part(name: str, runs: Counter[str], lower: set[str]) -> bool:
@@ -331,34 +273,10 @@ def _merge(
                 None if place else pronoun,
                 count,
                 why,
+                sure=title in _HE_TITLES | _SHE_TITLES or abs(tally["he"] - tally["she"]) >= SURE,
             )
         )
     return figures
-
-
-def _roles(body: str) -> list[Figure]:
-    counts: Counter[str] = Counter()
-    spoken: Counter[str] = Counter()
-    for match in re.finditer(r"\b[Tt]he ((?:old|young|little) )?([a-z]+)\b(?=(.{0,12}))", body):
-        noun = match.group(2)
-        if noun in ROLES or noun in ANIMALS:
-            counts[noun] += 1
-            if _SPEAKS.search(body[max(0, match.start() - 14) : match.start()]) or _SPEAKS.search(
-                match.group(3)
-            ):
-                spoken[noun] += 1
-    return [
-        Figure(
-            f"the {noun}",
-            (noun,),
-            "animal" if noun in ANIMALS else "person",
-            ROLES.get(noun),
-            count,
-            f"“the {noun}” {count} times",
-        )
-        for noun, count in counts.items()
-        if count > 1 or spoken[noun]
-    ]
 
 
 def _bare(word: str) -> str:

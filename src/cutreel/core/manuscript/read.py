@@ -112,6 +112,8 @@ class _Reader:
                 )
             )
         stop = len(self.words)
+        if stop == first:
+            return  # a block of marks alone says nothing
         self.sentences += [Sentence(a, b) for a, b in pairwise([*sentence_starts, stop])]
         bounds = pairwise([*(start for start, _ in piece_starts), stop])
         self.lines += [

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 from itertools import islice
 
-from .names import NOT_NAMES, ROLES, Figure
+from .callings import KIN, NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
@@ -21,13 +21,15 @@ else has long been the one."""
 
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
-_SOMEBODY = rf"[Tt]he (?:(?:old|young|little|big|other|poor) )?(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_NAME}"
-_WHO = rf"(?P<who>[Hh]e|[Ss]he|{_SOMEBODY})"
+_KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
+_SOMEBODY = rf"[Tt]he (?:(?:old|young|little|big|other|poor) )?(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_KIN}|{_NAME}"
+_WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|{_SOMEBODY})"
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
 _LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
 _NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"
+_OF_KIN = re.compile(r"(?:her|his|my|our|their) ")
 _ENDS = re.compile(r"(?<=[.!?])(?<!\bMr\.)(?<!\bMrs\.)(?<!\bMs\.)(?<!\bDr\.)(?<!\bSt\.)\s+")
 _SUBJECT = re.compile(
     rf"^(?:(?:Then|And|But|So|At last|Old|Poor) )?(?P<who>{_SOMEBODY})\s+"
@@ -221,6 +223,8 @@ class _Paragraph:
         if not found:
             return None
         who = found.group("who")
+        if _OF_KIN.match(who.lower()):
+            return self._named(who, 0)
         if who.lower().startswith("the "):
             noun = who.split(" ")[-1]
             known = (
@@ -238,11 +242,25 @@ class _Paragraph:
         low = who.lower()
         if low in {"he", "she"}:
             return self._pronoun(low, i)
+        if low == "it":
+            return self._beast(self._before(i))
         if low in _NOBODY:
             return None
-        if low.startswith("the "):
-            return "the " + re.sub(r"^(?:old|young|little|big|other|poor) ", "", who[4:])
+        if _OF_KIN.match(low) or low.startswith("the "):
+            role = re.sub(r"^(?:old|young|little|big|other|poor) ", "", who.split(" ", 1)[1])
+            owner = (f.name for f in self.people if role in f.aliases or f"the {role}" in f.aliases)
+            return next(owner, f"the {role}")
         return next((f.name for f in self.people if who == f.name or who in f.aliases), who)
+
+    def _beast(self, before: str) -> str | None:
+        """Whom “it said” means: the animal or thing that was named last, here or as one who spoke."""
+        kinds = [f for f in self.people if f.kind != "person"]
+        near = [(before.rfind(c), f.name) for f in kinds for c in (f.name, *f.aliases)]
+        at, name = max(near, default=(-1, ""))
+        if at >= 0:
+            return name
+        names = {f.name for f in kinds}
+        return next((n for n in self.memory if n in names), None)
 
     def _pronoun(self, pronoun: str, i: int) -> str | None:
         """Whom “he” or “she” means: who acts just before, who spoke just before, else the only one

@@ -23,6 +23,7 @@ from .people import (
     SetPerson,
     SetPlace,
     SplitPerson,
+    TakeCast,
 )
 from .pictures import DropCutOut, KeepCutOut
 from .text import EditPlaces, EditText, MoveScene
@@ -33,6 +34,6 @@ __all__ = [
     "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
     "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold",
     "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
-    "SetSource", "SplitPerson",
+    "SetSource", "SplitPerson", "TakeCast",
 ]
 # fmt: on

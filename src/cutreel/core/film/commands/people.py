@@ -156,6 +156,30 @@ class SplitPerson(FilmCommand):
         return f"split {names[0]} from {person.name}"
 
 
+class TakeCast(FilmCommand):
+    """Take a cast as it was read anew for what was guessed before. Whoever the maker set stays as they are."""
+
+    touches = ("cast",)
+    type: Literal["take cast"] = "take cast"
+    cast: list[Person] = Field(max_length=40)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        kept = [p for p in film.cast if not p.guess]
+        calls = {c.lower() for p in kept for c in (p.name, *p.aliases)}
+        known = {p.name: p.id for p in film.cast}
+        number = max((p.id for p in film.cast), default=0)
+        film.cast = kept
+        for person in self.cast:
+            if {c.lower() for c in (person.name, *person.aliases)} & calls:
+                continue
+            if person.name not in known:
+                number += 1
+            film.cast.append(
+                person.model_copy(update={"id": known.get(person.name, number), "guess": True})
+            )
+        return "read who is in it"
+
+
 class AcceptDrift(FilmCommand):
     """Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or
     take that back with an empty list. `person` None: of the whole picture."""

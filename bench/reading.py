@@ -1,0 +1,55 @@
+"""How much of labelled stories is read rightly, with the parse and by the simpler rules alone.
+
+.venv/bin/python -m bench.reading [--wrong] [STORY ...]
+"""
+
+import sys
+
+from tests.labelled import Score, all_stories, parses_of, read_by_sentence, scores
+
+
+def main(names: list[str], show: bool) -> None:
+    sums: dict[tuple[str, str], Score] = {}
+    for story in all_stories():
+        if names and story.name not in names:
+            continue
+        for how, parses in (("rules", None), ("parse", parses_of(story.text))):
+            film = read_by_sentence(story, parses)
+            for sort, score in scores(story, film).items():
+                total = sums.setdefault((how, sort), Score())
+                total.right += score.right
+                total.wrong += score.wrong
+                total.missing += score.missing
+            if how == "parse" and show:
+                told_wrong(story, film)
+    for (how, sort), score in sums.items():
+        print(
+            f"{how:6} {sort:8} precision {score.precision:.2f} recall {score.recall:.2f} F1 {score.f1:.2f}"
+            f"  ({score.right} right, {score.wrong} wrong, {score.missing} missing)"
+        )
+
+
+def told_wrong(story, film) -> None:
+    names = {p.id: p.name for p in film.document.cast}
+    print(f"== {story.name}: {[(p.name, p.aliases, p.pronoun) for p in film.document.cast]}")
+    for told, shot in zip(story.sentences, film.shots, strict=True):
+        who = {names[p] for p in shot.facts.people}
+        calls = [
+            set(story.cast[k]) | ({"the teller"} if k == "teller" else set()) for k in told.who
+        ]
+        known = {p.name: {p.name, *p.aliases} for p in film.document.cast}
+        good = len(who) == len(calls) and all(any(known[w] & c for w in who) for c in calls)
+        says = {
+            k: v
+            for k, v in told.says.items()
+            if v.removeprefix("not ") not in str(getattr(shot.facts, k)) or v.startswith("not")
+        }
+        if not good or says:
+            f = shot.facts
+            print(f"  {shot.text}\n     read {sorted(who)} {f.place!r} {f.time} {f.weather};")
+            print(f"     told {sorted(told.who)} {says}")
+        print(f"       > {shot.facts.action}")
+
+
+if __name__ == "__main__":
+    main([a for a in sys.argv[1:] if not a.startswith("-")], "--wrong" in sys.argv)

@@ -1,0 +1,235 @@
+"""Those whom a text calls by what they are: "the boy", "a woman in a green hat", "my mother", a lamp that speaks."""
+
+import re
+from collections import defaultdict
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+
+from cutreel.core.nouns import sort_of
+
+from .callings import ANIMALS, KIN, NOT_NAMES, ROLES, Figure, pronoun_of
+from .sentences import SPEECH_VERBS
+
+_SAID_BY = "|".join(
+    verb
+    for verb in SPEECH_VERBS.split("|")
+    if verb
+    not in (
+        "told",
+        "asked",
+        "called",
+        "answered",
+        "ordered",
+        "warned",
+        "urged",
+        "promised",
+        "interrupted",
+        "offered",
+    )
+)
+"""Verbs behind which stands who speaks: "told the father" is not said by him."""
+_SPEAKS = re.compile(
+    rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)"
+)
+_ROLE = re.compile(
+    r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
+    r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger) ){0,2}(?P<noun>[a-z]+(?:-[a-z]+)?)\b"
+    r"(?=(?P<behind>.{0,12}))"
+)
+_SHE_BEHIND = re.compile(r"\b(?:[Ss]he|[Hh]er)\b")
+_HE_BEHIND = re.compile(r"\b(?:[Hh]e|[Hh]is|[Hh]im)\b")
+FOLLOWED = 220
+"""Characters within which "she" behind "a woman" makes her somebody who stays."""
+_NO_ROLE = {
+    "one", "other", "others", "second", "first", "third", "last", "next", "whole", "rest", "most", "best", "worst",
+    "dark", "people", "party", "double", "major", "minor", "general", "native", "pair", "company", "mass", "master",
+    "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
+    "match", "contact", "character", "case", "body", "type", "mine", "self", "human", "ruler", "counter", "cooker",
+    "heater", "poker", "swift", "lark", "perch", "sole", "skate", "chicken", "eggs", "shell", "oyster", "kind", "pet",
+}  # fmt: skip
+
+
+@dataclass
+class _RoleTally:
+    """How often a role is told of: as somebody known, as somebody new, as kin, speaking; and where it was new."""
+
+    known: int = 0
+    new: int = 0
+    kin: int = 0
+    spoken: int = 0
+    at: list[int] = field(default_factory=list)
+
+
+def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool]]:
+    """Those whom a text calls by what they are, and whether each stays: is told of again, or speaks."""
+    found: dict[str, _RoleTally] = defaultdict(_RoleTally)
+    kinds: dict[str, str] = {}
+    for match in _ROLE.finditer(body):
+        noun, of = match.group("noun"), match.group("of").lower()
+        kind = _kind_of_role(noun)
+        if kind is None:
+            continue
+        tally = found[noun]
+        before = body[max(0, match.start() - 14) : match.start()]
+        if _IS_ONE.search(before):
+            continue  # "he was a broad man": nobody new
+        spoken = bool(_SPEAKS.search(before) or _SPEAKS.search(match.group("behind")))
+        if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
+            continue  # "my uncle Otto" is Otto
+        kinds[noun] = kind
+        tally.spoken += spoken
+        if of == "the":
+            tally.known += 1
+        elif of in ("a", "an"):
+            tally.new += 1
+            tally.at.append(match.end())
+        elif noun in KIN or kind == "animal":
+            tally.kin += 1
+    return [
+        (_role(noun, kinds[noun], tally), _stays(noun, kinds[noun], tally, body, named))
+        for noun, tally in found.items()
+        if noun in kinds
+    ]
+
+
+_IS_ONE = re.compile(r"\b(?:was|is|were|be|been|become|became|like|as|of) $")
+_IS_TOLD_OF = {
+    "father": re.compile(r"\b[Hh]is (?:\w+ )?(?:daughter|son)s?\b"),
+    "mother": re.compile(r"\b[Hh]er (?:\w+ )?(?:daughter|son)s?\b"),
+    "wife": re.compile(r"\b[Hh]er husband\b"),
+    "husband": re.compile(r"\b[Hh]is wife\b"),
+}
+
+
+def _kind_of_role(noun: str) -> str | None:
+    """What somebody is who is called so; None for what is nobody, nor a thing that may speak."""
+    if noun in ROLES or noun in KIN:
+        return "person"
+    if noun in ANIMALS:
+        return "animal"
+    if noun in NOT_NAMES or noun in _NO_ROLE:
+        return None
+    sort = sort_of(noun)
+    return sort if sort in ("person", "animal") else "thing" if sort in ("thing", "plant") else None
+
+
+def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[Figure]) -> bool:
+    """Whether a role is somebody of the story: told of again, or speaking."""
+    if kind == "thing":
+        return tally.spoken > 0 and tally.known > 0
+    if _IS_TOLD_OF.get(noun) and _IS_TOLD_OF[noun].search(body):
+        return False  # the father of "his daughter" is he
+    if tally.spoken or (tally.known > 1 and (noun in ROLES or noun in ANIMALS or tally.known > 2)):
+        return True
+    if (tally.known and (tally.new or tally.kin)) or tally.kin > 1:
+        return True
+    pronoun = pronoun_of(noun)
+    if kind != "person" or pronoun is None:
+        return False
+    behind = _SHE_BEHIND if pronoun == "she" else _HE_BEHIND
+    others = [re.escape(f.name.split(" ")[0]) for f in named if f.pronoun == pronoun]
+    for at in tally.at:
+        near = body[max(0, at - FOLLOWED) : at + FOLLOWED]
+        if behind.search(body[at : at + FOLLOWED]) and not (
+            others and re.search(rf"\b(?:{'|'.join(others)})\b", near)
+        ):
+            return True
+    return False
+
+
+def _role(noun: str, kind: str, tally: _RoleTally) -> Figure:
+    count = tally.known + tally.new + tally.kin
+    return Figure(
+        f"the {noun}",
+        (noun,),
+        kind,
+        pronoun_of(noun),
+        count,
+        f"“the {noun}” {count} times" + (f", speaks {tally.spoken} times" if tally.spoken else ""),
+        noun if kind != "person" and noun not in ANIMALS else "",
+        pronoun_of(noun) is not None,
+    )
+
+
+_GENERIC = {"woman", "man", "boy", "girl", "child", "lady", "gentleman", "inspector"}
+NEAR_NAME = 1_500
+"""Characters before "the woman" in which a woman with a name must stand to be her."""
+
+
+def as_one(
+    body: str, named: Sequence[Figure], roles: Sequence[tuple[Figure, bool]]
+) -> list[Figure]:
+    """Names and roles, where a role that is a call of somebody with a name is one of their calls: "Pip, the boy",
+    "“Bo,” said the boy", "Inspector Crane ... the inspector", "the old woman" behind Mrs Pell."""
+    calls: dict[str, list[str]] = defaultdict(list)
+    left: list[Figure] = []
+    for role, stays in roles:
+        noun = role.name.removeprefix("the ")
+        owner = None if role.kind == "thing" else _owner(body, named, role, noun)
+        if owner is None:
+            left += [role] if stays else []
+        else:
+            calls[owner.name] += [role.name, noun]
+    for figure in named:
+        kin = re.search(
+            rf"\b[Mm]y ({'|'.join(KIN)}) {re.escape(figure.name.split(' ')[0])}\b", body
+        )
+        if kin:
+            calls[figure.name].append(kin.group(1))
+    out = []
+    for figure in named:
+        own = calls.get(figure.name, [])
+        told = next((p for p in map(pronoun_of, own) if p), None)
+        # A word that says what somebody is tells more than a pronoun near their name.
+        out.append(
+            replace(
+                figure,
+                aliases=tuple(dict.fromkeys((*figure.aliases, *own))),
+                pronoun=told or figure.pronoun,
+                sure=figure.sure or told is not None,
+            )
+        )
+    return out + left
+
+
+def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figure | None:
+    """Whose call a role is, where the text says it."""
+    people = [
+        f for f in named if f.kind != "place" and (f.kind == "animal") == (role.kind == "animal")
+    ]
+    for figure in people:
+        title = figure.name.split(" ")[0].lower().rstrip(".")
+        if " " in figure.name and (title == noun or (title == "dr" and noun == "doctor")):
+            return figure
+        if put_beside(body, (figure.name, *figure.aliases), re.escape(noun)):
+            return figure
+    if noun not in _GENERIC or re.search(
+        rf"\b[Aa]n? (?:[a-z]+ )?{noun}\b(?! (?:called|named))", body
+    ):
+        return None
+    first = re.search(rf"\b[Tt]he (?:[a-z]+ )?{noun}\b", body)
+    if first is None:
+        return None
+    before = body[max(0, first.start() - NEAR_NAME) : first.start()]
+    fits = [f for f in people if f.pronoun == role.pronoun and role.pronoun]
+    last = [(before.rfind(c), f.name) for f in fits for c in (f.name, *f.aliases)]
+    best = max(last, default=(-1, ""))
+    return next((f for f in fits if best[0] >= 0 and f.name == best[1]), None)
+
+
+def put_beside(text: str, calls: Sequence[str], noun: str) -> str:
+    """The words by which a text says that somebody called so is a `noun` (an escaped pattern); else empty."""
+    for call in sorted(set(calls), key=len, reverse=True):
+        name = re.escape(call)
+        for pattern in (
+            rf"\b{name}, (?:the|a|an) (?:\w+ )?{noun}\b",
+            rf"\b(?:[Tt]he|[Aa]n?) (?:\w+ )?{noun},? (?:called|named) {name}\b",
+            rf"\b[Tt]he (?:\w+ )?{noun}, {name},",
+            rf"\b{name} was (?:the|a|an) (?:\w+ )?{noun}\b",
+            rf"\b(?:the|a) (?:\w+ )?{noun}['’]s name was {name}\b",
+            rf"[“\"]{name}[,.!][”\"] said the (?:\w+ )?{noun}\b",
+        ):
+            match = re.search(pattern, text)
+            if match:
+                return f"the text says “{match.group()}”"
+    return ""

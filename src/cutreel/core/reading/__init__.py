@@ -1,0 +1,21 @@
+"""The story as it is understood: the parse, and what is made of it."""
+
+from cutreel.core.nouns import Sort, sort_of
+
+from .deeds import Deed
+from .english import parse
+from .language import is_english
+from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
+from .people import TELLER, Known, Mention
+from .sexes import pronouns_told
+from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
+from .where import Arrival
+
+# fmt: off
+__all__ = [
+    "NOTHING", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph", "Sort", "Story",
+    "StoryMemory", "Token", "is_english", "packed", "paragraph_texts", "parse", "parse_key", "pronouns_told",
+    "read_story",
+    "sort_of", "unpacked",
+]
+# fmt: on

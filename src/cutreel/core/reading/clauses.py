@@ -1,0 +1,160 @@
+"""Which clause a word stands in, and whether it is said to be so: what is denied, compared, wished, remembered or only
+spoken of is not there to be seen."""
+
+from collections.abc import Iterator
+
+from .parsed import Parsed, Token
+
+SUBJECT = frozenset({"nsubj", "nsubjpass"})
+OBJECT = frozenset({"dobj", "dative", "pobj", "oprd"})
+# fmt: off
+SPEECH = frozenset(
+    "say ask answer reply tell whisper murmur mutter shout cry call yell sigh snap growl hiss groan breathe "
+    "wonder demand scream plead add agree repeat announce explain insist promise warn exclaim remark declare "
+    "chirp croak".split()
+)
+MENTAL = frozenset(
+    "think know remember recall wish hope dream imagine believe forget wonder suppose guess mean expect fear "
+    "want miss love hate need doubt understand learn consider decide plan intend long prefer trust regret "
+    "realise realize".split()
+)
+_SPOKEN_OF = frozenset(
+    "think know remember recall wish hope dream imagine believe forget suppose guess mean expect fear want "
+    "miss love hate need doubt describe mention await expect resemble".split()
+)
+"""Verbs whose object is not there because of them."""
+_COMPARES = frozenset({"like", "unlike", "than", "as"})
+_ABOUT = frozenset({"about", "without", "except", "concerning", "against", "despite"})
+_THOUGHT_OF = _SPOKEN_OF | frozenset(
+    "hear tell speak talk afraid wait ask search look proud tired send call".split()
+)
+_FAR = frozenset({"write", "telephone", "telegraph", "mail", "post", "belong", "send"})
+"""Who is written to is elsewhere."""
+_WOULD = frozenset({"would", "could", "might", "should", "may", "'d", "’d", "must"})
+_UNREAL_MARKS = frozenset({"if", "unless", "lest", "though", "whether"})
+VERBAL = frozenset({"VERB", "AUX"})
+# fmt: on
+
+
+def clause_of(parsed: Parsed, index: int) -> int:
+    """The verb that a token hangs on, itself where it is one; the head of its sentence where there is no verb."""
+    tokens, at = parsed.tokens, index
+    for _ in range(len(tokens)):
+        token = tokens[at]
+        if (
+            token.pos in VERBAL and token.dep not in {"aux", "auxpass", "amod"}
+        ) or token.head == at:
+            return at
+        at = token.head
+    return at
+
+
+def unreal(parsed: Parsed, verb: int) -> str:
+    """Why a clause does not happen before our eyes: `denied`, `wished`, `compared`, `remembered`; else empty."""
+    known = parsed.unreal
+    if verb not in known:
+        known[verb] = _unreal(parsed, verb)
+    return known[verb]
+
+
+def _unreal(parsed: Parsed, verb: int) -> str:
+    tokens = parsed.tokens
+    token = tokens[verb]
+    below = [tokens[c] for c in parsed.children[verb]]
+    marks = {t.text.lower() for t in below if t.dep in {"mark", "advmod"}}
+    auxes = {t.text.lower() for t in below if t.dep in {"aux", "auxpass"}}
+    if any(t.dep == "neg" for t in below):
+        return "denied"
+    if (
+        marks & _UNREAL_MARKS
+        and token.dep in {"advcl", "ccomp", "ROOT", "conj"}
+        and "though" not in marks
+    ):
+        return "compared" if "as" in marks else "wished"
+    if "though" in marks and "as" in marks:
+        return "compared"
+    if auxes & _WOULD and token.lemma not in {"see", "hear", "feel", "smell"}:
+        return "wished"
+    if token.tag == "VBN" and auxes & {"had", "'d", "’d"}:
+        return "remembered"
+    if auxes & {"will", "'ll", "’ll"}:
+        return "wished"
+    above = tokens[token.head]
+    if token.head != verb:
+        if token.dep in {"xcomp", "ccomp"} and above.lemma in MENTAL | SPEECH:
+            return "wished"
+        if token.dep == "xcomp" and above.lemma in {
+            "try",
+            "refuse",
+            "fail",
+            "promise",
+            "ask",
+            "beg",
+            "tell",
+        }:
+            return "wished" if above.lemma != "try" else ""
+        if token.dep == "advcl" and any(t.tag == "TO" for t in below if t.dep == "aux"):
+            return "wished"
+        if token.dep == "acl" and any(t.tag == "TO" for t in below if t.dep == "aux"):
+            return "wished"
+        if token.dep in {"conj", "xcomp", "ccomp", "advcl"} and above.pos in VERBAL:
+            outer = unreal(parsed, token.head)
+            own_subject = any(t.dep in SUBJECT for t in below)
+            if token.dep == "conj" and own_subject:
+                return "" if outer == "denied" else outer
+            return outer if outer and (token.dep != "advcl" or outer != "denied") else ""
+    return ""
+
+
+def compared(parsed: Parsed, index: int) -> bool:
+    """Whether a token is what something is compared with, or only spoken of ("like a captain", "about the sea")."""
+    tokens, at = parsed.tokens, index
+    for _ in range(len(tokens)):
+        token = tokens[at]
+        if token.head == at or (token.pos in VERBAL and token.dep not in {"aux", "auxpass"}):
+            return False
+        above = tokens[token.head]
+        if token.dep in {"pobj", "pcomp"}:
+            word = above.text.lower()
+            over = tokens[above.head]
+            if word in _COMPARES | _ABOUT:
+                return True
+            if word in {"of", "for"} and over.lemma in _THOUGHT_OF:
+                return True
+            if word == "to" and over.lemma in _FAR:
+                return True
+        if token.dep == "dobj" and above.lemma in _SPOKEN_OF:
+            return True
+        at = token.head
+    return False
+
+
+def ancestors(parsed: Parsed, index: int) -> Iterator[Token]:
+    """The tokens above a token, the nearest first."""
+    at = index
+    while parsed.tokens[at].head != at:
+        at = parsed.tokens[at].head
+        yield parsed.tokens[at]
+
+
+def subjects(parsed: Parsed, verb: int) -> list[int]:
+    """The tokens that head a clause's subject; a clause joined to another takes over its subject."""
+    at = verb
+    for _ in range(6):
+        own = [c for c in parsed.children[at] if parsed.tokens[c].dep in SUBJECT]
+        if own:
+            return own
+        token = parsed.tokens[at]
+        if token.head == at or token.dep not in {"conj", "xcomp", "advcl"}:
+            return []
+        at = token.head
+    return []
+
+
+def joined(parsed: Parsed, index: int) -> list[int]:
+    """A token and those that are joined to it by "and"."""
+    out = [index]
+    for child in parsed.children[index]:
+        if parsed.tokens[child].dep == "conj":
+            out += joined(parsed, child)
+    return out

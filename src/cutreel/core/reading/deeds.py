@@ -1,0 +1,310 @@
+"""What happens before our eyes, clause by clause, put as a picture says it: in the present tense, with names for
+pronouns, without what is thought, said, denied or compared."""
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+from cutreel.core.nouns import TOUCHED, sort_of
+
+from .clauses import MENTAL, SPEECH, SUBJECT, VERBAL, compared, joined, subjects, unreal
+from .parsed import Parsed
+
+Called = Callable[[int], "tuple[int, ...]"]
+"""Whom of the cast the token at an index means."""
+
+
+class Deed(NamedTuple):
+    """At character `start` of a paragraph: who (of the cast) does what, as a clause with `{1}` for the person of number
+    1; the verb's lemma; things that are there. `weight` is how much there is to see (0 … 3)."""
+
+    start: int
+    who: tuple[int, ...]
+    verb: str
+    text: str
+    things: tuple[str, ...]
+    weight: int
+    subject: str = ""
+
+
+# fmt: off
+_KEPT = frozenset({"det", "amod", "compound", "nummod", "poss", "case", "quantmod", "nmod", "predet"})
+_UNSEEN_PREP = frozenset(
+    "about of for since during until till despite because without except as than like unlike concerning after "
+    "before".split()
+)
+_DIRECTIONS = frozenset(
+    "up down away back out in off over across forward home inside outside ashore aboard together apart around "
+    "alone overhead upstairs downstairs everywhere".split()
+)
+_EMPTY_VERBS = frozenset(
+    "have do happen seem appear become mean matter keep let make get begin start stop go on turn use need "
+    "cost belong last exist".split()
+)
+_DRAWN_MENTAL = {"wonder": "ponders", "think": "ponders", "fear": "is afraid", "remember": "ponders", "dream": "dreams"}
+_NAMED_PLACES = frozenset({"GPE", "LOC", "FAC"})
+_BE = frozenset({"be", "'s", "’s"})
+# fmt: on
+
+
+def deeds_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[Deed, ...]:
+    """The deeds of a paragraph, in order; tokens `spoken` are words of a quotation."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        if (
+            i in spoken
+            or token.pos not in VERBAL
+            or token.dep in {"aux", "auxpass", "amod", "relcl", "csubj"}
+        ):
+            continue
+        if token.dep == "acl" or unreal(parsed, i):
+            continue
+        deed = _Clause(parsed, i, spoken, called).deed()
+        if deed is not None:
+            out.append(deed)
+    return tuple(out)
+
+
+class _Clause:
+    def __init__(self, parsed: Parsed, verb: int, spoken: frozenset[int], called: Called) -> None:
+        self.parsed, self.verb, self.spoken, self.called = parsed, verb, spoken, called
+        self.tokens = parsed.tokens
+        self.token = parsed.tokens[verb]
+        self.below = [c for c in parsed.children[verb] if c not in spoken]
+        self.things: list[str] = []
+
+    def deed(self) -> Deed | None:
+        subject = [s for s in subjects(self.parsed, self.verb) if s not in self.spoken]
+        expletive = any(self.tokens[c].dep == "expl" for c in self.below)
+        if self._asks() or (not subject and not expletive):
+            return None
+        if any(compared(self.parsed, s) for s in subject):
+            return None
+        who: tuple[int, ...] = ()
+        for s in subject:
+            for k in joined(self.parsed, s):
+                who = tuple(dict.fromkeys((*who, *self.called(k))))
+        named = self._subject(subject, who)
+        if expletive:
+            return self._there_is()
+        if not named:
+            return None
+        lemma = self.token.lemma
+        plural = len(who) > 1 or any(
+            self.tokens[s].tag in {"NNS", "NNPS"}
+            or len(joined(self.parsed, s)) > 1
+            or self.tokens[s].text.lower() in {"they", "we"}
+            for s in subject
+        )
+        passive = any(self.tokens[c].dep == "auxpass" for c in self.below)
+        rest, weight = self._rest()
+        if lemma in _BE:
+            if not rest:
+                return None
+            verb, weight = ("are" if plural else "is"), min(weight, 1)
+        elif passive:
+            verb = f"{'are' if plural else 'is'} {self.token.text.lower()}"
+            weight = max(1, weight)
+        elif lemma in SPEECH:
+            verb, rest, weight = ("speak" if plural else "speaks"), self._to_whom(), 1
+        elif lemma in _DRAWN_MENTAL:
+            verb, rest, weight = _DRAWN_MENTAL[lemma], [], 1
+        elif lemma in MENTAL or (lemma in _EMPTY_VERBS and not rest):
+            return None
+        else:
+            verb = lemma if plural else present(lemma)
+            weight = weight + (0 if lemma in _EMPTY_VERBS else 1)
+        text = " ".join([named, verb, *rest])
+        return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _asks(self) -> bool:
+        return any(
+            t.text == "?"
+            for t in self.tokens
+            if t.sentence == self.token.sentence and t.dep == "punct"
+        )
+
+    def _subject(self, subject: list[int], who: tuple[int, ...]) -> str:
+        if who:
+            return _and([f"{{{p}}}" for p in who])
+        parts = []
+        for s in subject:
+            token = self.tokens[s]
+            if token.pos == "PRON" or token.tag in {"WDT", "WP", "EX", "DT"}:
+                return ""
+            if sort_of(token.lemma) is None and token.pos != "PROPN":
+                return ""
+            if self.parsed.tokens[s].tag == "CD":
+                return ""
+            parts.append(self._phrase(s))
+        return _and(parts)
+
+    def _there_is(self) -> Deed | None:
+        attr = [c for c in self.below if self.tokens[c].dep in {"attr", "dobj", "nsubj"}]
+        if not attr or any(
+            self.tokens[k].text.lower() in {"no", "nothing", "nobody"}
+            for k in self.parsed.subtree(attr[0])
+        ):
+            return None
+        if sort_of(self.tokens[attr[0]].lemma) is None:
+            return None
+        rest, _ = self._rest(skip=frozenset(attr))
+        phrase = self._phrase(attr[0], deep=True)
+        return Deed(self.token.start, (), "be", " ".join([phrase, *rest]), tuple(self.things), 1)
+
+    def _to_whom(self) -> list[str]:
+        for c in self.below:
+            token = self.tokens[c]
+            if token.dep in {"dobj", "dative"} and self.called(c):
+                return ["to", _and([f"{{{p}}}" for p in self.called(c)])]
+            if token.dep in {"prep", "dative"} and token.text.lower() == "to":
+                for k in self.parsed.children[c]:
+                    if self.called(k):
+                        return ["to", _and([f"{{{p}}}" for p in self.called(k)])]
+        return []
+
+    def _rest(self, skip: frozenset[int] = frozenset()) -> tuple[list[str], int]:
+        """What stands behind the verb, things before places, and how much of it can be seen."""
+        out: list[str] = []
+        behind: list[str] = []
+        weight = 0
+        for c in self.below:
+            token = self.tokens[c]
+            word = token.text.lower()
+            if c in skip or (c < self.verb and token.dep not in {"prep", "npadvmod", "advmod"}):
+                continue
+            if token.dep in {"dobj", "attr", "oprd"}:
+                phrase = self._object(c)
+                if phrase:
+                    out.append(phrase)
+                    weight += 1
+            elif token.dep == "acomp":
+                out.append(token.text.lower())
+            elif token.dep == "prt" or (token.dep == "advmod" and word in _DIRECTIONS):
+                out.append(word)
+            elif token.dep == "prep" and not self.parsed.children[c]:
+                out.append(word)  # "put on her coat"
+            elif token.dep in {"prep", "dative", "agent"} and not compared(self.parsed, c):
+                phrase = self._place(c)
+                if phrase:
+                    behind.append(phrase)
+                    weight += 1
+            elif (
+                token.dep == "xcomp"
+                and token.pos == "VERB"
+                and token.tag == "VBG"
+                and not unreal(self.parsed, c)
+            ):
+                behind.append(self._doing(c))
+        return [*out, *behind], weight
+
+    def _doing(self, c: int) -> str:
+        inner = _Clause(self.parsed, c, self.spoken, self.called)
+        rest, _ = inner._rest()
+        self.things += inner.things
+        return " ".join([self.tokens[c].text.lower(), *rest])
+
+    def _object(self, c: int) -> str:
+        token = self.tokens[c]
+        if self.called(c):
+            return "" if token.dep == "attr" else _and([f"{{{p}}}" for p in self.called(c)])
+        if any(self.tokens[k].text.lower() == "no" for k in self.parsed.children[c]):
+            return ""
+        if token.pos == "PRON":
+            return "it" if token.text.lower() in {"it", "them"} else ""
+        if sort_of(token.lemma) is None and token.pos != "PROPN":
+            return ""
+        return _and([self._phrase(k, deep=True) for k in joined(self.parsed, c)])
+
+    def _place(self, c: int) -> str:
+        """A preposition with what can be seen behind it."""
+        prep = self.tokens[c].text.lower()
+        if prep in _UNSEEN_PREP:
+            return ""
+        parts = []
+        for k in self.parsed.children[c]:
+            token = self.tokens[k]
+            if token.dep == "prep":
+                inner = self._place(k)
+                if inner:
+                    return f"{prep} {inner}"
+            if token.dep != "pobj":
+                continue
+            if self.called(k):
+                parts.append(_and([f"{{{p}}}" for p in self.called(k)]))
+                continue
+            sort = sort_of(token.lemma)
+            if sort in {None, "time"} and token.name not in _NAMED_PLACES:
+                return ""
+            if token.pos not in {"NOUN", "PROPN"} or token.name in {"DATE", "TIME"}:
+                return ""
+            if prep == "from" and sort == "place":
+                return ""  # where somebody comes from is not in the picture
+            parts.append(_and([self._phrase(j, deep=True) for j in joined(self.parsed, k)]))
+        return f"{prep} {_and(parts)}" if parts else ""
+
+    def _phrase(self, i: int, deep: bool = False) -> str:
+        """A noun with what describes it, without relative clauses; `deep`: with one more "of ..." or "in ..."."""
+        token = self.tokens[i]
+        if sort_of(token.lemma) in TOUCHED:
+            self.things.append(token.lemma)
+        words: list[str] = []
+        for c in self.parsed.children[i]:
+            if c < i and self.tokens[c].dep in _KEPT and c not in self.spoken:
+                words += self._before(c)
+        words.append(token.text)
+        if deep:
+            for c in self.parsed.children[i]:
+                child = self.tokens[c]
+                if (
+                    c > i
+                    and child.dep == "prep"
+                    and child.text.lower() in {"of", "with", "in", "on", "under"}
+                ):
+                    inner = [
+                        k for k in self.parsed.children[c]
+                        if self.tokens[k].dep == "pobj" and sort_of(self.tokens[k].lemma) not in {None, "time"}
+                    ]  # fmt: skip
+                    if inner:
+                        words += [child.text.lower(), self._phrase(inner[0])]
+                    break
+        return " ".join(words)
+
+    def _before(self, c: int) -> list[str]:
+        token = self.tokens[c]
+        if token.dep == "poss":
+            people = self.called(c)
+            if token.pos == "PRON" or token.tag == "PRP$":
+                if people and token.text.lower() in {"my", "our"}:
+                    return [f"{{{people[0]}}}’s"]
+                return [token.text.lower()]
+            return [f"{{{people[0]}}}’s"] if people else ["the"]
+        words = []
+        for k in self.parsed.children[c]:
+            if (
+                k < c
+                and self.tokens[k].dep in {"advmod", "compound", "amod", "nummod", "punct"}
+                and self.tokens[k].text != ","
+            ):
+                words.append(self.tokens[k].text)
+        text = token.text.lower() if token.dep == "det" else token.text
+        return [*words, text]
+
+
+def present(lemma: str) -> str:
+    """A verb's form for she, he and it."""
+    irregular = {"be": "is", "have": "has", "do": "does", "go": "goes"}
+    if lemma in irregular:
+        return irregular[lemma]
+    if lemma.endswith(("s", "x", "z", "ch", "sh")):
+        return lemma + "es"
+    if lemma.endswith("y") and lemma[-2:-1] not in "aeiou":
+        return lemma[:-1] + "ies"
+    return lemma + "s"
+
+
+def _and(parts: list[str]) -> str:
+    parts = [p for p in parts if p]
+    return " and ".join([", ".join(parts[:-1]), parts[-1]] if len(parts) > 1 else parts)
+
+
+__all__ = ["SUBJECT", "Deed", "deeds_in", "present"]

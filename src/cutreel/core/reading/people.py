@@ -1,0 +1,645 @@
+"""Who is meant by every name, pronoun and "the old woman", and whether they are there to be seen.
+
+Read paragraph by paragraph; what one paragraph hands on to the next is small (who was spoken of last), so that an edit
+is read again only as far as it changes that. Each link says why, and how sure it is (0 … 1).
+
+The order of preference for a pronoun is that of centring theory (Grosz, Joshi and Weinstein 1995): who was last spoken
+of, the subject before others, with agreement of sex and number; an object is never its own clause's subject (binding).
+"""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+from typing import Literal, NamedTuple
+
+from cutreel.core.manuscript import KIN, Pronoun, pronoun_of
+from cutreel.core.nouns import sort_of
+
+from .clauses import OBJECT, SUBJECT, clause_of, compared, subjects, unreal
+from .parsed import Parsed
+
+MOST_AGE = 9
+"""Sentences after which it does not matter any more how long somebody was not spoken of."""
+GONE = 4
+"""Sentences after which a pronoun does not mean somebody any more without a name between."""
+SOMEBODY: dict[Pronoun | None, int] = {"he": -1, "she": -2, None: -3}
+"""In place of a number: somebody who is not in the cast, by their sex. A pronoun behind "a man" means him."""
+TELLER = "I"
+"""The call by which the teller of a story stands in its cast."""
+
+# fmt: off
+_SINGULAR: dict[str, Pronoun] = {
+    "he": "he", "him": "he", "his": "he", "himself": "he",
+    "she": "she", "her": "she", "hers": "she", "herself": "she",
+}
+_CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
+"""Who had come is here now."""
+_CHILDREN = frozenset({"daughter", "son", "child"})
+_BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
+    "father": (_CHILDREN, "he"), "mother": (_CHILDREN, "she"),
+    "brother": (frozenset({"brother", "sister", "twin"}), "he"),
+    "sister": (frozenset({"brother", "sister", "twin"}), "she"), "husband": (frozenset({"wife"}), "he"),
+    "wife": (frozenset({"husband"}), "she"), "uncle": (frozenset({"niece", "nephew"}), "he"),
+    "aunt": (frozenset({"niece", "nephew"}), "she"), "niece": (frozenset({"uncle", "aunt"}), "she"),
+    "nephew": (frozenset({"uncle", "aunt"}), "he"), "grandmother": (frozenset({"granddaughter", "grandson"}), "she"),
+    "grandfather": (frozenset({"granddaughter", "grandson"}), "he"), "friend": (frozenset({"friend"}), None),
+}
+"""What somebody is to whom one is a daughter, a niece, ..., and how they are called."""
+_NEW = frozenset({"a", "an", "another", "no", "every", "any", "some"})
+_THEM = frozenset({"they", "them", "their", "theirs", "themselves", "both"})
+_US = frozenset({"we", "us", "our", "ours", "ourselves"})
+_ME = frozenset({"i", "me", "my", "mine", "myself"})
+_CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby"})
+_GROWN = frozenset({"man", "woman", "lady", "gentleman", "widow"})
+# fmt: on
+
+
+class Known(NamedTuple):
+    """Somebody of the cast, as far as reading needs to know them."""
+
+    id: int
+    calls: tuple[str, ...]
+    pronoun: Pronoun | None
+    kind: Literal["person", "animal", "thing"]
+    age: Literal["child", "old", ""] = ""
+
+
+class Mention(NamedTuple):
+    """Characters `start` up to `end` of a paragraph that mean some of the cast. `seen`: they are there, `weak`: they
+    are if they were just before. `sure` is 0 … 1."""
+
+    start: int
+    end: int
+    people: tuple[int, ...]
+    seen: bool
+    weak: bool
+    why: str
+    sure: float
+    own: bool = False
+    """Whether it is a word such as "his" that goes back to the subject of its own clause."""
+
+
+class Focus(NamedTuple):
+    """Somebody spoken of lately: how many sentences ago, and whether as a subject."""
+
+    id: int
+    age: int
+    subject: bool
+
+
+class Kin(NamedTuple):
+    """The `noun` ("daughter") of somebody is somebody."""
+
+    owner: int
+    noun: str
+    person: int
+
+
+@dataclass(frozen=True)
+class Carried:
+    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin."""
+
+    focus: tuple[Focus, ...] = ()
+    group: tuple[int, ...] = ()
+    spoke: tuple[int, ...] = ()
+    kin: tuple["Kin", ...] = ()
+
+    def scene(self) -> "Carried":
+        """The same behind a heading: further off."""
+        return replace(
+            self, focus=tuple(f._replace(age=min(MOST_AGE, f.age + 2)) for f in self.focus)
+        )
+
+
+class Spoken(NamedTuple):
+    """Characters `start` up to `end` of a paragraph that somebody of the cast speaks (None: somebody else)."""
+
+    start: int
+    end: int
+    speaker: int | None
+
+
+class Cast:
+    """The cast, as it is looked up by the words of a text."""
+
+    def __init__(self, people: Sequence[Known]) -> None:
+        self.people = {p.id: p for p in people}
+        self.teller = next((p.id for p in people if TELLER in p.calls), None)
+        calls = [(call, p.id) for p in reversed(people) for call in p.calls if call != TELLER]
+        self.named = {call: id for call, id in calls if call[:1].isupper()}
+        self.roles = {
+            call.lower().removeprefix("the "): id for call, id in calls if not call[:1].isupper()
+        }
+        self._name = _any_of(self.named, 0)
+        self._role = _any_of(self.roles, re.IGNORECASE)
+        self.key = tuple(people)
+
+    def names_in(self, text: str) -> list[tuple[int, int, int, bool]]:
+        """Where names and roles of the cast stand: start, end, whose, whether it is a role. Names win over roles."""
+        found = [
+            (m.start(), m.end(), self.named[m.group()], False) for m in self._name.finditer(text)
+        ]
+        taken = [(a, b) for a, b, _, _ in found]
+        for m in self._role.finditer(text):
+            if not any(a < m.end() and m.start() < b for a, b in taken):
+                found.append((m.start(), m.end(), self.roles[m.group().lower()], True))
+        return sorted(found)
+
+
+def _any_of(calls: "dict[str, int]", flags: int) -> re.Pattern[str]:
+    ordered = sorted(calls, key=len, reverse=True)
+    return re.compile(
+        r"\b(?:" + "|".join(map(re.escape, ordered)) + r")\b" if ordered else r"(?!)", flags
+    )
+
+
+@dataclass
+class _Now:
+    """What is known at a place in a paragraph."""
+
+    focus: list[Focus]
+    group: tuple[int, ...]
+    spoke: list[int]
+    kin: tuple[Kin, ...] = ()
+    out: list[Mention] = field(default_factory=list)
+
+    def touch(self, id: int, subject: bool) -> None:
+        was = next((f for f in self.focus if f.id == id and f.age == 0), None)
+        self.focus = [f for f in self.focus if f.id != id]
+        self.focus.insert(0, Focus(id, 0, subject or bool(was and was.subject)))
+        del self.focus[8:]
+
+    def next_sentence(self) -> None:
+        self.focus = [f._replace(age=min(MOST_AGE, f.age + 1)) for f in self.focus]
+
+
+def people_in(
+    text: str, parsed: Parsed, spoken: Sequence[Spoken], cast: Cast, before: Carried
+) -> tuple[tuple[Mention, ...], Carried]:
+    """The mentions of a paragraph, in order, and what it hands on."""
+    reader = _Paragraph(text, parsed, spoken, cast, before)
+    reader.read()
+    now = reader.now
+    return tuple(now.out), Carried(tuple(now.focus), now.group, tuple(now.spoke[:2]), now.kin)
+
+
+class _Paragraph:
+    def __init__(
+        self, text: str, parsed: Parsed, spoken: Sequence[Spoken], cast: Cast, before: Carried
+    ) -> None:
+        self.text, self.parsed, self.cast = text, parsed, cast
+        self.tokens = parsed.tokens
+        self.now = _Now(list(before.focus), before.group, list(before.spoke), before.kin)
+        self.spoken = sorted(spoken)
+        self.says: list[Spoken | None] = [self._said(t.start) for t in self.tokens]
+        self.calls = self._calls()
+        self.taken: dict[int, tuple[int, ...]] = {}
+        """Whom the token at an index means, as far as it was read."""
+
+    def _said(self, at: int) -> Spoken | None:
+        return next((s for s in self.spoken if s.start <= at < s.end), None)
+
+    def _calls(self) -> dict[int, tuple[int, int, int, bool]]:
+        """The names in the text by the token that heads each."""
+        out: dict[int, tuple[int, int, int, bool]] = {}
+        for call in self.cast.names_in(self.text):
+            inside = [i for i, t in enumerate(self.tokens) if call[0] <= t.start < call[1]]
+            if inside:
+                heads = [i for i in inside if self.tokens[i].head not in inside]
+                out[heads[-1] if heads else inside[-1]] = call
+        return out
+
+    def read(self) -> None:
+        sentence = 0
+        for s in self.spoken:
+            if s.speaker is not None and s.start == 0:
+                self._hear(s.speaker)
+        self.now.next_sentence()
+        for i, token in enumerate(self.tokens):
+            if token.sentence != sentence:
+                sentence = token.sentence
+                self.now.next_sentence()
+            said = self.says[i]
+            if said is not None and said.speaker is not None:
+                self._hear(said.speaker)
+            if not self._call(i):
+                self._pronoun(i)
+
+    def _hear(self, speaker: int) -> None:
+        if self.now.spoke[:1] != [speaker]:
+            self.now.spoke = [speaker, *(s for s in self.now.spoke if s != speaker)][:3]
+
+    # What is said of whom
+
+    def _note(
+        self, i: int, people: Sequence[int], why: str, sure: float, span: tuple[int, int]
+    ) -> None:
+        if not people:
+            return
+        seen, weak = self._there(i)
+        self.taken[i] = tuple(people)
+        own = self.tokens[i].dep == "poss" and self._own_subject(i) == people[0]
+        self.now.out.append(Mention(*span, tuple(people), seen, weak, why, round(sure, 2), own))
+        if self.says[i] is None:
+            dep = self.tokens[i].dep
+            # "There was once a moth": what it is about.
+            subject = dep in SUBJECT or (dep in {"attr", "dobj"} and self._there_was(i))
+            for id in reversed(people):
+                self.now.touch(id, subject)
+        if len(people) > 1:
+            self.now.group = tuple(people)
+        else:
+            self._joined_with(i, people[0])
+
+    def _there_was(self, i: int) -> bool:
+        verb = clause_of(self.parsed, i)
+        return any(
+            self.tokens[c].dep == "expl" for c in self.parsed.children[verb]
+        ) or not subjects(self.parsed, verb)
+
+    def _joined_with(self, i: int, person: int) -> None:
+        """ "Ada and Tom" are a group from there on."""
+        token = self.tokens[i]
+        if (
+            token.dep == "conj"
+            and token.head in self.taken
+            and token.pos in {"PROPN", "NOUN", "PRON"}
+        ):
+            together = dict.fromkeys((*self.taken[token.head], person))
+            self.now.group = tuple(together)
+            self.taken[token.head] = self.taken[i] = tuple(together)
+
+    def _there(self, i: int) -> tuple[bool, bool]:
+        """Whether somebody meant by a token is seen, or would be if they were just before."""
+        token = self.tokens[i]
+        if self.says[i] is not None:
+            return False, False
+        owner = token.dep == "poss"
+        if owner:
+            # Her hands are hers to be seen; her house is not.
+            thing = self.tokens[token.head]
+            if sort_of(thing.lemma) not in {"body", "garment"}:
+                return False, not compared(self.parsed, i)
+        if compared(self.parsed, i):
+            return False, False
+        if token.dep == "pobj" and self._is_of_a_thing(i):
+            return False, True
+        verb = clause_of(self.parsed, token.head if owner else i)
+        why = unreal(self.parsed, verb)
+        if why == "denied" or self._by_nobody(verb):
+            here = token.dep in SUBJECT and self.tokens[verb].lemma != "be"
+            return here, token.dep in SUBJECT
+        if why == "remembered" and token.dep in SUBJECT and self.tokens[verb].lemma in _CAME:
+            return True, True
+        if why:
+            return False, why == "remembered"
+        if self._in_relative(i):
+            return False, True
+        if self.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
+            return False, True
+        return True, True
+
+    def _is_of_a_thing(self, i: int) -> bool:
+        """ "The window of a girl": it is hers, and she need not be there."""
+        prep = self.tokens[self.tokens[i].head]
+        if prep.text.lower() not in {"of", "from"}:
+            return False
+        return sort_of(self.tokens[prep.head].lemma) in {"place", "thing", "person", "animal"}
+
+    def _by_nobody(self, verb: int) -> bool:
+        """Whether nobody does it, or it is never done."""
+        return any(
+            self.tokens[k].text.lower() in {"nobody", "none", "no-one", "nothing"}
+            for k in subjects(self.parsed, verb)
+        )
+
+    def _in_relative(self, i: int) -> bool:
+        at = i
+        while self.tokens[at].head != at:
+            if self.tokens[at].dep == "relcl":
+                return True
+            at = self.tokens[at].head
+        return False
+
+    def _call(self, i: int) -> bool:
+        """A name or a role of the cast, or a noun that can only mean one of them."""
+        call = self.calls.get(i)
+        token = self.tokens[i]
+        if call is not None:
+            start, end, person, role = call
+            if role and not self._definite(i) and any(f.id == person for f in self.now.focus):
+                return False  # "a woman", when the woman is known already, is another
+            if role and token.dep in {"attr", "compound"} and not self._there_was(i):
+                return False
+            if token.dep == "appos" and sort_of(self.tokens[token.head].lemma) in {
+                "person",
+                "animal",
+            }:
+                # "My uncle Otto": he stands where the noun before him does.
+                head = token.head
+                start = min(start, self._span(head)[0])
+                self._learn_kin(head, person)
+                self._note(head, [person], "by name", 1.0, (start, end))
+                return True
+            for k in self.parsed.children[i]:
+                self._learn_kin(k, person)
+            self._note(
+                i, [person], "by role" if role else "by name", 0.95 if role else 1.0, (start, end)
+            )
+            return True
+        if token.pos != "NOUN" or token.dep in {"compound", "npadvmod"}:
+            return False
+        sort = sort_of(token.lemma)
+        if token.tag == "NNS":
+            return self._group(i, sort)
+        if sort not in {"person", "animal"} or token.dep in {"attr", "appos"}:
+            return self._named_behind(i)
+        if self._named_behind(i):
+            return True
+        kin = self._by_kin(i) if token.lemma in KIN else None
+        if kin is not None:
+            self._note(i, [kin], f"“{self._phrase(i)}”: told before", 0.9, self._span(i))
+            return True
+        found = self._by_noun(i) if self._definite(i) else None
+        if found is None:
+            if sort == "person" and self.says[i] is None and not compared(self.parsed, i):
+                self.now.touch(SOMEBODY[pronoun_of(token.lemma)], token.dep in SUBJECT)
+            return False
+        self._note(
+            i, [found], f"“{self._phrase(i)}”: the last who can be meant", 0.7, self._span(i)
+        )
+        return True
+
+    def _learn_kin(self, noun: int, person: int) -> None:
+        """ "His daughter Signe": from now on "her father" is he."""
+        word = self.tokens[noun].lemma
+        if word not in KIN:
+            return
+        owner = self._owner(noun) or self._owner(self.tokens[noun].head)
+        if owner and owner != person:
+            self.now.kin = tuple(dict.fromkeys((*self.now.kin, Kin(owner, word, person))))[-12:]
+
+    def _owner(self, noun: int) -> int | None:
+        """Whose the noun at an index is, where that is one of the cast."""
+        for c in self.parsed.children[noun]:
+            if self.tokens[c].dep == "poss" and len(self.taken.get(c, ())) == 1:
+                return self.taken[c][0]
+        return None
+
+    def _by_kin(self, i: int) -> int | None:
+        """Whom "her father" means, from what was said of their kin."""
+        word, owner = self.tokens[i].lemma, self._owner(i)
+        if owner is None:
+            return None
+        for k in self.now.kin:
+            if (k.owner, k.noun) == (owner, word):
+                return k.person
+        if word not in _BACK:
+            return None
+        nouns, sex = _BACK[word]
+        back = (k.owner for k in self.now.kin if k.person == owner and k.noun in nouns)
+        return next((o for o in back if self.cast.people[o].pronoun in (sex, None)), None)
+
+    def _named_behind(self, i: int) -> bool:
+        """ "A girl called Wenna": she stands where the noun does."""
+        for c in self.parsed.children[i]:
+            if self.tokens[c].dep != "acl" or self.tokens[c].lemma not in {"call", "name"}:
+                continue
+            for k in self.parsed.children[c]:
+                if k in self.calls and k not in self.taken:
+                    _, end, person, _ = self.calls.pop(k)
+                    self._note(i, [person], "by name", 1.0, (self._span(i)[0], end))
+                    return True
+        return False
+
+    def _definite(self, i: int) -> bool:
+        below = [self.tokens[c] for c in self.parsed.children[i]]
+        return not any(t.dep == "det" and t.text.lower() in _NEW for t in below)
+
+    def _by_noun(self, i: int) -> int | None:
+        """Somebody whom "the woman", "the animal" can mean."""
+        token = self.tokens[i]
+        below = [self.tokens[c] for c in self.parsed.children[i]]
+        if not any(
+            t.dep in {"det", "poss"} and t.text.lower() in {"the", "this", "that"} for t in below
+        ):
+            return None
+        noun = token.lemma
+        sex = pronoun_of(noun)
+        animal = sort_of(noun) == "animal"
+        if noun not in _CHILD | _GROWN | {
+            "animal",
+            "bird",
+            "creature",
+            "beast",
+            "stranger",
+            "figure",
+            "fellow",
+        }:
+            return None
+        old = any(t.lemma in {"old", "elderly", "young"} for t in below)
+        for f in sorted(self.now.focus, key=lambda f: (f.age, not f.subject)):
+            p = self.cast.people.get(f.id)
+            if (
+                p is None
+                or f.age > GONE
+                or (animal or noun in {"creature", "beast"}) != (p.kind == "animal")
+            ):
+                continue
+            if sex and p.pronoun and p.pronoun != sex:
+                continue
+            if noun in _CHILD and p.age != "child":
+                continue
+            if noun in _GROWN and p.age == "child":
+                continue
+            if old and any(t.lemma in {"old", "elderly"} for t in below) != (p.age == "old"):
+                continue
+            return f.id
+        return None
+
+    def _group(self, i: int, sort: str | None) -> bool:
+        """The brothers, the two of them, the children: the group that was spoken of, where its people can be meant."""
+        if sort != "person" or not self._definite(i):
+            return False
+        noun = self.tokens[i].lemma
+        sex = pronoun_of(noun)
+        group = self.now.group or tuple(
+            f.id for f in self.now.focus if f.age <= 2 and self._is_person(f.id)
+        )
+        people = [self.cast.people[p] for p in group if p in self.cast.people]
+        fits = [
+            p.id
+            for p in people
+            if p.kind == "person"
+            and not (sex and p.pronoun and p.pronoun != sex)
+            and not (noun in _CHILD and p.age != "child")
+        ]
+        known = (
+            noun in _CHILD | _GROWN
+            or noun in KIN
+            or noun in {"friend", "traveller", "companion", "twin"}
+        )
+        if not known or len(fits) < 2 or len(fits) < len(people):
+            return False
+        self._note(i, fits, f"“{self._phrase(i)}”: the group spoken of last", 0.6, self._span(i))
+        return True
+
+    def _phrase(self, i: int) -> str:
+        start, end = self._span(i)
+        return self.text[start:end]
+
+    def _span(self, i: int) -> tuple[int, int]:
+        left = [
+            c
+            for c in self.parsed.children[i]
+            if self.tokens[c].dep in {"det", "amod", "compound", "poss"} and c < i
+        ]
+        return self.tokens[min([i, *left])].start, self.tokens[i].end
+
+    # Pronouns
+
+    def _pronoun(self, i: int) -> None:
+        token = self.tokens[i]
+        word = token.text.lower()
+        span = (token.start, token.end)
+        said = self.says[i]
+        if word in _SINGULAR and token.tag in {"PRP", "PRP$"}:
+            found = self._meant(i, _SINGULAR[word], said)
+            if found:
+                person, why, sure = found
+                self._note(i, [person], why, sure, span)
+        elif word in _ME:
+            if said is not None:
+                if said.speaker is not None:
+                    self._note(i, [said.speaker], "who speaks", 0.95, span)
+            elif self.cast.teller is not None:
+                self._note(i, [self.cast.teller], "who tells it", 1.0, span)
+        elif word in _US and said is None:
+            self._us(i, span)
+        elif word in _THEM and said is None:
+            self._them(i, word, span)
+        elif word == "it" and token.tag == "PRP" and said is None:
+            self._it(i, span)
+
+    def _is_person(self, id: int) -> bool:
+        return id in self.cast.people and self.cast.people[id].kind == "person"
+
+    def _meant(self, i: int, sex: Pronoun, said: Spoken | None) -> tuple[int, str, float] | None:
+        """Whom "she" means, why, and how sure that is."""
+        barred = self._barred(i)
+        if said is not None and said.speaker is not None:
+            barred = barred | {said.speaker}
+        own = self._own_subject(i)
+        scored: list[tuple[float, int]] = []
+        for rank, f in enumerate(self.now.focus):
+            if f.id in barred or f.age >= MOST_AGE or f.id == self.cast.teller:
+                continue
+            score = -1.0 * f.age + (0.9 if f.subject else 0) - 0.05 * rank
+            p = self.cast.people.get(f.id)
+            if p is None:
+                if f.id in (SOMEBODY[sex], SOMEBODY[None]) and f.age <= 2:
+                    scored.append((score - (1.2 if f.id == SOMEBODY[None] else 0.3), f.id))
+                continue
+            if p.pronoun not in (None, sex) or p.kind == "thing":
+                continue
+            if p.pronoun is None:
+                score -= 1.2 if p.kind == "person" else 2.6
+                if p.kind == "animal" and f.age > 1:
+                    continue
+            if f.id == own and self.tokens[i].dep == "poss":
+                score += 1.5
+            scored.append((score, f.id))
+        if not scored:
+            same = [
+                p.id
+                for p in self.cast.people.values()
+                if p.pronoun == sex and p.id not in barred and p.kind == "person"
+            ]
+            return (same[0], f"the only “{sex}” there is", 0.5) if len(same) == 1 else None
+        scored.sort(reverse=True)
+        best, person = scored[0]
+        if person < 0:
+            return None
+        margin = best - scored[1][0] if len(scored) > 1 else 2.0
+        sure = min(0.95, 0.55 + 0.2 * max(0.0, min(2.0, margin)))
+        age = next(f.age for f in self.now.focus if f.id == person)
+        if age > GONE:
+            sure = min(sure, 0.5)
+        why = "the only one it can be" if len(scored) == 1 else "who was spoken of last"
+        return person, f"“{self.tokens[i].text}”: {why}", sure
+
+    def _own_subject(self, i: int) -> int | None:
+        verb = clause_of(self.parsed, i)
+        for s in subjects(self.parsed, verb):
+            if s != i and len(self.taken.get(s, ())) == 1:
+                return self.taken[s][0]
+        return None
+
+    def _barred(self, i: int) -> set[int]:
+        """Whom an object cannot mean: its own clause's subject."""
+        token = self.tokens[i]
+        if token.dep not in OBJECT or token.text.lower().endswith("self"):
+            return set()
+        if token.dep == "pobj" and self.tokens[token.head].text.lower() in {
+            "behind", "beside", "around", "above", "under", "before", "after", "with", "over",
+        }:  # fmt: skip
+            # "She pulled the door shut behind her" is the same she, where there is one subject.
+            return set()
+        verb = clause_of(self.parsed, i)
+        return {p for s in subjects(self.parsed, verb) for p in self.taken.get(s, ())}
+
+    def _us(self, i: int, span: tuple[int, int]) -> None:
+        teller = self.cast.teller
+        if teller is None:
+            return
+        with_me = [p for p in self.now.group if p != teller] or [
+            f.id
+            for f in self.now.focus
+            if f.age <= GONE and f.id != teller and self._is_person(f.id)
+        ][:2]
+        self._note(
+            i, list(dict.fromkeys([teller, *with_me])), "the teller and who was there", 0.6, span
+        )
+
+    def _them(self, i: int, word: str, span: tuple[int, int]) -> None:
+        """ "They": what is plural and was named last, or the people spoken of."""
+        if word == "both" and self.tokens[i].dep in {"preconj", "det"}:
+            return
+        before = [
+            k for k in range(i) if self.tokens[k].tag in {"NNS", "NNPS"}
+            and self.tokens[i].sentence - self.tokens[k].sentence <= 1 and self.says[k] is None
+        ]  # fmt: skip
+        subjects_before = [
+            k for k in before if self.tokens[k].dep in SUBJECT and k not in self.taken
+        ]
+        if subjects_before:
+            return
+        if self.tokens[i].dep in OBJECT and any(
+            k not in self.taken and sort_of(self.tokens[k].lemma) not in {"person", "people", "animal", None}
+            and self.tokens[k].sentence == self.tokens[i].sentence for k in before
+        ):  # fmt: skip
+            return  # "a line of lights, and he steered between them"
+        near = [f for f in self.now.focus if f.age <= 2 and f.id in self.cast.people
+                and self.cast.people[f.id].kind != "thing"]  # fmt: skip
+        ids = {f.id for f in near}
+        group = [p for p in self.now.group if p in self.cast.people]
+        if len(group) > 1 and ids & set(group):
+            extra = [f.id for f in near if f.age == 0 and f.id not in group]
+            self._note(i, [*group, *extra][:4], "“they”: those spoken of together", 0.75, span)
+        elif len(near) > 1:
+            self._note(i, [f.id for f in near][:3], "“they”: those spoken of last", 0.6, span)
+
+    def _it(self, i: int, span: tuple[int, int]) -> None:
+        """ "It": an animal or a thing of the cast that was the last to do something."""
+        for f in self.now.focus:
+            p = self.cast.people.get(f.id)
+            if p is not None and p.kind != "person" and f.age <= 1 and f.subject:
+                if self.tokens[i].dep in SUBJECT or self.tokens[i].dep in OBJECT:
+                    other = [
+                        k for k in range(i)
+                        if self.tokens[k].dep in SUBJECT and self.tokens[k].pos == "NOUN"
+                        and k not in self.taken and self.tokens[i].sentence - self.tokens[k].sentence <= 1
+                    ]  # fmt: skip
+                    if not other:
+                        self._note(i, [f.id], "“it”: who acted last", 0.6, span)
+                return

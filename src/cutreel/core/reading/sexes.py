@@ -1,0 +1,40 @@
+"""Who is called she and who he, where no word for them tells: by the pronouns that can only go on from them."""
+
+from collections import Counter, defaultdict
+from collections.abc import Sequence
+
+from cutreel.core.manuscript import Manuscript, Pronoun
+
+from .parsed import Parses
+from .people import Known
+from .story import paragraph_texts, read_story
+
+_OWN: dict[str, Pronoun] = {"his": "he", "her": "she"}
+_TELLS: dict[str, Pronoun] = {
+    "he": "he",
+    "him": "he",
+    "himself": "he",
+    "she": "she",
+    "herself": "she",
+}
+
+
+def pronouns_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict[int, Pronoun]:
+    """For those of the cast whose pronoun is open, the one that the text uses of them, by number."""
+    open_ = {p.id for p in cast if p.pronoun is None and p.kind == "person"}
+    if not open_ or not parses:
+        return {}
+    told: dict[int, Counter[Pronoun]] = defaultdict(Counter)
+    story = read_story(script, parses, cast)
+    texts = {number: text for number, _, text in paragraph_texts(script)}
+    for number, read in story.paragraphs.items():
+        for m in read.mentions:
+            said = texts[number][m.start : m.end].lower()
+            word = _TELLS.get(said) or (_OWN.get(said) if m.why.startswith("“") and m.own else None)
+            if word and len(m.people) == 1 and m.people[0] in open_:
+                told[m.people[0]][word] += 2 if said in _TELLS else 1
+    return {
+        person: votes.most_common(1)[0][0]
+        for person, votes in told.items()
+        if votes["she"] != votes["he"]
+    }

@@ -1,0 +1,125 @@
+"""A whole story as read: for every paragraph who is meant, what happens, where and when."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from cutreel.core.manuscript import Manuscript
+
+from .deeds import Deed, deeds_in
+from .parsed import Parsed, Parses
+from .people import Carried, Cast, Known, Mention, Spoken, people_in
+from .where import Arrival, arrivals, muted
+
+
+@dataclass(frozen=True)
+class ReadParagraph:
+    """What a paragraph says; offsets are characters into it."""
+
+    mentions: tuple[Mention, ...]
+    deeds: tuple[Deed, ...]
+    arrivals: tuple[Arrival, ...]
+    muted: frozenset[int]
+
+
+@dataclass(frozen=True)
+class Story:
+    """The paragraphs that were read, by their numbers in the manuscript, and where each begins. A paragraph that is not
+    parsed yet, or not English, is missing."""
+
+    paragraphs: Mapping[int, ReadParagraph]
+    starts: Mapping[int, int]
+
+
+class StoryMemory:
+    """What was read last of each paragraph, so that an edit is read again only as far as it reaches."""
+
+    def __init__(self) -> None:
+        self.known: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
+
+
+NOTHING = Story({}, {})
+
+
+def paragraph_texts(script: Manuscript) -> list[tuple[int, int, str]]:
+    """The spoken paragraphs of a manuscript: number, where it begins, its text."""
+    out: list[tuple[int, int, str]] = []
+    words = script.words
+    first = 0
+    for i in range(1, len(words) + 1):
+        if i == len(words) or words[i].paragraph != words[first].paragraph:
+            start, end = words[first].start, words[i - 1].end
+            out.append((words[first].paragraph, start, script.text[start:end]))
+            first = i
+    return out
+
+
+def read_story(
+    script: Manuscript, parses: Parses, cast: Sequence[Known], memory: StoryMemory | None = None
+) -> Story:
+    """Read a story as far as it is parsed."""
+    if not parses:
+        return NOTHING
+    memory = memory or StoryMemory()
+    known = Cast(cast)
+    who = {call.lower(): p.id for p in reversed(cast) for call in p.calls}
+    now: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
+    carried, scene = Carried(), -1
+    found: dict[int, ReadParagraph] = {}
+    starts: dict[int, int] = {}
+    spoken_by = _spoken(script, who)
+    scenes = {w.paragraph: w.scene for w in script.words}
+    for number, start, text in paragraph_texts(script):
+        if scenes[number] != scene:
+            carried, scene = carried.scene() if scene >= 0 else carried, scenes[number]
+        parsed = parses.get(text)
+        if parsed is None or not parsed.tokens:
+            continue
+        spoken = tuple(Spoken(a - start, b - start, who) for a, b, who in spoken_by.get(number, ()))
+        key = (id(parsed), text, spoken, known.key, carried)
+        read = memory.known.get(key)
+        if read is None:
+            read = _read(text, parsed, spoken, known, carried)
+        now[key] = read
+        found[number], carried = read
+        starts[number] = start
+    memory.known = now
+    return Story(found, starts)
+
+
+def _spoken(
+    script: Manuscript, who: Mapping[str, int]
+) -> dict[int, list[tuple[int, int, int | None]]]:
+    """The stretches of each paragraph that somebody other than the narrator speaks."""
+    out: dict[int, list[tuple[int, int, int | None]]] = {}
+    for line in script.lines:
+        if line.speaker is not None and line.end > line.first:
+            first, last = script.words[line.first], script.words[line.end - 1]
+            out.setdefault(first.paragraph, []).append(
+                (first.start, last.end, who.get(line.speaker.lower()))
+            )
+    return out
+
+
+def _read(
+    text: str, parsed: Parsed, spoken: Sequence[Spoken], cast: Cast, before: Carried
+) -> tuple[ReadParagraph, Carried]:
+    mentions, after = people_in(text, parsed, spoken, cast, before)
+    said = frozenset(
+        i for i, t in enumerate(parsed.tokens) if any(s.start <= t.start < s.end for s in spoken)
+    )
+    meant = {
+        i: m.people
+        for m in mentions
+        for i, t in enumerate(parsed.tokens)
+        if m.start <= t.start < m.end
+    }
+
+    def called(i: int) -> tuple[int, ...]:
+        return meant.get(i, ())
+
+    return (
+        ReadParagraph(
+            mentions, deeds_in(parsed, said, called), arrivals(parsed, said), muted(parsed, said)
+        ),
+        after,
+    )

@@ -1,0 +1,198 @@
+"""Where it happens and when: who comes to a place and who is there, against a place that is only named.
+
+"She came from the market" does not move the scene to the market, "like a night at sea" neither makes it night nor wet.
+"""
+
+from typing import NamedTuple
+
+from cutreel.core.manuscript import TIMES, WEATHERS
+from cutreel.core.nouns import sort_of
+
+from .clauses import ancestors, clause_of, compared, subjects, unreal
+from .parsed import Parsed
+
+# fmt: off
+_TO = frozenset(
+    "to into onto in inside at up down across through along over toward towards on aboard off under beneath".split()
+)
+_THERE = frozenset(
+    "in inside at on aboard along through across by beside near under beneath outside behind over up down "
+    "above around within".split()
+)
+_MOVES = frozenset(
+    "go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
+    "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride trudge "
+    "slip push pull race drag get move reach visit".split()
+)
+_FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
+_STANDS_IN_ONE = frozenset(
+    "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
+    "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
+    "horizon surface opening passage line stage position space level country land nation state".split()
+)
+"""Nouns of place that say where in a place somebody is, not in which."""
+_AWAY = frozenset(
+    "from of about toward towards until till before for like than since against beyond without".split()
+)
+_OTHER_DAYS = frozenset(["last", "yesterday", "tomorrow", "previous", "other", "another", "next"])
+# fmt: on
+
+
+class Arrival(NamedTuple):
+    """At character `start` of a paragraph the scene is at the place that a noun names; `comes`: somebody arrives there
+    now, else they are there already."""
+
+    start: int
+    noun: str
+    phrase: str
+    comes: bool
+
+
+def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
+    """The places of a paragraph that somebody comes to or is at, in order; tokens `spoken` are words of a quotation."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
+            out.append(Arrival(token.start, "home", "home", True))
+            continue
+        if i in spoken or token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i):
+            continue
+        found = _there(parsed, i)
+        if found is not None:
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found))
+    return tuple(out)
+
+
+def _goes_home(parsed: Parsed, i: int) -> bool:
+    token = parsed.tokens[i]
+    verb = clause_of(parsed, i)
+    goes = parsed.tokens[verb].lemma in _MOVES and token.dep in {"advmod", "npadvmod", "dobj"}
+    return goes and not unreal(parsed, verb)
+
+
+def _is_place(parsed: Parsed, i: int) -> bool:
+    token = parsed.tokens[i]
+    if sort_of(token.lemma) != "place" or token.lemma in _STANDS_IN_ONE:
+        return False
+    if token.dep != "compound":
+        return True
+    # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere.
+    above = parsed.tokens[token.head]
+    return above.dep == "pobj" and sort_of(above.lemma) == "thing" and token.head == i + 1
+
+
+def _there(parsed: Parsed, i: int) -> bool | None:
+    """True: comes there; False: is there; None: neither."""
+    tokens = parsed.tokens
+    if tokens[i].dep == "compound":
+        found = _there(parsed, tokens[i].head)
+        return False if found is not None else None
+    token = tokens[i]
+    verb = clause_of(parsed, i)
+    if unreal(parsed, verb) or compared(parsed, i):
+        return None
+    if any(t.dep == "relcl" for t in [token, *ancestors(parsed, i)]):
+        return None
+    if token.dep == "dobj":
+        return True if tokens[verb].lemma in {"reach", "enter", "cross", "climb", "visit"} else None
+    if token.dep in {"nsubj", "nsubjpass"}:
+        return False if tokens[verb].lemma == "be" else None
+    if token.dep != "pobj":
+        return None
+    chain = []
+    at = i
+    while tokens[at].dep in {"pobj", "prep", "pcomp"} and tokens[at].head != at:
+        at = tokens[at].head
+        chain.append(tokens[at].text.lower())
+    preps = [w for w in chain if w.isalpha()]
+    first = preps[0] if preps else ""
+    if first in _AWAY:
+        return None
+    if (
+        tokens[at].dep in {"dobj", "nsubj"}
+        and tokens[tokens[at].head].lemma in _MOVES
+        and first in _TO
+    ):
+        # "drove the boy to the station": whoever is driven comes there too.
+        at = tokens[at].head
+    if tokens[at].pos not in {"VERB", "AUX"}:
+        # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
+        return (
+            False
+            if first in {"in", "at", "on"} and tokens[at].dep in {"nsubj", "attr", "dobj"}
+            else None
+        )
+    if not subjects(parsed, at) and tokens[at].dep not in {"ROOT", "conj", "advcl"}:
+        return None
+    if tokens[at].lemma in _MOVES and first in _TO:
+        return first not in {"in", "at", "on"} or tokens[at].lemma in {
+            "arrive",
+            "land",
+            "step",
+            "come",
+        }
+    if tokens[at].lemma in _FROM_AFAR and first in {
+        "at", "to", "over", "across", "on", "up", "down", "toward", "towards", "through", "into",
+    }:  # fmt: skip
+        return None
+    return False if first in _THERE else None
+
+
+def _phrase(parsed: Parsed, i: int) -> str:
+    """ "the old smithy" as words, without what else hangs on it."""
+    tokens = parsed.tokens
+    left = [
+        c for c in parsed.children[i] if c < i and tokens[c].dep in {"amod", "compound", "nummod"}
+    ]
+    return " ".join(tokens[k].text for k in [*left, i])
+
+
+def muted(parsed: Parsed, spoken: frozenset[int]) -> frozenset[int]:
+    """Where words of time, weather and place stand (characters) that do not say when, how and where it is now."""
+    out = set()
+    for i, token in enumerate(parsed.tokens):
+        word = token.text.lower()
+        told = word in TIMES or word in WEATHERS
+        if not told and (token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i)):
+            continue
+        if i in spoken or (_not_now(parsed, i) if told else _there(parsed, i) is None):
+            out.add(token.start)
+    return frozenset(out)
+
+
+def _not_now(parsed: Parsed, i: int) -> bool:
+    """Whether a word of time or weather is of another time, or of nothing that is there."""
+    tokens = parsed.tokens
+    token = tokens[i]
+    above = tokens[token.head]
+    word = token.text.lower()
+    if (
+        token.dep in {"compound", "poss", "amod"}
+        and token.head != i
+        and above.pos in {"NOUN", "PROPN"}
+    ):
+        return (
+            sort_of(above.lemma) in {"person", "people", "animal", "thing", "garment"}
+            or above.lemma == "watch"
+        )
+    below = {tokens[c].text.lower() for c in parsed.children[i]}
+    if word in TIMES and below & _OTHER_DAYS and not below & {"next"}:
+        return True
+    if below & {"no", "every", "any", "each"}:
+        return "no" in below or word in WEATHERS
+    if token.dep == "pobj" and above.text.lower() in {
+        "until",
+        "till",
+        "before",
+        "about",
+        "of",
+        "like",
+        "for",
+        "from",
+        "than",
+    }:
+        return above.text.lower() != "for" or word in WEATHERS
+    if compared(parsed, i):
+        return True
+    why = unreal(parsed, clause_of(parsed, i))
+    return (bool(why) and why != "denied") or (why == "denied" and word in WEATHERS)

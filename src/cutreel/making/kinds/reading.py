@@ -1,0 +1,49 @@
+"""A story read: what is not parsed yet is parsed, portion by portion, and what was read is shown as it comes."""
+
+from typing import ClassVar
+
+from cutreel.core.continuity import propose_cast
+from cutreel.core.errors import CutReelError
+from cutreel.core.film import Change
+from cutreel.core.film.commands import TakeCast
+from cutreel.core.manuscript import read
+
+from ..parsing import batches, parsed_apart, parses_of
+from ..registry import COMPUTING, Kind, Made, Spec
+from ..work import Work
+from ..workshop import Workshop
+
+
+class ReadingSpec(Spec):
+    """A film whose text, by its key, is to be read."""
+
+    kind: ClassVar[str] = "reading"
+    film: str
+    text: str
+
+
+class ReadingKind(Kind[ReadingSpec]):
+    spec = ReadingSpec
+    queue = COMPUTING
+
+    def make(self, spec: ReadingSpec, work: Work) -> Made | None:
+        shop = work.shop
+        document = shop.films.get(spec.film).document
+        parses, missing = parses_of(document, shop.parses, 0)
+        for batch in batches(missing) if missing else ():
+            parses = {**parses, **parsed_apart(batch, shop.parses)}
+            shop.films.tell(spec.film, "read")
+        _propose(shop, spec.film)
+        return Made(None)
+
+
+def _propose(shop: Workshop, film: str) -> None:
+    """Put what the reading found of the cast in place of what simpler rules had guessed; what the maker set stays."""
+    row = shop.films.get(film)
+    parses, _ = parses_of(row.document, shop.parses, 0)
+    cast = propose_cast(read(row.document.text), parses)
+    try:
+        shop.films.amend(film, Change(revision=row.revision, command=TakeCast(cast=cast)))
+    except CutReelError:
+        # The maker was faster: what they set is worth more than another guess.
+        return

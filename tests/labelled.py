@@ -1,0 +1,134 @@
+"""Stories labelled by hand, sentence by sentence, with who is there to be seen, where and when: what a reader would say.
+
+A line is a sentence, then ` | who: names`, and where it is said, `place`, `time`, `weather`. A dash is nobody; `place: not
+market` says where it is not. The first line tells by which calls the cast is known. All are written for this project.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from pathlib import Path
+
+from cutreel.core.film import Offered, ReadFilm, Settings, new_film, read_film
+from cutreel.core.manuscript import read
+from cutreel.core.reading import Parses, paragraph_texts, parse
+
+STORIES = Path(__file__).parent / "data" / "read"
+
+
+@dataclass(frozen=True)
+class Labelled:
+    """A sentence with what holds of it."""
+
+    text: str
+    who: frozenset[str]
+    says: dict[str, str]
+
+
+@dataclass(frozen=True)
+class LabelledStory:
+    name: str
+    text: str
+    cast: dict[str, tuple[str, ...]]
+    sentences: tuple[Labelled, ...]
+
+
+@dataclass
+class Score:
+    """Facts that are right, too many, and missing."""
+
+    right: int = 0
+    wrong: int = 0
+    missing: int = 0
+
+    @property
+    def precision(self) -> float:
+        return self.right / max(1, self.right + self.wrong)
+
+    @property
+    def recall(self) -> float:
+        return self.right / max(1, self.right + self.missing)
+
+    @property
+    def f1(self) -> float:
+        return 2 * self.right / max(1, 2 * self.right + self.wrong + self.missing)
+
+
+def labelled(path: Path) -> LabelledStory:
+    cast: dict[str, tuple[str, ...]] = {}
+    sentences: list[Labelled] = []
+    parts: list[str] = []
+    for line in path.read_text().splitlines():
+        if line.startswith("# cast:"):
+            for one in line.removeprefix("# cast:").split(";"):
+                key, _, calls = one.strip().partition("=")
+                cast[key.strip()] = tuple(calls.split("|")) if calls else (key.strip(),)
+        elif not line.strip():
+            parts.append("\n\n")
+        else:
+            sentence, *facts = (part.strip() for part in line.split(" | "))
+            says = dict(fact.partition(": ")[::2] for fact in facts if fact.strip(" |"))
+            named = [w.strip() for w in says.pop("who", "-").split(",")]
+            sentences.append(Labelled(sentence, frozenset(w for w in named if w != "-"), says))
+            parts.append((" " if parts and parts[-1] != "\n\n" else "") + sentence)
+    return LabelledStory(path.stem, "".join(parts), cast, tuple(sentences))
+
+
+def all_stories() -> list[LabelledStory]:
+    return [labelled(path) for path in sorted(STORIES.glob("*.txt"))]
+
+
+def parses_of(text: str) -> Parses:
+    texts = [t for _, _, t in paragraph_texts(read(text))]
+    return dict(zip(texts, parse(texts), strict=True))
+
+
+def read_by_sentence(story: LabelledStory, parses: Parses | None) -> ReadFilm:
+    """The story as a film with nothing set by hand, one shot a sentence."""
+    document, _ = new_film(story.name, story.text, Settings(), parses=parses)
+    script = read(story.text)
+    at = 0
+    opens = []
+    for sentence in story.sentences:
+        at = story.text.index(sentence.text, at)
+        opens.append(next(i for i, w in enumerate(script.words) if w.start >= at))
+        at += len(sentence.text)
+    shots = [
+        document.shots[0].model_copy(update={"id": i, "edge": str(i), "first": first + 1})
+        for i, first in enumerate(opens, 1)
+    ]
+    document = document.model_copy(update={"shots": shots})
+    return read_film(document, Offered(400), parses=parses)
+
+
+def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
+    """How much of what is labelled was read, by the sort of fact."""
+    names = {}
+    for key, calls in story.cast.items():
+        for person in film.document.cast:
+            known = {person.name, *person.aliases}
+            if known & set(calls) or (key == "teller" and "I" in known):
+                names.setdefault(person.id, key)
+    out = {sort: Score() for sort in ("cast", "who", "place", "time", "weather")}
+    found_keys = set(names.values())
+    out["cast"].right, out["cast"].missing = len(found_keys), len(story.cast) - len(found_keys)
+    out["cast"].wrong = len(film.document.cast) - len(found_keys)
+    for told, shot in zip(story.sentences, film.shots, strict=True):
+        who = {names.get(p, f"#{p}") for p in shot.facts.people}
+        score = out["who"]
+        score.right += len(who & told.who)
+        score.wrong += len(who - told.who)
+        score.missing += len(told.who - who)
+        for sort in ("place", "time", "weather"):
+            for right in wanted(told, sort, shot.facts):
+                out[sort].right += right
+                out[sort].missing += not right
+    return out
+
+
+def wanted(told: Labelled, sort: str, facts: object) -> Iterator[bool]:
+    if sort in told.says:
+        value, is_now = told.says[sort].strip(" |"), str(getattr(facts, sort))
+        if value.startswith("not "):
+            yield value.removeprefix("not ") not in is_now
+        else:
+            yield value in is_now if sort == "place" else value == is_now
