@@ -33,7 +33,7 @@ def told_wrong(story, film) -> None:
     names = {p.id: p.name for p in film.document.cast}
     print(f"== {story.name}: {[(p.name, p.aliases, p.pronoun) for p in film.document.cast]}")
     for told, shot in zip(story.sentences, film.shots, strict=True):
-        who = {names[p] for p in shot.facts.people}
+        who = {names[p] for p in shot.facts.there}
         calls = [
             set(story.cast[k]) | ({"the teller"} if k == "teller" else set()) for k in told.who
         ]
@@ -48,7 +48,7 @@ def told_wrong(story, film) -> None:
             f = shot.facts
             print(f"  {shot.text}\n     read {sorted(who)} {f.place!r} {f.time} {f.weather};")
             print(f"     told {sorted(told.who)} {says}")
-        print(f"       > {shot.facts.action}")
+        print(f"       > {shot.facts.idea} ({shot.facts.framing}): {shot.facts.action}")
 
 
 if __name__ == "__main__":

@@ -113,7 +113,7 @@ def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
     out["cast"].right, out["cast"].missing = len(found_keys), len(story.cast) - len(found_keys)
     out["cast"].wrong = len(film.document.cast) - len(found_keys)
     for told, shot in zip(story.sentences, film.shots, strict=True):
-        who = {names.get(p, f"#{p}") for p in shot.facts.people}
+        who = {names.get(p, f"#{p}") for p in shot.facts.there}
         score = out["who"]
         score.right += len(who & told.who)
         score.wrong += len(who - told.who)

@@ -10,12 +10,12 @@ from functools import partial
 from itertools import pairwise
 from typing import Any, cast, get_args
 
+from cutreel.core.ideas import Called, Idea, IdeaSort, Moment, Told, choose, ideas_for, told_in
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word, words_text
 from cutreel.core.reading import NOTHING, Story
 
 from .cast import PLACE_NOUNS
 from .model import Angle, Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
-from .told import Told, action_told, told_in
 
 MOST_PEOPLE = 3
 """People in one picture: more do not fit a prompt's cap, nor read well in a small frame."""
@@ -99,7 +99,8 @@ _OFTEN_NO_PLACE = {"crossing", "gate", "wood", "study", "square", "landing", "ha
 
 @dataclass(frozen=True, slots=True)
 class ShotFacts:
-    """What one shot shows. `why` maps each fact's name to the rule that proposed it."""
+    """What one shot shows. `why` maps each fact's name to the rule that proposed it. `idea` is the sort of picture idea
+    that was chosen among `ideas`; `people` are seen in it, `there` are all who are there while its words are told."""
 
     framing: Framing
     angle: Angle
@@ -111,6 +112,9 @@ class ShotFacts:
     speaks: int | None
     action: str
     why: dict[str, str] = field(default_factory=dict)
+    idea: IdeaSort | None = None
+    ideas: tuple[Idea, ...] = ()
+    there: tuple[int, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -216,7 +220,7 @@ class _SceneReader:
         self, script: Manuscript, cast: Sequence[Person], places: Sequence[Place], story: Story
     ) -> None:
         self.script, self.places, self.story = script, places, story
-        self.cast = {p.id: p for p in cast}
+        self.names = {p.id: Called(p.name, p.kind, p.pronoun) for p in cast}
         self.who = _Who(cast)
         self.named = place_words(places)
         self.surnames = {
@@ -270,16 +274,18 @@ class _SceneReader:
         here: set[int] = set()
         last: tuple[int, ...] = ()
         mood: Mood = "calm"
-        begins = True
-        for (first, end), own, number in zip(shots.bounds, shots.own, shots.numbers, strict=True):
+        begins, asked = True, False
+        moments: dict[int, Moment] = {}
+        for (first, end), number in zip(shots.bounds, shots.numbers, strict=True):
             if end == first:
-                out.append(_overridden(_silent(out[-1] if out else None), own, None))
+                out.append(_silent(out[-1] if out else None))
                 continue
             if begins:
                 carried = self._headed(self.scene_of(shots), carried)
             words = self.script.words[first:end]
             bare = [w.bare.lower() for w in words]
             told = told_in(self.story, words)
+            place_before = carried.place
             carried = self._told(words, told, carried)
             speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
             if told is None:
@@ -287,10 +293,7 @@ class _SceneReader:
                 action, why_action = action_of(self.script, first, end), "the narration of the shot"
             else:
                 people, why_people = told.present(speakers, last, MOST_PEOPLE)
-                action, why_action = action_told(told, people, self.cast, speakers)
-                action = action or action_of(self.script, first, end)
-            last = people or last
-            here |= set(people)
+                action, why_action = "", ""
             speaks = next((s for s in speakers if s), None)
             framing, why_framing = _framing(
                 begins,
@@ -302,6 +305,20 @@ class _SceneReader:
             )
             angle, why_angle = _angle(bare)
             mood, why_mood = _mood(bare, mood)
+            if told is not None:
+                moments[len(out)] = Moment(
+                    told,
+                    people,
+                    tuple(dict.fromkeys(s for s in speakers if s)),
+                    begins or carried.place != place_before,
+                    opens_film and not out,
+                    asked,
+                    words_text(words),
+                    last,
+                )
+            last = people or last
+            here |= set(people)
+            asked = words[-1].text.rstrip("”\"’'»)").endswith("?")
             begins = False
             said = carried.why_weather != _NOTHING
             usual = carried.weather if said else self.usual.get(carried.place, carried.weather)
@@ -326,9 +343,38 @@ class _SceneReader:
                     "people": why_people,
                     "action": why_action,
                 },
+                there=people,
             )
-            out.append(_overridden(facts, own, hand))
-        return out, carried
+            out.append(facts)
+        for at, facts in self._with_ideas(moments, out, shots).items():
+            out[at] = facts
+        return [
+            _overridden(f, own, hand if end > first else None)
+            for f, own, (first, end) in zip(out, shots.own, shots.bounds, strict=True)
+        ], carried
+
+    def _with_ideas(
+        self, moments: Mapping[int, Moment], facts: Sequence[ShotFacts], shots: _Shots
+    ) -> dict[int, ShotFacts]:
+        """The facts of the shots that were read, each with the idea that was chosen for it."""
+        ideas = [ideas_for(m, self.names) for m in moments.values()]
+        chosen = choose(ideas, [shots.own[at].idea for at in moments])
+        out = {}
+        for at, idea, among in zip(moments, chosen, ideas, strict=True):
+            was = facts[at]
+            why = was.why | {"framing": idea.why, "action": idea.why}
+            if len(idea.people) < len(was.people):
+                why["people"] = f"{idea.why}; {was.why['people']}"
+            out[at] = replace(
+                was,
+                framing=idea.size,
+                people=idea.people,
+                action=idea.action,
+                why=why,
+                idea=idea.sort,
+                ideas=among,
+            )
+        return out
 
     def _headed(self, scene: int, carried: _Carried) -> _Carried:
         """What the scene's heading says."""
@@ -406,7 +452,16 @@ def _silent(before: ShotFacts | None) -> ShotFacts:
         "people": "a hold",
     }
     return replace(
-        before, framing="wide", angle="level", people=(), speaks=None, action="", why=why
+        before,
+        framing="wide",
+        angle="level",
+        people=(),
+        speaks=None,
+        action="",
+        why=why,
+        idea=None,
+        ideas=(),
+        there=(),
     )
 
 

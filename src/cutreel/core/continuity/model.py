@@ -5,6 +5,8 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from cutreel.core.ideas import IdeaSort
+
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
 Angle = Literal["level", "low", "high", "from above", "over the shoulder"]
@@ -101,11 +103,12 @@ class Place(BaseModel):
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
-    `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's
-    own. A scene's `prompt` stands in place of its place, time and weather in every picture prompt
-    of the scene.
+    `idea` is the sort of picture idea that is to be taken; `action` is what happens; `prompt`, `motion`, `sound` and
+    `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its place, time and weather in every
+    picture prompt of the scene.
     """
 
+    idea: IdeaSort | None = None
     framing: Framing | None = None
     angle: Angle | None = None
     action: str | None = Field(None, max_length=600)

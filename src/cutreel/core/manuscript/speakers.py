@@ -22,7 +22,8 @@ else has long been the one."""
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
 _KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
-_SOMEBODY = rf"[Tt]he (?:(?:old|young|little|big|other|poor) )?(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_KIN}|{_NAME}"
+_HOW = "(?:(?:old|young|little|big|other|poor) )?"
+_SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_KIN}|{_NAME}"
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|{_SOMEBODY})"
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")

@@ -2,7 +2,8 @@
 
 from cutreel.core.nouns import Sort, sort_of
 
-from .deeds import Deed
+from .clauses import SPEECH
+from .deeds import Deed, Sight
 from .english import parse
 from .language import is_english
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
@@ -13,7 +14,8 @@ from .where import Arrival
 
 # fmt: off
 __all__ = [
-    "NOTHING", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph", "Sort", "Story",
+    "NOTHING", "SPEECH", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph", "Sight",
+    "Sort", "Story",
     "StoryMemory", "Token", "is_english", "packed", "paragraph_texts", "parse", "parse_key", "pronouns_told",
     "read_story",
     "sort_of", "unpacked",

@@ -4,9 +4,9 @@ pronouns, without what is thought, said, denied or compared."""
 from collections.abc import Callable
 from typing import NamedTuple
 
-from cutreel.core.nouns import TOUCHED, sort_of
+from cutreel.core.nouns import TOUCHED, Sort, sort_of
 
-from .clauses import MENTAL, SPEECH, SUBJECT, VERBAL, compared, joined, subjects, unreal
+from .clauses import MENTAL, SPEECH, VERBAL, clause_of, compared, joined, subjects, unreal
 from .parsed import Parsed
 
 Called = Callable[[int], "tuple[int, ...]"]
@@ -64,6 +64,44 @@ def deeds_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[De
     return tuple(out)
 
 
+class Sight(NamedTuple):
+    """At character `start` of a paragraph something is named that can be seen: as a phrase, and of what sort."""
+
+    start: int
+    phrase: str
+    sort: Sort
+
+
+_SIGHTS: frozenset[Sort] = frozenset(
+    {"thing", "plant", "animal", "food", "garment", "place", "people"}
+)
+
+
+def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[Sight, ...]:
+    """What a paragraph names that is there to be seen, in order; what is denied or only spoken of is not."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        sort = sort_of(token.lemma) if token.pos == "NOUN" else None
+        if (
+            sort is None
+            or sort not in _SIGHTS
+            or i in spoken
+            or token.dep in {"compound", "npadvmod"}
+        ):
+            continue
+        if called(i) or compared(parsed, i) or _none_of(parsed, i):
+            continue
+        verb = clause_of(parsed, i)
+        if unreal(parsed, verb) not in {"", "remembered"}:
+            continue
+        out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
+    return tuple(out)
+
+
+def _none_of(parsed: Parsed, i: int) -> bool:
+    return any(parsed.tokens[c].text.lower() in {"no", "neither"} for c in parsed.children[i])
+
+
 class _Clause:
     def __init__(self, parsed: Parsed, verb: int, spoken: frozenset[int], called: Called) -> None:
         self.parsed, self.verb, self.spoken, self.called = parsed, verb, spoken, called
@@ -89,18 +127,23 @@ class _Clause:
         if not named:
             return None
         lemma = self.token.lemma
-        plural = len(who) > 1 or any(
-            self.tokens[s].tag in {"NNS", "NNPS"}
-            or len(joined(self.parsed, s)) > 1
-            or self.tokens[s].text.lower() in {"they", "we"}
-            for s in subject
+        plural = len(who) > 1 or (
+            not who
+            and any(
+                self.tokens[s].tag in {"NNS", "NNPS"}
+                or len(joined(self.parsed, s)) > 1
+                or self.tokens[s].text.lower() in {"they", "we"}
+                for s in subject
+            )
         )
         passive = any(self.tokens[c].dep == "auxpass" for c in self.below)
         rest, weight = self._rest()
         if lemma in _BE:
             if not rest:
                 return None
-            verb, weight = ("are" if plural else "is"), min(weight, 1)
+            # What somebody is, or how old, is told by how they are drawn.
+            seen = any(self.tokens[c].dep in {"prep", "advmod"} for c in self.below)
+            verb, weight = ("are" if plural else "is"), int(seen or not who)
         elif passive:
             verb = f"{'are' if plural else 'is'} {self.token.text.lower()}"
             weight = max(1, weight)
@@ -135,7 +178,7 @@ class _Clause:
                 return ""
             if self.parsed.tokens[s].tag == "CD":
                 return ""
-            parts.append(self._phrase(s))
+            parts.append(self.phrase(s))
         return _and(parts)
 
     def _there_is(self) -> Deed | None:
@@ -148,7 +191,7 @@ class _Clause:
         if sort_of(self.tokens[attr[0]].lemma) is None:
             return None
         rest, _ = self._rest(skip=frozenset(attr))
-        phrase = self._phrase(attr[0], deep=True)
+        phrase = self.phrase(attr[0], deep=True)
         return Deed(self.token.start, (), "be", " ".join([phrase, *rest]), tuple(self.things), 1)
 
     def _to_whom(self) -> list[str]:
@@ -213,7 +256,7 @@ class _Clause:
             return "it" if token.text.lower() in {"it", "them"} else ""
         if sort_of(token.lemma) is None and token.pos != "PROPN":
             return ""
-        return _and([self._phrase(k, deep=True) for k in joined(self.parsed, c)])
+        return _and([self.phrase(k, deep=True) for k in joined(self.parsed, c)])
 
     def _place(self, c: int) -> str:
         """A preposition with what can be seen behind it."""
@@ -239,14 +282,19 @@ class _Clause:
                 return ""
             if prep == "from" and sort == "place":
                 return ""  # where somebody comes from is not in the picture
-            parts.append(_and([self._phrase(j, deep=True) for j in joined(self.parsed, k)]))
+            parts.append(_and([self.phrase(j, deep=True) for j in joined(self.parsed, k)]))
         return f"{prep} {_and(parts)}" if parts else ""
 
-    def _phrase(self, i: int, deep: bool = False) -> str:
+    def phrase(self, i: int, deep: bool = False) -> str:
         """A noun with what describes it, without relative clauses; `deep`: with one more "of ..." or "in ..."."""
         token = self.tokens[i]
         if sort_of(token.lemma) in TOUCHED:
-            self.things.append(token.lemma)
+            kept = [
+                self.tokens[c].text
+                for c in self.parsed.children[i]
+                if c < i and self.tokens[c].dep in {"amod", "compound"}
+            ]
+            self.things.append(" ".join(["the", *kept, token.text]))
         words: list[str] = []
         for c in self.parsed.children[i]:
             if c < i and self.tokens[c].dep in _KEPT and c not in self.spoken:
@@ -265,7 +313,7 @@ class _Clause:
                         if self.tokens[k].dep == "pobj" and sort_of(self.tokens[k].lemma) not in {None, "time"}
                     ]  # fmt: skip
                     if inner:
-                        words += [child.text.lower(), self._phrase(inner[0])]
+                        words += [child.text.lower(), self.phrase(inner[0])]
                     break
         return " ".join(words)
 
@@ -305,6 +353,3 @@ def present(lemma: str) -> str:
 def _and(parts: list[str]) -> str:
     parts = [p for p in parts if p]
     return " and ".join([", ".join(parts[:-1]), parts[-1]] if len(parts) > 1 else parts)
-
-
-__all__ = ["SUBJECT", "Deed", "deeds_in", "present"]

@@ -5,18 +5,19 @@ from dataclasses import dataclass
 
 from cutreel.core.manuscript import Manuscript
 
-from .deeds import Deed, deeds_in
+from .deeds import Deed, Sight, deeds_in, sights_in
 from .parsed import Parsed, Parses
 from .people import Carried, Cast, Known, Mention, Spoken, people_in
 from .where import Arrival, arrivals, muted
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class ReadParagraph:
     """What a paragraph says; offsets are characters into it."""
 
     mentions: tuple[Mention, ...]
     deeds: tuple[Deed, ...]
+    sights: tuple[Sight, ...]
     arrivals: tuple[Arrival, ...]
     muted: frozenset[int]
 
@@ -119,7 +120,11 @@ def _read(
 
     return (
         ReadParagraph(
-            mentions, deeds_in(parsed, said, called), arrivals(parsed, said), muted(parsed, said)
+            mentions,
+            deeds_in(parsed, said, called),
+            sights_in(parsed, said, called),
+            arrivals(parsed, said),
+            muted(parsed, said),
         ),
         after,
     )

@@ -3,14 +3,28 @@
 import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from typing import NamedTuple
 
-from cutreel.core.manuscript import Word
-from cutreel.core.reading import Arrival, Deed, Mention, Story
+from cutreel.core.manuscript import Pronoun, Word
+from cutreel.core.reading import Arrival, Deed, Mention, Sight, Story
 
-from .model import Person
 
-MOST_DEEDS = 2
-"""Deeds in one picture: it shows one moment."""
+class Called(NamedTuple):
+    """How somebody of the cast is called in a prompt."""
+
+    name: str
+    kind: str
+    pronoun: Pronoun | None
+
+    @property
+    def nameless(self) -> str:
+        """The same for a picture that they are not in."""
+        if self.kind != "person":
+            return self.name if self.name.startswith("the ") else f"the {self.kind}"
+        return {"she": "a woman", "he": "a man"}.get(self.pronoun or "", "somebody")
+
+
+Names = Mapping[int, Called]
 
 
 @dataclass(frozen=True)
@@ -19,9 +33,9 @@ class Told:
 
     mentions: tuple[Mention, ...]
     deeds: tuple[Deed, ...]
+    sights: tuple[Sight, ...]
     arrivals: tuple[Arrival, ...]
     muted: frozenset[int]
-    quoted: bool
 
     def mutes(self, word: Word) -> bool:
         """Whether a word of time, weather or place does not say how it is here and now."""
@@ -37,7 +51,7 @@ class Told:
     def present(
         self, speakers: Sequence[int | None], last: tuple[int, ...], most: int
     ) -> tuple[tuple[int, ...], str]:
-        """Who is in the shot, and why; `last` were in the shot before it."""
+        """Who is there, and why; `last` were there in the shot before."""
         seen = dict.fromkeys(s for s in speakers if s)
         why = "speaks here" if seen else ""
         for m in self.mentions:
@@ -57,6 +71,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     """What was read in a shot's words; None where some of them were not read."""
     mentions: list[Mention] = []
     deeds: list[Deed] = []
+    sights: list[Sight] = []
     arrivals: list[Arrival] = []
     muted: set[int] = set()
     first, last = words[0].start, words[-1].end
@@ -67,48 +82,33 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         begin = story.starts[number]
         mentions += [m for m in read.mentions if first <= begin + m.start < last]
         deeds += [d for d in read.deeds if first <= begin + d.start < last]
+        sights += [s for s in read.sights if first <= begin + s.start < last]
         arrivals += [a for a in read.arrivals if first <= begin + a.start < last]
         muted.update(begin + at for at in read.muted)
-    return Told(tuple(mentions), tuple(deeds), tuple(arrivals), frozenset(muted), False)
+    return Told(tuple(mentions), tuple(deeds), tuple(sights), tuple(arrivals), frozenset(muted))
 
 
-def action_told(
-    told: Told, people: Sequence[int], cast: Mapping[int, Person], speakers: Sequence[int | None]
-) -> tuple[str, str]:
-    """What is to be seen in a shot: its deeds with most to see, in their order; who speaks. And why."""
-    shown = [d for d in told.deeds if all(p in people for p in d.who)]
-    best = sorted(shown, key=lambda d: -d.weight)[:MOST_DEEDS]
-    lines: list[str] = []
-    last: Deed | None = None
-    for deed in (d for d in shown if d in best):
-        text = _named(deed.text, people, cast)
-        if last is not None and deed.subject and deed.subject == last.subject:
-            # "Nell puts on her coat and goes out": who it is was said.
-            lines[-1] += " and " + text.removeprefix(_named(deed.subject, people, cast)).strip()
-        else:
-            lines.append(text)
-        last = deed
-    voices = list(dict.fromkeys(s for s in speakers if s and s in cast))
-    if voices and not any(v in d.who for v in voices for d in best):
-        lines.append(
-            f"{' and '.join(cast[v].name for v in voices[:2])} speak{'s' if len(voices) == 1 else ''}"
-        )
-    return ", ".join(dict.fromkeys(lines)), "what is done here" if best else "who speaks here"
-
-
-def _named(text: str, people: Sequence[int], cast: Mapping[int, Person]) -> str:
+def named(text: str, shown: Sequence[int], names: Names) -> str:
     """A deed with names; who is not in the picture is not named in it."""
 
     def name(match: re.Match[str]) -> str:
-        person = cast.get(int(match.group(1)))
-        if person is None:
+        called = names.get(int(match.group(1)))
+        if called is None:
             return "somebody"
-        return person.name if person.id in people else _nameless(person)
+        return called.name if int(match.group(1)) in shown else called.nameless
 
     return re.sub(r"\{(\d+)\}", name, text)
 
 
-def _nameless(person: Person) -> str:
-    if person.kind != "person":
-        return person.name if person.name.startswith("the ") else f"the {person.kind}"
-    return {"she": "a woman", "he": "a man"}.get(person.pronoun or "", "somebody")
+def joined(deeds: Sequence[Deed], shown: Sequence[int], names: Names) -> str:
+    """Deeds as one line; what the same one does goes on by "and"."""
+    lines: list[str] = []
+    last: Deed | None = None
+    for deed in deeds:
+        text = named(deed.text, shown, names)
+        if last is not None and deed.subject and deed.subject == last.subject:
+            lines[-1] += " and " + text.removeprefix(named(deed.subject, shown, names)).strip()
+        elif text not in lines:
+            lines.append(text)
+        last = deed
+    return ", ".join(lines)

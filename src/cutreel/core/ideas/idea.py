@@ -1,0 +1,201 @@
+"""Picture ideas: what a shot's picture may show while its words are told, each with its reason.
+
+Five sorts: the *deed* (who does what), the *face* (how somebody takes it), the *thing* (an object, near), the *place*
+(where we are), the *sign* (for what cannot be seen: a date, a number, a map, an empty page).
+"""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Literal, NamedTuple, get_args
+
+from cutreel.core.reading import SPEECH, Deed
+
+from .told import Names, Told, joined
+
+IdeaSort = Literal["deed", "face", "thing", "place", "sign"]
+IDEA_SORTS: tuple[IdeaSort, ...] = get_args(IdeaSort)
+Size = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
+MOST_DEEDS = 2
+"""Deeds in one picture: it shows one moment."""
+
+# fmt: off
+_MOVING = frozenset(
+    "go come walk run arrive reach enter return climb row sail drive ride cross hurry march wander travel fly swim "
+    "flee follow rush step leave chase descend".split()
+)
+_HANDLED = frozenset(
+    "hold take lift carry open close read write give hand light find pick drop break throw pull push cut pour "
+    "drink eat wear put lay hang fold show raise count mend draw point bring hide unlock ring wind "
+    "tear burn touch grip".split()
+)
+_FEELING = {
+    "laugh": "laughing", "smile": "smiling", "grin": "smiling", "weep": "weeping", "cry": "weeping", "sob": "weeping",
+    "frown": "frowning", "sigh": "sad", "tremble": "afraid", "shiver": "cold", "blush": "shy", "nod": "nodding",
+    "stare": "staring", "gasp": "surprised", "scream": "frightened", "shout": "shouting", "whisper": "whispering",
+    "listen": "listening", "wait": "waiting", "watch": "watching", "look": "looking", "ponder": "thinking",
+    "think": "thinking", "wonder": "thinking", "fear": "afraid", "hesitate": "unsure", "sneeze": "sneezing",
+}
+_MADE_OF_WORDS = re.compile(r"\b(1[0-9]{3}|20[0-9]{2})\b")
+_COUNTED = re.compile(
+    r"\b(\d[\d,.]*|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|thirty|forty|fifty|sixty|hundred|"
+    r"thousand|million)\b", re.I,
+)
+# fmt: on
+
+
+@dataclass(frozen=True)
+class Idea:
+    """What a picture may show. `strength` is how well it tells the words (about 0 … 3); `people` are seen
+    in it."""
+
+    sort: IdeaSort
+    size: Size
+    people: tuple[int, ...]
+    action: str
+    why: str
+    strength: float
+
+
+class Moment(NamedTuple):
+    """What ideas for a shot are made from: what was read, who is there, who speaks; whether it is a new place, whether
+    the shot before ended with a question, and the words themselves."""
+
+    told: Told
+    present: tuple[int, ...]
+    speaks: tuple[int, ...]
+    new_place: bool
+    opens_film: bool
+    asked: bool
+    text: str
+    before: tuple[int, ...] = ()
+    """Who was there in the shot before: still there when the words name nobody and nothing."""
+
+
+def ideas_for(moment: Moment, names: Names) -> tuple[Idea, ...]:
+    """The ideas for a shot, the strongest first; never none."""
+    found = [
+        *_deed(moment, names),
+        *_face(moment, names),
+        *_thing(moment, names),
+        *_place(moment, names),
+    ]
+    if not moment.present and not any(i.strength >= 1.5 for i in found):
+        found += _sign(moment)
+    return tuple(sorted(found, key=lambda i: (-i.strength, IDEA_SORTS.index(i.sort))))
+
+
+def _shown_deeds(moment: Moment) -> list[Deed]:
+    return [d for d in moment.told.deeds if all(p in moment.present for p in d.who)]
+
+
+def _best(deeds: Sequence[Deed]) -> list[Deed]:
+    best = sorted(deeds, key=lambda d: -d.weight)[:MOST_DEEDS]
+    return [d for d in deeds if d in best]
+
+
+def _deed(moment: Moment, names: Names) -> list[Idea]:
+    deeds = [d for d in _shown_deeds(moment) if d.verb not in SPEECH or len(moment.present) > 1]
+    best = _best(deeds)
+    if not best or max(d.weight for d in best) < 1:
+        return []
+    people = moment.present
+    action = joined(best, people, names)
+    strength = float(max(d.weight for d in best))
+    moves = any(d.verb in _MOVING for d in best)
+    why = "what is done here" if any(d.who for d in best) else "what happens here"
+    sizes: tuple[Size, ...] = ("wide", "medium") if moves or not people else ("medium", "wide")
+    # The lesser size is there so that neighbours need not be alike.
+    return [
+        Idea("deed", sizes[0], people, action, why, strength),
+        Idea("deed", sizes[1], people, action, why, strength - 0.4),
+    ]
+
+
+def _face(moment: Moment, names: Names) -> list[Idea]:
+    present = moment.present or _still_there(moment)
+    if not present:
+        return []
+    told = {
+        d.who[0]: _FEELING[d.verb]
+        for d in moment.told.deeds
+        if len(d.who) == 1 and d.verb in _FEELING
+    }
+    felt = next((p for p in told if p in present), None)
+    person = felt or next(iter(moment.speaks), None) or present[0]
+    if person not in names:
+        return []
+    name = names[person].name
+    if felt is not None:
+        action, why, strength = f"{name}, {told[felt]}", f"how {name} takes it", 2.2
+    elif person in moment.speaks:
+        action, why, strength = f"{name} speaks", f"{name} speaks", 1.7
+    else:
+        action, why, strength = name, f"{name}, near", 0.9
+    if moment.asked:
+        strength += 0.5
+        why += ", after a question"
+    return [Idea("face", "close", (person,), action, why, strength)]
+
+
+def _thing(moment: Moment, names: Names) -> list[Idea]:
+    for deed in moment.told.deeds:
+        if deed.verb in _HANDLED and deed.things:
+            return [
+                Idea(
+                    "thing",
+                    "extreme close",
+                    (),
+                    f"{deed.things[0]}, near",
+                    f"{deed.things[0]}, held or used",
+                    1.5,
+                )
+            ]
+    for sight in moment.told.sights:
+        if sight.sort == "thing" and not moment.present:
+            return [
+                Idea(
+                    "thing", "close", (), f"{sight.phrase}, near", f"“{sight.phrase}” is named", 1.3
+                )
+            ]
+    return []
+
+
+def _place(moment: Moment, names: Names) -> list[Idea]:
+    quiet = [d for d in moment.told.deeds if not d.who]
+    action = joined(_best(quiet), (), names)
+    if moment.new_place:
+        size: Size = "extreme wide" if moment.opens_film else "wide"
+        why = "a new place is shown wide first"
+        return [Idea("place", size, moment.present, action or _doing(moment, names), why, 2.6)]
+    seen = ", ".join(dict.fromkeys(s.phrase for s in moment.told.sights[:2]))
+    if moment.present:
+        return [Idea("place", "wide", moment.present, _doing(moment, names), "where they are", 0.9)]
+    still = _still_there(moment)
+    why = "where they are still" if still else "where we are"
+    return [Idea("place", "wide", still, action or seen, why, 1.6)]
+
+
+def _still_there(moment: Moment) -> tuple[int, ...]:
+    """Those of the shot before, where the words name nobody and nothing else to look at."""
+    told = moment.told
+    return () if told.deeds or told.sights or moment.new_place else moment.before
+
+
+def _doing(moment: Moment, names: Names) -> str:
+    return joined(_best(_shown_deeds(moment)), moment.present, names)
+
+
+def _sign(moment: Moment) -> list[Idea]:
+    """For words that name nothing to be seen."""
+    year = _MADE_OF_WORDS.search(moment.text)
+    if year:
+        action, why = f"a page with the year {year.group()}", f"“{year.group()}”"
+    elif counted := _COUNTED.search(moment.text):
+        action, why = f"a page with the number {counted.group().lower()}", f"“{counted.group()}”"
+    elif not moment.told.sights:
+        return []
+    else:
+        phrase = moment.told.sights[0].phrase
+        action, why = f"{phrase}, alone", f"“{phrase}” stands for it"
+    return [Idea("sign", "medium", (), action, f"nothing else is to be seen: {why}", 1.2)]
