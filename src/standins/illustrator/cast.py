@@ -291,9 +291,13 @@ class Cast:
         if self.r.framing in ("close", "extreme close") and peopled:
             props = [p for p in props if p in ("lamp", "window", "door", "clock", "tower")]
         free = [0.14, 0.86, 0.32, 0.68] if peopled else [0.5, 0.26, 0.74, 0.88]
+        if self.r.near and not peopled and props:
+            self._filling(props[0])
+            return
+        props = [p for prop in props for p in [prop] * (3 if prop in self.r.many and prop not in ("window", "door") else 1)]
         if peopled:
             free.sort(key=lambda f: -min(abs(f - s) for s in slots))
-        for i, prop in enumerate(props[:3]):
+        for i, prop in enumerate(props[: 3 if peopled else 4]):
             big = prop in BIG
             if peopled:
                 base = self.person * (0.42 if big else 0.24)
@@ -316,6 +320,17 @@ class Cast:
                 continue
             self._shadow(x, y, base * 0.6)
             draw_prop(self.pen, prop, x, y, base, lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
+
+    def _filling(self, prop: str) -> None:
+        """A thing that is what the picture is about, as large as the page holds: on a board, in front of its place."""
+        big = prop in BIG
+        size = 300.0 if big else 480.0
+        x, y = self.width * 0.5, 820.0
+        if not big:
+            self.pen.box(-40, y - 14, self.width + 80, 1040 - y, WOOD, lift=0.6, spot=True)
+        self._shadow(x, y, size * 0.55)
+        for dx in (-0.62, 0.62) if prop in self.r.many else (0.0,):
+            draw_prop(self.pen, prop, x + dx * size * 1.2, y, size * (0.8 if dx else 1.0), lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
 
     def _lamp_far(self, prop: str, x: float, y: float, size: float) -> None:
         draw_prop(self.pen, prop, x, y, size, lit=not self.r.dark_lamp)

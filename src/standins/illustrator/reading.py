@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from . import vocabulary as v
 from .colour import NAMED, RGB
+from .kin import kin_of, known
 
 _COLOUR_NAMES = sorted(NAMED, key=len, reverse=True)
 
@@ -49,6 +50,10 @@ class Reading:
     dark_lamp: bool = False
     sheet: bool = False
     half: bool = False
+    near: bool = False
+    """Whether a thing is to fill the frame."""
+    many: set[str] = field(default_factory=set)
+    """Props of which there are several."""
     palette: list[RGB] = field(default_factory=list)
     unused: list[str] = field(default_factory=list)
 
@@ -111,7 +116,11 @@ def read_prompt(prompt: str) -> Reading:
     _free_figures(rest, out, used)
     _scene(rest, out, used)
     rest = _TO_THE_VIEWER.sub(" ", rest)
+    if re.search(r"\w, (?:near|alone)\b", rest) and not out.figures:
+        out.near = True
+        used |= {"near", "alone"}
     _deeds(rest, out, used)
+    _kin(rest, out, used)
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
     return out
@@ -255,6 +264,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             prop = v.PROPS[word]
             if prop not in out.props and len(out.props) < 4:
                 out.props.append(prop)
+                _count(text, match, prop, out)
             used.add(word)
         if word in v.POSES and owner:
             if owner.pose == "stand":
@@ -270,10 +280,45 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     if out.place in v.INDOORS:
         out.props = [p for p in out.props if p != "window"]
     hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
+    in_hand = re.search(r"\b(?:with|holds?|carr(?:y|ies)) (?:an?|the|his|her) (?:[a-z-]+ ){0,2}?([a-z-]+) (?:in|under|on|over) (?:his|her) (?:hands?|arms?|shoulders?|lap|back)\b", text)
+    if in_hand and out.figures and v.PROPS.get(known(in_hand.group(1), v.PROPS) or "") in hands:
+        first = out.figures[0]
+        first.pose = first.pose if first.pose in ("raise", "point", "sit", "walk") else "hold"
+        first.holds = v.PROPS[known(in_hand.group(1), v.PROPS) or ""]
+        hands.remove(first.holds)
+        out.props.remove(first.holds)
     for figure in out.figures:
-        if figure.pose in ("raise", "hold", "point") and hands:
+        if figure.pose in ("raise", "hold", "point", "reach") and hands and figure.holds is None:
             figure.holds = hands.pop(0)
             out.props.remove(figure.holds)
+
+
+def _kin(text: str, out: Reading, used: set[str]) -> None:
+    """Nouns without a drawing of their own, drawn as what is nearest; only those of what happens, not of the look."""
+    for match in re.finditer(r"[a-z][a-z'-]+", text):
+        word = match.group()
+        if word in used or word in v.EMPTY_WORDS or word in v.AMBIGUOUS or _denied(text, match):
+            continue
+        prop = known(word, v.PROPS) or kin_of(word)
+        if prop in v.PROPS:
+            kind = v.PROPS[prop]
+            if kind not in out.props and len(out.props) < 4:
+                # What fills the frame is named first.
+                out.props.append(kind)
+                _count(text, match, kind, out)
+            used.add(word)
+        elif prop in v.ANIMALS or (prop := known(word, v.ANIMALS)):
+            kind = v.ANIMALS[prop]
+            if kind not in [a for a, _ in out.animals] and len(out.animals) < 3:
+                out.animals.append((kind, None))
+            used.add(word)
+
+
+def _count(text: str, match: re.Match[str], kind: str, out: Reading) -> None:
+    """Note whether there are several of a thing: it is said so, or its word is a plural."""
+    word = match.group()
+    if word.endswith("s") and not word.endswith("ss") and word not in ("scissors", "stairs"):
+        out.many.add(kind)
 
 
 def _denied(text: str, match: re.Match[str]) -> bool:

@@ -292,7 +292,14 @@ class _SceneReader:
                 people, why_people = self.who.present(words_text(words), bare, speakers, last, here)
                 action, why_action = action_of(self.script, first, end), "the narration of the shot"
             else:
-                people, why_people = told.present(speakers, last, MOST_PEOPLE)
+                # Who spoke before somebody comes to another place is not there.
+                came = told.came_at()
+                voices = [
+                    s
+                    for s, w in zip(speakers, words, strict=True)
+                    if came is None or w.start > came
+                ]
+                people, why_people = told.present(voices, last, MOST_PEOPLE)
                 action, why_action = "", ""
             speaks = next((s for s in speakers if s), None)
             framing, why_framing = _framing(

@@ -167,7 +167,8 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
     if moment.new_place:
         size: Size = "extreme wide" if moment.opens_film else "wide"
         why = "a new place is shown wide first"
-        return [Idea("place", size, moment.present, action or _doing(moment, names), why, 2.6)]
+        done = _doing(moment, names) if moment.present else ""
+        return [Idea("place", size, moment.present, done or action, why, 2.6)]
     seen = ", ".join(dict.fromkeys(s.phrase for s in moment.told.sights[:2]))
     if moment.present:
         return [Idea("place", "wide", moment.present, _doing(moment, names), "where they are", 0.9)]

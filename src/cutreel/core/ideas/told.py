@@ -36,6 +36,13 @@ class Told:
     sights: tuple[Sight, ...]
     arrivals: tuple[Arrival, ...]
     muted: frozenset[int]
+    starts: tuple[int, ...] = ()
+    """Where the arrivals stand, as characters of the manuscript."""
+
+    def came_at(self) -> int | None:
+        """Where in the manuscript somebody comes to another place, the last time in the shot."""
+        came = [at for a, at in zip(self.arrivals, self.starts, strict=True) if a.comes]
+        return came[-1] if came else None
 
     def mutes(self, word: Word) -> bool:
         """Whether a word of time, weather or place does not say how it is here and now."""
@@ -74,6 +81,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     sights: list[Sight] = []
     arrivals: list[Arrival] = []
     muted: set[int] = set()
+    starts: list[int] = []
     first, last = words[0].start, words[-1].end
     for number in range(words[0].paragraph, words[-1].paragraph + 1):
         read = story.paragraphs.get(number)
@@ -83,9 +91,18 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         mentions += [m for m in read.mentions if first <= begin + m.start < last]
         deeds += [d for d in read.deeds if first <= begin + d.start < last]
         sights += [s for s in read.sights if first <= begin + s.start < last]
-        arrivals += [a for a in read.arrivals if first <= begin + a.start < last]
+        here = [a for a in read.arrivals if first <= begin + a.start < last]
+        arrivals += here
+        starts += [begin + a.start for a in here]
         muted.update(begin + at for at in read.muted)
-    return Told(tuple(mentions), tuple(deeds), tuple(sights), tuple(arrivals), frozenset(muted))
+    return Told(
+        tuple(mentions),
+        tuple(deeds),
+        tuple(sights),
+        tuple(arrivals),
+        frozenset(muted),
+        tuple(starts),
+    )
 
 
 def named(text: str, shown: Sequence[int], names: Names) -> str:

@@ -24,6 +24,8 @@ _MOVES = frozenset(
     "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride trudge "
     "slip push pull race drag get move reach visit".split()
 )
+_BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait".split())
+"""What a place itself does: the town went dark, and there we are."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
@@ -96,7 +98,7 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if token.dep == "dobj":
         return True if tokens[verb].lemma in {"reach", "enter", "cross", "climb", "visit"} else None
     if token.dep in {"nsubj", "nsubjpass"}:
-        return False if tokens[verb].lemma == "be" else None
+        return False if tokens[verb].lemma in _BECOMES else None
     if token.dep != "pobj":
         return None
     chain = []
