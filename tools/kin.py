@@ -25,11 +25,11 @@ GENERAL = {
 """Drawings that stand only for their own word, or for too much."""
 KNOWN = {
     "cup": "mug tankard goblet glass beaker teacup chalice", "bowl": "stew broth dish basin", "bread": "sandwich bun roll toast",
-    "rope": "wire wires cord string chain cable thread net", "book": "diary album ledger scrapbook bible", "knife": "dagger",
+    "rope": "cord string chain thread net", "book": "diary album ledger scrapbook bible", 
     "letter": "envelope parcel telegram scroll note card ticket postcard", "bag": "purse wallet pouch pocket backpack",
     "crystal": "bead gem jewel necklace pendant bracelet lens", "coin": "medal button penny", "staff": "whip wand pole rod spear",
-    "chest": "crate coffin case casket", "barrel": "cask keg drum", "bottle": "flask vial wine beer jar", "tree": "oak elm",
-    "flower": "tulip fern blossom", "rock": "brick pebble coal", "sack": "blanket pillow quilt hammock", "bird": "parrot",
+    "chest": "crate coffin case casket", "barrel": "cask keg drum", "bottle": "flask vial wine beer", "tree": "oak elm",
+    "flower": "tulip fern blossom", "rock": "brick pebble coal", "sack": "blanket quilt hammock", "bird": "parrot",
     "lamp": "chandelier spotlight", "apple": "onion tomato plum peach orange lemon cherry", "radio": "gramophone wireless",
     "computer": "typewriter", "bench": "pew pulpit", "axe": "sickle", "rod": "pistol musket rifle cannon plank log twig",
     "cradle": "cot crib", "jug": "milk water", "plate": "tray saucer", "boat": "canoe barge dinghy punt gondola yacht",

@@ -12,6 +12,10 @@ from cutreel.making.apart import Reader
 from tests.waiting import until
 
 
+def nothing_first() -> None:
+    return None
+
+
 def dies(data: bytes) -> None:
     os._exit(139)
 
@@ -33,7 +37,7 @@ def says_no(data: bytes) -> None:
 
 
 def test_what_is_being_read_when_the_server_stops_is_given_up_and_keeps_nobody_waiting() -> None:
-    reader = Reader()
+    reader = Reader(nothing_first)
     with ThreadPoolExecutor(1) as pool:
         waits = pool.submit(reader.read, hangs, b"")
         until(lambda: reader._open)
@@ -45,7 +49,7 @@ def test_what_is_being_read_when_the_server_stops_is_given_up_and_keeps_nobody_w
 def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(
     monkeypatch: pytest.MonkeyPatch,
 ) -> None:
-    reader = Reader()
+    reader = Reader(nothing_first)
     try:
         pid, length = reader.read(whose, b"abc")
         assert length == 3 and pid != os.getpid()

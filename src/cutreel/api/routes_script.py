@@ -26,6 +26,7 @@ from cutreel.core.manuscript.formats import Column, TableView
 from cutreel.making import SCRIPT, pace_in, reader, story_apart
 
 from .door import Films, Shop, Since
+from .meant import MeantView, meant_view
 from .schemas import FilmDelta
 
 router = APIRouter(prefix="/api")
@@ -106,6 +107,14 @@ def script_file(film: str, format: str, shop: Shop) -> Response:
         media_type=MEDIA_TYPES[format] + "; charset=utf-8",
         headers={"Content-Disposition": f'attachment; filename="{name}.{format}"'},
     )
+
+
+@router.get("/films/{film}/meant")
+def who_is_meant(film: str, shop: Shop) -> MeantView:
+    """Whom every name, pronoun and "the old woman" of the manuscript means, with how sure that is; what is not very
+    sure is asked."""
+    found = shop.assembled(film).read
+    return meant_view(found)
 
 
 @router.post("/films/{film}/find")

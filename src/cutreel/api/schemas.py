@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_mod
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place
 from cutreel.core.film import CutOut, GivenShot, GivenSource, Settings, Source
+from cutreel.core.ideas import IdeaSort
 
 
 class Piece(BaseModel):
@@ -87,6 +88,16 @@ class DriftView(BaseModel):
     about: list[str]
 
 
+class IdeaView(BaseModel):
+    """A picture idea for a shot, and why."""
+
+    sort: IdeaSort
+    framing: str
+    people: list[int]
+    action: str
+    why: str
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
     shot before it end, so that a change tells only the shots it changed. How many frames it has is
@@ -109,6 +120,8 @@ class ShotView(BaseModel):
     mood: str
     people: list[int]
     action: str
+    idea: IdeaSort | None
+    ideas: list[IdeaView]
     why: dict[str, str]
     own: Overrides
     move: str

@@ -5,6 +5,7 @@ from collections.abc import Sequence
 from cutreel.core.colour import css_of
 from cutreel.core.continuity import figures_of
 from cutreel.core.film import ReadShot, is_fresh
+from cutreel.core.ideas import Idea
 from cutreel.making import Faults, PersonDrift, seen_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
@@ -14,11 +15,15 @@ from .schemas import (
     FaultView,
     FigureView,
     FindingView,
+    IdeaView,
     Piece,
     RemarkView,
     ShotView,
     TakeView,
 )
+
+MOST_IDEAS = 4
+"""Ideas that a shot shows to choose from."""
 
 
 def shot_view(
@@ -51,6 +56,8 @@ def shot_view(
         weather=f.weather,
         mood=f.mood,
         people=list(f.people),
+        idea=f.idea,
+        ideas=_ideas(f.ideas),
         why=f.why,
         own=shot.shot.own,
         move=shot.move,
@@ -69,6 +76,17 @@ def shot_view(
         wanted=wanted,
         remarks=list(remarks),
     )
+
+
+def _ideas(ideas: Sequence[Idea]) -> list[IdeaView]:
+    """The best idea of each sort, as they were proposed."""
+    best: dict[str, Idea] = {}
+    for idea in ideas:
+        best.setdefault(idea.sort, idea)
+    return [
+        IdeaView(sort=i.sort, framing=i.size, people=list(i.people), action=i.action, why=i.why)
+        for i in best.values()
+    ][:MOST_IDEAS]
 
 
 def _take(shot: ReadShot, take: TakeRow, faults: Faults) -> TakeView:

@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from cutreel.core.errors import BadInput
 from cutreel.core.film import FilmDocument
 from cutreel.core.manuscript import read
-from cutreel.core.reading import Parses, is_english, packed, paragraph_texts, parse, unpacked
+from cutreel.core.reading import Parses, is_english, paragraph_texts, parse_packed, unpacked
 from cutreel.store import ParseStore
 
 from .apart import SCRIPT, Reader
@@ -61,7 +61,7 @@ def batches(texts: Sequence[str]) -> list[list[str]]:
 def parsed_apart(texts: Sequence[str], store: ParseStore) -> Parses:
     """Parse paragraphs, and keep what was parsed. What cannot be parsed is left to the simpler rules."""
     try:
-        data = parser.read(_packed, b"", list(texts), what=SCRIPT)
+        data = parser.read(parse_packed, b"", list(texts), what=SCRIPT)
     except BadInput:
         return {}
     found = {text: unpacked(one) for text, one in zip(texts, data, strict=True)}
@@ -71,8 +71,4 @@ def parsed_apart(texts: Sequence[str], store: ParseStore) -> Parses:
 
 def warm_parser() -> None:
     """Load the model before somebody waits for it."""
-    parser.read(_packed, b"", ["Ada rowed."], what=SCRIPT)
-
-
-def _packed(_: bytes, texts: list[str]) -> list[bytes]:
-    return [packed(p) for p in parse(texts)]
+    parser.read(parse_packed, b"", ["Ada rowed."], what=SCRIPT)

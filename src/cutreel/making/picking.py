@@ -124,7 +124,7 @@ def _as_asked(
         raise BadInput(f"No service offers pictures as “{offer}”.", "Choose another offer.")
     settings = before.model_copy(update={"offer": offer, "look": look})
     changed = document.model_copy(update={"settings": settings})
-    return changed, read_film(changed, offered(offers, offer)).shots
+    return changed, read_film(changed, offered(offers, offer), parses=film.read.parses).shots
 
 
 def missing_pictures(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:

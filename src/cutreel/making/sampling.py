@@ -58,7 +58,7 @@ def missing_samples(film: Assembled, wanted: LookWanted, shop: Workshop) -> list
 def _in_look(film: Assembled, look: str) -> tuple[FilmDocument, list[ReadShot]]:
     settings = film.document.settings.model_copy(update={"look": look})
     document = film.document.model_copy(update={"settings": settings})
-    other = read_film(document, film.read.offered)
+    other = read_film(document, film.read.offered, parses=film.read.parses)
     return document, [other.shots[i] for i in chosen_shots(film)]
 
 

@@ -35,6 +35,12 @@ THINGS: dict[str, str] = {
     "jug": "c grey-blue -.3 0 -.4 .4 -.2 .76 -.3 .94 .24 .94 .18 .76 .38 .4 .28 0; l grey-blue! .09 .24 .8 .56 .66 .4 .3",
     "kettle": "c grey-blue -.42 0 -.48 .34 -.24 .62 .24 .62 .48 .34 .42 0; p grey-blue! .4 .3 .72 .6 .66 .64 .36 .44; l dark-grey .07 -.3 .6 -.2 .92 .2 .92 .3 .6; o dark-grey 0 .66 .08",
     "pot": "c dark-grey -.5 .5 -.52 .16 -.3 0 .3 0 .52 .16 .5 .5; b dark-grey! -.56 .48 1.12 .1; l dark-grey .07 -.5 .4 -.7 .44 -.5 .54; l dark-grey .07 .5 .4 .7 .44 .5 .54",
+    "spoon": "o silver 0 .92 .19 .27; o silver! 0 .94 .12 .19; l silver .1 0 0 0 .68",
+    "knife": "l brown .15 0 0 0 .42; c silver -.07 .42 -.09 1.1 .08 1.3 .1 .42",
+    "fork": "l silver .1 0 0 0 .7; l silver .06 -.16 .84 -.16 1.2; l silver .06 0 .7 0 1.2; l silver .06 .16 .84 .16 1.2; l silver .08 -.16 .84 0 .7 .16 .84",
+    "jar": "c pale-blue -.34 0 -.36 .66 .36 .66 .34 0; c ochre -.28 .05 -.3 .46 .3 .46 .28 .05; b tan -.38 .64 .76 .15",
+    "pillow": "c white -.66 .08 -.56 .5 .56 .5 .66 .08 0 0; l grey .03 -.4 .26 0 .2 .4 .26",
+    "wires": "l brown .1 -1 0 -1 1.7; l brown .1 1 0 1 1.7; l brown .08 -1.2 1.5 -.8 1.5; l brown .08 .8 1.5 1.2 1.5; l black .03 -1.2 1.52 0 1.2 .8 1.52; l black .03 -.8 1.52 .1 1.28 1.2 1.52",
     # house and furniture
     "bed": "b brown -1.1 0 .12 .9; b brown 1 0 .1 .6; b cream -1 .3 2 .2; c white -.98 .46 -.9 .66 -.5 .66 -.44 .46; c brick-red -.4 .3 -.4 .56 1 .54 1 .26",
     "sofa": "c moss-green -1.1 .1 -1.1 .7 -.9 .74 -.86 .5 .86 .5 .9 .74 1.1 .7 1.1 .1; c moss-green+ -.88 .4 -.84 1 .84 1 .88 .4; b moss-green! -.86 .3 1.72 .2; b brown -.9 0 .12 .14; b brown .78 0 .12 .14",
@@ -130,7 +136,7 @@ THINGS: dict[str, str] = {
     "computer": "b dark-grey -.6 .3 1.2 .8; b pale-blue -.52 .38 1.04 .64; b dark-grey -.1 .1 .2 .2; b dark-grey -.34 0 .68 .1",
     "newspaper": "p cream -.5 0 .46 .06 .5 .8 -.46 .74; l dark-grey .07 -.36 .62 .36 .66; l grey .035 -.38 .46 0 .48; l grey .035 -.38 .36 0 .38; l grey .035 -.38 .26 0 .28; b grey .1 .2 .3 .3",
 }
-BIG_THINGS = ["bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
+BIG_THINGS = ["wires", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
 
 
 def draw_thing(pen: Pen, kind: str, x: float, y: float, s: float) -> None:

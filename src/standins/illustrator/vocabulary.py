@@ -28,7 +28,7 @@ GARMENTS = {
     "coat": "coat", "overcoat": "coat", "oilskin": "coat", "raincoat": "coat", "cloak": "cloak", "cape": "cloak",
     "dress": "dress", "gown": "dress", "robe": "dress", "skirt": "dress", "jacket": "jacket", "jumper": "jumper",
     "sweater": "jumper", "jersey": "jumper", "shirt": "jumper", "tunic": "jumper", "waistcoat": "waistcoat",
-    "cardigan": "jacket", "uniform": "jacket", "shawl": "shawl", "dungarees": "dungarees", "overalls": "dungarees",
+    "cardigan": "jacket", "suit": "jacket", "uniform": "jacket", "shawl": "shawl", "dungarees": "dungarees", "overalls": "dungarees",
 }
 EXTRAS = {"scarf": "scarf", "glasses": "glasses", "spectacles": "glasses", "apron": "apron", "boots": "boots",
           "freckles": "freckles", "trousers": "trousers", "breeches": "trousers"}
@@ -77,6 +77,7 @@ PROPS: dict[str, str] = {
     "boulder": "rock", "flowers": "flower", "hedge": "bush", "haystack": "hay", "cage": "birdcage",
     "hive": "beehive", "sled": "sledge", "sleigh": "sledge", "sailboat": "ship", "galleon": "ship", "locomotive": "train", "bike": "bicycle",
     "automobile": "car", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
+    "wire": "wires", "cable": "wires", "honey": "jar", "jam": "jar", "dagger": "knife", "cushion": "pillow",
     "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (

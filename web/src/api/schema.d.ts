@@ -308,6 +308,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/meant": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Who Is Meant
+         * @description Whom every name, pronoun and "the old woman" of the manuscript means, with how sure that is; what is not very
+         *     sure is asked.
+         */
+        get: operations["who_is_meant_api_films__film__meant_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/find": {
         parameters: {
             query?: never;
@@ -1528,7 +1549,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2235,6 +2256,25 @@ export interface components {
             prompt_cap?: number | null;
         };
         /**
+         * IdeaView
+         * @description A picture idea for a shot, and why.
+         */
+        IdeaView: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "deed" | "face" | "thing" | "place" | "sign";
+            /** Framing */
+            framing: string;
+            /** People */
+            people: number[];
+            /** Action */
+            action: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Impact
          * @description What a change would do, before it is made: prompts whose words change, pictures in use that
          *     become stale, and what making them again would cost and take. `shots` are those whose picture
@@ -2504,6 +2544,18 @@ export interface components {
             media: string;
         };
         /**
+         * MeantView
+         * @description `english`: only English is read so; `read`: all of it has been.
+         */
+        MeantView: {
+            /** English */
+            english: boolean;
+            /** Read */
+            read: boolean;
+            /** Mentions */
+            mentions: components["schemas"]["MentionView"][];
+        };
+        /**
          * MemberView
          * @description A member of the company. `changed`: it came with Cut Reel and was given back changed, so that
          *     it can be put back as it came.
@@ -2529,6 +2581,31 @@ export interface components {
             ours: boolean;
             /** Changed */
             changed: boolean;
+        };
+        /**
+         * MentionView
+         * @description Words `first` up to `end` (indices) mean `people`. `word` is the number of the last of them, by which the maker may
+         *     say another; `asked`: it is not sure enough to be left unsaid.
+         */
+        MentionView: {
+            /** First */
+            first: number;
+            /** End */
+            end: number;
+            /** Word */
+            word: number;
+            /** People */
+            people: number[];
+            /** Seen */
+            seen: boolean;
+            /** Why */
+            why: string;
+            /** Sure */
+            sure: number;
+            /** Asked */
+            asked: boolean;
+            /** By Hand */
+            by_hand: boolean;
         };
         /**
          * MergePeople
@@ -2741,11 +2818,13 @@ export interface components {
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's
-         *     own. A scene's `prompt` stands in place of its place, time and weather in every picture prompt
-         *     of the scene.
+         *     `idea` is the sort of picture idea that is to be taken; `action` is what happens; `prompt`, `motion`,
+         *     `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its
+         *     place, time and weather in every picture prompt of the scene.
          */
         Overrides: {
+            /** Idea */
+            idea?: ("deed" | "face" | "thing" | "place" | "sign") | null;
             /** Framing */
             framing?: ("extreme wide" | "wide" | "medium" | "close" | "extreme close") | null;
             /** Angle */
@@ -3689,6 +3768,21 @@ export interface components {
             same_picture: boolean;
         };
         /**
+         * SetMeant
+         * @description Say whom a word means (nobody of the cast with an empty list), or leave it to the reading (None).
+         */
+        SetMeant: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set meant";
+            /** Word */
+            word: number;
+            /** People */
+            people?: number[] | null;
+        };
+        /**
          * SetPerson
          * @description Add a person (id 0) or change one.
          */
@@ -3947,6 +4041,10 @@ export interface components {
             people: number[];
             /** Action */
             action: string;
+            /** Idea */
+            idea: ("deed" | "face" | "thing" | "place" | "sign") | null;
+            /** Ideas */
+            ideas: components["schemas"]["IdeaView"][];
             /** Why */
             why: {
                 [key: string]: string;
@@ -4186,6 +4284,19 @@ export interface components {
             why: string[];
             /** Count */
             count: number;
+        };
+        /**
+         * TakeCast
+         * @description Take a cast as it was read anew for what was guessed before. Whoever the maker set stays as they are.
+         */
+        TakeCast: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "take cast";
+            /** Cast */
+            cast: components["schemas"]["Person"][];
         };
         /** TakeView */
         TakeView: {
@@ -4848,7 +4959,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -4957,6 +5068,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    who_is_meant_api_films__film__meant_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeantView"];
                 };
             };
             /** @description Validation Error */

@@ -181,6 +181,11 @@ def _traits(figure: Figure, noun: str, age: str | None, told: Described) -> list
         if pronoun == "she"
         else ("short " if seed % 3 else "curly ")
     )
+    if old and pronoun == "he":
+        # An old man is told from an old woman at a glance.
+        style = "short "
+        if not told.face:
+            told.face.append(("grey beard", "white moustache", "grey moustache")[seed // 5 % 3])
     garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
     colour = _COLOUR[seed // 31 % 8]
     build = [w for w in told.build if w not in ("old", "young", "bald")]

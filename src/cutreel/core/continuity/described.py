@@ -18,7 +18,7 @@ HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail")
 FACE = ("beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar")
 CLOTHES = (
     "apron", "shawl", "coat", "overcoat", "raincoat", "oilskin", "cloak", "cape", "dress", "gown",
-    "robe", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic", "waistcoat",
+    "robe", "suit", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic", "waistcoat",
     "cardigan", "uniform", "dungarees", "overalls", "smock", "skirt", "trousers", "breeches",
     "boots", "shoes", "clogs", "gloves", "mittens", "scarf", "neckerchief", "headscarf", "kerchief",
     "bonnet", "cap", "hat", "hood", "beret", "helmet", "crown", "veil", "pinafore", "nightgown",

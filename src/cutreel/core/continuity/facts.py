@@ -10,7 +10,17 @@ from functools import partial
 from itertools import pairwise
 from typing import Any, cast, get_args
 
-from cutreel.core.ideas import Called, Idea, IdeaSort, Moment, Told, choose, ideas_for, told_in
+from cutreel.core.ideas import (
+    Called,
+    Idea,
+    IdeaSort,
+    Moment,
+    Told,
+    choose,
+    ideas_for,
+    things_in,
+    told_in,
+)
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word, words_text
 from cutreel.core.reading import NOTHING, Story
 
@@ -100,7 +110,8 @@ _OFTEN_NO_PLACE = {"crossing", "gate", "wood", "study", "square", "landing", "ha
 @dataclass(frozen=True, slots=True)
 class ShotFacts:
     """What one shot shows. `why` maps each fact's name to the rule that proposed it. `idea` is the sort of picture idea
-    that was chosen among `ideas`; `people` are seen in it, `there` are all who are there while its words are told."""
+    that was chosen among `ideas`; `people` are seen in it, `there` are all who are there while its words are told;
+    `things` are what is held, used or named."""
 
     framing: Framing
     angle: Angle
@@ -115,6 +126,7 @@ class ShotFacts:
     idea: IdeaSort | None = None
     ideas: tuple[Idea, ...] = ()
     there: tuple[int, ...] = ()
+    things: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)
@@ -380,6 +392,7 @@ class _SceneReader:
                 why=why,
                 idea=idea.sort,
                 ideas=among,
+                things=things_in(moments[at].told),
             )
         return out
 

@@ -15,7 +15,7 @@ _SLOT_WORDS: tuple[tuple[str, set[str]], ...] = (
     ("front", {"apron"}),
     ("top", {
         "coat", "overcoat", "oilskin", "raincoat", "cloak", "cape", "dress", "gown", "robe",
-        "jacket", "jumper", "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan",
+        "jacket", "suit", "jumper", "sweater", "jersey", "shirt", "tunic", "waistcoat", "cardigan",
         "uniform", "shawl", "dungarees", "overalls", "nightgown", "smock",
     }),
     ("legs", {"trousers", "breeches", "leggings"}), ("feet", {"boots", "shoes"}), ("body", {"fur",

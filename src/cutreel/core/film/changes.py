@@ -37,6 +37,8 @@ Command = Annotated[
     | c.RemovePerson
     | c.MergePeople
     | c.SplitPerson
+    | c.TakeCast
+    | c.SetMeant
     | c.AcceptDrift
     | c.SetLook
     | c.RemoveLook

@@ -112,6 +112,13 @@ class AcceptedDrift(BaseModel):
     about: list[str] = []
 
 
+class Meant(BaseModel):
+    """Whom the maker says that the word with the number `word` means: some of the cast, or nobody of it."""
+
+    word: int
+    people: list[int] = Field([], max_length=12)
+
+
 class FilmDocument(BaseModel):
     """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and
     cues hold to those numbers."""
@@ -131,6 +138,7 @@ class FilmDocument(BaseModel):
     accepted: list[AcceptedDrift] = []
     cutouts: list[CutOut] = []
     lifted_cues: list[str] = []
+    meant: list[Meant] = []
 
     @property
     def word_ids(self) -> tuple[int, ...]:

@@ -52,6 +52,8 @@ class Planned(BaseModel):
     angle: str
     move: str
     action: str
+    idea: str | None
+    things: list[str]
     prompt: str
     negative: str
     left_out: list[str]
@@ -95,6 +97,8 @@ def plan_of(film: Assembled, cost: float, making_seconds: float) -> FilmPlan:
                 angle=f.angle,
                 move=shot.move,
                 action=f.action,
+                idea=f.idea,
+                things=list(f.things),
                 prompt=shot.prompt.text if own else "",
                 negative=shot.sent_negative if own else "",
                 left_out=list(shot.prompt.left_out) if own else [],
@@ -173,10 +177,11 @@ def _as_markdown(plan: FilmPlan) -> str:
             scene = s.scene
             parts.append(f"\n### {scene or 'The opening'}\n")
         who = ", ".join(s.who) or "nobody"
+        idea = f"{s.idea}, " if s.idea else ""
         shown = f"shows the picture of shot {s.as_shot}" if s.as_shot else s.prompt
         parts.append(
             f"**{s.edge}** at {s.start:.1f} s, {s.seconds:.1f} s: {s.words or '(no words)'}  \n"
-            f"{who}; {s.place or 'no place said'}, {s.time}, {s.weather}, {s.mood}; {s.framing}, {s.move}  \n"
+            f"{who}; {s.place or 'no place said'}, {s.time}, {s.weather}, {s.mood}; {s.idea + ', ' if s.idea else ''}{s.framing}, {s.move}  \n"
             f"*{shown}*\n"
         )
     return "\n".join(parts) + "\n"

@@ -30,7 +30,7 @@ from cutreel.core.continuity import (
 from cutreel.core.keys import key, seed_from
 from cutreel.core.manuscript import Line, Manuscript, Word, read, words_text
 from cutreel.core.motion import Move
-from cutreel.core.reading import Parses, StoryMemory, read_story
+from cutreel.core.reading import NOTHING, Parses, Story, StoryMemory, read_story
 
 from .document import FilmDocument, Shot
 from .offered import Offered, VoiceOffered
@@ -104,6 +104,9 @@ class ReadFilm:
     ids: tuple[int, ...]
     shots: tuple[ReadShot, ...]
     speech: tuple[LineWork, ...]
+    parses: Parses = field(default_factory=dict, compare=False, repr=False)
+    """What was parsed of it, so that it can be read again with other choices."""
+    story: Story = field(default=NOTHING, compare=False, repr=False)
 
     @cached_property
     def place_words(self) -> dict[str, str]:
@@ -151,6 +154,9 @@ def read_film(
     ids = film.word_ids
     at = film.word_places
     opens = _opens(film, at, len(script.words))
+    answers = {script.words[at[m.word]].start: tuple(m.people) for m in film.meant if m.word in at}
+    known = known_people(film.cast)
+    story = read_story(script, parses or {}, known, memory.story, answers)
     facts = facts_of_shots(
         script,
         opens,
@@ -160,7 +166,7 @@ def read_film(
         {script.words[at[s.first]].scene: s.own for s in film.scenes if s.first in at},
         [s.id for s in film.shots],
         memory.scenes,
-        read_story(script, parses or {}, known_people(film.cast), memory.story),
+        story,
     )
     reader = _ShotReader(film, offered, memory)
     shots: list[ReadShot] = []
@@ -178,7 +184,7 @@ def read_film(
         _borrowed(s, by_number[s.shot.same_as], memory) if s.shot.same_as in by_number else s
         for s in shots
     ]
-    read_so_far = ReadFilm(film, offered, script, ids, tuple(shots), ())
+    read_so_far = ReadFilm(film, offered, script, ids, tuple(shots), (), parses or {}, story)
     pauses = frozenset(read_so_far.pauses)
     speech = _speech(film, script, offered, pauses, memory)
     return replace(read_so_far, speech=speech)

@@ -2,7 +2,7 @@
 
 from .choose import choose
 from .idea import IDEA_SORTS, Idea, IdeaSort, Moment, ideas_for
-from .told import Called, Told, told_in
+from .told import Called, Told, things_in, told_in
 
 __all__ = [
     "IDEA_SORTS",
@@ -13,5 +13,6 @@ __all__ = [
     "Told",
     "choose",
     "ideas_for",
+    "things_in",
     "told_in",
 ]

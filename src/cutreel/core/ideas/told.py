@@ -105,6 +105,14 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     )
 
 
+def things_in(told: Told) -> tuple[str, ...]:
+    """What is held, used or named in a shot, each once."""
+    used = [t.removeprefix("the ") for d in told.deeds for t in d.things]
+    seen = [s.phrase for s in told.sights if s.sort in ("thing", "food", "garment", "plant")]
+    bare = [re.sub(r"^(?:the|an?|his|her|their|its) ", "", phrase) for phrase in seen]
+    return tuple(dict.fromkeys([*used, *bare]))
+
+
 def named(text: str, shown: Sequence[int], names: Names) -> str:
     """A deed with names; who is not in the picture is not named in it."""
 

@@ -4,7 +4,7 @@ from cutreel.core.nouns import Sort, sort_of
 
 from .clauses import SPEECH
 from .deeds import Deed, Sight
-from .english import parse
+from .english import parse, parse_packed
 from .language import is_english
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .people import TELLER, Known, Mention
@@ -16,7 +16,8 @@ from .where import Arrival
 __all__ = [
     "NOTHING", "SPEECH", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph", "Sight",
     "Sort", "Story",
-    "StoryMemory", "Token", "is_english", "packed", "paragraph_texts", "parse", "parse_key", "pronouns_told",
+    "StoryMemory", "Token", "is_english", "packed", "paragraph_texts", "parse", "parse_key", "parse_packed",
+    "pronouns_told",
     "read_story",
     "sort_of", "unpacked",
 ]

@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from functools import cache
 from typing import TYPE_CHECKING, Any
 
-from .parsed import Parsed, Token
+from .parsed import Parsed, Token, packed
 
 if TYPE_CHECKING:
     from spacy.tokens import Doc
@@ -27,6 +27,11 @@ def parse(paragraphs: Sequence[str]) -> Iterator[Parsed]:
     plain = (p if len(p) <= MOST_CHARACTERS else "" for p in paragraphs)
     for doc in _parser().pipe(plain, batch_size=32):
         yield Parsed(tuple(_tokens(doc)))
+
+
+def parse_packed(_: bytes, paragraphs: Sequence[str]) -> list[bytes]:
+    """Parse paragraphs in a process apart, which needs nothing but this module: parses as bytes."""
+    return [packed(p) for p in parse(paragraphs)]
 
 
 def _tokens(doc: "Doc") -> Iterator[Token]:

@@ -8,7 +8,7 @@ of, the subject before others, with agreement of sex and number; an object is ne
 """
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal, NamedTuple
 
@@ -174,10 +174,15 @@ class _Now:
 
 
 def people_in(
-    text: str, parsed: Parsed, spoken: Sequence[Spoken], cast: Cast, before: Carried
+    text: str,
+    parsed: Parsed,
+    spoken: Sequence[Spoken],
+    cast: Cast,
+    before: Carried,
+    answers: Mapping[int, tuple[int, ...]],
 ) -> tuple[tuple[Mention, ...], Carried]:
-    """The mentions of a paragraph, in order, and what it hands on."""
-    reader = _Paragraph(text, parsed, spoken, cast, before)
+    """The mentions of a paragraph, in order, and what it hands on. `answers` say whom words at some characters mean."""
+    reader = _Paragraph(text, parsed, spoken, cast, before, answers)
     reader.read()
     now = reader.now
     return tuple(now.out), Carried(tuple(now.focus), now.group, tuple(now.spoke[:2]), now.kin)
@@ -185,8 +190,15 @@ def people_in(
 
 class _Paragraph:
     def __init__(
-        self, text: str, parsed: Parsed, spoken: Sequence[Spoken], cast: Cast, before: Carried
+        self,
+        text: str,
+        parsed: Parsed,
+        spoken: Sequence[Spoken],
+        cast: Cast,
+        before: Carried,
+        answers: Mapping[int, tuple[int, ...]],
     ) -> None:
+        self.answers = answers
         self.text, self.parsed, self.cast = text, parsed, cast
         self.tokens = parsed.tokens
         self.now = _Now(list(before.focus), before.group, list(before.spoke), before.kin)
@@ -222,8 +234,30 @@ class _Paragraph:
             said = self.says[i]
             if said is not None and said.speaker is not None:
                 self._hear(said.speaker)
+            if self.answers and self._answered(i):
+                continue
             if not self._call(i):
                 self._pronoun(i)
+
+    def _answered(self, i: int) -> bool:
+        """Whether the maker said whom the word means: then it does, and what follows goes on from it."""
+        token = self.tokens[i]
+        if token.pos in {"PUNCT", "DET", "ADJ"} and i not in self.calls:
+            return False
+        at = next(
+            (
+                a
+                for a in self.answers
+                if token.start <= a + 1 and a < token.end and a >= token.start - 1
+            ),
+            None,
+        )
+        if at is None:
+            return False
+        people = [p for p in self.answers[at] if p in self.cast.people]
+        start = min(token.start, self.calls[i][0]) if i in self.calls else token.start
+        self._note(i, people, "as you said", 1.0, (start, token.end))
+        return True
 
     def _hear(self, speaker: int) -> None:
         if self.now.spoke[:1] != [speaker]:
@@ -615,8 +649,8 @@ class _Paragraph:
         if subjects_before:
             return
         if self.tokens[i].dep in OBJECT and any(
-            k not in self.taken and sort_of(self.tokens[k].lemma) not in {"person", "people", "animal", None}
-            and self.tokens[k].sentence == self.tokens[i].sentence for k in before
+            k not in self.taken and sort_of(self.tokens[k].lemma) not in {"person", "people", None}
+            and (len(self.now.group) < 2 or self.tokens[k].sentence == self.tokens[i].sentence) for k in before
         ):  # fmt: skip
             return  # "a line of lights, and he steered between them"
         near = [f for f in self.now.focus if f.age <= 2 and f.id in self.cast.people

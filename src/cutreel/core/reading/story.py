@@ -55,9 +55,13 @@ def paragraph_texts(script: Manuscript) -> list[tuple[int, int, str]]:
 
 
 def read_story(
-    script: Manuscript, parses: Parses, cast: Sequence[Known], memory: StoryMemory | None = None
+    script: Manuscript,
+    parses: Parses,
+    cast: Sequence[Known],
+    memory: StoryMemory | None = None,
+    answers: Mapping[int, tuple[int, ...]] | None = None,
 ) -> Story:
-    """Read a story as far as it is parsed."""
+    """Read a story as far as it is parsed. `answers` say whom the words at some characters mean."""
     if not parses:
         return NOTHING
     memory = memory or StoryMemory()
@@ -65,6 +69,7 @@ def read_story(
     who = {call.lower(): p.id for p in reversed(cast) for call in p.calls}
     now: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
     carried, scene = Carried(), -1
+    answered = sorted((answers or {}).items())
     found: dict[int, ReadParagraph] = {}
     starts: dict[int, int] = {}
     spoken_by = _spoken(script, who)
@@ -76,10 +81,11 @@ def read_story(
         if parsed is None or not parsed.tokens:
             continue
         spoken = tuple(Spoken(a - start, b - start, who) for a, b, who in spoken_by.get(number, ()))
-        key = (id(parsed), text, spoken, known.key, carried)
+        said = tuple((a - start, p) for a, p in answered if start <= a < start + len(text))
+        key = (id(parsed), text, spoken, known.key, carried, said)
         read = memory.known.get(key)
         if read is None:
-            read = _read(text, parsed, spoken, known, carried)
+            read = _read(text, parsed, spoken, known, carried, dict(said))
         now[key] = read
         found[number], carried = read
         starts[number] = start
@@ -102,9 +108,14 @@ def _spoken(
 
 
 def _read(
-    text: str, parsed: Parsed, spoken: Sequence[Spoken], cast: Cast, before: Carried
+    text: str,
+    parsed: Parsed,
+    spoken: Sequence[Spoken],
+    cast: Cast,
+    before: Carried,
+    answers: Mapping[int, tuple[int, ...]],
 ) -> tuple[ReadParagraph, Carried]:
-    mentions, after = people_in(text, parsed, spoken, cast, before)
+    mentions, after = people_in(text, parsed, spoken, cast, before, answers)
     said = frozenset(
         i for i, t in enumerate(parsed.tokens) if any(s.start <= t.start < s.end for s in spoken)
     )

@@ -20,6 +20,7 @@ from .people import (
     MergePeople,
     RemovePerson,
     RenamePerson,
+    SetMeant,
     SetPerson,
     SetPlace,
     SplitPerson,
@@ -33,7 +34,7 @@ __all__ = [
     "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "DropCutOut", "EditPlaces",
     "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
     "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold",
-    "SetLook", "SetMark", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
+    "SetLook", "SetMark", "SetMeant", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
     "SetSource", "SplitPerson", "TakeCast",
 ]
 # fmt: on

@@ -6,8 +6,9 @@ from pydantic import Field
 
 from cutreel.core.continuity import Overrides, Person, Place
 from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.manuscript import read
 
-from ..document import AcceptedDrift, FilmDocument
+from ..document import AcceptedDrift, FilmDocument, Meant
 from ..shots import own_copy, retext
 from ..wording import name_places, with_edits
 from .base import FilmCommand
@@ -55,6 +56,7 @@ class RemovePerson(FilmCommand):
         film.cast.remove(person)
         for own in _with_people(film):
             own.people = [p for p in own.people or [] if p != self.id]
+        film.meant = [m for m in film.meant if self.id not in m.people]
         return f"remove {person.name} from the cast"
 
 
@@ -122,6 +124,10 @@ class MergePeople(FilmCommand):
         for own in _with_people(film):
             now = (self.into if p == self.id else p for p in own.people or [])
             own.people = list(dict.fromkeys(now))
+        for i, meant in enumerate(film.meant):
+            if self.id in meant.people:
+                people = [self.into if p == self.id else p for p in meant.people]
+                film.meant[i] = Meant(word=meant.word, people=list(dict.fromkeys(people)))
         return f"merge {gone.name} into {kept.name}"
 
 
@@ -178,6 +184,27 @@ class TakeCast(FilmCommand):
                 person.model_copy(update={"id": known.get(person.name, number), "guess": True})
             )
         return "read who is in it"
+
+
+class SetMeant(FilmCommand):
+    """Say whom a word means (nobody of the cast with an empty list), or leave it to the reading (None)."""
+
+    touches = ("meant",)
+    type: Literal["set meant"] = "set meant"
+    word: int
+    people: list[int] | None = Field(None, max_length=12)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        at = film.word_places.get(self.word)
+        if at is None:
+            raise NotFound("That word is not there any more.", "Load the page again.")
+        word = read(film.text).words[at].bare
+        names = [_person(film, p).name for p in self.people or []]
+        film.meant = [m for m in film.meant if m.word != self.word]
+        if self.people is None:
+            return f"leave open who “{word}” is"
+        film.meant.append(Meant(word=self.word, people=list(dict.fromkeys(self.people))))
+        return f"“{word}” is {' and '.join(names) or 'nobody of the cast'}"
 
 
 class AcceptDrift(FilmCommand):
