@@ -139,6 +139,7 @@ export function useChange(film: string) {
     },
     mutationFn: async (command: Command) => {
       const seen = client.getQueryData<Film>(keys.film(film));
+      if (waiting.has("read")) void client.invalidateQueries({ queryKey: ["meant", film] });
       const known = client.getQueryData<Film>(keys.answered(film)) ?? seen;
       const delta = unwrap<Delta>(
         await api.POST("/api/films/{film}/changes", {

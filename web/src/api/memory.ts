@@ -90,6 +90,8 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     mood: "calm",
     people: [],
     action: "",
+    idea: null,
+    ideas: [],
     why: {},
     own: {} as View["own"],
     move: "push",

@@ -41,6 +41,11 @@ export const COMMANDS = {
     edit: command("e", "E", "edit the words of the paragraph"),
     remedy: command("r", "R", "do what the remark on the shot says"),
     shot: command("s", "S", "what the shot shows"),
+    who: command("w", "W", "whom the word means"),
+  },
+  who: {
+    answer: command("([1-9])", "1 … 9", "in a list of who: it means this one"),
+    nobody: command("0", "0", "in a list of who: nobody of the cast"),
   },
   editor: {
     save: command("$mod+Enter", "Ctrl Enter", "while editing: save the words"),
@@ -82,6 +87,7 @@ export const COMMANDS = {
     walk: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next"),
     circle: command("Shift+(Digit[1-9])", "Shift 1 … 9", "circle a take"),
     make: command("m", "M", "make more takes of the shot"),
+    idea: command("i", "I", "take another picture idea for the shot"),
     hear: command("h", "H", "hear the shot's line"),
     copy: command("([pods])", "P O D S", "copy the picture, motion, direction or sound prompt"),
   },
@@ -92,7 +98,7 @@ export type Scope = keyof typeof COMMANDS;
 /** What stands under which head of the list, in the order of the views. */
 export const HEADS: readonly (readonly [string, readonly Scope[]])[] = [
   ["Anywhere", ["list", "film", "monitor", "strip"]],
-  ["Script", ["script", "editor", "heading"]],
+  ["Script", ["script", "who", "editor", "heading"]],
   ["Continuity", ["cells", "pictures", "departure"]],
   ["Sheet", ["sheet"]],
   ["Bench", ["bench", "takes"]],

@@ -44,6 +44,42 @@ export const Ring = ({
   </span>
 );
 
+/** What a picture's idea is about, drawn: a stroke that goes (deed), two eyes (face), a lump on a line (thing), a
+ * horizon (place), a leaf of paper (sign). */
+export function IdeaMark({
+  sort,
+  on = true,
+  className = "",
+}: {
+  sort: NonNullable<Shot["idea"]>;
+  on?: boolean;
+  className?: string;
+}) {
+  const ink = on ? "var(--ink)" : "var(--ink-2)";
+  const paths: Record<NonNullable<Shot["idea"]>, string[]> = {
+    deed: ["M1.5 10.5 C4 4.5 8 4 13 6.2", "M9.6 3.4 L13.4 6.4 L9.2 8.8"],
+    face: ["M5 5.2 L5 6.6", "M10 5.2 L10 6.6", "M4.2 10 C6 11.8 9 11.8 10.8 10"],
+    thing: ["M1 12 L14 12", "M4 12 C3.2 6.6 5.4 4 7.6 4 C9.8 4 11.8 6.6 11 12"],
+    place: ["M1 9.6 L14 9.6", "M2.6 9.6 C4.4 5.4 6.4 5.4 8 9.6", "M8.6 9.6 C10 7 11.4 7 12.8 9.6"],
+    sign: ["M4 2.2 L11 2.6 L11 12.4 L4 12 Z", "M6 5.4 L9 5.6", "M6 8 L9 8.2"],
+  };
+  return (
+    <svg viewBox="0 0 15 14" className={`h-[14px] w-[15px] ${className}`} aria-hidden="true">
+      {paths[sort].map((d) => (
+        <path
+          key={d}
+          d={d}
+          fill="none"
+          stroke={ink}
+          strokeWidth={on ? 1.7 : 1.3}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
+      ))}
+    </svg>
+  );
+}
+
 /** What the camera does: the frame at the start, thin, and at the end, strong. */
 export function MoveGlyph({ move, className = "" }: { move: string; className?: string }) {
   const whole = { x: 1, y: 1, w: 46, h: 26 };

@@ -20,6 +20,7 @@ import { hearShot } from "../parts/hear";
 import { Ring } from "../parts/marks";
 import { inWords, money } from "../parts/time";
 import { Facts } from "./Facts";
+import { Ideas } from "./Ideas";
 import { PromptBox } from "./PromptBox";
 
 const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
@@ -32,6 +33,11 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
     <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
       <PromptBox film={film} shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
+      {shot.ideas.length > 0 && (
+        <div className="px-4 py-2">
+          <Ideas film={film} shot={shot} />
+        </div>
+      )}
       <section className="px-4 py-2" aria-label="What it shows">
         <Facts film={film} shot={shot} names={["framing", "time", "weather"]} />
       </section>

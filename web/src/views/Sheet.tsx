@@ -8,11 +8,12 @@ import { type PromptKind, copyPrompt } from "../api/prompts";
 import { digitOf, useKeys } from "../keys/useKeys";
 import { hearShot } from "../parts/hear";
 import { Monitor } from "../parts/Monitor";
-import { CutStroke, MoveGlyph, Ring, WaveDown } from "../parts/marks";
+import { IdeaMark, CutStroke, MoveGlyph, Ring, WaveDown } from "../parts/marks";
 import { rateOf, timecode } from "../parts/time";
 import { seek, selected, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
+import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 
 const ROW = 124;
@@ -102,6 +103,13 @@ export function Sheet() {
           change.mutate({ type: "circle take", shot: current.id, take: take.id });
       },
       make: () => current && start.mutate({ kind: "pictures", shots: [current.id], takes: 1 }),
+      idea: () =>
+        current?.ideas.length &&
+        change.mutate({
+          type: "set shots",
+          shots: [current.id],
+          values: { idea: nextIdea(current) },
+        }),
       hear: () => current && hearShot(film, current),
       copy: (e) => current && void copyPrompt(film.id, current, COPIED[e.key.toLowerCase()]!),
     },
@@ -284,7 +292,13 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
               <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />
             </button>
           ))}
-          <span className="ml-auto text-ink-2">{shot.framing}</span>
+          <span
+            className="ml-auto flex items-center gap-1 text-ink-2"
+            title={shot.idea ? `${shot.idea}: ${shot.why.action ?? ""}` : undefined}
+          >
+            {shot.idea && <IdeaMark sort={shot.idea} on={!!shot.own.idea} />}
+            {shot.framing}
+          </span>
         </div>
       </div>
       <div className={`${cell} px-2.5 pt-2.5`}>

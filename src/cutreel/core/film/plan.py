@@ -181,7 +181,8 @@ def _as_markdown(plan: FilmPlan) -> str:
         shown = f"shows the picture of shot {s.as_shot}" if s.as_shot else s.prompt
         parts.append(
             f"**{s.edge}** at {s.start:.1f} s, {s.seconds:.1f} s: {s.words or '(no words)'}  \n"
-            f"{who}; {s.place or 'no place said'}, {s.time}, {s.weather}, {s.mood}; {s.idea + ', ' if s.idea else ''}{s.framing}, {s.move}  \n"
+            f"{who}; {s.place or 'no place said'}, {s.time}, {s.weather}, {s.mood}; "
+            f"{idea}{s.framing}, {s.move}  \n"
             f"*{shown}*\n"
         )
     return "\n".join(parts) + "\n"

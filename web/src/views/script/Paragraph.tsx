@@ -9,6 +9,7 @@ import { SceneHeading } from "./Heading";
 import { Remarks } from "./Remarks";
 import type { Block } from "./blocks";
 import { marginOf } from "./margin";
+import { marked } from "./meant";
 import { secondsOf } from "./shots";
 import { desk } from "./Side";
 import { seek, selected } from "../../state/playhead";
@@ -202,6 +203,15 @@ function speakerOf(film: Film, word: number): string | null {
   return film.lines[low]?.speaker ?? null;
 }
 
+/** How a word is marked for whom it means: as the one at the cursor, or as one that is asked. */
+const markOf = (index: number) => {
+  const { same, unsure } = marked.get();
+  if (same.has(index)) return "underline decoration-[var(--ochre)] decoration-2 underline-offset-4";
+  return unsure.has(index)
+    ? "underline decoration-[var(--ink-2)] decoration-dotted decoration-2 underline-offset-4"
+    : "";
+};
+
 function Word({
   index,
   text,
@@ -215,6 +225,8 @@ function Word({
 }) {
   const [here, setHere] = useState(() => cursor.get() === index);
   useEffect(() => cursor.subscribe(() => setHere(cursor.get() === index)), [index]);
+  const [mark, setMark] = useState(() => markOf(index));
+  useEffect(() => marked.subscribe(() => setMark(markOf(index))), [index]);
   return (
     <span
       data-word={index}
@@ -222,7 +234,7 @@ function Word({
       role="button"
       aria-label={speaker ? `${text}, ${speaker} speaks` : text}
       onClick={onClick}
-      className={`cursor-text rounded-[2px] ${speaker ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""} ${here ? "outline-1 outline-offset-1 outline-rule-strong" : ""}`}
+      className={`cursor-text rounded-[2px] ${speaker ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""} ${here ? "outline-1 outline-offset-1 outline-rule-strong" : ""} ${mark}`}
     >
       {text}
     </span>

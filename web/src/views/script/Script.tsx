@@ -115,6 +115,13 @@ export function Script() {
       if (remedy) change.mutate(remedy.command);
     },
     shot: () => desk.set("shot"),
+    who: () => {
+      desk.set("who");
+      window.setTimeout(
+        () => document.querySelector<HTMLElement>("[data-who] button")?.focus(),
+        60,
+      );
+    },
   };
   useKeys("script", keys, inPage);
 
@@ -166,7 +173,7 @@ export function Script() {
           </div>
         </article>
       </div>
-      <Side film={film} />
+      <Side film={film} onWord={focusWord} />
     </div>
   );
 }

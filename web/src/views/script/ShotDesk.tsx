@@ -10,6 +10,7 @@ import { inWords } from "../../parts/time";
 import { selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { Facts, useSetFacts } from "../Facts";
+import { Ideas } from "../Ideas";
 import { cursor } from "./cursor";
 import { secondsOf } from "./shots";
 
@@ -54,6 +55,7 @@ export function ShotDesk({ film }: { film: Film }) {
           itself stays.
         </p>
       )}
+      {!forScene && <Ideas film={film} shot={shot} />}
       <Facts film={film} shot={shot} forScene={forScene} withReasons />
       {forScene ? <ScenePace film={film} shot={shot} /> : <Picture film={film} shot={shot} />}
       {!forScene && <OwnPrompts film={film} shot={shot} />}

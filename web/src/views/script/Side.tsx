@@ -1,4 +1,4 @@
-/** The side of the script: four desks, one at a time. */
+/** The side of the script: five desks, one at a time. */
 import * as Tabs from "@radix-ui/react-tabs";
 
 import type { Film } from "../../api/client";
@@ -6,20 +6,22 @@ import { createStore, useStore } from "../../state/store";
 import { Pace } from "./Pace";
 import { ShotDesk } from "./ShotDesk";
 import { Versions } from "./Versions";
+import { Who } from "./Who";
 import { Words } from "./Words";
 
-type Desk = "pace" | "shot" | "words" | "versions";
+type Desk = "pace" | "shot" | "who" | "words" | "versions";
 
 export const desk = createStore<Desk>("pace");
 
 const DESKS: [Desk, string][] = [
   ["pace", "Pace"],
   ["shot", "Shot"],
+  ["who", "Who"],
   ["words", "Words"],
   ["versions", "Versions"],
 ];
 
-export function Side({ film }: { film: Film }) {
+export function Side({ film, onWord }: { film: Film; onWord: (word: number) => void }) {
   const open = useStore(desk);
   return (
     <Tabs.Root
@@ -31,7 +33,7 @@ export function Side({ film }: { film: Film }) {
       <aside aria-label="Beside the script">
         <Tabs.List
           aria-label="Desks"
-          className="flex shrink-0 gap-5 border-b border-rule px-[18px] pb-2 pt-3.5"
+          className="flex shrink-0 gap-4 border-b border-rule px-[18px] pb-2 pt-3.5"
         >
           {DESKS.map(([key, name]) => (
             <Tabs.Trigger
@@ -51,6 +53,9 @@ export function Side({ film }: { film: Film }) {
         </Tabs.Content>
         <Tabs.Content value="shot" className="min-h-0 grow overflow-y-auto px-[18px] py-4">
           <ShotDesk film={film} />
+        </Tabs.Content>
+        <Tabs.Content value="who" data-who className="min-h-0 grow overflow-y-auto px-[18px] py-4">
+          <Who film={film} onWord={onWord} />
         </Tabs.Content>
         <Tabs.Content
           value="words"
