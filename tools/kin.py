@@ -36,6 +36,8 @@ KNOWN = {
     "fence": "railing barrier", "wheel": "cog gear", "cart": "plough wheelbarrow trolley", "table": "counter altar bar",
 }  # fmt: skip
 """What a reader of stories would take for nearest, where the way by kinds leads elsewhere."""
+NOT_MEANT = {"smoker", "sleeper", "diner", "runner", "cab", "hopper", "cup", "guest", "line"}
+"""Words that mean something else in stories."""
 UP, DOWN, MOST, LEAST_DEPTH = 1.0, 2.2, 3.4, 8
 
 
@@ -74,7 +76,7 @@ def main(folder: Path) -> None:
         if drawing in PROPS and word not in PROPS:
             found[drawing].append(word)
     for word in senses:
-        if word in by_hand or not re.fullmatch(r"[a-z][a-z-]+", word) or word in PROPS or word in ANIMALS:
+        if word in by_hand or word in NOT_MEANT or not re.fullmatch(r"[a-z][a-z-]+", word) or word in PROPS or word in ANIMALS:
             continue
         node = seen(word)
         best = (MOST, "")

@@ -19,8 +19,8 @@ Sort = Literal[
     "time",
 ]
 SORTS: tuple[Sort, ...] = get_args(Sort)
-TOUCHED: frozenset[Sort] = frozenset({"thing", "garment", "food", "plant"})
-"""What can be held, worn, given, put down."""
+TOUCHED: frozenset[Sort] = frozenset({"thing", "food", "plant"})
+"""What can be held, given, put down, and looked at by itself."""
 _SOMEBODY = ("woman", "man", "keeper", "maker", "master", "mistress", "monger", "wright", "smith")
 
 

@@ -110,6 +110,8 @@ class Cast:
     def draw(self) -> list[dict[str, object]]:
         afloat = self.place == "sea" or ("boat" in self.r.props and self.s.near_water and self.place != "jetty") or (
             "boat" in self.r.props and self.r.figures and any(f.pose == "row" for f in self.r.figures))
+        if self.r.near and not self.r.figures and not self.r.animals:
+            afloat = False
         if afloat and self.r.framing in ("extreme wide", "wide", "medium"):
             self._in_boat()
         else:
@@ -318,6 +320,8 @@ class Cast:
                 draw_prop(self.pen, "table", x, y, base * 0.7)
                 draw_prop(self.pen, "lantern", x, y - base * 0.55, base * 0.6, lit=not self.r.dark_lamp)
                 continue
+            if prop in self.r.many and peopled and not big:
+                base *= 0.6
             self._shadow(x, y, base * 0.6)
             draw_prop(self.pen, prop, x, y, base, lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
 

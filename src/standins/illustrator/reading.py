@@ -120,6 +120,7 @@ def read_prompt(prompt: str) -> Reading:
         out.near = True
         used |= {"near", "alone"}
     _deeds(rest, out, used)
+    rest = rest.replace("harbour with boats", "harbour")
     _kin(rest, out, used)
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
@@ -241,10 +242,14 @@ def _coat(after: str) -> tuple[RGB | None, set[str]]:
 
 def _deeds(text: str, out: Reading, used: set[str]) -> None:
     """Animals, props, poses and expressions; a deed belongs to the figure named last before it."""
+    called = {part for f in out.figures for part in f.name.split(" ") if part not in v.ANIMALS and part not in v.PROPS}
+    """Somebody called Fell does not fall."""
     names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name
              for m in re.finditer(rf"\b{re.escape(f.name.split(' ')[0])}\b", text)]
     for match in re.finditer(r"[a-z][a-z'-]*", text):
         word = match.group()
+        if word in called:
+            continue
         before = [pair for pair in names if pair[0] <= match.start()]
         owner = out.figures[max(before)[1] if before else 0] if out.figures else None
         if _denied(text, match) and (word in v.ANIMALS or word in v.PROPS):
@@ -280,7 +285,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     if out.place in v.INDOORS:
         out.props = [p for p in out.props if p != "window"]
     hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
-    in_hand = re.search(r"\b(?:with|holds?|carr(?:y|ies)) (?:an?|the|his|her) (?:[a-z-]+ ){0,2}?([a-z-]+) (?:in|under|on|over) (?:his|her) (?:hands?|arms?|shoulders?|lap|back)\b", text)
+    in_hand = re.search(r"\b(?:with|has|holds?|carr(?:y|ies)) (?:an?|the|his|her) (?:[a-z-]+ ){0,2}?([a-z-]+) (?:in|under|on|over) (?:his|her) (?:hands?|arms?|shoulders?|lap|back)\b", text)
     if in_hand and out.figures and v.PROPS.get(known(in_hand.group(1), v.PROPS) or "") in hands:
         first = out.figures[0]
         first.pose = first.pose if first.pose in ("raise", "point", "sit", "walk") else "hold"

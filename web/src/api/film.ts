@@ -139,7 +139,6 @@ export function useChange(film: string) {
     },
     mutationFn: async (command: Command) => {
       const seen = client.getQueryData<Film>(keys.film(film));
-      if (waiting.has("read")) void client.invalidateQueries({ queryKey: ["meant", film] });
       const known = client.getQueryData<Film>(keys.answered(film)) ?? seen;
       const delta = unwrap<Delta>(
         await api.POST("/api/films/{film}/changes", {
@@ -323,6 +322,7 @@ export function useEvents(film: string) {
         void client.invalidateQueries({ queryKey: keys.runs(film) });
         void client.invalidateQueries({ queryKey: keys.spending(film) });
       }
+      if (waiting.has("read")) void client.invalidateQueries({ queryKey: ["meant", film] });
       const known = client.getQueryData<Film>(keys.film(film))?.revision ?? 0;
       // A run also makes lines, sounds and mixes, which are part of the film.
       if (revision > known || [...waiting].some((what) => what !== "changed"))

@@ -91,10 +91,9 @@ def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         return list(figures)
     # What stands near a name is a weak sign of its sex; a title or a word of kin is a sure one.
     found = [f if f.sure or f.kind != "person" else replace(f, pronoun=None) for f in figures]
-    for _ in range(2):  # who is known the first time round makes clear who another is
-        told = pronouns_told(script, parses, _known_figures(found))
-        if not told:
-            break
+    # Who is known the first time round makes clear who another is.
+    for own in (True, False, False):
+        told = pronouns_told(script, parses, _known_figures(found), own)
         found = [replace(f, pronoun=told[i]) if i in told else f for i, f in enumerate(found, 1)]
     return [
         f if f.pronoun else replace(f, pronoun=before.pronoun)

@@ -139,6 +139,8 @@ class _Carried:
     why_time: str = _NOTHING
     why_weather: str = _NOTHING
     why_place: str = _NOTHING
+    glimpse: bool = False
+    """Whether the place is seen for a moment only: the scene stays where it was."""
 
 
 class SceneMemory:
@@ -297,7 +299,7 @@ class _SceneReader:
             words = self.script.words[first:end]
             bare = [w.bare.lower() for w in words]
             told = told_in(self.story, words)
-            place_before = carried.place
+            before, place_before = carried, carried.place
             carried = self._told(words, told, carried)
             speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
             if told is None:
@@ -365,6 +367,10 @@ class _SceneReader:
                 there=people,
             )
             out.append(facts)
+            if carried.glimpse:
+                carried = replace(
+                    carried, place=before.place, why_place=before.why_place, glimpse=False
+                )
         for at, facts in self._with_ideas(moments, out, shots).items():
             out[at] = facts
         return [
@@ -426,7 +432,8 @@ class _SceneReader:
         arrival = told.arrival(comes_only=carried.why_place == _BY_HEADING)
         if arrival is not None:
             place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
-            carried = replace(carried, place=place, why_place=f"“{arrival.phrase}”")
+            why = f"“{arrival.phrase}”"
+            carried = replace(carried, place=place, why_place=why, glimpse=not arrival.stays)
         return carried
 
 

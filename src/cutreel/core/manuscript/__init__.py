@@ -1,7 +1,7 @@
 """Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same
 through edits."""
 
-from .callings import KIN, ROLES, Figure, Pronoun, pronoun_of
+from .callings import KIN, ROLES, SPECIES, Figure, Pronoun, pronoun_of
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
@@ -16,7 +16,8 @@ from .title import Titled, first_words, titled
 
 # fmt: off
 __all__ = [
-    "KIN", "ROLES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note", "Pronoun",
+    "KIN", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
+    "Pronoun",
     "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
     "ids_of", "people_named", "places_of", "pronoun_of", "put_beside", "read", "reading_ease", "runs_of", "strip_marks",
     "syllables",

@@ -28,7 +28,9 @@ SPECIES = {a: a for a in ANIMALS} | {
     "kitten": "cat", "tomcat": "cat", "mare": "horse", "pony": "horse", "stallion": "horse",
     "foal": "horse", "raven": "crow", "jackdaw": "crow", "lamb": "sheep", "ewe": "sheep",
     "hare": "rabbit", "gander": "goose", "rooster": "hen", "cockerel": "hen", "calf": "cow",
-    "mule": "donkey",
+    "mule": "donkey", "vixen": "fox", "cub": "bear", "stag": "deer", "doe": "deer", "fawn": "deer", "ram": "sheep",
+    "bull": "cow", "ox": "cow", "parrot": "bird", "sparrow": "bird", "robin": "bird",
+    "eagle": "bird", "hawk": "bird", "wolfhound": "dog",
 }
 """What an animal is that is called so."""
 KIN: dict[str, Pronoun | None] = {
@@ -54,6 +56,8 @@ NOT_NAMES |= {
     "seven", "eight", "nine", "ten", "eleven", "twelve", "twenty", "thirty", "forty", "fifty", "sixty", "seventy",
     "eighty",
     "ninety", "hundred", "thousand", "both", "another", "everyone", "someone", "none", "most", "many", "few", "several",
+    "far", "inside", "outside", "together", "later", "soon", "suddenly", "everything", "anything", "slowly", "perhaps",
+    "maybe", "again", "away", "down", "up", "out", "back", "yet", "neither", "beside", "beyond", "near", "next",
     "behind", "after", "before", "above", "below", "under", "over", "through", "until", "since", "while", "because",
 }
 # fmt: on

@@ -11,6 +11,8 @@ from collections import Counter, defaultdict
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
+from cutreel.core.nouns import sort_of
+
 from .callings import KIN, NOT_NAMES, SPECIES, Figure, Pronoun
 from .roles import as_one, roles_in
 from .sentences import SPEECH_VERBS, sentence_ends
@@ -51,7 +53,9 @@ _PLACE_NOUNS = {
     "street", "road", "avenue", "alley", "square", "harbour", "harbor", "bay", "island", "isle",
     "islands", "river", "ocean", "sea", "beach", "coast", "valley", "mountain", "mountains",
     "forest", "station", "school", "museum", "library", "hotel", "inn", "cathedral", "abbey",
-    "market", "quay", "pier", "lighthouse", "village", "city", "desert", "canyon",
+    "market", "quay", "pier", "lighthouse", "village", "city", "desert", "canyon", "strait",
+    "channel", "gulf", "cape", "pass", "ridge", "peak", "creek", "brook", "falls", "plain", "moor",
+    "heath", "county", "peninsula", "sound",
 }
 """What a name ends in that is the name of a place whoever walks there."""
 _PLACE_OR_SURNAME = {
@@ -161,7 +165,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
             )
         )
         else f
-        for f in _merge(names, runs, placed, speaks, pronouns)
+        for f in _merge(names, runs, placed, speaks, pronouns, tally.kin)
     ]
     return tuple(
         sorted(as_one(body, figures, roles_in(body, figures)), key=lambda f: (-f.count, f.name))
@@ -234,6 +238,7 @@ def _merge(
     placed: Counter[str],
     speaks: Counter[str],
     pronouns: dict[str, Counter[str]],
+    kin: Counter[str],
 ) -> list[Figure]:
     full: dict[str, list[str]] = {}
     holding: dict[str, list[str]] = defaultdict(list)
@@ -260,7 +265,9 @@ def _merge(
         elif title in _SHE_TITLES or tally["she"] > tally["he"]:
             pronoun = "she"
         last = _bare(name.split(" ")[-1]) if " " in name and title not in TITLES else ""
-        named_so = last in _PLACE_NOUNS or (last in _PLACE_OR_SURNAME and not pronoun)
+        named_so = last in _PLACE_NOUNS or (
+            not pronoun and (last in _PLACE_OR_SURNAME or sort_of(last) == "place")
+        )
         place = not spoken and (named_so or sum(placed[n] for n in group) * 2 >= count)
         why = f"named {count} times" + (f", speaks {spoken} times" if spoken else "")
         if place:
@@ -273,7 +280,7 @@ def _merge(
                 None if place else pronoun,
                 count,
                 why,
-                sure=title in _HE_TITLES | _SHE_TITLES or abs(tally["he"] - tally["she"]) >= SURE,
+                sure=title in _HE_TITLES | _SHE_TITLES or any(kin[n] for n in group),
             )
         )
     return figures

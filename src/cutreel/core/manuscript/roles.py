@@ -38,6 +38,8 @@ _ROLE = re.compile(
 )
 _SHE_BEHIND = re.compile(r"\b(?:[Ss]he|[Hh]er)\b")
 _HE_BEHIND = re.compile(r"\b(?:[Hh]e|[Hh]is|[Hh]im)\b")
+_THEN = re.compile(r"^[^.!?]*[.!?]”?\s+(?:She|He)\b")
+"""The next sentence goes on with them."""
 FOLLOWED = 220
 """Characters within which "she" behind "a woman" makes her somebody who stays."""
 _NO_ROLE = {
@@ -124,8 +126,10 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
     if (tally.known and (tally.new or tally.kin)) or tally.kin > 1:
         return True
     pronoun = pronoun_of(noun)
-    if kind != "person" or pronoun is None:
+    if kind != "person":
         return False
+    if pronoun is None:
+        return any(_THEN.search(body[at : at + FOLLOWED]) for at in tally.at)
     behind = _SHE_BEHIND if pronoun == "she" else _HE_BEHIND
     others = [re.escape(f.name.split(" ")[0]) for f in named if f.pronoun == pronoun]
     for at in tally.at:
@@ -151,7 +155,7 @@ def _role(noun: str, kind: str, tally: _RoleTally) -> Figure:
     )
 
 
-_GENERIC = {"woman", "man", "boy", "girl", "child", "lady", "gentleman", "inspector"}
+_GENERIC = {"woman", "man", "lady", "gentleman"}
 NEAR_NAME = 1_500
 """Characters before "the woman" in which a woman with a name must stand to be her."""
 

@@ -24,7 +24,7 @@ _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
 _KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
 _HOW = "(?:(?:old|young|little|big|other|poor) )?"
 _SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_KIN}|{_NAME}"
-_WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|{_SOMEBODY})"
+_WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
@@ -117,8 +117,8 @@ def attribute(
     return pieces
 
 
-Evidence = tuple[str, str]
-"""A speaker, and what in the text says so."""
+Evidence = tuple[str | None, str]
+"""A speaker (None: whoever tells the story), and what in the text says so."""
 
 
 class _Paragraph:
@@ -138,7 +138,8 @@ class _Paragraph:
         """Who speaks quotation `i`; those before it have been told."""
         found = self._tag(i) or (self._goes_on(i) if i else self._opens())
         self.said.append(found)
-        self.voices.add(found[0])
+        if found[0] is not None:
+            self.voices.add(found[0])
         return found
 
     def _before(self, i: int) -> str:
@@ -156,6 +157,8 @@ class _Paragraph:
         closed = self.body[start:end].rstrip('”"»')[-1:] == "."
         matches = [] if closed else [_AFTER_VERB.match(after), _AFTER_NAME.match(after)]
         for match in (*matches, _BEFORE.search(before)):
+            if match and match.group("who") == "I":
+                return None, "who tells the story speaks"  # by the narrator's voice
             name = self._named(match.group("who"), i) if match else None
             if match and name:
                 return name, f"by “{match.group().strip(' ,:')}”"
@@ -224,6 +227,8 @@ class _Paragraph:
         if not found:
             return None
         who = found.group("who")
+        if who.split(" ")[0].lower() in NOT_NAMES - {"the"} and not _OF_KIN.match(who.lower()):
+            return None
         if _OF_KIN.match(who.lower()):
             return self._named(who, 0)
         if who.lower().startswith("the "):
@@ -280,7 +285,9 @@ class _Paragraph:
         for name in self.memory:
             if self._pronoun_of(name) == pronoun:
                 return name
-        sure = [f.name for f in self.people if f.pronoun == pronoun and f.kind == "person"]
+        sure = [
+            f.name for f in self.people if f.pronoun == pronoun and f.kind in ("person", "animal")
+        ]
         if len(sure) == 1:
             return sure[0]
         behind = range(i, min(i + NEAR, len(self.spans)))

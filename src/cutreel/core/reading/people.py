@@ -12,7 +12,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from typing import Literal, NamedTuple
 
-from cutreel.core.manuscript import KIN, Pronoun, pronoun_of
+from cutreel.core.manuscript import KIN, SPECIES, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import OBJECT, SUBJECT, clause_of, compared, subjects, unreal
@@ -32,6 +32,7 @@ _SINGULAR: dict[str, Pronoun] = {
     "he": "he", "him": "he", "his": "he", "himself": "he",
     "she": "she", "her": "she", "hers": "she", "herself": "she",
 }
+_AWAY = frozenset({"gone", "away", "missing", "absent", "nowhere", "dead"})
 _CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
 """Who had come is here now."""
 _CHILDREN = frozenset({"daughter", "son", "child"})
@@ -50,6 +51,7 @@ _THEM = frozenset({"they", "them", "their", "theirs", "themselves", "both"})
 _US = frozenset({"we", "us", "our", "ours", "ourselves"})
 _ME = frozenset({"i", "me", "my", "mine", "myself"})
 _CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby"})
+_ANY_ONE = frozenset({"animal", "bird", "creature", "beast", "stranger", "figure", "fellow"})
 _GROWN = frozenset({"man", "woman", "lady", "gentleman", "widow"})
 # fmt: on
 
@@ -76,7 +78,7 @@ class Mention(NamedTuple):
     why: str
     sure: float
     own: bool = False
-    """Whether it is a word such as "his" that goes back to the subject of its own clause."""
+    """Whether it goes back to the subject of its own clause by what only they can have: "put her hand on the door"."""
 
 
 class Focus(NamedTuple):
@@ -272,7 +274,11 @@ class _Paragraph:
             return
         seen, weak = self._there(i)
         self.taken[i] = tuple(people)
-        own = self.tokens[i].dep == "poss" and self._own_subject(i) == people[0]
+        own = (
+            self.tokens[i].dep == "poss"
+            and sort_of(self.tokens[self.tokens[i].head].lemma) in {"body", "garment"}
+            and self._own_subject(i) == people[0]
+        )
         self.now.out.append(Mention(*span, tuple(people), seen, weak, why, round(sure, 2), own))
         if self.says[i] is None:
             dep = self.tokens[i].dep
@@ -323,6 +329,8 @@ class _Paragraph:
         if why == "denied" or self._by_nobody(verb):
             here = token.dep in SUBJECT and self.tokens[verb].lemma != "be"
             return here, token.dep in SUBJECT
+        if self.tokens[verb].lemma == "be" and token.dep in SUBJECT and self._is_away(verb):
+            return False, False
         if why == "remembered" and token.dep in SUBJECT and self.tokens[verb].lemma in _CAME:
             return True, True
         if why:
@@ -332,6 +340,10 @@ class _Paragraph:
         if self.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
             return False, True
         return True, True
+
+    def _is_away(self, verb: int) -> bool:
+        """ "In the morning he was gone"."""
+        return any(self.tokens[c].text.lower() in _AWAY for c in self.parsed.children[verb])
 
     def _is_of_a_thing(self, i: int) -> bool:
         """ "The window of a girl": it is hers, and she need not be there."""
@@ -350,8 +362,9 @@ class _Paragraph:
     def _in_relative(self, i: int) -> bool:
         at = i
         while self.tokens[at].head != at:
-            if self.tokens[at].dep == "relcl":
-                return True
+            token = self.tokens[at]
+            if token.dep == "relcl" and sort_of(self.tokens[token.head].lemma) != "time":
+                return True  # "one evening a man knocked" is no clause about the evening
             at = self.tokens[at].head
         return False
 
@@ -361,6 +374,8 @@ class _Paragraph:
         token = self.tokens[i]
         if call is not None:
             start, end, person, role = call
+            if role and token.dep == "poss" and not self._definite(i):
+                return False  # "a shepherd's hut" is nobody's in particular
             if role and not self._definite(i) and any(f.id == person for f in self.now.focus):
                 return False  # "a woman", when the woman is known already, is another
             if role and token.dep in {"attr", "compound"} and not self._there_was(i):
@@ -390,7 +405,7 @@ class _Paragraph:
             return self._named_behind(i)
         if self._named_behind(i):
             return True
-        kin = self._by_kin(i) if token.lemma in KIN else None
+        kin = (self._by_kin(i) or self._young_kin(i)) if token.lemma in KIN else None
         if kin is not None:
             self._note(i, [kin], f"“{self._phrase(i)}”: told before", 0.9, self._span(i))
             return True
@@ -434,6 +449,20 @@ class _Paragraph:
         back = (k.owner for k in self.now.kin if k.person == owner and k.noun in nouns)
         return next((o for o in back if self.cast.people[o].pronoun in (sex, None)), None)
 
+    def _young_kin(self, i: int) -> int | None:
+        """ "His daughter came ... the girl said": the one girl of the cast, who was not spoken of yet."""
+        noun = self.tokens[i].lemma
+        if noun not in _CHILDREN or self._owner(i) is None:
+            return None
+        sex = pronoun_of(noun)
+        fits = [
+            p
+            for p in self.cast.people.values()
+            if {"girl", "boy", "child"} & set(p.calls) and p.pronoun in (None, sex)
+        ]
+        known = {f.id for f in self.now.focus}
+        return fits[0].id if len(fits) == 1 and fits[0].id not in known else None
+
     def _named_behind(self, i: int) -> bool:
         """ "A girl called Wenna": she stands where the noun does."""
         for c in self.parsed.children[i]:
@@ -461,15 +490,9 @@ class _Paragraph:
         noun = token.lemma
         sex = pronoun_of(noun)
         animal = sort_of(noun) == "animal"
-        if noun not in _CHILD | _GROWN | {
-            "animal",
-            "bird",
-            "creature",
-            "beast",
-            "stranger",
-            "figure",
-            "fellow",
-        }:
+        if animal and (same := self._same_animal(noun)) is not None:
+            return same
+        if noun not in _CHILD | _GROWN | _ANY_ONE:
             return None
         old = any(t.lemma in {"old", "elderly", "young"} for t in below)
         for f in sorted(self.now.focus, key=lambda f: (f.age, not f.subject)):
@@ -489,6 +512,16 @@ class _Paragraph:
             if old and any(t.lemma in {"old", "elderly"} for t in below) != (p.age == "old"):
                 continue
             return f.id
+        return None
+
+    def _same_animal(self, noun: str) -> int | None:
+        """ "The fox" is the vixen, "the dog" is the terrier."""
+        kind = SPECIES.get(noun, noun)
+        for f in self.now.focus:
+            p = self.cast.people.get(f.id)
+            words = {w.lower().removeprefix("the ") for w in p.calls} if p else set()
+            if p and p.kind == "animal" and kind in {SPECIES.get(w, w) for w in words}:
+                return p.id
         return None
 
     def _group(self, i: int, sort: str | None) -> bool:
@@ -577,7 +610,9 @@ class _Paragraph:
             if p.pronoun not in (None, sex) or p.kind == "thing":
                 continue
             if p.pronoun is None:
-                score -= 1.2 if p.kind == "person" else 2.6
+                # An animal with a name is called so sooner than one without.
+                named = any(call[:1].isupper() for call in p.calls)
+                score -= 1.2 if p.kind == "person" else 0.6 if named else 2.6
                 if p.kind == "animal" and f.age > 1:
                     continue
             if f.id == own and self.tokens[i].dep == "poss":
@@ -660,6 +695,11 @@ class _Paragraph:
         if len(group) > 1 and ids & set(group):
             extra = [f.id for f in near if f.age == 0 and f.id not in group]
             self._note(i, [*group, *extra][:4], "“they”: those spoken of together", 0.75, span)
+        elif len(near) == 1 and self.tokens[i].dep in SUBJECT:
+            # Two people of a scene, one of whom has not been named for a while.
+            pair = [f.id for f in self.now.focus if f.age < MOST_AGE and self._is_person(f.id)][:2]
+            if len(pair) == 2:
+                self._note(i, pair, "“they”: the two who are there", 0.5, span)
         elif len(near) > 1:
             self._note(i, [f.id for f in near][:3], "“they”: those spoken of last", 0.6, span)
 
@@ -667,7 +707,12 @@ class _Paragraph:
         """ "It": an animal or a thing of the cast that was the last to do something."""
         for f in self.now.focus:
             p = self.cast.people.get(f.id)
-            if p is not None and p.kind != "person" and f.age <= 1 and f.subject:
+            if (
+                p is not None
+                and p.kind != "person"
+                and f.age <= 1
+                and (f.subject or p.kind == "thing")
+            ):
                 if self.tokens[i].dep in SUBJECT or self.tokens[i].dep in OBJECT:
                     other = [
                         k for k in range(i)

@@ -19,8 +19,11 @@ _TELLS: dict[str, Pronoun] = {
 }
 
 
-def pronouns_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict[int, Pronoun]:
-    """For those of the cast whose pronoun is open, the one that the text uses of them, by number."""
+def pronouns_told(
+    script: Manuscript, parses: Parses, cast: Sequence[Known], own: bool
+) -> dict[int, Pronoun]:
+    """For those of the cast whose pronoun is open, the one that the text uses of them, by number. `own`: only by words
+    that go back to the subject of their own clause ("Hanne lit the stove with her diary"), which are the surest."""
     open_ = {p.id for p in cast if p.pronoun is None and p.kind == "person"}
     if not open_ or not parses:
         return {}
@@ -30,9 +33,11 @@ def pronouns_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> 
     for number, read in story.paragraphs.items():
         for m in read.mentions:
             said = texts[number][m.start : m.end].lower()
-            word = _TELLS.get(said) or (_OWN.get(said) if m.why.startswith("“") and m.own else None)
+            word = (None if own else _TELLS.get(said)) or (
+                _OWN.get(said) if m.why.startswith("“") and m.own else None
+            )
             if word and len(m.people) == 1 and m.people[0] in open_:
-                told[m.people[0]][word] += 2 if said in _TELLS else 1
+                told[m.people[0]][word] += 1
     return {
         person: votes.most_common(1)[0][0]
         for person, votes in told.items()

@@ -48,6 +48,8 @@ class Arrival(NamedTuple):
     noun: str
     phrase: str
     comes: bool
+    stays: bool = True
+    """Whether the scene is there from now on; a place that only does something itself is seen for a moment."""
 
 
 def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
@@ -61,7 +63,8 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
             continue
         found = _there(parsed, i)
         if found is not None:
-            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found))
+            stays = token.dep not in {"nsubj", "nsubjpass"}
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found, stays))
     return tuple(out)
 
 
@@ -98,7 +101,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if token.dep == "dobj":
         return True if tokens[verb].lemma in {"reach", "enter", "cross", "climb", "visit"} else None
     if token.dep in {"nsubj", "nsubjpass"}:
-        return False if tokens[verb].lemma in _BECOMES else None
+        # A place that does something itself is looked at for a moment.
+        return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
     if token.dep != "pobj":
         return None
     chain = []
@@ -117,6 +121,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     ):
         # "drove the boy to the station": whoever is driven comes there too.
         at = tokens[at].head
+    if tokens[at].pos == "ADV":
+        at = tokens[at].head  # "went back to her hangar"
     if tokens[at].pos not in {"VERB", "AUX"}:
         # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
         return (
