@@ -131,7 +131,7 @@ class ShotFacts:
 
 @dataclass(frozen=True)
 class _Carried:
-    """What a scene takes over from the one before it, and why it is so."""
+    """What a stretch of shots takes over from the one before it, and why it is so."""
 
     time: TimeOfDay = "day"
     weather: Weather = "clear"
@@ -141,10 +141,24 @@ class _Carried:
     why_place: str = _NOTHING
     glimpse: bool = False
     """Whether the place is seen for a moment only: the scene stays where it was."""
+    last: tuple[int, ...] = ()
+    here: frozenset[int] = frozenset()
+    mood: Mood = "calm"
+    asked: bool = False
+    ideas: tuple[Idea, ...] = ()
+    begins: bool = True
+    """Who was in the shot before and in the scene so far, its mood, whether it ended with a question, the last two
+    ideas; whether the scene begins."""
+
+    def new_scene(self) -> "_Carried":
+        """The same at the head of another scene: its hour, weather and place go on, the rest begins anew."""
+        return _Carried(
+            self.time, self.weather, self.place, self.why_time, self.why_weather, self.why_place
+        )
 
 
 class SceneMemory:
-    """The scenes that were read last, by what they were read from: a scene that did not change is not read again.
+    """The stretches that were read last, by what they were read from: one that did not change is not read again.
     What is read is the same with it as without."""
 
     def __init__(self) -> None:
@@ -206,23 +220,35 @@ def facts_of_shots(
     bounds = list(pairwise([*opens, len(script.words)]))
     out: list[ShotFacts] = []
     carried = _Carried()
-    for first, stop in _scene_runs(script, bounds):
+    scene = -1
+    for first, stop in _stretches(script, bounds):
         shots = _Shots(bounds[first:stop], overrides[first:stop], turns[first:stop])
-        hand = (for_scenes or {}).get(reader.scene_of(shots))
+        if reader.scene_of(shots) != scene:
+            scene, carried = reader.scene_of(shots), carried.new_scene()
+        hand = (for_scenes or {}).get(scene)
         key = reader.key(shots, hand, carried, first == 0, memory)
         facts, carried = memory.facts(key, partial(reader.read, shots, hand, carried, first == 0))
         out += facts
     return out
 
 
-def _scene_runs(script: Manuscript, bounds: Sequence[tuple[int, int]]) -> Iterator[tuple[int, int]]:
-    """Runs of shots of one scene, as indices; a shot without words is of the scene before it."""
-    begin, scene = 0, -1
+STRETCH = 8
+"""Paragraphs that are read as one: a change makes so much be read again, and no more."""
+
+
+def _stretches(script: Manuscript, bounds: Sequence[tuple[int, int]]) -> Iterator[tuple[int, int]]:
+    """Runs of shots, as indices: of one scene, and parted where another eight paragraphs begin, so that they do not
+    depend on where the cut marks are. A shot without words is of the run before it."""
+    begin, where = 0, (-1, -1)
     for i, (first, end) in enumerate(bounds):
-        if end > first and script.words[first].scene != scene:
+        if end == first:
+            continue
+        word = script.words[first]
+        here = (word.scene, word.paragraph // STRETCH)
+        if here != where:
             if i > begin:
                 yield begin, i
-            begin, scene = i, script.words[first].scene
+            begin, where = i, here
     if bounds:
         yield begin, len(bounds)
 
@@ -283,12 +309,10 @@ class _SceneReader:
     def read(
         self, shots: _Shots, hand: Overrides | None, carried: _Carried, opens_film: bool
     ) -> tuple[list[ShotFacts], _Carried]:
-        """The facts of a scene's shots, and what the next scene takes over."""
+        """The facts of a stretch of shots, and what the next one takes over."""
         out: list[ShotFacts] = []
-        here: set[int] = set()
-        last: tuple[int, ...] = ()
-        mood: Mood = "calm"
-        begins, asked = True, False
+        here = set(carried.here)
+        last, mood, asked, begins = carried.last, carried.mood, carried.asked, carried.begins
         moments: dict[int, Moment] = {}
         for (first, end), number in zip(shots.bounds, shots.numbers, strict=True):
             if end == first:
@@ -371,26 +395,37 @@ class _SceneReader:
                 carried = replace(
                     carried, place=before.place, why_place=before.why_place, glimpse=False
                 )
-        for at, facts in self._with_ideas(moments, out, shots).items():
-            out[at] = facts
+        chosen = self._with_ideas(moments, out, shots, carried.ideas)
+        carried = replace(
+            carried,
+            last=last,
+            here=frozenset(here),
+            mood=mood,
+            asked=asked,
+            begins=begins,
+            ideas=(*carried.ideas, *chosen)[-2:],
+        )
         return [
             _overridden(f, own, hand if end > first else None)
             for f, own, (first, end) in zip(out, shots.own, shots.bounds, strict=True)
         ], carried
 
     def _with_ideas(
-        self, moments: Mapping[int, Moment], facts: Sequence[ShotFacts], shots: _Shots
-    ) -> dict[int, ShotFacts]:
-        """The facts of the shots that were read, each with the idea that was chosen for it."""
+        self,
+        moments: Mapping[int, Moment],
+        facts: list[ShotFacts],
+        shots: _Shots,
+        before: Sequence[Idea],
+    ) -> list[Idea]:
+        """Choose an idea for each shot that was read, and lay it into its facts. Returns the ideas that were chosen."""
         ideas = [ideas_for(m, self.names) for m in moments.values()]
-        chosen = choose(ideas, [shots.own[at].idea for at in moments])
-        out = {}
+        chosen = choose(ideas, [shots.own[at].idea for at in moments], before)
         for at, idea, among in zip(moments, chosen, ideas, strict=True):
             was = facts[at]
             why = was.why | {"framing": idea.why, "action": idea.why}
             if len(idea.people) < len(was.people):
                 why["people"] = f"{idea.why}; {was.why['people']}"
-            out[at] = replace(
+            facts[at] = replace(
                 was,
                 framing=idea.size,
                 people=idea.people,
@@ -400,7 +435,7 @@ class _SceneReader:
                 ideas=among,
                 things=things_in(moments[at].told),
             )
-        return out
+        return chosen
 
     def _headed(self, scene: int, carried: _Carried) -> _Carried:
         """What the scene's heading says."""

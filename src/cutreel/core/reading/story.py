@@ -36,6 +36,7 @@ class StoryMemory:
 
     def __init__(self) -> None:
         self.known: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
+        self.cast: tuple[Known, ...] = ()
 
 
 NOTHING = Story({}, {})
@@ -66,6 +67,8 @@ def read_story(
         return NOTHING
     memory = memory or StoryMemory()
     known = Cast(cast)
+    if memory.cast != known.key:
+        memory.cast, memory.known = known.key, {}
     who = {call.lower(): p.id for p in reversed(cast) for call in p.calls}
     now: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
     carried, scene = Carried(), -1
@@ -82,7 +85,7 @@ def read_story(
             continue
         spoken = tuple(Spoken(a - start, b - start, who) for a, b, who in spoken_by.get(number, ()))
         said = tuple((a - start, p) for a, p in answered if start <= a < start + len(text))
-        key = (id(parsed), text, spoken, known.key, carried, said)
+        key = (id(parsed), text, spoken, carried, said)
         read = memory.known.get(key)
         if read is None:
             read = _read(text, parsed, spoken, known, carried, dict(said))
