@@ -145,10 +145,9 @@ class _Carried:
     here: frozenset[int] = frozenset()
     mood: Mood = "calm"
     asked: bool = False
-    ideas: tuple[Idea, ...] = ()
     begins: bool = True
-    """Who was in the shot before and in the scene so far, its mood, whether it ended with a question, the last two
-    ideas; whether the scene begins."""
+    """Who was in the shot before and in the scene so far, its mood, whether it ended with a question; whether the scene
+    begins. Not the ideas: a change of one would choose anew to the end of the film."""
 
     def new_scene(self) -> "_Carried":
         """The same at the head of another scene: its hour, weather and place go on, the rest begins anew."""
@@ -395,15 +394,9 @@ class _SceneReader:
                 carried = replace(
                     carried, place=before.place, why_place=before.why_place, glimpse=False
                 )
-        chosen = self._with_ideas(moments, out, shots, carried.ideas)
+        self._with_ideas(moments, out, shots)
         carried = replace(
-            carried,
-            last=last,
-            here=frozenset(here),
-            mood=mood,
-            asked=asked,
-            begins=begins,
-            ideas=(*carried.ideas, *chosen)[-2:],
+            carried, last=last, here=frozenset(here), mood=mood, asked=asked, begins=begins
         )
         return [
             _overridden(f, own, hand if end > first else None)
@@ -411,15 +404,11 @@ class _SceneReader:
         ], carried
 
     def _with_ideas(
-        self,
-        moments: Mapping[int, Moment],
-        facts: list[ShotFacts],
-        shots: _Shots,
-        before: Sequence[Idea],
-    ) -> list[Idea]:
-        """Choose an idea for each shot that was read, and lay it into its facts. Returns the ideas that were chosen."""
+        self, moments: Mapping[int, Moment], facts: list[ShotFacts], shots: _Shots
+    ) -> None:
+        """Choose an idea for each shot that was read, and lay it into its facts."""
         ideas = [ideas_for(m, self.names) for m in moments.values()]
-        chosen = choose(ideas, [shots.own[at].idea for at in moments], before)
+        chosen = choose(ideas, [shots.own[at].idea for at in moments])
         for at, idea, among in zip(moments, chosen, ideas, strict=True):
             was = facts[at]
             why = was.why | {"framing": idea.why, "action": idea.why}
@@ -435,7 +424,6 @@ class _SceneReader:
                 ideas=among,
                 things=things_in(moments[at].told),
             )
-        return chosen
 
     def _headed(self, scene: int, carried: _Carried) -> _Carried:
         """What the scene's heading says."""

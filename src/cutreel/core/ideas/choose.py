@@ -14,25 +14,22 @@ THIRD = 2.5
 """What the third of a sort in a row costs: more than any idea is better than another by."""
 
 
-def choose(
-    shots: Sequence[Sequence[Idea]], wanted: Sequence[IdeaSort | None], before: Sequence[Idea] = ()
-) -> list[Idea]:
-    """An idea for each shot. `wanted` are those that the maker set; `before` are the ideas of those that come
-    before, the last one last. A shot without ideas is not allowed."""
+def choose(shots: Sequence[Sequence[Idea]], wanted: Sequence[IdeaSort | None]) -> list[Idea]:
+    """An idea for each shot. `wanted` are those that the maker set; A shot without ideas is not
+    allowed."""
     if not shots:
         return []
     options = [_allowed(ideas, sort) for ideas, sort in zip(shots, wanted, strict=True)]
-    history = [None, None, *before][-2:]
     # By the last two ideas: what the best way there costs, and the two before.
     table: list[dict[tuple[int, int], tuple[float, tuple[int, int] | None]]] = []
     first: dict[tuple[int, int], tuple[float, tuple[int, int] | None]] = {}
     for j, idea in enumerate(options[0]):
-        first[(-1, j)] = (_cost(history[0], history[1], idea), None)
+        first[(-1, j)] = (_cost(None, None, idea), None)
     table.append(first)
     for n in range(1, len(options)):
         step: dict[tuple[int, int], tuple[float, tuple[int, int] | None]] = {}
         for (i, j), (cost, _) in table[-1].items():
-            two = options[n - 2][i] if i >= 0 else history[1]
+            two = options[n - 2][i] if i >= 0 else None
             one = options[n - 1][j]
             for k, idea in enumerate(options[n]):
                 total = cost + _cost(two, one, idea)

@@ -86,7 +86,7 @@ def read_story(
         spoken = tuple(Spoken(a - start, b - start, who) for a, b, who in spoken_by.get(number, ()))
         said = tuple((a - start, p) for a, p in answered if start <= a < start + len(text))
         key = (id(parsed), text, spoken, carried, said)
-        read = memory.known.get(key)
+        read = now.get(key) or memory.known.get(key)
         if read is None:
             read = _read(text, parsed, spoken, known, carried, dict(said))
         now[key] = read
