@@ -5,10 +5,8 @@ from bisect import bisect_left, bisect_right
 from pydantic import BaseModel
 
 from cutreel.core.film import ReadFilm
-from cutreel.core.reading import is_english, paragraph_texts
+from cutreel.core.reading import SURE, is_english, paragraph_texts
 
-ASKED_BELOW = 0.6
-"""What is less sure than this is asked."""
 MOST_ASKED = 40
 
 
@@ -48,7 +46,8 @@ def meant_view(film: ReadFilm) -> MeantView:
             first = bisect_right(starts, begin + m.start) - 1
             end = bisect_left(starts, begin + m.end)
             word = film.ids[end - 1]
-            ask = m.sure < ASKED_BELOW and m.seen and asked < MOST_ASKED
+            # What goes on from a guess is settled with it.
+            ask = m.sure < SURE and m.seen and "from a guess" not in m.why and asked < MOST_ASKED
             asked += ask
             out.append(
                 MentionView(

@@ -110,11 +110,10 @@ def script_file(film: str, format: str, shop: Shop) -> Response:
 
 
 @router.get("/films/{film}/meant")
-def who_is_meant(film: str, shop: Shop) -> MeantView:
+def who_is_meant(film: str, films: Films) -> MeantView:
     """Whom every name, pronoun and "the old woman" of the manuscript means, with how sure that is; what is not very
     sure is asked."""
-    found = shop.assembled(film).read
-    return meant_view(found)
+    return meant_view(films.now(film).film.read)
 
 
 @router.post("/films/{film}/find")

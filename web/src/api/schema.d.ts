@@ -2584,8 +2584,8 @@ export interface components {
         };
         /**
          * MentionView
-         * @description Words `first` up to `end` (indices) mean `people`. `word` is the number of the last of them, by which the maker may
-         *     say another; `asked`: it is not sure enough to be left unsaid.
+         * @description Words `first` up to `end` (indices) mean `people`. `word` is the number of the last of them, by
+         *     which the maker may say another; `asked`: it is not sure enough to be left unsaid.
          */
         MentionView: {
             /** First */

@@ -15,7 +15,7 @@ from cutreel.core.manuscript import (
     strip_marks,
     words_text,
 )
-from cutreel.core.reading import TELLER, Known, Parses, pronouns_told, read_story
+from cutreel.core.reading import TELLER, Known, Parses, names_acting, pronouns_told, read_story
 
 from .company import age_of
 from .described import Described, described_in, number_in
@@ -70,6 +70,12 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
     """People, animals and things that speak, most mentioned first, and whoever tells it; at most 25."""
     figures = [f for f in people_named(script.text) if f.kind != "place"]
     known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
+    if parses:
+        places = {f.name for f in people_named(script.text) if f.kind == "place"}
+        parts = {part for name in (*known, *places) for part in name.split(" ")}
+        new = names_acting(script, parses, parts)
+        figures += new
+        known |= {f.name for f in new}
     figures += [
         Figure(s, (), "person", None, 1, "speaks")
         for s in script.speakers

@@ -168,7 +168,9 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
         size: Size = "extreme wide" if moment.opens_film else "wide"
         why = "a new place is shown wide first"
         done = _doing(moment, names) if moment.present else ""
-        return [Idea("place", size, moment.present, done or action, why, 2.6)]
+        # Where nobody and nothing is told of, an empty place tells nothing either.
+        strength = 2.6 if done or action or moment.present or moment.told.arrivals else 1.0
+        return [Idea("place", size, moment.present, done or action, why, strength)]
     seen = ", ".join(dict.fromkeys(s.phrase for s in moment.told.sights[:2]))
     if moment.present:
         return [Idea("place", "wide", moment.present, _doing(moment, names), "where they are", 0.9)]
@@ -199,4 +201,4 @@ def _sign(moment: Moment) -> list[Idea]:
     else:
         phrase = moment.told.sights[0].phrase
         action, why = f"{phrase}, alone", f"“{phrase}” stands for it"
-    return [Idea("sign", "medium", (), action, f"nothing else is to be seen: {why}", 1.2)]
+    return [Idea("sign", "close", (), action, f"nothing else is to be seen: {why}", 1.3)]

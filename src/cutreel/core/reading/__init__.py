@@ -6,17 +6,20 @@ from .clauses import SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
 from .language import is_english
+from .names import names_acting
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
-from .people import TELLER, Known, Mention
+from .people import SURE, TELLER, Known, Mention
 from .sexes import pronouns_told
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .where import Arrival
 
 # fmt: off
 __all__ = [
-    "NOTHING", "SPEECH", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph", "Sight",
+    "NOTHING", "SPEECH", "SURE", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph",
+    "Sight",
     "Sort", "Story",
-    "StoryMemory", "Token", "is_english", "packed", "paragraph_texts", "parse", "parse_key", "parse_packed",
+    "StoryMemory", "Token", "is_english",
+    "names_acting", "packed", "paragraph_texts", "parse", "parse_key", "parse_packed",
     "pronouns_told",
     "read_story",
     "sort_of", "unpacked",

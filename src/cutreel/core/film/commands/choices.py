@@ -13,7 +13,7 @@ from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
 Settable = Literal[
-    "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "seed",
+    "idea", "framing", "angle", "place", "time", "weather", "mood", "people", "action", "prompt", "seed",
     "move", "motion",
     "sound", "direction",
 ]  # fmt: skip

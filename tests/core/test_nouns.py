@@ -1,0 +1,19 @@
+"""What nouns name. Source: WordNet 3.0, by the commonest sense; exceptions by hand."""
+
+import pytest
+
+from cutreel.core.nouns import sort_of
+
+
+@pytest.mark.parametrize(
+    ("noun", "sort"),
+    [
+        ("uncle", "person"), ("stonemason", "person"), ("ferrywoman", "person"), ("lighthouse-keeper", "person"),
+        ("giant", "person"), ("heron", "animal"), ("otter", "animal"), ("oak", "plant"), ("harbour", "place"),
+        ("kitchen", "place"), ("market", "place"), ("lamp", "thing"), ("letter", "thing"), ("shoulder", "body"),
+        ("cardigan", "garment"), ("soup", "food"), ("storm", "weather"), ("evening", "time"), ("silence", None),
+        ("idea", None), ("xyzzy", None),
+    ],
+)  # fmt: skip
+def test_a_noun_names_what_a_reader_takes_it_for(noun: str, sort: str | None) -> None:
+    assert sort_of(noun) == sort

@@ -1,0 +1,102 @@
+"""The illustrator keeps its word: deeds in the present, things by their kin, several of them, a thing that fills the frame."""
+
+import pytest
+
+from standins.illustrator import cast
+from standins.illustrator.compose import draw
+from standins.illustrator.kin import bases, kin_of, known
+from standins.illustrator.reading import read_prompt
+from standins.illustrator.vocabulary import ANIMALS, POSES, PROPS
+
+WHO = "Ada (woman, red hair, green coat)"
+
+
+def posed(deed: str) -> str:
+    return read_prompt(f"Medium shot. {WHO}. Ada {deed}. a meadow. day").figures[0].pose
+
+
+@pytest.mark.parametrize(
+    ("deed", "pose"),
+    [
+        ("walks to the harbour", "walk"), ("carries a bucket", "hold"), ("kneels beside a ladder", "kneel"),
+        ("points at her boots", "point"), ("climbs the mast", "climb"), ("opens the door", "reach"),
+        ("throws a stone", "throw"), ("hides behind a rock", "crouch"), ("sleeps in the hay", "lie"),
+        ("rows the boat", "row"), ("hangs up her hat", "raise"), ("waits", "sit"), ("dances", "dance"),
+        ("drags a sack", "pull"), ("shoves the cart", "push"), ("ponders", "think"), ("runs", "run"),
+    ],
+)  # fmt: skip
+def test_a_deed_in_the_present_is_a_pose(deed: str, pose: str) -> None:
+    assert posed(deed) == pose
+
+
+def test_sixty_verbs_have_poses() -> None:
+    """Counted by their base: a form in -s for each."""
+    assert len({w for w in POSES if w.endswith("s") and not w.endswith("ss")}) >= 60
+
+
+@pytest.mark.parametrize(
+    ("noun", "drawn"),
+    [
+        ("skiff", "boat"), ("tankard", "cup"), ("terrier", "dog"), ("lorry", "cart"), ("diary", "book"),
+        ("envelope", "letter"), ("goblet", "cup"), ("daisies", "flower"), ("loaves", "bread"),
+    ],
+)  # fmt: skip
+def test_a_noun_without_a_drawing_is_drawn_as_its_nearest_kin(noun: str, drawn: str) -> None:
+    word = known(noun, PROPS) or known(noun, ANIMALS) or kin_of(noun)
+    assert word is not None
+    assert (PROPS.get(word) or ANIMALS.get(word)) == (PROPS.get(drawn) or ANIMALS[drawn])
+
+
+def test_all_kin_can_be_drawn() -> None:
+    from standins.illustrator.kin import _kin
+
+    assert len(_kin()) > 2000
+    assert {w for w in _kin().values() if w not in PROPS and w not in ANIMALS} == set()
+
+
+def test_forms_of_a_word_are_found_by_their_base() -> None:
+    assert "knife" in set(bases("knives")) and "berry" in set(bases("berries"))
+    assert known("lanterns", PROPS) == "lantern" and known("glass", {"glas"}) is None
+
+
+def test_somebody_called_fell_does_not_fall() -> None:
+    said = "Medium shot. Josiah Fell (old man, grey hair). Josiah Fell stands in the street. a town street. day"
+    assert read_prompt(said).figures[0].pose == "stand"
+
+
+def test_what_is_carried_is_in_the_hand() -> None:
+    said = f"Medium shot. {WHO}. Ada walks down with a lantern in her hand. a street. night"
+    figure = read_prompt(said).figures[0]
+    assert (figure.pose, figure.holds) == ("walk", "lantern")
+
+
+def test_several_of_a_thing_are_several() -> None:
+    one, many = (
+        read_prompt(f"Wide shot. {w}. a town street. day") for w in ("a lamp", "forty lamps")
+    )
+    assert one.many == set() and many.many == {"lamp"}
+    few, lots = (
+        sum(len(svg) for svg, _ in draw(f"Wide shot. {w}. a meadow. day, clear", 5, 16 / 9).layers)
+        for w in ("a barrel", "three barrels")
+    )
+    assert lots > few
+
+
+def test_a_thing_that_is_the_idea_fills_the_frame(monkeypatch: pytest.MonkeyPatch) -> None:
+    sizes: list[float] = []
+
+    def draw_prop(pen: object, kind: str, x: float, y: float, size: float, **how: object) -> None:
+        if kind == "key":
+            sizes.append(size)
+
+    monkeypatch.setattr(cast, "draw_prop", draw_prop)
+    for said in ("Wide shot. the key", "Extreme close-up. the key, near"):
+        draw(f"{said}. a meadow. day, clear", 5, 16 / 9)
+    far, near = sizes
+    assert near > 2 * far and near > 400, "of a page that is 1000 high"
+    assert read_prompt("Close-up. the key, near. a meadow. day").near
+    assert not read_prompt(f"Close-up. {WHO}. Ada, near. a meadow. day").near
+
+
+def test_what_is_denied_is_not_drawn_by_kin_either() -> None:
+    assert read_prompt("Wide shot. no skiff. a meadow. day").props == []
