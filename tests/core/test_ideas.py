@@ -6,7 +6,7 @@ import pytest
 
 from cutreel.core.continuity import Overrides
 from cutreel.core.film import Offered, ReadFilm, Settings, apply_command, new_film, read_film
-from cutreel.core.film.commands import CutAgain, SetShots
+from cutreel.core.film.commands import CutAgain, SetSettings, SetShots
 from cutreel.core.ideas import IDEA_SORTS, Idea, choose
 from tests.labelled import all_stories, parses_of, read_by_sentence
 
@@ -128,3 +128,29 @@ def test_whole_stories_have_a_rhythm(story) -> None:  # type: ignore[no-untyped-
     for shot in film.shots:
         offered = [i.sort for i in shot.facts.ideas]
         assert shot.facts.idea in offered
+
+
+def test_prompts_may_tell_the_words_themselves() -> None:
+    text = "Ada did not think that he would come. She lifted the lamp."
+    parses = parses_of(text)
+    document, used = new_film("x", text, Settings(), parses=parses)
+    said, _, _ = apply_command(document, SetSettings(values={"prompts": "words"}), used)
+    shots = read_film(said, Offered(600), parses=parses).shots
+    assert [s.facts.action for s in shots] == [
+        s.text.rstrip(".") + "." * s.text.endswith(".") for s in shots
+    ]
+    assert (
+        shots[0].facts.framing
+        == read_film(document, Offered(600), parses=parses).shots[0].facts.framing
+    )
+
+
+def test_where_nothing_says_where_it_is_the_same_place_in_every_shot() -> None:
+    film = film_of("Ada laughed. Tom laughed too. They danced.", 3)
+    places = {s.facts.place for s in film.shots}
+    assert len(places) == 1 and "" not in places
+    assert "nothing says where" in film.shots[0].facts.why["place"]
+    kitchen = film_of(
+        "Ada laughed. She went into the kitchen. The kitchen was cold. The kitchen was dark.", 4
+    )
+    assert {s.facts.place for s in kitchen.shots} == {"a kitchen"}

@@ -2678,7 +2678,8 @@ export interface components {
              *       "follow_reference": false,
              *       "offer": "illustrator-quick",
              *       "negative": "",
-             *       "seeds": "each"
+             *       "seeds": "each",
+             *       "prompts": "seen"
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -3904,7 +3905,8 @@ export interface components {
          *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of
          *     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
          *     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
-         *     a seed of its own or all have the film's.
+         *     a seed of its own or all have the film's; `prompts` whether they
+         *     tell what is seen, as it was read, or the words themselves.
          */
         Settings: {
             /**
@@ -3999,6 +4001,12 @@ export interface components {
              * @enum {string}
              */
             seeds: "each" | "one";
+            /**
+             * Prompts
+             * @default seen
+             * @enum {string}
+             */
+            prompts: "seen" | "words";
         };
         /**
          * ShotView

@@ -203,6 +203,7 @@ def facts_of_shots(
     numbers: Sequence[int] | None = None,
     memory: SceneMemory | None = None,
     story: Story = NOTHING,
+    verbatim: bool = False,
 ) -> list[ShotFacts]:
     """Facts for the shots that open at word indices `opens`, with what the maker set by hand laid
     over them: for a scene (`for_scenes`, by index), and over that for the shot itself.
@@ -210,11 +211,11 @@ def facts_of_shots(
     Where a rule takes turns it goes by the shots' own `numbers` (else their indices), so that a new
     shot changes no other. A shot without words (it opens where the next one does) shows what the
     shot before it shows, seen wider. Of a paragraph that `story` has read, it says who is there, what
-    happens, and where; of the others simpler rules of words do.
+    happens, and where; of the others simpler rules of words do. `verbatim`: it happens in the words themselves.
     """
     memory = memory or SceneMemory()
     memory.turn()
-    reader = _SceneReader(script, cast, places, story)
+    reader = _SceneReader(script, cast, places, story, verbatim)
     turns = numbers or range(len(opens))
     bounds = list(pairwise([*opens, len(script.words)]))
     out: list[ShotFacts] = []
@@ -256,9 +257,16 @@ class _SceneReader:
     """Reads the facts of one scene after another."""
 
     def __init__(
-        self, script: Manuscript, cast: Sequence[Person], places: Sequence[Place], story: Story
+        self,
+        script: Manuscript,
+        cast: Sequence[Person],
+        places: Sequence[Place],
+        story: Story,
+        verbatim: bool,
     ) -> None:
         self.script, self.places, self.story = script, places, story
+        self.verbatim = verbatim
+        self.somewhere = _somewhere(places) if story.paragraphs else ""
         self.names = {p.id: Called(p.name, p.kind, p.pronoun) for p in cast}
         self.who = _Who(cast)
         self.named = place_words(places)
@@ -301,7 +309,7 @@ class _SceneReader:
             (heading.title, heading.time, heading.weather) if heading else None,
             carried,
             opens_film,
-            self._of_film,
+            (self._of_film, self.verbatim, self.somewhere),
             tuple(self.story.paragraphs.get(n) for n in _paragraphs(words)),
         )
 
@@ -338,6 +346,7 @@ class _SceneReader:
                 ]
                 people, why_people = told.present(voices, last, MOST_PEOPLE)
                 action, why_action = "", ""
+            nowhere = told is not None and not carried.place
             speaks = next((s for s in speakers if s), None)
             framing, why_framing = _framing(
                 begins,
@@ -370,7 +379,7 @@ class _SceneReader:
             facts = ShotFacts(
                 framing,
                 angle,
-                carried.place,
+                self.somewhere if nowhere else carried.place,
                 carried.time,
                 usual,
                 mood,
@@ -380,7 +389,9 @@ class _SceneReader:
                 {
                     "framing": why_framing,
                     "angle": why_angle,
-                    "place": carried.why_place,
+                    "place": "nothing says where; the same for the whole film"
+                    if nowhere
+                    else carried.why_place,
                     "time": carried.why_time,
                     "weather": "as it is at this place" if at_home else carried.why_weather,
                     "mood": why_mood,
@@ -418,12 +429,15 @@ class _SceneReader:
                 was,
                 framing=idea.size,
                 people=idea.people,
-                action=idea.action,
+                action=self._words_of(shots, at) if self.verbatim else idea.action,
                 why=why,
                 idea=idea.sort,
                 ideas=among,
                 things=things_in(moments[at].told),
             )
+
+    def _words_of(self, shots: _Shots, at: int) -> str:
+        return action_of(self.script, *shots.bounds[at])
 
     def _headed(self, scene: int, carried: _Carried) -> _Carried:
         """What the scene's heading says."""
@@ -578,6 +592,15 @@ def _scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str,
     if nouns:
         return PLACE_NOUNS[nouns[-1]], "the scene's heading"
     return (before if not title else ""), "nothing says otherwise"
+
+
+OPEN_COUNTRY = "open country with low hills"
+
+
+def _somewhere(places: Sequence[Place]) -> str:
+    """Where shots are of which nothing says where: at the place that the story speaks of most. Not left open, since a
+    picture of nowhere is each time another place."""
+    return next((p.description or p.name for p in places), OPEN_COUNTRY)
 
 
 def _paragraphs(words: Sequence[Word]) -> Sequence[int]:

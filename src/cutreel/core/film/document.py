@@ -21,7 +21,8 @@ class Settings(BaseModel):
     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of
     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
-    a seed of its own or all have the film's.
+    a seed of its own or all have the film's; `prompts` whether they
+    tell what is seen, as it was read, or the words themselves.
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -43,6 +44,7 @@ class Settings(BaseModel):
     offer: str = "illustrator-quick"
     negative: str = Field("", max_length=400)
     seeds: Literal["each", "one"] = "each"
+    prompts: Literal["seen", "words"] = "seen"
 
 
 class Shot(BaseModel):

@@ -167,6 +167,7 @@ def read_film(
         [s.id for s in film.shots],
         memory.scenes,
         story,
+        film.settings.prompts == "words",
     )
     reader = _ShotReader(film, offered, memory)
     shots: list[ReadShot] = []

@@ -8,6 +8,7 @@ from typing import Literal
 
 from cutreel.core.breakdown import SCRAP_SECONDS, SCRAP_WORDS, Wish
 from cutreel.core.continuity import Person, text_place
+from cutreel.core.ideas import told_in
 from cutreel.core.manuscript import UNKNOWN, Manuscript, Word, words_text
 
 from .reading import ReadFilm, ReadShot
@@ -232,8 +233,13 @@ def _moves(film: ReadFilm, words: Sequence[Word]) -> tuple[str, str, int] | None
     for n, sentence in _sentences(script, words):
         if n and sentence[0].scene != words[0].scene:
             return script.scenes[words[0].scene].title, script.scenes[sentence[0].scene].title, n
-        told = [w.bare.lower() for w in sentence if script.lines[w.line].speaker is None]
-        found = text_place(told, named)
+        told = told_in(film.story, sentence)
+        if told is None:
+            bare = [w.bare.lower() for w in sentence if script.lines[w.line].speaker is None]
+            found = text_place(bare, named)
+        else:
+            arrival = told.arrival()
+            found = (named[arrival.noun], "") if arrival and arrival.noun in named else None
         if found and before and found[0] != before:
             return before, found[0], n
         before = found[0] if found else before

@@ -22,6 +22,7 @@ import { PromptBox } from "../PromptBox";
 import { RunControls } from "../../parts/RunControls";
 import { useBringAny } from "./DropPictures";
 import { Seeds } from "./Seeds";
+import { Telling } from "./Telling";
 
 const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
 type Scope = "shot" | "chosen" | "scene" | "missing" | "stale" | "all";
@@ -189,6 +190,7 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
         </div>
       </section>
       <Seeds film={film} />
+      <Telling film={film} />
     </div>
   );
 }
