@@ -19,13 +19,13 @@ SEEN = {"05", "06", "13", "17", "20"}
 """WordNet's files of nouns that can be seen: animals, artifacts, food, natural objects, plants."""
 GENERAL = {
     "instrument", "circle", "bar", "sign", "signal", "paper", "metre", "ruler", "earth", "picture", "money", "coin",
-    "horn", "scale", "fan", "match", "bow", "bank", "fruit", "vegetables", "treasure", "skull", "bones", "money", "tower",
+    "horn", "scale", "fan", "match", "bow", "bank", "fruit", "vegetables", "treasure", "skull", "bones", "tower",
     "window", "map", "chart", "letter", "trunk", "key", "shield", "needle", "shelf", "cage", "wellhead", "jewel", "soup",
 }  # fmt: skip
 """Drawings that stand only for their own word, or for too much."""
 KNOWN = {
     "cup": "mug tankard goblet glass beaker teacup chalice", "bowl": "stew broth dish basin", "bread": "sandwich bun roll toast",
-    "rope": "cord string chain thread net", "book": "diary album ledger scrapbook bible", 
+    "rope": "cord string chain thread net", "book": "diary album ledger scrapbook bible",
     "letter": "envelope parcel telegram scroll note card ticket postcard", "bag": "purse wallet pouch pocket backpack",
     "crystal": "bead gem jewel necklace pendant bracelet lens", "coin": "medal button penny", "staff": "whip wand pole rod spear",
     "chest": "crate coffin case casket", "barrel": "cask keg drum", "bottle": "flask vial wine beer", "tree": "oak elm",
@@ -41,77 +41,72 @@ NOT_MEANT = {"smoker", "sleeper", "diner", "runner", "cab", "hopper", "cup", "gu
 UP, DOWN, MOST, LEAST_DEPTH = 1.0, 2.2, 3.4, 8
 
 
-def main(folder: Path) -> None:
-    senses, words, file_of, above = read_wordnet(folder)
-    below: dict[str, list[str]] = defaultdict(list)
-    for node, ups in above.items():
-        for up in ups:
-            below[up].append(node)
+class Tree:
+    """WordNet's nouns: the senses of each word, and of each sense its file and what it is a kind of."""
 
-    def seen(word: str) -> str | None:
-        return next((s for s in senses.get(word, [])[:3] if file_of[s] in SEEN), None)
+    def __init__(self, folder: Path) -> None:
+        self.senses: dict[str, list[str]] = {}
+        self.file_of: dict[str, str] = {}
+        self.above: dict[str, list[str]] = {}
+        self._depth: dict[str, int] = {}
+        for line in (folder / "index.noun").read_text().splitlines():
+            if not line.startswith(" "):
+                parts = line.split()
+                self.senses[parts[0]] = parts[-int(parts[2]) :]
+        for line in (folder / "data.noun").read_text().splitlines():
+            if not line.startswith(" "):
+                self.file_of[line[:8]] = line.split()[1]
+                self.above[line[:8]] = re.findall(r" @i? (\d{8}) n ", line)
 
-    drawn: dict[str, str] = {}
-    for word in [*ANIMALS, *PROPS]:
-        node = seen(word)
-        if node and word not in GENERAL:
-            drawn.setdefault(node, word)
-    depth: dict[str, int] = {}
+    def seen(self, word: str) -> str | None:
+        """The commonest of a word's senses that can be seen."""
+        return next((s for s in self.senses.get(word, [])[:3] if self.file_of[s] in SEEN), None)
 
-    def deep(node: str) -> int:
-        if node not in depth:
-            depth[node] = 1 + min((deep(up) for up in above.get(node, [])), default=0)
-        return depth[node]
+    def depth(self, node: str) -> int:
+        if node not in self._depth:
+            ups = self.above.get(node, [])
+            self._depth[node] = 1 + min(map(self.depth, ups), default=0)
+        return self._depth[node]
 
-    near: dict[str, tuple[float, str]] = {node: (0.0, word) for node, word in drawn.items()}
-    for steps in (1,):
-        for node, (cost, word) in list(near.items()):
-            if cost == DOWN * (steps - 1):
-                for up in above.get(node, []):
-                    if up not in near or near[up][0] > cost + DOWN:
-                        near[up] = (cost + DOWN, word)
-    found: dict[str, list[str]] = defaultdict(list)
-    by_hand = {word: drawing for drawing, those in KNOWN.items() for word in those.split()}
-    for word, drawing in by_hand.items():
-        if drawing in PROPS and word not in PROPS:
-            found[drawing].append(word)
-    for word in senses:
-        if word in by_hand or word in NOT_MEANT or not re.fullmatch(r"[a-z][a-z-]+", word) or word in PROPS or word in ANIMALS:
-            continue
-        node = seen(word)
-        best = (MOST, "")
-        level, climbed = ([node] if node else []), 0.0
+    def nearest(self, word: str, near: dict[str, tuple[float, str]]) -> str:
+        """The drawing that is nearest to a word, or nothing."""
+        node = self.seen(word)
+        best, climbed = (MOST, ""), 0.0
+        level = [node] if node else []
         while level and climbed < MOST:
             for at in level:
-                if at in near and (near[at][0] == 0 or deep(at) >= LEAST_DEPTH) and climbed + near[at][0] < best[0]:
-                    best = (climbed + near[at][0], near[at][1])
-            level = [up for at in level for up in above.get(at, [])]
+                cost, drawing = near.get(at, (MOST, ""))
+                specific = cost == 0 or self.depth(at) >= LEAST_DEPTH
+                if drawing and specific and climbed + cost < best[0]:
+                    best = (climbed + cost, drawing)
+            level = [up for at in level for up in self.above.get(at, [])]
             climbed += UP
-        if best[1]:
-            found[best[1]].append(word)
+        return best[1]
+
+
+def main(folder: Path) -> None:
+    tree = Tree(folder)
+    drawn: dict[str, str] = {}
+    for word in [*ANIMALS, *PROPS]:
+        node = tree.seen(word)
+        if node and word not in GENERAL:
+            drawn.setdefault(node, word)
+    near = {node: (0.0, word) for node, word in drawn.items()}
+    for node, word in drawn.items():
+        for up in tree.above.get(node, []):
+            near.setdefault(up, (DOWN, word))
+    by_hand = {w: drawing for drawing, those in KNOWN.items() for w in those.split()}
+    found: dict[str, list[str]] = defaultdict(list)
+    for word in sorted({*tree.senses, *by_hand}):
+        if word in NOT_MEANT or word in PROPS or word in ANIMALS:
+            continue
+        drawing = by_hand.get(word) or tree.nearest(word, near)
+        if (drawing in PROPS or drawing in ANIMALS) and re.fullmatch(r"[a-z][a-z-]+", word):
+            found[drawing].append(word)
     text = "".join(f"{drawing} {' '.join(sorted(w))}\n" for drawing, w in sorted(found.items()))
     target = Path(__file__).parents[1] / "src/standins/illustrator/kin.txt.gz"
     target.write_bytes(gzip.compress(text.encode(), 9, mtime=0))
     print(sum(map(len, found.values())), "nouns,", target.stat().st_size, "bytes")
-
-
-def read_wordnet(
-    folder: Path,
-) -> tuple[dict[str, list[str]], dict[str, list[str]], dict[str, str], dict[str, list[str]]]:
-    """The senses of each noun, and of each sense its words, its file and what it is a kind of."""
-    senses, words, file_of, above = {}, {}, {}, {}
-    for line in (folder / "index.noun").read_text().splitlines():
-        if not line.startswith(" "):
-            parts = line.split()
-            senses[parts[0]] = parts[-int(parts[2]) :]
-    for line in (folder / "data.noun").read_text().splitlines():
-        if not line.startswith(" "):
-            parts = line.split()
-            count = int(parts[3], 16)
-            words[parts[0]] = parts[4 : 4 + 2 * count : 2]
-            file_of[parts[0]] = parts[1]
-            above[parts[0]] = re.findall(r" @i? (\d{8}) n ", line)
-    return senses, words, file_of, above
 
 
 if __name__ == "__main__":

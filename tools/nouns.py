@@ -41,7 +41,7 @@ KNOWN = {
     "number": "", "word": "", "name": "", "home": "place", "corner": "place", "top": "", "bottom": "", "edge": "", "front": "",
     "back": "body", "middle": "", "centre": "", "center": "", "direction": "", "somebody": "person", "one": "", "self": "",
     "look": "", "turn": "", "kind": "", "case": "thing", "light": "thing", "air": "", "weather": "weather", "ground": "thing",
-    "floor": "thing", "wall": "thing", "roof": "thing", "step": "thing", "course": "", "matter": "", "friend": "person",
+    "floor": "thing", "wall": "thing", "step": "thing", "course": "", "matter": "", "friend": "person",
     "crew": "people", "crane": "thing", "market": "place", "crown": "thing", "otter": "animal", "heron": "animal", "oak": "plant", "elm": "plant", "pine": "plant", "ash": "thing", "love": "", "dear": "", "ship": "place", "roof": "place", "park": "place", "marsh": "place", "hotel": "place", "hangar": "place", "airfield": "place", "pass": "place", "henhouse": "place", "stable": "place", "fields": "place", "ladder": "thing", "cage": "thing", "gate": "place", "cottage": "place", "hut": "place",
     "shore": "place", "yard": "place", "quay": "place", "lane": "place", "wharf": "place", "clearing": "place", "meadow": "place",
     "study": "place", "library": "place", "workshop": "place", "observatory": "place", "farm": "place", "inn": "place", "palace": "place",

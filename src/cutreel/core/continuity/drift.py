@@ -217,7 +217,7 @@ def figures_of(people: Sequence[Person], seen: SeenPicture) -> list[tuple[Person
             free.remove(found)
             pairs.append((person, found))
     nameless = [f for f in free if f.name == "person"]
-    pairs += zip([p for p in unknown if not p.is_animal], nameless, strict=False)
+    pairs += zip([p for p in unknown if p.kind not in ("animal", "thing")], nameless, strict=False)
     return pairs
 
 
