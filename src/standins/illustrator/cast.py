@@ -328,7 +328,7 @@ class Cast:
     def _filling(self, prop: str) -> None:
         """A thing that is what the picture is about, as large as the page holds: on a board, in front of its place."""
         big = prop in BIG
-        size = 300.0 if big else 480.0
+        size = 400.0 if big else 480.0
         x, y = self.width * 0.5, 820.0
         if not big:
             self.pen.box(-40, y - 14, self.width + 80, 1040 - y, WOOD, lift=0.6, spot=True)

@@ -283,7 +283,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     if out.place is None and not out.figures and set(re.findall(r"[a-z]+", text)) & v.ROOM_WORDS:
         out.place = "room"
     if out.place in v.INDOORS:
-        out.props = [p for p in out.props if p != "window"]
+        out.props = [p for p in out.props if p not in ("window", "wall")]
     hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
     in_hand = re.search(r"\b(?:with|has|holds?|carr(?:y|ies)) (?:an?|the|his|her) (?:[a-z-]+ ){0,2}?([a-z-]+) (?:in|under|on|over) (?:his|her) (?:hands?|arms?|shoulders?|lap|back)\b", text)
     if in_hand and out.figures and v.PROPS.get(known(in_hand.group(1), v.PROPS) or "") in hands:
@@ -322,7 +322,7 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
 def _count(text: str, match: re.Match[str], kind: str, out: Reading) -> None:
     """Note whether there are several of a thing: it is said so, or its word is a plural."""
     word = match.group()
-    if word.endswith("s") and not word.endswith("ss") and word not in ("scissors", "stairs"):
+    if word.endswith("s") and not word.endswith("ss") and word not in ("scissors", "stairs", "spectacles", "glasses", "wires", "stocks"):
         out.many.add(kind)
 
 

@@ -41,6 +41,16 @@ THINGS: dict[str, str] = {
     "jar": "c pale-blue -.34 0 -.36 .66 .36 .66 .34 0; c ochre -.28 .05 -.3 .46 .3 .46 .28 .05; b tan -.38 .64 .76 .15",
     "pillow": "c white -.66 .08 -.56 .5 .56 .5 .66 .08 0 0; l grey .03 -.4 .26 0 .2 .4 .26",
     "wires": "l brown .1 -1 0 -1 1.7; l brown .1 1 0 1 1.7; l brown .08 -1.2 1.5 -.8 1.5; l brown .08 .8 1.5 1.2 1.5; l black .03 -1.2 1.52 0 1.2 .8 1.52; l black .03 -.8 1.52 .1 1.28 1.2 1.52",
+    # by the way
+    "stairs": "b grey -.9 0 1.8 .24; b grey+ -.6 .24 1.5 .24; b grey -.3 .48 1.2 .24; b grey+ 0 .72 .9 .24; b grey .3 .96 .6 .24",
+    "wall": "b tan -1.2 0 2.4 1.1; l brown .03 -1.2 .36 1.2 .36; l brown .03 -1.2 .72 1.2 .72; l brown .03 -.6 0 -.6 .36; l brown .03 .4 0 .4 .36; l brown .03 -.1 .36 -.1 .72; l brown .03 .8 .36 .8 .72; l brown .03 -.7 .72 -.7 1.1; l brown .03 .3 .72 .3 1.1",
+    "lock": "l dark-grey .1 -.2 .56 -.2 .86 0 1 .2 .86 .2 .56; b gold -.34 0 .68 .6; o black 0 .36 .09; b black -.04 .14 .08 .2",
+    "feather": "c white 0 0 -.2 .4 -.12 1 .1 1.2 .24 .7 .1 .2; l grey .03 0 -.1 .04 .5 .1 1.1",
+    "aeroplane": "p mustard! -1.1 .5 -1.24 1 -.96 1 -.8 .6; c mustard -1.1 .5 -.8 .36 .8 .34 1.1 .5 .8 .62 -.8 .66; p mustard+ -.3 .5 .3 .5 .7 .2 .1 .2; l dark-grey .05 1.12 .2 1.12 .8; o dark-grey .5 .14 .14; o dark-grey -.3 .14 .14; o pale-blue .1 .64 .14",
+    "engine": "b dark-grey -.6 .1 1.2 .7; o grey -.3 .46 .22; o grey .3 .46 .22; b brick-red -.4 .8 .8 .2; l silver .08 .6 .5 .96 .5; b dark-grey! -.7 0 1.4 .12",
+    "helmet": "c grey-blue -.5 .2 -.44 .7 0 .9 .44 .7 .5 .2; b grey-blue! -.56 .14 1.12 .12; b black -.3 .3 .6 .14",
+    "glove": "c brown! -.3 .3 -.6 .6 -.48 .74 -.26 .56; c brown -.3 0 -.34 .5 -.3 .9 -.14 .94 -.1 .6 0 1 .12 .98 .12 .6 .24 .94 .34 .86 .3 .4 .28 0",
+    "spectacles": "o dark-grey -.36 .3 .3; o white -.36 .3 .23; o dark-grey .36 .3 .3; o white .36 .3 .23; l dark-grey .05 -.08 .34 .08 .34",
     # house and furniture
     "bed": "b brown -1.1 0 .12 .9; b brown 1 0 .1 .6; b cream -1 .3 2 .2; c white -.98 .46 -.9 .66 -.5 .66 -.44 .46; c brick-red -.4 .3 -.4 .56 1 .54 1 .26",
     "sofa": "c moss-green -1.1 .1 -1.1 .7 -.9 .74 -.86 .5 .86 .5 .9 .74 1.1 .7 1.1 .1; c moss-green+ -.88 .4 -.84 1 .84 1 .88 .4; b moss-green! -.86 .3 1.72 .2; b brown -.9 0 .12 .14; b brown .78 0 .12 .14",
@@ -136,7 +146,7 @@ THINGS: dict[str, str] = {
     "computer": "b dark-grey -.6 .3 1.2 .8; b pale-blue -.52 .38 1.04 .64; b dark-grey -.1 .1 .2 .2; b dark-grey -.34 0 .68 .1",
     "newspaper": "p cream -.5 0 .46 .06 .5 .8 -.46 .74; l dark-grey .07 -.36 .62 .36 .66; l grey .035 -.38 .46 0 .48; l grey .035 -.38 .36 0 .38; l grey .035 -.38 .26 0 .28; b grey .1 .2 .3 .3",
 }
-BIG_THINGS = ["wires", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
+BIG_THINGS = ["wires", "stairs", "wall", "aeroplane", "engine", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
 
 
 def draw_thing(pen: Pen, kind: str, x: float, y: float, s: float) -> None:

@@ -78,6 +78,9 @@ PROPS: dict[str, str] = {
     "hive": "beehive", "sled": "sledge", "sleigh": "sledge", "sailboat": "ship", "galleon": "ship", "locomotive": "train", "bike": "bicycle",
     "automobile": "car", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
     "wire": "wires", "cable": "wires", "honey": "jar", "jam": "jar", "dagger": "knife", "cushion": "pillow",
+    "stair": "stairs", "staircase": "stairs", "steps": "stairs", "padlock": "lock", "quill-pen": "feather", "plane": "aeroplane", "airplane": "aeroplane",
+    "biplane": "aeroplane", "motor": "engine", "mitten": "glove", "glasses": "spectacles", "spectacle": "spectacles", "coffee": "cup", "cocoa": "cup",
+    "flour": "sack", "grain": "sack", "page": "letter", "sail": "ship", "stick": "staff", "pole": "staff",
     "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
