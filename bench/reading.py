@@ -8,9 +8,9 @@ import sys
 from tests.labelled import Score, all_stories, parses_of, read_by_sentence, scores
 
 
-def main(names: list[str], show: bool) -> None:
+def main(names: list[str], show: bool, unseen: bool) -> None:
     sums: dict[tuple[str, str], Score] = {}
-    for story in all_stories():
+    for story in all_stories(unseen):
         if names and story.name not in names:
             continue
         for how, parses in (("rules", None), ("parse", parses_of(story.text))):
@@ -52,4 +52,8 @@ def told_wrong(story, film) -> None:
 
 
 if __name__ == "__main__":
-    main([a for a in sys.argv[1:] if not a.startswith("-")], "--wrong" in sys.argv)
+    main(
+        [a for a in sys.argv[1:] if not a.startswith("-")],
+        "--wrong" in sys.argv,
+        "--unseen" in sys.argv,
+    )

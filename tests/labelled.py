@@ -73,8 +73,10 @@ def labelled(path: Path) -> LabelledStory:
     return LabelledStory(path.stem, "".join(parts), cast, tuple(sentences))
 
 
-def all_stories() -> list[LabelledStory]:
-    return [labelled(path) for path in sorted(STORIES.glob("*.txt"))]
+def all_stories(unseen: bool = False) -> list[LabelledStory]:
+    """Those that were looked at while reading was improved, or those that only count."""
+    folder = STORIES / "unseen" if unseen else STORIES
+    return [labelled(path) for path in sorted(folder.glob("*.txt"))]
 
 
 def parses_of(text: str) -> Parses:

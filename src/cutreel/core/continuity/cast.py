@@ -12,10 +12,19 @@ from cutreel.core.manuscript import (
     Figure,
     Manuscript,
     people_named,
+    pronoun_of,
     strip_marks,
     words_text,
 )
-from cutreel.core.reading import TELLER, Known, Parses, names_acting, pronouns_told, read_story
+from cutreel.core.reading import (
+    TELLER,
+    Known,
+    Parses,
+    names_acting,
+    pronouns_told,
+    read_story,
+    same_told,
+)
 
 from .company import age_of
 from .described import Described, described_in, number_in
@@ -76,12 +85,9 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
         new = names_acting(script, parses, parts)
         figures += new
         known |= {f.name for f in new}
-    figures += [
-        Figure(s, (), "person", None, 1, "speaks")
-        for s in script.speakers
-        if s not in known and s != UNKNOWN
-    ]
+    figures += [_speaker(s) for s in script.speakers if s not in known and s != UNKNOWN]
     figures = _with_pronouns(script, parses or {}, figures[:24])
+    figures = _told_the_same(script, parses or {}, figures)
     story = read_story(script, parses or {}, _known_figures(figures))
     told = described_in(script, figures, story)
     cast = [
@@ -89,6 +95,15 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
         for number, figure in enumerate(figures[:24], 1)
     ]
     return _with_teller(script, cast)
+
+
+def _speaker(name: str) -> Figure:
+    """Somebody who is in no list but speaks: by name, or by what they are ("their grandfather")."""
+    role = name.startswith("the ")
+    noun = name.removeprefix("the ")
+    pronoun = pronoun_of(noun) if role else None
+    calls = (noun,) if role else ()
+    return Figure(name, calls, "person", pronoun, 1, "speaks", sure=pronoun is not None)
 
 
 def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
@@ -104,6 +119,32 @@ def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]
     return [
         f if f.pronoun else replace(f, pronoun=before.pronoun)
         for f, before in zip(found, figures, strict=True)
+    ]
+
+
+def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
+    """Figures, where a role that grammar gives to somebody with a name is one of their calls."""
+    if not parses:
+        return list(figures)
+    same = same_told(script, parses, _known_figures(figures))
+    titled = {f.name.split(" ")[0].lower(): i for i, f in enumerate(figures, 1) if " " in f.name}
+    same = {k: i for k, i in titled.items() if k != "the"} | same
+    calls: dict[int, list[str]] = {}
+    gone: set[str] = set()
+    for role in figures:
+        noun = role.name.removeprefix("the ")
+        owner = figures[same[noun] - 1] if noun in same else None
+        if owner is None or owner is role or role.name == noun or owner.name.startswith("the "):
+            continue
+        if role.kind == owner.kind and not (
+            role.pronoun and owner.pronoun not in (None, role.pronoun)
+        ):
+            calls.setdefault(same[noun], []).extend((role.name, noun))
+            gone.add(role.name)
+    return [
+        replace(f, aliases=(*f.aliases, *calls.get(i, ())))
+        for i, f in enumerate(figures, 1)
+        if f.name not in gone
     ]
 
 

@@ -40,7 +40,8 @@ _SHE_TITLES = {
 # fmt: off
 _OFFICES = {
     "dr", "doctor", "captain", "professor", "inspector", "sergeant", "colonel", "major", "judge",
-    "constable", "reverend", "detective", "commissioner", "lieutenant", "commander", "nurse",
+    "constable", "reverend", "master", "mistress", "general",
+    "detective", "commissioner", "lieutenant", "commander", "nurse",
     "mayor",
 }
 """Titles of either: like the others they make a name of the word behind them."""

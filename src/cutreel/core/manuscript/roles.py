@@ -44,7 +44,7 @@ FOLLOWED = 220
 """Characters within which "she" behind "a woman" makes her somebody who stays."""
 _NO_ROLE = {
     "one", "other", "others", "second", "first", "third", "last", "next", "whole", "rest", "most", "best", "worst",
-    "dark", "people", "party", "double", "major", "minor", "general", "native", "pair", "company", "mass", "master",
+    "dark", "people", "party", "double", "major", "minor", "native", "pair", "company", "mass", "master",
     "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
     "match", "contact", "character", "case", "body", "type", "mine", "self", "human", "ruler", "counter", "cooker",
     "heater", "poker", "swift", "lark", "perch", "sole", "skate", "chicken", "eggs", "shell", "oyster", "kind", "pet",
@@ -216,9 +216,22 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
         return None
     before = body[max(0, first.start() - NEAR_NAME) : first.start()]
     fits = [f for f in people if f.pronoun == role.pronoun and role.pronoun]
+    if re.match(r"[Tt]he (?:old|elderly) ", first.group()):
+        # "The old woman" behind a young name is another: a title, or "Old", tells that somebody may be.
+        fits = [f for f in fits if _ELDER.search(body) and _is_elder(body, f)]
     last = [(before.rfind(c), f.name) for f in fits for c in (f.name, *f.aliases)]
     best = max(last, default=(-1, ""))
     return next((f for f in fits if best[0] >= 0 and f.name == best[1]), None)
+
+
+_ELDER = re.compile(r"\b(?:Old|Mrs?|Ms|Miss|Dr|Madam|Sir)\b")
+
+
+def _is_elder(body: str, figure: Figure) -> bool:
+    names = "|".join(map(re.escape, (figure.name, *figure.aliases)))
+    return bool(re.search(rf"(?:Old|Mrs?|Ms|Miss|Dr|Madam|Sir)\.? (?:{names})\b", body)) or bool(
+        _ELDER.match(figure.name)
+    )
 
 
 def put_beside(text: str, calls: Sequence[str], noun: str) -> str:

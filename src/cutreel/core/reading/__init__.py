@@ -6,7 +6,7 @@ from .clauses import SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
 from .language import is_english
-from .names import names_acting
+from .names import names_acting, same_told
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .people import SURE, TELLER, Known, Mention
 from .sexes import pronouns_told
@@ -22,6 +22,6 @@ __all__ = [
     "names_acting", "packed", "paragraph_texts", "parse", "parse_key", "parse_packed",
     "pronouns_told",
     "read_story",
-    "sort_of", "unpacked",
+    "same_told", "sort_of", "unpacked",
 ]
 # fmt: on

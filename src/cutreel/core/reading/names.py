@@ -1,13 +1,15 @@
 """Names that grammar alone tells: somebody who does something, and is named once, at the head of a sentence."""
 
 from collections import Counter
-from collections.abc import Collection
+from collections.abc import Collection, Sequence
 
 from cutreel.core.manuscript import Figure, Manuscript
+from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, unreal
+from .clauses import SUBJECT, clause_of, subjects, unreal
 from .parsed import Parsed, Parses
-from .story import paragraph_texts
+from .people import SURE, Known
+from .story import paragraph_texts, read_story
 
 MOST_WORDS = 3
 
@@ -28,10 +30,70 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             name = _name(parsed, i)
             if name and not set(name.split(" ")) & set(known) and name not in known:
                 found[name] += 1
+    longest = sorted(found, key=lambda n: -n.count(" "))
+    parts = {n: next((w for w in longest if w != n and n in w.split(" ")), None) for n in found}
     return [
-        Figure(name, (), "person", None, count, f"a name, acts {count} times")
+        Figure(
+            name,
+            tuple(n for n, whole in parts.items() if whole == name),
+            "person",
+            None,
+            count,
+            f"a name, acts {count} times",
+        )
         for name, count in found.items()
+        if parts[name] is None
     ]
+
+
+def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict[str, int]:
+    """Roles that grammar says somebody of the cast is: "Emeric was his apprentice, a thin boy", by noun."""
+    story = read_story(script, parses, cast)
+    found: dict[str, int] = {}
+    for number, _, text in paragraph_texts(script):
+        read, parsed = story.paragraphs.get(number), parses.get(text)
+        if read is None or parsed is None:
+            continue
+        whom = {
+            m.start: m.people[0] for m in read.mentions if len(m.people) == 1 and m.sure >= SURE
+        }
+        for i, token in enumerate(parsed.tokens):
+            if token.pos != "NOUN" or sort_of(token.lemma) != "person":
+                continue
+            for k in _of_whom(parsed, i):
+                person = next(
+                    (
+                        p
+                        for at, p in whom.items()
+                        if at <= parsed.tokens[k].start < at + 40 and at == _start(parsed, k)
+                    ),
+                    None,
+                )
+                if person is not None:
+                    found.setdefault(token.lemma, person)
+    return found
+
+
+def _start(parsed: Parsed, k: int) -> int:
+    """Where the phrase that a token heads begins, as far as names go."""
+    left = [
+        c
+        for c in parsed.children[k]
+        if c < k and parsed.tokens[c].dep in {"compound", "det", "poss", "amod"}
+    ]
+    return parsed.tokens[min([k, *left])].start
+
+
+def _of_whom(parsed: Parsed, i: int) -> list[int]:
+    """The tokens that say whom a noun is said of, behind "was" or a comma."""
+    token = parsed.tokens[i]
+    if token.dep == "appos":
+        above = parsed.tokens[token.head]
+        return [token.head] if above.dep != "attr" else _of_whom(parsed, token.head)
+    if token.dep == "attr" and parsed.tokens[token.head].lemma == "be":
+        denied = any(parsed.tokens[c].dep == "neg" for c in parsed.children[token.head])
+        return [] if denied or unreal(parsed, token.head) else subjects(parsed, token.head)
+    return []
 
 
 def _acts(parsed: Parsed, i: int) -> bool:

@@ -358,7 +358,13 @@ class _Paragraph:
         prep = self.tokens[self.tokens[i].head]
         if prep.text.lower() not in {"of", "from"}:
             return False
-        return sort_of(self.tokens[prep.head].lemma) in {"place", "thing", "person", "animal"}
+        above = self.tokens[prep.head]
+        return above.pos == "NOUN" and sort_of(above.lemma) in {
+            "place",
+            "thing",
+            "person",
+            "animal",
+        }
 
     def _by_nobody(self, verb: int) -> bool:
         """Whether nobody does it, or it is never done."""
@@ -547,14 +553,15 @@ class _Paragraph:
             for p in people
             if p.kind == "person"
             and not (sex and p.pronoun and p.pronoun != sex)
-            and not (noun in _CHILD and p.age != "child")
+            and not (noun in _CHILD and p.age == "old")
+            and not (noun in _GROWN and p.age == "child")
         ]
         known = (
             noun in _CHILD | _GROWN
             or noun in KIN
             or noun in {"friend", "traveller", "companion", "twin"}
         )
-        if not known or len(fits) < 2 or len(fits) < len(people):
+        if not known or len(fits) < 2 or (noun not in _CHILD and len(fits) < len(people)):
             return False
         self._note(i, fits, f"“{self._phrase(i)}”: the group spoken of last", 0.6, self._span(i))
         return True
@@ -700,6 +707,16 @@ class _Paragraph:
             return  # "a line of lights, and he steered between them"
         near = [f for f in self.now.focus if f.age <= 2 and f.id in self.cast.people
                 and self.cast.people[f.id].kind != "thing"]  # fmt: skip
+        if sum(self._is_person(f.id) for f in near) > 1:
+            near = [f for f in near if self._is_person(f.id)]
+        counted = self._counted(i)
+        if counted:
+            people = [f.id for f in self.now.focus if self._is_person(f.id)][:counted]
+            if len(people) == counted:
+                self._note(
+                    i, people, f"“{self.text[span[0] : span[1]]}”: the last {counted}", 0.6, span
+                )
+                return
         ids = {f.id for f in near}
         group = [p for p in self.now.group if p in self.cast.people]
         if len(group) > 1 and ids & set(group):
@@ -713,16 +730,19 @@ class _Paragraph:
         elif len(near) > 1:
             self._note(i, [f.id for f in near][:3], "“they”: those spoken of last", 0.6, span)
 
+    def _counted(self, i: int) -> int:
+        """How many "the three of them" are."""
+        token = self.tokens[i]
+        prep = self.tokens[token.head]
+        if token.dep != "pobj" or prep.text.lower() != "of":
+            return 0
+        return {"two": 2, "three": 3, "four": 4}.get(self.tokens[prep.head].text.lower(), 0)
+
     def _it(self, i: int, span: tuple[int, int]) -> None:
         """ "It": an animal or a thing of the cast that was the last to do something."""
         for f in self.now.focus:
             p = self.cast.people.get(f.id)
-            if (
-                p is not None
-                and p.kind != "person"
-                and f.age <= 1
-                and (f.subject or p.kind == "thing")
-            ):
+            if p is not None and p.kind != "person" and f.age <= 1:
                 if self.tokens[i].dep in SUBJECT or self.tokens[i].dep in OBJECT:
                     other = [
                         k for k in range(i)

@@ -24,7 +24,9 @@ def pronouns_told(
 ) -> dict[int, Pronoun]:
     """For those of the cast whose pronoun is open, the one that the text uses of them, by number. `own`: only by words
     that go back to the subject of their own clause ("Hanne lit the stove with her diary"), which are the surest."""
-    open_ = {p.id for p in cast if p.pronoun is None and p.kind == "person"}
+    # What an animal is called is told by its own tail alone: "she" near a whale may be anybody.
+    kinds = ("person", "animal") if own else ("person",)
+    open_ = {p.id for p in cast if p.pronoun is None and p.kind in kinds}
     if not open_ or not parses:
         return {}
     told: dict[int, Counter[Pronoun]] = defaultdict(Counter)
