@@ -154,3 +154,13 @@ def test_where_nothing_says_where_it_is_the_same_place_in_every_shot() -> None:
         "Ada laughed. She went into the kitchen. The kitchen was cold. The kitchen was dark.", 4
     )
     assert {s.facts.place for s in kitchen.shots} == {"a kitchen"}
+
+
+def test_moves_follow_from_the_idea_and_do_not_all_push() -> None:
+    story = next(s for s in all_stories() if s.name == "bridge")
+    film = read_by_sentence(story, parses_of(story.text))
+    moves = {s.facts.idea: set() for s in film.shots}
+    for shot in film.shots:
+        moves[shot.facts.idea].add(shot.move)
+    assert moves["face"] == {"push"}, "toward a face"
+    assert len(set().union(*moves.values())) >= 3

@@ -429,12 +429,26 @@ def move_told(motion: str | None) -> Move | None:
     )
 
 
+_BY_IDEA: dict[str | None, tuple[tuple[Move, ...], tuple[Move, ...]]] = {
+    "face": (("push",), ("push",)),
+    "thing": (("push",), ("push",)),
+    "sign": (("push", "still"), ("push",)),
+    "place": (("pan right", "pan left", "pull"), ("pull", "push")),
+    "deed": (("push", "pan right", "pull"), ("push", "pull", "pan right")),
+}
+"""Moves by the sort of idea, without and with people in it."""
+
+
 def move_for(facts: ShotFacts, turn: int) -> Move:
     """The move of a shot when the maker sets none: a push; wide views pan now and then, so that
     pushes do not tire.
 
-    `turn` is the shot's own number, so that a new shot changes the move of no other.
+    `turn` is the shot's own number, so that a new shot changes the move of no other. Where a picture idea was chosen the
+    move follows from it: toward a face or a thing, along a place, and by turns with what is done.
     """
+    if facts.idea in _BY_IDEA:
+        moves = _BY_IDEA[facts.idea][bool(facts.people)]
+        return moves[turn % len(moves)]
     if facts.framing in FRAMINGS[:2] and not facts.people and turn % 3 == 2:
         return "pan right" if turn % 2 else "pan left"
     return "pull" if turn % 5 == 4 else "push"
