@@ -182,6 +182,9 @@ def as_one(
             calls[figure.name].append(kin.group(1))
     out = []
     for figure in named:
+        if figure.name.lower() in KIN:
+            # "Father never asked": he is the father of whoever tells it.
+            calls[figure.name] += [f"the {figure.name.lower()}", figure.name.lower()]
         own = calls.get(figure.name, [])
         told = next((p for p in map(pronoun_of, own) if p), None)
         # A word that says what somebody is tells more than a pronoun near their name.
@@ -193,7 +196,8 @@ def as_one(
                 sure=figure.sure or told is not None,
             )
         )
-    return out + left
+    calls_of_named = {call for figure in out for call in figure.aliases}
+    return out + [role for role in left if role.name not in calls_of_named]
 
 
 def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figure | None:

@@ -24,7 +24,7 @@ _SPOKEN_OF = frozenset(
 )
 """Verbs whose object is not there because of them."""
 _COMPARES = frozenset({"like", "unlike", "than", "as"})
-_ABOUT = frozenset({"about", "without", "except", "concerning", "against", "despite"})
+_ABOUT = frozenset({"about", "without", "except", "concerning", "despite"})
 _THOUGHT_OF = _SPOKEN_OF | frozenset(
     "hear tell speak talk afraid wait ask search look proud tired send call".split()
 )
