@@ -8,6 +8,7 @@ from typing import Literal
 
 from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import (
+    KIN,
     UNKNOWN,
     Figure,
     Manuscript,
@@ -100,9 +101,10 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
 def _speaker(name: str) -> Figure:
     """Somebody who is in no list but speaks: by name, or by what they are ("their grandfather")."""
     role = name.startswith("the ")
-    noun = name.removeprefix("the ")
-    pronoun = pronoun_of(noun) if role else None
-    calls = (noun,) if role else ()
+    noun = name.removeprefix("the ").lower()
+    kin = noun in KIN  # "Father said": he is "our father" too
+    pronoun = pronoun_of(noun) if role or kin else None
+    calls = (noun,) if role else (f"the {noun}", noun) if kin else ()
     return Figure(name, calls, "person", pronoun, 1, "speaks", sure=pronoun is not None)
 
 

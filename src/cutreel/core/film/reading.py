@@ -443,8 +443,8 @@ def move_for(facts: ShotFacts, turn: int) -> Move:
     """The move of a shot when the maker sets none: a push; wide views pan now and then, so that
     pushes do not tire.
 
-    `turn` is the shot's own number, so that a new shot changes the move of no other. Where a picture idea was chosen, the
-    move follows from it: toward a face or a thing, along a place, and by turns with what is done.
+    `turn` is the shot's own number, so that a new shot changes the move of no other. Where a picture
+    idea was chosen, the move follows from it: toward a face or a thing, along a place, and by turns with what is done.
     """
     if facts.idea in _BY_IDEA:
         moves = _BY_IDEA[facts.idea][bool(facts.people)]
