@@ -39,16 +39,10 @@ def shot_desk(page: Page) -> None:
     page.keyboard.press("ArrowDown")
 
 
-def rework(page: Page) -> None:
-    view(page, "Script", "Words")
-    asked = page.get_by_role("region", name="Rework")
-    asked.get_by_label("How", exact=True).click()
-    page.get_by_role("option", name=re.compile("say", re.I)).click()
-    asked.get_by_label("What", exact=True).click()
-    page.get_by_role("option", name="the whole film").click()
-    asked.get_by_label("Instruction").fill("make the ending more dramatic")
-    asked.get_by_role("button").last.click()
-    page.wait_for_timeout(3000)
+def who(page: Page) -> None:
+    view(page, "Script", "Who")
+    page.locator("[data-word]").filter(has_text=re.compile("^She$")).first.click()
+    page.wait_for_timeout(900)
 
 
 def continuity(page: Page) -> None:
@@ -152,7 +146,7 @@ def delivery(page: Page) -> None:
 
 
 VIEWS: dict[str, Callable[[Page], None]] = {
-    "shelf": shelf, "script": script, "shot-desk": shot_desk, "rework": rework,
+    "shelf": shelf, "script": script, "shot-desk": shot_desk, "who": who,
     "continuity": continuity,
 "places": places, "look": look, "company": company, "sheet": sheet,
     "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table, "retouch": retouch,
