@@ -32,11 +32,30 @@ KNOWN = {
     "flower": "tulip fern blossom", "rock": "brick pebble coal", "sack": "blanket quilt hammock", "bird": "parrot",
     "lamp": "chandelier spotlight", "apple": "onion tomato plum peach orange lemon cherry", "radio": "gramophone wireless",
     "computer": "typewriter", "bench": "pew pulpit", "axe": "sickle", "rod": "pistol musket rifle cannon plank log twig",
-    "cradle": "cot crib", "jug": "milk water", "plate": "tray saucer", "boat": "canoe barge dinghy punt gondola yacht",
+    "cradle": "cot crib", "jug": "milk", "plate": "tray saucer", "boat": "canoe barge dinghy punt gondola yacht",
     "fence": "railing barrier", "wheel": "cog gear", "cart": "plough wheelbarrow trolley", "table": "counter altar bar",
 }  # fmt: skip
 """What a reader of stories would take for nearest, where the way by kinds leads elsewhere."""
-NOT_MEANT = {"smoker", "sleeper", "diner", "runner", "cab", "hopper", "cup", "guest", "line"}
+NOT_MEANT = {
+    "smoker",
+    "sleeper",
+    "diner",
+    "runner",
+    "cab",
+    "hopper",
+    "cup",
+    "guest",
+    "line",
+    "water",
+    "stand",
+    "steer",
+    "post",
+    "patch",
+    "spring",
+    "side",
+    "shore",
+    "board",
+}
 """Words that mean something else in stories."""
 UP, DOWN, MOST, LEAST_DEPTH = 1.0, 2.2, 3.4, 8
 

@@ -67,6 +67,8 @@ _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "bas
              "newspaper")
 
 
+_ALSO_VERBS = {"fish", "duck", "bear", "swallow", "hound", "badger", "parrot", "ram", "hawk", "crane"}
+"""Animals whose names are deeds too: "herons fish"."""
 _COMPARED = re.compile(
     r"\b(?:like|as though|as if|as \w+ as) (?:an?|the|some|it were an?|he were an?|she were an?|they were) "
     r"(?:[a-z'-]+ ){0,2}?[a-z'-]+(?= of | in | at | on | with | and | who | that |[.,;:!?)]|$)"
@@ -255,7 +257,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         if _denied(text, match) and (word in v.ANIMALS or word in v.PROPS):
             used.add(word)
             continue
-        if word in v.ANIMALS:
+        if word in v.ANIMALS and (word not in _ALSO_VERBS or _is_noun(text, match)):
             kind = v.ANIMALS[word]
             colour = next((NAMED[c] for c in _COLOUR_NAMES
                            if re.search(rf"\b{c} $", text[max(0, match.start() - 12):match.start()])), None)
@@ -300,9 +302,12 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
 
 def _kin(text: str, out: Reading, used: set[str]) -> None:
     """Nouns without a drawing of their own, drawn as what is nearest; only those of what happens, not of the look."""
+    places = [s.span() for s in re.finditer(r"[^.]+", text) if _is_place(s.group(), out)]
     for match in re.finditer(r"[a-z][a-z'-]+", text):
         word = match.group()
         if word in used or word in v.EMPTY_WORDS or word in v.AMBIGUOUS or _denied(text, match):
+            continue
+        if not _is_noun(text, match) or any(a <= match.start() < b for a, b in places):
             continue
         prop = known(word, v.PROPS) or kin_of(word)
         if prop in v.PROPS:
@@ -317,6 +322,30 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
             if kind not in [a for a, _ in out.animals] and len(out.animals) < 3:
                 out.animals.append((kind, None))
             used.add(word)
+
+
+_BEFORE_NOUN = re.compile(
+    r"(?:^|[.,;:] |\b(?:an?|the|his|her|their|its|my|our|some|many|several|of|with|and|or|in|on|under|over|at|from|by|no|two|three|four|five|six|seven|"
+    r"eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred) )(?P<between>(?:[a-z'-]+ ){0,2})$"
+)
+
+
+def _is_noun(text: str, match: re.Match[str]) -> bool:
+    """Whether a word can name a thing here: behind "a", "the", "of", with at most two words between that are none themselves.
+    "Boats steer" has no cattle in it."""
+    before = _BEFORE_NOUN.search(text[max(0, match.start() - 40) : match.start()])
+    if before is None:
+        return False
+    between = before.group("between").split()
+    return not any(known(w, v.PROPS) or known(w, v.ANIMALS) or w in v.POSES for w in between)
+
+
+def _is_place(sentence: str, out: Reading) -> bool:
+    """Whether a sentence only says where it is, as "a plank jetty over salt marsh water": nothing of it is a thing."""
+    words = set(re.findall(r"[a-z'-]+", sentence))
+    named = {part for f in out.figures for part in f.name.split(" ")}
+    placed = any(re.search(rf"\b{re.escape(p)}\b", sentence) for _, phrases in v.PLACES for p in phrases)
+    return placed and not words & set(v.POSES) and not words & named and ", near" not in sentence and " in the " not in sentence
 
 
 def _count(text: str, match: re.Match[str], kind: str, out: Reading) -> None:

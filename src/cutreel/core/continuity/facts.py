@@ -368,6 +368,7 @@ class _SceneReader:
                     asked,
                     words_text(words),
                     last,
+                    bool(carried.place),
                 )
             last = people or last
             here |= set(people)

@@ -69,7 +69,9 @@ class Moment(NamedTuple):
     asked: bool
     text: str
     before: tuple[int, ...] = ()
-    """Who was there in the shot before: still there when the words name nobody and nothing."""
+    placed: bool = False
+    """Who was there in the shot before: still there when the words name nobody and nothing; and whether it is known
+    where it is."""
 
 
 def ideas_for(moment: Moment, names: Names) -> tuple[Idea, ...]:
@@ -169,7 +171,8 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
         why = "a new place is shown wide first"
         done = _doing(moment, names) if moment.present else ""
         # Where nobody and nothing is told of, an empty place tells nothing either.
-        strength = 2.6 if done or action or moment.present or moment.told.arrivals else 1.0
+        known = moment.placed or bool(moment.present) or bool(done or action)
+        strength = 2.6 if known else 1.0
         return [Idea("place", size, moment.present, done or action, why, strength)]
     seen = ", ".join(dict.fromkeys(s.phrase for s in moment.told.sights[:2]))
     if moment.present:
