@@ -9,6 +9,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from cutreel.api import create_app
+from cutreel.making import is_warm
 from cutreel.running.temporary import Temporary
 from tests.page import Page
 from tests.waiting import until
@@ -20,6 +21,7 @@ STORY = "The lamp was dark. “We must row,” said Ada. Ada took the oars. Bram
 @pytest.fixture(scope="session")
 def client(stack: Temporary) -> Iterator[Page]:
     with TestClient(create_app(stack.shop, None), base_url="http://127.0.0.1:8420") as test_client:
+        until(is_warm)  # a story is read at once, and not a moment later
         yield Page(test_client)
 
 

@@ -3,6 +3,7 @@
 import sys
 from collections.abc import Iterator
 
+import httpx
 import pytest
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
@@ -10,6 +11,7 @@ from cutreel.running import commands
 from cutreel.running.ports import free_port
 from cutreel.running.temporary import Temporary
 from tests.conftest import ROOT
+from tests.waiting import until
 
 # fmt: off
 FLAGS = [
@@ -31,7 +33,10 @@ def address(stack: Temporary) -> str:
     commands.wait_for(
         lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 60, "The web server"
     )
-    return f"http://127.0.0.1:{port}"
+    address = f"http://127.0.0.1:{port}"
+    # A story is read at once, and not a moment later.
+    until(lambda: httpx.get(address + "/api/health").json()["reading"] == "ready", 120)
+    return address
 
 
 @pytest.fixture(scope="session")

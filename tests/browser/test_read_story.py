@@ -65,14 +65,14 @@ def test_a_question_is_answered_pronouns_follow_and_the_picture_shows_who_is_mea
     row = page.get_by_text(shot["text"][:24]).first
     row.click()
     ideas = page.get_by_role("region", name="Picture ideas")
-    before = ideas.get_by_role("radio", checked=True)
+    before = ideas.get_by_role("button", pressed=True)
     expect(before).to_have_count(1)
     was = before.text_content()
     page.keyboard.press("i")
-    expect(ideas.get_by_role("radio", checked=True)).not_to_have_text(was or "")
+    expect(ideas.get_by_role("button", pressed=True)).not_to_have_text(was or "")
     expect(ideas.get_by_role("button", name="Lift idea")).to_be_visible()
     ideas.get_by_role("button", name="Lift idea").click()
-    expect(ideas.get_by_role("radio", checked=True)).to_have_text(was or "")
+    expect(ideas.get_by_role("button", pressed=True)).to_have_text(was or "")
 
     # The picture shows whom the answer says, by the regions that the illustrator reports.
     go(page, "Bench")

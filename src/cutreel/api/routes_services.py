@@ -7,6 +7,7 @@ from pydantic import BaseModel
 
 from cutreel.core.colour import colour_in
 from cutreel.core.continuity import LOOKS, Look
+from cutreel.making import is_warm
 from cutreel.protocol import Offer
 
 from .door import Shop
@@ -51,4 +52,5 @@ def spending(film: str, shop: Shop) -> Spending:
 
 @router.get("/health")
 def health() -> dict[str, str]:
-    return {"state": "ready"}
+    """That the server answers; and whether the parser is loaded, so that a short story is read at once."""
+    return {"state": "ready", "reading": "ready" if is_warm() else "loading"}

@@ -8,7 +8,7 @@ from .faulty import Faults, faults_of
 from .kinds.picture import picture_spec
 from .kinds.reading import ReadingSpec
 from .known import REGISTRY, RunRequest
-from .parsing import AT_ONCE, parser, parses_of, wanted_texts, warm_parser
+from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
 from .planning import SHORT_SIDE, frame_size, planned_segments
@@ -28,7 +28,7 @@ __all__ = [
     "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReadingSpec", "ReferencesWanted", "RunRequest",
     "Workshop",
     "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
-    "faults_of", "frame_size", "go_on_run", "keep_brought", "pace_in", "parser", "parses_of", "pause_run",
+    "faults_of", "frame_size", "go_on_run", "is_warm", "keep_brought", "pace_in", "parser", "parses_of", "pause_run",
     "picture_spec",
     "planned_segments",
     "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",

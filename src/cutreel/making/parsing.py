@@ -1,6 +1,7 @@
 """Parsing a film's paragraphs: in a process of its own, so that the model's memory is there and nowhere else."""
 
 from collections.abc import Sequence
+from threading import Event
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import FilmDocument
@@ -23,6 +24,9 @@ def _nothing_more() -> None:
 parser = Reader(_nothing_more)
 
 
+_warm = Event()
+
+
 def wanted_texts(text: str) -> list[str]:
     """The paragraphs of a manuscript that are to be parsed; none of a text that is not English."""
     if not is_english(text):
@@ -35,6 +39,8 @@ def parses_of(
 ) -> tuple[Parses, list[str]]:
     """What is parsed of a film, or of a text, and the paragraphs that are not; where those are at most `most` words
     (None: however many) they are parsed here and now."""
+    if most is not None and not _warm.is_set():
+        most = 0  # nobody waits for the model to load
     wanted = wanted_texts(document if isinstance(document, str) else document.text)
     found = store.many(wanted)
     missing = [t for t in wanted if t not in found]
@@ -69,6 +75,12 @@ def parsed_apart(texts: Sequence[str], store: ParseStore) -> Parses:
     return found
 
 
+def is_warm() -> bool:
+    """Whether the model is loaded, so that a little is parsed at once."""
+    return _warm.is_set()
+
+
 def warm_parser() -> None:
     """Load the model before somebody waits for it."""
     parser.read(parse_packed, b"", ["Ada rowed."], what=SCRIPT)
+    _warm.set()

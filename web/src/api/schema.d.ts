@@ -1264,7 +1264,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Health */
+        /**
+         * Health
+         * @description That the server answers; and whether the parser is loaded, so that a short story is read at once.
+         */
         get: operations["health_api_health_get"];
         put?: never;
         post?: never;

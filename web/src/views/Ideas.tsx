@@ -36,7 +36,7 @@ export function Ideas({ film, shot }: { film: Film; shot: Shot }) {
           <span className="text-[11.5px] text-ink-2">chosen for the whole scene</span>
         )}
       </div>
-      <ul role="radiogroup" aria-label="Idea" className="-mx-1.5 flex flex-col gap-px">
+      <ul aria-label="Idea" className="-mx-1.5 flex flex-col gap-px">
         {shot.ideas.map((idea) => {
           const on = idea.sort === shot.idea;
           return (
@@ -46,8 +46,7 @@ export function Ideas({ film, shot }: { film: Film; shot: Shot }) {
             >
               <button
                 type="button"
-                role="radio"
-                aria-checked={on}
+                aria-pressed={on}
                 title={idea.why}
                 onClick={() => !on && take(idea.sort)}
                 className="flex min-w-0 grow items-start gap-2 text-left"

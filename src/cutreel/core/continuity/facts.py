@@ -467,8 +467,9 @@ class _SceneReader:
             if found and (not heading.title or not carried.place):
                 carried = replace(carried, place=found[0], why_place=found[1])
             return carried
-        arrival = told.arrival(comes_only=carried.why_place == _BY_HEADING)
-        if arrival is not None:
+        arrival = told.arrival()
+        # A heading that names a place holds for its scene, whoever goes where in the last line.
+        if arrival is not None and carried.why_place != _BY_HEADING:
             place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
             why = f"“{arrival.phrase}”"
             carried = replace(carried, place=place, why_place=why, glimpse=not arrival.stays)

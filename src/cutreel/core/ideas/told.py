@@ -48,12 +48,12 @@ class Told:
         """Whether a word of time, weather or place does not say how it is here and now."""
         return any(at in self.muted for at in range(word.start, word.end))
 
-    def arrival(self, comes_only: bool = False) -> Arrival | None:
+    def arrival(self) -> Arrival | None:
         """Where the shot is: where somebody comes to last, else where somebody is first."""
         comes = [a for a in self.arrivals if a.comes]
         if comes:
             return comes[-1]
-        return self.arrivals[0] if self.arrivals and not comes_only else None
+        return self.arrivals[0] if self.arrivals else None
 
     def present(
         self, speakers: Sequence[int | None], last: tuple[int, ...], most: int
