@@ -5,10 +5,11 @@ from cutreel.core.nouns import Sort, sort_of
 from .clauses import SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
+from .focus import SURE, Mention
+from .known import TELLER, Known
 from .language import is_english
 from .names import names_acting, same_told
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
-from .people import SURE, TELLER, Known, Mention
 from .sexes import pronouns_told
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .where import Arrival

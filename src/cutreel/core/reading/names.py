@@ -7,8 +7,9 @@ from cutreel.core.manuscript import KIN, Figure, Manuscript, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, subjects, unreal
+from .focus import SURE
+from .known import Known
 from .parsed import Parsed, Parses
-from .people import SURE, Known
 from .story import paragraph_texts, read_story
 
 MOST_WORDS = 3

@@ -51,11 +51,11 @@ class Parsed:
 
     def subtree(self, index: int) -> list[int]:
         """A token and all that hangs on it, in order."""
-        out, todo = [], [index]
-        while todo:
-            at = todo.pop()
+        out, left = [], [index]
+        while left:
+            at = left.pop()
             out.append(at)
-            todo += self.children[at]
+            left += self.children[at]
         return sorted(out)
 
 

@@ -7,36 +7,29 @@ The order of preference for a pronoun is that of centring theory (Grosz, Joshi a
 of, the subject before others, with agreement of sex and number; an object is never its own clause's subject (binding).
 """
 
-import re
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field, replace
-from typing import Literal, NamedTuple
+from types import MappingProxyType
+from typing import NamedTuple
 
 from cutreel.core.manuscript import KIN, SPECIES, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import OBJECT, SUBJECT, clause_of, compared, subjects, unreal
+from .clauses import OBJECT, SUBJECT, clause_of, compared, subjects
+from .focus import MOST_AGE, SURE, Carried, Kin, Mention, Now
+from .known import Cast
 from .parsed import Parsed
+from .there import there
 
-MOST_AGE = 9
-"""Sentences after which it does not matter any more how long somebody was not spoken of."""
 GONE = 4
 """Sentences after which a pronoun does not mean somebody any more without a name between."""
 SOMEBODY: dict[Pronoun | None, int] = {"he": -1, "she": -2, None: -3}
 """In place of a number: somebody who is not in the cast, by their sex. A pronoun behind "a man" means him."""
-SURE = 0.6
-"""What is less sure is a guess, and asked."""
-TELLER = "I"
-"""The call by which the teller of a story stands in its cast."""
 
 # fmt: off
 _SINGULAR: dict[str, Pronoun] = {
     "he": "he", "him": "he", "his": "he", "himself": "he",
     "she": "she", "her": "she", "hers": "she", "herself": "she",
 }
-_AWAY = frozenset({"gone", "away", "missing", "absent", "nowhere", "dead"})
-_CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
-"""Who had come is here now."""
 _CHILDREN = frozenset({"daughter", "son", "child"})
 _BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
     "father": (_CHILDREN, "he"), "mother": (_CHILDREN, "she"),
@@ -58,65 +51,6 @@ _GROWN = frozenset({"man", "woman", "lady", "gentleman", "widow"})
 # fmt: on
 
 
-class Known(NamedTuple):
-    """Somebody of the cast, as far as reading needs to know them."""
-
-    id: int
-    calls: tuple[str, ...]
-    pronoun: Pronoun | None
-    kind: Literal["person", "animal", "thing"]
-    age: Literal["child", "old", ""] = ""
-
-
-class Mention(NamedTuple):
-    """Characters `start` up to `end` of a paragraph that mean some of the cast. `seen`: they are there, `weak`: they
-    are if they were just before. `sure` is 0 … 1."""
-
-    start: int
-    end: int
-    people: tuple[int, ...]
-    seen: bool
-    weak: bool
-    why: str
-    sure: float
-    own: bool = False
-    """Whether it goes back to the subject of its own clause by what only they can have: "put her hand on the door"."""
-
-
-class Focus(NamedTuple):
-    """Somebody spoken of lately: how many sentences ago, and whether as a subject."""
-
-    id: int
-    age: int
-    subject: bool
-    sure: float = 1.0
-    """How sure it is that it was they who were spoken of: what goes on from a guess is one."""
-
-
-class Kin(NamedTuple):
-    """The `noun` ("daughter") of somebody is somebody."""
-
-    owner: int
-    noun: str
-    person: int
-
-
-@dataclass(frozen=True)
-class Carried:
-    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin."""
-
-    focus: tuple[Focus, ...] = ()
-    group: tuple[int, ...] = ()
-    spoke: tuple[int, ...] = ()
-    kin: tuple["Kin", ...] = ()
-
-    def scene(self) -> "Carried":
-        """The same behind a heading: further off."""
-        return replace(
-            self, focus=tuple(f._replace(age=min(MOST_AGE, f.age + 2)) for f in self.focus)
-        )
-
-
 class Spoken(NamedTuple):
     """Characters `start` up to `end` of a paragraph that somebody of the cast speaks (None: somebody else)."""
 
@@ -125,89 +59,31 @@ class Spoken(NamedTuple):
     speaker: int | None
 
 
-class Cast:
-    """The cast, as it is looked up by the words of a text."""
+class Paragraph(NamedTuple):
+    """A paragraph to be read: its text, its parse, what is spoken in it, and whom the maker said that words at some
+    characters mean."""
 
-    def __init__(self, people: Sequence[Known]) -> None:
-        self.people = {p.id: p for p in people}
-        self.teller = next((p.id for p in people if TELLER in p.calls), None)
-        calls = [(call, p.id) for p in reversed(people) for call in p.calls if call != TELLER]
-        self.named = {call: id for call, id in calls if call[:1].isupper()}
-        self.roles = {
-            call.lower().removeprefix("the "): id for call, id in calls if not call[:1].isupper()
-        }
-        self._name = _any_of(self.named, 0)
-        self._role = _any_of(self.roles, re.IGNORECASE)
-        self.key = tuple(people)
-
-    def names_in(self, text: str) -> list[tuple[int, int, int, bool]]:
-        """Where names and roles of the cast stand: start, end, whose, whether it is a role. Names win over roles."""
-        found = [
-            (m.start(), m.end(), self.named[m.group()], False) for m in self._name.finditer(text)
-        ]
-        taken = [(a, b) for a, b, _, _ in found]
-        for m in self._role.finditer(text):
-            if not any(a < m.end() and m.start() < b for a, b in taken):
-                found.append((m.start(), m.end(), self.roles[m.group().lower()], True))
-        return sorted(found)
-
-
-def _any_of(calls: "dict[str, int]", flags: int) -> re.Pattern[str]:
-    ordered = sorted(calls, key=len, reverse=True)
-    return re.compile(
-        r"\b(?:" + "|".join(map(re.escape, ordered)) + r")\b" if ordered else r"(?!)", flags
-    )
-
-
-@dataclass
-class _Now:
-    """What is known at a place in a paragraph."""
-
-    focus: list[Focus]
-    group: tuple[int, ...]
-    spoke: list[int]
-    kin: tuple[Kin, ...] = ()
-    out: list[Mention] = field(default_factory=list)
-
-    def touch(self, id: int, subject: bool, sure: float = 1.0) -> None:
-        was = next((f for f in self.focus if f.id == id and f.age == 0), None)
-        self.focus = [f for f in self.focus if f.id != id]
-        self.focus.insert(0, Focus(id, 0, subject or bool(was and was.subject), sure))
-        del self.focus[8:]
-
-    def next_sentence(self) -> None:
-        self.focus = [f._replace(age=min(MOST_AGE, f.age + 1)) for f in self.focus]
+    text: str
+    parsed: Parsed
+    spoken: Sequence[Spoken] = ()
+    answers: Mapping[int, tuple[int, ...]] = MappingProxyType({})
 
 
 def people_in(
-    text: str,
-    parsed: Parsed,
-    spoken: Sequence[Spoken],
-    cast: Cast,
-    before: Carried,
-    answers: Mapping[int, tuple[int, ...]],
+    paragraph: Paragraph, cast: Cast, before: Carried
 ) -> tuple[tuple[Mention, ...], Carried]:
-    """The mentions of a paragraph, in order, and what it hands on. `answers` say whom words at some characters mean."""
-    reader = _Paragraph(text, parsed, spoken, cast, before, answers)
+    """The mentions of a paragraph, in order, and what it hands on."""
+    reader = _Reader(paragraph, cast, before)
     reader.read()
     now = reader.now
     return tuple(now.out), Carried(tuple(now.focus), now.group, tuple(now.spoke[:2]), now.kin)
 
 
-class _Paragraph:
-    def __init__(
-        self,
-        text: str,
-        parsed: Parsed,
-        spoken: Sequence[Spoken],
-        cast: Cast,
-        before: Carried,
-        answers: Mapping[int, tuple[int, ...]],
-    ) -> None:
-        self.answers = answers
-        self.text, self.parsed, self.cast = text, parsed, cast
-        self.tokens = parsed.tokens
-        self.now = _Now(list(before.focus), before.group, list(before.spoke), before.kin)
+class _Reader:
+    def __init__(self, paragraph: Paragraph, cast: Cast, before: Carried) -> None:
+        self.text, self.parsed, spoken, self.answers = paragraph
+        self.cast, self.tokens = cast, self.parsed.tokens
+        self.now = Now(list(before.focus), before.group, list(before.spoke), before.kin)
         self.spoken = sorted(spoken)
         self.says: list[Spoken | None] = [self._said(t.start) for t in self.tokens]
         self.calls = self._calls()
@@ -276,7 +152,7 @@ class _Paragraph:
     ) -> None:
         if not people:
             return
-        seen, weak = self._there(i)
+        seen, weak = (False, False) if self.says[i] is not None else there(self.parsed, i)
         self.taken[i] = tuple(people)
         own = (
             self.tokens[i].dep == "poss"
@@ -313,74 +189,6 @@ class _Paragraph:
             together = dict.fromkeys((*self.taken[token.head], person))
             self.now.group = tuple(together)
             self.taken[token.head] = self.taken[i] = tuple(together)
-
-    def _there(self, i: int) -> tuple[bool, bool]:
-        """Whether somebody meant by a token is seen, or would be if they were just before."""
-        token = self.tokens[i]
-        if self.says[i] is not None:
-            return False, False
-        owner = token.dep == "poss"
-        if owner:
-            # Her hands are hers to be seen; her house is not.
-            thing = self.tokens[token.head]
-            if sort_of(thing.lemma) not in {"body", "garment"}:
-                return False, not compared(self.parsed, i)
-        if compared(self.parsed, i) or self._none_of(i):
-            return False, False
-        if token.dep == "pobj" and self._is_of_a_thing(i):
-            return False, True
-        verb = clause_of(self.parsed, token.head if owner else i)
-        why = unreal(self.parsed, verb)
-        if why == "denied" or self._by_nobody(verb):
-            here = token.dep in SUBJECT and self.tokens[verb].lemma != "be"
-            return here, token.dep in SUBJECT
-        if self.tokens[verb].lemma == "be" and token.dep in SUBJECT and self._is_away(verb):
-            return False, False
-        if why == "remembered" and token.dep in SUBJECT and self.tokens[verb].lemma in _CAME:
-            return True, True
-        if why:
-            return False, why == "remembered"
-        if self._in_relative(i):
-            return False, True
-        if self.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
-            return False, True
-        return True, True
-
-    def _none_of(self, i: int) -> bool:
-        return any(self.tokens[c].text.lower() == "no" for c in self.parsed.children[i])
-
-    def _is_away(self, verb: int) -> bool:
-        """ "In the morning he was gone"."""
-        return any(self.tokens[c].text.lower() in _AWAY for c in self.parsed.children[verb])
-
-    def _is_of_a_thing(self, i: int) -> bool:
-        """ "The window of a girl": it is hers, and she need not be there."""
-        prep = self.tokens[self.tokens[i].head]
-        if prep.text.lower() not in {"of", "from"}:
-            return False
-        above = self.tokens[prep.head]
-        return above.pos == "NOUN" and sort_of(above.lemma) in {
-            "place",
-            "thing",
-            "person",
-            "animal",
-        }
-
-    def _by_nobody(self, verb: int) -> bool:
-        """Whether nobody does it, or it is never done."""
-        return any(
-            self.tokens[k].text.lower() in {"nobody", "none", "no-one", "nothing"}
-            for k in subjects(self.parsed, verb)
-        )
-
-    def _in_relative(self, i: int) -> bool:
-        at = i
-        while self.tokens[at].head != at:
-            token = self.tokens[at]
-            if token.dep == "relcl" and sort_of(self.tokens[token.head].lemma) != "time":
-                return True  # "one evening a man knocked" is no clause about the evening
-            at = self.tokens[at].head
-        return False
 
     def _call(self, i: int) -> bool:
         """A name or a role of the cast, or a noun that can only mean one of them."""

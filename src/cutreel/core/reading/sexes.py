@@ -5,8 +5,9 @@ from collections.abc import Sequence
 
 from cutreel.core.manuscript import Manuscript, Pronoun
 
+from .focus import SURE
+from .known import Known
 from .parsed import Parses
-from .people import SURE, Known
 from .story import paragraph_texts, read_story
 
 _OWN: dict[str, Pronoun] = {"his": "he", "her": "she"}

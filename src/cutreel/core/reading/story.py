@@ -6,8 +6,10 @@ from dataclasses import dataclass
 from cutreel.core.manuscript import Manuscript
 
 from .deeds import Deed, Sight, deeds_in, sights_in
-from .parsed import Parsed, Parses
-from .people import Carried, Cast, Known, Mention, Spoken, people_in
+from .focus import Carried, Mention
+from .known import Cast, Known
+from .parsed import Parses
+from .people import Paragraph, Spoken, people_in
 from .where import Arrival, arrivals, muted
 
 
@@ -88,7 +90,7 @@ def read_story(
         key = (id(parsed), text, spoken, carried, said)
         read = now.get(key) or memory.known.get(key)
         if read is None:
-            read = _read(text, parsed, spoken, known, carried, dict(said))
+            read = _read(Paragraph(text, parsed, spoken, dict(said)), known, carried)
         now[key] = read
         found[number], carried = read
         starts[number] = start
@@ -110,15 +112,9 @@ def _spoken(
     return out
 
 
-def _read(
-    text: str,
-    parsed: Parsed,
-    spoken: Sequence[Spoken],
-    cast: Cast,
-    before: Carried,
-    answers: Mapping[int, tuple[int, ...]],
-) -> tuple[ReadParagraph, Carried]:
-    mentions, after = people_in(text, parsed, spoken, cast, before, answers)
+def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagraph, Carried]:
+    mentions, after = people_in(paragraph, cast, before)
+    parsed, spoken = paragraph.parsed, paragraph.spoken
     said = frozenset(
         i for i, t in enumerate(parsed.tokens) if any(s.start <= t.start < s.end for s in spoken)
     )

@@ -1,0 +1,78 @@
+"""Who was spoken of lately, how long ago and how surely; and what a paragraph hands on to the next."""
+
+from dataclasses import dataclass, field, replace
+from typing import NamedTuple
+
+MOST_AGE = 9
+"""Sentences after which it does not matter any more how long somebody was not spoken of."""
+SURE = 0.6
+"""What is less sure is a guess, and asked."""
+
+
+class Mention(NamedTuple):
+    """Characters `start` up to `end` of a paragraph that mean some of the cast. `seen`: they are there, `weak`: they
+    are if they were just before. `sure` is 0 … 1."""
+
+    start: int
+    end: int
+    people: tuple[int, ...]
+    seen: bool
+    weak: bool
+    why: str
+    sure: float
+    own: bool = False
+    """Whether it goes back to the subject of its own clause by what only they can have: "put her hand on the door"."""
+
+
+class Focus(NamedTuple):
+    """Somebody spoken of lately: how many sentences ago, and whether as a subject."""
+
+    id: int
+    age: int
+    subject: bool
+    sure: float = 1.0
+    """How sure it is that it was they who were spoken of: what goes on from a guess is one."""
+
+
+class Kin(NamedTuple):
+    """The `noun` ("daughter") of somebody is somebody."""
+
+    owner: int
+    noun: str
+    person: int
+
+
+@dataclass(frozen=True)
+class Carried:
+    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin."""
+
+    focus: tuple[Focus, ...] = ()
+    group: tuple[int, ...] = ()
+    spoke: tuple[int, ...] = ()
+    kin: tuple["Kin", ...] = ()
+
+    def scene(self) -> "Carried":
+        """The same behind a heading: further off."""
+        return replace(
+            self, focus=tuple(f._replace(age=min(MOST_AGE, f.age + 2)) for f in self.focus)
+        )
+
+
+@dataclass
+class Now:
+    """What is known at a place in a paragraph."""
+
+    focus: list[Focus]
+    group: tuple[int, ...]
+    spoke: list[int]
+    kin: tuple[Kin, ...] = ()
+    out: list[Mention] = field(default_factory=list)
+
+    def touch(self, id: int, subject: bool, sure: float = 1.0) -> None:
+        was = next((f for f in self.focus if f.id == id and f.age == 0), None)
+        self.focus = [f for f in self.focus if f.id != id]
+        self.focus.insert(0, Focus(id, 0, subject or bool(was and was.subject), sure))
+        del self.focus[8:]
+
+    def next_sentence(self) -> None:
+        self.focus = [f._replace(age=min(MOST_AGE, f.age + 1)) for f in self.focus]

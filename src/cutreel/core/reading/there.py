@@ -1,0 +1,77 @@
+"""Whether somebody who is meant is there to be seen: not where they are thought of, written to, or gone."""
+
+from cutreel.core.nouns import sort_of
+
+from .clauses import SUBJECT, clause_of, compared, subjects, unreal
+from .parsed import Parsed
+
+_AWAY = frozenset({"gone", "away", "missing", "absent", "nowhere", "dead"})
+_CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
+"""Who had come is here now."""
+
+
+def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
+    """Whether somebody meant by a token is seen, or would be if they were just before."""
+    token = parsed.tokens[i]
+    owner = token.dep == "poss"
+    if owner:
+        # Her hands are hers to be seen; her house is not.
+        thing = parsed.tokens[token.head]
+        if sort_of(thing.lemma) not in {"body", "garment"}:
+            return False, not compared(parsed, i)
+    if compared(parsed, i) or _none_of(parsed, i):
+        return False, False
+    if token.dep == "pobj" and _is_of_a_thing(parsed, i):
+        return False, True
+    verb = clause_of(parsed, token.head if owner else i)
+    why = unreal(parsed, verb)
+    if why == "denied" or _by_nobody(parsed, verb):
+        here = token.dep in SUBJECT and parsed.tokens[verb].lemma != "be"
+        return here, token.dep in SUBJECT
+    if parsed.tokens[verb].lemma == "be" and token.dep in SUBJECT and _is_away(parsed, verb):
+        return False, False
+    if why == "remembered" and token.dep in SUBJECT and parsed.tokens[verb].lemma in _CAME:
+        return True, True
+    if why:
+        return False, why == "remembered"
+    if _in_relative(parsed, i):
+        return False, True
+    if parsed.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
+        return False, True
+    return True, True
+
+
+def _none_of(parsed: Parsed, i: int) -> bool:
+    return any(parsed.tokens[c].text.lower() == "no" for c in parsed.children[i])
+
+
+def _is_away(parsed: Parsed, verb: int) -> bool:
+    """ "In the morning he was gone"."""
+    return any(parsed.tokens[c].text.lower() in _AWAY for c in parsed.children[verb])
+
+
+def _is_of_a_thing(parsed: Parsed, i: int) -> bool:
+    """ "The window of a girl": it is hers, and she need not be there."""
+    prep = parsed.tokens[parsed.tokens[i].head]
+    if prep.text.lower() not in {"of", "from"}:
+        return False
+    above = parsed.tokens[prep.head]
+    return above.pos == "NOUN" and sort_of(above.lemma) in {"place", "thing", "person", "animal"}
+
+
+def _by_nobody(parsed: Parsed, verb: int) -> bool:
+    """Whether nobody does it, or it is never done."""
+    return any(
+        parsed.tokens[k].text.lower() in {"nobody", "none", "no-one", "nothing"}
+        for k in subjects(parsed, verb)
+    )
+
+
+def _in_relative(parsed: Parsed, i: int) -> bool:
+    at = i
+    while parsed.tokens[at].head != at:
+        token = parsed.tokens[at]
+        if token.dep == "relcl" and sort_of(parsed.tokens[token.head].lemma) != "time":
+            return True  # "one evening a man knocked" is no clause about the evening
+        at = parsed.tokens[at].head
+    return False
