@@ -34,7 +34,7 @@ ROOTS = {
 KNOWN = {
     "giant": "person", "dragon": "animal", "unicorn": "animal", "monster": "animal", "wood": "place", "attic": "place",
     "cellar": "place", "jetty": "place", "path": "place", "square": "place", "stage": "place", "table": "thing",
-    "bank": "place", "deck": "place", "stairs": "thing", "world": "", "day": "time", "man": "person", "mistress": "person",
+    "bank": "place", "deck": "place", "stairs": "thing", "world": "", "measure": "", "degree": "", "angle": "", "triangle": "", "earth": "", "speck": "", "size": "", "equator": "", "latitude": "", "day": "time", "man": "person", "mistress": "person",
     "post": "thing", "figure": "", "hand": "body", "side": "", "end": "", "way": "", "thing": "", "part": "", "place": "",
     "line": "thing", "mark": "", "sound": "", "sea": "place", "cave": "place", "hall": "place", "dusk": "time",
     "dawn": "time", "rock": "thing", "stone": "thing", "fire": "thing", "smoke": "thing", "shadow": "thing", "sky": "thing",
@@ -79,7 +79,7 @@ def main(folder: Path) -> None:
     sorts: dict[str, list[str]] = defaultdict(list)
     for lemma, senses in sorted(index.items()):
         if re.fullmatch(r"[a-z][a-z-]*[a-z]", lemma) and (
-            sort := KNOWN.get(lemma) or told_by(senses[:3], above, roots)
+            sort := KNOWN[lemma] if lemma in KNOWN else told_by(senses[:3], above, roots)
         ):
             sorts[sort].append(lemma)
     text = "".join(f"{sort} {' '.join(words)}\n" for sort, words in sorts.items())

@@ -164,3 +164,9 @@ def test_moves_follow_from_the_idea_and_do_not_all_push() -> None:
         moves[shot.facts.idea].add(shot.move)
     assert moves["face"] == {"push"}, "toward a face"
     assert len(set().union(*moves.values())) >= 3
+
+
+def test_a_country_is_shown_as_a_map() -> None:
+    film = film_of("Ada opened the door. At that time France alone had many measures.", 2)
+    last = film.shots[-1].facts
+    assert (last.idea, last.action) == ("sign", "a map of France") and last.place != "a France"

@@ -17,3 +17,8 @@ from cutreel.core.nouns import sort_of
 )  # fmt: skip
 def test_a_noun_names_what_a_reader_takes_it_for(noun: str, sort: str | None) -> None:
     assert sort_of(noun) == sort
+
+
+@pytest.mark.parametrize("noun", ["way", "side", "part", "thing", "world", "one", "kind"])
+def test_words_that_name_nothing_to_be_seen_are_none(noun: str) -> None:
+    assert sort_of(noun) is None

@@ -100,3 +100,19 @@ def test_a_thing_that_is_the_idea_fills_the_frame(monkeypatch: pytest.MonkeyPatc
 
 def test_what_is_denied_is_not_drawn_by_kin_either() -> None:
     assert read_prompt("Wide shot. no skiff. a meadow. day").props == []
+
+
+@pytest.mark.parametrize(
+    ("said", "props", "animals"),
+    [
+        ("Boats steer. a plank jetty over salt marsh water. night", ["boat"], []),
+        ("Herons fish. a marsh. night", [], ["heron"]),
+        ("opposite roads. a city street. day. loose ink line, pale washes, cream paper", [], []),
+        ("a spoon of honey. a kitchen. day", ["spoon", "jar"], []),
+    ],
+)
+def test_a_deed_a_place_or_a_look_is_no_thing(
+    said: str, props: list[str], animals: list[str]
+) -> None:
+    read = read_prompt(f"Wide shot. {said}")
+    assert (read.props, [a for a, _ in read.animals]) == (props, animals)

@@ -307,6 +307,8 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
         word = match.group()
         if word in used or word in v.EMPTY_WORDS or word in v.AMBIGUOUS or _denied(text, match):
             continue
+        if word in v.PROPS or word in v.ANIMALS:
+            continue  # it was looked at, and left out for a reason: "paper" of a look is no letter
         if not _is_noun(text, match) or any(a <= match.start() < b for a, b in places):
             continue
         prop = known(word, v.PROPS) or kin_of(word)

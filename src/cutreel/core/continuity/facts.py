@@ -614,6 +614,8 @@ def place_called(phrase: str, noun: str) -> str:
     described = PLACE_NOUNS.get(noun)
     if described:
         return described
+    if phrase[:1].isupper():
+        return phrase
     return f"{'an' if phrase[:1].lower() in 'aeiou' else 'a'} {phrase}"
 
 

@@ -174,12 +174,15 @@ def _place(moment: Moment, names: Names) -> list[Idea]:
         known = moment.placed or bool(moment.present) or bool(done or action)
         strength = 2.6 if known else 1.0
         return [Idea("place", size, moment.present, done or action, why, strength)]
-    seen = ", ".join(dict.fromkeys(s.phrase for s in moment.told.sights[:2]))
+    common = [s.phrase for s in moment.told.sights if not s.phrase[:1].isupper()]
+    seen = ", ".join(dict.fromkeys(common[:2]))
     if moment.present:
         return [Idea("place", "wide", moment.present, _doing(moment, names), "where they are", 0.9)]
     still = _still_there(moment)
     why = "where they are still" if still else "where we are"
-    return [Idea("place", "wide", still, action or seen, why, 1.6)]
+    return [
+        Idea("place", "wide", still, action or seen, why, 1.6 if action or seen or still else 1.0)
+    ]
 
 
 def _still_there(moment: Moment) -> tuple[int, ...]:
@@ -193,10 +196,13 @@ def _doing(moment: Moment, names: Names) -> str:
 
 
 def _sign(moment: Moment) -> list[Idea]:
-    """For words that name nothing to be seen."""
+    """For words that name nothing to be seen: a year, a map, a number, a thing that stands for it."""
+    country = next((s.phrase for s in moment.told.sights if s.phrase[:1].isupper()), "")
     year = _MADE_OF_WORDS.search(moment.text)
     if year:
         action, why = f"a page with the year {year.group()}", f"“{year.group()}”"
+    elif country:
+        action, why = f"a map of {country}", f"“{country}”"
     elif counted := _COUNTED.search(moment.text):
         action, why = f"a page with the number {counted.group().lower()}", f"“{counted.group()}”"
     elif not moment.told.sights:

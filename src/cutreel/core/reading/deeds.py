@@ -81,6 +81,10 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
     """What a paragraph names that is there to be seen, in order; what is denied or only spoken of is not."""
     out = []
     for i, token in enumerate(parsed.tokens):
+        if token.pos == "PROPN" and token.name in _NAMED_PLACES and i not in spoken:
+            if token.dep != "compound" and not called(i):
+                out.append(Sight(token.start, _proper(parsed, i), "place"))
+            continue
         sort = sort_of(token.lemma) if token.pos == "NOUN" else None
         if (
             sort is None
@@ -96,6 +100,12 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             continue
         out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
     return tuple(out)
+
+
+def _proper(parsed: Parsed, i: int) -> str:
+    """A name of several words, whole."""
+    first = [c for c in parsed.children[i] if c < i and parsed.tokens[c].dep == "compound"]
+    return " ".join(parsed.tokens[k].text for k in [*first, i])
 
 
 def _none_of(parsed: Parsed, i: int) -> bool:

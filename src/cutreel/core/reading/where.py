@@ -61,6 +61,8 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
             continue
         if i in spoken or token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i):
             continue
+        if token.pos == "PROPN" and token.dep != "pobj":
+            continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
         if found is not None:
             stays = token.dep not in {"nsubj", "nsubjpass"}
