@@ -83,7 +83,11 @@ export function Facts({
           reason={
             withReasons && (
               <span className="block text-[11.5px] text-ink-2">
-                {shot.own.move ? "set by hand" : "alternates, so that pushes do not tire"}
+                {shot.own.move
+                  ? "set by hand"
+                  : shot.idea
+                    ? "follows from the picture idea"
+                    : "alternates, so that pushes do not tire"}
               </span>
             )
           }
