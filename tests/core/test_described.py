@@ -2,6 +2,7 @@
 
 import pytest
 
+from cutreel.core.colour import ciede2000, colour_in, lab_of
 from cutreel.core.continuity import propose_cast
 from cutreel.core.film import Settings, new_film
 from cutreel.core.manuscript import read
@@ -110,3 +111,19 @@ def test_a_surname_is_no_place() -> None:
 def test_an_animal_with_a_name_is_that_animal(text: str, name: str, species: str) -> None:
     found = {p.name: p for p in propose_cast(read(text))}[name]
     assert found.kind == "animal" and [t.text for t in found.traits] == [species]
+
+
+def test_what_is_guessed_of_people_differs_from_one_to_the_next() -> None:
+    """Source of how far apart: CIEDE2000, five being a difference seen at a glance (common practice)."""
+    names = ("Ada", "Bram", "Cleo", "Dov", "Edda")
+    text = " ".join(f"{n} opened the door. Then {n} laughed, and {n} sat down." for n in names)
+    document, _ = new_film("x", text, Settings())
+    clothes = [next(t.text for t in p.traits if t.about == "clothes") for p in document.cast]
+    hair = [next(t.text for t in p.traits if t.about == "hair") for p in document.cast]
+    assert len(document.cast) == 5 and len(set(hair)) == 5
+    colours = [c for c in map(colour_in, clothes) if c is not None]
+    assert len(colours) == 5
+    lab = lab_of(colours)
+    for i in range(5):
+        for j in range(i):
+            assert ciede2000(lab[i : i + 1], lab[j : j + 1])[0] > 5, (clothes[i], clothes[j])

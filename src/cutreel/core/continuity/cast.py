@@ -91,11 +91,12 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
     figures = _told_the_same(script, parses or {}, figures)
     story = read_story(script, parses or {}, _known_figures(figures))
     told = described_in(script, figures, story)
+    taken: set[str] = set()
     cast = [
-        _person(number, figure, script.text, told.get(figure.name, Described()))
+        _person(number, figure, script.text, told.get(figure.name, Described()), taken)
         for number, figure in enumerate(figures[:24], 1)
     ]
-    return _with_teller(script, cast)
+    return _with_teller(script, cast, taken)
 
 
 def _speaker(name: str) -> Figure:
@@ -160,7 +161,7 @@ def _kind_of(figure: Figure) -> Literal["person", "animal", "thing"]:
     return "animal" if figure.kind == "animal" else "thing" if figure.kind == "thing" else "person"
 
 
-def _with_teller(script: Manuscript, cast: list[Person]) -> list[Person]:
+def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> list[Person]:
     """The cast with whoever tells the story, where somebody says "I" outside of what is spoken."""
     told = " ".join(
         words_text(script.words[line.first : line.end])
@@ -180,12 +181,12 @@ def _with_teller(script: Manuscript, cast: list[Person]) -> list[Person]:
     years = number_in(aged.group(1)) if aged else None
     described = Described(years=years)
     figure = Figure(name, (), "person", None, says, f"tells the story: “I” {says} times")
-    teller = _person(1 + max((p.id for p in cast), default=0), figure, "", described)
+    teller = _person(1 + max((p.id for p in cast), default=0), figure, "", described, taken)
     teller.aliases.append(TELLER)
     return [teller, *cast][:25]
 
 
-def _person(number: int, figure: Figure, text: str, told: Described) -> Person:
+def _person(number: int, figure: Figure, text: str, told: Described, taken: set[str]) -> Person:
     noun = figure.name.removeprefix("the ").lower()
     age = next(
         (
@@ -210,20 +211,23 @@ def _person(number: int, figure: Figure, text: str, told: Described) -> Person:
         aliases=list(figure.aliases),
         kind="person",
         pronoun=told.pronoun or figure.pronoun,
-        traits=_traits(figure, noun, told.age or age, told),
+        traits=_traits(figure, noun, told.age or age, told, taken),
         why=", ".join([figure.why, *(f"“{words}”" for words in told.said[:3])]),
     )
 
 
-def _traits(figure: Figure, noun: str, age: str | None, told: Described) -> list[Trait]:
-    """What the text says of a person's looks; what it leaves open is guessed, so that every picture says the same."""
+def _traits(
+    figure: Figure, noun: str, age: str | None, told: Described, taken: set[str]
+) -> list[Trait]:
+    """What the text says of a person's looks; what it leaves open is guessed, so that every picture says the same, and
+    with colours that nobody else has (`taken`), so that people are told apart."""
     seed = seed_from("traits", figure.name)
     pronoun = told.pronoun or figure.pronoun or ("she" if seed % 2 else "he")
     child = "girl" if pronoun == "she" else "boy"
     grown = "woman" if pronoun == "she" else "man"
     kind = noun if noun in _CHILDREN else child if age == "child" else grown
     old = age == "old" or noun in _OLD
-    hair = "grey hair" if old else _HAIR[seed % 5]
+    hair = "grey hair" if old else _free(_HAIR[:5], seed, taken)
     style = (
         ("long " if seed % 3 else "tied ")
         if pronoun == "she"
@@ -235,7 +239,7 @@ def _traits(figure: Figure, noun: str, age: str | None, told: Described) -> list
         if not told.face:
             told.face.append(("grey beard", "white moustache", "grey moustache")[seed // 5 % 3])
     garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
-    colour = _COLOUR[seed // 31 % 8]
+    colour = _free(_COLOUR, seed // 31, taken)
     build = [w for w in told.build if w not in ("old", "young", "bald")]
     aged = ["old"] if old else ["young"] if age == "young" else []
     bald = "bald" in told.build
@@ -252,6 +256,14 @@ def _traits(figure: Figure, noun: str, age: str | None, told: Described) -> list
         Trait(about="skin", text=skin),
         Trait(about="clothes", text=_and(_clothes(told, f"{colour} {garment}"))),
     ]
+
+
+def _free(names: Sequence[str], turn: int, taken: set[str]) -> str:
+    """One of some names by turn, the next where somebody else has it; all taken, as it comes."""
+    turned = [names[(turn + i) % len(names)] for i in range(len(names))]
+    found = next((name for name in turned if name not in taken), turned[0])
+    taken.add(found)
+    return found
 
 
 def _clothes(told: Described, garment: str) -> list[str]:
