@@ -80,7 +80,7 @@ PROPS: dict[str, str] = {
     "wire": "wires", "cable": "wires", "honey": "jar", "jam": "jar", "dagger": "knife", "cushion": "pillow",
     "stair": "stairs", "staircase": "stairs", "steps": "stairs", "padlock": "lock", "quill-pen": "feather", "plane": "aeroplane", "airplane": "aeroplane",
     "biplane": "aeroplane", "motor": "engine", "mitten": "glove", "glasses": "spectacles", "spectacle": "spectacles", "coffee": "cup", "cocoa": "cup",
-    "flour": "sack", "grain": "sack", "page": "letter", "sail": "ship", "stick": "staff", "pole": "staff",
+    "flour": "sack", "grain": "sack", "page": "letter", "sail": "ship", "pole": "staff",
     "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
