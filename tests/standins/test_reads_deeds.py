@@ -109,6 +109,7 @@ def test_what_is_denied_is_not_drawn_by_kin_either() -> None:
         ("Herons fish. a marsh. night", [], ["heron"]),
         ("opposite roads. a city street. day. loose ink line, pale washes, cream paper", [], []),
         ("a spoon of honey. a kitchen. day", ["spoon", "jar"], []),
+        ("Tom puts his head under his wing. a meadow. day", [], []),
     ],
 )
 def test_a_deed_a_place_or_a_look_is_no_thing(
