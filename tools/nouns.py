@@ -47,6 +47,17 @@ KNOWN = {
     "study": "place", "library": "place", "workshop": "place", "observatory": "place", "farm": "place", "inn": "place", "palace": "place",
     "office": "place", "theatre": "place", "court": "place", "camp": "place", "station": "place", "time": "time", "story": "", "tale": "", "song": "", "language": "", "head": "body", "heart": "",
 }  # fmt: skip
+KNOWN |= dict.fromkeys(
+    (
+        "adder alligator alpaca badger beaver bullfinch bunny canary carp catfish chameleon chicken cock cod crayfish cub "
+        "cuckoo dodo doe drake duckling eel ewe fledgling gibbon gull goldfinch grouse hippo hog herring jackass jay "
+        "leopard lobster loon mackerel mole muskrat octopus ostrich partridge piranha prawn quail raccoon ram scorpion "
+        "seal shrew shrimp skunk slug squid swordfish thrush tiger tortoise trout turtle vixen wasp weasel whale wolverine "
+        "wren caterpillar mongrel pike rook watchdog warhorse yearling martin puss bluebottle moorhen"
+    ).split(),
+    "animal",
+)
+KNOWN |= dict.fromkeys("queen king emperor ogre troll witch fairy goblin mermaid soldier".split(), "person")
 """Words whose commonest sense in stories is another than in WordNet's order; empty: nothing that is seen."""
 
 
@@ -67,9 +78,13 @@ def main(folder: Path) -> None:
         senses = int(parts[2])
         index[parts[0]] = parts[-senses:]
     above: dict[str, list[str]] = {}
+    common: set[str] = set()
     for line in (folder / "data.noun").read_text().splitlines():
         if not line.startswith(" "):
             above[line[:8]] = re.findall(r" @i? (\d{8}) n ", line)
+            parts = line.split()
+            words = parts[4 : 4 + 2 * int(parts[3], 16) : 2]
+            common.update(word for word in words if word.islower())
     roots: dict[str, str] = {}
     for sort, names in ROOTS.items():
         for name in names:
@@ -81,6 +96,8 @@ def main(folder: Path) -> None:
         if re.fullmatch(r"[a-z][a-z-]*[a-z]", lemma) and (
             sort := KNOWN[lemma] if lemma in KNOWN else told_by(senses[:3], above, roots)
         ):
+            if lemma not in common and sort in ("person", "animal", "thing", "plant"):
+                continue  # a name: Juno, a Roman
             sorts[sort].append(lemma)
     text = "".join(f"{sort} {' '.join(words)}\n" for sort, words in sorts.items())
     target = Path(__file__).parents[1] / "src/cutreel/core/nouns.txt.gz"

@@ -30,7 +30,15 @@ from cutreel.core.continuity import (
 from cutreel.core.keys import key, seed_from
 from cutreel.core.manuscript import Line, Manuscript, Word, read, words_text
 from cutreel.core.motion import Move
-from cutreel.core.reading import NOTHING, Parses, Story, StoryMemory, read_story
+from cutreel.core.reading import (
+    NOTHING,
+    Parses,
+    SpeakerMemory,
+    Story,
+    StoryMemory,
+    read_story,
+    with_speakers,
+)
 
 from .document import FilmDocument, Shot
 from .offered import Offered, VoiceOffered
@@ -135,6 +143,8 @@ class ReadingMemory:
     def __init__(self) -> None:
         self.scenes = SceneMemory()
         self.story = StoryMemory()
+        self.speakers = SpeakerMemory()
+        self.told = StoryMemory()
         self.of_film: tuple[object, ...] = ()
         self.shots: dict[int, tuple[ReadShot, int]] = {}
         self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
@@ -157,6 +167,10 @@ def read_film(
     answers = {script.words[at[m.word]].start: tuple(m.people) for m in film.meant if m.word in at}
     known = known_people(film.cast)
     story = read_story(script, parses or {}, known, memory.story, answers)
+    told = with_speakers(script, story, known, memory.speakers)
+    if told is not script:
+        script = told
+        story = read_story(script, parses or {}, known, memory.told, answers)
     facts = facts_of_shots(
         script,
         opens,

@@ -8,7 +8,7 @@ from .ease import reading_ease
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import people_named
-from .read import TIMES, WEATHERS, cue_for, read
+from .read import TIMES, WEATHERS, cue_for, read, speakers_again
 from .roles import put_beside
 from .speakers import UNKNOWN
 from .syllables import syllables
@@ -19,7 +19,8 @@ __all__ = [
     "KIN", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
     "Pronoun",
     "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
-    "ids_of", "people_named", "places_of", "pronoun_of", "put_beside", "read", "reading_ease", "runs_of", "strip_marks",
+    "ids_of", "people_named", "places_of", "pronoun_of", "put_beside", "read", "reading_ease", "runs_of",
+    "speakers_again", "strip_marks",
     "syllables",
     "text_of", "titled", "words_text",
 ]

@@ -10,11 +10,12 @@ import re
 from collections import Counter, defaultdict
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
+from typing import Literal
 
 from cutreel.core.nouns import sort_of
 
-from .callings import KIN, NOT_NAMES, SPECIES, Figure, Pronoun
-from .roles import as_one, roles_in
+from .callings import KIN, NOT_NAMES, SPECIES, Figure, Pronoun, pronoun_of
+from .roles import as_one, kind_of_role, roles_in
 from .sentences import SPEECH_VERBS, sentence_ends
 
 # fmt: off
@@ -81,6 +82,7 @@ _OF_KIN = re.compile(
 _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
 
 
+_ARTICLE = re.compile(r"\b(?:[Tt]he|[Aa]n?) (?:(?!named|called|of|and)[a-z-]+ ){0,2}$")
 _SAID_OF = {"Old", "Young", "Little", "Poor", "Dear", "Good"}
 """What stands before a name and is none, at the head of a sentence."""
 _ANIMAL = re.compile(
@@ -95,7 +97,8 @@ SURE = 3
 @dataclass
 class _Tally:
     """What was counted of each name: how often it stands, inside a sentence, after a word of place, speaking, after a
-    word of kin ("her brother Marek"), having something ("Lena’s"); and the pronouns that go on from it."""
+    word of kin ("her brother Marek"), having something ("Lena’s"), behind an article ("the White Rabbit"); and the
+    pronouns that go on from it."""
 
     runs: Counter[str] = field(default_factory=Counter)
     inside: Counter[str] = field(default_factory=Counter)
@@ -104,6 +107,7 @@ class _Tally:
     kin: Counter[str] = field(default_factory=Counter)
     species: dict[str, str] = field(default_factory=dict)
     owning: Counter[str] = field(default_factory=Counter)
+    articled: Counter[str] = field(default_factory=Counter)
     pronouns: dict[str, Counter[str]] = field(default_factory=lambda: defaultdict(Counter))
 
     def add(self, other: "_Tally") -> None:
@@ -114,6 +118,7 @@ class _Tally:
         self.kin.update(other.kin)
         self.species.update(other.species)
         self.owning.update(other.owning)
+        self.articled.update(other.articled)
         for name, found in other.pronouns.items():
             self.pronouns[name].update(found)
 
@@ -158,6 +163,8 @@ def people_named(text: str) -> tuple[Figure, ...]:
     names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
     parts = {part for n in names if " " in n for part in n.split(" ")[-2:]}
     names += [n for n in runs if n in parts and n not in known and n.lower() not in lower]
+    what = {n: _what(n, tally) for n in dict.fromkeys(names)}
+    names = [n for n in names if what[n] is None or n.count(" ")]
     figures = [
         replace(f, kind="animal", species=found)
         if (
@@ -168,9 +175,42 @@ def people_named(text: str) -> tuple[Figure, ...]:
         else f
         for f in _merge(names, runs, placed, speaks, pronouns, tally.kin)
     ]
+    figures = [_by_what_it_is(f, what.get(f.name)) for f in figures]
+    figures = [f for f in figures if f.kind != "thing" or speaks[f.name] or pronouns[f.name]]
     return tuple(
         sorted(as_one(body, figures, roles_in(body, figures)), key=lambda f: (-f.count, f.name))
     )
+
+
+def _what(name: str, tally: _Tally) -> Literal["person", "animal", "thing"] | None:
+    """What somebody is whose name is mostly behind an article and ends in what they are: the White Rabbit, the Mole."""
+    if tally.articled[name] * OF_NAMES < tally.runs[name]:
+        return None
+    first, last = _bare(name.split(" ", maxsplit=1)[0]), _bare(name.rsplit(" ", maxsplit=1)[-1])
+    if last in _PLACE_NOUNS | _PLACE_OR_SURNAME or first in TITLES:
+        return None
+    return kind_of_role(last)
+
+
+def _by_what_it_is(figure: Figure, what: Literal["person", "animal", "thing"] | None) -> Figure:
+    """The White Rabbit is an animal, is called so with its article, and is the Rabbit too."""
+    if what is None or figure.kind == "place":
+        return figure
+    last = figure.name.split(" ")[-1]
+    told = pronoun_of(last.lower())
+    return replace(
+        figure,
+        name=f"the {figure.name}",
+        aliases=tuple(dict.fromkeys((figure.name, last, *figure.aliases))),
+        kind=what,
+        species="" if what == "person" else last.lower(),
+        pronoun=told or figure.pronoun,
+        sure=figure.sure or told is not None,
+    )
+
+
+OF_NAMES = 3
+"""A third of the places of a name behind an article make it a word for what somebody is."""
 
 
 def _has_part(name: str, runs: Counter[str], lower: set[str]) -> bool:
@@ -225,6 +265,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
         tally.speaks[name] += 1
     if sentence[at:end].endswith(("'s", "’s")):
         tally.owning[name] += 1
+    if _ARTICLE.search(before):
+        tally.articled[name] += 1
     if animal := _ANIMAL.search(before):
         tally.species[name] = SPECIES[animal.group(1)]
     if kin := _OF_KIN.search(before):

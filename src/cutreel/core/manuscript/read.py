@@ -8,10 +8,12 @@ quoted dialogue; a backslash in front makes it that, however it begins.
 
 import re
 from collections import Counter
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from functools import lru_cache
-from itertools import pairwise
+from itertools import groupby, pairwise
 
+from .callings import Figure
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks
 from .names import people_named
 from .sentences import sentence_ends
@@ -70,6 +72,33 @@ def read(text: str) -> Manuscript:
         _scenes(text, headings, heads, len(reader.words)),
         tuple(notes),
     )
+
+
+def speakers_again(
+    script: Manuscript, figures: Sequence[Figure], meant: Mapping[int, str]
+) -> Manuscript:
+    """`script` with its speakers told once more, now that the cast is known, and whom the pronouns at some characters
+    of the text mean. What a cue gives to somebody stays theirs."""
+    memory = Recent()
+    lines: list[Line] = []
+    text, words = script.text, script.words
+    for _, of_paragraph in groupby(script.lines, lambda line: words[line.first].paragraph):
+        told = list(of_paragraph)
+        begin, end = words[told[0].first].start, words[told[-1].end - 1].end
+        if told[0].why.endswith(":”") and told[0].speaker:
+            memory.hear(told[0].speaker)
+            lines += told
+            continue
+        body = text[begin:end]
+        pieces = attribute(
+            body, quotes(body), figures, memory, lambda at, begin=begin: meant.get(begin + at)
+        )
+        for line in told:
+            at = words[line.first].start - begin
+            piece = next((p for p in pieces if at < p.end), pieces[-1])
+            same = (piece.speaker, piece.why) == (line.speaker, line.why)
+            lines.append(line if same else replace(line, speaker=piece.speaker, why=piece.why))
+    return script if tuple(lines) == script.lines else replace(script, lines=tuple(lines))
 
 
 class _Reader:

@@ -4,6 +4,7 @@ import re
 from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from typing import Literal
 
 from cutreel.core.nouns import sort_of
 
@@ -33,12 +34,13 @@ _SPEAKS = re.compile(
 )
 _ROLE = re.compile(
     r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
-    r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger) ){0,2}(?P<noun>[a-z]+(?:-[a-z]+)?)\b"
+    r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise) ){0,2}"
+    r"(?P<noun>[A-Za-z][a-z]+(?:-[a-z]+)?)\b"
     r"(?=(?P<behind>.{0,12}))"
 )
 _SHE_BEHIND = re.compile(r"\b(?:[Ss]he|[Hh]er)\b")
 _HE_BEHIND = re.compile(r"\b(?:[Hh]e|[Hh]is|[Hh]im)\b")
-_THEN = re.compile(r"^[^.!?]*[.!?]”?\s+(?:She|He)\b")
+_THEN = re.compile(r"^[^.!?]*[.!?]”?\s+(?:She|He|His|Her)\b")
 """The next sentence goes on with them."""
 FOLLOWED = 220
 """Characters within which "she" behind "a woman" makes her somebody who stays."""
@@ -53,12 +55,14 @@ _NO_ROLE = {
 
 @dataclass
 class _RoleTally:
-    """How often a role is told of: as somebody known, as somebody new, as kin, speaking; and where it was new."""
+    """How often a role is told of: as somebody known, as somebody new, as kin, speaking, as if it were a name ("the
+    Mole"); and where it was new."""
 
     known: int = 0
     new: int = 0
     kin: int = 0
     spoken: int = 0
+    named: int = 0
     at: list[int] = field(default_factory=list)
 
 
@@ -67,9 +71,10 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
     found: dict[str, _RoleTally] = defaultdict(_RoleTally)
     kinds: dict[str, str] = {}
     for match in _ROLE.finditer(body):
-        noun, of = match.group("noun"), match.group("of").lower()
-        kind = _kind_of_role(noun)
-        if kind is None:
+        word, of = match.group("noun"), match.group("of").lower()
+        noun = word.lower()
+        kind = kind_of_role(noun)
+        if kind is None or (word != noun and not _is_called(word, match.group("behind"))):
             continue
         tally = found[noun]
         before = body[max(0, match.start() - 14) : match.start()]
@@ -80,6 +85,7 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             continue  # "my uncle Otto" is Otto
         kinds[noun] = kind
         tally.spoken += spoken
+        tally.named += word != noun
         if of == "the":
             tally.known += 1
         elif of in ("a", "an"):
@@ -94,6 +100,15 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
     ]
 
 
+def _is_called(word: str, behind: str) -> bool:
+    """Whether a word with a capital letter behind "the" is what somebody is called: "the Mole", but neither "the Prince
+    Albert" nor "the Roman road"."""
+    return not re.match(r" [A-Z]", behind) and (
+        word.endswith(("man", "woman")) or not word.endswith(_OF_A_PEOPLE)
+    )
+
+
+_OF_A_PEOPLE = ("an", "ese", "ish", "ch")
 _IS_ONE = re.compile(r"\b(?:was|is|were|be|been|become|became|like|as|of) $")
 _IS_TOLD_OF = {
     "father": re.compile(r"\b[Hh]is (?:\w+ )?(?:daughter|son)s?\b"),
@@ -103,7 +118,7 @@ _IS_TOLD_OF = {
 }
 
 
-def _kind_of_role(noun: str) -> str | None:
+def kind_of_role(noun: str) -> Literal["person", "animal", "thing"] | None:
     """What somebody is who is called so; None for what is nobody, nor a thing that may speak."""
     if noun in ROLES or noun in KIN:
         return "person"
@@ -112,7 +127,9 @@ def _kind_of_role(noun: str) -> str | None:
     if noun in NOT_NAMES or noun in _NO_ROLE:
         return None
     sort = sort_of(noun)
-    return sort if sort in ("person", "animal") else "thing" if sort in ("thing", "plant") else None
+    if sort in ("person", "animal"):
+        return sort
+    return "thing" if sort in ("thing", "plant") else None
 
 
 def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[Figure]) -> bool:
@@ -125,11 +142,16 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
         return True
     if (tally.known and (tally.new or tally.kin)) or tally.kin > 1:
         return True
+    if tally.named and tally.known + tally.new > 1:
+        return True
     pronoun = pronoun_of(noun)
-    if kind != "person":
-        return False
     if pronoun is None:
-        return any(_THEN.search(body[at : at + FOLLOWED]) for at in tally.at)
+        # Of an animal only where nobody is near who could be meant.
+        return any(
+            _THEN.search(body[at : at + FOLLOWED])
+            and (kind == "person" or not _somebody_near(body[max(0, at - FOLLOWED) : at], named))
+            for at in tally.at
+        )
     behind = _SHE_BEHIND if pronoun == "she" else _HE_BEHIND
     others = [re.escape(f.name.split(" ")[0]) for f in named if f.pronoun == pronoun]
     for at in tally.at:
@@ -144,8 +166,8 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
 def _role(noun: str, kind: str, tally: _RoleTally) -> Figure:
     count = tally.known + tally.new + tally.kin
     return Figure(
-        f"the {noun}",
-        (noun,),
+        f"the {noun.capitalize()}" if tally.named * 2 > count else f"the {noun}",
+        (noun, noun.capitalize()) if tally.named else (noun,),
         kind,
         pronoun_of(noun),
         count,
@@ -155,6 +177,12 @@ def _role(noun: str, kind: str, tally: _RoleTally) -> Figure:
     )
 
 
+def _somebody_near(before: str, named: Sequence[Figure]) -> bool:
+    paragraph = before.rsplit("\n\n", 1)[-1]
+    return bool(_PRONOUN.search(paragraph)) or any(f.name in paragraph for f in named)
+
+
+_PRONOUN = re.compile(r"\b(?:[Ss]?he|[Hh]is|[Hh]er|[Hh]im|I)\b")
 _GENERIC = {"woman", "man", "lady", "gentleman"}
 NEAR_NAME = 1_500
 """Characters before "the woman" in which a woman with a name must stand to be her."""
@@ -168,7 +196,7 @@ def as_one(
     calls: dict[str, list[str]] = defaultdict(list)
     left: list[Figure] = []
     for role, stays in roles:
-        noun = role.name.removeprefix("the ")
+        noun = role.name.removeprefix("the ").lower()
         owner = None if role.kind == "thing" else _owner(body, named, role, noun)
         if owner is None:
             left += [role] if stays else []
@@ -209,6 +237,8 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
         title = figure.name.split(" ")[0].lower().rstrip(".")
         if " " in figure.name and (title == noun or (title == "dr" and noun == "doctor")):
             return figure
+        if title == "the" and figure.name.lower().endswith(f" {noun}"):
+            return figure  # the Happy Prince is the Prince
         if put_beside(body, (figure.name, *figure.aliases), re.escape(noun)):
             return figure
     if noun not in _GENERIC or re.search(

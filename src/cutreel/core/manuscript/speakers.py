@@ -6,7 +6,7 @@ cannot be told stays with "Unknown speaker".
 """
 
 import re
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import islice
@@ -94,14 +94,22 @@ class Recent:
         return name in self._names
 
 
+Meant = Callable[[int], str | None]
+"""Who a pronoun at a character of a paragraph is, as far as somebody else has read it."""
+
+
 def attribute(
-    body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: Recent
+    body: str,
+    spans: Sequence[tuple[int, int]],
+    figures: Sequence[Figure],
+    memory: Recent,
+    meant: Meant = lambda _at: None,
 ) -> list[Piece]:
     """Cut a paragraph into pieces by speaker. What is heard is added to `memory`."""
     if not spans:
         _note_mentions(body, figures, memory)
         return [Piece(0, len(body), None, "narration")]
-    reader = _Paragraph(body, spans, figures, memory)
+    reader = _Paragraph(body, spans, figures, memory, meant)
     pieces: list[Piece] = []
     at = 0
     for i, (start, end) in enumerate(spans):
@@ -125,9 +133,14 @@ class _Paragraph:
     """Tells who speaks the quotations of one paragraph, one after another."""
 
     def __init__(
-        self, body: str, spans: Sequence[tuple[int, int]], figures: Sequence[Figure], memory: Recent
+        self,
+        body: str,
+        spans: Sequence[tuple[int, int]],
+        figures: Sequence[Figure],
+        memory: Recent,
+        meant: Meant,
     ) -> None:
-        self.body, self.spans, self.memory = body, spans, memory
+        self.body, self.spans, self.memory, self.meant = body, spans, memory, meant
         self.people = [f for f in figures if f.kind != "place"]
         self.pronouns = {f.name: f.pronoun for f in self.people}
         self.said: list[Evidence] = []
@@ -142,8 +155,12 @@ class _Paragraph:
             self.voices.add(found[0])
         return found
 
+    def _opening(self, i: int) -> int:
+        """Where the narration before a quotation begins."""
+        return self.spans[i - 1][1] if i else 0
+
     def _before(self, i: int) -> str:
-        return self.body[self.spans[i - 1][1] if i else 0 : self.spans[i][0]]
+        return self.body[self._opening(i) : self.spans[i][0]]
 
     def _after(self, i: int) -> str:
         return self.body[
@@ -156,21 +173,22 @@ class _Paragraph:
         # Behind a full stop, "She laughed" is something she does and not how the words were said.
         closed = self.body[start:end].rstrip('”"»')[-1:] == "."
         matches = [] if closed else [_AFTER_VERB.match(after), _AFTER_NAME.match(after)]
-        for match in (*matches, _BEFORE.search(before)):
+        places = [(match, end) for match in matches] + [(_BEFORE.search(before), self._opening(i))]
+        for match, at in places:
             if match and match.group("who") == "I":
                 return None, "who tells the story speaks"  # by the narrator's voice
-            name = self._named(match.group("who"), i) if match else None
+            name = self._named(match.group("who"), i, at + match.start("who")) if match else None
             if match and name:
                 return name, f"by “{match.group().strip(' ,:')}”"
         if _LEADS_IN.search(before):
-            subject = self._subject(_sentences(before)[-1])
+            subject = self._subject(self._sentences(before, self._opening(i))[-1])
             if subject:
                 return subject, f"{subject} leads in to it"
         return None
 
     def _opens(self) -> Evidence:
         """The first quotation, without a tag of its own."""
-        acting = self._acting(self._before(0))
+        acting = self._acting(self._before(0), 0)
         if acting:
             return acting, f"{acting} acts in the same paragraph"
         later = next(
@@ -179,7 +197,7 @@ class _Paragraph:
         if later and self._after(0).strip():
             return later
         acting = (
-            self._acting(self._after(0), last=False)
+            self._acting(self._after(0), self.spans[0][1], last=False)
             if not _ANSWERED.match(self._after(0))
             else None
         )
@@ -195,7 +213,7 @@ class _Paragraph:
             if len(others) == 1:
                 return others.pop(), f"answers {self.said[-1][0]}"
             return UNKNOWN, "the text does not say who speaks"
-        sentences = _sentences(between)
+        sentences = self._sentences(between, self._opening(i))
         # Words behind a tag's full stop may belong to whoever acts there.
         acting = (
             self._subject(sentences[-1])
@@ -205,7 +223,7 @@ class _Paragraph:
         if (
             acting
             and acting != self.said[-1][0]
-            and not re.search(rf"\b(?:{SPEECH_VERBS})\b", sentences[-1])
+            and not re.search(rf"\b(?:{SPEECH_VERBS})\b", sentences[-1][0])
         ):
             return acting, f"{acting} acts just before"
         return self.said[-1][0], self.said[-1][1]
@@ -216,21 +234,37 @@ class _Paragraph:
             return turn[1], f"takes turns with {turn[0]}"
         return UNKNOWN, "the text does not say who speaks"
 
-    def _acting(self, narration: str, last: bool = True) -> str | None:
-        """Who acts in the narration: in its last sentence that has somebody, or its first."""
-        subjects = [s for s in map(self._subject, _sentences(narration)) if s]
+    def _acting(self, narration: str, at: int, last: bool = True) -> str | None:
+        """Who acts in the narration that begins `at`: in its last sentence that has somebody, or its first."""
+        subjects = [s for s in map(self._subject, self._sentences(narration, at)) if s]
         return subjects[-1 if last else 0] if subjects else None
 
-    def _subject(self, sentence: str) -> str | None:
+    def _sentences(self, text: str, at: int) -> list[tuple[str, str | None]]:
+        """Sentences of a stretch of narration that begins `at`, without marks at their heads, and who each is about
+        where it opens with a pronoun that was read."""
+        out: list[tuple[str, str | None]] = []
+        start = 0
+        for end in [*(m.start() for m in _ENDS.finditer(text)), len(text)]:
+            sentence = text[start:end]
+            bare = sentence.strip(_AROUND)
+            if bare:
+                opens = re.match(r"(?:(?:Then|And|But|So) )?([Hh]e|[Ss]he|[Ii]t) (?=[a-z])", bare)
+                head = at + start + len(sentence) - len(sentence.lstrip(_AROUND))
+                out.append((bare, self.meant(head + opens.start(1)) if opens else None))
+            start = end
+        return out or [("", None)]
+
+    def _subject(self, told: tuple[str, str | None]) -> str | None:
         """Who a sentence is about: somebody known, or a role, that it opens with."""
+        sentence, meant = told
         found = _SUBJECT.match(sentence)
-        if not found:
-            return None
+        if not found or meant:
+            return meant
         who = found.group("who")
         if who.split(" ")[0].lower() in NOT_NAMES - {"the"} and not _OF_KIN.match(who.lower()):
             return None
         if _OF_KIN.match(who.lower()):
-            return self._named(who, 0)
+            return self._named(who, 0, -1)
         if who.lower().startswith("the "):
             noun = who.split(" ")[-1]
             known = (
@@ -244,8 +278,10 @@ class _Paragraph:
             who if who.lower() not in NOT_NAMES | _NOBODY and who[:1].isupper() else None
         )
 
-    def _named(self, who: str, i: int) -> str | None:
+    def _named(self, who: str, i: int, at: int) -> str | None:
         low = who.lower()
+        if low in {"he", "she", "it"} and (meant := self.meant(at)):
+            return meant
         if low in {"he", "she"}:
             return self._pronoun(low, i)
         if low == "it":
@@ -275,7 +311,7 @@ class _Paragraph:
         def may_be(name: str | None) -> bool:
             return name is not None and self._pronoun_of(name) in (pronoun, None)
 
-        acting = self._acting(self._before(i))
+        acting = self._acting(self._before(i), self._opening(i))
         if may_be(acting):
             return acting
         # Asked ahead, from the quotation that opens the paragraph, nobody has spoken yet.
@@ -292,7 +328,8 @@ class _Paragraph:
             return sure[0]
         behind = range(i, min(i + NEAR, len(self.spans)))
         rest = " ".join(map(self._after, behind))
-        near = next((s for s in map(self._subject, _sentences(rest)[1:]) if may_be(s)), None)
+        said = [(text, None) for text in _plain_sentences(rest)]
+        near = next((s for s in map(self._subject, said[1:]) if may_be(s)), None)
         if near:
             return near
         if not sure:
@@ -309,9 +346,12 @@ class _Paragraph:
         return self.pronouns.get(name) or ROLES.get(name.removeprefix("the ").lower())
 
 
-def _sentences(text: str) -> list[str]:
+_AROUND = ' \n,;:—-”"'
+
+
+def _plain_sentences(text: str) -> list[str]:
     """Sentences of a stretch of narration, without marks at their heads."""
-    return [s.strip(' \n,;:—-”"') for s in _ENDS.split(text) if s.strip(' \n,;:—-”"')] or [""]
+    return [s.strip(_AROUND) for s in _ENDS.split(text) if s.strip(_AROUND)] or [""]
 
 
 def _note_mentions(body: str, figures: Sequence[Figure], memory: Recent) -> None:

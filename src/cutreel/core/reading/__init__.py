@@ -11,6 +11,7 @@ from .language import is_english
 from .names import names_acting, same_told
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
+from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .where import Arrival
 
@@ -18,11 +19,11 @@ from .where import Arrival
 __all__ = [
     "NOTHING", "SPEECH", "SURE", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph",
     "Sight",
-    "Sort", "Story",
+    "Sort", "SpeakerMemory", "Story",
     "StoryMemory", "Token", "is_english",
     "names_acting", "packed", "paragraph_texts", "parse", "parse_key", "parse_packed",
     "pronouns_told",
     "read_story",
-    "same_told", "sort_of", "unpacked",
+    "same_told", "sort_of", "unpacked", "with_speakers",
 ]
 # fmt: on

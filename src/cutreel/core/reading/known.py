@@ -19,6 +19,11 @@ class Known(NamedTuple):
     kind: Literal["person", "animal", "thing"]
     age: Literal["child", "old", ""] = ""
 
+    @property
+    def has_name(self) -> bool:
+        """Whether a call is a name, or a word used like one ("the Swallow")."""
+        return any(call[:1].isupper() for call in self.calls)
+
 
 class Cast:
     """The cast, as it is looked up by the words of a text."""

@@ -233,7 +233,7 @@ class _Reader:
             return True
         found = self._by_noun(i) if self._definite(i) else None
         if found is None:
-            if sort == "person" and self.says[i] is None and not compared(self.parsed, i):
+            if self.says[i] is None and not compared(self.parsed, i):
                 self.now.touch(SOMEBODY[pronoun_of(token.lemma)], token.dep in SUBJECT)
             return False
         self._note(
@@ -434,8 +434,7 @@ class _Reader:
                 continue
             if p.pronoun is None:
                 # An animal with a name is called so sooner than one without.
-                named = any(call[:1].isupper() for call in p.calls)
-                score -= 1.2 if p.kind == "person" else 0.6 if named else 2.6
+                score -= 1.2 if p.kind == "person" else 0.6 if p.has_name else 2.6
                 if p.kind == "animal" and f.age > 1:
                     continue
             if f.id == own and self.tokens[i].dep == "poss":

@@ -25,9 +25,13 @@ def pronouns_told(
 ) -> dict[int, Pronoun]:
     """For those of the cast whose pronoun is open, the one that the text uses of them, by number. `own`: only by words
     that go back to the subject of their own clause ("Hanne lit the stove with her diary"), which are the surest."""
-    # What an animal is called is told by its own tail alone: "she" near a whale may be anybody.
-    kinds = ("person", "animal") if own else ("person",)
-    open_ = {p.id for p in cast if p.pronoun is None and p.kind in kinds}
+    # What an animal without a name is called is told by its own tail alone: "she" near a whale may be anybody.
+    open_ = {
+        p.id
+        for p in cast
+        if p.pronoun is None
+        and (p.kind == "person" or (p.kind == "animal" and (own or p.has_name)))
+    }
     if not open_ or not parses:
         return {}
     told: dict[int, Counter[Pronoun]] = defaultdict(Counter)
