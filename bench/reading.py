@@ -5,11 +5,25 @@
 
 import sys
 
-from tests.labelled import Score, all_stories, parses_of, read_by_sentence, scores
+from scorch.scores import b_cubed, ceaf_e, ceaf_m, muc
+
+from tests.labelled import (
+    Score,
+    all_stories,
+    clusters,
+    mentions,
+    parses_of,
+    read_by_sentence,
+    scores,
+)
+
+MEASURES = {"MUC": muc, "B-cubed": b_cubed, "CEAF by mention": ceaf_m, "CEAF by entity": ceaf_e}
+"""Measures of coreference as in Pradhan et al. (2014), by the package scorch. A mention is told by where it ends."""
 
 
 def main(names: list[str], show: bool, unseen: bool) -> None:
     sums: dict[tuple[str, str], Score] = {}
+    told_all, read_all = [], []
     for story in all_stories(unseen):
         if names and story.name not in names:
             continue
@@ -20,16 +34,31 @@ def main(names: list[str], show: bool, unseen: bool) -> None:
                 total.right += score.right
                 total.wrong += score.wrong
                 total.missing += score.missing
-            if how == "parse" and show:
-                told_wrong(story, film)
+            if how == "parse":
+                told, read = mentions(story, film)
+                told_all += [{(story.name, m) for m in c} for c in clusters(told)]
+                read_all += [{(story.name, m) for m in c} for c in clusters(read)]
+                if show:
+                    told_wrong(story, film)
     for (how, sort), score in sums.items():
         print(
             f"{how:6} {sort:8} precision {score.precision:.2f} recall {score.recall:.2f} F1 {score.f1:.2f}"
             f"  ({score.right} right, {score.wrong} wrong, {score.missing} missing)"
         )
+    if told_all:
+        for name, measure in MEASURES.items():
+            recall, precision, f1 = measure(told_all, read_all)
+            print(f"parse  {name:16} precision {precision:.2f} recall {recall:.2f} F1 {f1:.2f}")
+    facts = sum(s.right + s.missing for (how, _), s in sums.items() if how == "parse")
+    print(f"{facts} facts")
 
 
 def told_wrong(story, film) -> None:
+    told_, read_ = mentions(story, film)
+    for at in sorted(told_.keys() | read_.keys()):
+        if told_.get(at) != read_.get(at):
+            near = " ".join(story.text[max(0, at - 50) : at].split())
+            print(f"  …{near}| told {set(told_.get(at, ()))} read {set(read_.get(at, ()))}")
     names = {p.id: p.name for p in film.document.cast}
     print(f"== {story.name}: {[(p.name, p.aliases, p.pronoun) for p in film.document.cast]}")
     for told, shot in zip(story.sentences, film.shots, strict=True):

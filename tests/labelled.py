@@ -1,11 +1,14 @@
 """Stories labelled by hand, sentence by sentence, with who is there to be seen, where and when: what a reader would say.
 
 A line is a sentence, then ` | who: names`, and where it is said, `place`, `time`, `weather`. A dash is nobody; `place: not
-market` says where it is not. The first line tells by which calls the cast is known. All are written for this project.
+market` says where it is not. In some stories every word of the narration that means somebody says whom: `[She=Ada]`. The
+first lines tell where a story is from (written for this project unless it says otherwise) and by which calls the cast is known.
 """
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+import re
+from collections import defaultdict
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, field
 from pathlib import Path
 
 from cutreel.core.film import Offered, ReadFilm, Settings, new_film, read_film
@@ -22,6 +25,8 @@ class Labelled:
     text: str
     who: frozenset[str]
     says: dict[str, str]
+    meant: Mapping[int, frozenset[str]] = field(default_factory=dict)
+    """Where in the sentence a mention ends, and whom it means."""
 
 
 @dataclass(frozen=True)
@@ -53,11 +58,26 @@ class Score:
         return 2 * self.right / max(1, 2 * self.right + self.wrong + self.missing)
 
 
+_MEANT = re.compile(r"\[([^]=]+)=([^]]+)\]")
+
+
+def _plain(marked: str) -> tuple[str, dict[int, frozenset[str]]]:
+    """A sentence without its marks, and where each mention in it ends."""
+    text, meant, at = "", {}, 0
+    for match in _MEANT.finditer(marked):
+        text += marked[at : match.start()] + match.group(1)
+        meant[len(text)] = frozenset(match.group(2).split(","))
+        at = match.end()
+    return text + marked[at:], meant
+
+
 def labelled(path: Path) -> LabelledStory:
     cast: dict[str, tuple[str, ...]] = {}
     sentences: list[Labelled] = []
     parts: list[str] = []
     for line in path.read_text().splitlines():
+        if line.startswith("# from:"):
+            continue
         if line.startswith("# cast:"):
             for one in line.removeprefix("# cast:").split(";"):
                 key, _, calls = one.strip().partition("=")
@@ -68,7 +88,10 @@ def labelled(path: Path) -> LabelledStory:
             sentence, *facts = (part.strip() for part in line.split(" | "))
             says = dict(fact.partition(": ")[::2] for fact in facts if fact.strip(" |"))
             named = [w.strip() for w in says.pop("who", "-").split(",")]
-            sentences.append(Labelled(sentence, frozenset(w for w in named if w != "-"), says))
+            sentence, meant = _plain(sentence)
+            sentences.append(
+                Labelled(sentence, frozenset(w for w in named if w != "-"), says, meant)
+            )
             parts.append((" " if parts and parts[-1] != "\n\n" else "") + sentence)
     return LabelledStory(path.stem, "".join(parts), cast, tuple(sentences))
 
@@ -104,13 +127,8 @@ def read_by_sentence(story: LabelledStory, parses: Parses | None) -> ReadFilm:
 
 def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
     """How much of what is labelled was read, by the sort of fact."""
-    names = {}
-    for key, calls in story.cast.items():
-        for person in film.document.cast:
-            known = {person.name, *person.aliases}
-            if known & set(calls) or (key == "teller" and "I" in known):
-                names.setdefault(person.id, key)
-    out = {sort: Score() for sort in ("cast", "who", "place", "time", "weather")}
+    names = names_of(story, film)
+    out = {sort: Score() for sort in ("cast", "who", "place", "time", "weather", "meant")}
     found_keys = set(names.values())
     out["cast"].right, out["cast"].missing = len(found_keys), len(story.cast) - len(found_keys)
     out["cast"].wrong = len(film.document.cast) - len(found_keys)
@@ -124,7 +142,62 @@ def scores(story: LabelledStory, film: ReadFilm) -> dict[str, Score]:
             for right in wanted(told, sort, shot.facts):
                 out[sort].right += right
                 out[sort].missing += not right
+    told_, read_ = mentions(story, film)
+    for at in told_.keys() | read_.keys():
+        right = told_.get(at) == read_.get(at)
+        out["meant"].right += right
+        out["meant"].wrong += not right and at in read_
+        out["meant"].missing += not right and at in told_
     return out
+
+
+def names_of(story: LabelledStory, film: ReadFilm) -> dict[int, str]:
+    """What the labels call those of the film's cast whom they know."""
+    names: dict[int, str] = {}
+    for key, calls in story.cast.items():
+        for person in film.document.cast:
+            known = {person.name, *person.aliases}
+            if known & set(calls) or (key == "teller" and "I" in known):
+                names.setdefault(person.id, key)
+    return names
+
+
+Mentions = dict[int, frozenset[str]]
+"""Where a mention ends in the text, and whom it means."""
+
+
+def mentions(story: LabelledStory, film: ReadFilm) -> tuple[Mentions, Mentions]:
+    """What the narration's mentions mean, as labelled and as read; nothing of a story whose mentions are not labelled."""
+    told: Mentions = {}
+    at = 0
+    for sentence in story.sentences:
+        at = story.text.index(sentence.text, at)
+        told.update({at + end: people for end, people in sentence.meant.items()})
+        at += len(sentence.text)
+    if not told:
+        return {}, {}
+    names = names_of(story, film)
+    script = film.script
+    spoken = [
+        (script.words[line.first].start, script.words[line.end - 1].end)
+        for line in script.lines
+        if line.why != "narration"
+    ]
+    read_: Mentions = {}
+    for number, paragraph in film.story.paragraphs.items():
+        start = film.story.starts[number]
+        for m in paragraph.mentions:
+            if not any(a <= start + m.start < b for a, b in spoken):
+                read_[start + m.end] = frozenset(names.get(p, f"#{p}") for p in m.people)
+    return told, read_
+
+
+def clusters(found: Mentions) -> list[set[int]]:
+    """The mentions of each person, as the measures of coreference take them; groups of people stand by themselves."""
+    of: dict[frozenset[str], set[int]] = defaultdict(set)
+    for at, people in found.items():
+        of[people].add(at)
+    return list(of.values())
 
 
 def wanted(told: Labelled, sort: str, facts: object) -> Iterator[bool]:

@@ -57,7 +57,9 @@ KNOWN |= dict.fromkeys(
     ).split(),
     "animal",
 )
-KNOWN |= dict.fromkeys("queen king emperor ogre troll witch fairy goblin mermaid soldier".split(), "person")
+KNOWN |= dict.fromkeys(
+    "queen king emperor ogre troll witch fairy goblin mermaid soldier".split(), "person"
+)
 """Words whose commonest sense in stories is another than in WordNet's order; empty: nothing that is seen."""
 
 

@@ -21,9 +21,12 @@ from cutreel.core.reading import (
     TELLER,
     Known,
     Parses,
+    nameless,
     names_acting,
+    only_beside,
     pronouns_told,
     read_story,
+    roles_acting,
     same_told,
 )
 
@@ -86,8 +89,14 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
         new = names_acting(script, parses, parts)
         figures += new
         known |= {f.name for f in new}
+        beside = only_beside(script, parses, figures)
+        figures = [f for f in figures if f.name not in beside]
+        calls = {c.lower() for f in figures for c in (f.name, *f.aliases)}
+        figures += roles_acting(script, parses, calls)
     figures += [_speaker(s) for s in script.speakers if s not in known and s != UNKNOWN]
     figures = _with_pronouns(script, parses or {}, figures[:24])
+    if parses:
+        figures += nameless(script, parses, _known_figures(figures))
     figures = _told_the_same(script, parses or {}, figures)
     story = read_story(script, parses or {}, _known_figures(figures))
     told = described_in(script, figures, story)

@@ -9,14 +9,14 @@ from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import people_named
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
-from .roles import put_beside
+from .roles import NO_ROLE, put_beside
 from .speakers import UNKNOWN
 from .syllables import syllables
 from .title import Titled, first_words, titled
 
 # fmt: off
 __all__ = [
-    "KIN", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
+    "KIN", "NO_ROLE", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
     "Pronoun",
     "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
     "ids_of", "people_named", "places_of", "pronoun_of", "put_beside", "read", "reading_ease", "runs_of",

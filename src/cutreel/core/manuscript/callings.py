@@ -51,6 +51,8 @@ NOT_NAMES = {
     "god", "english", "french", "christmas", "easter", "sir", "madam", "ma'am", "chapter", "scene",
     "part", "well", "oh", "ah", "now", "please", "nobody", "somebody", "everybody", "nothing",
     "something", "even", "only", "just", "still", "once", "never",
+    "spring", "summer", "autumn", "winter", "come", "look", "go", "wait", "listen", "let", "hark", "stop", "mate",
+    "hello", "hullo", "halloa", "hush", "take", "tell", "see", "without", "first", "whither", "thank",
 }
 NOT_NAMES |= {
     "seven", "eight", "nine", "ten", "eleven", "twelve", "twenty", "thirty", "forty", "fifty", "sixty", "seventy",

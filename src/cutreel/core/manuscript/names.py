@@ -8,6 +8,7 @@ speaks, acts, or is called she or he.
 
 import re
 from collections import Counter, defaultdict
+from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Literal
@@ -15,6 +16,7 @@ from typing import Literal
 from cutreel.core.nouns import sort_of
 
 from .callings import KIN, NOT_NAMES, SPECIES, Figure, Pronoun, pronoun_of
+from .given import pronoun_of_given
 from .roles import as_one, kind_of_role, roles_in
 from .sentences import SPEECH_VERBS, sentence_ends
 
@@ -47,10 +49,12 @@ _OFFICES = {
 }
 """Titles of either: like the others they make a name of the word behind them."""
 TITLES |= _OFFICES
+_NO_TITLE = {"old", "saint"}
 _PLACE_BEFORE = {
     "in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond",
     "through", "across", "around", "between", "reached", "left",
 }
+_PLACE_BEFORE_THE = {"in", "into", "across", "through", "inside", "outside"}
 _PLACE_NOUNS = {
     "street", "road", "avenue", "alley", "square", "harbour", "harbor", "bay", "island", "isle",
     "islands", "river", "ocean", "sea", "beach", "coast", "valley", "mountain", "mountains",
@@ -156,7 +160,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
         # otherwise.
         or (runs[n] > 1 and n.lower() not in lower and acting[n] + tally.owning[n] > 1)
         # A title makes a name of the one word behind it, wherever it stands and however often.
-        or (n.count(" ") and _bare(n.split(" ")[0]) in _HE_TITLES | _SHE_TITLES | _OFFICES)
+        or (n.count(" ") and is_title(first := _bare(n.split(" ")[0])) and first not in _NO_TITLE)
     ]
     known = set(names)
     # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
@@ -176,23 +180,36 @@ def people_named(text: str) -> tuple[Figure, ...]:
         for f in _merge(names, runs, placed, speaks, pronouns, tally.kin)
     ]
     figures = [_by_what_it_is(f, what.get(f.name)) for f in figures]
-    figures = [f for f in figures if f.kind != "thing" or speaks[f.name] or pronouns[f.name]]
+    figures = [
+        f
+        for f in figures
+        if f.kind != "nobody" and (f.kind != "thing" or speaks[f.name] or pronouns[f.name])
+    ]
     return tuple(
         sorted(as_one(body, figures, roles_in(body, figures)), key=lambda f: (-f.count, f.name))
     )
 
 
-def _what(name: str, tally: _Tally) -> Literal["person", "animal", "thing"] | None:
+_NOBODY = {"time", "weather", "food", "garment", "body"}
+_What = Literal["person", "animal", "thing", "nobody"]
+
+
+def is_title(word: str) -> bool:
+    """Whether a word before a name is a title ("sergeant-major")."""
+    return word in TITLES or any(part in _OFFICES for part in word.split("-"))
+
+
+def _what(name: str, tally: _Tally) -> _What | None:
     """What somebody is whose name is mostly behind an article and ends in what they are: the White Rabbit, the Mole."""
     if tally.articled[name] * OF_NAMES < tally.runs[name]:
         return None
     first, last = _bare(name.split(" ", maxsplit=1)[0]), _bare(name.rsplit(" ", maxsplit=1)[-1])
-    if last in _PLACE_NOUNS | _PLACE_OR_SURNAME or first in TITLES:
+    if last in _PLACE_NOUNS | _PLACE_OR_SURNAME or is_title(first):
         return None
-    return kind_of_role(last)
+    return kind_of_role(last) or ("nobody" if sort_of(last) in _NOBODY else None)
 
 
-def _by_what_it_is(figure: Figure, what: Literal["person", "animal", "thing"] | None) -> Figure:
+def _by_what_it_is(figure: Figure, what: _What | None) -> Figure:
     """The White Rabbit is an animal, is called so with its article, and is the Rabbit too."""
     if what is None or figure.kind == "place":
         return figure
@@ -238,6 +255,10 @@ def _sentence(sentence: str, after: str, tally: _Tally) -> None:
             words.pop()
         if not words or (len(words) == 1 and _bare(words[0]) in TITLES):
             continue
+        while of_place := _place_before(words):
+            # "In London Luke Howard", "by Lake Geneva Mary Shelley": the place is no part of the name.
+            at += len(" ".join(words[:of_place])) + 1
+            words = words[of_place:]
         name = re.sub(r"['’]s$", "", " ".join(words)).rstrip("'’-")
         if len(name) < 2 or (name.isupper() and len(name) > 4):
             continue
@@ -252,6 +273,27 @@ def _sentence(sentence: str, after: str, tally: _Tally) -> None:
                 tally.pronouns[found[0]]["he"] += 1
 
 
+def _place_before(words: Sequence[str]) -> int:
+    """How many words before a given name are no name of a person."""
+    if is_title(_bare(words[0])) or pronoun_of_given(_bare(words[0])):
+        return 0
+    return next(
+        (
+            i
+            for i, w in enumerate(words)
+            if i and pronoun_of_given(_bare(w)) and _is_place(words[:i])
+        ),
+        0,
+    )
+
+
+def _is_place(words: Sequence[str]) -> bool:
+    return _bare(words[0]) in _PLACE_FIRST or sort_of(_bare(words[-1])) == "place"
+
+
+_PLACE_FIRST = {"lake", "mount", "cape", "loch", "port", "fort", "glen", "isle"}
+
+
 def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: bool) -> None:
     """Note one place of a name, characters `at` up to `end` of its sentence."""
     # Only what is near is looked at, however long the sentence is.
@@ -259,7 +301,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
     tally.runs[name] += 1
     if inside or _SPEAKS.search(behind):
         tally.inside[name] += 1
-    if before.split()[-1:] and before.split()[-1].lower() in _PLACE_BEFORE:
+    last = before.lower().split()[-2:]
+    if last and (last[-1] in _PLACE_BEFORE or (last[-1] == "the" and last[0] in _PLACE_BEFORE_THE)):
         tally.placed[name] += 1
     if _SPEAKS.search(before[-14:]) or _SPEAKS.search(behind):
         tally.speaks[name] += 1
@@ -289,7 +332,10 @@ def _merge(
         parts = set(name.split(" "))
         # Those that hold one of its words are few, however many names there are.
         longer = holding[name.split(" ")[0]]
-        owner = next((f for f in longer if parts < set(f.split(" "))), None)
+        owners = [f for f in longer if parts < set(f.split(" "))]
+        # A surname alone is the master's of the house.
+        masters = [f for f in owners if _bare(f.split(" ")[0]) in _HE_TITLES]
+        owner = next(iter([*masters, *owners]), None)
         if owner:
             full[owner].append(name)
         else:
@@ -307,6 +353,9 @@ def _merge(
             pronoun = "he"
         elif title in _SHE_TITLES or tally["she"] > tally["he"]:
             pronoun = "she"
+        given = pronoun_of_given(title)
+        if given and (not pronoun or abs(tally["he"] - tally["she"]) <= SURE):
+            pronoun = given
         last = _bare(name.split(" ")[-1]) if " " in name and title not in TITLES else ""
         named_so = last in _PLACE_NOUNS or (
             not pronoun and (last in _PLACE_OR_SURNAME or sort_of(last) == "place")

@@ -8,7 +8,7 @@ from typing import Literal
 
 from cutreel.core.nouns import sort_of
 
-from .callings import ANIMALS, KIN, NOT_NAMES, ROLES, Figure, pronoun_of
+from .callings import ANIMALS, KIN, NOT_NAMES, ROLES, Figure, Pronoun, pronoun_of
 from .sentences import SPEECH_VERBS
 
 _SAID_BY = "|".join(
@@ -30,7 +30,7 @@ _SAID_BY = "|".join(
 )
 """Verbs behind which stands who speaks: "told the father" is not said by him."""
 _SPEAKS = re.compile(
-    rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)"
+    rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $|^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)"
 )
 _ROLE = re.compile(
     r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
@@ -44,7 +44,7 @@ _THEN = re.compile(r"^[^.!?]*[.!?]”?\s+(?:She|He|His|Her)\b")
 """The next sentence goes on with them."""
 FOLLOWED = 220
 """Characters within which "she" behind "a woman" makes her somebody who stays."""
-_NO_ROLE = {
+NO_ROLE = {
     "one", "other", "others", "second", "first", "third", "last", "next", "whole", "rest", "most", "best", "worst",
     "dark", "people", "party", "double", "major", "minor", "native", "pair", "company", "mass", "master",
     "fellow", "person", "thing", "dead", "living", "bear", "drop", "mark", "draft", "sort", "kid", "slip", "model",
@@ -78,7 +78,7 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             continue
         tally = found[noun]
         before = body[max(0, match.start() - 14) : match.start()]
-        if _IS_ONE.search(before):
+        if _IS_ONE.search(before) or (of in ("a", "an") and before.endswith("of ")):
             continue  # "he was a broad man": nobody new
         spoken = bool(_SPEAKS.search(before) or _SPEAKS.search(match.group("behind")))
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
@@ -109,7 +109,7 @@ def _is_called(word: str, behind: str) -> bool:
 
 
 _OF_A_PEOPLE = ("an", "ese", "ish", "ch")
-_IS_ONE = re.compile(r"\b(?:was|is|were|be|been|become|became|like|as|of) $")
+_IS_ONE = re.compile(r"\b(?:was|is|were|be|been|become|became|like|as) $")
 _IS_TOLD_OF = {
     "father": re.compile(r"\b[Hh]is (?:\w+ )?(?:daughter|son)s?\b"),
     "mother": re.compile(r"\b[Hh]er (?:\w+ )?(?:daughter|son)s?\b"),
@@ -124,7 +124,7 @@ def kind_of_role(noun: str) -> Literal["person", "animal", "thing"] | None:
         return "person"
     if noun in ANIMALS:
         return "animal"
-    if noun in NOT_NAMES or noun in _NO_ROLE:
+    if noun in NOT_NAMES or noun in NO_ROLE:
         return None
     sort = sort_of(noun)
     if sort in ("person", "animal"):
@@ -224,8 +224,28 @@ def as_one(
                 sure=figure.sure or told is not None,
             )
         )
+    out = [_with_title(body, f, out) for f in out]
     calls_of_named = {call for figure in out for call in figure.aliases}
     return out + [role for role in left if role.name not in calls_of_named]
+
+
+_TITLED = re.compile(
+    r"(?:Madame|Monsieur|Captain|Professor|Inspector|Sergeant(?:-Major)?|Colonel|Major|Judge|"
+    r"Constable|"
+    r"Lieutenant|Commander|Doctor|General|Father|Mother|Lady|Lord|King|Queen|Prince|Princess) "
+)
+"""Titles that call somebody also when they stand alone."""
+
+
+def _with_title(body: str, figure: Figure, others: Sequence[Figure]) -> Figure:
+    """Madame Sofronie is Madame too, where there is one."""
+    title = _TITLED.match(figure.name)
+    if title is None or sum(f.name.startswith(title.group()) for f in others) > 1:
+        return figure
+    alone = title.group().strip()
+    if not re.search(rf"\b{alone}\b(?! [A-Z])", body):
+        return figure
+    return replace(figure, aliases=tuple(dict.fromkeys((*figure.aliases, alone))))
 
 
 def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figure | None:
@@ -237,10 +257,18 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
         title = figure.name.split(" ")[0].lower().rstrip(".")
         if " " in figure.name and (title == noun or (title == "dr" and noun == "doctor")):
             return figure
+        if "-" in title and noun in (title.split("-")[0], title.split("-")[-1], title):
+            return figure  # "the sergeant" is the Sergeant-Major
         if title == "the" and figure.name.lower().endswith(f" {noun}"):
             return figure  # the Happy Prince is the Prince
         if put_beside(body, (figure.name, *figure.aliases), re.escape(noun)):
             return figure
+    if noun in _YOUNG:
+        young = [
+            f for f in people if _is_child_of_two(f, named) and f.pronoun in (None, _YOUNG[noun])
+        ]
+        if len(young) == 1:
+            return young[0]
     if noun not in _GENERIC or re.search(
         rf"\b[Aa]n? (?:[a-z]+ )?{noun}\b(?! (?:called|named))", body
     ):
@@ -258,6 +286,17 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
     return next((f for f in fits if best[0] >= 0 and f.name == best[1]), None)
 
 
+_YOUNG: dict[str, Pronoun] = {"son": "he", "daughter": "she"}
+
+
+def _is_child_of_two(figure: Figure, named: Sequence[Figure]) -> bool:
+    """Whether somebody has the name of a Mr and a Mrs."""
+    first, _, last = figure.name.rpartition(" ")
+    titled = {f.name.split(" ")[0].rstrip(".") for f in named if f.name.endswith(f" {last}")}
+    return bool(first) and first.rstrip(".") not in _COUPLE and set(_COUPLE) <= titled
+
+
+_COUPLE = ("Mr", "Mrs")
 _ELDER = re.compile(r"\b(?:Old|Mrs?|Ms|Miss|Dr|Madam|Sir)\b")
 
 

@@ -2,6 +2,7 @@
 
 from cutreel.core.nouns import Sort, sort_of
 
+from .acting import nameless, only_beside, roles_acting
 from .clauses import SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
@@ -17,13 +18,38 @@ from .where import Arrival
 
 # fmt: off
 __all__ = [
-    "NOTHING", "SPEECH", "SURE", "TELLER", "Arrival", "Deed", "Known", "Mention", "Parsed", "Parses", "ReadParagraph",
+    "NOTHING",
+    "SPEECH",
+    "SURE",
+    "TELLER",
+    "Arrival",
+    "Deed",
+    "Known",
+    "Mention",
+    "Parsed",
+    "Parses",
+    "ReadParagraph",
     "Sight",
-    "Sort", "SpeakerMemory", "Story",
-    "StoryMemory", "Token", "is_english",
-    "names_acting", "packed", "paragraph_texts", "parse", "parse_key", "parse_packed",
+    "Sort",
+    "SpeakerMemory",
+    "Story",
+    "StoryMemory",
+    "Token",
+    "is_english",
+    "nameless",
+    "names_acting",
+    "only_beside",
+    "packed",
+    "paragraph_texts",
+    "parse",
+    "parse_key",
+    "parse_packed",
     "pronouns_told",
     "read_story",
-    "same_told", "sort_of", "unpacked", "with_speakers",
+    "roles_acting",
+    "same_told",
+    "sort_of",
+    "unpacked",
+    "with_speakers",
 ]
 # fmt: on

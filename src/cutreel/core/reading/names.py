@@ -18,7 +18,7 @@ MOST_WORDS = 3
 def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> list[Figure]:
     """People who act in the narration and are in no list yet, by what the parser takes for a person's name."""
     found: Counter[str] = Counter()
-    spoken = _spoken(script)
+    spoken = spoken_stretches(script)
     for number, start, text in paragraph_texts(script):
         parsed = parses.get(text)
         if parsed is None:
@@ -118,7 +118,7 @@ def _name(parsed: Parsed, i: int) -> str:
     return " ".join(words) if whole and len(words) <= MOST_WORDS else ""
 
 
-def _spoken(script: Manuscript) -> dict[int, list[tuple[int, int]]]:
+def spoken_stretches(script: Manuscript) -> dict[int, list[tuple[int, int]]]:
     out: dict[int, list[tuple[int, int]]] = {}
     for line in script.lines:
         if line.speaker is not None and line.end > line.first:

@@ -348,18 +348,18 @@ class _Reader:
 
     def _group(self, i: int, sort: str | None) -> bool:
         """The brothers, the two of them, the children: the group that was spoken of, where its people can be meant."""
-        if sort != "person" or not self._definite(i):
+        if sort not in {"person", "animal"} or not self._definite(i):
             return False
         noun = self.tokens[i].lemma
         sex = pronoun_of(noun)
         group = self.now.group or tuple(
-            f.id for f in self.now.focus if f.age <= 2 and self._is_person(f.id)
+            f.id for f in self.now.focus if f.age <= 2 and self._is_kind(f.id, sort)
         )
         people = [self.cast.people[p] for p in group if p in self.cast.people]
         fits = [
             p.id
             for p in people
-            if p.kind == "person"
+            if p.kind == sort
             and not (sex and p.pronoun and p.pronoun != sex)
             and not (noun in _CHILD and p.age == "old")
             and not (noun in _GROWN and p.age == "child")
@@ -367,7 +367,7 @@ class _Reader:
         known = (
             noun in _CHILD | _GROWN
             or noun in KIN
-            or noun in {"friend", "traveller", "companion", "twin"}
+            or noun in {"friend", "traveller", "companion", "twin", "animal", "bird", "creature"}
         )
         if not known or len(fits) < 2 or (noun not in _CHILD and len(fits) < len(people)):
             return False
@@ -411,8 +411,11 @@ class _Reader:
         elif word == "it" and token.tag == "PRP" and said is None:
             self._it(i, span)
 
+    def _is_kind(self, id: int, kind: str) -> bool:
+        return id in self.cast.people and self.cast.people[id].kind == kind
+
     def _is_person(self, id: int) -> bool:
-        return id in self.cast.people and self.cast.people[id].kind == "person"
+        return self._is_kind(id, "person")
 
     def _meant(self, i: int, sex: Pronoun, said: Spoken | None) -> tuple[int, str, float] | None:
         """Whom "she" means, why, and how sure that is."""
@@ -435,7 +438,7 @@ class _Reader:
             if p.pronoun is None:
                 # An animal with a name is called so sooner than one without.
                 score -= 1.2 if p.kind == "person" else 0.6 if p.has_name else 2.6
-                if p.kind == "animal" and f.age > 1:
+                if p.kind == "animal" and f.age > (GONE if p.has_name else 1):
                     continue
             if f.id == own and self.tokens[i].dep == "poss":
                 score += 1.5
@@ -446,7 +449,11 @@ class _Reader:
                 for p in self.cast.people.values()
                 if p.pronoun == sex and p.id not in barred and p.kind == "person"
             ]
-            return (same[0], f"the only “{sex}” there is", 0.5) if len(same) == 1 else None
+            if len(same) != 1:
+                return None
+            # Somebody else may have been told of; else it is who is named later, or never.
+            alone = not any(f.id < 0 for f in self.now.focus)
+            return same[0], f"the only “{sex}” there is", SURE if alone else 0.5
         scored.sort(reverse=True)
         best, person = scored[0]
         if person < 0:
@@ -476,8 +483,11 @@ class _Reader:
         if token.dep == "pobj" and self.tokens[token.head].text.lower() in {
             "behind", "beside", "around", "above", "under", "before", "after", "with", "over",
         }:  # fmt: skip
-            # "She pulled the door shut behind her" is the same she, where there is one subject.
-            return set()
+            # "She pulled the door shut behind her" is the same she; "he stole up behind him" is not.
+            verb = clause_of(self.parsed, i)
+            moved = any(self.tokens[c].dep == "dobj" for c in self.parsed.children[verb])
+            if moved or self.tokens[verb].lemma in {"look", "glance", "close", "shut"}:
+                return set()
         verb = clause_of(self.parsed, i)
         return {p for s in subjects(self.parsed, verb) for p in self.taken.get(s, ())}
 
@@ -549,7 +559,7 @@ class _Reader:
         """ "It": an animal or a thing of the cast that was the last to do something."""
         for f in self.now.focus:
             p = self.cast.people.get(f.id)
-            if p is not None and p.kind != "person" and f.age <= 1:
+            if p is not None and p.kind != "person" and p.pronoun is None and f.age <= 1:
                 if self.tokens[i].dep in SUBJECT or self.tokens[i].dep in OBJECT:
                     other = [
                         k for k in range(i)

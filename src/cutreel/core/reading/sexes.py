@@ -25,12 +25,19 @@ def pronouns_told(
 ) -> dict[int, Pronoun]:
     """For those of the cast whose pronoun is open, the one that the text uses of them, by number. `own`: only by words
     that go back to the subject of their own clause ("Hanne lit the stove with her diary"), which are the surest."""
-    # What an animal without a name is called is told by its own tail alone: "she" near a whale may be anybody.
+    # What an animal that neither has a name nor speaks is called is told by its own tail alone: "she" near a whale may
+    # be anybody.
+    speak = {s.lower() for s in script.speakers}
     open_ = {
         p.id
         for p in cast
         if p.pronoun is None
-        and (p.kind == "person" or (p.kind == "animal" and (own or p.has_name)))
+        and (
+            p.kind == "person"
+            or own
+            or p.has_name
+            or (p.kind == "animal" and speak & {c.lower() for c in p.calls})
+        )
     }
     if not open_ or not parses:
         return {}

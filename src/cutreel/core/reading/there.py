@@ -30,7 +30,11 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         return here, token.dep in SUBJECT
     if parsed.tokens[verb].lemma == "be" and token.dep in SUBJECT and _is_away(parsed, verb):
         return False, False
-    if why == "remembered" and token.dep in SUBJECT and parsed.tokens[verb].lemma in _CAME:
+    if (
+        why == "remembered"
+        and token.dep in SUBJECT
+        and (parsed.tokens[verb].lemma in _CAME or _is_still_at_it(parsed, verb))
+    ):
         return True, True
     if why:
         return False, why == "remembered"
@@ -48,6 +52,21 @@ def _none_of(parsed: Parsed, i: int) -> bool:
 def _is_away(parsed: Parsed, verb: int) -> bool:
     """ "In the morning he was gone"."""
     return any(parsed.tokens[c].text.lower() in _AWAY for c in parsed.children[verb])
+
+
+def _is_still_at_it(parsed: Parsed, verb: int) -> bool:
+    """ "He had been working all the morning"; "had stolen a cheese and sat with it": it goes on."""
+    below = [(c, parsed.tokens[c]) for c in parsed.children[verb]]
+    if parsed.tokens[verb].tag == "VBG":
+        return True
+    return any(
+        t.dep == "conj"
+        and t.pos == "VERB"
+        and t.tag == "VBD"
+        and not unreal(parsed, c)
+        and not any(parsed.tokens[k].dep in SUBJECT for k in parsed.children[c])
+        for c, t in below
+    )
 
 
 def _is_of_a_thing(parsed: Parsed, i: int) -> bool:

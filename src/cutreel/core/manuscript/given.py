@@ -1,0 +1,21 @@
+"""Given names that tell whether somebody is she or he. The list is built by `tools/given.py`."""
+
+import gzip
+from functools import cache
+from importlib.resources import files
+
+from .callings import Pronoun
+
+
+@cache
+def _names() -> dict[str, Pronoun]:
+    packed = files(__package__).joinpath("given.txt.gz").read_bytes()
+    women, men = gzip.decompress(packed).decode().splitlines()
+    shes: dict[str, Pronoun] = dict.fromkeys(women.split()[1:], "she")
+    hes: dict[str, Pronoun] = dict.fromkeys(men.split()[1:], "he")
+    return shes | hes
+
+
+def pronoun_of_given(name: str) -> Pronoun | None:
+    """How somebody is called whose given name this is; None where it is none, or anybody's."""
+    return _names().get(name.lower())

@@ -1,0 +1,182 @@
+"""Those whom a text calls by what they are, as grammar tells: who does something, and who is only a word beside another.
+
+Patterns find "the ferryman" by its repetition and its words of speech; the sentence tells that "the official" of "the
+official book" is nobody, that the postman who comes up the path once is somebody, and that a story whose "he" is never
+named is about a man.
+"""
+
+from collections import Counter, defaultdict
+from collections.abc import Collection, Sequence
+
+from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
+from cutreel.core.nouns import sort_of
+
+from .clauses import SUBJECT, clause_of, unreal
+from .known import Known
+from .names import spoken_stretches
+from .parsed import Parsed, Parses
+from .story import paragraph_texts, read_story
+
+_ANYBODY = frozenset(
+    {"man", "woman", "boy", "girl", "child", "lady", "gentleman", "fellow", "baby"}
+)
+_NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
+_BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
+NAMELESS = 4
+"""So many times "he" is said of nobody who is known make him somebody of the story."""
+
+
+def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> set[str]:
+    """Names of roles that never stand for anybody in the text: "the official book", "he was a student"."""
+    roles = {
+        f.name.removeprefix("the ").lower(): f.name for f in figures if f.name.startswith("the ")
+    }
+    stands: set[str] = set()
+    seen: set[str] = set()
+    for _, _, text in paragraph_texts(script):
+        parsed = parses.get(text)
+        if parsed is None:
+            return set()  # it may stand for somebody there
+        for i, token in enumerate(parsed.tokens):
+            noun = token.text.lower()
+            if noun not in roles and (noun := token.lemma) not in roles:
+                continue
+            seen.add(noun)
+            by_as = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "as"
+            if (token.pos in {"NOUN", "PROPN"} and token.dep not in _BESIDE and not by_as) or (
+                token.dep == "attr" and _there_was(parsed, i)
+            ):
+                stands.add(noun)
+    return {roles[noun] for noun in seen - stands}
+
+
+def _there_was(parsed: Parsed, i: int) -> bool:
+    verb = clause_of(parsed, i)
+    return any(parsed.tokens[c].dep == "expl" for c in parsed.children[verb]) or not any(
+        parsed.tokens[c].dep in SUBJECT
+        and parsed.tokens[c].pos == "PRON"
+        and parsed.tokens[c].text.lower() != "it"
+        for c in parsed.children[verb]
+    )
+
+
+def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> list[Figure]:
+    """Roles that are in no list yet, and do something twice, or once and are gone on about as "he" or "she"."""
+    acts: Counter[str] = Counter()
+    followed: Counter[str] = Counter()
+    for number, start, text in paragraph_texts(script):
+        parsed = parses.get(text)
+        if parsed is None:
+            continue
+        said = spoken_stretches(script).get(number, ())
+        for i, token in enumerate(parsed.tokens):
+            if any(a <= start + token.start < b for a, b in said) or not _acts(parsed, i):
+                continue
+            noun = token.lemma
+            if noun in known or f"the {noun}" in known:
+                continue
+            acts[noun] += 1
+            followed[noun] += _goes_on(parsed, i)
+    return [
+        Figure(
+            f"the {noun}",
+            (noun,),
+            "animal" if sort_of(noun) == "animal" else "person",
+            pronoun_of(noun),
+            count,
+            f"“the {noun}” acts {count} times" if count > 1 else f"“the {noun}” acts",
+            noun if sort_of(noun) == "animal" else "",
+            pronoun_of(noun) is not None,
+        )
+        for noun, count in acts.items()
+        if count > 1 or followed[noun]
+    ]
+
+
+def _acts(parsed: Parsed, i: int) -> bool:
+    token = parsed.tokens[i]
+    noun = token.lemma
+    if token.pos != "NOUN" or token.tag == "NNS" or token.dep not in SUBJECT:
+        return False
+    if sort_of(noun) not in {"person", "animal"} or noun in NO_ROLE | _ANYBODY:
+        return False
+    below = [parsed.tokens[c] for c in parsed.children[i]]
+    marks = {t.text.lower() for t in below if t.dep in {"det", "poss"}}
+    verb = clause_of(parsed, i)
+    if not marks or marks & _NOT_ONE or unreal(parsed, verb):
+        return False
+    return parsed.tokens[verb].lemma != "be" or any(t.dep == "poss" for t in below)
+
+
+def _goes_on(parsed: Parsed, i: int) -> bool:
+    """Whether "he" or "she" behind it can mean nobody else: the next subject, in this sentence or the next."""
+    for token in parsed.tokens[i + 1 :]:
+        if token.sentence - parsed.tokens[i].sentence > 1:
+            return False
+        if token.dep in SUBJECT and token.pos in {"NOUN", "PROPN", "PRON"}:
+            word = token.text.lower()
+            if word in {"he", "she"}:
+                told = pronoun_of(parsed.tokens[i].lemma)
+                return told is None or told == word
+            if sort_of(token.lemma) in {"person", "animal"} or token.pos != "NOUN":
+                return False
+    return False
+
+
+def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[Figure]:
+    """He or she whom a story is about and never names."""
+    story = read_story(script, parses, cast)
+    open_: Counter[Pronoun] = Counter()
+    nouns: dict[Pronoun, Counter[str]] = defaultdict(Counter)
+    for number, start, text in paragraph_texts(script):
+        read, parsed = story.paragraphs.get(number), parses.get(text)
+        if read is None or parsed is None:
+            continue
+        told = {m.start for m in read.mentions}
+        said = spoken_stretches(script).get(number, ())
+        for i, token in enumerate(parsed.tokens):
+            word = token.text.lower()
+            if any(a <= start + token.start < b for a, b in said) or token.start in told:
+                continue
+            if word in ("he", "she") and token.dep in SUBJECT:
+                open_[word] += 1
+                for noun in _is_a(parsed, i):
+                    nouns[word][noun] += 3
+            elif (
+                token.pos in {"NOUN", "PROPN"}
+                and token.tag not in {"NNS", "NNPS"}
+                and (sex := pronoun_of(token.lemma.lower()))
+            ):
+                nouns[sex][token.lemma.lower()] += 1
+    return [
+        Figure(
+            f"the {noun}",
+            (noun,),
+            "person",
+            sex,
+            count,
+            f"“{sex}” {count} times, never by name",
+            sure=True,
+        )
+        for sex, count in open_.items()
+        if count >= NAMELESS
+        for noun in [_best(nouns[sex], {"he": "man", "she": "woman"}[sex])]
+    ]
+
+
+def _best(nouns: Counter[str], otherwise: str) -> str:
+    """The word that says most of what somebody is: "signal-man" sooner than "man"."""
+    own = [n for n in nouns if n not in _ANYBODY and sort_of(n) == "person"]
+    return max(own or list(nouns) or [otherwise], key=lambda n: nouns[n])
+
+
+def _is_a(parsed: Parsed, i: int) -> list[str]:
+    """ "He was a dark sallow man"."""
+    verb = parsed.tokens[i].head
+    if parsed.tokens[verb].lemma != "be" or unreal(parsed, verb):
+        return []
+    return [
+        parsed.tokens[c].lemma
+        for c in parsed.children[verb]
+        if parsed.tokens[c].dep == "attr" and sort_of(parsed.tokens[c].lemma) == "person"
+    ]
