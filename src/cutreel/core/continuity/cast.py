@@ -12,8 +12,10 @@ from cutreel.core.manuscript import (
     UNKNOWN,
     Figure,
     Manuscript,
+    Pronoun,
     people_named,
     pronoun_of,
+    pronoun_of_given,
     strip_marks,
     words_text,
 )
@@ -128,10 +130,16 @@ def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]
     for own in (True, False, False):
         told = pronouns_told(script, parses, _known_figures(found), own)
         found = [replace(f, pronoun=told[i]) if i in told else f for i, f in enumerate(found, 1)]
+        if own:  # a given name tells less than what somebody is seen to do with their own hands
+            found = [replace(f, pronoun=f.pronoun or _by_given_name(f)) for f in found]
     return [
         f if f.pronoun else replace(f, pronoun=before.pronoun)
         for f, before in zip(found, figures, strict=True)
     ]
+
+
+def _by_given_name(figure: Figure) -> Pronoun | None:
+    return pronoun_of_given(figure.name.split(" ")[0]) if figure.kind == "person" else None
 
 
 def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:

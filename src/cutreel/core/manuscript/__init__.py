@@ -5,6 +5,7 @@ from .callings import KIN, ROLES, SPECIES, Figure, Pronoun, pronoun_of
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
+from .given import pronoun_of_given
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import people_named
@@ -16,10 +17,11 @@ from .title import Titled, first_words, titled
 
 # fmt: off
 __all__ = [
-    "KIN", "NO_ROLE", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript", "Note",
+    "KIN", "NO_ROLE", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript",
+    "Note",
     "Pronoun",
     "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
-    "ids_of", "people_named", "places_of", "pronoun_of", "put_beside", "read", "reading_ease", "runs_of",
+    "ids_of", "people_named", "places_of", "pronoun_of", "pronoun_of_given", "put_beside", "read", "reading_ease", "runs_of",
     "speakers_again", "strip_marks",
     "syllables",
     "text_of", "titled", "words_text",

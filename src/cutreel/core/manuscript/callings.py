@@ -82,8 +82,16 @@ class Figure:
     """Whether a title, or a word for what they are, tells the pronoun."""
 
 
+_FEMALES = frozenset("vixen hen ewe mare cow doe sow lioness tigress goose queen nanny".split())
+_MALES = frozenset(
+    "cock cockerel rooster stallion bull ox ram stag drake gander tomcat boar billy".split()
+)
+
+
 def pronoun_of(noun: str) -> Pronoun | None:
     """How somebody is called who is called so; None where the word does not tell."""
+    if noun in _FEMALES or noun in _MALES:
+        return "she" if noun in _FEMALES else "he"
     if noun in ROLES:
         return ROLES[noun]
     if noun in KIN:

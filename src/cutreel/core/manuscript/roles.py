@@ -224,7 +224,7 @@ def as_one(
                 sure=figure.sure or told is not None,
             )
         )
-    out = [_with_title(body, f, out) for f in out]
+    out = [_married(body, _with_title(body, f, out), out) for f in out]
     calls_of_named = {call for figure in out for call in figure.aliases}
     return out + [role for role in left if role.name not in calls_of_named]
 
@@ -248,6 +248,23 @@ def _with_title(body: str, figure: Figure, others: Sequence[Figure]) -> Figure:
     return replace(figure, aliases=tuple(dict.fromkeys((*figure.aliases, alone))))
 
 
+def _married(body: str, figure: Figure, others: Sequence[Figure]) -> Figure:
+    """Mr White is the husband, where there is a Mrs White."""
+    first, _, last = figure.name.partition(" ")
+    noun, other = _SPOUSE.get(first.rstrip("."), ("", ""))
+    if not noun or not re.search(rf"\b{noun}\b", body):
+        return figure
+    if not any(
+        f.name.partition(" ")[0].rstrip(".") == other and f.name.endswith(f" {last}")
+        for f in others
+    ):
+        return figure
+    return replace(figure, aliases=tuple(dict.fromkeys((*figure.aliases, f"the {noun}", noun))))
+
+
+_SPOUSE = {"Mr": ("husband", "Mrs"), "Mrs": ("wife", "Mr")}
+
+
 def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figure | None:
     """Whose call a role is, where the text says it."""
     people = [
@@ -257,6 +274,8 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
         title = figure.name.split(" ")[0].lower().rstrip(".")
         if " " in figure.name and (title == noun or (title == "dr" and noun == "doctor")):
             return figure
+        if role.kind == "animal" and figure.species == noun:
+            return figure  # "their dog Biscuit ... the dog"
         if "-" in title and noun in (title.split("-")[0], title.split("-")[-1], title):
             return figure  # "the sergeant" is the Sergeant-Major
         if title == "the" and figure.name.lower().endswith(f" {noun}"):

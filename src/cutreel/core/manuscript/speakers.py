@@ -7,7 +7,7 @@ cannot be told stays with "Unknown speaker".
 
 import re
 from collections.abc import Callable, Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import islice
 
@@ -15,6 +15,8 @@ from .callings import KIN, NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
 
 UNKNOWN = "Unknown speaker"
+TELLER = "I"
+"""How whoever tells the story stands among those who have spoken."""
 NEAR = 4
 """Stretches of narration behind a quotation in which whoever “she” means may act: further on somebody
 else has long been the one."""
@@ -23,7 +25,7 @@ _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
 _KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
 _HOW = "(?:(?:old|young|little|big|other|poor) )?"
-_SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+)|{_KIN}|{_NAME}"
+_SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a-z]+)?)|{_KIN}|{_NAME}"
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
@@ -35,6 +37,9 @@ _ENDS = re.compile(r"(?<=[.!?])(?<!\bMr\.)(?<!\bMrs\.)(?<!\bMs\.)(?<!\bDr\.)(?<!
 _SUBJECT = re.compile(
     rf"^(?:(?:Then|And|But|So|At last|Old|Poor) )?(?P<who>{_SOMEBODY})\s+"
     rf"(?:\w+ly )?(?:also |still |only |just )?{_NO_VERB}[a-z]+"
+)
+_CALLED = re.compile(
+    r"(?:^[“\"'](?:\w+, )?((?:[A-Z][\w’'-]*|[a-z]+)(?: [A-Z][\w’'-]*)?)[,!] )|, (?:my |dear |old )*(\w+(?: [A-Z][\w’'-]*)?)[.,!?]"
 )
 _ANSWERED = re.compile(r"^\s*(?:was|came) the (?:answer|reply|rejoinder|response)\b")
 # fmt: off
@@ -122,7 +127,8 @@ def attribute(
     for piece in pieces:
         if piece.speaker and piece.speaker != UNKNOWN:
             memory.hear(piece.speaker)
-    return pieces
+    # Who tells the story speaks by the narrator's voice.
+    return [replace(p, speaker=None) if p.speaker == TELLER else p for p in pieces]
 
 
 Evidence = tuple[str | None, str]
@@ -176,7 +182,7 @@ class _Paragraph:
         places = [(match, end) for match in matches] + [(_BEFORE.search(before), self._opening(i))]
         for match, at in places:
             if match and match.group("who") == "I":
-                return None, "who tells the story speaks"  # by the narrator's voice
+                return TELLER, "who tells the story speaks"
             name = self._named(match.group("who"), i, at + match.start("who")) if match else None
             if match and name:
                 return name, f"by “{match.group().strip(' ,:')}”"
@@ -230,9 +236,23 @@ class _Paragraph:
 
     def _turn(self) -> Evidence:
         turn = list(islice(self.memory, 2))
+        spoken_to = self._spoken_to(0)
+        if len(turn) > 1 and turn[1] in spoken_to:
+            return turn[0], f"speaks to {turn[1]}"  # who is called by name does not speak
         if len(turn) > 1:
             return turn[1], f"takes turns with {turn[0]}"
         return UNKNOWN, "the text does not say who speaks"
+
+    def _spoken_to(self, i: int) -> set[str]:
+        """Who is called in a quotation: "Thank you kindly, wolf"."""
+        start, end = self.spans[i]
+        called = _CALLED.findall(self.body[start:end])
+        words = {w.lower() for pair in called for w in pair if w}
+        return {
+            f.name
+            for f in self.people
+            if words & {c.lower().removeprefix("the ") for c in (f.name, *f.aliases)}
+        }
 
     def _acting(self, narration: str, at: int, last: bool = True) -> str | None:
         """Who acts in the narration that begins `at`: in its last sentence that has somebody, or its first."""

@@ -11,7 +11,7 @@ from collections.abc import Collection, Sequence
 from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, unreal
+from .clauses import SUBJECT, clause_of, subjects, unreal
 from .known import Known
 from .names import spoken_stretches
 from .parsed import Parsed, Parses
@@ -33,7 +33,9 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
     }
     stands: set[str] = set()
     seen: set[str] = set()
-    for _, _, text in paragraph_texts(script):
+    spoken = spoken_stretches(script)
+    stands.update(s.removeprefix("the ").lower() for s in script.speakers)
+    for number, start, text in paragraph_texts(script):
         parsed = parses.get(text)
         if parsed is None:
             return set()  # it may stand for somebody there
@@ -42,6 +44,8 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
             if noun not in roles and (noun := token.lemma) not in roles:
                 continue
             seen.add(noun)
+            if any(a <= start + token.start < b for a, b in spoken.get(number, ())):
+                continue  # who is only spoken of
             by_as = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "as"
             if (token.pos in {"NOUN", "PROPN"} and token.dep not in _BESIDE and not by_as) or (
                 token.dep == "attr" and _there_was(parsed, i)
@@ -64,19 +68,21 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     """Roles that are in no list yet, and do something twice, or once and are gone on about as "he" or "she"."""
     acts: Counter[str] = Counter()
     followed: Counter[str] = Counter()
+    spoken = spoken_stretches(script)
     for number, start, text in paragraph_texts(script):
         parsed = parses.get(text)
         if parsed is None:
             continue
-        said = spoken_stretches(script).get(number, ())
+        said = spoken.get(number, ())
         for i, token in enumerate(parsed.tokens):
             if any(a <= start + token.start < b for a, b in said) or not _acts(parsed, i):
                 continue
             noun = token.lemma
             if noun in known or f"the {noun}" in known:
                 continue
-            acts[noun] += 1
-            followed[noun] += _goes_on(parsed, i)
+            goes_on = _goes_on(parsed, i)
+            acts[noun] += noun not in _ANYBODY or goes_on
+            followed[noun] += goes_on
     return [
         Figure(
             f"the {noun}",
@@ -89,23 +95,43 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             pronoun_of(noun) is not None,
         )
         for noun, count in acts.items()
-        if count > 1 or followed[noun]
+        if followed[noun] or (count > 1 and noun not in _ANYBODY)
     ]
 
 
 def _acts(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     noun = token.lemma
-    if token.pos != "NOUN" or token.tag == "NNS" or token.dep not in SUBJECT:
+    if token.pos != "NOUN" or token.tag == "NNS":
         return False
-    if sort_of(noun) not in {"person", "animal"} or noun in NO_ROLE | _ANYBODY:
+    # "In it was standing a little boy": behind its verb it is taken for an object.
+    turned = token.dep == "dobj" and not subjects(parsed, token.head)
+    if token.dep not in SUBJECT and not turned:
+        return False
+    if sort_of(noun) not in {"person", "animal"} or noun in NO_ROLE:
+        return False
+    if _hyphened(parsed, i):
         return False
     below = [parsed.tokens[c] for c in parsed.children[i]]
     marks = {t.text.lower() for t in below if t.dep in {"det", "poss"}}
     verb = clause_of(parsed, i)
-    if not marks or marks & _NOT_ONE or unreal(parsed, verb):
+    if (
+        not marks
+        or (noun in _ANYBODY and not marks & {"a", "an"})
+        or marks & _NOT_ONE
+        or unreal(parsed, verb)
+    ):
         return False
     return parsed.tokens[verb].lemma != "be" or any(t.dep == "poss" for t in below)
+
+
+def _hyphened(parsed: Parsed, i: int) -> bool:
+    """Whether the word is half of one: the sergeant of "sergeant-major"."""
+    return any(
+        parsed.tokens[k].text == "-" and abs(k - i) == 1
+        for k in (i - 1, i + 1)
+        if 0 <= k < len(parsed.tokens)
+    )
 
 
 def _goes_on(parsed: Parsed, i: int) -> bool:
@@ -128,12 +154,13 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
     story = read_story(script, parses, cast)
     open_: Counter[Pronoun] = Counter()
     nouns: dict[Pronoun, Counter[str]] = defaultdict(Counter)
+    spoken = spoken_stretches(script)
     for number, start, text in paragraph_texts(script):
         read, parsed = story.paragraphs.get(number), parses.get(text)
         if read is None or parsed is None:
             continue
         told = {m.start for m in read.mentions}
-        said = spoken_stretches(script).get(number, ())
+        said = spoken.get(number, ())
         for i, token in enumerate(parsed.tokens):
             word = token.text.lower()
             if any(a <= start + token.start < b for a, b in said) or token.start in told:

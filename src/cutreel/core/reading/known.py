@@ -1,7 +1,7 @@
 """The cast as the reading of a story knows it, and looks it up by the words of a text."""
 
 import re
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from typing import Literal, NamedTuple
 
 from cutreel.core.manuscript import Pronoun
@@ -28,7 +28,7 @@ class Known(NamedTuple):
 class Cast:
     """The cast, as it is looked up by the words of a text."""
 
-    def __init__(self, people: Sequence[Known]) -> None:
+    def __init__(self, people: Sequence[Known], speaking: Collection[int] = ()) -> None:
         self.people = {p.id: p for p in people}
         self.teller = next((p.id for p in people if TELLER in p.calls), None)
         calls = [(call, p.id) for p in reversed(people) for call in p.calls if call != TELLER]
@@ -38,7 +38,12 @@ class Cast:
         }
         self._name = _any_of(self.named, 0)
         self._role = _any_of(self.roles, re.IGNORECASE)
-        self.key = tuple(people)
+        self.speaking = frozenset(speaking)
+        self.key = (*people, self.speaking)
+
+    def is_somebody(self, person: Known) -> bool:
+        """Whether an animal is told of like a person: by a name, or as one who speaks."""
+        return person.has_name or person.id in self.speaking
 
     def names_in(self, text: str) -> list[tuple[int, int, int, bool]]:
         """Where names and roles of the cast stand: start, end, whose, whether it is a role. Names win over roles."""

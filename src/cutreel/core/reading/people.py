@@ -30,6 +30,7 @@ _SINGULAR: dict[str, Pronoun] = {
     "he": "he", "him": "he", "his": "he", "himself": "he",
     "she": "she", "her": "she", "hers": "she", "herself": "she",
 }
+_NUMBERS = {"two": 2, "three": 3, "four": 4}
 _CHILDREN = frozenset({"daughter", "son", "child"})
 _BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
     "father": (_CHILDREN, "he"), "mother": (_CHILDREN, "she"),
@@ -157,7 +158,7 @@ class _Reader:
         own = (
             self.tokens[i].dep == "poss"
             and sort_of(self.tokens[self.tokens[i].head].lemma) in {"body", "garment"}
-            and self._own_subject(i) == people[0]
+            and self._own_named_subject(i) == people[0]
         )
         self.now.out.append(Mention(*span, tuple(people), seen, weak, why, round(sure, 2), own))
         if self.says[i] is None:
@@ -301,6 +302,18 @@ class _Reader:
         below = [self.tokens[c] for c in self.parsed.children[i]]
         return not any(t.dep == "det" and t.text.lower() in _NEW for t in below)
 
+    def _is_the(self, i: int) -> bool:
+        """Whether it is "the brothers" or "his friends", not "four friends"."""
+        below = [self.tokens[c] for c in self.parsed.children[i]]
+        return any(
+            t.dep == "poss" or t.text.lower() in {"the", "these", "those", "both", "all"}
+            for t in below
+        )
+
+    def _number(self, i: int) -> int:
+        words = {self.tokens[c].text.lower() for c in self.parsed.children[i]}
+        return next((n for word, n in _NUMBERS.items() if word in words), 0)
+
     def _by_noun(self, i: int) -> int | None:
         """Somebody whom "the woman", "the animal" can mean."""
         token = self.tokens[i]
@@ -321,7 +334,7 @@ class _Reader:
             p = self.cast.people.get(f.id)
             if (
                 p is None
-                or f.age > GONE
+                or f.age >= MOST_AGE
                 or (animal or noun in {"creature", "beast"}) != (p.kind == "animal")
             ):
                 continue
@@ -348,11 +361,15 @@ class _Reader:
 
     def _group(self, i: int, sort: str | None) -> bool:
         """The brothers, the two of them, the children: the group that was spoken of, where its people can be meant."""
-        if sort not in {"person", "animal"} or not self._definite(i):
+        if sort not in {"person", "animal"} or not self._is_the(i):
             return False
         noun = self.tokens[i].lemma
         sex = pronoun_of(noun)
-        group = self.now.group or tuple(
+        counted = self._number(i)
+        group = tuple(
+            f.id for f in self.now.focus if f.age < MOST_AGE and self._is_kind(f.id, sort)
+        )[:counted]
+        group = group if counted and len(group) == counted else self.now.group or tuple(
             f.id for f in self.now.focus if f.age <= 2 and self._is_kind(f.id, sort)
         )
         people = [self.cast.people[p] for p in group if p in self.cast.people]
@@ -437,8 +454,10 @@ class _Reader:
                 continue
             if p.pronoun is None:
                 # An animal with a name is called so sooner than one without.
-                score -= 1.2 if p.kind == "person" else 0.6 if p.has_name else 2.6
-                if p.kind == "animal" and f.age > (GONE if p.has_name else 1):
+                known = self.cast.is_somebody(p)
+                named = p.kind == "animal" and p.has_name
+                score -= 0.6 if named else 1.2 if p.kind == "person" or known else 2.6
+                if p.kind == "animal" and f.age > (GONE if known else 1):
                     continue
             if f.id == own and self.tokens[i].dep == "poss":
                 score += 1.5
@@ -468,6 +487,12 @@ class _Reader:
         why = "the only one it can be" if len(scored) == 1 else "who was spoken of last"
         return person, f"“{self.tokens[i].text}”: {why}", sure
 
+    def _own_named_subject(self, i: int) -> int | None:
+        """The same, where it is no pronoun, which may be a guess itself."""
+        of = subjects(self.parsed, clause_of(self.parsed, i))
+        named = any(s != i and self.tokens[s].pos != "PRON" for s in of)
+        return self._own_subject(i) if named else None
+
     def _own_subject(self, i: int) -> int | None:
         verb = clause_of(self.parsed, i)
         for s in subjects(self.parsed, verb):
@@ -495,10 +520,11 @@ class _Reader:
         teller = self.cast.teller
         if teller is None:
             return
-        with_me = [p for p in self.now.group if p != teller] or [
+        barred = self._barred(i)
+        with_me = [p for p in self.now.group if p != teller and p not in barred] or [
             f.id
             for f in self.now.focus
-            if f.age <= GONE and f.id != teller and self._is_person(f.id)
+            if f.age <= GONE and f.id != teller and f.id not in barred and self._is_person(f.id)
         ][:2]
         self._note(
             i, list(dict.fromkeys([teller, *with_me])), "the teller and who was there", 0.6, span
@@ -515,8 +541,11 @@ class _Reader:
         subjects_before = [
             k for k in before if self.tokens[k].dep in SUBJECT and k not in self.taken
         ]
-        if subjects_before:
-            return
+        others = [
+            k for k in before if k not in self.taken and sort_of(self.tokens[k].lemma) == "person"
+        ]
+        if subjects_before or (others and len(self.now.group) < 2):
+            return  # "with four friends ... each of them"
         if self.tokens[i].dep in OBJECT and any(
             k not in self.taken and sort_of(self.tokens[k].lemma) not in {"person", "people", None}
             and (len(self.now.group) < 2 or self.tokens[k].sentence == self.tokens[i].sentence) for k in before
@@ -553,7 +582,7 @@ class _Reader:
         prep = self.tokens[token.head]
         if token.dep != "pobj" or prep.text.lower() != "of":
             return 0
-        return {"two": 2, "three": 3, "four": 4}.get(self.tokens[prep.head].text.lower(), 0)
+        return _NUMBERS.get(self.tokens[prep.head].text.lower(), 0)
 
     def _it(self, i: int, span: tuple[int, int]) -> None:
         """ "It": an animal or a thing of the cast that was the last to do something."""

@@ -19,6 +19,9 @@ _TELLS: dict[str, Pronoun] = {
     "herself": "she",
 }
 
+SELF = 3
+"""What "himself" weighs against "he": it can mean nobody else."""
+
 
 def pronouns_told(
     script: Manuscript, parses: Parses, cast: Sequence[Known], own: bool
@@ -52,7 +55,7 @@ def pronouns_told(
             )
             sure = own or m.sure >= SURE
             if word and sure and len(m.people) == 1 and m.people[0] in open_:
-                told[m.people[0]][word] += 1
+                told[m.people[0]][word] += SELF if said.endswith("self") else 1
     return {
         person: votes.most_common(1)[0][0]
         for person, votes in told.items()

@@ -38,7 +38,7 @@ class StoryMemory:
 
     def __init__(self) -> None:
         self.known: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
-        self.cast: tuple[Known, ...] = ()
+        self.cast: tuple[object, ...] = ()
 
 
 NOTHING = Story({}, {})
@@ -68,10 +68,10 @@ def read_story(
     if not parses:
         return NOTHING
     memory = memory or StoryMemory()
-    known = Cast(cast)
+    who = {call.lower(): p.id for p in reversed(cast) for call in p.calls}
+    known = Cast(cast, {who[s.lower()] for s in script.speakers if s.lower() in who})
     if memory.cast != known.key:
         memory.cast, memory.known = known.key, {}
-    who = {call.lower(): p.id for p in reversed(cast) for call in p.calls}
     now: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
     carried, scene = Carried(), -1
     answered = sorted((answers or {}).items())

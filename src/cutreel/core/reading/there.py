@@ -6,6 +6,11 @@ from .clauses import SUBJECT, clause_of, compared, subjects, unreal
 from .parsed import Parsed
 
 _AWAY = frozenset({"gone", "away", "missing", "absent", "nowhere", "dead"})
+_WHERE_ONE_IS = frozenset(
+    {"front", "side", "middle", "sight", "presence", "company", "care", "one", "two", "group"}
+)
+"""Of whom something like that is said is there: "by the side of"."""
+_STAYS = frozenset({"sit", "stand", "lie", "wait", "live", "hang"})
 _CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
 """Who had come is here now."""
 
@@ -62,8 +67,8 @@ def _is_still_at_it(parsed: Parsed, verb: int) -> bool:
     return any(
         t.dep == "conj"
         and t.pos == "VERB"
-        and t.tag == "VBD"
-        and not unreal(parsed, c)
+        and (t.tag == "VBD" or t.lemma in _STAYS)
+        and unreal(parsed, c) in {"", "remembered"}
         and not any(parsed.tokens[k].dep in SUBJECT for k in parsed.children[c])
         for c, t in below
     )
@@ -75,7 +80,9 @@ def _is_of_a_thing(parsed: Parsed, i: int) -> bool:
     if prep.text.lower() not in {"of", "from"}:
         return False
     above = parsed.tokens[prep.head]
-    return above.pos == "NOUN" and sort_of(above.lemma) in {"place", "thing", "person", "animal"}
+    if above.lemma in _WHERE_ONE_IS:
+        return False
+    return above.pos == "NOUN" and sort_of(above.lemma) not in {"body", "garment"}
 
 
 def _by_nobody(parsed: Parsed, verb: int) -> bool:

@@ -22,7 +22,9 @@ _THERE = frozenset(
 _MOVES = frozenset(
     "go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
     "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride trudge "
-    "slip push pull race drag get move reach visit".split()
+    "slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe hobble limp skip dance "
+    "hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing jump leap plunge dive hike tramp plod "
+    "shuffle stagger cycle pedal skate ski retreat flee escape burst whirl gather".split()
 )
 _BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait".split())
 """What a place itself does: the town went dark, and there we are."""
@@ -101,7 +103,7 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if any(t.dep == "relcl" for t in [token, *ancestors(parsed, i)]):
         return None
     if token.dep == "dobj":
-        return True if tokens[verb].lemma in {"reach", "enter", "cross", "climb", "visit"} else None
+        return True if tokens[verb].lemma in {"reach", "enter", "cross", "climb", "visit", "clean", "sweep", "search", "explore"} else None
     if token.dep in {"nsubj", "nsubjpass"}:
         # A place that does something itself is looked at for a moment.
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
@@ -114,6 +116,10 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         chain.append(tokens[at].text.lower())
     preps = [w for w in chain if w.isalpha()]
     first = preps[0] if preps else ""
+    if first == "of" and len(preps) > 1 and sort_of(tokens[tokens[tokens[i].head].head].lemma) in {
+        "plant", "thing", None
+    }:
+        first = preps[1]  # "in the warm grass of a great meadow"
     if first in _AWAY:
         return None
     if (
