@@ -29,6 +29,7 @@ _MOVES = frozenset(
 _BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait".split())
 """What a place itself does: the town went dark, and there we are."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
+_WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
@@ -129,8 +130,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     ):
         # "drove the boy to the station": whoever is driven comes there too.
         at = tokens[at].head
-    if tokens[at].pos == "ADV":
-        at = tokens[at].head  # "went back to her hangar"
+    while tokens[at].pos in {"ADV", "ADP"} and tokens[at].head != at:
+        at = tokens[at].head  # "went back to her hangar", "out of the door and down the stairs to the street"
     if tokens[at].pos not in {"VERB", "AUX"}:
         # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
         return (
@@ -138,7 +139,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
             if first in {"in", "at", "on"} and tokens[at].dep in {"nsubj", "attr", "dobj"}
             else None
         )
-    if not subjects(parsed, at) and tokens[at].dep not in {"ROOT", "conj", "advcl"}:
+    going = tokens[at].dep in {"ROOT", "conj", "advcl"} or tokens[at].tag == "VBG"
+    if not subjects(parsed, at) and not going:
         return None
     if tokens[at].lemma in _MOVES and first in _TO:
         return first not in {"in", "at", "on"} or tokens[at].lemma in {
@@ -150,7 +152,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if tokens[at].lemma in _FROM_AFAR and first in {
         "at", "to", "over", "across", "on", "up", "down", "toward", "towards", "through", "into",
     }:  # fmt: skip
-        return None
+        # Who looks across water stands beside it.
+        return False if first in {"across", "over"} and token.lemma in _WATERS else None
     return False if first in _THERE else None
 
 
