@@ -116,4 +116,4 @@ def test_a_deed_a_place_or_a_look_is_no_thing(
     said: str, props: list[str], animals: list[str]
 ) -> None:
     read = read_prompt(f"Wide shot. {said}")
-    assert (read.props, [a for a, _ in read.animals]) == (props, animals)
+    assert (read.props, [a.kind for a in read.animals]) == (props, animals)

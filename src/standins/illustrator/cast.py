@@ -11,19 +11,21 @@ from cutreel.protocol import FigurePose, Joint, Vary
 
 from .animals import draw_animal, tallness
 from .bodies import Posed, body_of, posed_as, standing_at
-from .colour import RGB, darker
+from .colour import darker
 from .guiding import Mass, Masses
 from .lighting import cast_shadow, rim
 from .pen import Mark, Pen, Point
 from .people import draw_posed
 from .places import Stage
 from .props import BIG, WOOD, draw_prop
-from .reading import Figure, Reading
+from .reading import Animal, Figure, Reading
 from .vocabulary import INDOORS
 
 H = 1000.0
 CAPTIONS = 740.0
 """Captions may stand from here down: two lines a sixteenth of the page high, clear of its edge."""
+MOST_LARGER = 2.6
+"""So many times as tall as another an animal is drawn at most, where there are only animals."""
 _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smile",), "worry": ("calm", "sad"), "sad": ("worry",),
          "frown": ("worry", "calm"), "open": ("worry", "laugh")}
 """Faces that are near to one another."""
@@ -152,6 +154,10 @@ class Cast:
         close = self.r.framing in ("close", "extreme close")
         shown: list[Figure] = people[:2] if close else people
         beasts = animals if not (close and people) else animals[:1]
+        if len(beasts) > 1 and not people and not self.wish.guide.dark:
+            self._things(True, [0.3, 0.7])
+            self._beasts_alone(beasts)
+            return
         slots = self._slots(len(shown) + len(beasts))
         order: list[tuple[str, object]] = [("person", p) for p in shown]
         for beast in beasts:
@@ -185,28 +191,61 @@ class Cast:
                     y -= max(0.0, min(person * 0.34, y - person * 1.02 - 60))
                 self._person(figure, x, y, way, facing, person)
             else:
-                assert isinstance(what, tuple)
-                self._beast(str(what[0]), what[1], x, way, mass, close)
+                assert isinstance(what, Animal)
+                self._beast(what, x, way, mass, close)
 
-    def _beast(self, name: str, colour: RGB | None, x: float, way: int, mass: Mass | None, close: bool) -> None:
-        people = self.r.figures
+    def _beasts_alone(self, beasts: Sequence[Animal]) -> None:
+        """Several animals with nobody else: side by side, turned to one another, as large beside each other as they are,
+        but none so small that it is not seen."""
+        talls = [tallness(b.kind) for b in beasts]
+        least = max(talls) / MOST_LARGER
+        talls = [max(least, t) for t in talls]
+        wanted = {"extreme wide": 200.0, "wide": 340.0, "medium": 520.0}.get(self.r.framing, 640.0)
+        scales = [wanted * t / max(talls) / tallness(b.kind) for t, b in zip(talls, beasts, strict=True)]
+        widths = [self._breadth(b, scale) for b, scale in zip(beasts, scales, strict=True)]
+        gap = 0.05 * self.width
+        fit = min(1.0, (self.width * 0.9 - gap * (len(beasts) - 1)) / sum(widths))
+        y = min(self.feet, 930.0)
+        x = (self.width - sum(widths) * fit - gap * (len(beasts) - 1)) / 2
+        for i, (beast, scale, width) in enumerate(zip(beasts, scales, widths, strict=True)):
+            way = 1 if i < len(beasts) / 2 else -1
+            self._draw_beast(beast, x + width * fit / 2, y, scale * fit, way)
+            x += width * fit + gap
+
+    def _breadth(self, beast: Animal, scale: float) -> float:
+        """How broad an animal is drawn: nothing of this is kept."""
+        left, _, right, _ = draw_animal(Pen(self.pen.look, random.Random(0)), beast.kind, beast.colour, 0.0, 0.0, scale, 1)
+        return right - left
+
+    def _draw_beast(self, beast: Animal, x: float, y: float, scale: float, way: int) -> None:
+        self._shadow(x, y, scale * tallness(beast.kind) * 0.5)
+        first, marks = len(self.pen.out), len(self.pen.marks)
+        with self.region(beast.name or beast.kind) as found:
+            found.box = draw_animal(self.pen, beast.kind, beast.colour, x, y, scale, way)
+            found.way = way
+        self._lit(first, marks, y)
+
+    def _beast(self, beast: Animal, x: float, way: int, mass: Mass | None, close: bool) -> None:
+        people, name = self.r.figures, beast.kind
         size = self.person if people else max(self.person, 620)
         # Alone, an animal fills the page as a person would; beside people it is as large as it is.
         scale = size * (1.15 if people else 1.0) if people else self._alone(name)
         y = self.feet + 24 if self.person < 1400 else min(self.feet, 990)
         if self.feet > 1000:
-            y, scale = (1010, scale * 0.8) if not close else (1040, min(scale, 1200))
+            y, scale = (1010, scale * 0.8) if not close or not people else (1040, min(scale, 1200))
         if not people and self.f.feet > 1000:
             y = 930
+        if not people and close:
+            # Near, its head and breast fill the frame.
+            scale = {"close": 820.0}.get(self.r.framing, 1150.0) / tallness(name)
+            scale = min(scale, scale * self.width * 1.15 / self._breadth(beast, scale))
+            y = max(930.0, 90.0 + scale * tallness(name))
+            x = self.width / 2 - way * self._breadth(beast, scale) * 0.12
         if mass:
             k = self.wish.guide.strength
             tall = (mass.foot - mass.top) * H / tallness(name)
             x, y, scale = x + (mass.x * self.width - x) * k, y + (mass.foot * H - y) * k, scale + (tall - scale) * k
-        self._shadow(x, y, scale * tallness(name) * 0.5)
-        first, marks = len(self.pen.out), len(self.pen.marks)
-        with self.region(name) as found:
-            found.box = draw_animal(self.pen, name, colour, x, y, scale, way)
-        self._lit(first, marks, y)
+        self._draw_beast(beast, x, y, scale, way)
 
     def _alone(self, name: str) -> float:
         wanted = {"extreme wide": 220.0, "wide": 400.0, "medium": 560.0}.get(self.r.framing, 700.0)
@@ -353,8 +392,8 @@ class Cast:
                 if figure.pose not in ("raise", "point", "hold", "wave", "reach", "think", "throw", "cheer"):
                     figure.pose = "row" if i == 0 else "sit"
                 self._person(figure, px, y - size * 0.12, 1 if i == 0 else -1, self.r.facing and i == 0, self.person, seated=True)
-        for kind, colour in self.r.animals[:1]:
-            with self.region(kind) as box:
+        for kind, colour, name in self.r.animals[:1]:
+            with self.region(name or kind) as box:
                 box.box = (draw_animal(self.pen, kind, colour, x + size * 1.2, y - size * 0.32, person * 0.8, 1))
         with self.pen.marking(""):
             draw_prop(self.pen, "boat", x, y, size)

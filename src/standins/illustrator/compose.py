@@ -47,7 +47,9 @@ def draw(
     time = reading.time or rng.choice(["day", "dawn", "dusk", "night"])
     weather = reading.weather or rng.choice(["clear", "clear", "clear", "wind"])
     place = reading.place or rng.choice(["meadow", "street", "shore", "garden"])
-    hour = hour_of(time, weather if place not in INDOORS else "clear", random.Random(rng.random()))
+    # The same words for a place make the same place, whatever the seed: its walls, its trees, where its sun stands.
+    face = random.Random(f"{reading.place_words}/{place}") if reading.place_words else random.Random(rng.random())
+    hour = hour_of(time, weather if place not in INDOORS else "clear", face)
     colours, strength = colours_of(references)
     hour = recoloured(recoloured(hour, reading.palette, 0.5), colours, strength)
     share = 0.0 if reading.sheet else hour.share * (0.6 if place in INDOORS else 1.0)
@@ -60,11 +62,11 @@ def draw(
     elif twist and wish.vary:
         horizon += twist.uniform(-70, 70) * wish.vary.strength
     pens = [Pen(reading.look, random.Random(rng.random()), hour.ambient, share, hour.glow, wish.fine) for _ in range(3)]
-    small = rng.random()
+    small = face.random()
     if twist and wish.vary and wish.vary.strength >= ELSEWHERE:
         small = twist.random()
     stage = Stage(pens[0], pens[2], width, H, horizon, min(frame.feet, 880.0), hour, time, weather, random.Random(small),
-                  dark_lamp=reading.dark_lamp)
+                  dark_lamp=reading.dark_lamp, wall=reading.walls, cloth=reading.cloth, afloat="boat" in reading.props)
     follow(reading.figures, references)
     without(reading, negative)
     if bare:

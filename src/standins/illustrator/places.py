@@ -77,6 +77,10 @@ class Stage:
     rng: random.Random
     near_water: bool = False
     dark_lamp: bool = False
+    wall: RGB | None = None
+    cloth: RGB | None = None
+    afloat: bool = False
+    """Whether a boat is to be on its water."""
     light: Point | None = None
     light_strength: float = 0.0
 
@@ -219,6 +223,14 @@ def tufts(s: Stage, pen: Pen, y: float, colour: RGB, tall: float, count: int, si
         pen.shape([(x - w, y), (x + lean * 0.4 - w * 0.6, y - h * 0.6), (x + lean, y - h), (x + lean * 0.4 + w * 0.6, y - h * 0.55), (x + w, y)], lighter(colour, s.rng.uniform(0, 0.14)), lift=0.5)
 
 
+def tufts_at(s: Stage, pen: Pen, x: float, y: float, colour: RGB, tall: float, count: int) -> None:
+    """A clump of grass or reeds."""
+    for i in range(count):
+        h = tall * s.rng.uniform(0.6, 1.0)
+        at, lean, w = x + (i - count / 2) * tall * 0.16, s.rng.uniform(-0.25, 0.25) * h, h * 0.06 + 1.5
+        pen.shape([(at - w, y), (at + lean - 1, y - h), (at + lean + 1, y - h), (at + w, y)], lighter(colour, s.rng.uniform(0, 0.14)), lift=0.4)
+
+
 def rocks(s: Stage, pen: Pen, y: float, colour: RGB, size: float, count: int) -> None:
     for _ in range(count):
         x = s.rng.choice([s.rng.uniform(-40, s.width * 0.2), s.rng.uniform(s.width * 0.8, s.width + 40)])
@@ -299,13 +311,37 @@ def _river(s: Stage) -> None:
     ridge(s, s.back, s.horizon + 20, 60, s.hour.middle, 0.5)
     for _ in range(5):
         tree(s.back, s.width * s.rng.uniform(0, 1), s.horizon + 20, s.rng.uniform(80, 150), mix(s.hour.middle, s.hour.near, 0.5), s.rng.random() < 0.3, 0.6)
-    w = s.width
-    s.back.shape([(w * 0.46, s.horizon + 10), (w * 0.54, s.horizon + 10), (w * 0.72, s.ground - 60), (w * 1.05, s.height + 60), (w * 0.2, s.height + 60), (w * 0.34, s.ground - 60)], s.hour.water, lift=0.3)
-    for i in range(6):
-        y = s.horizon + (s.height - s.horizon) * (0.15 + 0.14 * i)
-        s.back.line([(w * (0.46 - 0.02 * i), y), (w * 0.52, y + 6), (w * (0.56 + 0.02 * i), y)], 2 + i * 0.5, lighter(s.hour.water, 0.4), opacity=0.5)
-    ridge(s, s.back, s.ground + 30, 20, s.hour.near, 0.9)
+    if s.afloat:
+        water(s, s.horizon + 16, s.height)
+        s.near_water = True
+    else:
+        _winding(s)
+        ridge(s, s.back, s.ground + 30, 20, s.hour.near, 0.9)
     tufts(s, s.front, s.height + 30, darker(s.hour.near, 0.2), 220, 14)
+
+
+def _winding(s: Stage) -> None:
+    """A river that winds from the foot of the hills across the picture, between banks; it leaves at a lower corner."""
+    pen, w, top, low = s.back, s.width, s.horizon + 26, s.height + 60
+    pen.sheet(w, top, low, mix(s.hour.middle, s.hour.near, 0.45), s.hour.near)
+    side = s.rng.choice([-1, 1])
+    # Its middle and half its width by how near it is, 0 … 1: bends grow and it widens as it comes.
+    course = [(t, 0.5 + side * (0.24 * math.sin(5.2 * t + 0.4) * (0.25 + 0.75 * t) + 0.16 * t * t), 0.012 + 0.26 * t**1.9) for t in (i / 14 for i in range(15))]
+
+    def bank(edge: float, wider: float) -> list[Point]:
+        return [(w * (x + edge * (half * wider + 0.006 * wider)), top + (low - top) * t**1.35) for t, x, half in course]
+
+    earth = mix(s.hour.near, (150, 122, 84), 0.55)
+    pen.shape([*bank(-1, 1.12), *reversed(bank(1, 1.12))], earth, depth=0.6, lift=0.3)
+    pen.shape([*bank(-1, 1.0), *reversed(bank(1, 1.0))], mix(s.hour.water, s.hour.sky[1], 0.25), depth=0.6, lift=0.2)
+    for t, x, half in course[2:-1]:
+        y = top + (low - top) * t**1.35
+        for k in (-0.5, 0.2):
+            x0, reach = w * (x + half * k), w * half * 0.34
+            pen.line([(x0 - reach, y + 3), (x0, y - 2), (x0 + reach, y + 3)], 1.5 + 3 * t, lighter(s.hour.water, 0.45), opacity=0.55)
+    for t, edge in ((0.3, -1), (0.45, 1), (0.62, -1), (0.78, 1)):
+        x = next(x + edge * (half * 1.12 + 0.02) for u, x, half in course if u >= t)
+        tufts_at(s, pen, w * x, top + (low - top) * t**1.35 + 6, darker(s.hour.near, 0.08), 30 + 90 * t, 4)
 
 
 def _forest(s: Stage) -> None:
@@ -460,6 +496,7 @@ def _hall(s: Stage) -> None:
 
 def _interior(s: Stage, wall: RGB, window: bool = True) -> None:
     w, f = s.width, s.ground - 70
+    wall = s.wall or wall
     if s.hour.lamps:
         wall = mix(wall, (92, 58, 44), 0.35)
     s.back.sheet(w, -60, f + 10, darker(wall, 0.22), wall)
@@ -483,7 +520,8 @@ def _interior(s: Stage, wall: RGB, window: bool = True) -> None:
         for dx in (0.0, 0.5, 1.0):
             s.back.line([(x + ww * dx, y), (x + ww * dx, y + hh)], 9, WOOD)
         s.back.line([(x, y + hh * 0.5), (x + ww, y + hh * 0.5)], 9, WOOD)
-        cloth = NAMED[s.rng.choice(["brick red", "moss green", "navy", "ochre"])]
+        any_cloth = NAMED[s.rng.choice(["brick red", "moss green", "navy", "ochre"])]
+        cloth = s.cloth or any_cloth
         for side, cx in ((-1, x - 30), (1, x + ww + 30)):
             s.back.shape([(cx - 44, y - 40), (cx + 44, y - 40), (cx + 30 - side * 16, y + hh * 0.5), (cx + 40, y + hh + 40), (cx - 40, y + hh + 40), (cx - 30 - side * 16, y + hh * 0.5)], cloth, lift=0.8, spot=True)
     if s.hour.lamps:

@@ -4,6 +4,7 @@ given back."""
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from typing import NamedTuple
 
 from . import vocabulary as v
 from .colour import NAMED, RGB
@@ -33,6 +34,14 @@ class Figure:
     holds: str | None = None
 
 
+class Animal(NamedTuple):
+    """An animal: how it is drawn, of which colour (None: its own), and by which name the prompt calls it."""
+
+    kind: str
+    colour: RGB | None = None
+    name: str = ""
+
+
 @dataclass
 class Reading:
     """What a prompt asks for."""
@@ -40,11 +49,15 @@ class Reading:
     look: str = "cut-paper"
     framing: str = "medium"
     place: str | None = None
+    place_words: str = ""
+    """The words that say which place it is: the same words, the same place."""
+    walls: RGB | None = None
+    cloth: RGB | None = None
     time: str | None = None
     weather: str | None = None
     mood: str = "calm"
     figures: list[Figure] = field(default_factory=list)
-    animals: list[tuple[str, RGB | None]] = field(default_factory=list)
+    animals: list[Animal] = field(default_factory=list)
     props: list[str] = field(default_factory=list)
     facing: bool = False
     dark_lamp: bool = False
@@ -103,6 +116,10 @@ def read_prompt(prompt: str) -> Reading:
             figure.name = name
             out.figures.append(figure)
             rest = rest.replace(match.group(), f" {name.split(' ')[0]} ", 1)
+        elif animal := _named_animal(name, match.group(2)):
+            out.animals.append(animal)
+            used |= set(re.findall(r"[a-z]+", match.group(2)))
+            rest = rest.replace(match.group(), " ", 1)
     if "model sheet" in low:
         out.sheet = True
         used |= {"model", "sheet", "front", "view", "three-quarter", "side", "faces", "four", "calm", "smiling", "worried", "laughing", "plain", "even", "light"}
@@ -127,6 +144,15 @@ def read_prompt(prompt: str) -> Reading:
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
     return out
+
+
+def _named_animal(name: str, text: str) -> Animal | None:
+    """An animal that is described by name: "the mole (mole, dark grey fur)"."""
+    kind = text.split(",", maxsplit=1)[0].strip().removeprefix("a ").removeprefix("an ")
+    drawn = v.ANIMALS.get(kind) or v.ANIMALS.get(known(kind, v.ANIMALS) or kin_of(kind) or "")
+    if drawn is None:
+        return None
+    return Animal(drawn, _coat(text)[0], name.removeprefix("the ").strip())
 
 
 def _figure(text: str) -> tuple[Figure | None, set[str]]:
@@ -212,6 +238,7 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
                 used |= set(re.findall(r"[a-z']+", phrase))
                 if out.place is None:
                     out.place = kind
+                    out.place_words = _sentence_of(text, phrase)
     for word in re.findall(r"[a-z'-]+", text):
         if word in v.TIMES:
             out.time = v.TIMES[word]
@@ -219,6 +246,10 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
         if word in v.WEATHERS:
             out.weather = out.weather if out.weather not in (None, "clear") else v.WEATHERS[word]
             used.add(word)
+    out.walls, out.cloth = _colour_of("walls", text), _colour_of("curtains", text)
+    if out.walls or out.cloth:
+        used |= {"walls", "curtains"} | {w for c in _COLOUR_NAMES if re.search(rf"\b{c} (?:walls|curtains)\b", text) for w in c.split()}
+        text = re.sub(r"\b[a-z]+ curtains\b", " ", text)
     mood = re.search(r"\b(\w+) mood", text)
     if mood:
         out.mood = mood.group(1)
@@ -231,6 +262,17 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
         used |= {"dark", "out", "gone", "unlit"}
     used |= {"layered", "drawing", "soft", "shadows", "fibre", "deep", "palette", "loose", "line", "pale", "washes",
              "felt", "pen", "white", "flat", "inks", "grain", "misregistration", "dry", "chalk", "strokes", "smudges", "dark", "slate", "rounded", "forms", "thumb", "marks", "studio", "hatched", "shading", "highlights", "buff", "toned", "pencil", "figures", "clay", "print", "four", "warm", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
+
+
+def _sentence_of(text: str, phrase: str) -> str:
+    return next((s.strip() for s in text.split(". ") if re.search(rf"\b{re.escape(phrase)}\b", s)), phrase)
+
+
+def _colour_of(noun: str, text: str) -> RGB | None:
+    """The colour that is said of a thing of the place: "ochre walls"."""
+    match = re.search(rf"\b([a-z]+ )?([a-z]+) {noun}\b", text)
+    said = "".join(filter(None, match.groups())) if match else ""
+    return next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}$", said)), None)
 
 
 def _coat(after: str) -> tuple[RGB | None, set[str]]:
@@ -246,6 +288,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     """Animals, props, poses and expressions; a deed belongs to the figure named last before it."""
     called = {part for f in out.figures for part in f.name.split(" ") if part not in v.ANIMALS and part not in v.PROPS}
     """Somebody called Fell does not fall."""
+    beasts = {part for a in out.animals for part in a.name.split(" ")}
+    """An animal with a name is there already."""
+    called |= beasts
     names = [(m.start(), i) for i, f in enumerate(out.figures) if f.name
              for m in re.finditer(rf"\b{re.escape(f.name.split(' ')[0])}\b", text)]
     for match in re.finditer(r"[a-z][a-z'-]*", text):
@@ -264,10 +309,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             if colour is None:
                 colour, words = _coat(text[match.end():match.end() + 60])
                 used |= words
-            if kind not in [a for a, _ in out.animals] and len(out.animals) < 3:
-                out.animals.append((kind, colour))
+            if kind not in [a.kind for a in out.animals] and len(out.animals) < 3:
+                out.animals.append(Animal(kind, colour))
             used.add(word)
-        if word in v.PROPS and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
+        if word in v.PROPS and not _is_deed(text, match, called) and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
             prop = v.PROPS[word]
             if prop not in out.props and len(out.props) < 4:
                 out.props.append(prop)
@@ -321,9 +366,24 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
             used.add(word)
         elif prop in v.ANIMALS or (prop := known(word, v.ANIMALS)):
             kind = v.ANIMALS[prop]
-            if kind not in [a for a, _ in out.animals] and len(out.animals) < 3:
-                out.animals.append((kind, None))
+            if kind not in [a.kind for a in out.animals] and len(out.animals) < 3:
+                out.animals.append(Animal(kind))
             used.add(word)
+
+
+_BEHIND_DEED = re.compile(
+    r"^(?:\.|$| (?:an?|the|his|her|its|their|down|up|in|into|on|onto|out|off|over|through|to|at|with|away|back|across|along|past|for|from|"
+    r"by|[a-z]+ly)\b)"
+)
+
+
+def _is_deed(text: str, match: re.Match[str], called: set[str]) -> bool:
+    """Whether a word that could name a thing says what somebody does: "the mole steps down", "scrapes and rolls in the grass"."""
+    word = match.group()
+    before = re.search(r"([a-z'-]+)(,?) $", text[max(0, match.start() - 24) : match.start()])
+    if before is None or not word.endswith("s") or not _BEHIND_DEED.match(text[match.end() : match.end() + 12]):
+        return False
+    return before.group(1) in called or (before.group(1) in {"and", "then", "he", "she", "it"} and not before.group(2))
 
 
 _BEFORE_NOUN = re.compile(
@@ -372,7 +432,7 @@ def without(reading: Reading, negative: str) -> None:
     words |= {w[:-1] for w in words if w.endswith("s")}
     reading.props = [p for p in reading.props if p not in {v.PROPS[w] for w in words if w in v.PROPS}]
     unwanted = {v.ANIMALS[w] for w in words if w in v.ANIMALS}
-    reading.animals = [(kind, colour) for kind, colour in reading.animals if kind not in unwanted]
+    reading.animals = [a for a in reading.animals if a.kind not in unwanted]
     if reading.weather in {v.WEATHERS[w] for w in words if w in v.WEATHERS}:
         reading.weather = "clear"
     for figure in reading.figures:

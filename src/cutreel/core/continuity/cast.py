@@ -34,6 +34,7 @@ from cutreel.core.reading import (
 
 from .company import age_of
 from .described import Described, described_in, number_in
+from .faces import coat, free, place_face
 from .model import Person, Place, Trait
 from .parts import slot_of
 
@@ -220,7 +221,10 @@ def _person(number: int, figure: Figure, text: str, told: Described, taken: set[
             kind=figure.kind,
             pronoun=figure.pronoun,
             why=figure.why,
-            traits=[Trait(about="kind", text=figure.species or noun)],
+            traits=[
+                Trait(about="kind", text=figure.species or noun),
+                *_coat(figure, noun, text, taken),
+            ],
         )
     return Person(
         id=number,
@@ -231,6 +235,13 @@ def _person(number: int, figure: Figure, text: str, told: Described, taken: set[
         traits=_traits(figure, noun, told.age or age, told, taken),
         why=", ".join([figure.why, *(f"“{words}”" for words in told.said[:3])]),
     )
+
+
+def _coat(figure: Figure, noun: str, text: str, taken: set[str]) -> list[Trait]:
+    if figure.kind != "animal":
+        return []
+    looks = coat((figure.species or noun).split(" ")[-1], figure.name, text, taken)
+    return [Trait(about="other", text=looks)] if looks else []
 
 
 def _traits(
@@ -244,7 +255,7 @@ def _traits(
     grown = "woman" if pronoun == "she" else "man"
     kind = noun if noun in _CHILDREN else child if age == "child" else grown
     old = age == "old" or noun in _OLD
-    hair = "grey hair" if old else _free(_HAIR[:5], seed, taken)
+    hair = "grey hair" if old else free(_HAIR[:5], seed, taken)
     style = (
         ("long " if seed % 3 else "tied ")
         if pronoun == "she"
@@ -256,7 +267,7 @@ def _traits(
         if not told.face:
             told.face.append(("grey beard", "white moustache", "grey moustache")[seed // 5 % 3])
     garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
-    colour = _free(_COLOUR, seed // 31, taken)
+    colour = free(_COLOUR, seed // 31, taken)
     build = [w for w in told.build if w not in ("old", "young", "bald")]
     aged = ["old"] if old else ["young"] if age == "young" else []
     bald = "bald" in told.build
@@ -273,14 +284,6 @@ def _traits(
         Trait(about="skin", text=skin),
         Trait(about="clothes", text=_and(_clothes(told, f"{colour} {garment}"))),
     ]
-
-
-def _free(names: Sequence[str], turn: int, taken: set[str]) -> str:
-    """One of some names by turn, the next where somebody else has it; all taken, as it comes."""
-    turned = [names[(turn + i) % len(names)] for i in range(len(names))]
-    found = next((name for name in turned if name not in taken), turned[0])
-    taken.add(found)
-    return found
 
 
 def _clothes(told: Described, garment: str) -> list[str]:
@@ -316,6 +319,8 @@ def propose_places(script: Manuscript) -> list[Place]:
     """Places from scene headings, then from nouns of place that the text repeats."""
     places: list[Place] = []
     seen: set[str] = set()
+    taken: set[str] = set()
+    text = script.text
     for scene in script.scenes:
         title = scene.title
         if not title or title.lower() in seen:
@@ -329,7 +334,7 @@ def propose_places(script: Manuscript) -> list[Place]:
                 id=len(places) + 1,
                 name=title,
                 words=nouns[-1:],
-                description=PLACE_NOUNS[nouns[-1]],
+                description=_with_face(nouns[-1], title, text, taken),
                 why="from the scene's heading",
             )
         )
@@ -346,8 +351,12 @@ def propose_places(script: Manuscript) -> list[Place]:
                     id=len(places) + 1,
                     name=f"the {noun}",
                     words=[noun],
-                    description=PLACE_NOUNS[noun],
+                    description=_with_face(noun, f"the {noun}", text, taken),
                     why=f"“{noun}” {count} times",
                 )
             )
     return places
+
+
+def _with_face(noun: str, name: str, text: str, taken: set[str]) -> str:
+    return ", ".join(filter(None, (PLACE_NOUNS[noun], place_face(noun, name, text, taken))))

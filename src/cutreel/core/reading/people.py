@@ -369,8 +369,11 @@ class _Reader:
         group = tuple(
             f.id for f in self.now.focus if f.age < MOST_AGE and self._is_kind(f.id, sort)
         )[:counted]
-        group = group if counted and len(group) == counted else self.now.group or tuple(
-            f.id for f in self.now.focus if f.age <= 2 and self._is_kind(f.id, sort)
+        group = (
+            group
+            if counted and len(group) == counted
+            else self.now.group
+            or tuple(f.id for f in self.now.focus if f.age <= 2 and self._is_kind(f.id, sort))
         )
         people = [self.cast.people[p] for p in group if p in self.cast.people]
         fits = [

@@ -28,8 +28,9 @@ def pronouns_told(
 ) -> dict[int, Pronoun]:
     """For those of the cast whose pronoun is open, the one that the text uses of them, by number. `own`: only by words
     that go back to the subject of their own clause ("Hanne lit the stove with her diary"), which are the surest."""
-    # What an animal that neither has a name nor speaks is called is told by its own tail alone: "she" near a whale may
-    # be anybody.
+    # What an animal that neither has a name nor speaks is called is told by its own tail alone, where there are people:
+    # "she" near a whale may be anybody.
+    people = any(p.kind == "person" for p in cast)
     speak = {s.lower() for s in script.speakers}
     open_ = {
         p.id
@@ -39,6 +40,7 @@ def pronouns_told(
             p.kind == "person"
             or own
             or p.has_name
+            or (p.kind == "animal" and not people)
             or (p.kind == "animal" and speak & {c.lower() for c in p.calls})
         )
     }

@@ -104,7 +104,12 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if any(t.dep == "relcl" for t in [token, *ancestors(parsed, i)]):
         return None
     if token.dep == "dobj":
-        return True if tokens[verb].lemma in {"reach", "enter", "cross", "climb", "visit", "clean", "sweep", "search", "explore"} else None
+        return (
+            True
+            if tokens[verb].lemma
+            in {"reach", "enter", "cross", "climb", "visit", "clean", "sweep", "search", "explore"}
+            else None
+        )
     if token.dep in {"nsubj", "nsubjpass"}:
         # A place that does something itself is looked at for a moment.
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
@@ -117,9 +122,11 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         chain.append(tokens[at].text.lower())
     preps = [w for w in chain if w.isalpha()]
     first = preps[0] if preps else ""
-    if first == "of" and len(preps) > 1 and sort_of(tokens[tokens[tokens[i].head].head].lemma) in {
-        "plant", "thing", None
-    }:
+    if (
+        first == "of"
+        and len(preps) > 1
+        and sort_of(tokens[tokens[tokens[i].head].head].lemma) in {"plant", "thing", None}
+    ):
         first = preps[1]  # "in the warm grass of a great meadow"
     if first in _AWAY:
         return None
@@ -131,7 +138,9 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         # "drove the boy to the station": whoever is driven comes there too.
         at = tokens[at].head
     while tokens[at].pos in {"ADV", "ADP"} and tokens[at].head != at:
-        at = tokens[at].head  # "went back to her hangar", "out of the door and down the stairs to the street"
+        at = tokens[
+            at
+        ].head  # "went back to her hangar", "out of the door and down the stairs to the street"
     if tokens[at].pos not in {"VERB", "AUX"}:
         # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
         return (

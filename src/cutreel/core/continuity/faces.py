@@ -1,0 +1,68 @@
+"""What the text leaves open of a place or an animal is proposed, so that every picture of it says the same: walls and
+curtains, a coat. What is proposed depends on the name alone, and is nobody else's in the film while there is choice."""
+
+import re
+from collections.abc import Sequence
+
+from cutreel.core.colour import NAMED
+from cutreel.core.keys import seed_from
+from cutreel.core.manuscript import SPECIES
+
+# fmt: off
+INDOORS = frozenset(
+    "kitchen room home bedroom house cottage hut workshop library study school schoolroom attic cellar shop inn shed "
+    "observatory hall parlour bakery office church palace".split()
+)
+"""Places with walls, by their noun."""
+_WALLS = ("ochre", "grey blue", "cream", "moss green", "brick red", "tan", "pale blue", "plum")
+_CURTAINS = ("brick red", "navy", "mustard", "white", "moss green", "rust")
+_COATS: dict[str, tuple[str, ...]] = {
+    "cat": ("grey", "black", "rust", "white"), "dog": ("brown", "black", "cream", "grey"),
+    "horse": ("brown", "grey", "black", "rust"), "mouse": ("grey", "brown", "white"),
+    "rat": ("brown", "grey", "black"), "mole": ("black", "dark grey"), "rabbit": ("tan", "white", "grey"),
+    "cow": ("brown", "black", "cream"), "goat": ("white", "grey", "brown"), "donkey": ("grey", "brown"),
+    "bear": ("brown", "black"), "pig": ("pink", "black"), "wolf": ("grey", "black"),
+    "hen": ("rust", "white", "black"), "duck": ("white", "brown"), "bird": ("grey blue", "brown", "rust"),
+    "goose": ("white", "grey"),
+}
+_FEATHERED = frozenset({"hen", "duck", "bird", "goose", "crow", "owl", "gull", "heron"})
+# fmt: on
+
+
+def place_face(noun: str, name: str, text: str, taken: set[str]) -> str:
+    """What stays the same of a place, beyond its noun: "ochre walls, navy curtains". Nothing out of doors."""
+    if noun not in INDOORS:
+        return ""
+    seed = seed_from("place", name)
+    told = _colour_before(noun, text)
+    walls = told or free(_WALLS, seed, taken)
+    return f"{walls} walls, {free(_CURTAINS, seed // 11, taken)} curtains"
+
+
+def coat(species: str, name: str, text: str, taken: set[str]) -> str:
+    """An animal's coat: as the text says ("a black cat"), else as its kind may be. Empty where its kind says all."""
+    kind = SPECIES.get(species, species)
+    words = dict.fromkeys((species, kind, *(w for w, k in SPECIES.items() if k == kind)))
+    told = next(filter(None, (_colour_before(w, text) for w in words)), "")
+    if not told and kind not in _COATS:
+        return ""
+    mine = {f"{kind} {c}" for c in _COATS.get(kind, ())}
+    colour = told or free(sorted(mine), seed_from("coat", name), taken).removeprefix(f"{kind} ")
+    return f"{colour} {'feathers' if kind in _FEATHERED else 'fur'}"
+
+
+def free(names: Sequence[str], turn: int, taken: set[str]) -> str:
+    """One of some names by turn, the next where somebody else has it; all taken, as it comes."""
+    turned = [names[(turn + i) % len(names)] for i in range(len(names))]
+    found = next((name for name in turned if name not in taken), turned[0])
+    taken.add(found)
+    return found
+
+
+def _colour_before(noun: str, text: str) -> str:
+    """The colour that the text gives to what a noun names: "her grey donkey", "a white room"."""
+    match = re.search(rf"\b({_ANY_COLOUR}) (?:\w+ )?{re.escape(noun)}\b", text, re.IGNORECASE)
+    return match.group(1).lower() if match else ""
+
+
+_ANY_COLOUR = "|".join(sorted(map(re.escape, NAMED), key=len, reverse=True))
