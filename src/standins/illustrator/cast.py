@@ -214,7 +214,7 @@ class Cast:
 
     def _breadth(self, beast: Animal, scale: float) -> float:
         """How broad an animal is drawn: nothing of this is kept."""
-        left, _, right, _ = draw_animal(Pen(self.pen.look, random.Random(0)), beast.kind, beast.colour, 0.0, 0.0, scale, 1)
+        left, _, right, _ = draw_animal(Pen(self.pen.look, random.Random(0), (0, 0, 0), 0.0, (0, 0, 0)), beast.kind, beast.colour, 0.0, 0.0, scale, 1)
         return right - left
 
     def _draw_beast(self, beast: Animal, x: float, y: float, scale: float, way: int) -> None:

@@ -270,9 +270,8 @@ def _sentence_of(text: str, phrase: str) -> str:
 
 def _colour_of(noun: str, text: str) -> RGB | None:
     """The colour that is said of a thing of the place: "ochre walls"."""
-    match = re.search(rf"\b([a-z]+ )?([a-z]+) {noun}\b", text)
-    said = "".join(filter(None, match.groups())) if match else ""
-    return next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}$", said)), None)
+    match = re.search(rf"\b({'|'.join(_COLOUR_NAMES)}) {noun}\b", text)
+    return NAMED[match.group(1)] if match else None
 
 
 def _coat(after: str) -> tuple[RGB | None, set[str]]:
@@ -352,7 +351,7 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
         word = match.group()
         if word in used or word in v.EMPTY_WORDS or word in v.AMBIGUOUS or _denied(text, match):
             continue
-        if word in v.PROPS or word in v.ANIMALS:
+        if word in v.PROPS or word in v.ANIMALS or _is_deed(text, match, set()):
             continue  # it was looked at, and left out for a reason: "paper" of a look is no letter
         if not _is_noun(text, match) or any(a <= match.start() < b for a, b in places):
             continue

@@ -30,6 +30,7 @@ from cutreel.core.reading import (
     read_story,
     roles_acting,
     same_told,
+    with_speakers,
 )
 
 from .company import age_of
@@ -97,6 +98,10 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
         calls = {c.lower() for f in figures for c in (f.name, *f.aliases)}
         figures += roles_acting(script, parses, calls)
     figures += [_speaker(s) for s in script.speakers if s not in known and s != UNKNOWN]
+    if parses:
+        known_so_far = _known_figures(figures[:24])
+        story = read_story(script, parses, known_so_far)
+        script = with_speakers(script, story, known_so_far)
     figures = _with_pronouns(script, parses or {}, figures[:24])
     if parses:
         figures += nameless(script, parses, _known_figures(figures))

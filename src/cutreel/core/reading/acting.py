@@ -11,7 +11,7 @@ from collections.abc import Collection, Sequence
 from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, subjects, unreal
+from .clauses import SUBJECT, clause_of, unreal
 from .known import Known
 from .names import spoken_stretches
 from .parsed import Parsed, Parses
@@ -80,7 +80,10 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             noun = token.lemma
             if noun in known or f"the {noun}" in known:
                 continue
-            goes_on = _goes_on(parsed, i)
+            quoted = {
+                k for k, t in enumerate(parsed.tokens) if any(a <= start + t.start < b for a, b in said)
+            }
+            goes_on = _goes_on(parsed, i, quoted)
             acts[noun] += noun not in _ANYBODY or goes_on
             followed[noun] += goes_on
     return [
@@ -105,7 +108,9 @@ def _acts(parsed: Parsed, i: int) -> bool:
     if token.pos != "NOUN" or token.tag == "NNS":
         return False
     # "In it was standing a little boy": behind its verb it is taken for an object.
-    turned = token.dep == "dobj" and not subjects(parsed, token.head)
+    turned = token.dep == "dobj" and not any(
+        parsed.tokens[c].dep in SUBJECT for c in parsed.children[token.head]
+    )
     if token.dep not in SUBJECT and not turned:
         return False
     if sort_of(noun) not in {"person", "animal"} or noun in NO_ROLE:
@@ -134,9 +139,11 @@ def _hyphened(parsed: Parsed, i: int) -> bool:
     )
 
 
-def _goes_on(parsed: Parsed, i: int) -> bool:
+def _goes_on(parsed: Parsed, i: int, quoted: Collection[int]) -> bool:
     """Whether "he" or "she" behind it can mean nobody else: the next subject, in this sentence or the next."""
-    for token in parsed.tokens[i + 1 :]:
+    for k, token in enumerate(parsed.tokens[i + 1 :], i + 1):
+        if k in quoted:
+            continue
         if token.sentence - parsed.tokens[i].sentence > 1:
             return False
         if token.dep in SUBJECT and token.pos in {"NOUN", "PROPN", "PRON"}:
