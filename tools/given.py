@@ -31,7 +31,7 @@ def main(wheel: Path) -> None:
         )
     both = women & men | UNISEX
     lines = [
-        f"{sex} {' '.join(sorted(n for n in names - both if sort_of(n) in (None, 'plant')))}\n"
+        f"{sex} {' '.join(sorted(n for n in names - both if sort_of(n) not in ('place', 'time', 'weather')))}\n"
         for sex, names in (("she", women), ("he", men))
     ]
     target = Path(__file__).parents[1] / "src/cutreel/core/manuscript/given.txt.gz"

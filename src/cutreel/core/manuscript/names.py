@@ -160,6 +160,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
         # otherwise.
         or (runs[n] > 1 and n.lower() not in lower and acting[n] + tally.owning[n] > 1)
         # A title makes a name of the one word behind it, wherever it stands and however often.
+        or (n.count(" ") and pronoun_of_given(_bare(n.split(" ")[0])))
         or (n.count(" ") and is_title(first := _bare(n.split(" ")[0])) and first not in _NO_TITLE)
     ]
     known = set(names)

@@ -118,6 +118,19 @@ _IS_TOLD_OF = {
 }
 
 
+_LIKE_SOMEBODY = {
+    "robot",
+    "doll",
+    "puppet",
+    "scarecrow",
+    "snowman",
+    "statue",
+    "android",
+    "automaton",
+}
+"""Things that act in stories whether they speak or not."""
+
+
 def kind_of_role(noun: str) -> Literal["person", "animal", "thing"] | None:
     """What somebody is who is called so; None for what is nobody, nor a thing that may speak."""
     if noun in ROLES or noun in KIN:
@@ -134,11 +147,12 @@ def kind_of_role(noun: str) -> Literal["person", "animal", "thing"] | None:
 
 def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[Figure]) -> bool:
     """Whether a role is somebody of the story: told of again, or speaking."""
-    if kind == "thing":
+    if kind == "thing" and not (noun in _LIKE_SOMEBODY and tally.known + tally.new > 1):
         return tally.spoken > 0 and tally.known > 0
     if _IS_TOLD_OF.get(noun) and _IS_TOLD_OF[noun].search(body):
         return False  # the father of "his daughter" is he
-    if tally.spoken or (tally.known > 1 and (noun in ROLES or noun in ANIMALS or tally.known > 2)):
+    told_of = ROLES.keys() | ANIMALS | _LIKE_SOMEBODY
+    if tally.spoken or (tally.known > 1 and (noun in told_of or tally.known > 2)):
         return True
     if (tally.known and (tally.new or tally.kin)) or tally.kin > 1:
         return True

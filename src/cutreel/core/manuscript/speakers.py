@@ -310,6 +310,8 @@ class _Paragraph:
             return None
         if _OF_KIN.match(low) or low.startswith("the "):
             role = re.sub(r"^(?:old|young|little|big|other|poor) ", "", who.split(" ", 1)[1])
+            if f"the {role}" in _NOBODY:
+                return None
             owner = (f.name for f in self.people if role in f.aliases or f"the {role}" in f.aliases)
             return next(owner, f"the {role}")
         return next((f.name for f in self.people if who == f.name or who in f.aliases), who)

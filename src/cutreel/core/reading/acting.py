@@ -22,7 +22,7 @@ _ANYBODY = frozenset(
 )
 _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
 _BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
-NAMELESS = 4
+NAMELESS = 3
 """So many times "he" is said of nobody who is known make him somebody of the story."""
 
 
@@ -81,7 +81,9 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             if noun in known or f"the {noun}" in known:
                 continue
             quoted = {
-                k for k, t in enumerate(parsed.tokens) if any(a <= start + t.start < b for a, b in said)
+                k
+                for k, t in enumerate(parsed.tokens)
+                if any(a <= start + t.start < b for a, b in said)
             }
             goes_on = _goes_on(parsed, i, quoted)
             acts[noun] += noun not in _ANYBODY or goes_on
@@ -161,12 +163,20 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
     story = read_story(script, parses, cast)
     open_: Counter[Pronoun] = Counter()
     nouns: dict[Pronoun, Counter[str]] = defaultdict(Counter)
+    # Who has a name may be "he" before it is told; "my father" is not.
+    named = {p.id for p in cast if p.has_name}
+    calls = {call.lower().removeprefix("the ") for p in cast for call in p.calls}
     spoken = spoken_stretches(script)
     for number, start, text in paragraph_texts(script):
         read, parsed = story.paragraphs.get(number), parses.get(text)
         if read is None or parsed is None:
             continue
-        told = {m.start for m in read.mentions}
+        told = set()
+        for m in read.mentions:
+            if len(m.people) != 1 or not m.why.startswith(("“", "the only")):
+                named.update(m.people)
+            if m.people[0] in named:
+                told.add(m.start)  # "he" before anybody is named means somebody else
         said = spoken.get(number, ())
         for i, token in enumerate(parsed.tokens):
             word = token.text.lower()
@@ -181,11 +191,15 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
                 and token.tag not in {"NNS", "NNPS"}
                 and (sex := pronoun_of(token.lemma.lower()))
             ):
-                nouns[sex][token.lemma.lower()] += 1
+                nouns[sex][token.lemma.lower()] += token.lemma.lower() not in calls
+            elif _acts(parsed, i) and token.lemma not in calls and _is_the(parsed, i):
+                # "The captain", of whom nothing was told before, is who has been told of all along.
+                nouns["he"][token.lemma] += 2
+                nouns["she"][token.lemma] += 2
     return [
         Figure(
             f"the {noun}",
-            (noun,),
+            tuple(dict.fromkeys((noun, {"he": "man", "she": "woman"}[sex]))),
             "person",
             sex,
             count,
@@ -196,6 +210,10 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
         if count >= NAMELESS
         for noun in [_best(nouns[sex], {"he": "man", "she": "woman"}[sex])]
     ]
+
+
+def _is_the(parsed: Parsed, i: int) -> bool:
+    return any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i])
 
 
 def _best(nouns: Counter[str], otherwise: str) -> str:

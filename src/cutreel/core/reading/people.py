@@ -46,7 +46,7 @@ _NEW = frozenset({"a", "an", "another", "no", "every", "any", "some"})
 _THEM = frozenset({"they", "them", "their", "theirs", "themselves", "both"})
 _US = frozenset({"we", "us", "our", "ours", "ourselves"})
 _ME = frozenset({"i", "me", "my", "mine", "myself"})
-_CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby"})
+_CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby", "maiden", "youngster"})
 _ANY_ONE = frozenset({"animal", "bird", "creature", "beast", "stranger", "figure", "fellow"})
 _GROWN = frozenset({"man", "woman", "lady", "gentleman", "widow"})
 # fmt: on
@@ -430,6 +430,10 @@ class _Reader:
             self._them(i, word, span)
         elif word == "it" and token.tag == "PRP" and said is None:
             self._it(i, span)
+        elif word in {"its", "itself"} and said is None:
+            own = self._own_subject(i)
+            if own is not None and not self._is_person(own):
+                self._note(i, [own], "“it”: who does it", 0.9, span)
 
     def _is_kind(self, id: int, kind: str) -> bool:
         return id in self.cast.people and self.cast.people[id].kind == kind
@@ -471,6 +475,8 @@ class _Reader:
                 for p in self.cast.people.values()
                 if p.pronoun == sex and p.id not in barred and p.kind == "person"
             ]
+            # Whom a text never names is called by a word for anybody.
+            same = [p for p in same if (_CHILD | _GROWN) & set(self.cast.people[p].calls)] or same
             if len(same) != 1:
                 return None
             # Somebody else may have been told of; else it is who is named later, or never.

@@ -2,6 +2,7 @@
 
 from collections import Counter, defaultdict
 from collections.abc import Sequence
+from typing import Literal
 
 from cutreel.core.manuscript import Manuscript, Pronoun
 
@@ -11,7 +12,9 @@ from .parsed import Parses
 from .story import paragraph_texts, read_story
 
 _OWN: dict[str, Pronoun] = {"his": "he", "her": "she"}
-_TELLS: dict[str, Pronoun] = {
+_TELLS: dict[str, Pronoun | Literal["it"]] = {
+    "itself": "it",
+    "its": "it",
     "he": "he",
     "him": "he",
     "himself": "he",
@@ -46,7 +49,7 @@ def pronouns_told(
     }
     if not open_ or not parses:
         return {}
-    told: dict[int, Counter[Pronoun]] = defaultdict(Counter)
+    told: dict[int, Counter[str]] = defaultdict(Counter)
     story = read_story(script, parses, cast)
     texts = {number: text for number, _, text in paragraph_texts(script)}
     for number, read in story.paragraphs.items():
@@ -58,8 +61,9 @@ def pronouns_told(
             sure = own or m.sure >= SURE
             if word and sure and len(m.people) == 1 and m.people[0] in open_:
                 told[m.people[0]][word] += SELF if said.endswith("self") else 1
+    sexes: tuple[Pronoun, Pronoun] = ("she", "he")
     return {
-        person: votes.most_common(1)[0][0]
+        person: max(sexes, key=lambda sex: votes[sex])
         for person, votes in told.items()
-        if votes["she"] != votes["he"]
+        if votes["she"] != votes["he"] and votes["it"] <= max(votes["she"], votes["he"])
     }

@@ -8,8 +8,8 @@ from typing import NamedTuple
 from cutreel.core.manuscript import TIMES, WEATHERS
 from cutreel.core.nouns import sort_of
 
-from .clauses import ancestors, clause_of, compared, subjects, unreal
-from .parsed import Parsed
+from .clauses import SUBJECT, ancestors, clause_of, compared, subjects, unreal
+from .parsed import Parsed, Token
 
 # fmt: off
 _TO = frozenset(
@@ -17,7 +17,7 @@ _TO = frozenset(
 )
 _THERE = frozenset(
     "in inside at on aboard along through across by beside near under beneath outside behind over up down "
-    "above around within".split()
+    "above around within round upon".split()
 )
 _MOVES = frozenset(
     "go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
@@ -88,7 +88,8 @@ def _is_place(parsed: Parsed, i: int) -> bool:
         return True
     # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere.
     above = parsed.tokens[token.head]
-    return above.dep == "pobj" and sort_of(above.lemma) == "thing" and token.head == i + 1
+    at_it = sort_of(above.lemma) == "thing" or above.lemma in _STANDS_IN_ONE
+    return above.dep == "pobj" and at_it and token.head == i + 1
 
 
 def _there(parsed: Parsed, i: int) -> bool | None:
@@ -115,6 +116,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
     if token.dep != "pobj":
         return None
+    if _opens_clause(parsed, i, verb):
+        return False  # "At the whaling station two boys saw him", "from the dunes they watched"
     chain = []
     at = i
     while tokens[at].dep in {"pobj", "prep", "pcomp"} and tokens[at].head != at:
@@ -122,12 +125,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         chain.append(tokens[at].text.lower())
     preps = [w for w in chain if w.isalpha()]
     first = preps[0] if preps else ""
-    if (
-        first == "of"
-        and len(preps) > 1
-        and sort_of(tokens[tokens[tokens[i].head].head].lemma) in {"plant", "thing", None}
-    ):
-        first = preps[1]  # "in the warm grass of a great meadow"
+    if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
+        first = preps[2]  # "in the warm grass of a great meadow"
     if first in _AWAY:
         return None
     if (
@@ -164,6 +163,29 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         # Who looks across water stands beside it.
         return False if first in {"across", "over"} and token.lemma in _WATERS else None
     return False if first in _THERE else None
+
+
+def _says_where_in(above: Token) -> bool:
+    """Whether a noun before "of" only says where in a place: its grass, its middle, its corner."""
+    return sort_of(above.lemma) in {"plant", "thing", None} or above.lemma in _STANDS_IN_ONE
+
+
+def _opens_clause(parsed: Parsed, i: int, verb: int) -> bool:
+    """Whether a place stands before whoever acts: that is where the clause is set."""
+    tokens = parsed.tokens
+    prep = tokens[i].head
+    word = tokens[prep].text.lower()
+    if tokens[prep].dep == "ROOT":
+        # "From the dunes they watched the sea" is taken for "the dunes that they watched".
+        below = [c for c in parsed.children[i] if tokens[c].dep == "relcl"]
+        return word in {"in", "at", "on", "from"} and any(
+            tokens[c].dep in SUBJECT for b in below for c in parsed.children[b]
+        )
+    acting = [k for k in subjects(parsed, verb) if k > i]
+    if tokens[prep].head != verb or not acting:
+        return False
+    sees = tokens[verb].lemma in {"see", "watch", "look", "hear", "observe"}
+    return word in {"in", "at", "on", "inside", "by", "along"} or (word == "from" and sees)
 
 
 def _phrase(parsed: Parsed, i: int) -> str:
@@ -204,6 +226,12 @@ def _not_now(parsed: Parsed, i: int) -> bool:
             or above.lemma == "watch"
         )
     below = {tokens[c].text.lower() for c in parsed.children[i]}
+    if word in TIMES and "good" in below:
+        return True  # "it said good night to the plants"
+    if word in TIMES and token.dep == "pobj" and above.text.lower() == "of":
+        hour = tokens[above.head]
+        if hour.dep == "pobj" and tokens[hour.head].text.lower() in {"in", "at", "by"}:
+            return False  # "in the cold hour of dawn"
     if word in TIMES and below & _OTHER_DAYS and not below & {"next"}:
         return True
     if below & {"no", "every", "any", "each"}:
