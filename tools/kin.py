@@ -24,6 +24,7 @@ GENERAL = {
 }  # fmt: skip
 """Drawings that stand only for their own word, or for too much."""
 KNOWN = {
+    "bush": "plant shrub vegetable tomato fern nettle thistle bramble weed heather gorse",
     "cup": "mug tankard goblet glass beaker teacup chalice", "bowl": "stew broth dish basin", "bread": "sandwich bun roll toast",
     "rope": "cord string chain thread net", "book": "diary album ledger scrapbook bible",
     "letter": "envelope parcel telegram scroll note card ticket postcard", "bag": "purse wallet pouch pocket backpack",

@@ -14,7 +14,7 @@ from cutreel.core.errors import Clash
 from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
 from cutreel.core.keys import key
 from cutreel.core.reading import Parses
-from cutreel.making import AT_ONCE, PreviewDesk, ReadingSpec, Workshop, parses_of, picture_spec
+from cutreel.making import AT_ONCE, PreviewDesk, Workshop, parses_of, picture_spec, wish_reading
 from cutreel.protocol import Offer
 from cutreel.store import Assembled, FilmRow, Result, TakeRow, last_of, offered, shots_told
 
@@ -96,8 +96,7 @@ class FilmDesk:
         """What is parsed of the film; a little that is missing is parsed at once, much of it by a worker."""
         parses, missing = parses_of(row.document, self.shop.parses, AT_ONCE)
         if missing:
-            text = key("text", 1, text=row.document.text)
-            self.shop.queue.put_waited(ReadingSpec(film=film, text=text))
+            wish_reading(self.shop, film, row.document.text)
         return parses
 
     def state(self, film: str, token: str) -> FilmState:

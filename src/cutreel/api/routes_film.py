@@ -11,7 +11,7 @@ from cutreel.core.continuity import look_named
 from cutreel.core.film import Change, Command, apply_command, clean_text, new_film
 from cutreel.core.film.commands import CutAgain
 from cutreel.core.manuscript import first_words, read, titled
-from cutreel.making import AT_ONCE, PicturesWanted, parses_of, price_of, wanted_pictures
+from cutreel.making import AT_ONCE, PicturesWanted, parses_of, price_of, wanted_pictures, wish_reading
 
 from .door import Films, Shop, Since, told
 from .events import stream
@@ -49,9 +49,12 @@ def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     title, text = (found.title, found.text) if found else (title or first_words(text), text)
     usual = wish_for(new.settings.kind, new.settings.pace)
     wish = replace(usual, by=new.by, count=new.count)
-    parses, _ = parses_of(clean_text(text), shop.parses, AT_ONCE)
+    parses, missing = parses_of(clean_text(text), shop.parses, AT_ONCE)
     document, edges = new_film(title, text, new.settings, wish, new.shots, new.sources, parses)
-    return NewFilmId(id=shop.films.add(document, edges), titled=found.title if found else "")
+    film = shop.films.add(document, edges)
+    if missing:
+        wish_reading(shop, film, document.text)
+    return NewFilmId(id=film, titled=found.title if found else "")
 
 
 @router.get("/films/{film}", response_model=OpenedFilm)

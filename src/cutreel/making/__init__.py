@@ -6,7 +6,7 @@ from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, faults_of
 from .kinds.picture import picture_spec
-from .kinds.reading import ReadingSpec
+from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
@@ -25,13 +25,13 @@ from .writing import write
 __all__ = [
     "AT_ONCE", "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "Faults", "FoundStory", "Origin", "PersonDrift",
     "Picture",
-    "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReadingSpec", "ReferencesWanted", "RunRequest",
+    "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReferencesWanted", "RunRequest",
     "Workshop",
     "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
     "faults_of", "frame_size", "go_on_run", "is_warm", "keep_brought", "pace_in", "parser", "parses_of", "pause_run",
     "picture_spec",
     "planned_segments",
     "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",
-    "try_now", "wanted_pictures", "wanted_texts", "warm_parser", "workshop_from_environment", "write",
+    "try_now", "wanted_pictures", "wanted_texts", "warm_parser", "wish_reading", "workshop_from_environment", "write",
 ]
 # fmt: on

@@ -48,7 +48,7 @@ class Body:
 
 def body_of(figure: Figure, height: float) -> Body:
     """`height` is a grown person's, in page units."""
-    k = height / 1000
+    k = height / 1000 * figure.size
     if figure.age == "child":
         b = Body(690 * k, 92 * k, 470 * k, 74 * k, 280 * k, 64 * k, 40 * k)
     elif figure.age == "old":

@@ -4,7 +4,7 @@ them."""
 import random
 from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from xml.sax.saxutils import quoteattr
 
 from cutreel.protocol import FigurePose, Joint, Vary
@@ -159,6 +159,11 @@ class Cast:
             self._beasts_alone(beasts)
             return
         slots = self._slots(len(shown) + len(beasts))
+        if len(shown) == 1 and len(beasts) == 1 and not close:
+            # Whoever stands beside a beast stands clear of it.
+            broad = self._breadth(beasts[0], self.person * 1.15) / self.width
+            apart = max(0.25, broad / 2 + 0.17)
+            slots = [self._nudged(0.5 - apart / 2), self._nudged(0.5 + apart / 2)]
         order: list[tuple[str, object]] = [("person", p) for p in shown]
         for beast in beasts:
             order.insert(len(order) if self.rng.random() < 0.6 else 0, ("animal", beast))
@@ -166,6 +171,8 @@ class Cast:
         ladder = "ladder" in self.r.props and any(f.pose == "climb" for f in shown)
         if ladder:
             self.r.props.remove("ladder")
+        if not close:
+            self._crowd(slots)
         self._things(bool(order), slots)
         faces = 0
         placed = list(zip(order, slots, guided, strict=True))
@@ -193,6 +200,19 @@ class Cast:
             else:
                 assert isinstance(what, Animal)
                 self._beast(what, x, way, mass, close)
+
+    def _crowd(self, slots: Sequence[float]) -> None:
+        """Several people behind those whom the picture is about, where there is room between them."""
+        if not self.r.crowd:
+            return
+        free = sorted((k / 20 for k in range(2, 19)), key=lambda f: -min([abs(f - s) for s in slots] or [1.0]))
+        taken: list[float] = []
+        for figure in self.r.crowd:
+            at = next((f for f in free if all(abs(f - t) > 0.1 for t in taken)), 0.5)
+            taken.append(at)
+            person = min(self.person * 0.78, 620.0)
+            y = min(self.feet, 930.0) - 20 - 18 * (len(taken) % 2)
+            self._person(replace(figure, name="crowd"), self.width * at, y, 1 if at < 0.5 else -1, False, person)
 
     def _beasts_alone(self, beasts: Sequence[Animal]) -> None:
         """Several animals with nobody else: side by side, turned to one another, as large beside each other as they are,

@@ -70,9 +70,11 @@ def draw(
     follow(reading.figures, references)
     without(reading, negative)
     if bare:
-        reading.figures, reading.animals, reading.props = [], [], []
+        reading.figures, reading.animals, reading.props, reading.crowd = [], [], [], []
     for figure in reading.figures:
         decide(figure, rng)
+    for figure in reading.crowd:
+        decide(figure, random.Random(rng.random()))
     if reading.sheet:
         cast = Cast(reading, stage, pens[1], frame, rng, place, wish, twist)
         draw_sheet(reading, pens[0], pens[1], width, cast.region, rng)

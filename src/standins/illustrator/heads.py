@@ -244,6 +244,10 @@ def _hat(pen: Pen, kind: str, colour: RGB, r: float, at: Callable[[float, float]
     elif kind == "crown":
         with pen.marking("hat", kind):
             pen.shape([at(-0.7, 0.74), at(-0.8, 1.5), at(-0.36, 1.12), at(0, 1.6), at(0.36, 1.12), at(0.8, 1.5), at(0.7, 0.74)], NAMED["gold"], smooth=False, spot=True)
+    elif kind == "pointed":
+        pen.shape([at(-1.5, 0.62), at(0, 0.84), at(1.5, 0.64), at(0.8, 0.46), at(-0.8, 0.46)], darker(colour, 0.1), spot=True)
+        with pen.marking("hat", kind):
+            pen.shape([at(-0.8, 0.66), at(-0.5, 1.7), at(-0.1, 2.7), at(0.3, 2.5), at(0.5, 1.6), at(0.8, 0.68)], colour, spot=True)
     elif kind == "tricorne":
         with pen.marking("hat", kind):
             pen.shape([at(-1.5, 0.78), at(-0.7, 1.5), at(0.3, 1.58), at(1.5, 0.86), at(0.5, 0.72), at(-0.5, 0.66)], colour, spot=True)

@@ -404,11 +404,27 @@ def _rows_of_houses(s: Stage, low: float, high: float, rows: int) -> None:
 
 def _garden(s: Stage) -> None:
     sky(s)
-    ridge(s, s.back, s.horizon, 70, s.hour.far, 0.3)
-    house(s, s.back, s.width * s.rng.choice([0.08, 0.62]), s.horizon + 90, 260, 210, 0.75)
-    for _i in range(4):
-        tree(s.back, s.width * s.rng.uniform(0.02, 0.98), s.horizon + 96, s.rng.uniform(150, 240), s.hour.middle, False, 0.6)
-    ridge(s, s.back, s.ground - 20, 20, mix(s.hour.middle, s.hour.near, 0.5), 0.8)
+    ridge(s, s.back, s.horizon - 20, 90, s.hour.far, 0.25)
+    haze(s)
+    ridge(s, s.back, s.horizon + 60, 30, mix(s.hour.far, s.hour.middle, 0.75), 0.45)
+    left = s.rng.random() < 0.5
+    house(s, s.back, s.width * (0.07 if left else 0.68), s.horizon + 120, 300, 230, 0.75)
+    for i in range(4):
+        # Trees beside the house, not before its door.
+        x = (0.36, 0.52, 0.72, 0.9)[i] if left else (0.1, 0.28, 0.48, 0.6)[i]
+        tree(s.back, s.width * (x + s.rng.uniform(-0.03, 0.03)), s.horizon + 130, s.rng.uniform(170, 270), s.hour.middle, False, 0.6)
+    s.back.sheet(s.width, s.horizon + 112, s.height + 60, mix(s.hour.middle, s.hour.near, 0.25), s.hour.near)
+    bed = mix((122, 88, 62), s.hour.near, 0.35)
+    for y, grow in ((s.horizon + 170, 0.55), (s.horizon + 250, 0.85)):
+        # Two long beds with flowers, narrower in the distance.
+        for x0, x1 in ((0.05, 0.34), (0.62, 0.96)):
+            s.back.shape([(s.width * x0, y), (s.width * x1, y - 4), (s.width * (x1 + 0.02), y + 22 * grow), (s.width * (x0 - 0.02), y + 26 * grow)], bed, lift=0.3)
+            for _ in range(9):
+                fx = s.width * s.rng.uniform(x0 + 0.01, x1 - 0.01)
+                high = 34 * grow * s.rng.uniform(0.7, 1.2)
+                s.back.line([(fx, y + 8), (fx, y + 8 - high)], 3 * grow, darker(s.hour.near, 0.1))
+                s.back.disc(fx, y + 6 - high, 8 * grow, None, NAMED[s.rng.choice(["brick red", "mustard", "cream", "plum", "pink"])], lift=0.2, spot=True)
+    ridge(s, s.back, s.ground - 10, 16, mix(s.hour.middle, s.hour.near, 0.6), 0.85)
     for x in (0.16, 0.5, 0.86):
         draw_prop(s.back, "fence", s.width * x, s.ground - 26, 74)
     ridge(s, s.back, s.ground + 6, 12, s.hour.near, 0.95)
@@ -430,6 +446,57 @@ def _meadow(s: Stage) -> None:
     s.back.shape([(w * 0.49, s.horizon + 96), (w * 0.52, s.horizon + 96), (w * 0.60, s.ground - 60), (w * 0.74, s.height + 60), (w * 0.3, s.height + 60), (w * 0.44, s.ground - 60)], path, lift=0.2)
     tufts(s, s.back, s.ground + 10, s.hour.near, 60, 16)
     tufts(s, s.front, s.height + 30, darker(s.hour.near, 0.12), 210, 18)
+
+
+def _ice(s: Stage) -> None:
+    """Sea ice to the horizon: bergs, floes with blue cracks between, hummocks near."""
+    sky(s)
+    pen, w, top = s.back, s.width, s.horizon
+    snow, shade = mix((238, 243, 247), s.hour.middle, 0.22), mix((176, 204, 222), s.hour.far, 0.3)
+    for _ in range(4):
+        x, size = w * s.rng.uniform(0.02, 0.98), s.rng.uniform(50, 130)
+        pen.shape([(x - size, top + 6), (x - size * 0.7, top - size * 0.7), (x - size * 0.1, top - size * s.rng.uniform(0.8, 1.2)), (x + size * 0.5, top - size * 0.5), (x + size, top + 6)], mix(snow, s.hour.far, 0.35), smooth=False, depth=0.3, lift=0.8)
+        pen.shape([(x - size * 0.1, top - size * 0.8), (x + size * 0.5, top - size * 0.5), (x + size, top + 6), (x + size * 0.1, top + 6)], mix(shade, s.hour.far, 0.3), smooth=False, depth=0.3, lift=0.0, line=False)
+    pen.sheet(w, top, s.height + 60, mix(snow, s.hour.sky[1], 0.3), snow)
+    for i in range(5):
+        t = (i + 0.6) / 5
+        y = top + (s.height - top) * t * t
+        crack = [(x, y + s.rng.uniform(-14, 14) * (0.3 + t)) for x in s.across(150)]
+        back = [(x, yy + 5 + 13 * t + s.rng.uniform(0, 8)) for x, yy in reversed(crack)]
+        pen.shape([*crack, *back], mix(s.hour.water, (70, 120, 150), 0.4), smooth=False, depth=0.4 + 0.4 * t, lift=0.15)
+    for _ in range(6):
+        x, y = s.rng.choice([s.rng.uniform(0, w * 0.28), s.rng.uniform(w * 0.72, w)]), s.rng.uniform(top + 60, s.ground)
+        size = 26 + 70 * (y - top) / (s.height - top)
+        pen.shape([(x - size, y), (x - size * 0.5, y - size * 0.7), (x + size * 0.2, y - size * 0.95), (x + size, y)], snow, smooth=False, depth=0.7, lift=0.7)
+        pen.shape([(x + size * 0.2, y - size * 0.95), (x + size, y), (x + size * 0.1, y)], shade, smooth=False, depth=0.7, lift=0.0, line=False)
+    s.light_strength *= 0.8
+
+
+def _space(s: Stage) -> None:
+    """Inside a station: ribs, panels, a round window on the stars and a planet."""
+    pen, w, f = s.back, s.width, s.ground - 70
+    wall: RGB = s.wall or (150, 162, 172)
+    pen.sheet(w, -60, f + 10, darker(wall, 0.3), wall)
+    for i in range(8):
+        x = w * (0.03 + 0.135 * i)
+        pen.box(x - 12, -40, 24, f + 40, darker(wall, 0.16), lift=0.5)
+        pen.box(x + 30, f - 150, w * 0.07, 90, lighter(wall, 0.12), lift=0.3)
+        for k in range(3):
+            pen.disc(x + 44 + 20 * k, f - 130, 5, None, NAMED[s.rng.choice(["teal", "mustard", "brick red"])], lift=0.0, line=False, spot=True, plain=pen.look != "shadow-theatre")
+    cx, cy, r = w * s.rng.choice([0.34, 0.62]), f - 330, 170
+    pen.disc(cx, cy, r + 26, None, darker(wall, 0.35), lift=0.8)
+    pen.disc(cx, cy, r, None, (18, 24, 44), lift=0.0, spot=True, plain=pen.look != "shadow-theatre")
+    for _ in range(34):
+        a, d = s.rng.uniform(0, 2 * math.pi), r * 0.95 * math.sqrt(s.rng.random())
+        pen.disc(cx + d * math.cos(a), cy + d * math.sin(a), s.rng.uniform(1.2, 3.0), None, (240, 232, 204), lift=0.0, line=False, plain=True, depth=0.0, spot=True)
+    pen.disc(cx + r * 0.3, cy + r * 0.34, r * 0.44, None, (96, 138, 170), lift=0.0, spot=True)
+    pen.shape([(cx + r * 0.02, cy + r * 0.3), (cx + r * 0.3, cy + r * 0.16), (cx + r * 0.6, cy + r * 0.28), (cx + r * 0.34, cy + r * 0.42)], (128, 150, 104), lift=0.0, line=False)
+    s.light, s.light_strength = (cx, cy), 0.4
+    floor = darker(wall, 0.4)
+    pen.box(-60, f, w + 120, s.height, floor, lift=0.6)
+    for i in range(11):
+        x = w * (i / 10)
+        pen.line([(w / 2 + (x - w / 2) * 0.8, f), (w / 2 + (x - w / 2) * 1.7, s.height + 20)], 3, darker(floor, 0.3), opacity=0.5)
 
 
 def _desert(s: Stage) -> None:
@@ -619,6 +686,7 @@ PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "desert": _desert, "room": _room, "study": _study, "hall": _hall, "cave": _cave,
+    "ice": _ice, "space": _space,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station,
 }
 

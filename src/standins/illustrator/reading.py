@@ -29,6 +29,8 @@ class Figure:
     hat: tuple[str, RGB | None] | None = None
     garments: list[tuple[str, RGB | None]] = field(default_factory=list)
     extras: list[tuple[str, RGB | None]] = field(default_factory=list)
+    size: float = 1.0
+    """How tall beside others of their age."""
     pose: str = "stand"
     expression: str | None = None
     holds: str | None = None
@@ -57,6 +59,8 @@ class Reading:
     weather: str | None = None
     mood: str = "calm"
     figures: list[Figure] = field(default_factory=list)
+    crowd: list[Figure] = field(default_factory=list)
+    """People of whom there are several, none of them by name, behind those who are."""
     animals: list[Animal] = field(default_factory=list)
     props: list[str] = field(default_factory=list)
     facing: bool = False
@@ -133,6 +137,7 @@ def read_prompt(prompt: str) -> Reading:
         rest = rest.replace(named.group(), " ")
     rest = _COMPARED.sub(" ", rest)
     _free_figures(rest, out, used)
+    _groups(rest, out, used)
     _scene(rest, out, used)
     rest = _TO_THE_VIEWER.sub(" ", rest)
     if re.search(r"\w, (?:near|alone)\b", rest) and not out.figures:
@@ -172,6 +177,9 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
             if word in v.PEOPLE:
                 pronoun, age = v.PEOPLE[word]
                 figure.pronoun, figure.age = pronoun or figure.pronoun, figure.age or age
+                figure.size = v.SIZES.get(word, figure.size)
+                if word in v.WEARS and figure.hat is None:
+                    figure.hat = (v.WEARS[word], None)
                 known = True
             elif word in v.OLD_WORDS:
                 figure.age = "old"
@@ -226,9 +234,29 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
                 figure.age = figure.age or age
                 out.figures.append(figure)
                 used |= words | {word}
-                if word in {"surveyors", "villagers"}:
-                    second, _ = _figure("man" if word == "surveyors" else "woman")
-                    out.figures.append(second or Figure())
+
+
+MOST_OF_A_GROUP = 3
+"""So many of a group are drawn: more than two are several to the eye."""
+
+
+def _groups(text: str, out: Reading, used: set[str]) -> None:
+    """Several people who are not named: "the children play", "two men carry a machine"."""
+    for match in re.finditer(r"[a-z][a-z-]*", text):
+        word = match.group()
+        if word not in v.PLURALS or _denied(text, match):
+            continue
+        before = re.findall(r"[a-z-]+", text[max(0, match.start() - 24) : match.start()])[-2:]
+        count = next((v.NUMBERS[w] for w in before if w in v.NUMBERS), MOST_OF_A_GROUP)
+        pronoun, age = v.PEOPLE[v.PLURALS[word]]
+        group = [Figure(pronoun=pronoun, age=age) for _ in range(min(count, MOST_OF_A_GROUP))]
+        used |= {word, *(w for w in before if w in v.NUMBERS)}
+        if out.figures:
+            out.crowd = (out.crowd + group)[:MOST_OF_A_GROUP]
+        else:
+            out.crowd = group
+    if out.crowd and not out.figures:
+        out.figures, out.crowd = out.crowd, []
 
 
 def _scene(text: str, out: Reading, used: set[str]) -> None:

@@ -10,14 +10,28 @@ PEOPLE: dict[str, tuple[str, str]] = {
     "captain": ("", "adult"), "sailor": ("", "adult"), "fisherman": ("he", "adult"), "ferrywoman": ("she", "adult"),
     "ferryman": ("he", "adult"), "baker": ("", "adult"), "teacher": ("", "adult"), "doctor": ("", "adult"),
     "farmer": ("", "adult"), "soldier": ("he", "adult"), "guard": ("he", "adult"), "witch": ("she", "old"),
-    "keeper": ("", "adult"), "surveyor": ("he", "adult"), "surveyors": ("he", "adult"), "astronomer": ("he", "adult"),
-    "neighbour": ("", "adult"), "shepherd": ("he", "adult"), "merchant": ("", "adult"), "villagers": ("", "adult"),
+    "keeper": ("", "adult"), "surveyor": ("he", "adult"), "astronomer": ("he", "adult"),
+    "neighbour": ("", "adult"), "shepherd": ("he", "adult"), "merchant": ("", "adult"),
+    "giant": ("he", "adult"), "giantess": ("she", "adult"), "dwarf": ("he", "adult"), "fairy": ("she", "adult"), "wizard": ("he", "old"),
+    "knight": ("he", "adult"), "servant": ("", "adult"), "baby": ("", "child"),
     "stranger": ("", "adult"), "clockmaker": ("", "old"), "widow": ("she", "old"), "mayor": ("", "adult"),
 }
+PLURALS = {
+    "men": "man", "women": "woman", "children": "child", "people": "person", "crowd": "person", "crew": "sailor", "family": "person",
+    "fishermen": "fisherman", "ladies": "lady", "gentlemen": "gentleman", "neighbours": "neighbour", "villagers": "person", "sailors": "sailor",
+    "passengers": "person", "guests": "person", "brothers": "boy", "sisters": "girl", "workers": "man", "students": "person", "friends": "person",
+    "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "servants": "servant", "strangers": "stranger",
+} | {f"{word}s": word for word in PEOPLE if not word.endswith(("s", "man", "child", "y"))}
+"""Several people, and as whom each is drawn."""
+NUMBERS = {"two": 2, "both": 2, "three": 3, "four": 4}
 OLD_WORDS = {"old", "elderly", "aged", "sixty", "seventy", "eighty", "ancient", "sixty-one"}
 YOUNG_WORDS = {"young"}
 CHILD_WORDS = {"ten", "eight", "nine", "seven", "six", "twelve", "eleven", "little"}
 STOUT_WORDS = {"stout", "round", "heavy", "broad", "large", "plump", "big"}
+SIZES = {"giant": 1.55, "giantess": 1.5, "dwarf": 0.62, "gnome": 0.5, "fairy": 0.8}
+"""How tall somebody is beside others, by what they are."""
+WEARS = {"king": "crown", "queen": "crown", "prince": "crown", "princess": "crown", "witch": "pointed", "wizard": "pointed"}
+"""What somebody has on their head, by what they are."""
 SLIM_WORDS = {"thin", "slim", "lean", "tall", "narrow", "bony"}
 
 HAIR_STYLES = {"short", "long", "braid", "plait", "braids", "plaits", "bun", "curly", "cropped", "bald", "balding", "tied", "ponytail", "pigtails",
@@ -84,32 +98,35 @@ PROPS: dict[str, str] = {
     "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
-    ("room", ("kitchen", "room", "bedroom", "cottage", "attic", "hut", "inn", "house")),
-    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "schoolroom")),
+    ("space", ("space station", "spaceship", "starship", "orbit", "outer space", "the moon", "mars")),
+    ("room", ("kitchen", "room", "bedroom", "bathroom", "parlour", "parlor", "cottage", "attic", "hut", "inn", "tavern", "cabin", "flat",
+              "apartment", "hotel", "bakery", "nursery", "house")),
+    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "schoolroom", "classroom", "museum", "studio", "bank")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
-    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly")),
+    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "corridor", "theatre", "ballroom", "courtroom", "hospital", "prison")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar")),
-    ("cave", ("cave", "cellar", "tunnel")),
+    ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
+    ("ice", ("pack ice", "ice floe", "floe", "glacier", "iceberg", "the ice", "arctic", "antarctic", "tundra", "snowfield")),
     ("jetty", ("jetty", "pier", "landing", "quay", "dock")),
     ("harbour", ("harbour", "harbor", "port")),
     ("sea", ("open water", "open sea", "ocean", "crossing", "middle of the water", "sea")),
     ("lighthouse", ("lighthouse",)),
     ("marsh", ("marsh", "lake", "pond", "reeds")),
-    ("shore", ("far shore", "shore", "beach", "island", "coast")),
+    ("shore", ("far shore", "shore", "beach", "island", "coast", "cove", "bay", "dune", "flats")),
     ("river", ("river", "bridge", "stream")),
     ("forest", ("forest", "wood", "woods", "trees")),
-    ("mountain", ("mountain", "mountains", "peak", "peaks", "pyrenees", "summit")),
+    ("mountain", ("mountain", "mountains", "peak", "peaks", "pyrenees", "summit", "cliff", "cliffs", "pass", "crater", "volcano")),
     ("city", ("city street", "city", "rooftop", "paris", "rooftops")),
     ("street", ("village street", "town street", "town square", "village", "street", "town", "square")),
-    ("garden", ("garden", "orchard", "yard", "backyard", "shed", "fence")),
+    ("garden", ("garden", "orchard", "yard", "backyard", "greenhouse", "park", "churchyard", "graveyard", "cemetery", "shed", "fence")),
     ("desert", ("desert", "dunes", "sand")),
     ("meadow", ("meadow", "field", "fields", "hills", "farm", "road", "country", "valley", "plain")),
 )
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
-INDOORS = {"room", "study", "hall", "cave"}
+INDOORS = {"room", "study", "hall", "cave", "space"}
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",

@@ -25,6 +25,7 @@ from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word, words_tex
 from cutreel.core.reading import NOTHING, Story
 
 from .cast import PLACE_NOUNS
+from .faces import INDOORS
 from .model import Angle, Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
 
 MOST_PEOPLE = 3
@@ -456,6 +457,8 @@ class _SceneReader:
         heading = self.script.scenes[words[0].scene]
         said = [w for w in words if w.bare not in self.surnames and not (told and told.mutes(w))]
         bare = [w.bare.lower() for w in said]
+        if told and told.another_day and not heading.time:
+            carried = replace(carried, time="day", why_time="another day")
         for word in bare:
             if not heading.time and word in TIMES and (TIMES[word] != "day" or word in _DAYTIME):
                 carried = replace(carried, time=_time(TIMES[word]), why_time=f"“{word}”")
@@ -469,11 +472,17 @@ class _SceneReader:
             return carried
         arrival = told.arrival()
         # A heading that names a place holds for its scene, whoever goes where in the last line.
+        if arrival is not None and arrival.phrase == "bed" and _is_indoors(carried.place):
+            arrival = None  # a bed stands in the house where they are
         if arrival is not None and carried.why_place != _BY_HEADING:
             place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
             why = f"“{arrival.phrase}”"
             carried = replace(carried, place=place, why_place=why, glimpse=not arrival.stays)
         return carried
+
+
+def _is_indoors(place: str) -> bool:
+    return bool(INDOORS & set(re.findall(r"[a-z]+", place.lower())))
 
 
 _BY_HEADING = "the scene's heading"

@@ -121,7 +121,10 @@ def _face(moment: Moment, names: Names) -> list[Idea]:
     told = {
         d.who[0]: _FEELING[d.verb]
         for d in moment.told.deeds
-        if len(d.who) == 1 and d.verb in _FEELING
+        # "He cried in a gruff voice" beside a quotation is speech, not tears.
+        if len(d.who) == 1
+        and d.verb in _FEELING
+        and not (d.verb == "cry" and d.who[0] in moment.speaks)
     }
     felt = next((p for p in told if p in present), None)
     person = felt or next(iter(moment.speaks), None) or present[0]

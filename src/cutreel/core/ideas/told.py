@@ -38,6 +38,8 @@ class Told:
     muted: frozenset[int]
     starts: tuple[int, ...] = ()
     """Where the arrivals stand, as characters of the manuscript."""
+    another_day: bool = False
+    """Whether it is said that it is another day now."""
 
     def came_at(self) -> int | None:
         """Where in the manuscript somebody comes to another place, the last time in the shot."""
@@ -82,6 +84,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     arrivals: list[Arrival] = []
     muted: set[int] = set()
     starts: list[int] = []
+    another_day = False
     first, last = words[0].start, words[-1].end
     for number in range(words[0].paragraph, words[-1].paragraph + 1):
         read = story.paragraphs.get(number)
@@ -95,6 +98,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         arrivals += here
         starts += [begin + a.start for a in here]
         muted.update(begin + at for at in read.muted)
+        another_day = another_day or any(first <= begin + at < last for at in read.days)
     return Told(
         tuple(mentions),
         tuple(deeds),
@@ -102,6 +106,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         tuple(arrivals),
         frozenset(muted),
         tuple(starts),
+        another_day,
     )
 
 

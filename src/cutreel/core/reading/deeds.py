@@ -260,6 +260,8 @@ class _Clause:
 
     def _object(self, c: int) -> str:
         token = self.tokens[c]
+        if token.text.lower().endswith("self"):
+            return token.text.lower()  # "lays himself in bed"
         if self.called(c):
             return "" if token.dep == "attr" else _and([f"{{{p}}}" for p in self.called(c)])
         if any(self.tokens[k].text.lower() == "no" for k in self.parsed.children[c]):
@@ -327,7 +329,7 @@ class _Clause:
                     if inner:
                         words += [child.text.lower(), self.phrase(inner[0])]
                     break
-        return " ".join(words)
+        return " ".join(words).replace(" - ", "-")
 
     def _before(self, c: int) -> list[str]:
         token = self.tokens[c]

@@ -10,7 +10,7 @@ from .focus import Carried, Mention
 from .known import Cast, Known
 from .parsed import Parses
 from .people import Paragraph, Spoken, people_in
-from .where import Arrival, arrivals, muted
+from .where import Arrival, arrivals, muted, other_days
 
 
 @dataclass(frozen=True, eq=False)
@@ -22,6 +22,8 @@ class ReadParagraph:
     sights: tuple[Sight, ...]
     arrivals: tuple[Arrival, ...]
     muted: frozenset[int]
+    days: tuple[int, ...] = ()
+    """Where it is said that it is another day now."""
 
 
 @dataclass(frozen=True)
@@ -135,6 +137,7 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
             sights_in(parsed, said, called),
             arrivals(parsed, said),
             muted(parsed, said),
+            other_days(parsed, said),
         ),
         after,
     )

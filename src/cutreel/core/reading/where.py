@@ -59,6 +59,9 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
     """The places of a paragraph that somebody comes to or is at, in order; tokens `spoken` are words of a quotation."""
     out = []
     for i, token in enumerate(parsed.tokens):
+        if i not in spoken and token.lemma == "bed" and _is_in_bed(parsed, i):
+            out.append(Arrival(token.start, "bedroom", "bed", False))
+            continue
         if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
             out.append(Arrival(token.start, "home", "home", True))
             continue
@@ -70,6 +73,34 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
         if found is not None:
             stays = token.dep not in {"nsubj", "nsubjpass"}
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found, stays))
+    return tuple(out)
+
+
+def _is_in_bed(parsed: Parsed, i: int) -> bool:
+    """ "Lying awake in bed", "jumped out of bed", "the other side of the bed": whoever reads it sees a bedroom."""
+    token = parsed.tokens[i]
+    if token.pos != "NOUN" or compared(parsed, i) or unreal(parsed, clause_of(parsed, i)):
+        return False
+    before = parsed.tokens[token.head].text.lower()
+    return token.dep == "pobj" and before in {"in", "into", "of", "from", "on", "to", "beside", "by", "under"}
+
+
+def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
+    """Where (characters) it is said that it is another day now: "in October", "on the fifteenth day", "years later". What
+    was said of the hour before does not hold there."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        if i in spoken or token.name != "DATE" or unreal(parsed, clause_of(parsed, i)):
+            continue
+        if i and parsed.tokens[i - 1].name == "DATE":
+            continue
+        at = i
+        while parsed.tokens[at].name == "DATE" and parsed.tokens[at].head != at:
+            at = parsed.tokens[at].head
+        before = parsed.tokens[at].text.lower()
+        opens = i == 0 or parsed.tokens[i - 1].sentence != token.sentence
+        if opens or before in {"in", "on", "by", "after", "during"}:
+            out.append(token.start)
     return tuple(out)
 
 

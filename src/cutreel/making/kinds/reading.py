@@ -6,6 +6,7 @@ from cutreel.core.continuity import propose_cast
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import Change
 from cutreel.core.film.commands import TakeCast
+from cutreel.core.keys import key
 from cutreel.core.manuscript import read
 
 from ..parsing import batches, parsed_apart, parses_of
@@ -35,6 +36,11 @@ class ReadingKind(Kind[ReadingSpec]):
             shop.films.tell(spec.film, "read")
         _propose(shop, spec.film)
         return Made(None)
+
+
+def wish_reading(shop: Workshop, film: str, text: str) -> None:
+    """Have a film's text read by a worker, once for each text."""
+    shop.queue.put_waited(ReadingSpec(film=film, text=key("text", 1, text=text)))
 
 
 def _propose(shop: Workshop, film: str) -> None:
