@@ -6,7 +6,6 @@
 import sys
 
 from scorch.scores import b_cubed, ceaf_e, ceaf_m, muc
-
 from tests.labelled import (
     Score,
     all_stories,

@@ -12,7 +12,6 @@ from cachetools import FIFOCache, LRUCache
 
 from cutreel.core.errors import Clash
 from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
-from cutreel.core.keys import key
 from cutreel.core.reading import Parses
 from cutreel.making import AT_ONCE, PreviewDesk, Workshop, parses_of, picture_spec, wish_reading
 from cutreel.protocol import Offer

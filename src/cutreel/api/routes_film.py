@@ -11,7 +11,14 @@ from cutreel.core.continuity import look_named
 from cutreel.core.film import Change, Command, apply_command, clean_text, new_film
 from cutreel.core.film.commands import CutAgain
 from cutreel.core.manuscript import first_words, read, titled
-from cutreel.making import AT_ONCE, PicturesWanted, parses_of, price_of, wanted_pictures, wish_reading
+from cutreel.making import (
+    AT_ONCE,
+    PicturesWanted,
+    parses_of,
+    price_of,
+    wanted_pictures,
+    wish_reading,
+)
 
 from .door import Films, Shop, Since, told
 from .events import stream

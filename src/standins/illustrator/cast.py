@@ -110,7 +110,8 @@ class Cast:
         return person, feet
 
     def draw(self) -> list[dict[str, object]]:
-        afloat = self.place == "sea" or ("boat" in self.r.props and self.s.near_water and self.place != "jetty") or (
+        at_sea = self.place == "sea" and (self.r.figures or {"boat", "ship"} & set(self.r.props))
+        afloat = at_sea or ("boat" in self.r.props and self.s.near_water and self.place != "jetty") or (
             "boat" in self.r.props and self.r.figures and any(f.pose == "row" for f in self.r.figures))
         if self.r.near and not self.r.figures and not self.r.animals:
             afloat = False
@@ -415,8 +416,9 @@ class Cast:
         for kind, colour, name in self.r.animals[:1]:
             with self.region(name or kind) as box:
                 box.box = (draw_animal(self.pen, kind, colour, x + size * 1.2, y - size * 0.32, person * 0.8, 1))
+        vessel = "ship" if "ship" in self.r.props and not people else "boat"
         with self.pen.marking(""):
-            draw_prop(self.pen, "boat", x, y, size)
+            draw_prop(self.pen, vessel, x, y, size)
         if people and people[0].pose == "row":
             with self.pen.marking(""):
                 draw_prop(self.pen, "oar", x - size * 0.1, y - size * 0.26, size * 1.3)

@@ -21,7 +21,7 @@ PLURALS = {
     "fishermen": "fisherman", "ladies": "lady", "gentlemen": "gentleman", "neighbours": "neighbour", "villagers": "person", "sailors": "sailor",
     "passengers": "person", "guests": "person", "brothers": "boy", "sisters": "girl", "workers": "man", "students": "person", "friends": "person",
     "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "servants": "servant", "strangers": "stranger",
-} | {f"{word}s": word for word in PEOPLE if not word.endswith(("s", "man", "child", "y"))}
+} | {f"{word}s": word for word in PEOPLE if not word.endswith(("s", "man", "child", "lady", "fairy"))}
 """Several people, and as whom each is drawn."""
 NUMBERS = {"two": 2, "both": 2, "three": 3, "four": 4}
 OLD_WORDS = {"old", "elderly", "aged", "sixty", "seventy", "eighty", "ancient", "sixty-one"}
@@ -98,6 +98,8 @@ PROPS: dict[str, str] = {
     "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
+    ("harbour", ("whaling station",)),
+    ("hall", ("police station", "fire station", "power station")),
     ("space", ("space station", "spaceship", "starship", "orbit", "outer space", "the moon", "mars")),
     ("room", ("kitchen", "room", "bedroom", "bathroom", "parlour", "parlor", "cottage", "attic", "hut", "inn", "tavern", "cabin", "flat",
               "apartment", "hotel", "bakery", "nursery", "house")),
@@ -178,4 +180,6 @@ EXPRESSIONS: dict[str, str] = {
     "frowned": "frown", "angry": "frown", "stern": "frown",
     "asleep": "asleep", "sleeping": "asleep", "sleeps": "asleep", "slept": "asleep",
 }
-EMPTY_WORDS = {"a", "an", "the", "and", "or", "of", "in", "on", "at", "to", "with", "for", "from", "by", "as", "if", "it", "its", "his", "her", "their", "they", "she", "he", "who", "which", "that", "this", "there", "was", "were", "is", "are", "be", "been", "had", "has", "have", "did", "do", "does", "not", "no", "one", "two", "so", "when", "what", "then", "than", "but", "into", "over", "under", "up", "down", "out", "off", "all", "some", "any", "every", "very", "more", "most", "just", "only", "even", "still", "once", "behind", "beside", "between", "before", "after", "while", "mood", "sky", "shot", "ground", "said", "him", "them", "i", "you", "we", "me", "us", "my", "your", "our", "would", "could", "should", "will", "can", "might"}
+EMPTY_WORDS = {"a", "an", "the", "and", "or", "of", "in", "on", "at", "to", "with", "for", "from", "by", "as", "if", "it", "its", "his", "her", "their", "they", "she", "he", "who", "which", "that", "this", "there", "was", "were", "is", "are", "be", "been", "had", "has", "have", "did", "do", "does", "not", "no", "one", "two", "so", "when", "what", "then", "than", "but", "into", "over", "under", "up", "down", "out", "off", "all", "some", "any", "every", "very", "more", "most", "just", "only", "even", "still", "once", "behind", "beside", "between", "before", "after", "while", "mood", "sky", "shot", "ground", "said", "him", "them", "i", "you", "we", "me", "us", "my", "your", "our", "would", "could", "should", "will", "can", "might",
+               "dressing", "both", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "twenty", "thirty", "forty", "fifty",
+               "sixty", "hundred", "thousand", "small", "big", "himself", "herself", "itself"}

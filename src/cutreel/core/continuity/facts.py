@@ -474,6 +474,8 @@ class _SceneReader:
         # A heading that names a place holds for its scene, whoever goes where in the last line.
         if arrival is not None and arrival.phrase == "bed" and _is_indoors(carried.place):
             arrival = None  # a bed stands in the house where they are
+        if arrival is not None and arrival.phrase == "woke" and carried.place:
+            arrival = None
         if arrival is not None and carried.why_place != _BY_HEADING:
             place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
             why = f"“{arrival.phrase}”"

@@ -21,8 +21,8 @@ __all__ = [
     "Note",
     "Pronoun",
     "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
-    "ids_of", "people_named", "places_of", "pronoun_of", "pronoun_of_given", "put_beside", "read", "reading_ease", "runs_of",
-    "speakers_again", "strip_marks",
+    "ids_of", "people_named", "places_of", "pronoun_of", "pronoun_of_given", "put_beside", "read", "reading_ease",
+    "runs_of", "speakers_again", "strip_marks",
     "syllables",
     "text_of", "titled", "words_text",
 ]

@@ -10,7 +10,7 @@ import re
 from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
+from functools import lru_cache, partial
 from itertools import groupby, pairwise
 
 from .callings import Figure
@@ -74,6 +74,10 @@ def read(text: str) -> Manuscript:
     )
 
 
+def _meant_at(meant: Mapping[int, str], begin: int, at: int) -> str | None:
+    return meant.get(begin + at)
+
+
 def speakers_again(
     script: Manuscript, figures: Sequence[Figure], meant: Mapping[int, str]
 ) -> Manuscript:
@@ -90,9 +94,7 @@ def speakers_again(
             lines += told
             continue
         body = text[begin:end]
-        pieces = attribute(
-            body, quotes(body), figures, memory, lambda at, begin=begin: meant.get(begin + at)
-        )
+        pieces = attribute(body, quotes(body), figures, memory, partial(_meant_at, meant, begin))
         for line in told:
             at = words[line.first].start - begin
             piece = next((p for p in pieces if at < p.end), pieces[-1])

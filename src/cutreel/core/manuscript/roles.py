@@ -279,22 +279,28 @@ def _married(body: str, figure: Figure, others: Sequence[Figure]) -> Figure:
 _SPOUSE = {"Mr": ("husband", "Mrs"), "Mrs": ("wife", "Mr")}
 
 
+def _is_told_by_name(figure: Figure, role: Figure, noun: str) -> bool:
+    """Whether somebody's name says that they are so."""
+    title = figure.name.split(" ")[0].lower().rstrip(".")
+    if " " in figure.name and (title == noun or (title == "dr" and noun == "doctor")):
+        return True
+    if role.kind == "animal" and figure.species == noun:
+        return True  # "their dog Biscuit ... the dog"
+    if "-" in title and noun in (title.split("-")[0], title.split("-")[-1], title):
+        return True  # "the sergeant" is the Sergeant-Major
+    # The Happy Prince is the Prince.
+    return title == "the" and figure.name.lower().endswith(f" {noun}")
+
+
 def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figure | None:
     """Whose call a role is, where the text says it."""
     people = [
         f for f in named if f.kind != "place" and (f.kind == "animal") == (role.kind == "animal")
     ]
     for figure in people:
-        title = figure.name.split(" ")[0].lower().rstrip(".")
-        if " " in figure.name and (title == noun or (title == "dr" and noun == "doctor")):
-            return figure
-        if role.kind == "animal" and figure.species == noun:
-            return figure  # "their dog Biscuit ... the dog"
-        if "-" in title and noun in (title.split("-")[0], title.split("-")[-1], title):
-            return figure  # "the sergeant" is the Sergeant-Major
-        if title == "the" and figure.name.lower().endswith(f" {noun}"):
-            return figure  # the Happy Prince is the Prince
-        if put_beside(body, (figure.name, *figure.aliases), re.escape(noun)):
+        if _is_told_by_name(figure, role, noun) or put_beside(
+            body, (figure.name, *figure.aliases), re.escape(noun)
+        ):
             return figure
     if noun in _YOUNG:
         young = [

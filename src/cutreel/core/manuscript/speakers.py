@@ -39,7 +39,8 @@ _SUBJECT = re.compile(
     rf"(?:\w+ly )?(?:also |still |only |just )?{_NO_VERB}[a-z]+"
 )
 _CALLED = re.compile(
-    r"(?:^[“\"'](?:\w+, )?((?:[A-Z][\w’'-]*|[a-z]+)(?: [A-Z][\w’'-]*)?)[,!] )|, (?:my |dear |old )*(\w+(?: [A-Z][\w’'-]*)?)[.,!?]"
+    r"(?:^[“\"'](?:\w+, )?((?:[A-Z][\w’'-]*|[a-z]+)(?: [A-Z][\w’'-]*)?)[,!] )|"
+    r", (?:my |dear |old )*(\w+(?: [A-Z][\w’'-]*)?)[.,!?]"
 )
 _ANSWERED = re.compile(r"^\s*(?:was|came) the (?:answer|reply|rejoinder|response)\b")
 # fmt: off

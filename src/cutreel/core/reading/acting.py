@@ -1,4 +1,4 @@
-"""Those whom a text calls by what they are, as grammar tells: who does something, and who is only a word beside another.
+"""Those whom a text calls by what they are, as grammar tells: who does something, who is only a word beside another.
 
 Patterns find "the ferryman" by its repetition and its words of speech; the sentence tells that "the official" of "the
 official book" is nobody, that the postman who comes up the path once is somebody, and that a story whose "he" is never
@@ -22,6 +22,7 @@ _ANYBODY = frozenset(
 )
 _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
 _BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
+_SHE_OR_HE: dict[str, Pronoun] = {"she": "she", "he": "he"}
 NAMELESS = 3
 """So many times "he" is said of nobody who is known make him somebody of the story."""
 
@@ -182,10 +183,10 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
             word = token.text.lower()
             if any(a <= start + token.start < b for a, b in said) or token.start in told:
                 continue
-            if word in ("he", "she") and token.dep in SUBJECT:
-                open_[word] += 1
+            if word in _SHE_OR_HE and token.dep in SUBJECT:
+                open_[_SHE_OR_HE[word]] += 1
                 for noun in _is_a(parsed, i):
-                    nouns[word][noun] += 3
+                    nouns[_SHE_OR_HE[word]][noun] += 3
             elif (
                 token.pos in {"NOUN", "PROPN"}
                 and token.tag not in {"NNS", "NNPS"}

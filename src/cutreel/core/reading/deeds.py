@@ -184,12 +184,19 @@ class _Clause:
             token = self.tokens[s]
             if token.pos == "PRON" or token.tag in {"WDT", "WP", "EX", "DT"}:
                 return ""
-            if sort_of(token.lemma) is None and token.pos != "PROPN":
+            if sort_of(token.lemma) is None and token.pos != "PROPN" and not self._named_thing(s):
                 return ""
             if self.parsed.tokens[s].tag == "CD":
                 return ""
             parts.append(self.phrase(s))
         return _and(parts)
+
+    def _named_thing(self, s: int) -> bool:
+        """ "The ship Endurance"."""
+        return any(
+            self.tokens[c].dep == "compound" and sort_of(self.tokens[c].lemma) is not None
+            for c in self.parsed.children[s]
+        )
 
     def _there_is(self) -> Deed | None:
         attr = [c for c in self.below if self.tokens[c].dep in {"attr", "dobj", "nsubj"}]
@@ -352,8 +359,23 @@ class _Clause:
         return [*words, text]
 
 
+_PAST = {
+    "drank": "drink", "sang": "sing", "swam": "swim", "rang": "ring", "sank": "sink", "began": "begin",
+    "shrank": "shrink", "sprang": "spring", "came": "come", "ate": "eat", "sat": "sit", "ran": "run",
+    "stole": "steal", "woke": "wake", "rode": "ride", "wrote": "write", "drove": "drive", "broke": "break",
+    "tore": "tear", "wore": "wear", "swore": "swear", "flew": "fly", "threw": "throw", "drew": "draw",
+    "grew": "grow", "blew": "blow", "knew": "know", "dug": "dig", "hung": "hang", "stuck": "stick",
+    "struck": "strike", "swung": "swing", "crept": "creep", "slept": "sleep", "wept": "weep",
+    "swept": "sweep", "leapt": "leap", "knelt": "kneel", "bent": "bend", "lent": "lend", "sent": "send",
+    "caught": "catch", "taught": "teach", "bought": "buy", "fought": "fight", "brought": "bring",
+    "sought": "seek",
+}  # fmt: skip
+"""Pasts that the parser sometimes takes for the verb itself."""
+
+
 def present(lemma: str) -> str:
     """A verb's form for she, he and it."""
+    lemma = _PAST.get(lemma, lemma)
     irregular = {"be": "is", "have": "has", "do": "does", "go": "goes"}
     if lemma in irregular:
         return irregular[lemma]

@@ -21,10 +21,11 @@ _THERE = frozenset(
 )
 _MOVES = frozenset(
     "go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
-    "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride trudge "
-    "slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe hobble limp skip dance "
-    "hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing jump leap plunge dive hike tramp plod "
-    "shuffle stagger cycle pedal skate ski retreat flee escape burst whirl gather".split()
+    "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride "
+    "trudge slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe "
+    "hobble limp skip dance hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing "
+    "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
+    "burst whirl gather".split()
 )
 _BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait".split())
 """What a place itself does: the town went dark, and there we are."""
@@ -62,6 +63,9 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
         if i not in spoken and token.lemma == "bed" and _is_in_bed(parsed, i):
             out.append(Arrival(token.start, "bedroom", "bed", False))
             continue
+        if i not in spoken and token.lemma == "wake" and _wakes(parsed, i):
+            out.append(Arrival(token.start, "bedroom", "woke", False))
+            continue
         if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
             out.append(Arrival(token.start, "home", "home", True))
             continue
@@ -82,12 +86,27 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
     if token.pos != "NOUN" or compared(parsed, i) or unreal(parsed, clause_of(parsed, i)):
         return False
     before = parsed.tokens[token.head].text.lower()
-    return token.dep == "pobj" and before in {"in", "into", "of", "from", "on", "to", "beside", "by", "under"}
+    return token.dep == "pobj" and before in {
+        "in",
+        "into",
+        "of",
+        "from",
+        "on",
+        "to",
+        "beside",
+        "by",
+        "under",
+    }
+
+
+def _wakes(parsed: Parsed, i: int) -> bool:
+    """ "She woke before the alarm": where nothing else is said, in bed."""
+    return parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not unreal(parsed, i)
 
 
 def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
-    """Where (characters) it is said that it is another day now: "in October", "on the fifteenth day", "years later". What
-    was said of the hour before does not hold there."""
+    """Where (characters) it is said that it is another day now: "in October", "on the fifteenth day". What was said of
+    the hour before does not hold there."""
     out = []
     for i, token in enumerate(parsed.tokens):
         if i in spoken or token.name != "DATE" or unreal(parsed, clause_of(parsed, i)):
