@@ -20,7 +20,7 @@ from cutreel.core.continuity import (
 )
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import Offered, read_film
-from cutreel.making import ReferencesWanted, candidates, samples
+from cutreel.making import ReferencesWanted, candidates, parses_of, samples
 from cutreel.making.pictures import MOST_BYTES, bring_many, pixels_of, seen_in
 
 from .door import Films, Shop, Since
@@ -36,12 +36,15 @@ class CallView(BaseModel):
 
 
 class AppearanceView(BaseModel):
-    """How somebody of the cast is called, and how often they are named and speak."""
+    """How somebody of the cast is called, how often they are named and speak, how many words mean them, and of how many
+    of those that is a guess."""
 
     person: int
     calls: list[CallView]
     paragraphs: int
     lines: int
+    meant: int
+    unsure: int
 
 
 class SameView(BaseModel):
@@ -70,7 +73,9 @@ class WhoView(BaseModel):
 def who_is_who(film: str, shop: Shop) -> WhoView:
     """How everybody is called, who may be one, and what may matter."""
     document = shop.films.get(film).document
-    script = read_film(document, Offered(400)).script
+    parses, _ = parses_of(document, shop.parses, 0)
+    read = read_film(document, Offered(400), parses=parses)
+    script = read.script
     return WhoView(
         appearances=[
             AppearanceView(
@@ -78,8 +83,10 @@ def who_is_who(film: str, shop: Shop) -> WhoView:
                 calls=[CallView(name=c.name, count=c.count) for c in a.calls],
                 paragraphs=a.paragraphs,
                 lines=a.lines,
+                meant=a.meant,
+                unsure=a.unsure,
             )
-            for a in appearances(script, document.cast)
+            for a in appearances(script, document.cast, read.story)
         ],
         same=[
             SameView(person=s.person, other=s.other, why=s.why)

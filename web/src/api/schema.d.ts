@@ -1364,7 +1364,8 @@ export interface components {
         };
         /**
          * AppearanceView
-         * @description How somebody of the cast is called, and how often they are named and speak.
+         * @description How somebody of the cast is called, how often they are named and speak, how many words mean them, and of how many
+         *     of those that is a guess.
          */
         AppearanceView: {
             /** Person */
@@ -1375,6 +1376,10 @@ export interface components {
             paragraphs: number;
             /** Lines */
             lines: number;
+            /** Meant */
+            meant: number;
+            /** Unsure */
+            unsure: number;
         };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
@@ -4403,6 +4408,7 @@ export interface components {
          *
          *     It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is
          *     short. `colour` is what the maker calls its colour, #rrggbb; without one its words say it.
+         *     `said` are the words of the text that it was read from; empty where it is a guess, or the maker's.
          */
         Trait: {
             /** About */
@@ -4422,6 +4428,11 @@ export interface components {
             weight: "must" | "if room";
             /** Colour */
             colour?: string | null;
+            /**
+             * Said
+             * @default
+             */
+            said: string;
         };
         /** ValidationError */
         ValidationError: {

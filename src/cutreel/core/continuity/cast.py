@@ -69,6 +69,8 @@ _GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
 _GARMENT_HE = ("coat", "jacket", "jumper", "waistcoat")
 _COLOUR = ("teal", "brick red", "mustard", "moss green", "navy", "plum", "rust", "grey blue")
 _CHILDREN = {"boy", "girl", "child"}
+_SEEN_AS = set("giant giantess dwarf king queen prince princess witch wizard fairy knight".split())
+"""What somebody is that can be seen of them."""
 _OLD = {"grandmother", "grandfather", "widow"}
 
 
@@ -258,7 +260,9 @@ def _traits(
     pronoun = told.pronoun or figure.pronoun or ("she" if seed % 2 else "he")
     child = "girl" if pronoun == "she" else "boy"
     grown = "woman" if pronoun == "she" else "man"
-    kind = noun if noun in _CHILDREN else child if age == "child" else grown
+    last = noun.rsplit(" ", maxsplit=1)[-1]
+    is_seen = last if last in _SEEN_AS else noun
+    kind = is_seen if is_seen in _CHILDREN | _SEEN_AS else child if age == "child" else grown
     old = age == "old" or noun in _OLD
     hair = "grey hair" if old else free(_HAIR[:5], seed, taken)
     style = (
@@ -279,15 +283,19 @@ def _traits(
     face = [f for f in told.face if not f.endswith("skin")]
     skin = next((f for f in told.face if f.endswith("skin")), f"{_SKIN[seed // 3 % 4]} skin")
     return [
-        Trait(about="who", text=" ".join([*aged, *build, kind])),
-        Trait(about="hair", text="bald head")
+        Trait(about="who", text=" ".join([*aged, *build, kind]), said=told.words_for("who")),
+        Trait(about="hair", text="bald head", said=told.words_for("who"))
         if bald
-        else Trait(about="hair", text=told.hair)
+        else Trait(about="hair", text=told.hair, said=told.words_for(told.hair))
         if told.hair
         else Trait(about="hair", text=style + hair, short=hair),
-        *(Trait(about="face", text=f) for f in face[:2]),
-        Trait(about="skin", text=skin),
-        Trait(about="clothes", text=_and(_clothes(told, f"{colour} {garment}"))),
+        *(Trait(about="face", text=f, said=told.words_for(f)) for f in face[:2]),
+        Trait(about="skin", text=skin, said=told.words_for(skin)),
+        Trait(
+            about="clothes",
+            text=_and(_clothes(told, f"{colour} {garment}")),
+            said=told.words_for(*told.clothes),
+        ),
     ]
 
 

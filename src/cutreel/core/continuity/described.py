@@ -114,6 +114,13 @@ class Described:
     face: list[str] = field(default_factory=list)
     clothes: list[str] = field(default_factory=list)
     said: list[str] = field(default_factory=list)
+    where: dict[str, str] = field(default_factory=dict)
+    """The words around what was said, by a wording: of a garment, hair, a face; of age and build by "who"."""
+
+    def words_for(self, *wordings: str) -> str:
+        """The words of the text that a trait of these wordings was read from."""
+        found = (self.where[w] for w in wordings if w in self.where)
+        return "; ".join(dict.fromkeys(found))[:200]
 
     @property
     def pronoun(self) -> str | None:
@@ -207,7 +214,7 @@ class _Reader:
                 else:
                     owner = self._owner(text, phrase, meant)
                 if owner is not None:
-                    self._note(owner, phrase)
+                    self._note(owner, phrase, text)
             return
         if paragraph != self.paragraph:
             self.paragraph, self.here = paragraph, set()
@@ -223,7 +230,7 @@ class _Reader:
         for phrase in _phrases(text):
             owner = self._owner(text, phrase, [*before, *named])
             if owner is not None:
-                self._note(owner, phrase)
+                self._note(owner, phrase, text)
         for _, _, figure in named:
             self.last = figure
             pronoun = figure.pronoun or self._of(figure).pronoun
@@ -249,16 +256,19 @@ class _Reader:
         if (age := _AGE.match(behind)) and (years := number_in(age.group("number"))):
             own.years = years
             own.said.append(figure.name + age.group())
+            own.where.setdefault("who", _around(text, start, end + age.end()))
             behind = behind[age.end() :]
         if (is_so := _IS_SO.match(behind)) and any(w in _BUILD for w in _words(is_so["how"])):
             own.build += [w for w in _words(is_so["how"]) if w in _BUILD and w not in own.build]
             own.said.append(figure.name + is_so.group())
+            own.where.setdefault("who", _around(text, start, end + is_so.end()))
         for told in (_IS_A.match(behind), _CALLED.search(text[:start])):
             if told:
                 own.kind = own.kind or told.group("kind")
                 how = _words(told.group("how"))
                 own.build += [w for w in how if w in _BUILD and w not in own.build]
                 own.said.append(told.group().strip(" ,"))
+                own.where.setdefault("who", _around(text, start, end))
 
     def _owner(
         self, text: str, phrase: _Phrase, named: Sequence[tuple[int, int, Figure]]
@@ -296,8 +306,9 @@ class _Reader:
         stands = having.group().startswith("in") and _STANDS.search(between)
         return None if other and not beside and not stands else near[-1][2]
 
-    def _note(self, figure: Figure, phrase: _Phrase) -> None:
+    def _note(self, figure: Figure, phrase: _Phrase, text: str) -> None:
         noun, how, own = phrase.noun, phrase.how, self._of(figure)
+        own.where.setdefault(phrase.text, _around(text, phrase.start, phrase.end))
         if noun in HAIR:
             if own.hair or (noun == "hair" and not how and not phrase.styled):
                 return
@@ -360,3 +371,17 @@ def number_in(word: str) -> int | None:
     if tens not in _NUMBERS or (ones and ones not in _NUMBERS):
         return None
     return _NUMBERS[tens] + (_NUMBERS[ones] if ones else 0)
+
+
+AROUND = 60
+"""Characters before and behind what was said that are shown with it."""
+
+
+def _around(text: str, start: int, end: int) -> str:
+    """The words of a sentence around characters `start` up to `end`, cut between words."""
+    first, last = max(0, start - AROUND), min(len(text), end + AROUND)
+    if first:
+        first = text.find(" ", first, start) + 1 or start
+    if last < len(text):
+        last = text.rfind(" ", end, last) if " " in text[end:last] else end
+    return f"{'… ' if first else ''}{text[first:last].strip()}{' …' if last < len(text) else ''}"

@@ -21,6 +21,7 @@ class Trait(BaseModel):
 
     It must hold, and no prompt leaves it out, unless its `weight` says that it may go where room is
     short. `colour` is what the maker calls its colour, #rrggbb; without one its words say it.
+    `said` are the words of the text that it was read from; empty where it is a guess, or the maker's.
     """
 
     about: str = Field(max_length=40)
@@ -28,6 +29,7 @@ class Trait(BaseModel):
     short: str = Field("", max_length=120)
     weight: Literal["must", "if room"] = "must"
     colour: str | None = Field(None, pattern=r"^#[0-9a-f]{6}$")
+    said: str = Field("", max_length=200)
 
 
 class Outfit(BaseModel):

@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from cutreel.core.manuscript import Manuscript, put_beside
+from cutreel.core.reading import NOTHING, SURE, Story
 
 from .model import Person
 
@@ -36,13 +37,15 @@ class Call:
 
 @dataclass(frozen=True, slots=True)
 class Appearance:
-    """How somebody is called, most often first; in how many paragraphs they are named, and how many
-    lines they speak."""
+    """How somebody is called, most often first; in how many paragraphs they are named, how many lines they speak, how
+    many words mean them (pronouns too), and of how many of those that is a guess."""
 
     person: int
     calls: tuple[Call, ...]
     paragraphs: int
     lines: int
+    meant: int = 0
+    unsure: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,8 +66,16 @@ class Thing:
     why: str
 
 
-def appearances(script: Manuscript, cast: Sequence[Person]) -> list[Appearance]:
-    """How and how often each of the cast is called."""
+def appearances(
+    script: Manuscript, cast: Sequence[Person], story: Story = NOTHING
+) -> list[Appearance]:
+    """How and how often each of the cast is called, and meant in what was read of the story."""
+    meant: Counter[int] = Counter()
+    unsure: Counter[int] = Counter()
+    for read in story.paragraphs.values():
+        for m in read.mentions:
+            meant.update(m.people)
+            unsure.update(m.people if m.sure < SURE else ())
     owner = {call.lower(): p.id for p in reversed(cast) for call in (p.name, *p.aliases) if call}
     if not owner:
         return []
@@ -86,6 +97,8 @@ def appearances(script: Manuscript, cast: Sequence[Person]) -> list[Appearance]:
             tuple(Call(written[name], count) for name, count in calls[p.id].most_common()),
             len(where[p.id]),
             spoken[p.id],
+            meant[p.id],
+            unsure[p.id],
         )
         for p in cast
     ]

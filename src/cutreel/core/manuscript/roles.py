@@ -103,9 +103,9 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
 def _is_called(word: str, behind: str) -> bool:
     """Whether a word with a capital letter behind "the" is what somebody is called: "the Mole", but neither "the Prince
     Albert" nor "the Roman road"."""
-    return not re.match(r" [A-Z]", behind) and (
-        word.endswith(("man", "woman")) or not word.endswith(_OF_A_PEOPLE)
-    )
+    if re.match(r" [A-Z]", behind) or word in {"Roman", "German", "Norman", "Ottoman"}:
+        return False
+    return word.endswith(("man", "woman")) or not word.endswith(_OF_A_PEOPLE)
 
 
 _OF_A_PEOPLE = ("an", "ese", "ish", "ch")
@@ -118,16 +118,7 @@ _IS_TOLD_OF = {
 }
 
 
-_LIKE_SOMEBODY = {
-    "robot",
-    "doll",
-    "puppet",
-    "scarecrow",
-    "snowman",
-    "statue",
-    "android",
-    "automaton",
-}
+_LIKE_SOMEBODY = frozenset("robot doll puppet scarecrow snowman android automaton".split())
 """Things that act in stories whether they speak or not."""
 
 

@@ -242,6 +242,9 @@ class _Paragraph:
             return turn[0], f"speaks to {turn[1]}"  # who is called by name does not speak
         if len(turn) > 1:
             return turn[1], f"takes turns with {turn[0]}"
+        others = [f.name for f in self.people if f.name not in turn]
+        if turn and len(others) == 1:
+            return others[0], f"the only one besides {turn[0]}"
         return UNKNOWN, "the text does not say who speaks"
 
     def _spoken_to(self, i: int) -> set[str]:

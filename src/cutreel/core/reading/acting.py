@@ -48,9 +48,8 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
             if any(a <= start + token.start < b for a, b in spoken.get(number, ())):
                 continue  # who is only spoken of
             by_as = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "as"
-            if (token.pos in {"NOUN", "PROPN"} and token.dep not in _BESIDE and not by_as) or (
-                token.dep == "attr" and _there_was(parsed, i)
-            ):
+            beside = token.dep in _BESIDE and not _behind_its_verb(parsed, i)
+            if (not beside and not by_as) or (token.dep == "attr" and _there_was(parsed, i)):
                 stands.add(noun)
     return {roles[noun] for noun in seen - stands}
 
@@ -105,15 +104,20 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     ]
 
 
+def _behind_its_verb(parsed: Parsed, i: int) -> bool:
+    """ "In it was standing a little boy": behind its verb, whoever acts is taken for an object."""
+    token = parsed.tokens[i]
+    return token.dep in {"dobj", "npadvmod"} and not any(
+        parsed.tokens[c].dep in SUBJECT for c in parsed.children[token.head]
+    )
+
+
 def _acts(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     noun = token.lemma
     if token.pos != "NOUN" or token.tag == "NNS":
         return False
-    # "In it was standing a little boy": behind its verb it is taken for an object.
-    turned = token.dep == "dobj" and not any(
-        parsed.tokens[c].dep in SUBJECT for c in parsed.children[token.head]
-    )
+    turned = _behind_its_verb(parsed, i)
     if token.dep not in SUBJECT and not turned:
         return False
     if sort_of(noun) not in {"person", "animal"} or noun in NO_ROLE:

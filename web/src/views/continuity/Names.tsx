@@ -1,11 +1,13 @@
 /** What somebody is called, how often, and who speaks; a name can be made a person of its own, two can be made one. */
 import { useState } from "react";
+import { Link } from "react-router";
 
 import type { Film, Person } from "../../api/client";
 import { useWho } from "../../api/continuity";
 import { useChange } from "../../api/film";
 import { Choice } from "../../parts/Choice";
 import { Editable } from "../../parts/Editable";
+import { desk } from "../script/Side";
 import { BeforeYouDecide } from "./BeforeYouDecide";
 
 interface Props {
@@ -47,6 +49,21 @@ export function Names({ film, person, onAliases, onChoose }: Props) {
           `${calls.map((c) => `“${c.name}” ${c.count} ${c.count === 1 ? "time" : "times"}`).join(", ")}. `}
         {seen && seen.lines > 0 && `Speaks ${seen.lines} ${seen.lines === 1 ? "line" : "lines"}. `}
         In {shots} {shots === 1 ? "shot" : "shots"}.
+        {seen && seen.meant > 0 && ` Meant by ${seen.meant} words`}
+        {seen && seen.meant > 0 && (seen.unsure ? ", " : ", all of them surely.")}
+        {seen && seen.unsure > 0 && (
+          <>
+            {seen.unsure} of them a guess:{" "}
+            <Link
+              to={`/film/${film.id}/script`}
+              onClick={() => desk.set("who")}
+              className="underline hover:text-ink"
+            >
+              answer in Script
+            </Link>
+            .
+          </>
+        )}
       </p>
       {into !== null ? (
         <div className="mt-2 text-ink">

@@ -81,7 +81,7 @@ export function PersonSheet({ film, person, onChoose }: Props) {
           title="Traits"
           beside={`in every prompt ${person.pronoun ? THEY[person.pronoun] : person.kind === "person" ? "they are" : "it is"} in`}
         />
-        <Traits traits={shown.traits} onEdit={(traits) => edit({ traits })} />
+        <Traits traits={shown.traits} guess={person.guess} onEdit={(traits) => edit({ traits })} />
       </section>
       <Outfits film={film} person={shown} onEdit={(outfits) => edit({ outfits })} />
       <References

@@ -13,10 +13,13 @@ export function Traits({
   traits,
   onEdit,
   adding = "trait",
+  guess = false,
 }: {
   traits: Trait[];
   onEdit: (traits: Trait[]) => void;
   adding?: string;
+  /** Whether what the text does not say was proposed by us, and not set. */
+  guess?: boolean;
 }) {
   const [open, setOpen] = useState<number | null>(null);
   const put = (i: number, values: Partial<Trait>) =>
@@ -35,7 +38,7 @@ export function Traits({
             <input
               aria-label={`Trait: ${t.about}`}
               value={t.text}
-              onChange={(e) => put(i, { text: e.target.value })}
+              onChange={(e) => put(i, { text: e.target.value, said: "" })}
               className={FIELD}
             />
             <Swatch trait={t} onSet={(colour) => put(i, { colour })} />
@@ -61,6 +64,17 @@ export function Traits({
               <X className="size-3.5" />
             </button>
           </div>
+          {(t.said || guess) && (
+            <p className="ml-[78px] truncate px-1 text-[12px] text-ink-2" title={t.said}>
+              {t.said ? (
+                <>
+                  read: <q className="font-serif italic">{t.said}</q>
+                </>
+              ) : (
+                "a guess: the text leaves it open"
+              )}
+            </p>
+          )}
           {open === i && t.text.length > 12 && (
             <label className="grid grid-cols-[72px_minmax(0,1fr)] items-center gap-1.5">
               <span className="px-1 text-[12px] text-ink-2">short</span>

@@ -7,6 +7,7 @@ export const blankTrait = (about: string, text = ""): Trait => ({
   short: "",
   weight: "must",
   colour: null,
+  said: "",
 });
 
 export const blankPerson = (name: string): Person => ({

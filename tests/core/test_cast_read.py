@@ -1,0 +1,187 @@
+"""Who comes into the cast of a story that nobody prepared, and who speaks in it.
+
+Expected values are what a reader of the sentences would say. The measures of coreference (MUC, B-cubed, CEAF) are those of
+Pradhan et al. (2014), by the package scorch; the extracts of older books are in the public domain (`tests/data/read`)."""
+
+import pytest
+from scorch.scores import b_cubed, ceaf_e, muc
+
+from cutreel.core.continuity import Person, known_people, propose_cast, propose_places
+from cutreel.core.film import Offered, Settings, new_film, read_film
+from cutreel.core.manuscript import Manuscript, people_named, read, words_text
+from cutreel.core.manuscript.given import pronoun_of_given
+from cutreel.core.reading import read_story, with_speakers
+from tests.labelled import all_stories, clusters, mentions, parses_of, read_by_sentence
+
+
+def cast_of(text: str) -> dict[str, Person]:
+    return {p.name: p for p in propose_cast(read(text), parses_of(text))}
+
+
+def spoken(text: str) -> list[tuple[str | None, str]]:
+    """What is spoken, and by whom, once the story is read."""
+    script: Manuscript = read(text)
+    parses = parses_of(text)
+    known = known_people(propose_cast(script, parses))
+    told = with_speakers(script, read_story(script, parses, known), known)
+    return [
+        (line.speaker, words_text(told.words[line.first : line.end]).strip("“”,.?!"))
+        for line in told.lines
+        if line.why != "narration"
+    ]
+
+
+PRINCE = (
+    "High on a column stood the statue of the Happy Prince. He was gilded all over.\n\n"
+    "One night there flew over the city a little Swallow. His friends had gone away to Egypt, but he had stayed behind.\n\n"
+    "“Where shall I put up?” he said. Then he saw the statue.\n\nHe looked up, and saw the Prince."
+)
+
+
+def test_what_somebody_is_may_be_used_like_a_name() -> None:
+    cast = cast_of(PRINCE)
+    assert set(cast) == {"the Happy Prince", "the Swallow"}
+    assert "the Prince" in cast["the Happy Prince"].aliases
+    assert (cast["the Swallow"].kind, cast["the Swallow"].pronoun) == ("animal", "he")
+    assert spoken(PRINCE) == [("the Swallow", "Where shall I put up")]
+
+
+@pytest.mark.parametrize(
+    ("text", "nobody"),
+    [
+        # a word beside another, what somebody is said to be, who is only spoken of
+        ("Ada took the official book to the official. Ada read it.", ""),
+        ("Ada had been a student. The student years were long. Ada smiled.", "the student"),
+        ("“The fakir made it,” said Ada. “A fakir?” said Tom. “The fakir,” said Ada.", "the fakir"),
+        ("Ada put it on the floor, said no word, and left the floor.", "the floor"),
+        ("Then the Spring came. The Spring was late. Ada saw the Spring.", "the Spring"),
+    ],
+)
+def test_who_stands_for_nobody_is_not_in_the_cast(text: str, nobody: str) -> None:
+    assert nobody not in cast_of(text)
+
+
+@pytest.mark.parametrize(
+    ("text", "name", "pronoun"),
+    [
+        # once, and gone on about
+        ("Ada slept. In the morning the postman came up the path, and he had a letter.", "the postman", "he"),
+        # in a tree, behind its verb
+        ("The garden was white. Beneath the tree stood a little boy. He was crying.", "the boy", "he"),
+        # never named at all
+        (
+            "She woke before the alarm. She stood up. She went out, and she did not shut the door.",
+            "the woman",
+            "she",
+        ),
+        # named late, by what they are, behind "my father" who is another
+        (
+            "I remember him well. He came to the inn at night. He was tall. Then he rapped on the door, and when my father "
+            "appeared, called for rum. "
+            "I was afraid of him. The captain struck the table.",
+            "the captain",
+            "he",
+        ),
+        ("The robot turned its eye. The robot went on watering.", "the robot", None),
+        ("In London Luke Howard wrote down the weather. By Lake Geneva Mary Shelley sat.", "Luke Howard", "he"),
+        ("In London Luke Howard wrote down the weather. By Lake Geneva Mary Shelley sat.", "Mary Shelley", "she"),
+        ("Madame Sofronie nodded. “I buy hair,” said Madame. She lifted it.", "Madame Sofronie", "she"),
+    ],
+)  # fmt: skip
+def test_who_is_somebody_is_in_the_cast(text: str, name: str, pronoun: str | None) -> None:
+    cast = cast_of(text)
+    assert name in cast and cast[name].pronoun == pronoun
+
+
+def test_a_family_is_told_apart() -> None:
+    cast = cast_of(
+        "Mr. White sat down. Mrs. White coughed as her husband came in, and her son laughed. “Hark,” said Mr. White. "
+        "Herbert White took the paw, and White, with a cry, snatched it from his son. Herbert laughed."
+    )
+    assert set(cast) == {"Mr. White", "Mrs. White", "Herbert White"}
+    assert {"White", "husband"} <= set(cast["Mr. White"].aliases)
+    assert {"Herbert", "son"} <= set(cast["Herbert White"].aliases)
+
+
+def test_given_names_tell_a_sex_where_they_are_one_sexs() -> None:
+    """Source: the registers of names that `tools/given.py` names."""
+    assert [pronoun_of_given(n) for n in ("Jim", "Della", "frank")] == ["he", "she", "he"]
+    assert pronoun_of_given("Robin") is None and pronoun_of_given("Wenna") is None
+    assert pronoun_of_given("Paris") is None, "a place"
+
+
+def test_who_is_called_by_name_does_not_speak() -> None:
+    text = (
+        "A wolf met Ada.\n\n“Good day,” said the wolf.\n\n“Thank you kindly, wolf.”\n\n“Whither away?”\n\n"
+        "“To my aunt’s,” said Ada."
+    )
+    assert [who for who, _ in spoken(text)] == ["the wolf", "Ada", "the wolf", "Ada"]
+
+
+def test_an_answer_moves_the_voice() -> None:
+    text = "Nan waited. Ada met Nan at the gate. She laughed. “Well,” she said."
+    parses = parses_of(text)
+    document, _ = new_film("x", text, Settings(), parses=parses)
+    read_so = read_film(document, Offered(400), parses=parses)
+    ids = {p.name: p.id for p in document.cast}
+    she = [i for i, w in enumerate(read_so.script.words) if w.bare == "she"][-1]
+    other = "Nan" if [x.speaker for x in read_so.script.lines if x.speaker] == ["Ada"] else "Ada"
+    meant = type(document).model_fields["meant"].annotation.__args__[0]  # type: ignore[union-attr]
+    answered = document.model_copy(
+        update={"meant": [meant(word=read_so.ids[she], people=[ids[other]])]}
+    )
+    again = read_film(answered, Offered(400), parses=parses)
+    assert [x.speaker for x in again.script.lines if x.speaker] == [other]
+
+
+def test_a_trait_tells_the_words_it_was_read_from() -> None:
+    cast = cast_of("Ada came in. She wore a patched blue coat, and her white hair was in a braid.")
+    said = {t.about: t.said for t in cast["Ada"].traits}
+    assert "patched blue coat" in said["clothes"] and "white hair" in said["hair"]
+    assert said["skin"] == "", "a guess"
+
+
+def test_rooms_and_animals_keep_a_face_that_is_nobody_elses() -> None:
+    text = "The kitchen was warm. The kitchen was old. The attic was cold. The attic was dark. The yellow room. The room."
+    faces = {p.name: p.description for p in propose_places(read(text))}
+    assert len({f.split(", ", 1)[1] for f in faces.values()}) == 3
+    assert all(" walls, " in f and f.endswith(" curtains") for f in faces.values())
+    assert "yellow walls" in faces["the room"], "as the text says"
+    assert [p.description for p in propose_places(read(text))] == list(faces.values())
+    pair = cast_of("The Mole met the Water Rat. “Hullo,” said the Mole. “Hullo,” said the Rat.")
+    coats = {p.traits[-1].text for p in pair.values()}
+    assert len(coats) == 2 and all(c.endswith(" fur") for c in coats)
+
+
+def test_another_day_is_day_again_and_a_bed_stands_in_a_bedroom() -> None:
+    text = (
+        "Frank stood on the beach at night. He slept there. In October he dived for his plates. "
+        "One morning Ada was lying awake in bed. She heard music."
+    )
+    parses = parses_of(text)
+    document, _ = new_film("x", text, Settings(), parses=parses)
+    first = document.shots[0]
+    script = read(text)
+    opens = [s.first for s in script.sentences]
+    shots = [
+        first.model_copy(update={"id": i, "edge": str(i), "first": at + 1})
+        for i, at in enumerate(opens, 1)
+    ]
+    film = read_film(document.model_copy(update={"shots": shots}), Offered(400), parses=parses)
+    assert [s.facts.time for s in film.shots] == ["night", "night", "day", "day", "day"]
+    assert film.shots[-1].facts.place.startswith("a bedroom")
+
+
+def test_mentions_make_the_people_that_a_reader_makes_of_them() -> None:
+    told, found = [], []
+    for story in all_stories():
+        labelled, ours = mentions(story, read_by_sentence(story, parses_of(story.text)))
+        told += [{(story.name, at) for at in c} for c in clusters(labelled)]
+        found += [{(story.name, at) for at in c} for c in clusters(ours)]
+    scored = {m.__name__: m(told, found)[2] for m in (muc, b_cubed, ceaf_e)}
+    assert sum(map(len, told)) > 400
+    assert scored["muc"] >= 0.92 and scored["b_cubed"] >= 0.87 and scored["ceaf_e"] >= 0.85
+
+
+def test_capitals_of_peoples_make_nobody() -> None:
+    assert not people_named("They marched on the Roman road. The Roman road was straight.")
