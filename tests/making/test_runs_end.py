@@ -32,10 +32,12 @@ def ended(shop: Workshop, run: str, seconds: float = 60) -> object:
 def test_state_and_queue_are_one_transaction(stack: Temporary) -> None:
     """Items that are there have jobs; where the transaction fails, there are neither."""
     shop = stack.shop
-    run = shop.runs.start(film(shop, "beacon"), "speech", {})
+    beacon = film(shop, "beacon")
     items = shop.registry.stages(shop.registry.wanted("speech", {}))[0].items(
-        shop.assembled(shop.runs.view(run).film), None, shop
+        shop.assembled(beacon), None, shop
     )
+    # Not before: a sweeper would open the stage itself.
+    run = shop.runs.start(beacon, "speech", {})
 
     class Broken:
         def put_items(self, session, items, at=None) -> None:

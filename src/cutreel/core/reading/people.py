@@ -30,6 +30,8 @@ _SINGULAR: dict[str, Pronoun] = {
     "he": "he", "him": "he", "his": "he", "himself": "he",
     "she": "she", "her": "she", "hers": "she", "herself": "she",
 }
+OPEN_SEX = 1.2
+"""What it weighs against somebody that it is not known whether they are called so."""
 _NUMBERS = {"two": 2, "three": 3, "four": 4}
 _CHILDREN = frozenset({"daughter", "son", "child"})
 _BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
@@ -463,7 +465,7 @@ class _Reader:
                 # An animal with a name is called so sooner than one without.
                 known = self.cast.is_somebody(p)
                 named = p.kind == "animal" and p.has_name
-                score -= 0.6 if named else 1.2 if p.kind == "person" or known else 2.6
+                score -= 0.6 if named else OPEN_SEX if p.kind == "person" or known else 2.6
                 if p.kind == "animal" and f.age > (GONE if known else 1):
                     continue
             if f.id == own and self.tokens[i].dep == "poss":
@@ -486,7 +488,7 @@ class _Reader:
         best, person = scored[0]
         if person < 0:
             return None
-        margin = best - scored[1][0] if len(scored) > 1 else 2.0
+        margin = best - self._rival(scored[1]) if len(scored) > 1 else 2.0
         sure = min(0.95, 0.55 + 0.2 * max(0.0, min(2.0, margin)))
         last = next(f for f in self.now.focus if f.id == person)
         if last.age > GONE:
@@ -495,6 +497,12 @@ class _Reader:
             return person, f"“{self.tokens[i].text}”: goes on from a guess", last.sure
         why = "the only one it can be" if len(scored) == 1 else "who was spoken of last"
         return person, f"“{self.tokens[i].text}”: {why}", sure
+
+    def _rival(self, scored: tuple[float, int]) -> float:
+        """How near the next one comes: whether somebody is called so may only be unknown as yet."""
+        score, person = scored
+        p = self.cast.people.get(person)
+        return score + (OPEN_SEX if p is not None and p.kind == "person" and not p.pronoun else 0)
 
     def _own_named_subject(self, i: int) -> int | None:
         """The same, where it is no pronoun, which may be a guess itself."""
