@@ -24,17 +24,24 @@ GENERAL = {
 }  # fmt: skip
 """Drawings that stand only for their own word, or for too much."""
 KNOWN = {
-    "bush": "plant shrub vegetable tomato fern nettle thistle bramble weed heather gorse",
-    "cup": "mug tankard goblet glass beaker teacup chalice", "bowl": "stew broth dish basin", "bread": "sandwich bun roll toast",
+    "stairs": "step doorstep", "staff": "stick crutch broomstick whip wand pole rod spear",
+    "bottle": "rum wine beer ale gin whisky brandy medicine cider milk flask vial", "lantern": "torch flashlight",
+    "hay": "straw haystack", "shoe": "boot sock slipper sandal clog stocking", "sign": "slate blackboard label plaque",
+    "bowl": "dinner supper meal lunch breakfast salad stew broth dish basin",
+    "apple": "potato nut onion turnip tomato plum peach orange lemon cherry", "needle": "pin hook",
+    "coin": "gold silver copper cash dollar shilling medal button penny",
+    "bag": "bundle luggage purse wallet pouch pocket backpack", "cart": "barrow wheelbarrow handcart plough trolley",
+    "broom": "brush mop duster", "quill": "pencil pen crayon", "dragon": "monster", "clock": "dial alarm timer",
+    "fence": "post railing hurdle barrier", "crate": "block brick",
+    "bush": "plant shrub vegetable fern nettle thistle bramble weed heather gorse",
+    "cup": "mug tankard goblet glass beaker teacup chalice", "bread": "sandwich bun roll toast",
     "rope": "cord string chain thread net", "book": "diary album ledger scrapbook bible",
-    "letter": "envelope parcel telegram scroll note card ticket postcard", "bag": "purse wallet pouch pocket backpack",
-    "crystal": "bead gem jewel necklace pendant bracelet lens", "coin": "medal button penny", "staff": "whip wand pole rod spear",
-    "chest": "crate coffin case casket", "barrel": "cask keg drum", "bottle": "flask vial wine beer", "tree": "oak elm",
-    "flower": "tulip fern blossom", "rock": "brick pebble coal", "sack": "blanket quilt hammock", "bird": "parrot",
-    "lamp": "chandelier spotlight", "apple": "onion tomato plum peach orange lemon cherry", "radio": "gramophone wireless",
-    "computer": "typewriter", "bench": "pew pulpit", "axe": "sickle", "rod": "pistol musket rifle cannon plank log twig",
-    "cradle": "cot crib", "jug": "milk", "plate": "tray saucer", "boat": "canoe barge dinghy punt gondola yacht",
-    "fence": "railing barrier", "wheel": "cog gear", "cart": "plough wheelbarrow trolley", "table": "counter altar bar",
+    "letter": "envelope parcel telegram scroll note card ticket postcard",
+    "crystal": "bead gem jewel necklace pendant bracelet lens", "chest": "crate coffin case casket", "barrel": "cask keg drum",
+    "tree": "oak elm", "flower": "tulip blossom", "rock": "pebble coal", "sack": "blanket quilt hammock", "bird": "parrot",
+    "lamp": "chandelier spotlight", "radio": "gramophone wireless", "computer": "typewriter", "bench": "pew pulpit",
+    "axe": "sickle", "rod": "pistol musket rifle cannon plank log twig", "cradle": "cot crib", "jug": "",
+    "plate": "tray saucer", "boat": "canoe barge dinghy punt gondola yacht", "wheel": "cog gear", "table": "counter altar bar",
 }  # fmt: skip
 """What a reader of stories would take for nearest, where the way by kinds leads elsewhere."""
 NOT_MEANT = {

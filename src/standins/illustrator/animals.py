@@ -163,6 +163,82 @@ def _lizard(pen: Pen, c: RGB, at: Put, p: float) -> None:
     _eye(pen, at(0.21, 0.085), 0.007 * p)
 
 
+def _dragon(pen: Pen, c: RGB, at: Put, p: float) -> None:
+    for fx in (-0.34, 0.3):
+        pen.limb([at(fx, 0.3), at(fx + 0.06, 0.14), at(fx + 0.02, 0.0)], 0.09 * p, darker(c, 0.18), spot=True)
+    pen.shape([at(0.02, 0.5), at(-0.2, 1.1), at(-0.5, 1.02), at(-0.72, 1.12), at(-0.62, 0.84), at(-0.7, 0.66), at(-0.36, 0.62), at(-0.16, 0.46)], darker(c, 0.22), smooth=False, lift=0.6, spot=True)
+    with pen.marking("body"):
+        spine = [(-1.05, 0.1), (-0.8, 0.06), (-0.56, 0.18), (-0.26, 0.34), (0.06, 0.4), (0.32, 0.46), (0.5, 0.66), (0.6, 0.86)]
+        pen.shape(tapered([at(*s) for s in spine], [p * w for w in (0.02, 0.08, 0.15, 0.26, 0.3, 0.22, 0.13, 0.12)]), c, spot=True)
+    pen.shape(tapered([at(-0.2, 0.24), at(0.08, 0.28), at(0.32, 0.36), at(0.48, 0.6)], [0.06 * p, 0.12 * p, 0.1 * p, 0.05 * p]), lighter(c, 0.4), lift=0.0, line=False, spot=True)
+    pen.shape([at(0.5, 0.84), at(0.54, 0.98), at(0.68, 1.0), at(0.86, 0.9), at(0.94, 0.84), at(0.84, 0.8), at(0.66, 0.78)], c, lift=0.4, spot=True)
+    for fx, u in ((0.52, 1.0), (0.6, 1.02)):
+        pen.shape([at(fx - 0.02, u - 0.04), at(fx - 0.1, u + 0.12), at(fx + 0.03, u)], darker(c, 0.35), smooth=False, lift=0.2, spot=True)
+    for fx, u in ((-0.62, 0.24), (-0.44, 0.36), (-0.1, 0.54), (0.2, 0.6), (0.38, 0.7)):
+        pen.shape([at(fx - 0.05, u - 0.02), at(fx - 0.02, u + 0.1), at(fx + 0.05, u)], darker(c, 0.3), smooth=False, lift=0.2, spot=True)
+    pen.shape([at(-1.02, 0.14), at(-1.2, 0.26), at(-1.16, 0.08), at(-1.24, -0.02)], darker(c, 0.3), smooth=False, lift=0.2, spot=True)
+    for fx in (-0.26, 0.38):
+        pen.limb([at(fx, 0.3), at(fx + 0.08, 0.14), at(fx + 0.06, 0.0)], 0.1 * p, c, spot=True)
+    _eye(pen, at(0.68, 0.92), 0.02 * p)
+    pen.disc(*at(0.89, 0.86), 0.008 * p, None, (40, 30, 30), lift=0.0, line=False, spot=True)
+
+
+def _monkey(pen: Pen, c: RGB, at: Put, p: float) -> None:
+    face = lighter(c, 0.5)
+    pen.line([at(-0.1, 0.12), at(-0.28, 0.14), at(-0.32, 0.34), at(-0.24, 0.42)], 0.028 * p, darker(c, 0.1))
+    for fx, knee in ((-0.07, -0.13), (0.07, 0.13)):
+        pen.limb([at(fx, 0.14), at(knee, 0.1), at(fx + 0.02, 0.0)], 0.06 * p, darker(c, 0.08), spot=True)
+    with pen.marking("body"):
+        pen.shape([at(-0.1, 0.06), at(-0.11, 0.24), at(-0.06, 0.36), at(0.06, 0.36), at(0.11, 0.24), at(0.1, 0.06), at(0, 0.03)], c, spot=True)
+    pen.disc(*at(0.0, 0.19), 0.062 * p, 0.09 * p, face, lift=0.0, line=False, spot=True)
+    for k in (-1, 1):
+        pen.limb([at(k * 0.09, 0.33), at(k * 0.17, 0.22), at(k * 0.13, 0.1)], 0.05 * p, c, spot=True)
+        pen.disc(*at(k * 0.125, 0.47), 0.036 * p, None, c, lift=0.2, spot=True)
+        pen.disc(*at(k * 0.125, 0.47), 0.02 * p, None, face, lift=0.0, line=False, spot=True)
+    pen.disc(*at(0, 0.46), 0.112 * p, 0.105 * p, c, lift=0.4, spot=True)
+    pen.shape([at(-0.08, 0.47), at(-0.05, 0.52), at(0, 0.49), at(0.05, 0.52), at(0.08, 0.47), at(0.07, 0.4), at(0, 0.37), at(-0.07, 0.4)], face, lift=0.0, line=False, spot=True)
+    for k in (-1, 1):
+        _eye(pen, at(k * 0.036, 0.475), 0.012 * p)
+    pen.line([at(-0.03, 0.41), at(0, 0.4), at(0.03, 0.41)], 0.008 * p, darker(c, 0.4))
+
+
+def _seal(pen: Pen, c: RGB, at: Put, p: float) -> None:
+    pen.shape([at(-0.5, 0.06), at(-0.68, 0.18), at(-0.64, 0.04), at(-0.7, -0.02)], darker(c, 0.12), spot=True)
+    with pen.marking("body"):
+        pen.shape(tapered([at(-0.56, 0.06), at(-0.3, 0.12), at(0.0, 0.17), at(0.24, 0.26), at(0.36, 0.42), at(0.44, 0.48)], [p * w for w in (0.04, 0.18, 0.26, 0.24, 0.18, 0.17)]), c, spot=True)
+    pen.shape([at(0.1, 0.1), at(0.0, -0.02), at(0.2, 0.0), at(0.26, 0.12)], darker(c, 0.15), lift=0.3, spot=True)
+    pen.disc(*at(0.5, 0.46), 0.06 * p, 0.045 * p, lighter(c, 0.4), lift=0.0, line=False, spot=True)
+    pen.disc(*at(0.55, 0.48), 0.015 * p, None, (34, 28, 28), lift=0.0, line=False, spot=True)
+    for k in (-0.02, 0.0, 0.02):
+        pen.line([at(0.5, 0.45), at(0.6, 0.43 + k * 2)], 0.004 * p, (60, 50, 48))
+    _eye(pen, at(0.43, 0.52), 0.016 * p)
+
+
+def _octopus(pen: Pen, c: RGB, at: Put, p: float) -> None:
+    for i in range(8):
+        k = (i - 3.5) / 3.5
+        pen.shape(tapered([at(k * 0.1, 0.16), at(k * 0.22, 0.08), at(k * 0.34, 0.02 + 0.05 * (i % 2)), at(k * 0.42, 0.09 - 0.05 * (i % 2))], [p * w for w in (0.07, 0.06, 0.04, 0.012)]), darker(c, 0.06 * (i % 2)), lift=0.3, spot=True)
+    with pen.marking("body"):
+        pen.shape([at(-0.16, 0.16), at(-0.2, 0.36), at(-0.12, 0.5), at(0.0, 0.54), at(0.12, 0.5), at(0.2, 0.36), at(0.16, 0.16), at(0, 0.12)], c, spot=True)
+    for k in (-1, 1):
+        pen.disc(*at(k * 0.07, 0.24), 0.034 * p, None, (244, 240, 230), lift=0.1, spot=True)
+        _eye(pen, at(k * 0.07, 0.235), 0.016 * p)
+    for fx, u in ((-0.08, 0.42), (0.06, 0.45), (0.0, 0.36)):
+        pen.disc(*at(fx, u), 0.018 * p, None, lighter(c, 0.3), lift=0.0, line=False, spot=True)
+
+
+def _caterpillar(pen: Pen, c: RGB, at: Put, p: float) -> None:
+    for i in range(7):
+        up = 0.045 + 0.03 * abs(math.sin(i * 0.9))
+        pen.line([at(-0.2 + 0.06 * i, 0.03), at(-0.2 + 0.06 * i, 0.0)], 0.008 * p, darker(c, 0.4))
+        pen.disc(*at(-0.2 + 0.06 * i, up), 0.042 * p, None, c if i % 2 else darker(c, 0.12), lift=0.3, spot=True)
+    with pen.marking("body"):
+        pen.disc(*at(0.23, 0.1), 0.055 * p, None, c, lift=0.4, spot=True)
+    for k in (-0.02, 0.03):
+        pen.line([at(0.23 + k, 0.15), at(0.24 + 2 * k, 0.2)], 0.006 * p, darker(c, 0.5))
+    _eye(pen, at(0.25, 0.11), 0.009 * p)
+
+
 OTHERS: dict[str, tuple[RGB, float, float, Callable[[Pen, RGB, Put, float], None]]] = {
     "fish": (NAMED["grey blue"], 0.17, 0.26, _fish),
     "whale": ((72, 96, 122), 0.86, 1.3, _whale),
@@ -176,5 +252,10 @@ OTHERS: dict[str, tuple[RGB, float, float, Callable[[Pen, RGB, Put, float], None
     "crab": ((206, 90, 62), 0.2, 0.18, _crab),
     "spider": ((50, 44, 48), 0.3, 0.1, _spider),
     "lizard": ((124, 148, 82), 0.1, 0.4, _lizard),
+    "dragon": ((86, 132, 92), 1.14, 1.24, _dragon),
+    "monkey": ((132, 92, 62), 0.57, 0.32, _monkey),
+    "seal": ((112, 112, 118), 0.56, 0.66, _seal),
+    "octopus": ((178, 92, 88), 0.55, 0.42, _octopus),
+    "caterpillar": ((122, 160, 74), 0.2, 0.3, _caterpillar),
 }
 """Own colour, height and half width as shares of a person's height, and how it is drawn."""

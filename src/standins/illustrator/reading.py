@@ -84,7 +84,7 @@ _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "bas
              "newspaper")
 
 
-_ALSO_VERBS = {"fish", "duck", "bear", "swallow", "hound", "badger", "parrot", "ram", "hawk", "crane"}
+_ALSO_VERBS = {"fish", "duck", "bear", "swallow", "hound", "badger", "parrot", "ram", "hawk", "crane", "lark", "seal", "rook", "worm", "ape", "cod", "grub", "cricket", "pike", "ant"}
 """Animals whose names are deeds too: "herons fish"."""
 _COMPARED = re.compile(
     r"\b(?:like|as though|as if|as \w+ as) (?:an?|the|some|it were an?|he were an?|she were an?|they were) "

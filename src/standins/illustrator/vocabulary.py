@@ -53,18 +53,20 @@ SKINS = {"pale": (240, 208, 182), "fair": (234, 194, 162), "tanned": (206, 156, 
 ANIMALS: dict[str, str] = {
     word: kind
     for kind, words in {
-        "heron": "heron stork crane egret flamingo ostrich", "cat": "cat kitten lynx", "dog": "dog puppy hound", "horse": "horse horses mare pony foal unicorn",
-        "donkey": "donkey mule", "zebra": "zebra", "fox": "fox vixen", "wolf": "wolf coyote jackal", "owl": "owl", "crow": "crow raven jackdaw magpie",
-        "gull": "gull gulls bird birds albatross", "rabbit": "rabbit hare bunny", "squirrel": "squirrel chipmunk", "hedgehog": "hedgehog porcupine",
-        "badger": "badger skunk raccoon", "otter": "otter weasel ferret marten", "beaver": "beaver", "pig": "pig piglet hog", "boar": "boar",
-        "sheep": "sheep lamb ewe", "ram": "ram", "cow": "cow calf cattle", "ox": "ox bull buffalo bison", "goat": "goat", "mouse": "mouse rat hamster mole",
+        "heron": "heron pelican stork crane egret flamingo ostrich", "cat": "cat kitten lynx", "dog": "dog puppy hound", "horse": "horse horses mare pony foal unicorn",
+        "donkey": "donkey mule", "zebra": "zebra", "fox": "fox vixen", "wolf": "wolf coyote jackal", "owl": "owl", "crow": "crow raven jackdaw magpie rook blackbird",
+        "gull": "gull gulls bird birds albatross", "rabbit": "rabbit hare bunny kangaroo", "squirrel": "squirrel chipmunk", "hedgehog": "hedgehog porcupine",
+        "badger": "badger skunk raccoon", "otter": "otter weasel ferret marten", "beaver": "beaver", "pig": "pig piglet hog", "boar": "boar rhinoceros hippopotamus",
+        "sheep": "sheep lamb ewe", "ram": "ram", "cow": "cow calf cattle", "ox": "ox yak bull buffalo bison", "goat": "goat", "mouse": "mouse rat hamster mole vole shrew dormouse",
         "duck": "duck duckling drake", "goose": "goose geese gander", "swan": "swan", "hen": "hen chicken chick", "rooster": "rooster cockerel",
-        "turkey": "turkey", "eagle": "eagle hawk falcon vulture", "pigeon": "pigeon dove", "sparrow": "sparrow finch wren",
+        "turkey": "turkey", "eagle": "eagle hawk falcon vulture", "pigeon": "pigeon dove", "sparrow": "sparrow finch wren swallow lark linnet thrush starling nightingale skylark",
         "robin": "robin", "parrot": "parrot macaw", "peacock": "peacock", "penguin": "penguin puffin", "deer": "deer stag doe fawn antelope gazelle reindeer",
-        "moose": "moose elk", "bear": "bear cub", "lion": "lion lioness", "tiger": "tiger leopard panther", "elephant": "elephant mammoth", "camel": "camel llama",
-        "giraffe": "giraffe", "fish": "fish salmon trout herring", "whale": "whale", "shark": "shark dolphin porpoise", "snake": "snake serpent adder viper",
-        "turtle": "turtle tortoise", "frog": "frog toad", "snail": "snail", "butterfly": "butterfly moth dragonfly", "bee": "bee wasp beetle", "crab": "crab lobster",
-        "spider": "spider", "lizard": "lizard newt salamander",
+        "moose": "moose elk", "bear": "bear cub koala panda", "lion": "lion lioness", "tiger": "tiger leopard panther", "elephant": "elephant mammoth", "camel": "camel llama alpaca",
+        "giraffe": "giraffe", "fish": "fish salmon trout herring pike carp cod eel", "whale": "whale", "shark": "shark dolphin porpoise", "snake": "snake serpent adder viper",
+        "turtle": "turtle tortoise", "frog": "frog toad tadpole", "snail": "snail", "butterfly": "butterfly moth dragonfly", "bee": "bee wasp beetle grasshopper cricket ant mosquito ladybird", "crab": "crab lobster shrimp prawn crayfish",
+        "spider": "spider", "lizard": "lizard newt salamander chameleon crocodile alligator iguana", "dragon": "dragon griffin gryphon wyvern dinosaur",
+        "monkey": "monkey ape gorilla chimpanzee baboon orangutan", "seal": "seal walrus sealion", "octopus": "octopus squid jellyfish",
+        "caterpillar": "caterpillar worm grub centipede",
     }.items()
     for word in words.split()
 }
@@ -126,6 +128,12 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("desert", ("desert", "dunes", "sand")),
     ("meadow", ("meadow", "field", "fields", "hills", "farm", "road", "country", "valley", "plain")),
 )
+DRAWN_WITH_A_PLACE = {
+    "sky", "cloud", "sun", "moon", "star", "sunlight", "moonlight", "sunshine", "daylight", "light", "lamplight", "water", "wave", "tide", "foam", "grass",
+    "snow", "ice", "sand", "mud", "ground", "floor", "wall", "ceiling", "dust", "rain", "wind", "fog", "mist", "smoke", "shadow", "branch", "leaf", "tree",
+    "reed", "bush", "earth", "soil", "stone", "pavement", "roof", "chimney", "plank", "board", "snowflake", "flake", "drop", "flame", "fire", "window",
+}
+"""What is there by itself where a place, an hour or a weather is drawn."""
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
 INDOORS = {"room", "study", "hall", "cave", "space"}
