@@ -2,6 +2,7 @@
 
 import time
 from collections.abc import Callable
+from itertools import product
 
 from cutreel.core.film import (
     Offered,
@@ -13,7 +14,7 @@ from cutreel.core.film import (
     wish_of,
 )
 from cutreel.core.film.commands import CutAgain, EditPlaces, EditText, MoveScene, SetMark
-from cutreel.core.manuscript import differences, read
+from cutreel.core.manuscript import differences, people_named, read
 from tests.conftest import STORY
 from tests.proportion import in_proportion
 
@@ -67,6 +68,28 @@ def test_work_grows_with_length_and_not_with_its_square() -> None:
         lambda text: lambda: find_places(text, "the", "a"),
     ):
         in_proportion(lambda scenes, build=build: seconds(build(story(scenes))), 6)
+
+
+def test_names_and_roles_are_found_in_proportion_however_many_there_are() -> None:
+    """Every name was once looked for beside every role, all through the text."""
+    names = ["".join(p).capitalize() + "en" for p in product("bdfgklmnprst", "aeiou", "klmnrst")]
+    roles = (
+        "smith baker miller porter sailor weaver painter singer doctor nurse farmer hunter"
+    ).split()
+
+    def crowd(count: int) -> str:
+        return "\n\n".join(
+            f"{names[i]} met the {roles[i % 12]} at the gate. The {roles[i % 12]} nodded, and {names[i]} laughed. {i}"
+            for i in range(count)
+        )
+
+    def seconds_of(count: int) -> float:
+        text = crowd(count) + f"\n\n{time.monotonic_ns()}"
+        began = time.process_time()
+        people_named(text)
+        return time.process_time() - began
+
+    in_proportion(seconds_of, 80)
 
 
 def test_the_wish_of_a_long_film_is_met() -> None:

@@ -270,6 +270,18 @@ def _married(body: str, figure: Figure, others: Sequence[Figure]) -> Figure:
 _SPOUSE = {"Mr": ("husband", "Mrs"), "Mrs": ("wife", "Mr")}
 
 
+AROUND = 60
+"""Characters around a role in which a name is put beside it."""
+
+
+def _around(body: str, noun: str) -> str:
+    """What stands around a noun: a long text is not looked through for every name with every noun."""
+    return "\n\n".join(
+        body[max(0, m.start() - AROUND) : m.end() + AROUND]
+        for m in re.finditer(rf"\b{re.escape(noun)}\b", body)
+    )
+
+
 def _is_told_by_name(figure: Figure, role: Figure, noun: str) -> bool:
     """Whether somebody's name says that they are so."""
     title = figure.name.split(" ")[0].lower().rstrip(".")
@@ -288,10 +300,12 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
     people = [
         f for f in named if f.kind != "place" and (f.kind == "animal") == (role.kind == "animal")
     ]
+    near = _around(body, noun)
     for figure in people:
-        if _is_told_by_name(figure, role, noun) or put_beside(
-            body, (figure.name, *figure.aliases), re.escape(noun)
-        ):
+        if _is_told_by_name(figure, role, noun):
+            return figure
+        calls = [call for call in (figure.name, *figure.aliases) if call in near]
+        if calls and put_beside(near, calls, re.escape(noun)):
             return figure
     if noun in _YOUNG:
         young = [
