@@ -135,6 +135,9 @@ class Cast:
         if count == 1:
             side = self.rng.choice([-1, 1])
             off = {"extreme wide": 0.16, "wide": 0.15, "medium": 0.10}.get(self.r.framing, 0.05)
+            if self.r.looks:
+                # Room to look into.
+                side, off = (-1 if self.r.looks == "right" else 1), max(off, 0.12)
             return [self._nudged(0.5 + side * off)]
         spread = min(0.62, 0.22 * (count - 1) + 0.03)
         off = 0.05 * self.rng.choice([-1, 1]) if count == 2 else 0.0
@@ -223,19 +226,24 @@ class Cast:
         talls = [max(least, t) for t in talls]
         wanted = {"extreme wide": 200.0, "wide": 340.0, "medium": 520.0}.get(self.r.framing, 640.0)
         scales = [wanted * t / max(talls) / tallness(b.kind) for t, b in zip(talls, beasts, strict=True)]
-        widths = [self._breadth(b, scale) for b, scale in zip(beasts, scales, strict=True)]
+        ways = [1 if i < len(beasts) / 2 else -1 for i in range(len(beasts))]
+        reach = [self._reach(b, scale, way) for b, scale, way in zip(beasts, scales, ways, strict=True)]
         gap = 0.05 * self.width
-        fit = min(1.0, (self.width * 0.9 - gap * (len(beasts) - 1)) / sum(widths))
-        y = min(self.feet, 930.0)
-        x = (self.width - sum(widths) * fit - gap * (len(beasts) - 1)) / 2
-        for i, (beast, scale, width) in enumerate(zip(beasts, scales, widths, strict=True)):
-            way = 1 if i < len(beasts) / 2 else -1
-            self._draw_beast(beast, x + width * fit / 2, y, scale * fit, way)
-            x += width * fit + gap
+        room = sum(right - left for left, right in reach)
+        fit = min(1.0, (self.width * 0.9 - gap * (len(beasts) - 1)) / room)
+        x = (self.width - room * fit - gap * (len(beasts) - 1)) / 2
+        for beast, scale, way, (left, right) in zip(beasts, scales, ways, reach, strict=True):
+            self._draw_beast(beast, x - left * fit, min(self.feet, 930.0), scale * fit, way)
+            x += (right - left) * fit + gap
+
+    def _reach(self, beast: Animal, scale: float, way: int) -> tuple[float, float]:
+        """How far an animal is drawn to the left and to the right of where it stands: nothing of this is kept."""
+        pen = Pen(self.pen.look, random.Random(0), (0, 0, 0), 0.0, (0, 0, 0))
+        left, _, right, _ = draw_animal(pen, beast.kind, beast.colour, 0.0, 0.0, scale, way)
+        return left, right
 
     def _breadth(self, beast: Animal, scale: float) -> float:
-        """How broad an animal is drawn: nothing of this is kept."""
-        left, _, right, _ = draw_animal(Pen(self.pen.look, random.Random(0), (0, 0, 0), 0.0, (0, 0, 0)), beast.kind, beast.colour, 0.0, 0.0, scale, 1)
+        left, right = self._reach(beast, scale, 1)
         return right - left
 
     def _draw_beast(self, beast: Animal, x: float, y: float, scale: float, way: int) -> None:
@@ -280,7 +288,8 @@ class Cast:
         cast_shadow(self.pen, drawn, first, light, ground, strength * 0.42)
 
     def _person(self, figure: Figure, x: float, y: float, way: int, facing: bool, person: float, seated: bool = False) -> None:
-        facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1 and self.rng.random() < 0.4)
+        facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1
+                            and not self.r.looks and self.rng.random() < 0.4)
         if self.twist and self.wish.vary and self.twist.random() < self.wish.vary.strength:
             # Candidates of one pose differ where the pose leaves room: in the face, and where it
             # looks.
@@ -383,7 +392,27 @@ class Cast:
             if prop in self.r.many and peopled and not big:
                 base *= 0.6
             self._shadow(x, y, base * 0.6)
-            draw_prop(self.pen, prop, x, y, base, lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
+            self._prop(prop, x, y, base)
+
+    def _prop(self, prop: str, x: float, y: float, size: float) -> None:
+        """A thing, with a face where it speaks."""
+        before = len(self.pen.marks)
+        with self.pen.marking(""):
+            draw_prop(self.pen, prop, x, y, size, lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
+        drawn = self.pen.marks[before:]
+        del self.pen.marks[before:]
+        if prop in self.r.speaking and drawn:
+            self._face(max(drawn, key=lambda m: _area(m.outline)).outline)
+
+    def _face(self, outline: Sequence[Point]) -> None:
+        """Eyes and an open mouth on the largest part of a thing that speaks."""
+        left, right = min(p[0] for p in outline), max(p[0] for p in outline)
+        top, low = min(p[1] for p in outline), max(p[1] for p in outline)
+        x, y, r = (left + right) / 2, top + (low - top) * 0.42, min(right - left, low - top) * 0.11
+        for k in (-1, 1):
+            self.pen.disc(x + k * r * 1.5, y, r, None, (250, 246, 236), lift=0.2, spot=True)
+            self.pen.disc(x + k * r * 1.5 + r * 0.2, y + r * 0.1, r * 0.45, None, (34, 28, 28), lift=0.0, line=False, spot=True)
+        self.pen.disc(x, y + r * 2.4, r * 0.9, r * 0.62, (96, 40, 44), lift=0.0, line=False, spot=True)
 
     def _filling(self, prop: str) -> None:
         """A thing that is what the picture is about, as large as the page holds: on a board, in front of its place."""
@@ -394,7 +423,7 @@ class Cast:
             self.pen.box(-40, y - 14, self.width + 80, 1040 - y, WOOD, lift=0.6, spot=True)
         self._shadow(x, y, size * 0.55)
         for dx in (-0.62, 0.62) if prop in self.r.many else (0.0,):
-            draw_prop(self.pen, prop, x + dx * size * 1.2, y, size * (0.8 if dx else 1.0), lit=not (self.r.dark_lamp and prop in ("lamp", "tower")))
+            self._prop(prop, x + dx * size * 1.2, y, size * (0.8 if dx else 1.0))
 
     def _lamp_far(self, prop: str, x: float, y: float, size: float) -> None:
         draw_prop(self.pen, prop, x, y, size, lit=not self.r.dark_lamp)
@@ -456,3 +485,8 @@ class Cast:
 
 
 _SHADE = "#{:02x}{:02x}{:02x}".format(*tuple(int(c) for c in darker((60, 44, 52), 0.3)))
+
+
+def _area(outline: Sequence[Point]) -> float:
+    wide = max(p[0] for p in outline) - min(p[0] for p in outline)
+    return wide * (max(p[1] for p in outline) - min(p[1] for p in outline))

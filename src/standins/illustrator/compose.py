@@ -46,7 +46,8 @@ def draw(
     frame = FRAMES[reading.framing]
     time = reading.time or rng.choice(["day", "dawn", "dusk", "night"])
     weather = reading.weather or rng.choice(["clear", "clear", "clear", "wind"])
-    place = reading.place or rng.choice(["meadow", "street", "shore", "garden"])
+    # A place that is none of ours is drawn as one of a few, the same for the same words.
+    place = reading.place or random.Random(reading.place_words or rng.random()).choice(["meadow", "street", "shore", "garden"])
     # The same words for a place make the same place, whatever the seed: its walls, its trees, where its sun stands.
     face = random.Random(f"{reading.place_words}/{place}") if reading.place_words else random.Random(rng.random())
     hour = hour_of(time, weather if place not in INDOORS else "clear", face)

@@ -64,11 +64,15 @@ class Reading:
     animals: list[Animal] = field(default_factory=list)
     props: list[str] = field(default_factory=list)
     facing: bool = False
+    looks: str = ""
+    """To which side whoever is alone in the picture looks."""
     dark_lamp: bool = False
     sheet: bool = False
     half: bool = False
     near: bool = False
     """Whether a thing is to fill the frame."""
+    speaking: set[str] = field(default_factory=set)
+    """Props that speak: they have a face."""
     many: set[str] = field(default_factory=set)
     """Props of which there are several."""
     palette: list[RGB] = field(default_factory=list)
@@ -144,6 +148,9 @@ def read_prompt(prompt: str) -> Reading:
         out.near = True
         used |= {"near", "alone"}
     _deeds(rest, out, used)
+    for match in re.finditer(r"\b([a-z]+)(?: \([^)]*\))? (?:speaks?|whispers|laughs|sings|sighs|shouts|smiles|weeps|grins)\b", rest):
+        if known(match.group(1), v.PROPS):
+            out.speaking.add(v.PROPS[known(match.group(1), v.PROPS) or ""])
     rest = rest.replace("harbour with boats", "harbour")
     _kin(rest, out, used)
     all_words = re.findall(r"[a-z][a-z'-]+", low)
@@ -267,6 +274,10 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
                 if out.place is None:
                     out.place = kind
                     out.place_words = _sentence_of(text, phrase)
+    if out.place is None:
+        out.place_words = _unknown_place(text, out)
+        if re.search(r"(?:room|house|shop|store|office|lab|ward|cell|cabin|barn|stable|chapel|club|bar|café|restaurant|school|clinic)\b", out.place_words):
+            out.place = "room"
     for word in re.findall(r"[a-z'-]+", text):
         if word in v.TIMES:
             out.time = v.TIMES[word]
@@ -278,6 +289,10 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
     if out.walls or out.cloth:
         used |= {"walls", "curtains"} | {w for c in _COLOUR_NAMES if re.search(rf"\b{c} (?:walls|curtains)\b", text) for w in c.split()}
         text = re.sub(r"\b[a-z]+ curtains\b", " ", text)
+    looking = re.search(r"\blooking (left|right)\b", text)
+    if looking:
+        out.looks = looking.group(1)
+        used |= {"looking", out.looks}
     mood = re.search(r"\b(\w+) mood", text)
     if mood:
         out.mood = mood.group(1)
@@ -290,6 +305,18 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
         used |= {"dark", "out", "gone", "unlit"}
     used |= {"layered", "drawing", "soft", "shadows", "fibre", "deep", "palette", "loose", "line", "pale", "washes",
              "felt", "pen", "white", "flat", "inks", "grain", "misregistration", "dry", "chalk", "strokes", "smudges", "dark", "slate", "rounded", "forms", "thumb", "marks", "studio", "hatched", "shading", "highlights", "buff", "toned", "pencil", "figures", "clay", "print", "four", "warm", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
+
+
+def _unknown_place(text: str, out: Reading) -> str:
+    """What of a prompt may be a place that is none of ours: a few words behind an article, without anybody or anything."""
+    named = {part for f in out.figures for part in f.name.split(" ")}
+    for sentence in map(str.strip, text.split(". ")):
+        words = re.findall(r"[a-z'-]+", sentence)
+        if words[:1] not in (["a"], ["an"], ["the"]) or len(words) > 6 or named & set(words):
+            continue
+        if not any(known(w, v.PROPS) or known(w, v.ANIMALS) or w in v.POSES or w in v.PEOPLE for w in words):
+            return sentence
+    return ""
 
 
 def _sentence_of(text: str, phrase: str) -> str:

@@ -27,6 +27,7 @@ from cutreel.core.reading import NOTHING, Story
 from .cast import PLACE_NOUNS
 from .faces import INDOORS
 from .model import Angle, Framing, Mood, Overrides, Person, Place, TimeOfDay, Weather
+from .sides import Looks, in_order, joined_sides, looks_of
 
 MOST_PEOPLE = 3
 """People in one picture: more do not fit a prompt's cap, nor read well in a small frame."""
@@ -128,6 +129,8 @@ class ShotFacts:
     ideas: tuple[Idea, ...] = ()
     there: tuple[int, ...] = ()
     things: tuple[str, ...] = ()
+    looks: Looks = ""
+    """Where somebody who is alone in the picture looks, so that partners look at one another."""
 
 
 @dataclass(frozen=True)
@@ -147,8 +150,9 @@ class _Carried:
     mood: Mood = "calm"
     asked: bool = False
     begins: bool = True
+    sides: tuple[int, ...] = ()
     """Who was in the shot before and in the scene so far, its mood, whether it ended with a question; whether the scene
-    begins. Not the ideas: a change of one would choose anew to the end of the film."""
+    begins; its people by when they came into it. Not the ideas: a change of one would choose anew to the film's end."""
 
     def new_scene(self) -> "_Carried":
         """The same at the head of another scene: its hour, weather and place go on, the rest begins anew."""
@@ -322,9 +326,12 @@ class _SceneReader:
         here = set(carried.here)
         last, mood, asked, begins = carried.last, carried.mood, carried.asked, carried.begins
         moments: dict[int, Moment] = {}
+        sides = carried.sides
+        lines: list[tuple[int, ...]] = []
         for (first, end), number in zip(shots.bounds, shots.numbers, strict=True):
             if end == first:
                 out.append(_silent(out[-1] if out else None))
+                lines.append(sides)
                 continue
             if begins:
                 carried = self._headed(self.scene_of(shots), carried)
@@ -347,6 +354,9 @@ class _SceneReader:
                 ]
                 people, why_people = told.present(voices, last, MOST_PEOPLE)
                 action, why_action = "", ""
+            elsewhere = carried.place != place_before and not carried.glimpse
+            sides = joined_sides(() if elsewhere else sides, people)
+            lines.append(sides)
             nowhere = told is not None and not carried.place
             speaks = next((s for s in speakers if s), None)
             framing, why_framing = _framing(
@@ -385,7 +395,7 @@ class _SceneReader:
                 carried.time,
                 usual,
                 mood,
-                people,
+                in_order(people, sides),
                 speaks,
                 action,
                 {
@@ -407,9 +417,15 @@ class _SceneReader:
                 carried = replace(
                     carried, place=before.place, why_place=before.why_place, glimpse=False
                 )
-        self._with_ideas(moments, out, shots)
+        self._with_ideas(moments, out, shots, lines)
         carried = replace(
-            carried, last=last, here=frozenset(here), mood=mood, asked=asked, begins=begins
+            carried,
+            last=last,
+            here=frozenset(here),
+            mood=mood,
+            asked=asked,
+            begins=begins,
+            sides=sides,
         )
         return [
             _overridden(f, own, hand if end > first else None)
@@ -417,7 +433,11 @@ class _SceneReader:
         ], carried
 
     def _with_ideas(
-        self, moments: Mapping[int, Moment], facts: list[ShotFacts], shots: _Shots
+        self,
+        moments: Mapping[int, Moment],
+        facts: list[ShotFacts],
+        shots: _Shots,
+        lines: Sequence[tuple[int, ...]],
     ) -> None:
         """Choose an idea for each shot that was read, and lay it into its facts."""
         ideas = [ideas_for(m, self.names) for m in moments.values()]
@@ -430,7 +450,8 @@ class _SceneReader:
             facts[at] = replace(
                 was,
                 framing=idea.size,
-                people=idea.people,
+                people=in_order(idea.people, lines[at]),
+                looks=looks_of(idea.people, lines[at]),
                 action=self._words_of(shots, at) if self.verbatim else idea.action,
                 why=why,
                 idea=idea.sort,

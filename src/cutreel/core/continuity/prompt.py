@@ -122,6 +122,8 @@ def compose_picture(
     if look.detail:
         parts.append(Part("look", (look.detail, look.detail.split(",")[0]), 30))
     parts.append(Part("mood", (f"{facts.mood} mood",), 20))
+    if facts.looks and len(people) == 1:
+        parts.append(Part("framing", (f"looking {facts.looks}",), 45))
     if facts.speaks in {p.id for p in people}:
         parts.append(Part("framing", ("face toward the camera", "facing us"), 50))
     if moves and people and facts.framing == "wide":

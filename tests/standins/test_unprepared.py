@@ -1,0 +1,132 @@
+"""What a newcomer's story needs of the illustrator: groups, animals beside one another, places that stay the same.
+
+Source: contact sheets of stories that nobody prepared, looked at as a viewer would; each of these was wrong there."""
+
+import numpy as np
+import pytest
+
+from standins.illustrator.bodies import body_of
+from standins.illustrator.compose import draw
+from standins.illustrator.raster import paint
+from standins.illustrator.reading import Figure, read_prompt
+
+
+def boxes(prompt: str, seed: int = 5) -> dict[str, list[float]]:
+    return {str(r["name"]): list(r["box"]) for r in draw(prompt, seed, 16 / 9).regions}  # type: ignore[call-overload]
+
+
+def test_the_illustrator_leaves_room_to_look_into() -> None:
+    for side, left in (("right", True), ("left", False)):
+        for framing in ("close-up", "medium shot", "wide shot"):
+            prompt = f"{framing}, Ada (woman, red hair, navy coat) speaks, a kitchen, day, looking {side}"
+            for seed in range(4):
+                (region,) = draw(prompt, seed, 16 / 9).regions
+                box, way = region["box"], region["way"]
+                assert ((box[0] + box[2]) / 2 < 0.5) == left and way == (1 if left else -1)
+
+
+def test_two_animals_of_one_kind_are_two_and_stand_apart() -> None:
+    for seed in range(4):
+        found = boxes(
+            "Medium shot. the mole (mole, black fur). the water rat (rat, brown fur). they stand. a river. day",
+            seed,
+        )
+        mole, rat = found["mole"], found["water rat"]
+        assert mole[2] <= rat[0] or rat[2] <= mole[0]
+    fox, crow = (
+        boxes("Wide shot. the fox (fox). the crow (crow). the fox looks up. a forest. day")[n]
+        for n in ("fox", "crow")
+    )
+    assert fox[3] - fox[1] > crow[3] - crow[1], "at their sizes"
+
+
+@pytest.mark.parametrize("kind", ["mouse", "fox", "horse", "sparrow", "whale", "dragon"])
+def test_an_animal_near_fills_the_frame(kind: str) -> None:
+    left, top, right, low = boxes(f"Close-up. the {kind} ({kind}). a forest. day")[kind]
+    assert (right - left) * (low - top) > 0.3
+
+
+@pytest.mark.parametrize(
+    ("said", "props"),
+    [
+        ("the mole (mole). the mole steps down and rolls in the grass", []),
+        ("Ada (woman, red hair). Ada walks and saws in the shed", []),
+        ("a staircase, steps and a roll", ["stairs", "bread"]),
+    ],
+)
+def test_a_deed_brings_no_thing(said: str, props: list[str]) -> None:
+    assert (
+        set(props)
+        <= set(read_prompt(f"{said}. a meadow. day").props)
+        <= {*props, "saw"} - ({"saw"} if "saws" in said else set())
+    )
+
+
+def test_groups_are_several_people_behind_those_who_are_named() -> None:
+    alone = read_prompt("Wide shot. the children play in a man's garden. a garden. day")
+    assert len(alone.figures) == 3 and {f.age for f in alone.figures} == {"child"}
+    two = read_prompt("Wide shot. two men carry the machine away. a street. day")
+    assert [f.pronoun for f in two.figures] == ["he", "he"]
+    led = read_prompt(
+        "Wide shot. Ernest (man, black hair). Ernest plays with his men. an ice floe. day"
+    )
+    assert len(led.figures) == 1 and len(led.crowd) == 3 and led.place == "ice"
+    found = draw(
+        "Wide shot. Ernest (man, black hair). Ernest plays with his men. an ice floe. day",
+        3,
+        16 / 9,
+    ).regions
+    assert [r["name"] for r in found].count("crowd") == 3
+    assert not read_prompt("Wide shot. no children, not a soul. a street. day").figures
+
+
+def test_a_giant_is_tall_and_a_queen_is_crowned() -> None:
+    giant, man = (
+        read_prompt(f"Wide shot. Bo ({who}, black hair). a hall").figures[0]
+        for who in ("giant", "man")
+    )
+    assert body_of(giant, 500).total > 1.4 * body_of(man, 500).total
+    assert body_of(Figure(size=0.62), 500).total < 350
+    assert read_prompt("Wide shot. Bo (queen, black hair). a hall").figures[0].hat == (
+        "crown",
+        None,
+    )
+
+
+def test_the_same_words_make_the_same_place_whatever_the_seed() -> None:
+    def walls(prompt: str, seed: int) -> np.ndarray:
+        picture = draw(f"Cut paper. {prompt}", seed, 16 / 9)
+        return np.array(
+            [hash(part) for part in picture.layers[0][0].split("<") if "fill" in part][:40]
+        )
+
+    kitchen = "Wide shot. a kitchen, ochre walls, navy curtains. day"
+    assert (walls(kitchen, 1) == walls(kitchen, 99)).mean() > 0.6
+    assert (walls(kitchen, 1) == walls(kitchen.replace("ochre", "plum"), 1)).mean() < 0.6
+    unknown = {
+        draw(f"Wide shot. a catacomb. day, {seed}", seed, 16 / 9).horizon for seed in range(3)
+    }
+    assert len(unknown) == 1
+
+
+def test_a_thing_that_speaks_has_a_face() -> None:
+    def whites(prompt: str) -> int:
+        pixels = np.asarray(_rgb(paint(prompt, 7, 480, 270).flat)).astype(int)
+        return int(((pixels > 225).all(axis=2)).sum())
+
+    still, speaks = (
+        whites(
+            f"Close shot. the kettle {does}. a kitchen, brick red walls, navy curtains. day, near"
+        )
+        for does in ("stands, near", "speaks, near")
+    )
+    assert speaks > still + 60
+    assert read_prompt("the kettle (kettle). the kettle speaks. a kitchen").speaking == {"kettle"}
+
+
+def _rgb(png: bytes) -> object:
+    import io
+
+    from PIL import Image
+
+    return Image.open(io.BytesIO(png)).convert("RGB")
