@@ -2,7 +2,9 @@
 
 import pytest
 
+from cutreel.core.film import Settings, name_for, new_film
 from cutreel.core.manuscript import first_words, read, titled
+from tests.labelled import parses_of
 
 TOLD = "\n\nAda rowed to the light. It was dark.\n"
 TITLES = [
@@ -46,3 +48,17 @@ def test_a_title_alone_or_within_a_paragraph_is_none() -> None:
 )
 def test_without_one_its_first_words_name_it_and_never_a_heading(text: str, name: str) -> None:
     assert first_words(text) == name
+
+
+@pytest.mark.parametrize(
+    ("text", "name"),
+    [
+        ("A crow sat in a tree. A fox looked up. The crow liked the fox. The fox left the crow.", "The crow and the fox"),
+        ("Pavel mended violins in his workshop. The workshop was cold, and Pavel smiled.", "Pavel in the workshop"),
+        ("# The lamp\n\nAda rowed. Ada came home. Ada slept. Tom waved.", "Ada"),
+        ("Nothing moved in the valley that year, and nobody came.", "Nothing moved in the valley that year, and nobody came."),
+    ],
+)  # fmt: skip
+def test_a_story_is_named_by_whom_it_is_about(text: str, name: str) -> None:
+    document, _ = new_film("x", text, Settings(), parses=parses_of(text))
+    assert name_for(document) == name

@@ -8,9 +8,9 @@ from sse_starlette import EventSourceResponse
 
 from cutreel.core.breakdown import estimate_words, wish_for
 from cutreel.core.continuity import look_named
-from cutreel.core.film import Change, Command, apply_command, clean_text, new_film
+from cutreel.core.film import Change, Command, apply_command, clean_text, name_for, new_film
 from cutreel.core.film.commands import CutAgain
-from cutreel.core.manuscript import first_words, read, titled
+from cutreel.core.manuscript import read, titled
 from cutreel.making import (
     AT_ONCE,
     PicturesWanted,
@@ -49,15 +49,18 @@ def shelf(films: Films) -> list[Card]:
 @router.post("/films", status_code=201)
 def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     """A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
-    then is not spoken), else by its first words."""
+    then is not spoken), else by whom it is about."""
     new.settings.look = look_named(new.settings.look).name
     title, text = new.title.strip(), new.text
     found = None if title or new.shots or new.sources else titled(text)
-    title, text = (found.title, found.text) if found else (title or first_words(text), text)
+    title, text = (found.title, found.text) if found else (title, text)
     usual = wish_for(new.settings.kind, new.settings.pace)
     wish = replace(usual, by=new.by, count=new.count)
     parses, missing = parses_of(clean_text(text), shop.parses, AT_ONCE)
-    document, edges = new_film(title, text, new.settings, wish, new.shots, new.sources, parses)
+    called = title or "Untitled"
+    document, edges = new_film(called, text, new.settings, wish, new.shots, new.sources, parses)
+    if not title:
+        document = document.model_copy(update={"title": name_for(document)})
     film = shop.films.add(document, edges)
     if missing:
         wish_reading(shop, film, document.text)

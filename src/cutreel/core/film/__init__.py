@@ -17,6 +17,7 @@ from .document import (
 )
 from .exporting import MEDIA_TYPES, export_script
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
+from .naming import name_for
 from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
@@ -68,6 +69,7 @@ __all__ = [
     "focus_of",
     "is_fresh",
     "match_files",
+    "name_for",
     "name_places",
     "new_film",
     "pack_of",
