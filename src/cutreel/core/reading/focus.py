@@ -3,6 +3,8 @@
 from dataclasses import dataclass, field, replace
 from typing import NamedTuple
 
+from cutreel.core.manuscript import Pronoun
+
 MOST_AGE = 9
 """Sentences after which it does not matter any more how long somebody was not spoken of."""
 SURE = 0.6
@@ -32,6 +34,8 @@ class Focus(NamedTuple):
     subject: bool
     sure: float = 1.0
     """How sure it is that it was they who were spoken of: what goes on from a guess is one."""
+    called: Pronoun | None = None
+    """By which pronoun they were meant, where that is sure: it tells how they are called, if nothing else does."""
 
 
 class Kin(NamedTuple):
@@ -68,10 +72,14 @@ class Now:
     kin: tuple[Kin, ...] = ()
     out: list[Mention] = field(default_factory=list)
 
-    def touch(self, id: int, subject: bool, sure: float = 1.0) -> None:
-        was = next((f for f in self.focus if f.id == id and f.age == 0), None)
+    def touch(
+        self, id: int, subject: bool, sure: float = 1.0, called: Pronoun | None = None
+    ) -> None:
+        was = next((f for f in self.focus if f.id == id), None)
         self.focus = [f for f in self.focus if f.id != id]
-        self.focus.insert(0, Focus(id, 0, subject or bool(was and was.subject), sure))
+        before = was is not None and was.age == 0 and was.subject
+        called = called or (was.called if was else None)
+        self.focus.insert(0, Focus(id, 0, subject or before, sure, called))
         del self.focus[8:]
 
     def next_sentence(self) -> None:

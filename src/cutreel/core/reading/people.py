@@ -168,8 +168,9 @@ class _Reader:
             # "There was once a moth": what it is about.
             subject = dep in SUBJECT or (dep in {"attr", "dobj"} and self._there_was(i))
             subject = subject or (dep == "conj" and self.tokens[self.tokens[i].head].dep in SUBJECT)
+            called = _SINGULAR.get(self.tokens[i].text.lower()) if sure >= SURE else None
             for id in reversed(people):
-                self.now.touch(id, subject, sure)
+                self.now.touch(id, subject, sure, called)
         if len(people) > 1:
             self.now.group = tuple(people)
         else:
@@ -461,7 +462,9 @@ class _Reader:
                 continue
             if p.pronoun not in (None, sex) or p.kind == "thing":
                 continue
-            if p.pronoun is None:
+            if p.pronoun is None and f.called not in (None, sex):
+                continue
+            if p.pronoun is None and f.called is None:
                 # An animal with a name is called so sooner than one without.
                 known = self.cast.is_somebody(p)
                 named = p.kind == "animal" and p.has_name
