@@ -86,6 +86,19 @@ class Recent:
 
     def __init__(self) -> None:
         self._names: dict[str, None] = {}
+        self._of: Sequence[Figure] = ()
+        self._calls: re.Pattern[str] = re.compile(r"(?!)")
+        self._people: dict[str, str] = {}
+
+    def named_in(self, body: str, figures: Sequence[Figure]) -> set[str]:
+        """Which people of `figures` a text names; one pattern for all of them, made once for the same figures."""
+        if self._of is not figures:
+            people = [f for f in figures if f.kind == "person"]
+            self._people = {call: f.name for f in reversed(people) for call in (f.name, *f.aliases)}
+            calls = "|".join(map(re.escape, sorted(self._people, key=len, reverse=True)))
+            self._calls = re.compile(rf"\b(?:{calls})\b" if calls else r"(?!)")
+            self._of = figures
+        return {self._people[call] for call in self._calls.findall(body)}
 
     def hear(self, name: str) -> None:
         """Somebody speaks, or is named as who will."""
@@ -383,11 +396,8 @@ def _plain_sentences(text: str) -> list[str]:
 def _note_mentions(body: str, figures: Sequence[Figure], memory: Recent) -> None:
     """Let a figure that narration names, and nobody else, be the one a following "she said"
     means."""
-    named = [
-        f
-        for f in figures
-        if f.kind == "person"
-        and any(re.search(rf"\b{re.escape(n)}\b", body) for n in (f.name, *f.aliases))
-    ]
-    if len(named) == 1 and named[0].name in memory:
-        memory.hear(named[0].name)
+    named = memory.named_in(body, figures)
+    if len(named) == 1:
+        (name,) = named
+        if name in memory:
+            memory.hear(name)
