@@ -29,7 +29,7 @@ KNOWN = {
     "hay": "straw haystack", "shoe": "boot sock slipper sandal clog stocking", "sign": "slate blackboard label plaque",
     "bowl": "dinner supper meal lunch breakfast salad stew broth dish basin",
     "apple": "potato nut onion turnip tomato plum peach orange lemon cherry", "needle": "pin hook",
-    "coin": "gold silver copper cash dollar shilling medal button penny",
+    "coin": "cash dollar shilling medal button penny",
     "bag": "bundle luggage purse wallet pouch pocket backpack", "cart": "barrow wheelbarrow handcart plough trolley",
     "broom": "brush mop duster", "quill": "pencil pen crayon", "dragon": "monster", "clock": "dial alarm timer",
     "fence": "post railing hurdle barrier", "crate": "block brick",

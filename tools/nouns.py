@@ -45,7 +45,7 @@ KNOWN = {
     "crew": "people", "crane": "thing", "market": "place", "crown": "thing", "otter": "animal", "heron": "animal", "oak": "plant", "elm": "plant", "pine": "plant", "ash": "thing", "love": "", "dear": "", "ship": "place", "roof": "place", "park": "place", "marsh": "place", "hotel": "place", "hangar": "place", "airfield": "place", "pass": "place", "henhouse": "place", "stable": "place", "fields": "place", "ladder": "thing", "cage": "thing", "gate": "place", "cottage": "place", "hut": "place",
     "shore": "place", "yard": "place", "quay": "place", "lane": "place", "wharf": "place", "clearing": "place", "meadow": "place",
     "study": "place", "library": "place", "workshop": "place", "observatory": "place", "farm": "place", "inn": "place", "palace": "place",
-    "office": "place", "theatre": "place", "court": "place", "camp": "place", "station": "place", "time": "time", "story": "", "tale": "", "song": "", "language": "", "head": "body", "heart": "",
+    "office": "place", "theatre": "place", "court": "place", "camp": "place", "station": "place", "time": "time", "story": "", "tale": "", "song": "", "language": "", "head": "body", "heart": "", "wave": "thing", "flood": "thing", "spirit": "person", "cloud": "thing",
 }  # fmt: skip
 KNOWN |= dict.fromkeys(
     (

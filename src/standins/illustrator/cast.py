@@ -12,14 +12,15 @@ from cutreel.protocol import FigurePose, Joint, Vary
 from .animals import draw_animal, tallness
 from .bodies import Posed, body_of, posed_as, standing_at
 from .colour import darker
+from .figures import write
 from .guiding import Mass, Masses
 from .lighting import cast_shadow, rim
-from .pen import Mark, Pen, Point
+from .pen import INK, Mark, Pen, Point
 from .people import draw_posed
 from .places import Stage
-from .props import BIG, WOOD, draw_prop
+from .props import BIG, PAPER, WOOD, draw_prop
 from .reading import Animal, Figure, Reading
-from .vocabulary import INDOORS
+from .vocabulary import IN_THE_SKY, INDOORS
 
 H = 1000.0
 CAPTIONS = 740.0
@@ -419,9 +420,20 @@ class Cast:
         big = prop in BIG
         size = 400.0 if big else 480.0
         x, y = self.width * 0.5, 820.0
-        if not big:
+        if prop in IN_THE_SKY:
+            for dx in (-0.5, 0.5) if prop in self.r.many else (0.0,):
+                draw_prop(self.pen, prop, x + dx * 620, 560.0, 400.0)
+            return
+        if not big and prop != "wave":
             self.pen.box(-40, y - 14, self.width + 80, 1040 - y, WOOD, lift=0.6, spot=True)
         self._shadow(x, y, size * 0.55)
+        if self.r.written and prop == "letter":
+            # A page to be read: flat before us, its figures large.
+            high, wide = 620.0, 620.0 * (1.0 if len(self.r.written) < 5 else 1.35)
+            self.pen.shape([(x - wide / 2, y - high), (x + wide / 2 - 8, y - high - 14), (x + wide / 2, y + 6), (x - wide / 2 + 10, y)], PAPER, smooth=False, spot=True)
+            write(self.pen, self.r.written, x, y - high * 0.52, wide * 0.8)
+            self.pen.line([(x - wide * 0.32, y - high * 0.2), (x + wide * 0.32, y - high * 0.215)], 6, INK, opacity=0.5)
+            return
         for dx in (-0.62, 0.62) if prop in self.r.many else (0.0,):
             self._prop(prop, x + dx * size * 1.2, y, size * (0.8 if dx else 1.0))
 

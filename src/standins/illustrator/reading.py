@@ -8,6 +8,7 @@ from typing import NamedTuple
 
 from . import vocabulary as v
 from .colour import NAMED, RGB
+from .figures import NUMBERS, written_in
 from .kin import kin_of, known
 
 _COLOUR_NAMES = sorted(NAMED, key=len, reverse=True)
@@ -73,6 +74,8 @@ class Reading:
     """Whether a thing is to fill the frame."""
     speaking: set[str] = field(default_factory=set)
     """Props that speak: they have a face."""
+    written: str = ""
+    """Figures that stand on a page."""
     many: set[str] = field(default_factory=set)
     """Props of which there are several."""
     palette: list[RGB] = field(default_factory=list)
@@ -147,6 +150,17 @@ def read_prompt(prompt: str) -> Reading:
     if re.search(r"\w, (?:near|alone)\b", rest) and not out.figures:
         out.near = True
         used |= {"near", "alone"}
+        in_sky = re.search(r"\b(sun|moon|cloud|star|wave)s?, (?:near|alone)\b", rest)
+        if in_sky:
+            out.props.append(in_sky.group(1))
+            used.add(in_sky.group(1))
+            if out.place in v.INDOORS:
+                out.place, out.place_words = "meadow", ""
+    out.written = written_in(rest)
+    if out.written:
+        out.near = out.near or not out.figures
+        out.props.append("letter")
+        used |= {"year", "number", "date", *NUMBERS}
     _deeds(rest, out, used)
     for match in re.finditer(r"\b([a-z]+)(?: \([^)]*\))? (?:speaks?|whispers|laughs|sings|sighs|shouts|smiles|weeps|grins)\b", rest):
         if known(match.group(1), v.PROPS):
@@ -312,7 +326,10 @@ def _unknown_place(text: str, out: Reading) -> str:
     named = {part for f in out.figures for part in f.name.split(" ")}
     for sentence in map(str.strip, text.split(". ")):
         words = re.findall(r"[a-z'-]+", sentence)
-        if words[:1] not in (["a"], ["an"], ["the"]) or len(words) > 6 or named & set(words):
+        told = words[:1] in (["a"], ["an"], ["the"]) or len(words) < 4
+        if not words or not told or len(words) > 6 or named & set(words) or "," in sentence:
+            continue
+        if {"mood", "shot", "close-up"} & set(words) or any(w in v.TIMES or w in v.WEATHERS for w in words):
             continue
         if not any(known(w, v.PROPS) or known(w, v.ANIMALS) or w in v.POSES or w in v.PEOPLE for w in words):
             return sentence

@@ -70,7 +70,9 @@ ANIMALS: dict[str, str] = {
     }.items()
     for word in words.split()
 }
-AMBIGUOUS = {"fan", "scale", "log", "ink", "bow", "mask", "pot", "bush", "ring", "staff", "saw", "well", "train"}
+IN_THE_SKY = {"sun", "moon", "cloud", "star"}
+"""Things that are drawn by themselves only where they are what a picture is about."""
+AMBIGUOUS = {"fan", "sun", "moon", "cloud", "star", "wave", "scale", "log", "ink", "bow", "mask", "pot", "bush", "ring", "staff", "saw", "well", "train"}
 """Things whose names mean something else more often: they are drawn for other words."""
 PROPS: dict[str, str] = {
     "lantern": "lantern", "lamp": "lamp", "boat": "boat", "ferry": "boat", "rowboat": "boat", "ladder": "ladder",
@@ -104,18 +106,18 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("hall", ("police station", "fire station", "power station")),
     ("space", ("space station", "spaceship", "starship", "orbit", "outer space", "the moon", "mars")),
     ("room", ("kitchen", "room", "bedroom", "bathroom", "parlour", "parlor", "cottage", "attic", "hut", "inn", "tavern", "cabin", "flat",
-              "apartment", "hotel", "bakery", "nursery", "house")),
+              "apartment", "hotel", "bakery", "nursery", "restaurant", "café", "house")),
     ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "schoolroom", "classroom", "museum", "studio", "bank")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
-    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "corridor", "theatre", "ballroom", "courtroom", "hospital", "prison")),
+    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "corridor", "theatre", "ballroom", "courtroom", "hospital", "prison", "building", "elevator", "lift", "lobby", "stairwell")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar")),
     ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
     ("ice", ("pack ice", "ice floe", "floe", "glacier", "iceberg", "the ice", "arctic", "antarctic", "tundra", "snowfield")),
     ("jetty", ("jetty", "pier", "landing", "quay", "dock")),
     ("harbour", ("harbour", "harbor", "port")),
-    ("sea", ("open water", "open sea", "ocean", "crossing", "middle of the water", "sea")),
+    ("sea", ("open water", "open sea", "salt water", "ocean", "crossing", "middle of the water", "sea")),
     ("lighthouse", ("lighthouse",)),
     ("marsh", ("marsh", "lake", "pond", "reeds")),
     ("shore", ("far shore", "shore", "beach", "island", "coast", "cove", "bay", "dune", "flats")),

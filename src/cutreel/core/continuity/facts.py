@@ -480,8 +480,14 @@ class _SceneReader:
         bare = [w.bare.lower() for w in said]
         if told and told.another_day and not heading.time:
             carried = replace(carried, time="day", why_time="another day")
-        for word in bare:
-            if not heading.time and word in TIMES and (TIMES[word] != "day" or word in _DAYTIME):
+        for i, word in enumerate(bare):
+            if (
+                not heading.time
+                and word == "morning"
+                and _SMALL_HOURS & set(bare[max(0, i - 4) : i])
+            ):
+                carried = replace(carried, time="night", why_time="in the small hours")
+            elif not heading.time and word in TIMES and (TIMES[word] != "day" or word in _DAYTIME):
                 carried = replace(carried, time=_time(TIMES[word]), why_time=f"“{word}”")
             if not heading.weather and word in _WEATHER_SAID:
                 weather = _weather(_RAINS.get(word) or WEATHERS[word])
@@ -508,6 +514,8 @@ def _is_indoors(place: str) -> bool:
     return bool(INDOORS & set(re.findall(r"[a-z]+", place.lower())))
 
 
+_SMALL_HOURS = {"one", "two", "three", "four", "1", "2", "3", "4"}
+"""At three in the morning it is night."""
 _BY_HEADING = "the scene's heading"
 _DAYTIME = {"morning", "noon", "afternoon"}
 _RAINS = {

@@ -78,7 +78,10 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             continue
         tally = found[noun]
         before = body[max(0, match.start() - 14) : match.start()]
-        if _IS_ONE.search(before) or (of in ("a", "an") and before.endswith("of ")):
+        there_was = re.search(r"\b[Tt]here (?:was|is|were|stood) $", before)
+        if (_IS_ONE.search(before) and not there_was) or (
+            of in ("a", "an") and before.endswith("of ")
+        ):
             continue  # "he was a broad man": nobody new
         spoken = bool(_SPEAKS.search(before) or _SPEAKS.search(match.group("behind")))
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:

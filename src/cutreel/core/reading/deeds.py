@@ -119,6 +119,8 @@ class _Clause:
         self.token = parsed.tokens[verb]
         self.below = [c for c in parsed.children[verb] if c not in spoken]
         self.things: list[str] = []
+        self.whose: tuple[int, ...] = ()
+        """Who acts: what is theirs is "their" in a line that names them."""
 
     def deed(self) -> Deed | None:
         subject = [s for s in subjects(self.parsed, self.verb) if s not in self.spoken]
@@ -131,6 +133,7 @@ class _Clause:
         for s in subject:
             for k in joined(self.parsed, s):
                 who = tuple(dict.fromkeys((*who, *self.called(k))))
+        self.whose = who
         named = self._subject(subject, who)
         if expletive:
             return self._there_is()
@@ -344,7 +347,8 @@ class _Clause:
             people = self.called(c)
             if token.pos == "PRON" or token.tag == "PRP$":
                 if people and token.text.lower() in {"my", "our"}:
-                    return [f"{{{people[0]}}}’s"]
+                    own = people[0] in self.whose
+                    return ["their" if own else f"{{{people[0]}}}’s"]
                 return [token.text.lower()]
             return [f"{{{people[0]}}}’s"] if people else ["the"]
         words = []
