@@ -448,12 +448,17 @@ _BEHIND_DEED = re.compile(
 )
 
 
+_CLAUSE_OPENS = re.compile(r"(?:^|[.,] )(?:an?|the) (?:[a-z-]+ ){1,2}$")
+
+
 def _is_deed(text: str, match: re.Match[str], called: set[str]) -> bool:
     """Whether a word that could name a thing says what somebody does: "the mole steps down", "scrapes and rolls in the grass"."""
     word = match.group()
     before = re.search(r"([a-z'-]+)(,?) $", text[max(0, match.start() - 24) : match.start()])
     if before is None or not word.endswith("s") or not _BEHIND_DEED.match(text[match.end() : match.end() + 12]):
         return False
+    if _CLAUSE_OPENS.search(text[max(0, match.start() - 40) : match.start()]):
+        return True  # "a wave rolls down the street"
     return before.group(1) in called or (before.group(1) in {"and", "then", "he", "she", "it"} and not before.group(2))
 
 

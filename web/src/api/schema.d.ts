@@ -20,7 +20,7 @@ export interface paths {
         /**
          * Add Film
          * @description A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
-         *     then is not spoken), else by its first words.
+         *     then is not spoken), else by whom it is about.
          */
         post: operations["add_film_api_films_post"];
         delete?: never;

@@ -481,11 +481,7 @@ class _SceneReader:
         if told and told.another_day and not heading.time:
             carried = replace(carried, time="day", why_time="another day")
         for i, word in enumerate(bare):
-            if (
-                not heading.time
-                and word == "morning"
-                and _SMALL_HOURS & set(bare[max(0, i - 4) : i])
-            ):
+            if not heading.time and word == "morning" and _in_small_hours(bare[max(0, i - 4) : i]):
                 carried = replace(carried, time="night", why_time="in the small hours")
             elif not heading.time and word in TIMES and (TIMES[word] != "day" or word in _DAYTIME):
                 carried = replace(carried, time=_time(TIMES[word]), why_time=f"“{word}”")
@@ -505,6 +501,8 @@ class _SceneReader:
             arrival = None
         if arrival is not None and carried.why_place != _BY_HEADING:
             place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
+            if arrival.town and place == arrival.phrase:
+                place = f"{place}, {PLACE_NOUNS['town']}"
             why = f"“{arrival.phrase}”"
             carried = replace(carried, place=place, why_place=why, glimpse=not arrival.stays)
         return carried
@@ -515,7 +513,14 @@ def _is_indoors(place: str) -> bool:
 
 
 _SMALL_HOURS = {"one", "two", "three", "four", "1", "2", "3", "4"}
-"""At three in the morning it is night."""
+
+
+def _in_small_hours(before: Sequence[str]) -> bool:
+    """ "At three in the morning": it is night."""
+    told = [w for w in before if w not in ("o'clock", "o’clock")]
+    return told[-2:] == ["in", "the"] and bool(_SMALL_HOURS & set(told[-3:-2]))
+
+
 _BY_HEADING = "the scene's heading"
 _DAYTIME = {"morning", "noon", "afternoon"}
 _RAINS = {

@@ -54,6 +54,8 @@ class Arrival(NamedTuple):
     comes: bool
     stays: bool = True
     """Whether the scene is there from now on; a place that only does something itself is seen for a moment."""
+    town: bool = False
+    """Whether it is the name of a town or a country."""
 
 
 def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
@@ -76,7 +78,8 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
         found = _there(parsed, i)
         if found is not None:
             stays = token.dep not in {"nsubj", "nsubjpass"}
-            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found, stays))
+            town = token.name == "GPE"
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found, stays, town))
     return tuple(out)
 
 
