@@ -17,9 +17,9 @@ from .guiding import Mass, Masses
 from .lighting import cast_shadow, rim
 from .pen import INK, Mark, Pen, Point
 from .people import draw_posed
-from .places import Stage
 from .props import BIG, PAPER, WOOD, draw_prop
 from .reading import Animal, Figure, Reading
+from .stage import Stage
 from .vocabulary import IN_THE_SKY, INDOORS
 
 H = 1000.0

@@ -8,10 +8,11 @@ from dataclasses import dataclass, field
 from .bodies import decide
 from .cast import FRAMES, NO_WISH, Cast, Frame, Wish
 from .pen import Pen
-from .places import PLACE_DRAWERS, Stage, hour_of, weather_over
+from .places import PLACE_DRAWERS
 from .reading import Figure, read_prompt, without
 from .references import Reference, colours_of, follow, recoloured
 from .sheet import draw_sheet
+from .stage import Stage, hour_of, weather_over
 from .vocabulary import INDOORS
 
 H = 1000.0

@@ -15,8 +15,8 @@ from typing import Any
 from PIL import Image, PngImagePlugin
 
 from .colour import RGB, grey_of, mix
-from .places import Hour
 from .reading import Figure
+from .stage import Hour
 
 NOTE, DRAWN_FROM = "drawn by the stand-in illustrator", "drawn from"
 FOLLOWED, SPOILED = 0.15, 0.85

@@ -20,11 +20,11 @@ from .cast import Wish
 from .compose import H
 from .pen import Pen
 from .people import draw_person
-from .places import hour_of
 from .props import draw_prop
 from .raster import paint
 from .reading import Reading, read_prompt
 from .references import drawn_from
+from .stage import hour_of
 from .vocabulary import INDOORS
 
 ROOM = 0.94
