@@ -128,6 +128,15 @@ def test_who_is_only_spoken_of_is_not_there(text: str, who: set[int]) -> None:
         ("Tom reached the bridge at noon.", "bridge", True),
         ("The town went dark.", "town", False),
         ("Ada went home.", "home", True),
+        ("Ada fluttered out of the door and down the stairs to the street.", "street", True),
+        ("Ada sat in a corner of the parlour.", "parlour", False),
+        ("It was the farthest corner of the garden.", "garden", False),
+        ("At the station two boys saw Ada.", "station", False),
+        ("From the dunes Ada watched the sea close over the bell.", "dune", False),
+        ("Ada sat on the grass and looked across the river.", "river", False),
+        ("Ada was lying awake in bed.", "bedroom", False),
+        ("Ada camped on the ice.", "ice", False),
+        ("Tom mounted the street.", "street", True),
     ],
 )
 def test_somebody_comes_to_a_place_or_is_there(text: str, place: str, comes: bool) -> None:
@@ -145,6 +154,7 @@ def test_somebody_comes_to_a_place_or_is_there(text: str, place: str, comes: boo
         "Ada wanted to go to the sea.",
         "“Come to the harbour,” said Ada.",
         "Ada did not go to the village.",
+        "Ada drank a glass with ice.",
     ],
 )
 def test_a_place_that_is_only_named_is_not_where_it_happens(text: str) -> None:

@@ -60,7 +60,7 @@ PLACE_NOUNS: dict[str, str] = {
     "attic": "an attic", "cellar": "a cellar", "shop": "a shop", "inn": "an inn",
     "lighthouse": "a lighthouse", "ship": "a ship's deck", "deck": "a ship's deck",
     "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
-    "hall": "a hall", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
+    "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
 }
 # fmt: on
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")

@@ -31,6 +31,7 @@ _HOW = {
     "round", "flat", "striped", "checked", "spotted", "plain", "fine", "faded", "dark", "pale",
     "bright", "deep", "bushy", "full", "neat", "trim", "wild", "shaggy", "muddy", "dusty", "tattered",
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
+    "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
     "hooded", "sleeveless", "quilted", "warm", "best", "sunday", "sharp", "kind", "tired", "bald",
 }
 _BUILD = {

@@ -20,7 +20,7 @@ _THERE = frozenset(
     "above around within round upon".split()
 )
 _MOVES = frozenset(
-    "go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
+    "admit usher go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
     "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride "
     "trudge slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe "
     "hobble limp skip dance hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing "
@@ -30,6 +30,9 @@ _MOVES = frozenset(
 _BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait".split())
 """What a place itself does: the town went dark, and there we are."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
+_WITHIN = frozenset(
+    "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
+)
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
@@ -73,7 +76,7 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
             continue
         if i in spoken or token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i):
             continue
-        if token.pos == "PROPN" and token.dep != "pobj":
+        if token.pos == "PROPN" and token.dep != "pobj" and token.text[:1].isupper():
             continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
         if found is not None:
@@ -135,6 +138,14 @@ def _goes_home(parsed: Parsed, i: int) -> bool:
 
 def _is_place(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
+    on_ice = token.lemma == "ice" and parsed.tokens[token.head].text.lower() in {
+        "on",
+        "across",
+        "over",
+        "in",
+    }
+    if on_ice and any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
+        return True
     if sort_of(token.lemma) != "place" or token.lemma in _STANDS_IN_ONE:
         return False
     if token.dep != "compound":
@@ -161,7 +172,18 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         return (
             True
             if tokens[verb].lemma
-            in {"reach", "enter", "cross", "climb", "visit", "clean", "sweep", "search", "explore"}
+            in {
+                "reach",
+                "enter",
+                "cross",
+                "climb",
+                "visit",
+                "clean",
+                "sweep",
+                "search",
+                "explore",
+                "mount",
+            }
             else None
         )
     if token.dep in {"nsubj", "nsubjpass"}:
@@ -169,6 +191,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
     if token.dep != "pobj":
         return None
+    if _is_its_corner(parsed, i):
+        return False  # "it was the farthest corner of the garden"
     if _opens_clause(parsed, i, verb):
         return False  # "At the whaling station two boys saw him", "from the dunes they watched"
     chain = []
@@ -220,7 +244,18 @@ def _there(parsed: Parsed, i: int) -> bool | None:
 
 def _says_where_in(above: Token) -> bool:
     """Whether a noun before "of" only says where in a place: its grass, its middle, its corner."""
-    return sort_of(above.lemma) in {"plant", "thing", None} or above.lemma in _STANDS_IN_ONE
+    return sort_of(above.lemma) in {"plant", "thing"} or above.lemma in _WITHIN
+
+
+def _is_its_corner(parsed: Parsed, i: int) -> bool:
+    """Whether it is said of where they are that it is a part of a place."""
+    tokens = parsed.tokens
+    above = tokens[tokens[tokens[i].head].head]
+    if above.dep != "attr" or above.lemma not in _WITHIN | _STANDS_IN_ONE:
+        return False
+    return any(
+        tokens[s].text.lower() in {"it", "this", "here"} for s in subjects(parsed, above.head)
+    )
 
 
 def _opens_clause(parsed: Parsed, i: int, verb: int) -> bool:
