@@ -174,11 +174,15 @@ def read_prompt(prompt: str) -> Reading:
 
 def _named_animal(name: str, text: str) -> Animal | None:
     """An animal that is described by name: "the mole (mole, dark grey fur)"."""
-    kind = text.split(",", maxsplit=1)[0].strip().removeprefix("a ").removeprefix("an ")
+    described = text.split(",", maxsplit=1)[0].strip()
+    if not described or any(w in v.PEOPLE or w in v.GARMENTS for w in re.findall(r"[a-z-]+", text)):
+        return None
+    kind = described.rsplit(" ", maxsplit=1)[-1]
     drawn = v.ANIMALS.get(kind) or v.ANIMALS.get(known(kind, v.ANIMALS) or kin_of(kind) or "")
     if drawn is None:
         return None
-    return Animal(drawn, _coat(text)[0], name.removeprefix("the ").strip())
+    said = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c} ", described)), None)
+    return Animal(drawn, _coat(text)[0] or said, name.removeprefix("the ").strip())
 
 
 def _figure(text: str) -> tuple[Figure | None, set[str]]:

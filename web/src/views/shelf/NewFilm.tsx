@@ -167,7 +167,7 @@ export function NewFilm() {
                 className="mt-1"
                 value={title}
                 onChange={(e) => setTitle(e.target.value)}
-                placeholder="from its first words, if empty"
+                placeholder="from the story, if empty"
               />
             </label>
             <label className="flex min-h-[180px] grow flex-col">
