@@ -58,6 +58,15 @@ KNOWN |= dict.fromkeys(
     "animal",
 )
 KNOWN |= dict.fromkeys(
+    (
+        "museum depot compartment airport cell ward quarry loft stadium cinema dungeon porch veranda balcony gym swamp "
+        "jungle rainforest volcano fort fortress archive warehouse barracks crossroads plantation maze zoo circus windmill "
+        "watermill"
+    ).split(),
+    "place",
+)
+KNOWN |= {"jersey": "garment", "seat": "thing", "works": "", "villa": "place", "spirit": ""}
+KNOWN |= dict.fromkeys(
     "queen king emperor ogre troll witch fairy goblin mermaid soldier".split(), "person"
 )
 """Words whose commonest sense in stories is another than in WordNet's order; empty: nothing that is seen."""

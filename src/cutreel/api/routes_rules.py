@@ -7,7 +7,7 @@ from pydantic import BaseModel
 
 from cutreel.core.breakdown import KINDS, FilmKind
 from cutreel.core.captions import LINE_LENGTH, LINES
-from cutreel.core.continuity import FRAMINGS, MOODS, Angle, TimeOfDay, Weather
+from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
 from cutreel.core.motion import MOVES
 from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
@@ -34,6 +34,7 @@ class Rules(BaseModel):
     angles: list[str]
     times: list[str]
     weathers: list[str]
+    seasons: list[Season]
     moods: list[str]
     moves: list[str]
     sizes: list[str]
@@ -59,6 +60,7 @@ RULES = Rules(
     angles=list(get_args(Angle)),
     times=list(get_args(TimeOfDay)),
     weathers=list(get_args(Weather)),
+    seasons=list(get_args(Season)),
     moods=list(MOODS),
     moves=list(MOVES),
     sizes=list(SHORT_SIDE),

@@ -6,7 +6,7 @@ from typing import Any, Generic, Optional, TypeVar
 from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_model, model_serializer
 
 from cutreel.core.breakdown import By
-from cutreel.core.continuity import Look, Overrides, Person, Place
+from cutreel.core.continuity import Look, Overrides, Person, Place, Season
 from cutreel.core.film import CutOut, GivenShot, GivenSource, Settings, Source
 from cutreel.core.ideas import IdeaSort
 
@@ -117,6 +117,9 @@ class ShotView(BaseModel):
     place: str
     time: str
     weather: str
+    season: Season
+    year: str
+    memory: bool
     mood: str
     people: list[int]
     action: str

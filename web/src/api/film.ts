@@ -73,6 +73,7 @@ const NONE_YET: Rules = {
   angles: [],
   times: [],
   weathers: [],
+  seasons: [],
   moods: [],
   moves: [],
   sizes: [],

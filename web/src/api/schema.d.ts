@@ -2827,7 +2827,7 @@ export interface components {
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `idea` is the sort of picture idea that is to be taken; `action` is what happens; `prompt`, `motion`,
+         *     `memory` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action` is what happens; `prompt`, `motion`,
          *     `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its
          *     place, time and weather in every picture prompt of the scene.
          */
@@ -2846,6 +2846,10 @@ export interface components {
             time?: ("dawn" | "day" | "dusk" | "night") | null;
             /** Weather */
             weather?: ("clear" | "rain" | "snow" | "fog" | "wind") | null;
+            /** Season */
+            season?: ("" | "spring" | "summer" | "autumn" | "winter") | null;
+            /** Memory */
+            memory?: boolean | null;
             /** Mood */
             mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad") | null;
             /** People */
@@ -3487,6 +3491,8 @@ export interface components {
             times: string[];
             /** Weathers */
             weathers: string[];
+            /** Seasons */
+            seasons: ("" | "spring" | "summer" | "autumn" | "winter")[];
             /** Moods */
             moods: string[];
             /** Moves */
@@ -4051,6 +4057,15 @@ export interface components {
             time: string;
             /** Weather */
             weather: string;
+            /**
+             * Season
+             * @enum {string}
+             */
+            season: "" | "spring" | "summer" | "autumn" | "winter";
+            /** Year */
+            year: string;
+            /** Memory */
+            memory: boolean;
             /** Mood */
             mood: string;
             /** People */
@@ -4303,7 +4318,7 @@ export interface components {
         };
         /**
          * TakeCast
-         * @description Take a cast as it was read anew for what was guessed before. Whoever the maker set stays as they are.
+         * @description Take a cast, and places, as they were read anew for what was guessed before. What the maker set stays.
          */
         TakeCast: {
             /**
@@ -4313,6 +4328,11 @@ export interface components {
             type: "take cast";
             /** Cast */
             cast: components["schemas"]["Person"][];
+            /**
+             * Places
+             * @default []
+             */
+            places: components["schemas"]["Place"][];
         };
         /** TakeView */
         TakeView: {

@@ -12,7 +12,10 @@ const LISTS = {
   weather: "weathers",
   mood: "moods",
 } as const;
-type Name = keyof typeof LISTS | "place" | "people" | "action";
+type Name = keyof typeof LISTS | "season" | "memory" | "place" | "people" | "action";
+/** For a season that nothing says, and for what happens now: lists know no empty choice. */
+const UNSAID = "none said";
+const WHEN = ["now", "remembered"];
 
 /** Sets values for a shot, or for its whole scene. */
 export function useSetFacts(film: Film, shot: Shot, forScene: boolean) {
@@ -73,6 +76,44 @@ export function Facts({
           />
         </Line>
       ))}
+      {withReasons && (
+        <Line
+          name="season"
+          why={shot.why.season}
+          wide
+          lift={lift("season")}
+          reason={
+            <span className="block text-[11.5px] text-ink-2">
+              {[shot.why.season, shot.year && `the year ${shot.year}`].filter(Boolean).join(", ")}
+            </span>
+          }
+        >
+          <Choice
+            quiet
+            label="Season"
+            value={shot.season || UNSAID}
+            options={worded(rules.seasons.map((s) => s || UNSAID))}
+            onChange={(v) => set({ season: v === UNSAID ? "" : v })}
+          />
+        </Line>
+      )}
+      {withReasons && (
+        <Line
+          name="when"
+          why={shot.why.memory}
+          wide
+          lift={lift("memory")}
+          reason={reason("memory")}
+        >
+          <Choice
+            quiet
+            label="When"
+            value={WHEN[Number(shot.memory)]!}
+            options={worded(WHEN)}
+            onChange={(v) => set({ memory: v === WHEN[1] })}
+          />
+        </Line>
+      )}
       {!forScene && (
         <Line
           name="move"

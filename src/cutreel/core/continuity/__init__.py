@@ -3,7 +3,7 @@ prompts that say so."""
 
 from cutreel.core.colour import Lab
 
-from .cast import known_people, propose_cast, propose_places
+from .cast import known_people, propose_cast
 from .company import Age, CompanyCard, Member, MemberKind, age_of, search_company
 from .drift import (
     MARKED,
@@ -14,7 +14,7 @@ from .drift import (
     drift_in_words,
     figures_of,
 )
-from .facts import SceneMemory, ShotFacts, facts_of_shots, place_words, text_place
+from .facts import ShotFacts
 from .looks import LOOKS, Colour, Look, look_from, look_named
 from .model import (
     FRAMINGS,
@@ -25,28 +25,85 @@ from .model import (
     Person,
     Place,
     Reference,
+    Season,
     TimeOfDay,
     Trait,
     Weather,
 )
 from .outfits import dressed
 from .parts import slot_of
+from .places import place_words, propose_places, text_place
 from .prompt import Origin, Part, Prompt, compose_negative, compose_picture, fit
 from .ready import READY
 from .seen import SeenFigure, SeenPicture, measure_picture
 from .sheet import compose_model_sheet, compose_place_sheet
+from .story_facts import SceneMemory, facts_of_shots
 from .style import Style, style_between, style_of
 from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_named
 
 # fmt: off
 __all__ = [
-    "FRAMINGS", "LOOKS", "MARKED", "MOODS", "READY", "Age", "Angle", "Appearance", "Colour", "CompanyCard",
-    "Finding", "Lab", "Look", "Member", "MemberKind", "Origin", "Outfit", "Overrides", "Part",
-    "Person", "Place", "Prompt", "Reference", "SamePerson", "SceneMemory", "SeenFigure", "SeenPicture",
-    "ShotFacts", "ShownPicture", "Style", "Thing", "TimeOfDay", "Trait", "Weather", "WordDrift", "age_of",
-    "appearances", "compose_model_sheet", "compose_negative", "compose_picture", "compose_place_sheet", "dressed",
-    "drift_in_pictures", "drift_in_words", "facts_of_shots", "figures_of", "fit", "known_people", "look_from",
-    "look_named", "may_be_one", "measure_picture", "place_words", "propose_cast", "propose_places",
-    "search_company", "slot_of", "style_between", "style_of", "text_place", "things_named",
+    "FRAMINGS",
+    "LOOKS",
+    "MARKED",
+    "MOODS",
+    "READY",
+    "Age",
+    "Angle",
+    "Appearance",
+    "Colour",
+    "CompanyCard",
+    "Finding",
+    "Lab",
+    "Look",
+    "Member",
+    "MemberKind",
+    "Origin",
+    "Outfit",
+    "Overrides",
+    "Part",
+    "Person",
+    "Place",
+    "Prompt",
+    "Reference",
+    "SamePerson",
+    "SceneMemory",
+    "Season",
+    "SeenFigure",
+    "SeenPicture",
+    "ShotFacts",
+    "ShownPicture",
+    "Style",
+    "Thing",
+    "TimeOfDay",
+    "Trait",
+    "Weather",
+    "WordDrift",
+    "age_of",
+    "appearances",
+    "compose_model_sheet",
+    "compose_negative",
+    "compose_picture",
+    "compose_place_sheet",
+    "dressed",
+    "drift_in_pictures",
+    "drift_in_words",
+    "facts_of_shots",
+    "figures_of",
+    "fit",
+    "known_people",
+    "look_from",
+    "look_named",
+    "may_be_one",
+    "measure_picture",
+    "place_words",
+    "propose_cast",
+    "propose_places",
+    "search_company",
+    "slot_of",
+    "style_between",
+    "style_of",
+    "text_place",
+    "things_named",
 ]
 # fmt: on

@@ -16,10 +16,10 @@ from cutreel.core.manuscript import (
     people_named,
     pronoun_of,
     pronoun_of_given,
-    strip_marks,
     words_text,
 )
 from cutreel.core.reading import (
+    LISTENER,
     TELLER,
     Known,
     Parses,
@@ -30,39 +30,16 @@ from cutreel.core.reading import (
     read_story,
     roles_acting,
     same_told,
+    told_to_you,
     with_speakers,
 )
 
 from .company import age_of
 from .described import Described, described_in, number_in
-from .faces import coat, free, place_face
-from .model import Person, Place, Trait
+from .faces import coat, free
+from .model import Person, Trait
 from .parts import slot_of
 
-# fmt: off
-PLACE_NOUNS: dict[str, str] = {
-    "jetty": "a plank jetty over water", "pier": "a plank pier over water",
-    "harbour": "a harbour with boats", "harbor": "a harbour with boats",
-    "landing": "a ferry landing by the water", "shore": "a shore", "beach": "a beach",
-    "sea": "the open sea", "river": "a river", "lake": "a lake", "marsh": "a salt marsh",
-    "island": "an island", "forest": "a forest", "wood": "a forest", "woods": "a forest",
-    "meadow": "a meadow", "field": "a field", "fields": "a field", "garden": "a garden",
-    "orchard": "an orchard", "farm": "a farm", "hill": "hills", "hills": "hills",
-    "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
-    "road": "a country road", "village": "a village street", "street": "a town street",
-    "town": "a town street", "square": "a town square", "market": "a market square",
-    "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
-    "room": "a room", "home": "a room in a small house",
-    "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage",
-    "hut": "a hut", "workshop": "a workshop", "library": "a library",
-    "study": "a study with books", "school": "a schoolroom", "church": "a church",
-    "tower": "a tower", "castle": "a castle", "palace": "a palace hall", "cave": "a cave",
-    "attic": "an attic", "cellar": "a cellar", "shop": "a shop", "inn": "an inn",
-    "lighthouse": "a lighthouse", "ship": "a ship's deck", "deck": "a ship's deck",
-    "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
-    "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
-}
-# fmt: on
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
 _SKIN = ("fair", "tanned", "brown", "olive")
 _GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
@@ -79,7 +56,7 @@ _MY_NAME = re.compile(
     r"\b(?:[Mm]y name (?:is|was)|[Tt]hey (?:all )?called? me|I am called) ([A-Z][\w’'-]+)"
 )
 _MY_AGE = re.compile(
-    r"\bI was (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
+    r"\bI (?:was|turned) (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
 )
 _TELLS = 3
 """So many words for oneself make a teller, in a text of which they are at least one in a hundred."""
@@ -115,7 +92,8 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
         _person(number, figure, script.text, told.get(figure.name, Described()), taken)
         for number, figure in enumerate(figures[:24], 1)
     ]
-    return _with_teller(script, cast, taken)
+    cast = _with_teller(script, cast, taken)
+    return _with_listener(script, parses or {}, cast, taken)
 
 
 def _speaker(name: str) -> Figure:
@@ -209,6 +187,19 @@ def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> lis
     teller = _person(1 + max((p.id for p in cast), default=0), figure, "", described, taken)
     teller.aliases.append(TELLER)
     return [teller, *cast][:25]
+
+
+def _with_listener(
+    script: Manuscript, parses: Parses, cast: list[Person], taken: set[str]
+) -> list[Person]:
+    """The cast with whom a story is told to and about: "You are standing on a quiet platform"."""
+    says = told_to_you(script, parses)
+    if says < _TELLS or says * 100 < len(script.words) or any(TELLER in p.aliases for p in cast):
+        return cast
+    figure = Figure("the listener", (), "person", None, says, f"“you” do something {says} times")
+    listener = _person(1 + max((p.id for p in cast), default=0), figure, "", Described(), taken)
+    listener.aliases.append(LISTENER)
+    return [listener, *cast][:25]
 
 
 def _person(number: int, figure: Figure, text: str, told: Described, taken: set[str]) -> Person:
@@ -326,50 +317,3 @@ def known_people(cast: Sequence[Person]) -> list[Known]:
 def _age(person: Person) -> Literal["child", "old", ""]:
     age = age_of(person)
     return "child" if age == "child" else "old" if age == "old" else ""
-
-
-def propose_places(script: Manuscript) -> list[Place]:
-    """Places from scene headings, then from nouns of place that the text repeats."""
-    places: list[Place] = []
-    seen: set[str] = set()
-    taken: set[str] = set()
-    text = script.text
-    for scene in script.scenes:
-        title = scene.title
-        if not title or title.lower() in seen:
-            continue
-        nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
-        if not nouns:
-            continue
-        seen.add(title.lower())
-        places.append(
-            Place(
-                id=len(places) + 1,
-                name=title,
-                words=nouns[-1:],
-                description=_with_face(nouns[-1], title, text, taken),
-                why="from the scene's heading",
-            )
-        )
-    counts: dict[str, int] = {}
-    for word in script.words:
-        bare = strip_marks(word.text.lower())
-        if bare in PLACE_NOUNS:
-            counts[bare] = counts.get(bare, 0) + 1
-    taken = {w for place in places for w in place.words}
-    for noun, count in sorted(counts.items(), key=lambda item: -item[1]):
-        if count > 1 and noun not in taken and len(places) < 16:
-            places.append(
-                Place(
-                    id=len(places) + 1,
-                    name=f"the {noun}",
-                    words=[noun],
-                    description=_with_face(noun, f"the {noun}", text, taken),
-                    why=f"“{noun}” {count} times",
-                )
-            )
-    return places
-
-
-def _with_face(noun: str, name: str, text: str, taken: set[str]) -> str:
-    return ", ".join(filter(None, (PLACE_NOUNS[noun], place_face(noun, name, text, taken))))

@@ -12,6 +12,7 @@ FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "ext
 Angle = Literal["level", "low", "high", "from above", "over the shoulder"]
 TimeOfDay = Literal["dawn", "day", "dusk", "night"]
 Weather = Literal["clear", "rain", "snow", "fog", "wind"]
+Season = Literal["", "spring", "summer", "autumn", "winter"]
 Mood = Literal["calm", "uneasy", "warm", "playful", "grand", "sad"]
 MOODS: tuple[Mood, ...] = ("calm", "uneasy", "warm", "playful", "grand", "sad")
 
@@ -105,9 +106,9 @@ class Place(BaseModel):
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
-    `idea` is the sort of picture idea that is to be taken; `action` is what happens; `prompt`, `motion`,
-    `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its
-    place, time and weather in every picture prompt of the scene.
+    `memory` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action` is
+    what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands
+    in place of its place, time and weather in every picture prompt of the scene.
     """
 
     idea: IdeaSort | None = None
@@ -117,6 +118,8 @@ class Overrides(BaseModel):
     place: str | None = Field(None, max_length=120)
     time: TimeOfDay | None = None
     weather: Weather | None = None
+    season: Season | None = None
+    memory: bool | None = None
     mood: Mood | None = None
     people: list[int] | None = None
     prompt: str | None = Field(None, max_length=2000)

@@ -101,7 +101,8 @@ def compose_picture(
     else:
         if facts.place:
             parts.append(Part("place", _cut_words(facts.place, 60), 70))
-        hour = f"{facts.time}, {_WEATHER[facts.weather]}"
+        when = ", ".join(filter(None, (facts.season, facts.year)))
+        hour = ", ".join(filter(None, (f"{facts.time}, {_WEATHER[facts.weather]}", when)))
         light = place.light.get(facts.time, "") if place else ""
         parts.append(
             Part(
@@ -110,6 +111,8 @@ def compose_picture(
                 75,
             )
         )
+    if facts.memory:
+        parts.append(Part("scene", ("a memory of earlier years", "a memory"), 55))
     parts.append(Part("look", (look.medium,), 90))
     if look.palette_words:
         parts.append(

@@ -210,6 +210,7 @@ def new_film(
         )
         for i in range(len(opens))
     ]
+    cast = propose_cast(script, parses)
     document = FilmDocument(
         title=title,
         text=text,
@@ -217,8 +218,8 @@ def new_film(
         next_word=len(script.words) + 1,
         shots=shots,
         next_shot=len(shots) + 1,
-        cast=propose_cast(script, parses),
-        places=propose_places(script),
+        cast=cast,
+        places=propose_places(script, parses, cast),
         settings=settings,
         sources=[
             s

@@ -26,7 +26,7 @@ def name_for(film: FilmDocument) -> str:
     main = people[0]
     if len(people) > 1 and told[people[1].id] * BESIDE >= told[main.id]:
         name = f"{main.name} and {people[1].name}"
-    elif film.places:
+    elif film.places and "home" not in film.places[0].words:
         name = f"{main.name} {_where(film.places[0])}"
     else:
         return first_words(film.text) if main.name.startswith("the ") else main.name

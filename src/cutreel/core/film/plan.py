@@ -47,6 +47,9 @@ class Planned(BaseModel):
     place: str
     time: str
     weather: str
+    season: str
+    year: str
+    memory: bool
     mood: str
     framing: str
     angle: str
@@ -92,6 +95,9 @@ def plan_of(film: Assembled, cost: float, making_seconds: float) -> FilmPlan:
                 place=f.place,
                 time=f.time,
                 weather=f.weather,
+                season=f.season,
+                year=f.year,
+                memory=f.memory,
                 mood=f.mood,
                 framing=f.framing,
                 angle=f.angle,
@@ -181,8 +187,14 @@ def _as_markdown(plan: FilmPlan) -> str:
         shown = f"shows the picture of shot {s.as_shot}" if s.as_shot else s.prompt
         parts.append(
             f"**{s.edge}** at {s.start:.1f} s, {s.seconds:.1f} s: {s.words or '(no words)'}  \n"
-            f"{who}; {s.place or 'no place said'}, {s.time}, {s.weather}, {s.mood}; "
+            f"{who}; {', '.join(filter(None, _when_and_where(s)))}; "
             f"{idea}{s.framing}, {s.move}  \n"
             f"*{shown}*\n"
         )
     return "\n".join(parts) + "\n"
+
+
+def _when_and_where(shot: "Planned") -> tuple[str, ...]:
+    memory = "a memory" if shot.memory else ""
+    place = shot.place or "no place said"
+    return place, shot.time, shot.weather, shot.season, shot.year, memory, shot.mood

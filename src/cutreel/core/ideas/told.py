@@ -8,6 +8,9 @@ from typing import NamedTuple
 from cutreel.core.manuscript import Pronoun, Word
 from cutreel.core.reading import Arrival, Deed, Mention, Sight, Story
 
+ROOMS = frozenset({"kitchen", "bedroom", "room", "hall", "parlour", "study", "cellar", "attic"})
+"""Places of a house."""
+
 
 class Called(NamedTuple):
     """How somebody of the cast is called in a prompt."""
@@ -40,6 +43,10 @@ class Told:
     """Where the arrivals stand, as characters of the manuscript."""
     another_day: bool = False
     """Whether it is said that it is another day now."""
+    year: str = ""
+    """The year in which it is said to happen, the last that is said."""
+    memory: bool = False
+    """Whether it tells of a remembered scene."""
 
     def came_at(self) -> int | None:
         """Where in the manuscript somebody comes to another place, the last time in the shot."""
@@ -54,6 +61,9 @@ class Told:
         """Where the shot is: where somebody comes to last, else where somebody is first."""
         comes = [a for a in self.arrivals if a.comes]
         if comes:
+            inside = [a for a in self.arrivals if a.start > comes[-1].start and a.noun in ROOMS]
+            if comes[-1].noun in ("home", "house") and inside:
+                return inside[0]._replace(stays=True)  # "came home, the kitchen smelled of bread"
             return comes[-1]
         return self.arrivals[0] if self.arrivals else None
 
@@ -84,7 +94,8 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     arrivals: list[Arrival] = []
     muted: set[int] = set()
     starts: list[int] = []
-    another_day = False
+    another_day, year = False, ""
+    memory = False
     first, last = words[0].start, words[-1].end
     for number in range(words[0].paragraph, words[-1].paragraph + 1):
         read = story.paragraphs.get(number)
@@ -98,6 +109,9 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         arrivals += here
         starts += [begin + a.start for a in here]
         muted.update(begin + at for at in read.muted)
+        for at, said in read.years:
+            year = said if first <= begin + at < last else year
+        memory = memory or any(begin + a <= first < begin + b for a, b in read.memories)
         another_day = another_day or any(first <= begin + at < last for at in read.days)
     return Told(
         tuple(mentions),
@@ -107,6 +121,8 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         frozenset(muted),
         tuple(starts),
         another_day,
+        year,
+        memory,
     )
 
 

@@ -1,7 +1,7 @@
 """Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same
 through edits."""
 
-from .callings import KIN, ROLES, SPECIES, Figure, Pronoun, pronoun_of
+from .callings import KIN, ROLES, SAME_KIN, SPECIES, Figure, Pronoun, kin_calls, pronoun_of
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
@@ -17,13 +17,45 @@ from .title import Titled, first_words, titled
 
 # fmt: off
 __all__ = [
-    "KIN", "NO_ROLE", "ROLES", "SPECIES", "TIMES", "UNKNOWN", "WEATHERS", "Difference", "Figure", "Line", "Manuscript",
+    "KIN",
+    "NO_ROLE",
+    "ROLES",
+    "SAME_KIN",
+    "SPECIES",
+    "TIMES",
+    "UNKNOWN",
+    "WEATHERS",
+    "Difference",
+    "Figure",
+    "Line",
+    "Manuscript",
     "Note",
     "Pronoun",
-    "Scene", "Sentence", "Titled", "Word", "WordRun", "carry_ids", "cue_for", "differences", "first_words", "fresh_ids",
-    "ids_of", "people_named", "places_of", "pronoun_of", "pronoun_of_given", "put_beside", "read", "reading_ease",
-    "runs_of", "speakers_again", "strip_marks",
+    "Scene",
+    "Sentence",
+    "Titled",
+    "Word",
+    "WordRun",
+    "carry_ids",
+    "cue_for",
+    "differences",
+    "first_words",
+    "fresh_ids",
+    "ids_of",
+    "kin_calls",
+    "people_named",
+    "places_of",
+    "pronoun_of",
+    "pronoun_of_given",
+    "put_beside",
+    "read",
+    "reading_ease",
+    "runs_of",
+    "speakers_again",
+    "strip_marks",
     "syllables",
-    "text_of", "titled", "words_text",
+    "text_of",
+    "titled",
+    "words_text",
 ]
 # fmt: on

@@ -40,6 +40,13 @@ KIN: dict[str, Pronoun | None] = {
     "wife": "she", "cousin": None, "friend": None, "neighbour": None, "neighbor": None,
     "twin": None, "apprentice": None, "servant": None,
 }
+SAME_KIN = {
+    "dad": "father", "daddy": "father", "papa": "father", "pa": "father", "mum": "mother", "mom": "mother",
+    "mummy": "mother", "mommy": "mother", "mama": "mother", "mamma": "mother", "ma": "mother", "gran": "grandmother",
+    "granny": "grandmother", "grandma": "grandmother", "nan": "grandmother", "grandad": "grandfather",
+    "granddad": "grandfather", "grandpa": "grandfather", "auntie": "aunt",
+}
+"""Who is called so is the same as who is called by the word of kin: Dad is "my father"."""
 NOT_NAMES = {
     "i", "i'm", "i'll", "i've", "i'd", "monday", "tuesday", "wednesday", "thursday", "friday",
     "saturday", "sunday", "january", "february", "march", "april", "may", "june", "july", "august",
@@ -88,8 +95,17 @@ _MALES = frozenset(
 )
 
 
+def kin_calls(name: str) -> tuple[str, ...]:
+    """The words of kin by which somebody named so is also called: Father is "the father", and so is Dad; else none."""
+    kin = SAME_KIN.get(name.lower(), name.lower())
+    if kin not in KIN:
+        return ()
+    return tuple(dict.fromkeys((f"the {kin}", kin, f"the {name.lower()}", name.lower())))
+
+
 def pronoun_of(noun: str) -> Pronoun | None:
     """How somebody is called who is called so; None where the word does not tell."""
+    noun = SAME_KIN.get(noun, noun)
     if noun in _FEMALES or noun in _MALES:
         return "she" if noun in _FEMALES else "he"
     if noun in ROLES:

@@ -8,7 +8,7 @@ from typing import Literal
 
 from cutreel.core.nouns import sort_of
 
-from .callings import ANIMALS, KIN, NOT_NAMES, ROLES, Figure, Pronoun, pronoun_of
+from .callings import ANIMALS, KIN, NOT_NAMES, ROLES, Figure, Pronoun, kin_calls, pronoun_of
 from .sentences import SPEECH_VERBS
 
 _SAID_BY = "|".join(
@@ -218,9 +218,8 @@ def as_one(
             calls[figure.name].append(kin.group(1))
     out = []
     for figure in named:
-        if figure.name.lower() in KIN:
-            # "Father never asked": he is the father of whoever tells it.
-            calls[figure.name] += [f"the {figure.name.lower()}", figure.name.lower()]
+        # "Father never asked": he is the father of whoever tells it.
+        calls[figure.name] += kin_calls(figure.name)
         own = calls.get(figure.name, [])
         told = next((p for p in map(pronoun_of, own) if p), None)
         # A word that says what somebody is tells more than a pronoun near their name.
@@ -359,10 +358,11 @@ def put_beside(text: str, calls: Sequence[str], noun: str) -> str:
     for call in sorted(set(calls), key=len, reverse=True):
         name = re.escape(call)
         for pattern in (
-            rf"\b{name}, (?:the|a|an) (?:\w+ )?{noun}\b",
+            rf"\b{name}, (?:the|a|an) (?:\w+ )?{noun}\b(?!['’]s)",
             rf"\b(?:[Tt]he|[Aa]n?) (?:\w+ )?{noun},? (?:called|named) {name}\b",
             rf"\b[Tt]he (?:\w+ )?{noun}, {name},",
-            rf"\b{name} was (?:the|a|an) (?:\w+ )?{noun}\b",
+            rf"\b{name} was (?:the|a|an) (?:\w+ )?{noun}\b(?!['’]s)",
+            rf"\b[Tt]he {noun}\. {name} was (?:a|an) (?:\w+ ){{0,2}}(?:man|woman)\b",
             rf"\b(?:the|a) (?:\w+ )?{noun}['’]s name was {name}\b",
             rf"[“\"]{name}[,.!][”\"] said the (?:\w+ )?{noun}\b",
         ):

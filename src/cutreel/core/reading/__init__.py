@@ -2,23 +2,26 @@
 
 from cutreel.core.nouns import Sort, sort_of
 
-from .acting import nameless, only_beside, roles_acting
+from .acting import nameless, only_beside, roles_acting, told_to_you
 from .clauses import SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
 from .focus import SURE, Mention
-from .known import TELLER, Known
+from .known import LISTENER, TELLER, Known
 from .language import is_english
-from .names import names_acting, same_told
+from .names import names_acting, same_told, spoken_stretches
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
-from .where import Arrival
+from .when import SEASONS
+from .where import Arrival, arrivals
 
 # fmt: off
 __all__ = [
+    "LISTENER",
     "NOTHING",
+    "SEASONS",
     "SPEECH",
     "SURE",
     "TELLER",
@@ -35,6 +38,7 @@ __all__ = [
     "Story",
     "StoryMemory",
     "Token",
+    "arrivals",
     "is_english",
     "nameless",
     "names_acting",
@@ -49,6 +53,8 @@ __all__ = [
     "roles_acting",
     "same_told",
     "sort_of",
+    "spoken_stretches",
+    "told_to_you",
     "unpacked",
     "with_speakers",
 ]

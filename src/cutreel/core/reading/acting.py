@@ -217,6 +217,23 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
     ]
 
 
+def told_to_you(script: Manuscript, parses: Parses) -> int:
+    """How often the narration says what "you" do, as if it happened: "You walk along the corridor"."""
+    count = 0
+    spoken = spoken_stretches(script)
+    for number, start, text in paragraph_texts(script):
+        parsed = parses.get(text)
+        if parsed is None:
+            continue
+        said = spoken.get(number, ())
+        for i, token in enumerate(parsed.tokens):
+            if token.text.lower() != "you" or token.dep not in SUBJECT:
+                continue
+            quoted = any(a <= start + token.start < b for a, b in said)
+            count += not quoted and not unreal(parsed, clause_of(parsed, i))
+    return count
+
+
 def _is_the(parsed: Parsed, i: int) -> bool:
     return any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i])
 

@@ -1,8 +1,9 @@
 """Which clause a word stands in, and whether it is said to be so: what is denied, compared, wished, remembered or only
 spoken of is not there to be seen."""
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
+from .memories import memories
 from .parsed import Parsed, Token
 
 SUBJECT = frozenset({"nsubj", "nsubjpass"})
@@ -30,10 +31,20 @@ _THOUGHT_OF = _SPOKEN_OF | frozenset(
 )
 _FAR = frozenset({"write", "telephone", "telegraph", "mail", "post", "belong", "send"})
 """Who is written to is elsewhere."""
+_HAS_OTHERS_DO = frozenset(
+    "teach help let make ask tell order watch see hear allow force invite beg urge persuade send get".split()
+)
 _WOULD = frozenset({"would", "could", "might", "should", "may", "'d", "’d", "must"})
 _UNREAL_MARKS = frozenset({"if", "unless", "lest", "though", "whether"})
 VERBAL = frozenset({"VERB", "AUX"})
 # fmt: on
+Called = Callable[[int], "tuple[int, ...]"]
+"""Whom of the cast the token at an index means."""
+
+
+def nobody(_: int) -> tuple[int, ...]:
+    """Nobody of the cast is meant by any word."""
+    return ()
 
 
 def clause_of(parsed: Parsed, index: int) -> int:
@@ -76,7 +87,7 @@ def _unreal(parsed: Parsed, verb: int) -> str:
     if auxes & _WOULD and token.lemma not in {"see", "hear", "feel", "smell"}:
         return "wished"
     if token.tag == "VBN" and auxes & {"had", "'d", "’d"}:
-        return "remembered"
+        return "" if token.sentence in memories(parsed) else "remembered"
     if auxes & {"will", "'ll", "’ll"}:
         return "wished"
     above = tokens[token.head]
@@ -124,7 +135,7 @@ def compared(parsed: Parsed, index: int) -> bool:
             if word == "to" and over.lemma in _FAR:
                 return True
         if token.dep == "dobj" and above.lemma in _SPOKEN_OF:
-            return True
+            return token.sentence not in memories(parsed)
         at = token.head
     return False
 
@@ -147,6 +158,10 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
         token = parsed.tokens[at]
         if token.head == at or token.dep not in {"conj", "xcomp", "advcl"}:
             return []
+        if token.dep == "xcomp" and parsed.tokens[token.head].lemma in _HAS_OTHERS_DO:
+            told = [c for c in parsed.children[token.head] if parsed.tokens[c].dep == "dobj"]
+            if told:
+                return told  # "taught the boy to swim": he does
         at = token.head
     return []
 

@@ -1,16 +1,15 @@
 """What happens before our eyes, clause by clause, put as a picture says it: in the present tense, with names for
 pronouns, without what is thought, said, denied or compared."""
 
-from collections.abc import Callable
+from collections.abc import Mapping
+from types import MappingProxyType
 from typing import NamedTuple
 
 from cutreel.core.nouns import TOUCHED, Sort, sort_of
 
-from .clauses import MENTAL, SPEECH, VERBAL, clause_of, compared, joined, subjects, unreal
+from .clauses import MENTAL, SPEECH, VERBAL, Called, clause_of, compared, joined, subjects, unreal
+from .memories import memories
 from .parsed import Parsed
-
-Called = Callable[[int], "tuple[int, ...]"]
-"""Whom of the cast the token at an index means."""
 
 
 class Deed(NamedTuple):
@@ -46,8 +45,14 @@ _BE = frozenset({"be", "'s", "’s"})
 # fmt: on
 
 
-def deeds_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[Deed, ...]:
-    """The deeds of a paragraph, in order; tokens `spoken` are words of a quotation."""
+def deeds_in(
+    parsed: Parsed,
+    spoken: frozenset[int],
+    called: Called,
+    others: Mapping[int, str] = MappingProxyType({}),
+) -> tuple[Deed, ...]:
+    """The deeds of a paragraph, in order; tokens `spoken` are words of a quotation; `others` are pronouns that mean
+    people who are not in the cast, with the words for those."""
     out = []
     for i, token in enumerate(parsed.tokens):
         if (
@@ -58,7 +63,7 @@ def deeds_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[De
             continue
         if token.dep == "acl" or unreal(parsed, i):
             continue
-        deed = _Clause(parsed, i, spoken, called).deed()
+        deed = _Clause(parsed, i, spoken, called, others).deed()
         if deed is not None:
             out.append(deed)
     return tuple(out)
@@ -113,8 +118,16 @@ def _none_of(parsed: Parsed, i: int) -> bool:
 
 
 class _Clause:
-    def __init__(self, parsed: Parsed, verb: int, spoken: frozenset[int], called: Called) -> None:
+    def __init__(
+        self,
+        parsed: Parsed,
+        verb: int,
+        spoken: frozenset[int],
+        called: Called,
+        others: Mapping[int, str] = MappingProxyType({}),
+    ) -> None:
         self.parsed, self.verb, self.spoken, self.called = parsed, verb, spoken, called
+        self.others = others
         self.tokens = parsed.tokens
         self.token = parsed.tokens[verb]
         self.below = [c for c in parsed.children[verb] if c not in spoken]
@@ -144,6 +157,7 @@ class _Clause:
             not who
             and any(
                 self.tokens[s].tag in {"NNS", "NNPS"}
+                or sort_of(self.tokens[s].lemma) == "people"
                 or len(joined(self.parsed, s)) > 1
                 or self.tokens[s].text.lower() in {"they", "we"}
                 for s in subject
@@ -162,6 +176,8 @@ class _Clause:
             weight = max(1, weight)
         elif lemma in SPEECH:
             verb, rest, weight = ("speak" if plural else "speaks"), self._to_whom(), 1
+        elif lemma in _DRAWN_MENTAL and self.token.sentence in memories(self.parsed):
+            return None  # what they remember is seen, not they
         elif lemma in _DRAWN_MENTAL:
             verb, rest, weight = _DRAWN_MENTAL[lemma], [], 1
         elif lemma in MENTAL or (lemma in _EMPTY_VERBS and not rest):
@@ -185,6 +201,9 @@ class _Clause:
         parts = []
         for s in subject:
             token = self.tokens[s]
+            if s in self.others:
+                parts.append(self.others[s])
+                continue
             if token.pos == "PRON" or token.tag in {"WDT", "WP", "EX", "DT"}:
                 return ""
             if sort_of(token.lemma) is None and token.pos != "PROPN" and not self._named_thing(s):
@@ -263,7 +282,7 @@ class _Clause:
         return [*out, *behind], weight
 
     def _doing(self, c: int) -> str:
-        inner = _Clause(self.parsed, c, self.spoken, self.called)
+        inner = _Clause(self.parsed, c, self.spoken, self.called, self.others)
         rest, _ = inner._rest()
         self.things += inner.things
         return " ".join([self.tokens[c].text.lower(), *rest])
@@ -276,6 +295,8 @@ class _Clause:
             return "" if token.dep == "attr" else _and([f"{{{p}}}" for p in self.called(c)])
         if any(self.tokens[k].text.lower() == "no" for k in self.parsed.children[c]):
             return ""
+        if c in self.others:
+            return self.others[c]
         if token.pos == "PRON":
             return "it" if token.text.lower() in {"it", "them"} else ""
         if sort_of(token.lemma) is None and token.pos != "PROPN":

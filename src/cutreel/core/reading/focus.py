@@ -46,14 +46,22 @@ class Kin(NamedTuple):
     person: int
 
 
+class Others(NamedTuple):
+    """People who are not in the cast, by the words for them, and how many sentences ago they did something."""
+
+    phrase: str
+    age: int
+
+
 @dataclass(frozen=True)
 class Carried:
-    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin."""
+    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin; others."""
 
     focus: tuple[Focus, ...] = ()
     group: tuple[int, ...] = ()
     spoke: tuple[int, ...] = ()
-    kin: tuple["Kin", ...] = ()
+    kin: tuple[Kin, ...] = ()
+    others: Others | None = None
 
     def scene(self) -> "Carried":
         """The same behind a heading: further off."""
@@ -70,6 +78,7 @@ class Now:
     group: tuple[int, ...]
     spoke: list[int]
     kin: tuple[Kin, ...] = ()
+    others: Others | None = None
     out: list[Mention] = field(default_factory=list)
 
     def touch(
@@ -84,3 +93,9 @@ class Now:
 
     def next_sentence(self) -> None:
         self.focus = [f._replace(age=min(MOST_AGE, f.age + 1)) for f in self.focus]
+        if self.others is not None:
+            self.others = (
+                None
+                if self.others.age >= MOST_AGE
+                else Others(self.others.phrase, self.others.age + 1)
+            )

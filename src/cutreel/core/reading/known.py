@@ -8,6 +8,8 @@ from cutreel.core.manuscript import Pronoun
 
 TELLER = "I"
 """The call by which the teller of a story stands in its cast."""
+LISTENER = "you"
+"""The call of whoever a story is told to and about: "You are standing on a platform"."""
 
 
 class Known(NamedTuple):
@@ -31,7 +33,13 @@ class Cast:
     def __init__(self, people: Sequence[Known], speaking: Collection[int] = ()) -> None:
         self.people = {p.id: p for p in people}
         self.teller = next((p.id for p in people if TELLER in p.calls), None)
-        calls = [(call, p.id) for p in reversed(people) for call in p.calls if call != TELLER]
+        self.listener = next((p.id for p in people if LISTENER in p.calls), None)
+        calls = [
+            (call, p.id)
+            for p in reversed(people)
+            for call in p.calls
+            if call not in (TELLER, LISTENER)
+        ]
         self.named = {call: id for call, id in calls if call[:1].isupper()}
         self.roles = {
             call.lower().removeprefix("the "): id for call, id in calls if not call[:1].isupper()

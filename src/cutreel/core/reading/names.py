@@ -3,7 +3,7 @@
 from collections import Counter
 from collections.abc import Collection, Sequence
 
-from cutreel.core.manuscript import KIN, Figure, Manuscript, pronoun_of
+from cutreel.core.manuscript import Figure, Manuscript, kin_calls, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, subjects, unreal
@@ -36,22 +36,16 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     return [
         Figure(
             name,
-            (*(n for n, whole in parts.items() if whole == name), *_kin_calls(name)),
+            (*(n for n, whole in parts.items() if whole == name), *kin_calls(name)),
             "person",
-            pronoun_of(name.lower()) if _kin_calls(name) else None,
+            pronoun_of(name.lower()) if kin_calls(name) else None,
             count,
             f"a name, acts {count} times",
-            sure=bool(_kin_calls(name)),
+            sure=bool(kin_calls(name)),
         )
         for name, count in found.items()
         if parts[name] is None
     ]
-
-
-def _kin_calls(name: str) -> tuple[str, ...]:
-    """ "Father never asked": he is "our father" too."""
-    kin = name.lower()
-    return (f"the {kin}", kin) if kin in KIN else ()
 
 
 def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict[str, int]:

@@ -39,6 +39,8 @@ class Parsed:
     tokens: tuple[Token, ...]
     unreal: dict[int, str] = field(default_factory=dict, repr=False)
     """What was found so far of the clauses, by their verbs (`clauses.unreal`)."""
+    found: dict[str, frozenset[int]] = field(default_factory=dict, repr=False)
+    """What was found so far of the whole paragraph (`memories.memories`)."""
 
     @cached_property
     def children(self) -> tuple[tuple[int, ...], ...]:

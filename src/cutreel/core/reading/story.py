@@ -8,9 +8,12 @@ from cutreel.core.manuscript import Manuscript
 from .deeds import Deed, Sight, deeds_in, sights_in
 from .focus import Carried, Mention
 from .known import Cast, Known
+from .memories import memory_spans
+from .page import Paragraph, Spoken
 from .parsed import Parses
-from .people import Paragraph, Spoken, people_in
-from .where import Arrival, arrivals, muted, other_days
+from .people import people_in
+from .when import other_days, years_told
+from .where import Arrival, arrivals, muted
 
 
 @dataclass(frozen=True, eq=False)
@@ -24,6 +27,10 @@ class ReadParagraph:
     muted: frozenset[int]
     days: tuple[int, ...] = ()
     """Where it is said that it is another day now."""
+    years: tuple[tuple[int, str], ...] = ()
+    """Where a year is said in which it happens."""
+    memories: tuple[tuple[int, int], ...] = ()
+    """Stretches that tell of a remembered scene."""
 
 
 @dataclass(frozen=True)
@@ -115,7 +122,7 @@ def _spoken(
 
 
 def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagraph, Carried]:
-    mentions, after = people_in(paragraph, cast, before)
+    mentions, others, after = people_in(paragraph, cast, before)
     parsed, spoken = paragraph.parsed, paragraph.spoken
     said = frozenset(
         i for i, t in enumerate(parsed.tokens) if any(s.start <= t.start < s.end for s in spoken)
@@ -133,11 +140,13 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
     return (
         ReadParagraph(
             mentions,
-            deeds_in(parsed, said, called),
+            deeds_in(parsed, said, called, others),
             sights_in(parsed, said, called),
-            arrivals(parsed, said),
+            arrivals(parsed, said, called, cast.teller),
             muted(parsed, said),
             other_days(parsed, said),
+            years_told(parsed, said),
+            memory_spans(parsed),
         ),
         after,
     )

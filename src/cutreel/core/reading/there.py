@@ -3,6 +3,7 @@
 from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, compared, subjects, unreal
+from .memories import memories
 from .parsed import Parsed
 
 _AWAY = frozenset({"gone", "away", "missing", "absent", "nowhere", "dead"})
@@ -30,6 +31,13 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         return False, True
     verb = clause_of(parsed, token.head if owner else i)
     why = unreal(parsed, verb)
+    recalls = token.dep in SUBJECT and parsed.tokens[verb].lemma in {"remember", "recall"}
+    if recalls and token.sentence in memories(parsed):
+        return False, False  # what they remember is seen
+    if token.dep in SUBJECT and _is_told_dead(parsed, verb):
+        return False, False
+    if why == "denied" and token.dep == "nsubjpass":
+        return False, False  # "he was never found"
     if why == "denied" or _by_nobody(parsed, verb):
         here = token.dep in SUBJECT and parsed.tokens[verb].lemma != "be"
         return here, token.dep in SUBJECT
@@ -48,6 +56,14 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if parsed.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
         return False, True
     return True, True
+
+
+def _is_told_dead(parsed: Parsed, verb: int) -> bool:
+    """ "Dad died in March": told afterwards, not seen."""
+    if parsed.tokens[verb].lemma != "die":
+        return False
+    below = [parsed.tokens[k] for k in parsed.subtree(verb) if k > verb]
+    return any(t.name == "DATE" and t.sentence == parsed.tokens[verb].sentence for t in below)
 
 
 def _none_of(parsed: Parsed, i: int) -> bool:

@@ -1,15 +1,15 @@
-"""Where it happens and when: who comes to a place and who is there, against a place that is only named.
+"""Where it happens: who comes to a place and who is there, against a place that is only named.
 
-"She came from the market" does not move the scene to the market, "like a night at sea" neither makes it night nor wet.
+"She came from the market" does not move the scene to the market.
 """
 
 from typing import NamedTuple
 
-from cutreel.core.manuscript import TIMES, WEATHERS
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, ancestors, clause_of, compared, subjects, unreal
+from .clauses import SUBJECT, Called, ancestors, clause_of, compared, nobody, subjects, unreal
 from .parsed import Parsed, Token
+from .when import not_now, tells_when
 
 # fmt: off
 _TO = frozenset(
@@ -27,7 +27,12 @@ _MOVES = frozenset(
     "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
     "burst whirl gather".split()
 )
-_BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait".split())
+_LIVES = frozenset({"live", "dwell", "reside"})
+_VEHICLES = frozenset(
+    "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
+)
+"""Where somebody rides is a place for as long as they are in it."""
+_BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled".split())
 """What a place itself does: the town went dark, and there we are."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
 _WITHIN = frozenset(
@@ -43,7 +48,6 @@ _STANDS_IN_ONE = frozenset(
 _AWAY = frozenset(
     "from of about toward towards until till before for like than since against beyond without".split()
 )
-_OTHER_DAYS = frozenset(["last", "yesterday", "tomorrow", "previous", "other", "another", "next"])
 # fmt: on
 
 
@@ -59,10 +63,19 @@ class Arrival(NamedTuple):
     """Whether the scene is there from now on; a place that only does something itself is seen for a moment."""
     town: bool = False
     """Whether it is the name of a town or a country."""
+    elsewhere: bool = False
+    """Whether it is where others are, while who tells it is not."""
+    lives: bool = False
+    """Whether it is said that somebody lives there: that is home."""
 
 
-def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
-    """The places of a paragraph that somebody comes to or is at, in order; tokens `spoken` are words of a quotation."""
+def arrivals(
+    parsed: Parsed, spoken: frozenset[int], called: Called = nobody, teller: int | None = None
+) -> tuple[Arrival, ...]:
+    """The places of a paragraph that somebody comes to or is at, in order; tokens `spoken` are words of a quotation.
+
+    Where somebody tells it (`teller`), where others are meanwhile is seen for a moment only.
+    """
     out = []
     for i, token in enumerate(parsed.tokens):
         if i not in spoken and token.lemma == "bed" and _is_in_bed(parsed, i):
@@ -80,10 +93,41 @@ def arrivals(parsed: Parsed, spoken: frozenset[int]) -> tuple[Arrival, ...]:
             continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
         if found is not None:
-            stays = token.dep not in {"nsubj", "nsubjpass"}
-            town = token.name == "GPE"
-            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), found, stays, town))
+            verb = clause_of(parsed, i)
+            elsewhere = (
+                teller is not None and not found and _others_are(parsed, verb, called, teller)
+            )
+            stays = token.dep not in SUBJECT or _is_somebodys(parsed, i, called)
+            out.append(
+                Arrival(
+                    token.start,
+                    token.lemma.lower(),
+                    _phrase(parsed, i),
+                    found,
+                    stays and not elsewhere,
+                    token.name == "GPE",
+                    elsewhere,
+                    parsed.tokens[verb].lemma in _LIVES,
+                )
+            )
     return tuple(out)
+
+
+def _others_are(parsed: Parsed, verb: int, called: Called, teller: int) -> bool:
+    """ "My mother was in hospital": who tells it is elsewhere."""
+    if parsed.tokens[verb].lemma != "be":
+        return False
+    of = subjects(parsed, verb)
+    somebody = any(sort_of(parsed.tokens[s].lemma) == "person" or called(s) for s in of)
+    return somebody and not any(teller in called(s) for s in of)
+
+
+def _is_somebodys(parsed: Parsed, i: int, called: Called) -> bool:
+    """ "Her room was small": it is she who is there, and sees it."""
+    verb = parsed.tokens[parsed.tokens[i].head]
+    return verb.lemma == "be" and any(
+        parsed.tokens[c].dep == "poss" and called(c) for c in parsed.children[i]
+    )
 
 
 def _is_in_bed(parsed: Parsed, i: int) -> bool:
@@ -110,25 +154,6 @@ def _wakes(parsed: Parsed, i: int) -> bool:
     return parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not unreal(parsed, i)
 
 
-def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
-    """Where (characters) it is said that it is another day now: "in October", "on the fifteenth day". What was said of
-    the hour before does not hold there."""
-    out = []
-    for i, token in enumerate(parsed.tokens):
-        if i in spoken or token.name != "DATE" or unreal(parsed, clause_of(parsed, i)):
-            continue
-        if i and parsed.tokens[i - 1].name == "DATE":
-            continue
-        at = i
-        while parsed.tokens[at].name == "DATE" and parsed.tokens[at].head != at:
-            at = parsed.tokens[at].head
-        before = parsed.tokens[at].text.lower()
-        opens = i == 0 or parsed.tokens[i - 1].sentence != token.sentence
-        if opens or before in {"in", "on", "by", "after", "during"}:
-            out.append(token.start)
-    return tuple(out)
-
-
 def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
@@ -146,7 +171,11 @@ def _is_place(parsed: Parsed, i: int) -> bool:
     }
     if on_ice and any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
         return True
-    if sort_of(token.lemma) != "place" or token.lemma in _STANDS_IN_ONE:
+    if token.lemma in _VEHICLES and _rides_in(parsed, i):
+        return True
+    if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
+        return False
+    if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
         return False
     if token.dep != "compound":
         return True
@@ -154,6 +183,19 @@ def _is_place(parsed: Parsed, i: int) -> bool:
     above = parsed.tokens[token.head]
     at_it = sort_of(above.lemma) == "thing" or above.lemma in _STANDS_IN_ONE
     return above.dep == "pobj" and at_it and token.head == i + 1
+
+
+def _rides_in(parsed: Parsed, i: int) -> bool:
+    """Whether somebody is in it, or gets in: "on the train", not "waited for the train"."""
+    token = parsed.tokens[i]
+    within = {"on", "in", "aboard", "inside", "into", "onto"}
+    if token.dep != "pobj" or parsed.tokens[token.head].text.lower() not in within:
+        return False
+    of = subjects(parsed, clause_of(parsed, i))
+    return any(
+        parsed.tokens[s].pos in {"PRON", "PROPN"} or sort_of(parsed.tokens[s].lemma) == "person"
+        for s in of
+    )
 
 
 def _there(parsed: Parsed, i: int) -> bool | None:
@@ -166,7 +208,10 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     verb = clause_of(parsed, i)
     if unreal(parsed, verb) or compared(parsed, i):
         return None
-    if any(t.dep == "relcl" for t in [token, *ancestors(parsed, i)]):
+    if any(
+        t.dep == "relcl" and not _of_who_there_was(parsed, t)
+        for t in [token, *ancestors(parsed, i)]
+    ):
         return None
     if token.dep == "dobj":
         return (
@@ -221,7 +266,7 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
         return (
             False
-            if first in {"in", "at", "on"} and tokens[at].dep in {"nsubj", "attr", "dobj"}
+            if first in {"in", "at", "on"} and tokens[at].dep in {"nsubj", "attr", "dobj", "ROOT"}
             else None
         )
     going = tokens[at].dep in {"ROOT", "conj", "advcl"} or tokens[at].tag == "VBG"
@@ -240,6 +285,16 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         # Who looks across water stands beside it.
         return False if first in {"across", "over"} and token.lemma in _WATERS else None
     return False if first in _THERE else None
+
+
+def _of_who_there_was(parsed: Parsed, verb: Token) -> bool:
+    """ "There were three sisters who lived in a mill": so they are told of."""
+    above = parsed.tokens[verb.head]
+    return (
+        verb.lemma in _LIVES
+        and above.dep == "attr"
+        and any(parsed.tokens[c].dep == "expl" for c in parsed.children[above.head])
+    )
 
 
 def _says_where_in(above: Token) -> bool:
@@ -289,54 +344,9 @@ def muted(parsed: Parsed, spoken: frozenset[int]) -> frozenset[int]:
     """Where words of time, weather and place stand (characters) that do not say when, how and where it is now."""
     out = set()
     for i, token in enumerate(parsed.tokens):
-        word = token.text.lower()
-        told = word in TIMES or word in WEATHERS
+        told = tells_when(token)
         if not told and (token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i)):
             continue
-        if i in spoken or (_not_now(parsed, i) if told else _there(parsed, i) is None):
+        if i in spoken or (not_now(parsed, i) if told else _there(parsed, i) is None):
             out.add(token.start)
     return frozenset(out)
-
-
-def _not_now(parsed: Parsed, i: int) -> bool:
-    """Whether a word of time or weather is of another time, or of nothing that is there."""
-    tokens = parsed.tokens
-    token = tokens[i]
-    above = tokens[token.head]
-    word = token.text.lower()
-    if (
-        token.dep in {"compound", "poss", "amod"}
-        and token.head != i
-        and above.pos in {"NOUN", "PROPN"}
-    ):
-        return (
-            sort_of(above.lemma) in {"person", "people", "animal", "thing", "garment"}
-            or above.lemma == "watch"
-        )
-    below = {tokens[c].text.lower() for c in parsed.children[i]}
-    if word in TIMES and "good" in below:
-        return True  # "it said good night to the plants"
-    if word in TIMES and token.dep == "pobj" and above.text.lower() == "of":
-        hour = tokens[above.head]
-        if hour.dep == "pobj" and tokens[hour.head].text.lower() in {"in", "at", "by"}:
-            return False  # "in the cold hour of dawn"
-    if word in TIMES and below & _OTHER_DAYS and not below & {"next"}:
-        return True
-    if below & {"no", "every", "any", "each"}:
-        return "no" in below or word in WEATHERS
-    if token.dep == "pobj" and above.text.lower() in {
-        "until",
-        "till",
-        "before",
-        "about",
-        "of",
-        "like",
-        "for",
-        "from",
-        "than",
-    }:
-        return above.text.lower() != "for" or word in WEATHERS
-    if compared(parsed, i):
-        return True
-    why = unreal(parsed, clause_of(parsed, i))
-    return (bool(why) and why != "denied") or (why == "denied" and word in WEATHERS)

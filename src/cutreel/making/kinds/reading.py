@@ -2,7 +2,7 @@
 
 from typing import ClassVar
 
-from cutreel.core.continuity import propose_cast
+from cutreel.core.continuity import propose_cast, propose_places
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import Change
 from cutreel.core.film.commands import TakeCast
@@ -47,9 +47,11 @@ def _propose(shop: Workshop, film: str) -> None:
     """Put what the reading found of the cast in place of what simpler rules had guessed; what the maker set stays."""
     row = shop.films.get(film)
     parses, _ = parses_of(row.document, shop.parses, 0)
-    cast = propose_cast(read(row.document.text), parses)
+    script = read(row.document.text)
+    cast = propose_cast(script, parses)
+    taken = TakeCast(cast=cast, places=propose_places(script, parses, cast))
     try:
-        shop.films.amend(film, Change(revision=row.revision, command=TakeCast(cast=cast)))
+        shop.films.amend(film, Change(revision=row.revision, command=taken))
     except CutReelError:
         # The maker was faster: what they set is worth more than another guess.
         return

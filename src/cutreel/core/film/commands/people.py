@@ -163,11 +163,12 @@ class SplitPerson(FilmCommand):
 
 
 class TakeCast(FilmCommand):
-    """Take a cast as it was read anew for what was guessed before. Whoever the maker set stays as they are."""
+    """Take a cast, and places, as they were read anew for what was guessed before. What the maker set stays."""
 
-    touches = ("cast",)
+    touches = ("cast", "places")
     type: Literal["take cast"] = "take cast"
     cast: list[Person] = Field(max_length=40)
+    places: list[Place] = Field([], max_length=40)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         kept = [p for p in film.cast if not p.guess]
@@ -183,7 +184,23 @@ class TakeCast(FilmCommand):
             film.cast.append(
                 person.model_copy(update={"id": known.get(person.name, number), "guess": True})
             )
-        return "read who is in it"
+        self._take_places(film)
+        return "read who is in it, and where it happens"
+
+    def _take_places(self, film: FilmDocument) -> None:
+        if not self.places:
+            return
+        kept = [p for p in film.places if not p.guess or p.references]
+        words = {w for p in kept for w in p.words} | {p.name for p in kept}
+        number = max((p.id for p in film.places), default=0)
+        known = {p.name: p.id for p in film.places}
+        film.places = kept
+        for place in self.places:
+            if place.name in words or set(place.words) & words:
+                continue
+            if place.name not in known:
+                number += 1
+            film.places.append(place.model_copy(update={"id": known.get(place.name, number)}))
 
 
 class SetMeant(FilmCommand):

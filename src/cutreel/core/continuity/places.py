@@ -1,0 +1,201 @@
+"""Where it happens: the places of a film, and the words for them."""
+
+import re
+from collections import Counter
+from collections.abc import Mapping, Sequence
+
+from cutreel.core.manuscript import Manuscript, strip_marks
+from cutreel.core.reading import (
+    TELLER,
+    Arrival,
+    Parses,
+    arrivals,
+    paragraph_texts,
+    spoken_stretches,
+)
+
+from .faces import INDOORS, place_face
+from .model import Person, Place
+
+# fmt: off
+PLACE_NOUNS: dict[str, str] = {
+    "jetty": "a plank jetty over water", "pier": "a plank pier over water",
+    "harbour": "a harbour with boats", "harbor": "a harbour with boats",
+    "landing": "a ferry landing by the water", "shore": "a shore", "beach": "a beach",
+    "sea": "the open sea", "river": "a river", "lake": "a lake", "marsh": "a salt marsh",
+    "island": "an island", "forest": "a forest", "wood": "a forest", "woods": "a forest",
+    "meadow": "a meadow", "field": "a field", "fields": "a field", "garden": "a garden",
+    "orchard": "an orchard", "farm": "a farm", "hill": "hills", "hills": "hills",
+    "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
+    "road": "a country road", "village": "a village street", "street": "a town street",
+    "town": "a town street", "square": "a town square", "market": "a market square",
+    "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
+    "room": "a room", "home": "a room in a small house",
+    "bedroom": "a bedroom", "house": "a house", "cottage": "a cottage",
+    "hut": "a hut", "workshop": "a workshop", "library": "a library",
+    "study": "a study with books", "school": "a schoolroom", "church": "a church",
+    "tower": "a tower", "castle": "a castle", "palace": "a palace hall", "cave": "a cave",
+    "attic": "an attic", "cellar": "a cellar", "shop": "a shop", "inn": "an inn",
+    "lighthouse": "a lighthouse", "ship": "a ship's deck", "deck": "a ship's deck",
+    "train": "a train compartment", "compartment": "a train compartment", "carriage": "a train compartment",
+    "tram": "the inside of a tram", "bus": "the inside of a bus", "plane": "the cabin of an aeroplane",
+    "aeroplane": "the cabin of an aeroplane", "airplane": "the cabin of an aeroplane",
+    "car": "the inside of a car", "taxi": "the inside of a car", "van": "the inside of a van",
+    "truck": "the cab of a truck", "lorry": "the cab of a truck", "cab": "the cab of a truck",
+    "coach": "the inside of a coach", "hospital": "a hospital ward", "ward": "a hospital ward",
+    "museum": "a museum hall with pictures", "corridor": "a corridor", "pass": "a mountain pass",
+    "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
+    "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
+}
+# fmt: on
+_OFTEN_NO_PLACE = {
+    "crossing",
+    "gate",
+    "wood",
+    "study",
+    "square",
+    "landing",
+    "hall",
+    "train",
+    "compartment",
+    "carriage",
+    "tram",
+    "bus",
+    "plane",
+    "aeroplane",
+    "airplane",
+    "car",
+    "taxi",
+    "van",
+    "truck",
+    "lorry",
+    "cab",
+    "coach",
+    "pass",
+    "ward",
+}  # fmt: skip
+
+
+def scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, str]:
+    for place in places:
+        if place.name.lower() == title.lower():
+            return place.description or place.name, "the scene's heading"
+    nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
+    if nouns:
+        return PLACE_NOUNS[nouns[-1]], "the scene's heading"
+    return (before if not title else ""), "nothing says otherwise"
+
+
+OPEN_COUNTRY = "open country with low hills"
+
+
+def somewhere(places: Sequence[Place]) -> str:
+    """Where shots are of which nothing says where: at the place that the story speaks of most. Not left open, since a
+    picture of nowhere is each time another place."""
+    return next((p.description or p.name for p in places), OPEN_COUNTRY)
+
+
+def place_called(phrase: str, noun: str) -> str:
+    """A place that is in no list, by the words for it."""
+    described = PLACE_NOUNS.get(noun)
+    if described:
+        return described
+    if phrase[:1].isupper():
+        return phrase
+    return f"{'an' if phrase[:1].lower() in 'aeiou' else 'a'} {phrase}"
+
+
+def place_words(places: Sequence[Place]) -> dict[str, str]:
+    """Every word that names a place, with the place that it names: the film's own before common
+    nouns."""
+    common = {w: name for w, name in PLACE_NOUNS.items() if w not in _OFTEN_NO_PLACE}
+    own = {
+        word: place.description or place.name for place in reversed(places) for word in place.words
+    }
+    return common | own
+
+
+def text_place(bare: Sequence[str], named: Mapping[str, str]) -> tuple[str, str] | None:
+    """The first place that words name, by `place_words`, and the word that says so."""
+    return next(((named[word], f"“{word}”") for word in bare if word in named), None)
+
+
+def is_indoors(place: str) -> bool:
+    return bool(INDOORS & set(re.findall(r"[a-z]+", place.lower())))
+
+
+def propose_places(
+    script: Manuscript, parses: Parses | None = None, cast: Sequence[Person] = ()
+) -> list[Place]:
+    """Places from scene headings; then those that the text comes to, the most told of first, or, where nothing was
+    parsed, those whose nouns it repeats. At most 16. Where one of the `cast` tells it, where others are is none."""
+    told = any(TELLER in p.aliases for p in cast)
+    places: list[Place] = []
+    taken: set[str] = set()
+    for title in dict.fromkeys(s.title for s in script.scenes if s.title):
+        nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
+        if nouns and title.lower() not in {p.name.lower() for p in places}:
+            looks = _with_face(PLACE_NOUNS[nouns[-1]], nouns[-1], title, script.text, taken)
+            places.append(_place(places, title, nouns[-1], looks, "from the scene's heading"))
+    named = {w for place in places for w in place.words}
+    for noun, (phrase, why) in (
+        _told(script, parses, told) if parses else _repeated(script)
+    ).items():
+        if noun in named or len(places) >= MOST_PLACES:
+            continue
+        name = phrase if phrase[:1].isupper() else f"the {noun}"
+        looks = _with_face(place_called(phrase, noun), noun, name, script.text, taken)
+        places.append(_place(places, name, noun, looks, why))
+    return places
+
+
+MOST_PLACES = 16
+
+
+def _place(places: Sequence[Place], name: str, noun: str, looks: str, why: str) -> Place:
+    return Place(id=len(places) + 1, name=name, words=[noun], description=looks, why=why)
+
+
+def _repeated(script: Manuscript) -> dict[str, tuple[str, str]]:
+    """Nouns of place that a text repeats, the commonest first, each with how it is called and why it is a place."""
+    counts = Counter(b for w in script.words if (b := strip_marks(w.text.lower())) in PLACE_NOUNS)
+    return {n: (n, f"“{n}” {c} times") for n, c in counts.most_common() if c > 1}
+
+
+def _told(script: Manuscript, parses: Parses, by_teller: bool) -> dict[str, tuple[str, str]]:
+    """The same of places that the text comes to, those it stays at first."""
+    counts: Counter[str] = Counter()
+    phrases: dict[str, str] = {}
+    spoken = spoken_stretches(script)
+    lives = False
+    for number, start, text in paragraph_texts(script):
+        parsed = parses.get(text)
+        if parsed is None:
+            continue
+        said = {
+            i
+            for i, t in enumerate(parsed.tokens)
+            if any(a <= start + t.start < b for a, b in spoken.get(number, ()))
+        }
+        for arrival in arrivals(parsed, frozenset(said), teller=0 if by_teller else None):
+            lives = lives or (arrival.lives and arrival.noun != "home")
+            if not arrival.elsewhere and arrival.phrase not in ("bed", "woke"):
+                counts[arrival.noun] += arrival.stays
+                phrases.setdefault(arrival.noun, _called(arrival))
+    if lives:
+        del counts["home"]  # home is where they live
+    return {
+        n: (
+            phrases[n],
+            f"“{phrases[n]}”: " + (f"it happens there {c} times" if c > 1 else "seen there"),
+        )
+        for n, c in counts.most_common()
+    }
+
+
+def _called(arrival: Arrival) -> str:
+    return f"{arrival.phrase}, {PLACE_NOUNS['town']}" if arrival.town else arrival.phrase
+
+
+def _with_face(description: str, noun: str, name: str, text: str, taken: set[str]) -> str:
+    return ", ".join(filter(None, (description, place_face(noun, name, text, taken))))

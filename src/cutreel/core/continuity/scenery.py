@@ -1,0 +1,144 @@
+"""Where and when it is, and how words change that: hour, weather, season, year and place go on until something says
+otherwise."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from cutreel.core.ideas import Told
+from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
+from cutreel.core.reading import SEASONS, Arrival, Story
+
+from .hour import (
+    DAYTIME,
+    RAINS,
+    WEATHER_SAID,
+    in_small_hours,
+    season_called,
+    time_called,
+    weather_called,
+)
+from .model import Person, Place, Season, TimeOfDay, Weather
+from .places import (
+    PLACE_NOUNS,
+    is_indoors,
+    place_called,
+    place_words,
+    scene_place,
+    somewhere,
+    text_place,
+)
+
+NOTHING_SAID = "nothing says otherwise"
+_BY_HEADING = "the scene's heading"
+
+
+@dataclass(frozen=True)
+class Setting:
+    """Where and when it is, and why it is so."""
+
+    time: TimeOfDay = "day"
+    weather: Weather = "clear"
+    place: str = ""
+    season: Season = ""
+    year: str = ""
+    why_time: str = NOTHING_SAID
+    why_weather: str = NOTHING_SAID
+    why_place: str = NOTHING_SAID
+    why_season: str = NOTHING_SAID
+
+
+class Scenery:
+    """Follows where and when a film is, through its words."""
+
+    def __init__(
+        self, script: Manuscript, cast: Sequence[Person], places: Sequence[Place], story: Story
+    ) -> None:
+        self.script, self.places = script, places
+        self.named = place_words(places)
+        self.usual = {p.description or p.name: p.weather for p in reversed(places) if p.weather}
+        self.surnames = {
+            part for p in cast for call in (p.name, *p.aliases) for part in call.split()[1:]
+        }
+        self.somewhere = somewhere(places) if story.paragraphs else ""
+        self.home = ""
+        self.home = self._home(story)
+
+    def _home(self, story: Story) -> str:
+        """Where somebody comes who goes home: where they are first said to live."""
+        if any("home" in place.words for place in self.places):
+            return ""
+        lives = (a for _, p in sorted(story.paragraphs.items()) for a in p.arrivals if a.lives)
+        first = next(lives, None)
+        return self._place(first) if first is not None and first.noun != "home" else ""
+
+    def headed(self, scene: int, at: Setting) -> Setting:
+        """What the scene's heading says."""
+        heading = self.script.scenes[scene]
+        if heading.time:
+            at = replace(at, time=time_called(heading.time), why_time=_BY_HEADING)
+        if heading.weather:
+            at = replace(at, weather=weather_called(heading.weather), why_weather=_BY_HEADING)
+        place, why = scene_place(heading.title, self.places, at.place)
+        return replace(at, place=place, why_place=why)
+
+    def told(self, words: Sequence[Word], told: Told | None, at: Setting) -> tuple[Setting, bool]:
+        """What a shot's words say, where the heading does not; and whether the place is seen for a moment only."""
+        said = [w for w in words if w.bare not in self.surnames and not (told and told.mutes(w))]
+        at = self._hour_and_weather(words, [w.bare.lower() for w in said], told, at)
+        heading = self.script.scenes[words[0].scene]
+        if told is None:
+            found = text_place([w.bare.lower() for w in said], self.named)
+            if found and (not heading.title or not at.place):
+                at = replace(at, place=found[0], why_place=found[1])
+            return at, False
+        at = _season_and_year(said, told, at)
+        arrival = self._arrival(told, at)
+        if arrival is None:
+            return at, False
+        # A place that is seen for a moment is the place where nothing is known of another.
+        glimpse = not arrival.stays and (bool(at.place) or arrival.elsewhere)
+        return replace(at, place=self._place(arrival), why_place=f"“{arrival.phrase}”"), glimpse
+
+    def _hour_and_weather(
+        self, words: Sequence[Word], bare: Sequence[str], told: Told | None, at: Setting
+    ) -> Setting:
+        heading = self.script.scenes[words[0].scene]
+        if told and told.another_day and not heading.time:
+            at = replace(at, time="day", why_time="another day")
+        for i, word in enumerate(bare):
+            if not heading.time and word == "morning" and in_small_hours(bare[max(0, i - 4) : i]):
+                at = replace(at, time="night", why_time="in the small hours")
+            elif not heading.time and word in TIMES and (TIMES[word] != "day" or word in DAYTIME):
+                at = replace(at, time=time_called(TIMES[word]), why_time=f"“{word}”")
+            if not heading.weather and word in WEATHER_SAID:
+                weather = weather_called(RAINS.get(word) or WEATHERS[word])
+                at = replace(at, weather=weather, why_weather=f"“{word}”")
+        return at
+
+    def _arrival(self, told: Told, at: Setting) -> Arrival | None:
+        """Where the words come to, if they move the scene."""
+        arrival = told.arrival()
+        if arrival is None or at.why_place == _BY_HEADING:
+            return None  # a heading that names a place holds for its scene
+        if arrival.phrase == "bed" and is_indoors(at.place):
+            return None  # a bed stands in the house where they are
+        return None if arrival.phrase == "woke" and at.place else arrival
+
+    def _place(self, arrival: Arrival) -> str:
+        if arrival.noun == "home" and self.home:
+            return self.home
+        place = self.named.get(arrival.noun) or place_called(arrival.phrase, arrival.noun)
+        if arrival.town and place == arrival.phrase:
+            place = f"{place}, {PLACE_NOUNS['town']}"
+        return place
+
+
+def _season_and_year(said: Sequence[Word], told: Told, at: Setting) -> Setting:
+    if told.year and told.year != at.year:
+        # Of another year nothing is known yet.
+        at = replace(at, year=told.year, season="", why_season=NOTHING_SAID)
+    for word in said:
+        season = SEASONS.get(word.bare.lower())
+        if season:
+            at = replace(at, season=season_called(season), why_season=f"“{word.bare}”")
+    return at

@@ -1,0 +1,178 @@
+"""Whom "they", "we", "the brothers" and "the two of them" mean: some of the cast, or people who are not in it."""
+
+from cutreel.core.manuscript import KIN, pronoun_of
+from cutreel.core.nouns import sort_of
+
+from .clauses import OBJECT, SUBJECT, clause_of
+from .focus import MOST_AGE, Others
+from .page import Meaning, Page
+from .singular import CHILD, GONE, GROWN
+
+MOST_TOGETHER = 4
+_TOGETHER = frozenset({"friend", "traveller", "companion", "twin", "animal", "bird", "creature"})
+_SIBLINGS = frozenset({"sister", "brother", "sibling", "daughter", "son"})
+
+
+def group_meant(page: Page, i: int) -> Meaning | None:
+    """The brothers, the two of them, the children: the group that was spoken of, where its people can be meant."""
+    sort = sort_of(page.tokens[i].lemma)
+    if sort not in {"person", "animal"} or not page.is_the(i):
+        return None
+    noun = page.tokens[i].lemma
+    if noun in _SIBLINGS and (siblings := _siblings(page, i)):
+        return Meaning(siblings, f"“{page.phrase(i)}”: those who can be so called", 0.65)
+    sex = pronoun_of(noun)
+    counted = page.number(i)
+    group = tuple(f.id for f in page.now.focus if f.age < MOST_AGE and page.is_kind(f.id, sort))[
+        :counted
+    ]
+    group = (
+        group
+        if counted and len(group) == counted
+        else page.now.group
+        or tuple(f.id for f in page.now.focus if f.age <= 2 and page.is_kind(f.id, sort))
+    )
+    people = [page.cast.people[p] for p in group if p in page.cast.people]
+    fits = [
+        p.id
+        for p in people
+        if p.kind == sort
+        and p.id != page.owner(i)
+        and not (sex and p.pronoun and p.pronoun != sex)
+        and not (noun in CHILD and p.age == "old")
+        and not (noun in GROWN and p.age == "child")
+    ]
+    known = noun in CHILD | GROWN or noun in KIN or noun in _TOGETHER
+    if not known or len(fits) < 2 or (noun not in CHILD and len(fits) < len(people)):
+        return None
+    return Meaning(tuple(fits), f"“{page.phrase(i)}”: the group spoken of last", 0.6)
+
+
+def _siblings(page: Page, i: int) -> tuple[int, ...]:
+    """ "The sisters", "her brothers": all of that sex who were spoken of, without her whose they are."""
+    sex, owner = pronoun_of(page.tokens[i].lemma), page.owner(i)
+    counted = page.number(i)
+    fits = [
+        f.id
+        for f in page.now.focus
+        if f.id != owner
+        and page.is_person(f.id)
+        and page.cast.people[f.id].age != "old"
+        and sex is not None
+        and page.cast.people[f.id].pronoun == sex
+    ]
+    right = len(fits) == counted if counted else 2 <= len(fits) <= MOST_TOGETHER
+    return tuple(sorted(fits)) if right else ()
+
+
+def hear_of_others(page: Page, i: int) -> None:
+    """Note people who are not in the cast and act, "the police", "two soldiers": "they" means them next."""
+    token = page.tokens[i]
+    if page.says[i] is not None or token.dep not in SUBJECT:
+        return
+    plural = token.tag == "NNS" and sort_of(token.lemma) in {"person", "animal"}
+    if plural or sort_of(token.lemma) == "people":
+        page.now.others = Others(page.phrase(i), 0)
+
+
+def we(page: Page, i: int) -> Meaning | None:
+    """The teller and who was there."""
+    teller = page.cast.teller
+    if teller is None:
+        return None
+    barred = page.barred(i)
+    with_me = [p for p in page.now.group if p != teller and p not in barred]
+    if not with_me:
+        near = [
+            f
+            for f in page.now.focus
+            if f.age <= GONE and f.id != teller and f.id not in barred and page.is_person(f.id)
+        ]
+        with_me = [f.id for f in near[:1]] + [f.id for f in near[1:2] if f.age <= 1]
+    people = tuple(dict.fromkeys([teller, *with_me]))
+    return Meaning(people, "the teller and who was there", 0.6)
+
+
+def they(page: Page, i: int) -> Meaning | None:
+    """ "They": what is plural and was named last, or the people spoken of."""
+    word = page.tokens[i].text.lower()
+    if word == "both" and page.tokens[i].dep in {"preconj", "det"}:
+        return None
+    if _are_others(page, i):
+        return None
+    before = [
+        k for k in range(i) if page.tokens[k].tag in {"NNS", "NNPS"}
+        and page.tokens[i].sentence - page.tokens[k].sentence <= 1 and page.says[k] is None
+    ]  # fmt: skip
+    own = clause_of(page.parsed, i)
+    acting = [
+        k
+        for k in before
+        if page.tokens[k].dep in SUBJECT
+        and k not in page.taken
+        # "The fishermen saw them": not themselves.
+        and not (page.tokens[i].dep in OBJECT and clause_of(page.parsed, k) == own)
+    ]
+    others = [
+        k for k in before if k not in page.taken and sort_of(page.tokens[k].lemma) == "person"
+    ]
+    if acting or (others and len(page.now.group) < 2):
+        return None  # "with four friends ... each of them"
+    if page.tokens[i].dep in OBJECT and any(
+        k not in page.taken and sort_of(page.tokens[k].lemma) not in {"person", "people", None}
+        and (len(page.now.group) < 2 or page.tokens[k].sentence == page.tokens[i].sentence) for k in before
+    ):  # fmt: skip
+        return None  # "a line of lights, and he steered between them"
+    return _together(page, i)
+
+
+def _are_others(page: Page, i: int) -> bool:
+    """Whether it means people who are not in the cast: they acted last, and no group of the cast did since."""
+    others = page.now.others
+    if others is None or others.age > GONE:
+        return False
+    group = [f for f in page.now.focus if f.id in page.now.group]
+    if len(group) > 1 and max(f.age for f in group) < others.age:
+        return False
+    if page.tokens[i].dep not in SUBJECT and others.age > 0:
+        # "The fishermen saw them": not themselves; later "them" may be.
+        return False
+    if page.tokens[i].dep in OBJECT and _acts_here(page, i):
+        return False
+    page.others[i] = others.phrase
+    if page.tokens[i].dep in SUBJECT:
+        page.now.others = Others(others.phrase, 0)
+    return True
+
+
+def _acts_here(page: Page, i: int) -> bool:
+    """Whether it is the clause of those others themselves, who do not do it to themselves."""
+    verb = clause_of(page.parsed, i)
+    return any(page.tokens[c].dep in SUBJECT for c in page.parsed.children[verb])
+
+
+def _together(page: Page, i: int) -> Meaning | None:
+    near = [f for f in page.now.focus if f.age <= 2 and f.id in page.cast.people
+            and page.cast.people[f.id].kind != "thing"]  # fmt: skip
+    if sum(page.is_person(f.id) for f in near) > 1:
+        near = [f for f in near if page.is_person(f.id)]
+    counted = page.counted(i)
+    if counted:
+        people = [f.id for f in page.now.focus if page.is_person(f.id)][:counted]
+        if len(people) == counted:
+            word = page.tokens[i].text
+            return Meaning(tuple(people), f"“{word}”: the last {counted}", 0.6)
+    ids = {f.id for f in near}
+    group = [p for p in page.now.group if p in page.cast.people]
+    if len(group) > 1 and ids & set(group):
+        extra = [f.id for f in near if f.age == 0 and f.id not in group]
+        people = [*group, *extra][:MOST_TOGETHER]
+        return Meaning(tuple(people), "“they”: those spoken of together", 0.75)
+    if len(near) == 1 and page.tokens[i].dep in SUBJECT:
+        # Two people of a scene, one of whom has not been named for a while.
+        pair = [f.id for f in page.now.focus if f.age < MOST_AGE and page.is_person(f.id)][:2]
+        if len(pair) == 2:
+            return Meaning(tuple(pair), "“they”: the two who are there", 0.5)
+    elif len(near) > 1:
+        return Meaning(tuple(f.id for f in near)[:3], "“they”: those spoken of last", 0.6)
+    return None

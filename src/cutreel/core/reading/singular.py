@@ -1,0 +1,180 @@
+"""Whom "she", "it" and "the old woman" mean.
+
+The order of preference for a pronoun is that of centring theory (Grosz, Joshi and Weinstein 1995): who was last spoken
+of, the subject before others, with agreement of sex and number; an object is never its own clause's subject (binding).
+"""
+
+from cutreel.core.manuscript import SPECIES, Pronoun, pronoun_of
+from cutreel.core.nouns import sort_of
+
+from .clauses import OBJECT, SUBJECT
+from .focus import MOST_AGE, SURE
+from .memories import memories
+from .page import SOMEBODY, Meaning, Page, Spoken
+
+GONE = 4
+"""Sentences after which a pronoun does not mean somebody any more without a name between."""
+OPEN_SEX = 1.2
+"""What it weighs against somebody that it is not known whether they are called so."""
+CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby", "maiden", "youngster"})
+GROWN = frozenset({"man", "woman", "lady", "gentleman", "widow"})
+_ANY_ONE = frozenset({"animal", "bird", "creature", "beast", "stranger", "figure", "fellow"})
+
+
+def she_or_he(page: Page, i: int, sex: Pronoun, said: Spoken | None) -> Meaning | None:
+    """Whom "she" or "he" means; None where it is nobody of the cast, or nobody can tell."""
+    named = _named_so(page, i)
+    if named is not None:
+        return Meaning((named,), "called so here", 0.95)
+    barred = page.barred(i)
+    if said is not None and said.speaker is not None:
+        barred = barred | {said.speaker}
+    scored = _scored(page, i, sex, barred)
+    if not scored:
+        return _only_one(page, sex, barred)
+    scored.sort(reverse=True)
+    best, person = scored[0]
+    if person < 0:
+        return None
+    margin = best - _rival(page, scored[1]) if len(scored) > 1 else 2.0
+    sure = min(0.95, 0.55 + 0.2 * max(0.0, min(2.0, margin)))
+    last = next(f for f in page.now.focus if f.id == person)
+    if last.age > GONE:
+        sure = min(sure, 0.5)
+    word = page.tokens[i].text
+    if last.sure < SURE <= sure:
+        return Meaning((person,), f"“{word}”: goes on from a guess", last.sure)
+    why = "the only one it can be" if len(scored) == 1 else "who was spoken of last"
+    return Meaning((person,), f"“{word}”: {why}", sure)
+
+
+def _named_so(page: Page, i: int) -> int | None:
+    """ "Everybody called her Little": she is who is named so."""
+    token = page.tokens[i]
+    if token.dep != "dobj" or page.tokens[token.head].lemma not in {"call", "name", "christen"}:
+        return None
+    behind = [c for c in page.parsed.children[token.head] if c > i and c in page.calls]
+    return page.calls[behind[0]][2] if behind else None
+
+
+def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[float, int]]:
+    """Those who were spoken of and can be called so, with how near each comes."""
+    own = page.own_subject(i)
+    scored: list[tuple[float, int]] = []
+    for rank, f in enumerate(page.now.focus):
+        if f.id in barred or f.age >= MOST_AGE or f.id == page.cast.teller:
+            continue
+        score = -1.0 * f.age + (0.9 if f.subject else 0) - 0.05 * rank
+        p = page.cast.people.get(f.id)
+        if p is None:
+            if f.id in (SOMEBODY[sex], SOMEBODY[None]) and f.age <= 2:
+                scored.append((score - (1.2 if f.id == SOMEBODY[None] else 0.3), f.id))
+            continue
+        if p.pronoun not in (None, sex) or p.kind == "thing":
+            continue
+        if p.pronoun is None and f.called not in (None, sex):
+            continue
+        if p.pronoun is None and f.called is None:
+            # An animal with a name is called so sooner than one without.
+            known = page.cast.is_somebody(p)
+            named = p.kind == "animal" and p.has_name
+            score -= 0.6 if named else OPEN_SEX if p.kind == "person" or known else 2.6
+            if p.kind == "animal" and f.age > (GONE if known else 1):
+                continue
+        if f.id == own and page.tokens[i].dep == "poss":
+            score += 1.5
+        scored.append((score, f.id))
+    return scored
+
+
+def _only_one(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:
+    """The only one of the cast who is called so, where nobody was spoken of."""
+    same = [
+        p.id
+        for p in page.cast.people.values()
+        if p.pronoun == sex and p.id not in barred and p.kind == "person"
+    ]
+    # Whom a text never names is called by a word for anybody.
+    same = [p for p in same if (CHILD | GROWN) & set(page.cast.people[p].calls)] or same
+    if len(same) != 1:
+        return None
+    # Somebody else may have been told of; else it is who is named later, or never.
+    alone = not any(f.id < 0 for f in page.now.focus)
+    return Meaning((same[0],), f"the only “{sex}” there is", SURE if alone else 0.5)
+
+
+def _rival(page: Page, scored: tuple[float, int]) -> float:
+    """How near the next one comes: whether somebody is called so may only be unknown as yet."""
+    score, person = scored
+    p = page.cast.people.get(person)
+    return score + (OPEN_SEX if p is not None and p.kind == "person" and not p.pronoun else 0)
+
+
+def it(page: Page, i: int) -> Meaning | None:
+    """ "It": an animal or a thing of the cast that was the last to do something."""
+    for f in page.now.focus:
+        p = page.cast.people.get(f.id)
+        if p is not None and p.kind != "person" and p.pronoun is None and f.age <= 1:
+            if page.tokens[i].dep in SUBJECT or page.tokens[i].dep in OBJECT:
+                other = [
+                    k for k in range(i)
+                    if page.tokens[k].dep in SUBJECT and page.tokens[k].pos == "NOUN"
+                    and k not in page.taken and page.tokens[i].sentence - page.tokens[k].sentence <= 1
+                ]  # fmt: skip
+                if not other:
+                    return Meaning((f.id,), "“it”: who acted last", 0.6)
+            return None
+    return None
+
+
+def noun_meant(page: Page, i: int) -> int | None:
+    """Somebody whom "the woman", "the animal" can mean."""
+    token = page.tokens[i]
+    below = [page.tokens[c] for c in page.parsed.children[i]]
+    if not any(
+        t.dep in {"det", "poss"} and t.text.lower() in {"the", "this", "that"} for t in below
+    ):
+        return None
+    noun = token.lemma
+    sex = pronoun_of(noun)
+    animal = sort_of(noun) == "animal"
+    if animal and (same := _same_animal(page, noun)) is not None:
+        return same
+    if noun not in CHILD | GROWN | _ANY_ONE:
+        return None
+    old = any(t.lemma in {"old", "elderly", "young"} for t in below)
+    for f in sorted(page.now.focus, key=lambda f: (f.age, not f.subject)):
+        p = page.cast.people.get(f.id)
+        if (
+            p is None
+            or f.age >= MOST_AGE
+            or (animal or noun in {"creature", "beast"}) != (p.kind == "animal")
+        ):
+            continue
+        if sex and p.pronoun and p.pronoun != sex:
+            continue
+        if noun in CHILD and p.age != "child" and not _was_young(page, i, f.id):
+            continue
+        if noun in GROWN and p.age == "child":
+            continue
+        if old and any(t.lemma in {"old", "elderly"} for t in below) != (p.age == "old"):
+            continue
+        return f.id
+    return None
+
+
+def _was_young(page: Page, i: int, person: int) -> bool:
+    """Whether somebody grown can be "the boy" of a remembered scene."""
+    token = page.tokens[i]
+    return token.sentence in memories(page.parsed) and page.own_subject(i) != person
+
+
+def _same_animal(page: Page, noun: str) -> int | None:
+    """ "The fox" is the vixen, "the dog" is the terrier."""
+    kind = SPECIES.get(noun, noun)
+    for f in page.now.focus:
+        p = page.cast.people.get(f.id)
+        words = {w.lower().removeprefix("the ") for w in p.calls} if p else set()
+        if p and p.kind == "animal" and kind in {SPECIES.get(w, w) for w in words}:
+            return p.id
+    return None

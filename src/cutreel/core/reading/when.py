@@ -1,0 +1,161 @@
+"""When it happens: another day, the year, and which words of hour, weather and season hold here and now.
+
+"Like a night at sea" does not make it night, "until spring" not spring.
+"""
+
+import re
+
+from cutreel.core.manuscript import TIMES, WEATHERS
+from cutreel.core.nouns import sort_of
+
+from .clauses import clause_of, compared, unreal
+from .memories import memories
+from .parsed import Parsed, Token
+
+# fmt: off
+SEASONS: dict[str, str] = {
+    "spring": "spring", "springtime": "spring", "summer": "summer", "summertime": "summer", "midsummer": "summer",
+    "autumn": "autumn", "winter": "winter", "wintertime": "winter", "midwinter": "winter", "christmas": "winter",
+    "january": "winter", "february": "winter", "march": "spring", "april": "spring", "may": "spring", "june": "summer",
+    "july": "summer", "august": "summer", "september": "autumn", "october": "autumn", "november": "autumn",
+    "december": "winter",
+}
+"""Words that say the season; months as in the north."""
+_MONTHS_OR_WORDS = frozenset({"march", "may", "august"})
+_SEASON_TOLD = frozenset({"in", "during", "all", "by", "of", "through", "throughout", "at", "on"})
+_OTHER_DAYS = frozenset(["last", "yesterday", "tomorrow", "previous", "other", "another", "next"])
+_SHORTLY = frozenset({"little", "bit", "just", "shortly", "long", "hour", "minute", "moment"})
+_YEAR = re.compile(r"1[0-9]{3}|20[0-9]{2}")
+# fmt: on
+
+
+def years_told(parsed: Parsed, spoken: frozenset[int]) -> tuple[tuple[int, str], ...]:
+    """Where (characters) a year is said in which it happens: "in the winter of 1962"; tokens `spoken` are words of a
+    quotation. A year that only measures ("since 1900", "until 1914") is none."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        if i in spoken or not _YEAR.fullmatch(token.text) or token.name not in {"DATE", ""}:
+            continue
+        if token.sentence in memories(parsed) or unreal(parsed, clause_of(parsed, i)) not in {
+            "",
+            "remembered",
+        }:
+            continue
+        at, before = i, ""
+        while parsed.tokens[at].head != at and parsed.tokens[at].dep in {
+            "pobj",
+            "prep",
+            "nummod",
+            "npadvmod",
+            "appos",
+        }:
+            at = parsed.tokens[at].head
+            if parsed.tokens[at].pos == "ADP":
+                before = parsed.tokens[at].text.lower()
+        if before in {"in", "of", "on", "during", "by", ""} and (before or token.name == "DATE"):
+            out.append((token.start, token.text))
+    return tuple(out)
+
+
+def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
+    """Where (characters) it is said that it is another day now: "in October", "on the fifteenth day". What was said of
+    the hour before does not hold there."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        if i in spoken or token.name != "DATE" or unreal(parsed, clause_of(parsed, i)):
+            continue
+        if i and parsed.tokens[i - 1].name == "DATE":
+            continue
+        at = i
+        while parsed.tokens[at].name == "DATE" and parsed.tokens[at].head != at:
+            at = parsed.tokens[at].head
+        before = parsed.tokens[at].text.lower()
+        if _next_day(parsed, i):
+            out.append(token.start)
+            continue
+        opens = i == 0 or parsed.tokens[i - 1].sentence != token.sentence
+        if opens or before in {"in", "on", "by", "after", "during"}:
+            out.append(token.start)
+    return tuple(out)
+
+
+def _next_day(parsed: Parsed, i: int) -> bool:
+    """ "When we came home the next day", wherever it stands."""
+    head = i if parsed.tokens[i].lemma == "day" else parsed.tokens[i].head
+    day = parsed.tokens[head]
+    below = {parsed.tokens[c].text.lower() for c in parsed.children[head]}
+    return day.lemma == "day" and bool(below & {"next", "following"}) and day.dep == "npadvmod"
+
+
+def tells_when(token: Token) -> bool:
+    """Whether a word is one of hour, weather or season."""
+    word = token.text.lower()
+    return word in TIMES or word in WEATHERS or word in SEASONS
+
+
+def not_now(parsed: Parsed, i: int) -> bool:
+    """Whether a word of time or weather is of another time, or of nothing that is there."""
+    tokens = parsed.tokens
+    token = tokens[i]
+    above = tokens[token.head]
+    word = token.text.lower()
+    if word in SEASONS:
+        return not _tells_season(parsed, i)
+    if (
+        token.dep in {"compound", "poss", "amod"}
+        and token.head != i
+        and above.pos in {"NOUN", "PROPN"}
+    ):
+        return (
+            sort_of(above.lemma) in {"person", "people", "animal", "thing", "garment"}
+            or above.lemma == "watch"
+        )
+    below = {tokens[c].text.lower() for c in parsed.children[i]}
+    if word in TIMES and "good" in below:
+        return True  # "it said good night to the plants"
+    if word in TIMES and token.dep == "pobj" and above.text.lower() == "of":
+        hour = tokens[above.head]
+        if hour.dep == "pobj" and tokens[hour.head].text.lower() in {"in", "at", "by"}:
+            return False  # "in the cold hour of dawn"
+    if word in TIMES and below & _OTHER_DAYS and not below & {"next"}:
+        return True
+    if below & {"no", "every", "any", "each"}:
+        return "no" in below or word in WEATHERS
+    if above.text.lower() == "before" and _shortly(parsed, token.head):
+        return False  # "a little before midnight", "long before dawn"
+    if token.dep == "pobj" and above.text.lower() in {
+        "until",
+        "till",
+        "before",
+        "about",
+        "of",
+        "like",
+        "for",
+        "from",
+        "than",
+    }:
+        return above.text.lower() != "for" or word in WEATHERS
+    if compared(parsed, i):
+        return True
+    why = unreal(parsed, clause_of(parsed, i))
+    return (bool(why) and why != "denied") or (why == "denied" and word in WEATHERS)
+
+
+def _shortly(parsed: Parsed, before: int) -> bool:
+    return any(parsed.tokens[c].lemma in _SHORTLY for c in parsed.children[before])
+
+
+def _tells_season(parsed: Parsed, i: int) -> bool:
+    """Whether a season is the one it is now: "one autumn", "all winter", "in March", "winter came"."""
+    token, above = parsed.tokens[i], parsed.tokens[parsed.tokens[i].head]
+    if token.text.lower() in _MONTHS_OR_WORDS and token.pos not in {"PROPN", "NOUN"}:
+        return False
+    if compared(parsed, i) or unreal(parsed, clause_of(parsed, i)) not in {"", "denied"}:
+        return False
+    if token.dep == "pobj":
+        return above.text.lower() in _SEASON_TOLD
+    if token.dep == "nsubj":
+        return above.lemma in {"come", "arrive", "be", "pass", "return", "begin", "turn"}
+    if token.dep in {"compound", "nmod"}:
+        return sort_of(above.lemma) == "time" or above.name == "DATE"
+    return token.dep in {"npadvmod", "ROOT", "attr", "appos", "conj", "dobj"}
