@@ -11,7 +11,7 @@ from cutreel.protocol import FigurePose, Joint, Vary
 
 from .animals import draw_animal, tallness
 from .bodies import Posed, body_of, posed_as, standing_at
-from .colour import darker
+from .colour import NAMED, darker
 from .figures import write
 from .guiding import Mass, Masses
 from .lighting import cast_shadow, rim
@@ -20,6 +20,7 @@ from .people import draw_posed
 from .props import BIG, PAPER, WOOD, draw_prop
 from .reading import Animal, Figure, Reading
 from .stage import Stage
+from .vehicles import board, body_around, wheel
 from .vocabulary import IN_THE_SKY, INDOORS
 
 H = 1000.0
@@ -118,6 +119,10 @@ class Cast:
             afloat = False
         if afloat and self.r.framing in ("extreme wide", "wide", "medium"):
             self._in_boat()
+        elif self._drives():
+            self._in_car()
+        elif self.place == "cab" and self.r.framing in ("extreme wide", "wide", "medium"):
+            self._in_seats()
         else:
             self._standing()
         self._cover()
@@ -467,6 +472,50 @@ class Cast:
                       max(2.5, size * 0.018), (230, 236, 236), opacity=0.5)
         for prop in [p for p in self.r.props if p in ("lamp", "tower")]:
             draw_prop(self.s.back, prop, self.width * 0.84, self.s.horizon + 14, 74, lit=not self.r.dark_lamp)
+
+    def _drives(self) -> bool:
+        return (
+            any(f.pose == "drive" for f in self.r.figures)
+            and self.place not in INDOORS
+            and self.r.framing in ("extreme wide", "wide", "medium")
+        )
+
+    def _in_car(self) -> None:
+        """Whoever drives at the wheel, another behind; those there are no seats for are left at home."""
+        people = sorted(self.r.figures, key=lambda f: f.pose != "drive")[:2]
+        x, y = self.width * 0.5, {"extreme wide": 850.0, "wide": 880.0, "medium": 950.0}[self.r.framing]
+        person = min({"extreme wide": 240.0, "wide": 420.0, "medium": 640.0}[self.r.framing], self.width * 0.5)
+        self.person = person
+        tall = bool(self.r.vehicle)
+        sill = y - person * (0.52 if tall else 0.4)
+        self._shadow(x, y, person * 1.1)
+        for i, figure in reversed(list(enumerate(people))):
+            if figure.pose == "drive":
+                figure.pose = "hold"
+            dx = person * (0.14 if i == 0 else -0.24)
+            self._person(figure, x + dx, sill + person * 0.16, 1, self.r.facing and i == 0, person * 0.78, seated=True)
+        with self.pen.marking(""):
+            wheel(self.pen, x + person * 0.14, sill - person * 0.06, person, 1)
+            body_around(self.pen, tall, self.r.vehicle == "plough", x, y, person, NAMED["brick red" if not tall else "rust"])
+        for kind, colour, name in self.r.animals[:1]:
+            with self.region(name or kind) as box:
+                box.box = draw_animal(self.pen, kind, colour, x - person * 1.5, y, person * 0.6, 1)
+
+    def _in_seats(self) -> None:
+        """In a car, seen from its front: who drives at the wheel, another beside."""
+        people = sorted(self.r.figures, key=lambda f: f.pose != "drive")[:2]
+        person = {"extreme wide": 520.0, "wide": 620.0, "medium": 820.0}[self.r.framing]
+        self.person = person
+        for i, figure in enumerate(people):
+            if figure.pose == "drive":
+                figure.pose = "hold"
+            x = self.width * (0.69 if i == 0 else 0.31)
+            self._person(figure, x, self.s.ground + person * 0.1, -1 if i == 0 else 1, True, person, seated=True)
+        with self.pen.marking(""):
+            board(self.pen, self.width, self.s.height, self.s.hour.lamps)
+        for kind, colour, name in self.r.animals[:1]:
+            with self.region(name or kind) as box:
+                box.box = draw_animal(self.pen, kind, colour, self.width * 0.5, self.s.ground + 80, person * 0.5, 1)
 
     def _shadow(self, x: float, y: float, half: float) -> None:
         if y < 1000 and self.pen.look not in ("stick-figures", "chalk-slate"):

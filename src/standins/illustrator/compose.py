@@ -12,7 +12,7 @@ from .places import PLACE_DRAWERS
 from .reading import Figure, read_prompt, without
 from .references import Reference, colours_of, follow, recoloured
 from .sheet import draw_sheet
-from .stage import Stage, hour_of, weather_over
+from .stage import Stage, faded, hour_of, in_season, weather_over
 from .vocabulary import INDOORS
 
 H = 1000.0
@@ -53,6 +53,7 @@ def draw(
     face = random.Random(f"{reading.place_words}/{place}") if reading.place_words else random.Random(rng.random())
     hour = hour_of(time, weather if place not in INDOORS else "clear", face)
     colours, strength = colours_of(references)
+    hour = in_season(hour, "" if place in INDOORS else reading.season, time)
     hour = recoloured(recoloured(hour, reading.palette, 0.5), colours, strength)
     share = 0.0 if reading.sheet else hour.share * (0.6 if place in INDOORS else 1.0)
     twist = random.Random(f"{seed}/{wish.vary.seed}") if wish.vary else None
@@ -68,7 +69,7 @@ def draw(
     if twist and wish.vary and wish.vary.strength >= ELSEWHERE:
         small = twist.random()
     stage = Stage(pens[0], pens[2], width, H, horizon, min(frame.feet, 880.0), hour, time, weather, random.Random(small),
-                  dark_lamp=reading.dark_lamp, wall=reading.walls, cloth=reading.cloth, afloat="boat" in reading.props)
+                  dark_lamp=reading.dark_lamp, wall=reading.walls, cloth=reading.cloth, afloat="boat" in reading.props, season=reading.season)
     follow(reading.figures, references)
     without(reading, negative)
     if bare:
@@ -89,6 +90,8 @@ def draw(
     regions = Cast(reading, stage, pens[1], frame, rng, place, wish, twist).draw()
     if place not in INDOORS:
         weather_over(stage)
+    if reading.memory:
+        faded(stage)
     layers = [(pen.svg(width, H), depth) for pen, depth in zip(pens, (0.0, 0.55, 1.0), strict=True) if pen.out]
     return Drawing(width, layers, regions, reading.unused, reading.look, reading.figures, horizon)
 

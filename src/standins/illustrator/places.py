@@ -7,7 +7,9 @@ from .colour import NAMED, darker, lighter, mix
 from .indoors import cave, hall, room, space, study
 from .pen import Point
 from .props import LIGHT, WOOD, draw_prop
+from .rooms import cell, classroom, corridor, gallery, ward
 from .stage import Stage, haze, house, peaks, ridge, rocks, sky, tree, tufts, tufts_at, water
+from .vehicles import cab, carriage
 
 
 def _jetty(s: Stage) -> None:
@@ -82,7 +84,7 @@ def _river(s: Stage) -> None:
     haze(s)
     ridge(s, s.back, s.horizon + 20, 60, s.hour.middle, 0.5)
     for _ in range(5):
-        tree(s.back, s.width * s.rng.uniform(0, 1), s.horizon + 20, s.rng.uniform(80, 150), mix(s.hour.middle, s.hour.near, 0.5), s.rng.random() < 0.3, 0.6)
+        tree(s, s.back, s.width * s.rng.uniform(0, 1), s.horizon + 20, s.rng.uniform(80, 150), mix(s.hour.middle, s.hour.near, 0.5), s.rng.random() < 0.3, 0.6)
     if s.afloat:
         water(s, s.horizon + 16, s.height)
         s.near_water = True
@@ -124,7 +126,7 @@ def _forest(s: Stage) -> None:
         ridge(s, s.back, ground, 20, mix(s.hour.far, s.hour.middle, t), 0.2 + 0.25 * layer)
         for _ in range(9 - layer * 2):
             x = s.rng.uniform(-40, s.width + 40)
-            tree(s.back, x, ground + 10, s.rng.uniform(300, 460) * (0.7 + 0.3 * t), mix(s.hour.far, s.hour.middle, t), s.rng.random() < 0.6, 0.2 + 0.25 * layer)
+            tree(s, s.back, x, ground + 10, s.rng.uniform(300, 460) * (0.7 + 0.3 * t), mix(s.hour.far, s.hour.middle, t), s.rng.random() < 0.6, 0.2 + 0.25 * layer)
     ridge(s, s.back, s.ground, 26, s.hour.near, 0.9)
     for x in (-0.02 * s.width, 1.02 * s.width):
         s.front.limb([(x, s.height + 40), (x + 10, s.height * 0.4), (x - 6, -60)], 110, darker(WOOD, 0.5))
@@ -138,7 +140,7 @@ def _mountain(s: Stage) -> None:
     peaks(s, s.back, s.horizon + 70, 230, mix(s.hour.far, s.hour.middle, 0.6), 0.45)
     ridge(s, s.back, s.ground - 30, 60, s.hour.middle, 0.7)
     for _i in range(6):
-        tree(s.back, s.width * s.rng.uniform(0, 1), s.ground - 40, s.rng.uniform(60, 120), mix(s.hour.middle, s.hour.near, 0.7), True, 0.7)
+        tree(s, s.back, s.width * s.rng.uniform(0, 1), s.ground - 40, s.rng.uniform(60, 120), mix(s.hour.middle, s.hour.near, 0.7), True, 0.7)
     ridge(s, s.back, s.ground + 14, 34, s.hour.near, 0.9)
     rocks(s, s.front, s.height + 10, mix((96, 94, 100), s.hour.near, 0.4), 140, 4)
 
@@ -184,7 +186,7 @@ def _garden(s: Stage) -> None:
     for i in range(4):
         # Trees beside the house, not before its door.
         x = (0.36, 0.52, 0.72, 0.9)[i] if left else (0.1, 0.28, 0.48, 0.6)[i]
-        tree(s.back, s.width * (x + s.rng.uniform(-0.03, 0.03)), s.horizon + 130, s.rng.uniform(170, 270), s.hour.middle, False, 0.6)
+        tree(s, s.back, s.width * (x + s.rng.uniform(-0.03, 0.03)), s.horizon + 130, s.rng.uniform(170, 270), s.hour.middle, False, 0.6)
     s.back.sheet(s.width, s.horizon + 112, s.height + 60, mix(s.hour.middle, s.hour.near, 0.25), s.hour.near)
     bed = mix((122, 88, 62), s.hour.near, 0.35)
     for y, grow in ((s.horizon + 170, 0.55), (s.horizon + 250, 0.85)):
@@ -211,7 +213,7 @@ def _meadow(s: Stage) -> None:
     ridge(s, s.back, s.horizon, 130, s.hour.far, 0.2)
     ridge(s, s.back, s.horizon + 50, 70, mix(s.hour.far, s.hour.middle, 0.6), 0.45)
     for _i in range(5):
-        tree(s.back, s.width * s.rng.uniform(0, 1), s.horizon + 60, s.rng.uniform(60, 120), mix(s.hour.middle, s.hour.near, 0.4), s.rng.random() < 0.25, 0.5)
+        tree(s, s.back, s.width * s.rng.uniform(0, 1), s.horizon + 60, s.rng.uniform(60, 120), mix(s.hour.middle, s.hour.near, 0.4), s.rng.random() < 0.25, 0.5)
     ridge(s, s.back, s.horizon + 120, 50, s.hour.middle, 0.65)
     path = mix((214, 194, 150), s.hour.middle, 0.3)
     w = s.width
@@ -323,10 +325,24 @@ def _station(s: Stage) -> None:
     draw_prop(s.back, "bench", w * 0.76, f + 30, 110)
 
 
+def _mill(s: Stage) -> None:
+    """A windmill on its rise, over a meadow with a stream."""
+    sky(s)
+    ridge(s, s.back, s.horizon, 80, s.hour.far, 0.25)
+    x = s.width * s.rng.choice([0.24, 0.76])
+    s.back.shape([(x - 420, s.ground), (x - 180, s.horizon + 40), (x + 180, s.horizon + 40), (x + 420, s.ground)], s.hour.middle, lift=0.8)
+    draw_prop(s.back, "windmill", x, s.horizon + 60, 190)
+    for dx in (-0.34, 0.3, 0.44):
+        tree(s, s.back, s.width * (0.5 + dx), s.horizon + 70, s.rng.uniform(90, 140), mix(s.hour.middle, s.hour.near, 0.5), False, 0.6)
+    ridge(s, s.back, s.ground, 26, s.hour.near, 0.9)
+    tufts(s, s.front, s.height + 30, darker(s.hour.near, 0.2), 200, 14)
+
+
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "desert": _desert, "room": room, "study": study, "hall": hall, "cave": cave,
-    "ice": _ice, "space": space,
+    "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "classroom": classroom,
+    "carriage": carriage, "cab": cab, "mill": _mill,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station,
 }

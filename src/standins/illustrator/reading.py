@@ -58,6 +58,9 @@ class Reading:
     cloth: RGB | None = None
     time: str | None = None
     weather: str | None = None
+    season: str = ""
+    memory: bool = False
+    """Whether it is a remembered scene."""
     mood: str = "calm"
     figures: list[Figure] = field(default_factory=list)
     crowd: list[Figure] = field(default_factory=list)
@@ -67,6 +70,8 @@ class Reading:
     facing: bool = False
     looks: str = ""
     """To which side whoever is alone in the picture looks."""
+    vehicle: str = ""
+    """What is driven, where it is a tall one: a truck, or a plough."""
     dark_lamp: bool = False
     sheet: bool = False
     half: bool = False
@@ -161,11 +166,18 @@ def read_prompt(prompt: str) -> Reading:
         out.near = out.near or not out.figures
         out.props.append("letter")
         used |= {"year", "number", "date", *NUMBERS}
+    if out.near and not out.figures:
+        _garments(rest, out, used)
     _deeds(rest, out, used)
     for match in re.finditer(r"\b([a-z]+)(?: \([^)]*\))? (?:speaks?|whispers|laughs|sings|sighs|shouts|smiles|weeps|grins)\b", rest):
         if known(match.group(1), v.PROPS):
             out.speaking.add(v.PROPS[known(match.group(1), v.PROPS) or ""])
     rest = rest.replace("harbour with boats", "harbour")
+    if tall := re.search(r"\b(?:(snowplough|plough)|truck|lorry|van|tractor|bus|coach)s?\b", rest):
+        out.vehicle = "plough" if tall.group(1) else "truck"
+        if any(f.pose == "drive" for f in out.figures):
+            used |= set(tall.group().split())
+            out.props = [p for p in out.props if p not in ("car", "cart", "plough")]
     _kin(rest, out, used)
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
@@ -303,6 +315,12 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
         if word in v.WEATHERS:
             out.weather = out.weather if out.weather not in (None, "clear") else v.WEATHERS[word]
             used.add(word)
+    if season := re.search(r"(?:^|[.,] )(spring|summer|autumn|winter)(?=[.,]|$)", text):
+        out.season = season.group(1)
+        used.add(out.season)
+    if re.search(r"\ba memory\b", text):
+        out.memory = True
+        used |= {"memory", "earlier", "years"}
     out.walls, out.cloth = _colour_of("walls", text), _colour_of("curtains", text)
     if out.walls or out.cloth:
         used |= {"walls", "curtains"} | {w for c in _COLOUR_NAMES if re.search(rf"\b{c} (?:walls|curtains)\b", text) for w in c.split()}
@@ -377,6 +395,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         if _denied(text, match) and (word in v.ANIMALS or word in v.PROPS):
             used.add(word)
             continue
+        if word in v.PROPS and text[: match.start()].endswith(" its "):
+            # "The train, its windows warm": a part of what is there already.
+            used.add(word)
+            continue
         if word in v.ANIMALS and (word not in _ALSO_VERBS or _is_noun(text, match)):
             kind = v.ANIMALS[word]
             colour = next((NAMED[c] for c in _COLOUR_NAMES
@@ -404,6 +426,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             used.add(word)
     if out.place is None and not out.figures and set(re.findall(r"[a-z]+", text)) & v.ROOM_WORDS:
         out.place = "room"
+    if out.place == "cab":
+        out.props = [p for p in out.props if p != "car"]
+    if out.place == "mill":
+        out.props = [p for p in out.props if p != "windmill"]
     if out.place in v.INDOORS:
         out.props = [p for p in out.props if p not in ("window", "wall")]
     hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
@@ -420,15 +446,28 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             out.props.remove(figure.holds)
 
 
+def _garments(text: str, out: Reading, used: set[str]) -> None:
+    """What is worn, where it is what the picture is about: "the cloaks, near"."""
+    for match in re.finditer(r"[a-z]+", text):
+        word = known(match.group(), v.LAID_DOWN)
+        if word is not None and v.LAID_DOWN[word] not in out.props:
+            out.props.append(v.LAID_DOWN[word])
+            _count(text, match, v.LAID_DOWN[word], out)
+            used.add(match.group())
+
+
 def _kin(text: str, out: Reading, used: set[str]) -> None:
     """Nouns without a drawing of their own, drawn as what is nearest; only those of what happens, not of the look."""
     places = [s.span() for s in re.finditer(r"[^.]+", text) if _is_place(s.group(), out)]
+    called = {part for f in out.figures for part in f.name.split(" ")}
     for match in re.finditer(r"[a-z][a-z'-]+", text):
         word = match.group()
         if word in used or word in v.EMPTY_WORDS or word in v.AMBIGUOUS or _denied(text, match):
             continue
-        if word in v.PROPS or word in v.ANIMALS or _is_deed(text, match, set()):
+        if word in v.PROPS or word in v.ANIMALS or _is_deed(text, match, called):
             continue  # it was looked at, and left out for a reason: "paper" of a look is no letter
+        if text[: match.start()].endswith(" its "):
+            continue  # a part of what is there already
         if not _is_noun(text, match) or any(a <= match.start() < b for a, b in places):
             continue
         prop = known(word, v.PROPS) or kin_of(word)

@@ -2,7 +2,7 @@
 
 import math
 import random
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from .colour import RGB, darker, lighter, mix, paler
 from .pen import Pen, Point
@@ -44,6 +44,25 @@ _HOURS: dict[str, list[Hour]] = {
 }
 
 
+_SNOW: RGB = (232, 236, 240)
+_LEAVES: tuple[RGB, ...] = ((188, 92, 52), (204, 148, 58), (168, 72, 56), (196, 122, 48))
+_GROUND: dict[str, tuple[RGB, float]] = {
+    "winter": (_SNOW, 0.55), "autumn": ((176, 128, 70), 0.42), "spring": ((132, 176, 92), 0.3), "summer": ((128, 160, 74), 0.16),
+}
+"""What colour a season gives to what grows, and how much of it by day."""
+
+
+def in_season(hour: Hour, season: str, time: str) -> Hour:
+    """The colours of an hour with the ground of a season: white, rust, fresh green."""
+    if season not in _GROUND:
+        return hour
+    colour, share = _GROUND[season]
+    # By night a colour is seen less; snow shines of itself.
+    dark = darker(colour, 0.0 if time in ("day", "dawn") else 0.45)
+    far, middle, near = (mix(c, dark, share * k) for c, k in ((hour.far, 0.5), (hour.middle, 0.9), (hour.near, 1.0)))
+    return replace(hour, far=far, middle=middle, near=near)
+
+
 def hour_of(time: str, weather: str, rng: random.Random) -> Hour:
     """The colours of `time`, greyed by bad weather."""
     hour = rng.choice(_HOURS[time])
@@ -79,6 +98,7 @@ class Stage:
     cloth: RGB | None = None
     afloat: bool = False
     """Whether a boat is to be on its water."""
+    season: str = ""
     light: Point | None = None
     light_strength: float = 0.0
 
@@ -177,15 +197,28 @@ def water(s: Stage, top: float, bottom: float, calm: bool = False) -> None:
             pen.line([(x - half, y), (x, y + 2), (x + half, y)], 3.0, lighter(s.hour.glow, 0.2), opacity=0.34 - 0.03 * i)
 
 
-def tree(pen: Pen, x: float, y: float, h: float, colour: RGB, pine: bool, depth: float = 1.0) -> None:
-    pen.limb([(x, y), (x - h * 0.02, y - h * 0.45)], h * 0.075, mix(WOOD, (60, 44, 40), 0.4))
+def tree(s: Stage, pen: Pen, x: float, y: float, h: float, colour: RGB, pine: bool, depth: float = 1.0) -> None:
+    bark = mix(WOOD, (60, 44, 40), 0.4)
+    pen.limb([(x, y), (x - h * 0.02, y - h * 0.45)], h * 0.075, bark)
     if pine:
         for i in range(3):
             w, b = h * (0.30 - 0.07 * i), y - h * (0.22 + 0.22 * i)
             pen.shape([(x - w, b), (x, b - h * 0.38), (x + w, b), (x, b + h * 0.03)], lighter(colour, 0.05 * i), smooth=False, depth=depth, lift=0.6)
-    else:
-        pen.shape([(x - h * 0.30, y - h * 0.46), (x - h * 0.28, y - h * 0.78), (x, y - h * 1.0), (x + h * 0.29, y - h * 0.8), (x + h * 0.32, y - h * 0.48), (x, y - h * 0.36)], colour, depth=depth, lift=0.8)
-        pen.shape([(x - h * 0.2, y - h * 0.62), (x - h * 0.12, y - h * 0.84), (x + h * 0.06, y - h * 0.9), (x + h * 0.02, y - h * 0.68)], lighter(colour, 0.16), depth=depth, lift=0.2, line=False)
+            if s.season == "winter":
+                pen.shape([(x - w * 0.5, b - h * 0.19), (x, b - h * 0.38), (x + w * 0.5, b - h * 0.19), (x, b - h * 0.22)], _SNOW, smooth=False, depth=depth, lift=0.1, line=False)
+        return
+    if s.season == "winter":
+        for dx, dy, thick in ((-0.26, 0.78, 0.03), (0.24, 0.82, 0.03), (-0.1, 0.96, 0.035), (0.1, 0.92, 0.025), (0.02, 1.0, 0.02)):
+            pen.limb([(x - h * 0.01, y - h * 0.42), (x + h * dx * 0.5, y - h * (0.42 + dy) / 2), (x + h * dx, y - h * dy)], h * thick, bark)
+        return
+    if s.season == "autumn":
+        colour = mix(_LEAVES[int(x * 7 + h) % len(_LEAVES)], colour, 0.3)
+    pen.shape([(x - h * 0.30, y - h * 0.46), (x - h * 0.28, y - h * 0.78), (x, y - h * 1.0), (x + h * 0.29, y - h * 0.8), (x + h * 0.32, y - h * 0.48), (x, y - h * 0.36)], colour, depth=depth, lift=0.8)
+    pen.shape([(x - h * 0.2, y - h * 0.62), (x - h * 0.12, y - h * 0.84), (x + h * 0.06, y - h * 0.9), (x + h * 0.02, y - h * 0.68)], lighter(colour, 0.16), depth=depth, lift=0.2, line=False)
+    if s.season == "spring":
+        for i in range(9):
+            a, r = i * 2.4, h * (0.06 + 0.024 * i)
+            pen.disc(x + r * math.cos(a), y - h * 0.68 + r * 0.8 * math.sin(a), h * 0.024, None, (244, 214, 222), depth=depth, lift=0.0, line=False, spot=True)
 
 
 def house(s: Stage, pen: Pen, x: float, y: float, w: float, h: float, depth: float = 0.8) -> None:
@@ -263,3 +296,21 @@ def weather_over(s: Stage) -> None:
         for _ in range(7):
             x, y, length = rng.uniform(-60, w), rng.uniform(h * 0.1, h * 0.8), rng.uniform(120, 260)
             pen.line([(x, y), (x + length * 0.5, y - 10), (x + length, y + 4), (x + length * 1.06, y - 14), (x + length * 0.96, y - 18)], 2.4, lighter(s.hour.sky[1], 0.3), opacity=0.5, depth=0.1)
+    if s.season == "autumn" and s.weather in ("clear", "wind"):
+        for _ in range(16):
+            x, y, r = rng.uniform(0, w), rng.uniform(h * 0.1, h * 0.95), rng.uniform(6, 13)
+            a = rng.uniform(0, 3.14)
+            pen.shape([(x - r * math.cos(a), y - r * math.sin(a)), (x + r * 0.4, y - r * 0.4), (x + r * math.cos(a), y + r * math.sin(a)), (x - r * 0.4, y + r * 0.4)], rng.choice(_LEAVES), lift=0.2, line=False, depth=0.0, spot=True)
+
+
+def faded(s: Stage) -> None:
+    """The edges of a remembered scene: pale, as an old print is."""
+    pen, w, h = s.front, s.width, s.height
+    if pen.look in ("shadow-theatre", "chalk-slate", "stick-figures"):
+        return
+    name = "faded"
+    pen.defs.append(
+        f'<radialGradient id="{name}" cx="0.5" cy="0.5" r="0.72"><stop offset="0.62" stop-color="#f3e6cc" stop-opacity="0"/>'
+        '<stop offset="0.86" stop-color="#f3e6cc" stop-opacity="0.62"/><stop offset="1" stop-color="#f6ecd8" stop-opacity="0.94"/></radialGradient>'
+    )
+    pen.out.append(f'<rect x="-60" y="-60" width="{w + 120:.1f}" height="{h + 120:.1f}" fill="url(#{name})"/>')

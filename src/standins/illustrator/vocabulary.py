@@ -44,6 +44,12 @@ GARMENTS = {
     "sweater": "jumper", "jersey": "jumper", "shirt": "jumper", "tunic": "jumper", "waistcoat": "waistcoat",
     "cardigan": "jacket", "suit": "jacket", "uniform": "jacket", "shawl": "shawl", "dungarees": "dungarees", "overalls": "dungarees",
 }
+LAID_DOWN = {
+    "cloak": "cloak laid down", "cape": "cloak laid down", "shawl": "cloak laid down", "coat": "coat laid down", "jacket": "coat laid down",
+    "uniform": "coat laid down", "dress": "dress laid down", "gown": "dress laid down", "boot": "boots laid down", "shoe": "boots laid down",
+    "hat": "hat laid down", "cap": "hat laid down", "bonnet": "hat laid down",
+}
+"""What is worn, as it lies or hangs where nobody wears it."""
 EXTRAS = {"scarf": "scarf", "glasses": "glasses", "spectacles": "glasses", "apron": "apron", "boots": "boots",
           "freckles": "freckles", "trousers": "trousers", "breeches": "trousers"}
 SKINS = {"pale": (240, 208, 182), "fair": (234, 194, 162), "tanned": (206, 156, 116), "olive": (190, 146, 108), "brown": (150, 104, 74),
@@ -91,7 +97,7 @@ PROPS: dict[str, str] = {
     "pan": "pot", "armchair": "sofa", "couch": "sofa", "wardrobe": "cupboard", "bookshelf": "shelf", "bookcase": "shelf", "oven": "stove",
     "painting": "picture", "portrait": "picture", "carpet": "rug", "hearth": "fireplace", "shovel": "spade", "pitchfork": "rake",
     "thread": "needle", "scales": "scale", "quill": "ink", "inkwell": "ink", "violin": "fiddle", "lute": "guitar", "horn": "trumpet",
-    "satchel": "bag", "suitcase": "bag", "bonfire": "campfire", "fire": "campfire", "mill": "windmill", "handsaw": "saw", "wellhead": "well",
+    "satchel": "bag", "suitcase": "suitcase", "bonfire": "campfire", "fire": "campfire", "mill": "windmill", "handsaw": "saw", "wellhead": "well",
     "boulder": "rock", "flowers": "flower", "hedge": "bush", "haystack": "hay", "cage": "birdcage",
     "hive": "beehive", "sled": "sledge", "sleigh": "sledge", "sailboat": "ship", "galleon": "ship", "locomotive": "train", "bike": "bicycle",
     "automobile": "car", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
@@ -103,14 +109,22 @@ PROPS: dict[str, str] = {
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("harbour", ("whaling station",)),
+    ("carriage", ("train compartment", "railway carriage", "inside of a tram", "inside of a bus", "inside of a coach", "cabin of an aeroplane")),
+    ("cab", ("inside of a car", "inside of a van", "cab of a truck")),
+    ("ward", ("hospital ward", "hospital", "infirmary", "sickroom", "clinic")),
+    ("gallery", ("museum hall", "museum", "picture gallery", "art gallery")),
+    ("cell", ("prison cell", "prison", "jail", "dungeon", "a cell")),
+    ("classroom", ("schoolroom", "classroom")),
+    ("corridor", ("corridor", "hallway", "stairwell")),
+    ("mill", ("a mill", "the mill", "watermill")),
     ("hall", ("police station", "fire station", "power station")),
     ("space", ("space station", "spaceship", "starship", "orbit", "outer space", "the moon", "mars")),
     ("room", ("kitchen", "room", "bedroom", "bathroom", "parlour", "parlor", "cottage", "attic", "hut", "inn", "tavern", "cabin", "flat",
               "apartment", "hotel", "bakery", "nursery", "restaurant", "café", "house")),
-    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "schoolroom", "classroom", "museum", "studio", "bank")),
+    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "studio", "bank")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
-    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "corridor", "theatre", "ballroom", "courtroom", "hospital", "prison", "building", "elevator", "lift", "lobby", "stairwell")),
+    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "elevator", "lift", "lobby")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar")),
     ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
@@ -138,7 +152,7 @@ DRAWN_WITH_A_PLACE = {
 """What is there by itself where a place, an hour or a weather is drawn."""
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
-INDOORS = {"room", "study", "hall", "cave", "space"}
+INDOORS = {"room", "study", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "classroom", "carriage", "cab"}
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",
@@ -170,7 +184,8 @@ POSES: dict[str, str] = {
         "think": "thought thinks thinking wondered wonders pondered ponders listens listened hears studies studied",
         "cheer": "cheered cheers cheering celebrated celebrates wins won shouts calls",
         "push": "pushed pushes pushing shoved shoves rolls rolled",
-        "pull": "pulled pulls pulling dragged drags hauled hauls tugged tugs drives",
+        "pull": "pulled pulls pulling dragged drags hauled hauls tugged tugs",
+        "drive": "drives drove driving",
         "dance": "danced dances dancing spins spun skips skipped",
         "sneak": "sneaked sneaks sneaking crept creeps creeping tiptoed tiptoes steals stole",
         "throw": "threw throws throwing tossed tosses hurls hurled flings flung drops",
