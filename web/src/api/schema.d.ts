@@ -2801,8 +2801,8 @@ export interface components {
         };
         /**
          * Outfit
-         * @description What somebody wears in some scenes, which are known by the numbers of their first words, and
-         *     in some shots, by their numbers.
+         * @description What somebody wears in some scenes, which are known by the numbers of their first words, in some shots, by their
+         *     numbers, and from the word with the number `since` on.
          */
         Outfit: {
             /** Name */
@@ -2822,14 +2822,16 @@ export interface components {
              * @default []
              */
             shots: number[];
+            /** Since */
+            since?: number | null;
         };
         /**
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `memory` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action` is what happens; `prompt`, `motion`,
-         *     `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its
-         *     place, time and weather in every picture prompt of the scene.
+         *     `memory` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action` is
+         *     what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands
+         *     in place of its place, time and weather in every picture prompt of the scene.
          */
         Overrides: {
             /** Idea */

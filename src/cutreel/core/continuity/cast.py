@@ -34,6 +34,7 @@ from cutreel.core.reading import (
     with_speakers,
 )
 
+from .changed import with_changes
 from .company import age_of
 from .described import Described, described_in, number_in
 from .faces import coat, free
@@ -58,12 +59,16 @@ _MY_NAME = re.compile(
 _MY_AGE = re.compile(
     r"\bI (?:was|turned) (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
 )
+_CHANGES = re.compile(r"\b(?:put|took|pulled|slipped|gave|lent|handed|changed|cut|shaved|lost)\b")
 _TELLS = 3
 """So many words for oneself make a teller, in a text of which they are at least one in a hundred."""
 
 
-def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Person]:
-    """People, animals and things that speak, most mentioned first, and whoever tells it; at most 25."""
+def propose_cast(
+    script: Manuscript, parses: Parses | None = None, ids: Sequence[int] | None = None
+) -> list[Person]:
+    """People, animals and things that speak, most mentioned first, and whoever tells it; at most 25. `ids` are the
+    numbers of the words, else from 1 on: what changes about somebody holds from one of them on."""
     figures = [f for f in people_named(script.text) if f.kind != "place"]
     known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
     if parses:
@@ -93,7 +98,14 @@ def propose_cast(script: Manuscript, parses: Parses | None = None) -> list[Perso
         for number, figure in enumerate(figures[:24], 1)
     ]
     cast = _with_teller(script, cast, taken)
-    return _with_listener(script, parses or {}, cast, taken)
+    cast = _with_listener(script, parses or {}, cast, taken)
+    tells = any({TELLER, LISTENER} & set(p.aliases) for p in cast)
+    changes = any(p.changes for p in story.paragraphs.values())
+    if not parses or not (changes or (tells and _CHANGES.search(script.text))):
+        return cast
+    # Read once more: now whoever tells it is known, and how old people are.
+    story = read_story(script, parses, known_people(cast))
+    return with_changes(cast, script, story, ids or range(1, len(script.words) + 1))
 
 
 def _speaker(name: str) -> Figure:

@@ -35,7 +35,8 @@ class CompanyCard(BaseModel):
         from."""
         if self.person:
             outfits = [
-                o.model_copy(update={"scenes": [], "shots": []}) for o in self.person.outfits
+                o.model_copy(update={"scenes": [], "shots": [], "since": None})
+                for o in self.person.outfits
             ]
             person = self.person.model_copy(
                 update={"id": 0, "outfits": outfits, "company": None, "guess": False, "why": ""}

@@ -34,13 +34,14 @@ class Trait(BaseModel):
 
 
 class Outfit(BaseModel):
-    """What somebody wears in some scenes, which are known by the numbers of their first words, and
-    in some shots, by their numbers."""
+    """What somebody wears in some scenes, which are known by the numbers of their first words, in some shots, by their
+    numbers, and from the word with the number `since` on."""
 
     name: str = Field(min_length=1, max_length=60)
     traits: list[Trait] = []
     scenes: list[int] = []
     shots: list[int] = []
+    since: int | None = None
 
 
 class Reference(BaseModel):

@@ -44,6 +44,10 @@ from .document import FilmDocument, Shot
 from .offered import Offered, VoiceOffered
 
 PICTURE_VERSION, SPEECH_VERSION = 1, 2
+Stood = tuple[int, tuple[int, ...]]
+"""What of where a shot stands makes its picture: its scene's first word, and the words in front of its end from which
+somebody looks otherwise."""
+NOWHERE: Stood = (0, ())
 
 
 @dataclass(frozen=True)
@@ -146,7 +150,7 @@ class ReadingMemory:
         self.speakers = SpeakerMemory()
         self.told = StoryMemory()
         self.of_film: tuple[object, ...] = ()
-        self.shots: dict[int, tuple[ReadShot, int]] = {}
+        self.shots: dict[int, tuple[ReadShot, Stood]] = {}
         self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
         self.speech: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
         self.line_keys: dict[tuple[str, str], str] = {}
@@ -191,7 +195,7 @@ def read_film(
         scene = script.words[opens[i]].scene if end > opens[i] else scene
         begins = script.scenes[scene].first
         word = ids[begins] if begins < len(ids) else 0
-        here = _Standing(opens[i], end, scene, word, script.words[opens[i] : end])
+        here = _Standing(opens[i], end, scene, word, script.words[opens[i] : end], at)
         shots.append(reader.read(shot, fact, here))
     by_number = {s.shot.id: s for s in shots}
     memory.shots = reader.now
@@ -214,6 +218,8 @@ class _Standing:
     scene: int
     scene_word: int
     words: Sequence[Word]
+    places: Mapping[int, int]
+    """The indices of all words by their numbers."""
 
     @property
     def text(self) -> str:
@@ -231,6 +237,7 @@ class _ShotReader:
         self.size = offered.picture_size(settings.aspect)
         self.negative = compose_negative(self.look, settings.negative)
         self.sent = self.negative if "negative" in offered.understands else ""
+        self.since = [o.since for p in film.cast for o in p.outfits if o.since is not None]
         self.placed = {p.description or p.name: p for p in reversed(film.places)}
         self.for_scene = {s.first: s.own.prompt for s in film.scenes}
         drawn_by = (settings.offer, settings.seed, settings.seeds)
@@ -246,14 +253,15 @@ class _ShotReader:
         )
         self.before = memory.shots if memory.of_film == of_film else {}
         memory.of_film = of_film
-        self.now: dict[int, tuple[ReadShot, int]] = {}
+        self.now: dict[int, tuple[ReadShot, Stood]] = {}
 
     def read(self, shot: Shot, fact: ShotFacts, here: _Standing) -> ReadShot:
         """The shot that stands `here` and shows what `fact` says."""
-        known, of_word = self.before.get(shot.id, (None, 0))
+        known, stood = self.before.get(shot.id, (None, NOWHERE))
+        now = (here.scene_word, self._worn(here))
         if (
             known is not None
-            and of_word == here.scene_word
+            and stood == now
             and (known.shot is shot or known.shot == shot)
             and (known.facts is fact or known.facts == fact)
             and (known.facts is fact or known.text == here.text)
@@ -263,12 +271,18 @@ class _ShotReader:
                 found = replace(known, first=here.first, end=here.end, scene=here.scene)
         else:
             found = self._anew(shot, fact, here)
-        self.now[shot.id] = (found, here.scene_word)
+        self.now[shot.id] = (found, now)
         return found
+
+    def _worn(self, here: _Standing) -> tuple[int, ...]:
+        """The words in front of a shot's end from which somebody looks otherwise."""
+        return tuple(n for n in self.since if n in here.places and here.places[n] < here.end)
 
     def _anew(self, shot: Shot, fact: ShotFacts, here: _Standing) -> ReadShot:
         people = tuple(
-            dressed(self.cast[p], here.scene_word, shot.id) for p in fact.people if p in self.cast
+            dressed(self.cast[p], here.scene_word, shot.id, here.end, here.places)
+            for p in fact.people
+            if p in self.cast
         )
         move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
         place = self.placed.get(fact.place)

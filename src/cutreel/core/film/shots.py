@@ -156,6 +156,10 @@ def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int
         outfit.scenes = [
             next((n for n in old_ids[place.get(s, 0) :] if n in stayed), 0) for s in outfit.scenes
         ]
+        if outfit.since is not None:
+            # Its word was taken out: it holds from the next on.
+            behind = old_ids[place.get(outfit.since, len(old_ids)) :]
+            outfit.since = next((n for n in behind if n in stayed), None)
     for source in list(film.sources):
         left = [
             n

@@ -3,6 +3,7 @@
 from cutreel.core.nouns import Sort, sort_of
 
 from .acting import nameless, only_beside, roles_acting, told_to_you
+from .changes import Changed
 from .clauses import SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
@@ -26,6 +27,7 @@ __all__ = [
     "SURE",
     "TELLER",
     "Arrival",
+    "Changed",
     "Deed",
     "Known",
     "Mention",

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 from cutreel.core.manuscript import Manuscript
 
+from .changes import Changed, changes_in
 from .deeds import Deed, Sight, deeds_in, sights_in
 from .focus import Carried, Mention
 from .known import Cast, Known
@@ -29,6 +30,7 @@ class ReadParagraph:
     """Where it is said that it is another day now."""
     years: tuple[tuple[int, str], ...] = ()
     """Where a year is said in which it happens."""
+    changes: tuple[Changed, ...] = ()
     memories: tuple[tuple[int, int], ...] = ()
     """Stretches that tell of a remembered scene."""
 
@@ -146,6 +148,7 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
             muted(parsed, said),
             other_days(parsed, said),
             years_told(parsed, said),
+            changes_in(parsed, said, called),
             memory_spans(parsed),
         ),
         after,

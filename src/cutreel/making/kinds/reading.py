@@ -48,7 +48,7 @@ def _propose(shop: Workshop, film: str) -> None:
     row = shop.films.get(film)
     parses, _ = parses_of(row.document, shop.parses, 0)
     script = read(row.document.text)
-    cast = propose_cast(script, parses)
+    cast = propose_cast(script, parses, row.document.word_ids)
     taken = TakeCast(cast=cast, places=propose_places(script, parses, cast))
     try:
         shop.films.amend(film, Change(revision=row.revision, command=taken))

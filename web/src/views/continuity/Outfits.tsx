@@ -31,7 +31,7 @@ export function Outfits({ film, person, onEdit }: Props) {
   };
   return (
     <section aria-label="Outfits">
-      <Heading title="Outfits" beside="in place of those traits, in these scenes" />
+      <Heading title="Outfits and changes" beside="in place of those traits, where they hold" />
       {person.outfits.map((outfit, i) => (
         <div key={i} className="mb-2" role="group" aria-label={outfit.name}>
           <div className="flex flex-wrap items-center gap-1">
@@ -80,7 +80,28 @@ export function Outfits({ film, person, onEdit }: Props) {
               className="min-h-6 min-w-0 grow rounded-[3px] bg-transparent px-1 font-mono hover:bg-shade focus:bg-field placeholder:font-sans placeholder:text-ink-2"
             />
           </label>
-          <Traits traits={outfit.traits} adding="clothes" onEdit={(traits) => put(i, { traits })} />
+          {outfit.since != null && (
+            <p className="flex items-baseline gap-1 text-[12px] text-ink-2">
+              <span>
+                from <q className="font-serif">{said(outfit)}</q> on
+              </span>
+              <button
+                type="button"
+                aria-label={`${outfit.name} does not hold from there on`}
+                title="Lift: it holds in the scenes and shots above only"
+                onClick={() => put(i, { since: null })}
+                className="flex size-6 shrink-0 items-center justify-center self-center hover:text-ink"
+              >
+                <X className="size-3" />
+              </button>
+            </p>
+          )}
+          <Traits
+            traits={outfit.traits}
+            adding="clothes"
+            quoting={outfit.since == null}
+            onEdit={(traits) => put(i, { traits })}
+          />
         </div>
       ))}
       <button
@@ -88,7 +109,13 @@ export function Outfits({ film, person, onEdit }: Props) {
         onClick={() =>
           onEdit([
             ...person.outfits,
-            { name: "outfit", traits: [blankTrait("clothes")], scenes: [], shots: [] },
+            {
+              name: "outfit",
+              traits: [blankTrait("clothes")],
+              scenes: [],
+              shots: [],
+              since: null,
+            },
           ])
         }
         className="mt-1 inline-flex min-h-6 items-center gap-1 text-ink-2 hover:text-ink"
@@ -98,6 +125,9 @@ export function Outfits({ film, person, onEdit }: Props) {
     </section>
   );
 }
+
+/** The words of the text from which an outfit holds. */
+const said = (outfit: Outfit) => outfit.traits.find((t) => t.said)?.said ?? "a word of the text";
 
 const edgesOf = (film: Film, shots: number[]) =>
   film.shots

@@ -14,12 +14,15 @@ export function Traits({
   onEdit,
   adding = "trait",
   guess = false,
+  quoting = true,
 }: {
   traits: Trait[];
   onEdit: (traits: Trait[]) => void;
   adding?: string;
   /** Whether what the text does not say was proposed by us, and not set. */
   guess?: boolean;
+  /** Whether the words that a trait was read from stand under it. */
+  quoting?: boolean;
 }) {
   const [open, setOpen] = useState<number | null>(null);
   const put = (i: number, values: Partial<Trait>) =>
@@ -64,15 +67,9 @@ export function Traits({
               <X className="size-3.5" />
             </button>
           </div>
-          {(t.said || guess) && (
+          {quoting && t.said && (
             <p className="ml-[78px] truncate px-1 text-[12px] text-ink-2" title={t.said}>
-              {t.said ? (
-                <>
-                  read: <q className="font-serif italic">{t.said}</q>
-                </>
-              ) : (
-                "a guess: the text leaves it open"
-              )}
+              read: <q className="font-serif italic">{t.said}</q>
             </p>
           )}
           {open === i && t.text.length > 12 && (
@@ -96,6 +93,11 @@ export function Traits({
       >
         <Plus className="size-3.5" /> add a trait
       </button>
+      {guess && traits.some((t) => t.text && !t.said) && (
+        <p className="px-1 text-[12px] text-ink-2">
+          Where no words of the text stand under a trait, it leaves that open: a guess.
+        </p>
+      )}
     </>
   );
 }

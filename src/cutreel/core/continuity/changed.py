@@ -1,0 +1,113 @@
+"""Changes of looks that a story tells, as outfits that hold from a word on."""
+
+import re
+from collections.abc import Sequence
+
+from cutreel.core.manuscript import Manuscript
+from cutreel.core.reading import Changed, Story
+
+from .model import Outfit, Person, Trait
+from .outfits import dressed
+from .parts import slot_of
+
+PLAIN_TOP = "white shirt"
+"""What somebody has on under a coat that they take off."""
+AROUND = 60
+"""Characters around a change that are shown with it."""
+
+
+def with_changes(
+    cast: Sequence[Person], script: Manuscript, story: Story, ids: Sequence[int]
+) -> list[Person]:
+    """The cast with an outfit for each change of looks that `story`, read with them, tells; `ids` are the numbers of
+    the words."""
+    people = {p.id: p for p in cast}
+    starts = {w.start: i for i, w in enumerate(script.words)}
+    for number, read in sorted(story.paragraphs.items()):
+        for change in read.changes:
+            at = story.starts[number] + change.start
+            person = people.get(change.person)
+            if person is None or person.kind != "person" or at not in starts:
+                continue
+            outfit = _outfit(person, change, ids, starts[at], _said(script.text, at))
+            if outfit is not None:
+                outfits = [*person.outfits, outfit]
+                people[change.person] = person.model_copy(update={"outfits": outfits})
+    return [people[p.id] for p in cast]
+
+
+def _outfit(
+    person: Person, change: Changed, ids: Sequence[int], at: int, said: str
+) -> Outfit | None:
+    places = {n: i for i, n in enumerate(ids)}
+    now = dressed(person, 0, 0, at + 1, places)
+    trait = _trait(now, change)
+    if trait is None or trait in now.traits:
+        return None
+    name = _NAMES[change.what].format(change.text)
+    if change.what == "beard" and not change.text:
+        name = "without the beard"
+    return Outfit(
+        name=name[:60] or change.what,
+        traits=[trait.model_copy(update={"said": said})],
+        since=ids[at],
+    )
+
+
+_NAMES = {"on": "{}", "off": "without the {}", "hair": "{} hair", "beard": "{}"}
+
+
+def _trait(now: Person, change: Changed) -> Trait | None:
+    """The trait that holds from now on; None where nothing of it is to be seen."""
+    if change.what == "hair":
+        return _hair(now, change.text)
+    if change.what == "beard":
+        return Trait(about="face", text=change.text)
+    worn = [part for t in now.traits if t.about == "clothes" for part in _garments(t.text)]
+    if change.what == "on":
+        slot = _slot(change.text)
+        kept = [g for g in worn if _slot(g) != slot or slot is None]
+        return Trait(about="clothes", text=_and([change.text, *kept])[:120])
+    left = [g for g in worn if not re.search(rf"\b{re.escape(change.text)}\b", g)]
+    if len(left) == len(worn):
+        return None  # they had none
+    if not any(_slot(g) == "top" for g in left):
+        left = [PLAIN_TOP, *left]
+    return Trait(about="clothes", text=_and(left)[:120])
+
+
+def _hair(now: Person, how: str) -> Trait | None:
+    hair = next((t for t in now.traits if t.about == "hair"), None)
+    if how == "bald":
+        return Trait(about="hair", text="bald head")
+    if hair is None:
+        return Trait(about="hair", text=f"{how} hair")
+    if how not in ("short", "long", "thin", "curly"):
+        return Trait(about="hair", text=f"{_length(hair.text)}{how} hair")
+    colour = re.sub(r"\b(?:long|short|tied|curly|straight|wavy|in|a|two|up|back)\b", " ", hair.text)
+    colour = re.sub(r"\b(?:braids?|plaits?|curls|ponytail|bun)\b", " ", colour)
+    return Trait(about="hair", text=" ".join(f"{how} {colour}".split()))
+
+
+def _length(hair: str) -> str:
+    word = re.match(r"(long|short|tied|curly) ", hair)
+    return word.group() if word else ""
+
+
+def _slot(garment: str) -> str | None:
+    return slot_of(Trait(about="clothes", text=garment))
+
+
+def _garments(text: str) -> list[str]:
+    return [g for g in re.split(r",\s*|\s+and\s+", text) if g]
+
+
+def _and(things: Sequence[str]) -> str:
+    return " and ".join([", ".join(things[:-1]), things[-1]] if len(things) > 1 else things)
+
+
+def _said(text: str, at: int) -> str:
+    """The words from a change on."""
+    stop = re.search(r"[.!?;\n]|, and ", text[at : at + AROUND * 2])
+    end = at + (stop.start() if stop else AROUND * 2)
+    return text[at:end].strip()

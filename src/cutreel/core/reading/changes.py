@@ -1,0 +1,146 @@
+"""What changes about how somebody looks, and from where on: a coat put on or taken off, hair cut, a beard grown."""
+
+from collections.abc import Iterator
+from typing import Literal, NamedTuple
+
+from cutreel.core.nouns import sort_of
+
+from .clauses import Called, clause_of, compared, subjects, unreal
+from .parsed import Parsed
+
+# fmt: off
+_ON = frozenset("put pull slip throw draw tie wrap button hang buckle".split())
+_OFF = frozenset("take pull throw slip strip tear toss peel lay".split())
+_LOSES = frozenset("lose shed drop remove discard".split())
+_INTO = frozenset({"change", "dress", "slip", "climb", "get"})
+_GROWS = frozenset("turn go grow become get".split())
+_CUTS = frozenset("cut crop shear trim chop".split())
+_HAIR = frozenset({"hair", "braid", "plait", "curl", "ponytail", "lock"})
+_BEARDS = frozenset({"beard", "moustache"})
+_LOOKS_SO = frozenset(
+    "white grey gray silver black long short thin bald red blonde fair brown dark curly".split()
+)
+_HANDED = frozenset(
+    "coat jacket cloak shawl jumper sweater hat cap scarf uniform dress apron cape oilskin raincoat overcoat".split()
+)
+# fmt: on
+
+
+class Changed(NamedTuple):
+    """From character `start` of a paragraph on, somebody of the cast looks otherwise: `on` and `off` of a garment, how
+    their `hair` is now, a `beard` that they have or, with no text, have no more. `text` says it as a trait does."""
+
+    start: int
+    person: int
+    what: Literal["on", "off", "hair", "beard"]
+    text: str
+
+
+def changes_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[Changed, ...]:
+    """The changes of a paragraph, in order; tokens `spoken` are words of a quotation. What is wished or denied changes
+    nothing; what had been done has."""
+    out: list[Changed] = []
+    for i, token in enumerate(parsed.tokens):
+        if i in spoken or token.pos != "VERB" or unreal(parsed, i) not in {"", "remembered"}:
+            continue
+        who = [p for s in subjects(parsed, i) for p in called(s)]
+        if len(who) == 1:
+            out += (Changed(token.start, who[0], *c) for c in _dressed(parsed, i))
+            out += (Changed(token.start, who[0], *c) for c in _cut(parsed, i))
+        out += _handed(parsed, i, called)
+        out += _grown(parsed, i, called)
+    return tuple(out)
+
+
+Told = tuple[Literal["on", "off", "hair", "beard"], str]
+
+
+def _dressed(parsed: Parsed, i: int) -> Iterator[Told]:
+    """Put on, take off, change into."""
+    lemma = parsed.tokens[i].lemma
+    garments = [c for c in _objects(parsed, i) if _is_garment(parsed, c)]
+    with_ = {parsed.tokens[c].text.lower(): c for c in _particles(parsed, i)}
+    behind = [
+        k
+        for word in ("on", "off", "into", "in")
+        if word in with_
+        for k in parsed.children[with_[word]]
+        if _is_garment(parsed, k)
+    ]
+    laid = any(parsed.children[c] for w, c in with_.items() if w == "on") and not behind
+    if lemma in _ON and "on" in with_ and not laid:
+        for c in garments or behind:
+            yield "on", _phrase(parsed, c)
+    elif lemma in _OFF and "off" in with_:
+        for c in garments or behind:
+            yield "off", parsed.tokens[c].lemma
+    elif lemma in _LOSES:
+        for c in garments:
+            yield "off", parsed.tokens[c].lemma
+    elif lemma in _INTO and {"into", "in"} & with_.keys():
+        for c in behind:
+            yield "on", _phrase(parsed, c)
+
+
+def _cut(parsed: Parsed, i: int) -> Iterator[Told]:
+    """Hair cut short or dyed, a beard shaved off or grown."""
+    token = parsed.tokens[i]
+    for c in _objects(parsed, i):
+        noun = parsed.tokens[c].lemma
+        if noun in _HAIR and token.lemma in _CUTS:
+            yield "hair", "short"
+        elif noun in _HAIR and token.lemma == "dye":
+            said = [parsed.tokens[k].text.lower() for k in parsed.children[i] if k > c]
+            yield from (("hair", word) for word in said if word in _LOOKS_SO)
+        elif noun in _BEARDS and token.lemma == "shave":
+            yield "beard", ""
+        elif noun in _BEARDS and token.lemma == "grow":
+            yield "beard", _phrase(parsed, c)
+
+
+def _handed(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
+    """ "He gave me his old orange jacket": who is given something to wear wears it."""
+    token = parsed.tokens[i]
+    if token.lemma not in {"give", "hand", "lend"}:
+        return
+    to = [c for c in parsed.children[i] if parsed.tokens[c].dep == "dative"]
+    to += [k for c in to for k in parsed.children[c] if parsed.tokens[k].dep == "pobj"]
+    people = [p for c in to for p in called(c)]
+    for c in _objects(parsed, i):
+        if len(people) == 1 and parsed.tokens[c].lemma in _HANDED:
+            yield Changed(token.start, people[0], "on", _phrase(parsed, c))
+
+
+def _grown(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
+    """ "Her hair had gone white"."""
+    token = parsed.tokens[i]
+    if token.lemma not in _GROWS:
+        return
+    for s in subjects(parsed, i):
+        if parsed.tokens[s].lemma not in _HAIR:
+            continue
+        whose = [p for c in parsed.children[s] if parsed.tokens[c].dep == "poss" for p in called(c)]
+        now = [parsed.tokens[c].text.lower() for c in parsed.children[i] if c > i]
+        for word in now:
+            if len(whose) == 1 and word in _LOOKS_SO:
+                yield Changed(parsed.tokens[s].start, whose[0], "hair", word)
+
+
+def _objects(parsed: Parsed, i: int) -> list[int]:
+    found = [c for c in parsed.children[i] if parsed.tokens[c].dep == "dobj"]
+    return [c for c in found if not compared(parsed, c) and clause_of(parsed, c) == i]
+
+
+def _particles(parsed: Parsed, i: int) -> list[int]:
+    return [c for c in parsed.children[i] if parsed.tokens[c].dep in {"prt", "prep", "advmod"}]
+
+
+def _is_garment(parsed: Parsed, c: int) -> bool:
+    token = parsed.tokens[c]
+    return token.pos == "NOUN" and sort_of(token.lemma) == "garment"
+
+
+def _phrase(parsed: Parsed, c: int) -> str:
+    """ "old orange jacket": a noun with what says how it looks."""
+    left = [k for k in parsed.children[c] if k < c and parsed.tokens[k].dep in {"amod", "compound"}]
+    return " ".join(parsed.tokens[k].text.lower() for k in [*left, c])
