@@ -475,14 +475,14 @@ class Cast:
 
     def _drives(self) -> bool:
         return (
-            any(f.pose == "drive" for f in self.r.figures)
+            any(f.drives for f in self.r.figures)
             and self.place not in INDOORS
             and self.r.framing in ("extreme wide", "wide", "medium")
         )
 
     def _in_car(self) -> None:
         """Whoever drives at the wheel, another behind; those there are no seats for are left at home."""
-        people = sorted(self.r.figures, key=lambda f: f.pose != "drive")[:2]
+        people = sorted(self.r.figures, key=lambda f: not f.drives)[:2]
         x, y = self.width * 0.5, {"extreme wide": 850.0, "wide": 880.0, "medium": 950.0}[self.r.framing]
         person = min({"extreme wide": 240.0, "wide": 420.0, "medium": 640.0}[self.r.framing], self.width * 0.5)
         self.person = person
@@ -490,8 +490,6 @@ class Cast:
         sill = y - person * (0.52 if tall else 0.4)
         self._shadow(x, y, person * 1.1)
         for i, figure in reversed(list(enumerate(people))):
-            if figure.pose == "drive":
-                figure.pose = "hold"
             dx = person * (0.14 if i == 0 else -0.24)
             self._person(figure, x + dx, sill + person * 0.16, 1, self.r.facing and i == 0, person * 0.78, seated=True)
         with self.pen.marking(""):
@@ -503,12 +501,10 @@ class Cast:
 
     def _in_seats(self) -> None:
         """In a car, seen from its front: who drives at the wheel, another beside."""
-        people = sorted(self.r.figures, key=lambda f: f.pose != "drive")[:2]
+        people = sorted(self.r.figures, key=lambda f: not f.drives)[:2]
         person = {"extreme wide": 520.0, "wide": 620.0, "medium": 820.0}[self.r.framing]
         self.person = person
         for i, figure in enumerate(people):
-            if figure.pose == "drive":
-                figure.pose = "hold"
             x = self.width * (0.69 if i == 0 else 0.31)
             self._person(figure, x, self.s.ground + person * 0.1, -1 if i == 0 else 1, True, person, seated=True)
         with self.pen.marking(""):

@@ -101,10 +101,10 @@ def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point
         pen.line([at(far + 0.22, 0.03), at(near - 0.22, 0.03)], r * 0.035, INK)
     if figure.moustache:
         pen.shape([at(-0.3, -0.42), at(-0.12, -0.27), at(0.03, -0.3), at(0.2, -0.27), at(0.38, -0.42), at(0.2, -0.39), at(0.03, -0.37), at(-0.14, -0.39)],
-                  figure.hair or NAMED["brown"], lift=0.2, spot=True)
+                  figure.whiskers or figure.hair or NAMED["brown"], lift=0.2, spot=True)
     if figure.beard:
         pen.shape([at(-0.72, -0.22), at(-0.3, -0.34), at(0.02, -0.32), at(0.34, -0.32), at(0.62, -0.2), at(0.5, -0.86), at(0.04, -1.12), at(-0.44, -0.9)],
-                  figure.hair or NAMED["grey"], lift=0.4, spot=True)
+                  figure.whiskers or figure.hair or NAMED["grey"], lift=0.4, spot=True)
         pen.line([at(-0.14, -0.5), at(0.03, -0.53), at(0.2, -0.49)], r * 0.05, (120, 50, 46))
 
 

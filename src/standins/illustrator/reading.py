@@ -9,7 +9,7 @@ from typing import NamedTuple
 from . import vocabulary as v
 from .colour import NAMED, RGB
 from .figures import NUMBERS, written_in
-from .kin import kin_of, known
+from .kin import bases, kin_of, known
 
 _COLOUR_NAMES = sorted(NAMED, key=len, reverse=True)
 
@@ -26,6 +26,9 @@ class Figure:
     hair: RGB | None = None
     hair_style: str | None = None
     beard: bool = False
+    drives: bool = False
+    whiskers: RGB | None = None
+    """The colour of beard and moustache, where it is not that of the hair."""
     moustache: bool = False
     hat: tuple[str, RGB | None] | None = None
     garments: list[tuple[str, RGB | None]] = field(default_factory=list)
@@ -131,7 +134,11 @@ def read_prompt(prompt: str) -> Reading:
         if figure:
             figure.name = name
             out.figures.append(figure)
-            rest = rest.replace(match.group(), f" {name.split(' ')[0]} ", 1)
+            first = name.split(" ")[0]
+            rest = rest.replace(match.group(), f" {first} ", 1)
+            if first != "the" and " " in name:
+                # Somebody called Quill has no quill.
+                rest = re.sub(rf"\b{re.escape(name)}\b", first, rest)
         elif animal := _named_animal(name, match.group(2)):
             out.animals.append(animal)
             used |= set(re.findall(r"[a-z]+", match.group(2)))
@@ -175,7 +182,7 @@ def read_prompt(prompt: str) -> Reading:
     rest = rest.replace("harbour with boats", "harbour")
     if tall := re.search(r"\b(?:(snowplough|plough)|truck|lorry|van|tractor|bus|coach)s?\b", rest):
         out.vehicle = "plough" if tall.group(1) else "truck"
-        if any(f.pose == "drive" for f in out.figures):
+        if any(f.drives for f in out.figures):
             used |= set(tall.group().split())
             out.props = [p for p in out.props if p not in ("car", "cart", "plough")]
     _kin(rest, out, used)
@@ -231,6 +238,7 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
                 used |= set(words) & set(v.SKINS)
             elif word in v.BEARDS:
                 figure.beard, figure.moustache = figure.beard or word != "moustache", figure.moustache or word == "moustache"
+                figure.whiskers = colour or figure.whiskers
                 figure.hair = figure.hair or colour
             elif word in v.HATS:
                 figure.hat = figure.hat if figure.hat and word == "hat" else (word, colour)
@@ -297,13 +305,16 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
 
 
 def _scene(text: str, out: Reading, used: set[str]) -> None:
-    for kind, phrases in v.PLACES:
-        for phrase in phrases:
-            if re.search(rf"\b{re.escape(phrase)}\b", text):
-                used |= set(re.findall(r"[a-z']+", phrase))
-                if out.place is None:
-                    out.place = kind
-                    out.place_words = _sentence_of(text, phrase)
+    # A sentence that only says where it is tells more than a place that is named in what happens.
+    stated = ". ".join(s for s in text.split(". ") if re.match(r" ?(?:an?|the) ", s) and _is_place(s, out))
+    for where in (stated, text):
+        for kind, phrases in v.PLACES:
+            for phrase in phrases:
+                if re.search(rf"\b{re.escape(phrase)}\b", where):
+                    used |= set(re.findall(r"[a-z']+", phrase))
+                    if out.place is None:
+                        out.place = kind
+                        out.place_words = _sentence_of(where, phrase)
     if out.place is None:
         out.place_words = _unknown_place(text, out)
         if re.search(r"(?:room|house|shop|store|office|lab|ward|cell|cabin|barn|stable|chapel|club|bar|café|restaurant|school|clinic)\b", out.place_words):
@@ -407,7 +418,8 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 colour, words = _coat(text[match.end():match.end() + 60])
                 used |= words
             if kind not in [a.kind for a in out.animals] and len(out.animals) < 3:
-                out.animals.append(Animal(kind, colour))
+                herd = MOST_OF_A_GROUP if _is_herd(text, match) and not out.figures else 1
+                out.animals += [Animal(kind, colour)] * min(herd, 3 - len(out.animals))
             used.add(word)
         if word in v.PROPS and not _is_deed(text, match, called) and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
             prop = v.PROPS[word]
@@ -415,6 +427,8 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 out.props.append(prop)
                 _count(text, match, prop, out)
             used.add(word)
+        if word in ("drives", "drove", "driving") and owner:
+            owner.drives = True
         if word in v.POSES and owner:
             if owner.pose == "stand":
                 owner.pose = v.POSES[word]
@@ -454,6 +468,12 @@ def _garments(text: str, out: Reading, used: set[str]) -> None:
             out.props.append(v.LAID_DOWN[word])
             _count(text, match, v.LAID_DOWN[word], out)
             used.add(match.group())
+
+
+def _is_herd(text: str, match: re.Match[str]) -> bool:
+    """Whether there are several of an animal: "nine dogs", "two swans"."""
+    plural = len(list(bases(match.group()))) > 1
+    return plural and bool(re.search(r"\b(?:two|three|four|five|six|seven|eight|nine|ten|twelve|many|some|the|all) (?:[a-z]+ )?$", text[: match.start()]))
 
 
 def _kin(text: str, out: Reading, used: set[str]) -> None:
@@ -498,6 +518,8 @@ def _is_deed(text: str, match: re.Match[str], called: set[str]) -> bool:
     """Whether a word that could name a thing says what somebody does: "the mole steps down", "scrapes and rolls in the grass"."""
     word = match.group()
     before = re.search(r"([a-z'-]+)(,?) $", text[max(0, match.start() - 24) : match.start()])
+    if before is not None and before.group(1) in called and not before.group(2) and word not in ("and", "with"):
+        return True  # "Ada and Tom sail"
     if before is None or not word.endswith("s") or not _BEHIND_DEED.match(text[match.end() : match.end() + 12]):
         return False
     if _CLAUSE_OPENS.search(text[max(0, match.start() - 40) : match.start()]):

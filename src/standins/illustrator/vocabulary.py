@@ -20,7 +20,7 @@ PLURALS = {
     "men": "man", "women": "woman", "children": "child", "people": "person", "crowd": "person", "crew": "sailor", "family": "person",
     "fishermen": "fisherman", "ladies": "lady", "gentlemen": "gentleman", "neighbours": "neighbour", "villagers": "person", "sailors": "sailor",
     "passengers": "person", "guests": "person", "brothers": "boy", "sisters": "girl", "workers": "man", "students": "person", "friends": "person",
-    "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "servants": "servant", "strangers": "stranger",
+    "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "police": "guard", "army": "soldier", "audience": "person", "band": "person", "servants": "servant", "strangers": "stranger",
 } | {f"{word}s": word for word in PEOPLE if not word.endswith(("s", "man", "child", "lady", "fairy"))}
 """Several people, and as whom each is drawn."""
 NUMBERS = {"two": 2, "both": 2, "three": 3, "four": 4}
@@ -166,15 +166,15 @@ POSES: dict[str, str] = {
     for pose, words in {
         "raise": "lifted lifts raised raises reveals hangs hung lights lit salutes saluted hoists hoisted",
         "wave": "waved waves waving greets greeted beckons beckoned",
-        "reach": "reached reaches reaching plucked picked picks takes took gives gave hands handed touches touched opens opened closes closed "
-                 "knocks knocked unlocks unlocked catches caught grabs grabbed offers offered passes passed puts lays laid feeds fed",
+        "reach": "reached reaches reaching plucked picked picks touches touched opens opened closes closed "
+                 "knocks knocked unlocks unlocked catches caught grabs grabbed puts lays laid feeds fed",
         "point": "pointed points pointing showed shows orders ordered accuses accused",
         "row": "rowed rowing rows row oar oars paddles paddled steers steered",
         "walk": "walked walks walking stepped steps marched marches strolled strolls wandered wanders followed follows goes went comes came enters entered "
                 "leaves arrives arrived crosses crossed returns returned approaches approached travels travelled",
         "run": "ran runs running hurried hurries raced races fled flees chased chases rushes rushed escapes escaped",
         "climb": "climbed climbs climbing scrambles scrambled",
-        "hold": "carried carrying carries held holding holds hold measured measures wrote writes read reading reads brings brought keeps counts counted "
+        "hold": "drives drove driving takes took gives gave hands handed offers offered passes passed carried carrying carries held holding holds hold measured measures wrote writes read reading reads brings brought keeps counts counted "
                 "draws drew drinks drank eats ate plays played pours poured cooks cooked stirs stirred mends mended sews sewed hammers hammered cuts",
         "sit": "sat sits sitting rides rode waits waited",
         "kneel": "knelt kneels kneeling prays prayed begs begged digs dug plants planted",
@@ -185,7 +185,6 @@ POSES: dict[str, str] = {
         "cheer": "cheered cheers cheering celebrated celebrates wins won shouts calls",
         "push": "pushed pushes pushing shoved shoves rolls rolled",
         "pull": "pulled pulls pulling dragged drags hauled hauls tugged tugs",
-        "drive": "drives drove driving",
         "dance": "danced dances dancing spins spun skips skipped",
         "sneak": "sneaked sneaks sneaking crept creeps creeping tiptoed tiptoes steals stole",
         "throw": "threw throws throwing tossed tosses hurls hurled flings flung drops",

@@ -11,9 +11,13 @@ from cutreel.core.manuscript import SPECIES
 # fmt: off
 INDOORS = frozenset(
     "kitchen room home bedroom house cottage hut workshop library study school schoolroom attic cellar shop inn shed "
-    "observatory hall parlour bakery office church palace".split()
+    "observatory hall parlour bakery office church palace museum hospital corridor prison train "
+    "compartment carriage".split()
 )
 """Places with walls, by their noun."""
+_NO_FACE = frozenset({"cellar", "shed"})
+"""Stone and boards: nothing is painted there."""
+_CURTAINED = INDOORS - frozenset("church museum hospital corridor prison train compartment carriage".split())
 _WALLS = ("ochre", "grey blue", "cream", "moss green", "brick red", "tan", "pale blue", "plum")
 _CURTAINS = ("brick red", "navy", "mustard", "white", "moss green", "rust")
 _COATS: dict[str, tuple[str, ...]] = {
@@ -31,11 +35,13 @@ _FEATHERED = frozenset({"hen", "duck", "bird", "goose", "crow", "owl", "gull", "
 
 def place_face(noun: str, name: str, text: str, taken: set[str]) -> str:
     """What stays the same of a place, beyond its noun: "ochre walls, navy curtains". Nothing out of doors."""
-    if noun not in INDOORS:
+    if noun not in INDOORS or noun in _NO_FACE:
         return ""
     seed = seed_from("place", name)
     told = _colour_before(noun, text)
     walls = told or free(_WALLS, seed, taken)
+    if noun not in _CURTAINED:
+        return f"{walls} walls"
     return f"{walls} walls, {free(_CURTAINS, seed // 11, taken)} curtains"
 
 

@@ -120,6 +120,16 @@ def text_place(bare: Sequence[str], named: Mapping[str, str]) -> tuple[str, str]
     return next(((named[word], f"“{word}”") for word in bare if word in named), None)
 
 
+_WITH_ROOMS = frozenset(
+    "museum hospital school palace castle library prison office hotel inn station observatory gallery".split()
+)
+
+
+def has_rooms(place: str) -> bool:
+    """Whether it is a house of many rooms, all of which look alike to us."""
+    return bool(_WITH_ROOMS & set(re.findall(r"[a-z]+", place.lower())))
+
+
 def is_indoors(place: str) -> bool:
     return bool(INDOORS & set(re.findall(r"[a-z]+", place.lower())))
 

@@ -20,6 +20,7 @@ from .hour import (
 from .model import Person, Place, Season, TimeOfDay, Weather
 from .places import (
     PLACE_NOUNS,
+    has_rooms,
     is_indoors,
     place_called,
     place_words,
@@ -122,6 +123,8 @@ class Scenery:
             return None  # a heading that names a place holds for its scene
         if arrival.phrase == "bed" and is_indoors(at.place):
             return None  # a bed stands in the house where they are
+        if arrival.noun == "room" and has_rooms(at.place):
+            return None  # the ninth room of the museum is the museum
         return None if arrival.phrase == "woke" and at.place else arrival
 
     def _place(self, arrival: Arrival) -> str:

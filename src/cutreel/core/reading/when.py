@@ -152,6 +152,8 @@ def _tells_season(parsed: Parsed, i: int) -> bool:
         return False
     if compared(parsed, i) or unreal(parsed, clause_of(parsed, i)) not in {"", "denied"}:
         return False
+    if any(parsed.tokens[c].dep == "relcl" for c in parsed.children[i]):
+        return True  # "the winter I turned sixteen"
     if token.dep == "pobj":
         return above.text.lower() in _SEASON_TOLD
     if token.dep == "nsubj":

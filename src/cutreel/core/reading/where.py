@@ -27,6 +27,7 @@ _MOVES = frozenset(
     "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
     "burst whirl gather".split()
 )
+_DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
 _VEHICLES = frozenset(
     "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
@@ -83,6 +84,9 @@ def arrivals(
             continue
         if i not in spoken and token.lemma == "wake" and _wakes(parsed, i):
             out.append(Arrival(token.start, "bedroom", "woke", False))
+            continue
+        if i not in spoken and token.lemma in _DRIVEN and _drives(parsed, i):
+            out.append(Arrival(token.start, "truck", token.lemma, False))
             continue
         if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
             out.append(Arrival(token.start, "home", "home", True))
@@ -152,6 +156,13 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
 def _wakes(parsed: Parsed, i: int) -> bool:
     """ "She woke before the alarm": where nothing else is said, in bed."""
     return parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not unreal(parsed, i)
+
+
+def _drives(parsed: Parsed, i: int) -> bool:
+    """ "My father drove a snowplough": he is in its cab."""
+    token = parsed.tokens[i]
+    drives = token.dep == "dobj" and parsed.tokens[token.head].lemma == "drive"
+    return drives and not unreal(parsed, token.head) and bool(subjects(parsed, token.head))
 
 
 def _goes_home(parsed: Parsed, i: int) -> bool:
