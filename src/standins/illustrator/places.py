@@ -7,7 +7,7 @@ from .colour import NAMED, darker, lighter, mix
 from .indoors import cave, hall, room, space, study
 from .pen import Point
 from .props import LIGHT, WOOD, draw_prop
-from .rooms import cell, classroom, corridor, gallery, ward
+from .rooms import cell, classroom, corridor, gallery, lift, ward
 from .stage import Stage, haze, house, peaks, ridge, rocks, sky, tree, tufts, tufts_at, water
 from .vehicles import cab, carriage
 
@@ -342,7 +342,7 @@ PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "desert": _desert, "room": room, "study": study, "hall": hall, "cave": cave,
-    "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "classroom": classroom,
+    "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "cab": cab, "mill": _mill,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station,
 }

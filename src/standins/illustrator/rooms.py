@@ -58,6 +58,30 @@ def _along(near: float, top: float, low: float, h: float) -> tuple[float, float]
     return top + 60 - near * 170, low + near * (h + 140 - low) * 0.56
 
 
+def lift(s: Stage) -> None:
+    """Inside a lift: two doors of steel, a row of buttons, a lamp, a rail along its walls."""
+    pen, w, f = s.back, s.width, s.ground - 70
+    wall: RGB = s.wall or s.rng.choice([(150, 120, 92), (128, 136, 140), (140, 108, 96)])
+    pen.sheet(w, -60, f + 10, darker(wall, 0.2), wall)
+    for i in range(7):
+        pen.line([(w * i / 6, 0), (w * i / 6, f)], 4, darker(wall, 0.25), opacity=0.6)
+    pen.box(w * 0.27, f - 560, w * 0.46, 560, darker(STEEL, 0.35), lift=0.6)
+    for k in (0.285, 0.503):
+        pen.box(w * k, f - 545, w * 0.212, 545, STEEL, lift=0.5)
+        pen.line([(w * (k + 0.03), f - 520), (w * (k + 0.03), f - 30)], 5, lighter(STEEL, 0.25), opacity=0.6)
+    pen.box(w * 0.42, f - 640, w * 0.16, 54, (44, 40, 44), lift=0.4)
+    for i in range(5):
+        pen.disc(w * 0.5 + (i - 2) * 36, f - 613, 9, None, (250, 190, 90) if i == 2 else (110, 96, 84), lift=0.1, spot=True)
+    pen.box(w * 0.79, f - 400, w * 0.05, 230, lighter(STEEL, 0.1), lift=0.6)
+    for i in range(6):
+        pen.disc(w * 0.815, f - 372 + 36 * i, 11, None, (250, 226, 150) if i == 1 else (236, 232, 222), lift=0.2, spot=True)
+    pen.box(-60, f, w + 120, s.height, darker(wall, 0.35), lift=0.5)
+    pen.line([(0, f - 220), (w * 0.25, f - 220)], 12, NAMED["gold"])
+    pen.line([(w * 0.87, f - 220), (w, f - 220)], 12, NAMED["gold"])
+    pen.glow_at(w * 0.5, 0, 620, LIGHT, 0.4)
+    s.light, s.light_strength = (w * 0.5, 0), 0.4
+
+
 def gallery(s: Stage) -> None:
     """A museum's hall: pictures in gilt frames, a rope before them, a bench."""
     wall: RGB = s.wall or s.rng.choice([(150, 84, 76), (96, 116, 112), (120, 104, 128)])

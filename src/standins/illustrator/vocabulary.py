@@ -115,6 +115,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("gallery", ("museum hall", "museum", "picture gallery", "art gallery")),
     ("cell", ("prison cell", "prison", "jail", "dungeon", "a cell")),
     ("classroom", ("schoolroom", "classroom")),
+    ("lift", ("inside of a lift", "elevator")),
     ("corridor", ("corridor", "hallway", "stairwell")),
     ("mill", ("a mill", "the mill", "watermill")),
     ("hall", ("police station", "fire station", "power station")),
@@ -124,7 +125,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "studio", "bank")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
-    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "elevator", "lift", "lobby")),
+    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar")),
     ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
@@ -152,7 +153,7 @@ DRAWN_WITH_A_PLACE = {
 """What is there by itself where a place, an hour or a weather is drawn."""
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
-INDOORS = {"room", "study", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "classroom", "carriage", "cab"}
+INDOORS = {"room", "study", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "cab"}
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",

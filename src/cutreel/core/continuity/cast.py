@@ -81,6 +81,7 @@ def propose_cast(
         figures = [f for f in figures if f.name not in beside]
         calls = {c.lower() for f in figures for c in (f.name, *f.aliases)}
         figures += roles_acting(script, parses, calls)
+        known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
     figures += [_speaker(s) for s in script.speakers if s not in known and s != UNKNOWN]
     if parses:
         known_so_far = _known_figures(figures[:24])

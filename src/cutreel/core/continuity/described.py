@@ -82,6 +82,7 @@ _CALLED = re.compile(
     + "|".join(_KINDS)
     + r") (?:called|named|by the name of) $"
 )
+_OTHER_TIME = re.compile(r"\b(?:since|until|till|before|than|[a-z,]+ when) $")
 _SHE_HE = re.compile(r"^(She|He)\b")
 MOST_CLOTHES = 3
 OLD, GROWN, YOUNG = 60, 20, 13
@@ -151,14 +152,21 @@ def described_in(
     reader = _Reader(figures)
     for sentence in script.sentences:
         words = script.words[sentence.first : sentence.end]
-        if script.lines[words[0].line].speaker is not None:
+        told = [w for w in words if script.lines[w.line].speaker is None]
+        if not told:
             continue
         number, start = words[0].paragraph, words[0].start
         read = story.paragraphs.get(number)
         if read is None:
-            reader.read(words_text(words), number)
+            if len(told) == len(words):
+                reader.read(words_text(words), number)
             continue
         text = script.text[start : words[-1].end].replace("\n", " ")
+        for word in words:
+            if script.lines[word.line].speaker is not None:
+                # What is spoken describes nobody; where it stood stays, so that all else keeps its place.
+                at, to = word.start - start, word.end - start
+                text = text[:at] + " " * (to - at) + text[to:]
         at = story.starts[number] - start
         meant = [
             (m.start + at, m.end + at, figures[m.people[0] - 1])
@@ -253,6 +261,8 @@ class _Reader:
 
     def _who(self, text: str, start: int, end: int, figure: Figure) -> None:
         """Age, build and kind, where they stand right before or behind the name."""
+        if _OTHER_TIME.search(text[:start]):
+            return  # "until she was eighty", "since she was a child"
         behind, own = text[end:], self._of(figure)
         if (age := _AGE.match(behind)) and (years := number_in(age.group("number"))):
             own.years = years

@@ -44,36 +44,15 @@ PLACE_NOUNS: dict[str, str] = {
     "truck": "the cab of a truck", "lorry": "the cab of a truck", "cab": "the cab of a truck",
     "coach": "the inside of a coach", "hospital": "a hospital ward", "ward": "a hospital ward",
     "museum": "a museum hall with pictures", "corridor": "a corridor", "pass": "a mountain pass",
+    "ministry": "an office with desks", "lift": "the inside of a lift", "elevator": "the inside of a lift",
     "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
     "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
 }
 # fmt: on
-_OFTEN_NO_PLACE = {
-    "crossing",
-    "gate",
-    "wood",
-    "study",
-    "square",
-    "landing",
-    "hall",
-    "train",
-    "compartment",
-    "carriage",
-    "tram",
-    "bus",
-    "plane",
-    "aeroplane",
-    "airplane",
-    "car",
-    "taxi",
-    "van",
-    "truck",
-    "lorry",
-    "cab",
-    "coach",
-    "pass",
-    "ward",
-}  # fmt: skip
+_OFTEN_NO_PLACE = frozenset(
+    "crossing gate wood study square landing hall train compartment carriage tram bus plane aeroplane airplane car "
+    "taxi van truck lorry cab coach pass ward lift elevator ministry".split()
+)
 
 
 def scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, str]:
@@ -142,7 +121,7 @@ def propose_places(
     told = any(TELLER in p.aliases for p in cast)
     places: list[Place] = []
     taken: set[str] = set()
-    for title in dict.fromkeys(s.title for s in script.scenes if s.title):
+    for title in dict.fromkeys(s.title for s in script.scenes if s.title and s.end > s.first):
         nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
         if nouns and title.lower() not in {p.name.lower() for p in places}:
             looks = _with_face(PLACE_NOUNS[nouns[-1]], nouns[-1], title, script.text, taken)

@@ -1,6 +1,7 @@
 """Where and when it is, and how words change that: hour, weather, season, year and place go on until something says
 otherwise."""
 
+import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
@@ -30,6 +31,7 @@ from .places import (
 )
 
 NOTHING_SAID = "nothing says otherwise"
+_YEAR = re.compile(r"\b(?:1[0-9]{3}|20[0-9]{2})\b")
 _BY_HEADING = "the scene's heading"
 
 
@@ -79,6 +81,8 @@ class Scenery:
             at = replace(at, time=time_called(heading.time), why_time=_BY_HEADING)
         if heading.weather:
             at = replace(at, weather=weather_called(heading.weather), why_weather=_BY_HEADING)
+        if year := _YEAR.search(heading.title):
+            at = replace(at, year=year.group(), season="", why_season=NOTHING_SAID)
         place, why = scene_place(heading.title, self.places, at.place)
         return replace(at, place=place, why_place=why)
 

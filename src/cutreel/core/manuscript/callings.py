@@ -59,6 +59,8 @@ NOT_NAMES = {
     "part", "well", "oh", "ah", "now", "please", "nobody", "somebody", "everybody", "nothing",
     "something", "even", "only", "just", "still", "once", "never",
     "spring", "summer", "autumn", "winter", "come", "look", "go", "wait", "listen", "let", "hark", "stop", "mate",
+    "ask", "call", "bring", "give", "meet", "help", "leave", "follow", "remember", "imagine", "say", "speak", "run",
+    "hurry", "stay", "keep", "hold", "open", "close", "dear", "poor", "good",
     "hello", "hullo", "halloa", "hush", "take", "tell", "see", "without", "first", "whither", "thank",
 }
 NOT_NAMES |= {

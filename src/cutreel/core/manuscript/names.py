@@ -8,7 +8,7 @@ speaks, acts, or is called she or he.
 
 import re
 from collections import Counter, defaultdict
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from typing import Literal
@@ -52,7 +52,8 @@ TITLES |= _OFFICES
 _NO_TITLE = {"old", "saint"}
 _PLACE_BEFORE = {
     "in", "at", "from", "to", "near", "towards", "toward", "into", "of", "outside", "beyond",
-    "through", "across", "around", "between", "reached", "left",
+    "through", "across", "around", "between", "reached", "left", "ship", "whaler", "schooner", "steamer", "brig",
+    "frigate", "barque", "trawler", "submarine", "lifeboat", "liner", "yacht", "tug", "aboard",
 }
 _PLACE_BEFORE_THE = {"in", "into", "across", "through", "inside", "outside"}
 _PLACE_NOUNS = {
@@ -207,7 +208,11 @@ def _what(name: str, tally: _Tally) -> _What | None:
     first, last = _bare(name.split(" ", maxsplit=1)[0]), _bare(name.rsplit(" ", maxsplit=1)[-1])
     if last in _PLACE_NOUNS | _PLACE_OR_SURNAME or is_title(first):
         return None
-    return kind_of_role(last) or ("nobody" if sort_of(last) in _NOBODY else None)
+    if kind := kind_of_role(last):
+        return kind
+    # "The Constance struck a reef": who is always called with an article, and by no word for somebody, is a ship.
+    is_ship = not sort_of(last) and not tally.speaks[name] and not last.endswith("s")
+    return "nobody" if sort_of(last) in _NOBODY or is_ship else None
 
 
 def _by_what_it_is(figure: Figure, what: _What | None) -> Figure:
@@ -299,6 +304,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
     """Note one place of a name, characters `at` up to `end` of its sentence."""
     # Only what is near is looked at, however long the sentence is.
     before, behind = sentence[max(0, at - NEAR) : at], sentence[end : end + 30]
+    if before.endswith((" as ", " himself ", " herself ")) and " " in name:
+        return  # "signed on as Henry Vane": a name that somebody only goes by
     tally.runs[name] += 1
     if inside or _SPEAKS.search(behind):
         tally.inside[name] += 1
@@ -329,14 +336,18 @@ def _merge(
 ) -> list[Figure]:
     full: dict[str, list[str]] = {}
     holding: dict[str, list[str]] = defaultdict(list)
-    for name in sorted(names, key=lambda n: (-n.count(" "), -runs[n], n)):
+    # A title and a surname come behind the names that they may be of.
+    for name in sorted(
+        names,
+        key=lambda n: (-n.count(" "), _bare(n.split(" ")[0]) in _TITLES_OF_ANYBODY, -runs[n], n),
+    ):
         parts = set(name.split(" "))
         # Those that hold one of its words are few, however many names there are.
         longer = holding[name.split(" ")[0]]
         owners = [f for f in longer if parts < set(f.split(" "))]
         # A surname alone is the master's of the house.
         masters = [f for f in owners if _bare(f.split(" ")[0]) in _HE_TITLES]
-        owner = next(iter([*masters, *owners]), None)
+        owner = next(iter([*masters, *owners]), None) or _same_by_surname(name, full)
         if owner:
             full[owner].append(name)
         else:
@@ -377,6 +388,28 @@ def _merge(
             )
         )
     return figures
+
+
+def _same_by_surname(name: str, full: Iterable[str]) -> str | None:
+    """Doctor Vane is Hester Vane, where there is no other Vane."""
+    title, _, last = name.rpartition(" ")
+    if _bare(title) not in _TITLES_OF_ANYBODY:
+        return None
+    of_it = [f for f in full if f.endswith(f" {last}")]
+    return of_it[0] if len(of_it) == 1 else None
+
+
+_TITLES_OF_ANYBODY = {
+    "doctor",
+    "dr",
+    "captain",
+    "professor",
+    "inspector",
+    "sergeant",
+    "judge",
+    "colonel",
+    "major",
+}
 
 
 def _bare(word: str) -> str:

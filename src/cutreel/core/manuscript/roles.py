@@ -29,12 +29,12 @@ _SAID_BY = "|".join(
     )
 )
 """Verbs behind which stands who speaks: "told the father" is not said by him."""
-_SPEAKS = re.compile(
-    rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $|^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)"
-)
+_SPEAKS_BEHIND_IT = re.compile(rf"(?:\b(?:{_SAID_BY}) $|”,? (?:asked|answered|called) $)")
+_SPEAKS = re.compile(rf"^ ?(?:\w+ly )?(?:{SPEECH_VERBS})\b")
 _ROLE = re.compile(
     r"\b(?P<of>[Tt]he|[Aa]n?|[Mm]y|[Hh]er|[Hh]is|[Oo]ur|[Tt]heir) (?:(?:old|young|little|tall|small|big|poor|other|"
-    r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise) ){0,2}"
+    r"great|thin|grey|black|white|red|brown|blue|green|tired|elder|older|younger|most|beautiful|poor|good|wise|"
+    r"[a-z]+est) ){0,2}"
     r"(?P<noun>[A-Za-z][a-z]+(?:-[a-z]+)?)\b"
     r"(?=(?P<behind>.{0,12}))"
 )
@@ -83,7 +83,7 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             of in ("a", "an") and before.endswith("of ")
         ):
             continue  # "he was a broad man": nobody new
-        spoken = bool(_SPEAKS.search(before) or _SPEAKS.search(match.group("behind")))
+        spoken = bool(_SPEAKS_BEHIND_IT.search(before) or _SPEAKS.search(match.group("behind")))
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto
         kinds[noun] = kind
@@ -304,10 +304,11 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
     ]
     near = _around(body, noun)
     for figure in people:
-        if _is_told_by_name(figure, role, noun):
-            return figure
         calls = [call for call in (figure.name, *figure.aliases) if call in near]
         if calls and put_beside(near, calls, re.escape(noun)):
+            return figure
+    for figure in people:
+        if _is_told_by_name(figure, role, noun):
             return figure
     if noun in _YOUNG:
         young = [
@@ -362,6 +363,8 @@ def put_beside(text: str, calls: Sequence[str], noun: str) -> str:
             rf"\b(?:[Tt]he|[Aa]n?) (?:\w+ )?{noun},? (?:called|named) {name}\b",
             rf"\b[Tt]he (?:\w+ )?{noun}, {name},",
             rf"\b{name} was (?:the|a|an) (?:\w+ )?{noun}\b(?!['’]s)",
+            rf"\b(?:[Tt]he|[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:\w+['’]s )?{noun} was "
+            rf"(?:an? (?:\w+ ){{1,2}}(?:called|named) )?{name}\b",
             rf"\b[Tt]he {noun}\. {name} was (?:a|an) (?:\w+ ){{0,2}}(?:man|woman)\b",
             rf"\b(?:the|a) (?:\w+ )?{noun}['’]s name was {name}\b",
             rf"[“\"]{name}[,.!][”\"] said the (?:\w+ )?{noun}\b",

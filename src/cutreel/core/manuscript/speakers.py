@@ -24,7 +24,7 @@ else has long been the one."""
 _QUOTE = re.compile(r"“[^”]*(?:”|$)|\"[^\"]*(?:\"|$)|«[^»]*(?:»|$)")
 _NAME = r"(?:(?:Mr|Mrs|Dr)\.? )?[A-Z][\w’'-]*(?: [A-Z][\w’'-]*){0,2}"
 _KIN = rf"(?:[Hh]er|[Hh]is|[Mm]y|[Oo]ur|[Tt]heir) (?:{'|'.join(KIN)})"
-_HOW = "(?:(?:old|young|little|big|other|poor) )?"
+_HOW = "(?:(?:old|young|little|big|other|poor|[a-z]+est) )?"
 _SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a-z]+)?)|{_KIN}|{_NAME}"
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+{_WHO}\b")
@@ -326,7 +326,9 @@ class _Paragraph:
         if low in _NOBODY:
             return None
         if _OF_KIN.match(low) or low.startswith("the "):
-            role = re.sub(r"^(?:old|young|little|big|other|poor) ", "", who.split(" ", 1)[1])
+            role = re.sub(
+                r"^(?:old|young|little|big|other|poor|[a-z]+est) ", "", who.split(" ", 1)[1]
+            )
             if f"the {role}" in _NOBODY:
                 return None
             owner = (f.name for f in self.people if role in f.aliases or f"the {role}" in f.aliases)

@@ -47,6 +47,10 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
             seen.add(noun)
             if any(a <= start + token.start < b for a, b in spoken.get(number, ())):
                 continue  # who is only spoken of
+            if token.dep == "poss" and any(
+                parsed.tokens[c].text.lower() in {"a", "an"} for c in parsed.children[i]
+            ):
+                continue  # "above a chandler's shop"
             by_as = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "as"
             beside = token.dep in _BESIDE and not _behind_its_verb(parsed, i)
             if (not beside and not by_as) or (token.dep == "attr" and _there_was(parsed, i)):
@@ -122,8 +126,8 @@ def _acts(parsed: Parsed, i: int) -> bool:
         return False
     if sort_of(noun) not in {"person", "animal"} or noun in NO_ROLE:
         return False
-    if _hyphened(parsed, i):
-        return False
+    if _hyphened(parsed, i) or parsed.tokens[clause_of(parsed, i)].dep == "relcl":
+        return False  # "the song that his grandmother hummed"
     below = [parsed.tokens[c] for c in parsed.children[i]]
     marks = {t.text.lower() for t in below if t.dep in {"det", "poss"}}
     verb = clause_of(parsed, i)

@@ -66,7 +66,9 @@ class Carried:
     def scene(self) -> "Carried":
         """The same behind a heading: further off."""
         return replace(
-            self, focus=tuple(f._replace(age=min(MOST_AGE, f.age + 2)) for f in self.focus)
+            self,
+            focus=tuple(f._replace(age=min(MOST_AGE, f.age + 2)) for f in self.focus),
+            others=None,
         )
 
 

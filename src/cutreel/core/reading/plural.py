@@ -3,7 +3,7 @@
 from cutreel.core.manuscript import KIN, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import OBJECT, SUBJECT, clause_of
+from .clauses import OBJECT, SUBJECT, clause_of, unreal
 from .focus import MOST_AGE, Others
 from .page import Meaning, Page
 from .singular import CHILD, GONE, GROWN
@@ -69,6 +69,8 @@ def hear_of_others(page: Page, i: int) -> None:
     """Note people who are not in the cast and act, "the police", "two soldiers": "they" means them next."""
     token = page.tokens[i]
     if page.says[i] is not None or token.dep not in SUBJECT:
+        return
+    if unreal(page.parsed, clause_of(page.parsed, i)):
         return
     plural = token.tag == "NNS" and sort_of(token.lemma) in {"person", "animal"}
     if plural or sort_of(token.lemma) == "people":

@@ -85,6 +85,11 @@ def arrivals(
         if i not in spoken and token.lemma == "wake" and _wakes(parsed, i):
             out.append(Arrival(token.start, "bedroom", "woke", False))
             continue
+        if i not in spoken and token.lemma in {"lift", "elevator"} and token.pos == "NOUN":
+            found = _in_lift(parsed, i)
+            if found is not None:
+                out.append(Arrival(token.start, token.lemma, token.lemma, found))
+            continue
         if i not in spoken and token.lemma in _DRIVEN and _drives(parsed, i):
             out.append(Arrival(token.start, "truck", token.lemma, False))
             continue
@@ -156,6 +161,17 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
 def _wakes(parsed: Parsed, i: int) -> bool:
     """ "She woke before the alarm": where nothing else is said, in bed."""
     return parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not unreal(parsed, i)
+
+
+def _in_lift(parsed: Parsed, i: int) -> bool | None:
+    """Whether the scene comes into a lift (True) or is in it (False): it has no other side to be told of."""
+    token = parsed.tokens[i]
+    if unreal(parsed, clause_of(parsed, i)) or compared(parsed, i):
+        return None
+    if token.dep in SUBJECT:
+        return False
+    inside = {"in", "into", "inside"}
+    return True if token.dep == "pobj" and parsed.tokens[token.head].text in inside else None
 
 
 def _drives(parsed: Parsed, i: int) -> bool:
