@@ -17,13 +17,14 @@ from cutreel.core.film import (
     FoundPlace,
     GivenShot,
     GivenSource,
+    ReadOtherwise,
     export_script,
     find_places,
     name_places,
 )
 from cutreel.core.manuscript import Difference, differences
 from cutreel.core.manuscript.formats import Column, TableView
-from cutreel.making import SCRIPT, pace_in, reader, story_apart
+from cutreel.making import SCRIPT, pace_in, read_by_service, reader, story_apart
 
 from .door import Films, Shop, Since
 from .meant import MeantView, meant_view
@@ -114,6 +115,21 @@ def who_is_meant(film: str, films: Films) -> MeantView:
     """Whom every name, pronoun and "the old woman" of the manuscript means, with how sure that is; what is not very
     sure is asked."""
     return meant_view(films.now(film).film.read)
+
+
+class AskedReadingView(BaseModel):
+    """Who else read it, what that cost, and where they read otherwise than we do."""
+
+    title: str
+    cost: float
+    otherwise: list[ReadOtherwise]
+
+
+@router.post("/films/{film}/reading")
+def read_by_another(film: str, shop: Shop) -> AskedReadingView:
+    """Have the story read by a service. Nothing changes: what is taken of it is sent as a change."""
+    asked = read_by_service(shop, film)
+    return AskedReadingView(title=asked.title, cost=asked.cost, otherwise=asked.otherwise)
 
 
 @router.post("/films/{film}/find")

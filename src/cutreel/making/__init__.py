@@ -2,6 +2,7 @@
 be repeated without harm."""
 
 from .apart import SCRIPT, reader
+from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, faults_of
@@ -23,15 +24,55 @@ from .writing import write
 
 # fmt: off
 __all__ = [
-    "AT_ONCE", "REGISTRY", "SCRIPT", "SHORT_SIDE", "Estimate", "Faults", "FoundStory", "Origin", "PersonDrift",
+    "AT_ONCE",
+    "REGISTRY",
+    "SCRIPT",
+    "SHORT_SIDE",
+    "AskedReading",
+    "Estimate",
+    "Faults",
+    "FoundStory",
+    "Origin",
+    "PersonDrift",
     "Picture",
-    "PicturesWanted", "PreviewDesk", "PreviewSound", "Queue", "ReferencesWanted", "RunRequest",
+    "PicturesWanted",
+    "PreviewDesk",
+    "PreviewSound",
+    "Queue",
+    "ReferencesWanted",
+    "RunRequest",
     "Workshop",
-    "add_take", "brought_picture", "cancel_run", "candidates", "drift_of", "estimate",
-    "faults_of", "frame_size", "go_on_run", "is_warm", "keep_brought", "pace_in", "parser", "parses_of", "pause_run",
+    "add_take",
+    "brought_picture",
+    "cancel_run",
+    "candidates",
+    "drift_of",
+    "estimate",
+    "faults_of",
+    "frame_size",
+    "go_on_run",
+    "is_warm",
+    "keep_brought",
+    "pace_in",
+    "parser",
+    "parses_of",
+    "pause_run",
     "picture_spec",
     "planned_segments",
-    "price_of", "reader", "samples", "seen_of", "size_of", "start_run", "story_apart",
-    "try_now", "wanted_pictures", "wanted_texts", "warm_parser", "wish_reading", "workshop_from_environment", "write",
+    "price_of",
+    "read_by_service",
+    "reader",
+    "samples",
+    "seen_of",
+    "size_of",
+    "start_run",
+    "story_apart",
+    "try_now",
+    "wanted_pictures",
+    "wanted_texts",
+    "warm_parser",
+    "wish_reading",
+    "workshop_from_environment",
+    "write",
 ]
 # fmt: on

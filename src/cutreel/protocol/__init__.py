@@ -10,6 +10,8 @@ from .jobs import (
     MusicInput,
     PictureInput,
     PictureReference,
+    ReadingInput,
+    ReadPerson,
     Refusal,
     RefusalCode,
     Result,
@@ -19,7 +21,9 @@ from .jobs import (
     SoundInput,
     SpeechInput,
     SpokenWord,
+    StoryReading,
     Vary,
+    WordsMeant,
     WrittenScene,
 )
 from .offers import Caps, Kind, Offer, Price, Quota, Understood, Voice
@@ -30,8 +34,9 @@ from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turne
 __all__ = [
     "BONES", "POSES", "Caps", "EnlargeInput", "FigurePart", "FigurePose", "FigureRegion", "Guide",
     "JobInput", "JobRequest", "JobState", "JobView", "Joint", "Kind", "MusicInput", "Offer",
-    "PictureInput", "PictureReference", "Pose", "Price", "Quota", "Refusal", "RefusalCode",
-    "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord",
-    "Understood", "Vary", "Voice", "WrittenScene", "posed", "swung", "turned",
+    "PictureInput", "PictureReference", "Pose", "Price", "Quota", "ReadPerson",
+    "ReadingInput", "Refusal", "RefusalCode",
+    "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "StoryReading",
+    "Understood", "Vary", "Voice", "WordsMeant", "WrittenScene", "posed", "swung", "turned",
 ]
 # fmt: on

@@ -144,7 +144,48 @@ class WrittenScene(BaseModel):
     paragraphs: list[str]
 
 
-_Input = PictureInput | EnlargeInput | SpeechInput | SoundInput | MusicInput | ScriptInput
+class ReadPerson(BaseModel):
+    """Somebody of a story's cast, as a reader needs to know them; `calls` are what else the text calls them."""
+
+    id: int
+    name: str = Field(max_length=80)
+    calls: list[str] = Field([], max_length=40)
+    kind: Literal["person", "animal", "thing"] = "person"
+    pronoun: Literal["she", "he"] | None = None
+
+
+class ReadingInput(BaseModel):
+    """Reading: whom the words of a story mean. `paragraphs` are the words of each, with what clings to them.
+
+    The result is one JSON file, a StoryReading.
+    """
+
+    kind: Literal["reading"] = "reading"
+    language: str = Field("en", max_length=12)
+    cast: list[ReadPerson] = Field(max_length=40)
+    paragraphs: list[list[str]]
+
+
+class WordsMeant(BaseModel):
+    """Words `first` up to `end` of the paragraph with the index `paragraph` mean `people` of the cast, by their ids
+    (none: nobody of it); `why` in a few words."""
+
+    paragraph: int
+    first: int
+    end: int
+    people: list[int] = Field(max_length=12)
+    why: str = Field("", max_length=200)
+
+
+class StoryReading(BaseModel):
+    """What a reader answers. What it says nothing of is left as it is."""
+
+    meant: list[WordsMeant] = Field(max_length=100_000)
+
+
+_Input = (
+    PictureInput | EnlargeInput | SpeechInput | SoundInput | MusicInput | ScriptInput | ReadingInput
+)
 JobInput = Annotated[_Input, Field(discriminator="kind")]
 
 

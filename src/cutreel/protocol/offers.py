@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-Kind = Literal["picture", "enlarge", "speech", "sound", "music", "script"]
+Kind = Literal["picture", "enlarge", "speech", "sound", "music", "script", "reading"]
 
 Understood = Literal[
     "seed",

@@ -10,6 +10,7 @@ from .base import Done, Made, Maker, Quotas
 from .enlarge import Enlarger
 from .music import Composer
 from .picture import PictureMaker
+from .reading import Reader
 from .script import Writer
 from .sound import SoundMaker
 from .speech import Speaker
@@ -21,6 +22,7 @@ MAKERS: Mapping[str, Maker[Any]] = {
     "sound": SoundMaker(),
     "music": Composer(),
     "script": Writer(),
+    "reading": Reader(),
 }
 
 

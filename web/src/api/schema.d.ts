@@ -329,6 +329,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read By Another
+         * @description Have the story read by a service. Nothing changes: what is taken of it is sent as a change.
+         */
+        post: operations["read_by_another_api_films__film__reading_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/find": {
         parameters: {
             query?: never;
@@ -1381,6 +1401,18 @@ export interface components {
             /** Unsure */
             unsure: number;
         };
+        /**
+         * AskedReadingView
+         * @description Who else read it, what that cost, and where they read otherwise than we do.
+         */
+        AskedReadingView: {
+            /** Title */
+            title: string;
+            /** Cost */
+            cost: number;
+            /** Otherwise */
+            otherwise: components["schemas"]["ReadOtherwise"][];
+        };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
             /** Files */
@@ -1557,7 +1589,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2552,6 +2584,19 @@ export interface components {
             media: string;
         };
         /**
+         * Meant
+         * @description Whom the maker says that the word with the number `word` means: some of the cast, or nobody of it.
+         */
+        Meant: {
+            /** Word */
+            word: number;
+            /**
+             * People
+             * @default []
+             */
+            people: number[];
+        };
+        /**
          * MeantView
          * @description `english`: only English is read so; `read`: all of it has been.
          */
@@ -2738,7 +2783,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "enlarge" | "speech" | "sound" | "music" | "script";
+            kind: "picture" | "enlarge" | "speech" | "sound" | "music" | "script" | "reading";
             /** Title */
             title: string;
             price: components["schemas"]["Price"];
@@ -3208,6 +3253,25 @@ export interface components {
             ratio: number;
             /** Factor */
             factor: number;
+        };
+        /**
+         * ReadOtherwise
+         * @description Words `first` up to `end` (indices) that mean `ours` as we read them, and `theirs` as somebody else does. `word`
+         *     is the number of the last of them.
+         */
+        ReadOtherwise: {
+            /** Word */
+            word: number;
+            /** First */
+            first: number;
+            /** End */
+            end: number;
+            /** Ours */
+            ours: number[];
+            /** Theirs */
+            theirs: number[];
+            /** Why */
+            why: string;
         };
         /**
          * Reference
@@ -4336,6 +4400,19 @@ export interface components {
              */
             places: components["schemas"]["Place"][];
         };
+        /**
+         * TakeMeant
+         * @description Say whom several words mean at once, as somebody else read them; words that are gone are left out.
+         */
+        TakeMeant: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "take meant";
+            /** Meant */
+            meant: components["schemas"]["Meant"][];
+        };
         /** TakeView */
         TakeView: {
             /** Id */
@@ -5003,7 +5080,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -5143,6 +5220,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MeantView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_by_another_api_films__film__reading_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AskedReadingView"];
                 };
             };
             /** @description Validation Error */

@@ -2,6 +2,7 @@
 
 from .assembled import Assembled, assemble
 from .changes import Change, Command, apply_command, apply_to
+from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .difference import Patch, turned_by
 from .document import (
     CutOut,
@@ -46,8 +47,10 @@ __all__ = [
     "LineWork",
     "Match",
     "Offered",
+    "Passage",
     "Patch",
     "ReadFilm",
+    "ReadOtherwise",
     "ReadShot",
     "ReadingMemory",
     "Remark",
@@ -63,6 +66,7 @@ __all__ = [
     "apply_command",
     "apply_to",
     "assemble",
+    "check_meant",
     "clean_text",
     "export_script",
     "find_places",
@@ -73,9 +77,11 @@ __all__ = [
     "name_places",
     "new_film",
     "pack_of",
+    "passages",
     "plan_of",
     "prompts_of",
     "read_film",
+    "read_otherwise",
     "remarks_on",
     "turned_by",
     "used_take",

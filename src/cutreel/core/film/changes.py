@@ -38,6 +38,7 @@ Command = Annotated[
     | c.MergePeople
     | c.SplitPerson
     | c.TakeCast
+    | c.TakeMeant
     | c.SetMeant
     | c.AcceptDrift
     | c.SetLook

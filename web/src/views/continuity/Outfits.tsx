@@ -39,7 +39,7 @@ export function Outfits({ film, person, onEdit }: Props) {
               aria-label={`Name of outfit ${i + 1}`}
               value={outfit.name}
               onChange={(e) => put(i, { name: e.target.value || "outfit" })}
-              className="min-h-6 w-[110px] rounded-[3px] bg-transparent px-1 font-serif font-bold hover:bg-shade focus:bg-field"
+              className="min-h-6 w-[150px] rounded-[3px] bg-transparent px-1 font-serif font-bold hover:bg-shade focus:bg-field"
             />
             <span className="ml-auto mr-1 text-[12px] text-ink-2">scenes</span>
             {scenes.map((s, n) => (

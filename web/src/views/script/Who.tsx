@@ -6,11 +6,11 @@ import { useChange } from "../../api/film";
 import { type Mention, useMeant } from "../../api/meant";
 import { digitOf, keysOf } from "../../keys/useKeys";
 import { useStore } from "../../state/store";
+import { Another } from "./Another";
 import { cursor } from "./cursor";
 import { markedFor, marked, mentionAt, noMarks } from "./meant";
+import { Passage, namesOf, wordsOf } from "./passages";
 
-const AROUND = 7;
-/** Words before and behind that tell which place is meant. */
 const SHOWN = 12;
 
 export function Who({ film, onWord }: { film: Film; onWord: (word: number) => void }) {
@@ -72,20 +72,18 @@ export function Who({ film, onWord }: { film: Film; onWord: (word: number) => vo
           <p className="mt-2 text-ink-2">and {asked.length - SHOWN} more, in their order.</p>
         )}
       </section>
+      <Another film={film} onWord={onWord} />
     </div>
   );
 }
 
 function OneWord({ film, mention }: { film: Film; mention: Mention }) {
   const change = useChange(film.id);
-  const names = mention.people
-    .map((p) => film.cast.find((c) => c.id === p)?.name)
-    .filter((n): n is string => !!n);
   return (
     <>
       <p>
         “{wordsOf(film, mention.first, mention.end)}” is{" "}
-        <b className="font-semibold">{names.join(" and ") || "nobody of the cast"}</b>
+        <b className="font-semibold">{namesOf(film, mention.people)}</b>
         {mention.by_hand ? (
           <button
             type="button"
@@ -180,23 +178,4 @@ function order(film: Film, mention: Mention) {
   const rank = (p: Film["cast"][number]) =>
     (mention.people.includes(p.id) ? 0 : 2) + (fits && p.pronoun && p.pronoun !== fits ? 1 : 0);
   return [...film.cast].sort((a, b) => rank(a) - rank(b));
-}
-
-const wordsOf = (film: Film, first: number, end: number) =>
-  film.text
-    .slice(film.words[first]?.[0] ?? 0, film.words[end - 1]?.[1] ?? 0)
-    .replace(/^[“"'‘(]+|[”"'’).,;:!?…—]+$/g, "");
-
-function Passage({ film, mention }: { film: Film; mention: Mention }) {
-  const from = Math.max(0, mention.first - AROUND);
-  const to = Math.min(film.words.length, mention.end + AROUND);
-  const text = (a: number, b: number) =>
-    a < b ? film.text.slice(film.words[a]![0], film.words[b - 1]![1]) : "";
-  return (
-    <>
-      <span className="text-ink-2">… {text(from, mention.first)} </span>
-      <b className="font-semibold">{text(mention.first, mention.end)}</b>
-      <span className="text-ink-2"> {text(mention.end, to)} …</span>
-    </>
-  );
 }

@@ -25,6 +25,7 @@ from .people import (
     SetPlace,
     SplitPerson,
     TakeCast,
+    TakeMeant,
 )
 from .pictures import DropCutOut, KeepCutOut
 from .text import EditPlaces, EditText, MoveScene
@@ -35,6 +36,6 @@ __all__ = [
     "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
     "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold",
     "SetLook", "SetMark", "SetMeant", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
-    "SetSource", "SplitPerson", "TakeCast",
+    "SetSource", "SplitPerson", "TakeCast", "TakeMeant",
 ]
 # fmt: on

@@ -224,6 +224,22 @@ class SetMeant(FilmCommand):
         return f"“{word}” is {' and '.join(names) or 'nobody of the cast'}"
 
 
+class TakeMeant(FilmCommand):
+    """Say whom several words mean at once, as somebody else read them; words that are gone are left out."""
+
+    touches = ("meant",)
+    type: Literal["take meant"] = "take meant"
+    meant: list[Meant] = Field(min_length=1, max_length=20_000)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        places, cast = film.word_places, {p.id for p in film.cast}
+        taken = {m.word: m for m in self.meant if m.word in places and set(m.people) <= cast}
+        if not taken:
+            raise NotFound("None of those words is there any more.", "Load the page again.")
+        film.meant = [*(m for m in film.meant if m.word not in taken), *taken.values()]
+        return f"take {len(taken)} {'word' if len(taken) == 1 else 'words'} as read by another"
+
+
 class AcceptDrift(FilmCommand):
     """Accept what departs in a take of a shot (`about`: the wordings or kinds that were found), or
     take that back with an empty list. `person` None: of the whole picture."""
