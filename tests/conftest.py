@@ -3,10 +3,12 @@
 import subprocess
 from collections.abc import Iterator
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import pytest
 
-from cutreel.running.temporary import Temporary, temporary
+if TYPE_CHECKING:
+    from cutreel.running.temporary import Temporary
 
 ROOT = Path(__file__).parent.parent
 STORY = (ROOT / "src/cutreel/demo/lamp-at-saltmere.txt").read_text()
@@ -18,7 +20,10 @@ def run(*command: str) -> subprocess.CompletedProcess[str]:
 
 
 @pytest.fixture(scope="session")
-def stack() -> Iterator[Temporary]:
+def stack() -> "Iterator[Temporary]":
     """A real PostgreSQL, the stand-ins and two workers."""
+    # Here, since the tests of the core need none of it, and it takes seconds to load.
+    from cutreel.running.temporary import temporary
+
     with temporary(workers=2) as running:
         yield running

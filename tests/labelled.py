@@ -5,6 +5,7 @@ market` says where it is not. In some stories every word of the narration that m
 first lines tell where a story is from (written for this project unless it says otherwise) and by which calls the cast is known.
 """
 
+import os
 import re
 from collections import defaultdict
 from collections.abc import Iterator, Mapping
@@ -13,7 +14,7 @@ from pathlib import Path
 
 from cutreel.core.film import Offered, ReadFilm, Settings, new_film, read_film
 from cutreel.core.manuscript import read
-from cutreel.core.reading import Parses, paragraph_texts, parse
+from cutreel.core.reading import Parses, packed, paragraph_texts, parse, parse_key, unpacked
 
 STORIES = Path(__file__).parent / "data" / "read"
 
@@ -103,8 +104,21 @@ def all_stories(unseen: bool = False) -> list[LabelledStory]:
 
 
 def parses_of(text: str) -> Parses:
+    """What is parsed of a story. Kept between runs by the text and the parser's version, since loading the parser takes
+    longer than most of what is tested."""
     texts = [t for _, _, t in paragraph_texts(read(text))]
-    return dict(zip(texts, parse(texts), strict=True))
+    kept = {t: _KEPT / parse_key(t) for t in texts}
+    missing = [t for t, at in kept.items() if not at.exists()]
+    _KEPT.mkdir(parents=True, exist_ok=True)
+    for t, parsed in zip(missing, parse(missing), strict=True):
+        # Written whole or not at all: tests run side by side.
+        beside = kept[t].with_suffix(f".{os.getpid()}")
+        beside.write_bytes(packed(parsed))
+        beside.replace(kept[t])
+    return {t: unpacked(at.read_bytes()) for t, at in kept.items()}
+
+
+_KEPT = Path(__file__).parents[1] / ".pytest_cache" / "parses"
 
 
 def read_by_sentence(story: LabelledStory, parses: Parses | None) -> ReadFilm:

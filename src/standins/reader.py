@@ -30,7 +30,9 @@ def read(job: ReadingInput) -> list[WordsMeant]:
             if found is not None:
                 person, step, why = found
                 end = at + step
-                out.append(WordsMeant(paragraph=number, first=at, end=end, people=[person.id], why=why))
+                out.append(
+                    WordsMeant(paragraph=number, first=at, end=end, people=[person.id], why=why)
+                )
                 for pronoun in [person.pronoun] if person.pronoun else ["she", "he"]:
                     last[pronoun] = person
             if _CLOSES.search(paragraph[at]):
@@ -40,7 +42,10 @@ def read(job: ReadingInput) -> list[WordsMeant]:
 
 
 def _found(
-    paragraph: Sequence[str], at: int, calls: Sequence[tuple[list[str], ReadPerson]], last: dict[str, ReadPerson]
+    paragraph: Sequence[str],
+    at: int,
+    calls: Sequence[tuple[list[str], ReadPerson]],
+    last: dict[str, ReadPerson],
 ) -> tuple[ReadPerson, int, str] | None:
     bare = _bare(paragraph[at])
     if bare in _SHE_HE:

@@ -145,3 +145,39 @@ def test_a_long_story_is_read_by_a_worker_and_what_was_read_arrives(client) -> N
     shots = film_of(client, film)["shots"]
     assert any(s["idea"] for s in shots)
     assert not film_of(client, film)["undo"], "what was read is no step of the maker's"
+
+
+def test_another_reads_it_and_what_is_taken_of_that_is_one_change(client, services) -> None:
+    text = "Tom met Ben at the pier. He laughed at the gulls.\n\nBen slept. Tom waved to Ben.\n"
+    film = new(client, text)
+    who, before = called(client, film), film_of(client, film)
+    asked = client.post(f"/api/films/{film}/reading").json()
+    assert asked["title"] == "Plain reader" and asked["cost"] > 0 and asked["otherwise"]
+    assert film_of(client, film)["revision"] == before["revision"], "nothing changes by itself"
+    spent = client.get(f"/api/films/{film}/spending").json()["film"]
+    again = client.post(f"/api/films/{film}/reading").json()
+    assert again == asked
+    assert client.get(f"/api/films/{film}/spending").json()["film"] == spent, "paid once"
+    words = text.split()
+    taken = [{"word": d["word"], "people": d["theirs"]} for d in asked["otherwise"]]
+    assert all(
+        words[d["end"] - 1].strip(".,").lower() in {"she", "he", "his"} for d in asked["otherwise"]
+    )
+    change(client, film, type="take meant", meant=taken)
+    meant = {m["word"]: m for m in client.get(f"/api/films/{film}/meant").json()["mentions"]}
+    assert all(meant[t["word"]]["people"] == t["people"] for t in taken)
+    assert {p for t in taken for p in t["people"]} <= set(who.values())
+    client.post(f"/api/films/{film}/undo")
+    undone = client.get(f"/api/films/{film}/meant").json()["mentions"]
+    assert not any(m["by_hand"] for m in undone)
+
+
+def test_a_reader_that_refuses_says_so_and_nothing_is_lost(client, services) -> None:
+    film = new(client, TWO.replace("gulls", "zorgulls"))
+    services(refuse_words=["zorgulls"])
+    answer = client.post(f"/api/films/{film}/reading")
+    assert answer.status_code >= 400 and answer.json()["title"]
+    assert film_of(client, film)["text"].count("zorgulls") == 1
+    services(refuse_words=[])
+    kind = new(client, TWO.replace("gulls", "herons"))
+    assert client.post(f"/api/films/{kind}/reading").status_code == 200

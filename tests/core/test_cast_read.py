@@ -185,3 +185,106 @@ def test_mentions_make_the_people_that_a_reader_makes_of_them() -> None:
 
 def test_capitals_of_peoples_make_nobody() -> None:
     assert not people_named("They marched on the Roman road. The Roman road was straight.")
+
+
+@pytest.mark.parametrize(
+    ("text", "name", "call"),
+    [
+        ("My father drove a plough. Dad hummed. I sat beside Dad.", "Dad", "father"),
+        ("Mum lit the stove. My mother sang, and I slept. I woke.", "Mum", "mother"),
+        (
+            "Ferrin told the director. Madame Teck was a tall woman. “No,” said Madame Teck. It was Luc Teck, "
+            "the director’s own son. Ferrin looked at the director.",
+            "Madame Teck",
+            "director",
+        ),
+        (
+            "Her supervisor was Herr Falk. Greta saw Falk. The supervisor smiled at Greta.",
+            "Herr Falk",
+            "supervisor",
+        ),
+        (
+            "The ship’s doctor was a Swede named Olaf Brandt. Brandt smiled. The doctor sat down. Brandt slept.",
+            "Olaf Brandt",
+            "doctor",
+        ),
+        (
+            "Hester Vane sailed. Hester slept. “I am Doctor Vane,” said Hester. Hester laughed.",
+            "Hester Vane",
+            "Doctor Vane",
+        ),
+    ],
+)
+def test_who_is_called_so_is_the_same(text: str, name: str, call: str) -> None:
+    cast = cast_of(text)
+    assert call in cast[name].aliases
+    assert not any(
+        call in (p.name.removeprefix("the "), *p.aliases) for n, p in cast.items() if n != name
+    )
+
+
+@pytest.mark.parametrize(
+    ("text", "nobody"),
+    [
+        ("“Close it,” said the guard, and they began to seal the crack with wax.", "the crack"),
+        ("Somebody shouted down the shaft, and Ada heard it.", "the shaft"),
+        ("Ada was born above a chandler’s shop. Ada sold rope in the shop.", "the chandler"),
+        ("Ada played the song that her grandmother used to hum. Ada smiled.", "the grandmother"),
+        ("The Constance struck a reef. Ada swam. The Constance sank. Ada wept.", "Constance"),
+        ("Ada signed on as Henry Vane. Ada sailed for years.", "Henry Vane"),
+        ("The spirit of the mountain kept quiet. Ada climbed. The spirit stayed.", "the spirit"),
+    ],
+)
+def test_what_is_nobody_is_left_out(text: str, nobody: str) -> None:
+    assert nobody not in cast_of(text)
+
+
+def test_a_story_told_to_you_is_about_you() -> None:
+    text = (
+        "You stand on a quiet platform. You hold a ticket. A conductor comes. You walk along the corridor. "
+        "You put the case on the rack, and you sleep."
+    )
+    assert "you" in cast_of(text)["the listener"].aliases
+    assert "the listener" not in cast_of("If you ask me, you never know. Ada rowed. Ada slept.")
+    seen = who_by_sentence(text)
+    assert seen[0] == seen[1] == {"the listener"} and "the listener" not in seen[2]
+
+
+def who_by_sentence(text: str) -> list[set[str]]:
+    """Who is there to be seen, sentence by sentence, with nothing set by hand."""
+    parses = parses_of(text)
+    document, _ = new_film("x", text, Settings(), parses=parses)
+    script = read(text)
+    first = document.shots[0]
+    shots = [
+        first.model_copy(update={"id": i, "edge": str(i), "first": s.first + 1})
+        for i, s in enumerate(script.sentences, 1)
+    ]
+    film = read_film(document.model_copy(update={"shots": shots}), Offered(400), parses=parses)
+    names = {p.id: p.name for p in document.cast}
+    return [{names[p] for p in s.facts.there} for s in film.shots]
+
+
+@pytest.mark.parametrize(
+    ("text", "seen"),
+    [
+        # "they" are people who are not in the cast
+        ("Ada and Tom sat down. The police came. They opened the crates.", [{"Ada", "Tom"}, set(), set()]),
+        ("Ada sat down. The police came. They led her down the steps.", [{"Ada"}, set(), {"Ada"}]),
+        # "them" are not those who see them
+        (
+            "Ada and Una swam. The fishermen saw them. Ada and Una dived. Una smiled at Ada.",
+            [{"Ada", "Una"}, {"Ada", "Una"}],
+        ),
+        # the sisters are all who can be so called, her sisters all but her
+        (
+            "Anna laughed. Mary sang. Lucy wept. Tom knocked. The sisters put on the cloaks. Mary looked at Anna. Lucy looked at Mary. Tom ran.",
+            [{"Anna"}, {"Mary"}, {"Lucy"}, {"Tom"}, {"Anna", "Mary", "Lucy"}],
+        ),
+        ("Everybody called her Little. Little smiled. Una smiled. Una sat down. Little slept.", [{"Little"}, {"Little"}, {"Una"}]),
+        ("Luc waved. Luc ran. Luc was never found.", [{"Luc"}, {"Luc"}, set()]),
+        ("Tom slept. Tom died in March. Ada wept. Ada sat down.", [{"Tom"}, set(), {"Ada"}]),
+    ],
+)  # fmt: skip
+def test_who_is_there_is_who_a_reader_sees(text: str, seen: list[set[str]]) -> None:
+    assert who_by_sentence(text)[: len(seen)] == seen

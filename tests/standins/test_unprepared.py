@@ -2,8 +2,11 @@
 
 Source: contact sheets of stories that nobody prepared, looked at as a viewer would; each of these was wrong there."""
 
+import io
+
 import numpy as np
 import pytest
+from PIL import Image
 
 from standins.illustrator.bodies import body_of
 from standins.illustrator.compose import draw
@@ -130,3 +133,80 @@ def _rgb(png: bytes) -> object:
     from PIL import Image
 
     return Image.open(io.BytesIO(png)).convert("RGB")
+
+
+def test_a_season_is_seen_out_of_doors_and_not_within() -> None:
+    def ground(prompt: str) -> np.ndarray:
+        picture = np.asarray(
+            Image.open(io.BytesIO(paint(prompt, 5, 480, 270).flat)).convert("RGB"), float
+        )
+        return picture[190:265].mean(axis=(0, 1))
+
+    by_season = {
+        s: ground(f"Cut paper. Wide shot. a meadow. day, clear sky, {s}")
+        for s in ("winter", "autumn", "spring")
+    }
+    winter, autumn, spring = by_season["winter"], by_season["autumn"], by_season["spring"]
+    assert winter.min() > spring.min() + 25, "snow is light"
+    assert autumn[0] - autumn[1] > spring[0] - spring[1] + 15, "leaves are red where grass is green"
+    inside = [ground(f"Cut paper. Wide shot. a kitchen. day, clear sky, {s}") for s in by_season]
+    assert all(np.abs(i - inside[0]).max() < 1 for i in inside)
+    assert read_prompt("Wide shot. Ada (woman, winter coat). a meadow. day").season == ""
+
+
+def test_a_remembered_scene_is_faded_at_its_edges_only() -> None:
+    def picture(more: str) -> np.ndarray:
+        prompt = f"Cut paper. Wide shot. Ada (woman, red coat). a forest. night, clear sky{more}"
+        return np.asarray(
+            Image.open(io.BytesIO(paint(prompt, 5, 480, 270).flat)).convert("L"), float
+        )
+
+    plain, faded = picture(""), picture(". a memory of earlier years")
+    assert (faded - plain)[:12, :12].mean() > 60
+    assert np.abs(faded - plain)[90:180, 160:320].mean() < 4, "colours of who is in it stay"
+
+
+def test_who_drives_sits_in_what_they_drive() -> None:
+    driver = "Dad (man, fair hair, teal coat)."
+    prompt = f"Wide shot. {driver} Dad drives a snowplough. a country road. day"
+    reading = read_prompt(prompt)
+    assert reading.figures[0].drives and reading.vehicle == "plough"
+    walks = boxes(prompt.replace("drives a snowplough", "walks"))["dad"]
+    sits = boxes(prompt)["dad"]
+    assert sits[3] - sits[1] < 0.8 * (walks[3] - walks[1]), "his legs are hidden"
+
+
+@pytest.mark.parametrize(
+    ("said", "kind"),
+    [
+        ("a hospital ward, cream walls", "ward"),
+        ("the inside of a lift", "lift"),
+        ("a train compartment", "carriage"),
+        ("the cab of a truck", "cab"),
+        ("a museum hall with pictures", "gallery"),
+        ("a prison cell", "cell"),
+        ("a mill", "mill"),
+        # the sentence that only says where it is, not what is done
+        ("a cellar. Ada sings of the house", "cave"),
+    ],
+)
+def test_a_place_is_drawn_as_what_it_is(said: str, kind: str) -> None:
+    assert read_prompt(f"Wide shot. Ada (woman). {said}. day").place == kind
+
+
+def test_several_animals_of_one_kind_are_several() -> None:
+    assert len(read_prompt("Wide shot. nine dogs. a kitchen. day").animals) == 3
+    assert len(read_prompt("Wide shot. two swans. a lake. day").animals) > 1
+    assert len(read_prompt("Wide shot. a dog. a kitchen. day").animals) == 1
+
+
+def test_the_police_are_people_and_a_surname_is_no_thing() -> None:
+    reading = read_prompt(
+        "Wide shot. Ada Quill (woman, red coat). the police lead Ada Quill down. Ada Quill works. a street. day"
+    )
+    assert reading.crowd and not reading.props
+
+
+def test_a_beard_has_its_own_colour() -> None:
+    (figure,) = read_prompt("Medium shot. Tom (man, brown hair, grey beard). a street. day").figures
+    assert figure.whiskers and figure.hair and figure.whiskers != figure.hair

@@ -119,7 +119,7 @@ class ShotView(BaseModel):
     weather: str
     season: Season
     year: str
-    memory: bool
+    remembered: bool
     mood: str
     people: list[int]
     action: str

@@ -56,7 +56,7 @@ def shot_view(
         weather=f.weather,
         season=f.season,
         year=f.year,
-        memory=f.memory,
+        remembered=f.remembered,
         mood=f.mood,
         people=list(f.people),
         idea=f.idea,

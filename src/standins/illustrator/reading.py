@@ -417,9 +417,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             if colour is None:
                 colour, words = _coat(text[match.end():match.end() + 60])
                 used |= words
-            if kind not in [a.kind for a in out.animals] and len(out.animals) < 3:
-                herd = MOST_OF_A_GROUP if _is_herd(text, match) and not out.figures else 1
-                out.animals += [Animal(kind, colour)] * min(herd, 3 - len(out.animals))
+            _add_animal(text, match, Animal(kind, colour), out)
             used.add(word)
         if word in v.PROPS and not _is_deed(text, match, called) and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
             prop = v.PROPS[word]
@@ -470,6 +468,16 @@ def _garments(text: str, out: Reading, used: set[str]) -> None:
             used.add(match.group())
 
 
+MOST_ANIMALS = 3
+
+
+def _add_animal(text: str, match: re.Match[str], animal: Animal, out: Reading) -> None:
+    """Put an animal into the picture, or several where its word says so and nobody else is in it."""
+    if animal.kind not in [a.kind for a in out.animals]:
+        herd = MOST_OF_A_GROUP if _is_herd(text, match) and not out.figures else 1
+        out.animals += [animal] * min(herd, MOST_ANIMALS - len(out.animals))
+
+
 def _is_herd(text: str, match: re.Match[str]) -> bool:
     """Whether there are several of an animal: "nine dogs", "two swans"."""
     plural = len(list(bases(match.group()))) > 1
@@ -500,8 +508,7 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
             used.add(word)
         elif prop in v.ANIMALS or (prop := known(word, v.ANIMALS)):
             kind = v.ANIMALS[prop]
-            if kind not in [a.kind for a in out.animals] and len(out.animals) < 3:
-                out.animals.append(Animal(kind))
+            _add_animal(text, match, Animal(kind), out)
             used.add(word)
 
 

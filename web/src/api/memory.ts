@@ -89,7 +89,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     weather: "clear",
     season: "",
     year: "",
-    memory: false,
+    remembered: false,
     mood: "calm",
     people: [],
     action: "",

@@ -2874,8 +2874,8 @@ export interface components {
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `memory` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action` is
-         *     what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands
+         *     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action`
+         *     is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands
          *     in place of its place, time and weather in every picture prompt of the scene.
          */
         Overrides: {
@@ -2895,8 +2895,8 @@ export interface components {
             weather?: ("clear" | "rain" | "snow" | "fog" | "wind") | null;
             /** Season */
             season?: ("" | "spring" | "summer" | "autumn" | "winter") | null;
-            /** Memory */
-            memory?: boolean | null;
+            /** Remembered */
+            remembered?: boolean | null;
             /** Mood */
             mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad") | null;
             /** People */
@@ -4130,8 +4130,8 @@ export interface components {
             season: "" | "spring" | "summer" | "autumn" | "winter";
             /** Year */
             year: string;
-            /** Memory */
-            memory: boolean;
+            /** Remembered */
+            remembered: boolean;
             /** Mood */
             mood: string;
             /** People */

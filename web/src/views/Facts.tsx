@@ -12,7 +12,7 @@ const LISTS = {
   weather: "weathers",
   mood: "moods",
 } as const;
-type Name = keyof typeof LISTS | "season" | "memory" | "place" | "people" | "action";
+type Name = keyof typeof LISTS | "season" | "remembered" | "place" | "people" | "action";
 /** For a season that nothing says, and for what happens now: lists know no empty choice. */
 const UNSAID = "none said";
 const WHEN = ["now", "remembered"];
@@ -100,17 +100,17 @@ export function Facts({
       {withReasons && (
         <Line
           name="when"
-          why={shot.why.memory}
+          why={shot.why.remembered}
           wide
-          lift={lift("memory")}
-          reason={reason("memory")}
+          lift={lift("remembered")}
+          reason={reason("remembered")}
         >
           <Choice
             quiet
             label="When"
-            value={WHEN[Number(shot.memory)]!}
+            value={WHEN[Number(shot.remembered)]!}
             options={worded(WHEN)}
-            onChange={(v) => set({ memory: v === WHEN[1] })}
+            onChange={(v) => set({ remembered: v === WHEN[1] })}
           />
         </Line>
       )}

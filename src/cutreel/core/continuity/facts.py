@@ -36,7 +36,7 @@ class ShotFacts:
     season: Season = ""
     year: str = ""
     """The year in which it happens, where the text says it."""
-    memory: bool = False
+    remembered: bool = False
     """Whether it is a remembered scene."""
 
 
@@ -47,7 +47,7 @@ _SETTABLE = (
     "time",
     "weather",
     "season",
-    "memory",
+    "remembered",
     "mood",
     "people",
     "action",

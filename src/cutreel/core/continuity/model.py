@@ -107,9 +107,9 @@ class Place(BaseModel):
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
-    `memory` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action` is
-    what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands
-    in place of its place, time and weather in every picture prompt of the scene.
+    `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken;
+    `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
+    `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
 
     idea: IdeaSort | None = None
@@ -120,7 +120,7 @@ class Overrides(BaseModel):
     time: TimeOfDay | None = None
     weather: Weather | None = None
     season: Season | None = None
-    memory: bool | None = None
+    remembered: bool | None = None
     mood: Mood | None = None
     people: list[int] | None = None
     prompt: str | None = Field(None, max_length=2000)

@@ -100,7 +100,7 @@ def text_place(bare: Sequence[str], named: Mapping[str, str]) -> tuple[str, str]
 
 
 _WITH_ROOMS = frozenset(
-    "museum hospital school palace castle library prison office hotel inn station observatory gallery".split()
+    "museum hospital school library prison office station observatory gallery".split()
 )
 
 

@@ -111,7 +111,7 @@ def compose_picture(
                 75,
             )
         )
-    if facts.memory:
+    if facts.remembered:
         parts.append(Part("scene", ("a memory of earlier years", "a memory"), 55))
     parts.append(Part("look", (look.medium,), 90))
     if look.palette_words:

@@ -182,7 +182,7 @@ class StretchReader:
                 "time": at.why_time,
                 "weather": why_weather,
                 "season": at.why_season,
-                "memory": "the words go back" if back is not None else NOTHING_SAID,
+                "remembered": "the words go back" if back is not None else NOTHING_SAID,
                 "mood": why_mood,
                 "people": why_people,
                 "action": "the narration of the shot" if told is None else "",
@@ -190,7 +190,7 @@ class StretchReader:
             there=people,
             season=at.season,
             year=at.year,
-            memory=back is not None,
+            remembered=back is not None,
         )
         moment = (
             None
@@ -227,7 +227,7 @@ class StretchReader:
     @staticmethod
     def _back(told: Told | None, carried: Carried) -> Setting | None:
         """Where and when it is again once a remembered scene is over; None while none is told."""
-        return (carried.back or carried.setting) if told is not None and told.memory else None
+        return (carried.back or carried.setting) if told is not None and told.remembered else None
 
     def _people(
         self,

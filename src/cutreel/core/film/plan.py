@@ -49,7 +49,7 @@ class Planned(BaseModel):
     weather: str
     season: str
     year: str
-    memory: bool
+    remembered: bool
     mood: str
     framing: str
     angle: str
@@ -97,7 +97,7 @@ def plan_of(film: Assembled, cost: float, making_seconds: float) -> FilmPlan:
                 weather=f.weather,
                 season=f.season,
                 year=f.year,
-                memory=f.memory,
+                remembered=f.remembered,
                 mood=f.mood,
                 framing=f.framing,
                 angle=f.angle,
@@ -195,6 +195,6 @@ def _as_markdown(plan: FilmPlan) -> str:
 
 
 def _when_and_where(shot: "Planned") -> tuple[str, ...]:
-    memory = "a memory" if shot.memory else ""
+    memory = "a memory" if shot.remembered else ""
     place = shot.place or "no place said"
     return place, shot.time, shot.weather, shot.season, shot.year, memory, shot.mood

@@ -45,7 +45,7 @@ class Told:
     """Whether it is said that it is another day now."""
     year: str = ""
     """The year in which it is said to happen, the last that is said."""
-    memory: bool = False
+    remembered: bool = False
     """Whether it tells of a remembered scene."""
 
     def came_at(self) -> int | None:
@@ -95,7 +95,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     muted: set[int] = set()
     starts: list[int] = []
     another_day, year = False, ""
-    memory = False
+    remembered = False
     first, last = words[0].start, words[-1].end
     for number in range(words[0].paragraph, words[-1].paragraph + 1):
         read = story.paragraphs.get(number)
@@ -111,7 +111,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         muted.update(begin + at for at in read.muted)
         for at, said in read.years:
             year = said if first <= begin + at < last else year
-        memory = memory or any(begin + a <= first < begin + b for a, b in read.memories)
+        remembered = remembered or any(begin + a <= first < begin + b for a, b in read.memories)
         another_day = another_day or any(first <= begin + at < last for at in read.days)
     return Told(
         tuple(mentions),
@@ -122,7 +122,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         tuple(starts),
         another_day,
         year,
-        memory,
+        remembered,
     )
 
 

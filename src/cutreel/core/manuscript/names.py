@@ -211,7 +211,7 @@ def _what(name: str, tally: _Tally) -> _What | None:
     if kind := kind_of_role(last):
         return kind
     # "The Constance struck a reef": who is always called with an article, and by no word for somebody, is a ship.
-    is_ship = not sort_of(last) and not tally.speaks[name] and not last.endswith("s")
+    is_ship = sort_of(last) in (None, "place") and not tally.speaks[name] and not last.endswith("s")
     return "nobody" if sort_of(last) in _NOBODY or is_ship else None
 
 

@@ -28,6 +28,8 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
                 continue
             if any(a <= start + token.start < b for a, b in spoken.get(number, ())):
                 continue
+            if any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
+                continue  # "the Constance sank" is a ship
             name = _name(parsed, i)
             if name and not set(name.split(" ")) & set(known) and name not in known:
                 found[name] += 1

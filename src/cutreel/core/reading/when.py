@@ -50,7 +50,7 @@ def years_told(parsed: Parsed, spoken: frozenset[int]) -> tuple[tuple[int, str],
             "appos",
         }:
             at = parsed.tokens[at].head
-            if parsed.tokens[at].pos == "ADP":
+            if parsed.tokens[at].dep == "prep":
                 before = parsed.tokens[at].text.lower()
         if before in {"in", "of", "on", "during", "by", ""} and (before or token.name == "DATE"):
             out.append((token.start, token.text))
@@ -142,7 +142,9 @@ def not_now(parsed: Parsed, i: int) -> bool:
 
 
 def _shortly(parsed: Parsed, before: int) -> bool:
-    return any(parsed.tokens[c].lemma in _SHORTLY for c in parsed.children[before])
+    # "A little" hangs on the verb as often as on "before".
+    near = [*parsed.children[before], *([before - 1] if before else [])]
+    return any(parsed.tokens[c].lemma in _SHORTLY for c in near)
 
 
 def _tells_season(parsed: Parsed, i: int) -> bool:
@@ -158,6 +160,9 @@ def _tells_season(parsed: Parsed, i: int) -> bool:
         return above.text.lower() in _SEASON_TOLD
     if token.dep == "nsubj":
         return above.lemma in {"come", "arrive", "be", "pass", "return", "begin", "turn"}
+    if token.dep == "compound" and above.pos == "PROPN":
+        # "One autumn Ada came": the parser takes it for a part of her name.
+        return i > 0 and parsed.tokens[i - 1].text.lower() in _SEASON_TOLD | {"one", "that", "this"}
     if token.dep in {"compound", "nmod"}:
         return sort_of(above.lemma) == "time" or above.name == "DATE"
     return token.dep in {"npadvmod", "ROOT", "attr", "appos", "conj", "dobj"}

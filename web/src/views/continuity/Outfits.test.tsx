@@ -75,3 +75,15 @@ test("a trait is weighed, shortened, removed and added", () => {
   fireEvent.click(screen.getByRole("button", { name: "add a trait" }));
   expect(edit.mock.calls[3]![0]).toHaveLength(3);
 });
+
+test("what holds from a word on says from which, and can be lifted", () => {
+  const edit = vi.fn();
+  const traits = [{ ...blankTrait("hair", "short red hair"), said: "cut off her hair" }];
+  const cut = { name: "short hair", scenes: [], shots: [], since: 31, traits };
+  shown(<Outfits film={film} person={dressed(cut)} onEdit={edit} />);
+  expect(screen.getByText("cut off her hair")).toBeTruthy();
+  expect(screen.queryByText(/^read:/)).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "short hair does not hold from there on" }));
+  expect(edit.mock.calls[0]![0][0].since).toBeNull();
+  expect(edit.mock.calls[0]![0][0].traits).toEqual(traits);
+});

@@ -13,8 +13,8 @@ from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
 Settable = Literal[
-    "idea", "framing", "angle", "place", "time", "weather", "season", "memory", "mood", "people", "action", "prompt",
-    "seed",
+    "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
+    "prompt", "seed",
     "move", "motion",
     "sound", "direction",
 ]  # fmt: skip

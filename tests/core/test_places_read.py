@@ -1,0 +1,71 @@
+"""Where it happens, in stories that nobody prepared. Expected values are what a reader of the sentences would say."""
+
+import pytest
+
+from cutreel.core.continuity import propose_cast, propose_places
+from cutreel.core.manuscript import read
+from tests.core.test_when import facts
+from tests.labelled import parses_of
+
+
+def places(text: str) -> list[str]:
+    return [f.place.split(",")[0] for f in facts(text)]
+
+
+@pytest.mark.parametrize(
+    ("text", "where"),
+    [
+        # home is where they live
+        (
+            "Once there were three sisters who lived in a mill. Ada walked to the sea. Then Ada went home.",
+            ["a mill", "the open sea", "a mill"],
+        ),
+        # coming home into a room of it
+        ("When Ada came home, the whole kitchen smelled of bread.", ["a kitchen"]),
+        # where others are, while who tells it is not
+        (
+            "I walked down the road. My mother was in hospital. I whistled. I sat down.",
+            ["a country road", "a hospital ward", "a country road", "a country road"],
+        ),
+        # her own room is where she is
+        ("Tom took Ada to the inn. Ada’s room was small. Ada slept.", ["an inn", "a room", "a room"]),
+        # the ninth room of the museum is the museum
+        (
+            "Ada worked at the Corvane Museum. In the ninth room hung a picture. Ada slept.",
+            ["a museum hall with pictures"] * 3,
+        ),
+        # who drives is in the cab, whatever the day is called
+        ("Dad drove a snowplough. Dad hummed.", ["the cab of a truck"] * 2),
+        ("Ada sat on the train. Ada slept.", ["a train compartment"] * 2),
+        ("Ada waited for the train at the station.", ["a station"]),
+        ("The lift stopped between two floors. Ada sat down on the floor.", ["the inside of a lift"] * 2),
+        # what is worn is no place
+        ("Ada stood in the kitchen. A man in a black jersey climbed in.", ["a kitchen"] * 2),
+        # they lead somewhere that is not told to
+        ("The road up to the pass was gone. Ada stopped.", ["a country road"] * 2),
+    ],
+)  # fmt: skip
+def test_where_it_happens(text: str, where: list[str]) -> None:
+    assert places(text) == where
+
+
+def test_places_are_those_that_the_story_comes_to() -> None:
+    text = (
+        "Ada lived in a mill. She dreamed of the sea, and she talked about the sea. One day she went to the harbour. "
+        "At the harbour she found a boat. Then she went home."
+    )
+    parses, script = parses_of(text), read(text)
+    found = propose_places(script, parses, propose_cast(script, parses))
+    assert [p.name for p in found] == ["the harbour", "the mill"], "the sea is only spoken of"
+    assert all(p.guess and p.why for p in found)
+    stood = {f.place for f in facts(text)}
+    assert stood <= {p.description for p in found}, "every place where a scene stands is listed"
+
+
+def test_places_without_walls_have_none_and_halls_have_no_curtains() -> None:
+    text = "Ada went into the cellar. Ada went into the museum. Ada went into the kitchen."
+    parses, script = parses_of(text), read(text)
+    looks = {p.name: p.description for p in propose_places(script, parses)}
+    assert looks["the cellar"] == "a cellar"
+    assert "walls" in looks["the museum"] and "curtains" not in looks["the museum"]
+    assert "walls" in looks["the kitchen"] and "curtains" in looks["the kitchen"]

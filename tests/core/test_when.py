@@ -1,0 +1,123 @@
+"""When it is: hour, season, year, another day, and scenes that are remembered.
+
+Expected values are what a reader of the sentences would say; the months' seasons are those of the north (meteorological
+reckoning: spring from March, summer from June, autumn from September, winter from December)."""
+
+import pytest
+
+from cutreel.core.continuity import ShotFacts
+from cutreel.core.film import Offered, ReadFilm, Settings, new_film, read_film
+from tests.labelled import parses_of
+
+
+def by_sentence(text: str) -> ReadFilm:
+    """The story as a film with nothing set by hand, one shot a sentence."""
+    parses = parses_of(text)
+    document, _ = new_film("x", text, Settings(), parses=parses)
+    first, script = document.shots[0], read_film(document, Offered(400), parses=parses).script
+    shots = [
+        first.model_copy(update={"id": i, "edge": str(i), "first": s.first + 1})
+        for i, s in enumerate(script.sentences, 1)
+    ]
+    return read_film(document.model_copy(update={"shots": shots}), Offered(900), parses=parses)
+
+
+def facts(text: str) -> list[ShotFacts]:
+    return [s.facts for s in by_sentence(text).shots]
+
+
+@pytest.mark.parametrize(
+    ("text", "season"),
+    [
+        ("One autumn Ada came to the mill.", "autumn"),
+        ("All winter they lived on the island.", "winter"),
+        ("On the third of February Ada sold the boat.", "winter"),
+        ("In October Ada went to the harbour.", "autumn"),
+        ("Ada learned it the summer she turned ten.", "summer"),
+        ("Winter came to the valley.", "winter"),
+        ("It was spring, and Ada walked to the river.", "spring"),
+        # of another time, of nothing that is there, or no season at all
+        ("Ada waited until spring.", ""),
+        ("It was as cold as winter in the hall.", ""),
+        ("May opened the door of the shop.", ""),
+        ("They marched to the river.", ""),
+        ("Ada put on her winter coat.", ""),
+        ("The spring in the clock broke.", ""),
+    ],
+)
+def test_the_season_that_words_say(text: str, season: str) -> None:
+    assert facts(text)[0].season == season
+
+
+def test_a_season_lasts_until_another_and_is_said_in_prompts() -> None:
+    film = by_sentence("In October Ada rowed to the island. She slept. In December she rowed home.")
+    assert [s.facts.season for s in film.shots] == ["autumn", "autumn", "winter"]
+    assert ", autumn" in film.shots[1].prompt.text and ", winter" in film.shots[2].prompt.text
+    assert film.shots[0].facts.why["season"] == "“October”"
+
+
+def test_a_year_is_known_and_makes_the_season_open_again() -> None:
+    found = facts(
+        "In the winter of 1962 Ada counted the lamps. She wrote it down. In 1974 a parcel came. "
+        "Nobody had written since 1950."
+    )
+    assert [f.year for f in found] == ["1962", "1962", "1974", "1974"]
+    assert [f.season for f in found] == ["winter", "winter", "", ""]
+
+
+def test_a_heading_says_the_year() -> None:
+    found = facts("## Berlin, 1943\n\nGreta took the tram.\n\n## The bridge\n\nGreta met Josef.")
+    assert [f.year for f in found] == ["1943", "1943"]
+
+
+@pytest.mark.parametrize(
+    ("text", "time"),
+    [
+        ("Ada stood on the platform a little before midnight.", "night"),
+        ("Long before dawn Ada walked to the harbour.", "dawn"),
+        ("Ada had to be there before midnight.", "day"),
+        ("They rode all night. When they came home the next day, the kitchen was warm.", "day"),
+    ],
+)
+def test_the_hour_that_words_say(text: str, time: str) -> None:
+    assert facts(text)[-1].time == time
+
+
+REMEMBERED = (
+    "Ferrin stood in the cellar at night. Twenty years earlier, before the war, Ferrin had taught the boy to swim "
+    "in the river. He had held him under the arms. Ferrin closed the door."
+)
+
+
+def test_a_remembered_scene_is_seen_where_it_was_and_is_over_when_it_is_over() -> None:
+    now, begins, goes_on, again = facts(REMEMBERED)
+    assert [f.remembered for f in (now, begins, goes_on, again)] == [False, True, True, False]
+    assert begins.place == goes_on.place == "a river"
+    assert (again.place, again.time) == (now.place, now.time)
+    assert now.place.startswith("a cellar") and now.time == "night"
+    said = by_sentence(REMEMBERED).shots
+    assert "a memory" in said[1].prompt.text and "a memory" not in said[3].prompt.text
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "Ada had shut the door a moment before.",
+        "Long ago there lived a king in a castle.",
+        "Ada had never seen the sea.",
+        "Ada remembers nothing of it.",
+    ],
+)
+def test_what_was_a_moment_ago_or_never_is_no_remembered_scene(text: str) -> None:
+    assert not facts(text)[0].remembered
+
+
+def test_what_the_maker_says_of_season_and_memory_holds() -> None:
+    parses = parses_of(REMEMBERED)
+    document, _ = new_film("x", REMEMBERED, Settings(), parses=parses)
+    own = document.shots[0].own.model_copy(update={"season": "summer", "remembered": True})
+    shots = [document.shots[0].model_copy(update={"own": own}), *document.shots[1:]]
+    film = read_film(document.model_copy(update={"shots": shots}), Offered(900), parses=parses)
+    first = film.shots[0]
+    assert (first.facts.season, first.facts.remembered) == ("summer", True)
+    assert first.facts.why["season"] == "set by hand" and "summer" in first.prompt.text
