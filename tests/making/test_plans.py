@@ -21,6 +21,7 @@ NAMES = (
     "sound-maker",
     "composer",
     "writer",
+    "reader",
 )
 OFFERS = [o for o in offers({}, dict.fromkeys(NAMES, 99), datetime.now(UTC)) if o.kind == "picture"]
 

@@ -13,6 +13,8 @@ from cutreel.protocol import (
     Offer,
     PictureInput,
     PictureReference,
+    ReadingInput,
+    ReadPerson,
     Retouch,
     ScriptInput,
     SoundInput,
@@ -38,6 +40,7 @@ JOBS = {
     "sound-maker": SoundInput(prompt="rain", seconds=4),
     "composer": MusicInput(mood="calm", seconds=30),
     "writer": ScriptInput(task="titles", idea="a dark lamp"),
+    "reader": ReadingInput(cast=[ReadPerson(id=1, name="Ada")], paragraphs=[["Ada", "rowed."]]),
 }
 
 
@@ -67,6 +70,7 @@ def test_what_is_used_is_missing_from_the_quota_which_renews_at_midnight(name: s
         ("sound-maker", 1, "0.002"),
         ("composer", 1, "0.012"),
         ("writer", 1, "0.01"),
+        ("reader", 1, "0.00002"),
     ],
 )
 def test_a_job_uses_pieces_and_costs_what_its_offer_says(name: str, pieces: int, cost: str) -> None:
@@ -103,6 +107,7 @@ def test_what_is_beyond_a_cap_is_said_with_the_cap(name: str, job, said: str) ->
         ("voice", SpeechInput(text="x", voice="nobody"), "no voice “nobody”"),
         ("composer", MusicInput(mood="green", seconds=9), "no mood “green”"),
         ("writer", ScriptInput(task="titles", language="tlh"), "“tlh”"),
+        ("reader", ReadingInput(cast=[], paragraphs=[], language="tlh"), "“tlh”"),
     ],
 )
 def test_what_is_not_to_be_had_is_named(name: str, job, said: str) -> None:
