@@ -167,15 +167,15 @@ POSES: dict[str, str] = {
     for pose, words in {
         "raise": "lifted lifts raised raises reveals hangs hung lights lit salutes saluted hoists hoisted",
         "wave": "waved waves waving greets greeted beckons beckoned",
-        "reach": "reached reaches reaching plucked picked picks touches touched opens opened closes closed "
-                 "knocks knocked unlocks unlocked catches caught grabs grabbed puts lays laid feeds fed",
+        "reach": "reached reaches reaching plucked catches caught grabs grabbed",
         "point": "pointed points pointing showed shows orders ordered accuses accused",
         "row": "rowed rowing rows row oar oars paddles paddled steers steered",
         "walk": "walked walks walking stepped steps marched marches strolled strolls wandered wanders followed follows goes went comes came enters entered "
                 "leaves arrives arrived crosses crossed returns returned approaches approached travels travelled",
         "run": "ran runs running hurried hurries raced races fled flees chased chases rushes rushed escapes escaped",
         "climb": "climbed climbs climbing scrambles scrambled",
-        "hold": "drives drove driving takes took gives gave hands handed offers offered passes passed carried carrying carries held holding holds hold measured measures wrote writes read reading reads brings brought keeps counts counted "
+        "hold": "picked picks touches touched opens opened closes closed knocks knocked unlocks unlocked puts lays laid feeds fed "
+                "drives drove driving takes took gives gave hands handed offers offered passes passed carried carrying carries held holding holds hold measured measures wrote writes read reading reads brings brought keeps counts counted "
                 "draws drew drinks drank eats ate plays played pours poured cooks cooked stirs stirred mends mended sews sewed hammers hammered cuts",
         "sit": "sat sits sitting rides rode waits waited",
         "kneel": "knelt kneels kneeling prays prayed begs begged digs dug plants planted",

@@ -40,6 +40,8 @@ _EMPTY_VERBS = frozenset(
     "cost belong last exist".split()
 )
 _DRAWN_MENTAL = {"wonder": "ponders", "think": "ponders", "fear": "is afraid", "remember": "ponders", "dream": "dreams"}
+_SEVERAL = frozenset("pair couple row bunch handful heap pile set dozen crowd herd flock line stack".split())
+_OF_SHIPS = frozenset("sink sail strike anchor founder capsize drift list steam".split())
 _NAMED_PLACES = frozenset({"GPE", "LOC", "FAC"})
 _BE = frozenset({"be", "'s", "’s"})
 # fmt: on
@@ -206,12 +208,29 @@ class _Clause:
                 continue
             if token.pos == "PRON" or token.tag in {"WDT", "WP", "EX", "DT"}:
                 return ""
-            if sort_of(token.lemma) is None and token.pos != "PROPN" and not self._named_thing(s):
+            seen = sort_of(token.lemma) is not None or token.pos == "PROPN"
+            if not seen and not self._named_thing(s) and not self._is_of_things(s):
                 return ""
             if self.parsed.tokens[s].tag == "CD":
                 return ""
-            parts.append(self.phrase(s))
+            parts.append(self._ship(s) or self.phrase(s, deep=token.lemma in _SEVERAL))
         return _and(parts)
+
+    def _is_of_things(self, s: int) -> bool:
+        """ "A pair of oars"."""
+        if self.tokens[s].lemma not in _SEVERAL:
+            return False
+        of = [c for c in self.parsed.children[s] if self.tokens[c].text.lower() == "of"]
+        inner = [self.tokens[k] for c in of for k in self.parsed.children[c]]
+        return any(t.dep == "pobj" and sort_of(t.lemma) is not None for t in inner)
+
+    def _ship(self, s: int) -> str:
+        """ "The Constance sank": the ship of that name."""
+        token = self.tokens[s]
+        the = any(self.tokens[c].text.lower() == "the" for c in self.parsed.children[s])
+        if token.pos != "PROPN" or not the or self.token.lemma not in _OF_SHIPS:
+            return ""
+        return f"the ship {_proper(self.parsed, s)}"
 
     def _named_thing(self, s: int) -> bool:
         """ "The ship Endurance"."""
