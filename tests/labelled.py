@@ -221,3 +221,16 @@ def wanted(told: Labelled, sort: str, facts: object) -> Iterator[bool]:
             yield value.removeprefix("not ") not in is_now
         else:
             yield value in is_now if sort == "place" else value == is_now
+
+
+def by_sentence(text: str, cap: int = 900) -> ReadFilm:
+    """A story as a film with nothing set by hand, one shot a sentence, its prompts of at most `cap` characters."""
+    parses = parses_of(text)
+    document, _ = new_film("x", text, Settings(), parses=parses)
+    first = document.shots[0]
+    shots = [
+        first.model_copy(update={"id": i, "edge": str(i), "first": s.first + 1})
+        for i, s in enumerate(read(text).sentences, 1)
+    ]
+    document = document.model_copy(update={"shots": shots})
+    return read_film(document, Offered(cap), parses=parses)

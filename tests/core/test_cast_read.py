@@ -11,7 +11,7 @@ from cutreel.core.film import Offered, Settings, new_film, read_film
 from cutreel.core.manuscript import Manuscript, people_named, read, words_text
 from cutreel.core.manuscript.given import pronoun_of_given
 from cutreel.core.reading import read_story, with_speakers
-from tests.labelled import all_stories, clusters, mentions, parses_of, read_by_sentence
+from tests.labelled import all_stories, by_sentence, clusters, mentions, parses_of, read_by_sentence
 
 
 def cast_of(text: str) -> dict[str, Person]:
@@ -252,16 +252,8 @@ def test_a_story_told_to_you_is_about_you() -> None:
 
 def who_by_sentence(text: str) -> list[set[str]]:
     """Who is there to be seen, sentence by sentence, with nothing set by hand."""
-    parses = parses_of(text)
-    document, _ = new_film("x", text, Settings(), parses=parses)
-    script = read(text)
-    first = document.shots[0]
-    shots = [
-        first.model_copy(update={"id": i, "edge": str(i), "first": s.first + 1})
-        for i, s in enumerate(script.sentences, 1)
-    ]
-    film = read_film(document.model_copy(update={"shots": shots}), Offered(400), parses=parses)
-    names = {p.id: p.name for p in document.cast}
+    film = by_sentence(text)
+    names = {p.id: p.name for p in film.document.cast}
     return [{names[p] for p in s.facts.there} for s in film.shots]
 
 

@@ -1,8 +1,7 @@
 """Screen direction. Source: the 180 degree rule, as film schools teach it: partners look at one another across cuts."""
 
 from cutreel.core.continuity.sides import in_order, joined_sides, looks_of
-from cutreel.core.film import Offered, Settings, new_film, read_film
-from tests.labelled import parses_of
+from tests.labelled import by_sentence
 
 TALK = (
     "Ada and Tom sat in the kitchen. Ada held a cup. Tom laughed. “Is it late?” asked Ada. “It is,” said Tom. "
@@ -11,15 +10,8 @@ TALK = (
 
 
 def test_partners_keep_their_sides_and_look_at_one_another() -> None:
-    parses = parses_of(TALK)
-    document, _ = new_film("x", TALK, Settings(), parses=parses)
-    first, script = document.shots[0], read_film(document, Offered(400), parses=parses).script
-    shots = [
-        first.model_copy(update={"id": i, "edge": str(i), "first": s.first + 1})
-        for i, s in enumerate(script.sentences, 1)
-    ]
-    film = read_film(document.model_copy(update={"shots": shots}), Offered(400), parses=parses)
-    names = {p.id: p.name for p in document.cast}
+    film = by_sentence(TALK, 400)
+    names = {p.id: p.name for p in film.document.cast}
     alone = [
         (names[s.facts.people[0]], s.facts.looks)
         for s in film.shots[:-2]

@@ -6,20 +6,8 @@ reckoning: spring from March, summer from June, autumn from September, winter fr
 import pytest
 
 from cutreel.core.continuity import ShotFacts
-from cutreel.core.film import Offered, ReadFilm, Settings, new_film, read_film
-from tests.labelled import parses_of
-
-
-def by_sentence(text: str) -> ReadFilm:
-    """The story as a film with nothing set by hand, one shot a sentence."""
-    parses = parses_of(text)
-    document, _ = new_film("x", text, Settings(), parses=parses)
-    first, script = document.shots[0], read_film(document, Offered(400), parses=parses).script
-    shots = [
-        first.model_copy(update={"id": i, "edge": str(i), "first": s.first + 1})
-        for i, s in enumerate(script.sentences, 1)
-    ]
-    return read_film(document.model_copy(update={"shots": shots}), Offered(900), parses=parses)
+from cutreel.core.film import Offered, Settings, new_film, read_film
+from tests.labelled import by_sentence, parses_of
 
 
 def facts(text: str) -> list[ShotFacts]:

@@ -5,14 +5,7 @@ from collections import Counter
 from collections.abc import Mapping, Sequence
 
 from cutreel.core.manuscript import Manuscript, strip_marks
-from cutreel.core.reading import (
-    TELLER,
-    Arrival,
-    Parses,
-    arrivals,
-    paragraph_texts,
-    spoken_stretches,
-)
+from cutreel.core.reading import TELLER, Arrival, Parses, arrivals, narrated
 
 from .faces import INDOORS, place_face
 from .model import Person, Place
@@ -155,18 +148,9 @@ def _told(script: Manuscript, parses: Parses, by_teller: bool) -> dict[str, tupl
     """The same of places that the text comes to, those it stays at first."""
     counts: Counter[str] = Counter()
     phrases: dict[str, str] = {}
-    spoken = spoken_stretches(script)
     lives = False
-    for number, start, text in paragraph_texts(script):
-        parsed = parses.get(text)
-        if parsed is None:
-            continue
-        said = {
-            i
-            for i, t in enumerate(parsed.tokens)
-            if any(a <= start + t.start < b for a, b in spoken.get(number, ()))
-        }
-        for arrival in arrivals(parsed, frozenset(said), teller=0 if by_teller else None):
+    for parsed, spoken in narrated(script, parses):
+        for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
             if not arrival.elsewhere and arrival.phrase not in ("bed", "woke"):
                 counts[arrival.noun] += arrival.stays

@@ -10,7 +10,8 @@ from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
 from .language import is_english
-from .names import names_acting, same_told, spoken_stretches
+from .names import names_acting, same_told
+from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
 from .speaking import SpeakerMemory, with_speakers
@@ -44,6 +45,7 @@ __all__ = [
     "is_english",
     "nameless",
     "names_acting",
+    "narrated",
     "only_beside",
     "packed",
     "paragraph_texts",
@@ -55,7 +57,6 @@ __all__ = [
     "roles_acting",
     "same_told",
     "sort_of",
-    "spoken_stretches",
     "told_to_you",
     "unpacked",
     "with_speakers",

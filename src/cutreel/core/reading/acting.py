@@ -13,7 +13,7 @@ from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, unreal
 from .known import Known
-from .names import spoken_stretches
+from .narrated import narrated, spoken_stretches
 from .parsed import Parsed, Parses
 from .story import paragraph_texts, read_story
 
@@ -72,24 +72,14 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     """Roles that are in no list yet, and do something twice, or once and are gone on about as "he" or "she"."""
     acts: Counter[str] = Counter()
     followed: Counter[str] = Counter()
-    spoken = spoken_stretches(script)
-    for number, start, text in paragraph_texts(script):
-        parsed = parses.get(text)
-        if parsed is None:
-            continue
-        said = spoken.get(number, ())
+    for parsed, spoken in narrated(script, parses):
         for i, token in enumerate(parsed.tokens):
-            if any(a <= start + token.start < b for a, b in said) or not _acts(parsed, i):
+            if i in spoken or not _acts(parsed, i):
                 continue
             noun = token.lemma
             if noun in known or f"the {noun}" in known:
                 continue
-            quoted = {
-                k
-                for k, t in enumerate(parsed.tokens)
-                if any(a <= start + t.start < b for a, b in said)
-            }
-            goes_on = _goes_on(parsed, i, quoted)
+            goes_on = _goes_on(parsed, i, spoken)
             acts[noun] += noun not in _ANYBODY or goes_on
             followed[noun] += goes_on
     return [
@@ -223,19 +213,14 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
 
 def told_to_you(script: Manuscript, parses: Parses) -> int:
     """How often the narration says what "you" do, as if it happened: "You walk along the corridor"."""
-    count = 0
-    spoken = spoken_stretches(script)
-    for number, start, text in paragraph_texts(script):
-        parsed = parses.get(text)
-        if parsed is None:
-            continue
-        said = spoken.get(number, ())
-        for i, token in enumerate(parsed.tokens):
-            if token.text.lower() != "you" or token.dep not in SUBJECT:
-                continue
-            quoted = any(a <= start + token.start < b for a, b in said)
-            count += not quoted and not unreal(parsed, clause_of(parsed, i))
-    return count
+    return sum(
+        token.text.lower() == "you"
+        and token.dep in SUBJECT
+        and i not in spoken
+        and not unreal(parsed, clause_of(parsed, i))
+        for parsed, spoken in narrated(script, parses)
+        for i, token in enumerate(parsed.tokens)
+    )
 
 
 def _is_the(parsed: Parsed, i: int) -> bool:

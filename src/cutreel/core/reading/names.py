@@ -9,6 +9,7 @@ from cutreel.core.nouns import sort_of
 from .clauses import SUBJECT, clause_of, subjects, unreal
 from .focus import SURE
 from .known import Known
+from .narrated import narrated
 from .parsed import Parsed, Parses
 from .story import paragraph_texts, read_story
 
@@ -18,15 +19,11 @@ MOST_WORDS = 3
 def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> list[Figure]:
     """People who act in the narration and are in no list yet, by what the parser takes for a person's name."""
     found: Counter[str] = Counter()
-    spoken = spoken_stretches(script)
-    for number, start, text in paragraph_texts(script):
-        parsed = parses.get(text)
-        if parsed is None:
-            continue
+    for parsed, spoken in narrated(script, parses):
         for i, token in enumerate(parsed.tokens):
             if token.pos != "PROPN" or token.name != "PERSON" or not _acts(parsed, i):
                 continue
-            if any(a <= start + token.start < b for a, b in spoken.get(number, ())):
+            if i in spoken:
                 continue
             if any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
                 continue  # "the Constance sank" is a ship
@@ -112,12 +109,3 @@ def _name(parsed: Parsed, i: int) -> str:
     words = [parsed.tokens[k].text for k in [*first, i]]
     whole = all(w[:1].isupper() and w.replace("’", "").isalpha() for w in words)
     return " ".join(words) if whole and len(words) <= MOST_WORDS else ""
-
-
-def spoken_stretches(script: Manuscript) -> dict[int, list[tuple[int, int]]]:
-    out: dict[int, list[tuple[int, int]]] = {}
-    for line in script.lines:
-        if line.speaker is not None and line.end > line.first:
-            first, last = script.words[line.first], script.words[line.end - 1]
-            out.setdefault(first.paragraph, []).append((first.start, last.end))
-    return out
