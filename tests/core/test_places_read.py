@@ -41,6 +41,8 @@ def places(text: str) -> list[str]:
         ("The lift stopped between two floors. Ada sat down on the floor.", ["the inside of a lift"] * 2),
         # what is worn is no place
         ("Ada stood in the kitchen. A man in a black jersey climbed in.", ["a kitchen"] * 2),
+        # a bar of gold is no inn
+        ("Ada stood in the kitchen. A bar of gold lay in a box.", ["a kitchen"] * 2),
         # they lead somewhere that is not told to
         ("The road up to the pass was gone. Ada stopped.", ["a country road"] * 2),
     ],

@@ -204,6 +204,8 @@ def _is_place(parsed: Parsed, i: int) -> bool:
         return False
     if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
         return False
+    if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):
+        return False  # "a bar of platinum"
     if token.dep != "compound":
         return True
     # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere.
