@@ -68,7 +68,7 @@ class StretchReader:
         story: Story,
         verbatim: bool,
     ) -> None:
-        self.script, self.places, self.story = script, places, story
+        self.script, self.story = script, story
         self.verbatim = verbatim
         self.scenery = Scenery(script, cast, places, story)
         self.names = {p.id: Called(p.name, p.kind, p.pronoun) for p in cast}
@@ -149,9 +149,8 @@ class StretchReader:
         bare = [w.bare.lower() for w in words]
         told = told_in(self.story, words)
         back = self._back(told, carried)
-        before = carried.setting if back is None or carried.back is not None else back
-        if carried.back is not None and back is None:
-            before = carried.back  # the remembered scene is over
+        # Behind a remembered scene it is again where and when it was before that.
+        before = (carried.back if back is None else None) or carried.setting
         at, glimpse = self.scenery.told(words, told, before)
         speakers = [self.who.number(self.script.lines[w.line].speaker) for w in words]
         people, why_people = self._people(words, told, speakers, carried)
