@@ -200,6 +200,7 @@ def test_offers_and_looks(client) -> None:
         "sound",
         "music",
         "script",
+        "reading",
     } and all(o["simulated"] for o in offers)
     assert len(client.get("/api/looks").json()) >= 3
 

@@ -2874,9 +2874,9 @@ export interface components {
          * Overrides
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
-         *     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken; `action`
-         *     is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's `prompt` stands
-         *     in place of its place, time and weather in every picture prompt of the scene.
+         *     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken;
+         *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
+         *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
         Overrides: {
             /** Idea */
