@@ -19,7 +19,7 @@ def posed(deed: str) -> str:
     ("deed", "pose"),
     [
         ("walks to the harbour", "walk"), ("carries a bucket", "hold"), ("kneels beside a ladder", "kneel"),
-        ("points at her boots", "point"), ("climbs the mast", "climb"), ("opens the door", "reach"),
+        ("points at her boots", "point"), ("climbs the mast", "climb"), ("opens the door", "hold"),
         ("throws a stone", "throw"), ("hides behind a rock", "crouch"), ("sleeps in the hay", "lie"),
         ("rows the boat", "row"), ("hangs up her hat", "raise"), ("waits", "sit"), ("dances", "dance"),
         ("drags a sack", "pull"), ("shoves the cart", "push"), ("ponders", "think"), ("runs", "run"),
