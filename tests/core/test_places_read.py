@@ -71,3 +71,9 @@ def test_places_without_walls_have_none_and_halls_have_no_curtains() -> None:
     assert looks["the cellar"] == "a cellar"
     assert "walls" in looks["the museum"] and "curtains" not in looks["the museum"]
     assert "walls" in looks["the kitchen"] and "curtains" in looks["the kitchen"]
+
+
+def test_a_heading_that_names_a_place_holds_for_its_scene() -> None:
+    text = "# The jetty\n\nAda looked down one long road. Ada walked to the mill.\n\n# Later\n\nAda went to the harbour."
+    parses, script = parses_of(text), read(text)
+    assert [p.name for p in propose_places(script, parses)] == ["The jetty", "the harbour"]

@@ -2,7 +2,7 @@
 
 import re
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 
 from cutreel.core.manuscript import Manuscript, strip_marks
 from cutreel.core.reading import TELLER, Arrival, Parses, arrivals, narrated
@@ -121,7 +121,9 @@ def propose_places(
             places.append(_place(places, title, nouns[-1], looks, "from the scene's heading"))
     named = {w for place in places for w in place.words}
     for noun, (phrase, why) in (
-        _told(script, parses, told) if parses else _repeated(script)
+        _told(script, parses, told, {p.name.lower() for p in places})
+        if parses
+        else _repeated(script)
     ).items():
         if noun in named or len(places) >= MOST_PLACES:
             continue
@@ -144,12 +146,17 @@ def _repeated(script: Manuscript) -> dict[str, tuple[str, str]]:
     return {n: (n, f"“{n}” {c} times") for n, c in counts.most_common() if c > 1}
 
 
-def _told(script: Manuscript, parses: Parses, by_teller: bool) -> dict[str, tuple[str, str]]:
+def _told(
+    script: Manuscript, parses: Parses, by_teller: bool, headed: Collection[str]
+) -> dict[str, tuple[str, str]]:
     """The same of places that the text comes to, those it stays at first."""
     counts: Counter[str] = Counter()
     phrases: dict[str, str] = {}
     lives = False
-    for parsed, spoken in narrated(script, parses):
+    headings = {w.paragraph: script.scenes[w.scene].title.lower() for w in script.words}
+    for number, parsed, spoken in narrated(script, parses):
+        if headings[number] in headed:
+            continue  # a heading that names a place holds for its scene
         for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
             if not arrival.elsewhere and arrival.phrase not in ("bed", "woke"):

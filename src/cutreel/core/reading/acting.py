@@ -72,7 +72,7 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     """Roles that are in no list yet, and do something twice, or once and are gone on about as "he" or "she"."""
     acts: Counter[str] = Counter()
     followed: Counter[str] = Counter()
-    for parsed, spoken in narrated(script, parses):
+    for _, parsed, spoken in narrated(script, parses):
         for i, token in enumerate(parsed.tokens):
             if i in spoken or not _acts(parsed, i):
                 continue
@@ -218,7 +218,7 @@ def told_to_you(script: Manuscript, parses: Parses) -> int:
         and token.dep in SUBJECT
         and i not in spoken
         and not unreal(parsed, clause_of(parsed, i))
-        for parsed, spoken in narrated(script, parses)
+        for _, parsed, spoken in narrated(script, parses)
         for i, token in enumerate(parsed.tokens)
     )
 

@@ -19,7 +19,7 @@ MOST_WORDS = 3
 def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> list[Figure]:
     """People who act in the narration and are in no list yet, by what the parser takes for a person's name."""
     found: Counter[str] = Counter()
-    for parsed, spoken in narrated(script, parses):
+    for _, parsed, spoken in narrated(script, parses):
         for i, token in enumerate(parsed.tokens):
             if token.pos != "PROPN" or token.name != "PERSON" or not _acts(parsed, i):
                 continue

@@ -10,8 +10,9 @@ from .story import paragraph_texts
 
 
 class Narrated(NamedTuple):
-    """A parsed paragraph, and which of its tokens are words of a quotation."""
+    """A parsed paragraph by its number, and which of its tokens are words of a quotation."""
 
+    number: int
     parsed: Parsed
     spoken: frozenset[int]
 
@@ -25,6 +26,7 @@ def narrated(script: Manuscript, parses: Parses) -> Iterator[Narrated]:
             continue
         said = stretches.get(number, ())
         yield Narrated(
+            number,
             parsed,
             frozenset(
                 i
