@@ -43,7 +43,9 @@ export function Another({ film, onWord }: { film: Film; onWord: (word: number) =
         {ask.data
           ? left.length
             ? `${ask.data.title} reads ${left.length === 1 ? "one word" : `${left.length} words`} otherwise.`
-            : `${ask.data.title} reads nothing else otherwise.`
+            : ask.data.otherwise.length
+              ? `${ask.data.title} reads nothing else otherwise.`
+              : `${ask.data.title} reads it as we do.`
           : `${offer.title} can read it too; where it reads otherwise is listed here, and nothing changes by itself.`}
       </p>
       <div className="mt-1 flex gap-2">
