@@ -4,9 +4,11 @@ import asyncio
 import ctypes
 import logging
 import signal
+import time
 from typing import Any
 
 from procrastinate import App
+from procrastinate.exceptions import ConnectorException
 
 from .queue import ITEM, WAITED
 from .registry import COMPUTING, SERVICES
@@ -18,6 +20,8 @@ log = logging.getLogger("cutreel.worker")
 AT_ONCE = {COMPUTING: 1, SERVICES: 4}
 """How many jobs of each queue a worker has in hand."""
 SWEEP_EVERY = 4.0
+STEADY, MOST_TRIES = 20.0, 5
+"""Seconds after which a worker that was cut off had been well; and how often in a row it is taken up again."""
 STALLED_AFTER = 20.0
 """Seconds without a sign of life after which what a page waits for is taken up by another worker."""
 
@@ -111,7 +115,19 @@ async def _sweep_on(app: App, shop: Workshop) -> None:
 
 def main() -> None:
     logging.basicConfig(level=logging.WARNING, format="%(message)s")
-    asyncio.run(run_worker(workshop_from_environment()))
+    tries = 0
+    while True:
+        began = time.monotonic()
+        try:
+            asyncio.run(run_worker(workshop_from_environment()))
+            return
+        except ConnectorException:
+            # Cut off from the database while it looked for work: it goes on, unless that happens again and again.
+            tries = 1 if time.monotonic() - began > STEADY else tries + 1
+            if tries > MOST_TRIES:
+                raise
+            log.warning("cut off from the database; going on")
+            time.sleep(1)
 
 
 if __name__ == "__main__":
