@@ -6,10 +6,12 @@ from threading import Lock
 from cachetools import LRUCache, cached
 
 from cutreel.core.render import Planes, SegmentPlan, make_segment, planes_of
+from cutreel.protocol import JointedFigure
 
 from .pictures import pixels_of
 from .workshop import Workshop
 
+MOST_FIGURES = 64
 MOST_PLANES = 56_000_000
 """Bytes of layers that are kept ready: neighbouring segments show the same pictures."""
 
@@ -33,7 +35,17 @@ def rendered(
                 raise Cancelled
             progress(done / segment.frames)
 
-    return make_segment(segment, lambda media, depth: _planes(shop, media, depth), each)
+    return make_segment(
+        segment,
+        lambda media, depth: _planes(shop, media, depth),
+        each,
+        lambda media: _figure(shop, media),
+    )
+
+
+@cached(LRUCache(MOST_FIGURES), key=lambda shop, media: media, lock=Lock())
+def _figure(shop: Workshop, media: str) -> JointedFigure:
+    return JointedFigure.model_validate_json(shop.media.get(media))
 
 
 @cached(LRUCache(MOST_PLANES, getsizeof=lambda planes: planes.bytes), lock=Lock())

@@ -26,14 +26,16 @@ from .jobs import (
     WordsMeant,
     WrittenScene,
 )
+from .jointed import CARRIED_BY, MOUTHS, Bone, FigurePiece, Flow, JointedFigure, Mouth
 from .offers import Caps, Kind, Offer, Price, Quota, Understood, Voice
 from .regions import FigurePart, FigureRegion
 from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turned
 
 # fmt: off
 __all__ = [
-    "BONES", "POSES", "Caps", "EnlargeInput", "FigurePart", "FigurePose", "FigureRegion", "Guide",
-    "JobInput", "JobRequest", "JobState", "JobView", "Joint", "Kind", "MusicInput", "Offer",
+    "BONES", "CARRIED_BY", "MOUTHS", "POSES", "Bone", "Caps", "EnlargeInput", "FigurePart", "FigurePiece", "FigurePose",
+    "FigureRegion", "Flow", "Guide",
+    "JobInput", "JobRequest", "JobState", "JobView", "Joint", "JointedFigure", "Kind", "Mouth", "MusicInput", "Offer",
     "PictureInput", "PictureReference", "Pose", "Price", "Quota", "ReadPerson",
     "ReadingInput", "Refusal", "RefusalCode",
     "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "StoryReading",

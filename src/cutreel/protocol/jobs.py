@@ -47,7 +47,11 @@ class Guide(BaseModel):
 class PictureInput(BaseModel):
     """A picture: `count` candidates with the seeds `seed`, `seed + 1`, … `lighter` are phrases of
     the prompt that weigh less than the rest: they may give way where all cannot be had. `poses` say
-    where figures' joints are to be."""
+    where figures' joints are to be. `jointed` asks for figures in pieces besides, so that they can move: of a layer the
+    results then have what it is made of, from back to front, as PNGs named `picture-N-strip-K`, whose data say of which
+    `layer`; a figure's sheet has its `figure` (a JointedFigure) there, what moves by itself says how (`moves`, a Flow).
+    The picture's own data may name `flames`, whose light trembles: x, y and reach, in shares of its width, height and
+    height."""
 
     kind: Literal["picture"] = "picture"
     prompt: str
@@ -62,6 +66,7 @@ class PictureInput(BaseModel):
     vary: Vary | None = None
     guide: Guide | None = None
     poses: list[FigurePose] = Field([], max_length=4)
+    jointed: bool = False
 
 
 class EnlargeInput(BaseModel):

@@ -19,6 +19,7 @@ Understood = Literal[
     "variations",
     "guides",
     "poses",
+    "jointed",
 ]
 
 

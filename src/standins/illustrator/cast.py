@@ -2,7 +2,7 @@
 them."""
 
 import random
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, field, replace
 from xml.sax.saxutils import quoteattr
@@ -11,10 +11,11 @@ from cutreel.protocol import FigurePose, Joint, Vary
 
 from .animals import draw_animal, tallness
 from .bodies import Posed, body_of, posed_as, standing_at
-from .colour import NAMED, darker
+from .colour import NAMED, RGB, darker
 from .figures import write
 from .guiding import Mass, Masses
-from .lighting import cast_shadow, rim
+from .jointing import Cut, Jointed, Lit, pieces_drawn
+from .lighting import rim_of, shadow_of
 from .pen import INK, Mark, Pen, Point
 from .people import draw_posed
 from .props import BIG, PAPER, WOOD, draw_prop
@@ -37,13 +38,14 @@ _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smil
 class Wish:
     """What is asked for besides the words: joints of figures, a sketch's masses, a little other
     than a seed, and where the horizon is to be (page units); `fine`: drawn with more care, which
-    takes longer."""
+    takes longer; `jointed`: figures in pieces besides."""
 
     poses: tuple[FigurePose, ...] = ()
     guide: Masses = field(default_factory=Masses)
     vary: Vary | None = None
     horizon: float | None = None
     fine: bool = False
+    jointed: bool = False
 
 
 NO_WISH = Wish()
@@ -90,6 +92,7 @@ class Cast:
         self.person, self.feet = self._fitted(frame)
         self.regions: list[dict[str, object]] = []
         self._parts: list[list[dict[str, object]]] = []
+        self.cuts: list[Cut] = []
 
     def _fitted(self, frame: Frame) -> tuple[float, float]:
         """Height of a person and where the feet stand, so that all fit side by side and heads stay
@@ -253,12 +256,33 @@ class Cast:
         return right - left
 
     def _draw_beast(self, beast: Animal, x: float, y: float, scale: float, way: int) -> None:
+        begin = len(self.pen.out)
         self._shadow(x, y, scale * tallness(beast.kind) * 0.5)
+        under = "".join(self.pen.out[begin:])
         first, marks = len(self.pen.out), len(self.pen.marks)
         with self.region(beast.name or beast.kind) as found:
             found.box = draw_animal(self.pen, beast.kind, beast.colour, x, y, scale, way)
             found.way = way
         self._lit(first, marks, y)
+        name = beast.name or beast.kind
+
+        def again(pen: Pen) -> None:
+            with pen.piece("torso"):
+                draw_animal(pen, beast.kind, beast.colour, x, y, scale, way)
+
+        self._joint(begin, Jointed(name, "animal", 1 if way > 0 else -1, {"hips": (x, y)}, []), again, under, y)
+
+    def _joint(self, begin: int, figure: Jointed, draw: Callable[[Pen], object], under: str, ground: float) -> None:
+        """Note what was drawn from `begin` on as a figure, and draw it in pieces."""
+        if self.wish.jointed:
+            lit = Lit(self.s.light, self._shine, self.s.light_strength, ground)
+            figure.pieces, figure.defs = pieces_drawn(self.pen, draw, lit, under)
+            self.cuts.append(Cut(begin, len(self.pen.out), figure))
+
+    @property
+    def _shine(self) -> RGB:
+        """The colour of an edge that catches the light."""
+        return self.s.hour.glow if self.s.time != "night" else (206, 216, 226)
 
     def _beast(self, beast: Animal, x: float, way: int, mass: Mass | None, close: bool) -> None:
         people, name = self.r.figures, beast.kind
@@ -290,8 +314,8 @@ class Cast:
         """Light and shadow of what was drawn since then."""
         drawn = self.pen.marks[marks:]
         light, strength = self.s.light, self.s.light_strength
-        rim(self.pen, drawn, first, light, self.s.hour.glow if self.s.time != "night" else (206, 216, 226), strength * 0.8)
-        cast_shadow(self.pen, drawn, first, light, ground, strength * 0.42)
+        behind = shadow_of(self.pen, drawn, light, ground, strength * 0.42), rim_of(self.pen, drawn, drawn, light, self._shine, strength * 0.8)
+        self.pen.out[first:first] = [svg for svg in behind if svg]
 
     def _person(self, figure: Figure, x: float, y: float, way: int, facing: bool, person: float, seated: bool = False) -> None:
         facing = facing or (self.r.framing in ("close", "extreme close") and len(self.r.figures) == 1
@@ -320,13 +344,19 @@ class Cast:
         if not seated:
             feet = max(at.page(at.joints[n])[1] for n in ("near_foot", "far_foot")) + at.body.limb * 0.5
             self._seat(at, feet if wanted else y)
+        begin = len(self.pen.out)
         if not seated and self.s.light is None:
             self._shadow(at.hips[0], y, person * 0.2)
+        under = "".join(self.pen.out[begin:])
         first, marks = len(self.pen.out), len(self.pen.marks)
         with self.region(figure.name or "person", turn) as found:
             seen = draw_posed(self.pen, figure, at, turn, seated)
             found.box, found.joints, found.way = seen.box, dict(seen.joints), seen.way
-        self._lit(first, marks, 2000.0 if seated else max(p[1] for p in seen.joints.values()) + at.body.limb * 0.5)
+        ground = 2000.0 if seated else max(p[1] for p in seen.joints.values()) + at.body.limb * 0.5
+        self._lit(first, marks, ground)
+        if figure.name != "crowd":
+            jointed = Jointed(figure.name or "person", "person", 1 if seen.way > 0 else -1, dict(seen.joints), [])
+            self._joint(begin, jointed, lambda pen: draw_posed(pen, figure, at, turn, seated), under, ground)
 
     def _above_captions(self, at: Posed) -> None:
         """Raise whoever is so short beside the others, or so bent, that their chin would lie where captions stand. The

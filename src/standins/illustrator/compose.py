@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 
 from .bodies import decide
 from .cast import FRAMES, NO_WISH, Cast, Frame, Wish
+from .jointing import Jointed, Part, between
 from .pen import Pen
 from .places import PLACE_DRAWERS
 from .reading import Figure, read_prompt, without
@@ -24,7 +25,8 @@ elsewhere."""
 @dataclass
 class Drawing:
     """A finished drawing: SVG of each layer from back to front with its depth, and regions as
-    shares of the page."""
+    shares of the page. `parts`, where asked for: what layers are made of, from back to front; `flames`: where light
+    trembles and how far it reaches, in shares of the page's width and height, and of its height."""
 
     width: float
     layers: list[tuple[str, float]]
@@ -33,6 +35,8 @@ class Drawing:
     look: str = "cut-paper"
     figures: list[Figure] = field(default_factory=list)
     horizon: float = 0.0
+    parts: list[Part] = field(default_factory=list)
+    flames: list[tuple[float, float, float]] = field(default_factory=list)
 
 
 def draw(
@@ -84,16 +88,53 @@ def draw(
         return Drawing(width, [(p.svg(width, H), d) for p, d in zip(pens[:2], (0.0, 0.55), strict=True)], cast.regions, reading.unused,
                        reading.look, reading.figures, horizon)
     PLACE_DRAWERS[place](stage)
+    water = _water(pens[0], stage, width, frame) if wish.jointed else []
     _bring_nearer(pens[0], width, frame)
+    behind = len(pens[0].out)
     if frame.nearer > 1.1:
         pens[2].out.clear()
-    regions = Cast(reading, stage, pens[1], frame, rng, place, wish, twist).draw()
+    cast = Cast(reading, stage, pens[1], frame, rng, place, wish, twist)
+    regions = cast.draw()
+    still = len(pens[2].out)
     if place not in INDOORS:
         weather_over(stage)
+    falls = len(pens[2].out)
     if reading.memory:
         faded(stage)
     layers = [(pen.svg(width, H), depth) for pen, depth in zip(pens, (0.0, 0.55, 1.0), strict=True) if pen.out]
-    return Drawing(width, layers, regions, reading.unused, reading.look, reading.figures, horizon)
+    drawing = Drawing(width, layers, regions, reading.unused, reading.look, reading.figures, horizon)
+    drawing.flames = [(round(x / width, 4), round(y / H, 4), round(r / H, 4)) for pen in pens for x, y, r in pen.flames]
+    if not wish.jointed:
+        return drawing
+    if water:
+        later = pens[0].svg(width, H, pens[0].out[behind:]) if len(pens[0].out) > behind else ""
+        drawing.parts += [*water, *([Part(0, later)] if later else [])]
+    if cast.cuts:
+        drawing.parts += [
+            Part(1, part if isinstance(part, Jointed) else pens[1].svg(width, H, part)) for part in between(pens[1], cast.cuts)
+        ]
+    if falls > still:
+        out = pens[2].out
+        front: tuple[tuple[list[str], dict[str, object]], ...] = ((out[:still], {}), (out[still:falls], {"kind": "weather"}), (out[falls:], {}))
+        drawing.parts += [Part(len(layers) - 1, pens[2].svg(width, H, part), dict(moves)) for part, moves in front if part]
+    return drawing
+
+
+def _water(pen: Pen, stage: Stage, width: float, frame: Frame) -> list[Part]:
+    """The backdrop in two, where there is water in it: what it ends with, and what stands in front."""
+    if not stage.waters or frame.nearer < 1.0:
+        return []
+    cut, top, bottom = stage.waters[-1]
+    whole, k, down = pen.out, frame.nearer, frame.horizon * 1.3 * (1 - frame.nearer)
+    moves: dict[str, object] = {"kind": "water", "top": round((top * k + down) / H, 4), "bottom": round(min(H, bottom * k + down) / H, 4)}
+    parts = []
+    for drawn, how in ((whole[:cut], moves), (whole[cut:], {})):
+        pen.out = list(drawn)
+        if drawn:
+            _bring_nearer(pen, width, frame)
+            parts.append(Part(0, pen.svg(width, H), how))
+    pen.out = whole
+    return parts
 
 
 def _bring_nearer(pen: Pen, width: float, frame: Frame) -> None:

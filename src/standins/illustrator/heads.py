@@ -1,18 +1,14 @@
-"""Heads: a face with an expression, hair in two dozen styles, beards and hats."""
+"""Heads: hair in two dozen styles, and hats. Faces are `faces.py`'s."""
 
 import math
 from collections.abc import Callable
 from dataclasses import dataclass
 
 from .bodies import SKIN, Body, Posed
-from .colour import NAMED, RGB, darker, lighter, mix
-from .pen import INK, Pen, Point, ring
+from .colour import NAMED, RGB, darker, lighter
+from .faces import NEUTRAL_LIGHT, draw_face
+from .pen import Pen, Point
 from .reading import Figure
-
-NEUTRAL_LIGHT: RGB = (236, 236, 236)
-NEUTRAL_DARK: RGB = (44, 44, 44)
-"""Collars, eyes and boots are neutral unless asked otherwise, so that a picture shows its own
-light."""
 
 
 def neck_and_head(pen: Pen, figure: Figure, b: Body, at: Posed, turn: str) -> None:
@@ -20,8 +16,39 @@ def neck_and_head(pen: Pen, figure: Figure, b: Body, at: Posed, turn: str) -> No
     r = b.head
     cy = b.total - r * 1.06
     lean = {"front": 0.0, "three-quarter": r * 0.12}.get(turn, r * 0.16)
-    pen.limb([at(0, b.shoulder), at.head(lean * 0.5, cy - r * 0.5)], b.limb * 0.86, darker(skin, 0.12), lift=0.2)
-    u, w = b.shoulder, b.shoulders
+    with pen.piece("torso"):
+        pen.limb([at(0, b.shoulder), at.head(lean * 0.5, cy - r * 0.5)], b.limb * 0.86, darker(skin, 0.12), lift=0.2)
+        _collar(pen, figure, b, at)
+    up = at.head
+
+    def of_face(fx: float, fu: float) -> Point:
+        return up(lean + aside + fx * r, cy + fu * r)
+
+    aside = {"front": 0.0, "three-quarter": r * 0.3}.get(turn, r * 0.5)
+    with pen.piece("head"):
+        head = [up(lean + r * math.cos(a) * (0.93 if math.sin(a) < 0.2 else 0.96), cy + r * 1.04 * math.sin(a) * (1.0 if math.sin(a) > 0 else 1.06))
+                for a in (2 * math.pi * i / 18 for i in range(18))]
+        ear = up(lean - r * 0.92, cy - r * 0.06)
+        pen.disc(ear[0], ear[1], r * 0.17, r * 0.23, darker(skin, 0.08), lift=0.0)
+        with pen.marking("skin"):
+            pen.shape(head, skin, lift=0.7)
+        if pen.look == "shadow-theatre":
+            nose = [up(lean + r * 0.86, cy + r * 0.1), up(lean + r * 1.16, cy - r * 0.18), up(lean + r * 0.82, cy - r * 0.3)]
+            pen.shape(nose, skin, smooth=False)
+            pen.disc(*up(lean + r * 0.5, cy + r * 0.08), r * 0.07, None, pen.glow, plain=True, line=False)
+        elif turn == "side":
+            pen.shape([up(lean + r * 0.84, cy + r * 0.12), up(lean + r * 1.14, cy - r * 0.2), up(lean + r * 0.8, cy - r * 0.3)], skin, smooth=False, lift=0.0)
+    if pen.look != "shadow-theatre":
+        draw_face(pen, figure, r, of_face, turn, skin)
+    with pen.piece("head"):
+        _hair_front(pen, figure, r, lambda fx, fu: up(lean + fx * r, cy + fu * r), turn == "front")
+        if figure.hat:
+            _hat(pen, figure.hat[0], figure.hat[1] or NAMED["navy"], r, lambda fx, fu: up(lean + fx * r, cy + fu * r))
+
+
+def _collar(pen: Pen, figure: Figure, b: Body, at: Posed) -> None:
+    """What lies about the neck: a collar, a scarf."""
+    r, u, w = b.head, b.shoulder, b.shoulders
     with pen.marking("", grey=236):
         pen.shape([at(-w * 0.42, u + b.limb * 0.34), at(-w * 0.32, u + b.limb * 0.68), at(w * 0.06, u + b.limb * 0.14), at(w * 0.38, u + b.limb * 0.68),
                    at(w * 0.46, u + b.limb * 0.34), at(w * 0.08, u - b.limb * 0.48)], NEUTRAL_LIGHT, smooth=False, lift=0.2)
@@ -31,81 +58,6 @@ def neck_and_head(pen: Pen, figure: Figure, b: Body, at: Posed, turn: str) -> No
         with pen.marking("neck", "scarf"):
             pen.shape([at(-r * 0.78, u + r * 0.08), at(0, u + r * 0.3), at(r * 0.84, u + r * 0.1), at(r * 0.72, u - r * 0.34), at(0, u - r * 0.44), at(-r * 0.7, u - r * 0.3)], scarf, lift=0.5, spot=True)
         pen.shape([at(r * 0.3, u - r * 0.25), at(r * 0.72, u - r * 0.2), at(r * 0.86, u - r * 1.6), at(r * 0.36, u - r * 1.7)], darker(scarf, 0.1), lift=0.5, spot=True)
-    up = at.head
-    head = [up(lean + r * math.cos(a) * (0.93 if math.sin(a) < 0.2 else 0.96), cy + r * 1.04 * math.sin(a) * (1.0 if math.sin(a) > 0 else 1.06))
-            for a in (2 * math.pi * i / 18 for i in range(18))]
-    ear = up(lean - r * 0.92, cy - r * 0.06)
-    pen.disc(ear[0], ear[1], r * 0.17, r * 0.23, darker(skin, 0.08), lift=0.0)
-    with pen.marking("skin"):
-        pen.shape(head, skin, lift=0.7)
-    if pen.look == "shadow-theatre":
-        nose = [up(lean + r * 0.86, cy + r * 0.1), up(lean + r * 1.16, cy - r * 0.18), up(lean + r * 0.82, cy - r * 0.3)]
-        pen.shape(nose, skin, smooth=False)
-        pen.disc(*up(lean + r * 0.5, cy + r * 0.08), r * 0.07, None, pen.glow, plain=True, line=False)
-    else:
-        if turn == "side":
-            pen.shape([up(lean + r * 0.84, cy + r * 0.12), up(lean + r * 1.14, cy - r * 0.2), up(lean + r * 0.8, cy - r * 0.3)], skin, smooth=False, lift=0.0)
-        aside = {"front": 0.0, "three-quarter": r * 0.3}.get(turn, r * 0.5)
-        _face(pen, figure, r, lambda fx, fu: up(lean + aside + fx * r, cy + fu * r), turn, skin)
-    _hair_front(pen, figure, r, lambda fx, fu: up(lean + fx * r, cy + fu * r), turn == "front")
-    if figure.hat:
-        _hat(pen, figure.hat[0], figure.hat[1] or NAMED["navy"], r, lambda fx, fu: up(lean + fx * r, cy + fu * r))
-
-
-def _face(pen: Pen, figure: Figure, r: float, at: Callable[[float, float], Point], turn: str, skin: RGB) -> None:
-    mood, facing = figure.expression, turn == "front"
-    dark: RGB = (40, 30, 30)
-    near, far = {"front": (0.34, -0.34), "three-quarter": (0.30, -0.28)}.get(turn, (0.16, 0.16))
-    sides = ((1, near), (-1, far)) if turn != "side" else ((1, near),)
-    old = figure.age == "old"
-    for side, ex in sides:
-        squeeze = 1.0 if facing or side < 0 else 0.86
-        cx, cy = at(ex, 0.02)
-        if mood == "asleep":
-            pen.line([at(ex - 0.17, 0.03), at(ex, -0.06), at(ex + 0.17, 0.03)], r * 0.05, dark, opacity=0.9)
-        elif pen.look != "stick-figures" and r > 52:
-            pen.disc(cx, cy, r * 0.155 * squeeze, r * (0.10 if mood == "laugh" else 0.15), NEUTRAL_LIGHT, lift=0.0, line=False)
-            with pen.marking("", grey=44):
-                pen.disc(cx + (0 if facing else r * 0.03), cy, r * 0.085 * squeeze, r * (0.085 if mood == "laugh" else 0.11), NEUTRAL_DARK, lift=0.0, line=False)
-            pen.disc(cx + r * 0.03, cy - r * 0.045, r * 0.028, None, (255, 255, 255), lift=0.0, line=False, plain=True)
-            pen.line([at(ex - 0.17, 0.10), at(ex, 0.18), at(ex + 0.17, 0.10)], r * 0.035, dark, opacity=0.85)
-        else:
-            pen.shape(ring(cx, cy, r * 0.085 * squeeze, r * 0.12), dark, lift=0.0, line=False, plain=True, spot=True)
-        tilt = {"worry": 0.12, "sad": 0.13, "frown": -0.14}.get(mood or "", 0.0)
-        raise_by = 0.10 if mood in ("open", "laugh") else 0.0
-        inner, outer = (ex - 0.17 * side, 0.30 + tilt + raise_by), (ex + 0.2 * side, 0.30 - tilt * 0.6 + raise_by)
-        pen.line([at(*inner), at((inner[0] + outer[0]) / 2, max(inner[1], outer[1]) + 0.035), at(*outer)], r * 0.06,
-                 mix(figure.hair or dark, dark, 0.35), opacity=0.9)
-        if old:
-            pen.line([at(ex + side * 0.2, -0.1), at(ex + side * 0.05, -0.17)], r * 0.022, darker(skin, 0.35), opacity=0.6)
-    if turn != "side":
-        pen.line([at(0.02, 0.0), at(0.13 if not facing else 0.07, -0.18), at(-0.02, -0.2)], r * 0.045, darker(skin, 0.3), opacity=0.85)
-    if pen.look == "cut-paper" or figure.age == "child":
-        for ex in (near + 0.12, far - 0.12)[: len(sides)]:
-            pen.disc(*at(ex, -0.22), r * 0.15, r * 0.11, mix(skin, (220, 96, 84), 0.5), lift=0.0, line=False, opacity=0.45)
-    if any(k == "freckles" for k, _ in figure.extras):
-        for i in range(6):
-            pen.disc(*at((near if i % 2 else far) + (i - 3) * 0.05, -0.16 - (i % 3) * 0.05), r * 0.022, None, darker(skin, 0.35), lift=0.0, line=False)
-    mouth = {"smile": [(-0.24, -0.40), (0.02, -0.53), (0.28, -0.38)], "worry": [(-0.18, -0.50), (0.02, -0.44), (0.22, -0.51)],
-             "sad": [(-0.2, -0.53), (0.02, -0.43), (0.24, -0.53)], "frown": [(-0.2, -0.50), (0.02, -0.46), (0.24, -0.50)]}.get(
-        mood or "", [(-0.16, -0.46), (0.03, -0.49), (0.22, -0.45)])
-    if mood in ("laugh", "open"):
-        wide, deep = (0.25, 0.17) if mood == "laugh" else (0.13, 0.17)
-        pen.shape([at(0.02 - wide, -0.40), at(0.02 + wide, -0.38), at(0.02 + wide * 0.7, -0.40 - deep), at(0.02 - wide * 0.6, -0.41 - deep)],
-                  (110, 40, 40), lift=0.0, line=False, plain=True, spot=True)
-    else:
-        pen.line([at(*p) for p in mouth], r * 0.05, mix((120, 50, 46), dark, 0.3), opacity=0.95)
-    if any(k == "glasses" for k, _ in figure.extras):
-        for ex in (near, far)[: len(sides)]:
-            pen.line([*(p for p in ring(*at(ex, 0.02), r * 0.22, None, 12)), at(ex + 0.22, 0.02)], r * 0.035, INK)
-        pen.line([at(far + 0.22, 0.03), at(near - 0.22, 0.03)], r * 0.035, INK)
-    if figure.moustache:
-        pen.shape([at(-0.3, -0.42), at(-0.12, -0.27), at(0.03, -0.3), at(0.2, -0.27), at(0.38, -0.42), at(0.2, -0.39), at(0.03, -0.37), at(-0.14, -0.39)],
-                  figure.whiskers or figure.hair or NAMED["brown"], lift=0.2, spot=True)
-    if figure.beard:
-        pen.shape([at(-0.72, -0.22), at(-0.3, -0.34), at(0.02, -0.32), at(0.34, -0.32), at(0.62, -0.2), at(0.5, -0.86), at(0.04, -1.12), at(-0.44, -0.9)],
-                  figure.whiskers or figure.hair or NAMED["grey"], lift=0.4, spot=True)
-        pen.line([at(-0.14, -0.5), at(0.03, -0.53), at(0.2, -0.49)], r * 0.05, (120, 50, 46))
 
 
 def _hair_colour(figure: Figure) -> RGB:

@@ -49,7 +49,7 @@ def room(s: Stage) -> None:
     s.back.box(hearth - 110, f - 250, 220, 250, (134, 116, 106), lift=1.0)
     s.back.shape([(hearth - 70, f), (hearth - 70, f - 120), (hearth, f - 160), (hearth + 70, f - 120), (hearth + 70, f)], (40, 28, 28), smooth=False, lift=0.1)
     s.light, s.light_strength = (hearth, f - 120), 0.55
-    s.back.glow_at(hearth, f - 40, 220, (255, 150, 70), 0.7)
+    s.back.glow_at(hearth, f - 40, 220, (255, 150, 70), 0.7, flame=True)
     for dx, k in ((-26, 0.8), (4, 1.1), (30, 0.7)):
         s.back.shape([(hearth + dx - 18, f - 4), (hearth + dx - 12, f - 40 * k), (hearth + dx, f - 84 * k), (hearth + dx + 14, f - 36 * k), (hearth + dx + 18, f - 4)], (240, 140, 56), lift=0.2, plain=True, spot=True)
 

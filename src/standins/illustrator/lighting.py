@@ -27,31 +27,29 @@ def _toward(light: Point, middle: Point) -> tuple[float, float]:
     return dx / d, dy / d
 
 
-def rim(pen: Pen, marks: Sequence[Mark], first: int, light: Point | None, colour: RGB, strength: float) -> None:
-    """Let the edge toward the light shine: the figure's outline in the light's colour, a little
-    toward it, behind the figure. Nothing inside the figure changes. `first` is where the figure
-    begins in the pen's output."""
+def rim_of(pen: Pen, marks: Sequence[Mark], whole: Sequence[Mark], light: Point | None, colour: RGB, strength: float) -> str:
+    """The edge toward the light, which shines: the outline of some parts in the light's colour, a little toward it. It
+    lies behind the figure, whose parts are `whole`; nothing inside the figure changes. Nothing where there is none."""
     if light is None or strength <= 0 or pen.look in PLAIN or not marks:
-        return
-    xs = [x for m in marks for x, _ in m.outline]
-    ys = [y for m in marks for _, y in m.outline]
+        return ""
+    xs = [x for m in whole for x, _ in m.outline]
+    ys = [y for m in whole for _, y in m.outline]
     dx, dy = _toward(light, ((min(xs) + max(xs)) / 2, (min(ys) + max(ys)) / 2))
     far = max(2.2, (max(ys) - min(ys)) * 0.0085)
-    path = _silhouette(marks)
-    pen.out.insert(first, f'<path d="{path}" transform="translate({dx * far:.1f} {dy * far:.1f})" fill="{css(lighter(colour, 0.3))}" fill-opacity="{strength:.2f}"/>')
+    return (f'<path d="{_silhouette(marks)}" transform="translate({dx * far:.1f} {dy * far:.1f})" fill="{css(lighter(colour, 0.3))}" '
+            f'fill-opacity="{strength:.2f}"/>')
 
 
-def cast_shadow(pen: Pen, marks: Sequence[Mark], first: int, light: Point | None, ground: float, strength: float) -> None:
-    """The figure's outline laid on the ground, longer the lower the light stands."""
+def shadow_of(pen: Pen, marks: Sequence[Mark], light: Point | None, ground: float, strength: float) -> str:
+    """The figure's outline laid on the ground, longer the lower the light stands. Nothing where there is none."""
     if light is None or pen.look in (*PLAIN, "chalk-slate") or not marks or ground > 1000 or strength <= 0:
-        return
+        return ""
     xs = [x for m in marks for x, _ in m.outline]
     height = ground - min(y for m in marks for _, y in m.outline)
     middle = (min(xs) + max(xs)) / 2
     dx, dy = _toward(light, (middle, ground - height * 0.5))
     slant = max(-1.3, min(1.3, -dx / max(0.35, abs(dy)) * 0.8))
-    path = _silhouette(marks)
     # Upright heights become depths on the ground: squashed to a sixth and pushed away from the
     # light.
-    pen.out.insert(first, f'<path d="{path}" transform="matrix(1 0 {-slant * 0.62:.3f} -0.17 {slant * 0.62 * ground:.1f} {ground * 1.17:.1f})" '
-                   f'fill="#150d18" fill-opacity="{strength:.2f}"/>')
+    return (f'<path d="{_silhouette(marks)}" transform="matrix(1 0 {-slant * 0.62:.3f} -0.17 {slant * 0.62 * ground:.1f} {ground * 1.17:.1f})" '
+            f'fill="#150d18" fill-opacity="{strength:.2f}"/>')

@@ -7,6 +7,8 @@ from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass
 
+from cutreel.protocol import Bone
+
 from . import renderings as r
 from .colour import RGB, css, darker, grey_of, lighter, mix, paler
 
@@ -56,6 +58,17 @@ class Mark:
     outline: tuple[Point, ...]
 
 
+@dataclass(frozen=True)
+class Piece:
+    """A piece of a jointed figure: the bone that carries it, which variant it is (empty: always shown), its SVG, and the
+    outlines of what was noted in it."""
+
+    bone: Bone
+    variant: str
+    svg: str
+    marks: tuple[Mark, ...]
+
+
 def _around(points: Sequence[Point], half: float) -> list[Point]:
     """The outline of a stroke of width 2 `half` through `points`."""
     left, right = [], []
@@ -84,6 +97,11 @@ class Pen:
         self._count = 0
         self.marks: list[Mark] = []
         self._marking: tuple[str, str, int | None] | None = None
+        self.jointed = False
+        """Whether a figure is drawn as the pieces of a jointed one, with what else their faces can be."""
+        self.pieces: list[Piece] = []
+        self.flames: list[tuple[float, float, float]] = []
+        """Lights that tremble: x, y and how far they reach."""
 
     @contextmanager
     def marking(self, slot: str, word: str = "", grey: int | None = None) -> Iterator[None]:
@@ -93,13 +111,24 @@ class Pen:
         yield
         self._marking = before
 
+    @contextmanager
+    def piece(self, bone: Bone, variant: str = "") -> Iterator[None]:
+        """Note whatever is drawn meanwhile as a piece of a jointed figure, carried by a bone; of pieces with a variant
+        one is shown at a time."""
+        begin, marks = len(self.out), len(self.marks)
+        yield
+        if self.jointed:
+            self.pieces.append(Piece(bone, variant, "".join(self.out[begin:]), tuple(self.marks[marks:])))
+
     def _note(self, outline: Sequence[Point], keeps_colour: bool = True) -> None:
         if self._marking and self.look != "shadow-theatre" and (keeps_colour or self.look != "stick-figures"):
             self.marks.append(Mark(*self._marking, tuple(outline)))
 
-    def svg(self, width: float, height: float) -> str:
+    def svg(self, width: float, height: float, part: Sequence[str] | None = None) -> str:
+        """What was drawn, or a part of it, as a page of its own."""
+        drawn = self.out if part is None else part
         return (f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width:.2f} {height:.2f}">'
-                f'<defs>{"".join(self.defs)}</defs>{"".join(self.out)}</svg>')
+                f'<defs>{"".join(self.defs)}</defs>{"".join(drawn)}</svg>')
 
     def tone(self, colour: RGB, depth: float = 1.0) -> RGB:
         """`colour` as the look and the hour show it; `depth` is 0 far away and 1 near."""
@@ -235,8 +264,10 @@ class Pen:
         self.out.append(f'<path d="{path}" fill="none" stroke="{css(ink)}" stroke-opacity="{opacity:.2f}" '
                         f'stroke-width="{width:.1f}" stroke-linecap="round" stroke-linejoin="round"/>')
 
-    def glow_at(self, x: float, y: float, radius: float, colour: RGB, strength: float = 0.8) -> None:
-        """Light that spreads from a point."""
+    def glow_at(self, x: float, y: float, radius: float, colour: RGB, strength: float = 0.8, flame: bool = False) -> None:
+        """Light that spreads from a point; that of a `flame` trembles."""
+        if flame:
+            self.flames.append((x, y, radius))
         if self.look == "stick-figures":
             for i in range(8):
                 a = math.pi * i / 4

@@ -3,16 +3,20 @@ bodies `bodies.py`'s."""
 
 import math
 from dataclasses import dataclass
+from typing import Literal
 
-from cutreel.protocol import Joint
+from cutreel.protocol import Bone, Joint
 
 from .bodies import SKIN, Body, Posed, standing_at
 from .colour import NAMED, RGB, darker, lighter, mix
-from .heads import NEUTRAL_DARK, hair_behind, neck_and_head
+from .faces import NEUTRAL_DARK
+from .heads import hair_behind, neck_and_head
 from .pen import Pen, Point
 from .props import draw_prop
 from .reading import Figure
 
+Side = Literal["near", "far"]
+_ARMS: dict[Side, tuple[Bone, Bone]] = {"near": ("near_arm", "near_forearm"), "far": ("far_arm", "far_forearm")}
 GRIPS = {"lantern": 0.115, "bucket": 0.13, "basket": 0.1, "umbrella": -0.1, "flag": -0.12, "oar": 0.0, "kite": -0.2, "balloon": -0.3,
          "bag": 0.14, "kettle": 0.1, "birdcage": 0.18}
 SIZES = {"lantern": 0.17, "book": 0.13, "letter": 0.13, "rod": 0.5, "umbrella": 0.42, "flag": 0.4, "oar": 0.9, "telescope": 0.26, "key": 0.1,
@@ -49,23 +53,25 @@ def draw_posed(pen: Pen, figure: Figure, at: Posed, turn: str, seated: bool = Fa
     over = next((g for g in figure.garments if g[0] in ("coat", "cloak", "jacket", "dress")), figure.garments[-1])
     garment, colour = over[0], over[1] or main
     lower = next((c for k, c in figure.extras if k == "trousers" and c), None) or mix(NAMED["dark grey"], NAMED["brown"], 0.35)
-    with pen.marking(""):
+    with pen.marking(""), pen.piece("head"):
         hair_behind(pen, figure, b, at)
     if garment == "cloak":
-        pen.shape([at(-b.shoulders * 1.05, b.shoulder), at(-b.shoulders * 1.9, b.hip * 0.35), at(b.shoulders * 0.9, b.hip * 0.3),
-                   at(b.shoulders * 0.9, b.shoulder)], darker(colour, 0.22), spot=True)
+        with pen.piece("torso"):
+            pen.shape([at(-b.shoulders * 1.05, b.shoulder), at(-b.shoulders * 1.9, b.hip * 0.35), at(b.shoulders * 0.9, b.hip * 0.3),
+                       at(b.shoulders * 0.9, b.shoulder)], darker(colour, 0.22), spot=True)
     sleeve = colour if garment != "waistcoat" else NAMED["cream"]
     with pen.marking(""):
         _arm(pen, at, figure, darker(sleeve, 0.14), "far")
     if not seated:
         _legs(pen, figure, at, lower)
     with pen.marking(""):
-        _torso(pen, figure, b, at, garment, colour, lower)
-        _layer(pen, figure, b, at, garment)
+        with pen.piece("torso"):
+            _torso(pen, figure, b, at, garment, colour, lower)
+            _layer(pen, figure, b, at, garment)
         neck_and_head(pen, figure, b, at, turn)
     if figure.holds:
         hand = at.page(at.joints["near_hand"])
-        with pen.marking(""):
+        with pen.marking(""), pen.piece("near_hung" if GRIPS.get(figure.holds, 0.0) > 0 else "near_held"):
             draw_prop(pen, figure.holds, hand[0] + at.way * b.limb * 0.1, hand[1] + GRIPS.get(figure.holds, 0.0) * b.total,
                       b.total * SIZES.get(figure.holds, 0.15), in_hand=True)
     with pen.marking(""):
@@ -98,9 +104,24 @@ def _oval(centre: Point, long: float, short: float, direction: Point, count: int
             for a in turns]
 
 
-def _arm(pen: Pen, at: Posed, figure: Figure, colour: RGB, side: str) -> None:
+def _arm(pen: Pen, at: Posed, figure: Figure, colour: RGB, side: Side) -> None:
     b, skin = at.body, figure.skin or SKIN[0]
     shoulder, elbow, hand = (at.page(at.joints[f"{side}_{n}"]) for n in ("shoulder", "elbow", "hand"))  # type: ignore[index]
+    thick = b.limb * (1.0 if figure.age != "child" else 0.92)
+    if pen.jointed:
+        upper, lower = _ARMS[side]
+        with pen.piece(upper):
+            pen.limb([shoulder, elbow], thick, colour, spot=False)
+        with pen.piece(lower):
+            _hand(pen, at, figure, elbow, hand, skin, side)
+            pen.limb([elbow, _along(elbow, hand, 0.86)], thick, colour, spot=False)
+        return
+    _hand(pen, at, figure, elbow, hand, skin, side)
+    pen.limb([shoulder, elbow, _along(elbow, hand, 0.86)], thick, colour, spot=False)
+
+
+def _hand(pen: Pen, at: Posed, figure: Figure, elbow: Point, hand: Point, skin: RGB, side: Side) -> None:
+    b = at.body
     along = (hand[0] - elbow[0], hand[1] - elbow[1])
     fist = bool(figure.holds) and side == "near"
     pen.shape(_oval(_along(elbow, hand, 1.02), b.limb * (0.46 if fist else 0.56), b.limb * (0.46 if fist else 0.38), along), skin, lift=0.3)
@@ -109,7 +130,6 @@ def _arm(pen: Pen, at: Posed, figure: Figure, colour: RGB, side: str) -> None:
     if pen.look != "shadow-theatre":
         thumb = (hand[0] + aside[0] * b.limb * 0.34 - along[0] / d * b.limb * 0.06, hand[1] + aside[1] * b.limb * 0.34 - along[1] / d * b.limb * 0.06)
         pen.shape(_oval(thumb, b.limb * 0.26, b.limb * 0.13, (along[0] / d + aside[0] * 0.7, along[1] / d + aside[1] * 0.7), 8), skin, lift=0.1)
-    pen.limb([shoulder, elbow, _along(elbow, hand, 0.86)], b.limb * (1.0 if figure.age != "child" else 0.92), colour, spot=False)
 
 
 def _legs(pen: Pen, figure: Figure, at: Posed, colour: RGB) -> None:
@@ -119,13 +139,20 @@ def _legs(pen: Pen, figure: Figure, at: Posed, colour: RGB) -> None:
     for side, k, shade in (("far", -1, 0.18), ("near", 1, 0.0)):
         knee, foot = at.joints[f"{side}_knee"], at.joints[f"{side}_foot"]  # type: ignore[index]
         socket = (k * b.hips * 0.42, -b.hip * 0.02)
-        with pen.marking("legs" if k > 0 else ""):
-            pen.limb([at.page(socket), at.page((knee[0] + socket[0] * 0.3, knee[1])), at.page(foot)], b.limb * 1.02, darker(colour, shade))
+        bend = at.page((knee[0] + socket[0] * 0.3, knee[1]))
+        if pen.jointed:
+            with pen.piece("near_thigh" if k > 0 else "far_thigh"):
+                pen.limb([at.page(socket), bend], b.limb * 1.02, darker(colour, shade))
         shin = (foot[0] - knee[0], foot[1] - knee[1])
         d = math.hypot(*shin) or 1.0
         toes = (-shin[1] / d, shin[0] / d)
         sole = (foot[0] + toes[0] * b.limb * 0.32 + shin[0] / d * b.limb * 0.22, foot[1] + toes[1] * b.limb * 0.32 + shin[1] / d * b.limb * 0.22)
-        with pen.marking("feet" if k > 0 and not plain_boots else "", "boots", 44 if plain_boots else None):
+        if not pen.jointed:
+            with pen.marking("legs" if k > 0 else ""):
+                pen.limb([at.page(socket), bend, at.page(foot)], b.limb * 1.02, darker(colour, shade))
+        with pen.piece("near_shin" if k > 0 else "far_shin"), pen.marking("feet" if k > 0 and not plain_boots else "", "boots", 44 if plain_boots else None):
+            if pen.jointed:
+                pen.limb([bend, at.page(foot)], b.limb * 1.02, darker(colour, shade))
             pen.shape(_oval(at.page(sole), b.limb * 0.92, b.limb * 0.36, (at.way * toes[0], -toes[1]), 14),
                       boots if plain_boots else darker(boots, shade), lift=0.3)
 

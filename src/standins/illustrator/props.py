@@ -28,7 +28,7 @@ def draw_prop(pen: Pen, kind: str, x: float, y: float, size: float, in_hand: boo
 def _lantern(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
     top, w = y - s, s * 0.28
     if lit:
-        pen.glow_at(x, y - s * 0.42, s * 2.6, LIGHT, 0.75)
+        pen.glow_at(x, y - s * 0.42, s * 2.6, LIGHT, 0.75, flame=True)
     pen.line([(x - w * 0.6, top + s * 0.22), (x, top), (x + w * 0.6, top + s * 0.22)], s * 0.035, IRON)
     pen.shape([(x - w, top + s * 0.34), (x, top + s * 0.16), (x + w, top + s * 0.34)], IRON, smooth=False, lift=0.4)
     pen.box(x - w * 0.82, top + s * 0.34, w * 1.64, s * 0.52, lighter(LIGHT, 0.35) if lit else (120, 126, 130), lift=0.4, spot=True, plain=lit)
@@ -156,7 +156,7 @@ def _chest(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
 
 
 def _candle(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
-    pen.glow_at(x, y - s * 1.05, s * 2.4, LIGHT, 0.7)
+    pen.glow_at(x, y - s * 1.05, s * 2.4, LIGHT, 0.7, flame=True)
     pen.box(x - s * 0.12, y - s * 0.8, s * 0.24, s * 0.8, NAMED["cream"], lift=0.3)
     pen.shape([(x, y - s * 1.24), (x + s * 0.12, y - s * 0.94), (x, y - s * 0.82), (x - s * 0.12, y - s * 0.94)], (244, 160, 60), lift=0.0, plain=True, spot=True)
     pen.disc(x, y, s * 0.36, s * 0.1, IRON, lift=0.3)

@@ -1,8 +1,10 @@
 """From SVG layers to PNG bytes, with the grain of the paper."""
 
 import io
+import re
 from collections.abc import Sequence
-from dataclasses import dataclass
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import asdict, dataclass, field
 from functools import lru_cache
 
 import numpy as np
@@ -12,7 +14,8 @@ from PIL import Image, PngImagePlugin
 from scipy.ndimage import gaussian_filter
 
 from .cast import NO_WISH, Wish
-from .compose import draw
+from .compose import Drawing, draw
+from .jointing import Part, extent, on_a_sheet
 from .references import Reference, note_of
 from .renderings import PAPER, SLATE
 
@@ -22,6 +25,8 @@ _GRAIN = {"cut-paper": 0.055, "ink-wash": 0.05, "stick-figures": 0.012, "shadow-
 _CORNERS = {"cut-paper": 0.34, "ink-wash": 0.10, "shadow-theatre": 0.62, "chalk-slate": 0.30, "clay": 0.26, "toned-pencil": 0.14}
 """How much darker corners are, in the looks that have any."""
 _NIGHT = np.array((18, 10, 20), np.float32)
+SHEET = 1024
+"""Pixels of paper whose tooth is laid side by side under sheets of any size."""
 _WHOLE = ("screen-print", "chalk-slate")
 """Looks whose texture is the whole page's."""
 
@@ -36,6 +41,19 @@ class Picture:
     regions: list[dict[str, object]]
     unused: list[str]
     drawings: list[bytes]
+    strips: list["Strip"] = field(default_factory=list)
+    flames: list[tuple[float, float, float]] = field(default_factory=list)
+
+
+@dataclass(frozen=True)
+class Strip:
+    """A part of the layer with the index `layer`: what stands still in it, what moves by itself and how, or the sheet
+    of a figure in pieces, with where they lie."""
+
+    layer: int
+    png: bytes
+    figure: dict[str, object] | None = None
+    moves: dict[str, object] | None = None
 
 
 def paint(
@@ -51,22 +69,14 @@ def paint(
     layers: list[tuple[bytes, float]] = []
     drawings: list[bytes] = []
     for svg, depth in drawing.layers:
-        data = resvg_py.svg_to_bytes(svg_string=svg, width=width, height=height, skip_system_fonts=True)
-        image = Image.open(io.BytesIO(bytes(data))).convert("RGBA")
-        if image.size != (width, height):
-            image = image.resize((width, height))
-        pixels = np.array(image)
+        pixels = _rendered(svg, width, height)
         if flat is None:
-            colour = _textured(pixels[..., :3].astype(np.float32), drawing.look)
-            if drawing.look in _CORNERS:
-                dark = _vignette(width, height)[..., None] * _CORNERS[drawing.look]
-                colour += (_NIGHT - colour) * dark
-            flat = np.clip(colour * grain, 0, 255)
+            flat = _backdrop(pixels, drawing.look)[..., :3].astype(np.float32)
             layers.append((_png(flat.astype(np.uint8)), depth))
             drawings.append(svg.encode())
             continue
         # Only where the layer has anything: figures and what stands in front seldom fill the page.
-        box = image.getchannel("A").getbbox()
+        box = Image.fromarray(pixels[..., 3]).getbbox()
         if box is None:
             continue
         part = (slice(box[1], box[3]), slice(box[0], box[2]))
@@ -78,7 +88,73 @@ def paint(
         layers.append((_png(pixels), depth))
         drawings.append(svg.encode())
     assert flat is not None
-    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed, drawing.horizon)), layers, drawing.regions, drawing.unused, drawings)
+    with ThreadPoolExecutor(2) as beside:
+        strips = list(beside.map(lambda part: _strip(part, drawing, width, height), drawing.parts))
+    return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed, drawing.horizon)), layers, drawing.regions, drawing.unused,
+                   drawings, [s for s in strips if s is not None], drawing.flames)
+
+
+def _strip(whole: Part, drawing: Drawing, width: int, height: int) -> Strip | None:
+    """A part of a layer, painted as the layer is; None where there is nothing in it."""
+    layer, part = whole.layer, whole.drawn
+    if isinstance(part, str):
+        pixels = _filled(part, drawing.width, width, height)
+        if not pixels[..., 3].any():
+            return None
+        first = whole.moves.get("kind") == "water"
+        painted = _backdrop(pixels, drawing.look) if layer == 0 else _grained(pixels, drawing.look)
+        return Strip(layer, _png(np.ascontiguousarray(painted[..., :3]) if first else painted), None, whole.moves or None)
+    scale = height / 1000
+    svg, wide, high, placed = on_a_sheet(part, drawing.width, 1000.0, scale)
+    if not placed:
+        return None
+    told: dict[str, object] = {
+        "name": part.name, "kind": part.kind, "way": part.way,
+        "pins": {joint: (round(x * scale, 2), round(y * scale, 2)) for joint, (x, y) in part.pins.items()},
+        "pieces": [asdict(piece) for piece in placed],
+    }
+    return Strip(layer, _png(_grained(_rendered(svg, wide, high), drawing.look)), told)
+
+
+def _backdrop(pixels: NDArray[np.uint8], look: str) -> NDArray[np.uint8]:
+    """Pixels of the hindmost layer, with what the look does to a whole page."""
+    high, wide = pixels.shape[:2]
+    colour = _textured(pixels[..., :3].astype(np.float32), look)
+    if look in _CORNERS:
+        colour += (_NIGHT - colour) * _vignette(wide, high)[..., None] * _CORNERS[look]
+    grain = 1 + _grain(wide, high, look == "cut-paper")[..., None] * _GRAIN[look]
+    pixels[..., :3] = np.clip(colour * grain, 0, 255)
+    return pixels
+
+
+def _filled(svg: str, page: float, width: int, height: int) -> NDArray[np.uint8]:
+    """A page of which little is drawn on: only what is there is rendered."""
+    box = None if "<g transform" in svg else extent(svg, (0.0, 0.0, page, 1000.0))
+    if box is None:
+        return _rendered(svg, width, height)
+    k = height / 1000
+    left, top, right, bottom = int(box[0] * k), int(box[1] * k), min(width, int(box[2] * k) + 1), min(height, int(box[3] * k) + 1)
+    head = re.compile(r'viewBox="[^"]*"')
+    part = head.sub(f'viewBox="{left / k:.4f} {top / k:.4f} {(right - left) / k:.4f} {(bottom - top) / k:.4f}"', svg, count=1)
+    out = np.zeros((height, width, 4), np.uint8)
+    out[top:bottom, left:right] = _rendered(part, right - left, bottom - top)
+    return out
+
+
+def _rendered(svg: str, width: int, height: int) -> NDArray[np.uint8]:
+    data = resvg_py.svg_to_bytes(svg_string=svg, width=width, height=height, skip_system_fonts=True)
+    image = Image.open(io.BytesIO(bytes(data))).convert("RGBA")
+    return np.array(image if image.size == (width, height) else image.resize((width, height)))
+
+
+def _grained(pixels: NDArray[np.uint8], look: str) -> NDArray[np.uint8]:
+    """Pixels with the texture of their look, inside what they cover."""
+    high, wide = pixels.shape[:2]
+    tile = _grain(SHEET, SHEET, look == "cut-paper")
+    grain = 1 + np.tile(tile, (-(-high // SHEET), -(-wide // SHEET)))[:high, :wide, None] * _GRAIN[look]
+    colour = pixels[..., :3].astype(np.float32)
+    pixels[..., :3] = np.clip((_textured(colour, look) if look in _WHOLE else colour) * grain, 0, 255)
+    return pixels
 
 
 @lru_cache(maxsize=8)

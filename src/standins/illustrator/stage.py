@@ -2,7 +2,7 @@
 
 import math
 import random
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 
 from .colour import RGB, darker, lighter, mix, paler
 from .pen import Pen, Point
@@ -101,6 +101,8 @@ class Stage:
     season: str = ""
     light: Point | None = None
     light_strength: float = 0.0
+    waters: list[tuple[int, float, float]] = field(default_factory=list)
+    """Water that was drawn: how much the backdrop's pen had drawn with it, and from where to where down the page."""
 
     def across(self, step: float = 110) -> list[float]:
         n = int((self.width + 240) / step) + 1
@@ -195,6 +197,7 @@ def water(s: Stage, top: float, bottom: float, calm: bool = False) -> None:
             y = top + (bottom - top) * (i + 0.5) / 9
             half = 16 + 11 * i
             pen.line([(x - half, y), (x, y + 2), (x + half, y)], 3.0, lighter(s.hour.glow, 0.2), opacity=0.34 - 0.03 * i)
+    s.waters.append((len(pen.out), top, bottom))
 
 
 def tree(s: Stage, pen: Pen, x: float, y: float, h: float, colour: RGB, pine: bool, depth: float = 1.0) -> None:

@@ -160,6 +160,10 @@ THINGS: dict[str, str] = {
 BIG_THINGS = ["wires", "stairs", "wall", "aeroplane", "engine", "bed", "sofa", "bench", "cupboard", "shelf", "stove", "fireplace", "loom", "easel", "piano", "tent", "well", "windmill", "statue", "tree", "hay", "scarecrow", "snowman", "ship", "raft", "train", "bicycle", "car", "airship", "bridge", "throne", "cauldron", "rocket", "robot", "curtain"]
 
 
+FLAMES = ("campfire", "fire", "torch", "stove", "fireplace", "cauldron", "candles", "candlestick")
+"""Things whose light trembles."""
+
+
 def draw_thing(pen: Pen, kind: str, x: float, y: float, s: float) -> None:
     """Draw a thing of `THINGS` with its foot at (x, y), as large as `s` in page units."""
     for letter, colour, n in statements(kind):
@@ -172,7 +176,7 @@ def draw_thing(pen: Pen, kind: str, x: float, y: float, s: float) -> None:
             line = [(x + n[i] * s, y - n[i + 1] * s) for i in range(1, len(n) - 1, 2)]
             pen.line(line, n[0] * s, colour)
         elif letter == "g":
-            pen.glow_at(x + n[0] * s, y - n[1] * s, n[2] * s, colour, 0.6)
+            pen.glow_at(x + n[0] * s, y - n[1] * s, n[2] * s, colour, 0.6, flame=kind in FLAMES)
         else:
             pen.shape(points, colour, smooth=letter == "c", lift=0.4, spot=True)
 

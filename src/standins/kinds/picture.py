@@ -11,7 +11,7 @@ from .base import Done, Made, Maker, Quotas
 
 # fmt: off
 UNDERSTOOD: list[Understood] = [
-    "seed", "references", "masks", "regions", "layers", "variations", "guides", "poses",
+    "seed", "references", "masks", "regions", "layers", "variations", "guides", "poses", "jointed",
 ]
 # fmt: on
 
@@ -87,7 +87,7 @@ def _drawn(job: PictureInput, kept: Path, fine: bool) -> Done:
         if job.guide
         else Masses()
     )
-    wish = Wish(tuple(job.poses), guide, job.vary, fine=fine)
+    wish = Wish(tuple(job.poses), guide, job.vary, fine=fine, jointed=job.jointed)
     follow = [Reference((kept / r.sha256).read_bytes(), r.strength, r.name) for r in job.references]
     files: list[Made] = []
     unused: list[str] = []
@@ -103,7 +103,7 @@ def _drawn(job: PictureInput, kept: Path, fine: bool) -> Done:
             wish=wish,
         )
         unused = picture.unused
-        about = {"seed": job.seed + i, "regions": picture.regions}
+        about = {"seed": job.seed + i, "regions": picture.regions, "flames": picture.flames}
         files.append(Made(f"picture-{i}", "image/png", picture.flat, about))
         files += [
             Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth})
@@ -112,5 +112,16 @@ def _drawn(job: PictureInput, kept: Path, fine: bool) -> Done:
         files += [
             Made(f"picture-{i}-drawing-{n}", "image/svg+xml", data, {"layer": n})
             for n, data in enumerate(picture.drawings)
+        ]
+        files += [
+            Made(
+                f"picture-{i}-strip-{n}",
+                "image/png",
+                s.png,
+                {"layer": s.layer}
+                | ({"figure": s.figure} if s.figure else {})
+                | ({"moves": s.moves} if s.moves else {}),
+            )
+            for n, s in enumerate(picture.strips)
         ]
     return files, unused

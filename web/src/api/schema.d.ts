@@ -2732,7 +2732,9 @@ export interface components {
              *       "offer": "illustrator-quick",
              *       "negative": "",
              *       "seeds": "each",
-             *       "prompts": "seen"
+             *       "prompts": "seen",
+             *       "movement": "all",
+             *       "air": "middle"
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -2803,7 +2805,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses")[];
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed")[];
             /**
              * Voices
              * @default []
@@ -2907,12 +2909,46 @@ export interface components {
             seed?: number | null;
             /** Move */
             move?: ("push" | "pull" | "pan left" | "pan right" | "tilt up" | "tilt down" | "still") | null;
+            /** Acts */
+            acts?: components["schemas"]["OwnAct"][] | null;
+            /** Air */
+            air?: components["schemas"]["OwnAir"][] | null;
             /** Motion */
             motion?: string | null;
             /** Sound */
             sound?: string | null;
             /** Direction */
             direction?: string | null;
+        };
+        /**
+         * OwnAct
+         * @description Something that the maker lets a figure of a shot do: the figure as its picture calls it, an action of
+         *     `core.motion`, and the number of the word that it goes with (None: from the beginning).
+         */
+        OwnAct: {
+            /** Figure */
+            figure: string;
+            /** Action */
+            action: string;
+            /** Word */
+            word?: number | null;
+        };
+        /**
+         * OwnAir
+         * @description Something that the maker puts into the air of a shot.
+         */
+        OwnAir: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rain" | "snow" | "mist" | "dust" | "embers" | "leaves" | "petals" | "birds" | "stars" | "fireflies" | "smoke";
+            /**
+             * Amount
+             * @default middle
+             * @enum {string}
+             */
+            amount: "low" | "middle" | "high";
         };
         /**
          * Person
@@ -3986,7 +4022,8 @@ export interface components {
          *     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
          *     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
          *     a seed of its own or all have the film's; `prompts` whether they
-         *     tell what is seen, as it was read, or the words themselves.
+         *     tell what is seen, as it was read, or the words themselves; `movement` whether
+         *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed.
          */
         Settings: {
             /**
@@ -4087,6 +4124,18 @@ export interface components {
              * @enum {string}
              */
             prompts: "seen" | "words";
+            /**
+             * Movement
+             * @default all
+             * @enum {string}
+             */
+            movement: "all" | "camera";
+            /**
+             * Air
+             * @default middle
+             * @enum {string}
+             */
+            air: "off" | "low" | "middle" | "high";
         };
         /**
          * ShotView

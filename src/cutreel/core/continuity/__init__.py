@@ -32,7 +32,7 @@ from .model import (
 )
 from .outfits import dressed
 from .parts import slot_of
-from .places import place_words, propose_places, text_place
+from .places import is_indoors, place_words, propose_places, text_place
 from .prompt import Origin, Part, Prompt, compose_negative, compose_picture, fit
 from .ready import READY
 from .seen import SeenFigure, SeenPicture, measure_picture
@@ -91,6 +91,7 @@ __all__ = [
     "facts_of_shots",
     "figures_of",
     "fit",
+    "is_indoors",
     "known_people",
     "look_from",
     "look_named",

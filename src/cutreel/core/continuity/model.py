@@ -3,9 +3,10 @@ hand."""
 
 from typing import Literal
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.ideas import IdeaSort
+from cutreel.core.motion import ACTIONS, AirKind, Amount
 
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
@@ -104,6 +105,29 @@ class Place(BaseModel):
     why: str = ""
 
 
+class OwnAct(BaseModel):
+    """Something that the maker lets a figure of a shot do: the figure as its picture calls it, an action of
+    `core.motion`, and the number of the word that it goes with (None: from the beginning)."""
+
+    figure: str = Field(max_length=80)
+    action: str = Field(max_length=40)
+    word: int | None = None
+
+    @field_validator("action")
+    @classmethod
+    def _known(cls, action: str) -> str:
+        if action not in ACTIONS:
+            raise ValueError(f"there is no action “{action}”")
+        return action
+
+
+class OwnAir(BaseModel):
+    """Something that the maker puts into the air of a shot."""
+
+    kind: AirKind
+    amount: Amount = "middle"
+
+
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
@@ -128,6 +152,8 @@ class Overrides(BaseModel):
     move: (
         Literal["push", "pull", "pan left", "pan right", "tilt up", "tilt down", "still"] | None
     ) = None
+    acts: list[OwnAct] | None = Field(None, max_length=12)
+    air: list[OwnAir] | None = Field(None, max_length=4)
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
     direction: str | None = Field(None, max_length=600)

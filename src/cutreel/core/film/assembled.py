@@ -29,14 +29,17 @@ from cutreel.core.timeline import (
     PictureClip,
     SoundClip,
     Span,
+    Strip,
     Timeline,
     Timing,
     cut_points,
     lay_out,
 )
 
+from .air import air_of
 from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
+from .moving import flames_of, strips_of
 from .reading import ReadFilm
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
@@ -115,18 +118,39 @@ class Assembled:
                 span.end,
                 (shot.text, shot.shot.edge) if used is None else used.id,
                 shot.move,
+                # What moves hangs on all that was read of a shot.
+                id(shot.token) if used is not None and settings.movement == "all" else 0,
             )
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
         burned = tuple(self.captions) if settings.captions == "burn" else ()
-        cut = (str(self.rate), settings.aspect, settings.dissolve)
+        cut = (str(self.rate), settings.aspect, settings.dissolve, settings.movement, settings.air)
         return (*cut, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
         shot, take = self.read.shots[i], self.used[i]
         if take is None:
             return PictureClip(self.spans[i], page=(shot.text, shot.shot.edge), move="still")
-        return PictureClip(self.spans[i], take.layers, move=shot.move, focus=focus_of(take))
+        settings = self.document.settings
+        return PictureClip(
+            self.spans[i],
+            take.layers,
+            self.strips(i),
+            air_of(shot, settings) if settings.movement == "all" else (),
+            flames_of(self.read, take),
+            move=shot.move,
+            focus=focus_of(take),
+        )
+
+    def strips(self, i: int) -> tuple[Strip, ...]:
+        """What the picture of the shot with the index `i` is made of, with what its figures do; empty where nobody
+        acts."""
+        take = self.used[i]
+        if take is None:
+            return ()
+        return strips_of(
+            self.read, self.read.shots[i], take, self.spans[i], self.rate, self.timing, self.spoken
+        )
 
     def _voices(self) -> list[SoundClip]:
         out = []

@@ -22,7 +22,8 @@ class Settings(BaseModel):
     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
     a seed of its own or all have the film's; `prompts` whether they
-    tell what is seen, as it was read, or the words themselves.
+    tell what is seen, as it was read, or the words themselves; `movement` whether
+    figures, water and light move, or the camera alone; `air` how much of what drifts is proposed.
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -45,6 +46,8 @@ class Settings(BaseModel):
     negative: str = Field("", max_length=400)
     seeds: Literal["each", "one"] = "each"
     prompts: Literal["seen", "words"] = "seen"
+    movement: Literal["all", "camera"] = "all"
+    air: Literal["off", "low", "middle", "high"] = "middle"
 
 
 class Shot(BaseModel):

@@ -41,6 +41,8 @@ class Told:
     muted: frozenset[int]
     starts: tuple[int, ...] = ()
     """Where the arrivals stand, as characters of the manuscript."""
+    deed_starts: tuple[int, ...] = ()
+    """Where the deeds stand, likewise."""
     another_day: bool = False
     """Whether it is said that it is another day now."""
     year: str = ""
@@ -94,6 +96,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
     arrivals: list[Arrival] = []
     muted: set[int] = set()
     starts: list[int] = []
+    deed_starts: list[int] = []
     another_day, year = False, ""
     remembered = False
     first, last = words[0].start, words[-1].end
@@ -103,7 +106,9 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
             return None
         begin = story.starts[number]
         mentions += [m for m in read.mentions if first <= begin + m.start < last]
-        deeds += [d for d in read.deeds if first <= begin + d.start < last]
+        done = [d for d in read.deeds if first <= begin + d.start < last]
+        deeds += done
+        deed_starts += [begin + d.start for d in done]
         sights += [s for s in read.sights if first <= begin + s.start < last]
         here = [a for a in read.arrivals if first <= begin + a.start < last]
         arrivals += here
@@ -120,6 +125,7 @@ def told_in(story: Story, words: Sequence[Word]) -> Told | None:
         tuple(arrivals),
         frozenset(muted),
         tuple(starts),
+        tuple(deed_starts),
         another_day,
         year,
         remembered,

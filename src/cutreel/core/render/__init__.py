@@ -6,6 +6,7 @@ from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
 from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_film, plan_segments
 from .planes import Planes, cover, planes_of
+from .puppet import Puppet
 from .sample import render_sample
 from .segment import frames_of, make_segment, painter
 
@@ -16,6 +17,7 @@ __all__ = [
     "Compositor",
     "Planes",
     "PlannedShot",
+    "Puppet",
     "Quality",
     "Scene",
     "SegmentPlan",

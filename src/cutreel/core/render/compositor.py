@@ -6,24 +6,33 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.motion import CameraPath, Window, layer_zoom
+from cutreel.core.motion import CameraPath, Flame, Water, Window, brighter, layer_zoom, swell
 
 from . import kernel
+from .grains import AirLayer
 from .planes import Planes, cover
+from .puppet import Puppet
 
 U8 = NDArray[np.uint8]
 Frame = tuple[U8, U8, U8]
 """Planes Y, U and V of a frame, 4:2:0."""
+FLAMES_AT = 0.55
+"""The depth at which lights stand: among the figures."""
 
 
 @dataclass(frozen=True)
 class Shown:
-    """A picture on the move: its layers from back to front, its path, and the path's life in
-    frames."""
+    """A picture on the move: its layers and the figures that act from back to front, its path, the path's life in
+    frames, what is in the air, and where light trembles. Its words begin `lead` frames after its life; there are
+    `rate` frames a second."""
 
-    layers: Sequence[Planes]
+    layers: Sequence[Planes | Puppet]
     path: CameraPath
     frames: int
+    lead: int = 0
+    rate: float = 24.0
+    air: Sequence[AirLayer] = ()
+    flames: Sequence[Flame] = ()
 
 
 class Compositor:
@@ -45,8 +54,17 @@ class Compositor:
     def draw(self, shown: Shown, at: int, out: Frame) -> None:
         """Frame `at` of the picture's life (0 … frames - 1; beyond, the camera stands still)."""
         window = shown.path.at(at / max(1, shown.frames - 1))
+        seconds = (at - shown.lead) / shown.rate
         for i, layer in enumerate(shown.layers):
-            self._lay(layer, window if i == 0 else layer_zoom(window, layer.depth), out)
+            planes = layer.drawing(seconds) if isinstance(layer, Puppet) else layer
+            if planes is not None:
+                view = window if i == 0 else layer_zoom(window, layer.depth)
+                self._lay(planes, view, out, seconds)
+            if i == 0:
+                self._breathe(shown, True, window, seconds, out)
+        for n, flame in enumerate(shown.flames):
+            self._tremble(flame, brighter(seconds, n), layer_zoom(window, FLAMES_AT), out)
+        self._breathe(shown, False, window, seconds, out)
 
     def dissolve(self, other: Shown, at: int, share: float, out: Frame) -> None:
         """Lay `share` (0 … 1) of another picture over a drawn frame."""
@@ -62,12 +80,28 @@ class Compositor:
         kernel.stamp(out[1], words.u, words.alpha_half, top // 2, left // 2, 128)
         kernel.stamp(out[2], words.v, words.alpha_half, top // 2, left // 2, 128)
 
-    def _lay(self, layer: Planes, window: Window, out: Frame) -> None:
-        height, width = layer.y.shape
+    def _breathe(
+        self, shown: Shown, behind: bool, window: Window, seconds: float, out: Frame
+    ) -> None:
+        for air in shown.air:
+            if air.look.behind == behind:
+                air.lay(out, window, seconds)
+
+    def _tremble(self, flame: Flame, by: float, window: Window, out: Frame) -> None:
+        """Make what a flame lights a little brighter or darker."""
+        x = ((flame.x - window.x) * window.zoom + 0.5) * self.width
+        y = ((flame.y - window.y) * window.zoom + 0.5) * self.height
+        kernel.brighten(out[0], x, y, flame.reach * window.zoom * self.height, round(by * 256))
+
+    def _lay(self, layer: Planes, window: Window, out: Frame, seconds: float = 0.0) -> None:
+        width, height = layer.whole or layer.y.shape[::-1]
         left, top, w, h = cover(width, height, self.width, self.height)
         step_x, step_y = w / window.zoom / self.width, h / window.zoom / self.height
-        x0 = left + w * window.x - w / window.zoom / 2
-        y0 = top + h * window.y - h / window.zoom / 2
+        x0 = left + w * window.x - w / window.zoom / 2 - layer.origin[0]
+        y0 = top + h * window.y - h / window.zoom / 2 - layer.origin[1]
+        if layer.water is not None:
+            self._run(layer, layer.water, (x0, y0, step_x, step_y), out, seconds)
+            return
         if layer.alpha is None or layer.alpha_half is None:
             kernel.sample(layer.y, out[0], x0, y0, step_x, step_y)
             kernel.sample(layer.u, out[1], x0 / 2, y0 / 2, step_x, step_y)
@@ -81,3 +115,29 @@ class Compositor:
         kernel.sample_over(
             layer.v, layer.alpha_half, layer.spans_half, out[2], x0 / 2, y0 / 2, step_x, step_y, 128
         )
+
+    def _run(
+        self,
+        layer: Planes,
+        water: Water,
+        sampled: tuple[float, float, float, float],
+        out: Frame,
+        seconds: float,
+    ) -> None:
+        """Lay the hindmost layer, its water moved."""
+        x0, y0, step_x, step_y = sampled
+        high = layer.y.shape[0]
+        rows = y0 + (np.arange(self.height) + 0.5) * step_y
+        aside, down = swell(water, rows / high, seconds)
+        kernel.sample_moved(layer.y, out[0], x0, y0, step_x, step_y, aside * high, down * high)
+        for plane, to in ((layer.u, out[1]), (layer.v, out[2])):
+            kernel.sample_moved(
+                plane,
+                to,
+                x0 / 2,
+                y0 / 2,
+                step_x,
+                step_y,
+                aside[::2] * high / 2,
+                down[::2] * high / 2,
+            )

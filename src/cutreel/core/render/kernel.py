@@ -16,11 +16,12 @@ from numpy.typing import NDArray
 U8 = NDArray[np.uint8]
 
 
-def _compiled(function):  # type: ignore[no-untyped-def]
+def compiled(function):  # type: ignore[no-untyped-def]
+    """A function as machine code, kept beside its source."""
     return njit(cache=True, nogil=True, boundscheck=False, error_model="numpy")(function)
 
 
-@_compiled
+@compiled
 def _stretch(
     row: U8, index: NDArray[np.uint32], weight: NDArray[np.uint16], out: NDArray[np.uint16]
 ) -> None:
@@ -32,7 +33,7 @@ def _stretch(
         out[x] = np.uint16(a * (np.uint32(256) - w) + b * w)
 
 
-@_compiled
+@compiled
 def _steps(
     first: float,
     step: float,
@@ -49,7 +50,7 @@ def _steps(
         weight[i] = np.uint16((at - whole) * 256.0 + 0.5)
 
 
-@_compiled
+@compiled
 def _blend(upper: NDArray[np.uint16], lower: NDArray[np.uint16], w: int, line: U8) -> None:
     down = np.uint32(w)
     up = np.uint32(256 - w)
@@ -60,7 +61,7 @@ def _blend(upper: NDArray[np.uint16], lower: NDArray[np.uint16], w: int, line: U
         )
 
 
-@_compiled
+@compiled
 def _blend_over(
     upper: NDArray[np.uint16],
     lower: NDArray[np.uint16],
@@ -87,7 +88,7 @@ def _blend_over(
         line[x] = np.uint8(min(max(laid, np.int32(0)), np.int32(255)))
 
 
-@_compiled
+@compiled
 def sample(src: U8, out: U8, x0: float, y0: float, step_x: float, step_y: float) -> None:
     """Fill `out` from `src`: output pixel (x, y) shows the source at (x0 + (x + ½) step_x, y0 + (y
     + ½) step_y)."""
@@ -113,7 +114,7 @@ def sample(src: U8, out: U8, x0: float, y0: float, step_x: float, step_y: float)
         _blend(upper, lower, int(roww[y]), out[y])
 
 
-@_compiled
+@compiled
 def _span(row: U8, low: int, high: int) -> tuple[int, int]:
     """The part of `row` between `low` and `high` that is not nothing."""
     while low < high and row[low] == 0:
@@ -123,7 +124,7 @@ def _span(row: U8, low: int, high: int) -> tuple[int, int]:
     return low, high
 
 
-@_compiled
+@compiled
 def spans_of(alpha: U8) -> NDArray[np.int32]:
     """First and end column with anything in it, for every row of `alpha`; shape (rows, 2)."""
     out = np.zeros((alpha.shape[0], 2), np.int32)
@@ -134,7 +135,7 @@ def spans_of(alpha: U8) -> NDArray[np.int32]:
     return out
 
 
-@_compiled
+@compiled
 def sample_over(
     src: U8,
     alpha: U8,
@@ -187,7 +188,101 @@ def sample_over(
             )
 
 
-@_compiled
+@compiled
+def lay_turned(
+    src: U8,
+    alpha: U8,
+    out: U8,
+    out_alpha: U8,
+    matrix: NDArray[np.float32],
+    box: tuple[int, int, int, int],
+    middle: int,
+    covers: bool,
+) -> None:
+    """Lay a premultiplied piece, turned, over `out`. `matrix` (a, b, c, d, e, f) takes a place there back to the piece;
+    only the `box` (left, top, right, bottom) of `out` is looked at. `covers`: `out_alpha` is brought up to date too, as
+    it is with the last plane of a size."""
+    high, wide = src.shape
+    a, b, c, d, e, f = matrix
+    left, top, right, bottom = box
+    for y in range(top, bottom):
+        line, covered = out[y], out_alpha[y]
+        x_of = c * (y + np.float32(0.5)) + e - np.float32(0.5)
+        y_of = d * (y + np.float32(0.5)) + f - np.float32(0.5)
+        for x in range(left, right):
+            sx = a * (x + np.float32(0.5)) + x_of
+            sy = b * (x + np.float32(0.5)) + y_of
+            if sx < 0 or sy < 0 or sx >= wide - 1 or sy >= high - 1:
+                continue
+            i, j = int(sx), int(sy)
+            u, v = np.int32((sx - i) * 256), np.int32((sy - j) * 256)
+            one, other = np.int32(256) - u, np.int32(256) - v
+            cover = (
+                (np.int32(alpha[j, i]) * one + np.int32(alpha[j, i + 1]) * u) * other
+                + (np.int32(alpha[j + 1, i]) * one + np.int32(alpha[j + 1, i + 1]) * u) * v
+                + 32768
+            ) >> 16
+            if cover == 0:
+                continue
+            value = (
+                (np.int32(src[j, i]) * one + np.int32(src[j, i + 1]) * u) * other
+                + (np.int32(src[j + 1, i]) * one + np.int32(src[j + 1, i + 1]) * u) * v
+                + 32768
+            ) >> 16
+            laid = value + ((np.int32(line[x]) - middle) * (255 - cover) + 127) // 255
+            line[x] = np.uint8(min(max(laid, np.int32(0)), np.int32(255)))
+            if covers:
+                covered[x] = np.uint8(cover + (np.int32(covered[x]) * (255 - cover) + 127) // 255)
+
+
+@compiled
+def sample_moved(
+    src: U8,
+    out: U8,
+    x0: float,
+    y0: float,
+    step_x: float,
+    step_y: float,
+    aside: NDArray[np.float32],
+    down: NDArray[np.float32],
+) -> None:
+    """The same as `sample`, with every row of `out` taken from so many source pixels further to the right and further
+    down. Rows that are not moved cost what they cost there."""
+    height, width = out.shape
+    cols, colw = np.empty(width, np.uint32), np.empty(width, np.uint16)
+    upper, lower = np.empty(width, np.uint16), np.empty(width, np.uint16)
+    have, moved = -1, np.float32(1e9)
+    for y in range(height):
+        if aside[y] != moved:
+            moved = aside[y]
+            _steps(x0 + moved, step_x, 0, cols, colw, src.shape[1])
+            have = -1
+        at = min(max(y0 + (y + 0.5) * step_y - 0.5 + down[y], 0.0), src.shape[0] - 1.0)
+        r = min(int(at), src.shape[0] - 2)
+        if have != r:
+            _stretch(src[r], cols, colw, upper)
+            _stretch(src[r + 1], cols, colw, lower)
+            have = r
+        _blend(upper, lower, int((at - r) * 256.0 + 0.5), out[y])
+
+
+@compiled
+def brighten(out: U8, cx: float, cy: float, reach: float, by: int) -> None:
+    """Make brightness within `reach` pixels of a place brighter by `by` / 256 of itself, less the further off."""
+    height, width = out.shape
+    for y in range(max(0, int(cy - reach)), min(height, int(cy + reach) + 1)):
+        line = out[y]
+        for x in range(max(0, int(cx - reach)), min(width, int(cx + reach) + 1)):
+            far = ((x - cx) * (x - cx) + (y - cy) * (y - cy)) / (reach * reach)
+            if far < 1.0:
+                k = np.int32((1.0 - far) * (1.0 - far) * by)
+                value = np.int32(line[x])
+                line[x] = np.uint8(
+                    min(max(value + (((value - 16) * k) >> 8), np.int32(0)), np.int32(255))
+                )
+
+
+@compiled
 def dissolve(a: U8, b: U8, share: int) -> None:
     """Make `a` into a mixture with `share` / 256 of `b`; both of shape (height, width)."""
     keep = np.uint16(256 - share)
@@ -201,7 +296,7 @@ def dissolve(a: U8, b: U8, share: int) -> None:
             )
 
 
-@_compiled
+@compiled
 def stamp(out: U8, plane: U8, alpha: U8, top: int, left: int, middle: int) -> None:
     """Lay a premultiplied plane of the frame's own scale over `out` at (`top`, `left`)."""
     for y in range(plane.shape[0]):

@@ -12,8 +12,8 @@ from pydantic import BaseModel
 
 from cutreel.core.captions import Caption
 from cutreel.core.keys import key
-from cutreel.core.motion import Move
-from cutreel.core.timeline import CaptionClip, FrameRate, Span, Stretch, Timeline, stretches
+from cutreel.core.motion import Air, Flame, Move
+from cutreel.core.timeline import CaptionClip, FrameRate, Span, Stretch, Strip, Timeline, stretches
 
 from .encode import ENCODER_VERSION, Quality
 
@@ -22,22 +22,32 @@ RENDER_VERSION = 1
 
 class PlannedShot(BaseModel):
     """What a shot shows: layers of the circled take as (media, depth), or the words of its paper
-    page."""
+    page. Of a take whose figures act, what its picture is made of instead (`strips`); what is in the `air`, and
+    where light trembles (`flames`)."""
 
     layers: list[tuple[str, float]] = []
+    strips: list[Strip] = []
+    air: list[Air] = []
+    flames: list[Flame] = []
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
 
+    @property
+    def moves_by_itself(self) -> bool:
+        """Whether anything moves in the picture, and not the camera alone."""
+        return bool(self.strips or self.air or self.flames)
+
 
 class Scene(BaseModel):
-    """A shot's picture in a segment: frames `at` … of its life of `life` frames (`seconds`
-    long)."""
+    """A shot's picture in a segment: frames `at` … of its life of `life` frames (`seconds` long); its words begin after
+    `lead` of them."""
 
     shot: PlannedShot
     at: int
     life: int
     seconds: float
+    lead: int = 0
 
 
 class CaptionSpan(BaseModel):
@@ -76,7 +86,15 @@ def plan_film(
     """(first frame, segment) for a whole film at a size; captions are burned in where `burn` says
     so."""
     shots = [
-        PlannedShot(layers=list(c.layers), page=c.page, move=c.move, focus=c.focus)
+        PlannedShot(
+            layers=list(c.layers),
+            strips=list(c.strips),
+            air=list(c.air),
+            flames=list(c.flames),
+            page=c.page,
+            move=c.move,
+            focus=c.focus,
+        )
         for c in film.clips
     ]
     return plan_segments(
@@ -116,6 +134,8 @@ def plan_segments(
             at=start - begin,
             life=end - begin,
             seconds=round(rate.seconds(end - begin), 4),
+            # Where nothing moves by the words, a picture is the same wherever they begin.
+            lead=spans[shot].start - begin if shots[shot].moves_by_itself else 0,
         )
 
     timed = [(rate.frames(c.start), rate.frames(c.end), list(c.lines)) for c in captions]

@@ -7,6 +7,8 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
+from cutreel.core.motion import Water
+
 from .kernel import spans_of
 
 U8 = NDArray[np.uint8]
@@ -18,7 +20,8 @@ class Planes:
 
     `y` has shape (height, width), `u` and `v` half of both. With `alpha` (shapes of y and of u) the
     planes are premultiplied, colour around 128, and `spans` says for each row where there is
-    anything: shape (rows, 2).
+    anything: shape (rows, 2). A part of a layer stands at `origin` (left, top; even) in one of `whole` (width, height).
+    In one that has `water` this runs.
     """
 
     y: U8
@@ -29,6 +32,9 @@ class Planes:
     spans: NDArray[np.int32] | None = None
     spans_half: NDArray[np.int32] | None = None
     depth: float = 0.0
+    origin: tuple[int, int] = (0, 0)
+    whole: tuple[int, int] | None = None
+    water: Water | None = None
 
     @property
     def bytes(self) -> int:

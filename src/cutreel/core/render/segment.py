@@ -1,35 +1,48 @@
 """Making one segment: its plan and its pictures in, encoded bytes out."""
 
 from collections.abc import Callable, Iterator, Sequence
+from dataclasses import replace
 
 from cutreel.core.motion import path_for
 from cutreel.core.timeline import FrameRate
+from cutreel.protocol import JointedFigure
 
 from .compositor import Compositor, Frame, Shown
 from .encode import Draw, encode_segment
+from .grains import AirLayer
 from .pages import caption_planes, paper_page
 from .plan import PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
+from .puppet import Puppet
 
 Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
+Figures = Callable[[str], JointedFigure]
+"""Gives a figure in pieces by the media name of what is told of it."""
+
+
+def nobody(media: str) -> JointedFigure:
+    """For films in which nobody acts."""
+    raise KeyError(media)
 
 
 def make_segment(
-    plan: SegmentPlan, fetch: Fetch, progress: Callable[[int], None] = lambda done: None
+    plan: SegmentPlan,
+    fetch: Fetch,
+    progress: Callable[[int], None] = lambda done: None,
+    figures: Figures = nobody,
 ) -> bytes:
     """Fragmented MP4 of the planned segment."""
     rate = FrameRate.parse(plan.fps).fraction
-    return encode_segment(
-        painter(plan, fetch), plan.frames, plan.width, plan.height, rate, plan.quality, progress
-    )
+    draw = painter(plan, fetch, figures)
+    return encode_segment(draw, plan.frames, plan.width, plan.height, rate, plan.quality, progress)
 
 
-def painter(plan: SegmentPlan, fetch: Fetch) -> Draw:
+def painter(plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody) -> Draw:
     """What draws the frames of a segment."""
     desk = Compositor(plan.width, plan.height)
-    one = _shown(plan.one, plan, fetch)
-    other = _shown(plan.other, plan, fetch) if plan.other else None
+    one = _shown(plan.one, plan, fetch, figures)
+    other = _shown(plan.other, plan, fetch, figures) if plan.other else None
 
     def draw(number: int, out: Frame) -> None:
         desk.draw(one, plan.one.at + number, out)
@@ -42,22 +55,39 @@ def painter(plan: SegmentPlan, fetch: Fetch) -> Draw:
     return draw
 
 
-def frames_of(plan: SegmentPlan, fetch: Fetch) -> Iterator[Frame]:
+def frames_of(plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody) -> Iterator[Frame]:
     """The frames of a segment, one at a time; each is overwritten by the next."""
-    draw, frame = painter(plan, fetch), Compositor(plan.width, plan.height).new_frame()
+    draw, frame = painter(plan, fetch, figures), Compositor(plan.width, plan.height).new_frame()
     for number in range(plan.frames):
         draw(number, frame)
         yield frame
 
 
-def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch) -> Shown:
+def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures) -> Shown:
     path = path_for(
         scene.shot.move if scene.shot.layers else "still", scene.seconds, scene.shot.focus
     )
-    return Shown(_layers(scene.shot, plan, fetch), path, scene.life)
+    rate = float(FrameRate.parse(plan.fps).fraction)
+    layers = _layers(scene.shot, plan, fetch, figures)
+    air = [AirLayer(a, plan.width, plan.height) for a in scene.shot.air]
+    flames = tuple(scene.shot.flames)
+    return Shown(layers, path, scene.life, scene.lead, rate, air, flames)
 
 
-def _layers(shot: PlannedShot, plan: SegmentPlan, fetch: Fetch) -> Sequence[Planes]:
+def _layers(
+    shot: PlannedShot, plan: SegmentPlan, fetch: Fetch, figures: Figures
+) -> Sequence[Planes | Puppet]:
+    if shot.strips:
+        out: list[Planes | Puppet] = []
+        for strip in shot.strips:
+            planes = fetch(strip.media, strip.depth)
+            if strip.figure and strip.acting:
+                height, width = out[0].y.shape if isinstance(out[0], Planes) else (0, 0)
+                puppet = Puppet(figures(strip.figure), planes, strip.acting, (width, height))
+                out.append(puppet)
+            else:
+                out.append(replace(planes, water=strip.water) if strip.water else planes)
+        return out
     if shot.layers:
         return [fetch(media, depth) for media, depth in shot.layers]
     words, edge = shot.page or ("", "")

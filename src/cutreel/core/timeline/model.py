@@ -9,7 +9,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import Literal
 
-from cutreel.core.motion import Move
+from pydantic import BaseModel
+
+from cutreel.core.motion import Acting, Air, Flame, Move, Water
 
 from .frames import FrameRate
 from .shots import Span
@@ -17,14 +19,29 @@ from .shots import Span
 Track = Literal["voice", "spot", "ambience", "music"]
 
 
+class Strip(BaseModel):
+    """A part of a picture, from back to front: what stands still (`media`, at a `depth`), what has `water` that runs,
+    or the sheet of a figure in pieces, with what is told of it (`figure`, a media file) and what it does."""
+
+    media: str
+    depth: float = 0.0
+    figure: str | None = None
+    acting: Acting | None = None
+    water: Water | None = None
+
+
 @dataclass(frozen=True, slots=True)
 class PictureClip:
     """What a shot shows in its frames: a picture's layers as (media, depth), from back to front;
-    without any, the paper page that stands in (`page`: the words, the edge number). The camera's
-    way, and where it aims."""
+    without any, the paper page that stands in (`page`: the words, the edge number). Where figures act, what the picture
+    is made of (`strips`); what is in the `air`, and where light trembles (`flames`). The camera's way, and where it
+    aims."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
+    strips: tuple[Strip, ...] = ()
+    air: tuple[Air, ...] = ()
+    flames: tuple[Flame, ...] = ()
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)

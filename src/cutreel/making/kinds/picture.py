@@ -1,19 +1,33 @@
 """Pictures of shots: what is asked of an illustrator, and the take that comes of it."""
 
+import io
 from collections.abc import Sequence
 from decimal import Decimal
 from typing import Any, ClassVar
 
+from PIL import Image
+
 from cutreel.core.film import FilmDocument, ReadShot
 from cutreel.core.keys import key
-from cutreel.protocol import FigurePose, Guide, Offer, PictureInput, PictureReference, Vary
+from cutreel.protocol import (
+    FigurePose,
+    Flow,
+    Guide,
+    JointedFigure,
+    Offer,
+    PictureInput,
+    PictureReference,
+    Vary,
+)
 from cutreel.services import Delivered
 from cutreel.store import Result
 
-from ..pictures import Origin, Picture, add_take, kept_picture
+from ..pictures import Origin, Picture, PictureStrip, add_take, kept_picture
 from ..registry import Kind, Made, Spec, offer_for
 from ..work import Work
 
+MOST_FLAMES = 8
+"""Lights of a picture that tremble."""
 MOST_DRAWING = 4_000_000
 """Bytes of a layer's SVG, beyond which it is not kept."""
 
@@ -84,7 +98,9 @@ class PictureKind(Kind[PictureSpec]):
     def make(self, spec: PictureSpec, work: Work) -> Made | None:
         media = [m for m, _, _ in spec.references] + ([spec.guide[0]] if spec.guide else [])
         files = {_hash(m): work.shop.media.get(m) for m in media}
-        done = work.ask(spec.offer, _asked(spec), spec, files)
+        offer = offer_for("picture", work.shop.offers(), spec.offer)
+        jointed = offer is not None and "jointed" in offer.understands
+        done = work.ask(spec.offer, _asked(spec, jointed), spec, files)
         return None if done is None else _kept(work, done)
 
     def place(self, spec: PictureSpec, made: Result, cost: Decimal, work: Work) -> None:
@@ -107,7 +123,7 @@ class PictureKind(Kind[PictureSpec]):
         return offer.price.amount if offer else Decimal(0)
 
 
-def _asked(spec: PictureSpec) -> PictureInput:
+def _asked(spec: PictureSpec, jointed: bool) -> PictureInput:
     return PictureInput(
         prompt=spec.prompt,
         negative=spec.negative,
@@ -122,12 +138,14 @@ def _asked(spec: PictureSpec) -> PictureInput:
         poses=list(spec.poses),
         vary=Vary(seed=spec.vary[0], strength=spec.vary[1]) if spec.vary else None,
         guide=Guide(sha256=_hash(spec.guide[0]), strength=spec.guide[1]) if spec.guide else None,
+        jointed=jointed,
     )
 
 
 def _kept(work: Work, done: Delivered) -> Made:
     (flat, data), *more = done.files
-    layers = [(d, float(r.data.get("depth", 0.0))) for r, d in more if r.media_type == "image/png"]
+    pngs = [(r, d) for r, d in more if r.media_type == "image/png"]
+    layers = [(d, float(r.data.get("depth", 0.0))) for r, d in pngs if "depth" in r.data]
     drawings = [d for r, d in more if r.media_type == "image/svg+xml" and len(d) <= MOST_DRAWING]
     told = flat.data.get("regions")
     picture = kept_picture(
@@ -136,9 +154,52 @@ def _kept(work: Work, done: Delivered) -> Made:
         layers=layers,
         drawings=drawings,
         regions=[r for r in told if isinstance(r, dict)] if isinstance(told, list) else [],
+        flames=_flames(flat.data.get("flames")),
+        strips=_strips([(r.data, d) for r, d in pngs if "depth" not in r.data], len(layers)),
     )
     about = {**picture.as_data(), "unused_words": done.unused_words}
     return Made(picture.media, about, done.cost)
+
+
+def _strips(parts: Sequence[tuple[dict[str, Any], bytes]], layers: int) -> list[PictureStrip]:
+    """What layers are made of; nothing where what was told of it is not sound."""
+    out: list[PictureStrip] = []
+    try:
+        for told, png in parts:
+            layer = int(told["layer"])
+            if not 0 <= layer < layers:
+                return []
+            figure = told.get("figure")
+            known = None if figure is None else JointedFigure.model_validate(figure)
+            if known is not None and not _fits(known, png):
+                return []
+            moves = told.get("moves")
+            flow = None if moves is None else Flow.model_validate(moves)
+            out.append(PictureStrip(layer, png, known, flow))
+    except (KeyError, TypeError, ValueError):
+        return []
+    return out
+
+
+def _flames(told: Any) -> list[tuple[float, float, float]]:
+    """Where light trembles; nothing where what was told of it is not sound."""
+    try:
+        found = [(float(x), float(y), float(reach)) for x, y, reach in told or []]
+    except (TypeError, ValueError):
+        return []
+    return [f for f in found if -1 <= f[0] <= 2 and -1 <= f[1] <= 2 and 0 < f[2] <= 2][:MOST_FLAMES]
+
+
+def _fits(figure: JointedFigure, png: bytes) -> bool:
+    """Whether all pieces lie on their sheet, on whole colour pixels."""
+    with Image.open(io.BytesIO(png)) as sheet:
+        wide, high = sheet.size
+    return all(
+        p.x + p.width <= wide
+        and p.y + p.height <= high
+        and not any(n % 2 for n in (p.x, p.y, p.width, p.height, p.left, p.top))
+        for p in figure.pieces
+    )
 
 
 def _hash(media: str) -> str:

@@ -12,13 +12,22 @@ from .handwork import (
     place_in,
     reshape,
 )
-from .keeping import Origin, Picture, add_take, brought_picture, keep_brought, kept_picture, size_of
+from .keeping import (
+    Origin,
+    Picture,
+    PictureStrip,
+    add_take,
+    brought_picture,
+    keep_brought,
+    kept_picture,
+    size_of,
+)
 from .masking import kept_mask
 from .measuring import brought, pixels_of, seen_in
 
 # fmt: off
 __all__ = [
-    "MOST_BYTES", "MOST_IN_ALL", "BroughtPicture", "Origin", "Picture", "add_take",
+    "MOST_BYTES", "MOST_IN_ALL", "BroughtPicture", "Origin", "Picture", "PictureStrip", "add_take",
     "bring_many", "brought", "brought_picture", "cut_from", "figures_of_take", "frame_for",
     "keep_brought", "kept_mask", "kept_picture", "kept_sketch", "look_of", "mask_of_figure",
     "openraster_of", "pixels_of", "place_in", "reshape", "seen_in", "size_of",

@@ -11,6 +11,7 @@ from typing import Any
 from PIL import Image
 
 from cutreel.core.keys import key
+from cutreel.protocol import Flow, JointedFigure
 from cutreel.store import Result, TakeRow
 
 from ..workshop import Workshop
@@ -66,6 +67,17 @@ class Origin:
         return cls(**{**same, **other})
 
 
+@dataclass(frozen=True)
+class PictureStrip:
+    """A part of the layer with the index `layer`: a PNG, with the figure whose pieces it has, or how it moves by
+    itself."""
+
+    layer: int
+    png: bytes
+    figure: JointedFigure | None = None
+    flow: Flow | None = None
+
+
 def kept_picture(
     shop: Workshop,
     png: bytes,
@@ -73,9 +85,12 @@ def kept_picture(
     layers: Sequence[tuple[bytes, float]] = (),
     drawings: Sequence[bytes] = (),
     regions: Sequence[Mapping[str, Any]] = (),
+    strips: Sequence[PictureStrip] = (),
+    flames: Sequence[tuple[float, float, float]] = (),
 ) -> Picture:
     """Keep a picture, and measure once what is ever asked of it: its size, its faults, what is seen
-    in it. `drawings` are the SVG of the layers, where all have one."""
+    in it. `drawings` are the SVG of the layers, where all have one; `strips` what layers are made of, from back to
+    front; `flames` where light trembles."""
     with Image.open(io.BytesIO(png)) as image:
         width, height = image.size
     about: dict[str, Any] = {
@@ -88,12 +103,31 @@ def kept_picture(
     if drawings and len(drawings) == len(layers):
         zipped = (gzip.compress(svg, mtime=0) for svg in drawings)
         about["drawings"] = [shop.media.put(data, "svgz") for data in zipped]
+    if strips:
+        about["strips"] = [
+            {
+                "layer": strip.layer,
+                "media": shop.media.put(strip.png, "png"),
+                **(_told(shop, strip.figure) if strip.figure else {}),
+                **({"moves": strip.flow.model_dump()} if strip.flow else {}),
+            }
+            for strip in strips
+        ]
+    if flames:
+        about["flames"] = [list(f) for f in flames]
     return Picture(
         shop.media.put(png, "png"),
         shop.media.put(thumbnail(png), "jpg"),
         tuple((shop.media.put(data, "png"), depth) for data, depth in layers),
         about,
     )
+
+
+def _told(shop: Workshop, figure: JointedFigure) -> dict[str, Any]:
+    """What a take keeps of a figure in pieces: where each lies is long, and stands in a file of its own."""
+    told = shop.media.put(figure.model_dump_json().encode(), "json")
+    legs = any(p.bone == "near_thigh" for p in figure.pieces)
+    return {"figure": told, "name": figure.name, "kind": figure.kind, "legs": legs}
 
 
 def add_take(

@@ -1,0 +1,128 @@
+"""What is done with the hands."""
+
+from .limbs import ARMS, NEAR, TAKES_UP, UPPER
+from .model import Action, Key, Swing
+
+HANDS = (
+    Action(
+        "wave", "wave beckon greet", "wave", NEAR, TAKES_UP, (Swing("near_forearm", 20, 2.0),), 2.4
+    ),
+    Action("point", "point show", "point", NEAR, TAKES_UP, seconds=1.3),
+    Action("lift", "lift raise hoist", "raise", NEAR, TAKES_UP, seconds=1.5),
+    Action(
+        "pick up",
+        "pick take gather find collect fetch",
+        "crouch",
+        ("torso", "head", *NEAR),
+        seconds=1.8,
+        keys=(Key(0.0), Key(0.4, 0.9), Key(0.55, 0.85), Key(1.0)),
+    ),
+    Action(
+        "put down",
+        "put lay set drop place plant leave behind",
+        "bow",
+        ("torso", *NEAR),
+        seconds=1.7,
+        keys=(Key(0.0), Key(0.12, bow=-3), Key(0.5, 0.75), Key(0.62, 0.7), Key(1.0)),
+    ),
+    Action(
+        "hand over",
+        "give hand offer pass bring pay",
+        "point",
+        NEAR,
+        seconds=1.8,
+        keys=(Key(0.0), Key(0.2, -0.1, bow=-2), Key(0.6, 0.85, bow=6), Key(1.0, 0.8, bow=5)),
+    ),
+    Action(
+        "reach",
+        "reach grab catch touch grip hang light",
+        "reach",
+        (*NEAR, "head"),
+        TAKES_UP,
+        seconds=1.3,
+    ),
+    Action(
+        "row",
+        "row paddle",
+        seconds=4.0,
+        leads=0.5,
+        swings=(
+            Swing("torso", 13, 0.55),
+            Swing("near_arm", 15, 0.55, 0.55),
+            Swing("far_arm", 15, 0.55, 0.55),
+            Swing("near_forearm", 16, 0.55, 0.1),
+        ),
+    ),
+    Action(
+        "dig",
+        "dig hoe rake sweep shovel scrub",
+        seconds=3.0,
+        leads=0.5,
+        swings=(
+            Swing("torso", 8, 0.8),
+            Swing("near_arm", 16, 0.8, 0.2),
+            Swing("far_arm", 16, 0.8, 0.2),
+        ),
+    ),
+    Action(
+        "write",
+        "write draw sign sketch paint sew mend",
+        seconds=3.0,
+        leads=0.4,
+        swings=(Swing("near_forearm", 3.5, 3.2), Swing("near_arm", 2, 0.7)),
+        keys=(Key(0.0, nod=8), Key(0.5, nod=12), Key(1.0, nod=11)),
+    ),
+    Action(
+        "knock",
+        "knock hammer tap beat strike ring hit",
+        "point",
+        NEAR,
+        seconds=1.8,
+        keys=(Key(0.0), Key(0.3, 0.8), Key(0.9, 0.8), Key(1.0, 0.6)),
+        swings=(Swing("near_forearm", 15, 3.4),),
+    ),
+    Action("pull", "pull drag haul tug", "pull", UPPER, TAKES_UP, (Swing("torso", 3, 1.1),), 2.4),
+    Action(
+        "push",
+        "push open press shove close shut",
+        "push",
+        UPPER,
+        TAKES_UP,
+        (Swing("torso", 2, 0.9),),
+        2.0,
+    ),
+    Action(
+        "throw",
+        "throw toss fling cast",
+        "throw",
+        (*ARMS, "torso"),
+        seconds=1.3,
+        keys=(Key(0.0), Key(0.4, 1.05), Key(0.6, -0.35, bow=12), Key(0.75, -0.2, bow=8), Key(1.0)),
+    ),
+    Action(
+        "stroke",
+        "stroke pet comb brush rub pat",
+        "hold",
+        NEAR,
+        seconds=3.0,
+        leads=0.3,
+        keys=(Key(0.0), Key(0.25, 0.8, nod=6), Key(1.0, 0.8, nod=7)),
+        swings=(Swing("near_arm", 9, 0.8), Swing("near_forearm", 6, 0.8, 0.2)),
+    ),
+    Action(
+        "drink",
+        "drink eat sip taste bite",
+        "think",
+        NEAR,
+        seconds=2.0,
+        keys=(Key(0.0), Key(0.45, 0.9, nod=-4), Key(0.7, 0.95, nod=-8), Key(1.0, 0.2)),
+    ),
+    Action(
+        "read",
+        "read study",
+        seconds=3.0,
+        leads=0.4,
+        keys=(Key(0.0, nod=6), Key(0.5, nod=11), Key(1.0, nod=9)),
+        swings=(Swing("head", 1.4, 0.5),),
+    ),
+)
