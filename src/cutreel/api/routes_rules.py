@@ -9,7 +9,7 @@ from cutreel.core.breakdown import KINDS, FilmKind
 from cutreel.core.captions import LINE_LENGTH, LINES
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
-from cutreel.core.motion import MOVES
+from cutreel.core.motion import AIR_KINDS, MOVES
 from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
 from cutreel.core.timeline import KNOWN_RATES
 from cutreel.making import SHORT_SIDE
@@ -37,6 +37,7 @@ class Rules(BaseModel):
     seasons: list[Season]
     moods: list[str]
     moves: list[str]
+    airs: list[str]
     sizes: list[str]
     rates: list[str]
     captions: list[str]
@@ -63,6 +64,7 @@ RULES = Rules(
     seasons=list(get_args(Season)),
     moods=list(MOODS),
     moves=list(MOVES),
+    airs=list(AIR_KINDS),
     sizes=list(SHORT_SIDE),
     rates=list(KNOWN_RATES),
     captions=_choices("captions"),

@@ -9,6 +9,7 @@ from .faulty import Faults, faults_of
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
+from .moving import frames_of_shot, usual_path
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
@@ -50,6 +51,7 @@ __all__ = [
     "estimate",
     "faults_of",
     "frame_size",
+    "frames_of_shot",
     "go_on_run",
     "is_warm",
     "keep_brought",
@@ -68,6 +70,7 @@ __all__ = [
     "start_run",
     "story_apart",
     "try_now",
+    "usual_path",
     "wanted_pictures",
     "wanted_texts",
     "warm_parser",

@@ -37,17 +37,19 @@ def rendered(
 
     return make_segment(
         segment,
-        lambda media, depth: _planes(shop, media, depth),
+        lambda media, depth: planes_of_media(shop, media, depth),
         each,
-        lambda media: _figure(shop, media),
+        lambda media: figure_of(shop, media),
     )
 
 
 @cached(LRUCache(MOST_FIGURES), key=lambda shop, media: media, lock=Lock())
-def _figure(shop: Workshop, media: str) -> JointedFigure:
+def figure_of(shop: Workshop, media: str) -> JointedFigure:
+    """A figure in pieces, by the media file that tells of it."""
     return JointedFigure.model_validate_json(shop.media.get(media))
 
 
 @cached(LRUCache(MOST_PLANES, getsizeof=lambda planes: planes.bytes), lock=Lock())
-def _planes(shop: Workshop, media: str, depth: float) -> Planes:
+def planes_of_media(shop: Workshop, media: str, depth: float) -> Planes:
+    """The planes of a layer that is kept."""
     return planes_of(pixels_of(shop.media.get(media)), depth)

@@ -76,6 +76,7 @@ const NONE_YET: Rules = {
   seasons: [],
   moods: [],
   moves: [],
+  airs: [],
   sizes: [],
   rates: [],
   captions: [],

@@ -1109,6 +1109,67 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/shots/{shot}/movement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Movement
+         * @description How a shot's picture moves, as it stands.
+         */
+        get: operations["movement_api_films__film__shots__shot__movement_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/shots/{shot}/frames": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Frames
+         * @description Frames of a shot as it stands, evenly over its time, in rows of eight in one JPEG; `high` is the shorter side of
+         *     a frame in pixels; `camera`: as they would be if the camera alone moved.
+         */
+        get: operations["frames_api_films__film__shots__shot__frames_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/actions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Actions
+         * @description All that figures can do.
+         */
+        get: operations["actions_api_actions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/preview/{version}/film.m3u8": {
         parameters: {
             query?: never;
@@ -1325,6 +1386,37 @@ export interface components {
             about: string[];
         };
         /**
+         * ActView
+         * @description Something that a figure does: with which word (its number), when, and why. `start` is None where there is no time
+         *     for it among the others.
+         */
+        ActView: {
+            /** Figure */
+            figure: string;
+            /** Action */
+            action: string;
+            /** Word */
+            word: number | null;
+            /** Why */
+            why: string;
+            /** Start */
+            start: number | null;
+            /** Seconds */
+            seconds: number | null;
+        };
+        /**
+         * ActionView
+         * @description An action that can be chosen, and for whom it is.
+         */
+        ActionView: {
+            /** Name */
+            name: string;
+            /** Animal */
+            animal: boolean;
+            /** Person */
+            person: boolean;
+        };
+        /**
          * AddHold
          * @description Put a shot without words behind a shot: a picture that is looked at for `seconds`.
          */
@@ -1381,6 +1473,21 @@ export interface components {
             strength: number;
             /** Offer */
             offer?: string | null;
+        };
+        /** AirView */
+        AirView: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rain" | "snow" | "mist" | "dust" | "embers" | "leaves" | "petals" | "birds" | "stars" | "fireflies" | "smoke";
+            /**
+             * Amount
+             * @enum {string}
+             */
+            amount: "low" | "middle" | "high";
+            /** Why */
+            why: string;
         };
         /**
          * AppearanceView
@@ -2703,6 +2810,61 @@ export interface components {
             to: number;
         };
         /**
+         * MovementView
+         * @description How a shot moves. `path` is the camera's as it is now, `in_words` the same told, `motion` the maker's own
+         *     motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie under one of a 1080p film where the
+         *     camera is nearest.
+         */
+        MovementView: {
+            /** Seconds */
+            seconds: number;
+            /** Move */
+            move: string;
+            /** Why */
+            why: string;
+            path: components["schemas"]["OwnPath"];
+            /** Camera */
+            camera: boolean;
+            /** In Words */
+            in_words: string;
+            /** Motion */
+            motion: string;
+            /** Pixels */
+            pixels: number;
+            /** Words */
+            words: components["schemas"]["SpokenAt"][];
+            /** Figures */
+            figures: components["schemas"]["MovingFigure"][];
+            /** Acts */
+            acts: components["schemas"]["ActView"][];
+            /** Acts Own */
+            acts_own: boolean;
+            /** Air */
+            air: components["schemas"]["AirView"][];
+            /** Air Own */
+            air_own: boolean;
+            /** Water */
+            water: boolean;
+            /** Flames */
+            flames: number;
+            /** Jointed */
+            jointed: boolean;
+        };
+        /**
+         * MovingFigure
+         * @description A figure that can move: how its picture calls it, how the cast does, which actions it can do.
+         */
+        MovingFigure: {
+            /** Figure */
+            figure: string;
+            /** Name */
+            name: string;
+            /** Animal */
+            animal: boolean;
+            /** Speaks */
+            speaks: boolean;
+        };
+        /**
          * NewFilm
          * @description A new film from a pasted story.
          */
@@ -2913,6 +3075,7 @@ export interface components {
             acts?: components["schemas"]["OwnAct"][] | null;
             /** Air */
             air?: components["schemas"]["OwnAir"][] | null;
+            path?: components["schemas"]["OwnPath"] | null;
             /** Motion */
             motion?: string | null;
             /** Sound */
@@ -2949,6 +3112,65 @@ export interface components {
              * @enum {string}
              */
             amount: "low" | "middle" | "high";
+        };
+        /**
+         * OwnPath
+         * @description A path over a shot's life; `held` lets it breathe as a camera in the hand does.
+         */
+        OwnPath: {
+            /**
+             * @default {
+             *       "x": 0.5,
+             *       "y": 0.5,
+             *       "zoom": 1
+             *     }
+             */
+            first: components["schemas"]["PathFrame"];
+            /**
+             * Between
+             * @default []
+             */
+            between: components["schemas"]["PathFrame"][];
+            /**
+             * @default {
+             *       "x": 0.5,
+             *       "y": 0.5,
+             *       "zoom": 1
+             *     }
+             */
+            last: components["schemas"]["PathFrame"];
+            /**
+             * Ease
+             * @default even
+             * @enum {string}
+             */
+            ease: "even" | "gentle" | "sudden";
+            /**
+             * Held
+             * @default false
+             */
+            held: boolean;
+        };
+        /**
+         * PathFrame
+         * @description A frame on a picture: its middle in shares of the picture, and how many times nearer it is than the whole.
+         */
+        PathFrame: {
+            /**
+             * X
+             * @default 0.5
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0.5
+             */
+            y: number;
+            /**
+             * Zoom
+             * @default 1
+             */
+            zoom: number;
         };
         /**
          * Person
@@ -3599,6 +3821,8 @@ export interface components {
             moods: string[];
             /** Moves */
             moves: string[];
+            /** Airs */
+            airs: string[];
             /** Sizes */
             sizes: string[];
             /** Rates */
@@ -4341,6 +4565,20 @@ export interface components {
             id: number;
             /** Names */
             names: string[];
+        };
+        /**
+         * SpokenAt
+         * @description A word of a shot: its number, and when it is said, in seconds of the shot.
+         */
+        SpokenAt: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * StoryView
@@ -6720,6 +6958,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    movement_api_films__film__shots__shot__movement_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                shot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MovementView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    frames_api_films__film__shots__shot__frames_get: {
+        parameters: {
+            query?: {
+                count?: number;
+                high?: number;
+                camera?: boolean;
+            };
+            header?: never;
+            path: {
+                film: string;
+                shot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    actions_api_actions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ActionView"][];
                 };
             };
         };

@@ -1,5 +1,7 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
+from .acting import FigureTold, PlannedAct, acts_planned, figures_in, named
+from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
@@ -18,6 +20,7 @@ from .document import (
 )
 from .exporting import MEDIA_TYPES, export_script
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
+from .moving import targets_in
 from .naming import name_for
 from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
@@ -39,6 +42,7 @@ __all__ = [
     "Command",
     "CutOut",
     "Edit",
+    "FigureTold",
     "FilmDocument",
     "FilmPlan",
     "FoundPlace",
@@ -49,6 +53,8 @@ __all__ = [
     "Offered",
     "Passage",
     "Patch",
+    "PlannedAct",
+    "PlannedAir",
     "ReadFilm",
     "ReadOtherwise",
     "ReadShot",
@@ -63,18 +69,22 @@ __all__ = [
     "Source",
     "TakeRow",
     "VoiceOffered",
+    "acts_planned",
+    "air_planned",
     "apply_command",
     "apply_to",
     "assemble",
     "check_meant",
     "clean_text",
     "export_script",
+    "figures_in",
     "find_places",
     "focus_of",
     "is_fresh",
     "match_files",
     "name_for",
     "name_places",
+    "named",
     "new_film",
     "pack_of",
     "passages",
@@ -83,6 +93,7 @@ __all__ = [
     "read_film",
     "read_otherwise",
     "remarks_on",
+    "targets_in",
     "turned_by",
     "used_take",
     "wanted_lengths",

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 
 from cutreel.core.continuity import Person
 from cutreel.core.ideas import told_in
-from cutreel.core.motion import ACTIONS, FEELING, Act, Action, Phone, action_for, mouths_of
+from cutreel.core.motion import ACTIONS, FEELING, STILL, Act, Action, Phone, action_for, mouths_of
 from cutreel.core.timeline import Timing
 from cutreel.protocol import Mouth
 
@@ -110,7 +110,9 @@ def _deeds(
         for person in deed.who:
             name = by_number.get(person)
             action = action_for(deed.verb, "animal" if name and kinds[name].animal else "person")
-            if name is None or action is None or not _can(action, kinds[name], near):
+            if name is None or action is None or action is STILL:
+                continue
+            if not _can(action, kinds[name], near):
                 continue
             out.append(PlannedAct(name, action.name, shot.first + said, f"“{words[said].bare}”"))
     return out

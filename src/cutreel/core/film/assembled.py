@@ -39,7 +39,7 @@ from cutreel.core.timeline import (
 from .air import air_of
 from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
-from .moving import flames_of, strips_of
+from .moving import flames_of, path_of, strips_of
 from .reading import ReadFilm
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
@@ -118,7 +118,10 @@ class Assembled:
                 span.end,
                 (shot.text, shot.shot.edge) if used is None else used.id,
                 shot.move,
-                # What moves hangs on all that was read of a shot.
+                shot.shot.own.path.model_dump_json()
+                if shot.shot.own.path
+                else shot.shot.own.motion,
+                # What moves by itself hangs on all that was read of a shot.
                 id(shot.token) if used is not None and settings.movement == "all" else 0,
             )
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
@@ -138,6 +141,7 @@ class Assembled:
             self.strips(i),
             air_of(shot, settings) if settings.movement == "all" else (),
             flames_of(self.read, take),
+            path=path_of(shot, take),
             move=shot.move,
             focus=focus_of(take),
         )

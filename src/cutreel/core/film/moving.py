@@ -1,15 +1,42 @@
 """What a shot's picture is made of as it moves: its parts from back to front, with what its figures do, its water, and
 where its light trembles."""
 
+import re
 from collections.abc import Mapping, Sequence
 
-from cutreel.core.motion import Acting, Flame, Water
+from cutreel.core.motion import Acting, Flame, OwnPath, Water, path_told
 from cutreel.core.timeline import FrameRate, Span, Strip, Timing
 
 from .acting import FigureTold, acts_in_time, acts_planned, figures_in, mouth_of, named
 from .air import air_planned
 from .made import Result, TakeRow
 from .reading import ReadFilm, ReadShot
+
+
+def targets_in(take: TakeRow) -> dict[str, tuple[float, float]]:
+    """What is known in a take by name, in small letters, with its middle; of somebody, where the face is."""
+    out: dict[str, tuple[float, float]] = {}
+    for region in take.about.get("regions", []):
+        left, top, right, bottom = region["box"]
+        out[str(region["name"]).lower()] = ((left + right) / 2, top + (bottom - top) * 0.3)
+    for x, y, _ in take.about.get("flames", [])[:1]:
+        for word in ("lantern", "lamp", "light", "fire", "candle"):
+            out.setdefault(word, (min(1.0, max(0.0, x)), min(1.0, max(0.0, y))))
+    return out
+
+
+def path_of(shot: ReadShot, take: TakeRow) -> OwnPath | None:
+    """The path that the maker drew, or said in the motion prompt with something of the picture in it; None: the shot's
+    move."""
+    own = shot.shot.own
+    if own.path is not None:
+        return own.path
+    if own.move is not None or not own.motion:
+        return None
+    targets, words = targets_in(take), own.motion.lower()
+    if "then" not in words and not any(re.search(rf"\b{re.escape(t)}\b", words) for t in targets):
+        return None  # one plain move, as all films have them
+    return path_told(words, targets)
 
 
 def flames_of(read: ReadFilm, take: TakeRow) -> tuple[Flame, ...]:

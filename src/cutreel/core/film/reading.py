@@ -5,13 +5,11 @@ All of it is a pure function of the document and of what services offer; nothing
 here.
 """
 
-import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property, partial
 
 from cutreel.core.continuity import (
-    FRAMINGS,
     Look,
     Person,
     Place,
@@ -40,6 +38,7 @@ from cutreel.core.reading import (
     with_speakers,
 )
 
+from .camera import CameraMemory, move_for, move_told, with_camera
 from .document import FilmDocument, Shot
 from .offered import Offered, VoiceOffered
 
@@ -86,6 +85,7 @@ class ReadShot:
     sent_negative: str = ""
     unpinned_key: str = ""
     size: tuple[int, int] = (1280, 720)
+    why_move: str = ""
     token: object = field(default_factory=object, compare=False, repr=False)
     """The same object for as long as a reading goes on from the one before and nothing of the shot but its place
     changed; so whoever remembers it knows at once."""
@@ -154,6 +154,7 @@ class ReadingMemory:
         self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
         self.speech: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
         self.line_keys: dict[tuple[str, str], str] = {}
+        self.camera = CameraMemory()
 
 
 def read_film(
@@ -203,6 +204,7 @@ def read_film(
         _borrowed(s, by_number[s.shot.same_as], memory) if s.shot.same_as in by_number else s
         for s in shots
     ]
+    shots = with_camera(shots, memory.camera)
     read_so_far = ReadFilm(film, offered, script, ids, tuple(shots), (), parses or {}, story)
     pauses = frozenset(read_so_far.pauses)
     speech = _speech(film, script, offered, pauses, memory)
@@ -435,51 +437,6 @@ def _borrowed(shot: ReadShot, lender: ReadShot, memory: ReadingMemory) -> ReadSh
     )
     memory.borrowed[shot.shot.id] = (shot.token, lender.token, found)
     return found
-
-
-_TOLD: tuple[tuple[str, Move], ...] = (
-    (r"zoom(?:s|ing)? out|pull(?:s|ing)? (?:back|out)|dolly out", "pull"),
-    (r"zoom|push|dolly|closer|move(?:s)? in", "push"),
-    (r"pan(?:s|ning)? (?:to the )?left", "pan left"),
-    (r"\bpan|track", "pan right"),
-    (r"tilt(?:s|ing)? down", "tilt down"),
-    (r"\btilt|rise", "tilt up"),
-    (r"static|still|locked|no movement", "still"),
-)
-
-
-def move_told(motion: str | None) -> Move | None:
-    """The camera path that a motion prompt of the maker's own asks for, where its words say one."""
-    return (
-        next((move for words, move in _TOLD if re.search(words, motion, re.I)), None)
-        if motion
-        else None
-    )
-
-
-_BY_IDEA: dict[str | None, tuple[tuple[Move, ...], tuple[Move, ...]]] = {
-    "face": (("push",), ("push",)),
-    "thing": (("push",), ("push",)),
-    "sign": (("push", "still"), ("push",)),
-    "place": (("pan right", "pan left", "pull"), ("pull", "push")),
-    "deed": (("push", "pan right", "pull"), ("push", "pull", "pan right")),
-}
-"""Moves by the sort of idea, without and with people in it."""
-
-
-def move_for(facts: ShotFacts, turn: int) -> Move:
-    """The move of a shot when the maker sets none: a push; wide views pan now and then, so that
-    pushes do not tire.
-
-    `turn` is the shot's own number, so that a new shot changes the move of no other. Where a picture
-    idea was chosen, the move follows from it: toward a face or a thing, along a place, and by turns with what is done.
-    """
-    if facts.idea in _BY_IDEA:
-        moves = _BY_IDEA[facts.idea][bool(facts.people)]
-        return moves[turn % len(moves)]
-    if facts.framing in FRAMINGS[:2] and not facts.people and turn % 3 == 2:
-        return "pan right" if turn % 2 else "pan left"
-    return "pull" if turn % 5 == 4 else "push"
 
 
 def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:

@@ -35,7 +35,10 @@ class CameraPath:
     def at(self, moment: float) -> Window:
         """The window at `moment`: 0 at the path's start, 1 at its end; beyond either the path
         stands still."""
-        t = _eased(min(1.0, max(0.0, moment)))
+        return self.between(_eased(min(1.0, max(0.0, moment))))
+
+    def between(self, t: float) -> Window:
+        """The window at a share `t` (0 … 1) of the way."""
         a, b = self.start, self.end
         zoom = a.zoom * (b.zoom / a.zoom) ** t
         if abs(b.zoom - a.zoom) > 1e-9:

@@ -5,7 +5,7 @@ from .encode import ENCODER_VERSION, Quality, encode_segment, encode_sound, join
 from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
 from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_film, plan_segments
-from .planes import Planes, cover, planes_of
+from .planes import Planes, cover, planes_of, rgb_of
 from .puppet import Puppet
 from .sample import render_sample
 from .segment import frames_of, make_segment, painter
@@ -36,6 +36,7 @@ __all__ = [
     "plan_segments",
     "planes_of",
     "render_sample",
+    "rgb_of",
     "split_init",
     "timescale",
 ]

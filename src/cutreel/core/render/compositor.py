@@ -6,7 +6,16 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.motion import CameraPath, Flame, Water, Window, brighter, layer_zoom, swell
+from cutreel.core.motion import (
+    CameraPath,
+    Flame,
+    Walked,
+    Water,
+    Window,
+    brighter,
+    layer_zoom,
+    swell,
+)
 
 from . import kernel
 from .grains import AirLayer
@@ -27,7 +36,7 @@ class Shown:
     `rate` frames a second."""
 
     layers: Sequence[Planes | Puppet]
-    path: CameraPath
+    path: CameraPath | Walked
     frames: int
     lead: int = 0
     rate: float = 24.0

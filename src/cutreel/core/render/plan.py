@@ -12,7 +12,7 @@ from pydantic import BaseModel
 
 from cutreel.core.captions import Caption
 from cutreel.core.keys import key
-from cutreel.core.motion import Air, Flame, Move
+from cutreel.core.motion import Air, Flame, Move, OwnPath
 from cutreel.core.timeline import CaptionClip, FrameRate, Span, Stretch, Strip, Timeline, stretches
 
 from .encode import ENCODER_VERSION, Quality
@@ -29,6 +29,7 @@ class PlannedShot(BaseModel):
     strips: list[Strip] = []
     air: list[Air] = []
     flames: list[Flame] = []
+    path: OwnPath | None = None
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
@@ -91,6 +92,7 @@ def plan_film(
             strips=list(c.strips),
             air=list(c.air),
             flames=list(c.flames),
+            path=c.path,
             page=c.page,
             move=c.move,
             focus=c.focus,

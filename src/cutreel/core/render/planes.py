@@ -70,6 +70,17 @@ def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
     )
 
 
+def rgb_of(frame: tuple[U8, U8, U8]) -> U8:
+    """A frame's planes as RGB of shape (height, width, 3), to be looked at: the other way of `planes_of`."""
+    y, u, v = (plane.astype(np.float32) for plane in frame)
+    u, v = (plane.repeat(2, 0).repeat(2, 1) - 128 for plane in (u, v))
+    luma = (y - 16) * (255 / 219)
+    red = luma + v * (255 / 224 * 1.5748)
+    blue = luma + u * (255 / 224 * 1.8556)
+    green = (luma - 0.2126 * red - 0.0722 * blue) / 0.7152
+    return _u8(np.stack([red, green, blue], axis=-1))
+
+
 def cover(
     width: int, height: int, frame_width: int, frame_height: int
 ) -> tuple[float, float, float, float]:

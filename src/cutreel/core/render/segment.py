@@ -3,7 +3,7 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
-from cutreel.core.motion import path_for
+from cutreel.core.motion import Walked, path_for
 from cutreel.core.timeline import FrameRate
 from cutreel.protocol import JointedFigure
 
@@ -64,8 +64,11 @@ def frames_of(plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody) -> Ite
 
 
 def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures) -> Shown:
-    path = path_for(
-        scene.shot.move if scene.shot.layers else "still", scene.seconds, scene.shot.focus
+    shot = scene.shot
+    path = (
+        Walked(shot.path, scene.seconds)
+        if shot.path and shot.layers
+        else path_for(shot.move if shot.layers else "still", scene.seconds, shot.focus)
     )
     rate = float(FrameRate.parse(plan.fps).fraction)
     layers = _layers(scene.shot, plan, fetch, figures)

@@ -11,7 +11,7 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-from cutreel.core.motion import Acting, Air, Flame, Move, Water
+from cutreel.core.motion import Acting, Air, Flame, Move, OwnPath, Water
 
 from .frames import FrameRate
 from .shots import Span
@@ -35,13 +35,14 @@ class PictureClip:
     """What a shot shows in its frames: a picture's layers as (media, depth), from back to front;
     without any, the paper page that stands in (`page`: the words, the edge number). Where figures act, what the picture
     is made of (`strips`); what is in the `air`, and where light trembles (`flames`). The camera's way, and where it
-    aims."""
+    aims, or a `path` that the maker drew."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
     strips: tuple[Strip, ...] = ()
     air: tuple[Air, ...] = ()
     flames: tuple[Flame, ...] = ()
+    path: OwnPath | None = None
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)

@@ -1,4 +1,4 @@
-/** The Bench: one shot's takes side by side, all circled pictures on a light table, and what is faulty. */
+/** The Bench: one shot's takes side by side, how it moves, all circled pictures on a light table, and what is faulty. */
 import * as Tabs from "@radix-ui/react-tabs";
 import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
@@ -16,13 +16,17 @@ import { DropPictures } from "./DropPictures";
 import { FaultList, faulty } from "./FaultList";
 import { LightTable } from "./LightTable";
 import { Making } from "./Making";
+import { Movement } from "./movement/Movement";
 
 const TABS = [
   ["takes", "Takes"],
+  ["movement", "Movement"],
   ["light", "Light table"],
   ["faults", "Faults"],
 ] as const;
 type TabName = (typeof TABS)[number][0];
+/** Desks of one shot: the arrow keys go from one to the next there. */
+const ONE_SHOT = new Set<TabName>(["takes", "movement"]);
 
 export function Bench() {
   const film = useFilmHere();
@@ -34,7 +38,7 @@ export function Bench() {
     own.find((s) => s.id === (film.shots.find((x) => x.id === at)?.picture_of ?? at)) ?? own[0];
   useKeys("bench", {
     walk: (e) => {
-      if (tab !== "takes" || !shot) return false;
+      if (!ONE_SHOT.has(tab) || !shot) return false;
       const to = own.indexOf(shot) + (e.key === "ArrowDown" ? 1 : -1);
       point(own[Math.min(own.length - 1, Math.max(0, to))]!);
     },
@@ -55,7 +59,7 @@ export function Bench() {
           label="Parts of the bench"
           tabs={TABS.map(([name, title]) => [name, title, name === "faults" ? wrong : 0] as const)}
         >
-          {tab === "takes" && shot && <Walk film={film} own={own} shot={shot} />}
+          {ONE_SHOT.has(tab) && shot && <Walk film={film} own={own} shot={shot} />}
         </TabHeads>
         {shot ? (
           <>
@@ -63,6 +67,9 @@ export function Bench() {
               <Split aside={<Making key={shot.id} film={film} shot={shot} />}>
                 <Compare key={shot.id} film={film} shot={shot} />
               </Split>
+            </Tabs.Content>
+            <Tabs.Content value="movement" className="min-h-0 grow" tabIndex={-1}>
+              <Movement key={shot.id} film={film} shot={shot} />
             </Tabs.Content>
             <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
               <Split

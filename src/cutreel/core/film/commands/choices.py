@@ -15,7 +15,7 @@ from .base import OF_SHOTS, FilmCommand
 Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
-    "move", "motion", "acts", "air",
+    "move", "path", "motion", "acts", "air",
     "sound", "direction",
 ]  # fmt: skip
 

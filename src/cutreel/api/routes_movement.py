@@ -1,0 +1,229 @@
+"""How a shot's picture moves: camera, figures, air, water and light, with the words that they go with."""
+
+import io
+from collections.abc import Mapping
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from fastapi.responses import Response
+from pydantic import BaseModel
+
+from cutreel.core.continuity import Person
+from cutreel.core.errors import NotFound
+from cutreel.core.film import (
+    Assembled,
+    TakeRow,
+    acts_planned,
+    air_planned,
+    figures_in,
+    named,
+    targets_in,
+)
+from cutreel.core.motion import ACTIONS, Act, AirKind, Amount, OwnPath, path_words
+from cutreel.making import frames_of_shot, usual_path
+
+from .door import Films, Shop
+
+router = APIRouter(prefix="/api")
+MOST_FRAMES = 120
+"""Ten seconds of drawings: a longer shot is looked at with fewer a second."""
+
+
+class SpokenAt(BaseModel):
+    """A word of a shot: its number, and when it is said, in seconds of the shot."""
+
+    number: int
+    text: str
+    start: float
+    end: float
+
+
+class MovingFigure(BaseModel):
+    """A figure that can move: how its picture calls it, how the cast does, which actions it can do."""
+
+    figure: str
+    name: str
+    animal: bool
+    speaks: bool
+
+
+class ActView(BaseModel):
+    """Something that a figure does: with which word (its number), when, and why. `start` is None where there is no time
+    for it among the others."""
+
+    figure: str
+    action: str
+    word: int | None
+    why: str
+    start: float | None
+    seconds: float | None
+
+
+class AirView(BaseModel):
+    kind: AirKind
+    amount: Amount
+    why: str
+
+
+class MovementView(BaseModel):
+    """How a shot moves. `path` is the camera's as it is now, `in_words` the same told, `motion` the maker's own
+    motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie
+    under one of a 1080p film where the camera is nearest."""
+
+    seconds: float
+    move: str
+    why: str
+    path: OwnPath
+    camera: bool
+    in_words: str
+    motion: str
+    pixels: float
+    words: list[SpokenAt]
+    figures: list[MovingFigure]
+    acts: list[ActView]
+    acts_own: bool
+    air: list[AirView]
+    air_own: bool
+    water: bool
+    flames: int
+    jointed: bool
+
+
+@router.get("/films/{film}/shots/{shot}/movement")
+def movement(film: str, shot: int, films: Films) -> MovementView:
+    """How a shot's picture moves, as it stands."""
+    assembled = films.now(film).film
+    at = _index(assembled, shot)
+    read, take, span = assembled.read.shots[at], assembled.used[at], assembled.spans[at]
+    begin = assembled.rate.seconds(span.start)
+    seconds = assembled.rate.seconds(span.end - span.start)
+    times, ids = assembled.timing.words, assembled.read.ids
+    words = [
+        SpokenAt(
+            number=ids[i],
+            text=assembled.read.script.words[i].text,
+            start=round(float(times[i, 0]) - begin, 3),
+            end=round(float(times[i, 1]) - begin, 3),
+        )
+        for i in range(read.first, read.end)
+    ]
+    path = usual_path(assembled, at)
+    own = read.shot.own
+    figures = figures_in(take) if take else []
+    who = named(read.people, figures)
+    strips = {s.figure: s for s in assembled.strips(at) if s.acting}
+    done: dict[str, list[Act]] = {}
+    spoken: set[str] = set()
+    parts = take.about.get("strips", []) if take else []
+    for figure in figures:
+        acting = strips[parts[figure.strip]["figure"]].acting if strips else None
+        if acting is not None:
+            done[figure.name] = list(acting.acts)
+            spoken |= {figure.name} if acting.mouth else set()
+    wide = int(take.about.get("width") or 1280) if take else 1280
+    nearest = max(f.zoom for f in (path.first, *path.between, path.last))
+    return MovementView(
+        seconds=round(seconds, 3),
+        move=read.move,
+        why=read.why_move,
+        path=path,
+        camera=own.path is not None or own.move is not None or bool(own.motion),
+        in_words=path_words(path, _targets(take, who)) if take else "",
+        motion=own.motion or "",
+        pixels=round(wide / nearest / 1920, 2),
+        words=words,
+        figures=[
+            MovingFigure(
+                figure=f.name,
+                name=who[f.name].name if f.name in who else f.name,
+                animal=f.animal,
+                speaks=f.name in spoken,
+            )
+            for f in figures
+        ],
+        acts=_acts(assembled, at, done),
+        acts_own=own.acts is not None,
+        air=[
+            AirView(kind=a.kind, amount=a.amount, why=a.why)
+            for a in air_planned(read, assembled.document.settings)
+        ],
+        air_own=own.air is not None,
+        water=any(p.get("moves", {}).get("kind") == "water" for p in parts),
+        flames=len(take.about.get("flames", [])) if take else 0,
+        jointed=bool(figures),
+    )
+
+
+def _targets(take: TakeRow, who: Mapping[str, Person]) -> dict[str, tuple[float, float]]:
+    """What is known in a picture, people by the names that they have in the cast."""
+    names = {called.lower(): person.name for called, person in who.items()}
+    return {names.get(name, f"the {name}"): at for name, at in targets_in(take).items()}
+
+
+def _acts(assembled: Assembled, at: int, done: dict[str, list[Act]]) -> list[ActView]:
+    """What is planned, each with when it is done, where there is time for it."""
+    read, take = assembled.read.shots[at], assembled.used[at]
+    if take is None:
+        return []
+    left = {name: list(acts) for name, acts in done.items()}
+    out = []
+    for plan in acts_planned(assembled.read, read, figures_in(take)):
+        found = next((a for a in left.get(plan.figure, []) if a.action == plan.action), None)
+        if found is not None:
+            left[plan.figure].remove(found)
+        out.append(
+            ActView(
+                figure=plan.figure,
+                action=plan.action,
+                word=None if plan.word is None else assembled.read.ids[plan.word],
+                why=plan.why,
+                start=found.start if found else None,
+                seconds=found.seconds if found else None,
+            )
+        )
+    return out
+
+
+@router.get("/films/{film}/shots/{shot}/frames")
+def frames(
+    film: str,
+    shot: int,
+    films: Films,
+    shop: Shop,
+    count: Annotated[int, Query(ge=1, le=MOST_FRAMES)] = 6,
+    high: Annotated[int, Query(ge=90, le=360)] = 180,
+    camera: bool = False,
+) -> Response:
+    """Frames of a shot as it stands, evenly over its time, in rows of eight in one JPEG; `high` is the shorter side of
+    a frame in pixels; `camera`: as they would be if the camera alone moved."""
+    assembled = films.now(film).film
+    image = frames_of_shot(shop, assembled, _index(assembled, shot), count, high, camera)
+    out = io.BytesIO()
+    image.save(out, "JPEG", quality=86)
+    return Response(
+        out.getvalue(), media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"}
+    )
+
+
+class ActionView(BaseModel):
+    """An action that can be chosen, and for whom it is."""
+
+    name: str
+    animal: bool
+    person: bool
+
+
+@router.get("/actions")
+def actions() -> list[ActionView]:
+    """All that figures can do."""
+    return [
+        ActionView(name=a.name, animal=a.of != "person", person=a.of != "animal")
+        for a in sorted(ACTIONS.values(), key=lambda a: a.name)
+    ]
+
+
+def _index(assembled: Assembled, shot: int) -> int:
+    at = next((i for i, s in enumerate(assembled.read.shots) if s.shot.id == shot), None)
+    if at is None:
+        raise NotFound("That shot is not in the film any more.", "Load the page again.")
+    return at

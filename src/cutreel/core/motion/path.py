@@ -1,0 +1,209 @@
+"""A camera path of the maker's own: a first and a last frame, points between, how it starts and settles, and a
+hand-held breath; and the same in words."""
+
+import math
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass
+from itertools import pairwise
+from typing import Literal
+
+from pydantic import BaseModel, Field
+
+from .camera import PUSH, CameraPath, Window, inside
+
+Ease = Literal["even", "gentle", "sudden"]
+RAMPS: dict[Ease, float] = {"even": 0.1, "gentle": 0.42, "sudden": 0.015}
+"""The share of the way in which speed is gained, and lost again."""
+MOST_ZOOM = 6.0
+MOST_BETWEEN = 4
+BREATH = ((0.31, 0.0026), (0.83, 0.0013))
+"""A hand-held camera: waves of so many hertz and so large, in shares of the frame: about five pixels at 1080p."""
+SLOW, QUICK = 0.6, 1.5
+"""How far a move goes that is called slow or quick, beside one that is called neither."""
+
+
+class PathFrame(BaseModel):
+    """A frame on a picture: its middle in shares of the picture, and how many times nearer it is than the whole."""
+
+    x: float = Field(0.5, ge=0, le=1)
+    y: float = Field(0.5, ge=0, le=1)
+    zoom: float = Field(1.0, ge=1, le=MOST_ZOOM)
+
+    @property
+    def window(self) -> Window:
+        return inside(Window(self.x, self.y, self.zoom))
+
+
+class OwnPath(BaseModel):
+    """A path over a shot's life; `held` lets it breathe as a camera in the hand does."""
+
+    first: PathFrame = PathFrame()
+    between: list[PathFrame] = Field([], max_length=MOST_BETWEEN)
+    last: PathFrame = PathFrame()
+    ease: Ease = "even"
+    held: bool = False
+
+    @property
+    def windows(self) -> list[Window]:
+        return [f.window for f in (self.first, *self.between, self.last)]
+
+
+@dataclass(frozen=True)
+class Walked:
+    """An own path at work: at a constant speed to the eye from its first to its last frame over `seconds`."""
+
+    path: OwnPath
+    seconds: float
+    seed: int = 0
+
+    def at(self, moment: float) -> Window:
+        """The window at `moment`, 0 … 1; beyond either end the path stands still."""
+        t = min(1.0, max(0.0, moment))
+        windows = self.path.windows
+        legs = list(pairwise(windows))
+        lengths = [apart(a, b) for a, b in legs]
+        whole = sum(lengths)
+        window = windows[-1]
+        far = eased(t, RAMPS[self.path.ease]) * whole
+        for (a, b), length in zip(legs, lengths, strict=True):
+            if far <= length and length > 0:
+                window = CameraPath(a, b).between(far / length)
+                break
+            far -= length
+        return self._breathed(window, t * self.seconds) if self.path.held else window
+
+    def _breathed(self, window: Window, seconds: float) -> Window:
+        """Moved as a hand moves it. The frame is drawn a little nearer, so that no edge comes in."""
+        phase = (self.seed % 83) / 83 * 2 * math.pi
+        x = sum(
+            k * math.sin(2 * math.pi * f * seconds + phase + i) for i, (f, k) in enumerate(BREATH)
+        )
+        y = sum(
+            k * math.cos(2 * math.pi * f * 0.83 * seconds + 2 * phase + i)
+            for i, (f, k) in enumerate(BREATH)
+        )
+        room = 1 + 2 * sum(k for _, k in BREATH)
+        zoom = window.zoom * room
+        return inside(Window(window.x + x / window.zoom, window.y + y / window.zoom, zoom))
+
+
+def apart(a: Window, b: Window) -> float:
+    """How far two windows seem apart: by how much the picture grows, and how far it slides in frames."""
+    slides = math.hypot(b.x - a.x, b.y - a.y) * math.sqrt(a.zoom * b.zoom)
+    return math.hypot(math.log(b.zoom / a.zoom), slides)
+
+
+def eased(t: float, ramp: float) -> float:
+    """Constant speed with a soft start and end: `ramp` of the way is spent gaining speed, as much losing it."""
+    speed = 1 / (1 - ramp)
+    if t < ramp:
+        return speed * t * t / (2 * ramp)
+    if t > 1 - ramp:
+        return 1 - speed * (1 - t) ** 2 / (2 * ramp)
+    return speed * (t - ramp / 2)
+
+
+_STEP = re.compile(
+    r"\bthen\b|;|,\s*(?=(?:and |slow|quick|push|pull|zoom|pan|drift|tilt|rise|hold|move))", re.I
+)
+_VERBS: tuple[tuple[str, str], ...] = (
+    (r"zoom(?:s|ing)? out|pull|move(?:s)? back|dolly out|wider", "out"),
+    (r"zoom|push|dolly|closer|move(?:s)? in|near", "in"),
+    (r"(?:pan|drift|slide|track|move)\w* (?:to the |toward the )?left", "left"),
+    (r"(?:pan|drift|slide|track|move)\w* (?:to the |toward the )?right", "right"),
+    (r"tilt\w* down|(?:drift|slide|move|sink)\w* down", "down"),
+    (r"tilt\w* up|rise|(?:drift|slide|move)\w* up", "up"),
+    (r"\bpan|\bdrift|\btrack", "right"),
+    (r"hold|still|static|locked", "hold"),
+)
+_WAYS = {"left": (-1, 0), "right": (1, 0), "up": (0, -1), "down": (0, 1)}
+SLIDE = 0.16
+"""How far a drift goes, in shares of the picture."""
+
+
+def path_told(text: str, targets: Mapping[str, tuple[float, float]]) -> OwnPath | None:
+    """The path that some words make: "slow push in on the lantern, then drift left". `targets` are what is known in the
+    picture, in small letters, with its middle. None where no word says how to move."""
+    frames: list[PathFrame] = []
+    for step in _STEP.split(text.lower()):
+        verb = next((to for words, to in _VERBS if re.search(words, step)), None)
+        if verb is None:
+            continue
+        much = SLOW if "slow" in step else QUICK if re.search(r"quick|fast|sudden", step) else 1.0
+        target = next(
+            (at for name, at in targets.items() if re.search(rf"\b{re.escape(name)}\b", step)), None
+        )
+        if not frames:
+            frames.append(_start(verb, much, target))
+        frames.append(_next(frames[-1], verb, much, target))
+    if not frames:
+        return None
+    ease: Ease = (
+        "gentle" if "gentl" in text.lower() else "sudden" if "sudden" in text.lower() else "even"
+    )
+    held = bool(re.search(r"hand-?held|breath", text.lower()))
+    return OwnPath(
+        first=frames[0], between=frames[1:-1][:MOST_BETWEEN], last=frames[-1], ease=ease, held=held
+    )
+
+
+def _start(verb: str, much: float, target: tuple[float, float] | None) -> PathFrame:
+    """Where a path begins whose first step is `verb`: so that there is room for it."""
+    x, y = target or (0.5, 0.5)
+    if verb == "out":
+        return _framed(x, y, PUSH**much)
+    if verb in _WAYS:
+        dx, dy = _WAYS[verb]
+        return _framed(
+            0.5 - dx * SLIDE * much / 2, 0.5 - dy * SLIDE * much / 2, 1 + 1.4 * SLIDE * much
+        )
+    return PathFrame()
+
+
+def _next(
+    frame: PathFrame, verb: str, much: float, target: tuple[float, float] | None
+) -> PathFrame:
+    if verb == "in":
+        x, y = target or (frame.x, frame.y)
+        return _framed(x, y, frame.zoom * PUSH**much)
+    if verb == "out":
+        zoom = max(1.0, frame.zoom / PUSH**much)
+        x, y = target or (frame.x, frame.y)
+        return _framed(x, y, zoom)
+    if verb in _WAYS:
+        dx, dy = _WAYS[verb]
+        zoom = max(frame.zoom, 1 + 1.4 * SLIDE * much)
+        if target:
+            return _framed(*target, zoom)
+        return _framed(frame.x + dx * SLIDE * much, frame.y + dy * SLIDE * much, zoom)
+    return frame
+
+
+def _framed(x: float, y: float, zoom: float) -> PathFrame:
+    window = inside(Window(x, y, min(MOST_ZOOM, zoom)))
+    return PathFrame(x=round(window.x, 4), y=round(window.y, 4), zoom=round(window.zoom, 4))
+
+
+def path_words(path: OwnPath, targets: Mapping[str, tuple[float, float]]) -> str:
+    """A path in words, as a motion prompt says it; what it comes to is named where it is known."""
+    said = []
+    for a, b in pairwise((path.first, *path.between, path.last)):
+        grows = b.zoom / a.zoom
+        near = [n for n, (x, y) in targets.items() if math.hypot(x - b.x, y - b.y) * b.zoom < 0.22]
+        toward = f" on {near[0]}" if near and grows > 1.02 else ""
+        dx, dy = b.x - a.x, b.y - a.y
+        if grows > 1.02:
+            said.append(f"push in to {b.zoom:.2f}{toward}")
+        elif grows < 0.98:
+            said.append(f"pull back to {b.zoom:.2f}")
+        elif max(abs(dx), abs(dy)) > 0.01:
+            way = (
+                ("right" if dx > 0 else "left")
+                if abs(dx) >= abs(dy)
+                else ("down" if dy > 0 else "up")
+            )
+            said.append(f"drift {way}" if way in ("left", "right") else f"tilt {way}")
+    how = {"even": "", "gentle": ", gently", "sudden": ", suddenly"}[path.ease]
+    held = ", hand-held" if path.held else ""
+    return (", then ".join(said) or "the camera stands still") + (how if said else "") + held

@@ -1,0 +1,129 @@
+/** The camera's path on its picture: the first and the last frame, and the way between; both are dragged. */
+import { useRef, useState } from "react";
+
+import type { Path, PathFrame } from "../../../api/movement";
+import { STEPS, laid, percent } from "../desk";
+import { useDrag } from "../drag";
+import { boxOf, moved, sized } from "./paths";
+
+interface Props {
+  media: string;
+  alt: string;
+  path: Path;
+  aspect: string;
+  onPath: (path: Path) => void;
+  children?: React.ReactNode;
+}
+
+export function PathOnPicture({ media, alt, path, aspect, onPath, children }: Props) {
+  const stage = useRef<HTMLDivElement>(null);
+  const [draft, setDraft] = useState<Path | null>(null);
+  const shown = draft ?? path;
+  const change = (which: "first" | "last", frame: PathFrame) =>
+    setDraft((d) => ({ ...(d ?? path), [which]: frame }));
+  const settle = () => {
+    if (draft) onPath(draft);
+    setDraft(null);
+  };
+  const points = [shown.first, ...(shown.between ?? []), shown.last];
+  return (
+    <div
+      ref={stage}
+      className="relative w-full touch-none bg-shade"
+      style={{ aspectRatio: aspect.replace(":", " / ") }}
+      onPointerUp={settle}
+    >
+      <img
+        src={`/media/${media}`}
+        alt={alt}
+        draggable={false}
+        className="size-full select-none rounded-[3px] object-cover"
+      />
+      {children}
+      <svg
+        viewBox="0 0 100 100"
+        preserveAspectRatio="none"
+        className="pointer-events-none absolute inset-0 size-full"
+        aria-hidden
+      >
+        <polyline
+          points={points.map((f) => `${f.x * 100},${f.y * 100}`).join(" ")}
+          fill="none"
+          stroke="#fffdf8"
+          strokeWidth="2"
+          strokeDasharray="1 6"
+          strokeLinecap="round"
+          vectorEffect="non-scaling-stroke"
+        />
+      </svg>
+      {(["first", "last"] as const).map((which) => (
+        <Drawn
+          key={which}
+          which={which}
+          stage={stage}
+          frame={shown[which] ?? { x: 0.5, y: 0.5, zoom: 1 }}
+          onFrame={(f) => change(which, f)}
+          onSettle={settle}
+        />
+      ))}
+      {points.slice(1, -1).map((f, i) => (
+        <span
+          key={i}
+          className="pointer-events-none absolute size-2 -translate-x-1/2 -translate-y-1/2 rounded-full border border-[#fffdf8] bg-[#c9973a]"
+          style={{ left: percent(f.x), top: percent(f.y) }}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface DrawnProps {
+  which: "first" | "last";
+  stage: React.RefObject<HTMLDivElement | null>;
+  frame: PathFrame;
+  onFrame: (frame: PathFrame) => void;
+  onSettle: () => void;
+}
+
+function Drawn({ which, stage, frame, onFrame, onSettle }: DrawnProps) {
+  const { whole, corner } = useDrag(stage, (dx, dy, size) =>
+    onFrame(size ? sized(frame, dx) : moved(frame, dx, dy)),
+  );
+  const onKey = (e: React.KeyboardEvent) => {
+    const step = STEPS[e.key];
+    const times = { "+": 1.04, "=": 1.04, "-": 1 / 1.04 }[e.key];
+    if (!step && !times) return;
+    e.preventDefault();
+    e.stopPropagation();
+    const far = e.shiftKey ? 0.05 : 0.01;
+    onFrame(
+      step
+        ? moved(frame, step[0] * far, step[1] * far)
+        : moved({ ...frame, zoom: frame.zoom * times! }, 0, 0),
+    );
+  };
+  const style = which === "first" ? "border-dashed" : "border-solid";
+  return (
+    <div
+      className={`pointer-events-none absolute border-2 ${style} border-[#fffdf8] outline outline-1 outline-[#191613]/40`}
+      style={laid(boxOf(frame))}
+    >
+      <span
+        role="application"
+        tabIndex={0}
+        aria-label={`The ${which} frame`}
+        title="Drag it; arrows move it, + and − bring it nearer or further"
+        className={`pointer-events-auto absolute cursor-move select-none bg-[#191613]/70 px-1.5 font-mono text-[12px] leading-5 text-[#fffdf8] focus-visible:outline focus-visible:outline-2 focus-visible:outline-grease ${which === "first" ? "left-0 top-0" : "left-0 bottom-0"}`}
+        {...whole}
+        onKeyDown={onKey}
+        onKeyUp={onSettle}
+      >
+        {which}
+      </span>
+      <span
+        {...corner}
+        className="pointer-events-auto absolute -bottom-1.5 -right-1.5 size-3.5 cursor-nwse-resize rounded-full border-2 border-[#fffdf8] bg-[#c9973a]"
+      />
+    </div>
+  );
+}
