@@ -6,6 +6,7 @@ Drawings are held on twos, twelve a second, as in drawn animation, whatever the 
 import math
 import random
 from collections.abc import Sequence
+from dataclasses import replace
 from itertools import pairwise
 
 from pydantic import BaseModel, Field
@@ -68,13 +69,14 @@ def moment_of(figure: JointedFigure, acting: Acting, seconds: float) -> Moment:
     drawn = drawn_angles(figure)
     turns: dict[Bone, float] = {}
     wholes: list[Whole] = []
-    shut = False
+    shut, gone = False, 0.0
     for i, act in enumerate(acting.acts):
         action = ACTIONS.get(act.action, STILL)
         following = acting.acts[i + 1].start if i + 1 < len(acting.acts) else math.inf
         share = (t - act.start) / act.seconds
         if t >= following:
             # What comes next begins from as drawn: hand over within a quarter of a second.
+            gone += _gone(action, act, i)
             if t > following + FADE:
                 continue
             weight = 1 - (t - following) / FADE
@@ -85,8 +87,12 @@ def moment_of(figure: JointedFigure, acting: Acting, seconds: float) -> Moment:
         key = _key_at(action.keys, min(1.0, max(0.0, share)))
         for bone, by in _turned(action, key, drawn).items():
             turns[bone] = turns.get(bone, 0.0) + by * weight
-        wholes.append(_swung(action, act, t, key, turns, weight))
+        whole = _swung(action, act, t, key, turns, weight)
+        # Where somebody went stays where they are; who goes on later goes on from there.
+        began = act.travel * action.keys[0].ahead if i else 0.0
+        wholes.append(replace(whole, ahead=0.0 if t >= following else whole.ahead - began))
         shut = shut or (action.eyes == "shut" and 0 <= share <= 1)
+    wholes.append(Whole(ahead=gone))
     _breathe(turns, wholes, acting.seed, t, figure.kind)
     return Moment(
         bones=placed(figure, turns, _together(wholes)),
@@ -103,6 +109,12 @@ def mouth_at(mouth: Sequence[tuple[float, Mouth]], seconds: float) -> Mouth:
             break
         shape = becomes
     return shape
+
+
+def _gone(action: Action, act: Act, number: int) -> float:
+    """How far on somebody is after an action, the first of a shot counted from where they were drawn."""
+    begins = action.keys[0].ahead if number else 0.0
+    return act.travel * (action.keys[-1].ahead - begins)
 
 
 def _key_at(keys: Sequence[Key], share: float) -> Key:

@@ -39,16 +39,19 @@ def shape_of(phone: str) -> Mouth:
 def mouths_of(phones: Sequence[Phone]) -> list[tuple[float, Mouth]]:
     """The shapes of a mouth that says `phones`, as (seconds, shape), each until the next; it ends at rest."""
     wanted: list[tuple[float, Mouth]] = []
-    for text, start, _ in phones:
+    for text, start, end in phones:
         at, shape = max(0.0, start - AHEAD), shape_of(text)
         if wanted and wanted[-1][1] == shape:
             continue
         if wanted and at - wanted[-1][0] < SHORTEST:
-            if _WEIGHT.get(shape, 1) <= _WEIGHT.get(wanted[-1][1], 1):
-                continue
-            wanted.pop()
-            if wanted and wanted[-1][1] == shape:
-                continue
+            if _WEIGHT.get(shape, 1) > _WEIGHT.get(wanted[-1][1], 1):
+                wanted.pop()  # the one before gives way
+                if wanted and wanted[-1][1] == shape:
+                    continue
+            else:
+                at = wanted[-1][0] + SHORTEST  # it waits, and is left out if it is over by then
+                if at > end - AHEAD / 2:
+                    continue
         wanted.append((round(at, 4), shape))
     if phones:
         end = max(phones[-1][2] - AHEAD / 2, wanted[-1][0] + SHORTEST if wanted else 0.0)

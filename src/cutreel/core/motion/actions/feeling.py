@@ -79,7 +79,7 @@ FEELING = (
         ARMS,
         TAKES_UP,
         (Swing("up", 0.03, 1.8, lift=True), Swing("near_arm", 7, 1.8)),
-        2.4,
+        3.2,
     ),
     Action("bow", "bow kneel greet", "bow", ("torso", "head", *ARMS), AND_BACK, seconds=2.0),
     Action("think", "think ponder consider", "think", (*NEAR, "head"), TAKES_UP, seconds=1.6),

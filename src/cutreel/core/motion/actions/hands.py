@@ -39,7 +39,7 @@ HANDS = (
         "reach",
         (*NEAR, "head"),
         TAKES_UP,
-        seconds=1.3,
+        seconds=1.8,
     ),
     Action(
         "row",
