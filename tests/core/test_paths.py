@@ -66,7 +66,7 @@ def test_words_make_a_path() -> None:
     path = path_told("slow push in on the lantern, then drift left", LANTERN)
     assert path is not None and len(path.between) == 1
     (near,) = path.between
-    assert path.first.zoom == 1 and 1.1 < near.zoom < 1.3
+    assert 1.1 < near.zoom / path.first.zoom < 1.3 and path.first.zoom > 1, "room to drift"
     # Nearer to the lantern than the middle of the picture was, as far as the frame's edge allows.
     assert near.x > 0.55 and path.last.x < near.x
     assert (
@@ -82,9 +82,7 @@ def test_words_make_a_path() -> None:
 def test_a_path_is_told_in_words_and_they_make_it_again() -> None:
     path = path_told("push in on the lantern, then drift left", LANTERN)
     words = path_words(path, {"the lantern": LANTERN["lantern"]})
-    assert (
-        words.startswith("push in to 1.3") and "on the lantern" in words and "drift left" in words
-    )
+    assert words.startswith("push in to 1.") and "on the lantern" in words and "drift left" in words
     again = path_told(words, LANTERN)
     assert again.last.x == pytest.approx(path.last.x, abs=0.02)
     assert path_words(OwnPath(), {}) == "the camera stands still"

@@ -23,6 +23,9 @@ SLOW, QUICK = 0.6, 1.5
 """How far a move goes that is called slow or quick, beside one that is called neither."""
 
 
+Spot = tuple[float, float]
+
+
 class PathFrame(BaseModel):
     """A frame on a picture: its middle in shares of the picture, and how many times nearer it is than the whole."""
 
@@ -122,21 +125,22 @@ SLIDE = 0.16
 """How far a drift goes, in shares of the picture."""
 
 
-def path_told(text: str, targets: Mapping[str, tuple[float, float]]) -> OwnPath | None:
+def path_told(text: str, targets: Mapping[str, Spot]) -> OwnPath | None:
     """The path that some words make: "slow push in on the lantern, then drift left". `targets` are what is known in the
     picture, in small letters, with its middle. None where no word says how to move."""
     frames: list[PathFrame] = []
-    for step in _STEP.split(text.lower()):
-        verb = next((to for words, to in _VERBS if re.search(words, step)), None)
+    steps = [(step, _verb(step), _much(step)) for step in _STEP.split(text.lower())]
+    # Where it drifts there has to be room at the sides all along: coming nearer for that alone would be seen.
+    room = max((1 + 1.4 * SLIDE * much for _, verb, much in steps if verb in _WAYS), default=1.0)
+    for step, verb, much in steps:
         if verb is None:
             continue
-        much = SLOW if "slow" in step else QUICK if re.search(r"quick|fast|sudden", step) else 1.0
         target = next(
             (at for name, at in targets.items() if re.search(rf"\b{re.escape(name)}\b", step)), None
         )
         if not frames:
-            frames.append(_start(verb, much, target))
-        frames.append(_next(frames[-1], verb, much, target))
+            frames.append(_start(verb, much, target, room))
+        frames.append(_next(frames[-1], verb, much, target, room))
     if not frames:
         return None
     ease: Ease = (
@@ -148,36 +152,36 @@ def path_told(text: str, targets: Mapping[str, tuple[float, float]]) -> OwnPath 
     )
 
 
-def _start(verb: str, much: float, target: tuple[float, float] | None) -> PathFrame:
+def _verb(step: str) -> str | None:
+    return next((to for words, to in _VERBS if re.search(words, step)), None)
+
+
+def _much(step: str) -> float:
+    """How far a step goes beside one that is neither slow nor quick."""
+    return SLOW if "slow" in step else QUICK if re.search(r"quick|fast|sudden", step) else 1.0
+
+
+def _start(verb: str, much: float, target: Spot | None, room: float) -> PathFrame:
     """Where a path begins whose first step is `verb`: so that there is room for it."""
     x, y = target or (0.5, 0.5)
     if verb == "out":
-        return _framed(x, y, PUSH**much)
+        return _framed(x, y, room * PUSH**much)
     if verb in _WAYS:
         dx, dy = _WAYS[verb]
-        return _framed(
-            0.5 - dx * SLIDE * much / 2, 0.5 - dy * SLIDE * much / 2, 1 + 1.4 * SLIDE * much
-        )
-    return PathFrame()
+        return _framed(0.5 - dx * SLIDE * much / 2, 0.5 - dy * SLIDE * much / 2, room)
+    return _framed(0.5, 0.5, room)
 
 
-def _next(
-    frame: PathFrame, verb: str, much: float, target: tuple[float, float] | None
-) -> PathFrame:
+def _next(frame: PathFrame, verb: str, much: float, target: Spot | None, room: float) -> PathFrame:
+    x, y = target or (frame.x, frame.y)
     if verb == "in":
-        x, y = target or (frame.x, frame.y)
         return _framed(x, y, frame.zoom * PUSH**much)
     if verb == "out":
-        zoom = max(1.0, frame.zoom / PUSH**much)
-        x, y = target or (frame.x, frame.y)
-        return _framed(x, y, zoom)
-    if verb in _WAYS:
+        return _framed(x, y, max(room, frame.zoom / PUSH**much))
+    if verb in _WAYS and target is None:
         dx, dy = _WAYS[verb]
-        zoom = max(frame.zoom, 1 + 1.4 * SLIDE * much)
-        if target:
-            return _framed(*target, zoom)
-        return _framed(frame.x + dx * SLIDE * much, frame.y + dy * SLIDE * much, zoom)
-    return frame
+        return _framed(frame.x + dx * SLIDE * much, frame.y + dy * SLIDE * much, frame.zoom)
+    return _framed(x, y, frame.zoom) if verb in _WAYS else frame
 
 
 def _framed(x: float, y: float, zoom: float) -> PathFrame:
@@ -185,7 +189,7 @@ def _framed(x: float, y: float, zoom: float) -> PathFrame:
     return PathFrame(x=round(window.x, 4), y=round(window.y, 4), zoom=round(window.zoom, 4))
 
 
-def path_words(path: OwnPath, targets: Mapping[str, tuple[float, float]]) -> str:
+def path_words(path: OwnPath, targets: Mapping[str, Spot]) -> str:
     """A path in words, as a motion prompt says it; what it comes to is named where it is known."""
     said = []
     for a, b in pairwise((path.first, *path.between, path.last)):

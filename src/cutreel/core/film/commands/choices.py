@@ -1,23 +1,37 @@
 """Changes of what is chosen: for shots, for scenes, for the whole film."""
 
-from typing import Any, Literal
+from collections.abc import Mapping
+from typing import Any, Literal, TypeVar
 
-from pydantic import Field
+from pydantic import BaseModel, Field, ValidationError
 
 from cutreel.core.breakdown import KINDS
-from cutreel.core.continuity import LOOKS, Look, Overrides, look_named
+from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 
 from ..document import FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
+Chosen = TypeVar("Chosen", bound=BaseModel)
 Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
     "move", "path", "motion", "acts", "air",
     "sound", "direction",
 ]  # fmt: skip
+
+
+def _with(own: Chosen, values: Mapping[Any, Any]) -> Chosen:
+    """What was chosen, with some of it chosen otherwise. Raises BadInput for what may not be."""
+    try:
+        return type(own).model_validate({**own.model_dump(), **values})
+    except ValidationError as error:
+        first = error.errors()[0]
+        where = " ".join(str(p) for p in first["loc"])
+        raise BadInput(
+            f"{where}: {first['msg']}.", "Choose one of those that are listed."
+        ) from error
 
 
 class SetShots(FilmCommand):
@@ -33,7 +47,7 @@ class SetShots(FilmCommand):
         edges = []
         for number in self.shots:
             _, shot = shot_numbered(film, number)
-            shot.own = type(shot.own).model_validate({**shot.own.model_dump(), **self.values})
+            shot.own = _with(shot.own, self.values)
             edges.append(shot.edge)
         what = " and ".join(self.values)
         return (
@@ -108,7 +122,7 @@ class SetSettings(FilmCommand):
             self.values["look"] = look_named(self.values["look"], film.looks).name
         if "kind" in self.values and "pace" not in self.values and self.values["kind"] in KINDS:
             self.values["pace"] = KINDS[self.values["kind"]].seconds
-        film.settings = Settings.model_validate({**film.settings.model_dump(), **self.values})
+        film.settings = _with(film.settings, self.values)
         return "set " + " and ".join(sorted(self.values))
 
 
@@ -198,7 +212,7 @@ class SetScene(FilmCommand):
         if self.word not in film.word_places:
             raise NotFound("That scene is not in the manuscript any more.", "Load the page again.")
         known = next((s for s in film.scenes if s.first == self.word), SceneChoice(first=self.word))
-        own = Overrides.model_validate({**known.own.model_dump(), **self.values})
+        own = _with(known.own, self.values)
         pace = known.pace if self.pace is None else self.pace or None
         aim = known.aim if self.aim is None else self.aim or None
         scene = SceneChoice(first=self.word, own=own, pace=pace and max(1.0, pace), aim=aim)

@@ -1,0 +1,78 @@
+"""The desk for movement: a path is dragged, an action chosen, the shot plays in place."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.steps import STORY, go, make, new_film, no_barriers
+
+pytestmark = pytest.mark.browser
+
+
+def test_a_shot_is_moved_by_hand_and_plays_in_place(page: Page) -> None:
+    new_film(page, "Movement", STORY.replace("ladder", "basket"))
+    go(page, "Bench")
+    page.get_by_role("tab", name="Movement").click()
+    expect(page.get_by_text("This shot has no picture yet.")).to_be_visible()
+    page.get_by_role("tab", name="Takes").click()
+    page.keyboard.press("ArrowDown")
+    make(page, 1)
+    page.get_by_role("tab", name="Movement").click()
+    moves = page.get_by_role("region", name="What moves")
+    expect(moves.get_by_text("breathes, blinks").first).to_be_visible()
+    strip = page.get_by_role("img", name=re.compile("^Six frames of shot"))
+    expect(strip).to_be_visible()
+    before = strip.get_attribute("src")
+
+    # A frame of the path is dragged: it is the maker's own from then on, and told in words.
+    last = page.get_by_role("application", name="The last frame")
+    box = last.bounding_box()
+    page.mouse.move(box["x"] + 5, box["y"] + 5)
+    page.mouse.down()
+    page.mouse.move(box["x"] + 65, box["y"] + 25, steps=4)
+    page.mouse.up()
+    expect(moves.get_by_label("Camera", exact=True)).to_contain_text("your own path")
+    expect(strip).not_to_have_attribute("src", before)
+
+    # By keys too.
+    last.focus()
+    page.keyboard.press("+")
+    words = page.get_by_role("region", name="In words")
+    expect(words.get_by_text(re.compile("push in to 1"))).to_be_visible()
+
+    # Something else that moves: an action, and something in the air.
+    moves.get_by_label("Something else that moves").click()
+    page.get_by_role("option").nth(1).click()
+    moves.get_by_label("What it does").click()
+    page.get_by_role("option", name="shrug").click()
+    expect(moves.get_by_role("listitem").filter(has_text="shrug")).to_be_visible()
+    moves.get_by_label("Something else that moves").click()
+    page.get_by_role("option", name="something in the air").click()
+    moves.get_by_label("What it does").click()
+    page.get_by_role("option", name="petals").click()
+    expect(moves.get_by_label("How much petals")).to_be_visible()
+    moves.get_by_role("button", name="no petals").click()
+    expect(moves.get_by_label("How much petals")).to_have_count(0)
+
+    plays_in_place(page)
+
+    # The words make another path, and all of it can be taken back.
+    page.get_by_label("Say how the camera moves").fill("pull back, then drift left")
+    page.get_by_label("Say how the camera moves").press("Enter")
+    moves.get_by_role("button", name="as proposed again").click()
+    expect(words.get_by_text(re.compile("pull back .*then drift left"))).to_be_visible()
+    no_barriers(page, "the desk for movement")
+
+
+def plays_in_place(page: Page) -> None:
+    page.get_by_role("button", name="Play this shot").click()
+    screen = page.get_by_role("img", name=re.compile("playing$"))
+    expect(screen).to_have_css("background-image", re.compile("frames"))
+    places = set()
+    for _ in range(12):
+        places.add(screen.evaluate("e => e.style.backgroundPosition"))
+        page.wait_for_timeout(60)
+    assert len(places) > 3
+    page.get_by_role("button", name="Stop").click()
+    expect(screen).to_have_count(0)
