@@ -100,7 +100,7 @@ class Compositor:
         """Make what a flame lights a little brighter or darker."""
         x = ((flame.x - window.x) * window.zoom + 0.5) * self.width
         y = ((flame.y - window.y) * window.zoom + 0.5) * self.height
-        kernel.brighten(out[0], x, y, flame.reach * window.zoom * self.height, round(by * 256))
+        kernel.brighten(out[0], x, y, flame.reach * window.zoom * self.height, by)
 
     def _lay(self, layer: Planes, window: Window, out: Frame, seconds: float = 0.0) -> None:
         width, height = layer.whole or layer.y.shape[::-1]

@@ -189,6 +189,22 @@ def sample_over(
 
 
 @compiled
+def _inside(start: float, step: float, count: int, size: int) -> tuple[int, int]:
+    """For which steps 0 … `count` of a straight way a place stays between 0 and `size` - 1."""
+    low, high = 0.0, float(count)
+    most = size - 1.001
+    if abs(step) < 1e-9:
+        return (0, count) if 0.0 <= start <= most else (0, 0)
+    one, other = -start / step, (most - start) / step
+    low, high = max(low, min(one, other)), min(high, max(one, other) + 1.0)
+    first = int(np.ceil(low))
+    last = int(np.floor(high))
+    while last > first and not 0.0 <= start + (last - 1) * step <= most:
+        last -= 1
+    return first, max(first, last)
+
+
+@compiled
 def lay_turned(
     src: U8,
     alpha: U8,
@@ -201,38 +217,65 @@ def lay_turned(
 ) -> None:
     """Lay a premultiplied piece, turned, over `out`. `matrix` (a, b, c, d, e, f) takes a place there back to the piece;
     only the `box` (left, top, right, bottom) of `out` is looked at. `covers`: `out_alpha` is brought up to date too, as
-    it is with the last plane of a size."""
+    it is with the last plane of a size. Along a row places are whole numbers of 1/65536 of a source pixel."""
     high, wide = src.shape
     a, b, c, d, e, f = matrix
     left, top, right, bottom = box
+    none = np.int32(middle)
+    step_x, step_y = np.int64(a * 65536), np.int64(b * 65536)
     for y in range(top, bottom):
         line, covered = out[y], out_alpha[y]
-        x_of = c * (y + np.float32(0.5)) + e - np.float32(0.5)
-        y_of = d * (y + np.float32(0.5)) + f - np.float32(0.5)
-        for x in range(left, right):
-            sx = a * (x + np.float32(0.5)) + x_of
-            sy = b * (x + np.float32(0.5)) + y_of
-            if sx < 0 or sy < 0 or sx >= wide - 1 or sy >= high - 1:
+        sx = float(a) * (left + 0.5) + float(c) * (y + 0.5) + float(e) - 0.5
+        sy = float(b) * (left + 0.5) + float(d) * (y + 0.5) + float(f) - 0.5
+        one_x, last_x = _inside(sx, float(a), right - left, wide)
+        one_y, last_y = _inside(sy, float(b), right - left, high)
+        first, last = max(one_x, one_y), min(last_x, last_y)
+        at_x = np.int64((sx + first * float(a)) * 65536.0)
+        at_y = np.int64((sy + first * float(b)) * 65536.0)
+        for x in range(left + first, left + last):
+            i, j = at_x >> 16, at_y >> 16
+            u, v = np.int32((at_x >> 8) & 255), np.int32((at_y >> 8) & 255)
+            at_x += step_x
+            at_y += step_y
+            near, far = alpha[j], alpha[j + 1]
+            p, q, r, s = (
+                np.int32(near[i]),
+                np.int32(near[i + 1]),
+                np.int32(far[i]),
+                np.int32(far[i + 1]),
+            )
+            if p + q + r + s == 0:
                 continue
-            i, j = int(sx), int(sy)
-            u, v = np.int32((sx - i) * 256), np.int32((sy - j) * 256)
-            one, other = np.int32(256) - u, np.int32(256) - v
-            cover = (
-                (np.int32(alpha[j, i]) * one + np.int32(alpha[j, i + 1]) * u) * other
-                + (np.int32(alpha[j + 1, i]) * one + np.int32(alpha[j + 1, i + 1]) * u) * v
-                + 32768
-            ) >> 16
-            if cover == 0:
-                continue
-            value = (
-                (np.int32(src[j, i]) * one + np.int32(src[j, i + 1]) * u) * other
-                + (np.int32(src[j + 1, i]) * one + np.int32(src[j + 1, i + 1]) * u) * v
-                + 32768
-            ) >> 16
-            laid = value + ((np.int32(line[x]) - middle) * (255 - cover) + 127) // 255
+            upper = p * (np.int32(256) - u) + q * u
+            lower = r * (np.int32(256) - u) + s * u
+            cover = (upper * (np.int32(256) - v) + lower * v + np.int32(32768)) >> np.int32(16)
+            near, far = src[j], src[j + 1]
+            upper = np.int32(near[i]) * (np.int32(256) - u) + np.int32(near[i + 1]) * u
+            lower = np.int32(far[i]) * (np.int32(256) - u) + np.int32(far[i + 1]) * u
+            value = (upper * (np.int32(256) - v) + lower * v + np.int32(32768)) >> np.int32(16)
+            through = (np.int32(line[x]) - none) * (np.int32(255) - cover)
+            laid = value + ((through * np.int32(257) + np.int32(32768)) >> np.int32(16))
             line[x] = np.uint8(min(max(laid, np.int32(0)), np.int32(255)))
             if covers:
-                covered[x] = np.uint8(cover + (np.int32(covered[x]) * (255 - cover) + 127) // 255)
+                under = np.int32(covered[x]) * (np.int32(255) - cover)
+                covered[x] = np.uint8(
+                    cover + ((under * np.int32(257) + np.int32(32768)) >> np.int32(16))
+                )
+
+
+MOST_ASIDE = 24
+"""Pixels of the frame that a row may be moved aside at most."""
+
+
+@compiled
+def _shift(line: U8, begin: int, weight: int, out: U8) -> None:
+    near, far = line[begin : begin + out.size], line[begin + 1 : begin + 1 + out.size]
+    w = np.uint16(weight)
+    keep = np.uint16(256 - weight)
+    for x in range(out.size):
+        out[x] = np.uint8(
+            (np.uint16(near[x]) * keep + np.uint16(far[x]) * w + np.uint16(128)) >> np.uint16(8)
+        )
 
 
 @compiled
@@ -247,39 +290,62 @@ def sample_moved(
     down: NDArray[np.float32],
 ) -> None:
     """The same as `sample`, with every row of `out` taken from so many source pixels further to the right and further
-    down. Rows that are not moved cost what they cost there."""
+    down. A source row is stretched once, a little broader than the frame; rows are then moved as they are laid."""
     height, width = out.shape
-    cols, colw = np.empty(width, np.uint32), np.empty(width, np.uint16)
-    upper, lower = np.empty(width, np.uint16), np.empty(width, np.uint16)
-    have, moved = -1, np.float32(1e9)
+    broad = width + 2 * MOST_ASIDE + 2
+    cols, colw = np.empty(broad, np.uint32), np.empty(broad, np.uint16)
+    _steps(x0 - MOST_ASIDE * step_x, step_x, 0, cols, colw, src.shape[1])
+    upper, lower = np.empty(broad, np.uint16), np.empty(broad, np.uint16)
+    line = np.empty(broad, np.uint8)
+    have_upper = have_lower = -1
     for y in range(height):
-        if aside[y] != moved:
-            moved = aside[y]
-            _steps(x0 + moved, step_x, 0, cols, colw, src.shape[1])
-            have = -1
         at = min(max(y0 + (y + 0.5) * step_y - 0.5 + down[y], 0.0), src.shape[0] - 1.0)
         r = min(int(at), src.shape[0] - 2)
-        if have != r:
-            _stretch(src[r], cols, colw, upper)
+        if have_upper != r:
+            if have_lower == r:
+                upper, lower = lower, upper
+                have_upper, have_lower = have_lower, have_upper
+            else:
+                _stretch(src[r], cols, colw, upper)
+                have_upper = r
+        if have_lower != r + 1:
             _stretch(src[r + 1], cols, colw, lower)
-            have = r
-        _blend(upper, lower, int((at - r) * 256.0 + 0.5), out[y])
+            have_lower = r + 1
+        weight = int((at - r) * 256.0 + 0.5)
+        by = min(max(aside[y] / step_x, -float(MOST_ASIDE)), float(MOST_ASIDE))
+        if by == 0.0:
+            begin = MOST_ASIDE
+            _blend(upper[begin : begin + width], lower[begin : begin + width], weight, out[y])
+            continue
+        _blend(upper, lower, weight, line)
+        whole = int(np.floor(by))
+        _shift(line, MOST_ASIDE + whole, int((by - whole) * 256.0), out[y])
 
 
 @compiled
-def brighten(out: U8, cx: float, cy: float, reach: float, by: int) -> None:
-    """Make brightness within `reach` pixels of a place brighter by `by` / 256 of itself, less the further off."""
+def _light(line: U8, first: float, rise: float, reach: float, by: float) -> None:
+    """Brighten a row by what a light gives it; `first` is how far its beginning is beside the light, in pixels."""
+    share = np.float32(1.0 / (reach * reach))
+    left = np.float32(1.0) - np.float32(rise * rise) * share
+    begin, gain = np.float32(first), np.float32(by)
+    for x in range(line.size):
+        dx = begin + np.float32(x)
+        k = max(np.float32(0.0), left - dx * dx * share)
+        value = np.float32(line[x])
+        value += (value - np.float32(16.0)) * k * k * gain
+        line[x] = np.uint8(min(max(value + np.float32(0.5), np.float32(0.0)), np.float32(255.0)))
+
+
+@compiled
+def brighten(out: U8, cx: float, cy: float, reach: float, by: float) -> None:
+    """Make brightness within `reach` pixels of a place brighter by a share of itself, less the further off."""
     height, width = out.shape
     for y in range(max(0, int(cy - reach)), min(height, int(cy + reach) + 1)):
-        line = out[y]
-        for x in range(max(0, int(cx - reach)), min(width, int(cx + reach) + 1)):
-            far = ((x - cx) * (x - cx) + (y - cy) * (y - cy)) / (reach * reach)
-            if far < 1.0:
-                k = np.int32((1.0 - far) * (1.0 - far) * by)
-                value = np.int32(line[x])
-                line[x] = np.uint8(
-                    min(max(value + (((value - 16) * k) >> 8), np.int32(0)), np.int32(255))
-                )
+        rise = y - cy
+        half = np.sqrt(max(0.0, reach * reach - rise * rise))
+        left, right = max(0, int(cx - half)), min(width, int(cx + half) + 1)
+        if right > left:
+            _light(out[y, left:right], left - cx, rise, reach, by)
 
 
 @compiled
