@@ -6,7 +6,10 @@ LISTS = {
     "framings": "framing", "angles": "angle", "times": "time", "weathers": "weather",
     "moods": "mood", "moves": "move",
 }  # fmt: skip
-SETTINGS = {"aspects": "aspect", "rates": "fps", "captions": "captions", "music": "music"}
+SETTINGS = {
+    "aspects": "aspect", "rates": "fps", "captions": "captions", "music": "music", "movements": "movement",
+    "air_amounts": "air",
+}  # fmt: skip
 
 
 @pytest.fixture

@@ -109,3 +109,19 @@ def test_what_the_maker_says_of_season_and_memory_holds() -> None:
     first = film.shots[0]
     assert (first.facts.season, first.facts.remembered) == ("summer", True)
     assert first.facts.why["season"] == "set by hand" and "summer" in first.prompt.text
+
+
+@pytest.mark.parametrize(
+    ("text", "weathers"),
+    [
+        ("Snow fell on the road. In the morning the sky was clear.", ["snow", "clear"]),
+        ("It rained all day. At last the rain had stopped.", ["rain", "clear"]),
+        ("Fog lay on the lake. Then the sun came out.", ["fog", "clear"]),
+        ("It rained all day. The rain did not stop.", ["rain", "rain"]),
+        ("A storm came over the hill. The storm has passed.", ["rain", "clear"]),
+    ],
+)
+def test_weather_lasts_until_it_is_said_to_be_over(text, weathers) -> None:
+    film, _ = new_film("t", text, Settings(pace=1))
+    shots = read_film(film, Offered(600)).shots
+    assert [s.facts.weather for s in shots][:: len(shots) - 1 or 1] == weathers

@@ -38,6 +38,8 @@ class Rules(BaseModel):
     moods: list[str]
     moves: list[str]
     airs: list[str]
+    air_amounts: list[str]
+    movements: list[str]
     sizes: list[str]
     rates: list[str]
     captions: list[str]
@@ -65,6 +67,8 @@ RULES = Rules(
     moods=list(MOODS),
     moves=list(MOVES),
     airs=list(AIR_KINDS),
+    air_amounts=_choices("air"),
+    movements=_choices("movement"),
     sizes=list(SHORT_SIDE),
     rates=list(KNOWN_RATES),
     captions=_choices("captions"),

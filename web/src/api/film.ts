@@ -77,6 +77,8 @@ const NONE_YET: Rules = {
   moods: [],
   moves: [],
   airs: [],
+  air_amounts: [],
+  movements: [],
   sizes: [],
   rates: [],
   captions: [],

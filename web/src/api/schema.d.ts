@@ -2812,8 +2812,8 @@ export interface components {
         /**
          * MovementView
          * @description How a shot moves. `path` is the camera's as it is now, `in_words` the same told, `motion` the maker's own
-         *     motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie under one of a 1080p film where the
-         *     camera is nearest.
+         *     motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie
+         *     under one of a 1080p film where the camera is nearest.
          */
         MovementView: {
             /** Seconds */
@@ -3823,6 +3823,10 @@ export interface components {
             moves: string[];
             /** Airs */
             airs: string[];
+            /** Air Amounts */
+            air_amounts: string[];
+            /** Movements */
+            movements: string[];
             /** Sizes */
             sizes: string[];
             /** Rates */

@@ -15,6 +15,8 @@ type Size = Schemas["DeliveryWanted"]["size"];
 type Lacking = "stop" | "stand in";
 
 const SIZES = { "360p": "360p, to look at" };
+const MOVEMENT = { all: "all that can move", camera: "the camera alone" };
+const AIR = { off: "as drawn", low: "a little", middle: "as it is told", high: "much" };
 const CAPTIONS = { burn: "burned into the picture", file: "as a file beside it", off: "none" };
 const RATES = { "30000/1001": "29.97 (30000/1001)" };
 const MUSIC = { auto: "by the film's mood" };
@@ -121,6 +123,22 @@ export function Delivery() {
                 ["3", "three seconds"],
               ]}
               onChange={(v) => set({ dissolve: Number(v) })}
+            />
+          </Setting>
+          <Setting name="Movement" note={"shot by shot on the Bench"}>
+            <Choice
+              label="Movement"
+              value={s.movement}
+              options={worded(rules.movements, MOVEMENT)}
+              onChange={(movement) => set({ movement })}
+            />
+          </Setting>
+          <Setting name="Air" note={"rain, snow, mist, leaves, stars"}>
+            <Choice
+              label="Air"
+              value={s.air}
+              options={worded(rules.air_amounts, AIR)}
+              onChange={(air) => set({ air })}
             />
           </Setting>
         </dl>

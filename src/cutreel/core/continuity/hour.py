@@ -1,5 +1,6 @@
 """The hour, the weather and the season that words say."""
 
+import re
 from collections.abc import Sequence
 from typing import cast, get_args
 
@@ -35,4 +36,19 @@ RAINS = {
     "snowing": "snow",
     "blizzard": "snow",
 }
+_ENDS = "stopped|ended|passed|lifted|ceased|died|cleared|gone|over|blown"
+_CLEARS = re.compile(
+    rf"\b(?:rain|snow|storm|fog|mist|wind|gale|clouds?)(?: (?:had|was|were|is|has))* (?:{_ENDS})\b"
+    r"|\b(?:stopped|ceased) (?:raining|snowing|blowing)\b"
+    r"|\bsky (?:was|is|grew|turned) (?:\w+ and )?(?:clear|blue|cloudless)\b"
+    r"|\bsun (?:came out|broke through|shone)\b"
+)
+
+
+def clears(bare: Sequence[str]) -> str:
+    """The words that say that bad weather is over; nothing where none do."""
+    found = _CLEARS.search(" ".join(bare))
+    return found.group() if found else ""
+
+
 WEATHER_SAID = {"rain", "snow", "fog", "mist", "storm", "wind", "gale", *RAINS}

@@ -13,6 +13,7 @@ from .hour import (
     DAYTIME,
     RAINS,
     WEATHER_SAID,
+    clears,
     in_small_hours,
     season_called,
     time_called,
@@ -118,7 +119,8 @@ class Scenery:
             if not heading.weather and word in WEATHER_SAID:
                 weather = weather_called(RAINS.get(word) or WEATHERS[word])
                 at = replace(at, weather=weather, why_weather=f"“{word}”")
-        return at
+        over = "" if heading.weather else clears(bare)
+        return replace(at, weather="clear", why_weather=f"“{over}”") if over else at
 
     def _arrival(self, told: Told, at: Setting) -> Arrival | None:
         """Where the words come to, if they move the scene."""

@@ -119,7 +119,7 @@ def _deeds(
 
 
 def _can(action: Action, figure: FigureTold, near: bool) -> bool:
-    if near and action not in FEELING and not figure.animal:
+    if near and not figure.animal and (action not in FEELING or action.pose not in ("", "think")):
         return False  # what hands and feet do is not seen, and a hand that comes in is a riddle
     return action.of == "both" or figure.animal or figure.legs or action.name not in WHOLE_BODY
 
