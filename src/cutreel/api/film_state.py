@@ -14,6 +14,7 @@ from cutreel.core.film import (
     ReadShot,
     RemarkMemory,
     SceneChoice,
+    acts_told,
     is_fresh,
     remarks_on,
     wanted_lengths,
@@ -267,6 +268,7 @@ def _shots(
             pictures.faults[i],
             remarks.get(i, _NONE),
             wants,
+            film.document.settings.movement,
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -275,7 +277,7 @@ def _shots(
         else:
             views[number] = shot_view(
                 shot, takes, used, film.voiced[i], pictures.drift[i],
-                pictures.faults[i], remarks.get(i, _NONE), wants,
+                pictures.faults[i], remarks.get(i, _NONE), wants, acts_told(film.read, shot, used),
             )  # fmt: skip
             seen[number] = now
     return views, seen

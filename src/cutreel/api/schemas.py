@@ -128,6 +128,8 @@ class ShotView(BaseModel):
     why: dict[str, str]
     own: Overrides
     move: str
+    acts: list[str] = []
+    """What the figures of its picture do, each as who and what, in the order of the words."""
     prompt: str
     pieces: list[Piece]
     left_out: list[str]

@@ -35,6 +35,7 @@ def shot_view(
     faults: Faults,
     remarks: Sequence[RemarkView],
     wanted: float,
+    acts: list[str],
 ) -> ShotView:
     """A shot with everything made for it."""
     f = shot.facts
@@ -64,6 +65,7 @@ def shot_view(
         why=f.why,
         own=shot.shot.own,
         move=shot.move,
+        acts=acts,
         prompt=shot.prompt.text,
         pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],
         left_out=list(shot.prompt.left_out),

@@ -4426,6 +4426,11 @@ export interface components {
             own: components["schemas"]["Overrides"];
             /** Move */
             move: string;
+            /**
+             * Acts
+             * @default []
+             */
+            acts: string[];
             /** Prompt */
             prompt: string;
             /** Pieces */

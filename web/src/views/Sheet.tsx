@@ -304,6 +304,15 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
       <div className={`${cell} px-2.5 pt-2.5`}>
         <MoveGlyph move={shot.move} />
         <p className="mt-1 leading-tight text-ink-2">{shot.move}</p>
+        {shot.acts.length > 0 && (
+          <p
+            className="mt-1 line-clamp-3 text-[12px] leading-tight text-ink-2"
+            title={shot.acts.join(", ")}
+          >
+            {shot.acts[0]!.split(": ")[1]}
+            {shot.acts.length > 1 ? ` +${shot.acts.length - 1}` : ""}
+          </p>
+        )}
       </div>
       <div className={`${cell} flex flex-col items-center pt-1.5`}>
         <Voice film={film} shot={shot} />

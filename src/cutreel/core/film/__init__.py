@@ -1,6 +1,6 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
-from .acting import FigureTold, PlannedAct, acts_planned, figures_in, named
+from .acting import FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
 from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
 from .changes import Change, Command, apply_command, apply_to
@@ -70,6 +70,7 @@ __all__ = [
     "TakeRow",
     "VoiceOffered",
     "acts_planned",
+    "acts_told",
     "air_planned",
     "apply_command",
     "apply_to",

@@ -92,6 +92,18 @@ def acts_planned(read: ReadFilm, shot: ReadShot, figures: Sequence[FigureTold]) 
     return [*_deeds(read, shot, figures, who), *_said(read, shot, who)]
 
 
+def acts_told(read: ReadFilm, shot: ReadShot, take: TakeRow | None) -> list[str]:
+    """The same in short, by the names of the cast: "Maren: lift"."""
+    figures = figures_in(take) if take else []
+    if not figures or read.document.settings.movement != "all":
+        return []
+    who = named(shot.people, figures)
+    return [
+        f"{who[p.figure].name if p.figure in who else p.figure}: {p.action}"
+        for p in acts_planned(read, shot, figures)
+    ]
+
+
 def _deeds(
     read: ReadFilm, shot: ReadShot, figures: Sequence[FigureTold], who: Mapping[str, Person]
 ) -> list[PlannedAct]:

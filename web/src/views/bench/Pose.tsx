@@ -10,6 +10,11 @@ import { Candidates } from "./Candidates";
 import { STEPS, type DeskProps } from "./desk";
 
 /** What is drawn between which joints. */
+/** Strips of paper, outlined in pencil: in which ink, how broad, how dense. */
+const PAPER: readonly (readonly [string, number, number])[] = [
+  ["#3b3735", 4.2, 1],
+  ["#fffdf8", 3.6, 0.72],
+];
 const LIMBS = [
   ["far_shoulder", "far_elbow", "far_hand"],
   ["hips", "far_knee", "far_foot"],
@@ -170,16 +175,18 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
           className="pointer-events-none absolute inset-0 size-full overflow-visible"
           aria-hidden
         >
-          {["#fffdf8", "#1c1b1e"].map((ink, i) =>
+          {/* Limbs as a jointed paper figure has them: strips of paper, outlined in pencil. */}
+          {PAPER.map(([ink, width, opacity]) =>
             LIMBS.map((limb) => (
               <polyline
-                key={ink + limb.join()}
+                key={`${ink}${limb.join()}`}
                 points={limb
                   .map((j) => `${place(j)[0] * aspect * 100},${place(j)[1] * 100}`)
                   .join(" ")}
                 fill="none"
                 stroke={ink}
-                strokeWidth={i ? 0.7 : 1.8}
+                strokeOpacity={opacity}
+                strokeWidth={width}
                 strokeLinecap="round"
                 strokeLinejoin="round"
               />
@@ -192,7 +199,7 @@ function Joints({ film, shot, take, figures, onDone }: DeskProps & { figures: Ha
             type="button"
             aria-label={joint.replace("_", " ")}
             title={joint.replace("_", " ")}
-            className="absolute size-4 -translate-x-1/2 -translate-y-1/2 cursor-grab rounded-full border-2 border-[#fffdf8] bg-grease focus-visible:outline focus-visible:outline-2 focus-visible:outline-ink"
+            className="absolute size-4 -translate-x-1/2 -translate-y-1/2 cursor-grab rounded-full border border-[#5a4116] bg-[#c9973a] shadow-[inset_0_0_0_2px_#e5c274] focus-visible:outline focus-visible:outline-2 focus-visible:outline-ink"
             style={{ left: `${x * 100}%`, top: `${y * 100}%` }}
             onPointerDown={(e) => {
               e.preventDefault();
