@@ -5,6 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
+from tests.api.test_clips import clip_of
 from tests.browser.steps import STORY, go, make, new_film, no_barriers
 
 pytestmark = pytest.mark.browser
@@ -76,3 +77,25 @@ def plays_in_place(page: Page) -> None:
     assert len(places) > 3
     page.get_by_role("button", name="Stop").click()
     expect(screen).to_have_count(0)
+
+
+def test_a_clip_is_brought_and_fitted_to_its_words(page: Page) -> None:
+    new_film(page, "A clip", STORY.replace("ladder", "kettle"))
+    go(page, "Bench")
+    make(page, 1)
+    page.get_by_role("tab", name="Movement").click()
+    page.get_by_label(re.compile("^Bring a clip for shot")).set_input_files(
+        {"name": "crossing.mp4", "mimeType": "video/mp4", "buffer": clip_of(2.5)}
+    )
+    page.get_by_role("tab", name="Takes").click()
+    takes = page.get_by_role("list", name="All takes")
+    expect(takes.get_by_role("listitem")).to_have_count(2)
+    page.get_by_role("button", name="Circle take 2").click()
+    page.get_by_role("tab", name="Movement").click()
+    fit = page.get_by_label("How the clip fills the shot")
+    expect(fit).to_be_visible()
+    fit.click()
+    page.get_by_role("option", name="back and forth").click()
+    expect(page.get_by_text("it goes back and forth")).to_be_visible()
+    page.get_by_role("button", name="fitted by rule again").click()
+    expect(page.get_by_text("it goes back and forth")).to_have_count(0)

@@ -32,7 +32,7 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     (r"/api/(stories|paces)$", Bound(5 * MEGA)),
     (r"/api/films/\w+/brought$", Bound(1_600 * MEGA)),
     (r"/api/films/\w+/(references|looks)$", Bound(260 * MEGA)),
-    (r"/api/films/\w+/shots/-?\d+/takes$", Bound(61 * MEGA)),
+    (r"/api/films/\w+/shots/-?\d+/takes$", Bound(201 * MEGA)),
     (r"/api/films/\w+/takes/\w+/masks$", Bound(61 * MEGA)),
     (r"/api/films/\w+/sketches$", Bound(31 * MEGA)),
     (r"/api/films/\w+/rework$", Bound(2 * MEGA)),

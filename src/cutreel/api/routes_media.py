@@ -8,8 +8,16 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.making import Origin, add_take, keep_brought, reader, size_of
-from cutreel.making.pictures import brought, kept_mask
+from cutreel.making import CLIP, Origin, add_take, keep_brought, reader, size_of
+from cutreel.making.pictures import (
+    OwnClip,
+    OwnPicture,
+    brought,
+    is_clip,
+    keep_clip,
+    kept_mask,
+    opened_clip,
+)
 from cutreel.store import TYPES
 
 from .door import Films, Shop, Since
@@ -17,6 +25,7 @@ from .schemas import FilmDelta
 from .sending import sent
 
 router = APIRouter()
+MOST_CLIP = 200_000_000
 MOST_BYTES = 60_000_000
 _NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mp4|m4a|srt|vtt|json)")
 
@@ -43,18 +52,27 @@ async def bring_picture(
     request: Request,
     since: Since = "",
 ) -> FilmDelta:
-    """Bring a picture of one's own as a take. It is read in a process of its own, since any file
+    """Bring a picture or a clip of one's own as a take. It is read in a process of its own, since any file
     may come."""
-    data = await file.read(MOST_BYTES + 1)
-    if len(data) > MOST_BYTES:
+    data = await file.read(MOST_CLIP + 1)
+    moving = is_clip(data)
+    if len(data) > MOST_CLIP:
+        raise BadInput("The clip is too large.", "Bring one of at most 200 megabytes.")
+    if len(data) > MOST_BYTES and not moving:
         raise BadInput("The picture file is too large.", "Bring one of at most 60 megabytes.")
     known = await asyncio.to_thread(shop.films.get, film)
     if shot not in [s.id for s in known.document.shots]:
         raise NotFound("That shot is not in the film any more.")
-    picture = await asyncio.to_thread(reader.read, brought, data)
+    opened: OwnClip | OwnPicture = (
+        await asyncio.to_thread(reader.read, opened_clip, data, what=CLIP)
+        if moving
+        else await asyncio.to_thread(reader.read, brought, data)
+    )
 
     def keep() -> FilmDelta:
-        kept = keep_brought(shop, picture)
+        kept = (
+            keep_clip(shop, opened) if isinstance(opened, OwnClip) else keep_brought(shop, opened)
+        )
         same = (t for t in shop.takes.of_shot(film, shot) if t.brought and t.media == kept.media)
         if twin := next(same, None):
             raise BadInput(

@@ -19,7 +19,7 @@ from cutreel.core.film import (
     named,
     targets_in,
 )
-from cutreel.core.motion import ACTIONS, Act, AirKind, Amount, OwnPath, path_words
+from cutreel.core.motion import ACTIONS, Act, AirKind, Amount, FitHow, OwnPath, fit_clip, path_words
 from cutreel.making import frames_of_shot, usual_path
 
 from .door import Films, Shop
@@ -65,6 +65,15 @@ class AirView(BaseModel):
     why: str
 
 
+class ClipView(BaseModel):
+    """A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence."""
+
+    seconds: float
+    how: FitHow
+    why: str
+    own: bool
+
+
 class MovementView(BaseModel):
     """How a shot moves. `path` is the camera's as it is now, `in_words` the same told, `motion` the maker's own
     motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie
@@ -87,6 +96,7 @@ class MovementView(BaseModel):
     water: bool
     flames: int
     jointed: bool
+    clip: ClipView | None
 
 
 @router.get("/films/{film}/shots/{shot}/movement")
@@ -146,11 +156,23 @@ def movement(film: str, shot: int, films: Films) -> MovementView:
         air=[
             AirView(kind=a.kind, amount=a.amount, why=a.why)
             for a in air_planned(read, assembled.document.settings)
+            if assembled.timeline.clips[at].air
         ],
         air_own=own.air is not None,
         water=any(p.get("moves", {}).get("kind") == "water" for p in parts),
         flames=len(take.about.get("flames", [])) if take else 0,
         jointed=bool(figures),
+        clip=_clip(assembled, at, seconds),
+    )
+
+
+def _clip(assembled: Assembled, at: int, seconds: float) -> ClipView | None:
+    footage = assembled.timeline.clips[at].footage
+    if footage is None:
+        return None
+    fit = fit_clip(footage.seconds, seconds, footage.how)
+    return ClipView(
+        seconds=round(footage.seconds, 3), how=fit.how, why=fit.why, own=footage.how is not None
     )
 
 

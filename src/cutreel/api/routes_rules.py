@@ -9,7 +9,7 @@ from cutreel.core.breakdown import KINDS, FilmKind
 from cutreel.core.captions import LINE_LENGTH, LINES
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
-from cutreel.core.motion import AIR_KINDS, MOVES
+from cutreel.core.motion import AIR_KINDS, FITS, MOVES
 from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
 from cutreel.core.timeline import KNOWN_RATES
 from cutreel.making import SHORT_SIDE
@@ -40,6 +40,7 @@ class Rules(BaseModel):
     airs: list[str]
     air_amounts: list[str]
     movements: list[str]
+    fits: list[str]
     sizes: list[str]
     rates: list[str]
     captions: list[str]
@@ -69,6 +70,7 @@ RULES = Rules(
     airs=list(AIR_KINDS),
     air_amounts=_choices("air"),
     movements=_choices("movement"),
+    fits=list(FITS),
     sizes=list(SHORT_SIDE),
     rates=list(KNOWN_RATES),
     captions=_choices("captions"),

@@ -1,7 +1,7 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import SCRIPT, reader
+from .apart import CLIP, SCRIPT, reader
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
@@ -26,6 +26,7 @@ from .writing import write
 # fmt: off
 __all__ = [
     "AT_ONCE",
+    "CLIP",
     "REGISTRY",
     "SCRIPT",
     "SHORT_SIDE",

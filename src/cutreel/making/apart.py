@@ -15,9 +15,10 @@ from cutreel.core.errors import BadInput, CutReelError
 
 T = TypeVar("T")
 SECONDS = 60
-PICTURE, SCRIPT = "picture", "script"
+PICTURE, SCRIPT, CLIP = "picture", "script", "clip"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
+    CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }
 MOST_MEMORY = 6 * 2**30

@@ -46,6 +46,7 @@ def frames_of_shot(
         air=list(clip.air),
         flames=list(clip.flames),
         path=clip.path,
+        footage=clip.footage,
         page=clip.page,
         move=clip.move,
         focus=clip.focus,
@@ -59,7 +60,7 @@ def frames_of_shot(
     def fetch(media: str, depth: float) -> Planes:
         return planes_of_media(shop, media, depth)
 
-    draw = painter(plan, fetch, lambda media: figure_of(shop, media))
+    draw = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
     frame = Compositor(width, height).new_frame()
     columns = min(count, COLUMNS)
     sheet = Image.new("RGB", (width * columns, height * -(-count // columns)))

@@ -40,6 +40,7 @@ def rendered(
         lambda media, depth: planes_of_media(shop, media, depth),
         each,
         lambda media: figure_of(shop, media),
+        shop.media.get,
     )
 
 

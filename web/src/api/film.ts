@@ -79,6 +79,7 @@ const NONE_YET: Rules = {
   airs: [],
   air_amounts: [],
   movements: [],
+  fits: [],
   sizes: [],
   rates: [],
   captions: [],

@@ -1079,7 +1079,7 @@ export interface paths {
         put?: never;
         /**
          * Bring Picture
-         * @description Bring a picture of one's own as a take. It is read in a process of its own, since any file
+         * @description Bring a picture or a clip of one's own as a take. It is read in a process of its own, since any file
          *     may come.
          */
         post: operations["bring_picture_api_films__film__shots__shot__takes_post"];
@@ -1742,6 +1742,23 @@ export interface components {
             takes: {
                 [key: string]: string;
             };
+        };
+        /**
+         * ClipView
+         * @description A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence.
+         */
+        ClipView: {
+            /** Seconds */
+            seconds: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "speed" | "hold" | "back and forth" | "cut";
+            /** Why */
+            why: string;
+            /** Own */
+            own: boolean;
         };
         /**
          * Colour
@@ -2849,6 +2866,7 @@ export interface components {
             flames: number;
             /** Jointed */
             jointed: boolean;
+            clip: components["schemas"]["ClipView"] | null;
         };
         /**
          * MovingFigure
@@ -3076,6 +3094,8 @@ export interface components {
             /** Air */
             air?: components["schemas"]["OwnAir"][] | null;
             path?: components["schemas"]["OwnPath"] | null;
+            /** Fit */
+            fit?: ("speed" | "hold" | "back and forth" | "cut") | null;
             /** Motion */
             motion?: string | null;
             /** Sound */
@@ -3827,6 +3847,8 @@ export interface components {
             air_amounts: string[];
             /** Movements */
             movements: string[];
+            /** Fits */
+            fits: string[];
             /** Sizes */
             sizes: string[];
             /** Rates */

@@ -14,6 +14,8 @@ interface Props {
   folder?: boolean;
   /** What files may be chosen. */
   accept?: string;
+  /** The same in words. */
+  says?: string;
   quiet?: boolean;
   disabled?: boolean;
   onFiles: (files: File[]) => void;
@@ -26,6 +28,7 @@ export function Bring({
   many = false,
   folder = false,
   accept = PICTURES,
+  says = "PNG, JPEG, WebP, AVIF, SVG or OpenRaster",
   quiet = false,
   disabled = false,
   onFiles,
@@ -37,7 +40,7 @@ export function Bring({
         kind={quiet ? "quiet" : "plain"}
         disabled={busy || disabled}
         onClick={() => field.current?.click()}
-        title="PNG, JPEG, WebP, AVIF, SVG or OpenRaster"
+        title={says}
       >
         {busy && !quiet ? "reading …" : title}
       </Button>

@@ -6,7 +6,7 @@ from typing import Literal
 from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.ideas import IdeaSort
-from cutreel.core.motion import ACTIONS, AirKind, Amount, OwnPath
+from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath
 
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
@@ -155,6 +155,7 @@ class Overrides(BaseModel):
     acts: list[OwnAct] | None = Field(None, max_length=12)
     air: list[OwnAir] | None = Field(None, max_length=4)
     path: OwnPath | None = None
+    fit: FitHow | None = None
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
     direction: str | None = Field(None, max_length=600)

@@ -39,7 +39,7 @@ from cutreel.core.timeline import (
 from .air import air_of
 from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
-from .moving import flames_of, path_of, strips_of
+from .moving import flames_of, footage_of, path_of, strips_of
 from .reading import ReadFilm
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
@@ -121,6 +121,7 @@ class Assembled:
                 shot.shot.own.path.model_dump_json()
                 if shot.shot.own.path
                 else shot.shot.own.motion,
+                shot.shot.own.fit,
                 # What moves by itself hangs on all that was read of a shot.
                 id(shot.token) if used is not None and settings.movement == "all" else 0,
             )
@@ -134,15 +135,19 @@ class Assembled:
         shot, take = self.read.shots[i], self.used[i]
         if take is None:
             return PictureClip(self.spans[i], page=(shot.text, shot.shot.edge), move="still")
-        settings = self.document.settings
+        settings, clip = self.document.settings, footage_of(shot, take)
+        # What is in the air of a clip is in it already.
+        own_air = clip is None or shot.shot.own.air is not None
         return PictureClip(
             self.spans[i],
             take.layers,
             self.strips(i),
-            air_of(shot, settings) if settings.movement == "all" else (),
+            air_of(shot, settings) if settings.movement == "all" and own_air else (),
             flames_of(self.read, take),
             path=path_of(shot, take),
-            move=shot.move,
+            footage=clip,
+            # A clip has its own movement; the camera stands still over it unless it is asked to move.
+            move="still" if clip and shot.shot.own.move is None else shot.move,
             focus=focus_of(take),
         )
 

@@ -5,7 +5,7 @@ import re
 from collections.abc import Mapping, Sequence
 
 from cutreel.core.motion import Acting, Flame, OwnPath, Water, path_told
-from cutreel.core.timeline import FrameRate, Span, Strip, Timing
+from cutreel.core.timeline import Footage, FrameRate, Span, Strip, Timing
 
 from .acting import FigureTold, acts_in_time, acts_planned, figures_in, mouth_of, named
 from .air import air_planned
@@ -37,6 +37,16 @@ def path_of(shot: ReadShot, take: TakeRow) -> OwnPath | None:
     if "then" not in words and not any(re.search(rf"\b{re.escape(t)}\b", words) for t in targets):
         return None  # one plain move, as all films have them
     return path_told(words, targets)
+
+
+def footage_of(shot: ReadShot, take: TakeRow) -> Footage | None:
+    """The clip that a take is, with how it fills its shot."""
+    clip = take.about.get("clip")
+    if clip is None:
+        return None
+    return Footage(
+        media=clip["media"], frames=clip["frames"], rate=clip["rate"], how=shot.shot.own.fit
+    )
 
 
 def flames_of(read: ReadFilm, take: TakeRow) -> tuple[Flame, ...]:

@@ -18,6 +18,7 @@ from cutreel.core.motion import (
 )
 
 from . import kernel
+from .footage import FootageLayer
 from .grains import AirLayer
 from .planes import Planes, cover
 from .puppet import Puppet
@@ -35,7 +36,7 @@ class Shown:
     frames, what is in the air, and where light trembles. Its words begin `lead` frames after its life; there are
     `rate` frames a second."""
 
-    layers: Sequence[Planes | Puppet]
+    layers: Sequence[Planes | Puppet | FootageLayer]
     path: CameraPath | Walked
     frames: int
     lead: int = 0
@@ -65,7 +66,7 @@ class Compositor:
         window = shown.path.at(at / max(1, shown.frames - 1))
         seconds = (at - shown.lead) / shown.rate
         for i, layer in enumerate(shown.layers):
-            planes = layer.drawing(seconds) if isinstance(layer, Puppet) else layer
+            planes = layer if isinstance(layer, Planes) else layer.drawing(seconds)
             if planes is not None:
                 view = window if i == 0 else layer_zoom(window, layer.depth)
                 self._lay(planes, view, out, seconds)

@@ -13,7 +13,16 @@ from pydantic import BaseModel
 from cutreel.core.captions import Caption
 from cutreel.core.keys import key
 from cutreel.core.motion import Air, Flame, Move, OwnPath
-from cutreel.core.timeline import CaptionClip, FrameRate, Span, Stretch, Strip, Timeline, stretches
+from cutreel.core.timeline import (
+    CaptionClip,
+    Footage,
+    FrameRate,
+    Span,
+    Stretch,
+    Strip,
+    Timeline,
+    stretches,
+)
 
 from .encode import ENCODER_VERSION, Quality
 
@@ -30,6 +39,7 @@ class PlannedShot(BaseModel):
     air: list[Air] = []
     flames: list[Flame] = []
     path: OwnPath | None = None
+    footage: Footage | None = None
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
@@ -37,7 +47,7 @@ class PlannedShot(BaseModel):
     @property
     def moves_by_itself(self) -> bool:
         """Whether anything moves in the picture, and not the camera alone."""
-        return bool(self.strips or self.air or self.flames)
+        return bool(self.strips or self.air or self.flames or self.footage)
 
 
 class Scene(BaseModel):
@@ -93,6 +103,7 @@ def plan_film(
             air=list(c.air),
             flames=list(c.flames),
             path=c.path,
+            footage=c.footage,
             page=c.page,
             move=c.move,
             focus=c.focus,

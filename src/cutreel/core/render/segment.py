@@ -3,12 +3,13 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
-from cutreel.core.motion import Walked, path_for
+from cutreel.core.motion import Walked, fit_clip, path_for
 from cutreel.core.timeline import FrameRate
 from cutreel.protocol import JointedFigure
 
 from .compositor import Compositor, Frame, Shown
 from .encode import Draw, encode_segment
+from .footage import FootageLayer
 from .grains import AirLayer
 from .pages import caption_planes, paper_page
 from .plan import PlannedShot, Scene, SegmentPlan
@@ -17,6 +18,8 @@ from .puppet import Puppet
 
 Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
+Files = Callable[[str], bytes]
+"""Gives a media file by its name."""
 Figures = Callable[[str], JointedFigure]
 """Gives a figure in pieces by the media name of what is told of it."""
 
@@ -26,23 +29,31 @@ def nobody(media: str) -> JointedFigure:
     raise KeyError(media)
 
 
+def nothing(media: str) -> bytes:
+    """For films without clips."""
+    raise KeyError(media)
+
+
 def make_segment(
     plan: SegmentPlan,
     fetch: Fetch,
     progress: Callable[[int], None] = lambda done: None,
     figures: Figures = nobody,
+    files: Files = nothing,
 ) -> bytes:
     """Fragmented MP4 of the planned segment."""
     rate = FrameRate.parse(plan.fps).fraction
-    draw = painter(plan, fetch, figures)
+    draw = painter(plan, fetch, figures, files)
     return encode_segment(draw, plan.frames, plan.width, plan.height, rate, plan.quality, progress)
 
 
-def painter(plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody) -> Draw:
+def painter(
+    plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody, files: Files = nothing
+) -> Draw:
     """What draws the frames of a segment."""
     desk = Compositor(plan.width, plan.height)
-    one = _shown(plan.one, plan, fetch, figures)
-    other = _shown(plan.other, plan, fetch, figures) if plan.other else None
+    one = _shown(plan.one, plan, fetch, figures, files)
+    other = _shown(plan.other, plan, fetch, figures, files) if plan.other else None
 
     def draw(number: int, out: Frame) -> None:
         desk.draw(one, plan.one.at + number, out)
@@ -63,7 +74,7 @@ def frames_of(plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody) -> Ite
         yield frame
 
 
-def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures) -> Shown:
+def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, files: Files) -> Shown:
     shot = scene.shot
     path = (
         Walked(shot.path, scene.seconds)
@@ -71,7 +82,13 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures) -> S
         else path_for(shot.move if shot.layers else "still", scene.seconds, shot.focus)
     )
     rate = float(FrameRate.parse(plan.fps).fraction)
-    layers = _layers(scene.shot, plan, fetch, figures)
+    if shot.footage is not None:
+        spoken = scene.seconds - scene.lead / rate
+        fit = fit_clip(shot.footage.seconds, max(0.1, spoken), shot.footage.how)
+        clip = FootageLayer(files(shot.footage.media), shot.footage.frames, shot.footage.rate, fit)
+        layers: Sequence[Planes | Puppet | FootageLayer] = [clip]
+    else:
+        layers = _layers(shot, plan, fetch, figures)
     air = [AirLayer(a, plan.width, plan.height) for a in scene.shot.air]
     flames = tuple(scene.shot.flames)
     return Shown(layers, path, scene.life, scene.lead, rate, air, flames)

@@ -11,7 +11,7 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-from cutreel.core.motion import Acting, Air, Flame, Move, OwnPath, Water
+from cutreel.core.motion import Acting, Air, FitHow, Flame, Move, OwnPath, Water
 
 from .frames import FrameRate
 from .shots import Span
@@ -30,12 +30,26 @@ class Strip(BaseModel):
     water: Water | None = None
 
 
+class Footage(BaseModel):
+    """A clip that a shot shows: a media file of `frames` frames at `rate` a second, and how it fills the shot; None: by
+    rule."""
+
+    media: str
+    frames: int
+    rate: float
+    how: FitHow | None = None
+
+    @property
+    def seconds(self) -> float:
+        return self.frames / self.rate
+
+
 @dataclass(frozen=True, slots=True)
 class PictureClip:
     """What a shot shows in its frames: a picture's layers as (media, depth), from back to front;
     without any, the paper page that stands in (`page`: the words, the edge number). Where figures act, what the picture
     is made of (`strips`); what is in the `air`, and where light trembles (`flames`). The camera's way, and where it
-    aims, or a `path` that the maker drew."""
+    aims, or a `path` that the maker drew. A clip in place of the picture (`footage`)."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
@@ -43,6 +57,7 @@ class PictureClip:
     air: tuple[Air, ...] = ()
     flames: tuple[Flame, ...] = ()
     path: OwnPath | None = None
+    footage: Footage | None = None
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)

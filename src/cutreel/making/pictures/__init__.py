@@ -1,6 +1,7 @@
 """Pictures from outside and by hand: opened apart, measured, brought, cut out, laid in, framed."""
 
 from .bringing import MOST_BYTES, MOST_IN_ALL, BroughtPicture, bring_many
+from .clips import OwnClip, is_clip, keep_clip, opened_clip
 from .handwork import (
     cut_from,
     figures_of_take,
@@ -23,13 +24,39 @@ from .keeping import (
     size_of,
 )
 from .masking import kept_mask
-from .measuring import brought, pixels_of, seen_in
+from .measuring import OwnPicture, brought, pixels_of, seen_in
 
 # fmt: off
 __all__ = [
-    "MOST_BYTES", "MOST_IN_ALL", "BroughtPicture", "Origin", "Picture", "PictureStrip", "add_take",
-    "bring_many", "brought", "brought_picture", "cut_from", "figures_of_take", "frame_for",
-    "keep_brought", "kept_mask", "kept_picture", "kept_sketch", "look_of", "mask_of_figure",
-    "openraster_of", "pixels_of", "place_in", "reshape", "seen_in", "size_of",
+    "MOST_BYTES",
+    "MOST_IN_ALL",
+    "BroughtPicture",
+    "Origin",
+    "OwnClip",
+    "OwnPicture",
+    "Picture",
+    "PictureStrip",
+    "add_take",
+    "bring_many",
+    "brought",
+    "brought_picture",
+    "cut_from",
+    "figures_of_take",
+    "frame_for",
+    "is_clip",
+    "keep_brought",
+    "keep_clip",
+    "kept_mask",
+    "kept_picture",
+    "kept_sketch",
+    "look_of",
+    "mask_of_figure",
+    "opened_clip",
+    "openraster_of",
+    "pixels_of",
+    "place_in",
+    "reshape",
+    "seen_in",
+    "size_of",
 ]
 # fmt: on

@@ -17,7 +17,7 @@ Chosen = TypeVar("Chosen", bound=BaseModel)
 Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
-    "move", "path", "motion", "acts", "air",
+    "move", "path", "fit", "motion", "acts", "air",
     "sound", "direction",
 ]  # fmt: skip
 

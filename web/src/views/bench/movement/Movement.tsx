@@ -3,8 +3,10 @@ import { Pause, Play } from "lucide-react";
 import { useState } from "react";
 
 import type { Film, Shot } from "../../../api/client";
-import { useChange } from "../../../api/film";
+import { useBring, useChange } from "../../../api/film";
+import { CLIPS } from "../../../api/formats";
 import { type Movement as Moves, type Path, framesAt, useMovement } from "../../../api/movement";
+import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
 import { Split } from "../../continuity/Split";
@@ -46,6 +48,7 @@ function Desk({ film, shot, movement, media }: DeskProps) {
   const [playing, setPlaying] = useState(false);
   const [before, setBefore] = useState(false);
   const [now, setNow] = useState(0);
+  const bring = useBring(film.id);
   const set = (values: Record<string, unknown>, shots = [shot.id]) =>
     change.mutate({ type: "set shots", shots, values });
   const setPath = (path: Path) => set({ path });
@@ -111,6 +114,14 @@ function Desk({ film, shot, movement, media }: DeskProps) {
         >
           {movement.path.held ? "Held in the hand" : "Hold it in the hand"}
         </Button>
+        <Bring
+          label={`Bring a clip for shot ${shot.edge}`}
+          title="Bring a clip"
+          accept={CLIPS}
+          says="MP4, WebM, MOV or an animated GIF, at most a minute"
+          busy={bring.isPending}
+          onFiles={([file]) => file && bring.mutate({ shot: shot.id, file })}
+        />
         <CopyTo film={film} shot={shot} onCopy={(shots) => set({ path: movement.path }, shots)} />
         <span className="ml-auto text-[12px] text-ink-2">
           {playing && `loops every ${movement.seconds.toFixed(1)} s`}

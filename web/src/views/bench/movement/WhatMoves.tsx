@@ -11,6 +11,12 @@ import { shortly } from "./names";
 
 /** Nothing is chosen: lists know no empty choice. */
 const NOBODY = "-";
+const FITS = {
+  speed: "played quicker or slower",
+  hold: "its last frame held",
+  "back and forth": "back and forth",
+  cut: "cut at the shot’s end",
+};
 const AMOUNTS = ["low", "middle", "high"];
 
 interface Props {
@@ -57,6 +63,22 @@ export function WhatMoves({ film, shot, movement }: Props) {
             onChange={(move) => move !== "own" && set({ move, path: null })}
           />
         </Row>
+        {movement.clip && (
+          <Row
+            what="Clip"
+            why={movement.clip.why}
+            onLift={movement.clip.own ? () => set({ fit: null }) : undefined}
+            lifts="fitted by rule again"
+          >
+            <Choice
+              quiet
+              label="How the clip fills the shot"
+              value={movement.clip.how}
+              options={worded(rules.fits, FITS)}
+              onChange={(fit) => set({ fit })}
+            />
+          </Row>
+        )}
         {movement.acts.map((act, i) => (
           <Row
             key={`${act.figure}${act.action}${act.word}`}
@@ -158,7 +180,7 @@ export function WhatMoves({ film, shot, movement }: Props) {
         )}
       </p>
       <InWords key={movement.motion} movement={movement} onSay={(motion) => set({ motion })} />
-      {!movement.jointed && shot.used && (
+      {!movement.jointed && !movement.clip && shot.used && (
         <p className="mt-2 text-[12.5px] text-ink-2">
           Nobody acts in this picture: it came without figures in pieces. Pictures made from now on
           have them.

@@ -1,0 +1,125 @@
+"""Clips that the maker brings: read in a process apart, bounded, and kept as the renderer wants them."""
+
+import io
+from dataclasses import dataclass
+from fractions import Fraction
+
+import av
+import numpy as np
+from PIL import Image
+
+from cutreel.core.errors import BadInput
+from cutreel.core.keys import key
+
+from ..workshop import Workshop
+from .keeping import Picture, kept_picture
+
+LEAST_SIDE, MOST_SIDE, MOST_SECONDS = 320, 1920, 60.0
+RATES = (12, 60)
+"""Frames a second between which a clip is kept at its own."""
+ADVICE = "Bring MP4, WebM, MOV or an animated GIF of at most a minute."
+
+
+@dataclass(frozen=True)
+class OwnClip:
+    """A clip as it is kept: H.264 without sound, its first frame as PNG, its size, how many frames at which rate."""
+
+    mp4: bytes
+    png: bytes
+    width: int
+    height: int
+    frames: int
+    rate: int
+
+    @property
+    def seconds(self) -> float:
+        return self.frames / self.rate
+
+
+def is_clip(data: bytes) -> bool:
+    """Whether a file is moving pictures, by how it begins: MP4 and MOV, Matroska and WebM, GIF."""
+    if data[4:8] == b"ftyp":
+        return data[8:12] not in (b"avif", b"avis", b"heic", b"mif1")
+    return (
+        data[:4] == b"\x1a\x45\xdf\xa3"
+        or data[:4] == b"GIF8"
+        or data[4:8] in (b"moov", b"mdat", b"wide")
+    )
+
+
+def opened_clip(data: bytes) -> OwnClip:
+    """Open a clip. Raises BadInput in words the maker can act on."""
+    try:
+        with av.open(io.BytesIO(data), "r") as source:
+            if not source.streams.video:
+                raise BadInput("There is no picture in that file.", ADVICE)
+            return _kept(source)
+    except av.FFmpegError as error:
+        raise BadInput("That clip cannot be opened.", ADVICE) from error
+
+
+def _kept(source: av.container.InputContainer) -> OwnClip:
+    stream = source.streams.video[0]
+    stream.thread_type = "AUTO"
+    width, height = stream.codec_context.width, stream.codec_context.height
+    if min(width, height) < LEAST_SIDE:
+        raise BadInput(
+            f"The clip has only {width} by {height} pixels.",
+            f"Bring one of at least {LEAST_SIDE} on each side.",
+        )
+    scale = min(1.0, MOST_SIDE / max(width, height))
+    wide, high = (round(n * scale / 2) * 2 for n in (width, height))
+    rate = round(min(RATES[1], max(RATES[0], float(stream.average_rate or 24))))
+    out = io.BytesIO()
+    first: bytes | None = None
+    frames = 0
+    with av.open(out, "w", format="mp4") as target:
+        kept = target.add_stream("libx264", rate=rate)
+        kept.width, kept.height, kept.pix_fmt = wide, high, "yuv420p"
+        # Short groups of pictures: a segment that begins in the middle has little to decode in vain.
+        kept.codec_context.options = {"preset": "veryfast", "crf": "14", "g": "12", "bf": "0"}
+        kept.codec_context.color_range, kept.codec_context.colorspace = 1, 1
+        for frame in source.decode(stream):
+            until = float(frame.time or 0.0)
+            if until > MOST_SECONDS:
+                raise BadInput(
+                    f"The clip is longer than {MOST_SECONDS:.0f} seconds.",
+                    "Cut it, or bring its best part.",
+                )
+            shown = frame.reformat(
+                wide, high, "yuv420p", dst_colorspace="ITU709", dst_color_range="MPEG"
+            )
+            if first is None:
+                first = _png(frame.reformat(wide, high, "rgb24").to_ndarray())
+            # A clip without an even rate is laid out at one: each frame stands until the next comes.
+            while frames == 0 or frames / rate <= until + 1e-4:
+                shown.pts, shown.time_base = frames, Fraction(1, rate)
+                for packet in kept.encode(shown):
+                    target.mux(packet)
+                frames += 1
+        for packet in kept.encode():
+            target.mux(packet)
+    if first is None or frames < 2:
+        raise BadInput("Nothing moves in that clip.", "Bring a picture as a picture file.")
+    return OwnClip(out.getvalue(), first, wide, high, frames, rate)
+
+
+def keep_clip(shop: Workshop, clip: OwnClip) -> Picture:
+    """Keep a clip, with its first frame as its picture; it is found again by that."""
+    kept = kept_picture(shop, clip.png)
+    told = {
+        "media": shop.media.put(clip.mp4, "mp4"),
+        "frames": clip.frames,
+        "rate": clip.rate,
+        "seconds": round(clip.seconds, 4),
+    }
+    picture = Picture(kept.media, kept.thumb, kept.layers, {**kept.about, "clip": told})
+    name = key("brought clip", 1, media=told["media"])
+    shop.results.put(name, "brought", kept.media, picture.as_data())
+    return picture
+
+
+def _png(pixels: np.ndarray) -> bytes:
+    out = io.BytesIO()
+    Image.fromarray(pixels).save(out, "PNG", compress_level=3)
+    return out.getvalue()

@@ -1,0 +1,98 @@
+"""Clips that the maker brings: kept as takes, fitted to the words, seen in the film; what is none is refused."""
+
+import io
+from fractions import Fraction
+
+import av
+import numpy as np
+import pytest
+from PIL import Image
+
+from tests.api.test_movement import frames, movement
+from tests.api.test_rules import change
+
+
+def clip_of(seconds: float = 2.0, rate: int = 12, size=(640, 360), kind: str = "mp4") -> bytes:
+    """A bar that crosses the picture."""
+    out = io.BytesIO()
+    wide, high = size
+    with av.open(out, "w", format=kind) as target:
+        stream = target.add_stream("libvpx-vp9" if kind == "webm" else "libx264", rate=rate)
+        stream.width, stream.height, stream.pix_fmt = wide, high, "yuv420p"
+        count = round(seconds * rate)
+        for n in range(count):
+            pixels = np.full((high, wide, 3), 30, np.uint8)
+            left = round(n / count * (wide - 80))
+            pixels[:, left : left + 80] = 230
+            frame = av.VideoFrame.from_ndarray(pixels, "rgb24")
+            frame.pts, frame.time_base = n, Fraction(1, rate)
+            for packet in stream.encode(frame):
+                target.mux(packet)
+        for packet in stream.encode():
+            target.mux(packet)
+    return out.getvalue()
+
+
+def bring(client, film: dict, shot: dict, name: str, data: bytes):
+    return client.post(
+        f"/api/films/{film['id']}/shots/{shot['id']}/takes",
+        files={"file": (name, data, "video/mp4")},
+    )
+
+
+def bar_at(picture: np.ndarray) -> float:
+    """Where the bright bar is, as a share of the width."""
+    columns = picture[..., 0].mean(0)
+    return float(np.flatnonzero(columns > 150).mean() / picture.shape[1])
+
+
+@pytest.mark.parametrize("kind", ["mp4", "webm"])
+def test_a_clip_is_a_take_and_fills_its_shot(client, film, kind) -> None:
+    shot = film["shots"][1]
+    answer = bring(client, film, shot, f"shot.{kind}", clip_of(4.0, kind=kind))
+    assert answer.status_code == 201, answer.text
+    told = movement(client, film, shot)
+    assert told["clip"]["seconds"] == pytest.approx(4.0, abs=0.1)
+    assert told["clip"]["how"] == "speed" and "plays at" in told["clip"]["why"]
+    sheet = frames(client, film, shot, count=6, high=180)
+    wide = sheet.shape[1] // 6
+    places = [bar_at(sheet[:, n * wide : (n + 1) * wide]) for n in range(6)]
+    assert places == sorted(places) and places[0] < 0.2 and places[-1] > 0.8, places
+
+
+def test_the_maker_says_how_it_is_fitted(client, film) -> None:
+    shot = film["shots"][0]
+    assert bring(client, film, shot, "a.mp4", clip_of(1.0)).status_code == 201
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values={"fit": "hold"})
+    told = movement(client, film, shot)
+    assert told["clip"]["own"] and "held" in told["clip"]["why"]
+    sheet = frames(client, film, shot, count=6, high=180)
+    wide = sheet.shape[1] // 6
+    last = [bar_at(sheet[:, n * wide : (n + 1) * wide]) for n in (4, 5)]
+    assert last[0] == pytest.approx(last[1], abs=0.01) and last[0] > 0.8
+
+
+def test_a_gif_and_a_clip_without_an_even_rate_are_taken(client, film) -> None:
+    pictures = [Image.new("RGB", (480, 360), (n * 20, 60, 60)) for n in range(8)]
+    out = io.BytesIO()
+    pictures[0].save(out, "GIF", save_all=True, append_images=pictures[1:], duration=[80, 160] * 4)
+    answer = bring(client, film, film["shots"][0], "a.gif", out.getvalue())
+    assert answer.status_code == 201, answer.text
+    seconds = movement(client, film, film["shots"][0])["clip"]["seconds"]
+    assert 0.7 < seconds < 1.3
+
+
+@pytest.mark.parametrize(
+    ("data", "says"),
+    [
+        (b"\x00\x00\x00\x18ftypmp42" + b"broken" * 50, "cannot be opened"),
+        (clip_of(size=(160, 90)), "160 by 90"),
+        (clip_of(seconds=61, rate=12, size=(320, 320)), "longer than 60"),
+    ],
+    ids=["broken", "small", "long"],
+)
+def test_what_is_no_clip_is_refused_with_what_to_do(client, film, data, says) -> None:
+    answer = bring(client, film, film["shots"][0], "a.mp4", data)
+    assert answer.status_code == 422, answer.text
+    assert says in answer.json()["title"] and answer.json()["detail"]
+    assert movement(client, film, film["shots"][0])["clip"] is None
