@@ -120,22 +120,10 @@ def pose(page: Page) -> None:
     page.get_by_role("button", name="dance", exact=True).click()
 
 
-def lay_in(page: Page) -> None:
-    walk(page, 9)
-    more(page, "Cut out")
-    page.get_by_label("Mark somebody").click()
-    page.get_by_role("option", name=re.compile("^(?!mark)")).first.click()
-    page.wait_for_timeout(900)
-    page.get_by_role("button", name="Cut it out").click()
-    page.get_by_text("is cut out").wait_for()
-    page.get_by_role("button", name="Close the message").first.click()
-    walk(page, 2)
-    more(page, "Lay something in")
-    stands = page.get_by_role("application")
-    stands.focus()
-    for key in ["Shift+ArrowLeft"] * 2 + ["-"] * 4:
-        page.keyboard.press(key)
-    page.wait_for_timeout(1500)
+def movement(page: Page) -> None:
+    walk(page, 19, "Movement")
+    page.get_by_role("img", name=re.compile("^Six frames")).wait_for()
+    page.wait_for_timeout(2500)
 
 
 def delivery(page: Page) -> None:
@@ -151,7 +139,7 @@ VIEWS: dict[str, Callable[[Page], None]] = {
 "places": places, "look": look, "company": company, "sheet": sheet,
     "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table, "retouch": retouch,
     "pose": pose,
-    "lay-in": lay_in, "delivery": delivery,
+    "movement": movement, "delivery": delivery,
 }  # fmt: skip
 
 
