@@ -2,6 +2,7 @@
 
 import io
 from fractions import Fraction
+from itertools import pairwise
 
 import av
 import numpy as np
@@ -9,6 +10,7 @@ import pytest
 from PIL import Image
 
 from tests.api.test_movement import frames, movement
+from tests.api.test_retouch import start, takes_of
 from tests.api.test_rules import change
 
 
@@ -96,3 +98,52 @@ def test_what_is_no_clip_is_refused_with_what_to_do(client, film, data, says) ->
     assert answer.status_code == 422, answer.text
     assert says in answer.json()["title"] and answer.json()["detail"]
     assert movement(client, film, film["shots"][0])["clip"] is None
+
+
+@pytest.fixture
+def pictured(client, film, finished) -> tuple[dict, dict]:
+    """A film, and a shot of it with a picture."""
+    shot = film["shots"][0]
+    run = start(client, film, kind="pictures", shots=[shot["id"]], takes=1)
+    finished(film["id"], run["id"])
+    return film, shot
+
+
+def test_a_service_makes_a_clip_of_a_picture_for_what_was_said_before(
+    client, pictured, finished
+) -> None:
+    film, shot = pictured
+    wish = {"kind": "clips", "shots": [shot["id"]], "takes": 1}
+    told = client.post(f"/api/films/{film['id']}/estimate", json=wish).json()
+    seconds = movement(client, film, shot)["seconds"]
+    lasts = 5 if max(5 / seconds, seconds / 5) <= max(10 / seconds, seconds / 10) else 10
+    # Source: the price that the offer states, 0.018 a second.
+    assert told["cost"] == pytest.approx(0.018 * lasts)
+    spent = client.get(f"/api/films/{film['id']}/spending").json()["film"]
+    run = finished(film["id"], start(client, film, **wish)["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    paid = client.get(f"/api/films/{film['id']}/spending").json()["film"] - spent
+    assert paid == pytest.approx(told["cost"])
+    picture, clip = takes_of(client, film, shot["id"])
+    assert clip["came"] == f"A clip of take {picture['number']}, {lasts:.1f} s."
+    assert not clip["stale"]
+    change(client, film["id"], type="circle take", shot=shot["id"], take=clip["id"])
+    shown = movement(client, film, shot)["clip"]
+    assert shown["seconds"] == pytest.approx(lasts, abs=0.1)
+    sheet = frames(client, film, shot, count=4, high=180)
+    wide = sheet.shape[1] // 4
+    tiles = [sheet[:, n * wide : (n + 1) * wide] for n in range(4)]
+    assert all(np.abs(a - b).mean() > 0.5 for a, b in pairwise(tiles))
+    # The same again is found, not paid.
+    again = finished(film["id"], start(client, film, **wish)["id"])
+    assert again["state"] == "done"
+    assert client.get(f"/api/films/{film['id']}/spending").json()["film"] - spent == pytest.approx(
+        paid
+    )
+    assert len(takes_of(client, film, shot["id"])) == 2
+
+
+def test_where_there_is_no_picture_no_clip_is_made(client, film) -> None:
+    wish = {"kind": "clips", "shots": [film["shots"][1]["id"]]}
+    answer = client.post(f"/api/films/{film['id']}/estimate", json=wish)
+    assert answer.status_code == 422 and "no picture to move" in answer.json()["title"]

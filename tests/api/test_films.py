@@ -196,6 +196,7 @@ def test_offers_and_looks(client) -> None:
     assert {o["kind"] for o in offers} == {
         "picture",
         "enlarge",
+        "clip",
         "speech",
         "sound",
         "music",

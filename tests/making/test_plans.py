@@ -17,6 +17,7 @@ NAMES = (
     "illustrator-quick",
     "illustrator-fine",
     "enlarger",
+    "animator",
     "voice",
     "sound-maker",
     "composer",

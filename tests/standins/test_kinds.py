@@ -7,6 +7,7 @@ from pathlib import Path
 import pytest
 
 from cutreel.protocol import (
+    ClipInput,
     EnlargeInput,
     Guide,
     MusicInput,
@@ -36,6 +37,7 @@ JOBS = {
     "illustrator-quick": PictureInput(prompt="a boat", count=3),
     "illustrator-fine": PictureInput(prompt="a boat", count=2),
     "enlarger": EnlargeInput(pictures=[HASH, OTHER]),
+    "animator": ClipInput(picture=HASH, prompt="slow push in", seconds=5),
     "voice": SpeechInput(text="We must row.", voice="alder"),
     "sound-maker": SoundInput(prompt="rain", seconds=4),
     "composer": MusicInput(mood="calm", seconds=30),
@@ -66,6 +68,7 @@ def test_what_is_used_is_missing_from_the_quota_which_renews_at_midnight(name: s
         ("illustrator-quick", 3, "0.009"),
         ("illustrator-fine", 2, "0.1"),
         ("enlarger", 2, "0.008"),
+        ("animator", 1, "0.09"),
         ("voice", 12, "0.00012"),
         ("sound-maker", 1, "0.002"),
         ("composer", 1, "0.012"),
@@ -94,6 +97,8 @@ def test_the_usual_job_is_within_its_caps_and_nothing_of_it_is_unknown(name: str
     [
         ("illustrator-quick", PictureInput(prompt="x", width=2048), "1280 by 1280"),
         ("sound-maker", SoundInput(prompt="x", seconds=31), "30 seconds"),
+        ("animator", ClipInput(picture=HASH, prompt="x", seconds=12), "10 seconds"),
+        ("animator", ClipInput(picture=HASH, prompt="x", seconds=5, width=2048), "1280 by 1280"),
         ("composer", MusicInput(mood="calm", seconds=1801), "1800 seconds"),
     ],
 )
@@ -108,6 +113,7 @@ def test_what_is_beyond_a_cap_is_said_with_the_cap(name: str, job, said: str) ->
         ("composer", MusicInput(mood="green", seconds=9), "no mood “green”"),
         ("writer", ScriptInput(task="titles", language="tlh"), "“tlh”"),
         ("reader", ReadingInput(cast=[], paragraphs=[], language="tlh"), "“tlh”"),
+        ("animator", ClipInput(picture=HASH, prompt="x", seconds=7), "5 or 10 seconds"),
     ],
 )
 def test_what_is_not_to_be_had_is_named(name: str, job, said: str) -> None:

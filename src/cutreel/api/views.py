@@ -122,6 +122,9 @@ _HOW = {"vary": "Varied", "pose": "Posed anew", "compose": "Composed after a ske
 def _came(take: TakeRow) -> str | None:
     """How a take came of another one, in words."""
     about = take.about
+    if clip := about.get("clip"):
+        of = f" of take {about['clip_of']}" if "clip_of" in about else ""
+        return f"A clip{of}, {clip['seconds']:.1f} s."
     if told := about.get("enlarged"):
         return f"Enlarged {told['factor']} times from take {told['from']}."
     if told := about.get("retouched"):

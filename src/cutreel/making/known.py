@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from .again import AGAIN_RUN, AgainWanted
+from .kinds.clip import CLIPS_RUN, ClipKind, ClipsWanted
 from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
 from .kinds.film import FilmKind
 from .kinds.mix import MixKind
@@ -25,6 +26,7 @@ REGISTRY = Registry.of(
         PictureKind(),
         RetouchKind(),
         EnlargeKind(),
+        ClipKind(),
         SpeechKind(),
         SoundKind(),
         MusicKind(),
@@ -43,6 +45,7 @@ REGISTRY = Registry.of(
         RETOUCH_RUN,
         AGAIN_RUN,
         ENLARGE_RUN,
+        CLIPS_RUN,
     ],
 )
 
@@ -55,7 +58,8 @@ RunRequest = Annotated[
     | LookWanted
     | RetouchWanted
     | AgainWanted
-    | EnlargeWanted,
+    | EnlargeWanted
+    | ClipsWanted,
     Field(discriminator="kind"),
 ]
 """A run that a maker asks for: each kind with wishes of its own."""

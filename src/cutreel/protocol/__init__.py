@@ -1,6 +1,7 @@
 """The open protocol that services speak: models only. `docs/services.md` explains it."""
 
 from .jobs import (
+    ClipInput,
     EnlargeInput,
     Guide,
     JobInput,
@@ -33,8 +34,8 @@ from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turne
 
 # fmt: off
 __all__ = [
-    "BONES", "CARRIED_BY", "MOUTHS", "POSES", "Bone", "Caps", "EnlargeInput", "FigurePart", "FigurePiece", "FigurePose",
-    "FigureRegion", "Flow", "Guide",
+    "BONES", "CARRIED_BY", "MOUTHS", "POSES", "Bone", "Caps", "ClipInput", "EnlargeInput",
+    "FigurePart", "FigurePiece", "FigurePose", "FigureRegion", "Flow", "Guide",
     "JobInput", "JobRequest", "JobState", "JobView", "Joint", "JointedFigure", "Kind", "Mouth", "MusicInput", "Offer",
     "PictureInput", "PictureReference", "Pose", "Price", "Quota", "ReadPerson",
     "ReadingInput", "Refusal", "RefusalCode",

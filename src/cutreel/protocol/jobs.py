@@ -78,6 +78,20 @@ class EnlargeInput(BaseModel):
     factor: Literal[2, 4] = 2
 
 
+class ClipInput(BaseModel):
+    """A clip: a picture, known to the service by SHA-256 as references are, set in motion for some seconds. `strength`
+    is how much moves (0 … 1). The result is one MP4 file."""
+
+    kind: Literal["clip"] = "clip"
+    picture: str = Field(pattern=r"^[0-9a-f]{64}$")
+    prompt: str
+    seconds: float = Field(gt=0, le=60)
+    strength: float = Field(0.5, ge=0, le=1)
+    seed: int = 0
+    width: int = Field(1280, ge=64, le=4096, multiple_of=2)
+    height: int = Field(720, ge=64, le=4096, multiple_of=2)
+
+
 class SpeechInput(BaseModel):
     """Words to be spoken. The result's data holds `words` (SpokenWord) and `phones`."""
 
@@ -189,7 +203,14 @@ class StoryReading(BaseModel):
 
 
 _Input = (
-    PictureInput | EnlargeInput | SpeechInput | SoundInput | MusicInput | ScriptInput | ReadingInput
+    PictureInput
+    | EnlargeInput
+    | ClipInput
+    | SpeechInput
+    | SoundInput
+    | MusicInput
+    | ScriptInput
+    | ReadingInput
 )
 JobInput = Annotated[_Input, Field(discriminator="kind")]
 

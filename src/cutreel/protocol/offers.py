@@ -6,7 +6,7 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-Kind = Literal["picture", "enlarge", "speech", "sound", "music", "script", "reading"]
+Kind = Literal["picture", "enlarge", "clip", "speech", "sound", "music", "script", "reading"]
 
 Understood = Literal[
     "seed",
@@ -75,4 +75,6 @@ class Offer(BaseModel):
     voices: list[Voice] = []
     moods: list[str] = []
     languages: list[str] = []
+    lengths: list[float] = []
+    """Seconds that one piece may last, where that is not free."""
     simulated: bool = False

@@ -5,7 +5,7 @@ from .cast import Wish
 from .compose import Drawing, draw
 from .guiding import Masses, masses_of
 from .raster import Picture, paint
-from .references import Reference
+from .references import Reference, drawn_from
 from .retouch import retouch
 
-__all__ = ["Drawing", "Masses", "Picture", "Reference", "Wish", "draw", "masses_of", "paint", "retouch"]
+__all__ = ["Drawing", "Masses", "Picture", "Reference", "Wish", "draw", "drawn_from", "masses_of", "paint", "retouch"]

@@ -7,6 +7,7 @@ from typing import Any
 from cutreel.protocol import JobInput
 
 from .base import Done, Made, Maker, Quotas
+from .clip import Animator
 from .enlarge import Enlarger
 from .music import Composer
 from .picture import PictureMaker
@@ -18,6 +19,7 @@ from .speech import Speaker
 MAKERS: Mapping[str, Maker[Any]] = {
     "picture": PictureMaker(),
     "enlarge": Enlarger(),
+    "clip": Animator(),
     "speech": Speaker(),
     "sound": SoundMaker(),
     "music": Composer(),

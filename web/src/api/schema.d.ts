@@ -1761,6 +1761,34 @@ export interface components {
             own: boolean;
         };
         /**
+         * ClipsWanted
+         * @description Clips of some `shots`, of the pictures that they use, `takes` of each.
+         */
+        ClipsWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "clips";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Shots */
+            shots: number[];
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
+            /**
+             * Strength
+             * @default 0.5
+             */
+            strength: number;
+        };
+        /**
          * Colour
          * @description A colour of a palette, by name and as #rrggbb.
          */
@@ -2965,7 +2993,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "enlarge" | "speech" | "sound" | "music" | "script" | "reading";
+            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading";
             /** Title */
             title: string;
             price: components["schemas"]["Price"];
@@ -3001,6 +3029,11 @@ export interface components {
              * @default []
              */
             languages: string[];
+            /**
+             * Lengths
+             * @default []
+             */
+            lengths: number[];
             /**
              * Simulated
              * @default false
@@ -6304,7 +6337,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"];
             };
         };
         responses: {
@@ -6370,7 +6403,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"];
             };
         };
         responses: {

@@ -7,6 +7,7 @@ import { useChange, useRules } from "../../../api/film";
 import { type Act, type Movement, useActions } from "../../../api/movement";
 import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
+import { AsClip } from "./AsClip";
 import { shortly } from "./names";
 
 /** Nothing is chosen: lists know no empty choice. */
@@ -180,6 +181,7 @@ export function WhatMoves({ film, shot, movement }: Props) {
         )}
       </p>
       <InWords key={movement.motion} movement={movement} onSay={(motion) => set({ motion })} />
+      <AsClip film={film} shot={shot} seconds={movement.seconds} />
       {!movement.jointed && !movement.clip && shot.used && (
         <p className="mt-2 text-[12.5px] text-ink-2">
           Nobody acts in this picture: it came without figures in pieces. Pictures made from now on

@@ -1,0 +1,134 @@
+"""Clips of shots: a take's picture set in motion by a service, as long as its words or nearly so."""
+
+from collections.abc import Sequence
+from decimal import Decimal
+from typing import ClassVar, Literal
+
+from pydantic import Field
+
+from cutreel.core.errors import BadInput
+from cutreel.core.film import prompts_of
+from cutreel.protocol import ClipInput, Offer
+from cutreel.store import Assembled, ItemSpec, Result, TakeRow
+
+from ..pictures import Origin, Picture, add_take, keep_clip, opened_clip, size_of
+from ..registry import MEDIA, Kind, Made, RunKind, Spec, Stage, Takes, Wanted, item, offer_for
+from ..work import Work
+from ..workshop import Workshop
+
+
+class ClipSpec(Spec):
+    """A clip: of a picture, by a motion prompt, so many seconds, with a seed; `take` is the one it is made of."""
+
+    kind: ClassVar[str] = "clip"
+    made_of: ClassVar[frozenset[str] | None] = frozenset(
+        {"media", "prompt", "seconds", "seed", "strength", "width", "height", "offer"}
+    )
+    take: str
+    media: str = Field(pattern=MEDIA)
+    prompt: str
+    seconds: float
+    seed: int
+    strength: float = 0.5
+    width: int
+    height: int
+    offer: str
+
+
+class ClipKind(Kind[ClipSpec]):
+    spec = ClipSpec
+
+    def make(self, spec: ClipSpec, work: Work) -> Made | None:
+        name = spec.media.split(".", maxsplit=1)[0]
+        job = ClipInput(
+            picture=name,
+            prompt=spec.prompt,
+            seconds=spec.seconds,
+            seed=spec.seed,
+            strength=spec.strength,
+            width=spec.width,
+            height=spec.height,
+        )
+        done = work.ask(spec.offer, job, spec, {name: work.shop.media.get(spec.media)})
+        if done is None:
+            return None
+        picture = keep_clip(work.shop, opened_clip(done.files[0][1]))
+        about = {**picture.as_data(), "unused_words": done.unused_words}
+        return Made(picture.media, about, done.cost)
+
+    def place(self, spec: ClipSpec, made: Result, cost: Decimal, work: Work) -> None:
+        """A take beside the one whose picture moves in it, and as fresh as it."""
+        base = work.shop.takes.get(spec.take)
+        regions = base.about.get("regions", [])
+        told = {"clip_of": base.number, "regions": regions}
+        origin = Origin.of(base, seed=spec.seed, prompt=spec.prompt, offer=spec.offer)
+        add_take(work.shop, work.film, base.shot, Picture.of_result(made), origin, told, cost)
+
+    def price(self, spec: ClipSpec, offers: Sequence[Offer]) -> Decimal:
+        offer = offer_for("clip", offers, spec.offer)
+        return offer.price.amount * Decimal(str(spec.seconds)) if offer else Decimal(0)
+
+
+class ClipsWanted(Wanted):
+    """Clips of some `shots`, of the pictures that they use, `takes` of each."""
+
+    kind: Literal["clips"] = "clips"
+    shots: list[int] = Field(min_length=1, max_length=20_000)
+    takes: int = Takes
+    strength: float = Field(0.5, ge=0, le=1)
+
+
+def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemSpec]:
+    """One item for each clip. Raises BadInput where no shot that is asked for has a picture to move."""
+    offer = shop.offer_of("clip")
+    named = set(wanted.shots)
+    out: list[ItemSpec] = []
+    for shot, take, takes, span in zip(
+        film.read.shots, film.used, film.takes, film.spans, strict=True
+    ):
+        base = _still(take, takes)
+        if shot.shot.id not in named or base is None:
+            continue
+        prompt = prompts_of(shot, film.read.script).motion.text
+        width, height = _within(size_of(shop, base), offer)
+        for nth in range(wanted.takes):
+            spec = ClipSpec(
+                take=base.id,
+                media=base.media,
+                prompt=prompt[: offer.caps.prompt_characters or None],
+                seconds=length_for(film.rate.seconds(span.end - span.start), offer),
+                seed=shot.seed + nth,
+                strength=wanted.strength,
+                width=width,
+                height=height,
+                offer=offer.name,
+            )
+            label = f"a clip of shot {shot.shot.edge}"
+            out.append(item(spec, label, shot.shot.id, offer.seconds_each))
+    if not out:
+        raise BadInput("There is no picture to move.", "Make the shot's picture first.")
+    return out
+
+
+def _still(used: TakeRow | None, takes: Sequence[TakeRow]) -> TakeRow | None:
+    """The picture that a clip is made of: the one in use, or where that is a clip, the one it was made of."""
+    if used is None or "clip" not in used.about:
+        return used
+    number = used.about.get("clip_of")
+    return next((t for t in takes if t.number == number), None)
+
+
+def length_for(seconds: float, offer: Offer) -> float:
+    """The length that an offer has which is nearest to a shot's, as a ratio."""
+    lengths = offer.lengths or [min(seconds, offer.caps.seconds or seconds)]
+    return min(lengths, key=lambda n: max(n / seconds, seconds / n))
+
+
+def _within(size: tuple[int, int], offer: Offer) -> tuple[int, int]:
+    """A picture's size as an offer takes it, even."""
+    wide, high = size
+    scale = min(1.0, (offer.caps.width or wide) / wide, (offer.caps.height or high) / high)
+    return round(wide * scale / 2) * 2, round(high * scale / 2) * 2
+
+
+CLIPS_RUN = RunKind(ClipsWanted, lambda wanted: [Stage("clips", clips_of)])

@@ -1,0 +1,230 @@
+"""The animator: moves a picture for some seconds by the words of a motion prompt.
+
+Of a picture of the illustrator's it knows the pieces: it draws it once more, and turns arms and heads about their pins,
+on twos. Of any other picture it moves the camera, water and light. It says which words it had no use for.
+"""
+
+import io
+import math
+import random
+import re
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from fractions import Fraction
+
+import av
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image
+
+from cutreel.protocol import CARRIED_BY, Bone, JointedFigure
+
+from .illustrator import Wish, drawn_from, paint
+
+RATE, ON_TWOS = 24, 2
+_CAMERA: tuple[tuple[str, str], ...] = (
+    (r"pull|zoom(?:s|ing)? out|back", "out"),
+    (r"push|zoom|closer|dolly|nearer", "in"),
+    (r"(?:pan|drift)\w*(?: to the)? left", "left"),
+    (r"pan|drift", "right"),
+    (r"tilt\w* down", "down"),
+    (r"tilt\w*|rise", "up"),
+)
+_WATER = r"water|waves?|sea|river|ripples?"
+_LIGHT = r"flames?|flickers?|trembles?|lantern|lamp|candle|fire"
+_ARM = (
+    r"waves? (?:to|at|her|his|a hand)|lifts?|raises?|points?|holds?|throws?|pulls?|pushes?|gives?|rows?|digs?|knocks?|"
+    r"reaches|writes?"
+)
+_HEAD = r"nods?|looks?|turns?|laughs?|listens?|wonders?|weeps?|bows?|reads?"
+_MOUTH = r"speaks?|says?|laughs?|calls?|sings?|shouts?|whispers?"
+_OTHER = r"slow(?:ly)?|camera|still|stands?"
+_KNOWN = "|".join([_WATER, _LIGHT, _ARM, _HEAD, _MOUTH, _OTHER, *(w for w, _ in _CAMERA)])
+U8 = NDArray[np.uint8]
+
+
+@dataclass(frozen=True)
+class Animated:
+    """A clip as MP4, and the words that were of no use."""
+
+    mp4: bytes
+    unused: list[str]
+
+
+def animate(
+    picture: bytes, prompt: str, seconds: float, seed: int, strength: float, width: int, height: int
+) -> Animated:
+    """Animate a picture. The same arguments give the same clip. `strength` is 0 … 1."""
+    words = prompt.lower()
+    rng = random.Random(seed)
+    phase = rng.uniform(0, 2 * math.pi)
+    stage = _Stage.of(picture, words, width, height, strength, phase)
+    way = next((to for said, to in _CAMERA if re.search(said, words)), "")
+    light = bool(re.search(rf"\b(?:{_LIGHT})\b", words))
+    count = round(seconds * RATE)
+
+    def frames() -> Iterator[U8]:
+        drawn: U8 | None = None
+        for n in range(count):
+            t = n / RATE
+            if drawn is None or n % ON_TWOS == 0:
+                drawn = stage.drawing(t)
+            frame = _framed(drawn, way, n / max(1, count - 1), 0.18 * strength + 0.06)
+            yield _lit(frame, t, phase) if light else frame
+
+    unused = [w for w in re.findall(r"[a-z]{4,}", words) if not re.search(rf"\b(?:{_KNOWN})\b", w)]
+    return Animated(_encoded(frames(), width, height), list(dict.fromkeys(unused)))
+
+
+@dataclass
+class _Stage:
+    """What is animated: the layers of a drawing with the figures in pieces, or one flat picture."""
+
+    parts: list[tuple[Image.Image, JointedFigure | None]]
+    moves: dict[Bone, Callable[[float], float]]
+    speaks: bool
+    water: float | None
+    """Where the waves are when it begins; None where no word tells of water."""
+
+    @classmethod
+    def of(cls, picture: bytes, words: str, width: int, height: int, strength: float, phase: float) -> "_Stage":
+        note = drawn_from(picture)
+        moves = _moves(words, strength, phase)
+        water = phase if re.search(rf"\b(?:{_WATER})\b", words) else None
+        if note is None:
+            flat = Image.open(io.BytesIO(picture)).convert("RGBA").resize((width, height))
+            return cls([(flat, None)], {}, False, water)
+        prompt, seed, _ = note
+        drawing = paint(prompt, seed, width, height, wish=Wish(jointed=True))
+        parts: list[tuple[Image.Image, JointedFigure | None]] = []
+        for n, (png, _) in enumerate(drawing.layers):
+            strips = [s for s in drawing.strips if s.layer == n]
+            for data, figure in [(s.png, s.figure) for s in strips] or [(png, None)]:
+                known = JointedFigure.model_validate(figure) if figure else None
+                parts.append((Image.open(io.BytesIO(data)).convert("RGBA"), known))
+        return cls(parts, moves, bool(re.search(rf"\b(?:{_MOUTH})\b", words)), water)
+
+    def drawing(self, seconds: float) -> U8:
+        """The picture at a moment."""
+        out = self.parts[0][0].copy()
+        if self.water is not None:
+            out = Image.fromarray(_rippled(np.asarray(out), seconds, self.water))
+        for image, figure in self.parts[1:]:
+            if figure is None:
+                out.alpha_composite(image)
+            else:
+                self._act(out, image, figure, seconds)
+        return np.asarray(out.convert("RGB"))
+
+    def _act(self, out: Image.Image, sheet: Image.Image, figure: JointedFigure, seconds: float) -> None:
+        mouth = ("rest", "open", "parted", "gape")[int(seconds * 8) % 4] if self.speaks else "rest"
+        for piece in figure.pieces:
+            if piece.variant not in ("", "eyes open", f"mouth {mouth}"):
+                continue
+            cut = sheet.crop((piece.x, piece.y, piece.x + piece.width, piece.y + piece.height))
+            at = (piece.left, piece.top)
+            for bone in _chain(piece.bone):
+                turn = self.moves.get(bone)
+                joint = CARRIED_BY[bone][0]
+                if turn is None or joint is None or joint not in figure.pins:
+                    continue
+                cut, at = _turned(cut, at, figure.pins[joint], turn(seconds) * figure.way)
+            _laid(out, cut, at)
+
+
+def _chain(bone: Bone) -> list[Bone]:
+    """A bone and those that carry it, itself first."""
+    out: list[Bone] = []
+    at: Bone | None = bone
+    while at is not None:
+        out.append(at)
+        at = CARRIED_BY[at][1]
+    return out
+
+
+def _moves(words: str, strength: float, phase: float) -> dict[Bone, Callable[[float], float]]:
+    """How far bones are turned at a moment, by the words."""
+    k = 0.4 + 0.8 * strength
+    out: dict[Bone, Callable[[float], float]] = {}
+    if re.search(rf"\b(?:{_ARM})\b", words):
+        out["near_arm"] = lambda t: -14 * k * (0.5 - 0.5 * math.cos(min(1.0, t / 1.4) * math.pi)) + 3 * math.sin(3 * t)
+        out["near_forearm"] = lambda t: -8 * k * math.sin(3.2 * t + phase)
+    if re.search(rf"\b(?:{_HEAD}|{_MOUTH})\b", words):
+        out["head"] = lambda t: 5 * k * math.sin(2.6 * t + phase)
+    return out
+
+
+def _turned(
+    image: Image.Image, at: tuple[int, int], pin: tuple[float, float], degrees: float
+) -> tuple[Image.Image, tuple[int, int]]:
+    """A piece turned with the clock about a pin, and where its corner comes to be."""
+    if abs(degrees) < 0.05:
+        return image, at
+    wide, high = image.size
+    turned = image.rotate(-degrees, Image.Resampling.BILINEAR, expand=True)
+    a = math.radians(degrees)
+    dx, dy = at[0] + wide / 2 - pin[0], at[1] + high / 2 - pin[1]
+    x, y = pin[0] + dx * math.cos(a) - dy * math.sin(a), pin[1] + dx * math.sin(a) + dy * math.cos(a)
+    return turned, (round(x - turned.width / 2), round(y - turned.height / 2))
+
+
+def _laid(out: Image.Image, piece: Image.Image, at: tuple[int, int]) -> None:
+    """Lay a piece where it is to be, as far as it is in the picture."""
+    left, top = max(0, -at[0]), max(0, -at[1])
+    right, bottom = min(piece.width, out.width - at[0]), min(piece.height, out.height - at[1])
+    if right > left and bottom > top:
+        out.alpha_composite(piece, (at[0] + left, at[1] + top), (left, top, right, bottom))
+
+
+def _framed(frame: U8, way: str, share: float, reach: float) -> U8:
+    """The frame through a camera that has gone a share of its way."""
+    high, wide = frame.shape[:2]
+    near = 1 + reach * {"in": share, "out": 1 - share}.get(way, 1.0 if way else 0.0)
+    w, h = wide / near, high / near
+    x, y = (wide - w) / 2, (high - h) / 2
+    aside = {"left": 1 - share, "right": share}.get(way, 0.5)
+    down = {"up": 1 - share, "down": share}.get(way, 0.5)
+    box = (2 * x * aside, 2 * y * down, 2 * x * aside + w, 2 * y * down + h)
+    if near == 1:
+        return frame
+    return np.asarray(Image.fromarray(frame).resize((wide, high), Image.Resampling.BILINEAR, box))
+
+
+def _rippled(frame: U8, t: float, phase: float) -> U8:
+    """The lower half moved aside, row by row, a little more the nearer it is."""
+    high, wide = frame.shape[:2]
+    out = frame.copy()
+    for y in range(high * 11 // 20, high):
+        near = (y / high - 0.55) / 0.45
+        by = round(4 * near * math.sin(y * (0.5 - 0.38 * near) - 3 * t + phase))
+        if by > 0:
+            out[y, by:], out[y, :by] = frame[y, : wide - by], frame[y, 0]
+        elif by < 0:
+            out[y, : wide + by], out[y, wide + by :] = frame[y, -by:], frame[y, -1]
+    return out
+
+
+def _lit(frame: U8, t: float, phase: float) -> U8:
+    by = 1 + 0.035 * math.sin(8.1 * t + phase) + 0.025 * math.sin(19.7 * t)
+    table = np.clip(np.arange(256) * by, 0, 255).astype(np.uint8)
+    lit: U8 = table[frame]
+    return lit
+
+
+def _encoded(frames: Iterator[U8], width: int, height: int) -> bytes:
+    out = io.BytesIO()
+    with av.open(out, "w", format="mp4") as target:
+        stream = target.add_stream("libx264", rate=RATE)
+        stream.width, stream.height, stream.pix_fmt = width, height, "yuv420p"
+        stream.codec_context.options = {"preset": "superfast", "crf": "19"}
+        stream.codec_context.thread_count = 1
+        for n, pixels in enumerate(frames):
+            frame = av.VideoFrame.from_ndarray(np.ascontiguousarray(pixels), "rgb24")
+            frame.pts, frame.time_base = n, Fraction(1, RATE)
+            for packet in stream.encode(frame):
+                target.mux(packet)
+        for packet in stream.encode():
+            target.mux(packet)
+    return out.getvalue()
+
+
