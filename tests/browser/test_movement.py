@@ -99,3 +99,20 @@ def test_a_clip_is_brought_and_fitted_to_its_words(page: Page) -> None:
     expect(page.get_by_text("it goes back and forth")).to_be_visible()
     page.get_by_role("button", name="fitted by rule again").click()
     expect(page.get_by_text("it goes back and forth")).to_have_count(0)
+
+
+def test_the_shots_that_gain_most_are_chosen_for_clips(page: Page) -> None:
+    story = " ".join(
+        f"Dot ran over the hill with the {thing}, and Hobb climbed after her."
+        for thing in ("basket", "rope", "lamp", "hat", "box", "bell")
+    )
+    new_film(page, "Worth", story)
+    go(page, "Bench")
+    page.get_by_role("tab", name="Light table").click()
+    clips = page.get_by_role("region", name="As clips")
+    expect(clips.get_by_text("left today")).to_be_visible()
+    page.get_by_label("Choose shot 1", exact=True).check()
+    make(page, 1)
+    page.get_by_label("Choose shot 1", exact=True).check()
+    expect(clips.get_by_text("the opening")).to_be_visible()
+    expect(clips.get_by_role("button", name=re.compile("^Make 1 clips"))).to_contain_text("0.")

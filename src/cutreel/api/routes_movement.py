@@ -18,6 +18,7 @@ from cutreel.core.film import (
     figures_in,
     named,
     targets_in,
+    worth_of,
 )
 from cutreel.core.motion import ACTIONS, Act, AirKind, Amount, FitHow, OwnPath, fit_clip, path_words
 from cutreel.making import frames_of_shot, usual_path
@@ -225,6 +226,21 @@ def frames(
     return Response(
         out.getvalue(), media_type="image/jpeg", headers={"Cache-Control": "private, max-age=3600"}
     )
+
+
+class WorthView(BaseModel):
+    """How much a shot gains by a clip, and why."""
+
+    shot: int
+    score: float
+    why: str
+
+
+@router.get("/films/{film}/worth")
+def worth(film: str, films: Films) -> list[WorthView]:
+    """The shots that gain most by a clip, the best first."""
+    read = films.now(film).film.read
+    return [WorthView(shot=w.shot, score=w.score, why=w.why) for w in worth_of(read.shots)]
 
 
 class ActionView(BaseModel):

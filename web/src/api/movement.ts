@@ -27,6 +27,16 @@ export const useActions = () =>
     queryFn: async () => unwrap<Schemas["ActionView"][]>(await api.GET("/api/actions")),
   });
 
+export const useWorth = (film: Film) =>
+  useQuery({
+    queryKey: ["worth", film.id, film.revision],
+    queryFn: async () =>
+      unwrap<Schemas["WorthView"][]>(
+        await api.GET("/api/films/{film}/worth", { params: { path: { film: film.id } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
 interface Wish {
   count: number;
   high: number;

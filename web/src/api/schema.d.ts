@@ -1150,6 +1150,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/worth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Worth
+         * @description The shots that gain most by a clip, the best first.
+         */
+        get: operations["worth_api_films__film__worth_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/actions": {
         parameters: {
             query?: never;
@@ -4936,6 +4956,18 @@ export interface components {
             things: components["schemas"]["ThingView"][];
         };
         /**
+         * WorthView
+         * @description How much a shot gains by a clip, and why.
+         */
+        WorthView: {
+            /** Shot */
+            shot: number;
+            /** Score */
+            score: number;
+            /** Why */
+            why: string;
+        };
+        /**
          * Written
          * @description What a writer returned: titles, storylines, or a manuscript with its `text` as the film will
          *     keep it.
@@ -7081,6 +7113,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    worth_api_films__film__worth_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorthView"][];
                 };
             };
             /** @description Validation Error */

@@ -30,6 +30,7 @@ from .prompts import ShotPrompts, prompts_of
 from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .wording import Edit, FoundPlace, find_places, name_places
+from .worth import Worth, worth_of
 
 # fmt: off
 __all__ = [
@@ -69,6 +70,7 @@ __all__ = [
     "Source",
     "TakeRow",
     "VoiceOffered",
+    "Worth",
     "acts_planned",
     "acts_told",
     "air_planned",
@@ -99,6 +101,7 @@ __all__ = [
     "used_take",
     "wanted_lengths",
     "wish_of",
+    "worth_of",
     "written_plan",
 ]
 # fmt: on

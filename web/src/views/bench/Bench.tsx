@@ -16,6 +16,7 @@ import { DropPictures } from "./DropPictures";
 import { FaultList, faulty } from "./FaultList";
 import { LightTable } from "./LightTable";
 import { Making } from "./Making";
+import { AsClips } from "./movement/AsClips";
 import { Movement } from "./movement/Movement";
 
 const TABS = [
@@ -74,12 +75,15 @@ export function Bench() {
             <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
               <Split
                 aside={
-                  <Making
-                    key={chosen.length ? "chosen" : "shot"}
-                    film={film}
-                    shot={shot}
-                    chosen={chosen}
-                  />
+                  <>
+                    <Making
+                      key={chosen.length ? "chosen" : "shot"}
+                      film={film}
+                      shot={shot}
+                      chosen={chosen}
+                    />
+                    <AsClips film={film} chosen={chosen} onChosen={setChosen} />
+                  </>
                 }
               >
                 <LightTable film={film} chosen={chosen} onChosen={setChosen} onOpen={open} />

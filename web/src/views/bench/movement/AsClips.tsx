@@ -1,0 +1,78 @@
+/** Clips where they are worth it: the shots that gain most are chosen, as many as are left today, and made together. */
+import type { Film } from "../../../api/client";
+import { useEstimate, useOffers, useRuns, useStart } from "../../../api/film";
+import { useWorth } from "../../../api/movement";
+import { Button } from "../../../parts/Button";
+import { money } from "../../../parts/time";
+import { Heading } from "../../continuity/Heading";
+
+interface Props {
+  film: Film;
+  chosen: readonly number[];
+  onChosen: (shots: number[]) => void;
+}
+
+export function AsClips({ film, chosen, onChosen }: Props) {
+  const offer = (useOffers().data ?? []).find((o) => o.kind === "clip");
+  const ranked = useWorth(film).data ?? [];
+  const pictured = chosen.filter((id) => film.shots.find((s) => s.id === id)?.used);
+  const wish = { kind: "clips" as const, shots: [...pictured], takes: 1 };
+  const told = useEstimate(film.id, wish, film.revision, !!offer && pictured.length > 0).data;
+  const start = useStart(film.id);
+  const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
+  if (!offer) return null;
+  const able = ranked.filter((w) => film.shots.find((s) => s.id === w.shot)?.used);
+  const counts = [...new Set([5, 10, offer.quota.left])].filter(
+    (n) => n > 0 && n <= Math.min(able.length, offer.quota.left),
+  );
+  const beyond = pictured.length > offer.quota.left;
+  return (
+    <section aria-label="As clips" className="mt-6">
+      <Heading
+        title="Clips where they are worth it"
+        beside={`${offer.quota.left} of ${offer.quota.limit} left today`}
+      />
+      <p className="flex flex-wrap items-center gap-2 py-2">
+        <span className="text-ink-2">Choose the</span>
+        {counts.map((n) => (
+          <Button key={n} onClick={() => onChosen(able.slice(0, n).map((w) => w.shot))}>
+            {n}
+          </Button>
+        ))}
+        <span className="text-ink-2">shots that gain most</span>
+      </p>
+      {pictured.length > 0 && (
+        <>
+          <ul className="max-h-[180px] overflow-y-auto border-y border-rule">
+            {pictured.map((id) => (
+              <li key={id} className="grid grid-cols-[40px_minmax(0,1fr)] py-0.5">
+                <span className="font-mono text-[12px]">
+                  {film.shots.find((s) => s.id === id)?.edge}
+                </span>
+                <span className="truncate text-ink-2">
+                  {ranked.find((w) => w.shot === id)?.why}
+                </span>
+              </li>
+            ))}
+          </ul>
+          <Button
+            kind="ink"
+            className="mt-2"
+            disabled={going || !told || beyond}
+            onClick={() => start.mutate(wish)}
+          >
+            {going ? "making …" : `Make ${pictured.length} clips`}
+            {told && !going && (
+              <span className="font-mono font-normal opacity-75">{money(told.cost)}</span>
+            )}
+          </Button>
+          {beyond && (
+            <p className="mt-1 text-grease-ink">
+              Only {offer.quota.left} are left today; choose fewer, the rest moves as it does now.
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
