@@ -87,7 +87,9 @@ class _Stage:
     """Where the waves are when it begins; None where no word tells of water."""
 
     @classmethod
-    def of(cls, picture: bytes, words: str, width: int, height: int, strength: float, phase: float) -> "_Stage":
+    def of(
+        cls, picture: bytes, words: str, width: int, height: int, strength: float, phase: float
+    ) -> "_Stage":
         note = drawn_from(picture)
         moves = _moves(words, strength, phase)
         water = phase if re.search(rf"\b(?:{_WATER})\b", words) else None
@@ -116,7 +118,9 @@ class _Stage:
                 self._act(out, image, figure, seconds)
         return np.asarray(out.convert("RGB"))
 
-    def _act(self, out: Image.Image, sheet: Image.Image, figure: JointedFigure, seconds: float) -> None:
+    def _act(
+        self, out: Image.Image, sheet: Image.Image, figure: JointedFigure, seconds: float
+    ) -> None:
         mouth = ("rest", "open", "parted", "gape")[int(seconds * 8) % 4] if self.speaks else "rest"
         for piece in figure.pieces:
             if piece.variant not in ("", "eyes open", f"mouth {mouth}"):
@@ -147,7 +151,9 @@ def _moves(words: str, strength: float, phase: float) -> dict[Bone, Callable[[fl
     k = 0.4 + 0.8 * strength
     out: dict[Bone, Callable[[float], float]] = {}
     if re.search(rf"\b(?:{_ARM})\b", words):
-        out["near_arm"] = lambda t: -14 * k * (0.5 - 0.5 * math.cos(min(1.0, t / 1.4) * math.pi)) + 3 * math.sin(3 * t)
+        out["near_arm"] = lambda t: (
+            -14 * k * (0.5 - 0.5 * math.cos(min(1.0, t / 1.4) * math.pi)) + 3 * math.sin(3 * t)
+        )
         out["near_forearm"] = lambda t: -8 * k * math.sin(3.2 * t + phase)
     if re.search(rf"\b(?:{_HEAD}|{_MOUTH})\b", words):
         out["head"] = lambda t: 5 * k * math.sin(2.6 * t + phase)
@@ -164,7 +170,10 @@ def _turned(
     turned = image.rotate(-degrees, Image.Resampling.BILINEAR, expand=True)
     a = math.radians(degrees)
     dx, dy = at[0] + wide / 2 - pin[0], at[1] + high / 2 - pin[1]
-    x, y = pin[0] + dx * math.cos(a) - dy * math.sin(a), pin[1] + dx * math.sin(a) + dy * math.cos(a)
+    x, y = (
+        pin[0] + dx * math.cos(a) - dy * math.sin(a),
+        pin[1] + dx * math.sin(a) + dy * math.cos(a),
+    )
     return turned, (round(x - turned.width / 2), round(y - turned.height / 2))
 
 
@@ -226,5 +235,3 @@ def _encoded(frames: Iterator[U8], width: int, height: int) -> bytes:
         for packet in stream.encode():
             target.mux(packet)
     return out.getvalue()
-
-

@@ -42,6 +42,15 @@ def test_a_shot_is_moved_by_hand_and_plays_in_place(page: Page) -> None:
     words = page.get_by_role("region", name="In words")
     expect(words.get_by_text(re.compile("push in to 1"))).to_be_visible()
 
+    # A place that it goes by, and it is lifted again.
+    picture = page.get_by_role("img", name=re.compile("^The picture of shot"))
+    picture.dblclick(position={"x": 120, "y": 90})
+    by = page.get_by_role("button", name="The camera goes by here, 1")
+    expect(by).to_be_visible()
+    by.focus()
+    page.keyboard.press("Delete")
+    expect(by).to_have_count(0)
+
     # Something else that moves: an action, and something in the air.
     moves.get_by_label("Something else that moves").click()
     page.get_by_role("option").nth(1).click()
@@ -115,4 +124,4 @@ def test_the_shots_that_gain_most_are_chosen_for_clips(page: Page) -> None:
     make(page, 1)
     page.get_by_label("Choose shot 1", exact=True).check()
     expect(clips.get_by_text("the opening")).to_be_visible()
-    expect(clips.get_by_role("button", name=re.compile("^Make 1 clips"))).to_contain_text("0.")
+    expect(clips.get_by_role("button", name=re.compile("^Make a clip"))).to_contain_text("0.")

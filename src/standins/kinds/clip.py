@@ -50,7 +50,9 @@ class Animator(Maker[ClipInput]):
 
     def unknown(self, job: ClipInput, offer: Offer) -> str:
         known = job.seconds in offer.lengths
-        return "" if known else f"A clip lasts {' or '.join(f'{n:g}' for n in offer.lengths)} seconds."
+        return (
+            "" if known else f"A clip lasts {' or '.join(f'{n:g}' for n in offer.lengths)} seconds."
+        )
 
     def make(self, job: ClipInput, kept: Path, fine: bool) -> Done:
         picture = (kept / job.picture).read_bytes()

@@ -61,7 +61,11 @@ export function AsClips({ film, chosen, onChosen }: Props) {
             disabled={going || !told || beyond}
             onClick={() => start.mutate(wish)}
           >
-            {going ? "making …" : `Make ${pictured.length} clips`}
+            {going
+              ? "making …"
+              : pictured.length === 1
+                ? "Make a clip"
+                : `Make ${pictured.length} clips`}
             {told && !going && (
               <span className="font-mono font-normal opacity-75">{money(told.cost)}</span>
             )}

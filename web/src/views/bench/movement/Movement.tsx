@@ -77,7 +77,7 @@ function Desk({ film, shot, movement, media }: DeskProps) {
             )}
           </PathOnPicture>
           <p className="mt-1 flex justify-between gap-3 text-[12px] text-ink-2">
-            <span>Drag the frames, or their corners.</span>
+            <span>Drag the frames, or their corners; click twice where it goes by.</span>
             <span>
               {movement.pixels} picture pixels for each of a 1080p film’s
               {movement.pixels < 0.95 ? "; enlarge it under Takes" : ""}

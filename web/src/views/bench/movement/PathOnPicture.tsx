@@ -6,6 +6,8 @@ import { STEPS, laid, percent } from "../desk";
 import { useDrag } from "../drag";
 import { boxOf, moved, sized } from "./paths";
 
+const MOST_BETWEEN = 4;
+
 interface Props {
   media: string;
   alt: string;
@@ -25,13 +27,23 @@ export function PathOnPicture({ media, alt, path, aspect, onPath, children }: Pr
     if (draft) onPath(draft);
     setDraft(null);
   };
-  const points = [shown.first, ...(shown.between ?? []), shown.last];
+  const between = shown.between ?? [];
+  const points = [shown.first, ...between, shown.last];
+  /** A place that the camera goes by: put in where it is clicked twice. */
+  const goBy = (e: React.MouseEvent) => {
+    if (between.length >= MOST_BETWEEN) return;
+    const r = stage.current!.getBoundingClientRect();
+    const zoom = Math.max(1.25, Math.sqrt((path.first?.zoom ?? 1) * (path.last?.zoom ?? 1)));
+    const at = { x: (e.clientX - r.left) / r.width, y: (e.clientY - r.top) / r.height, zoom };
+    onPath({ ...path, between: [...(path.between ?? []), moved(at, 0, 0)] });
+  };
   return (
     <div
       ref={stage}
       className="relative w-full touch-none bg-shade"
       style={{ aspectRatio: aspect.replace(":", " / ") }}
       onPointerUp={settle}
+      onDoubleClick={goBy}
     >
       <img
         src={`/media/${media}`}
@@ -66,15 +78,65 @@ export function PathOnPicture({ media, alt, path, aspect, onPath, children }: Pr
           onSettle={settle}
         />
       ))}
-      {points.slice(1, -1).map((f, i) => (
-        <span
+      {between.map((f, i) => (
+        <Between
           key={i}
-          className="pointer-events-none absolute size-2 -translate-x-1/2 -translate-y-1/2 rounded-full border border-[#fffdf8] bg-[#c9973a]"
-          style={{ left: percent(f.x), top: percent(f.y) }}
+          number={i + 1}
+          stage={stage}
+          frame={f}
+          onFrame={(to) => setDraft({ ...shown, between: between.with(i, to) })}
+          onSettle={settle}
+          onLift={() => onPath({ ...path, between: between.filter((_, n) => n !== i) })}
         />
       ))}
     </div>
   );
+}
+
+interface BetweenProps {
+  number: number;
+  stage: React.RefObject<HTMLDivElement | null>;
+  frame: PathFrame;
+  onFrame: (frame: PathFrame) => void;
+  onSettle: () => void;
+  onLift: () => void;
+}
+
+/** A place that the camera goes by, as a pin: dragged, moved and brought nearer by keys, lifted by Delete. */
+function Between({ number, stage, frame, onFrame, onSettle, onLift }: BetweenProps) {
+  const { whole } = useDrag(stage, (dx, dy) => onFrame(moved(frame, dx, dy)));
+  return (
+    <button
+      type="button"
+      aria-label={`The camera goes by here, ${number}`}
+      title={`${frame.zoom.toFixed(2)} times as near; drag it, Delete lifts it`}
+      className="absolute size-4 -translate-x-1/2 -translate-y-1/2 cursor-grab rounded-full border border-[#5a4116] bg-[#c9973a] shadow-[inset_0_0_0_2px_#e5c274]"
+      style={{ left: percent(frame.x), top: percent(frame.y) }}
+      {...whole}
+      onDoubleClick={(e) => e.stopPropagation()}
+      onKeyDown={(e) => {
+        if (e.key === "Delete" || e.key === "Backspace") onLift();
+        else if (!byKey(e, frame, onFrame)) return;
+        e.preventDefault();
+        e.stopPropagation();
+      }}
+      onKeyUp={onSettle}
+    />
+  );
+}
+
+/** Moves a frame by arrows, with Shift further, or brings it nearer; whether the key did. */
+function byKey(e: React.KeyboardEvent, frame: PathFrame, onFrame: (f: PathFrame) => void) {
+  const step = STEPS[e.key];
+  const times = { "+": 1.04, "=": 1.04, "-": 1 / 1.04 }[e.key];
+  if (!step && !times) return false;
+  const far = e.shiftKey ? 0.05 : 0.01;
+  onFrame(
+    step
+      ? moved(frame, step[0] * far, step[1] * far)
+      : moved({ ...frame, zoom: frame.zoom * times! }, 0, 0),
+  );
+  return true;
 }
 
 interface DrawnProps {
@@ -90,17 +152,9 @@ function Drawn({ which, stage, frame, onFrame, onSettle }: DrawnProps) {
     onFrame(size ? sized(frame, dx) : moved(frame, dx, dy)),
   );
   const onKey = (e: React.KeyboardEvent) => {
-    const step = STEPS[e.key];
-    const times = { "+": 1.04, "=": 1.04, "-": 1 / 1.04 }[e.key];
-    if (!step && !times) return;
+    if (!byKey(e, frame, onFrame)) return;
     e.preventDefault();
     e.stopPropagation();
-    const far = e.shiftKey ? 0.05 : 0.01;
-    onFrame(
-      step
-        ? moved(frame, step[0] * far, step[1] * far)
-        : moved({ ...frame, zoom: frame.zoom * times! }, 0, 0),
-    );
   };
   const style = which === "first" ? "border-dashed" : "border-solid";
   return (
