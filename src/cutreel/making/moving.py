@@ -40,17 +40,7 @@ def frames_of_shot(
     clip = film.timeline.clips[at]
     if camera:
         clip = replace(clip, strips=(), air=(), flames=())
-    shot = PlannedShot(
-        layers=list(clip.layers),
-        strips=list(clip.strips),
-        air=list(clip.air),
-        flames=list(clip.flames),
-        path=clip.path,
-        footage=clip.footage,
-        page=clip.page,
-        move=clip.move,
-        focus=clip.focus,
-    )
+    shot = PlannedShot.of(clip)
     width, height = frame_size(film.document.settings.aspect, high)
     life = clip.span.end - clip.span.start
     ((_, plan),) = plan_segments(

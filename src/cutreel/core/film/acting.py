@@ -4,6 +4,7 @@ Who does what is told by the deeds that were read; when, by the word that says i
 with the voice; the teller, who is not seen, does not. All others stand and breathe.
 """
 
+import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
@@ -119,12 +120,14 @@ def _deeds(
         index = next((i for i, w in enumerate(words) if w.start <= at < w.end), None)
         # The deed begins where its clause does; its word is the one that says what is done.
         said = index if index is not None else 0
-        for person in deed.who:
-            name = by_number.get(person)
-            action = action_for(deed.verb, "animal" if name and kinds[name].animal else "person")
-            if name is None or action is None or action is STILL:
-                continue
-            if not _can(action, kinds[name], near):
+        doing = [by_number[p] for p in deed.who if p in by_number]
+        if not deed.who:
+            # Whoever is in no cast, as a heron that comes once, is known by what the words call them.
+            called = set(re.findall(r"[a-z]+", deed.subject.lower()))
+            doing = [f.name for f in figures if f.name not in who and f.name.lower() in called]
+        for name in doing:
+            action = action_for(deed.verb, "animal" if kinds[name].animal else "person")
+            if action is None or action is STILL or not _can(action, kinds[name], near):
                 continue
             out.append(PlannedAct(name, action.name, shot.first + said, f"“{words[said].bare}”"))
     return out

@@ -17,6 +17,7 @@ from cutreel.core.timeline import (
     CaptionClip,
     Footage,
     FrameRate,
+    PictureClip,
     Span,
     Stretch,
     Strip,
@@ -43,6 +44,21 @@ class PlannedShot(BaseModel):
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
+
+    @classmethod
+    def of(cls, clip: PictureClip) -> "PlannedShot":
+        """What a clip of the timeline shows."""
+        return cls(
+            layers=list(clip.layers),
+            strips=list(clip.strips),
+            air=list(clip.air),
+            flames=list(clip.flames),
+            path=clip.path,
+            footage=clip.footage,
+            page=clip.page,
+            move=clip.move,
+            focus=clip.focus,
+        )
 
     @property
     def moves_by_itself(self) -> bool:
@@ -96,20 +112,7 @@ def plan_film(
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for a whole film at a size; captions are burned in where `burn` says
     so."""
-    shots = [
-        PlannedShot(
-            layers=list(c.layers),
-            strips=list(c.strips),
-            air=list(c.air),
-            flames=list(c.flames),
-            path=c.path,
-            footage=c.footage,
-            page=c.page,
-            move=c.move,
-            focus=c.focus,
-        )
-        for c in film.clips
-    ]
+    shots = [PlannedShot.of(c) for c in film.clips]
     return plan_segments(
         shots,
         [c.span for c in film.clips],
