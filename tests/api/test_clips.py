@@ -147,3 +147,22 @@ def test_where_there_is_no_picture_no_clip_is_made(client, film) -> None:
     wish = {"kind": "clips", "shots": [film["shots"][1]["id"]]}
     answer = client.post(f"/api/films/{film['id']}/estimate", json=wish)
     assert answer.status_code == 422 and "no picture to move" in answer.json()["title"]
+
+
+def test_a_clip_may_begin_where_the_shot_before_ends(client, film, finished) -> None:
+    one, two = film["shots"][:2]
+    run = start(client, film, kind="pictures", shots=[one["id"], two["id"]], takes=1)
+    finished(film["id"], run["id"])
+    wish = {"kind": "clips", "shots": [two["id"]], "takes": 1, "chained": True}
+    run = finished(film["id"], start(client, film, **wish)["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    clip = takes_of(client, film, two["id"])[-1]
+    change(client, film["id"], type="circle take", shot=two["id"], take=clip["id"])
+    before = frames(client, film, one, count=2, high=180)
+    after = frames(client, film, two, count=2, high=180)
+    wide = before.shape[1] // 2
+    last, first = before[:, wide:], after[:, :wide]
+    # The animator's camera begins a hair nearer; the two are the same picture otherwise, and nothing else is.
+    jump = np.abs(last - first).mean()
+    other = np.abs(before[:, :wide] - first).mean()
+    assert jump < 12 and jump < other

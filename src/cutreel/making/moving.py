@@ -1,5 +1,7 @@
 """How one shot moves, to be looked at without making anything: its path, and frames of it."""
 
+import io
+from collections.abc import Callable
 from dataclasses import replace
 
 import numpy as np
@@ -7,7 +9,7 @@ from PIL import Image
 
 from cutreel.core.motion import OwnPath, PathFrame, path_for
 from cutreel.core.render import Compositor, Planes, PlannedShot, painter, plan_segments, rgb_of
-from cutreel.core.timeline import Span
+from cutreel.core.timeline import PictureClip, Span
 from cutreel.store import Assembled
 
 from .planning import frame_size
@@ -16,6 +18,8 @@ from .workshop import Workshop
 
 COLUMNS = 8
 """Frames side by side on a sheet."""
+CHAINED = 720
+"""The shorter side in pixels of a frame that a clip begins with."""
 
 
 def usual_path(film: Assembled, at: int) -> OwnPath:
@@ -40,9 +44,31 @@ def frames_of_shot(
     clip = film.timeline.clips[at]
     if camera:
         clip = replace(clip, strips=(), air=(), flames=())
-    shot = PlannedShot.of(clip)
     width, height = frame_size(film.document.settings.aspect, high)
+    draw, life = _drawn(shop, film, clip, width, height)
+    columns = min(count, COLUMNS)
+    sheet = Image.new("RGB", (width * columns, height * -(-count // columns)))
+    for n in range(count):
+        shown = draw(min(life - 1, round(n * (life - 1) / max(1, count - 1))))
+        sheet.paste(shown, (n % columns * width, n // columns * height))
+    return sheet
+
+
+def last_frame(shop: Workshop, film: Assembled, at: int) -> str:
+    """The last frame of a shot as a kept picture: what comes next may begin with it, without a jump."""
+    width, height = frame_size(film.document.settings.aspect, CHAINED)
+    draw, life = _drawn(shop, film, film.timeline.clips[at], width, height)
+    out = io.BytesIO()
+    draw(life - 1).save(out, "PNG", compress_level=3)
+    return shop.media.put(out.getvalue(), "png")
+
+
+def _drawn(
+    shop: Workshop, film: Assembled, clip: PictureClip, width: int, height: int
+) -> tuple[Callable[[int], Image.Image], int]:
+    """What draws the frames of a clip of the timeline by their numbers, and how many there are."""
     life = clip.span.end - clip.span.start
+    shot = PlannedShot.of(clip)
     ((_, plan),) = plan_segments(
         [shot], [Span(0, life)], [], (), film.rate, width, height, "preview"
     )
@@ -50,12 +76,11 @@ def frames_of_shot(
     def fetch(media: str, depth: float) -> Planes:
         return planes_of_media(shop, media, depth)
 
-    draw = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
+    painted = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
     frame = Compositor(width, height).new_frame()
-    columns = min(count, COLUMNS)
-    sheet = Image.new("RGB", (width * columns, height * -(-count // columns)))
-    for n in range(count):
-        draw(min(life - 1, round(n * (life - 1) / max(1, count - 1))), frame)
-        at_sheet = (n % columns * width, n // columns * height)
-        sheet.paste(Image.fromarray(np.ascontiguousarray(rgb_of(frame))), at_sheet)
-    return sheet
+
+    def draw(number: int) -> Image.Image:
+        painted(number, frame)
+        return Image.fromarray(np.ascontiguousarray(rgb_of(frame)))
+
+    return draw, life

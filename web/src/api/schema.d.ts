@@ -1782,7 +1782,8 @@ export interface components {
         };
         /**
          * ClipsWanted
-         * @description Clips of some `shots`, of the pictures that they use, `takes` of each.
+         * @description Clips of some `shots`, of the pictures that they use, `takes` of each; `chained`: each begins with the last frame
+         *     of the shot before it.
          */
         ClipsWanted: {
             /**
@@ -1807,6 +1808,11 @@ export interface components {
              * @default 0.5
              */
             strength: number;
+            /**
+             * Chained
+             * @default false
+             */
+            chained: boolean;
         };
         /**
          * Colour

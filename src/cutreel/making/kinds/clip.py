@@ -11,6 +11,7 @@ from cutreel.core.film import prompts_of
 from cutreel.protocol import ClipInput, Offer
 from cutreel.store import Assembled, ItemSpec, Result, TakeRow
 
+from ..moving import last_frame
 from ..pictures import Origin, Picture, add_take, keep_clip, opened_clip, size_of
 from ..registry import MEDIA, Kind, Made, RunKind, Spec, Stage, Takes, Wanted, item, offer_for
 from ..work import Work
@@ -70,12 +71,14 @@ class ClipKind(Kind[ClipSpec]):
 
 
 class ClipsWanted(Wanted):
-    """Clips of some `shots`, of the pictures that they use, `takes` of each."""
+    """Clips of some `shots`, of the pictures that they use, `takes` of each; `chained`: each begins with the last frame
+    of the shot before it."""
 
     kind: Literal["clips"] = "clips"
     shots: list[int] = Field(min_length=1, max_length=20_000)
     takes: int = Takes
     strength: float = Field(0.5, ge=0, le=1)
+    chained: bool = False
 
 
 def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemSpec]:
@@ -83,18 +86,21 @@ def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemS
     offer = shop.offer_of("clip")
     named = set(wanted.shots)
     out: list[ItemSpec] = []
-    for shot, take, takes, span in zip(
-        film.read.shots, film.used, film.takes, film.spans, strict=True
+    for i, (shot, take, takes, span) in enumerate(
+        zip(film.read.shots, film.used, film.takes, film.spans, strict=True)
     ):
         base = _still(take, takes)
         if shot.shot.id not in named or base is None:
             continue
         prompt = prompts_of(shot, film.read.script).motion.text
         width, height = _within(size_of(shop, base), offer)
+        begins = base.media
+        if wanted.chained and i and film.used[i - 1] is not None:
+            begins = last_frame(shop, film, i - 1)
         for nth in range(wanted.takes):
             spec = ClipSpec(
                 take=base.id,
-                media=base.media,
+                media=begins,
                 prompt=prompt[: offer.caps.prompt_characters or None],
                 seconds=length_for(film.rate.seconds(span.end - span.start), offer),
                 seed=shot.seed + nth,

@@ -5,6 +5,7 @@ import type { Film, Shot } from "../../../api/client";
 import { useEstimate, useOffers, useRuns, useStart } from "../../../api/film";
 import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
+import { Check } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 
 const COUNTS = [1, 2, 3, 4].map((n) => [String(n), n === 1 ? "one" : String(n)] as const);
@@ -12,7 +13,9 @@ const COUNTS = [1, 2, 3, 4].map((n) => [String(n), n === 1 ? "one" : String(n)] 
 export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; seconds: number }) {
   const [takes, setTakes] = useState(2);
   const offer = (useOffers().data ?? []).find((o) => o.kind === "clip");
-  const wish = { kind: "clips" as const, shots: [shot.id], takes };
+  const [chained, setChained] = useState(false);
+  const before = film.shots[film.shots.findIndex((s) => s.id === shot.id) - 1];
+  const wish = { kind: "clips" as const, shots: [shot.id], takes, ...(chained && { chained }) };
   const told = useEstimate(film.id, wish, film.revision, !!offer && !!shot.used).data;
   const start = useStart(film.id);
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
@@ -51,6 +54,9 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
           {lasts} s each; its words take {seconds.toFixed(1)}
         </span>
       </div>
+      {before?.used && (
+        <Check label={`from shot ${before.edge}’s last frame`} on={chained} onChange={setChained} />
+      )}
       <p className="text-[12px] text-ink-2">
         Each is a take of the shot, by the motion prompt; circle one under Takes.
       </p>

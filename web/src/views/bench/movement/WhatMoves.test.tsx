@@ -38,7 +38,14 @@ vi.mock("../../../api/movement", () => ({
   }),
 }));
 
-const film = { id: "f", revision: 1, shots: [] } as unknown as Film;
+const film = {
+  id: "f",
+  revision: 1,
+  shots: [
+    { id: 1, edge: "1", used: "s" },
+    { id: 2, edge: "2", used: "t" },
+  ],
+} as unknown as Film;
 const shot = { id: 2, edge: "2", used: "t", own: {} } as unknown as Shot;
 const movement = (more: Partial<Movement> = {}): Movement =>
   ({
@@ -152,6 +159,13 @@ test("clips are made for the price that is said, of the nearest length", () => {
   cleanup();
   shown({ seconds: 8 });
   expect(screen.getByText(/^10 s each/)).toBeTruthy();
+});
+
+test("a clip may begin with the last frame of the shot before", () => {
+  shown();
+  fireEvent.click(screen.getByLabelText("from shot 1’s last frame"));
+  fireEvent.click(screen.getByRole("button", { name: /Make 2/ }));
+  expect(said.started).toEqual([{ kind: "clips", shots: [2], takes: 2, chained: true }]);
 });
 
 test("where fewer are left than are wanted none are made", () => {
