@@ -151,6 +151,8 @@ function Strip({ film, shot, movement, camera }: Omit<DeskProps, "media"> & { ca
   );
 }
 
+const theOthers = (count: number) => (count === 1 ? "other shot" : `${count} other shots`);
+
 /** The camera's path for other shots as well. */
 function CopyTo({
   film,
@@ -171,8 +173,10 @@ function CopyTo({
       options={[
         ["nowhere", "copy the path to …"],
         ...(next ? ([["next", `shot ${next.edge}`]] as const) : []),
-        ["scene", `the scene’s ${inScene.length} other shots`],
-        ["all", `all ${others.length} other shots`],
+        ...(inScene.length
+          ? ([["scene", `the scene’s ${theOthers(inScene.length)}`]] as const)
+          : []),
+        ["all", `all ${theOthers(others.length)}`],
       ]}
       onChange={(to) => {
         if (to === "nowhere") return;
