@@ -227,7 +227,7 @@ def test_pictures_are_turned_upright(client, film) -> None:
         (b"not a picture at all", "not a picture"),
         (picture()[:2000], "damaged"),
         (picture(200, 200), "only 200 by 200"),
-        (picture(400, 400, "GIF"), "GIF"),
+        (picture(400, 400, "GIF"), "Nothing moves"),
         (b"<html></html>", "not a picture"),
     ],
 )
