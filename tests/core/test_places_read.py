@@ -5,7 +5,7 @@ import pytest
 from cutreel.core.continuity import propose_cast, propose_places
 from cutreel.core.manuscript import read
 from tests.core.test_when import facts
-from tests.labelled import parses_of
+from tests.labelled import by_sentence, parses_of
 
 
 def places(text: str) -> list[str]:
@@ -77,3 +77,10 @@ def test_a_heading_that_names_a_place_holds_for_its_scene() -> None:
     text = "# The jetty\n\nAda looked down one long road. Ada walked to the mill.\n\n# Later\n\nAda went to the harbour."
     parses, script = parses_of(text), read(text)
     assert [p.name for p in propose_places(script, parses)] == ["The jetty", "the harbour"]
+
+
+def test_whoever_rows_is_on_the_water_where_nothing_else_is_said() -> None:
+    shots = by_sentence("Every morning old Benno rowed out. His cat watched him.").shots
+    assert {s.facts.place for s in shots} == {"the open sea"}
+    said = by_sentence("Ada walked to the lake. She rowed to the island.").shots
+    assert said[0].facts.place == "a lake" and said[1].facts.place != "the open sea"

@@ -131,7 +131,7 @@ class Scenery:
             return None  # a bed stands in the house where they are
         if arrival.noun == "room" and has_rooms(at.place):
             return None  # the ninth room of the museum is the museum
-        return None if arrival.phrase == "woke" and at.place else arrival
+        return None if arrival.phrase in ("woke", "rowed") and at.place else arrival
 
     def _place(self, arrival: Arrival) -> str:
         if arrival.noun == "home" and self.home:

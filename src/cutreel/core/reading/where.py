@@ -85,6 +85,9 @@ def arrivals(
         if i not in spoken and token.lemma == "wake" and _wakes(parsed, i):
             out.append(Arrival(token.start, "bedroom", "woke", False))
             continue
+        if i not in spoken and token.lemma in {"row", "sail"} and _wakes(parsed, i):
+            out.append(Arrival(token.start, "sea", "rowed", False))
+            continue
         if i not in spoken and token.lemma in {"lift", "elevator"} and token.pos == "NOUN":
             found = _in_lift(parsed, i)
             if found is not None:
@@ -159,7 +162,7 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
 
 
 def _wakes(parsed: Parsed, i: int) -> bool:
-    """ "She woke before the alarm": where nothing else is said, in bed."""
+    """ "She woke before the alarm": where nothing else is said, in bed. "He rowed out": likewise on the water."""
     return parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not unreal(parsed, i)
 
 
