@@ -77,10 +77,10 @@ function Desk({ film, shot, movement, media }: DeskProps) {
             )}
           </PathOnPicture>
           <p className="mt-1 flex justify-between gap-3 text-[12px] text-ink-2">
-            <span>Drag the frames, or their corners; click twice where it goes by.</span>
+            <span>Drag frames or corners; click twice to go by.</span>
             <span>
-              {movement.pixels} picture pixels for each of a 1080p film’s
-              {movement.pixels < 0.95 ? "; enlarge it under Takes" : ""}
+              {movement.pixels} picture pixels for one at 1080p
+              {movement.pixels < 0.95 ? "; enlarge it" : ""}
             </span>
           </p>
         </div>

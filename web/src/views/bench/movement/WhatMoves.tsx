@@ -104,7 +104,7 @@ export function WhatMoves({ film, shot, movement }: Props) {
                 value={String(act.word ?? NOBODY)}
                 options={[
                   ...(act.word === null ? [[NOBODY, "from the start"] as const] : []),
-                  ...movement.words.map((w) => [String(w.number), `at “${w.text}”`] as const),
+                  ...movement.words.map((w) => [String(w.number), `at “${bare(w.text)}”`] as const),
                 ]}
                 onChange={(at) =>
                   setActs(
@@ -229,6 +229,9 @@ function InWords({
     </section>
   );
 }
+
+/** A word without the marks that stand about it. */
+const bare = (text: string) => text.replace(/^[“”"‘(]+|[“”"’).,;:!?]+$/g, "");
 
 interface RowProps {
   what: string;
