@@ -134,6 +134,9 @@ def test_a_service_makes_a_clip_of_a_picture_for_what_was_said_before(
     wide = sheet.shape[1] // 4
     tiles = [sheet[:, n * wide : (n + 1) * wide] for n in range(4)]
     assert all(np.abs(a - b).mean() > 0.5 for a, b in pairwise(tiles))
+    larger = {"kind": "enlarge", "take": clip["id"], "factor": 2}
+    refused = client.post(f"/api/films/{film['id']}/estimate", json=larger)
+    assert refused.status_code == 422 and "not enlarged" in refused.json()["title"]
     # The same again is found, not paid.
     again = finished(film["id"], start(client, film, **wish)["id"])
     assert again["state"] == "done"

@@ -7,8 +7,18 @@ import numpy as np
 import pytest
 
 from cutreel.core.motion import Act, Acting, Air, Flame, Water, path_for, swell
-from cutreel.core.render import Compositor, Puppet, Shown, planes_of, rgb_of
+from cutreel.core.render import (
+    Compositor,
+    PlannedShot,
+    Puppet,
+    Shown,
+    frames_of,
+    plan_segments,
+    planes_of,
+    rgb_of,
+)
 from cutreel.core.render.grains import AirLayer
+from cutreel.core.timeline import FrameRate, Span, Strip
 from tests.jointed import SIZE, figure_in
 
 W, H = SIZE
@@ -71,6 +81,27 @@ def test_words_that_begin_later_are_acted_later() -> None:
     early = drawn([BACK, puppet(Act(action="nod", start=0, seconds=1))], 12)
     late = drawn([BACK, puppet(Act(action="nod", start=0, seconds=1))], 20, lead=8)
     assert all(np.array_equal(a, b) for a, b in zip(early, late, strict=True))
+
+
+def test_a_figure_stands_where_it_stood_when_its_picture_was_enlarged() -> None:
+    figure, sheet = figure_in()
+    pieces = planes_of(sheet, 0.5)
+    small = np.full((H, W, 3), 120, np.uint8)
+    backs = {"small": planes_of(small), "large": planes_of(small.repeat(2, 0).repeat(2, 1))}
+
+    def frame(back: str) -> np.ndarray:
+        strips = [
+            Strip(media=back),
+            Strip(media="sheet", depth=0.5, figure="told", acting=Acting(), size=SIZE),
+        ]
+        shot = PlannedShot(layers=[(back, 0.0)], strips=strips, move="still")
+        ((_, plan),) = plan_segments(
+            [shot], [Span(0, 24)], [], (), FrameRate.parse("24"), 640, 360, "preview"
+        )
+        shown = frames_of(plan, lambda media, _: backs.get(media, pieces), lambda _: figure)
+        return next(shown)[0].copy()
+
+    assert np.abs(frame("small").astype(int) - frame("large").astype(int)).max() <= 2
 
 
 def test_who_has_walked_out_is_not_in_the_picture_and_costs_nothing() -> None:

@@ -21,7 +21,7 @@ def png(size: tuple[int, int] = (640, 360), mode: str = "RGB") -> bytes:
 
 def told(name: str, **data: Any) -> tuple[Result, bytes]:
     size = data.pop("size", (640, 360))
-    content = png(size, "RGB" if name == "picture-0" else "RGBA")
+    content = png(size, data.pop("mode", "RGB" if name == "picture-0" else "RGBA"))
     return Result(name=name, media_type="image/png", sha256="0" * 64, size=1, data=data), content
 
 
@@ -65,7 +65,7 @@ def kept(stack):
 
 def test_what_is_sound_is_kept_with_its_figures_in_files_of_their_own(kept, stack) -> None:
     data = kept(
-        told("picture-0-strip-0", layer=0, moves={"kind": "water", "top": 0.5, "bottom": 1}),
+        told("s", layer=0, mode="RGB", moves={"kind": "water", "top": 0.5, "bottom": 1}),
         told(
             "picture-0-strip-1", layer=1, figure=figure(piece(), piece(bone="near_thigh")), **SHEET
         ),
@@ -74,6 +74,9 @@ def test_what_is_sound_is_kept_with_its_figures_in_files_of_their_own(kept, stac
     water, ada = data["strips"]
     assert (water["layer"], water["moves"]["kind"]) == (0, "water")
     assert (ada["name"], ada["kind"], ada["legs"]) == ("ada", "person", True)
+    assert ada["size"] == [640, 360], (
+        "its pins are in a picture of this size, also when that is enlarged"
+    )
     known = JointedFigure.model_validate_json(stack.shop.media.get(ada["figure"]))
     assert known.pins["hips"] == (30, 50) and len(known.pieces) == 2
     assert data["flames"] == [[0.5, 0.4, 0.2]]
@@ -91,6 +94,7 @@ def test_what_is_sound_is_kept_with_its_figures_in_files_of_their_own(kept, stac
         told("s", layer=1, figure=figure(piece(bone="tail")), **SHEET),
         told("s", layer=1, figure={"name": "ada"}, **SHEET),
         told("s", layer=0, moves={"kind": "lava"}),
+        told("s", layer=0, figure=figure(), **SHEET),
     ],
     ids=[
         "no such layer",
@@ -101,11 +105,17 @@ def test_what_is_sound_is_kept_with_its_figures_in_files_of_their_own(kept, stac
         "no bone",
         "no pieces",
         "no way to move",
+        "behind all",
     ],
 )
 def test_of_what_is_not_sound_nothing_is_kept_but_the_picture(kept, strip) -> None:
-    data = kept(told("picture-0-strip-0", layer=0), strip)
+    data = kept(told("s", layer=0, mode="RGB"), strip)
     assert "strips" not in data and len(data["layers"]) == 2
+
+
+def test_what_lies_behind_all_lets_nothing_through(kept) -> None:
+    assert "strips" not in kept(told("s", layer=0), told("s", layer=0))
+    assert len(kept(told("s", layer=0, mode="RGB"), told("s", layer=0))["strips"]) == 2
 
 
 @pytest.mark.parametrize(

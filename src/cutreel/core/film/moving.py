@@ -87,6 +87,7 @@ def strips_of(
                 depth=take.layers[part["layer"]][1],
                 figure=part["figure"] if i in actors else None,
                 acting=actors.get(i),
+                size=part.get("size") if i in actors else None,
                 water=Water(top=moves["top"], bottom=moves["bottom"])
                 if moves.get("kind") == "water"
                 else None,

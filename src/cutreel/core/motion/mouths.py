@@ -48,6 +48,7 @@ def mouths_of(phones: Sequence[Phone]) -> list[tuple[float, Mouth]]:
                 wanted.pop()  # the one before gives way
                 if wanted and wanted[-1][1] == shape:
                     continue
+                at = max(at, wanted[-1][0] + SHORTEST) if wanted else at
             else:
                 at = wanted[-1][0] + SHORTEST  # it waits, and is left out if it is over by then
                 if at > end - AHEAD / 2:

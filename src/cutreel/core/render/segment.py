@@ -102,9 +102,10 @@ def _layers(
         for strip in shot.strips:
             planes = fetch(strip.media, strip.depth)
             if strip.figure and strip.acting:
-                height, width = out[0].y.shape if isinstance(out[0], Planes) else (0, 0)
-                puppet = Puppet(figures(strip.figure), planes, strip.acting, (width, height))
-                out.append(puppet)
+                assert isinstance(out[0], Planes), "a figure stands in front of something"
+                height, width = out[0].y.shape
+                size = strip.size or (width, height)
+                out.append(Puppet(figures(strip.figure), planes, strip.acting, size))
             else:
                 out.append(replace(planes, water=strip.water) if strip.water else planes)
         return out

@@ -21,13 +21,15 @@ Track = Literal["voice", "spot", "ambience", "music"]
 
 class Strip(BaseModel):
     """A part of a picture, from back to front: what stands still (`media`, at a `depth`), what has `water` that runs,
-    or the sheet of a figure in pieces, with what is told of it (`figure`, a media file) and what it does."""
+    or the sheet of a figure in pieces, with what is told of it (`figure`, a media file) and what it does. Its pins are
+    in a picture of `size` (width, height), which is not the take's where that was enlarged since."""
 
     media: str
     depth: float = 0.0
     figure: str | None = None
     acting: Acting | None = None
     water: Water | None = None
+    size: tuple[int, int] | None = None
 
 
 class Footage(BaseModel):

@@ -77,6 +77,8 @@ class EnlargeWanted(Wanted):
 def enlargements(film: Assembled, wanted: EnlargeWanted, shop: Workshop) -> list[ItemSpec]:
     """The one thing that is asked for. Raises BadInput where the service makes nothing as large."""
     index, take = take_of(film, wanted.take)
+    if "clip" in take.about:
+        raise BadInput("A clip is not enlarged.", "Enlarge the picture that it was made of.")
     offer = shop.offer_of("enlarge")
     width, height = (side * wanted.factor for side in size_of(shop, take))
     if width > (offer.caps.width or width) or height > (offer.caps.height or height):

@@ -171,12 +171,14 @@ def _strips(parts: Sequence[tuple[dict[str, Any], bytes]], layers: int) -> list[
                 return []
             figure = told.get("figure")
             known = None if figure is None else JointedFigure.model_validate(figure)
-            if known is not None and not _fits(known, png):
+            if known is not None and (layer == 0 or not _fits(known, png)):
                 return []
+            if layer == 0 and not any(s.layer == 0 for s in out) and not _fills(png):
+                return []  # behind the hindmost there is nothing that could show through
             moves = told.get("moves")
             flow = None if moves is None else Flow.model_validate(moves)
             out.append(PictureStrip(layer, png, known, flow))
-    except (KeyError, TypeError, ValueError):
+    except (KeyError, TypeError, ValueError, OSError):
         return []
     return out
 
@@ -188,6 +190,12 @@ def _flames(told: Any) -> list[tuple[float, float, float]]:
     except (TypeError, ValueError):
         return []
     return [f for f in found if -1 <= f[0] <= 2 and -1 <= f[1] <= 2 and 0 < f[2] <= 2][:MOST_FLAMES]
+
+
+def _fills(png: bytes) -> bool:
+    """Whether a picture has no transparency."""
+    with Image.open(io.BytesIO(png)) as picture:
+        return picture.mode == "RGB"
 
 
 def _fits(figure: JointedFigure, png: bytes) -> bool:

@@ -108,6 +108,7 @@ def kept_picture(
             {
                 "layer": strip.layer,
                 "media": shop.media.put(strip.png, "png"),
+                "size": [width, height],
                 **(_told(shop, strip.figure) if strip.figure else {}),
                 **({"moves": strip.flow.model_dump()} if strip.flow else {}),
             }
