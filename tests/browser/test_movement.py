@@ -2,7 +2,9 @@
 
 import re
 
+import numpy as np
 import pytest
+from PIL import Image
 from playwright.sync_api import Page, expect
 
 from tests.api.test_clips import clip_of
@@ -125,3 +127,42 @@ def test_the_shots_that_gain_most_are_chosen_for_clips(page: Page) -> None:
     page.get_by_label("Choose shot 1", exact=True).check()
     expect(clips.get_by_text("the opening")).to_be_visible()
     expect(clips.get_by_role("button", name=re.compile("^Make a clip"))).to_contain_text("0.")
+
+
+def test_a_part_of_a_brought_picture_is_painted_and_moves(page: Page, tmp_path) -> None:
+    new_film(page, "Regions", STORY.replace("ladder", "kite"))
+    go(page, "Bench")
+    image = Image.fromarray(np.random.default_rng(2).integers(60, 200, (36, 64, 3), np.uint8))
+    image.resize((1280, 720), Image.Resampling.BICUBIC).save(tmp_path / "shot 1.png")
+    page.get_by_label("Picture file", exact=True).set_input_files(tmp_path / "shot 1.png")
+    expect(page.get_by_role("img", name=re.compile("^Take 1")).first).to_be_visible()
+    page.get_by_role("tab", name="Movement").click()
+    page.get_by_role("button", name="Mark a part that moves").click()
+    desk = page.get_by_role("region", name="Mark a part that moves")
+    canvas = desk.get_by_role("application", name="Picture to mark on")
+    box = canvas.bounding_box()
+    page.mouse.move(box["x"] + 0.3 * box["width"], box["y"] + 0.3 * box["height"])
+    page.mouse.down()
+    page.mouse.move(box["x"] + 0.6 * box["width"], box["y"] + 0.5 * box["height"], steps=6)
+    page.mouse.up()
+    expect(desk.get_by_role("status")).to_contain_text("% marked")
+    desk.get_by_label("How it moves").click()
+    page.get_by_role("option", name="swings").click()
+    desk.get_by_label("What it is called").fill("the kite")
+    no_barriers(page, "marking")
+    desk.get_by_role("button", name="Let it move").click()
+
+    moves = page.get_by_role("region", name="What moves")
+    expect(moves.get_by_text("the kite")).to_be_visible()
+    pin = page.get_by_role("button", name="The pin of the kite")
+    strip = page.get_by_role("img", name=re.compile("^Six frames of shot"))
+    before = strip.get_attribute("src")
+    pin.focus()
+    page.keyboard.press("ArrowUp")
+    expect(strip).not_to_have_attribute("src", before)
+    page.get_by_role("button", name="Ground below a horizon").click()
+    expect(page.get_by_role("slider", name="The horizon")).to_be_visible()
+    moves.get_by_role("button", name="the kite stands still").click()
+    expect(pin).to_have_count(0)
+    page.keyboard.press("Control+z")
+    expect(pin).to_be_visible()

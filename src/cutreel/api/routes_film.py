@@ -8,12 +8,14 @@ from sse_starlette import EventSourceResponse
 
 from cutreel.core.breakdown import estimate_words, wish_for
 from cutreel.core.continuity import look_named
+from cutreel.core.errors import BadInput
 from cutreel.core.film import Change, Command, apply_command, clean_text, name_for, new_film
-from cutreel.core.film.commands import CutAgain
+from cutreel.core.film.commands import CutAgain, SetShots
 from cutreel.core.manuscript import read, titled
 from cutreel.making import (
     AT_ONCE,
     PicturesWanted,
+    Workshop,
     parses_of,
     price_of,
     wanted_pictures,
@@ -125,8 +127,18 @@ def restore_film(film: str, shop: Shop) -> None:
 def change_film(film: str, change: Change, shop: Shop, films: Films, since: Since = "") -> Response:
     """Make one change; 409 when the film is not at the revision that its sender saw. The answer is
     what became of the state that the sender knows."""
+    if isinstance(change.command, SetShots):
+        _known_masks(shop, change.command.values.get("regions"))
     shop.films.change(film, change)
     return told(films.since(film, since))
+
+
+def _known_masks(shop: Workshop, regions: object) -> None:
+    """Raises BadInput for regions whose masks were never kept: the film could not be made."""
+    for region in regions if isinstance(regions, list) else ():
+        mask = region.get("mask") if isinstance(region, dict) else None
+        if isinstance(mask, str) and not shop.media.has(mask):
+            raise BadInput("What was marked is not kept.", "Mark it again, then add it.")
 
 
 @router.post("/films/{film}/undo", response_model=FilmDelta)

@@ -2,13 +2,13 @@
 
 import io
 from collections.abc import Mapping
-from typing import Annotated
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query
 from fastapi.responses import Response
 from pydantic import BaseModel
 
-from cutreel.core.continuity import Person
+from cutreel.core.continuity import OwnRegion, Person
 from cutreel.core.errors import NotFound
 from cutreel.core.film import (
     Assembled,
@@ -16,12 +16,24 @@ from cutreel.core.film import (
     acts_planned,
     air_planned,
     figures_in,
+    fits_take,
     named,
     targets_in,
     worth_of,
 )
-from cutreel.core.motion import ACTIONS, Act, AirKind, Amount, FitHow, OwnPath, fit_clip, path_words
+from cutreel.core.motion import (
+    ACTIONS,
+    Act,
+    AirKind,
+    Amount,
+    FitHow,
+    OwnPath,
+    actions_told,
+    fit_clip,
+    path_words,
+)
 from cutreel.making import frames_of_shot, usual_path
+from cutreel.making.pictures import box_of_mask
 
 from .door import Films, Shop
 
@@ -66,6 +78,14 @@ class AirView(BaseModel):
     why: str
 
 
+class RegionView(OwnRegion):
+    """A part of the picture that moves by itself; `here`: it was marked on the picture that is shown. Its `box` (left,
+    top, right, bottom) is in shares of the picture."""
+
+    here: bool
+    box: tuple[float, float, float, float]
+
+
 class ClipView(BaseModel):
     """A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence."""
 
@@ -78,7 +98,7 @@ class ClipView(BaseModel):
 class MovementView(BaseModel):
     """How a shot moves. `path` is the camera's as it is now, `in_words` the same told, `motion` the maker's own
     motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie
-    under one of a 1080p film where the camera is nearest."""
+    under one of a 1080p film where the camera is nearest. A `flat` picture may have ground below a `horizon`."""
 
     seconds: float
     move: str
@@ -94,6 +114,9 @@ class MovementView(BaseModel):
     acts_own: bool
     air: list[AirView]
     air_own: bool
+    regions: list[RegionView]
+    horizon: float | None
+    flat: bool
     water: bool
     flames: int
     jointed: bool
@@ -101,7 +124,7 @@ class MovementView(BaseModel):
 
 
 @router.get("/films/{film}/shots/{shot}/movement")
-def movement(film: str, shot: int, films: Films) -> MovementView:
+def movement(film: str, shot: int, films: Films, shop: Shop) -> MovementView:
     """How a shot's picture moves, as it stands."""
     assembled = films.now(film).film
     at = _index(assembled, shot)
@@ -160,6 +183,16 @@ def movement(film: str, shot: int, films: Films) -> MovementView:
             if assembled.timeline.clips[at].air
         ],
         air_own=own.air is not None,
+        regions=[
+            RegionView(
+                **r.model_dump(),
+                here=take is not None and fits_take(r, take),
+                box=box_of_mask(shop, r.mask),
+            )
+            for r in own.regions or ()
+        ],
+        horizon=own.horizon,
+        flat=take is not None and not parts and "clip" not in take.about,
         water=any(p.get("moves", {}).get("kind") == "water" for p in parts),
         flames=len(take.about.get("flames", [])) if take else 0,
         jointed=bool(figures),
@@ -190,7 +223,11 @@ def _acts(assembled: Assembled, at: int, done: dict[str, list[Act]]) -> list[Act
         return []
     left = {name: list(acts) for name, acts in done.items()}
     out = []
-    for plan in acts_planned(assembled.read, read, figures_in(take)):
+    figures = figures_in(take)
+    here = {f.name for f in figures}
+    for plan in acts_planned(assembled.read, read, figures):
+        if plan.figure not in here:
+            continue  # set for a picture in which there was somebody else
         found = next((a for a in left.get(plan.figure, []) if a.action == plan.action), None)
         if found is not None:
             left[plan.figure].remove(found)
@@ -258,6 +295,15 @@ def actions() -> list[ActionView]:
         ActionView(name=a.name, animal=a.of != "person", person=a.of != "animal")
         for a in sorted(ACTIONS.values(), key=lambda a: a.name)
     ]
+
+
+@router.get("/actions/told")
+def told(
+    words: Annotated[str, Query(min_length=1, max_length=120)],
+    of: Literal["person", "animal"] = "person",
+) -> list[str]:
+    """The actions that some words mean, in their order."""
+    return [a.name for a in actions_told(words, of)]
 
 
 def _index(assembled: Assembled, shot: int) -> int:

@@ -9,7 +9,7 @@ from cutreel.core.breakdown import KINDS, FilmKind
 from cutreel.core.captions import LINE_LENGTH, LINES
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
-from cutreel.core.motion import AIR_KINDS, FITS, MOVES
+from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
 from cutreel.core.timeline import KNOWN_RATES
 from cutreel.making import SHORT_SIDE
@@ -41,6 +41,8 @@ class Rules(BaseModel):
     air_amounts: list[str]
     movements: list[str]
     fits: list[str]
+    ways: list[Way]
+    paces: list[str]
     sizes: list[str]
     rates: list[str]
     captions: list[str]
@@ -71,6 +73,8 @@ RULES = Rules(
     air_amounts=_choices("air"),
     movements=_choices("movement"),
     fits=list(FITS),
+    ways=list(WAYS),
+    paces=list(PACES),
     sizes=list(SHORT_SIDE),
     rates=list(KNOWN_RATES),
     captions=_choices("captions"),

@@ -80,6 +80,8 @@ const NONE_YET: Rules = {
   air_amounts: [],
   movements: [],
   fits: [],
+  ways: [],
+  paces: [],
   sizes: [],
   rates: [],
   captions: [],

@@ -7,6 +7,15 @@ export type Movement = Schemas["MovementView"];
 export type Path = Schemas["OwnPath"];
 export type PathFrame = Schemas["PathFrame"];
 export type Act = Schemas["ActView"];
+export type Region = Schemas["RegionView"];
+
+/** Regions as they are set: without what is only told of them. */
+export const setOf = (regions: readonly Region[]) =>
+  regions.map(({ id, name, mask, take, move, who }) => ({ id, name, mask, take, move, who }));
+
+/** The actions that some words mean. */
+export const actionsTold = async (words: string, of: "person" | "animal") =>
+  unwrap<string[]>(await api.GET("/api/actions/told", { params: { query: { words, of } } }));
 
 export const useMovement = (film: Film, shot: number) =>
   useQuery({

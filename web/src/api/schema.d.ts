@@ -1190,6 +1190,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/actions/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Told
+         * @description The actions that some words mean, in their order.
+         */
+        get: operations["told_api_actions_told_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/preview/{version}/film.m3u8": {
         parameters: {
             query?: never;
@@ -1716,7 +1736,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -1851,6 +1871,26 @@ export interface components {
             words: components["schemas"]["Difference"][];
             /** Others */
             others: string[];
+        };
+        /**
+         * CopyMovement
+         * @description Let other shots move as one does: its `values` of some parts. An action goes with the word that stands as far in
+         *     the other shot as its own does here.
+         */
+        CopyMovement: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "copy movement";
+            /** Shot */
+            shot: number;
+            /** To */
+            to: number[];
+            /** Values */
+            values: {
+                [key: string]: unknown;
+            };
         };
         /**
          * CueView
@@ -2884,7 +2924,7 @@ export interface components {
          * MovementView
          * @description How a shot moves. `path` is the camera's as it is now, `in_words` the same told, `motion` the maker's own
          *     motion prompt; `camera`, `acts_own` and `air_own` say what the maker set. `pixels` are those of the picture that lie
-         *     under one of a 1080p film where the camera is nearest.
+         *     under one of a 1080p film where the camera is nearest. A `flat` picture may have ground below a `horizon`.
          */
         MovementView: {
             /** Seconds */
@@ -2914,6 +2954,12 @@ export interface components {
             air: components["schemas"]["AirView"][];
             /** Air Own */
             air_own: boolean;
+            /** Regions */
+            regions: components["schemas"]["RegionView"][];
+            /** Horizon */
+            horizon: number | null;
+            /** Flat */
+            flat: boolean;
             /** Water */
             water: boolean;
             /** Flames */
@@ -3116,6 +3162,8 @@ export interface components {
          * @description What the maker set by hand for a shot or a scene; None means: as proposed from the text.
          *
          *     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken;
+         *     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
+         *     nearer;
          *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
          *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
@@ -3153,6 +3201,10 @@ export interface components {
             /** Air */
             air?: components["schemas"]["OwnAir"][] | null;
             path?: components["schemas"]["OwnPath"] | null;
+            /** Regions */
+            regions?: components["schemas"]["OwnRegion"][] | null;
+            /** Horizon */
+            horizon?: number | null;
             /** Fit */
             fit?: ("speed" | "hold" | "back and forth" | "cut") | null;
             /** Motion */
@@ -3229,6 +3281,36 @@ export interface components {
              * @default false
              */
             held: boolean;
+        };
+        /**
+         * OwnRegion
+         * @description A part of a shot's picture that the maker lets move by itself: its number in the shot, what it is called, where
+         *     it is (`mask`, a media file as large as the picture, white there), the number of the take that it was marked on
+         *     (None: on any), how it moves, and who of the cast it is (`who`), where it speaks.
+         */
+        OwnRegion: {
+            /** Id */
+            id: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Mask */
+            mask: string;
+            /** Take */
+            take?: number | null;
+            /**
+             * @default {
+             *       "way": "sway",
+             *       "amount": "middle",
+             *       "pace": "middle",
+             *       "repeats": false
+             *     }
+             */
+            move: components["schemas"]["RegionMove"];
+            /** Who */
+            who?: number | null;
         };
         /**
          * PathFrame
@@ -3696,6 +3778,81 @@ export interface components {
             takes: number;
         };
         /**
+         * RegionMove
+         * @description How a part of a picture moves: in which way, where to, how far and how quickly; whether it `repeats`, so that the
+         *     shot ends as it began; the place that it hangs from or stands on (`pin`, in shares of the picture).
+         */
+        RegionMove: {
+            /**
+             * Way
+             * @default sway
+             * @enum {string}
+             */
+            way: "drift" | "bob" | "swing" | "turn" | "stand nearer" | "sway" | "flow" | "ripple" | "flicker" | "breathe" | "speak";
+            /** Towards */
+            towards?: number | null;
+            /**
+             * Amount
+             * @default middle
+             * @enum {string}
+             */
+            amount: "low" | "middle" | "high";
+            /**
+             * Pace
+             * @default middle
+             * @enum {string}
+             */
+            pace: "slow" | "middle" | "quick";
+            /**
+             * Repeats
+             * @default false
+             */
+            repeats: boolean;
+            /** Pin */
+            pin?: [
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * RegionView
+         * @description A part of the picture that moves by itself; `here`: it was marked on the picture that is shown. Its `box` (left,
+         *     top, right, bottom) is in shares of the picture.
+         */
+        RegionView: {
+            /** Id */
+            id: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Mask */
+            mask: string;
+            /** Take */
+            take?: number | null;
+            /**
+             * @default {
+             *       "way": "sway",
+             *       "amount": "middle",
+             *       "pace": "middle",
+             *       "repeats": false
+             *     }
+             */
+            move: components["schemas"]["RegionMove"];
+            /** Who */
+            who?: number | null;
+            /** Here */
+            here: boolean;
+            /** Box */
+            box: [
+                number,
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * RejectTake
          * @description Reject a take of a shot with a reason, so that it is not used nor shown first; None takes
          *     that back.
@@ -3908,6 +4065,10 @@ export interface components {
             movements: string[];
             /** Fits */
             fits: string[];
+            /** Ways */
+            ways: ("drift" | "bob" | "swing" | "turn" | "stand nearer" | "sway" | "flow" | "ripple" | "flicker" | "breathe" | "speak")[];
+            /** Paces */
+            paces: string[];
             /** Sizes */
             sizes: string[];
             /** Rates */
@@ -5469,7 +5630,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -7179,6 +7340,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ActionView"][];
+                };
+            };
+        };
+    };
+    told_api_actions_told_get: {
+        parameters: {
+            query: {
+                words: string;
+                of?: "person" | "animal";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

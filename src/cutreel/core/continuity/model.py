@@ -6,7 +6,7 @@ from typing import Literal
 from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.ideas import IdeaSort
-from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath
+from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, RegionMove
 
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
@@ -128,10 +128,25 @@ class OwnAir(BaseModel):
     amount: Amount = "middle"
 
 
+class OwnRegion(BaseModel):
+    """A part of a shot's picture that the maker lets move by itself: its number in the shot, what it is called, where
+    it is (`mask`, a media file as large as the picture, white there), the number of the take that it was marked on
+    (None: on any), how it moves, and who of the cast it is (`who`), where it speaks."""
+
+    id: int = Field(ge=1)
+    name: str = Field("", max_length=60)
+    mask: str = Field(pattern=r"^[0-9a-f]{64}\.png$")
+    take: int | None = None
+    move: RegionMove = RegionMove()
+    who: int | None = None
+
+
 class Overrides(BaseModel):
     """What the maker set by hand for a shot or a scene; None means: as proposed from the text.
 
     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken;
+    `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
+    nearer;
     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
@@ -155,6 +170,8 @@ class Overrides(BaseModel):
     acts: list[OwnAct] | None = Field(None, max_length=12)
     air: list[OwnAir] | None = Field(None, max_length=4)
     path: OwnPath | None = None
+    regions: list[OwnRegion] | None = Field(None, max_length=8)
+    horizon: float | None = Field(None, ge=0.05, le=0.95)
     fit: FitHow | None = None
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)

@@ -20,7 +20,7 @@ from .document import (
 )
 from .exporting import MEDIA_TYPES, export_script
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
-from .moving import targets_in
+from .moving import fits_take, targets_in
 from .naming import name_for
 from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
@@ -82,6 +82,7 @@ __all__ = [
     "export_script",
     "figures_in",
     "find_places",
+    "fits_take",
     "focus_of",
     "is_fresh",
     "match_files",

@@ -27,6 +27,7 @@ from cutreel.core.timeline import (
     Join,
     LineSound,
     PictureClip,
+    Region,
     SoundClip,
     Span,
     Strip,
@@ -39,7 +40,7 @@ from cutreel.core.timeline import (
 from .air import air_of
 from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
-from .moving import flames_of, footage_of, path_of, strips_of
+from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .reading import ReadFilm
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
@@ -142,8 +143,12 @@ class Assembled:
             self.spans[i],
             take.layers,
             self.strips(i),
-            air_of(shot, settings) if settings.movement == "all" and own_air else (),
-            flames_of(self.read, take),
+            regions=self.regions(i) if clip is None else (),
+            ground=ground_of(shot, settings)
+            if clip is None and not take.about.get("strips")
+            else None,
+            air=air_of(shot, settings) if settings.movement == "all" and own_air else (),
+            flames=flames_of(self.read, take),
             path=path_of(shot, take),
             footage=clip,
             # A clip has its own movement; the camera stands still over it unless it is asked to move.
@@ -158,6 +163,15 @@ class Assembled:
         if take is None:
             return ()
         return strips_of(
+            self.read, self.read.shots[i], take, self.spans[i], self.rate, self.timing, self.spoken
+        )
+
+    def regions(self, i: int) -> tuple[Region, ...]:
+        """What moves by itself in the picture of the shot with the index `i`, as the maker marked it."""
+        take = self.used[i]
+        if take is None:
+            return ()
+        return regions_of(
             self.read, self.read.shots[i], take, self.spans[i], self.rate, self.timing, self.spoken
         )
 

@@ -26,6 +26,7 @@ Command = Annotated[
     | c.SetHold
     | c.SamePicture
     | c.SetShots
+    | c.CopyMovement
     | c.SetScene
     | c.CircleTake
     | c.CircleTakes

@@ -4,11 +4,14 @@ where its light trembles."""
 import re
 from collections.abc import Mapping, Sequence
 
-from cutreel.core.motion import Acting, Flame, OwnPath, Water, path_told
-from cutreel.core.timeline import Footage, FrameRate, Span, Strip, Timing
+from cutreel.core.continuity import OwnRegion
+from cutreel.core.motion import Acting, Flame, Ground, OwnPath, Water, path_told
+from cutreel.core.timeline import Footage, FrameRate, Region, Span, Strip, Timing
+from cutreel.protocol import Mouth
 
 from .acting import FigureTold, acts_in_time, acts_planned, figures_in, mouth_of, named
 from .air import air_planned
+from .document import Settings
 from .made import Result, TakeRow
 from .reading import ReadFilm, ReadShot
 
@@ -98,6 +101,47 @@ def strips_of(
         for n, (media, depth) in enumerate(take.layers)
         for strip in by_layer.get(n, [Strip(media=media, depth=depth)])
     )
+
+
+def fits_take(region: OwnRegion, take: TakeRow) -> bool:
+    """Whether a region was marked on a take, or on the one that it is enlarged from; what was marked on no take in
+    particular is on all."""
+    return region.take in (None, take.number, take.about.get("enlarged", {}).get("from"))
+
+
+def ground_of(shot: ReadShot, settings: Settings) -> Ground | None:
+    """Where a flat picture has ground, as the maker said."""
+    horizon = shot.shot.own.horizon
+    if horizon is None or settings.movement != "all":
+        return None
+    return Ground(horizon=horizon)
+
+
+def regions_of(
+    read: ReadFilm,
+    shot: ReadShot,
+    take: TakeRow,
+    span: Span,
+    rate: FrameRate,
+    timing: Timing,
+    spoken: Mapping[int, Result],
+) -> tuple[Region, ...]:
+    """What the maker marked in a shot's picture, that moves by itself. What speaks does so with the voice of whom it
+    is; of whom nobody said, with that of the first on screen who has a line."""
+    if read.document.settings.movement != "all":
+        return ()
+    begin, seconds = rate.seconds(span.start), rate.seconds(span.end - span.start)
+    out = []
+    for own in shot.shot.own.regions or ():
+        if not fits_take(own, take):
+            continue
+        mouth: list[tuple[float, Mouth]] = []
+        if own.move.way == "speak":
+            whose = [p for p in read.document.cast if p.id == own.who] or shot.people
+            said = (mouth_of(read, shot, p, timing, begin, seconds, spoken) for p in whose)
+            mouth = next((m for m in said if m), [])
+        out.append(Region(mask=own.mask, move=own.move, mouth=mouth, seed=shot.seed * 7 + own.id))
+    return tuple(out)
 
 
 def _acting(

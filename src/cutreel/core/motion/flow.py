@@ -5,7 +5,7 @@ Both follow from the place and the moment alone, so that any frame can be drawn 
 
 import numpy as np
 from numpy.typing import NDArray
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 NEAR_SWELL, FAR_SWELL = 0.0052, 0.0006
 """How far water is moved, in shares of the picture's height: near the viewer and at the horizon."""
@@ -24,6 +24,12 @@ class Water(BaseModel):
 
     top: float
     bottom: float
+
+
+class Ground(BaseModel):
+    """Ground below a horizon (a height of the picture, in shares from its top) that comes nearer and nearer."""
+
+    horizon: float = Field(gt=0, lt=1)
 
 
 class Flame(BaseModel):

@@ -2,6 +2,7 @@
 
 from .checks import Checks, check_picture
 from .faults import Fault, FigureSeen, alike, faults_of_picture
+from .filling import filled
 from .joints import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
 from .masks import feathered, laid_into
 from .openraster import Layer, LayeredPicture, is_openraster, packed, unpacked
@@ -11,10 +12,9 @@ from .shape import Box, face_of, frame_keeping, reshaped
 
 # fmt: off
 __all__ = [
-    "Box", "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach",
-    "alike", "check_picture", "cut_out", "face_of", "faults_of_picture", "feathered",
-    "figure_share", "frame_keeping", "in_pixels", "in_shares", "is_openraster", "laid_into",
-    "lengths", "moved", "packed", "placed", "reach_of", "relit", "reshaped", "take_pose",
-    "two_bone", "unpacked", "usual_joints",
+    "Box", "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach", "alike",
+    "check_picture", "cut_out", "face_of", "faults_of_picture", "feathered", "figure_share", "filled",
+    "frame_keeping", "in_pixels", "in_shares", "is_openraster", "laid_into", "lengths", "moved", "packed",
+    "placed", "reach_of", "relit", "reshaped", "take_pose", "two_bone", "unpacked", "usual_joints",
 ]
 # fmt: on

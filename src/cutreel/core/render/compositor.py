@@ -9,11 +9,13 @@ from numpy.typing import NDArray
 from cutreel.core.motion import (
     CameraPath,
     Flame,
+    Ground,
     Walked,
     Water,
     Window,
     brighter,
     layer_zoom,
+    layer_zooms,
     swell,
 )
 
@@ -22,6 +24,7 @@ from .footage import FootageLayer
 from .grains import AirLayer
 from .planes import Planes, cover
 from .puppet import Puppet
+from .regions import BentLayer, LooseLayer
 
 U8 = NDArray[np.uint8]
 Frame = tuple[U8, U8, U8]
@@ -36,7 +39,7 @@ class Shown:
     frames, what is in the air, and where light trembles. Its words begin `lead` frames after its life; there are
     `rate` frames a second."""
 
-    layers: Sequence[Planes | Puppet | FootageLayer]
+    layers: Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer]
     path: CameraPath | Walked
     frames: int
     lead: int = 0
@@ -109,6 +112,9 @@ class Compositor:
         step_x, step_y = w / window.zoom / self.width, h / window.zoom / self.height
         x0 = left + w * window.x - w / window.zoom / 2 - layer.origin[0]
         y0 = top + h * window.y - h / window.zoom / 2 - layer.origin[1]
+        if layer.ground is not None:
+            self._recede(layer, layer.ground, window, out)
+            return
         if layer.water is not None:
             self._run(layer, layer.water, (x0, y0, step_x, step_y), out, seconds)
             return
@@ -125,6 +131,24 @@ class Compositor:
         kernel.sample_over(
             layer.v, layer.alpha_half, layer.spans_half, out[2], x0 / 2, y0 / 2, step_x, step_y, 128
         )
+
+    def _recede(self, layer: Planes, ground: Ground, window: Window, out: Frame) -> None:
+        """Lay the hindmost layer so that its ground comes nearer with every row below the horizon."""
+        high, wide = layer.y.shape
+        left, top, w, h = cover(wide, high, self.width, self.height)
+        rows = (np.arange(high) + 0.5 - top) / h
+        depth = np.clip((rows - ground.horizon) / (1 - ground.horizon), 0, 1)
+        x, y, zoom = layer_zooms(window, depth)
+        seen = ((rows - y) * zoom + 0.5) * self.height
+        # Which row of the picture is seen in a row of the frame; far ones hide behind near ones where they would cross.
+        source = np.interp(
+            np.arange(self.height) + 0.5, np.maximum.accumulate(seen), np.arange(high) + 0.5
+        )
+        at = np.clip(source.astype(np.int64), 0, high - 1)
+        steps = (w / zoom / self.width)[at]
+        starts = (left + w * x - w / zoom / 2)[at]
+        for plane, to, by in ((layer.y, out[0], 1), (layer.u, out[1], 2), (layer.v, out[2], 2)):
+            kernel.sample_rows(plane, to, starts[::by] / by, source[::by] / by, steps[::by])
 
     def _run(
         self,

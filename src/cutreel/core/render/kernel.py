@@ -263,6 +263,28 @@ def lay_turned(
                 )
 
 
+@compiled
+def sample_rows(
+    src: U8,
+    out: U8,
+    starts: NDArray[np.float64],
+    rows: NDArray[np.float64],
+    steps: NDArray[np.float64],
+) -> None:
+    """The same as `sample`, with for every row of `out` its own place to begin, its own row of the source (its middle
+    at ½), and its own step."""
+    height, width = out.shape
+    cols, colw = np.empty(width, np.uint32), np.empty(width, np.uint16)
+    upper, lower = np.empty(width, np.uint16), np.empty(width, np.uint16)
+    for y in range(height):
+        at = min(max(rows[y] - 0.5, 0.0), src.shape[0] - 1.0)
+        r = min(int(at), src.shape[0] - 2)
+        _steps(starts[y], steps[y], 0, cols, colw, src.shape[1])
+        _stretch(src[r], cols, colw, upper)
+        _stretch(src[r + 1], cols, colw, lower)
+        _blend(upper, lower, int((at - r) * 256.0 + 0.5), out[y])
+
+
 MOST_ASIDE = 24
 """Pixels of the frame that a row may be moved aside at most."""
 

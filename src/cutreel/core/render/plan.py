@@ -12,12 +12,13 @@ from pydantic import BaseModel
 
 from cutreel.core.captions import Caption
 from cutreel.core.keys import key
-from cutreel.core.motion import Air, Flame, Move, OwnPath
+from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
 from cutreel.core.timeline import (
     CaptionClip,
     Footage,
     FrameRate,
     PictureClip,
+    Region,
     Span,
     Stretch,
     Strip,
@@ -32,11 +33,13 @@ RENDER_VERSION = 1
 
 class PlannedShot(BaseModel):
     """What a shot shows: layers of the circled take as (media, depth), or the words of its paper
-    page. Of a take whose figures act, what its picture is made of instead (`strips`); what is in the `air`, and
-    where light trembles (`flames`)."""
+    page. Of a take whose figures act, what its picture is made of instead (`strips`); which parts move by
+    themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`)."""
 
     layers: list[tuple[str, float]] = []
     strips: list[Strip] = []
+    regions: list[Region] = []
+    ground: Ground | None = None
     air: list[Air] = []
     flames: list[Flame] = []
     path: OwnPath | None = None
@@ -51,6 +54,8 @@ class PlannedShot(BaseModel):
         return cls(
             layers=list(clip.layers),
             strips=list(clip.strips),
+            regions=list(clip.regions),
+            ground=clip.ground,
             air=list(clip.air),
             flames=list(clip.flames),
             path=clip.path,
@@ -63,7 +68,7 @@ class PlannedShot(BaseModel):
     @property
     def moves_by_itself(self) -> bool:
         """Whether anything moves in the picture, and not the camera alone."""
-        return bool(self.strips or self.air or self.flames or self.footage)
+        return bool(self.strips or self.air or self.flames or self.footage or self.regions)
 
 
 class Scene(BaseModel):

@@ -7,7 +7,7 @@ from typing import Any
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.motion import Water
+from cutreel.core.motion import Ground, Water
 
 from .kernel import spans_of
 
@@ -21,7 +21,7 @@ class Planes:
     `y` has shape (height, width), `u` and `v` half of both. With `alpha` (shapes of y and of u) the
     planes are premultiplied, colour around 128, and `spans` says for each row where there is
     anything: shape (rows, 2). A part of a layer stands at `origin` (left, top; even) in one of `whole` (width, height).
-    In one that has `water` this runs.
+    In one that has `water` this runs; one that has `ground` comes nearer toward its lower edge.
     """
 
     y: U8
@@ -35,6 +35,7 @@ class Planes:
     origin: tuple[int, int] = (0, 0)
     whole: tuple[int, int] | None = None
     water: Water | None = None
+    ground: Ground | None = None
 
     @property
     def bytes(self) -> int:

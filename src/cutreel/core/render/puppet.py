@@ -1,18 +1,10 @@
 """A jointed figure in frames: its pieces laid over one another, each turned about its pin."""
 
-import math
+from cutreel.core.motion import Acting, Matrix, held, moment_of
+from cutreel.protocol import JointedFigure
 
-import numpy as np
-
-from cutreel.core.motion import Acting, Matrix, applied, held, inverted, moment_of
-from cutreel.protocol import FigurePiece, JointedFigure
-
-from . import kernel
+from .canvas import EDGE, Canvas, box_of
 from .planes import Planes
-
-EDGE = 2
-"""Pixels about a drawing that stay empty, so that what is sampled beside it is nothing."""
-Box = tuple[int, int, int, int]
 
 
 class Puppet:
@@ -36,7 +28,7 @@ class Puppet:
     def _drawn(self, seconds: float) -> Planes | None:
         moment = moment_of(self.figure, self.acting, seconds)
         seen = [
-            (piece, moment.bones[piece.bone], _box_of(piece, moment.bones[piece.bone]))
+            (piece, moment.bones[piece.bone], box_of(piece, moment.bones[piece.bone]))
             for piece in self.figure.pieces
             if moment.shows(piece.variant) and _upright(moment.bones[piece.bone])
         ]
@@ -47,91 +39,13 @@ class Puppet:
         bottom = min(height, max((b[3] for _, _, b in seen), default=0) + EDGE + 1) // 2 * 2
         if right - left < 4 or bottom - top < 4:
             return None
-        out = _Canvas(left, top, right, bottom)
+        out = Canvas(left, top, right, bottom)
         for piece, matrix, box in seen:
             out.lay(self.sheet, piece, matrix, box)
         return out.planes(self.depth, self.size)
-
-
-class _Canvas:
-    """A part of a layer that is drawn on; `left` and the other sides are pixels of the picture, all even."""
-
-    def __init__(self, left: int, top: int, right: int, bottom: int) -> None:
-        self.left, self.top = left, top
-        self.width, self.height = right - left, bottom - top
-        half = (self.height // 2, self.width // 2)
-        self.y = np.zeros((self.height, self.width), np.uint8)
-        self.alpha = np.zeros_like(self.y)
-        self.u, self.v = np.full(half, 128, np.uint8), np.full(half, 128, np.uint8)
-        self.alpha_half = np.zeros(half, np.uint8)
-
-    def lay(self, sheet: Planes, piece: FigurePiece, matrix: Matrix, box: Box) -> None:
-        left, top = max(0, box[0] - self.left), max(0, box[1] - self.top)
-        right, bottom = (
-            min(self.width, box[2] + 1 - self.left),
-            min(self.height, box[3] + 1 - self.top),
-        )
-        if right <= left or bottom <= top:
-            return
-        assert sheet.alpha is not None and sheet.alpha_half is not None
-        a, b, c, d, e, f = inverted(matrix)
-        # From a place on the canvas to the picture, back to where the piece was drawn, to its own corner.
-        x0 = a * self.left + c * self.top + e - piece.left
-        y0 = b * self.left + d * self.top + f - piece.top
-        whole = np.array([a, b, c, d, x0, y0], np.float32)
-        rows, columns = (
-            slice(piece.y, piece.y + piece.height),
-            slice(piece.x, piece.x + piece.width),
-        )
-        kernel.lay_turned(
-            sheet.y[rows, columns],
-            sheet.alpha[rows, columns],
-            self.y,
-            self.alpha,
-            whole,
-            (left, top, right, bottom),
-            0,
-            True,
-        )
-        half = np.array([a, b, c, d, x0 / 2, y0 / 2], np.float32)
-        small = (left // 2, top // 2, (right + 1) // 2, (bottom + 1) // 2)
-        rows, columns = (
-            slice(piece.y // 2, (piece.y + piece.height) // 2),
-            slice(piece.x // 2, (piece.x + piece.width) // 2),
-        )
-        cover = sheet.alpha_half[rows, columns]
-        for plane, out, last in ((sheet.u, self.u, False), (sheet.v, self.v, True)):
-            kernel.lay_turned(
-                plane[rows, columns], cover, out, self.alpha_half, half, small, 128, last
-            )
-
-    def planes(self, depth: float, whole: tuple[int, int]) -> Planes:
-        return Planes(
-            self.y,
-            self.u,
-            self.v,
-            self.alpha,
-            self.alpha_half,
-            kernel.spans_of(self.alpha),
-            kernel.spans_of(self.alpha_half),
-            depth,
-            (self.left, self.top),
-            whole,
-        )
 
 
 def _upright(matrix: Matrix) -> bool:
     """Whether anything is seen of a piece: not when it is turned edge on."""
     a, b, c, d, _, _ = matrix
     return abs(a * d - b * c) > 1e-4
-
-
-def _box_of(piece: FigurePiece, matrix: Matrix) -> Box:
-    """The box that a piece takes in the picture when its bone is moved."""
-    corners = [
-        applied(matrix, (x, y))
-        for x in (piece.left, piece.left + piece.width)
-        for y in (piece.top, piece.top + piece.height)
-    ]
-    xs, ys = [x for x, _ in corners], [y for _, y in corners]
-    return math.floor(min(xs)), math.floor(min(ys)), math.ceil(max(xs)), math.ceil(max(ys))

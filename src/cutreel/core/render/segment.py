@@ -15,6 +15,7 @@ from .pages import caption_planes, paper_page
 from .plan import PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
 from .puppet import Puppet
+from .regions import BentLayer, LooseLayer, with_regions
 
 Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
@@ -86,9 +87,13 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
         spoken = scene.seconds - scene.lead / rate
         fit = fit_clip(shot.footage.seconds, max(0.1, spoken), shot.footage.how)
         clip = FootageLayer(files(shot.footage.media), shot.footage.frames, shot.footage.rate, fit)
-        layers: Sequence[Planes | Puppet | FootageLayer] = [clip]
+        layers: Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer] = [clip]
     else:
-        layers = _layers(shot, plan, fetch, figures)
+        flat = _layers(shot, plan, fetch, figures)
+        if shot.ground is not None and isinstance(flat[0], Planes):
+            flat = [replace(flat[0], ground=shot.ground), *flat[1:]]
+        spoken = scene.seconds - scene.lead / rate
+        layers = with_regions(flat, shot.regions, spoken, files) if shot.regions else flat
     air = [AirLayer(a, plan.width, plan.height) for a in scene.shot.air]
     flames = tuple(scene.shot.flames)
     return Shown(layers, path, scene.life, scene.lead, rate, air, flames)

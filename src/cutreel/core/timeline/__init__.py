@@ -3,13 +3,23 @@ transitions; and the whole film as one model."""
 
 from .frames import KNOWN_RATES, FrameRate, timecode
 from .layout import LineSound, Timing, lay_out
-from .model import CaptionClip, Footage, Join, PictureClip, SoundClip, Strip, Timeline, Track
+from .model import (
+    CaptionClip,
+    Footage,
+    Join,
+    PictureClip,
+    Region,
+    SoundClip,
+    Strip,
+    Timeline,
+    Track,
+)
 from .shots import Span, Stretch, cut_points, stretches
 
 # fmt: off
 __all__ = [
-    "KNOWN_RATES", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip", "SoundClip",
-    "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points", "lay_out", "stretches",
-    "timecode",
+    "KNOWN_RATES", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip", "Region",
+    "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points", "lay_out",
+    "stretches", "timecode",
 ]
 # fmt: on

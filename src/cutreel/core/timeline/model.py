@@ -11,7 +11,8 @@ from typing import Literal
 
 from pydantic import BaseModel
 
-from cutreel.core.motion import Acting, Air, FitHow, Flame, Move, OwnPath, Water
+from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPath, RegionMove, Water
+from cutreel.protocol import Mouth
 
 from .frames import FrameRate
 from .shots import Span
@@ -32,6 +33,16 @@ class Strip(BaseModel):
     size: tuple[int, int] | None = None
 
 
+class Region(BaseModel):
+    """A part of a picture that moves by itself: where it is (`mask`, a media file, white there), how it moves, and the
+    shapes of its mouth as (seconds, shape) where it speaks; `seed` tells it from others."""
+
+    mask: str
+    move: RegionMove
+    mouth: list[tuple[float, Mouth]] = []
+    seed: int = 0
+
+
 class Footage(BaseModel):
     """A clip that a shot shows: a media file of `frames` frames at `rate` a second, and how it fills the shot; None: by
     rule."""
@@ -50,12 +61,15 @@ class Footage(BaseModel):
 class PictureClip:
     """What a shot shows in its frames: a picture's layers as (media, depth), from back to front;
     without any, the paper page that stands in (`page`: the words, the edge number). Where figures act, what the picture
-    is made of (`strips`); what is in the `air`, and where light trembles (`flames`). The camera's way, and where it
+    is made of (`strips`); which parts of it move by themselves (`regions`), and where it has `ground`; what is in the
+    `air`, and where light trembles (`flames`). The camera's way, and where it
     aims, or a `path` that the maker drew. A clip in place of the picture (`footage`)."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
     strips: tuple[Strip, ...] = ()
+    regions: tuple[Region, ...] = ()
+    ground: Ground | None = None
     air: tuple[Air, ...] = ()
     flames: tuple[Flame, ...] = ()
     path: OwnPath | None = None

@@ -23,7 +23,7 @@ from .keeping import (
     kept_picture,
     size_of,
 )
-from .masking import kept_mask
+from .masking import box_of_mask, kept_mask
 from .measuring import OwnPicture, brought, pixels_of, seen_in
 
 # fmt: off
@@ -37,6 +37,7 @@ __all__ = [
     "Picture",
     "PictureStrip",
     "add_take",
+    "box_of_mask",
     "bring_many",
     "brought",
     "brought_picture",

@@ -15,6 +15,7 @@ from .choices import (
     SetSource,
 )
 from .cutting import AddHold, CutAgain, LiftMark, PushMark, SamePicture, SetHold, SetMark
+from .movement import CopyMovement
 from .people import (
     AcceptDrift,
     MergePeople,
@@ -32,8 +33,8 @@ from .text import EditPlaces, EditText, MoveScene
 
 # fmt: off
 __all__ = [
-    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CutAgain", "DropCutOut", "EditPlaces",
-    "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
+    "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CopyMovement", "CutAgain", "DropCutOut",
+    "EditPlaces", "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
     "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold",
     "SetLook", "SetMark", "SetMeant", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
     "SetSource", "SplitPerson", "TakeCast", "TakeMeant",

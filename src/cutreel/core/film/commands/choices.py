@@ -17,12 +17,12 @@ Chosen = TypeVar("Chosen", bound=BaseModel)
 Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
-    "move", "path", "fit", "motion", "acts", "air",
+    "move", "path", "fit", "motion", "acts", "air", "regions", "horizon",
     "sound", "direction",
 ]  # fmt: skip
 
 
-def _with(own: Chosen, values: Mapping[Any, Any]) -> Chosen:
+def with_values(own: Chosen, values: Mapping[Any, Any]) -> Chosen:
     """What was chosen, with some of it chosen otherwise. Raises BadInput for what may not be."""
     try:
         return type(own).model_validate({**own.model_dump(), **values})
@@ -47,7 +47,7 @@ class SetShots(FilmCommand):
         edges = []
         for number in self.shots:
             _, shot = shot_numbered(film, number)
-            shot.own = _with(shot.own, self.values)
+            shot.own = with_values(shot.own, self.values)
             edges.append(shot.edge)
         what = " and ".join(self.values)
         return (
@@ -122,7 +122,7 @@ class SetSettings(FilmCommand):
             self.values["look"] = look_named(self.values["look"], film.looks).name
         if "kind" in self.values and "pace" not in self.values and self.values["kind"] in KINDS:
             self.values["pace"] = KINDS[self.values["kind"]].seconds
-        film.settings = _with(film.settings, self.values)
+        film.settings = with_values(film.settings, self.values)
         return "set " + " and ".join(sorted(self.values))
 
 
@@ -212,7 +212,7 @@ class SetScene(FilmCommand):
         if self.word not in film.word_places:
             raise NotFound("That scene is not in the manuscript any more.", "Load the page again.")
         known = next((s for s in film.scenes if s.first == self.word), SceneChoice(first=self.word))
-        own = _with(known.own, self.values)
+        own = with_values(known.own, self.values)
         pace = known.pace if self.pace is None else self.pace or None
         aim = known.aim if self.aim is None else self.aim or None
         scene = SceneChoice(first=self.word, own=own, pace=pace and max(1.0, pace), aim=aim)

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../../api/client";
-import { AsClips } from "./AsClips";
+import { AsClips, lastDay } from "./AsClips";
 
 const said = vi.hoisted(() => ({
   started: [] as unknown[],
@@ -14,7 +14,9 @@ const said = vi.hoisted(() => ({
 
 vi.mock("../../../api/film", () => ({
   useOffers: () => ({
-    data: said.offered ? [{ kind: "clip", quota: { left: said.left, limit: 30 } }] : [],
+    data: said.offered
+      ? [{ kind: "clip", quota: { left: said.left, limit: 30, renews_at: "2026-11-28T00:00:00Z" } }]
+      : [],
   }),
   useEstimate: () => ({ data: { cost: 0.45 } }),
   useStart: () => ({ mutate: (wish: unknown) => said.started.push(wish) }),
@@ -66,13 +68,25 @@ test("each chosen one says why, and all are made for the price that is told", ()
   expect(screen.getByRole("button", { name: /^Make a clip/ })).toBeTruthy();
 });
 
-test("no more are offered or made than are left today", () => {
+test("of more than are left today it is told on which day the last is ready, and they wait for it", () => {
   said.left = 6;
   shown([20, 18, 17, 16, 15, 14, 13]);
-  expect(screen.queryByRole("button", { name: "10" })).toBeNull();
   expect(screen.getByRole("button", { name: "6" })).toBeTruthy();
-  expect(screen.getByText(/Only 6 are left today/)).toBeTruthy();
-  expect(screen.getByRole("button", { name: /^Make 7/ }).hasAttribute("disabled")).toBe(true);
+  expect(screen.getByText(/6 are made today, 30 a day .* Saturday 28 November/)).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: /^Make 7/ }));
+  expect(said.started).toEqual([
+    { kind: "clips", shots: [20, 18, 17, 16, 15, 14, 13], takes: 1, wait: true },
+  ]);
+});
+
+test("the last day is counted from what is left today", () => {
+  const quota = { left: 10, limit: 30, renews_at: "2026-11-28T00:00:00Z" };
+  expect([11, 40, 41, 90].map((n) => lastDay(n, quota))).toEqual([
+    "Saturday 28 November",
+    "Saturday 28 November",
+    "Sunday 29 November",
+    "Monday 30 November",
+  ]);
 });
 
 test("while something is made nothing more is begun; without an offer nothing is shown", () => {

@@ -6,6 +6,16 @@ import { Button } from "../../../parts/Button";
 import { money } from "../../../parts/time";
 import { Heading } from "../../continuity/Heading";
 
+/** The day on which the last of some clips is made, where a quota leaves room for so many a day. */
+export function lastDay(
+  count: number,
+  { left, limit, renews_at }: { left: number; limit: number; renews_at: string },
+): string {
+  const more = Math.ceil((count - left) / limit) - 1;
+  const day = new Date(Date.parse(renews_at) + more * 86_400_000);
+  return day.toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" });
+}
+
 interface Props {
   film: Film;
   chosen: readonly number[];
@@ -16,16 +26,22 @@ export function AsClips({ film, chosen, onChosen }: Props) {
   const offer = (useOffers().data ?? []).find((o) => o.kind === "clip");
   const ranked = useWorth(film).data ?? [];
   const pictured = chosen.filter((id) => film.shots.find((s) => s.id === id)?.used);
-  const wish = { kind: "clips" as const, shots: [...pictured], takes: 1 };
+  const beyond = !!offer && pictured.length > offer.quota.left;
+  const wish = {
+    kind: "clips" as const,
+    shots: [...pictured],
+    takes: 1,
+    ...(beyond ? { wait: true } : {}),
+  };
   const told = useEstimate(film.id, wish, film.revision, !!offer && pictured.length > 0).data;
   const start = useStart(film.id);
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
   if (!offer) return null;
   const able = ranked.filter((w) => film.shots.find((s) => s.id === w.shot)?.used);
-  const counts = [...new Set([5, 10, offer.quota.left])].filter(
-    (n) => n > 0 && n <= Math.min(able.length, offer.quota.left),
+  const counts = [...new Set([5, 10, offer.quota.left, able.length])].filter(
+    (n) => n > 0 && n <= able.length,
   );
-  const beyond = pictured.length > offer.quota.left;
+  const { left, limit } = offer.quota;
   return (
     <section aria-label="As clips" className="mt-6">
       <Heading
@@ -58,7 +74,7 @@ export function AsClips({ film, chosen, onChosen }: Props) {
           <Button
             kind="ink"
             className="mt-2"
-            disabled={going || !told || beyond}
+            disabled={going || !told}
             onClick={() => start.mutate(wish)}
           >
             {going
@@ -71,8 +87,9 @@ export function AsClips({ film, chosen, onChosen }: Props) {
             )}
           </Button>
           {beyond && (
-            <p className="mt-1 text-grease-ink">
-              Only {offer.quota.left} are left today; choose fewer, the rest moves as it does now.
+            <p className="mt-1 text-ink-2">
+              {left > 0 ? `${left} are made today` : "None are left today"}, {limit} a day from then
+              on; the last is ready on {lastDay(pictured.length, offer.quota)}.
             </p>
           )}
         </>

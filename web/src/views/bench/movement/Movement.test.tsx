@@ -7,16 +7,21 @@ import type { Movement as Moves } from "../../../api/movement";
 import { Movement } from "./Movement";
 
 const said = vi.hoisted(() => ({
-  changed: [] as { shots: number[]; values: Record<string, unknown> }[],
+  changed: [] as { to?: number[]; values: Record<string, unknown> }[],
+  started: [] as unknown[],
   brought: [] as unknown[],
   movement: undefined as unknown,
 }));
 
 vi.mock("../../../api/film", () => ({
   useChange: () => ({ mutate: (c: (typeof said.changed)[number]) => said.changed.push(c) }),
+  useStart: () => ({ mutate: (wish: unknown) => said.started.push(wish), isPending: false }),
+  useMask: () => ({ mutateAsync: () => Promise.resolve({ media: "kept.png" }), isPending: false }),
+  useRules: () => ({ ways: ["sway", "swing"] }),
   useBring: () => ({ mutate: (wish: unknown) => said.brought.push(wish), isPending: false }),
 }));
-vi.mock("../../../api/movement", () => ({
+vi.mock("../../../api/movement", async (real) => ({
+  ...(await real<object>()),
   useMovement: () => ({ data: said.movement }),
   framesAt: (_: unknown, shot: number, wish: object) => `/frames/${shot}?${JSON.stringify(wish)}`,
 }));
@@ -67,15 +72,24 @@ const movement = {
   pixels: 0.55,
   words: [],
   figures: [],
-  acts: [],
-  air: [],
+  acts: [{ figure: "ada", action: "wave", word: 4, why: "", start: 0, seconds: 1 }],
+  air: [{ kind: "snow", amount: "low", why: "it snows" }],
+  regions: [],
+  horizon: null,
+  flat: true,
+  clip: null,
   water: false,
   flames: 0,
 };
 
 afterEach(cleanup);
 beforeEach(() =>
-  Object.assign(said, { changed: [], brought: [], movement: movement as unknown as Moves }),
+  Object.assign(said, {
+    changed: [],
+    started: [],
+    brought: [],
+    movement: movement as unknown as Moves,
+  }),
 );
 const shot = (n: number) => film.shots[n]! as Shot;
 const shown = () => render(<Movement film={film} shot={shot(0)} />);
@@ -96,7 +110,9 @@ test("six frames with their times, and how many pixels the path leaves", () => {
   expect(screen.getByText("0.0 s")).toBeTruthy();
   expect(screen.getByText("2.4 s")).toBeTruthy();
   expect(screen.getByText("4.0 s")).toBeTruthy();
-  expect(screen.getByText(/0.55 picture pixels .* enlarge it/)).toBeTruthy();
+  expect(screen.getByText(/0.55 picture pixels/)).toBeTruthy();
+  fireEvent.click(screen.getByRole("button", { name: "enlarge it" }));
+  expect(said.started).toEqual([{ kind: "enlarge", take: "t", factor: 2 }]);
 });
 
 test("before and after shows the camera alone, in the frames too", () => {
@@ -130,15 +146,70 @@ test("how it starts, and whether it is held in the hand, belong to the path", ()
   ]);
 });
 
-test("a path is copied to the next shot, to the scene, to all", () => {
+test("what moves is copied to the next shot, to the scene, to all: the camera, or all of it", () => {
   shown();
-  const copy = screen.getByLabelText("Copy the path to");
+  const copy = screen.getByLabelText("Copy it to");
   expect(copy.textContent).toContain("shot 2");
   expect(copy.textContent).toContain("the scene’s other shot");
   for (const to of ["next", "scene", "all", "nowhere"])
     fireEvent.change(copy, { target: { value: to } });
-  expect(said.changed.map((c) => c.shots)).toEqual([[2], [2], [2, 3]]);
+  expect(said.changed.map((c) => c.to)).toEqual([[2], [2], [2, 3]]);
   expect(said.changed.every((c) => c.values.path === movement.path)).toBe(true);
+  fireEvent.change(screen.getByLabelText("What to copy"), { target: { value: "all" } });
+  fireEvent.change(copy, { target: { value: "all" } });
+  expect(said.changed.at(-1)!.values).toEqual({
+    path,
+    air: [{ kind: "snow", amount: "low" }],
+    acts: [{ figure: "ada", action: "wave", word: 4 }],
+  });
+});
+
+const flag = {
+  id: 1,
+  name: "the flag",
+  mask: "m.png",
+  take: 1,
+  who: null,
+  move: { way: "swing" },
+  here: true,
+  box: [0.2, 0.1, 0.4, 0.5],
+};
+
+test("a part's pin hangs where the part begins, and goes by keys", () => {
+  said.movement = { ...movement, regions: [flag, { ...flag, id: 2, here: false }] };
+  shown();
+  const pin = screen.getByRole("button", { name: "The pin of the flag" });
+  expect([pin.style.left, pin.style.top]).toEqual(["30.000000000000004%", "10%"]);
+  fireEvent.keyDown(pin, { key: "ArrowDown" });
+  fireEvent.keyUp(pin, { key: "ArrowDown" });
+  const { regions } = said.changed[0]!.values as { regions: (typeof flag)[] };
+  expect(regions).toHaveLength(2);
+  expect(regions[0]!.move).toEqual({ way: "swing", pin: [0.30000000000000004, 0.11] });
+  expect(regions[0]).not.toHaveProperty("here");
+});
+
+test("a flat picture may have ground; its line goes by keys", () => {
+  shown();
+  fireEvent.click(screen.getByRole("button", { name: "Ground below a horizon" }));
+  cleanup();
+  said.movement = { ...movement, horizon: 0.55 };
+  shown();
+  expect(screen.queryByRole("button", { name: "Ground below a horizon" })).toBeNull();
+  const line = screen.getByRole("slider", { name: "The horizon" });
+  fireEvent.keyDown(line, { key: "ArrowUp" });
+  fireEvent.keyUp(line, { key: "ArrowUp" });
+  expect(said.changed.map((c) => c.values)).toEqual([
+    { horizon: 0.55 },
+    { horizon: expect.closeTo(0.54) as number },
+  ]);
+});
+
+test("while it plays nothing lies over the picture", () => {
+  said.movement = { ...movement, regions: [flag] };
+  shown();
+  fireEvent.click(screen.getByRole("button", { name: "Play this shot" }));
+  expect(screen.queryByRole("button", { name: "The pin of the flag" })).toBeNull();
+  expect(screen.queryByRole("application", { name: "The last frame" })).toBeNull();
 });
 
 test("a clip is brought for this shot", () => {

@@ -1,16 +1,25 @@
 /** One shot's movement: its picture with the camera's path, its time against its words, its frames. */
 import { Pause, Play } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 
-import type { Film, Shot } from "../../../api/client";
-import { useBring, useChange } from "../../../api/film";
+import type { Film, Shot, Take } from "../../../api/client";
+import { useBring, useChange, useStart } from "../../../api/film";
 import { CLIPS } from "../../../api/formats";
-import { type Movement as Moves, type Path, framesAt, useMovement } from "../../../api/movement";
+import {
+  type Movement as Moves,
+  type Path,
+  framesAt,
+  setOf,
+  useMovement,
+} from "../../../api/movement";
 import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
 import { Split } from "../../continuity/Split";
+import { CopyTo } from "./CopyTo";
 import { Loop } from "./Loop";
+import { MarkPart } from "./MarkPart";
+import { PartsOnPicture } from "./PartsOnPicture";
 import { PathOnPicture } from "./PathOnPicture";
 import { WhatMoves } from "./WhatMoves";
 import { WordStrip } from "./WordStrip";
@@ -31,7 +40,7 @@ export function Movement({ film, shot }: { film: Film; shot: Shot }) {
   if (!movement) return <p className="px-5 py-4 text-ink-2">reading what moves …</p>;
   return (
     <Split aside={<WhatMoves film={film} shot={shot} movement={movement} />}>
-      <Desk film={film} shot={shot} movement={movement} media={take.media} />
+      <Desk film={film} shot={shot} movement={movement} take={take} />
     </Split>
   );
 }
@@ -40,32 +49,62 @@ interface DeskProps {
   film: Film;
   shot: Shot;
   movement: Moves;
-  media: string;
+  take: Take;
 }
 
-function Desk({ film, shot, movement, media }: DeskProps) {
+function Desk({ film, shot, movement, take }: DeskProps) {
   const change = useChange(film.id);
   const [playing, setPlaying] = useState(false);
   const [before, setBefore] = useState(false);
   const [now, setNow] = useState(0);
+  const [marking, setMarking] = useState(false);
+  const stage = useRef<HTMLDivElement>(null);
+  const start = useStart(film.id);
   const bring = useBring(film.id);
-  const set = (values: Record<string, unknown>, shots = [shot.id]) =>
-    change.mutate({ type: "set shots", shots, values });
+  const set = (values: Record<string, unknown>) =>
+    change.mutate({ type: "set shots", shots: [shot.id], values });
   const setPath = (path: Path) => set({ path });
   const count = Math.min(MOST, Math.max(2, Math.round(movement.seconds * DRAWINGS)));
   const upright = film.settings.aspect === "9:16";
+  if (marking)
+    return (
+      <MarkPart
+        film={film}
+        shot={shot}
+        take={take}
+        regions={movement.regions}
+        onDone={() => setMarking(false)}
+      />
+    );
   return (
     <section aria-label="Movement" className="flex flex-col gap-2">
       <div className="flex gap-4">
         <div className={upright ? "w-[240px] shrink-0" : "min-w-0 grow"}>
           <PathOnPicture
             key={shot.id}
-            media={media}
+            media={take.media}
             alt={`The picture of shot ${shot.edge}`}
             aspect={film.settings.aspect}
             path={movement.path}
             onPath={setPath}
+            stage={stage}
+            playing={playing}
           >
+            {!playing && (
+              <PartsOnPicture
+                stage={stage}
+                regions={movement.regions}
+                onPin={(id, pin) =>
+                  set({
+                    regions: setOf(movement.regions).map((r) =>
+                      r.id === id ? { ...r, move: { ...r.move, pin } } : r,
+                    ),
+                  })
+                }
+                horizon={movement.horizon}
+                onHorizon={(horizon) => set({ horizon })}
+              />
+            )}
             {playing && (
               <Loop
                 src={framesAt(film, shot.id, { count, high: 270, camera: before })}
@@ -78,9 +117,18 @@ function Desk({ film, shot, movement, media }: DeskProps) {
           </PathOnPicture>
           <p className="mt-1 flex justify-between gap-3 text-[12px] text-ink-2">
             <span>Drag frames or corners; click twice to go by.</span>
-            <span>
+            <span className="flex items-center gap-1.5">
               {movement.pixels} picture pixels for one at 1080p
-              {movement.pixels < 0.95 ? "; enlarge it" : ""}
+              {movement.pixels < 0.95 && !movement.clip && (
+                <Button
+                  kind="quiet"
+                  className="!h-5 !px-1 underline"
+                  disabled={start.isPending}
+                  onClick={() => start.mutate({ kind: "enlarge", take: take.id, factor: 2 })}
+                >
+                  enlarge it
+                </Button>
+              )}
             </span>
           </p>
         </div>
@@ -122,7 +170,16 @@ function Desk({ film, shot, movement, media }: DeskProps) {
           busy={bring.isPending}
           onFiles={([file]) => file && bring.mutate({ shot: shot.id, file })}
         />
-        <CopyTo film={film} shot={shot} onCopy={(shots) => set({ path: movement.path }, shots)} />
+        {!movement.clip && <Button onClick={() => setMarking(true)}>Mark a part that moves</Button>}
+        {movement.flat && movement.horizon === null && (
+          <Button
+            title="Below a horizon the picture comes nearer, and parts as the camera moves"
+            onClick={() => set({ horizon: 0.55 })}
+          >
+            Ground below a horizon
+          </Button>
+        )}
+        <CopyTo film={film} shot={shot} movement={movement} />
         <span className="ml-auto text-[12px] text-ink-2">
           {playing && `loops every ${movement.seconds.toFixed(1)} s`}
         </span>
@@ -132,7 +189,7 @@ function Desk({ film, shot, movement, media }: DeskProps) {
 }
 
 /** Six frames of the shot as it stands, with their times. */
-function Strip({ film, shot, movement, camera }: Omit<DeskProps, "media"> & { camera: boolean }) {
+function Strip({ film, shot, movement, camera }: Omit<DeskProps, "take"> & { camera: boolean }) {
   const [w, h] = film.settings.aspect.split(":").map(Number) as [number, number];
   return (
     <figure className={w < h ? "max-w-[480px]" : ""}>
@@ -148,40 +205,5 @@ function Strip({ film, shot, movement, camera }: Omit<DeskProps, "media"> & { ca
         ))}
       </figcaption>
     </figure>
-  );
-}
-
-const theOthers = (count: number) => (count === 1 ? "other shot" : `${count} other shots`);
-
-/** The camera's path for other shots as well. */
-function CopyTo({
-  film,
-  shot,
-  onCopy,
-}: {
-  film: Film;
-  shot: Shot;
-  onCopy: (shots: number[]) => void;
-}) {
-  const others = film.shots.filter((s) => s.id !== shot.id);
-  const inScene = others.filter((s) => s.scene === shot.scene);
-  const next = others.find((s) => s.start >= shot.stop);
-  return (
-    <Choice
-      label="Copy the path to"
-      value="nowhere"
-      options={[
-        ["nowhere", "copy the path to …"],
-        ...(next ? ([["next", `shot ${next.edge}`]] as const) : []),
-        ...(inScene.length
-          ? ([["scene", `the scene’s ${theOthers(inScene.length)}`]] as const)
-          : []),
-        ["all", `all ${theOthers(others.length)}`],
-      ]}
-      onChange={(to) => {
-        if (to === "nowhere") return;
-        onCopy((to === "next" ? [next!] : to === "scene" ? inScene : others).map((s) => s.id));
-      }}
-    />
   );
 }

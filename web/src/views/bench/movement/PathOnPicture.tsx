@@ -1,5 +1,5 @@
 /** The camera's path on its picture: the first and the last frame, and the way between; both are dragged. */
-import { useRef, useState } from "react";
+import { useState } from "react";
 
 import type { Path, PathFrame } from "../../../api/movement";
 import { STEPS, laid, percent } from "../desk";
@@ -14,11 +14,22 @@ interface Props {
   path: Path;
   aspect: string;
   onPath: (path: Path) => void;
+  stage: React.RefObject<HTMLDivElement | null>;
+  /** The picture is playing, and nothing lies over it. */
+  playing?: boolean;
   children?: React.ReactNode;
 }
 
-export function PathOnPicture({ media, alt, path, aspect, onPath, children }: Props) {
-  const stage = useRef<HTMLDivElement>(null);
+export function PathOnPicture({
+  media,
+  alt,
+  path,
+  aspect,
+  onPath,
+  stage,
+  playing,
+  children,
+}: Props) {
   const [draft, setDraft] = useState<Path | null>(null);
   const shown = draft ?? path;
   const change = (which: "first" | "last", frame: PathFrame) =>
@@ -52,43 +63,47 @@ export function PathOnPicture({ media, alt, path, aspect, onPath, children }: Pr
         className="size-full select-none rounded-[3px] object-cover"
       />
       {children}
-      <svg
-        viewBox="0 0 100 100"
-        preserveAspectRatio="none"
-        className="pointer-events-none absolute inset-0 size-full"
-        aria-hidden
-      >
-        <polyline
-          points={points.map((f) => `${f.x * 100},${f.y * 100}`).join(" ")}
-          fill="none"
-          stroke="#fffdf8"
-          strokeWidth="2"
-          strokeDasharray="1 6"
-          strokeLinecap="round"
-          vectorEffect="non-scaling-stroke"
-        />
-      </svg>
-      {(["first", "last"] as const).map((which) => (
-        <Drawn
-          key={which}
-          which={which}
-          stage={stage}
-          frame={shown[which] ?? { x: 0.5, y: 0.5, zoom: 1 }}
-          onFrame={(f) => change(which, f)}
-          onSettle={settle}
-        />
-      ))}
-      {between.map((f, i) => (
-        <Between
-          key={i}
-          number={i + 1}
-          stage={stage}
-          frame={f}
-          onFrame={(to) => setDraft({ ...shown, between: between.with(i, to) })}
-          onSettle={settle}
-          onLift={() => onPath({ ...path, between: between.filter((_, n) => n !== i) })}
-        />
-      ))}
+      {!playing && (
+        <>
+          <svg
+            viewBox="0 0 100 100"
+            preserveAspectRatio="none"
+            className="pointer-events-none absolute inset-0 size-full"
+            aria-hidden
+          >
+            <polyline
+              points={points.map((f) => `${f.x * 100},${f.y * 100}`).join(" ")}
+              fill="none"
+              stroke="#fffdf8"
+              strokeWidth="2"
+              strokeDasharray="1 6"
+              strokeLinecap="round"
+              vectorEffect="non-scaling-stroke"
+            />
+          </svg>
+          {(["first", "last"] as const).map((which) => (
+            <Drawn
+              key={which}
+              which={which}
+              stage={stage}
+              frame={shown[which] ?? { x: 0.5, y: 0.5, zoom: 1 }}
+              onFrame={(f) => change(which, f)}
+              onSettle={settle}
+            />
+          ))}
+          {between.map((f, i) => (
+            <Between
+              key={i}
+              number={i + 1}
+              stage={stage}
+              frame={f}
+              onFrame={(to) => setDraft({ ...shown, between: between.with(i, to) })}
+              onSettle={settle}
+              onLift={() => onPath({ ...path, between: between.filter((_, n) => n !== i) })}
+            />
+          ))}
+        </>
+      )}
     </div>
   );
 }

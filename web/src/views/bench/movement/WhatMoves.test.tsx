@@ -18,6 +18,7 @@ vi.mock("../../../api/film", () => ({
     moves: ["push", "pull", "still"],
     airs: ["rain", "snow", "petals"],
     fits: ["speed", "hold", "back and forth", "cut"],
+    ways: ["drift", "sway", "speak"],
   }),
   useOffers: () => ({
     data: [
@@ -28,7 +29,9 @@ vi.mock("../../../api/film", () => ({
   useStart: () => ({ mutate: (wish: unknown) => said.started.push(wish) }),
   useRuns: () => ({ data: [] }),
 }));
-vi.mock("../../../api/movement", () => ({
+vi.mock("../../../api/movement", async (real) => ({
+  ...(await real<object>()),
+  actionsTold: (words: string) => Promise.resolve(words.includes("weep") ? ["sit", "weep"] : []),
   useActions: () => ({
     data: [
       { name: "lift", animal: false, person: true },
@@ -77,6 +80,8 @@ const movement = (more: Partial<Movement> = {}): Movement =>
       { figure: "heron", action: "trot", word: null, why: "“went”", start: null, seconds: null },
     ],
     acts_own: false,
+    regions: [],
+    horizon: null,
     air: [{ kind: "snow", amount: "middle", why: "it snows" }],
     air_own: false,
     water: true,
@@ -147,6 +152,39 @@ test("another way of the camera is said in words, on Enter and on leaving, once"
   fireEvent.change(screen.getByLabelText("Say how the camera moves"), { target: { value: "" } });
   fireEvent.blur(screen.getByLabelText("Say how the camera moves"));
   expect(values().at(-1)).toEqual({ motion: null });
+});
+
+const flag = {
+  id: 3,
+  name: "the flag",
+  mask: "m.png",
+  take: 2,
+  who: null,
+  move: { way: "sway" as const, amount: "middle" as const, pace: "middle" as const },
+  here: true,
+  box: [0.1, 0.1, 0.2, 0.3] as [number, number, number, number],
+} as Movement["regions"][number];
+
+test("a part that moves ends as it began where that is wished, and can go", () => {
+  shown({ regions: [flag] });
+  fireEvent.click(screen.getByLabelText("the flag ends as it began"));
+  fireEvent.click(screen.getByRole("button", { name: "the flag stands still" }));
+  const { here: _, box: __, ...set } = flag;
+  expect(values()).toEqual([
+    { regions: [{ ...set, move: { ...flag.move, repeats: true } }] },
+    { regions: [] },
+  ]);
+});
+
+test("of a part that was marked on another take it is said where it is", () => {
+  shown({ regions: [{ ...flag, here: false }] });
+  expect(screen.getByText(/marked on take 2, which is not shown/)).toBeTruthy();
+});
+
+test("ground has a line, and can go", () => {
+  shown({ horizon: 0.6 });
+  fireEvent.click(screen.getByRole("button", { name: "no ground" }));
+  expect(values()).toEqual([{ horizon: null }]);
 });
 
 test("clips are made for the price that is said, of the nearest length", () => {

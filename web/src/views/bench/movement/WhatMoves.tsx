@@ -1,13 +1,15 @@
 /** What moves in a shot, each with its reason: any of it can go, be another, or come in. */
-import { X } from "lucide-react";
 import { useState } from "react";
 
 import type { Film, Shot } from "../../../api/client";
 import { useChange, useRules } from "../../../api/film";
-import { type Act, type Movement, useActions } from "../../../api/movement";
+import { type Act, type Movement, actionsTold, setOf, useActions } from "../../../api/movement";
 import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
+import { Field } from "../../../parts/Field";
 import { AsClip } from "./AsClip";
+import { Regions } from "./Regions";
+import { Row } from "./Row";
 import { shortly } from "./names";
 
 /** Nothing is chosen: lists know no empty choice. */
@@ -126,6 +128,21 @@ export function WhatMoves({ film, shot, movement }: Props) {
             {f.animal ? "breathes" : f.speaks ? "breathes, blinks, lips speak" : "breathes, blinks"}
           </Row>
         ))}
+        <Regions
+          film={film}
+          regions={movement.regions}
+          onRegions={(regions) => set({ regions: setOf(regions) })}
+        />
+        {movement.horizon !== null && (
+          <Row
+            what="Ground"
+            why="set by hand; the camera shows it when it moves"
+            onLift={() => set({ horizon: null })}
+            lifts="no ground"
+          >
+            comes nearer below the line
+          </Row>
+        )}
         {movement.water && (
           <Row what="Water" why="water in the picture">
             runs toward us
@@ -166,6 +183,18 @@ export function WhatMoves({ film, shot, movement }: Props) {
         onAct={(figure, action) =>
           setActs([...movement.acts, { figure, action, word: movement.words[0]?.number ?? null }])
         }
+        onTold={(figure, found) =>
+          setActs([
+            ...movement.acts,
+            ...found.map((action, i) => ({
+              figure,
+              action,
+              word:
+                movement.words[Math.floor((i * movement.words.length) / found.length)]?.number ??
+                null,
+            })),
+          ])
+        }
         onAir={(kind) => setAir([...movement.air, { kind, amount: "middle" }])}
       />
       <p className="mt-2 flex gap-2">
@@ -184,8 +213,8 @@ export function WhatMoves({ film, shot, movement }: Props) {
       <AsClip film={film} shot={shot} seconds={movement.seconds} />
       {!movement.jointed && !movement.clip && shot.used && (
         <p className="mt-2 text-[12.5px] text-ink-2">
-          Nobody acts in this picture: it came without figures in pieces. Pictures made from now on
-          have them.
+          Nobody acts in this picture: it came without figures in pieces. Mark a part of it, and it
+          moves all the same.
         </p>
       )}
     </section>
@@ -233,54 +262,23 @@ function InWords({
 /** A word without the marks that stand about it. */
 const bare = (text: string) => text.replace(/^[“”"‘(]+|[“”"’).,;:!?]+$/g, "");
 
-interface RowProps {
-  what: string;
-  why: string;
-  children: React.ReactNode;
-  onLift?: () => void;
-  lifts?: string;
-}
-
-const Row = ({ what, why, children, onLift, lifts }: RowProps) => (
-  <li className="grid grid-cols-[76px_minmax(0,1fr)_24px] items-start border-b border-rule py-1.5">
-    <span className="truncate font-semibold" title={what}>
-      {what}
-    </span>
-    <span className="min-w-0">
-      {children}
-      <span className="block truncate text-[12px] text-ink-2" title={why}>
-        {why}
-      </span>
-    </span>
-    {onLift && (
-      <button
-        type="button"
-        aria-label={lifts}
-        title={lifts}
-        onClick={onLift}
-        className="rounded-[3px] p-0.5 text-ink-2 hover:bg-shade"
-      >
-        <X className="size-4" />
-      </button>
-    )}
-  </li>
-);
-
 interface MoreProps {
   movement: Movement;
   actionsFor: (figure: string) => (readonly [string, string])[];
   airs: readonly string[];
   onAct: (figure: string, action: string) => void;
+  onTold: (figure: string, actions: readonly string[]) => void;
   onAir: (kind: string) => void;
 }
 
 /** Something else that moves: a figure that does something, something in the air. */
-function More({ movement, actionsFor, airs, onAct, onAir }: MoreProps) {
+function More({ movement, actionsFor, airs, onAct, onTold, onAir }: MoreProps) {
   const [who, setWho] = useState(NOBODY);
   const known = movement.figures.some((f) => f.figure === who) || who === "air";
   const chosen = known ? who : NOBODY;
+  const figure = movement.figures.find((f) => f.figure === chosen);
   return (
-    <p className="flex items-center gap-2 py-2">
+    <div className="flex flex-wrap items-center gap-2 py-2">
       <span className="text-ink-2">+</span>
       <Choice
         quiet
@@ -310,6 +308,57 @@ function More({ movement, actionsFor, airs, onAct, onAir }: MoreProps) {
           }}
         />
       )}
-    </p>
+      {figure && (
+        <SayIt
+          key={figure.figure}
+          of={figure.animal ? "animal" : "person"}
+          name={shortly(figure.name)}
+          onTold={(found) => {
+            onTold(figure.figure, found);
+            setWho(NOBODY);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+interface SayItProps {
+  of: "person" | "animal";
+  name: string;
+  onTold: (actions: readonly string[]) => void;
+}
+
+/** What somebody does, in words of the maker's own. */
+function SayIt({ of, name, onTold }: SayItProps) {
+  const [words, setWords] = useState("");
+  const [nothing, setNothing] = useState(false);
+  const tell = async () => {
+    const found = words.trim() ? await actionsTold(words.trim(), of) : [];
+    if (found.length) onTold(found);
+    else setNothing(true);
+  };
+  return (
+    <span className="basis-full">
+      <Field
+        aria-label={`Say what ${name} does`}
+        value={words}
+        maxLength={120}
+        placeholder="or say it: sits down and weeps"
+        onChange={(e) => {
+          setWords(e.target.value);
+          setNothing(false);
+        }}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === "Enter") void tell();
+        }}
+      />
+      {nothing && (
+        <span role="status" className="text-[12px] text-grease-ink">
+          No action is meant by that. Use a verb that can be seen, or choose from the list.
+        </span>
+      )}
+    </span>
   );
 }

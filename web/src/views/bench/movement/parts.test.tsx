@@ -1,5 +1,6 @@
 /** The parts of the desk for movement: words against actions, the path on its picture, a shot that plays in place. */
 import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { createRef } from "react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
 import type { Movement, Path } from "../../../api/movement";
@@ -59,6 +60,7 @@ const drawn = (p: Path = path) => {
       alt="The picture"
       path={p}
       aspect="16:9"
+      stage={createRef()}
       onPath={(x) => told.push(x)}
     />,
   );
