@@ -280,3 +280,27 @@ def who_by_sentence(text: str) -> list[set[str]]:
 )  # fmt: skip
 def test_who_is_there_is_who_a_reader_sees(text: str, seen: list[set[str]]) -> None:
     assert who_by_sentence(text)[: len(seen)] == seen
+
+
+def test_a_name_is_told_with_what_bears_it() -> None:
+    """ "A girl named Pim", "a goat called Button", "Tom the carter": each once, with what is said of them."""
+    cast = cast_of(
+        "There was once a boy called Jack who lived by the quarry. A small girl named Pim lived next door, and she had a "
+        "goat called Button.\n\nOld Tom the carter was a thin man in a green apron. He gave Jack a lantern.\n\n"
+        "Marta the baker, who was stout and red-haired, pushed the door open.\n"
+    )
+    assert set(cast) == {"Jack", "Pim", "Button", "Old Tom", "Marta"}
+    assert cast["Button"].is_animal
+    traits = {name: " ".join(t.text for t in p.traits) for name, p in cast.items()}
+    assert "small girl" in traits["Pim"] and "goat" in traits["Button"]
+    assert "thin man" in traits["Old Tom"] and "green apron" in traits["Old Tom"]
+    assert "stout woman" in traits["Marta"] and "red hair" in traits["Marta"]
+
+
+def test_who_is_called_by_a_noun_behind_the_name_is_that_person() -> None:
+    cast = cast_of(
+        "Wren the lamplighter was an old woman in a brown coat. Tobin gave Wren the pole. The lamplighter laughed at "
+        "Tobin, and Tobin laughed too.\n"
+    )
+    assert "brown coat" in " ".join(t.text for t in cast["Wren"].traits)
+    assert {"Wren", "Tobin"} == set(cast)

@@ -1,5 +1,6 @@
 """Who does what when in a shot's picture: from the words, in phase with them; and what a picture is made of as it moves."""
 
+from dataclasses import replace
 from decimal import Decimal
 from itertools import pairwise
 
@@ -225,3 +226,48 @@ def test_a_clip_stands_in_place_of_the_picture_and_the_camera_stands_still(read)
     asked = with_own(read, 0, move="push", fit="hold")
     again = assemble("f", asked, takes, lambda keys: {}).timeline.clips[0]
     assert again.move == "push" and again.footage.how == "hold"
+
+
+TWO = "Bram waited. Ada gave Bram the rope. Then Ada stroked the dog.\n"
+
+
+def two(**figures: str) -> tuple[ReadFilm, TakeRow]:
+    film, _ = new_film("t", TWO, Settings(pace=9), parses=parses_of(TWO))
+    film.shots[0].own = Overrides(framing="wide")
+    boxes = {
+        "ada": [0.2, 0.2, 0.35, 0.9],
+        "bram": [0.5, 0.2, 0.65, 0.9],
+        "dog": [0.7, 0.6, 0.9, 0.9],
+    }
+    row = take(1, figures)
+    strips = [{**s, "size": [1280, 720]} for s in row.about["strips"]]
+    regions = [{"name": n, "box": boxes[n]} for n in figures]
+    row = replace(row, about={**row.about, "strips": strips, "regions": regions})
+    return read_film(film, Offered(600), parses=parses_of(TWO)), row
+
+
+def test_two_act_on_each_other_and_the_second_answers_a_little_later() -> None:
+    read, row = two(ada="person", bram="person", dog="animal")
+    planned = {(p.figure, p.action): p for p in acts_planned(read, read.shots[0], figures_in(row))}
+    assert planned["ada", "hand over"].to == "bram"
+    answer = planned["bram", "reach"]
+    assert (
+        answer.to == "ada"
+        and answer.after > 0.3
+        and answer.word == planned["ada", "hand over"].word
+    )
+    assert planned["dog", "wag"].to == "ada"
+    film = assemble("f", read, {1: [row]}, lambda keys: {})
+    acts = {s.figure: {a.action: a for a in s.acting.acts} for s in film.strips(0) if s.acting}
+    gives, takes = acts["ada.json"]["hand over"], acts["bram.json"]["reach"]
+    assert takes.start - gives.start > 0.3
+    # Her hand goes to him, and his to her: to the side of each that is nearer to the other.
+    assert 0.5 * 1280 < gives.to[0] < 0.575 * 1280
+    assert 0.275 * 1280 < takes.to[0] < 0.35 * 1280
+
+
+def test_who_is_not_in_the_picture_answers_nothing() -> None:
+    read, row = two(ada="person")
+    planned = acts_planned(read, read.shots[0], figures_in(row))
+    assert {p.figure for p in planned} == {"ada"}
+    assert all(p.to is None for p in planned)

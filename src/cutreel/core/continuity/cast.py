@@ -75,7 +75,9 @@ def propose_cast(
         places = {f.name for f in people_named(script.text) if f.kind == "place"}
         parts = {part for name in (*known, *places) for part in name.split(" ")}
         new = names_acting(script, parses, parts)
-        figures += new
+        called = {a for f in new for a in f.aliases}
+        # Who was "the girl" so far is she who is called so.
+        figures = [*(f for f in figures if f.name not in called), *new]
         known |= {f.name for f in new}
         beside = only_beside(script, parses, figures)
         figures = [f for f in figures if f.name not in beside]

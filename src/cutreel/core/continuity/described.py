@@ -65,20 +65,20 @@ _NOT_HERS = re.compile(
 )
 _ONLY_SAID = re.compile(r"^\s*(?:of|for|from|belonging)\b")
 _AGE = re.compile(
-    r"^(?: [A-Z][\w’'-]+)?(?:, and (?:she|he))? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
+    r"^(?: [A-Z][\w’'-]+)?(?:, and (?:she|he)|, who)? (?:was|is) (?:only |just |already |nearly |almost |about |now )*"
     r"(?P<number>\d{1,3}|[a-z]+(?:-[a-z]+)?)(?: years old)?(?=[,.;]| and | when | but |$)"
 )
 _IS_A = re.compile(
-    r"^(?: [A-Z][\w’'-]+)?(?:,| (?:was|is)) (?:a|an|the) (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
+    r"^(?: [A-Z][\w’'-]+)?(?:,|(?:, who)? (?:was|is)) (?:a|an|the) (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
     + "|".join(_KINDS)
     + r")\b"
 )
 _IS_SO = re.compile(
-    r"^(?: [A-Z][\w’'-]+)? (?:was|is) (?:very |quite |rather )?"
+    r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
     r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$)"
 )
 _CALLED = re.compile(
-    r"\b(?:a|an) (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
+    r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
     + "|".join(_KINDS)
     + r") (?:called|named|by the name of) $"
 )
@@ -118,6 +118,17 @@ class Described:
     said: list[str] = field(default_factory=list)
     where: dict[str, str] = field(default_factory=dict)
     """The words around what was said, by a wording: of a garment, hair, a face; of age and build by "who"."""
+
+    def built(self, words: Sequence[str]) -> None:
+        """Take what is said of a build; "red-haired" says what hair there is."""
+        for word in words:
+            if word not in _BUILD or word in self.build:
+                continue
+            colour, _, haired = word.partition("-")
+            if haired != "haired":
+                self.build.append(word)
+            elif not self.hair:
+                self.hair = f"{colour} hair"
 
     def words_for(self, *wordings: str) -> str:
         """The words of the text that a trait of these wordings was read from."""
@@ -270,14 +281,16 @@ class _Reader:
             own.where.setdefault("who", _around(text, start, end + age.end()))
             behind = behind[age.end() :]
         if (is_so := _IS_SO.match(behind)) and any(w in _BUILD for w in _words(is_so["how"])):
-            own.build += [w for w in _words(is_so["how"]) if w in _BUILD and w not in own.build]
+            own.built(_words(is_so["how"]))
             own.said.append(figure.name + is_so.group())
             own.where.setdefault("who", _around(text, start, end + is_so.end()))
-        for told in (_IS_A.match(behind), _CALLED.search(text[:start])):
+        # "A small girl named Pim" may be one mention: what is before the name counts, not before all of it.
+        at = text.find(figure.name, start, end)
+        for told in (_IS_A.match(behind), _CALLED.search(text[: max(start, at)])):
             if told:
                 own.kind = own.kind or told.group("kind")
                 how = _words(told.group("how"))
-                own.build += [w for w in how if w in _BUILD and w not in own.build]
+                own.built(how)
                 own.said.append(told.group().strip(" ,"))
                 own.where.setdefault("who", _around(text, start, end))
 

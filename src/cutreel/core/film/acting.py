@@ -14,6 +14,7 @@ from cutreel.core.motion import ACTIONS, FEELING, STILL, Act, Action, Phone, act
 from cutreel.core.timeline import Timing
 from cutreel.protocol import Mouth
 
+from .answering import AFTER, AIMED, ANSWERS, done_to
 from .made import Result, TakeRow
 from .reading import ReadFilm, ReadShot
 
@@ -46,12 +47,14 @@ class FigureTold:
 @dataclass(frozen=True)
 class PlannedAct:
     """Something that a figure does: from which word on (its index in the manuscript; None: from the beginning), and
-    why."""
+    why. It is done `to` another figure, or to nobody; `after` so many seconds, as an answer is."""
 
     figure: str
     action: str
     word: int | None
     why: str
+    to: str | None = None
+    after: float = 0.0
 
 
 def figures_in(take: TakeRow) -> list[FigureTold]:
@@ -86,7 +89,13 @@ def acts_planned(read: ReadFilm, shot: ReadShot, figures: Sequence[FigureTold]) 
     if own is not None:
         places = read.document.word_places
         return [
-            PlannedAct(a.figure, a.action, places.get(a.word) if a.word else None, "set by hand")
+            PlannedAct(
+                a.figure,
+                a.action,
+                places.get(a.word) if a.word else None,
+                "set by hand",
+                _the_other(a.figure, figures) if a.action in AIMED else None,
+            )
             for a in own
         ]
     who = named(shot.people, figures)
@@ -129,8 +138,30 @@ def _deeds(
             action = action_for(deed.verb, "animal" if kinds[name].animal else "person")
             if action is None or action is STILL or not _can(action, kinds[name], near):
                 continue
-            out.append(PlannedAct(name, action.name, shot.first + said, f"“{words[said].bare}”"))
+            done = [by_number[n] for n in done_to(deed.text, deed.who) if n in by_number]
+            words_in = set(re.findall(r"[a-z]+", deed.text.lower()))
+            done += [f.name for f in figures if f.name not in who and f.name.lower() in words_in]
+            to = next((n for n in done if n != name), None)
+            word = shot.first + said
+            out.append(PlannedAct(name, action.name, word, f"“{words[said].bare}”", to))
+            if to and (answer := _answer(action, kinds[to], near)):
+                why = f"{who[name].name} does: {action.name}" if name in who else "an answer"
+                out.append(PlannedAct(to, answer, word, why, name, AFTER))
     return out
+
+
+def _answer(action: Action, figure: FigureTold, near: bool) -> str | None:
+    """What somebody answers an action with who can."""
+    if action.name not in ANSWERS:
+        return None
+    answer = ACTIONS[ANSWERS[action.name][figure.animal]]
+    return answer.name if _can(answer, figure, near) else None
+
+
+def _the_other(name: str, figures: Sequence[FigureTold]) -> str | None:
+    """Who else is in a picture of two."""
+    others = [f.name for f in figures if f.name != name]
+    return others[0] if len(others) == 1 else None
 
 
 def _can(action: Action, figure: FigureTold, near: bool) -> bool:
@@ -152,8 +183,17 @@ def _said(read: ReadFilm, shot: ReadShot, who: Mapping[str, Person]) -> list[Pla
     return out
 
 
+Places = Mapping[str, tuple[float, float]]
+"""Where somebody in a picture is reached for, in its pixels, by how the picture calls them."""
+
+
 def acts_in_time(
-    planned: Sequence[PlannedAct], timing: Timing, begin: float, seconds: float, wide: bool
+    planned: Sequence[PlannedAct],
+    timing: Timing,
+    begin: float,
+    seconds: float,
+    wide: bool,
+    places: Places | None = None,
 ) -> list[Act]:
     """Actions in seconds of the shot, each in phase with its word."""
     out: list[Act] = []
@@ -165,7 +205,7 @@ def acts_in_time(
             if act.action in STAYS
             else min(action.seconds, max(0.5, seconds))
         )
-        start = at - action.leads * lasts
+        start = at - action.leads * lasts + act.after
         if act.action in STAYS:
             start = min(max(0.0, start), max(0.0, seconds - lasts))
         if out and start < out[-1].start + APART:
@@ -177,6 +217,7 @@ def acts_in_time(
                 start=round(max(-0.3, start), 3),
                 seconds=round(lasts, 3),
                 travel=round(travel, 3),
+                to=(places or {}).get(act.to) if act.to and act.action in AIMED else None,
             )
         )
     return out[:MOST_ACTS]

@@ -15,6 +15,11 @@ from .document import Settings
 from .made import Result, TakeRow
 from .reading import ReadFilm, ReadShot
 
+INWARD = 0.22
+"""How far inside the side of somebody's box they are reached for: there a hand is or a shoulder, not the air beside."""
+CHEST, BACK = 0.42, 0.3
+"""How far down somebody is reached for, in shares of their height: where hands meet, and an animal's back."""
+
 
 def targets_in(take: TakeRow) -> dict[str, tuple[float, float]]:
     """What is known in a take by name, in small letters, with its middle; of somebody, where the face is."""
@@ -25,6 +30,31 @@ def targets_in(take: TakeRow) -> dict[str, tuple[float, float]]:
     for x, y, _ in take.about.get("flames", [])[:1]:
         for word in ("lantern", "lamp", "light", "fire", "candle"):
             out.setdefault(word, (min(1.0, max(0.0, x)), min(1.0, max(0.0, y))))
+    return out
+
+
+def reached_in(take: TakeRow, figures: Sequence[FigureTold]) -> dict[str, tuple[float, float]]:
+    """Where each figure of a take is reached for, in the pixels of its pins: at half its height, at the side that is
+    nearer to the others; of an animal, its back."""
+    regions = {str(r["name"]).lower(): r["box"] for r in take.about.get("regions", [])}
+    parts = take.about.get("strips", [])
+    boxes = {f.name: regions[f.name.lower()] for f in figures if f.name.lower() in regions}
+    middles = {name: (box[0] + box[2]) / 2 for name, box in boxes.items()}
+    out = {}
+    for figure in figures:
+        size = parts[figure.strip].get("size")
+        if figure.name not in boxes or size is None:
+            continue
+        left, top, right, bottom = boxes[figure.name]
+        others = [m for name, m in middles.items() if name != figure.name]
+        towards = sum(others) / len(others) if others else 0.5
+        x = (
+            right - INWARD * (right - left)
+            if towards > middles[figure.name]
+            else left + INWARD * (right - left)
+        )
+        y = top + (BACK if figure.animal else CHEST) * (bottom - top)
+        out[figure.name] = (round(x * size[0], 1), round(y * size[1], 1))
     return out
 
 
@@ -77,7 +107,7 @@ def strips_of(
         a.kind in ("rain", "snow", "mist", "leaves")
         for a in air_planned(shot, read.document.settings)
     )
-    actors = _acting(read, shot, figures_in(take), span, rate, timing, spoken)
+    actors = _acting(read, shot, take, span, rate, timing, spoken)
     by_layer: dict[int, list[Strip]] = {}
     for i, part in enumerate(parts):
         moves = part.get("moves", {})
@@ -147,21 +177,28 @@ def regions_of(
 def _acting(
     read: ReadFilm,
     shot: ReadShot,
-    figures: Sequence[FigureTold],
+    take: TakeRow,
     span: Span,
     rate: FrameRate,
     timing: Timing,
     spoken: Mapping[int, Result],
 ) -> dict[int, Acting]:
     """What each figure does, by the index of its strip."""
+    figures = figures_in(take)
     begin, seconds = rate.seconds(span.start), rate.seconds(span.end - span.start)
     planned = acts_planned(read, shot, figures)
     who = named(shot.people, figures)
     wide = shot.facts.framing in ("wide", "extreme wide")
+    places = reached_in(take, figures)
     return {
         figure.strip: Acting(
             acts=acts_in_time(
-                [p for p in planned if p.figure == figure.name], timing, begin, seconds, wide
+                [p for p in planned if p.figure == figure.name],
+                timing,
+                begin,
+                seconds,
+                wide,
+                places,
             ),
             mouth=mouth_of(read, shot, who.get(figure.name), timing, begin, seconds, spoken),
             seed=shot.seed * 7 + figure.strip,

@@ -14,6 +14,7 @@ from pydantic import BaseModel, Field
 from cutreel.protocol import Bone, JointedFigure, Mouth
 
 from .actions import ACTIONS, STILL, Action, Key
+from .aim import arm_toward
 from .bones import Matrix, Whole, drawn_angles, placed, pose_angles
 
 DRAWINGS = 12
@@ -29,12 +30,13 @@ BREATH = 0.27
 
 class Act(BaseModel):
     """An action from `start` for `seconds`, counted from the beginning of its shot; `travel` is how much of its way the
-    figure goes, where it goes anywhere."""
+    figure goes, where it goes anywhere; the hand comes `to` a place, in pixels of the picture, where there is one."""
 
     action: str
     start: float = Field(ge=-60, le=3600)
     seconds: float = Field(gt=0, le=600)
     travel: float = 1.0
+    to: tuple[float, float] | None = None
 
 
 class Acting(BaseModel):
@@ -85,7 +87,9 @@ def moment_of(figure: JointedFigure, acting: Acting, seconds: float) -> Moment:
         else:
             weight = min(1.0, (t - act.start) / FADE) if i else 1.0
         key = _key_at(action.keys, min(1.0, max(0.0, share)))
-        for bone, by in _turned(action, key, drawn).items():
+        # Who would have to reach behind themselves leaves the arm as it is.
+        aim = (arm_toward(figure, act.to) or {}) if act.to else None
+        for bone, by in _turned(action, key, drawn, aim).items():
             turns[bone] = turns.get(bone, 0.0) + by * weight
         whole = _swung(action, act, t, key, turns, weight)
         # Where somebody went stays where they are; who goes on later goes on from there.
@@ -131,15 +135,18 @@ def _key_at(keys: Sequence[Key], share: float) -> Key:
     return keys[-1]
 
 
-def _turned(action: Action, key: Key, drawn: dict[Bone, float]) -> dict[Bone, float]:
-    """How far bones are turned from as drawn, by where between rest and its pose an action is."""
+def _turned(
+    action: Action, key: Key, drawn: dict[Bone, float], aim: dict[Bone, float] | None
+) -> dict[Bone, float]:
+    """How far bones are turned from as drawn, by where between rest and its pose an action is; what has an `aim` comes
+    to that instead."""
     out: dict[Bone, float] = {"head": key.nod, "torso": key.bow}
-    if action.pose:
-        rest, peak = pose_angles("stand"), pose_angles(action.pose)
+    if action.pose and aim != {}:
+        rest, peak = pose_angles("stand"), {**pose_angles(action.pose), **(aim or {})}
         for bone in action.bones:
             if bone in drawn:
                 by = rest[bone] + (peak[bone] - rest[bone]) * key.pose - drawn[bone]
-                if not action.exact:
+                if not action.exact and bone not in (aim or {}):
                     # As it was drawn at the end of its way: no limb that was drawn well is bent to
                     # a pose by the book.
                     by += min(drawn[bone] - rest[bone], drawn[bone] - peak[bone], key=abs)

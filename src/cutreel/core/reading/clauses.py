@@ -3,6 +3,8 @@ spoken of is not there to be seen."""
 
 from collections.abc import Callable, Iterator
 
+from cutreel.core.nouns import sort_of
+
 from .memories import memories
 from .parsed import Parsed, Token
 
@@ -175,3 +177,20 @@ def joined(parsed: Parsed, index: int) -> list[int]:
         if parsed.tokens[child].dep == "conj":
             out += joined(parsed, child)
     return out
+
+
+_BESIDE = frozenset(("npadvmod", "compound", "nmod"))
+"""How a name hangs on a noun that says what somebody is."""
+
+
+def noun_behind(parsed: Parsed, head: int, last: int) -> int | None:
+    """ "Wren the lamplighter": the noun that stands in the sentence for the name before it, which `head` heads and
+    whose last word is `last`."""
+    tokens = parsed.tokens
+    if tokens[head].dep not in _BESIDE or last + 2 >= len(tokens):
+        return None
+    if tokens[last + 1].text.lower() != "the":
+        return None
+    noun = tokens[last + 1].head
+    fits = last < noun <= last + 4 and tokens[noun].dep in SUBJECT
+    return noun if fits and sort_of(tokens[noun].lemma) in {"person", "animal"} else None

@@ -6,7 +6,7 @@ from collections.abc import Collection, Sequence
 from cutreel.core.manuscript import Figure, Manuscript, kin_calls, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, subjects, unreal
+from .clauses import SUBJECT, clause_of, noun_behind, subjects, unreal
 from .focus import SURE
 from .known import Known
 from .narrated import narrated
@@ -19,7 +19,12 @@ MOST_WORDS = 3
 def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> list[Figure]:
     """People who act in the narration and are in no list yet, by what the parser takes for a person's name."""
     found: Counter[str] = Counter()
+    nouns: dict[str, str] = {}
     for _, parsed, spoken in narrated(script, parses):
+        for name, noun in _said_to_be_called(parsed, spoken):
+            if not set(name.split(" ")) & set(known):
+                nouns[name] = noun
+                found[name] += 1
         for i, token in enumerate(parsed.tokens):
             if token.pos != "PROPN" or token.name != "PERSON" or not _acts(parsed, i):
                 continue
@@ -33,7 +38,9 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     longest = sorted(found, key=lambda n: -n.count(" "))
     parts = {n: next((w for w in longest if w != n and n in w.split(" ")), None) for n in found}
     return [
-        Figure(
+        _called(name, nouns[name], count, alone=list(nouns.values()).count(nouns[name]) == 1)
+        if name in nouns
+        else Figure(
             name,
             (*(n for n, whole in parts.items() if whole == name), *kin_calls(name)),
             "person",
@@ -45,6 +52,39 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
         for name, count in found.items()
         if parts[name] is None
     ]
+
+
+def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[str, str]]:
+    """Names that are told with what bears them, and the noun for that: "a small girl named Pim", "Tom the carter"."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        verb = parsed.tokens[token.head]
+        if token.dep != "oprd" or verb.dep != "acl" or verb.lemma not in {"call", "name"}:
+            continue
+        noun, name = parsed.tokens[verb.head].lemma, _name(parsed, i)
+        if name and i not in spoken and sort_of(noun) in {"person", "animal"}:
+            out.append((name, noun))
+    for i, token in enumerate(parsed.tokens):
+        noun_at = noun_behind(parsed, i, i) if token.pos == "PROPN" and i not in spoken else None
+        if noun_at is not None and (name := _name(parsed, i)):
+            out.append((name, parsed.tokens[noun_at].lemma))
+    return out
+
+
+def _called(name: str, noun: str, count: int, alone: bool) -> Figure:
+    """Who is called so, and by the noun where nobody else is (`alone`)."""
+    animal = sort_of(noun) == "animal"
+    pronoun = None if animal else pronoun_of(noun)
+    return Figure(
+        name,
+        (f"the {noun}", noun) if alone else (),
+        "animal" if animal else "person",
+        pronoun,
+        count,
+        f"a {noun} called so",
+        species=noun if animal else "",
+        sure=pronoun is not None,
+    )
 
 
 def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict[str, int]:
@@ -61,6 +101,12 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
         for i, token in enumerate(parsed.tokens):
             if token.pos != "NOUN" or sort_of(token.lemma) != "person":
                 continue
+            before = next(
+                (k for k in range(i - 2, max(-1, i - 5), -1) if noun_behind(parsed, k, k) == i),
+                None,
+            )
+            if before is not None and (own := whom.get(_start(parsed, before))) is not None:
+                found.setdefault(token.lemma, own)  # "Wren the lamplighter"
             for k in _of_whom(parsed, i):
                 person = next(
                     (

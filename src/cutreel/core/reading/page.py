@@ -7,7 +7,7 @@ from typing import NamedTuple
 from cutreel.core.manuscript import Pronoun
 from cutreel.core.nouns import sort_of
 
-from .clauses import OBJECT, SUBJECT, clause_of, subjects
+from .clauses import OBJECT, SUBJECT, clause_of, noun_behind, subjects
 from .focus import SURE, Carried, Mention, Now
 from .known import Cast
 from .parsed import Parsed
@@ -72,11 +72,19 @@ class Page:
     def _calls(self) -> dict[int, tuple[int, int, int, bool]]:
         """The names in the text by the token that heads each."""
         out: dict[int, tuple[int, int, int, bool]] = {}
+        beside: dict[int, int] = {}
         for call in self.cast.names_in(self.text):
             inside = [i for i, t in enumerate(self.tokens) if call[0] <= t.start < call[1]]
             if inside:
                 heads = [i for i in inside if self.tokens[i].head not in inside]
-                out[heads[-1] if heads else inside[-1]] = call
+                head = heads[-1] if heads else inside[-1]
+                out[head] = call
+                noun = noun_behind(self.parsed, head, inside[-1])
+                if noun is not None:
+                    beside[head] = noun
+        for head, noun in beside.items():
+            start, _, person, role = out.pop(head)
+            out[noun] = (start, self.tokens[noun].end, person, role)
         return out
 
     # What was found
