@@ -127,6 +127,7 @@ def test_a_service_makes_a_clip_of_a_picture_for_what_was_said_before(
     picture, clip = takes_of(client, film, shot["id"])
     assert clip["came"] == f"A clip of take {picture['number']}, {lasts:.1f} s."
     assert not clip["stale"]
+    assert clip["faults"] == []
     change(client, film["id"], type="circle take", shot=shot["id"], take=clip["id"])
     shown = movement(client, film, shot)["clip"]
     assert shown["seconds"] == pytest.approx(lasts, abs=0.1)
@@ -169,3 +170,8 @@ def test_a_clip_may_begin_where_the_shot_before_ends(client, film, finished) -> 
     jump = np.abs(last - first).mean()
     other = np.abs(before[:, :wide] - first).mean()
     assert jump < 12 and jump < other
+    assert "stale" not in [f["kind"] for f in clip["faults"]]
+    # What it goes on from changes: it is said that it hangs on what is no more.
+    change(client, film["id"], type="set shots", shots=[one["id"]], values={"move": "tilt down"})
+    clip = takes_of(client, film, two["id"])[-1]
+    assert "stale" in [f["kind"] for f in clip["faults"]]

@@ -22,7 +22,7 @@ from cutreel.core.film import (
 )
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.core.sound import sound_key_of
-from cutreel.making import Faults, PersonDrift, drift_of, faults_of
+from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
 from .schemas import (
@@ -227,6 +227,7 @@ def _pictures(film: Assembled, before: FilmState | None) -> Pictures:
         film.document.looks,
         film.document.settings.look,
         film.document.settings.aspect,
+        broken_chains(film),
     )
     if before is not None and before.pictures.shown == shown:
         drift = dict(zip(before.order, before.pictures.drift, strict=True))

@@ -5,7 +5,7 @@ from .apart import CLIP, SCRIPT, reader
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
-from .faulty import Faults, faults_of
+from .faulty import Faults, broken_chains, faults_of
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
@@ -45,6 +45,7 @@ __all__ = [
     "RunRequest",
     "Workshop",
     "add_take",
+    "broken_chains",
     "brought_picture",
     "cancel_run",
     "candidates",

@@ -4,10 +4,19 @@ from pydantic import ValidationError
 
 from cutreel.core.continuity import figures_of
 from cutreel.core.film import ReadShot
-from cutreel.core.pictures import Checks, Fault, FigureSeen, alike, faults_of_picture
+from cutreel.core.pictures import (
+    Checks,
+    ClipChecks,
+    Fault,
+    FigureSeen,
+    alike,
+    faults_of_clip,
+    faults_of_picture,
+)
 from cutreel.store import Assembled, TakeRow
 
 from .drifting import seen_of
+from .moving import ending_of
 
 Faults = dict[str, list[Fault]]
 
@@ -16,6 +25,7 @@ def faults_of(film: Assembled) -> list[Faults]:
     """For each shot of the film: the faults of its takes, by the take's id. That a picture is
     nearly another shot's is told of those in use."""
     wide, high = (int(n) for n in film.document.settings.aspect.split(":"))
+    broken = broken_chains(film)
     out: list[Faults] = []
     prints: list[tuple[int, str]] = []
     for shot, takes, used in zip(film.read.shots, film.takes, film.used, strict=True):
@@ -28,6 +38,7 @@ def faults_of(film: Assembled) -> list[Faults]:
                 found[take.id] = faults_of_picture(
                     checks, wide / high, shot.facts.framing, _figures(shot, take)
                 )
+                found[take.id] += _of_clip(take, broken)
                 if used is not None and take.id == used.id:
                     prints.append((shot.shot.id, checks.print))
         out.append(found)
@@ -38,6 +49,27 @@ def faults_of(film: Assembled) -> list[Faults]:
             found[used.id].append(
                 Fault("alike", f"nearly the picture of shot {edges[twins[shot.shot.id]]}")
             )
+    return out
+
+
+def broken_chains(film: Assembled) -> frozenset[str]:
+    """Takes that begin with a frame with which the shot before does not end any more, by their ids."""
+    places = {s.shot.id: i for i, s in enumerate(film.read.shots)}
+    out = set()
+    for take in (t for takes in film.takes for t in takes if "chain" in t.about):
+        chain = take.about["chain"]
+        before = places.get(chain["shot"])
+        if before is None or ending_of(film, before) != chain["key"]:
+            out.add(take.id)
+    return frozenset(out)
+
+
+def _of_clip(take: TakeRow, broken: frozenset[str]) -> list[Fault]:
+    """The faults of a take that is a clip; and that it hangs on a shot that ends otherwise now."""
+    measured = take.about.get("clip", {}).get("checked")
+    out = faults_of_clip(ClipChecks.model_validate(measured)) if measured else []
+    if take.id in broken:
+        out.append(Fault("stale", "the shot that it goes on from ends otherwise now"))
     return out
 
 

@@ -7,6 +7,7 @@ from dataclasses import replace
 import numpy as np
 from PIL import Image
 
+from cutreel.core.keys import key
 from cutreel.core.motion import OwnPath, PathFrame, path_for
 from cutreel.core.render import Compositor, Planes, PlannedShot, painter, plan_segments, rgb_of
 from cutreel.core.timeline import PictureClip, Span
@@ -52,6 +53,14 @@ def frames_of_shot(
         shown = draw(min(life - 1, round(n * (life - 1) / max(1, count - 1))))
         sheet.paste(shown, (n % columns * width, n // columns * height))
     return sheet
+
+
+def ending_of(film: Assembled, at: int) -> str:
+    """A key of how a shot ends: the same again is the same last frame."""
+    clip = film.timeline.clips[at]
+    shown = PlannedShot.of(clip).model_dump(mode="json", exclude_defaults=True)
+    frames = clip.span.end - clip.span.start
+    return key("ending", 1, shown=shown, frames=frames, aspect=film.document.settings.aspect)
 
 
 def last_frame(shop: Workshop, film: Assembled, at: int) -> str:

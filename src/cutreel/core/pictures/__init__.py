@@ -1,6 +1,7 @@
 """Pictures by themselves: what can be told of one, and what is done to one by hand."""
 
 from .checks import Checks, check_picture
+from .clip_checks import SMALL, ClipChecks, check_clip, faults_of_clip, off_by
 from .faults import Fault, FigureSeen, alike, faults_of_picture
 from .filling import filled
 from .joints import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
@@ -12,9 +13,10 @@ from .shape import Box, face_of, frame_keeping, reshaped
 
 # fmt: off
 __all__ = [
-    "Box", "Checks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing", "Reach", "alike",
-    "check_picture", "cut_out", "face_of", "faults_of_picture", "feathered", "figure_share", "filled",
-    "frame_keeping", "in_pixels", "in_shares", "is_openraster", "laid_into", "lengths", "moved", "packed",
-    "placed", "reach_of", "relit", "reshaped", "take_pose", "two_bone", "unpacked", "usual_joints",
+    "SMALL", "Box", "Checks", "ClipChecks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing",
+    "Reach", "alike", "check_clip", "check_picture", "cut_out", "face_of", "faults_of_clip",
+    "faults_of_picture", "feathered", "figure_share", "filled", "frame_keeping", "in_pixels", "in_shares",
+    "is_openraster", "laid_into", "lengths", "moved", "off_by", "packed", "placed", "reach_of", "relit",
+    "reshaped", "take_pose", "two_bone", "unpacked", "usual_joints",
 ]
 # fmt: on

@@ -9,7 +9,21 @@ import numpy as np
 from .checks import Checks
 
 FaultKind = Literal[
-    "border", "shape", "blank", "blur", "lettering", "cut", "small", "turned", "alike"
+    "border",
+    "shape",
+    "blank",
+    "blur",
+    "lettering",
+    "cut",
+    "small",
+    "turned",
+    "alike",
+    "frozen",
+    "flickers",
+    "jumps",
+    "drifts",
+    "begins",
+    "stale",
 ]
 BORDER, EVEN, BLUR, LETTERS, ALIKE = 0.012, 4.0, 0.22, 14, 3
 SMALL = 0.2

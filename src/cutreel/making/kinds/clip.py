@@ -4,28 +4,37 @@ from collections.abc import Sequence
 from decimal import Decimal
 from typing import ClassVar, Literal
 
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import prompts_of
 from cutreel.protocol import ClipInput, Offer
 from cutreel.store import Assembled, ItemSpec, Result, TakeRow
 
-from ..moving import last_frame
+from ..moving import ending_of, last_frame
 from ..pictures import Origin, Picture, add_take, keep_clip, opened_clip, size_of
 from ..registry import MEDIA, Kind, Made, RunKind, Spec, Stage, Takes, Wanted, item, offer_for
 from ..work import Work
 from ..workshop import Workshop
 
 
+class Chain(BaseModel):
+    """That a clip begins with the last frame of a shot (its number), as that was (`key`)."""
+
+    shot: int
+    key: str
+
+
 class ClipSpec(Spec):
-    """A clip: of a picture, by a motion prompt, so many seconds, with a seed; `take` is the one it is made of."""
+    """A clip: of a picture, by a motion prompt, so many seconds, with a seed; `take` is the one it is made of;
+    `chain` says what its first picture was the last frame of."""
 
     kind: ClassVar[str] = "clip"
     made_of: ClassVar[frozenset[str] | None] = frozenset(
         {"media", "prompt", "seconds", "seed", "strength", "width", "height", "offer"}
     )
     take: str
+    chain: Chain | None = None
     media: str = Field(pattern=MEDIA)
     prompt: str
     seconds: float
@@ -53,7 +62,9 @@ class ClipKind(Kind[ClipSpec]):
         done = work.ask(spec.offer, job, spec, {name: work.shop.media.get(spec.media)})
         if done is None:
             return None
-        picture = keep_clip(work.shop, opened_clip(done.files[0][1]))
+        picture = keep_clip(
+            work.shop, opened_clip(done.files[0][1]), work.shop.media.get(spec.media)
+        )
         about = {**picture.as_data(), "unused_words": done.unused_words}
         return Made(picture.media, about, done.cost)
 
@@ -62,6 +73,8 @@ class ClipKind(Kind[ClipSpec]):
         base = work.shop.takes.get(spec.take)
         regions = base.about.get("regions", [])
         told = {"clip_of": base.number, "regions": regions}
+        if spec.chain is not None:
+            told["chain"] = spec.chain.model_dump()
         origin = Origin.of(base, seed=spec.seed, prompt=spec.prompt, offer=spec.offer)
         add_take(work.shop, work.film, base.shot, Picture.of_result(made), origin, told, cost)
 
@@ -94,12 +107,14 @@ def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemS
             continue
         prompt = prompts_of(shot, film.read.script).motion.text
         width, height = _within(size_of(shop, base), offer)
-        begins = base.media
+        begins, chain = base.media, None
         if wanted.chained and i and film.used[i - 1] is not None:
             begins = last_frame(shop, film, i - 1)
+            chain = Chain(shot=film.read.shots[i - 1].shot.id, key=ending_of(film, i - 1))
         for nth in range(wanted.takes):
             spec = ClipSpec(
                 take=base.id,
+                chain=chain,
                 media=begins,
                 prompt=prompt[: offer.caps.prompt_characters or None],
                 seconds=length_for(film.rate.seconds(span.end - span.start), offer),

@@ -6,10 +6,11 @@ from fractions import Fraction
 
 import av
 import numpy as np
-from PIL import Image
+from PIL import Image, ImageOps
 
 from cutreel.core.errors import BadInput
 from cutreel.core.keys import key
+from cutreel.core.pictures import SMALL, ClipChecks, check_clip, off_by
 
 from ..workshop import Workshop
 from .keeping import Picture, kept_picture
@@ -22,7 +23,8 @@ ADVICE = "Bring MP4, WebM, MOV or an animated GIF of at most a minute."
 
 @dataclass(frozen=True)
 class OwnClip:
-    """A clip as it is kept: H.264 without sound, its first frame as PNG, its size, how many frames at which rate."""
+    """A clip as it is kept: H.264 without sound, its first frame as PNG, its size, how many frames at which
+    rate, and what was measured of it."""
 
     mp4: bytes
     png: bytes
@@ -30,6 +32,7 @@ class OwnClip:
     height: int
     frames: int
     rate: int
+    checks: ClipChecks
 
     @property
     def seconds(self) -> float:
@@ -73,6 +76,7 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
     out = io.BytesIO()
     first: bytes | None = None
     frames = 0
+    small: list[np.ndarray] = []
     with av.open(out, "w", format="mp4") as target:
         kept = target.add_stream("libx264", rate=rate)
         kept.width, kept.height, kept.pix_fmt = wide, high, "yuv420p"
@@ -91,32 +95,47 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
             )
             if first is None:
                 first = _png(frame.reformat(wide, high, "rgb24").to_ndarray())
+            glance = frame.reformat(*SMALL, "rgb24").to_ndarray()
             # A clip without an even rate is laid out at one: each frame stands until the next comes.
             while frames == 0 or frames / rate <= until + 1e-4:
                 shown.pts, shown.time_base = frames, Fraction(1, rate)
                 for packet in kept.encode(shown):
                     target.mux(packet)
                 frames += 1
+                small.append(glance)
         for packet in kept.encode():
             target.mux(packet)
     if first is None or frames < 2:
         raise BadInput("Nothing moves in that clip.", "Bring a picture as a picture file.")
-    return OwnClip(out.getvalue(), first, wide, high, frames, rate)
+    checks = check_clip(np.stack(small), rate)
+    return OwnClip(out.getvalue(), first, wide, high, frames, rate, checks)
 
 
-def keep_clip(shop: Workshop, clip: OwnClip) -> Picture:
-    """Keep a clip, with its first frame as its picture; it is found again by that."""
+def keep_clip(shop: Workshop, clip: OwnClip, begins: bytes | None = None) -> Picture:
+    """Keep a clip, with its first frame as its picture; it is found again by that. It is told how far that is off the
+    picture that the clip `begins` with, where it was made of one."""
+    checks = clip.checks
+    if begins is not None:
+        off = off_by(_glance(begins), _glance(clip.png))
+        checks = checks.model_copy(update={"off": off})
     kept = kept_picture(shop, clip.png)
     told = {
         "media": shop.media.put(clip.mp4, "mp4"),
         "frames": clip.frames,
         "rate": clip.rate,
         "seconds": round(clip.seconds, 4),
+        "checked": checks.model_dump(),
     }
     picture = Picture(kept.media, kept.thumb, kept.layers, {**kept.about, "clip": told})
     name = key("brought clip", 1, media=told["media"])
     shop.results.put(name, "brought", kept.media, picture.as_data())
     return picture
+
+
+def _glance(picture: bytes) -> np.ndarray:
+    """A picture at the size at which frames are compared, filling it as a frame does."""
+    with Image.open(io.BytesIO(picture)) as image:
+        return np.asarray(ImageOps.fit(image.convert("RGB"), SMALL, Image.Resampling.BOX))
 
 
 def _png(pixels: np.ndarray) -> bytes:

@@ -40,7 +40,8 @@ export function FaultList({ film, onOpen }: { film: Film; onOpen: (shot: Shot) =
       <p className="py-3 text-ink-2">
         No fault was found. Every picture is looked over when it is made: borders, shape, blur,
         lettering, nearly the same as another, somebody cut by the edge, small, or turned away while
-        speaking.
+        speaking. A clip is looked over for stretches that stand still, flicker, jumps, colours that
+        drift, and a beginning that is not its picture.
       </p>
     );
   return (
