@@ -13,7 +13,7 @@ from pocketsphinx import Decoder
 from cutreel.core.sound import RATE, MixedPart, Samples, mix
 from standins.composer import compose, play
 from standins.sounds import make_sound
-from standins.voice import speak
+from standins.voices import speak
 
 MAY_LOSE = 0.18
 """Share of words that music and sound may cost, beyond what the recogniser misses of the voice alone."""

@@ -5,7 +5,7 @@ from concurrent.futures import ProcessPoolExecutor
 from cutreel.core.film import Offered, Settings, VoiceOffered, new_film, read_film
 from cutreel.core.timeline import LineSound, lay_out
 from cutreel.making.audio import spoken_line
-from standins.voice import SPEAKERS, speak
+from standins.voices import SPEAKERS, speak
 
 # Not among the lines that the estimate was fitted to.
 TEXT = """In the spring of that year the river rose higher than anybody could remember, and it did not fall again for

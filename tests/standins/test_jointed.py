@@ -13,7 +13,7 @@ from cutreel.core.motion import Acting, mouths_of, path_for
 from cutreel.core.render import Compositor, Planes, Puppet, Shown, planes_of, rgb_of
 from cutreel.protocol import MOUTHS, Flow, JointedFigure
 from standins.illustrator import Wish, paint
-from standins.voice import speak
+from standins.voices import speak
 
 W, H = 960, 540
 IDA = "medium shot, Ida (woman, forty, grey braid, yellow oilskin coat) lifts a lantern, jetty, dusk, layered cut paper"

@@ -10,7 +10,7 @@ import soxr
 
 from standins.composer import MOODS, compose, play
 from standins.sounds import make_sound
-from standins.voice import BY_NAME, speak
+from standins.voices import BY_NAME, speak
 from tests.alignment import aligned_starts
 
 LINE = "She lifted her lantern that night and looked across the water"

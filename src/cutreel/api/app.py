@@ -38,6 +38,7 @@ from . import (
     routes_runs,
     routes_script,
     routes_services,
+    routes_voices,
     routes_writing,
 )
 from .bounds import BoundedBodies
@@ -59,6 +60,7 @@ _ROUTES = (
     routes_preview,
     routes_rules,
     routes_services,
+    routes_voices,
 )
 CSP = "; ".join(
     [

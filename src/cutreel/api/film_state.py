@@ -393,6 +393,7 @@ def _head(
         settings=document.settings,
         looks=document.looks,
         cutouts=document.cutouts,
+        voices=document.voices,
         lifted=document.lifted_cues,
         mood=film.mood,
         music_made=film.music_key in film.sounds,

@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_mod
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place, Season
-from cutreel.core.film import CutOut, GivenShot, GivenSource, Settings, Source
+from cutreel.core.film import CutOut, GivenShot, GivenSource, OwnVoice, Settings, Source
 from cutreel.core.ideas import IdeaSort
 
 
@@ -222,6 +222,7 @@ class FilmHead(BaseModel):
     settings: Settings
     looks: list[Look]
     cutouts: list[CutOut]
+    voices: list[OwnVoice]
     lifted: list[str]
     mood: str | None
     music_made: bool

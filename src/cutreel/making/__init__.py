@@ -20,6 +20,7 @@ from .references import ReferencesWanted, candidates
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
 from .stories import FoundStory, pace_in, story_apart
+from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
 from .workshop import Workshop, workshop_from_environment
 from .writing import write
 
@@ -27,6 +28,7 @@ from .writing import write
 __all__ = [
     "AT_ONCE",
     "CLIP",
+    "MOST_HEARD",
     "REGISTRY",
     "SCRIPT",
     "SHORT_SIDE",
@@ -49,14 +51,17 @@ __all__ = [
     "brought_picture",
     "cancel_run",
     "candidates",
+    "described_voices",
     "drift_of",
     "estimate",
     "faults_of",
     "frame_size",
     "frames_of_shot",
     "go_on_run",
+    "heard_as",
     "is_warm",
     "keep_brought",
+    "line_at",
     "pace_in",
     "parser",
     "parses_of",
@@ -71,6 +76,7 @@ __all__ = [
     "size_of",
     "start_run",
     "story_apart",
+    "takes_of_line",
     "try_now",
     "usual_path",
     "wanted_pictures",

@@ -20,6 +20,7 @@ from .references import REFERENCES_RUN, ReferencesWanted
 from .registry import Registry
 from .runs import DELIVERY_RUN, EVERYTHING_RUN, DeliveryWanted, EverythingWanted
 from .sampling import LOOK_RUN, LookWanted
+from .voicing import AUDITION_RUN, AuditionWanted
 
 REGISTRY = Registry.of(
     [
@@ -46,6 +47,7 @@ REGISTRY = Registry.of(
         AGAIN_RUN,
         ENLARGE_RUN,
         CLIPS_RUN,
+        AUDITION_RUN,
     ],
 )
 
@@ -59,7 +61,8 @@ RunRequest = Annotated[
     | RetouchWanted
     | AgainWanted
     | EnlargeWanted
-    | ClipsWanted,
+    | ClipsWanted
+    | AuditionWanted,
     Field(discriminator="kind"),
 ]
 """A run that a maker asks for: each kind with wishes of its own."""

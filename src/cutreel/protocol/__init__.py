@@ -24,6 +24,8 @@ from .jobs import (
     SpokenWord,
     StoryReading,
     Vary,
+    VoiceInput,
+    VoicesMade,
     WordsMeant,
     WrittenScene,
 )
@@ -34,12 +36,12 @@ from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turne
 
 # fmt: off
 __all__ = [
-    "BONES", "CARRIED_BY", "MOUTHS", "POSES", "Bone", "Caps", "ClipInput", "EnlargeInput",
-    "FigurePart", "FigurePiece", "FigurePose", "FigureRegion", "Flow", "Guide",
-    "JobInput", "JobRequest", "JobState", "JobView", "Joint", "JointedFigure", "Kind", "Mouth", "MusicInput", "Offer",
-    "PictureInput", "PictureReference", "Pose", "Price", "Quota", "ReadPerson",
-    "ReadingInput", "Refusal", "RefusalCode",
-    "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord", "StoryReading",
-    "Understood", "Vary", "Voice", "WordsMeant", "WrittenScene", "posed", "swung", "turned",
+    "BONES", "CARRIED_BY", "MOUTHS", "POSES", "Bone", "Caps", "ClipInput", "EnlargeInput", "FigurePart",
+    "FigurePiece", "FigurePose", "FigureRegion", "Flow", "Guide", "JobInput", "JobRequest", "JobState",
+    "JobView", "Joint", "JointedFigure", "Kind", "Mouth", "MusicInput", "Offer", "PictureInput",
+    "PictureReference", "Pose", "Price", "Quota", "ReadPerson", "ReadingInput", "Refusal", "RefusalCode",
+    "Result", "Retouch", "ScriptInput", "ScriptTask", "SoundInput", "SpeechInput", "SpokenWord",
+    "StoryReading", "Understood", "Vary", "Voice", "VoiceInput", "VoicesMade", "WordsMeant", "WrittenScene",
+    "posed", "swung", "turned",
 ]
 # fmt: on

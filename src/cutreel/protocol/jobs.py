@@ -6,6 +6,7 @@ from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, Field
 
+from .offers import Voice
 from .skeleton import FigurePose
 
 
@@ -93,12 +94,31 @@ class ClipInput(BaseModel):
 
 
 class SpeechInput(BaseModel):
-    """Words to be spoken. The result's data holds `words` (SpokenWord) and `phones`."""
+    """Words to be spoken, as a `direction` says. The result's data holds `words` (SpokenWord) and `phones`; words of
+    the direction that could not be used are among the unused words. Another `seed` says the same a little otherwise."""
 
     kind: Literal["speech"] = "speech"
     text: str
-    voice: str
+    voice: str = Field(max_length=80)
     rate: float = Field(1.0, ge=0.5, le=2.0)
+    direction: str = Field("", max_length=300)
+    seed: int = 0
+
+
+class VoiceInput(BaseModel):
+    """Voices to be made by description, `count` that are each as described. The result is one JSON file, a
+    VoicesMade; who made them can be asked to speak with them from then on."""
+
+    kind: Literal["voice"] = "voice"
+    description: str = Field(min_length=1, max_length=300)
+    count: int = Field(3, ge=1, le=4)
+    seed: int = 0
+
+
+class VoicesMade(BaseModel):
+    """What a maker of voices answers."""
+
+    voices: list[Voice] = Field(min_length=1, max_length=4)
 
 
 class SoundInput(BaseModel):
@@ -207,6 +227,7 @@ _Input = (
     | EnlargeInput
     | ClipInput
     | SpeechInput
+    | VoiceInput
     | SoundInput
     | MusicInput
     | ScriptInput

@@ -4,9 +4,11 @@ from datetime import datetime
 from decimal import Decimal
 from typing import Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
-Kind = Literal["picture", "enlarge", "clip", "speech", "sound", "music", "script", "reading"]
+Kind = Literal[
+    "picture", "enlarge", "clip", "speech", "sound", "music", "script", "reading", "voice"
+]
 
 Understood = Literal[
     "seed",
@@ -20,6 +22,7 @@ Understood = Literal[
     "guides",
     "poses",
     "jointed",
+    "direction",
 ]
 
 
@@ -51,13 +54,18 @@ class Quota(BaseModel):
 
 class Voice(BaseModel):
     """A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is
-    an even reader of about 170 words a minute."""
+    an even reader of about 170 words a minute; `pitch` is its median in hertz, `brightness` where between dark (-1) and
+    bright (1) it is, as far as that is known; `says` is what it is like, in a few words."""
 
-    name: str
-    title: str
+    name: str = Field(max_length=80)
+    title: str = Field(max_length=120)
     pronoun: Literal["she", "he"]
     age: Literal["child", "adult", "old"]
-    length: float = 1.0
+    length: float = Field(1.0, gt=0.2, lt=5)
+    pitch: float | None = Field(None, gt=30, lt=800)
+    brightness: float | None = None
+    says: str = Field("", max_length=120)
+    language: str = "en"
 
 
 class Offer(BaseModel):

@@ -41,7 +41,7 @@ def offered(offers: Sequence[Offer], picture: str) -> Offered:
     return Offered(
         prompt_cap=(caps.prompt_characters if caps else None) or USUAL_PROMPT,
         voices=tuple(
-            VoiceOffered(v.name, v.pronoun, v.age, v.length)
+            VoiceOffered(v.name, v.pronoun, v.age, v.length, v.pitch, v.brightness)
             for o in offers
             if o.kind == "speech"
             for v in o.voices
@@ -49,4 +49,5 @@ def offered(offers: Sequence[Offer], picture: str) -> Offered:
         text_cap=(speaking.caps.text_characters if speaking else None) or USUAL_TEXT,
         understands=frozenset(drawing.understands if drawing else ()),
         largest=largest,
+        directed="direction" in (speaking.understands if speaking else ()),
     )

@@ -15,6 +15,7 @@ from .reading import Reader
 from .script import Writer
 from .sound import SoundMaker
 from .speech import Speaker
+from .voice import VoiceMaker
 
 MAKERS: Mapping[str, Maker[Any]] = {
     "picture": PictureMaker(),
@@ -25,6 +26,7 @@ MAKERS: Mapping[str, Maker[Any]] = {
     "music": Composer(),
     "script": Writer(),
     "reading": Reader(),
+    "voice": VoiceMaker(),
 }
 
 

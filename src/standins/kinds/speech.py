@@ -6,8 +6,23 @@ from typing import ClassVar
 
 from cutreel.protocol import Caps, Offer, Price, SpeechInput, Voice
 
-from ..voice import SPEAKERS, speak
+from ..voices import SPEAKERS, speak, voice_named
+from ..voices import Speaker as Given
 from .base import Done, Made, Maker, Quotas
+
+
+def told_of(voice: Given) -> Voice:
+    """A voice as an offer tells it."""
+    return Voice(
+        name=voice.name,
+        title=voice.title,
+        pronoun="he" if voice.pronoun == "he" else "she",
+        age=voice.age,
+        length=voice.length,
+        pitch=round(voice.timbre.hertz),
+        brightness=round(voice.timbre.bright, 2),
+        says=voice.says,
+    )
 
 
 class Speaker(Maker[SpeechInput]):
@@ -24,10 +39,9 @@ class Speaker(Maker[SpeechInput]):
                 quota=quota("voice"),
                 parallel=2,
                 seconds_each=0.4,
-                voices=[
-                    Voice(name=s.name, title=s.title, pronoun=s.pronoun, age=s.age, length=s.length)
-                    for s in SPEAKERS
-                ],
+                understands=["seed", "direction"],
+                languages=["en"],
+                voices=[told_of(s) for s in SPEAKERS],
                 simulated=True,
             )
         ]
@@ -42,14 +56,17 @@ class Speaker(Maker[SpeechInput]):
         return caps.text_characters
 
     def unknown(self, job: SpeechInput, offer: Offer) -> str:
-        known = job.voice in [v.name for v in offer.voices]
-        return "" if known else f"There is no voice “{job.voice}”."
+        try:
+            voice_named(job.voice)
+        except KeyError:
+            return f"There is no voice “{job.voice}”."
+        return ""
 
     def make(self, job: SpeechInput, kept: Path, fine: bool) -> Done:
-        spoken = speak(job.text, job.voice, job.rate)
+        spoken = speak(job.text, job.voice, job.rate, job.direction, job.seed)
         about = {
             "seconds": spoken.seconds,
             "words": [{"text": t, "start": a, "end": b} for t, a, b in spoken.words],
             "phones": [{"text": t, "start": a, "end": b} for t, a, b in spoken.phones],
         }
-        return [Made("speech", "audio/flac", spoken.flac, about)], []
+        return [Made("speech", "audio/flac", spoken.flac, about)], list(spoken.unused)

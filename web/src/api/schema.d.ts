@@ -1398,6 +1398,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Line Said
+         * @description How a line is said, and all its takings.
+         */
+        get: operations["line_said_api_films__film__lines__line__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/lines/{line}/heard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Line Heard
+         * @description A line as some voices say it, as far as they did.
+         */
+        get: operations["line_heard_api_films__film__lines__line__heard_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/voices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Voices
+         * @description Three voices by description; asked again with another seed, others.
+         */
+        post: operations["make_voices_api_films__film__voices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1559,6 +1619,26 @@ export interface components {
             cost: number;
             /** Otherwise */
             otherwise: components["schemas"]["ReadOtherwise"][];
+        };
+        /**
+         * AuditionWanted
+         * @description A line of the film (its place) said by some voices, to choose one by ear.
+         */
+        AuditionWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "audition";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Line */
+            line: number;
+            /** Voices */
+            voices: string[];
         };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
@@ -1736,7 +1816,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2040,6 +2120,18 @@ export interface components {
             lacking: "stop" | "stand in";
         };
         /**
+         * DescribedVoices
+         * @description Voices as described, the words of the description that could not be used, and what was paid.
+         */
+        DescribedVoices: {
+            /** Voices */
+            voices: components["schemas"]["Voice"][];
+            /** Unused */
+            unused: string[];
+            /** Cost */
+            cost: number;
+        };
+        /**
          * Difference
          * @description Characters `start` up to `end` of the text before, that read `before` and now read
          *     `after`.
@@ -2086,6 +2178,19 @@ export interface components {
             type: "drop cut-out";
             /** Cutout */
             cutout: number;
+        };
+        /**
+         * DropVoice
+         * @description Drop a kept voice that nobody speaks with.
+         */
+        DropVoice: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop voice";
+            /** Id */
+            id: number;
         };
         /**
          * Edit
@@ -2309,6 +2414,8 @@ export interface components {
             looks: components["schemas"]["Look"][];
             /** Cutouts */
             cutouts: components["schemas"]["CutOut"][];
+            /** Voices */
+            voices: components["schemas"]["OwnVoice"][];
             /** Lifted */
             lifted: string[];
             /** Mood */
@@ -2479,6 +2586,8 @@ export interface components {
             looks?: components["schemas"]["Look"][] | null;
             /** Cutouts */
             cutouts?: components["schemas"]["CutOut"][] | null;
+            /** Voices */
+            voices?: components["schemas"]["OwnVoice"][] | null;
             /** Lifted */
             lifted?: string[] | null;
             /** Mood */
@@ -2512,6 +2621,25 @@ export interface components {
             missing?: components["schemas"]["MissingCost"] | null;
             /** Prompt Cap */
             prompt_cap?: number | null;
+        };
+        /**
+         * Heard
+         * @description A line as it was said: by which voice, its sound, how long it is, and its waveform (0 … 100, twenty a second).
+         *     What is not made yet has no `media`.
+         */
+        Heard: {
+            /** Voice */
+            voice: string;
+            /** Seed */
+            seed: number;
+            /** Media */
+            media: string | null;
+            /** Seconds */
+            seconds: number | null;
+            /** Peaks */
+            peaks: number[];
+            /** Unused */
+            unused: string[];
         };
         /**
          * IdeaView
@@ -2585,6 +2713,21 @@ export interface components {
             /** Thumb */
             thumb?: string | null;
         };
+        /**
+         * KeepVoice
+         * @description Keep a voice that was made, under a name, and let somebody speak with it: a person of the cast by number, 0 for
+         *     the narrator, None for nobody yet.
+         */
+        KeepVoice: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep voice";
+            voice: components["schemas"]["OwnVoice"];
+            /** For */
+            for?: number | null;
+        };
         /** KeptPicture */
         KeptPicture: {
             /** Media */
@@ -2631,6 +2774,43 @@ export interface components {
             type: "lift mark";
             /** Shot */
             shot: number;
+        };
+        /**
+         * LineSaid
+         * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
+         *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
+         *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
+         *     as it was said before, and is to be said anew.
+         */
+        LineSaid: {
+            /** Line */
+            line: number;
+            /** Word */
+            word: number;
+            /** Speaker */
+            speaker: string | null;
+            /** Person */
+            person: number | null;
+            /** Voice */
+            voice: string;
+            /** Words */
+            words: components["schemas"]["SaidWord"][];
+            /** Direction */
+            direction: string;
+            /** Told */
+            told: string;
+            /** Why */
+            why: string;
+            /** Own */
+            own: string | null;
+            /** Standing */
+            standing: string;
+            /** Seed */
+            seed: number;
+            /** Takes */
+            takes: components["schemas"]["Heard"][];
+            /** Anew */
+            anew: boolean;
         };
         /**
          * LineView
@@ -3014,7 +3194,8 @@ export interface components {
              *       "seeds": "each",
              *       "prompts": "seen",
              *       "movement": "all",
-             *       "air": "middle"
+             *       "air": "middle",
+             *       "manner": ""
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -3065,7 +3246,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading";
+            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice";
             /** Title */
             title: string;
             price: components["schemas"]["Price"];
@@ -3085,7 +3266,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed")[];
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed" | "direction")[];
             /**
              * Voices
              * @default []
@@ -3245,6 +3426,27 @@ export interface components {
             amount: "low" | "middle" | "high";
         };
         /**
+         * OwnLine
+         * @description How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
+         *     tells); how often it was said (`takes`) and which of these is used (`seed`, from 0 on).
+         */
+        OwnLine: {
+            /** Word */
+            word: number;
+            /** Direction */
+            direction?: string | null;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
+        };
+        /**
          * OwnPath
          * @description A path over a shot's life; `held` lets it breathe as a camera in the hand does.
          */
@@ -3313,6 +3515,48 @@ export interface components {
             who?: number | null;
         };
         /**
+         * OwnVoice
+         * @description A voice that was made by description and kept: what the film calls it, as what its service knows it (`voice`),
+         *     and how it sounds as far as that was told.
+         */
+        OwnVoice: {
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /** Name */
+            name: string;
+            /** Voice */
+            voice: string;
+            /**
+             * Description
+             * @default
+             */
+            description: string;
+            /**
+             * Pronoun
+             * @default she
+             * @enum {string}
+             */
+            pronoun: "she" | "he";
+            /**
+             * Age
+             * @default adult
+             * @enum {string}
+             */
+            age: "child" | "adult" | "old";
+            /**
+             * Length
+             * @default 1
+             */
+            length: number;
+            /** Pitch */
+            pitch?: number | null;
+            /** Brightness */
+            brightness?: number | null;
+        };
+        /**
          * PathFrame
          * @description A frame on a picture: its middle in shares of the picture, and how many times nearer it is than the whole.
          */
@@ -3338,7 +3582,8 @@ export interface components {
          * @description Somebody of the cast: a person, an animal, or a thing that matters.
          *
          *     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
-         *     of name and traits. `company` is the entry of the company that they were taken from.
+         *     of name and traits. `manner` is how they say every line. `company` is the entry of the company
+         *     that they were taken from.
          */
         Person: {
             /** Id */
@@ -3369,6 +3614,11 @@ export interface components {
             outfits: components["schemas"]["Outfit"][];
             /** Voice */
             voice?: string | null;
+            /**
+             * Manner
+             * @default
+             */
+            manner: string;
             /** Seed */
             seed?: number | null;
             /** Prompt */
@@ -4135,6 +4385,23 @@ export interface components {
             shots: number[];
         };
         /**
+         * SaidWord
+         * @description A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
+         *     otherwise than it is written.
+         */
+        SaidWord: {
+            /** Number */
+            number: number;
+            /** Text */
+            text: string;
+            /** Start */
+            start: number | null;
+            /** End */
+            end: number | null;
+            /** Sounds */
+            sounds: string;
+        };
+        /**
          * SamePicture
          * @description Let a shot show the picture of another (None: one of its own again).
          */
@@ -4174,6 +4441,24 @@ export interface components {
             media: string | null;
             /** Thumb */
             thumb: string | null;
+        };
+        /**
+         * SayWord
+         * @description Let a word sound otherwise than it is written; empty `sounds` lets it sound as written again.
+         */
+        SayWord: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "say word";
+            /** Word */
+            word: string;
+            /**
+             * Sounds
+             * @default
+             */
+            sounds: string;
         };
         /**
          * SceneView
@@ -4317,6 +4602,19 @@ export interface components {
             shot: number;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * SetLine
+         * @description Set how a line is said, by the number of its first word: its direction (None: as the text tells), and which
+         *     taking of it is used.
+         */
+        SetLine: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set line";
+            line: components["schemas"]["OwnLine"];
         };
         /**
          * SetLook
@@ -4493,7 +4791,8 @@ export interface components {
          *     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
          *     a seed of its own or all have the film's; `prompts` whether they
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
-         *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed.
+         *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
+         *     `manner` how the narrator says every line.
          */
         Settings: {
             /**
@@ -4606,6 +4905,11 @@ export interface components {
              * @enum {string}
              */
             air: "off" | "low" | "middle" | "high";
+            /**
+             * Manner
+             * @default
+             */
+            manner: string;
         };
         /**
          * ShotView
@@ -4726,7 +5030,7 @@ export interface components {
         };
         /**
          * SpeechWanted
-         * @description All lines that are not spoken yet.
+         * @description All lines that are not spoken yet, or those of them with their places among `lines`.
          */
         SpeechWanted: {
             /**
@@ -4739,6 +5043,11 @@ export interface components {
              * @default false
              */
             wait: boolean;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: number[];
         };
         /** Spending */
         Spending: {
@@ -5087,7 +5396,8 @@ export interface components {
         /**
          * Voice
          * @description A voice that can be asked for by name. `length` is how long it takes over a text, where 1 is
-         *     an even reader of about 170 words a minute.
+         *     an even reader of about 170 words a minute; `pitch` is its median in hertz, `brightness` where between dark (-1) and
+         *     bright (1) it is, as far as that is known; `says` is what it is like, in a few words.
          */
         Voice: {
             /** Name */
@@ -5109,6 +5419,30 @@ export interface components {
              * @default 1
              */
             length: number;
+            /** Pitch */
+            pitch?: number | null;
+            /** Brightness */
+            brightness?: number | null;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /**
+             * Language
+             * @default en
+             */
+            language: string;
+        };
+        /** VoiceWish */
+        VoiceWish: {
+            /** Description */
+            description: string;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
         };
         /**
          * WhoView
@@ -5630,7 +5964,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -6536,7 +6870,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"];
             };
         };
         responses: {
@@ -6602,7 +6936,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"];
             };
         };
         responses: {
@@ -7647,6 +7981,107 @@ export interface operations {
                     "application/json": {
                         [key: string]: string;
                     };
+                };
+            };
+        };
+    };
+    line_said_api_films__film__lines__line__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineSaid"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    line_heard_api_films__film__lines__line__heard_get: {
+        parameters: {
+            query: {
+                voice: string[];
+            };
+            header?: never;
+            path: {
+                film: string;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Heard"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    make_voices_api_films__film__voices_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VoiceWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DescribedVoices"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

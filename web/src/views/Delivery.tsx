@@ -3,7 +3,8 @@ import { Download } from "lucide-react";
 import { useState } from "react";
 
 import type { Run, Schemas } from "../api/client";
-import { useChange, useEstimate, useOffers, useRules, useRuns, useStart } from "../api/film";
+import { useChange, useEstimate, useRules, useRuns, useStart } from "../api/film";
+import { useVoices } from "../api/voices";
 import { Button } from "../parts/Button";
 import { Choice, worded } from "../parts/Choice";
 import { RunControls } from "../parts/RunControls";
@@ -40,7 +41,6 @@ export function Delivery() {
   const film = useFilmHere();
   const change = useChange(film.id);
   const start = useStart(film.id);
-  const offers = useOffers().data;
   const rules = useRules();
   const [size, setSize] = useState<Size>("1080p");
   const [lacking, setLacking] = useState<Lacking>("stop");
@@ -50,9 +50,8 @@ export function Delivery() {
   const wish = { kind: "delivery", size, lacking } as const;
   const estimate = useEstimate(film.id, wish, film.revision, !going).data;
   const s = film.settings;
-  const voices = offers?.flatMap((o) => o.voices).map((v) => [v.name, v.title] as const) ?? [
-    [s.narrator, s.narrator] as const,
-  ];
+  const every = useVoices(film).map((v) => [v.name, v.title] as const);
+  const voices = every.length ? every : [[s.narrator, s.narrator] as const];
   return (
     <div className="grid h-full grid-cols-[minmax(380px,460px)_1fr] overflow-hidden">
       <section

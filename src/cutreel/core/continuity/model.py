@@ -66,7 +66,8 @@ class Person(BaseModel):
     """Somebody of the cast: a person, an animal, or a thing that matters.
 
     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
-    of name and traits. `company` is the entry of the company that they were taken from.
+    of name and traits. `manner` is how they say every line. `company` is the entry of the company
+    that they were taken from.
     """
 
     id: int
@@ -77,6 +78,7 @@ class Person(BaseModel):
     traits: list[Trait] = []
     outfits: list[Outfit] = []
     voice: str | None = None
+    manner: str = Field("", max_length=120)
     seed: int | None = Field(None, ge=0, le=999_999)
     prompt: str | None = Field(None, max_length=400)
     references: list[Reference] = []

@@ -3,6 +3,7 @@
 from .acting import FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
 from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
+from .casting import Direction, directions_of, voices_for
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .difference import Patch, turned_by
@@ -11,6 +12,8 @@ from .document import (
     FilmDocument,
     GivenShot,
     GivenSource,
+    OwnLine,
+    OwnVoice,
     SceneChoice,
     Settings,
     Shot,
@@ -27,7 +30,7 @@ from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .plan import FilmPlan, plan_of, written_plan
 from .prompts import ShotPrompts, prompts_of
-from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, read_film
+from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, line_key, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
@@ -42,6 +45,7 @@ __all__ = [
     "Change",
     "Command",
     "CutOut",
+    "Direction",
     "Edit",
     "FigureTold",
     "FilmDocument",
@@ -52,6 +56,8 @@ __all__ = [
     "LineWork",
     "Match",
     "Offered",
+    "OwnLine",
+    "OwnVoice",
     "Passage",
     "Patch",
     "PlannedAct",
@@ -79,12 +85,14 @@ __all__ = [
     "assemble",
     "check_meant",
     "clean_text",
+    "directions_of",
     "export_script",
     "figures_in",
     "find_places",
     "fits_take",
     "focus_of",
     "is_fresh",
+    "line_key",
     "match_files",
     "name_for",
     "name_places",
@@ -100,6 +108,7 @@ __all__ = [
     "targets_in",
     "turned_by",
     "used_take",
+    "voices_for",
     "wanted_lengths",
     "wish_of",
     "worth_of",

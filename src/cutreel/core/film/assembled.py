@@ -242,8 +242,12 @@ def assemble(
     gives the results there are among some keys. From the film as it was `before` is taken what is the same now."""
     document = read.document
     rate = FrameRate.parse(document.settings.fps)
-    found = look_up([line.key for line in read.speech])
-    spoken = {i: found[line.key] for i, line in enumerate(read.speech) if line.key in found}
+    found = look_up([k for line in read.speech for k in (line.key, line.plain) if k])
+    spoken = {
+        i: found.get(line.key) or found[line.plain]
+        for i, line in enumerate(read.speech)
+        if line.key in found or line.plain in found
+    }
     timing, captions, spots = _timed(read, spoken, before)
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
     spans = cut_points(read.opens, timing, rate, alone)

@@ -27,6 +27,10 @@ Command = Annotated[
     | c.SamePicture
     | c.SetShots
     | c.CopyMovement
+    | c.KeepVoice
+    | c.DropVoice
+    | c.SetLine
+    | c.SayWord
     | c.SetScene
     | c.CircleTake
     | c.CircleTakes

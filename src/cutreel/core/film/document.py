@@ -11,6 +11,7 @@ from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
+from cutreel.core.speech import Saying
 
 MOST_CHARACTERS = 1_000_000
 
@@ -23,7 +24,8 @@ class Settings(BaseModel):
     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
     a seed of its own or all have the film's; `prompts` whether they
     tell what is seen, as it was read, or the words themselves; `movement` whether
-    figures, water and light move, or the camera alone; `air` how much of what drifts is proposed.
+    figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
+    `manner` how the narrator says every line.
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -48,6 +50,7 @@ class Settings(BaseModel):
     prompts: Literal["seen", "words"] = "seen"
     movement: Literal["all", "camera"] = "all"
     air: Literal["off", "low", "middle", "high"] = "middle"
+    manner: str = Field("", max_length=120)
 
 
 class Shot(BaseModel):
@@ -124,6 +127,31 @@ class Meant(BaseModel):
     people: list[int] = Field([], max_length=12)
 
 
+class OwnVoice(BaseModel):
+    """A voice that was made by description and kept: what the film calls it, as what its service knows it (`voice`),
+    and how it sounds as far as that was told."""
+
+    id: int = 0
+    name: str = Field(min_length=1, max_length=80)
+    voice: str = Field(min_length=1, max_length=80)
+    description: str = Field("", max_length=300)
+    pronoun: Literal["she", "he"] = "she"
+    age: Literal["child", "adult", "old"] = "adult"
+    length: float = Field(1.0, gt=0.2, lt=5)
+    pitch: float | None = Field(None, gt=30, lt=800)
+    brightness: float | None = None
+
+
+class OwnLine(BaseModel):
+    """How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
+    tells); how often it was said (`takes`) and which of these is used (`seed`, from 0 on)."""
+
+    word: int
+    direction: str | None = Field(None, max_length=200)
+    seed: int = Field(0, ge=0, le=99)
+    takes: int = Field(1, ge=1, le=100)
+
+
 class FilmDocument(BaseModel):
     """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and
     cues hold to those numbers."""
@@ -144,6 +172,9 @@ class FilmDocument(BaseModel):
     cutouts: list[CutOut] = []
     lifted_cues: list[str] = []
     meant: list[Meant] = []
+    voices: list[OwnVoice] = []
+    lines: list[OwnLine] = []
+    lexicon: list[Saying] = []
 
     @property
     def word_ids(self) -> tuple[int, ...]:

@@ -18,18 +18,22 @@ class VoiceOffered:
     pronoun: str
     age: str
     length: float = 1.0
+    pitch: float | None = None
+    brightness: float | None = None
 
 
 @dataclass(frozen=True)
 class Offered:
     """What is offered for a film: characters a picture prompt may have, voices, characters of a
-    voice request, what the illustrator takes beyond words (negative, references, weights), and the
+    voice request, what the illustrator takes beyond words (negative, references, weights), whether voices
+    can be `directed`, and the
     largest picture it draws (width, height; None: not known)."""
 
     prompt_cap: int = USUAL_PROMPT
     voices: Sequence[VoiceOffered] = ()
     text_cap: int = USUAL_TEXT
     understands: Collection[str] = ("negative",)
+    directed: bool = False
     largest: tuple[int, int] | None = None
 
     def picture_size(self, aspect: str) -> tuple[int, int]:

@@ -16,7 +16,6 @@ from cutreel.core.continuity import (
     Prompt,
     SceneMemory,
     ShotFacts,
-    age_of,
     compose_negative,
     compose_picture,
     dressed,
@@ -37,10 +36,12 @@ from cutreel.core.reading import (
     read_story,
     with_speakers,
 )
+from cutreel.core.speech import said_as
 
 from .camera import CameraMemory, move_for, move_told, with_camera
+from .casting import directions_of, voice_of, voices_for
 from .document import FilmDocument, Shot
-from .offered import Offered, VoiceOffered
+from .offered import Offered
 
 PICTURE_VERSION, SPEECH_VERSION = 1, 2
 Stood = tuple[int, tuple[int, ...]]
@@ -94,7 +95,9 @@ class ReadShot:
 @dataclass(frozen=True)
 class LineWork:
     """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
-    `length` is how long its voice takes, where 1 is an even reader."""
+    `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
+    it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
+    spoken anew."""
 
     first: int
     end: int
@@ -103,6 +106,9 @@ class LineWork:
     speaker: str | None
     key: str
     length: float = 1.0
+    direction: str = ""
+    seed: int = 0
+    plain: str = ""
 
 
 @dataclass(frozen=True)
@@ -153,7 +159,7 @@ class ReadingMemory:
         self.shots: dict[int, tuple[ReadShot, Stood]] = {}
         self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
         self.speech: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
-        self.line_keys: dict[tuple[str, str], str] = {}
+        self.line_keys: dict[tuple[str, str, str, int], str] = {}
         self.camera = CameraMemory()
 
 
@@ -439,40 +445,6 @@ def _borrowed(shot: ReadShot, lender: ReadShot, memory: ReadingMemory) -> ReadSh
     return found
 
 
-def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:
-    """The voice of a speaker: as set, else the first that fits by pronoun and age and that nobody
-    else has."""
-    if speaker is None:
-        return film.settings.narrator
-    casting: dict[int, str] = {}
-    taken = {film.settings.narrator} | {p.voice for p in film.cast if p.voice}
-    named = {call.lower(): p for p in reversed(film.cast) for call in (p.name, *p.aliases)}
-    for person in film.cast:
-        if person.voice:
-            casting[person.id] = person.voice
-            continue
-        age = age_of(person)
-        fits = [
-            v
-            for v in voices
-            if v.age == age and (person.pronoun is None or v.pronoun == person.pronoun)
-        ]
-        fits += [v for v in voices if person.pronoun is None or v.pronoun == person.pronoun]
-        free = (
-            [v.name for v in fits if v.name not in taken]
-            or [v.name for v in fits]
-            or [v.name for v in voices]
-        )
-        if free:
-            casting[person.id] = free[0]
-            taken.add(free[0])
-    owner = named.get(speaker.lower())
-    if owner and owner.id in casting:
-        return casting[owner.id]
-    others = [v.name for v in voices if v.name not in taken] or [v.name for v in voices]
-    return others[seed_from("voice", speaker) % len(others)] if others else film.settings.narrator
-
-
 def _speech(
     film: FilmDocument,
     script: Manuscript,
@@ -480,28 +452,54 @@ def _speech(
     pauses: frozenset[int],
     memory: ReadingMemory,
 ) -> tuple[LineWork, ...]:
-    depends = (script.text, film.cast, film.settings.narrator, offered, pauses)
+    depends = (
+        script.text, film.cast, film.settings.narrator, film.settings.manner, film.voices, film.lines, film.lexicon,
+        offered, pauses,
+    )  # fmt: skip
     if memory.speech is not None and memory.speech[0] == depends:
         return memory.speech[1]
     casting: dict[str | None, str] = {}
-    length = {v.name: v.length for v in offered.voices}
-    keys: dict[tuple[str, str], str] = {}
+    voices = voices_for(film, offered.voices)
+    length = {v.name: v.length for v in voices}
+    directions = directions_of(film, script, film.word_ids) if offered.directed else {}
+    keys: dict[tuple[str, str, str, int], str] = {}
     out: list[LineWork] = []
     for line in script.lines:
         if line.speaker not in casting:
-            casting[line.speaker] = voice_of(line.speaker, film, offered.voices)
+            casting[line.speaker] = voice_of(line.speaker, film, voices)
         voice = casting[line.speaker]
+        how = directions.get(line.first)
         for first, end in _requests(script, line, offered.text_cap, pauses):
-            text = words_text(script.words[first:end])
-            name = memory.line_keys.get((text, voice)) or key(
-                "speech", SPEECH_VERSION, text=text, voice=voice
-            )
-            keys[text, voice] = name
+            text = said_as(words_text(script.words[first:end]), film.lexicon)
+            asked = (text, voice, how.text if how else "", how.seed if how else 0)
+            name = keys[asked] = memory.line_keys.get(asked) or line_key(*asked)
+            plain = ""
+            if how is not None and how.told and how.own is None:
+                plain = line_key(text, voice, how.standing, how.seed)
             out.append(
-                LineWork(first, end, text, voice, line.speaker, name, length.get(voice, 1.0))
+                LineWork(
+                    first,
+                    end,
+                    text,
+                    voice,
+                    line.speaker,
+                    name,
+                    length.get(voice, 1.0),
+                    direction=asked[2],
+                    seed=asked[3],
+                    plain=plain,
+                )
             )
     memory.line_keys, memory.speech = keys, (depends, tuple(out))
     return memory.speech[1]
+
+
+def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
+    """The key of words that are spoken by a voice. What is said plainly is what it was before there were directions."""
+    more: dict[str, str | int] = {"direction": direction} if direction else {}
+    if seed:
+        more["seed"] = seed
+    return key("speech", SPEECH_VERSION, text=text, voice=voice, **more)
 
 
 def _requests(

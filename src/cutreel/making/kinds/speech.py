@@ -4,6 +4,9 @@ from collections.abc import Sequence
 from decimal import Decimal
 from typing import ClassVar, Literal
 
+from pydantic import Field
+
+from cutreel.core.film import LineWork
 from cutreel.protocol import Offer, SpeechInput
 from cutreel.store import Assembled, ItemSpec
 
@@ -22,10 +25,16 @@ class SpeechSpec(Spec):
     text: str
     voice: str
     words: tuple[str, ...] = ()
+    direction: str = ""
+    seed: int = 0
 
     @property
     def key(self) -> str:
         return self.line
+
+
+def _input(spec: SpeechSpec) -> SpeechInput:
+    return SpeechInput(text=spec.text, voice=spec.voice, direction=spec.direction, seed=spec.seed)
 
 
 class SpeechKind(Kind[SpeechSpec]):
@@ -33,11 +42,12 @@ class SpeechKind(Kind[SpeechSpec]):
 
     def make(self, spec: SpeechSpec, work: Work) -> Made | None:
         offer = work.offer_of("speech").name
-        done = work.ask(offer, SpeechInput(text=spec.text, voice=spec.voice), spec)
+        done = work.ask(offer, _input(spec), spec)
         if done is None:
             return None
         about, data = done.files[0]
         heard = spoken_line(data, about.data, list(spec.words))
+        heard["unused"] = done.unused_words
         return Made(work.shop.media.put(data, "flac"), heard, done.cost)
 
     def price(self, spec: SpeechSpec, offers: Sequence[Offer]) -> Decimal:
@@ -45,21 +55,38 @@ class SpeechKind(Kind[SpeechSpec]):
         return offer.price.amount * len(spec.text) if offer else Decimal(0)
 
 
+def spec_of(line: LineWork, words: tuple[str, ...]) -> SpeechSpec:
+    """What is asked for a line; `words` are the manuscript's."""
+    return SpeechSpec(
+        line=line.key,
+        text=line.text,
+        voice=line.voice,
+        words=words,
+        direction=line.direction,
+        seed=line.seed,
+    )
+
+
 def unspoken(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
     """Lines that were not spoken yet, each different one once."""
     out: dict[str, ItemSpec] = {}
+    only = set(wanted.lines) if isinstance(wanted, SpeechWanted) else set()
     for i, line in enumerate(film.read.speech):
-        if i not in film.spoken and line.key not in out:
+        if only and i not in only:
+            continue
+        made = film.spoken.get(i)
+        if (made is None or made.key != line.key) and line.key not in out:
             words = tuple(w.text for w in film.read.script.words[line.first : line.end])
-            spec = SpeechSpec(line=line.key, text=line.text, voice=line.voice, words=words)
+            spec = spec_of(line, words)
             out[line.key] = item(spec, f"speak “{line.text[:40]}”", weight=0.5)
     return list(out.values())
 
 
 class SpeechWanted(Wanted):
-    """All lines that are not spoken yet."""
+    """All lines that are not spoken yet, or those of them with their places among `lines`."""
 
     kind: Literal["speech"] = "speech"
+    lines: list[int] = Field([], max_length=20_000)
 
 
 SPEECH_RUN = RunKind(SpeechWanted, lambda wanted: [Stage("speech", unspoken)])

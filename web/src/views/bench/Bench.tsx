@@ -18,16 +18,18 @@ import { LightTable } from "./LightTable";
 import { Making } from "./Making";
 import { AsClips } from "./movement/AsClips";
 import { Movement } from "./movement/Movement";
+import { Voice } from "./voice/Voice";
 
 const TABS = [
   ["takes", "Takes"],
   ["movement", "Movement"],
+  ["voice", "Voice"],
   ["light", "Light table"],
   ["faults", "Faults"],
 ] as const;
 type TabName = (typeof TABS)[number][0];
 /** Desks of one shot: the arrow keys go from one to the next there. */
-const ONE_SHOT = new Set<TabName>(["takes", "movement"]);
+const ONE_SHOT = new Set<TabName>(["takes", "movement", "voice"]);
 
 export function Bench() {
   const film = useFilmHere();
@@ -71,6 +73,9 @@ export function Bench() {
             </Tabs.Content>
             <Tabs.Content value="movement" className="min-h-0 grow" tabIndex={-1}>
               <Movement key={shot.id} film={film} shot={shot} />
+            </Tabs.Content>
+            <Tabs.Content value="voice" className="min-h-0 grow" tabIndex={-1}>
+              <Voice key={shot.id} film={film} shot={shot} />
             </Tabs.Content>
             <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
               <Split

@@ -4,7 +4,8 @@ import { useState } from "react";
 
 import type { Film, Person } from "../../api/client";
 import { useKeep } from "../../api/continuity";
-import { useChange, useOffers } from "../../api/film";
+import { useChange } from "../../api/film";
+import { useVoices } from "../../api/voices";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Editable } from "../../parts/Editable";
@@ -180,7 +181,7 @@ function Voice({
   person: Person;
   onSet: (voice: string | null) => void;
 }) {
-  const voices = useOffers().data?.flatMap((o) => o.voices) ?? [];
+  const voices = useVoices(film);
   const line = film.lines.find(
     (l) =>
       l.media &&

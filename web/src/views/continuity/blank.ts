@@ -19,6 +19,7 @@ export const blankPerson = (name: string): Person => ({
   traits: [],
   outfits: [],
   voice: null,
+  manner: "",
   seed: null,
   prompt: null,
   references: [],

@@ -30,13 +30,14 @@ from .people import (
 )
 from .pictures import DropCutOut, KeepCutOut
 from .text import EditPlaces, EditText, MoveScene
+from .voices import DropVoice, KeepVoice, SayWord, SetLine
 
 # fmt: off
 __all__ = [
     "AcceptDrift", "AddHold", "CircleTake", "CircleTakes", "CopyMovement", "CutAgain", "DropCutOut",
-    "EditPlaces", "EditText", "KeepCutOut", "LiftCue", "LiftMark", "MergePeople", "MoveScene", "PushMark",
-    "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson", "SamePicture", "SetHold",
-    "SetLook", "SetMark", "SetMeant", "SetPerson", "SetPlace", "SetScene", "SetSettings", "SetShots",
-    "SetSource", "SplitPerson", "TakeCast", "TakeMeant",
+    "DropVoice", "EditPlaces", "EditText", "KeepCutOut", "KeepVoice", "LiftCue", "LiftMark", "MergePeople",
+    "MoveScene", "PushMark", "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson",
+    "SamePicture", "SayWord", "SetHold", "SetLine", "SetLook", "SetMark", "SetMeant", "SetPerson",
+    "SetPlace", "SetScene", "SetSettings", "SetShots", "SetSource", "SplitPerson", "TakeCast", "TakeMeant",
 ]
 # fmt: on

@@ -1,51 +1,15 @@
-"""The voice: speaks through Debian's flite and reports when each word and phone was spoken.
-
-Other ages are made by speaking slower or faster and playing back faster or slower, which moves the
-pitch and the resonances together, as a smaller or larger throat does.
-"""
+"""The voice's engine: Debian's flite, and when each word and phone was spoken."""
 
 import ctypes
-import io
 import re
 import unicodedata
 from dataclasses import dataclass
 from functools import lru_cache
+from threading import Lock
 from typing import Any
 
 import numpy as np
-import soundfile
-import soxr
 from numpy.typing import NDArray
-
-RATE = 48_000
-
-
-@dataclass(frozen=True)
-class Speaker:
-    """A voice: flite's voice, how much higher it is played back, how fast it speaks, and how long
-    it takes over a text as measured, where the first voice takes 1."""
-
-    name: str
-    title: str
-    base: str
-    pitch: float
-    pace: float
-    pronoun: str
-    age: str
-    length: float
-
-
-SPEAKERS = (
-    Speaker("alder", "Alder, even and clear", "rms", 1.0, 1.0, "he", "adult", 1.0),
-    Speaker("briony", "Briony, warm", "slt", 0.97, 0.98, "she", "adult", 0.90),
-    Speaker("corin", "Corin, from the north", "awb", 1.0, 0.96, "he", "adult", 0.96),
-    Speaker("delphine", "Delphine, bright", "slt", 1.07, 1.03, "she", "adult", 0.86),
-    Speaker("edda", "Edda, old and unhurried", "slt", 0.88, 0.88, "she", "old", 1.01),
-    Speaker("fenn", "Fenn, a boy", "rms", 1.42, 1.02, "he", "child", 0.98),
-    Speaker("gilly", "Gilly, a girl", "slt", 1.2, 1.03, "she", "child", 0.86),
-    Speaker("hask", "Hask, old and low", "rms", 0.9, 0.9, "he", "old", 1.11),
-)
-BY_NAME = {speaker.name: speaker for speaker in SPEAKERS}
 
 
 class _Wave(ctypes.Structure):
@@ -80,6 +44,7 @@ def _flite() -> Any:
         ("item_feat_string", text, [pointer, text]),
         ("item_prev", pointer, [pointer]),
         ("delete_utterance", None, [pointer]),
+        ("feat_remove", None, [pointer, text]),
         ("feat_set_float", None, [pointer, text, ctypes.c_float]),
     ):
         function = getattr(lib, name)
@@ -98,52 +63,49 @@ def _voice(base: str) -> int:
 
 
 @dataclass(frozen=True)
-class Spoken:
-    """Speech as FLAC bytes (mono, 48 kHz), with words and phones as (text, start, end) in
-    seconds."""
+class Said:
+    """Samples as the engine gives them, at its own `rate`; words and phones as (text, start, end) in its seconds."""
 
-    flac: bytes
-    seconds: float
+    samples: NDArray[np.float32]
+    rate: int
     words: list[tuple[str, float, float]]
     phones: list[tuple[str, float, float]]
 
 
-def speak(text: str, name: str, rate: float = 1.0) -> Spoken:
-    """Speak `text` with the voice called `name`. Raises KeyError for a voice that is not
-    offered."""
-    speaker = BY_NAME[name]
-    lib, voice = _flite(), _voice(speaker.base)
-    head = ctypes.cast(voice, ctypes.POINTER(_VoiceHead)).contents
-    lib.feat_set_float(head.features, b"duration_stretch", speaker.pitch / (speaker.pace * rate))
-    # The excitation's noise comes from the C library's generator: seeded, the same words are the
-    # same samples.
-    ctypes.CDLL(None).srand(1)
+_ONE_AT_A_TIME = Lock()
+"""What is asked of a voice is set on the voice itself, and noise comes from one generator."""
+
+
+def say(text: str, base: str, stretch: float, pitch: float = 0.0, span: float = 0.0) -> Said:
+    """Speak with one of the engine's voices, `stretch` times as long; `pitch` (hertz) and how far it moves about that
+    (`span`, its standard deviation in hertz) are the voice's own where they are 0."""
     tokens = _tokens(text)
-    utterance = lib.flite_synth_text(
-        " ".join(spoken for _, spoken in tokens).encode("ascii", "ignore"), voice
-    )
-    try:
-        wave = lib.utt_wave(utterance).contents
-        samples = (
-            np.ctypeslib.as_array(wave.samples, (wave.num_samples,)).astype(np.float32) / 32768
+    with _ONE_AT_A_TIME:
+        lib, voice = _flite(), _voice(base)
+        features = ctypes.cast(voice, ctypes.POINTER(_VoiceHead)).contents.features
+        lib.feat_set_float(features, b"duration_stretch", stretch)
+        for name, value in ((b"int_f0_target_mean", pitch), (b"int_f0_target_stddev", span)):
+            if value:
+                lib.feat_set_float(features, name, value)
+            else:
+                lib.feat_remove(features, name)
+        # The excitation's noise comes from the C library's generator: seeded, the same words are the same samples.
+        ctypes.CDLL(None).srand(1)
+        utterance = lib.flite_synth_text(
+            " ".join(spoken for _, spoken in tokens).encode("ascii", "ignore"), voice
         )
-        own_rate = int(wave.sample_rate)
-        words, phones = _times(lib, utterance)
-    finally:
-        lib.delete_utterance(utterance)
-    k = 1 / speaker.pitch
-    audio: NDArray[np.float32] = soxr.resample(
-        samples, own_rate * speaker.pitch, RATE, quality="HQ"
-    ).astype(np.float32)
-    out = io.BytesIO()
-    soundfile.write(out, audio, RATE, format="FLAC", subtype="PCM_16")
-    named = [
-        (tokens[i][0] if i < len(tokens) and len(words) == len(tokens) else w, a * k, b * k)
-        for i, (w, a, b) in enumerate(words)
-    ]
-    return Spoken(
-        out.getvalue(), len(audio) / RATE, named, [(p, a * k, b * k) for p, a, b in phones]
-    )
+        try:
+            wave = lib.utt_wave(utterance).contents
+            samples = np.ctypeslib.as_array(wave.samples, (wave.num_samples,)).astype(
+                np.float32
+            ) / np.float32(32768)
+            rate = int(wave.sample_rate)
+            words, phones = _times(lib, utterance)
+        finally:
+            lib.delete_utterance(utterance)
+    if len(words) == len(tokens):
+        words = [(tokens[i][0], a, b) for i, (_, a, b) in enumerate(words)]
+    return Said(samples, rate, words, phones)
 
 
 def _tokens(text: str) -> list[tuple[str, str]]:

@@ -1,0 +1,160 @@
+"""Voices: made by description, heard on a line; how a line is said and when each of its words."""
+
+from typing import Annotated
+
+from fastapi import APIRouter, Query
+from pydantic import BaseModel, Field
+
+from cutreel.core.film import Direction, Result, directions_of
+from cutreel.making import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
+from cutreel.protocol import Voice
+
+from .door import Films, Shop
+
+router = APIRouter(prefix="/api")
+
+
+class SaidWord(BaseModel):
+    """A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
+    otherwise than it is written."""
+
+    number: int
+    text: str
+    start: float | None
+    end: float | None
+    sounds: str
+
+
+class Heard(BaseModel):
+    """A line as it was said: by which voice, its sound, how long it is, and its waveform (0 … 100, twenty a second).
+    What is not made yet has no `media`."""
+
+    voice: str
+    seed: int
+    media: str | None
+    seconds: float | None
+    peaks: list[int]
+    unused: list[str]
+
+
+class LineSaid(BaseModel):
+    """A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
+    the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
+    of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
+    as it was said before, and is to be said anew."""
+
+    line: int
+    word: int
+    speaker: str | None
+    person: int | None
+    voice: str
+    words: list[SaidWord]
+    direction: str
+    told: str
+    why: str
+    own: str | None
+    standing: str
+    seed: int
+    takes: list[Heard]
+    anew: bool
+
+
+@router.get("/films/{film}/lines/{line}")
+def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
+    """How a line is said, and all its takings."""
+    assembled = films.now(film).film
+    work, read = line_at(assembled, line), assembled.read
+    script = read.script
+    whole = script.lines[script.words[work.first].line]
+    said = directions_of(read.document, script, read.ids).get(whole.first)
+    how = said or Direction("", "", "", None, "")
+    number = read.ids[whole.first]
+    own = next((o for o in read.document.lines if o.word == number), None)
+    result = assembled.spoken.get(line)
+    times = result.data["words"] if result else []
+    sounds = {s.word.lower(): s.sounds for s in read.document.lexicon}
+    called = (work.speaker or "").lower()
+    person = next(
+        (
+            p.id
+            for p in read.document.cast
+            if called and called in [c.lower() for c in (p.name, *p.aliases)]
+        ),
+        None,
+    )
+    keys = takes_of_line(work, max(own.takes if own else 1, how.seed + 1))
+    found = shop.results.many(keys)
+    return LineSaid(
+        line=line,
+        word=number,
+        speaker=work.speaker,
+        person=person,
+        voice=work.voice,
+        words=[
+            SaidWord(
+                number=read.ids[i],
+                text=script.words[i].text,
+                start=round(times[i - work.first][0], 3) if times else None,
+                end=round(times[i - work.first][1], 3) if times else None,
+                sounds=sounds.get(script.words[i].bare.lower(), ""),
+            )
+            for i in range(work.first, work.end)
+        ],
+        direction=work.direction,
+        told=how.told,
+        why=how.why,
+        own=how.own,
+        standing=how.standing,
+        seed=how.seed,
+        takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
+        anew=result is not None and result.key != work.key,
+    )
+
+
+@router.get("/films/{film}/lines/{line}/heard")
+def line_heard(
+    film: str,
+    line: int,
+    films: Films,
+    shop: Shop,
+    voice: Annotated[list[str], Query(max_length=MOST_HEARD)],
+) -> list[Heard]:
+    """A line as some voices say it, as far as they did."""
+    work = line_at(films.now(film).film, line)
+    keys = {v: heard_as(work, v) for v in voice}
+    found = shop.results.many(list(keys.values()))
+    return [_heard(found.get(k), v, work.seed) for v, k in keys.items()]
+
+
+class VoiceWish(BaseModel):
+    description: str = Field(min_length=1, max_length=300)
+    seed: int = Field(0, ge=0, le=999)
+
+
+class DescribedVoices(BaseModel):
+    """Voices as described, the words of the description that could not be used, and what was paid."""
+
+    voices: list[Voice]
+    unused: list[str]
+    cost: float
+
+
+@router.post("/films/{film}/voices")
+def make_voices(film: str, wish: VoiceWish, films: Films, shop: Shop) -> DescribedVoices:
+    """Three voices by description; asked again with another seed, others."""
+    films.now(film)
+    made, answer = described_voices(shop, film, wish.description.strip(), wish.seed)
+    return DescribedVoices(voices=made.voices, unused=answer.unused, cost=answer.cost)
+
+
+def _heard(result: Result | None, voice: str, seed: int) -> Heard:
+    if result is None:
+        return Heard(voice=voice, seed=seed, media=None, seconds=None, peaks=[], unused=[])
+    return Heard(
+        voice=voice,
+        seed=seed,
+        media=result.media,
+        seconds=result.data["seconds"],
+        peaks=result.data.get("peaks", []),
+        unused=result.data.get("unused", []),
+    )

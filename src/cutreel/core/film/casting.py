@@ -1,0 +1,103 @@
+"""Who speaks with which voice, and how each line is to be said."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+
+from cutreel.core.continuity import Person, age_of
+from cutreel.core.keys import seed_from
+from cutreel.core.manuscript import Line, Manuscript
+from cutreel.core.speech import direction_told, farthest, joined
+
+from .document import FilmDocument, OwnLine
+from .offered import VoiceOffered
+
+
+def voices_for(film: FilmDocument, offered: Sequence[VoiceOffered]) -> list[VoiceOffered]:
+    """The voices of a film: those that are offered, and those that were made for it."""
+    own = [
+        VoiceOffered(v.voice, v.pronoun, v.age, v.length, v.pitch, v.brightness)
+        for v in film.voices
+    ]
+    return [*offered, *own]
+
+
+def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:
+    """The voice of a speaker: as set, else one that fits by pronoun and age, that nobody else has, and that is far
+    enough from all that are taken."""
+    if speaker is None:
+        return film.settings.narrator
+    casting: dict[int, str] = {}
+    by_name = {v.name: v for v in voices}
+    taken = [film.settings.narrator, *(p.voice for p in film.cast if p.voice)]
+    named = {call.lower(): p for p in reversed(film.cast) for call in (p.name, *p.aliases)}
+    for person in film.cast:
+        casting[person.id] = person.voice or _proposed(person, voices, by_name, taken)
+        taken.append(casting[person.id])
+    owner = named.get(speaker.lower())
+    if owner and casting[owner.id]:
+        return casting[owner.id]
+    others = [v.name for v in voices if v.name not in taken] or [v.name for v in voices]
+    return others[seed_from("voice", speaker) % len(others)] if others else film.settings.narrator
+
+
+def _proposed(
+    person: Person,
+    voices: Sequence[VoiceOffered],
+    by_name: Mapping[str, VoiceOffered],
+    taken: Sequence[str],
+) -> str:
+    may = [v for v in voices if person.pronoun is None or v.pronoun == person.pronoun]
+    age = age_of(person)
+    fits = [v for v in may if v.age == age]
+    free = [v for v in fits if v.name not in taken] or [v for v in may if v.name not in taken]
+    free = free or fits or may or list(voices)
+    if not free:
+        return ""
+    return farthest(free, [by_name[name] for name in taken if name in by_name]).name
+
+
+@dataclass(frozen=True)
+class Direction:
+    """How a line is to be said: all of it as it is sent (`text`); what the text tells and why; what the maker set
+    (None: as told); what holds for all lines of its speaker; which taking of it is used (`seed`)."""
+
+    text: str
+    told: str
+    why: str
+    own: str | None
+    standing: str
+    seed: int = 0
+
+
+def directions_of(
+    film: FilmDocument, script: Manuscript, ids: Sequence[int]
+) -> Mapping[int, Direction]:
+    """How each line is to be said, by the line's first word (its index). Lines that are said plainly are left out."""
+    own = {line.word: line for line in film.lines}
+    manners = {call.lower(): p.manner for p in film.cast for call in (p.name, *p.aliases)}
+    out = {}
+    for line in script.lines:
+        found = _direction(script, line, own.get(ids[line.first]), film.settings.manner, manners)
+        if found is not None:
+            out[line.first] = found
+    return out
+
+
+def _direction(
+    script: Manuscript, line: Line, own: OwnLine | None, narrator: str, manners: Mapping[str, str]
+) -> Direction | None:
+    standing = narrator if line.speaker is None else manners.get(line.speaker.lower(), "")
+    told = direction_told(script, line)
+    said = told.text if told else ""
+    wanted = said if own is None or own.direction is None else own.direction
+    seed = own.seed if own else 0
+    if not (standing or said or wanted or own):
+        return None
+    return Direction(
+        joined(standing, wanted)[:300],
+        said,
+        told.why if told else "",
+        own.direction if own else None,
+        standing,
+        seed,
+    )

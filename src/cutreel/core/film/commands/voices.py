@@ -1,0 +1,95 @@
+"""Changes of voices: who is kept, how lines are said, how words sound."""
+
+from typing import Literal
+
+from pydantic import Field
+
+from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.speech import Saying
+
+from ..document import FilmDocument, OwnLine, OwnVoice
+from .base import FilmCommand
+
+MOST_VOICES, MOST_SAYINGS = 60, 2000
+
+
+class KeepVoice(FilmCommand):
+    """Keep a voice that was made, under a name, and let somebody speak with it: a person of the cast by number, 0 for
+    the narrator, None for nobody yet."""
+
+    touches = ("voices", "cast", "settings")
+    type: Literal["keep voice"] = "keep voice"
+    voice: OwnVoice
+    for_: int | None = Field(None, alias="for")
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = next((v for v in film.voices if v.voice == self.voice.voice), None)
+        if known is None:
+            if len(film.voices) >= MOST_VOICES:
+                raise BadInput("The film keeps as many voices as it can.", "Drop one first.")
+            number = max((v.id for v in film.voices), default=0) + 1
+            film.voices.append(self.voice.model_copy(update={"id": number}))
+        if self.for_ == 0:
+            film.settings = film.settings.model_copy(update={"narrator": self.voice.voice})
+        elif self.for_ is not None:
+            at = next((i for i, p in enumerate(film.cast) if p.id == self.for_), None)
+            if at is None:
+                raise NotFound("That person is not in the cast any more.")
+            film.cast[at] = film.cast[at].model_copy(update={"voice": self.voice.voice})
+        return f"keep the voice {self.voice.name}"
+
+
+class DropVoice(FilmCommand):
+    """Drop a kept voice that nobody speaks with."""
+
+    touches = ("voices",)
+    type: Literal["drop voice"] = "drop voice"
+    id: int
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = next((v for v in film.voices if v.id == self.id), None)
+        if known is None:
+            raise NotFound("That voice is not in the film any more.")
+        owner = next((p.name for p in film.cast if p.voice == known.voice), None)
+        if owner or film.settings.narrator == known.voice:
+            who = owner or "The narrator"
+            raise BadInput(f"{who} speaks with it.", "Give them another voice first.")
+        film.voices.remove(known)
+        return f"drop the voice {known.name}"
+
+
+class SetLine(FilmCommand):
+    """Set how a line is said, by the number of its first word: its direction (None: as the text tells), and which
+    taking of it is used."""
+
+    touches = ("lines",)
+    type: Literal["set line"] = "set line"
+    line: OwnLine
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if self.line.word not in film.word_places:
+            raise NotFound("That line is not in the manuscript any more.")
+        plain = OwnLine(word=self.line.word)
+        others = [line for line in film.lines if line.word != self.line.word]
+        film.lines = others if self.line == plain else [*others, self.line]
+        return "direct a line" if self.line.direction is not None else "change a line"
+
+
+class SayWord(FilmCommand):
+    """Let a word sound otherwise than it is written; empty `sounds` lets it sound as written again."""
+
+    touches = ("lexicon",)
+    type: Literal["say word"] = "say word"
+    word: str = Field(min_length=1, max_length=60)
+    sounds: str = Field("", max_length=80)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        others = [s for s in film.lexicon if s.word.lower() != self.word.lower()]
+        if not self.sounds.strip():
+            film.lexicon = others
+            return f"say {self.word} as it is written"
+        if len(others) >= MOST_SAYINGS:
+            raise BadInput("The lexicon is full.", "Lift a word from it first.")
+        saying = Saying(word=self.word, sounds=self.sounds)
+        film.lexicon = [*others, saying]
+        return f"say {self.word} as {saying.sounds}"

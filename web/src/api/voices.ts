@@ -1,0 +1,62 @@
+/** How lines are said: asked for anew whenever anything seen or heard of the film changes; voices by description. */
+import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+
+import { type Film, type Schemas, api, unwrap } from "./client";
+import { failed, useOffers } from "./film";
+
+export type LineSaid = Schemas["LineSaid"];
+export type Heard = Schemas["Heard"];
+export type Voice = Schemas["Voice"];
+
+export const useLineSaid = (film: Film, line: number) =>
+  useQuery({
+    queryKey: ["line", film.id, line, film.revision, film.preview],
+    queryFn: async () =>
+      unwrap<LineSaid>(
+        await api.GET("/api/films/{film}/lines/{line}", {
+          params: { path: { film: film.id, line } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+/** A line as some voices say it, as far as they did; looked at again while something is being made. */
+export const useHeard = (film: Film, line: number, voices: readonly string[], going: boolean) =>
+  useQuery({
+    queryKey: ["heard", film.id, line, voices, film.revision],
+    enabled: voices.length > 0,
+    refetchInterval: going ? 700 : false,
+    queryFn: async () =>
+      unwrap<Heard[]>(
+        await api.GET("/api/films/{film}/lines/{line}/heard", {
+          params: { path: { film: film.id, line }, query: { voice: [...voices] } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+export const useMakeVoices = (film: string) =>
+  useMutation({
+    mutationFn: async (body: { description: string; seed: number }) =>
+      unwrap<Schemas["DescribedVoices"]>(
+        await api.POST("/api/films/{film}/voices", { params: { path: { film } }, body }),
+      ),
+    onError: failed(film),
+  });
+
+/** All voices of a film: those that are offered, and those that were made for it and kept. */
+export function useVoices(film: Film): Voice[] {
+  const offered = (useOffers().data ?? []).flatMap((o) => o.voices);
+  const kept = film.voices.map((v) => ({
+    name: v.voice,
+    title: v.name,
+    pronoun: v.pronoun ?? "she",
+    age: v.age ?? "adult",
+    length: v.length ?? 1,
+    pitch: v.pitch ?? null,
+    brightness: v.brightness ?? null,
+    says: v.description ?? "",
+    language: "en",
+  }));
+  return [...kept, ...offered];
+}

@@ -1,0 +1,301 @@
+/** Who speaks a line: all voices, heard on this very line; others made by description; and how they always speak. */
+import { Play, Square } from "lucide-react";
+import { useState } from "react";
+
+import type { Film } from "../../../api/client";
+import { useChange, useOffers, useRuns, useStart } from "../../../api/film";
+import {
+  type LineSaid,
+  type Voice,
+  useHeard,
+  useLineSaid,
+  useMakeVoices,
+  useVoices,
+} from "../../../api/voices";
+import { Button } from "../../../parts/Button";
+import { Choice } from "../../../parts/Choice";
+import { Area, Field } from "../../../parts/Field";
+import { money } from "../../../parts/time";
+import { Heading } from "../../continuity/Heading";
+import { useHearing } from "./hearing";
+import { costOfCasting, fitting } from "./voices";
+
+const MOST_HEARD = 8;
+type Hearing = ReturnType<typeof useHearing>;
+
+export function Casting({ film, line }: { film: Film; line: number }) {
+  const said = useLineSaid(film, line).data;
+  if (!said) return null;
+  return <Cast film={film} said={said} />;
+}
+
+function Cast({ film, said }: { film: Film; said: LineSaid }) {
+  const change = useChange(film.id);
+  const hearing = useHearing();
+  const person = film.cast.find((p) => p.id === said.person);
+  const who = said.speaker ?? "the narrator";
+  const give = (voice: string) =>
+    person
+      ? change.mutate({ type: "set person", person: { ...person, voice } })
+      : change.mutate({ type: "set settings", values: { narrator: voice } });
+  const standing = person ? person.manner : film.settings.manner;
+  const always = (manner: string) =>
+    person
+      ? change.mutate({ type: "set person", person: { ...person, manner } })
+      : change.mutate({ type: "set settings", values: { manner } });
+  return (
+    <section aria-label="Casting">
+      <h2 className="font-serif text-[20px] font-semibold">{said.speaker ?? "Narrator"}</h2>
+      {said.speaker && !person && (
+        <p className="mb-2 text-ink-2">not in the cast: add them in Continuity to choose a voice</p>
+      )}
+      <Always key={standing} who={who} standing={standing ?? ""} onSet={always} />
+      {(person || !said.speaker) && (
+        <>
+          <Described film={film} said={said} hearing={hearing} />
+          <Listed film={film} said={said} hearing={hearing} onGive={give} />
+        </>
+      )}
+    </section>
+  );
+}
+
+interface AlwaysProps {
+  who: string;
+  standing: string;
+  onSet: (manner: string) => void;
+}
+
+function Always({ who, standing, onSet }: AlwaysProps) {
+  const [text, setText] = useState(standing);
+  const settle = () => text.trim() !== standing && onSet(text.trim());
+  return (
+    <label className="mb-3 mt-1 block">
+      <span className="text-ink-2">How {who} always speaks</span>
+      <Field
+        aria-label={`How ${who} always speaks`}
+        value={text}
+        maxLength={120}
+        placeholder="warmly, unhurried"
+        onChange={(e) => setText(e.target.value)}
+        onBlur={settle}
+        onKeyDown={(e) => {
+          e.stopPropagation();
+          if (e.key === "Enter") settle();
+        }}
+      />
+    </label>
+  );
+}
+
+interface PartProps {
+  film: Film;
+  said: LineSaid;
+  hearing: Hearing;
+}
+
+/** Voices that are made by description: three say the line; one is kept. */
+function Described({ film, said, hearing }: PartProps) {
+  const [words, setWords] = useState("");
+  const [seed, setSeed] = useState(0);
+  const make = useMakeVoices(film.id);
+  const start = useStart(film.id);
+  const change = useChange(film.id);
+  const offer = (useOffers().data ?? []).find((o) => o.kind === "voice");
+  const found = make.data?.voices ?? [];
+  const ask = (with_: number) => {
+    setSeed(with_);
+    make.mutate(
+      { description: words.trim(), seed: with_ },
+      {
+        onSuccess: ({ voices }) =>
+          start.mutate({
+            kind: "audition",
+            line: said.line,
+            voices: voices.map((v) => v.name),
+          }),
+      },
+    );
+  };
+  if (!offer) return null;
+  const keep = (voice: Voice) =>
+    change.mutate({
+      type: "keep voice",
+      for: said.person ?? 0,
+      voice: {
+        id: 0,
+        name: `${said.speaker ?? "Narrator"}: ${words.trim()}`.slice(0, 80),
+        voice: voice.name,
+        description: words.trim(),
+        pronoun: voice.pronoun,
+        age: voice.age,
+        length: voice.length ?? 1,
+        pitch: voice.pitch ?? null,
+        brightness: voice.brightness ?? null,
+      },
+    });
+  return (
+    <section aria-label="By description" className="mb-3">
+      <Heading title="By description" beside={`${offer.quota.left} left today`} />
+      <Area
+        aria-label="What the voice is like"
+        value={words}
+        rows={2}
+        maxLength={300}
+        placeholder="a young man, warm, low, steady, as if in the room"
+        onChange={(e) => setWords(e.target.value)}
+      />
+      <p className="mt-1 flex items-center gap-2">
+        <Button
+          kind="ink"
+          disabled={!words.trim() || make.isPending}
+          onClick={() => ask(found.length ? seed + 1 : 0)}
+        >
+          {found.length ? "Three others" : "Three voices"}
+          <span className="font-mono font-normal opacity-75">
+            {money(Number(offer.price.amount))}
+          </span>
+        </Button>
+        {make.data && make.data.unused.length > 0 && (
+          <span className="text-[12.5px] text-grease-ink">
+            no use for: {make.data.unused.join(", ")}
+          </span>
+        )}
+      </p>
+      {found.length > 0 && (
+        <VoiceRows
+          film={film}
+          said={said}
+          voices={found}
+          hearing={hearing}
+          verb="Keep it"
+          onUse={keep}
+        />
+      )}
+    </section>
+  );
+}
+
+function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: string) => void }) {
+  const voices = useVoices(film);
+  const [who, setWho] = useState("any");
+  const [age, setAge] = useState("any");
+  const [order, setOrder] = useState<"given" | "pitch" | "pace">("given");
+  const shown = fitting(voices, { who, age, order });
+  const start = useStart(film.id);
+  const unheard = shown.slice(0, MOST_HEARD).map((v) => v.name);
+  const offers = useOffers().data ?? [];
+  const cost = costOfCasting(film, said.speaker, offers);
+  return (
+    <section aria-label="All voices">
+      <Heading
+        title="All voices"
+        beside={`${cost.lines} ${cost.lines === 1 ? "line" : "lines"}, ${money(cost.money)} to change`}
+      />
+      <p className="flex flex-wrap items-center gap-2 py-1">
+        <Choice
+          quiet
+          label="Whose voices"
+          value={who}
+          options={[
+            ["any", "she or he"],
+            ["she", "she"],
+            ["he", "he"],
+          ]}
+          onChange={setWho}
+        />
+        <Choice
+          quiet
+          label="Of which age"
+          value={age}
+          options={[
+            ["any", "any age"],
+            ["child", "children"],
+            ["adult", "grown"],
+            ["old", "old"],
+          ]}
+          onChange={setAge}
+        />
+        <Choice
+          quiet
+          label="In which order"
+          value={order}
+          options={[
+            ["given", "as offered"],
+            ["pitch", "low to high"],
+            ["pace", "slow to quick"],
+          ]}
+          onChange={(o) => setOrder(o as typeof order)}
+        />
+        <Button
+          className="ml-auto"
+          onClick={() => start.mutate({ kind: "audition", line: said.line, voices: unheard })}
+        >
+          Let {unheard.length} say it
+        </Button>
+      </p>
+      <VoiceRows
+        film={film}
+        said={said}
+        voices={shown}
+        hearing={hearing}
+        verb="Use"
+        onUse={(v) => onGive(v.name)}
+      />
+    </section>
+  );
+}
+
+interface RowsProps extends PartProps {
+  voices: readonly Voice[];
+  verb: string;
+  onUse: (voice: Voice) => void;
+}
+
+function VoiceRows({ film, said, voices, hearing, verb, onUse }: RowsProps) {
+  const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
+  const names = voices.slice(0, MOST_HEARD).map((v) => v.name);
+  const heard = useHeard(film, said.line, names, going).data ?? [];
+  return (
+    <ul>
+      {voices.map((v) => {
+        const media = heard.find((h) => h.voice === v.name)?.media;
+        const used = v.name === said.voice;
+        return (
+          <li
+            key={v.name}
+            className="grid grid-cols-[28px_minmax(0,1fr)_52px_64px] items-center gap-1 border-b border-rule py-1"
+          >
+            <button
+              type="button"
+              disabled={!media}
+              aria-label={`Hear ${v.title}`}
+              title={media ? "hear it say this line" : "it did not say this line yet"}
+              className="rounded-[3px] p-1 hover:bg-shade disabled:text-ink-3"
+              onClick={() => (hearing.playing === media ? hearing.stop() : hearing.hear(media!, 0))}
+            >
+              {media && hearing.playing === media ? (
+                <Square className="size-4" />
+              ) : (
+                <Play className="size-4" />
+              )}
+            </button>
+            <span className={`truncate ${used ? "font-semibold" : ""}`} title={v.says || v.title}>
+              {v.title}
+            </span>
+            <span className="text-right font-mono text-[12px] text-ink-2">
+              {v.pitch ? `${Math.round(v.pitch)} Hz` : ""}
+            </span>
+            {used ? (
+              <span className="text-center text-ink-2">used</span>
+            ) : (
+              <Button className="!h-7 justify-center !px-1" onClick={() => onUse(v)}>
+                {verb}
+              </Button>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

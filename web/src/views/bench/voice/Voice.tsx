@@ -1,0 +1,32 @@
+/** The lines of one shot: how each is said, by whom, its takings as waveforms with the words beneath. */
+import { useState } from "react";
+
+import type { Film, Shot } from "../../../api/client";
+import { Split } from "../../continuity/Split";
+import { Casting } from "./Casting";
+import { LineDesk } from "./LineDesk";
+
+export function Voice({ film, shot }: { film: Film; shot: Shot }) {
+  const lines = film.lines
+    .map((line, at) => ({ line, at }))
+    .filter(({ line }) => line.first < shot.end && line.end > shot.first);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const at = lines.some((l) => l.at === chosen) ? chosen! : lines[0]?.at;
+  if (at === undefined)
+    return <p className="px-5 py-4 text-ink-2">Nothing is said in this shot.</p>;
+  return (
+    <Split aside={<Casting key={at} film={film} line={at} />}>
+      <section aria-label="Voice" className="flex flex-col gap-4">
+        {lines.map((l) => (
+          <LineDesk
+            key={l.at}
+            film={film}
+            line={l.at}
+            chosen={l.at === at}
+            onChoose={() => setChosen(l.at)}
+          />
+        ))}
+      </section>
+    </Split>
+  );
+}
