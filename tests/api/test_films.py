@@ -202,6 +202,7 @@ def test_offers_and_looks(client) -> None:
         "music",
         "script",
         "reading",
+        "voice",
     } and all(o["simulated"] for o in offers)
     assert len(client.get("/api/looks").json()) >= 3
 

@@ -53,7 +53,11 @@ def make(page: Page, takes: int | None = None) -> None:
 def no_barriers(page: Page, where: str) -> None:
     """Nothing on the page that WCAG 2.2 AA forbids. Source: axe-core."""
     # What fades in has less contrast on the way.
-    page.wait_for_function("document.getAnimations().every((a) => a.playState !== 'running')")
+    page.evaluate(
+        "Promise.all(document.getAnimations()"
+        ".filter((a) => Number.isFinite(a.effect.getComputedTiming().endTime))"
+        ".map((a) => a.finished.catch(() => null)))"
+    )
     found = Axe().run(
         page, options={"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"]}
     )

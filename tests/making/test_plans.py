@@ -23,6 +23,7 @@ NAMES = (
     "composer",
     "writer",
     "reader",
+    "voice-maker",
 )
 OFFERS = [o for o in offers({}, dict.fromkeys(NAMES, 99), datetime.now(UTC)) if o.kind == "picture"]
 

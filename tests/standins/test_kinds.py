@@ -20,6 +20,7 @@ from cutreel.protocol import (
     ScriptInput,
     SoundInput,
     SpeechInput,
+    VoiceInput,
 )
 from standins.kinds import MAKERS
 from standins.offers import QUOTAS, cost_of, offers
@@ -42,6 +43,7 @@ JOBS = {
     "sound-maker": SoundInput(prompt="rain", seconds=4),
     "composer": MusicInput(mood="calm", seconds=30),
     "writer": ScriptInput(task="titles", idea="a dark lamp"),
+    "voice-maker": VoiceInput(description="an old man, hoarse"),
     "reader": ReadingInput(cast=[ReadPerson(id=1, name="Ada")], paragraphs=[["Ada", "rowed."]]),
 }
 

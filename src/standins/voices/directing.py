@@ -39,7 +39,7 @@ class Manner:
 _WORDS: tuple[tuple[str, Manner], ...] = (
     (
         "whisper whispering whispered hushed secret secretly",
-        Manner(span=0.6, loud=0.55, pace=0.94, whisper=0.92),
+        Manner(span=0.6, loud=0.55, pace=0.94, whisper=1.0),
     ),
     (
         "murmur murmured murmuring mutter muttered muttering mumbled",

@@ -17,8 +17,9 @@ F32 = NDArray[np.float32]
 Base = Literal["rms", "slt", "awb"]
 NATURAL: dict[Base, float] = {"rms": 104.0, "slt": 172.0, "awb": 131.0}
 """Median pitch of the engine's voices in hertz, as measured."""
-SPAN: dict[Base, float] = {"rms": 0.11, "slt": 0.065, "awb": 0.12}
-"""How far their pitch moves about that: its standard deviation, as a share of it."""
+SPAN: dict[Base, float] = {"rms": 0.0, "slt": 0.16, "awb": 0.28}
+"""How far their pitch is asked to move so that it moves as it does by itself: a standard deviation, as a share of it.
+What the engine makes of that is some two fifths, as measured."""
 LENGTH: dict[Base, float] = {"rms": 1.0, "slt": 0.884, "awb": 0.92}
 """How long each takes over a text, where the first voice takes 1."""
 MADE = re.compile(r"^made-(rms|slt|awb)((?:-\d{1,3}){7})$")
@@ -119,13 +120,14 @@ def _air_of(sound: F32, rng: np.random.Generator) -> F32:
     window = np.hanning(WINDOW).astype(np.float32)
     padded = np.pad(sound, (WINDOW, WINDOW))
     out = np.zeros(len(padded), np.float32)
-    noise = rng.normal(0, 1, WINDOW)
+    # One noise all along: the same in every frame would be heard as a tone.
+    noise = rng.normal(0, 1, len(padded))
     for at in range(0, len(padded) - WINDOW, HOP):
         part = padded[at : at + WINDOW] * window
         power = float(part @ part)
         if power < 1e-5:
             continue
-        filled = lfilter([1.0], _throat(part), np.roll(noise, at % WINDOW) * window)
+        filled = lfilter([1.0], _throat(part), noise[at : at + WINDOW] * window)
         # As loud as it was, frame by frame; high sounds of breath carry, low ones do not.
         filled *= np.sqrt(power / max(1e-12, float(filled @ filled)))
         out[at : at + WINDOW] += (filled * (HOP / WINDOW * 2)).astype(np.float32)

@@ -80,7 +80,7 @@ class SayWord(FilmCommand):
 
     touches = ("lexicon",)
     type: Literal["say word"] = "say word"
-    word: str = Field(min_length=1, max_length=60)
+    word: str = Field(min_length=1, max_length=60, pattern=r"^\S+$")
     sounds: str = Field("", max_length=80)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:

@@ -71,7 +71,7 @@ function Always({ who, standing, onSet }: AlwaysProps) {
   const settle = () => text.trim() !== standing && onSet(text.trim());
   return (
     <label className="mb-3 mt-1 block">
-      <span className="text-ink-2">How {who} always speaks</span>
+      <span className="mb-0.5 block text-ink-2">How {who} always speaks</span>
       <Field
         aria-label={`How ${who} always speaks`}
         value={text}
@@ -169,6 +169,7 @@ function Described({ film, said, hearing }: PartProps) {
           voices={found}
           hearing={hearing}
           verb="Keep it"
+          numbered
           onUse={keep}
         />
       )}
@@ -178,7 +179,9 @@ function Described({ film, said, hearing }: PartProps) {
 
 function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: string) => void }) {
   const voices = useVoices(film);
-  const [who, setWho] = useState("any");
+  const [who, setWho] = useState<string>(
+    film.cast.find((p) => p.id === said.person)?.pronoun ?? "any",
+  );
   const [age, setAge] = useState("any");
   const [order, setOrder] = useState<"given" | "pitch" | "pace">("given");
   const shown = fitting(voices, { who, age, order });
@@ -249,16 +252,18 @@ function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: s
 interface RowsProps extends PartProps {
   voices: readonly Voice[];
   verb: string;
+  /** They are all called the same, and told apart by their number. */
+  numbered?: boolean;
   onUse: (voice: Voice) => void;
 }
 
-function VoiceRows({ film, said, voices, hearing, verb, onUse }: RowsProps) {
+function VoiceRows({ film, said, voices, hearing, verb, numbered, onUse }: RowsProps) {
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
   const names = voices.slice(0, MOST_HEARD).map((v) => v.name);
   const heard = useHeard(film, said.line, names, going).data ?? [];
   return (
     <ul>
-      {voices.map((v) => {
+      {voices.map((v, i) => {
         const media = heard.find((h) => h.voice === v.name)?.media;
         const used = v.name === said.voice;
         return (
@@ -269,7 +274,7 @@ function VoiceRows({ film, said, voices, hearing, verb, onUse }: RowsProps) {
             <button
               type="button"
               disabled={!media}
-              aria-label={`Hear ${v.title}`}
+              aria-label={`Hear ${numbered ? `number ${i + 1}` : v.title}`}
               title={media ? "hear it say this line" : "it did not say this line yet"}
               className="rounded-[3px] p-1 hover:bg-shade disabled:text-ink-3"
               onClick={() => (hearing.playing === media ? hearing.stop() : hearing.hear(media!, 0))}
@@ -281,6 +286,7 @@ function VoiceRows({ film, said, voices, hearing, verb, onUse }: RowsProps) {
               )}
             </button>
             <span className={`truncate ${used ? "font-semibold" : ""}`} title={v.says || v.title}>
+              {numbered && <span className="mr-1.5 font-mono text-[12px]">{i + 1}</span>}
               {v.title}
             </span>
             <span className="text-right font-mono text-[12px] text-ink-2">

@@ -138,8 +138,8 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
             kind="quiet"
             className="mt-1 !px-2"
             disabled={!take.media}
-            aria-label={playing === take.media ? "Stop" : `Hear taking ${take.seed + 1}`}
-            onClick={() => (playing === take.media ? stop() : hear(take.media!, 0))}
+            aria-label={playing && playing === take.media ? "Stop" : `Hear taking ${take.seed + 1}`}
+            onClick={() => (playing && playing === take.media ? stop() : hear(take.media!, 0))}
           >
             {playing && playing === take.media ? (
               <Square className="size-4" />

@@ -1,0 +1,149 @@
+"""Voices and lines, over the running stack: described, heard on the line, kept; directed, said again, said otherwise."""
+
+import pytest
+
+from tests.api.test_retouch import start
+from tests.api.test_rules import change
+
+# What the offers state.
+A_REQUEST, A_CHARACTER = 0.004, 0.00001
+
+
+@pytest.fixture
+def spoken(client, film, finished) -> dict:
+    run = finished(film["id"], start(client, film, kind="speech")["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    return client.get(f"/api/films/{film['id']}").json()
+
+
+def line(client, film: dict, n: int) -> dict:
+    answer = client.get(f"/api/films/{film['id']}/lines/{n}")
+    assert answer.status_code == 200, answer.text
+    return answer.json()
+
+
+def all_lines(client, film: dict) -> list[dict]:
+    out: list[dict] = []
+    while client.get(f"/api/films/{film['id']}/lines/{len(out)}").status_code == 200:
+        out.append(line(client, film, len(out)))
+    return out
+
+
+def spent(client, film: dict) -> float:
+    return client.get(f"/api/films/{film['id']}/spending").json()["film"]
+
+
+def test_a_line_is_told_with_its_words_at_their_moments(client, spoken) -> None:
+    for said in all_lines(client, spoken):
+        (take,) = said["takes"]
+        assert take["media"] and take["peaks"] and not said["anew"]
+        starts = [w["start"] for w in said["words"]]
+        assert starts == sorted(starts) and starts[0] >= 0
+        assert said["words"][-1]["end"] <= take["seconds"] + 0.01
+
+
+def test_voices_by_description_say_the_line_and_one_is_kept(client, spoken, finished) -> None:
+    film = spoken
+    base = f"/api/films/{film['id']}"
+    said = next(li for li in all_lines(client, film) if li["person"])
+    before = spent(client, film)
+    wish = {"description": "a young man, warm, lilac"}
+    made = client.post(f"{base}/voices", json=wish).json()
+    assert made["unused"] == ["lilac"] and len(made["voices"]) == 3
+    assert made["cost"] == pytest.approx(A_REQUEST)
+    assert client.post(f"{base}/voices", json=wish).json() == made, "asked once, paid once"
+    assert spent(client, film) - before == pytest.approx(A_REQUEST)
+    names = [v["name"] for v in made["voices"]]
+    heard = client.get(f"{base}/lines/{said['line']}/heard", params={"voice": names}).json()
+    assert [h["media"] for h in heard] == [None] * 3
+    run = start(client, film, kind="audition", line=said["line"], voices=names)
+    run = finished(film["id"], run["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    heard = client.get(f"{base}/lines/{said['line']}/heard", params={"voice": names}).json()
+    assert len({h["media"] for h in heard}) == 3 and all(h["media"] for h in heard)
+    best = made["voices"][1]
+    voice = {
+        "name": "warm", "voice": best["name"], "description": wish["description"],
+        "pronoun": best["pronoun"], "age": best["age"], "length": best["length"], "pitch": best["pitch"],
+    }  # fmt: skip
+    change(client, film["id"], type="keep voice", voice=voice, **{"for": said["person"]})
+    now = line(client, film, said["line"])
+    assert now["voice"] == best["name"]
+    # It said this line already: that is not paid again.
+    assert now["takes"][0]["media"] == heard[1]["media"]
+    assert client.get(base).json()["voices"][0]["name"] == "warm"
+
+
+def test_a_line_is_directed_for_its_price_and_its_words_of_no_use_are_told(
+    client, spoken, finished
+) -> None:
+    film = spoken
+    said = line(client, film, 0)
+    own = {"word": said["word"], "direction": "slowly, mauve"}
+    change(client, film["id"], type="set line", line=own)
+    now = line(client, film, 0)
+    assert now["direction"] == "slowly, mauve" and now["takes"][0]["media"] is None
+    wish = {"kind": "speech", "lines": [0]}
+    told = client.post(f"/api/films/{film['id']}/estimate", json=wish).json()["cost"]
+    text = " ".join(w["text"] for w in said["words"])
+    assert told == pytest.approx(len(text) * A_CHARACTER)
+    run = finished(film["id"], start(client, film, **wish)["id"])
+    assert run["state"] == "done", run
+    take = line(client, film, 0)["takes"][0]
+    assert take["seconds"] > said["takes"][0]["seconds"] * 1.08
+    assert take["unused"] == ["mauve"]
+    # As it was: what was said so is found again.
+    change(client, film["id"], type="set line", line={"word": said["word"]})
+    assert line(client, film, 0)["takes"][0]["media"] == said["takes"][0]["media"]
+
+
+def test_a_line_has_takings_of_which_one_is_used(client, spoken, finished) -> None:
+    film = spoken
+    word = line(client, film, 0)["word"]
+    change(client, film["id"], type="set line", line={"word": word, "seed": 1, "takes": 2})
+    finished(film["id"], start(client, film, kind="speech", lines=[0])["id"])
+    both = line(client, film, 0)
+    assert both["seed"] == 1 and len({t["media"] for t in both["takes"]}) == 2
+    assert all(t["media"] for t in both["takes"])
+    change(client, film["id"], type="set line", line={"word": word, "seed": 0, "takes": 2})
+    back = line(client, film, 0)
+    assert back["takes"] == both["takes"] and back["seed"] == 0
+
+
+def test_a_word_sounds_otherwise_in_its_lines_alone(client, spoken, finished) -> None:
+    film = spoken
+    before = all_lines(client, film)
+    word = next(w for w in before[0]["words"] if len(w["text"]) > 3 and w["text"].isalpha())
+    change(client, film["id"], type="say word", word=word["text"], sounds="oblong")
+    after = all_lines(client, film)
+    for old, new in zip(before, after, strict=True):
+        has = word["text"].lower() in [w["text"].lower().strip('.,!?“”"') for w in old["words"]]
+        assert (new["takes"][0]["media"] is None) == has
+        assert any(w["sounds"] == "oblong" for w in new["words"]) == has
+    finished(film["id"], start(client, film, kind="speech")["id"])
+    now = line(client, film, 0)
+    starts = [w["start"] for w in now["words"]]
+    assert now["takes"][0]["media"] and starts == sorted(starts)
+
+
+@pytest.mark.parametrize(
+    ("command", "says"),
+    [
+        ({"type": "set line", "line": {"word": 999_999}}, "not in the manuscript"),
+        ({"type": "drop voice", "id": 7}, "not in the film"),
+        ({"type": "set line", "line": {"word": 1, "direction": "x" * 201}}, ""),
+        ({"type": "say word", "word": "two words", "sounds": "x"}, ""),
+    ],
+)
+def test_what_may_not_be_is_refused(client, film, command, says) -> None:
+    revision = client.get(f"/api/films/{film['id']}").json()["revision"]
+    body = {"revision": revision, "command": command}
+    answer = client.post(f"/api/films/{film['id']}/changes", json=body)
+    assert 400 <= answer.status_code < 500, answer.text
+    assert says in answer.text
+
+
+def test_a_voice_that_is_none_is_a_failure_that_says_so(client, spoken, finished) -> None:
+    run = start(client, spoken, kind="audition", line=0, voices=["nobody-1"])
+    run = finished(spoken["id"], run["id"])
+    assert run["failures"] and "nobody-1" in str(run["failures"])

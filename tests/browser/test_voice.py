@@ -1,0 +1,68 @@
+"""The desk for voices: cast by description, a line directed, said again, a word said otherwise; heard from a word on."""
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.steps import go, new_film, no_barriers
+
+pytestmark = pytest.mark.browser
+STORY = (
+    "The ice on Saltmere rang like a bell.\n\n“There is a church down there,” whispered Edda. Edda was an old woman.\n\n"
+    "“Nonsense!” shouted Bram. Bram was a boy.\n"
+)
+
+
+def test_a_line_is_cast_directed_and_said_again(page: Page) -> None:
+    new_film(page, "Voices", STORY)
+    go(page, "Script")
+    expect(page.get_by_text("Edda", exact=True).first).to_be_visible()
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    line = page.get_by_role("article", name=re.compile("^Line of Edda"))
+    for _ in range(4):
+        expect(page.get_by_role("article").first).to_be_visible()
+        if line.count():
+            break
+        page.get_by_role("button", name="The next shot").click()
+    expect(line.get_by_label("How it is said")).to_have_value("whispered")
+    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled(timeout=30_000)
+    expect(line.get_by_role("button", name="church")).to_be_visible()
+    no_barriers(page, "voice")
+
+    # Directed otherwise: what was said stays until it is said so.
+    field = line.get_by_label("How it is said")
+    field.fill("slowly, gravely")
+    field.press("Enter")
+    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled(timeout=30_000)
+    line.get_by_role("button", name="Say it again").click()
+    second = line.get_by_role("button", name="Hear taking 2")
+    expect(second).to_be_enabled(timeout=30_000)
+    expect(line.get_by_role("button", name="Use taking 2")).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    line.get_by_role("button", name="Use taking 1").click()
+    expect(line.get_by_role("button", name="Use taking 1")).to_have_attribute(
+        "aria-pressed", "true"
+    )
+
+    # A word sounds otherwise.
+    line.get_by_role("button", name="church").click()
+    line.get_by_label("How church sounds").fill("kirk")
+    line.get_by_role("button", name="Say it so everywhere").click()
+    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    expect(line.get_by_title("sounds like kirk")).to_be_visible(timeout=30_000)
+
+    # Others by description say the line, and one is kept.
+    line.get_by_label("How it is said").focus()
+    by = page.get_by_role("region", name="By description")
+    by.get_by_label("What the voice is like").fill("an old woman, hoarse, lilac")
+    by.get_by_role("button", name=re.compile("^Three voices")).click()
+    expect(by.get_by_text("no use for: lilac")).to_be_visible()
+    expect(by.get_by_role("button", name="Hear number 2")).to_be_enabled(timeout=30_000)
+    by.get_by_role("button", name="Hear number 2").click()
+    by.get_by_role("button", name="Keep it").nth(1).click()
+    expect(line.get_by_role("heading")).to_contain_text("Edda: an old woman, hoarse")

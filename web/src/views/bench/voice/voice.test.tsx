@@ -1,0 +1,271 @@
+/** The desk for voices: a line's direction, takings and words; who speaks it, by list and by description. */
+import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
+
+import type { Film, Shot } from "../../../api/client";
+import type { LineSaid, Voice as OneVoice } from "../../../api/voices";
+import { Voice } from "./Voice";
+import { inRows, outline } from "./Wave";
+import { costOfCasting, fitting } from "./voices";
+
+const said = vi.hoisted(() => ({
+  changed: [] as Record<string, unknown>[],
+  started: [] as unknown[],
+  asked: [] as unknown[],
+  heard: [] as string[],
+  lines: {} as Record<number, unknown>,
+}));
+const voices = [
+  { name: "alder", title: "Alder, even", pronoun: "he", age: "adult", length: 1, pitch: 104 },
+  { name: "maud", title: "Maud, old", pronoun: "she", age: "old", length: 1.1, pitch: 196 },
+  {
+    name: "tamsin",
+    title: "Tamsin, a girl",
+    pronoun: "she",
+    age: "child",
+    length: 0.8,
+    pitch: 262,
+  },
+] as unknown as OneVoice[];
+
+vi.mock("../../../api/film", () => ({
+  useChange: () => ({
+    mutate: (c: Record<string, unknown>, then?: { onSuccess?: () => void }) => {
+      said.changed.push(c);
+      then?.onSuccess?.();
+    },
+  }),
+  useStart: () => ({ mutate: (wish: unknown) => said.started.push(wish) }),
+  useEstimate: () => ({ data: { cost: 0.012 } }),
+  useRuns: () => ({ data: [] }),
+  useOffers: () => ({
+    data: [
+      { kind: "speech", price: { amount: "0.00001", per: "character" } },
+      { kind: "voice", price: { amount: "0.004", per: "request" }, quota: { left: 9, limit: 120 } },
+    ],
+  }),
+}));
+vi.mock("../../../api/voices", () => ({
+  useLineSaid: (_: unknown, n: number) => ({ data: said.lines[n] }),
+  useVoices: () => voices,
+  useHeard: (_: unknown, __: number, names: string[]) => ({
+    data: names.map((voice) => ({ voice, media: voice === "maud" ? "maud.flac" : null })),
+  }),
+  useMakeVoices: () => ({
+    data: said.asked.length
+      ? { voices: [{ ...voices[1], name: "made-1", title: "hoarse" }], unused: ["lilac"] }
+      : undefined,
+    isPending: false,
+    mutate: (wish: unknown, then: { onSuccess: (x: { voices: OneVoice[] }) => void }) => {
+      said.asked.push(wish);
+      then.onSuccess({ voices: [{ ...voices[1]!, name: "made-1" }] });
+    },
+  }),
+}));
+
+const edda = { id: 4, name: "Edda", pronoun: "she", manner: "" };
+const film = {
+  id: "f",
+  revision: 3,
+  settings: { narrator: "alder", manner: "warmly" },
+  cast: [edda],
+  voices: [],
+  words: Array.from({ length: 9 }, (_, i) => [i * 6, i * 6 + 5]),
+  lines: [
+    { first: 0, end: 3, speaker: "Edda" },
+    { first: 3, end: 9, speaker: null },
+  ],
+} as unknown as Film;
+const shot = { id: 1, edge: "1", first: 0, end: 9 } as unknown as Shot;
+const take = {
+  voice: "maud",
+  seed: 0,
+  media: "a.flac",
+  seconds: 2,
+  peaks: [10, 90, 40],
+  unused: [],
+};
+const line = (more: Partial<LineSaid> = {}): LineSaid => ({
+  line: 0,
+  word: 7,
+  speaker: "Edda",
+  person: 4,
+  voice: "maud",
+  words: [
+    { number: 7, text: "“Down", start: 0.1, end: 0.6, sounds: "" },
+    { number: 8, text: "there,”", start: 0.7, end: 1.4, sounds: "dare" },
+  ],
+  direction: "whispered",
+  told: "whispered",
+  why: "whispered Edda.",
+  own: null,
+  standing: "",
+  seed: 0,
+  takes: [take],
+  anew: false,
+  ...more,
+});
+
+afterEach(() => {
+  cleanup();
+  vi.unstubAllGlobals();
+});
+beforeEach(() => {
+  Object.assign(said, { changed: [], started: [], asked: [], heard: [] });
+  said.lines = {
+    0: line(),
+    1: line({ line: 1, word: 10, speaker: null, person: null, voice: "alder", told: "", why: "" }),
+  };
+  vi.stubGlobal(
+    "Audio",
+    class {
+      currentTime = 0;
+      onended: null | (() => void) = null;
+      constructor(src: string) {
+        said.heard.push(src);
+      }
+      play() {
+        return Promise.resolve();
+      }
+      pause() {}
+    },
+  );
+});
+const shown = () => render(<Voice film={film} shot={shot} />);
+const ofEdda = () => within(screen.getByRole("article", { name: /Line of Edda/ }));
+
+test("a line says whose it is, by which voice, and what in the text tells how", () => {
+  shown();
+  expect(ofEdda().getByText("Maud, old")).toBeTruthy();
+  expect(ofEdda().getByText("from “whispered Edda.”")).toBeTruthy();
+  expect(ofEdda().getByText("2.0 s")).toBeTruthy();
+});
+
+test("another direction is set once, and given back to the text", () => {
+  shown();
+  const field = ofEdda().getByLabelText("How it is said");
+  fireEvent.change(field, { target: { value: "almost a whisper " } });
+  fireEvent.keyDown(field, { key: "Enter" });
+  const set = { type: "set line", line: { word: 7, seed: 0, takes: 1 } };
+  expect(said.changed).toEqual([{ ...set, line: { ...set.line, direction: "almost a whisper" } }]);
+  cleanup();
+  said.lines[0] = line({ own: "almost a whisper" });
+  shown();
+  fireEvent.click(ofEdda().getByRole("button", { name: /as the text tells: whispered/ }));
+  expect(said.changed.at(-1)).toEqual({ ...set, line: { ...set.line, direction: null } });
+});
+
+test("a click on a word hears it from there, and asks how it sounds", () => {
+  shown();
+  fireEvent.click(ofEdda().getByRole("button", { name: "there,”" }));
+  expect(said.heard).toEqual(["/media/a.flac"]);
+  const sounds = ofEdda().getByLabelText("How there sounds");
+  expect((sounds as HTMLInputElement).value).toBe("dare");
+  fireEvent.change(sounds, { target: { value: "thair" } });
+  fireEvent.click(ofEdda().getByRole("button", { name: "Say it so everywhere" }));
+  expect(said.changed).toEqual([{ type: "say word", word: "there", sounds: "thair" }]);
+});
+
+test("it is said again as another taking, and either is used", () => {
+  shown();
+  fireEvent.click(ofEdda().getByRole("button", { name: "Say it again" }));
+  expect(said.changed).toEqual([
+    { type: "set line", line: { word: 7, direction: null, seed: 1, takes: 2 } },
+  ]);
+  expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
+  cleanup();
+  said.lines[0] = line({ takes: [take, { ...take, seed: 1, media: "b.flac" }] });
+  shown();
+  fireEvent.click(ofEdda().getByRole("button", { name: "Use taking 2" }));
+  expect(said.changed.at(-1)).toEqual({
+    type: "set line",
+    line: { word: 7, direction: null, seed: 1, takes: 2 },
+  });
+});
+
+test("what is not spoken is spoken for its price; what the voice had no use for is told", () => {
+  said.lines[0] = line({ takes: [{ ...take, media: null, seconds: null, peaks: [] }] });
+  shown();
+  const speak = ofEdda().getByRole("button", { name: /Speak it/ });
+  expect(speak.textContent).toContain("0.01");
+  fireEvent.click(speak);
+  expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
+  cleanup();
+  said.lines[0] = line({ takes: [{ ...take, unused: ["mauve"] }] });
+  shown();
+  expect(ofEdda().getByText("the voice had no use for: mauve")).toBeTruthy();
+});
+
+test("voices by description say the line; one is kept for who speaks it", () => {
+  shown();
+  const by = within(screen.getByRole("region", { name: "By description" }));
+  fireEvent.change(by.getByLabelText("What the voice is like"), {
+    target: { value: "hoarse, lilac" },
+  });
+  fireEvent.click(by.getByRole("button", { name: /Three voices/ }));
+  expect(said.asked).toEqual([{ description: "hoarse, lilac", seed: 0 }]);
+  expect(said.started).toEqual([{ kind: "audition", line: 0, voices: ["made-1"] }]);
+  // What was found is shown; here nothing but a change of words draws the desk anew.
+  fireEvent.change(by.getByLabelText("What the voice is like"), {
+    target: { value: "hoarse, lilac " },
+  });
+  expect(by.getByText("no use for: lilac")).toBeTruthy();
+  fireEvent.click(by.getByRole("button", { name: "Keep it" }));
+  expect(said.changed[0]).toMatchObject({
+    type: "keep voice",
+    for: 4,
+    voice: { name: "Edda: hoarse, lilac", voice: "made-1", pitch: 196 },
+  });
+  fireEvent.click(by.getByRole("button", { name: /Three others/ }));
+  expect(said.asked.at(-1)).toEqual({ description: "hoarse, lilac", seed: 1 });
+});
+
+test("of all voices those that fit are shown, heard where they said the line, and given", () => {
+  shown();
+  const all = within(screen.getByRole("region", { name: "All voices" }));
+  expect(all.getByText(/^1 line, /)).toBeTruthy();
+  expect(all.queryByText("Alder, even")).toBeNull();
+  expect(all.getByRole("button", { name: "Hear Tamsin, a girl" }).hasAttribute("disabled")).toBe(
+    true,
+  );
+  fireEvent.click(all.getByRole("button", { name: "Hear Maud, old" }));
+  expect(said.heard).toEqual(["/media/maud.flac"]);
+  fireEvent.click(all.getByRole("button", { name: "Let 2 say it" }));
+  expect(said.started).toEqual([{ kind: "audition", line: 0, voices: ["maud", "tamsin"] }]);
+  fireEvent.click(all.getByRole("button", { name: "Use" }));
+  expect(said.changed).toEqual([{ type: "set person", person: { ...edda, voice: "tamsin" } }]);
+});
+
+test("how somebody always speaks is the person's, or the film's for the narrator", () => {
+  shown();
+  const always = screen.getByLabelText("How Edda always speaks");
+  fireEvent.change(always, { target: { value: "hoarse" } });
+  fireEvent.keyDown(always, { key: "Enter" });
+  expect(said.changed).toEqual([{ type: "set person", person: { ...edda, manner: "hoarse" } }]);
+  fireEvent.pointerDown(screen.getByRole("article", { name: /Line of the narrator/ }));
+  const narrator = screen.getByLabelText("How the narrator always speaks");
+  expect((narrator as HTMLInputElement).value).toBe("warmly");
+});
+
+test("voices stand in order, words on rows of their own, peaks about the middle", () => {
+  const names = (order: "pitch" | "pace") =>
+    fitting(voices, { who: "any", age: "any", order }).map((v) => v.name);
+  expect(names("pitch")).toEqual(["alder", "maud", "tamsin"]);
+  expect(names("pace")).toEqual(["maud", "alder", "tamsin"]);
+  expect(fitting(voices, { who: "she", age: "old", order: "given" })).toHaveLength(1);
+  const crowded = ["extraordinary", "extraordinarily", "unimaginable", "a"].map((text, i) => ({
+    number: i,
+    text,
+    start: i / 20,
+    end: i / 20 + 0.04,
+    sounds: "",
+  }));
+  expect(inRows(crowded, 2).slice(0, 3)).toEqual([0, 1, 2]);
+  expect(outline([100])).toBe("M0,50L0.5,0L1,50L0.5,100Z");
+  expect(
+    costOfCasting(film, "Edda", [{ kind: "speech", price: { amount: "0.1", per: "" } }]),
+  ).toEqual({
+    lines: 1,
+    money: expect.closeTo(1.7) as number,
+  });
+});
