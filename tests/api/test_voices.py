@@ -147,3 +147,18 @@ def test_a_voice_that_is_none_is_a_failure_that_says_so(client, spoken, finished
     run = start(client, spoken, kind="audition", line=0, voices=["nobody-1"])
     run = finished(spoken["id"], run["id"])
     assert run["failures"] and "nobody-1" in str(run["failures"])
+
+
+def test_dead_air_is_told_before_it_goes_and_the_film_is_shorter_by_so_much(client, spoken) -> None:
+    film, base = spoken, f"/api/films/{spoken['id']}"
+    ask = {"comma": 0.1, "stop": 0.1}
+    told = client.get(f"{base}/dead-air", params=ask).json()
+    assert client.get(f"{base}/dead-air").json() == {"seconds": told["seconds"], "saved": 0.0}
+    assert 0 < told["saved"] < told["seconds"] / 2
+    before = [li["seconds"] for li in client.get(base).json()["lines"]]
+    values = {"comma_pause": 0.1, "stop_pause": 0.1}
+    change(client, film["id"], type="set settings", values=values)
+    after = [li["seconds"] for li in client.get(base).json()["lines"]]
+    assert sum(before) - sum(after) == pytest.approx(told["saved"], abs=0.02)
+    cut = [c for li in all_lines(client, film) for c in li["cuts"]]
+    assert sum(b - a for a, b in cut) == pytest.approx(told["saved"], abs=0.02)

@@ -22,7 +22,7 @@ from cutreel.core.film.offered import VoiceOffered
 from cutreel.core.film.reading import SPEECH_VERSION
 from cutreel.core.keys import key
 from cutreel.core.manuscript import read
-from cutreel.core.speech import FAR, Saying, direction_told, said_as, voices_apart
+from cutreel.core.speech import FAR, Saying, direction_told, level_told, said_as, voices_apart
 
 VOICES = (
     VoiceOffered("low", "he", "adult", 1.0, 95, 0.0),
@@ -110,6 +110,18 @@ def test_the_maker_has_the_last_word_and_a_speakers_manner_stands_under_it() -> 
     assert lines(document)["“Run,”"][0] == "hoarse"
     document, _, _ = apply_command(document, SetLine(line=OwnLine(word=word)), [])
     assert document.lines == [] and lines(document)["“Run,”"][0] == "hoarse, whispered"
+
+
+def test_what_is_whispered_stays_softer_in_the_mix_and_what_is_shouted_louder() -> None:
+    assert level_told("whispered") < level_told("almost a whisper") < level_told("") == 0
+    assert level_told("shouted, angrily") > 0 == level_told("breathless, calmly")
+    document = film()
+    read = read_film(document, DIRECTED)
+    told = {"seconds": 1.0, "words": [[0, 1]], "trim": [0, 1]}
+    made = {w.key: Result(w.key, "speech", "a.flac", told, Decimal(0)) for w in read.speech}
+    clips = assemble("f", read, {}, lambda keys: made).sound_clips
+    gains = {c.gain for c in clips if c.track == "voice"}
+    assert gains == {0.0, level_told("whispered")}
 
 
 def test_another_taking_of_a_line_has_a_key_of_its_own() -> None:

@@ -5,7 +5,8 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from cutreel.core.film import Direction, Result, directions_of
+from cutreel.core.film import Direction, Result, directions_of, longest_of, tightened
+from cutreel.core.speech import Longest, cuts_in
 from cutreel.making import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
 from cutreel.protocol import Voice
 
@@ -41,7 +42,7 @@ class LineSaid(BaseModel):
     """A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-    as it was said before, and is to be said anew."""
+    as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film."""
 
     line: int
     word: int
@@ -57,6 +58,7 @@ class LineSaid(BaseModel):
     seed: int
     takes: list[Heard]
     anew: bool
+    cuts: list[tuple[float, float]]
 
 
 @router.get("/films/{film}/lines/{line}")
@@ -70,8 +72,6 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
     how = said or Direction("", "", "", None, "")
     number = read.ids[whole.first]
     own = next((o for o in read.document.lines if o.word == number), None)
-    result = assembled.spoken.get(line)
-    times = result.data["words"] if result else []
     sounds = {s.word.lower(): s.sounds for s in read.document.lexicon}
     called = (work.speaker or "").lower()
     person = next(
@@ -83,7 +83,11 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         None,
     )
     keys = takes_of_line(work, max(own.takes if own else 1, how.seed + 1))
-    found = shop.results.many(keys)
+    found = shop.results.many([*keys, *([work.plain] if work.plain else [])])
+    result = found.get(work.key) or found.get(work.plain)
+    times = result.data["words"] if result else []
+    texts = [w.text for w in script.words[work.first : work.end]]
+    longest = longest_of(read.document.settings)
     return LineSaid(
         line=line,
         word=number,
@@ -108,6 +112,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         seed=how.seed,
         takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
         anew=result is not None and result.key != work.key,
+        cuts=cuts_in(texts, times, longest) if times else [],
     )
 
 
@@ -124,6 +129,36 @@ def line_heard(
     keys = {v: heard_as(work, v) for v in voice}
     found = shop.results.many(list(keys.values()))
     return [_heard(found.get(k), v, work.seed) for v, k in keys.items()]
+
+
+class DeadAir(BaseModel):
+    """How long all that is spoken lasts as it is (seconds), and by how much shorter the film is by some longest
+    pauses."""
+
+    seconds: float
+    saved: float
+
+
+@router.get("/films/{film}/dead-air")
+def dead_air(
+    film: str,
+    films: Films,
+    shop: Shop,
+    comma: Annotated[float | None, Query(ge=0.08, le=3)] = None,
+    stop: Annotated[float | None, Query(ge=0.08, le=3)] = None,
+) -> DeadAir:
+    """What shorter pauses would save, before they are set."""
+    read, longest = films.now(film).film.read, Longest(comma, stop)
+    found = shop.results.many([k for w in read.speech for k in (w.key, w.plain) if k])
+    whole = saved = 0.0
+    for work in read.speech:
+        result = found.get(work.key) or found.get(work.plain)
+        if result is None:
+            continue
+        texts = [w.text for w in read.script.words[work.first : work.end]]
+        whole += result.data["seconds"]
+        saved += result.data["seconds"] - tightened(result, texts, longest).data["seconds"]
+    return DeadAir(seconds=round(whole, 2), saved=round(saved, 2))
 
 
 class VoiceWish(BaseModel):

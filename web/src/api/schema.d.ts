@@ -1438,6 +1438,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/dead-air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Dead Air
+         * @description What shorter pauses would save, before they are set.
+         */
+        get: operations["dead_air_api_films__film__dead_air_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/voices": {
         parameters: {
             query?: never;
@@ -2081,6 +2101,17 @@ export interface components {
             feather: number;
             /** Revision */
             revision: number;
+        };
+        /**
+         * DeadAir
+         * @description How long all that is spoken lasts as it is (seconds), and by how much shorter the film is by some longest
+         *     pauses.
+         */
+        DeadAir: {
+            /** Seconds */
+            seconds: number;
+            /** Saved */
+            saved: number;
         };
         /**
          * DeliveryWanted
@@ -2780,7 +2811,7 @@ export interface components {
          * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-         *     as it was said before, and is to be said anew.
+         *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film.
          */
         LineSaid: {
             /** Line */
@@ -2811,6 +2842,11 @@ export interface components {
             takes: components["schemas"]["Heard"][];
             /** Anew */
             anew: boolean;
+            /** Cuts */
+            cuts: [
+                number,
+                number
+            ][];
         };
         /**
          * LineView
@@ -4792,7 +4828,8 @@ export interface components {
          *     a seed of its own or all have the film's; `prompts` whether they
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-         *     `manner` how the narrator says every line.
+         *     `manner` how the narrator says every line;
+         *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken).
          */
         Settings: {
             /**
@@ -4910,6 +4947,10 @@ export interface components {
              * @default
              */
             manner: string;
+            /** Comma Pause */
+            comma_pause?: number | null;
+            /** Stop Pause */
+            stop_pause?: number | null;
         };
         /**
          * ShotView
@@ -8038,6 +8079,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Heard"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    dead_air_api_films__film__dead_air_get: {
+        parameters: {
+            query?: {
+                comma?: number | null;
+                stop?: number | null;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeadAir"];
                 };
             };
             /** @description Validation Error */

@@ -35,6 +35,19 @@ export const useHeard = (film: Film, line: number, voices: readonly string[], go
     placeholderData: keepPreviousData,
   });
 
+/** What some longest pauses (null: as spoken) save in the film. */
+export const useDeadAir = (film: Film, comma: number | null, stop: number | null) =>
+  useQuery({
+    queryKey: ["dead air", film.id, film.revision, film.preview, comma, stop],
+    queryFn: async () =>
+      unwrap<Schemas["DeadAir"]>(
+        await api.GET("/api/films/{film}/dead-air", {
+          params: { path: { film: film.id }, query: { comma, stop } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
 export const useMakeVoices = (film: string) =>
   useMutation({
     mutationFn: async (body: { description: string; seed: number }) =>

@@ -32,6 +32,7 @@ from .plan import FilmPlan, plan_of, written_plan
 from .prompts import ShotPrompts, prompts_of
 from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, line_key, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
+from .tightening import longest_of, tightened
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
 
@@ -93,6 +94,7 @@ __all__ = [
     "focus_of",
     "is_fresh",
     "line_key",
+    "longest_of",
     "match_files",
     "name_for",
     "name_places",
@@ -106,6 +108,7 @@ __all__ = [
     "read_otherwise",
     "remarks_on",
     "targets_in",
+    "tightened",
     "turned_by",
     "used_take",
     "voices_for",

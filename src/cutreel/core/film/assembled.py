@@ -21,6 +21,7 @@ from cutreel.core.sound import (
     spot_cues,
     spots_of,
 )
+from cutreel.core.speech import level_told
 from cutreel.core.timeline import (
     CaptionClip,
     FrameRate,
@@ -37,11 +38,13 @@ from cutreel.core.timeline import (
     lay_out,
 )
 
+from .acting import VOICE_RATE
 from .air import air_of
 from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .reading import ReadFilm
+from .tightening import longest_of, tightened
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
@@ -178,17 +181,24 @@ class Assembled:
     def _voices(self) -> list[SoundClip]:
         out = []
         for i, result in sorted(self.spoken.items()):
-            start, end = result.data["trim"]
-            out.append(
-                SoundClip(
-                    "voice",
-                    round(self.timing.lines[i], 4),
-                    result.media or "",
-                    cut=(start, end),
-                    fade_in=VOICE_IN,
-                    fade_out=VOICE_OUT,
+            at = self.timing.lines[i]
+            # A line is heard whole, or in the pieces that its pauses were cut out between.
+            for start, end in result.data.get("pieces", [result.data["trim"]]):
+                out.append(
+                    SoundClip(
+                        "voice",
+                        round(at, 4),
+                        result.media or "",
+                        cut=(start, end),
+                        fade_in=VOICE_IN,
+                        fade_out=VOICE_OUT,
+                        gain=level_told(self.read.speech[i].direction),
+                        whole=(result.data["trim"][0], result.data["trim"][1])
+                        if "pieces" in result.data
+                        else None,
+                    )
                 )
-            )
+                at += (end - start) / VOICE_RATE
         return out
 
     def _effects(self) -> list[SoundClip]:
@@ -243,11 +253,15 @@ def assemble(
     document = read.document
     rate = FrameRate.parse(document.settings.fps)
     found = look_up([k for line in read.speech for k in (line.key, line.plain) if k])
-    spoken = {
-        i: found.get(line.key) or found[line.plain]
-        for i, line in enumerate(read.speech)
-        if line.key in found or line.plain in found
-    }
+    spoken = _heard(
+        read,
+        {
+            i: found.get(line.key) or found[line.plain]
+            for i, line in enumerate(read.speech)
+            if line.key in found or line.plain in found
+        },
+        before,
+    )
     timing, captions, spots = _timed(read, spoken, before)
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
     spans = cut_points(read.opens, timing, rate, alone)
@@ -279,6 +293,24 @@ def assemble(
         sounds=look_up(wanted),
         captions=captions,
     )
+
+
+def _heard(
+    read: ReadFilm, spoken: dict[int, Result], before: Assembled | None
+) -> dict[int, Result]:
+    """Spoken lines as the film hears them: with long pauses shortened, where that is wished."""
+    longest = longest_of(read.document.settings)
+    if not longest.any:
+        return spoken
+    known = {}
+    if before is not None and longest_of(before.document.settings) == longest:
+        known = {r.key: r for r in before.spoken.values()}
+    words = read.script.words
+    return {
+        i: known.get(r.key)
+        or tightened(r, [w.text for w in words[read.speech[i].first : read.speech[i].end]], longest)
+        for i, r in spoken.items()
+    }
 
 
 def _timed(

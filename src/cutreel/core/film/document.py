@@ -25,7 +25,8 @@ class Settings(BaseModel):
     a seed of its own or all have the film's; `prompts` whether they
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-    `manner` how the narrator says every line.
+    `manner` how the narrator says every line;
+    `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken).
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -51,6 +52,8 @@ class Settings(BaseModel):
     movement: Literal["all", "camera"] = "all"
     air: Literal["off", "low", "middle", "high"] = "middle"
     manner: str = Field("", max_length=120)
+    comma_pause: float | None = Field(None, ge=0.08, le=3)
+    stop_pause: float | None = Field(None, ge=0.08, le=3)
 
 
 class Shot(BaseModel):

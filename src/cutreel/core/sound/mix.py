@@ -95,7 +95,7 @@ class MixedPart:
     """One sound to lay in, from `start` seconds.
 
     `loop_to` repeats the sound, cross-faded, until that many seconds; fades are in seconds;
-    `trim_db` is the maker's.
+    `trim_db` is the maker's. Of a piece its level is that of the `whole` that it was cut from.
     """
 
     role: Role
@@ -105,6 +105,7 @@ class MixedPart:
     fade_in: float = 0.0
     fade_out: float = 0.0
     trim_db: float = 0.0
+    whole: Source | None = None
 
 
 Progress = Callable[[float], None]
@@ -216,14 +217,15 @@ class _Lanes:
 def _gain_of(part: MixedPart) -> float:
     """What brings a part to the level of its role."""
     loudness, peak, power = Loudness(RATE), 0.0, 0.0
-    for at in range(0, part.source.length, BLOCK):
-        block = part.source.read(at, min(part.source.length, at + BLOCK))
+    source = part.whole or part.source
+    for at in range(0, source.length, BLOCK):
+        block = source.read(at, min(source.length, at + BLOCK))
         loudness.add(block)
         peak = max(peak, float(np.abs(block).max(initial=0.0)))
         power += float(np.sum(block.astype(np.float64) ** 2))
     level = loudness.lufs
     if level <= SILENCE:  # shorter than a block of the measure
-        level = 10 * np.log10(max(1e-12, power / max(1, 2 * part.source.length)))
+        level = 10 * np.log10(max(1e-12, power / max(1, 2 * source.length)))
     gain = 10 ** ((LEVELS[part.role] - level + part.trim_db) / 20) if level > -90 else 0.0
     return min(gain, SPOT_PEAK / max(1e-6, peak)) if part.role == "spot" else float(gain)
 

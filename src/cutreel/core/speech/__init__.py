@@ -1,16 +1,22 @@
 """Speech: how lines are to be said, and how words are to sound."""
 
 from .apart import FAR, farthest, voices_apart
-from .direction import Told, direction_told, joined
+from .direction import Told, direction_told, joined, level_told
+from .pauses import Longest, after_cuts, cuts_in, left_over
 from .saying import Saying, said_as
 
 __all__ = [
     "FAR",
+    "Longest",
     "Saying",
     "Told",
+    "after_cuts",
+    "cuts_in",
     "direction_told",
     "farthest",
     "joined",
+    "left_over",
+    "level_told",
     "said_as",
     "voices_apart",
 ]

@@ -92,6 +92,23 @@ def _read(text: str, verb_needed: bool) -> Told | None:
     return Told(", ".join(dict.fromkeys(how)), text.strip()) if how else None
 
 
+QUIET = re.compile(
+    r"\b(?:whisper|murmur|mutter|mumbl|under (?:his|her) breath|soft|quiet|hush|breath(?!less))"
+)
+LOUD = re.compile(r"\b(?:shout|yell|scream|shriek|roar|bellow|loud|cried|call)")
+SOFTER, LOUDER = -4.0, 2.5
+"""Decibels by which what is whispered or shouted stays apart from what is said, once every line is brought to one
+level: enough to be felt, too little to be lost under music or to startle."""
+
+
+def level_told(direction: str) -> float:
+    """By how many decibels a line that is so said is softer or louder than others in a mix."""
+    low = direction.lower()
+    if QUIET.search(low):
+        return SOFTER / 2 if "almost" in low else SOFTER
+    return LOUDER if LOUD.search(low) else 0.0
+
+
 def joined(*parts: str) -> str:
     """Directions of a speaker and of a line as one; what is empty is left out."""
     return ", ".join(p.strip().rstrip(".,") for p in parts if p.strip())

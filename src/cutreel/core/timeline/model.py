@@ -90,7 +90,9 @@ class Join:
 @dataclass(frozen=True, slots=True)
 class SoundClip:
     """A sound on a track from `start` seconds. Of its file the samples `cut` (first, end) are
-    heard, or all; `loop_to` repeats it until that second; fades are in seconds."""
+    heard, or all; `loop_to` repeats it until that second; fades are in
+    seconds. It is `gain` decibels louder than others on its track. A piece of a line is as loud as the samples `whole`
+    of its file are together."""
 
     track: Track
     start: float
@@ -99,6 +101,8 @@ class SoundClip:
     loop_to: float | None = None
     fade_in: float = 0.0
     fade_out: float = 0.0
+    gain: float = 0.0
+    whole: tuple[int, int] | None = None
 
 
 @dataclass(frozen=True, slots=True)

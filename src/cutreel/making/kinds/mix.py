@@ -30,6 +30,8 @@ class MixedSound(Spec):
     loop_to: float | None = None
     fade_in: float = 0.0
     fade_out: float = 0.0
+    gain: float = 0.0
+    whole: tuple[int, int] | None = None
 
     @classmethod
     def of(cls, clip: SoundClip) -> "MixedSound":
@@ -71,6 +73,8 @@ class MixKind(Kind[MixSpec]):
                     s.loop_to,
                     s.fade_in,
                     s.fade_out,
+                    s.gain,
+                    sounds.source(s.media, s.whole) if s.whole else None,
                 )
                 for s in spec.sounds
             ]

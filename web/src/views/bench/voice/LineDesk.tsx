@@ -118,6 +118,7 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
               <Wave
                 take={take}
                 words={take.seed === said.seed && !said.anew ? said.words : []}
+                cuts={take.seed === said.seed && !said.anew ? said.cuts : []}
                 now={playing === take.media ? now : null}
                 chosen={word}
                 onWord={(w) => {

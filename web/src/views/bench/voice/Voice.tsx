@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Film, Shot } from "../../../api/client";
 import { Split } from "../../continuity/Split";
 import { Casting } from "./Casting";
+import { DeadAir } from "./DeadAir";
 import { LineDesk } from "./LineDesk";
 
 export function Voice({ film, shot }: { film: Film; shot: Shot }) {
@@ -26,6 +27,7 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
             onChoose={() => setChosen(l.at)}
           />
         ))}
+        <DeadAir film={film} />
       </section>
     </Split>
   );

@@ -6,6 +6,8 @@ type Said = LineSaid["words"][number];
 interface Props {
   take: Heard;
   words: readonly Said[];
+  /** Stretches that are not heard in the film. */
+  cuts: readonly (readonly number[])[];
   now: number | null;
   chosen: number | null;
   onWord: (word: Said) => void;
@@ -13,7 +15,7 @@ interface Props {
 
 const HIGH = 44;
 
-export function Wave({ take, words, now, chosen, onWord }: Props) {
+export function Wave({ take, words, cuts, now, chosen, onWord }: Props) {
   const seconds = take.seconds ?? 1;
   const share = (t: number) => `${(Math.min(seconds, Math.max(0, t)) / seconds) * 100}%`;
   const rows = inRows(words, seconds);
@@ -28,6 +30,20 @@ export function Wave({ take, words, now, chosen, onWord }: Props) {
       >
         <path d={outline(take.peaks)} fill="currentColor" />
       </svg>
+      {cuts.map(([start, end]) => (
+        <span
+          key={start}
+          title={`${(end! - start!).toFixed(2)} s of silence, not heard in the film`}
+          className="absolute top-0 bg-page opacity-80"
+          style={{
+            left: share(start!),
+            width: `${((end! - start!) / seconds) * 100}%`,
+            height: HIGH,
+            backgroundImage:
+              "repeating-linear-gradient(135deg, var(--rule-strong) 0 1px, transparent 1px 5px)",
+          }}
+        />
+      ))}
       {now !== null && (
         <span
           className="absolute top-0 w-px bg-grease"

@@ -51,6 +51,9 @@ vi.mock("../../../api/voices", () => ({
   useHeard: (_: unknown, __: number, names: string[]) => ({
     data: names.map((voice) => ({ voice, media: voice === "maud" ? "maud.flac" : null })),
   }),
+  useDeadAir: (_: unknown, comma: number | null) => ({
+    data: { seconds: 30, saved: comma === 0.25 ? 3.25 : 1.5 },
+  }),
   useMakeVoices: () => ({
     data: said.asked.length
       ? { voices: [{ ...voices[1], name: "made-1", title: "hoarse" }], unused: ["lilac"] }
@@ -103,6 +106,7 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   seed: 0,
   takes: [take],
   anew: false,
+  cuts: [],
   ...more,
 });
 
@@ -268,4 +272,15 @@ test("voices stand in order, words on rows of their own, peaks about the middle"
     lines: 1,
     money: expect.closeTo(1.7) as number,
   });
+});
+
+test("dead air says what it would save, and what it saves", () => {
+  shown();
+  expect(screen.getByText("0.25 and 0.5 s would save 3.3 s")).toBeTruthy();
+  cleanup();
+  const tight = { ...film, settings: { ...film.settings, stop_pause: 0.5 } } as Film;
+  said.lines[0] = line({ cuts: [[0.62, 0.68]] });
+  render(<Voice film={tight} shot={shot} />);
+  expect(screen.getByText("1.5 s of 30.0 s saved in the film")).toBeTruthy();
+  expect(ofEdda().getByTitle("0.06 s of silence, not heard in the film")).toBeTruthy();
 });

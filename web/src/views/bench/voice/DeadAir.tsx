@@ -1,0 +1,57 @@
+/** Dead air: how long pauses within a line may be, for the whole film; what that saves is told before. */
+import type { Film } from "../../../api/client";
+import { useChange } from "../../../api/film";
+import { useDeadAir } from "../../../api/voices";
+import { Choice } from "../../../parts/Choice";
+
+const LENGTHS = [0.15, 0.25, 0.35, 0.5, 0.7, 1];
+const OPTIONS: [string, string][] = [
+  ["-", "as spoken"],
+  ...LENGTHS.map((s): [string, string] => [String(s), `${s} s at most`]),
+];
+
+export function DeadAir({ film }: { film: Film }) {
+  const change = useChange(film.id);
+  const { comma_pause: comma, stop_pause: stop } = film.settings;
+  const now = useDeadAir(film, comma ?? null, stop ?? null).data;
+  const tighter = useDeadAir(film, comma ?? 0.25, stop ?? 0.5).data;
+  const set = (name: string) => (to: string) =>
+    change.mutate({ type: "set settings", values: { [name]: to === "-" ? null : Number(to) } });
+  const shown = (value: number | null | undefined) => (value == null ? "-" : String(value));
+  const options = (value: number | null | undefined) =>
+    value == null || LENGTHS.includes(value)
+      ? OPTIONS
+      : [...OPTIONS, [String(value), `${value} s at most`] as [string, string]];
+  const set_ = comma != null || stop != null;
+  return (
+    <section
+      aria-label="Dead air"
+      className="flex flex-wrap items-center gap-x-2 gap-y-1 border-t border-rule-strong pt-2"
+    >
+      <b>Pauses in a line</b>
+      <span className="text-ink-2">after a comma</span>
+      <Choice
+        quiet
+        label="Longest pause after a comma"
+        value={shown(comma)}
+        options={options(comma)}
+        onChange={set("comma_pause")}
+      />
+      <span className="text-ink-2">after a sentence</span>
+      <Choice
+        quiet
+        label="Longest pause after a sentence"
+        value={shown(stop)}
+        options={options(stop)}
+        onChange={set("stop_pause")}
+      />
+      <span role="status" className="ml-auto text-[12.5px] text-ink-2">
+        {now &&
+          now.seconds > 0 &&
+          (set_
+            ? `${now.saved.toFixed(1)} s of ${now.seconds.toFixed(1)} s saved in the film`
+            : tighter && `0.25 and 0.5 s would save ${tighter.saved.toFixed(1)} s`)}
+      </span>
+    </section>
+  );
+}
