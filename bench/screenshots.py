@@ -1,11 +1,15 @@
 """Takes the pictures of the main views for docs/screenshots, 1280x800, from the demo films of a
 running application."""
 
+import io
 import re
 import sys
 from collections.abc import Callable
 from pathlib import Path
+from typing import Any
 
+import httpx
+from PIL import Image, ImageDraw
 from playwright.sync_api import Page, sync_playwright
 
 ADDRESS = "http://127.0.0.1:8420"
@@ -100,30 +104,63 @@ def light_table(page: Page) -> None:
     page.get_by_label("Choose shot 7", exact=True).click(modifiers=["Shift"])
 
 
-def retouch(page: Page) -> None:
-    walk(page, 6)
-    page.get_by_role("button", name="Retouch").first.click()
-    page.get_by_role("radio", name="Box").click()
-    page.wait_for_timeout(900)
-    box = page.get_by_label("Picture to mark on").bounding_box()
-    assert box is not None
-    page.mouse.move(box["x"] + box["width"] * 0.06, box["y"] + box["height"] * 0.5)
-    page.mouse.down()
-    page.mouse.move(box["x"] + box["width"] * 0.34, box["y"] + box["height"] * 0.97, steps=5)
-    page.mouse.up()
-    page.get_by_label("What should be there").fill("a fox")
-
-
-def pose(page: Page) -> None:
-    walk(page, 3)
-    more(page, "Pose a figure")
-    page.get_by_role("button", name="dance", exact=True).click()
-
-
 def movement(page: Page) -> None:
     walk(page, 19, "Movement")
     page.get_by_role("img", name=re.compile("^Six frames")).wait_for()
     page.wait_for_timeout(2500)
+
+
+def voice(page: Page) -> None:
+    walk(page, 9, "Voice")
+    page.get_by_role("button", name=re.compile("^Hear taking")).first.wait_for()
+    page.wait_for_timeout(1500)
+
+
+ACTIONS, FRAMES, HIGH = 5, 8, 150
+"""Strips on the picture of actions, frames in each, and how high these are."""
+
+
+def actions(page: Page) -> None:
+    """Five actions of the sample film, each as a strip of drawings, twelve a second as they are held."""
+    films = httpx.get(f"{ADDRESS}/api/films").json()
+    film = next(f["id"] for f in films if FILM.search(f["title"]))
+    base = f"{ADDRESS}/api/films/{film}"
+    strips: dict[str, Image.Image] = {}
+    opened = httpx.get(base).json()
+    for shot in (row[0] for row in opened["shots"]):
+        told = httpx.get(f"{base}/shots/{shot}/movement").json()
+        act = next(
+            (a for a in told["acts"] if a["start"] is not None and a["action"] not in strips), None
+        )
+        if act is None:
+            continue
+        count = min(120, max(2, round(told["seconds"] * 12)))
+        query = {"count": count, "high": HIGH}
+        sheet = Image.open(
+            io.BytesIO(httpx.get(f"{base}/shots/{shot}/frames", params=query, timeout=120).content)
+        )
+        strips[act["action"]] = _strip(sheet, count, told["seconds"], act)
+        if len(strips) == ACTIONS:
+            break
+    pages = list(strips.values())
+    out = Image.new("RGB", (pages[0].width, sum(p.height for p in pages)), "#fbf6ea")
+    for n, strip in enumerate(pages):
+        out.paste(strip, (0, n * strip.height))
+    out.save(FOLDER / "actions.jpg", quality=84)
+
+
+def _strip(sheet: Image.Image, count: int, seconds: float, act: dict[str, Any]) -> Image.Image:
+    """Drawings of an action out of all of its shot's, with its name beneath."""
+    wide = sheet.width // min(count, 8)
+    strip = Image.new("RGB", (wide * FRAMES, HIGH + 22), "#fbf6ea")
+    for n in range(FRAMES):
+        at = max(0.0, act["start"]) + act["seconds"] * n / (FRAMES - 1)
+        k = min(count - 1, round(at / seconds * (count - 1)))
+        box = (k % 8 * wide, k // 8 * HIGH, k % 8 * wide + wide, k // 8 * HIGH + HIGH)
+        strip.paste(sheet.crop(box), (n * wide, 0))
+    words = f"{act['figure']}: {act['action']}, with {act['why']}"
+    ImageDraw.Draw(strip).text((6, HIGH + 5), words, fill="#232120")
+    return strip
 
 
 def delivery(page: Page) -> None:
@@ -137,9 +174,8 @@ VIEWS: dict[str, Callable[[Page], None]] = {
     "shelf": shelf, "script": script, "shot-desk": shot_desk, "who": who,
     "continuity": continuity,
 "places": places, "look": look, "company": company, "sheet": sheet,
-    "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table, "retouch": retouch,
-    "pose": pose,
-    "movement": movement, "delivery": delivery,
+    "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table,
+    "movement": movement, "voice": voice, "actions": actions, "delivery": delivery,
 }  # fmt: skip
 
 
@@ -154,7 +190,8 @@ def main() -> None:
             VIEWS[name](page)
             page.wait_for_timeout(900)
             page.evaluate("document.activeElement?.blur()")
-            page.screenshot(path=FOLDER / f"{name}.png")
+            if name != "actions":
+                page.screenshot(path=FOLDER / f"{name}.png")
             page.close()
             print(name)
 

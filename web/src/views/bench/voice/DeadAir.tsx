@@ -50,7 +50,10 @@ export function DeadAir({ film }: { film: Film }) {
           now.seconds > 0 &&
           (set_
             ? `${now.saved.toFixed(1)} s of ${now.seconds.toFixed(1)} s saved in the film`
-            : tighter && `0.25 and 0.5 s would save ${tighter.saved.toFixed(1)} s`)}
+            : tighter &&
+              (tighter.saved < 0.05
+                ? "no pause is longer than 0.25 and 0.5 s"
+                : `0.25 and 0.5 s would save ${tighter.saved.toFixed(1)} s`))}
       </span>
     </section>
   );
