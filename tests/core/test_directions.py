@@ -22,7 +22,15 @@ from cutreel.core.film.offered import VoiceOffered
 from cutreel.core.film.reading import SPEECH_VERSION
 from cutreel.core.keys import key
 from cutreel.core.manuscript import read
-from cutreel.core.speech import FAR, Saying, direction_told, level_told, said_as, voices_apart
+from cutreel.core.speech import (
+    FAR,
+    Saying,
+    direction_told,
+    level_told,
+    respelled,
+    said_as,
+    voices_apart,
+)
 
 VOICES = (
     VoiceOffered("low", "he", "adult", 1.0, 95, 0.0),
@@ -147,6 +155,20 @@ def test_words_sound_as_they_should_with_their_marks() -> None:
     assert len(changed) == 1, "only the line with the word is said anew"
     document, _, _ = apply_command(document, SayWord(word="Door"), [])
     assert document.lexicon == []
+
+
+@pytest.mark.parametrize(
+    ("phones", "spelled"),
+    [
+        ("s ao l t m iy r", "sawlt-meer"),
+        ("m ae1 r ax0 n", "ma-ruhn"),
+        ("pau b eh l pau", "bel"),
+        ("jh ow hh ae n", "joh-han"),
+        ("", ""),
+    ],
+)
+def test_phones_are_respelled_as_one_reads_them(phones, spelled) -> None:
+    assert respelled(phones.split()) == spelled
 
 
 def test_no_two_speakers_sound_alike_unasked() -> None:

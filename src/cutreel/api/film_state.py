@@ -394,6 +394,7 @@ def _head(
         looks=document.looks,
         cutouts=document.cutouts,
         voices=document.voices,
+        lexicon=document.lexicon,
         lifted=document.lifted_cues,
         mood=film.mood,
         music_made=film.music_key in film.sounds,

@@ -1,12 +1,13 @@
 """Voices: made by description, heard on a line; how a line is said and when each of its words."""
 
+from collections.abc import Sequence
 from typing import Annotated
 
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from cutreel.core.film import Direction, Result, directions_of, longest_of, tightened
-from cutreel.core.speech import Longest, cuts_in
+from cutreel.core.film import VOICE_RATE, Direction, Result, directions_of, longest_of, tightened
+from cutreel.core.speech import Longest, cuts_in, respelled
 from cutreel.making import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
 from cutreel.protocol import Voice
 
@@ -17,13 +18,14 @@ router = APIRouter(prefix="/api")
 
 class SaidWord(BaseModel):
     """A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
-    otherwise than it is written."""
+    otherwise than it is written; as which sounds it was `said`, respelled."""
 
     number: int
     text: str
     start: float | None
     end: float | None
     sounds: str
+    said: str
 
 
 class Heard(BaseModel):
@@ -101,6 +103,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
                 start=round(times[i - work.first][0], 3) if times else None,
                 end=round(times[i - work.first][1], 3) if times else None,
                 sounds=sounds.get(script.words[i].bare.lower(), ""),
+                said=_respelled(result, times[i - work.first]) if result and times else "",
             )
             for i in range(work.first, work.end)
         ],
@@ -114,6 +117,15 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         anew=result is not None and result.key != work.key,
         cuts=cuts_in(texts, times, longest) if times else [],
     )
+
+
+def _respelled(result: Result, span: Sequence[float]) -> str:
+    """The sounds that a voice made within a word, respelled."""
+    offset = result.data["trim"][0] / VOICE_RATE
+    middles = (
+        (p["text"], (p["start"] + p["end"]) / 2 - offset) for p in result.data.get("phones", [])
+    )
+    return respelled([text for text, at in middles if span[0] <= at <= span[1]])
 
 
 @router.get("/films/{film}/lines/{line}/heard")

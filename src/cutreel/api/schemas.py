@@ -9,6 +9,7 @@ from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, Person, Place, Season
 from cutreel.core.film import CutOut, GivenShot, GivenSource, OwnVoice, Settings, Source
 from cutreel.core.ideas import IdeaSort
+from cutreel.core.speech import Saying
 
 
 class Piece(BaseModel):
@@ -223,6 +224,7 @@ class FilmHead(BaseModel):
     looks: list[Look]
     cutouts: list[CutOut]
     voices: list[OwnVoice]
+    lexicon: list[Saying]
     lifted: list[str]
     mood: str | None
     music_made: bool

@@ -2447,6 +2447,8 @@ export interface components {
             cutouts: components["schemas"]["CutOut"][];
             /** Voices */
             voices: components["schemas"]["OwnVoice"][];
+            /** Lexicon */
+            lexicon: components["schemas"]["Saying"][];
             /** Lifted */
             lifted: string[];
             /** Mood */
@@ -2619,6 +2621,8 @@ export interface components {
             cutouts?: components["schemas"]["CutOut"][] | null;
             /** Voices */
             voices?: components["schemas"]["OwnVoice"][] | null;
+            /** Lexicon */
+            lexicon?: components["schemas"]["Saying"][] | null;
             /** Lifted */
             lifted?: string[] | null;
             /** Mood */
@@ -4423,7 +4427,7 @@ export interface components {
         /**
          * SaidWord
          * @description A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
-         *     otherwise than it is written.
+         *     otherwise than it is written; as which sounds it was `said`, respelled.
          */
         SaidWord: {
             /** Number */
@@ -4436,6 +4440,8 @@ export interface components {
             end: number | null;
             /** Sounds */
             sounds: string;
+            /** Said */
+            said: string;
         };
         /**
          * SamePicture
@@ -4494,6 +4500,17 @@ export interface components {
              * Sounds
              * @default
              */
+            sounds: string;
+        };
+        /**
+         * Saying
+         * @description A word as it is written, and how it sounds, spelled as one would read it: "Saltmere", "saltmeer". Sound-alikes of
+         *     several parts are one word with hyphens.
+         */
+        Saying: {
+            /** Word */
+            word: string;
+            /** Sounds */
             sounds: string;
         };
         /**

@@ -1,6 +1,6 @@
 """One film: its document, the changes a maker makes to it, and what is read out of it."""
 
-from .acting import FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
+from .acting import VOICE_RATE, FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
 from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
 from .casting import Direction, directions_of, voices_for
@@ -42,6 +42,7 @@ __all__ = [
     "PACK_TYPES",
     "USUAL_PROMPT",
     "USUAL_TEXT",
+    "VOICE_RATE",
     "Assembled",
     "Change",
     "Command",

@@ -6,11 +6,10 @@ from typing import Any
 
 from cutreel.core.speech import Longest, after_cuts, cuts_in, left_over
 
+from .acting import VOICE_RATE
 from .document import Settings
 from .made import Result
 
-RATE = 48_000
-"""Samples a second of a kept line."""
 PEAKS = 20
 """Peaks a second of its waveform."""
 
@@ -28,7 +27,7 @@ def tightened(result: Result, words: Sequence[str], longest: Longest) -> Result:
     if not cuts:
         return result
     first = data["trim"][0]
-    offset, length = first / RATE, float(data["seconds"])
+    offset, length = first / VOICE_RATE, float(data["seconds"])
     stay = left_over(length, cuts)
     peaks = data.get("peaks", [])
     told = {
@@ -44,7 +43,7 @@ def tightened(result: Result, words: Sequence[str], longest: Longest) -> Result:
             }
             for p in data.get("phones", [])
         ],
-        "pieces": [[first + round(a * RATE), first + round(b * RATE)] for a, b in stay],
+        "pieces": [[first + round(a * VOICE_RATE), first + round(b * VOICE_RATE)] for a, b in stay],
         "peaks": [
             p
             for a, b in stay

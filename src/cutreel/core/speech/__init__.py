@@ -3,6 +3,7 @@
 from .apart import FAR, farthest, voices_apart
 from .direction import Told, direction_told, joined, level_told
 from .pauses import Longest, after_cuts, cuts_in, left_over
+from .respelled import respelled
 from .saying import Saying, said_as
 
 __all__ = [
@@ -17,6 +18,7 @@ __all__ = [
     "joined",
     "left_over",
     "level_told",
+    "respelled",
     "said_as",
     "voices_apart",
 ]

@@ -17,6 +17,7 @@ import { Choice } from "../../../parts/Choice";
 import { Area, Field } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 import { Heading } from "../../continuity/Heading";
+import { Names } from "./Names";
 import { useHearing } from "./hearing";
 import { costOfCasting, fitting } from "./voices";
 
@@ -56,6 +57,7 @@ function Cast({ film, said }: { film: Film; said: LineSaid }) {
           <Listed film={film} said={said} hearing={hearing} onGive={give} />
         </>
       )}
+      <Names film={film} />
     </section>
   );
 }

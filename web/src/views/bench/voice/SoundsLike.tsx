@@ -3,13 +3,12 @@ import { useState } from "react";
 
 import type { Film } from "../../../api/client";
 import { useChange } from "../../../api/film";
-import type { LineSaid } from "../../../api/voices";
 import { Button } from "../../../parts/Button";
 import { Field } from "../../../parts/Field";
 
 interface Props {
   film: Film;
-  word: LineSaid["words"][number] | null;
+  word: { text: string; sounds: string; said?: string } | null;
   onDone: () => void;
 }
 
@@ -24,7 +23,8 @@ export function SoundsLike({ film, word, onDone }: Props) {
   return (
     <p className="mt-1 flex flex-wrap items-center gap-2">
       <span>
-        <b className="font-serif">{bare(word.text)}</b> sounds like
+        <b className="font-serif">{bare(word.text)}</b>
+        {word.said ? ` is said “${word.said}”; it` : ""} sounds like
       </span>
       <Field
         aria-label={`How ${bare(word.text)} sounds`}

@@ -73,6 +73,11 @@ const film = {
   settings: { narrator: "alder", manner: "warmly" },
   cast: [edda],
   voices: [],
+  places: [
+    { id: 1, name: "Saltmere" },
+    { id: 2, name: "a town street" },
+  ],
+  lexicon: [{ word: "Saltmere", sounds: "salt-meer" }],
   words: Array.from({ length: 9 }, (_, i) => [i * 6, i * 6 + 5]),
   lines: [
     { first: 0, end: 3, speaker: "Edda" },
@@ -95,8 +100,8 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   person: 4,
   voice: "maud",
   words: [
-    { number: 7, text: "“Down", start: 0.1, end: 0.6, sounds: "" },
-    { number: 8, text: "there,”", start: 0.7, end: 1.4, sounds: "dare" },
+    { number: 7, text: "“Down", start: 0.1, end: 0.6, sounds: "", said: "down" },
+    { number: 8, text: "there,”", start: 0.7, end: 1.4, sounds: "dare", said: "thair" },
   ],
   direction: "whispered",
   told: "whispered",
@@ -263,6 +268,7 @@ test("voices stand in order, words on rows of their own, peaks about the middle"
     start: i / 20,
     end: i / 20 + 0.04,
     sounds: "",
+    said: "",
   }));
   expect(inRows(crowded, 2).slice(0, 3)).toEqual([0, 1, 2]);
   expect(outline([100])).toBe("M0,50L0.5,0L1,50L0.5,100Z");
@@ -283,4 +289,17 @@ test("dead air says what it would save, and what it saves", () => {
   render(<Voice film={tight} shot={shot} />);
   expect(screen.getByText("1.5 s of 30.0 s saved in the film")).toBeTruthy();
   expect(ofEdda().getByTitle("0.06 s of silence, not heard in the film")).toBeTruthy();
+});
+
+test("names are listed with how they sound, and changed", () => {
+  shown();
+  const names = within(screen.getByRole("region", { name: "Names" }));
+  expect(names.getAllByRole("button").map((b) => b.textContent)).toEqual([
+    "Edda",
+    "Saltmeresalt-meer",
+  ]);
+  fireEvent.click(names.getByRole("button", { name: /Saltmere/ }));
+  fireEvent.change(names.getByLabelText("How Saltmere sounds"), { target: { value: "" } });
+  fireEvent.click(names.getByRole("button", { name: "Say it so everywhere" }));
+  expect(said.changed).toEqual([{ type: "say word", word: "Saltmere", sounds: "" }]);
 });

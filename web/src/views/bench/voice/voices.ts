@@ -37,3 +37,16 @@ function lettersIn(film: Film, line: Film["lines"][number]): number {
   const last = film.words[line.end - 1];
   return first && last ? last[1] - first[0] : (line.end - line.first) * USUAL_WORD;
 }
+
+const COMMON = new Set(
+  "the a an of and old young big little mr mrs miss dr sir lady at in on".split(" "),
+);
+
+/** Names of people and places word by word, and all that sounds otherwise than it is written; each once. */
+export function namesOf(film: Film): string[] {
+  const called = [...film.cast, ...film.places].flatMap((p) => p.name.split(/[\s-]+/));
+  const names = called.filter((w) => /^\p{Lu}/u.test(w) && !COMMON.has(w.toLowerCase()));
+  return [...new Set([...names, ...film.lexicon.map((s) => s.word)])].sort((a, b) =>
+    a.localeCompare(b),
+  );
+}
