@@ -133,3 +133,18 @@ def test_a_shot_that_is_gone_is_said_to_be(client, film) -> None:
     assert answer.status_code == 404 and "not in the film" in answer.json()["title"]
     none = movement(client, film, film["shots"][0])
     assert not none["jointed"] and none["acts"] == []
+
+
+def test_the_camera_goes_along_with_who_goes(client, made) -> None:
+    film, shot = made
+    figure = movement(client, film, shot)["figures"][0]["figure"]
+    still = {"acts": []}
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values=still)
+    assert all(f["along"] is None for f in movement(client, film, shot)["figures"])
+    walks = {"acts": [{"figure": figure, "action": "walk", "word": None}], "framing": "wide"}
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values=walks)
+    told = next(f for f in movement(client, film, shot)["figures"] if f["figure"] == figure)
+    if told["along"] is None:
+        pytest.skip("whoever it is sits, or has no legs in the picture")
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values={"path": told["along"]})
+    assert movement(client, film, shot)["path"] == told["along"]

@@ -162,3 +162,19 @@ def test_dead_air_is_told_before_it_goes_and_the_film_is_shorter_by_so_much(clie
     assert sum(before) - sum(after) == pytest.approx(told["saved"], abs=0.02)
     cut = [c for li in all_lines(client, film) for c in li["cuts"]]
     assert sum(b - a for a, b in cut) == pytest.approx(told["saved"], abs=0.02)
+
+
+def test_a_line_is_heard_in_a_room_and_said_no_second_time(client, spoken) -> None:
+    film = spoken
+    said = line(client, film, 0)
+    assert (said["room"], said["room_own"]) == ("dry", None)
+    own = {"word": said["word"], "room": "telephone"}
+    change(client, film["id"], type="set line", line=own)
+    now = line(client, film, 0)
+    assert (now["room"], now["room_why"], now["room_own"]) == (
+        "telephone",
+        "set by hand",
+        "telephone",
+    )
+    assert now["takes"] == said["takes"] and not now["anew"]
+    assert "telephone" in client.get("/api/rules").json()["rooms"]

@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from cutreel.core.motion import OwnPath, PathFrame, Walked, path_told, path_words
+from cutreel.core.motion import OwnPath, PathFrame, Walked, path_along, path_told, path_words
 from cutreel.core.motion.path import apart
 
 frames = st.builds(PathFrame, x=st.floats(0, 1), y=st.floats(0, 1), zoom=st.floats(1, 6))
@@ -86,3 +86,14 @@ def test_a_path_is_told_in_words_and_they_make_it_again() -> None:
     again = path_told(words, LANTERN)
     assert again.last.x == pytest.approx(path.last.x, abs=0.02)
     assert path_words(OwnPath(), {}) == "the camera stands still"
+
+
+@pytest.mark.parametrize(("start", "end"), [((0.2, 0.5), (0.7, 0.5)), ((0.9, 0.4), (0.1, 0.6))])
+def test_a_path_along_keeps_who_goes_in_the_frame(start, end) -> None:
+    walked = Walked(path_along(start, end), 4.0)
+    for k in range(21):
+        window = walked.at(k / 20)
+        x = start[0] + (end[0] - start[0]) * k / 20
+        half = 0.5 / window.zoom
+        assert window.x - half - 1e-9 <= x <= window.x + half + 1e-9
+    assert walked.at(0).x != walked.at(1).x

@@ -32,7 +32,7 @@ from cutreel.core.motion import (
     fit_clip,
     path_words,
 )
-from cutreel.making import frames_of_shot, usual_path
+from cutreel.making import frames_of_shot, usual_path, ways_along
 from cutreel.making.pictures import box_of_mask
 
 from .door import Films, Shop
@@ -52,12 +52,14 @@ class SpokenAt(BaseModel):
 
 
 class MovingFigure(BaseModel):
-    """A figure that can move: how its picture calls it, how the cast does, which actions it can do."""
+    """A figure that can move: how its picture calls it, how the cast does, which actions it can do; the camera's path
+    that goes `along`, where it goes anywhere."""
 
     figure: str
     name: str
     animal: bool
     speaks: bool
+    along: OwnPath | None
 
 
 class ActView(BaseModel):
@@ -154,6 +156,7 @@ def movement(film: str, shot: int, films: Films, shop: Shop) -> MovementView:
         if acting is not None:
             done[figure.name] = list(acting.acts)
             spoken |= {figure.name} if acting.mouth else set()
+    along = ways_along(shop, assembled, at)
     wide = int(take.about.get("width") or 1280) if take else 1280
     nearest = max(f.zoom for f in (path.first, *path.between, path.last))
     return MovementView(
@@ -172,6 +175,7 @@ def movement(film: str, shot: int, films: Films, shop: Shop) -> MovementView:
                 name=who[f.name].name if f.name in who else f.name,
                 animal=f.animal,
                 speaks=f.name in spoken,
+                along=along.get(f.name),
             )
             for f in figures
         ],

@@ -11,7 +11,7 @@ from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, W
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
-from cutreel.core.timeline import KNOWN_RATES
+from cutreel.core.timeline import KNOWN_RATES, ROOMS, Room
 from cutreel.making import SHORT_SIDE
 
 router = APIRouter(prefix="/api")
@@ -43,6 +43,7 @@ class Rules(BaseModel):
     fits: list[str]
     ways: list[Way]
     paces: list[str]
+    rooms: list[Room]
     sizes: list[str]
     rates: list[str]
     captions: list[str]
@@ -75,6 +76,7 @@ RULES = Rules(
     fits=list(FITS),
     ways=list(WAYS),
     paces=list(PACES),
+    rooms=list(ROOMS),
     sizes=list(SHORT_SIDE),
     rates=list(KNOWN_RATES),
     captions=_choices("captions"),

@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field
 
 from cutreel.core.film import VOICE_RATE, Direction, Result, directions_of, longest_of, tightened
 from cutreel.core.speech import Longest, cuts_in, respelled
+from cutreel.core.timeline import Room
 from cutreel.making import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
 from cutreel.protocol import Voice
 
@@ -44,7 +45,8 @@ class LineSaid(BaseModel):
     """A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-    as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film."""
+    as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
+    film. It is heard in a `room`, for a reason."""
 
     line: int
     word: int
@@ -61,6 +63,9 @@ class LineSaid(BaseModel):
     takes: list[Heard]
     anew: bool
     cuts: list[tuple[float, float]]
+    room: Room
+    room_why: str
+    room_own: Room | None
 
 
 @router.get("/films/{film}/lines/{line}")
@@ -116,6 +121,9 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
         anew=result is not None and result.key != work.key,
         cuts=cuts_in(texts, times, longest) if times else [],
+        room=assembled.rooms[line].room,
+        room_why=assembled.rooms[line].why,
+        room_own=own.room if own else None,
     )
 
 

@@ -9,7 +9,7 @@ from .faulty import Faults, broken_chains, faults_of
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
-from .moving import frames_of_shot, usual_path
+from .moving import frames_of_shot, usual_path, ways_along
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
@@ -82,6 +82,7 @@ __all__ = [
     "wanted_pictures",
     "wanted_texts",
     "warm_parser",
+    "ways_along",
     "wish_reading",
     "workshop_from_environment",
     "write",

@@ -8,7 +8,7 @@ import numpy as np
 from PIL import Image
 
 from cutreel.core.keys import key
-from cutreel.core.motion import OwnPath, PathFrame, path_for
+from cutreel.core.motion import OwnPath, PathFrame, applied, moment_of, path_along, path_for
 from cutreel.core.render import Compositor, Planes, PlannedShot, painter, plan_segments, rgb_of
 from cutreel.core.timeline import PictureClip, Span
 from cutreel.store import Assembled
@@ -35,6 +35,31 @@ def usual_path(film: Assembled, at: int) -> OwnPath:
         for w in (path.start, path.end)
     )
     return OwnPath(first=first, last=last)
+
+
+LEAST_WAY = 0.04
+"""Shares of the picture's width that somebody has to go before a camera can go along."""
+
+
+def ways_along(shop: Workshop, film: Assembled, at: int) -> dict[str, OwnPath]:
+    """For each figure of a shot that goes anywhere, by its name, the camera's path that goes along."""
+    clip = film.timeline.clips[at]
+    seconds = film.rate.seconds(clip.span.end - clip.span.start)
+    out: dict[str, OwnPath] = {}
+    for strip in clip.strips:
+        if not (strip.figure and strip.acting and strip.size):
+            continue
+        figure = figure_of(shop, strip.figure)
+        pin = figure.pins.get("neck") or figure.pins.get("hips")
+        if pin is None:
+            continue
+        (x0, y0), (x1, y1) = (
+            applied(moment_of(figure, strip.acting, t).bones["torso"], pin) for t in (0.0, seconds)
+        )
+        wide, high = strip.size
+        if abs(x1 - x0) > LEAST_WAY * wide:
+            out[figure.name] = path_along((x0 / wide, y0 / high), (x1 / wide, y1 / high))
+    return out
 
 
 def frames_of_shot(

@@ -82,6 +82,7 @@ const NONE_YET: Rules = {
   fits: [],
   ways: [],
   paces: [],
+  rooms: [],
   sizes: [],
   rates: [],
   captions: [],

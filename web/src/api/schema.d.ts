@@ -2815,7 +2815,8 @@ export interface components {
          * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-         *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film.
+         *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
+         *     film. It is heard in a `room`, for a reason.
          */
         LineSaid: {
             /** Line */
@@ -2851,6 +2852,15 @@ export interface components {
                 number,
                 number
             ][];
+            /**
+             * Room
+             * @enum {string}
+             */
+            room: "dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought";
+            /** Room Why */
+            room_why: string;
+            /** Room Own */
+            room_own: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
         };
         /**
          * LineView
@@ -3190,7 +3200,8 @@ export interface components {
         };
         /**
          * MovingFigure
-         * @description A figure that can move: how its picture calls it, how the cast does, which actions it can do.
+         * @description A figure that can move: how its picture calls it, how the cast does, which actions it can do; the camera's path
+         *     that goes `along`, where it goes anywhere.
          */
         MovingFigure: {
             /** Figure */
@@ -3201,6 +3212,7 @@ export interface components {
             animal: boolean;
             /** Speaks */
             speaks: boolean;
+            along: components["schemas"]["OwnPath"] | null;
         };
         /**
          * NewFilm
@@ -3468,13 +3480,16 @@ export interface components {
         /**
          * OwnLine
          * @description How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
-         *     tells); how often it was said (`takes`) and which of these is used (`seed`, from 0 on).
+         *     tells); the `room` it is heard in (None: as told); how often it was said (`takes`) and which of these is used
+         *     (`seed`, from 0 on).
          */
         OwnLine: {
             /** Word */
             word: number;
             /** Direction */
             direction?: string | null;
+            /** Room */
+            room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
             /**
              * Seed
              * @default 0
@@ -4359,6 +4374,8 @@ export interface components {
             ways: ("drift" | "bob" | "swing" | "turn" | "stand nearer" | "sway" | "flow" | "ripple" | "flicker" | "breathe" | "speak")[];
             /** Paces */
             paces: string[];
+            /** Rooms */
+            rooms: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought")[];
             /** Sizes */
             sizes: string[];
             /** Rates */

@@ -4,6 +4,7 @@ What is not made yet is stood in for: estimated times for unspoken lines, a pape
 picture.
 """
 
+from bisect import bisect_right
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
@@ -21,7 +22,7 @@ from cutreel.core.sound import (
     spot_cues,
     spots_of,
 )
-from cutreel.core.speech import level_told
+from cutreel.core.speech import Heard, level_told, room_of_place
 from cutreel.core.timeline import (
     CaptionClip,
     FrameRate,
@@ -178,6 +179,23 @@ class Assembled:
             self.read, self.read.shots[i], take, self.spans[i], self.rate, self.timing, self.spoken
         )
 
+    @cached_property
+    def rooms(self) -> list[Heard]:
+        """In which room each line is heard."""
+        own = {o.word: o.room for o in self.document.lines if o.room}
+        firsts = [s.first for s in self.read.shots]
+        out = []
+        for work in self.read.speech:
+            chosen = own.get(self.read.ids[work.line_first]) if own else None
+            if chosen is not None:
+                out.append(Heard(chosen, "set by hand"))
+            elif work.heard is not None:
+                out.append(work.heard)
+            else:
+                shot = self.read.shots[max(0, bisect_right(firsts, work.first) - 1)]
+                out.append(room_of_place(shot.facts.place))
+        return out
+
     def _voices(self) -> list[SoundClip]:
         out = []
         for i, result in sorted(self.spoken.items()):
@@ -192,6 +210,7 @@ class Assembled:
                         cut=(start, end),
                         fade_in=VOICE_IN,
                         fade_out=VOICE_OUT,
+                        room=self.rooms[i].room,
                         gain=level_told(self.read.speech[i].direction),
                         whole=(result.data["trim"][0], result.data["trim"][1])
                         if "pieces" in result.data

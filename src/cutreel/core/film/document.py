@@ -12,6 +12,7 @@ from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
 from cutreel.core.speech import Saying
+from cutreel.core.timeline import Room
 
 MOST_CHARACTERS = 1_000_000
 
@@ -147,10 +148,12 @@ class OwnVoice(BaseModel):
 
 class OwnLine(BaseModel):
     """How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
-    tells); how often it was said (`takes`) and which of these is used (`seed`, from 0 on)."""
+    tells); the `room` it is heard in (None: as told); how often it was said (`takes`) and which of these is used
+    (`seed`, from 0 on)."""
 
     word: int
     direction: str | None = Field(None, max_length=200)
+    room: Room | None = None
     seed: int = Field(0, ge=0, le=99)
     takes: int = Field(1, ge=1, le=100)
 

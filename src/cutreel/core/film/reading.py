@@ -36,7 +36,7 @@ from cutreel.core.reading import (
     read_story,
     with_speakers,
 )
-from cutreel.core.speech import said_as
+from cutreel.core.speech import Heard, room_in_words, said_as
 
 from .camera import CameraMemory, move_for, move_told, with_camera
 from .casting import directions_of, voice_of, voices_for
@@ -97,7 +97,7 @@ class LineWork:
     """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
     `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
     it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
-    spoken anew."""
+    spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words tell."""
 
     first: int
     end: int
@@ -109,6 +109,8 @@ class LineWork:
     direction: str = ""
     seed: int = 0
     plain: str = ""
+    line_first: int = 0
+    heard: Heard | None = None
 
 
 @dataclass(frozen=True)
@@ -469,6 +471,7 @@ def _speech(
             casting[line.speaker] = voice_of(line.speaker, film, voices)
         voice = casting[line.speaker]
         how = directions.get(line.first)
+        heard = room_in_words(script, line)
         for first, end in _requests(script, line, offered.text_cap, pauses):
             text = said_as(words_text(script.words[first:end]), film.lexicon)
             asked = (text, voice, how.text if how else "", how.seed if how else 0)
@@ -488,6 +491,8 @@ def _speech(
                     direction=asked[2],
                     seed=asked[3],
                     plain=plain,
+                    line_first=line.first,
+                    heard=heard,
                 )
             )
     memory.line_keys, memory.speech = keys, (depends, tuple(out))

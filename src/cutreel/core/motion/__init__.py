@@ -9,7 +9,7 @@ from .camera import MOVES, CameraPath, Move, Window, layer_zoom, layer_zooms, pa
 from .fit import FITS, Fit, FitHow, fit_clip
 from .flow import Flame, Ground, Water, brighter, swell
 from .mouths import Phone, mouths_of, shape_of
-from .path import Ease, OwnPath, PathFrame, Walked, path_told, path_words
+from .path import Ease, OwnPath, PathFrame, Walked, path_along, path_told, path_words
 from .region import (
     BY_AMOUNT,
     LOOSE,
@@ -34,6 +34,6 @@ __all__ = [
     "OwnPath", "Pace", "PathFrame", "Phone", "RegionMove", "Walked", "Water", "Way", "Window", "action_for",
     "actions_told", "applied", "bend_at", "brighter", "fit_clip", "grains_at", "height_of", "held",
     "inverted", "jaw_at", "layer_zoom", "layer_zooms", "loose_at", "moment_of", "mouth_at", "mouths_of",
-    "path_for", "path_told", "path_words", "pin_of", "shape_of", "swell",
+    "path_along", "path_for", "path_told", "path_words", "pin_of", "shape_of", "swell",
 ]
 # fmt: on

@@ -91,6 +91,16 @@ class Walked:
         return inside(Window(window.x + x / window.zoom, window.y + y / window.zoom, zoom))
 
 
+FOLLOWS = 1.35
+"""How near a camera is that goes along with somebody: there is room to go, and they stay in their surroundings."""
+
+
+def path_along(start: Spot, end: Spot) -> OwnPath:
+    """A path that keeps somebody in the frame who goes from one place of the picture to another."""
+    first, last = (_framed(x, y, FOLLOWS) for x, y in (start, end))
+    return OwnPath(first=first, last=last, ease="gentle")
+
+
 def apart(a: Window, b: Window) -> float:
     """How far two windows seem apart: by how much the picture grows, and how far it slides in frames."""
     slides = math.hypot(b.x - a.x, b.y - a.y) * math.sqrt(a.zoom * b.zoom)

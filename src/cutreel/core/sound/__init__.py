@@ -15,16 +15,17 @@ from .cues import (
 from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
 from .mix import AIM_LUFS, BLOCK, DELIVERED_DBTP, RATE, MixedPart, Samples, Scratch, Source, mix
 from .music import MUSIC_MOODS, music_mood
+from .rooms import InRoom, impulse
 from .silence import trim
 from .wanted import LONGEST_MUSIC, SOUND_SECONDS, music_key_of, music_seconds, sound_key_of
 from .words import match_words
 
 # fmt: off
 __all__ = [
-    "AIM_LUFS", "BLOCK", "DELIVERED_DBTP", "LONGEST_MUSIC", "MUSIC_MOODS", "RATE", "SOUND_SECONDS",
-    "Cue", "Loudness", "MixedPart", "Samples", "Scratch", "Source", "Spot", "TruePeaks",
-    "ambience_cues", "ambience_of", "cue_prompts", "integrated_lufs", "match_words", "mix",
-    "music_key_of", "music_mood", "music_seconds", "own_cues", "sound_key_of", "sounds_named",
-    "spot_cues", "spots_of", "trim", "true_peak_dbtp",
+    "AIM_LUFS", "BLOCK", "DELIVERED_DBTP", "LONGEST_MUSIC", "MUSIC_MOODS", "RATE", "SOUND_SECONDS", "Cue",
+    "InRoom", "Loudness", "MixedPart", "Samples", "Scratch", "Source", "Spot", "TruePeaks", "ambience_cues",
+    "ambience_of", "cue_prompts", "impulse", "integrated_lufs", "match_words", "mix", "music_key_of",
+    "music_mood", "music_seconds", "own_cues", "sound_key_of", "sounds_named", "spot_cues", "spots_of",
+    "trim", "true_peak_dbtp",
 ]
 # fmt: on

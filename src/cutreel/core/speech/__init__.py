@@ -5,9 +5,11 @@ from .direction import Told, direction_told, joined, level_told
 from .pauses import Longest, after_cuts, cuts_in, left_over
 from .respelled import respelled
 from .saying import Saying, said_as
+from .where import Heard, room_in_words, room_of_place
 
 __all__ = [
     "FAR",
+    "Heard",
     "Longest",
     "Saying",
     "Told",
@@ -19,6 +21,8 @@ __all__ = [
     "left_over",
     "level_told",
     "respelled",
+    "room_in_words",
+    "room_of_place",
     "said_as",
     "voices_apart",
 ]

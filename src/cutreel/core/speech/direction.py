@@ -50,13 +50,19 @@ def direction_told(script: Manuscript, line: Line) -> Told | None:
     nothing tells, as of all narration."""
     if line.speaker is None:
         return None
-    return _beside(script, line.end, 1) or _beside(script, line.first - 1, -1)
+    after, before = beside(script, line)
+    return _read(after) or _read(before)
 
 
-def _beside(script: Manuscript, at: int, step: int) -> Told | None:
+def beside(script: Manuscript, line: Line) -> tuple[str, str]:
+    """The narration right behind a line, and right before it, as far as it can tell how the line is said."""
+    return _words_beside(script, line.end, 1), _words_beside(script, line.first - 1, -1)
+
+
+def _words_beside(script: Manuscript, at: int, step: int) -> str:
     words = script.words
     if not 0 <= at < len(words):
-        return None
+        return ""
     home = words[at - step].paragraph
     found: list[str] = []
     while 0 <= at < len(words) and len(found) < NEAR:
@@ -69,11 +75,10 @@ def _beside(script: Manuscript, at: int, step: int) -> Told | None:
         if step > 0 and word.text.endswith((".", "!", "?", ";")):
             break
         at += step
-    told = found if step > 0 else found[::-1]
-    return _read(" ".join(told), verb_needed=step < 0)
+    return " ".join(found if step > 0 else found[::-1])
 
 
-def _read(text: str, verb_needed: bool) -> Told | None:
+def _read(text: str) -> Told | None:
     low = re.sub(r"[^\w’' -]", " ", text.lower())
     words = low.split()
     verb = next((w for w in words if w in _SAID or w in _PLAIN), None)

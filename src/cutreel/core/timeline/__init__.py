@@ -4,11 +4,13 @@ transitions; and the whole film as one model."""
 from .frames import KNOWN_RATES, FrameRate, timecode
 from .layout import LineSound, Timing, lay_out
 from .model import (
+    ROOMS,
     CaptionClip,
     Footage,
     Join,
     PictureClip,
     Region,
+    Room,
     SoundClip,
     Strip,
     Timeline,
@@ -18,8 +20,8 @@ from .shots import Span, Stretch, cut_points, stretches
 
 # fmt: off
 __all__ = [
-    "KNOWN_RATES", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip", "Region",
-    "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points", "lay_out",
-    "stretches", "timecode",
+    "KNOWN_RATES", "ROOMS", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip",
+    "Region", "Room", "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points",
+    "lay_out", "stretches", "timecode",
 ]
 # fmt: on

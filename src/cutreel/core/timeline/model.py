@@ -7,7 +7,7 @@ is laid in at its sample.
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from typing import Literal
+from typing import Literal, get_args
 
 from pydantic import BaseModel
 
@@ -18,6 +18,9 @@ from .frames import FrameRate
 from .shots import Span
 
 Track = Literal["voice", "spot", "ambience", "music"]
+Room = Literal["dry", "small room", "hall", "outdoors", "through a wall", "telephone", "thought"]
+ROOMS: tuple[Room, ...] = get_args(Room)
+"""What a voice is heard in."""
 
 
 class Strip(BaseModel):
@@ -92,7 +95,7 @@ class SoundClip:
     """A sound on a track from `start` seconds. Of its file the samples `cut` (first, end) are
     heard, or all; `loop_to` repeats it until that second; fades are in
     seconds. It is `gain` decibels louder than others on its track. A piece of a line is as loud as the samples `whole`
-    of its file are together."""
+    of its file are together. It is heard in a `room`."""
 
     track: Track
     start: float
@@ -103,6 +106,7 @@ class SoundClip:
     fade_out: float = 0.0
     gain: float = 0.0
     whole: tuple[int, int] | None = None
+    room: Room = "dry"
 
 
 @dataclass(frozen=True, slots=True)

@@ -8,8 +8,8 @@ from pathlib import Path
 from typing import Any, ClassVar
 
 from cutreel.core.render import encode_sound, split_init
-from cutreel.core.sound import RATE, Loudness, MixedPart, TruePeaks, mix
-from cutreel.core.timeline import SoundClip, Track
+from cutreel.core.sound import RATE, InRoom, Loudness, MixedPart, Source, TruePeaks, mix
+from cutreel.core.timeline import Room, SoundClip, Track
 from cutreel.store import Assembled, ItemSpec
 
 from ..audio import FileScratch, KeptSounds, decoded_blocks
@@ -32,6 +32,7 @@ class MixedSound(Spec):
     fade_out: float = 0.0
     gain: float = 0.0
     whole: tuple[int, int] | None = None
+    room: Room = "dry"
 
     @classmethod
     def of(cls, clip: SoundClip) -> "MixedSound":
@@ -53,6 +54,11 @@ def mix_spec(film: Assembled) -> MixSpec:
     return MixSpec(sounds=sounds, seconds=round(film.seconds, 4))
 
 
+def _heard(source: Source, room: Room) -> Source:
+    """A sound as it is heard where it is."""
+    return source if room == "dry" else InRoom(source, room)
+
+
 class MixKind(Kind[MixSpec]):
     """Mixes and encodes, and measures what came of it on the decoded file, since that is what is
     heard."""
@@ -69,12 +75,14 @@ class MixKind(Kind[MixSpec]):
                 MixedPart(
                     s.track,
                     s.start,
-                    sounds.source(s.media, s.cut),
+                    _heard(sounds.source(s.media, s.cut), s.room),
                     s.loop_to,
                     s.fade_in,
                     s.fade_out,
                     s.gain,
-                    sounds.source(s.media, s.whole) if s.whole else None,
+                    sounds.source(s.media, s.whole or s.cut)
+                    if s.whole or s.room != "dry"
+                    else None,
                 )
                 for s in spec.sounds
             ]

@@ -14,6 +14,8 @@ import { shortly } from "./names";
 
 /** Nothing is chosen: lists know no empty choice. */
 const NOBODY = "-";
+/** A camera that goes along with a figure, among the moves that have names. */
+const ALONG = "along ";
 const FITS = {
   speed: "played quicker or slower",
   hold: "its last frame held",
@@ -38,6 +40,7 @@ export function WhatMoves({ film, shot, movement }: Props) {
     set({ acts: acts?.map(({ figure, action, word }) => ({ figure, action, word })) ?? null });
   const setAir = (air: readonly { kind: string; amount: string }[] | null) =>
     set({ air: air?.map(({ kind, amount }) => ({ kind, amount })) ?? null });
+  const goers = movement.figures.filter((f) => f.along);
   const named = (figure: string) =>
     shortly(movement.figures.find((f) => f.figure === figure)?.name ?? figure);
   const actionsFor = (figure: string) => {
@@ -61,9 +64,14 @@ export function WhatMoves({ film, shot, movement }: Props) {
             value={movement.camera && shot.own.path ? "own" : movement.move}
             options={[
               ...worded(rules.moves),
+              ...goers.map((f) => [ALONG + f.figure, `along with ${shortly(f.name)}`] as const),
               ...(shot.own.path ? ([["own", "your own path"]] as const) : []),
             ]}
-            onChange={(move) => move !== "own" && set({ move, path: null })}
+            onChange={(move) => {
+              const goer = goers.find((f) => ALONG + f.figure === move);
+              if (goer) set({ path: goer.along });
+              else if (move !== "own") set({ move, path: null });
+            }}
           />
         </Row>
         {movement.clip && (

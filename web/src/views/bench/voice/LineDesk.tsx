@@ -3,9 +3,10 @@ import { Play, RotateCcw, Square } from "lucide-react";
 import { useState } from "react";
 
 import type { Film } from "../../../api/client";
-import { useChange, useEstimate, useRuns, useStart } from "../../../api/film";
+import { useChange, useEstimate, useRules, useRuns, useStart } from "../../../api/film";
 import { type LineSaid, useLineSaid, useVoices } from "../../../api/voices";
 import { Button } from "../../../parts/Button";
+import { Choice } from "../../../parts/Choice";
 import { Field } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 import { SoundsLike } from "./SoundsLike";
@@ -33,11 +34,46 @@ export function LineDesk({ film, line, chosen, onChoose }: Props) {
     >
       <h3 className="flex items-baseline gap-2">
         <span className="font-serif text-[17px] font-semibold">{said.speaker ?? "Narrator"}</span>
-        <span className="truncate text-ink-2">{voice?.title ?? said.voice}</span>
+        <span className="truncate text-ink-2">{voice?.title ?? "a voice of their own"}</span>
+        <Where film={film} said={said} />
       </h3>
       <Directing key={`${said.own}${said.told}`} film={film} said={said} />
       <Takings film={film} line={line} said={said} />
     </article>
+  );
+}
+
+/** The line as it is set, of which a change says only what it changes. */
+const lineOf = (said: LineSaid) => ({
+  word: said.word,
+  direction: said.own,
+  room: said.room_own,
+  seed: said.seed,
+  takes: said.takes.length,
+});
+
+/** In which room it is heard: as the words or the place tell, or as the maker says. */
+function Where({ film, said }: { film: Film; said: LineSaid }) {
+  const change = useChange(film.id);
+  const rooms = useRules().rooms;
+  return (
+    <span className="ml-auto" title={said.room_why}>
+      <Choice
+        quiet
+        label="Where it is heard"
+        value={said.room_own ?? "-"}
+        options={[
+          ["-", said.room_own ? "as told" : said.room],
+          ...rooms.map((r): [string, string] => [r, r]),
+        ]}
+        onChange={(room) =>
+          change.mutate({
+            type: "set line",
+            line: { ...lineOf(said), room: room === "-" ? null : (room as LineSaid["room"]) },
+          })
+        }
+      />
+    </span>
   );
 }
 
@@ -47,7 +83,7 @@ function Directing({ film, said }: { film: Film; said: LineSaid }) {
   const put = (direction: string | null) =>
     change.mutate({
       type: "set line",
-      line: { word: said.word, direction, seed: said.seed, takes: said.takes.length },
+      line: { ...lineOf(said), direction },
     });
   const settle = () => {
     const now = text.trim();
@@ -95,7 +131,7 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
   const { hear, stop, playing, now } = useHearing();
   const put = (seed: number, takes = said.takes.length, then?: () => void) =>
     change.mutate(
-      { type: "set line", line: { word: said.word, direction: said.own, seed, takes } },
+      { type: "set line", line: { ...lineOf(said), seed, takes } },
       { onSuccess: then },
     );
   const unused = used?.unused ?? [];

@@ -37,6 +37,7 @@ vi.mock("../../../api/film", () => ({
   }),
   useStart: () => ({ mutate: (wish: unknown) => said.started.push(wish) }),
   useEstimate: () => ({ data: { cost: 0.012 } }),
+  useRules: () => ({ rooms: ["dry", "hall", "telephone"] }),
   useRuns: () => ({ data: [] }),
   useOffers: () => ({
     data: [
@@ -44,6 +45,28 @@ vi.mock("../../../api/film", () => ({
       { kind: "voice", price: { amount: "0.004", per: "request" }, quota: { left: 9, limit: 120 } },
     ],
   }),
+}));
+vi.mock("../../../parts/Choice", () => ({
+  worded: (names: string[]) => names.map((n) => [n, n]),
+  Choice: ({
+    label,
+    value,
+    options,
+    onChange,
+  }: {
+    label: string;
+    value: string;
+    options: [string, string][];
+    onChange: (v: string) => void;
+  }) => (
+    <select aria-label={label} value={value} onChange={(e) => onChange(e.target.value)}>
+      {options.map(([key, name]) => (
+        <option key={key} value={key}>
+          {name}
+        </option>
+      ))}
+    </select>
+  ),
 }));
 vi.mock("../../../api/voices", () => ({
   useLineSaid: (_: unknown, n: number) => ({ data: said.lines[n] }),
@@ -112,6 +135,9 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   takes: [take],
   anew: false,
   cuts: [],
+  room: "hall",
+  room_why: "the place: church",
+  room_own: null,
   ...more,
 });
 
@@ -155,7 +181,7 @@ test("another direction is set once, and given back to the text", () => {
   const field = ofEdda().getByLabelText("How it is said");
   fireEvent.change(field, { target: { value: "almost a whisper " } });
   fireEvent.keyDown(field, { key: "Enter" });
-  const set = { type: "set line", line: { word: 7, seed: 0, takes: 1 } };
+  const set = { type: "set line", line: { word: 7, room: null, seed: 0, takes: 1 } };
   expect(said.changed).toEqual([{ ...set, line: { ...set.line, direction: "almost a whisper" } }]);
   cleanup();
   said.lines[0] = line({ own: "almost a whisper" });
@@ -179,7 +205,7 @@ test("it is said again as another taking, and either is used", () => {
   shown();
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it again" }));
   expect(said.changed).toEqual([
-    { type: "set line", line: { word: 7, direction: null, seed: 1, takes: 2 } },
+    { type: "set line", line: { word: 7, direction: null, room: null, seed: 1, takes: 2 } },
   ]);
   expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
   cleanup();
@@ -188,7 +214,7 @@ test("it is said again as another taking, and either is used", () => {
   fireEvent.click(ofEdda().getByRole("button", { name: "Use taking 2" }));
   expect(said.changed.at(-1)).toEqual({
     type: "set line",
-    line: { word: 7, direction: null, seed: 1, takes: 2 },
+    line: { word: 7, direction: null, room: null, seed: 1, takes: 2 },
   });
 });
 
@@ -302,4 +328,28 @@ test("names are listed with how they sound, and changed", () => {
   fireEvent.change(names.getByLabelText("How Saltmere sounds"), { target: { value: "" } });
   fireEvent.click(names.getByRole("button", { name: "Say it so everywhere" }));
   expect(said.changed).toEqual([{ type: "say word", word: "Saltmere", sounds: "" }]);
+});
+
+test("a line is heard where the place tells, or where the maker says", () => {
+  shown();
+  const where = ofEdda().getByLabelText("Where it is heard");
+  expect(where.textContent).toContain("hall");
+  fireEvent.change(where, { target: { value: "telephone" } });
+  expect(said.changed).toEqual([
+    {
+      type: "set line",
+      line: { word: 7, direction: null, room: "telephone", seed: 0, takes: 1 },
+    },
+  ]);
+});
+
+test("pauses are set for the whole film, and given back", () => {
+  shown();
+  fireEvent.change(screen.getByLabelText("Longest pause after a comma"), {
+    target: { value: "0.25" },
+  });
+  fireEvent.change(screen.getByLabelText("Longest pause after a sentence"), {
+    target: { value: "-" },
+  });
+  expect(said.changed.map((c) => c.values)).toEqual([{ comma_pause: 0.25 }, { stop_pause: null }]);
 });
