@@ -1,5 +1,7 @@
 """Voices and lines, over the running stack: described, heard on the line, kept; directed, said again, said otherwise."""
 
+from xml.etree import ElementTree
+
 import pytest
 
 from tests.api.test_retouch import start
@@ -178,3 +180,50 @@ def test_a_line_is_heard_in_a_room_and_said_no_second_time(client, spoken) -> No
     )
     assert now["takes"] == said["takes"] and not now["anew"]
     assert "telephone" in client.get("/api/rules").json()["rooms"]
+
+
+def test_a_lexicon_goes_out_and_comes_in_as_pls(client, film) -> None:
+    """W3C Pronunciation Lexicon Specification 1.0: the name space, lexemes with grapheme and alias."""
+    base = f"/api/films/{film['id']}"
+    change(client, film["id"], type="say word", word="Saltmere", sounds="salt meer")
+    out = client.get(f"{base}/lexicon")
+    assert out.headers["content-type"].startswith("application/pls+xml")
+    root = ElementTree.fromstring(out.content)
+    ns = {"p": "http://www.w3.org/2005/01/pronunciation-lexicon"}
+    assert root.tag == f"{{{ns['p']}}}lexicon" and root.attrib["version"] == "1.0"
+    assert (
+        root.attrib["alphabet"] == "ipa"
+        and root.attrib["{http://www.w3.org/XML/1998/namespace}lang"]
+    )
+    pairs = [
+        (x.find("p:grapheme", ns).text, x.find("p:alias", ns).text)
+        for x in root.findall("p:lexeme", ns)
+    ]
+    assert pairs == [("Saltmere", "salt meer")]
+    # The specification's own kinds of entries: several graphemes, several aliases, phonemes alone.
+    data = (
+        '<?xml version="1.0"?><lexicon version="1.0" alphabet="ipa" xml:lang="en" xmlns="http://www.w3.org/2005/01/'
+        'pronunciation-lexicon"><lexeme><grapheme>Wyn</grapheme><grapheme>Wynn</grapheme><alias>win</alias>'
+        "<alias>wine</alias></lexeme><lexeme><grapheme>Sepulveda</grapheme><phoneme>səˈpʌlvɪdə</phoneme></lexeme></lexicon>"
+    ).encode()
+    taken = client.post(f"{base}/lexicon", files={"file": ("a.pls", data)}).json()
+    assert taken == {"taken": 2, "left": ["Sepulveda"]}
+    words = {s["word"]: s["sounds"] for s in client.get(base).json()["lexicon"]}
+    assert words == {"Saltmere": "salt-meer", "Wyn": "win", "Wynn": "win"}
+    again = client.post(f"{base}/lexicon", files={"file": ("a.pls", out.content)}).json()
+    assert again == {"taken": 1, "left": []}
+
+
+@pytest.mark.parametrize(
+    "data",
+    [
+        b"not xml",
+        b"<lexicon/>",
+        b'<!DOCTYPE x [<!ENTITY a "b"><!ENTITY c "&a;&a;">]><lexicon>&c;</lexicon>',
+        b'<lexicon version="1.0" xmlns="http://www.w3.org/2005/01/pronunciation-lexicon"></lexicon>',
+    ],
+)
+def test_what_is_no_lexicon_is_refused_with_what_to_do(client, film, data) -> None:
+    answer = client.post(f"/api/films/{film['id']}/lexicon", files={"file": ("a.pls", data)})
+    assert 400 <= answer.status_code < 500, answer.text
+    assert "PLS" in answer.text or "alias" in answer.text

@@ -3,13 +3,24 @@
 from collections.abc import Sequence
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response, UploadFile
 from pydantic import BaseModel, Field
 
-from cutreel.core.film import VOICE_RATE, Direction, Result, directions_of, longest_of, tightened
-from cutreel.core.speech import Longest, cuts_in, respelled
+from cutreel.core.errors import BadInput
+from cutreel.core.film import (
+    VOICE_RATE,
+    Change,
+    Direction,
+    Result,
+    directions_of,
+    longest_of,
+    tightened,
+)
+from cutreel.core.film.commands import TakeLexicon
+from cutreel.core.speech import Longest, cuts_in, from_pls, respelled, to_pls
 from cutreel.core.timeline import Room
 from cutreel.making import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
+from cutreel.making.apart import LEXICON, reader
 from cutreel.protocol import Voice
 
 from .door import Films, Shop
@@ -213,3 +224,31 @@ def _heard(result: Result | None, voice: str, seed: int) -> Heard:
         peaks=result.data.get("peaks", []),
         unused=result.data.get("unused", []),
     )
+
+
+@router.get("/films/{film}/lexicon")
+def lexicon(film: str, shop: Shop) -> Response:
+    """How words sound, as a W3C pronunciation lexicon (PLS 1.0)."""
+    return Response(
+        to_pls(shop.films.get(film).document.lexicon),
+        media_type="application/pls+xml",
+        headers={"Content-Disposition": 'attachment; filename="lexicon.pls"'},
+    )
+
+
+class LexiconTaken(BaseModel):
+    """How many words were taken, and which were left: those that are said by phonemes alone, or are several words."""
+
+    taken: int
+    left: list[str]
+
+
+@router.post("/films/{film}/lexicon")
+def take_lexicon(film: str, file: UploadFile, shop: Shop) -> LexiconTaken:
+    """Take the words of a PLS 1.0 file."""
+    found, left = reader.read(from_pls, file.file.read(), what=LEXICON)
+    if not found:
+        raise BadInput("Nothing in that lexicon says how a word sounds.", "Give words an alias.")
+    row = shop.films.get(film)
+    shop.films.change(film, Change(revision=row.revision, command=TakeLexicon(sayings=found)))
+    return LexiconTaken(taken=len(found), left=left[:40])

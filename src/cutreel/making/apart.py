@@ -15,10 +15,11 @@ from cutreel.core.errors import BadInput, CutReelError
 
 T = TypeVar("T")
 SECONDS = 60
-PICTURE, SCRIPT, CLIP = "picture", "script", "clip"
+PICTURE, SCRIPT, CLIP, LEXICON = "picture", "script", "clip", "lexicon"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
+    LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }
 MOST_MEMORY = 6 * 2**30

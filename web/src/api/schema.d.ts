@@ -1478,6 +1478,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/lexicon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lexicon
+         * @description How words sound, as a W3C pronunciation lexicon (PLS 1.0).
+         */
+        get: operations["lexicon_api_films__film__lexicon_get"];
+        put?: never;
+        /**
+         * Take Lexicon
+         * @description Take the words of a PLS 1.0 file.
+         */
+        post: operations["take_lexicon_api_films__film__lexicon_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1700,6 +1724,11 @@ export interface components {
             /** File */
             file: string;
         };
+        /** Body_take_lexicon_api_films__film__lexicon_post */
+        Body_take_lexicon_api_films__film__lexicon_post: {
+            /** File */
+            file: string;
+        };
         /**
          * BoxedFigure
          * @description Where somebody is in a picture: left, top, right, bottom, as shares of the frame.
@@ -1836,7 +1865,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2777,6 +2806,16 @@ export interface components {
             pace: number;
             /** Opening */
             opening: number;
+        };
+        /**
+         * LexiconTaken
+         * @description How many words were taken, and which were left: those that are said by phonemes alone, or are several words.
+         */
+        LexiconTaken: {
+            /** Taken */
+            taken: number;
+            /** Left */
+            left: string[];
         };
         /**
          * LiftCue
@@ -5323,6 +5362,19 @@ export interface components {
             places: components["schemas"]["Place"][];
         };
         /**
+         * TakeLexicon
+         * @description Take words of a lexicon from elsewhere; of those that the film has already, these hold from now on.
+         */
+        TakeLexicon: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "take lexicon";
+            /** Sayings */
+            sayings: components["schemas"]["Saying"][];
+        };
+        /**
          * TakeMeant
          * @description Say whom several words mean at once, as somebody else read them; words that are gone are left out.
          */
@@ -6039,7 +6091,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -8182,6 +8234,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DescribedVoices"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    lexicon_api_films__film__lexicon_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    take_lexicon_api_films__film__lexicon_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_take_lexicon_api_films__film__lexicon_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LexiconTaken"];
                 };
             };
             /** @description Validation Error */

@@ -73,3 +73,16 @@ export function useVoices(film: Film): Voice[] {
   }));
   return [...kept, ...offered];
 }
+
+/** Takes the words of a lexicon; the film tells of the change by itself. */
+export const useTakeLexicon = (film: string) =>
+  useMutation({
+    mutationFn: async (file: File) => {
+      const body = new FormData();
+      body.append("file", file, file.name);
+      const response = await fetch(`/api/films/${film}/lexicon`, { method: "POST", body });
+      const data = (await response.json()) as Schemas["LexiconTaken"];
+      return unwrap<Schemas["LexiconTaken"]>({ data, error: data, response });
+    },
+    onError: failed(film),
+  });

@@ -31,6 +31,7 @@ Command = Annotated[
     | c.DropVoice
     | c.SetLine
     | c.SayWord
+    | c.TakeLexicon
     | c.SetScene
     | c.CircleTake
     | c.CircleTakes

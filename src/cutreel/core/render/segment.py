@@ -67,9 +67,14 @@ def painter(
     return draw
 
 
-def frames_of(plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody) -> Iterator[Frame]:
+def frames_of(
+    plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody, files: Files = nothing
+) -> Iterator[Frame]:
     """The frames of a segment, one at a time; each is overwritten by the next."""
-    draw, frame = painter(plan, fetch, figures), Compositor(plan.width, plan.height).new_frame()
+    draw, frame = (
+        painter(plan, fetch, figures, files),
+        Compositor(plan.width, plan.height).new_frame(),
+    )
     for number in range(plan.frames):
         draw(number, frame)
         yield frame

@@ -3,6 +3,7 @@
 from .apart import FAR, farthest, voices_apart
 from .direction import Told, direction_told, joined, level_told
 from .pauses import Longest, after_cuts, cuts_in, left_over
+from .pls import from_pls, to_pls
 from .respelled import respelled
 from .saying import Saying, said_as
 from .where import Heard, room_in_words, room_of_place
@@ -17,6 +18,7 @@ __all__ = [
     "cuts_in",
     "direction_told",
     "farthest",
+    "from_pls",
     "joined",
     "left_over",
     "level_told",
@@ -24,5 +26,6 @@ __all__ = [
     "room_in_words",
     "room_of_place",
     "said_as",
+    "to_pls",
     "voices_apart",
 ]

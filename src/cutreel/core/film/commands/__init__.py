@@ -30,7 +30,7 @@ from .people import (
 )
 from .pictures import DropCutOut, KeepCutOut
 from .text import EditPlaces, EditText, MoveScene
-from .voices import DropVoice, KeepVoice, SayWord, SetLine
+from .voices import DropVoice, KeepVoice, SayWord, SetLine, TakeLexicon
 
 # fmt: off
 __all__ = [
@@ -38,6 +38,7 @@ __all__ = [
     "DropVoice", "EditPlaces", "EditText", "KeepCutOut", "KeepVoice", "LiftCue", "LiftMark", "MergePeople",
     "MoveScene", "PushMark", "RejectTake", "RemoveLook", "RemovePerson", "Rename", "RenamePerson",
     "SamePicture", "SayWord", "SetHold", "SetLine", "SetLook", "SetMark", "SetMeant", "SetPerson",
-    "SetPlace", "SetScene", "SetSettings", "SetShots", "SetSource", "SplitPerson", "TakeCast", "TakeMeant",
+    "SetPlace", "SetScene", "SetSettings", "SetShots", "SetSource", "SplitPerson", "TakeCast",
+    "TakeLexicon", "TakeMeant",
 ]
 # fmt: on

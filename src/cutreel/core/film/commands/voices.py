@@ -93,3 +93,23 @@ class SayWord(FilmCommand):
         saying = Saying(word=self.word, sounds=self.sounds)
         film.lexicon = [*others, saying]
         return f"say {self.word} as {saying.sounds}"
+
+
+class TakeLexicon(FilmCommand):
+    """Take words of a lexicon from elsewhere; of those that the film has already, these hold from now on."""
+
+    touches = ("lexicon",)
+    type: Literal["take lexicon"] = "take lexicon"
+    sayings: list[Saying] = Field(min_length=1, max_length=5000)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        new = {s.word.lower() for s in self.sayings}
+        kept = [s for s in film.lexicon if s.word.lower() not in new]
+        if len(kept) + len(self.sayings) > MOST_SAYINGS:
+            raise BadInput(
+                "Those are more words than a lexicon holds.", f"At most {MOST_SAYINGS:,}."
+            )
+        film.lexicon = [*kept, *self.sayings]
+        return (
+            f"take {len(self.sayings)} {'word' if len(self.sayings) == 1 else 'words'} of a lexicon"
+        )

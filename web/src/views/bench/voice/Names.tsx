@@ -2,6 +2,8 @@
 import { useState } from "react";
 
 import type { Film } from "../../../api/client";
+import { useTakeLexicon } from "../../../api/voices";
+import { Bring } from "../../../parts/Bring";
 import { Heading } from "../../continuity/Heading";
 import { SoundsLike } from "./SoundsLike";
 import { namesOf } from "./voices";
@@ -10,7 +12,7 @@ export function Names({ film }: { film: Film }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const said = new Map(film.lexicon.map((s) => [s.word.toLowerCase(), s.sounds]));
   const names = namesOf(film);
-  if (!names.length) return null;
+  const take = useTakeLexicon(film.id);
   return (
     <section aria-label="Names" className="mt-4">
       <Heading title="Names and how they sound" beside="click one to change it" />
@@ -29,6 +31,28 @@ export function Names({ film }: { film: Film }) {
             )}
           </button>
         ))}
+      </p>
+      <p className="flex items-center gap-2">
+        <Bring
+          quiet
+          label="Bring a lexicon"
+          title="Bring a lexicon"
+          accept=".pls,.xml,application/pls+xml"
+          says="PLS 1.0, the W3C's pronunciation lexicon"
+          busy={take.isPending}
+          onFiles={([file]) => file && take.mutate(file)}
+        />
+        {film.lexicon.length > 0 && (
+          <a className="underline" href={`/api/films/${film.id}/lexicon`} download>
+            Take it away
+          </a>
+        )}
+        {take.data && (
+          <span role="status" className="text-[12.5px] text-ink-2">
+            {take.data.taken} taken
+            {take.data.left.length > 0 && `; left out: ${take.data.left.join(", ")}`}
+          </span>
+        )}
       </p>
       {chosen && (
         <SoundsLike

@@ -74,6 +74,7 @@ vi.mock("../../../api/voices", () => ({
   useHeard: (_: unknown, __: number, names: string[]) => ({
     data: names.map((voice) => ({ voice, media: voice === "maud" ? "maud.flac" : null })),
   }),
+  useTakeLexicon: () => ({ mutate: (file: File) => said.heard.push(file.name), isPending: false }),
   useDeadAir: (_: unknown, comma: number | null) => ({
     data: { seconds: 30, saved: comma === 0.25 ? 3.25 : 1.5 },
   }),
@@ -323,7 +324,12 @@ test("names are listed with how they sound, and changed", () => {
   expect(names.getAllByRole("button").map((b) => b.textContent)).toEqual([
     "Edda",
     "Saltmeresalt-meer",
+    "Bring a lexicon",
   ]);
+  const file = new File(["x"], "mine.pls");
+  fireEvent.change(names.getByLabelText("Bring a lexicon"), { target: { files: [file] } });
+  expect(said.heard).toEqual(["mine.pls"]);
+  expect(names.getByRole("link").getAttribute("href")).toBe("/api/films/f/lexicon");
   fireEvent.click(names.getByRole("button", { name: /Saltmere/ }));
   fireEvent.change(names.getByLabelText("How Saltmere sounds"), { target: { value: "" } });
   fireEvent.click(names.getByRole("button", { name: "Say it so everywhere" }));

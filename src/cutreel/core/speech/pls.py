@@ -1,0 +1,59 @@
+"""Lexicons as W3C Pronunciation Lexicon Specification 1.0, both ways: how a word sounds stands there as an alias."""
+
+from collections.abc import Sequence
+from xml.etree import ElementTree
+
+import defusedxml.ElementTree as safe
+
+from cutreel.core.errors import BadInput
+
+from .saying import Saying
+
+NAMESPACE = "http://www.w3.org/2005/01/pronunciation-lexicon"
+MOST_LEXEMES = 5000
+
+
+def to_pls(lexicon: Sequence[Saying], language: str = "en") -> bytes:
+    """A lexicon as a PLS 1.0 document."""
+    ElementTree.register_namespace("", NAMESPACE)
+    lang = "{http://www.w3.org/XML/1998/namespace}lang"
+    root = ElementTree.Element(
+        f"{{{NAMESPACE}}}lexicon", {"version": "1.0", "alphabet": "ipa", lang: language}
+    )
+    for saying in lexicon:
+        lexeme = ElementTree.SubElement(root, f"{{{NAMESPACE}}}lexeme")
+        ElementTree.SubElement(lexeme, f"{{{NAMESPACE}}}grapheme").text = saying.word
+        ElementTree.SubElement(lexeme, f"{{{NAMESPACE}}}alias").text = saying.sounds.replace(
+            "-", " "
+        )
+    ElementTree.indent(root)
+    return bytes(ElementTree.tostring(root, encoding="utf-8", xml_declaration=True)) + b"\n"
+
+
+def from_pls(data: bytes) -> tuple[list[Saying], list[str]]:
+    """The words of a PLS 1.0 document with how they sound, and those that it says by phonemes alone, or that are more
+    than one word. Of several graphemes each is taken, of several aliases the first, as the specification prefers.
+    Raises BadInput for what is no such document."""
+    try:
+        root = safe.fromstring(data)
+    except Exception as error:
+        raise BadInput("That file is no lexicon.", "Bring a PLS file (XML, by W3C).") from error
+    if root.tag != f"{{{NAMESPACE}}}lexicon":
+        raise BadInput("That file is no lexicon.", "Bring a PLS file (XML, by W3C).")
+    found: dict[str, Saying] = {}
+    left: list[str] = []
+    lexemes = root.findall(f"{{{NAMESPACE}}}lexeme")
+    if len(lexemes) > MOST_LEXEMES:
+        raise BadInput(
+            f"The lexicon has {len(lexemes):,} words.", f"Bring at most {MOST_LEXEMES:,}."
+        )
+    for lexeme in lexemes:
+        alias = lexeme.find(f"{{{NAMESPACE}}}alias")
+        sounds = " ".join((alias.text or "").split()) if alias is not None else ""
+        for grapheme in lexeme.findall(f"{{{NAMESPACE}}}grapheme"):
+            word = (grapheme.text or "").strip()
+            if word and sounds and " " not in word and len(word) <= 60 and len(sounds) <= 80:
+                found.setdefault(word.lower(), Saying(word=word, sounds=sounds))
+            elif word:
+                left.append(word[:60])
+    return list(found.values()), left
