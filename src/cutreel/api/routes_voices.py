@@ -19,8 +19,15 @@ from cutreel.core.film import (
 from cutreel.core.film.commands import TakeLexicon
 from cutreel.core.speech import Longest, cuts_in, from_pls, respelled, to_pls
 from cutreel.core.timeline import Room
-from cutreel.making import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
-from cutreel.making.apart import LEXICON, reader
+from cutreel.making import (
+    LEXICON,
+    MOST_HEARD,
+    described_voices,
+    heard_as,
+    line_at,
+    reader,
+    takes_of_line,
+)
 from cutreel.protocol import Voice
 
 from .door import Films, Shop

@@ -1,7 +1,7 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import CLIP, SCRIPT, reader
+from .apart import CLIP, LEXICON, SCRIPT, reader
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
@@ -28,6 +28,7 @@ from .writing import write
 __all__ = [
     "AT_ONCE",
     "CLIP",
+    "LEXICON",
     "MOST_HEARD",
     "REGISTRY",
     "SCRIPT",
