@@ -304,3 +304,12 @@ def test_who_is_called_by_a_noun_behind_the_name_is_that_person() -> None:
     )
     assert "brown coat" in " ".join(t.text for t in cast["Wren"].traits)
     assert {"Wren", "Tobin"} == set(cast)
+
+
+def test_who_comes_in_without_a_name_is_who_is_told_it_later() -> None:
+    cast = cast_of(
+        "Mr. Pell lit his ovens. A thin girl in a soldier's greatcoat stood on the step.\n\nHer name was Odette. Odette had a "
+        "cough, and Mr. Pell gave her a loaf.\n"
+    )
+    assert {"Mr. Pell", "Odette"} == set(cast)
+    assert "thin girl" in " ".join(t.text for t in cast["Odette"].traits)

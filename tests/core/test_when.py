@@ -125,3 +125,11 @@ def test_weather_lasts_until_it_is_said_to_be_over(text, weathers) -> None:
     film, _ = new_film("t", text, Settings(pace=1))
     shots = read_film(film, Offered(600)).shots
     assert [s.facts.weather for s in shots][:: len(shots) - 1 or 1] == weathers
+
+
+def test_an_hour_that_was_never_seen_is_not_the_hour_it_is() -> None:
+    text = (
+        "At two in the morning Ada lit the oven. She had not seen a sunrise from her bed in years. "
+        "Ada watched the dough.\n"
+    )
+    assert {f.time for f in facts(text)} == {"night"}

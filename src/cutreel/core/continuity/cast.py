@@ -23,6 +23,7 @@ from cutreel.core.reading import (
     TELLER,
     Known,
     Parses,
+    named_later,
     nameless,
     names_acting,
     only_beside,
@@ -149,8 +150,12 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         return list(figures)
     same = same_told(script, parses, _known_figures(figures))
     titled = {f.name.split(" ")[0].lower(): i for i, f in enumerate(figures, 1) if " " in f.name}
-    same = {k: i for k, i in titled.items() if k != "the"} | same
+    later = named_later(script, parses, _known_figures(figures))
+    same = {k: i for k, i in titled.items() if k != "the"} | same | later
     calls: dict[int, list[str]] = {}
+    for noun, i in later.items():
+        if not any(f.name in (noun, f"the {noun}") for f in figures):
+            calls.setdefault(i, []).extend((f"the {noun}", noun))
     gone: set[str] = set()
     for role in figures:
         noun = role.name.removeprefix("the ")

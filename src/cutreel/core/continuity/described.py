@@ -82,6 +82,10 @@ _CALLED = re.compile(
     + "|".join(_KINDS)
     + r") (?:called|named|by the name of) $"
 )
+_COMES_IN = re.compile(
+    r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>" + "|".join(_KINDS) + r")$"
+)
+""""A thin girl", whose name is told later."""
 _OTHER_TIME = re.compile(r"\b(?:since|until|till|before|than|[a-z,]+ when) $")
 _SHE_HE = re.compile(r"^(She|He)\b")
 MOST_CLOTHES = 3
@@ -286,7 +290,12 @@ class _Reader:
             own.where.setdefault("who", _around(text, start, end + is_so.end()))
         # "A small girl named Pim" may be one mention: what is before the name counts, not before all of it.
         at = text.find(figure.name, start, end)
-        for told in (_IS_A.match(behind), _CALLED.search(text[: max(start, at)])):
+        told_so = (
+            _IS_A.match(behind),
+            _CALLED.search(text[: max(start, at)]),
+            _COMES_IN.search(text[:end]),
+        )
+        for told in told_so:
             if told:
                 own.kind = own.kind or told.group("kind")
                 how = _words(told.group("how"))

@@ -10,7 +10,7 @@ from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
 from .language import is_english
-from .names import names_acting, same_told
+from .names import named_later, names_acting, same_told
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
@@ -43,6 +43,7 @@ __all__ = [
     "Token",
     "arrivals",
     "is_english",
+    "named_later",
     "nameless",
     "names_acting",
     "narrated",

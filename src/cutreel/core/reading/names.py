@@ -20,8 +20,12 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     """People who act in the narration and are in no list yet, by what the parser takes for a person's name."""
     found: Counter[str] = Counter()
     nouns: dict[str, str] = {}
+    told = _Newcomers()
     for _, parsed, spoken in narrated(script, parses):
-        for name, noun in _said_to_be_called(parsed, spoken):
+        for name, noun in (
+            *_said_to_be_called(parsed, spoken),
+            *((n, noun) for _, n, noun in told.named_in(parsed, spoken)),
+        ):
             if not set(name.split(" ")) & set(known):
                 nouns[name] = noun
                 found[name] += 1
@@ -71,6 +75,45 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
     return out
 
 
+class _Newcomers:
+    """Who came in without a name, and is told it later: "A thin girl stood on the step. … Her name was Odette." """
+
+    def __init__(self) -> None:
+        self._last: dict[str, str] = {}
+        """The noun of who came in last, by "she" and "he"."""
+
+    def named_in(self, parsed: Parsed, spoken: Collection[int]) -> list[tuple[int, str, str]]:
+        """Names that a paragraph, the next of the story, tells so: the token, the name, the noun for who bears it."""
+        out = []
+        tokens = parsed.tokens
+        for i, token in enumerate(tokens):
+            if i in spoken:
+                continue
+            if token.pos == "NOUN" and sort_of(token.lemma) == "person":
+                below = {tokens[c].text.lower() for c in parsed.children[i]}
+                if below & {"a", "an"} and token.dep in {*SUBJECT, "dobj", "pobj"}:
+                    sex = pronoun_of(token.lemma)
+                    for one in (sex,) if sex else ("she", "he"):
+                        self._last[one] = token.lemma
+            whose = _whose_name(parsed, i)
+            name = _name(parsed, i) if whose else ""
+            if name and whose in self._last:
+                out.append((i, name, self._last.pop(whose)))
+        return out
+
+
+def _whose_name(parsed: Parsed, i: int) -> str:
+    """ "Her name was Odette": "she", for the name; empty for any other word."""
+    tokens = parsed.tokens
+    if tokens[i].pos != "PROPN" or tokens[i].dep != "attr" or tokens[tokens[i].head].lemma != "be":
+        return ""
+    for k in subjects(parsed, tokens[i].head):
+        if tokens[k].lemma == "name":
+            below = {tokens[c].text.lower() for c in parsed.children[k]}
+            return "she" if "her" in below else "he" if "his" in below else ""
+    return ""
+
+
 def _called(name: str, noun: str, count: int, alone: bool) -> Figure:
     """Who is called so, and by the noun where nobody else is (`alone`)."""
     animal = sort_of(noun) == "animal"
@@ -118,6 +161,18 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
                 )
                 if person is not None:
                     found.setdefault(token.lemma, person)
+    return found
+
+
+def named_later(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict[str, int]:
+    """Who came in as "a thin girl" and is told a name later, by that noun: ids of the cast."""
+    calls = {call: known.id for known in cast for call in known.calls}
+    told, found = _Newcomers(), dict[str, int]()
+    for _, parsed, spoken in narrated(script, parses):
+        for _, name, noun in told.named_in(parsed, spoken):
+            person = calls.get(name) or calls.get(name.split(" ")[0])
+            if person is not None:
+                found.setdefault(noun, person)
     return found
 
 

@@ -141,9 +141,21 @@ def _are_others(page: Page, i: int) -> bool:
         return False
     if page.tokens[i].dep in OBJECT and _acts_here(page, i):
         return False
-    page.others[i] = others.phrase
+    phrase = others.phrase
+    nearer = [
+        k
+        for k in range(i)
+        if page.tokens[k].tag == "NNS"
+        and page.tokens[k].sentence == page.tokens[i].sentence
+        and k not in page.taken
+        and page.says[k] is None
+        and sort_of(page.tokens[k].lemma) == "person"
+    ]
+    if nearer and page.tokens[i].dep in SUBJECT:
+        phrase = page.phrase(nearer[-1])  # "he led the senators up, and they watched"
+    page.others[i] = phrase
     if page.tokens[i].dep in SUBJECT:
-        page.now.others = Others(others.phrase, 0)
+        page.now.others = Others(phrase, 0)
     return True
 
 

@@ -137,6 +137,11 @@ def not_now(parsed: Parsed, i: int) -> bool:
         return above.text.lower() != "for" or word in WEATHERS
     if compared(parsed, i):
         return True
+    if token.dep == "dobj" and word in TIMES:
+        # "He had not seen a sunrise for years": no hour of this night.
+        aside = {tokens[c].text.lower() for c in parsed.children[token.head]}
+        if aside & {"had", "not", "n’t", "n't", "never"}:
+            return True
     why = unreal(parsed, clause_of(parsed, i))
     return (bool(why) and why != "denied") or (why == "denied" and word in WEATHERS)
 
