@@ -17,6 +17,8 @@ from tests.waiting import until
 FLAGS = [
     "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
     "--disable-component-update", "--disable-sync", "--autoplay-policy=no-user-gesture-required",
+    # A microphone that beeps, for who speaks a line themselves.
+    "--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream",
 ]
 # fmt: on
 

@@ -66,3 +66,20 @@ def test_a_line_is_cast_directed_and_said_again(page: Page) -> None:
     by.get_by_role("button", name="Hear number 2").click()
     by.get_by_role("button", name="Keep it").nth(1).click()
     expect(line.get_by_role("heading")).to_contain_text("Edda: an old woman, hoarse")
+
+
+def test_a_line_is_recorded_in_the_page(page: Page) -> None:
+    """Chromium's own microphone for tests beeps: it is no voice, but it is kept, aligned and heard like one."""
+    new_film(page, "Own voice", STORY.replace("church", "chapel"))
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    line = page.get_by_role("article").first
+    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled(timeout=30_000)
+    line.get_by_role("button", name="Say it yourself").click()
+    page.wait_for_timeout(2500)  # the time that somebody speaks
+    line.get_by_role("button", name="Stop", exact=True).click()
+    expect(line.get_by_text(re.compile("^your own voice"))).to_be_visible(timeout=30_000)
+    expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled()
+    line.get_by_role("button", name="A voice again").click()
+    expect(line.get_by_role("button", name="Say it yourself")).to_be_visible()

@@ -11,20 +11,25 @@ from cutreel.core.film import (
     VOICE_RATE,
     Change,
     Direction,
+    Recording,
     Result,
     directions_of,
     longest_of,
     tightened,
 )
 from cutreel.core.film.commands import TakeLexicon
+from cutreel.core.manuscript import words_text
 from cutreel.core.speech import Longest, cuts_in, from_pls, respelled, to_pls
 from cutreel.core.timeline import Room
 from cutreel.making import (
     LEXICON,
     MOST_HEARD,
+    SOUND,
     described_voices,
     heard_as,
+    keep_recording,
     line_at,
+    opened_recording,
     reader,
     takes_of_line,
 )
@@ -64,7 +69,8 @@ class LineSaid(BaseModel):
     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-    film. It is heard in a `room`, for a reason."""
+    film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, of
+    whose words (counted in the line) those that are `unsure` may stand elsewhere."""
 
     line: int
     word: int
@@ -84,6 +90,9 @@ class LineSaid(BaseModel):
     room: Room
     room_why: str
     room_own: Room | None
+    recorded: bool
+    recording: Recording | None
+    unsure: list[int]
 
 
 @router.get("/films/{film}/lines/{line}")
@@ -107,7 +116,11 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         ),
         None,
     )
-    keys = takes_of_line(work, max(own.takes if own else 1, how.seed + 1))
+    keys = (
+        [work.key]
+        if work.recorded
+        else takes_of_line(work, max(own.takes if own else 1, how.seed + 1))
+    )
     found = shop.results.many([*keys, *([work.plain] if work.plain else [])])
     result = found.get(work.key) or found.get(work.plain)
     times = result.data["words"] if result else []
@@ -135,7 +148,10 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         why=how.why,
         own=how.own,
         standing=how.standing,
-        seed=how.seed,
+        seed=0 if work.recorded else how.seed,
+        recorded=work.recorded,
+        recording=own.recording if own else None,
+        unsure=result.data.get("unsure", []) if result else [],
         takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
         anew=result is not None and result.key != work.key,
         cuts=cuts_in(texts, times, longest) if times else [],
@@ -259,3 +275,35 @@ def take_lexicon(film: str, file: UploadFile, shop: Shop) -> LexiconTaken:
     row = shop.films.get(film)
     shop.films.change(film, Change(revision=row.revision, command=TakeLexicon(sayings=found)))
     return LexiconTaken(taken=len(found), left=left[:40])
+
+
+class Recorded(BaseModel):
+    """A recording that was kept for a line, as it is set; and the words (counted in the line) that are unsure."""
+
+    recording: Recording
+    unsure: list[int]
+
+
+@router.post("/films/{film}/lines/{line}/recording")
+def record(film: str, line: int, file: UploadFile, films: Films, shop: Shop) -> Recorded:
+    """Keep the maker's own voice for a line, aligned with how a voice spoke it; it is used once it is set."""
+    assembled = films.now(film).film
+    work = line_at(assembled, line)
+    script = assembled.read.script
+    whole = script.lines[script.words[work.first].line]
+    if (work.first, work.end) != (whole.first, whole.end):
+        raise BadInput(
+            "That line is too long to be recorded at once.",
+            "Cut it by a hold, or break the paragraph.",
+        )
+    found = shop.results.many([k for k in takes_of_line(work, 4) if k])
+    spoken = next(iter(found.values()), None)
+    if spoken is None:
+        raise BadInput(
+            "A recording is aligned with a voice that says the same.",
+            "Let the line be spoken first, then bring yours.",
+        )
+    flac = reader.read(opened_recording, file.file.read(), what=SOUND)
+    text = words_text(script.words[work.first : work.end])
+    media, unsure = keep_recording(shop, text, spoken, flac)
+    return Recorded(recording=Recording(media=media, text=text), unsure=unsure)

@@ -1,7 +1,7 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import CLIP, LEXICON, SCRIPT, reader
+from .apart import CLIP, LEXICON, SCRIPT, SOUND, reader
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
@@ -16,6 +16,7 @@ from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, 
 from .planning import SHORT_SIDE, frame_size, planned_segments
 from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
+from .recording import keep_recording, opened_recording
 from .references import ReferencesWanted, candidates
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
@@ -33,6 +34,7 @@ __all__ = [
     "REGISTRY",
     "SCRIPT",
     "SHORT_SIDE",
+    "SOUND",
     "AskedReading",
     "Estimate",
     "Faults",
@@ -62,7 +64,9 @@ __all__ = [
     "heard_as",
     "is_warm",
     "keep_brought",
+    "keep_recording",
     "line_at",
+    "opened_recording",
     "pace_in",
     "parser",
     "parses_of",

@@ -15,10 +15,11 @@ from cutreel.core.errors import BadInput, CutReelError
 
 T = TypeVar("T")
 SECONDS = 60
-PICTURE, SCRIPT, CLIP, LEXICON = "picture", "script", "clip", "lexicon"
+PICTURE, SCRIPT, CLIP, LEXICON, SOUND = "picture", "script", "clip", "lexicon", "recording"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
+    SOUND: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes.",
     LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }

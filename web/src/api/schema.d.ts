@@ -1502,6 +1502,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/lines/{line}/recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record
+         * @description Keep the maker's own voice for a line, aligned with how a voice spoke it; it is used once it is set.
+         */
+        post: operations["record_api_films__film__lines__line__recording_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1718,6 +1738,11 @@ export interface components {
              * @default
              */
             columns: string;
+        };
+        /** Body_record_api_films__film__lines__line__recording_post */
+        Body_record_api_films__film__lines__line__recording_post: {
+            /** File */
+            file: string;
         };
         /** Body_sketch_api_films__film__sketches_post */
         Body_sketch_api_films__film__sketches_post: {
@@ -2855,7 +2880,8 @@ export interface components {
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
          *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-         *     film. It is heard in a `room`, for a reason.
+         *     film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, of
+         *     whose words (counted in the line) those that are `unsure` may stand elsewhere.
          */
         LineSaid: {
             /** Line */
@@ -2900,6 +2926,11 @@ export interface components {
             room_why: string;
             /** Room Own */
             room_own: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
+            /** Recorded */
+            recorded: boolean;
+            recording: components["schemas"]["Recording"] | null;
+            /** Unsure */
+            unsure: number[];
         };
         /**
          * LineView
@@ -3519,8 +3550,8 @@ export interface components {
         /**
          * OwnLine
          * @description How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
-         *     tells); the `room` it is heard in (None: as told); how often it was said (`takes`) and which of these is used
-         *     (`seed`, from 0 on).
+         *     tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
+         *     line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on).
          */
         OwnLine: {
             /** Word */
@@ -3529,6 +3560,7 @@ export interface components {
             direction?: string | null;
             /** Room */
             room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
+            recording?: components["schemas"]["Recording"] | null;
             /**
              * Seed
              * @default 0
@@ -4035,6 +4067,25 @@ export interface components {
             theirs: number[];
             /** Why */
             why: string;
+        };
+        /**
+         * Recorded
+         * @description A recording that was kept for a line, as it is set; and the words (counted in the line) that are unsure.
+         */
+        Recorded: {
+            recording: components["schemas"]["Recording"];
+            /** Unsure */
+            unsure: number[];
+        };
+        /**
+         * Recording
+         * @description The maker's own voice for a line: a media file, and the words that it says.
+         */
+        Recording: {
+            /** Media */
+            media: string;
+            /** Text */
+            text: string;
         };
         /**
          * Reference
@@ -8300,6 +8351,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LexiconTaken"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    record_api_films__film__lines__line__recording_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_record_api_films__film__lines__line__recording_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recorded"];
                 };
             };
             /** @description Validation Error */

@@ -14,6 +14,7 @@ from .document import (
     GivenSource,
     OwnLine,
     OwnVoice,
+    Recording,
     SceneChoice,
     Settings,
     Shot,
@@ -30,7 +31,7 @@ from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .plan import FilmPlan, plan_of, written_plan
 from .prompts import ShotPrompts, prompts_of
-from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, line_key, read_film
+from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, line_key, read_film, recorded_key
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .tightening import longest_of, tightened
 from .wording import Edit, FoundPlace, find_places, name_places
@@ -68,6 +69,7 @@ __all__ = [
     "ReadOtherwise",
     "ReadShot",
     "ReadingMemory",
+    "Recording",
     "Remark",
     "RemarkMemory",
     "Result",
@@ -107,6 +109,7 @@ __all__ = [
     "prompts_of",
     "read_film",
     "read_otherwise",
+    "recorded_key",
     "remarks_on",
     "targets_in",
     "tightened",

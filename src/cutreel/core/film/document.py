@@ -146,14 +146,22 @@ class OwnVoice(BaseModel):
     brightness: float | None = None
 
 
+class Recording(BaseModel):
+    """The maker's own voice for a line: a media file, and the words that it says."""
+
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.flac$")
+    text: str = Field(max_length=20_000)
+
+
 class OwnLine(BaseModel):
     """How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
-    tells); the `room` it is heard in (None: as told); how often it was said (`takes`) and which of these is used
-    (`seed`, from 0 on)."""
+    tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
+    line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on)."""
 
     word: int
     direction: str | None = Field(None, max_length=200)
     room: Room | None = None
+    recording: Recording | None = None
     seed: int = Field(0, ge=0, le=99)
     takes: int = Field(1, ge=1, le=100)
 

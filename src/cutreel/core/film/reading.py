@@ -97,7 +97,8 @@ class LineWork:
     """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
     `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
     it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
-    spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words tell."""
+    spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words
+    tell; `recorded`: it is the maker's own voice."""
 
     first: int
     end: int
@@ -111,6 +112,7 @@ class LineWork:
     plain: str = ""
     line_first: int = 0
     heard: Heard | None = None
+    recorded: bool = False
 
 
 @dataclass(frozen=True)
@@ -463,6 +465,10 @@ def _speech(
     casting: dict[str | None, str] = {}
     voices = voices_for(film, offered.voices)
     length = {v.name: v.length for v in voices}
+    places = film.word_places
+    recordings = {
+        places[o.word]: o.recording for o in film.lines if o.recording and o.word in places
+    }
     directions = directions_of(film, script, film.word_ids) if offered.directed else {}
     keys: dict[tuple[str, str, str, int], str] = {}
     out: list[LineWork] = []
@@ -473,11 +479,14 @@ def _speech(
         how = directions.get(line.first)
         heard = room_in_words(script, line)
         for first, end in _requests(script, line, offered.text_cap, pauses):
-            text = said_as(words_text(script.words[first:end]), film.lexicon)
+            written = words_text(script.words[first:end])
+            text = said_as(written, film.lexicon)
             asked = (text, voice, how.text if how else "", how.seed if how else 0)
             name = keys[asked] = memory.line_keys.get(asked) or line_key(*asked)
-            plain = ""
-            if how is not None and how.told and how.own is None:
+            plain, recorded = "", recordings.get(line.first)
+            if recorded is not None and recorded.text == written:
+                name = recorded_key(written, recorded.media)
+            elif how is not None and how.told and how.own is None:
                 plain = line_key(text, voice, how.standing, how.seed)
             out.append(
                 LineWork(
@@ -493,6 +502,7 @@ def _speech(
                     plain=plain,
                     line_first=line.first,
                     heard=heard,
+                    recorded=recorded is not None and recorded.text == written,
                 )
             )
     memory.line_keys, memory.speech = keys, (depends, tuple(out))
@@ -505,6 +515,11 @@ def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
     if seed:
         more["seed"] = seed
     return key("speech", SPEECH_VERSION, text=text, voice=voice, **more)
+
+
+def recorded_key(text: str, media: str) -> str:
+    """The key of words that the maker recorded."""
+    return key("recording", 1, text=text, media=media)
 
 
 def _requests(

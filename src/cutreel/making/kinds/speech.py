@@ -72,7 +72,7 @@ def unspoken(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
     out: dict[str, ItemSpec] = {}
     only = set(wanted.lines) if isinstance(wanted, SpeechWanted) else set()
     for i, line in enumerate(film.read.speech):
-        if only and i not in only:
+        if (only and i not in only) or line.recorded:
             continue
         made = film.spoken.get(i)
         if (made is None or made.key != line.key) and line.key not in out:

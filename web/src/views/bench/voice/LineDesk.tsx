@@ -11,7 +11,9 @@ import { Field } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 import { SoundsLike } from "./SoundsLike";
 import { Wave } from "./Wave";
+import { OwnVoice } from "./OwnVoice";
 import { useHearing } from "./hearing";
+import { lineOf } from "./voices";
 
 interface Props {
   film: Film;
@@ -42,15 +44,6 @@ export function LineDesk({ film, line, chosen, onChoose }: Props) {
     </article>
   );
 }
-
-/** The line as it is set, of which a change says only what it changes. */
-const lineOf = (said: LineSaid) => ({
-  word: said.word,
-  direction: said.own,
-  room: said.room_own,
-  seed: said.seed,
-  takes: said.takes.length,
-});
 
 /** In which room it is heard: as the words or the place tell, or as the maker says. */
 function Where({ film, said }: { film: Film; said: LineSaid }) {
@@ -200,13 +193,18 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
             )}
           </Button>
         ) : (
-          <Button
-            disabled={going || said.takes.length >= 4}
-            onClick={() => put(said.takes.length, said.takes.length + 1, () => start.mutate(wish))}
-          >
-            <RotateCcw className="size-4" /> Say it again
-          </Button>
+          !said.recorded && (
+            <Button
+              disabled={going || said.takes.length >= 4}
+              onClick={() =>
+                put(said.takes.length, said.takes.length + 1, () => start.mutate(wish))
+              }
+            >
+              <RotateCcw className="size-4" /> Say it again
+            </Button>
+          )
         )}
+        <OwnVoice film={film} said={said} />
         {unused.length > 0 && (
           <span className="text-[12.5px] text-grease-ink">
             the voice had no use for: {unused.join(", ")}

@@ -74,6 +74,16 @@ vi.mock("../../../api/voices", () => ({
   useHeard: (_: unknown, __: number, names: string[]) => ({
     data: names.map((voice) => ({ voice, media: voice === "maud" ? "maud.flac" : null })),
   }),
+  useRecord: () => ({
+    isPending: false,
+    mutate: (
+      wish: { line: number; file: File },
+      then: { onSuccess: (x: { recording: unknown }) => void },
+    ) => {
+      said.heard.push(`${wish.line} ${wish.file.name}`);
+      then.onSuccess({ recording: { media: "own.flac", text: "Down there" } });
+    },
+  }),
   useTakeLexicon: () => ({ mutate: (file: File) => said.heard.push(file.name), isPending: false }),
   useDeadAir: (_: unknown, comma: number | null) => ({
     data: { seconds: 30, saved: comma === 0.25 ? 3.25 : 1.5 },
@@ -139,6 +149,9 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   room: "hall",
   room_why: "the place: church",
   room_own: null,
+  recorded: false,
+  recording: null,
+  unsure: [],
   ...more,
 });
 
@@ -182,7 +195,10 @@ test("another direction is set once, and given back to the text", () => {
   const field = ofEdda().getByLabelText("How it is said");
   fireEvent.change(field, { target: { value: "almost a whisper " } });
   fireEvent.keyDown(field, { key: "Enter" });
-  const set = { type: "set line", line: { word: 7, room: null, seed: 0, takes: 1 } };
+  const set = {
+    type: "set line",
+    line: { word: 7, room: null, recording: null, seed: 0, takes: 1 },
+  };
   expect(said.changed).toEqual([{ ...set, line: { ...set.line, direction: "almost a whisper" } }]);
   cleanup();
   said.lines[0] = line({ own: "almost a whisper" });
@@ -206,7 +222,10 @@ test("it is said again as another taking, and either is used", () => {
   shown();
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it again" }));
   expect(said.changed).toEqual([
-    { type: "set line", line: { word: 7, direction: null, room: null, seed: 1, takes: 2 } },
+    {
+      type: "set line",
+      line: { word: 7, direction: null, room: null, recording: null, seed: 1, takes: 2 },
+    },
   ]);
   expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
   cleanup();
@@ -215,7 +234,7 @@ test("it is said again as another taking, and either is used", () => {
   fireEvent.click(ofEdda().getByRole("button", { name: "Use taking 2" }));
   expect(said.changed.at(-1)).toEqual({
     type: "set line",
-    line: { word: 7, direction: null, room: null, seed: 1, takes: 2 },
+    line: { word: 7, direction: null, room: null, recording: null, seed: 1, takes: 2 },
   });
 });
 
@@ -344,7 +363,7 @@ test("a line is heard where the place tells, or where the maker says", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: "telephone", seed: 0, takes: 1 },
+      line: { word: 7, direction: null, room: "telephone", recording: null, seed: 0, takes: 1 },
     },
   ]);
 });
@@ -358,4 +377,52 @@ test("pauses are set for the whole film, and given back", () => {
     target: { value: "-" },
   });
   expect(said.changed.map((c) => c.values)).toEqual([{ comma_pause: 0.25 }, { stop_pause: null }]);
+});
+
+test("the maker's own voice is brought for a line, and a voice speaks it again", () => {
+  shown();
+  fireEvent.change(ofEdda().getByLabelText("Bring a recording of this line"), {
+    target: { files: [new File(["x"], "mine.wav")] },
+  });
+  const own = { media: "own.flac", text: "Down there" };
+  expect(said.heard).toEqual(["0 mine.wav"]);
+  expect(said.changed).toMatchObject([{ type: "set line", line: { word: 7, recording: own } }]);
+  cleanup();
+  said.lines[0] = line({ recorded: true, recording: own, unsure: [1] });
+  shown();
+  expect(ofEdda().getByText("your own voice; unsure: there,”")).toBeTruthy();
+  expect(ofEdda().queryByRole("button", { name: "Say it again" })).toBeNull();
+  fireEvent.click(ofEdda().getByRole("button", { name: "A voice again" }));
+  expect(said.changed.at(-1)).toMatchObject({ line: { recording: null, takes: 1 } });
+});
+
+test("a line is recorded here; without a microphone it is said what to do", async () => {
+  const made: { stop: () => void; onstop?: () => void; ondataavailable?: (e: object) => void }[] =
+    [];
+  vi.stubGlobal(
+    "MediaRecorder",
+    class {
+      mimeType = "audio/webm";
+      onstop?: () => void;
+      ondataavailable?: (e: object) => void;
+      constructor() {
+        made.push(this);
+      }
+      start() {}
+      stop() {
+        this.ondataavailable?.({ data: new Blob(["x"]) });
+        this.onstop?.();
+      }
+    },
+  );
+  const getUserMedia = vi.fn().mockResolvedValue({ getTracks: () => [{ stop: () => {} }] });
+  vi.stubGlobal("navigator", { ...navigator, mediaDevices: { getUserMedia } });
+  shown();
+  fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
+  fireEvent.click(await ofEdda().findByRole("button", { name: "Stop" }));
+  expect(said.heard).toEqual(["0 line.webm"]);
+  getUserMedia.mockRejectedValue(new Error("no"));
+  fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
+  await vi.waitFor(() => expect(getUserMedia).toHaveBeenCalledTimes(2));
+  expect(said.heard).toHaveLength(1);
 });

@@ -1,6 +1,6 @@
 /** Voices that fit, in an order; and what it costs to give a speaker another. */
 import type { Film } from "../../../api/client";
-import type { Voice } from "../../../api/voices";
+import type { LineSaid, Voice } from "../../../api/voices";
 
 interface Wish {
   who: string;
@@ -50,3 +50,13 @@ export function namesOf(film: Film): string[] {
     a.localeCompare(b),
   );
 }
+
+/** The line as it is set, of which a change says only what it changes; a recording stays while nothing is said of it. */
+export const lineOf = (said: LineSaid) => ({
+  word: said.word,
+  direction: said.own,
+  room: said.room_own,
+  recording: said.recording ?? null,
+  seed: said.seed,
+  takes: said.recorded ? 1 : said.takes.length,
+});
