@@ -236,7 +236,7 @@ def test_what_is_no_lexicon_is_refused_with_what_to_do(client, film, data) -> No
 
 def recording_of(text: str, kind: str = "WAV") -> bytes:
     """Somebody else says a line, after a second of room noise, at 44,100 Hz in stereo."""
-    spoken = speak(text, "corin")
+    spoken = speak(text, "briony")
     samples, _ = soundfile.read(io.BytesIO(spoken.flac), dtype="float32")
     samples = soxr.resample(samples, 48_000, 44_100)
     sound = np.concatenate([np.zeros(44_100, np.float32), samples])
@@ -259,7 +259,7 @@ def test_the_makers_own_voice_is_speech_like_any_other(client, spoken, kind, fin
     change(client, film["id"], type="set line", line=own)
     now = line(client, film, 0)
     assert now["recorded"] and now["takes"][0]["media"] == own["recording"]["media"]
-    truth = speak(text, "corin")
+    truth = speak(text, "briony")
     starts = np.array([w["start"] for w in now["words"]])
     expected = np.array([a for _, a, _ in truth.words])
     # What was trimmed from its beginning is the same for all words.
