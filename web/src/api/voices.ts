@@ -23,7 +23,8 @@ export const useLineSaid = (film: Film, line: number) =>
 /** A line as some voices say it, as far as they did; looked at again while something is being made. */
 export const useHeard = (film: Film, line: number, voices: readonly string[], going: boolean) =>
   useQuery({
-    queryKey: ["heard", film.id, line, voices, film.revision],
+    // Once nothing is made any more it is asked for a last time: what came last is not missed.
+    queryKey: ["heard", film.id, line, voices, film.revision, going],
     enabled: voices.length > 0,
     refetchInterval: going ? 700 : false,
     queryFn: async () =>
