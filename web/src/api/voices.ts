@@ -20,13 +20,15 @@ export const useLineSaid = (film: Film, line: number) =>
     placeholderData: keepPreviousData,
   });
 
-/** A line as some voices say it, as far as they did; looked at again while something is being made. */
-export const useHeard = (film: Film, line: number, voices: readonly string[], going: boolean) =>
+const PATIENCE = 120;
+/** A line as some voices say it, as far as they did. What was asked for is looked for until all have said it, and not
+ * for ever: one may have been refused. */
+export const useHeard = (film: Film, line: number, voices: readonly string[], asked: boolean) =>
   useQuery({
-    // Once nothing is made any more it is asked for a last time: what came last is not missed.
-    queryKey: ["heard", film.id, line, voices, film.revision, going],
+    queryKey: ["heard", film.id, line, voices, film.revision, asked],
     enabled: voices.length > 0,
-    refetchInterval: going ? 700 : false,
+    refetchInterval: ({ state }) =>
+      asked && state.dataUpdateCount < PATIENCE && !state.data?.every((h) => h.media) ? 700 : false,
     queryFn: async () =>
       unwrap<Heard[]>(
         await api.GET("/api/films/{film}/lines/{line}/heard", {

@@ -3,7 +3,7 @@ import { Play, Square } from "lucide-react";
 import { useState } from "react";
 
 import type { Film } from "../../../api/client";
-import { useChange, useOffers, useRuns, useStart } from "../../../api/film";
+import { useChange, useOffers, useStart } from "../../../api/film";
 import {
   type LineSaid,
   type Voice,
@@ -172,6 +172,7 @@ function Described({ film, said, hearing }: PartProps) {
           hearing={hearing}
           verb="Keep it"
           numbered
+          asked
           onUse={keep}
         />
       )}
@@ -186,6 +187,7 @@ function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: s
   );
   const [age, setAge] = useState("any");
   const [order, setOrder] = useState<"given" | "pitch" | "pace">("given");
+  const [asked, setAsked] = useState(false);
   const shown = fitting(voices, { who, age, order });
   const start = useStart(film.id);
   const unheard = shown.slice(0, MOST_HEARD).map((v) => v.name);
@@ -234,7 +236,10 @@ function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: s
         />
         <Button
           className="ml-auto"
-          onClick={() => start.mutate({ kind: "audition", line: said.line, voices: unheard })}
+          onClick={() => {
+            setAsked(true);
+            start.mutate({ kind: "audition", line: said.line, voices: unheard });
+          }}
         >
           Let {unheard.length} say it
         </Button>
@@ -245,6 +250,7 @@ function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: s
         voices={shown}
         hearing={hearing}
         verb="Use"
+        asked={asked}
         onUse={(v) => onGive(v.name)}
       />
     </section>
@@ -256,13 +262,14 @@ interface RowsProps extends PartProps {
   verb: string;
   /** They are all called the same, and told apart by their number. */
   numbered?: boolean;
+  /** They were asked to say the line. */
+  asked: boolean;
   onUse: (voice: Voice) => void;
 }
 
-function VoiceRows({ film, said, voices, hearing, verb, numbered, onUse }: RowsProps) {
-  const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
+function VoiceRows({ film, said, voices, hearing, verb, numbered, asked, onUse }: RowsProps) {
   const names = voices.slice(0, MOST_HEARD).map((v) => v.name);
-  const heard = useHeard(film, said.line, names, going).data ?? [];
+  const heard = useHeard(film, said.line, names, asked).data ?? [];
   return (
     <ul>
       {voices.map((v, i) => {
