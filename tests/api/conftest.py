@@ -60,3 +60,11 @@ def finished(client: TestClient) -> Callable[[str, str], dict[str, Any]]:
         return until(ended, 120)
 
     return wait
+
+
+@pytest.fixture
+def spoken(client, film, finished) -> dict:
+    started = client.post(f"/api/films/{film['id']}/runs", json={"kind": "speech"}).json()
+    run = finished(film["id"], started["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    return client.get(f"/api/films/{film['id']}").json()

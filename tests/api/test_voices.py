@@ -1,26 +1,15 @@
-"""Voices and lines, over the running stack: described, heard on the line, kept; directed, said again, said otherwise."""
+"""Voices and lines, over the running stack: described, heard on the line, kept; directed, said again, said
+otherwise."""
 
-import io
 from xml.etree import ElementTree
 
-import numpy as np
 import pytest
-import soundfile
-import soxr
 
-from standins.voices import speak
 from tests.api.test_retouch import start
 from tests.api.test_rules import change
 
 # What the offers state.
 A_REQUEST, A_CHARACTER = 0.004, 0.00001
-
-
-@pytest.fixture
-def spoken(client, film, finished) -> dict:
-    run = finished(film["id"], start(client, film, kind="speech")["id"])
-    assert run["state"] == "done" and not run["failures"], run
-    return client.get(f"/api/films/{film['id']}").json()
 
 
 def line(client, film: dict, n: int) -> dict:
@@ -232,64 +221,3 @@ def test_what_is_no_lexicon_is_refused_with_what_to_do(client, film, data) -> No
     answer = client.post(f"/api/films/{film['id']}/lexicon", files={"file": ("a.pls", data)})
     assert 400 <= answer.status_code < 500, answer.text
     assert "PLS" in answer.text or "alias" in answer.text
-
-
-def recording_of(text: str, kind: str = "WAV") -> bytes:
-    """Somebody else says a line, after a second of room noise, at 44,100 Hz in stereo."""
-    spoken = speak(text, "briony")
-    samples, _ = soundfile.read(io.BytesIO(spoken.flac), dtype="float32")
-    samples = soxr.resample(samples, 48_000, 44_100)
-    sound = np.concatenate([np.zeros(44_100, np.float32), samples])
-    sound = sound + np.random.default_rng(4).normal(0, 0.0005, len(sound)).astype(np.float32)
-    out = io.BytesIO()
-    soundfile.write(out, np.stack([sound, sound], 1), 44_100, format=kind)
-    return out.getvalue()
-
-
-@pytest.mark.parametrize("kind", ["WAV", "FLAC", "OGG", "MP3"])
-def test_the_makers_own_voice_is_speech_like_any_other(client, spoken, kind, finished) -> None:
-    film, base = spoken, f"/api/films/{spoken['id']}"
-    said = line(client, film, 0)
-    text = " ".join(w["text"] for w in said["words"])
-    files = {"file": (f"mine.{kind.lower()}", recording_of(text, kind))}
-    kept = client.post(f"{base}/lines/0/recording", files=files)
-    assert kept.status_code == 200, kept.text
-    assert line(client, film, 0) == said, "it is used once it is set"
-    own = {"word": said["word"], "recording": kept.json()["recording"]}
-    change(client, film["id"], type="set line", line=own)
-    now = line(client, film, 0)
-    assert now["recorded"] and now["takes"][0]["media"] == own["recording"]["media"]
-    truth = speak(text, "briony")
-    starts = np.array([w["start"] for w in now["words"]])
-    expected = np.array([a for _, a, _ in truth.words])
-    # What was trimmed from its beginning is the same for all words.
-    assert np.abs((starts - starts[0]) - (expected - expected[0])).max() < 0.12
-    # Nothing is asked of a voice for it, whatever is directed.
-    told = client.post(f"{base}/estimate", json={"kind": "speech", "lines": [0]}).json()
-    assert told["cost"] == 0
-    # With other words it is no longer what is said: a voice speaks, and what was recorded is kept for its words.
-    change(client, film["id"], type="set line", line={"word": said["word"]})
-    assert line(client, film, 0)["takes"] == said["takes"]
-
-
-@pytest.mark.parametrize(
-    ("data", "says"), [(b"not a sound", "WAV, FLAC, MP3"), (b"", "WAV, FLAC, MP3")]
-)
-def test_what_is_no_recording_is_refused_with_what_to_do(client, spoken, data, says) -> None:
-    answer = client.post(
-        f"/api/films/{spoken['id']}/lines/0/recording", files={"file": ("a.wav", data)}
-    )
-    assert answer.status_code == 422 and says in answer.text
-
-
-def test_silence_and_a_line_that_nobody_spoke_are_said_to_be(client, film, spoken) -> None:
-    out = io.BytesIO()
-    soundfile.write(out, np.zeros(48_000, np.float32), 48_000, format="WAV")
-    files = {"file": ("a.wav", out.getvalue())}
-    answer = client.post(f"/api/films/{spoken['id']}/lines/0/recording", files=files)
-    assert answer.status_code == 422 and "Nobody is heard" in answer.text
-    word = line(client, spoken, 0)["word"]
-    change(client, spoken["id"], type="set line", line={"word": word, "direction": "gravely"})
-    files = {"file": ("a.wav", recording_of("The lamp was dark."))}
-    answer = client.post(f"/api/films/{spoken['id']}/lines/0/recording", files=files)
-    assert answer.status_code == 422 and "spoken first" in answer.text

@@ -64,4 +64,4 @@ def no_barriers(page: Page, where: str) -> None:
     wrong = [
         (v["id"], [n["html"][:140] for n in v["nodes"][:3]]) for v in found.response["violations"]
     ]
-    assert wrong == [], where
+    assert wrong == [], f"{where}: {wrong}"

@@ -1,11 +1,14 @@
-"""The desk for voices: cast by description, a line directed, said again, a word said otherwise; heard from a word on."""
+"""The desk for voices: cast by description, a line directed, said again, a word said otherwise; heard from a word
+on."""
 
 import re
 
 import pytest
+import soundfile
 from playwright.sync_api import Page, expect
 
 from tests.browser.steps import go, new_film, no_barriers
+from tests.standins.narrator import narrated
 
 pytestmark = pytest.mark.browser
 STORY = (
@@ -53,7 +56,7 @@ def test_a_line_is_cast_directed_and_said_again(page: Page) -> None:
     line.get_by_role("button", name="church").click()
     line.get_by_label("How church sounds").fill("kirk")
     line.get_by_role("button", name="Say it so everywhere").click()
-    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    line.get_by_role("button", name=re.compile("^Say it so [0-9]")).click()
     expect(line.get_by_title("sounds like kirk")).to_be_visible(timeout=30_000)
 
     # Others by description say the line, and one is kept.
@@ -83,3 +86,45 @@ def test_a_line_is_recorded_in_the_page(page: Page) -> None:
     expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled()
     line.get_by_role("button", name="A voice again").click()
     expect(line.get_by_role("button", name="Say it yourself")).to_be_visible()
+
+
+def test_a_narration_with_a_mistake_is_brought_and_mended(page: Page, tmp_path) -> None:
+    sentences = [
+        "The ice on Saltmere rang like a bell.",
+        "There is a church down there",
+        "whispered Edda.",
+        "Edda was an old woman.",
+        "Nonsense!",
+        "shouted Bram.",
+    ]
+    made = narrated(sentences, again={0}, left_out={3})
+    path = tmp_path / "mine.wav"
+    soundfile.write(path, made.samples, made.rate)
+    new_film(page, "Narrated", STORY.replace(" Bram was a boy.", ""))
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    own = page.get_by_role("region", name="Your own narration")
+    own.get_by_label("Bring a recording of the story").set_input_files(path)
+    expect(own.get_by_text(re.compile("more than once: the last is kept"))).to_be_visible(
+        timeout=60_000
+    )
+    row = own.get_by_role("listitem").filter(has_text="Edda was an old woman")
+    row.get_by_role("button", name="Strike it").click()
+    expect(row).to_have_count(0, timeout=60_000)
+    own.get_by_role("button", name=re.compile("^Use these")).click()
+    expect(own.get_by_role("button", name="Voices again")).to_be_visible()
+    line = page.get_by_role("article").first
+    expect(line.get_by_text(re.compile("^your own voice"))).to_be_visible(timeout=30_000)
+    expect(line.get_by_role("button", name="bell.")).to_be_visible()
+    no_barriers(page, "narration")
+
+
+def test_a_year_is_read_otherwise(page: Page) -> None:
+    new_film(page, "Figures", "In 1834 the clock struck 13. It cost £1,200 then.\n")
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    figures = page.get_by_role("region", name="Figures")
+    expect(figures.get_by_text("one thousand two hundred pounds")).to_be_visible()
+    figures.get_by_role("button", name=re.compile("1834")).click()
+    figures.get_by_role("button", name="one eight three four").click()
+    expect(figures.get_by_role("listitem").first).to_contain_text("one eight three four")

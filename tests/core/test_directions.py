@@ -1,4 +1,5 @@
-"""How lines are said: told by the words beside them, by the maker, by who speaks; how words sound; who speaks with what."""
+"""How lines are said: told by the words beside them, by the maker, by who speaks; how words sound; who speaks with
+what."""
 
 from decimal import Decimal
 
@@ -19,18 +20,10 @@ from cutreel.core.film import (
 )
 from cutreel.core.film.commands import DropVoice, KeepVoice, SayWord, SetLine
 from cutreel.core.film.offered import VoiceOffered
-from cutreel.core.film.reading import SPEECH_VERSION
+from cutreel.core.film.speaking import SPEECH_VERSION
 from cutreel.core.keys import key
 from cutreel.core.manuscript import read
-from cutreel.core.speech import (
-    FAR,
-    Saying,
-    direction_told,
-    level_told,
-    respelled,
-    said_as,
-    voices_apart,
-)
+from cutreel.core.speech import FAR, direction_told, level_told, respelled, said_as, voices_apart
 
 VOICES = (
     VoiceOffered("low", "he", "adult", 1.0, 95, 0.0),
@@ -141,8 +134,9 @@ def test_another_taking_of_a_line_has_a_key_of_its_own() -> None:
 
 
 def test_words_sound_as_they_should_with_their_marks() -> None:
-    lexicon = [Saying(word="Saltmere", sounds="salt meer"), Saying(word="Wyn", sounds="win")]
-    said = said_as("“Saltmere’s bell, Wyn!” saltmere", lexicon)
+    said = said_as(
+        read("“Saltmere’s bell, Wyn!” saltmere").words, {"saltmere": "salt-meer", "wyn": "win"}
+    )
     assert said == "“salt-meer’s bell, win!” salt-meer"
     assert len(said.split()) == 4
     document = film()

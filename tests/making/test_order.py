@@ -6,7 +6,14 @@ from cutreel.making.registry import COMPUTING, SERVICES
 
 def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> None:
     queues = {name: kind.queue for name, kind in REGISTRY.kinds.items()}
-    assert {k for k, q in queues.items() if q == COMPUTING} == {"segment", "mix", "join", "reading"}
+    assert {k for k, q in queues.items() if q == COMPUTING} == {
+        "segment",
+        "mix",
+        "join",
+        "reading",
+        "hearing",
+        "following",
+    }
     assert {k for k, q in queues.items() if q == SERVICES} == {
         "picture",
         "speech",

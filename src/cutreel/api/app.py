@@ -34,6 +34,7 @@ from . import (
     routes_movement,
     routes_preview,
     routes_prompts,
+    routes_recordings,
     routes_rules,
     routes_runs,
     routes_script,
@@ -60,6 +61,7 @@ _ROUTES = (
     routes_preview,
     routes_rules,
     routes_services,
+    routes_recordings,
     routes_voices,
 )
 CSP = "; ".join(

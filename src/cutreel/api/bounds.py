@@ -36,6 +36,7 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     (r"/api/films/\w+/takes/\w+/masks$", Bound(61 * MEGA)),
     (r"/api/films/\w+/sketches$", Bound(31 * MEGA)),
     (r"/api/films/\w+/lines/\d+/recording$", Bound(81 * MEGA)),
+    (r"/api/films/\w+/narrations$", Bound(1_600 * MEGA)),
     (r"/api/films/\w+/(rework|lexicon)$", Bound(2 * MEGA)),
 )
 _ROUTES = [(re.compile(pattern), bound) for pattern, bound in BY_ROUTE]

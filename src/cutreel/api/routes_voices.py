@@ -18,18 +18,14 @@ from cutreel.core.film import (
     tightened,
 )
 from cutreel.core.film.commands import TakeLexicon
-from cutreel.core.manuscript import words_text
-from cutreel.core.speech import Longest, cuts_in, from_pls, respelled, to_pls
+from cutreel.core.speech import Longest, beside, cuts_in, from_pls, readings, respelled, to_pls
 from cutreel.core.timeline import Room
 from cutreel.making import (
     LEXICON,
     MOST_HEARD,
-    SOUND,
     described_voices,
     heard_as,
-    keep_recording,
     line_at,
-    opened_recording,
     reader,
     takes_of_line,
 )
@@ -42,7 +38,8 @@ router = APIRouter(prefix="/api")
 
 class SaidWord(BaseModel):
     """A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
-    otherwise than it is written; as which sounds it was `said`, respelled."""
+    otherwise than it is written; as which sounds it was `said`, respelled. Figures and short forms may be read in
+    several ways (`readings`, the likeliest first); `reads` is the one that is set for this word alone."""
 
     number: int
     text: str
@@ -50,6 +47,8 @@ class SaidWord(BaseModel):
     end: float | None
     sounds: str
     said: str
+    readings: list[str]
+    reads: str
 
 
 class Heard(BaseModel):
@@ -69,8 +68,8 @@ class LineSaid(BaseModel):
     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-    film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, of
-    whose words (counted in the line) those that are `unsure` may stand elsewhere."""
+    film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, recorded from the word
+    `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere."""
 
     line: int
     word: int
@@ -92,6 +91,7 @@ class LineSaid(BaseModel):
     room_own: Room | None
     recorded: bool
     recording: Recording | None
+    recorded_word: int | None
     unsure: list[int]
 
 
@@ -107,6 +107,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
     number = read.ids[whole.first]
     own = next((o for o in read.document.lines if o.word == number), None)
     sounds = {s.word.lower(): s.sounds for s in read.document.lexicon}
+    reads = {r.word: r.sounds for r in read.document.read_aloud}
     called = (work.speaker or "").lower()
     person = next(
         (
@@ -140,6 +141,8 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
                 end=round(times[i - work.first][1], 3) if times else None,
                 sounds=sounds.get(script.words[i].bare.lower(), ""),
                 said=_respelled(result, times[i - work.first]) if result and times else "",
+                readings=list(readings(script.words[i].text, beside(script.words, i))),
+                reads=reads.get(read.ids[i], ""),
             )
             for i in range(work.first, work.end)
         ],
@@ -151,6 +154,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         seed=0 if work.recorded else how.seed,
         recorded=work.recorded,
         recording=own.recording if own else None,
+        recorded_word=read.ids[work.first] if work.recorded else None,
         unsure=result.data.get("unsure", []) if result else [],
         takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
         anew=result is not None and result.key != work.key,
@@ -259,6 +263,46 @@ def lexicon(film: str, shop: Shop) -> Response:
     )
 
 
+class Figure(BaseModel):
+    """A word that may be read in several ways, by its number: as it stands among its neighbours, how it is read now,
+    and how else it may be."""
+
+    word: int
+    text: str
+    before: str
+    after: str
+    reads: str
+    readings: list[str]
+
+
+MOST_FIGURES = 400
+
+
+@router.get("/films/{film}/figures")
+def figures(film: str, films: Films) -> list[Figure]:
+    """Figures, dates, money and short forms of the film, with how each is read; the first few hundred."""
+    read = films.now(film).film.read
+    words, ids = read.script.words, read.ids
+    own = {r.word: r.sounds for r in read.document.read_aloud}
+    out = []
+    for i, word in enumerate(words):
+        near = beside(words, i)
+        found = readings(word.text, near)
+        if found or ids[i] in own:
+            reads = own.get(ids[i]) or found[0]
+            out.append(
+                Figure(
+                    word=ids[i],
+                    text=word.text,
+                    before=near.before,
+                    after=near.after,
+                    reads=reads,
+                    readings=list(found),
+                )
+            )
+    return out[:MOST_FIGURES]
+
+
 class LexiconTaken(BaseModel):
     """How many words were taken, and which were left: those that are said by phonemes alone, or are several words."""
 
@@ -275,35 +319,3 @@ def take_lexicon(film: str, file: UploadFile, shop: Shop) -> LexiconTaken:
     row = shop.films.get(film)
     shop.films.change(film, Change(revision=row.revision, command=TakeLexicon(sayings=found)))
     return LexiconTaken(taken=len(found), left=left[:40])
-
-
-class Recorded(BaseModel):
-    """A recording that was kept for a line, as it is set; and the words (counted in the line) that are unsure."""
-
-    recording: Recording
-    unsure: list[int]
-
-
-@router.post("/films/{film}/lines/{line}/recording")
-def record(film: str, line: int, file: UploadFile, films: Films, shop: Shop) -> Recorded:
-    """Keep the maker's own voice for a line, aligned with how a voice spoke it; it is used once it is set."""
-    assembled = films.now(film).film
-    work = line_at(assembled, line)
-    script = assembled.read.script
-    whole = script.lines[script.words[work.first].line]
-    if (work.first, work.end) != (whole.first, whole.end):
-        raise BadInput(
-            "That line is too long to be recorded at once.",
-            "Cut it by a hold, or break the paragraph.",
-        )
-    found = shop.results.many([k for k in takes_of_line(work, 4) if k])
-    spoken = next(iter(found.values()), None)
-    if spoken is None:
-        raise BadInput(
-            "A recording is aligned with a voice that says the same.",
-            "Let the line be spoken first, then bring yours.",
-        )
-    flac = reader.read(opened_recording, file.file.read(), what=SOUND)
-    text = words_text(script.words[work.first : work.end])
-    media, unsure = keep_recording(shop, text, spoken, flac)
-    return Recorded(recording=Recording(media=media, text=text), unsure=unsure)

@@ -6,10 +6,12 @@ from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
+from .kinds.following import follow_spec
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
 from .moving import frames_of_shot, usual_path, ways_along
+from .narration import keep_narration, share_heard
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
@@ -58,12 +60,14 @@ __all__ = [
     "drift_of",
     "estimate",
     "faults_of",
+    "follow_spec",
     "frame_size",
     "frames_of_shot",
     "go_on_run",
     "heard_as",
     "is_warm",
     "keep_brought",
+    "keep_narration",
     "keep_recording",
     "line_at",
     "opened_recording",
@@ -78,6 +82,7 @@ __all__ = [
     "reader",
     "samples",
     "seen_of",
+    "share_heard",
     "size_of",
     "start_run",
     "story_apart",

@@ -16,10 +16,12 @@ from cutreel.core.errors import BadInput, CutReelError
 T = TypeVar("T")
 SECONDS = 60
 PICTURE, SCRIPT, CLIP, LEXICON, SOUND = "picture", "script", "clip", "lexicon", "recording"
+NARRATION = "recording of the story"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
     SOUND: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes.",
+    NARRATION: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three hours.",
     LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }
@@ -30,7 +32,8 @@ class Reader:
     """One process that opens files, begun when the first comes and again whenever it died or was
     too slow."""
 
-    def __init__(self, begin: Callable[[], None]) -> None:
+    def __init__(self, begin: Callable[[], None], seconds: int = SECONDS) -> None:
+        self._seconds = seconds
         self._begin = begin
         """What the process loads before its first file, so that nobody waits for it."""
         self._lock = threading.Lock()
@@ -50,7 +53,7 @@ class Reader:
                     initargs=(self._begin,),
                 )
                 atexit.register(self.close)
-            future = self._pool.schedule(work, args=(data, *more), timeout=SECONDS)
+            future = self._pool.schedule(work, args=(data, *more), timeout=self._seconds)
             self._open.add(future)
         try:
             found: T = future.result()
@@ -60,7 +63,7 @@ class Reader:
             raise CutReelError("Cut Reel is stopping.", "Start it again, then try again.") from None
         except TimeoutError as error:
             raise BadInput(
-                f"That file could not be read within {SECONDS} seconds.", _ADVICE[what]
+                f"That file could not be read within {self._seconds} seconds.", _ADVICE[what]
             ) from error
         except Exception as error:
             raise BadInput(

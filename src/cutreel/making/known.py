@@ -8,6 +8,8 @@ from .again import AGAIN_RUN, AgainWanted
 from .kinds.clip import CLIPS_RUN, ClipKind, ClipsWanted
 from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
 from .kinds.film import FilmKind
+from .kinds.following import FollowingKind
+from .kinds.hearing import HearingKind
 from .kinds.mix import MixKind
 from .kinds.picture import PictureKind
 from .kinds.reading import ReadingKind
@@ -15,6 +17,7 @@ from .kinds.retouch import RETOUCH_RUN, RetouchKind, RetouchWanted
 from .kinds.segment import SegmentKind
 from .kinds.sound import MusicKind, SoundKind
 from .kinds.speech import SPEECH_RUN, SpeechKind, SpeechWanted
+from .narration import NARRATION_RUN, NarrationWanted
 from .picking import PICTURES_RUN, PicturesWanted
 from .references import REFERENCES_RUN, ReferencesWanted
 from .registry import Registry
@@ -35,6 +38,8 @@ REGISTRY = Registry.of(
         SegmentKind(),
         FilmKind(),
         ReadingKind(),
+        HearingKind(),
+        FollowingKind(),
     ],
     [
         EVERYTHING_RUN,
@@ -48,6 +53,7 @@ REGISTRY = Registry.of(
         ENLARGE_RUN,
         CLIPS_RUN,
         AUDITION_RUN,
+        NARRATION_RUN,
     ],
 )
 
@@ -62,7 +68,8 @@ RunRequest = Annotated[
     | AgainWanted
     | EnlargeWanted
     | ClipsWanted
-    | AuditionWanted,
+    | AuditionWanted
+    | NarrationWanted,
     Field(discriminator="kind"),
 ]
 """A run that a maker asks for: each kind with wishes of its own."""

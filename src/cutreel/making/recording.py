@@ -1,6 +1,8 @@
-"""Recordings of the maker's own voice: read in a process apart, bounded, aligned with their words, kept as speech."""
+"""Recordings of the maker's own voice: read in a process apart, bounded, put to their words, kept as speech."""
 
 import io
+from collections.abc import Iterator, Sequence
+from typing import NamedTuple
 
 import av
 import numpy as np
@@ -9,82 +11,184 @@ from numpy.typing import NDArray
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import recorded_key
+from cutreel.core.manuscript import Word, words_text
 from cutreel.core.sound import RATE, trim
-from cutreel.core.speech import aligned
-from cutreel.store import Result
+from cutreel.core.speech import Hearer, followed, hearable, placed, tokens_of
 
 from .audio import peaks_of, samples_of
 from .workshop import Workshop
 
-MOST_SECONDS = 180.0
+F32 = NDArray[np.float32]
+MOST_SECONDS, MOST_HOURS = 180.0, 3
 ADVICE = "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes."
 QUIETEST = 0.003
 """The loudest sample of a recording in which anybody speaks, at least."""
+PIECE, SEARCHED = 60.0, 20.0
+"""Seconds of a piece of a long recording, at least; and of what follows, in whose quietest moment it ends."""
 
 
 def opened_recording(data: bytes) -> bytes:
-    """A recording as FLAC, mono, 48 kHz. Raises BadInput in words the maker can act on."""
-    try:
-        with av.open(io.BytesIO(data), "r") as source:
-            if not source.streams.audio:
-                raise BadInput("There is no sound in that file.", ADVICE)
-            sound = _decoded(source)
-    except av.FFmpegError as error:
-        raise BadInput("That recording cannot be opened.", ADVICE) from error
+    """A recording of a line as FLAC, mono, 48 kHz. Raises BadInput in words the maker can act on."""
+    parts: list[F32] = []
+    length = 0
+    for part in _decoded(io.BytesIO(data)):
+        parts.append(part)
+        length += len(part)
+        if length > MOST_SECONDS * RATE:
+            raise BadInput(
+                "The recording is longer than three minutes.", "Bring it as a narration."
+            )
+    sound = np.concatenate(parts) if parts else np.zeros(0, np.float32)
     if float(np.abs(sound).max(initial=0.0)) < QUIETEST:
         raise BadInput(
             "Nobody is heard in that recording.", "Look at the microphone, and record again."
         )
+    return _flac(sound)
+
+
+class Piece(NamedTuple):
+    """A part of a long recording that begins and ends in a pause: FLAC, and its seconds."""
+
+    flac: bytes
+    seconds: float
+
+
+def opened_narration(path: bytes) -> list[Piece]:
+    """A long recording in pieces of about a minute. `path` is where its file lies. Raises BadInput in words the maker
+    can act on."""
+    pieces: list[Piece] = []
+    held: list[F32] = []
+    length = total = 0
+    loudest = 0.0
+    for part in _decoded(path.decode()):
+        held.append(part)
+        length += len(part)
+        total += len(part)
+        loudest = max(loudest, float(np.abs(part).max(initial=0.0)))
+        if total > MOST_HOURS * 3600 * RATE:
+            raise BadInput(
+                f"The recording is longer than {MOST_HOURS} hours.", "Bring it in several files."
+            )
+        if length > (PIECE + SEARCHED) * RATE:
+            sound = np.concatenate(held)
+            end = _quiet(sound, round(PIECE * RATE))
+            pieces.append(Piece(_flac(sound[:end]), end / RATE))
+            held, length = [sound[end:]], len(sound) - end
+    if loudest < QUIETEST:
+        raise BadInput("Nobody is heard in that recording.", "Look at the file, and bring another.")
+    if length:
+        pieces.append(Piece(_flac(np.concatenate(held)), length / RATE))
+    return pieces
+
+
+def _quiet(sound: F32, first: int) -> int:
+    """The middle of the quietest third of a second from a sample on."""
+    block, wide = RATE // 50, 17
+    rest = sound[first:]
+    level = np.abs(rest[: len(rest) // block * block]).reshape(-1, block).mean(axis=1)
+    smooth = np.convolve(level, np.ones(wide) / wide, "valid")
+    return first + (int(np.argmin(smooth)) + wide // 2) * block
+
+
+def _decoded(file: str | io.BytesIO) -> Iterator[F32]:
+    """The samples of a file, mono at 48 kHz, as they are decoded. Raises BadInput."""
+    try:
+        with av.open(file, "r") as source:
+            if not source.streams.audio:
+                raise BadInput("There is no sound in that file.", ADVICE)
+            resampler = av.AudioResampler(format="flt", layout="mono", rate=RATE)
+            for frame in source.decode(audio=0):
+                for part in resampler.resample(frame):
+                    yield part.to_ndarray().reshape(-1).astype(np.float32)
+    except av.FFmpegError as error:
+        raise BadInput("That recording cannot be opened.", ADVICE) from error
+
+
+def _flac(sound: F32) -> bytes:
     out = io.BytesIO()
-    soundfile.write(out, sound, RATE, format="FLAC", subtype="PCM_16")
+    soundfile.write(out, np.clip(sound, -1, 1), RATE, format="FLAC", subtype="PCM_16")
     return out.getvalue()
 
 
-def _decoded(source: av.container.InputContainer) -> NDArray[np.float32]:
-    resampler = av.AudioResampler(format="flt", layout="mono", rate=RATE)
-    parts: list[NDArray[np.float32]] = []
-    length = 0
-    for frame in source.decode(audio=0):
-        for part in resampler.resample(frame):
-            parts.append(part.to_ndarray().reshape(-1).astype(np.float32))
-            length += len(parts[-1])
-        if length > MOST_SECONDS * RATE:
-            raise BadInput("The recording is longer than three minutes.", "Bring it line by line.")
-    return np.concatenate(parts) if parts else np.zeros(0, np.float32)
+def joined(parts: Sequence[F32], fade: float = 0.008) -> F32:
+    """Stretches of a recording one behind another, each faded into the next over `fade` seconds."""
+    wide = round(fade * RATE)
+    out = parts[0] if parts else np.zeros(0, np.float32)
+    for part in parts[1:]:
+        n = min(wide, len(out), len(part))
+        ramp = np.linspace(0, 1, n, dtype=np.float32)
+        mixed = out[len(out) - n :] * (1 - ramp) + part[:n] * ramp
+        out = np.concatenate((out[: len(out) - n], mixed, part[n:]))
+    return out
 
 
-def keep_recording(shop: Workshop, text: str, spoken: Result, flac: bytes) -> tuple[str, list[int]]:
-    """Keep a recording of a line that says `text`, aligned with how a voice spoke it. Returns its media name, and
-    which words (counted in the line) are unsure."""
-    media = shop.media.put(flac, "flac")
+def flac_of(parts: Sequence[F32]) -> bytes:
+    """Stretches of a recording as one FLAC file."""
+    return _flac(joined(parts))
+
+
+def spoken_in(flac: bytes) -> tuple[F32, int, int]:
+    """The samples of a recording, mono, and the stretch of them that somebody speaks in. Raises BadInput."""
     sound = samples_of(flac)
     start, end = trim(sound, RATE)
     if end <= start:
         raise BadInput(
             "Nobody is heard in that recording.", "Look at the microphone, and record again."
         )
-    first, last = spoken.data["trim"]
-    offset = first / RATE
-    voice = samples_of(shop.media.get(spoken.media or ""))[first:last, 0]
-    phones = spoken.data.get("phones", [])
-    found = aligned(
-        voice,
-        [(a, b) for a, b in spoken.data["words"]],
-        [(p["start"] - offset, p["end"] - offset) for p in phones],
-        sound[start:end, 0],
-        RATE,
-    )
-    lead = start / RATE
+    return sound[:, 0], start, end
+
+
+def misheard(words: Sequence[Word], sound: F32) -> list[int]:
+    """Which of some words (counted among them) a recogniser does not hear in a hearable sound."""
+    tokens = tokens_of(words)
+    heard = Hearer([tokens.texts]).heard(sound)
+    right: set[int] = set()
+    for passage in followed(tokens.texts, heard).passages:
+        for i, place in enumerate(passage.heard, passage.first):
+            if place is not None and i not in passage.others:
+                right.add(i)
+    return sorted({tokens.of[i] for i in range(len(tokens.texts)) if i not in right})
+
+
+def keep_recording(
+    shop: Workshop, words: Sequence[Word], flac: bytes, unsure: Sequence[int] | None = None
+) -> tuple[str, list[int]]:
+    """Keep a recording of a line, its words and phones put where they are said. Returns its media name, and which words
+    (counted in the line) are `unsure`: where that is not known, those that a recogniser does not hear. Raises
+    BadInput."""
+    sound, start, end = spoken_in(flac)
+    media = shop.media.put(flac, "flac")
+    clear = hearable(sound[start:end], RATE)
+    if unsure is None:
+        unsure = misheard(words, clear)
+    lead, seconds = start / RATE, (end - start) / RATE
+    tokens = tokens_of(words)
+    found = placed(clear, tokens.texts) if tokens.texts else None
     data = {
         "trim": [start, end],
-        "seconds": (end - start) / RATE,
-        "peaks": peaks_of(sound[start:end]),
+        "seconds": seconds,
+        "peaks": peaks_of(sound[start:end, None]),
         "phones": [
-            {"text": p["text"], "start": a + lead, "end": b + lead}
-            for p, (a, b) in zip(phones, found.phones, strict=True)
+            {"text": text, "start": a + lead, "end": min(seconds, b) + lead}
+            for text, a, b in (found.phones if found else [])
         ],
-        "words": [[a, b] for a, b in found.words],
-        "unsure": found.unsure,
+        "words": _times(len(words), tokens.of, found.words if found else None, seconds),
     }
-    shop.results.put(recorded_key(text, media), "recording", media, data)
-    return media, found.unsure
+    doubtful = list(unsure) if found else list(range(len(words)))
+    data["unsure"] = doubtful
+    shop.results.put(recorded_key(words_text(words), media), "recording", media, data)
+    return media, doubtful
+
+
+def _times(
+    count: int, of: Sequence[int], found: Sequence[tuple[float, float]] | None, seconds: float
+) -> list[list[float]]:
+    """When each word is said, from the times of its plain words; where they are not known, evenly."""
+    if found is None:
+        return [[seconds * i / count, seconds * (i + 1) / count] for i in range(count)]
+    times: list[list[float]] = []
+    for word in range(count):
+        own = [found[i] for i, w in enumerate(of) if w == word]
+        last = times[-1][1] if times else 0.0
+        times.append([min(seconds, own[0][0]), min(seconds, own[-1][1])] if own else [last, last])
+    return times

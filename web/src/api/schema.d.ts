@@ -1398,6 +1398,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/lines/{line}/recording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Record
+         * @description Keep the maker's own voice for a line; it is used once it is set.
+         */
+        post: operations["record_api_films__film__lines__line__recording_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/narrations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Narrations
+         * @description The recordings of the story that were brought, with what was found in each.
+         */
+        get: operations["narrations_api_films__film__narrations_get"];
+        put?: never;
+        /**
+         * Bring Narration
+         * @description Keep a recording of the story, or a part of it; it is heard and followed by a run of its own.
+         */
+        post: operations["bring_narration_api_films__film__narrations_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/lines/{line}": {
         parameters: {
             query?: never;
@@ -1502,20 +1546,20 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/films/{film}/lines/{line}/recording": {
+    "/api/films/{film}/figures": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
         /**
-         * Record
-         * @description Keep the maker's own voice for a line, aligned with how a voice spoke it; it is used once it is set.
+         * Figures
+         * @description Figures, dates, money and short forms of the film, with how each is read; the first few hundred.
          */
-        post: operations["record_api_films__film__lines__line__recording_post"];
+        get: operations["figures_api_films__film__figures_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1709,6 +1753,11 @@ export interface components {
             /** Files */
             files: string[];
         };
+        /** Body_bring_narration_api_films__film__narrations_post */
+        Body_bring_narration_api_films__film__narrations_post: {
+            /** File */
+            file: string;
+        };
         /** Body_bring_picture_api_films__film__shots__shot__takes_post */
         Body_bring_picture_api_films__film__shots__shot__takes_post: {
             /** File */
@@ -1890,7 +1939,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2325,6 +2374,37 @@ export interface components {
             insert: string;
         };
         /**
+         * Elsewhere
+         * @description What was heard, and where it can be heard: a media file, and seconds of it. `word` is the number of the word that
+         *     stands there in the text, `text` the word without its marks, from the character `start` up to `end`; None for what
+         *     was put in.
+         */
+        Elsewhere: {
+            /** Heard */
+            heard: string;
+            /** Media */
+            media: string;
+            /** At */
+            at: number;
+            /** Word */
+            word?: number | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Start
+             * @default 0
+             */
+            start: number;
+            /**
+             * End
+             * @default 0
+             */
+            end: number;
+        };
+        /**
          * EnlargeWanted
          * @description A `take` made larger `factor` times.
          */
@@ -2398,6 +2478,25 @@ export interface components {
             kind: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Figure
+         * @description A word that may be read in several ways, by its number: as it stands among its neighbours, how it is read now,
+         *     and how else it may be.
+         */
+        Figure: {
+            /** Word */
+            word: number;
+            /** Text */
+            text: string;
+            /** Before */
+            before: string;
+            /** After */
+            after: string;
+            /** Reads */
+            reads: string;
+            /** Readings */
+            readings: string[];
         };
         /**
          * FigurePose
@@ -2584,6 +2683,27 @@ export interface components {
             shown: string | null;
             /** By */
             by: string;
+        };
+        /**
+         * FoundLine
+         * @description A line of the text as it was found in a recording: its words; how often it was said, whole or in part; which
+         *     words were left out, and which were said otherwise. Too little of it was said where it has no `recording`. `taken`:
+         *     it is what is heard in the film.
+         */
+        FoundLine: {
+            /** Word */
+            word: number;
+            /** Text */
+            text: string;
+            /** Said */
+            said: number;
+            /** Left */
+            left: components["schemas"]["LeftOut"][];
+            /** Others */
+            others: components["schemas"]["Elsewhere"][];
+            recording: components["schemas"]["Recording"] | null;
+            /** Taken */
+            taken: boolean;
         };
         /**
          * FrameWish
@@ -2803,6 +2923,23 @@ export interface components {
             thumb?: string | null;
         };
         /**
+         * KeepNarration
+         * @description Keep a recording of the story, or a part of it, or with `drop` forget it; lines that were taken from it stay.
+         */
+        KeepNarration: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep narration";
+            narration: components["schemas"]["Narration"];
+            /**
+             * Drop
+             * @default false
+             */
+            drop: boolean;
+        };
+        /**
          * KeepVoice
          * @description Keep a voice that was made, under a name, and let somebody speak with it: a person of the cast by number, 0 for
          *     the narrator, None for nobody yet.
@@ -2831,6 +2968,18 @@ export interface components {
             pace: number;
             /** Opening */
             opening: number;
+        };
+        /**
+         * LeftOut
+         * @description Words that follow each other and were not said, and where they stand in the text (characters).
+         */
+        LeftOut: {
+            /** Text */
+            text: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
         };
         /**
          * LexiconTaken
@@ -2880,8 +3029,8 @@ export interface components {
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
          *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-         *     film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, of
-         *     whose words (counted in the line) those that are `unsure` may stand elsewhere.
+         *     film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, recorded from the word
+         *     `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere.
          */
         LineSaid: {
             /** Line */
@@ -2929,6 +3078,8 @@ export interface components {
             /** Recorded */
             recorded: boolean;
             recording: components["schemas"]["Recording"] | null;
+            /** Recorded Word */
+            recorded_word: number | null;
             /** Unsure */
             unsure: number[];
         };
@@ -3283,6 +3434,58 @@ export interface components {
             /** Speaks */
             speaks: boolean;
             along: components["schemas"]["OwnPath"] | null;
+        };
+        /**
+         * Narration
+         * @description The maker's own voice for the story, or a part of it: the key of the recording, what its file was called, and how
+         *     many seconds it is.
+         */
+        Narration: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * NarrationView
+         * @description A recording of the story: how much of it was heard (0 … 1); and, where the text as it stands was followed through
+         *     it, every line and what was put in.
+         */
+        NarrationView: {
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+            /** Heard */
+            heard: number;
+            /** Followed */
+            followed: boolean;
+            /** Lines */
+            lines: components["schemas"]["FoundLine"][];
+            /** Put In */
+            put_in: components["schemas"]["Elsewhere"][];
+        };
+        /**
+         * NarrationWanted
+         * @description A narration, by its key, heard and followed by the text.
+         */
+        NarrationWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "narration";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Narration */
+            narration: string;
         };
         /**
          * NewFilm
@@ -4069,13 +4272,43 @@ export interface components {
             why: string;
         };
         /**
+         * ReadWord
+         * @description Let one word, by its number, be read in a way of its own; empty `sounds` lets it be read as it is elsewhere.
+         */
+        ReadWord: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "read word";
+            /** Word */
+            word: number;
+            /**
+             * Sounds
+             * @default
+             */
+            sounds: string;
+        };
+        /**
          * Recorded
-         * @description A recording that was kept for a line, as it is set; and the words (counted in the line) that are unsure.
+         * @description A recording that was kept for a line, as it is set, by the number of the line's first word; and the words
+         *     (counted in the line) that are unsure.
          */
         Recorded: {
+            /** Word */
+            word: number;
             recording: components["schemas"]["Recording"];
             /** Unsure */
             unsure: number[];
+        };
+        /**
+         * RecordedLine
+         * @description A line, by the number of its first word, and what is heard of it; None: a voice again.
+         */
+        RecordedLine: {
+            /** Word */
+            word: number;
+            recording: components["schemas"]["Recording"] | null;
         };
         /**
          * Recording
@@ -4534,7 +4767,8 @@ export interface components {
         /**
          * SaidWord
          * @description A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
-         *     otherwise than it is written; as which sounds it was `said`, respelled.
+         *     otherwise than it is written; as which sounds it was `said`, respelled. Figures and short forms may be read in
+         *     several ways (`readings`, the likeliest first); `reads` is the one that is set for this word alone.
          */
         SaidWord: {
             /** Number */
@@ -4549,6 +4783,10 @@ export interface components {
             sounds: string;
             /** Said */
             said: string;
+            /** Readings */
+            readings: string[];
+            /** Reads */
+            reads: string;
         };
         /**
          * SamePicture
@@ -5438,6 +5676,19 @@ export interface components {
             /** Meant */
             meant: components["schemas"]["Meant"][];
         };
+        /**
+         * TakeRecordings
+         * @description Let lines be heard in the maker's own voice, all at once.
+         */
+        TakeRecordings: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "take recordings";
+            /** Lines */
+            lines: components["schemas"]["RecordedLine"][];
+        };
         /** TakeView */
         TakeView: {
             /** Id */
@@ -6142,7 +6393,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -7048,7 +7299,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"];
             };
         };
         responses: {
@@ -7114,7 +7365,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"];
             };
         };
         responses: {
@@ -8163,6 +8414,108 @@ export interface operations {
             };
         };
     };
+    record_api_films__film__lines__line__recording_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_record_api_films__film__lines__line__recording_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Recorded"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    narrations_api_films__film__narrations_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NarrationView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_narration_api_films__film__narrations_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_narration_api_films__film__narrations_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Narration"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     line_said_api_films__film__lines__line__get: {
         parameters: {
             query?: never;
@@ -8364,21 +8717,16 @@ export interface operations {
             };
         };
     };
-    record_api_films__film__lines__line__recording_post: {
+    figures_api_films__film__figures_get: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 film: string;
-                line: number;
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "multipart/form-data": components["schemas"]["Body_record_api_films__film__lines__line__recording_post"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description Successful Response */
             200: {
@@ -8386,7 +8734,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Recorded"];
+                    "application/json": components["schemas"]["Figure"][];
                 };
             };
             /** @description Validation Error */

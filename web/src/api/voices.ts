@@ -77,29 +77,15 @@ export function useVoices(film: Film): Voice[] {
   return [...kept, ...offered];
 }
 
-/** Keeps the maker's own voice for a line; it is used once the line says so. */
-export const useRecord = (film: string) =>
-  useMutation({
-    mutationFn: async ({ line, file }: { line: number; file: File }) => {
-      const body = new FormData();
-      body.append("file", file, file.name);
-      const where = `/api/films/${film}/lines/${line}/recording`;
-      const response = await fetch(where, { method: "POST", body });
-      const data = (await response.json()) as Schemas["Recorded"];
-      return unwrap<Schemas["Recorded"]>({ data, error: data, response });
-    },
-    onError: failed(film),
-  });
+export type Figure = Schemas["Figure"];
 
-/** Takes the words of a lexicon; the film tells of the change by itself. */
-export const useTakeLexicon = (film: string) =>
-  useMutation({
-    mutationFn: async (file: File) => {
-      const body = new FormData();
-      body.append("file", file, file.name);
-      const response = await fetch(`/api/films/${film}/lexicon`, { method: "POST", body });
-      const data = (await response.json()) as Schemas["LexiconTaken"];
-      return unwrap<Schemas["LexiconTaken"]>({ data, error: data, response });
-    },
-    onError: failed(film),
+/** Figures, dates, money and short forms of the film, with how each is read. */
+export const useFigures = (film: Film) =>
+  useQuery({
+    queryKey: ["figures", film.id, film.revision],
+    queryFn: async () =>
+      unwrap<Figure[]>(
+        await api.GET("/api/films/{film}/figures", { params: { path: { film: film.id } } }),
+      ),
+    placeholderData: keepPreviousData,
   });

@@ -12,6 +12,7 @@ from .document import (
     FilmDocument,
     GivenShot,
     GivenSource,
+    Narration,
     OwnLine,
     OwnVoice,
     Recording,
@@ -31,8 +32,9 @@ from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .plan import FilmPlan, plan_of, written_plan
 from .prompts import ShotPrompts, prompts_of
-from .reading import LineWork, ReadFilm, ReadingMemory, ReadShot, line_key, read_film, recorded_key
+from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
+from .speaking import LineWork, line_key, recordable, recorded_key
 from .tightening import longest_of, tightened
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
@@ -58,6 +60,7 @@ __all__ = [
     "GivenSource",
     "LineWork",
     "Match",
+    "Narration",
     "Offered",
     "OwnLine",
     "OwnVoice",
@@ -109,6 +112,7 @@ __all__ = [
     "prompts_of",
     "read_film",
     "read_otherwise",
+    "recordable",
     "recorded_key",
     "remarks_on",
     "targets_in",

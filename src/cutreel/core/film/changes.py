@@ -31,6 +31,9 @@ Command = Annotated[
     | c.DropVoice
     | c.SetLine
     | c.SayWord
+    | c.ReadWord
+    | c.KeepNarration
+    | c.TakeRecordings
     | c.TakeLexicon
     | c.SetScene
     | c.CircleTake

@@ -153,6 +153,22 @@ class Recording(BaseModel):
     text: str = Field(max_length=20_000)
 
 
+class ReadAloud(BaseModel):
+    """How one word, known by its number, is read at its place alone: "1834" as a quantity, "St." as a street."""
+
+    word: int
+    sounds: str = Field(min_length=1, max_length=120)
+
+
+class Narration(BaseModel):
+    """The maker's own voice for the story, or a part of it: the key of the recording, what its file was called, and how
+    many seconds it is."""
+
+    key: str = Field(pattern=r"^[0-9a-f]{40}$")
+    name: str = Field(max_length=200)
+    seconds: float = Field(ge=0)
+
+
 class OwnLine(BaseModel):
     """How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
     tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
@@ -189,6 +205,8 @@ class FilmDocument(BaseModel):
     voices: list[OwnVoice] = []
     lines: list[OwnLine] = []
     lexicon: list[Saying] = []
+    read_aloud: list[ReadAloud] = []
+    narrations: list[Narration] = []
 
     @property
     def word_ids(self) -> tuple[int, ...]:

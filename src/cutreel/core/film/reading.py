@@ -25,7 +25,7 @@ from cutreel.core.continuity import (
     place_words,
 )
 from cutreel.core.keys import key, seed_from
-from cutreel.core.manuscript import Line, Manuscript, Word, read, words_text
+from cutreel.core.manuscript import Manuscript, Word, read, words_text
 from cutreel.core.motion import Move
 from cutreel.core.reading import (
     NOTHING,
@@ -36,14 +36,13 @@ from cutreel.core.reading import (
     read_story,
     with_speakers,
 )
-from cutreel.core.speech import Heard, room_in_words, said_as
 
 from .camera import CameraMemory, move_for, move_told, with_camera
-from .casting import directions_of, voice_of, voices_for
 from .document import FilmDocument, Shot
 from .offered import Offered
+from .speaking import LineWork, SpokenMemory, lines_spoken
 
-PICTURE_VERSION, SPEECH_VERSION = 1, 2
+PICTURE_VERSION = 1
 Stood = tuple[int, tuple[int, ...]]
 """What of where a shot stands makes its picture: its scene's first word, and the words in front of its end from which
 somebody looks otherwise."""
@@ -93,29 +92,6 @@ class ReadShot:
 
 
 @dataclass(frozen=True)
-class LineWork:
-    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
-    `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
-    it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
-    spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words
-    tell; `recorded`: it is the maker's own voice."""
-
-    first: int
-    end: int
-    text: str
-    voice: str
-    speaker: str | None
-    key: str
-    length: float = 1.0
-    direction: str = ""
-    seed: int = 0
-    plain: str = ""
-    line_first: int = 0
-    heard: Heard | None = None
-    recorded: bool = False
-
-
-@dataclass(frozen=True)
 class ReadFilm:
     """A film as read: the manuscript, the numbers of its words, its shots, and what has to be
     spoken."""
@@ -162,8 +138,7 @@ class ReadingMemory:
         self.of_film: tuple[object, ...] = ()
         self.shots: dict[int, tuple[ReadShot, Stood]] = {}
         self.borrowed: dict[int, tuple[object, object, ReadShot]] = {}
-        self.speech: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
-        self.line_keys: dict[tuple[str, str, str, int], str] = {}
+        self.spoken = SpokenMemory()
         self.camera = CameraMemory()
 
 
@@ -217,7 +192,7 @@ def read_film(
     shots = with_camera(shots, memory.camera)
     read_so_far = ReadFilm(film, offered, script, ids, tuple(shots), (), parses or {}, story)
     pauses = frozenset(read_so_far.pauses)
-    speech = _speech(film, script, offered, pauses, memory)
+    speech = lines_spoken(film, script, offered, pauses, memory.spoken)
     return replace(read_so_far, speech=speech)
 
 
@@ -447,113 +422,3 @@ def _borrowed(shot: ReadShot, lender: ReadShot, memory: ReadingMemory) -> ReadSh
     )
     memory.borrowed[shot.shot.id] = (shot.token, lender.token, found)
     return found
-
-
-def _speech(
-    film: FilmDocument,
-    script: Manuscript,
-    offered: Offered,
-    pauses: frozenset[int],
-    memory: ReadingMemory,
-) -> tuple[LineWork, ...]:
-    depends = (
-        script.text, film.cast, film.settings.narrator, film.settings.manner, film.voices, film.lines, film.lexicon,
-        offered, pauses,
-    )  # fmt: skip
-    if memory.speech is not None and memory.speech[0] == depends:
-        return memory.speech[1]
-    casting: dict[str | None, str] = {}
-    voices = voices_for(film, offered.voices)
-    length = {v.name: v.length for v in voices}
-    places = film.word_places
-    recordings = {
-        places[o.word]: o.recording for o in film.lines if o.recording and o.word in places
-    }
-    directions = directions_of(film, script, film.word_ids) if offered.directed else {}
-    keys: dict[tuple[str, str, str, int], str] = {}
-    out: list[LineWork] = []
-    for line in script.lines:
-        if line.speaker not in casting:
-            casting[line.speaker] = voice_of(line.speaker, film, voices)
-        voice = casting[line.speaker]
-        how = directions.get(line.first)
-        heard = room_in_words(script, line)
-        for first, end in _requests(script, line, offered.text_cap, pauses):
-            written = words_text(script.words[first:end])
-            text = said_as(written, film.lexicon)
-            asked = (text, voice, how.text if how else "", how.seed if how else 0)
-            name = keys[asked] = memory.line_keys.get(asked) or line_key(*asked)
-            plain, recorded = "", recordings.get(line.first)
-            if recorded is not None and recorded.text == written:
-                name = recorded_key(written, recorded.media)
-            elif how is not None and how.told and how.own is None:
-                plain = line_key(text, voice, how.standing, how.seed)
-            out.append(
-                LineWork(
-                    first,
-                    end,
-                    text,
-                    voice,
-                    line.speaker,
-                    name,
-                    length.get(voice, 1.0),
-                    direction=asked[2],
-                    seed=asked[3],
-                    plain=plain,
-                    line_first=line.first,
-                    heard=heard,
-                    recorded=recorded is not None and recorded.text == written,
-                )
-            )
-    memory.line_keys, memory.speech = keys, (depends, tuple(out))
-    return memory.speech[1]
-
-
-def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
-    """The key of words that are spoken by a voice. What is said plainly is what it was before there were directions."""
-    more: dict[str, str | int] = {"direction": direction} if direction else {}
-    if seed:
-        more["seed"] = seed
-    return key("speech", SPEECH_VERSION, text=text, voice=voice, **more)
-
-
-def recorded_key(text: str, media: str) -> str:
-    """The key of words that the maker recorded."""
-    return key("recording", 1, text=text, media=media)
-
-
-def _requests(
-    script: Manuscript, line: Line, cap: int, pauses: frozenset[int] = frozenset()
-) -> list[tuple[int, int]]:
-    """A line cut where a hold pauses it, and at sentence ends, or between words where it must be,
-    so that no request is over the cap."""
-    words = script.words
-    span = words[line.end - 1].end - words[line.first].start
-    if span <= cap and pauses.isdisjoint(range(line.first + 1, line.end)):
-        return [(line.first, line.end)]
-    out: list[tuple[int, int]] = []
-    first = line.first
-    while first < line.end:
-        stop = _request_end(script, first, line.end, cap, pauses)
-        out.append((first, stop))
-        first = stop
-    return out
-
-
-def _request_end(
-    script: Manuscript, first: int, line_end: int, cap: int, pauses: frozenset[int]
-) -> int:
-    """Where the request that begins with word `first` ends."""
-    words = script.words
-    length, last_good, end = 0, first, first
-    while end < line_end:
-        glued = end == first or words[end].start == words[end - 1].end
-        length += len(words[end].text) + (0 if glued else 1)
-        if length > cap:
-            break
-        end += 1
-        if end == line_end or words[end].sentence != words[end - 1].sentence:
-            last_good = end
-        if end in pauses:
-            return end
-    return last_good if last_good > first else max(end, first + 1)

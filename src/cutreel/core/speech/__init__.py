@@ -1,34 +1,56 @@
 """Speech: how lines are to be said, and how words are to sound."""
 
-from .aligned import Aligned, aligned
 from .apart import FAR, farthest, voices_apart
 from .direction import Told, direction_told, joined, level_told
+from .figures import Beside, readings
+from .followed import Followed, Kept, followed, kept
+from .hearing import RATE as HEARING_RATE
+from .hearing import HeardWord, Hearer, Placed, hearable, placed, stretches
 from .pauses import Longest, after_cuts, cuts_in, left_over
+from .plain import Tokens, tokens_of
 from .pls import from_pls, to_pls
 from .respelled import respelled
-from .saying import Saying, said_as
+from .saying import Saying, beside, said, said_as
+from .taken import left_out, stretches_said
 from .where import Heard, room_in_words, room_of_place
 
 __all__ = [
     "FAR",
-    "Aligned",
+    "HEARING_RATE",
+    "Beside",
+    "Followed",
     "Heard",
+    "HeardWord",
+    "Hearer",
+    "Kept",
     "Longest",
+    "Placed",
     "Saying",
+    "Tokens",
     "Told",
     "after_cuts",
-    "aligned",
+    "beside",
     "cuts_in",
     "direction_told",
     "farthest",
+    "followed",
     "from_pls",
+    "hearable",
     "joined",
+    "kept",
+    "left_out",
     "left_over",
     "level_told",
+    "placed",
+    "readings",
     "respelled",
     "room_in_words",
     "room_of_place",
+    "said",
     "said_as",
+    "stretches",
+    "stretches_said",
     "to_pls",
+    "tokens_of",
     "voices_apart",
 ]

@@ -1,10 +1,21 @@
-"""Words that are to sound otherwise than they are written: names, and rare words, each as it is said."""
+"""Words that sound otherwise than they are written: names, rare words, figures, short forms."""
 
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from types import MappingProxyType
 
 from pydantic import BaseModel, Field, field_validator
 
+from cutreel.core.manuscript import Word, words_text
+
+from .figures import Beside, read_as, read_out
+
+NOTHING: Mapping[int, str] = MappingProxyType({})
+_MAY = re.compile(
+    r"[^A-Za-z’'“”‘.,;:!?…—–\s-]|\b[A-Za-z]{1,6}\.|\b[VX]\b|\b[IVXLC]{2,}\b"
+    r"|\b(?:[mb]illion|km|cm|kg|mph|ft|lbs?|oz|yds?|hrs?|mins?)\b"
+)
+"""What figures and short forms look like: all else is not looked at."""
 _EDGES = re.compile(r"^(\W*)(.*?)((?:[’']s)?\W*)$", re.S)
 
 
@@ -21,17 +32,41 @@ class Saying(BaseModel):
         return "-".join(sounds.split())
 
 
-def said_as(text: str, lexicon: Sequence[Saying]) -> str:
-    """`text` with its words as they are to sound; marks around them, and “’s” behind them, stay. There are as many
-    words as before."""
-    if not lexicon:
-        return text
-    known = {s.word.lower(): s.sounds for s in lexicon}
-    return " ".join(_said(word, known) for word in text.split(" "))
+def said_as(
+    words: Sequence[Word], known: Mapping[str, str], here: Mapping[int, str] = NOTHING
+) -> str:
+    """Words as running text, each as it is to sound: as it is set for it alone (`here`, by its place), as the lexicon
+    says (`known`, by the word in small letters), else as figures and short forms are read aloud. Marks around words,
+    and “’s” behind them, stay."""
+    written = words_text(words)
+    if not known and not here and not _MAY.search(written):
+        return written
+    texts = said(words, known, here)
+    return words_text([w._replace(text=text) for w, text in zip(words, texts, strict=True)])
 
 
-def _said(word: str, known: dict[str, str]) -> str:
-    found = _EDGES.match(word)
+def said(
+    words: Sequence[Word], known: Mapping[str, str], here: Mapping[int, str] = NOTHING
+) -> list[str]:
+    """Each of some words as it is to sound, as in `said_as`."""
+    out = []
+    for i, word in enumerate(words):
+        text = _said(word.text, known)
+        if i in here:
+            text = read_as(word.text, (here[i],))
+        elif text == word.text and _MAY.search(text):
+            text = read_out(text, beside(words, i))
+        out.append(text)
+    return out
+
+
+def beside(words: Sequence[Word], i: int) -> Beside:
+    """The words before and behind one."""
+    return Beside(words[i - 1].text if i else "", words[i + 1].text if i + 1 < len(words) else "")
+
+
+def _said(word: str, known: Mapping[str, str]) -> str:
+    found = _EDGES.match(word) if known else None
     if found is None:
         return word
     before, inner, behind = found.groups()

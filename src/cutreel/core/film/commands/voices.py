@@ -2,15 +2,15 @@
 
 from typing import Literal
 
-from pydantic import Field
+from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.speech import Saying
 
-from ..document import FilmDocument, OwnLine, OwnVoice
+from ..document import FilmDocument, Narration, OwnLine, OwnVoice, ReadAloud, Recording
 from .base import FilmCommand
 
-MOST_VOICES, MOST_SAYINGS = 60, 2000
+MOST_VOICES, MOST_SAYINGS, MOST_NARRATIONS = 60, 2000, 60
 
 
 class KeepVoice(FilmCommand):
@@ -93,6 +93,71 @@ class SayWord(FilmCommand):
         saying = Saying(word=self.word, sounds=self.sounds)
         film.lexicon = [*others, saying]
         return f"say {self.word} as {saying.sounds}"
+
+
+class ReadWord(FilmCommand):
+    """Let one word, by its number, be read in a way of its own; empty `sounds` lets it be read as it is elsewhere."""
+
+    touches = ("read_aloud",)
+    type: Literal["read word"] = "read word"
+    word: int
+    sounds: str = Field("", max_length=120)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if self.word not in film.word_places:
+            raise NotFound("That word is not in the manuscript any more.")
+        others = [r for r in film.read_aloud if r.word != self.word]
+        sounds = " ".join(self.sounds.split())
+        film.read_aloud = [*others, ReadAloud(word=self.word, sounds=sounds)] if sounds else others
+        return f"read a word as {sounds}" if sounds else "read a word as it is elsewhere"
+
+
+class KeepNarration(FilmCommand):
+    """Keep a recording of the story, or a part of it, or with `drop` forget it; lines that were taken from it stay."""
+
+    touches = ("narrations",)
+    type: Literal["keep narration"] = "keep narration"
+    narration: Narration
+    drop: bool = False
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        others = [n for n in film.narrations if n.key != self.narration.key]
+        if self.drop:
+            film.narrations = others
+            return f"forget the recording {self.narration.name}"
+        if len(others) >= MOST_NARRATIONS:
+            raise BadInput("The film keeps as many recordings as it can.", "Forget one first.")
+        film.narrations = [*others, self.narration]
+        return f"bring the recording {self.narration.name}"
+
+
+class RecordedLine(BaseModel):
+    """A line, by the number of its first word, and what is heard of it; None: a voice again."""
+
+    word: int
+    recording: Recording | None
+
+
+class TakeRecordings(FilmCommand):
+    """Let lines be heard in the maker's own voice, all at once."""
+
+    touches = ("lines",)
+    type: Literal["take recordings"] = "take recordings"
+    lines: list[RecordedLine] = Field(min_length=1, max_length=20_000)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        places = film.word_places
+        known = {line.word: line for line in film.lines}
+        for taken in self.lines:
+            if taken.word not in places:
+                raise NotFound("A line is not in the manuscript any more.", "Follow the text anew.")
+            own = known.get(taken.word) or OwnLine(word=taken.word)
+            known[taken.word] = own.model_copy(update={"recording": taken.recording})
+        film.lines = [line for line in known.values() if line != OwnLine(word=line.word)]
+        count = len(self.lines)
+        what = "line" if count == 1 else "lines"
+        back = all(taken.recording is None for taken in self.lines)
+        return f"give {count} {what} a voice again" if back else f"take {count} recorded {what}"
 
 
 class TakeLexicon(FilmCommand):

@@ -1,10 +1,12 @@
-/** Names of the film, which are in no dictionary, and how each sounds; words that sound otherwise than they are written. */
+/** Names of the film, which are in no dictionary, and how each sounds; words that sound otherwise than they are written;
+ * figures and short forms, and how each is read. */
 import { useState } from "react";
 
 import type { Film } from "../../../api/client";
-import { useTakeLexicon } from "../../../api/voices";
+import { useTakeLexicon } from "../../../api/recordings";
 import { Bring } from "../../../parts/Bring";
 import { Heading } from "../../continuity/Heading";
+import { Figures } from "./Figures";
 import { SoundsLike } from "./SoundsLike";
 import { namesOf } from "./voices";
 
@@ -62,6 +64,7 @@ export function Names({ film }: { film: Film }) {
           onDone={() => setChosen(null)}
         />
       )}
+      <Figures film={film} />
     </section>
   );
 }

@@ -4,22 +4,25 @@ import { useRef, useState } from "react";
 
 import type { Film } from "../../../api/client";
 import { useChange } from "../../../api/film";
-import { type LineSaid, useRecord } from "../../../api/voices";
+import { useRecord } from "../../../api/recordings";
+import type { LineSaid } from "../../../api/voices";
 import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { notify } from "../../../state/notices";
-import { lineOf } from "./voices";
 
-const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";
+export const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";
 
 export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
   const record = useRecord(film.id);
   const change = useChange(film.id);
   const { recording, begin, end } = useMicrophone((file) => take(file));
-  const put = (own: LineSaid["recording"]) =>
-    change.mutate({ type: "set line", line: { ...lineOf(said), recording: own } });
+  const put = (word: number, own: LineSaid["recording"]) =>
+    change.mutate({ type: "take recordings", lines: [{ word, recording: own }] });
   const take = (file: File) =>
-    record.mutate({ line: said.line, file }, { onSuccess: ({ recording: kept }) => put(kept) });
+    record.mutate(
+      { line: said.line, file },
+      { onSuccess: ({ word, recording: kept }) => put(word, kept) },
+    );
   if (said.recorded)
     return (
       <>
@@ -28,7 +31,7 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
           {said.unsure.length > 0 &&
             `; unsure: ${said.unsure.map((i) => said.words[i]?.text).join(" ")}`}
         </span>
-        <Button kind="quiet" onClick={() => put(null)}>
+        <Button kind="quiet" onClick={() => put(said.recorded_word ?? said.word, null)}>
           A voice again
         </Button>
       </>

@@ -6,6 +6,7 @@ import { Split } from "../../continuity/Split";
 import { Casting } from "./Casting";
 import { DeadAir } from "./DeadAir";
 import { LineDesk } from "./LineDesk";
+import { OwnNarration } from "./OwnNarration";
 
 export function Voice({ film, shot }: { film: Film; shot: Shot }) {
   const lines = film.lines
@@ -28,6 +29,7 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
           />
         ))}
         <DeadAir film={film} />
+        <OwnNarration film={film} />
       </section>
     </Split>
   );

@@ -14,6 +14,8 @@ const said = vi.hoisted(() => ({
   asked: [] as unknown[],
   heard: [] as string[],
   lines: {} as Record<number, unknown>,
+  figures: [] as unknown[],
+  narrations: [] as unknown[],
 }));
 const voices = [
   { name: "alder", title: "Alder, even", pronoun: "he", age: "adult", length: 1, pitch: 104 },
@@ -33,6 +35,10 @@ vi.mock("../../../api/film", () => ({
     mutate: (c: Record<string, unknown>, then?: { onSuccess?: () => void }) => {
       said.changed.push(c);
       then?.onSuccess?.();
+    },
+    mutateAsync: (c: Record<string, unknown>) => {
+      said.changed.push(c);
+      return Promise.resolve();
     },
   }),
   useStart: () => ({ mutate: (wish: unknown) => said.started.push(wish) }),
@@ -68,23 +74,34 @@ vi.mock("../../../parts/Choice", () => ({
     </select>
   ),
 }));
+vi.mock("../../../api/recordings", () => ({
+  useRecord: () => ({
+    isPending: false,
+    mutate: (
+      wish: { line: number; file: File },
+      then: { onSuccess: (x: { word: number; recording: unknown }) => void },
+    ) => {
+      said.heard.push(`${wish.line} ${wish.file.name}`);
+      then.onSuccess({ word: 7, recording: { media: "own.flac", text: "Down there" } });
+    },
+  }),
+  useTakeLexicon: () => ({ mutate: (file: File) => said.heard.push(file.name), isPending: false }),
+  useNarrations: () => ({ data: said.narrations }),
+  useBringNarration: () => ({
+    isPending: false,
+    mutate: (file: File, then: { onSuccess: (made: { key: string }) => void }) => {
+      said.heard.push(file.name);
+      then.onSuccess({ key: "n" });
+    },
+  }),
+}));
 vi.mock("../../../api/voices", () => ({
   useLineSaid: (_: unknown, n: number) => ({ data: said.lines[n] }),
   useVoices: () => voices,
   useHeard: (_: unknown, __: number, names: string[]) => ({
     data: names.map((voice) => ({ voice, media: voice === "maud" ? "maud.flac" : null })),
   }),
-  useRecord: () => ({
-    isPending: false,
-    mutate: (
-      wish: { line: number; file: File },
-      then: { onSuccess: (x: { recording: unknown }) => void },
-    ) => {
-      said.heard.push(`${wish.line} ${wish.file.name}`);
-      then.onSuccess({ recording: { media: "own.flac", text: "Down there" } });
-    },
-  }),
-  useTakeLexicon: () => ({ mutate: (file: File) => said.heard.push(file.name), isPending: false }),
+  useFigures: () => ({ data: said.figures }),
   useDeadAir: (_: unknown, comma: number | null) => ({
     data: { seconds: 30, saved: comma === 0.25 ? 3.25 : 1.5 },
   }),
@@ -134,8 +151,26 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   person: 4,
   voice: "maud",
   words: [
-    { number: 7, text: "“Down", start: 0.1, end: 0.6, sounds: "", said: "down" },
-    { number: 8, text: "there,”", start: 0.7, end: 1.4, sounds: "dare", said: "thair" },
+    {
+      number: 7,
+      text: "“Down",
+      start: 0.1,
+      end: 0.6,
+      sounds: "",
+      said: "down",
+      readings: [],
+      reads: "",
+    },
+    {
+      number: 8,
+      text: "there,”",
+      start: 0.7,
+      end: 1.4,
+      sounds: "dare",
+      said: "thair",
+      readings: [],
+      reads: "",
+    },
   ],
   direction: "whispered",
   told: "whispered",
@@ -150,6 +185,7 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   room_why: "the place: church",
   room_own: null,
   recorded: false,
+  recorded_word: null,
   recording: null,
   unsure: [],
   ...more,
@@ -160,6 +196,8 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 beforeEach(() => {
+  said.figures = [];
+  said.narrations = [];
   Object.assign(said, { changed: [], started: [], asked: [], heard: [] });
   said.lines = {
     0: line(),
@@ -315,6 +353,8 @@ test("voices stand in order, words on rows of their own, peaks about the middle"
     end: i / 20 + 0.04,
     sounds: "",
     said: "",
+    readings: [],
+    reads: "",
   }));
   expect(inRows(crowded, 2).slice(0, 3)).toEqual([0, 1, 2]);
   expect(outline([100])).toBe("M0,50L0.5,0L1,50L0.5,100Z");
@@ -386,14 +426,14 @@ test("the maker's own voice is brought for a line, and a voice speaks it again",
   });
   const own = { media: "own.flac", text: "Down there" };
   expect(said.heard).toEqual(["0 mine.wav"]);
-  expect(said.changed).toMatchObject([{ type: "set line", line: { word: 7, recording: own } }]);
+  expect(said.changed).toEqual([{ type: "take recordings", lines: [{ word: 7, recording: own }] }]);
   cleanup();
   said.lines[0] = line({ recorded: true, recording: own, unsure: [1] });
   shown();
   expect(ofEdda().getByText("your own voice; unsure: there,”")).toBeTruthy();
   expect(ofEdda().queryByRole("button", { name: "Say it again" })).toBeNull();
   fireEvent.click(ofEdda().getByRole("button", { name: "A voice again" }));
-  expect(said.changed.at(-1)).toMatchObject({ line: { recording: null, takes: 1 } });
+  expect(said.changed.at(-1)).toMatchObject({ lines: [{ word: 7, recording: null }] });
 });
 
 test("a line is recorded here; without a microphone it is said what to do", async () => {
@@ -425,4 +465,114 @@ test("a line is recorded here; without a microphone it is said what to do", asyn
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
   await vi.waitFor(() => expect(getUserMedia).toHaveBeenCalledTimes(2));
   expect(said.heard).toHaveLength(1);
+});
+
+const recording = { media: "piece.flac", text: "x" };
+const narration = {
+  key: "n",
+  name: "mine.wav",
+  seconds: 98,
+  heard: 1,
+  followed: true,
+  lines: [
+    { word: 7, text: "Down there", said: 2, left: [], others: [], recording, taken: false },
+    {
+      word: 9,
+      text: "The ice rang like a bell.",
+      said: 1,
+      left: [{ text: "like a bell.", start: 30, end: 42 }],
+      others: [{ text: "ice", heard: "eyes", media: "p.flac", at: 3, start: 20, end: 23 }],
+      recording,
+      taken: false,
+    },
+    {
+      word: 15,
+      text: "Nobody came.",
+      said: 0,
+      left: [{ text: "Nobody came.", start: 50, end: 62 }],
+      others: [],
+      recording: null,
+      taken: false,
+    },
+  ],
+  put_in: [{ heard: "sorry again", media: "p.flac", at: 8 }],
+};
+
+test("a recording of the story is followed; what differs is listed, and either one is mended", async () => {
+  said.narrations = [narration];
+  shown();
+  const own = within(screen.getByRole("region", { name: "Your own narration" }));
+  expect(own.getByRole("status").textContent).toBe(
+    "2 of 3 lines said; 1 more than once: the last is kept",
+  );
+  const rows = own.getAllByRole("listitem").map((r) => r.textContent);
+  expect(rows).toHaveLength(4);
+  expect(rows[0]).toContain("left outlike a bell.");
+  expect(rows[1]).toContain("said otherwiseice eyes");
+  expect(rows[2]).toContain("not saidNobody came.");
+  expect(rows[3]).toContain("cut out sorry again");
+  fireEvent.click(own.getByRole("button", { name: "Write it so" }));
+  expect(said.changed.at(-1)).toEqual({ type: "edit text", start: 20, end: 23, insert: "eyes" });
+  await Promise.resolve();
+  expect(said.started.at(-1)).toEqual({ kind: "narration", narration: "n" });
+  fireEvent.click(own.getAllByRole("button", { name: "Strike it" })[1]!);
+  expect(said.changed.at(-1)).toMatchObject({ start: 50, end: 62, insert: "" });
+  fireEvent.click(own.getByRole("button", { name: "Use these 2 lines" }));
+  expect(said.changed.at(-1)).toEqual({
+    type: "take recordings",
+    lines: [
+      { word: 7, recording },
+      { word: 9, recording },
+    ],
+  });
+  fireEvent.click(own.getByRole("button", { name: "Forget it" }));
+  expect(said.changed.at(-1)).toMatchObject({ type: "keep narration", drop: true });
+});
+
+test("one that was brought is followed at once; one whose text has changed, when asked", () => {
+  said.narrations = [{ ...narration, followed: false, lines: [], put_in: [] }];
+  shown();
+  const own = within(screen.getByRole("region", { name: "Your own narration" }));
+  expect(own.getByRole("status").textContent).toContain("the text has changed");
+  fireEvent.click(own.getByRole("button", { name: "Follow the text" }));
+  fireEvent.change(own.getByLabelText("Bring a recording of the story"), {
+    target: { files: [new File(["x"], "hour.mp3")] },
+  });
+  expect(said.heard).toContain("hour.mp3");
+  expect(said.started).toEqual([
+    { kind: "narration", narration: "n" },
+    { kind: "narration", narration: "n" },
+  ]);
+});
+
+test("figures are listed as they are read, and one is read otherwise at its place", () => {
+  said.figures = [
+    {
+      word: 8,
+      text: "1834,",
+      before: "in",
+      after: "he",
+      reads: "eighteen thirty-four",
+      readings: ["eighteen thirty-four", "one thousand eight hundred and thirty-four"],
+    },
+  ];
+  shown();
+  const figures = within(screen.getByRole("region", { name: "Figures" }));
+  fireEvent.click(figures.getByRole("button", { name: /1834/ }));
+  const group = within(figures.getByRole("group", { name: "How 1834 is read" }));
+  fireEvent.click(group.getByRole("button", { name: /one thousand/ }));
+  expect(said.changed.at(-1)).toEqual({
+    type: "read word",
+    word: 8,
+    sounds: "one thousand eight hundred and thirty-four",
+  });
+  fireEvent.click(figures.getByRole("button", { name: /1834/ }));
+  const own = within(figures.getByRole("group", { name: "How 1834 is read" }));
+  fireEvent.change(own.getByLabelText("or otherwise"), { target: { value: "a long time ago" } });
+  fireEvent.keyDown(own.getByLabelText("or otherwise"), { key: "Enter" });
+  expect(said.changed.at(-1)).toMatchObject({ word: 8, sounds: "a long time ago" });
+  fireEvent.click(figures.getByRole("button", { name: /1834/ }));
+  const usual = within(figures.getByRole("group", { name: "How 1834 is read" }));
+  fireEvent.click(usual.getByRole("button", { name: "eighteen thirty-four" }));
+  expect(said.changed.at(-1), "as it is read elsewhere").toMatchObject({ word: 8, sounds: "" });
 });

@@ -1,0 +1,194 @@
+"""Lines to be spoken: by whom, how, with which words as they sound, in requests that a voice takes; or recorded."""
+
+from collections.abc import Collection, Iterator, Mapping
+from dataclasses import dataclass
+
+from cutreel.core.keys import key
+from cutreel.core.manuscript import Line, Manuscript, words_text
+from cutreel.core.speech import Heard, room_in_words, said_as
+
+from .casting import Direction, directions_of, voice_of, voices_for
+from .document import FilmDocument, Recording
+from .offered import Offered
+
+SPEECH_VERSION = 2
+ANY_LENGTH = 10**9
+
+
+@dataclass(frozen=True)
+class LineWork:
+    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
+    `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
+    it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
+    spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words
+    tell; `recorded`: it is the maker's own voice."""
+
+    first: int
+    end: int
+    text: str
+    voice: str
+    speaker: str | None
+    key: str
+    length: float = 1.0
+    direction: str = ""
+    seed: int = 0
+    plain: str = ""
+    line_first: int = 0
+    heard: Heard | None = None
+    recorded: bool = False
+
+
+class SpokenMemory:
+    """What was read of a film's lines last, so that the same is not read again."""
+
+    def __init__(self) -> None:
+        self.keys: dict[tuple[str, str, str, int], str] = {}
+        self.lines: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
+
+
+def lines_spoken(
+    film: FilmDocument,
+    script: Manuscript,
+    offered: Offered,
+    pauses: frozenset[int],
+    memory: SpokenMemory,
+) -> tuple[LineWork, ...]:
+    depends = (
+        script.text, film.cast, film.settings.narrator, film.settings.manner, film.voices, film.lines, film.lexicon,
+        film.read_aloud, offered, pauses,
+    )  # fmt: skip
+    if memory.lines is not None and memory.lines[0] == depends:
+        return memory.lines[1]
+    casting: dict[str | None, str] = {}
+    voices = voices_for(film, offered.voices)
+    length = {v.name: v.length for v in voices}
+    places = film.word_places
+    recordings = {
+        places[o.word]: o.recording for o in film.lines if o.recording and o.word in places
+    }
+    directions = directions_of(film, script, film.word_ids) if offered.directed else {}
+    keys: dict[tuple[str, str, str, int], str] = {}
+    known = {s.word.lower(): s.sounds for s in film.lexicon}
+    own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
+    out: list[LineWork] = []
+    for line in script.lines:
+        if line.speaker not in casting:
+            casting[line.speaker] = voice_of(line.speaker, film, voices)
+        voice = casting[line.speaker]
+        how = directions.get(line.first)
+        heard = room_in_words(script, line)
+        for first, end, recorded in _stretches(script, line, offered.text_cap, pauses, recordings):
+            written = words_text(script.words[first:end])
+            here = {i - first: own[i] for i in range(first, end) if i in own} if own else own
+            text = said_as(script.words[first:end], known, here)
+            asked = (text, voice, how.text if how else "", how.seed if how else 0)
+            name = keys[asked] = memory.keys.get(asked) or line_key(*asked)
+            plain = "" if recorded else _before(written, text, voice, how)
+            if recorded:
+                name = recorded_key(written, recorded.media)
+            out.append(
+                LineWork(
+                    first,
+                    end,
+                    text,
+                    voice,
+                    line.speaker,
+                    name,
+                    length.get(voice, 1.0),
+                    direction=asked[2],
+                    seed=asked[3],
+                    plain=plain,
+                    line_first=line.first,
+                    heard=heard,
+                    recorded=recorded is not None,
+                )
+            )
+    memory.keys, memory.lines = keys, (depends, tuple(out))
+    return memory.lines[1]
+
+
+def _before(written: str, text: str, voice: str, how: Direction | None) -> str:
+    """The key of a line as it was said before its direction, or how its figures are read, was known; empty where it is
+    said as before."""
+    told = how is not None and how.told and how.own is None
+    if not told and text == written:
+        return ""
+    direction = "" if how is None else how.standing if told else how.text
+    return line_key(text if told else written, voice, direction, how.seed if how else 0)
+
+
+def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
+    """The key of words that are spoken by a voice. What is said plainly is what it was before there were directions."""
+    more: dict[str, str | int] = {"direction": direction} if direction else {}
+    if seed:
+        more["seed"] = seed
+    return key("speech", SPEECH_VERSION, text=text, voice=voice, **more)
+
+
+def recorded_key(text: str, media: str) -> str:
+    """The key of words that the maker recorded."""
+    return key("recording", 1, text=text, media=media)
+
+
+def recordable(script: Manuscript, pauses: Collection[int]) -> list[tuple[int, int]]:
+    """What a maker can record in one go, words `first` up to `end`: each line, cut where a hold pauses it. No cap of a
+    voice holds for it."""
+    return [
+        part
+        for line in script.lines
+        for part in _requests(script, line.first, line.end, ANY_LENGTH, frozenset(pauses))
+    ]
+
+
+def _stretches(
+    script: Manuscript,
+    line: Line,
+    cap: int,
+    pauses: frozenset[int],
+    recordings: Mapping[int, Recording],
+) -> Iterator[tuple[int, int, Recording | None]]:
+    """A line cut where a hold pauses it: each part whole where a recording says its words, else in requests under the
+    cap."""
+    for first, end in _requests(script, line.first, line.end, ANY_LENGTH, pauses):
+        recorded = recordings.get(first)
+        if recorded and recorded.text == words_text(script.words[first:end]):
+            yield first, end, recorded
+        else:
+            for one, other in _requests(script, first, end, cap):
+                yield one, other, None
+
+
+def _requests(
+    script: Manuscript, first: int, end: int, cap: int, pauses: frozenset[int] = frozenset()
+) -> list[tuple[int, int]]:
+    """Words cut where a hold pauses them, and at sentence ends, or between words where it must be, so that no request
+    is over the cap."""
+    words = script.words
+    span = words[end - 1].end - words[first].start
+    if span <= cap and pauses.isdisjoint(range(first + 1, end)):
+        return [(first, end)]
+    out: list[tuple[int, int]] = []
+    while first < end:
+        stop = _request_end(script, first, end, cap, pauses)
+        out.append((first, stop))
+        first = stop
+    return out
+
+
+def _request_end(
+    script: Manuscript, first: int, line_end: int, cap: int, pauses: frozenset[int]
+) -> int:
+    """Where the request that begins with word `first` ends."""
+    words = script.words
+    length, last_good, end = 0, first, first
+    while end < line_end:
+        glued = end == first or words[end].start == words[end - 1].end
+        length += len(words[end].text) + (0 if glued else 1)
+        if length > cap:
+            break
+        end += 1
+        if end == line_end or words[end].sentence != words[end - 1].sentence:
+            last_good = end
+        if end in pauses:
+            return end
+    return last_good if last_good > first else max(end, first + 1)

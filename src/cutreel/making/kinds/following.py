@@ -1,0 +1,148 @@
+"""The text followed through the maker's narration: what of it was said, what twice, what not; every line cut out."""
+
+from bisect import bisect_left
+from collections.abc import Mapping, Sequence
+from itertools import pairwise
+from typing import Any, ClassVar
+
+from cutreel.core.errors import BadInput
+from cutreel.core.film import recordable
+from cutreel.core.keys import key
+from cutreel.core.manuscript import Sentence, words_text
+from cutreel.core.speech import Kept, Tokens, followed, kept, left_out, stretches_said, tokens_of
+from cutreel.store import Assembled
+
+from ..pieces import Pieces
+from ..recording import flac_of, keep_recording
+from ..registry import COMPUTING, Kind, Made, Spec
+from ..work import Work
+
+ENOUGH = 0.6
+"""So much of a line's words must be there, for it to be taken: what lacks more is said anew sooner than mended."""
+
+
+class FollowSpec(Spec):
+    """A narration, by its key, followed by the film's text, by its key, as it is paused by holds."""
+
+    kind: ClassVar[str] = "following"
+    version: ClassVar[int] = 5
+    film: str
+    text: str
+    narration: str
+    paused: tuple[int, ...] = ()
+
+
+def follow_spec(film: Assembled, narration: str) -> FollowSpec:
+    """What is asked for a film as it stands."""
+    text = key("text", 1, text=film.document.text)
+    return FollowSpec(
+        film=film.film, text=text, narration=narration, paused=tuple(sorted(film.read.pauses))
+    )
+
+
+class FollowingKind(Kind[FollowSpec]):
+    spec = FollowSpec
+    queue = COMPUTING
+
+    def make(self, spec: FollowSpec, work: Work) -> Made | None:
+        film = work.shop.assembled(spec.film)
+        script = film.read.script
+        pieces = Pieces.of(work.shop, spec.film, spec.narration)
+        tokens = tokens_of(script.words)
+        parts = recordable(script, spec.paused)
+        units = _units(script.sentences, parts)
+        spans = [_tokens(tokens, first, end) for first, end in units]
+        found = followed(tokens.texts, pieces.heard)
+        mine = kept(found, spans)
+        lines = []
+        for i, (first, end) in enumerate(parts):
+            if work.dropped():
+                return None
+            line = _line(work, film, pieces, tokens, mine, first, end)
+            said = [mine.sayings[n] for n, u in enumerate(units) if first <= u[0] < end]
+            lines.append({**line, "said": max(said, default=0)})
+            work.progress((i + 1) / len(parts))
+        cut_out = [p for p in found.put_in if not _heard_in(lines, pieces.heard[p].start)]
+        for line in lines:
+            del line["stretches"]
+        return Made(None, {"lines": lines, "put_in": _put_in(cut_out, pieces)})
+
+
+def _line(
+    work: Work, film: Assembled, pieces: Pieces, tokens: Tokens, mine: Kept, first: int, end: int
+) -> dict[str, Any]:
+    """What was found of a line: where enough of it was said, it is cut out and kept as a recording of it."""
+    script, ids = film.read.script, film.read.ids
+    one, other = _tokens(tokens, first, end)
+    places = mine.words[one:other]
+    missing = sorted({tokens.of[one + i] for i, p in enumerate(places) if p is None})
+    left = left_out(tokens, mine.words, pieces.heard, missing, pieces.voiced)
+    others = {w - one: places[w - one] for w in mine.others if one <= w < other}
+    there = sum(p is not None for p in places)
+    words = script.words[first:end]
+    told: dict[str, Any] = {
+        "word": ids[first],
+        "left": [ids[w] for w in left],
+        "others": [
+            {"word": ids[tokens.of[one + i]], **pieces.at(place)}
+            for i, place in others.items()
+            if place is not None and not _may_be_read(tokens, one + i)
+        ],
+        "media": None,
+        "text": words_text(words),
+        "stretches": [],
+    }
+    if not there or there < ENOUGH * len(places):
+        return told
+    stretches = stretches_said(places, pieces.heard)
+    parts = [pieces.sound(a, b) for a, b in stretches]
+    unsure = sorted(
+        {tokens.of[one + i] - first for i in others}
+        | {w - first for w in missing if first <= w < end}
+    )
+    try:
+        media, _ = keep_recording(work.shop, words, flac_of(parts), unsure)
+    except BadInput:  # silence, where a recogniser heard words in noise
+        return told
+    return {**told, "media": media, "stretches": stretches}
+
+
+def _heard_in(lines: Sequence[Mapping[str, Any]], moment: float) -> bool:
+    """Whether a moment is a part of what was cut out for a line: what was put in there was misheard."""
+    return any(a <= moment < b for line in lines for a, b in line["stretches"])
+
+
+def _units(
+    sentences: Sequence[Sentence], parts: Sequence[tuple[int, int]]
+) -> list[tuple[int, int]]:
+    """Sentences cut where another speaks: what is said again is said again by one."""
+    edges = sorted({s.first for s in sentences} | {edge for part in parts for edge in part})
+    return list(pairwise(edges))
+
+
+def _tokens(tokens: Tokens, first: int, end: int) -> tuple[int, int]:
+    """The plain words of some words of the manuscript."""
+    return bisect_left(tokens.of, first), bisect_left(tokens.of, end)
+
+
+def _may_be_read(tokens: Tokens, place: int) -> bool:
+    """Whether a plain word is one of several that a figure or a short form is read as: others may be as right."""
+    word = tokens.of[place]
+    return tokens.of[place - 1 : place] == [word] or tokens.of[place + 1 : place + 2] == [word]
+
+
+MOST_PUT_IN = 200
+
+
+def _put_in(places: Sequence[int], pieces: Pieces) -> list[dict[str, Any]]:
+    """What was said that is no part of the text: words that follow each other as one."""
+    out: list[list[int]] = []
+    for place in places:
+        if out and place == out[-1][-1] + 1:
+            out[-1].append(place)
+        else:
+            out.append([place])
+    return [
+        {**pieces.at(run[0]), "heard": " ".join(pieces.heard[p].text for p in run)}
+        for run in out[:MOST_PUT_IN]
+    ]

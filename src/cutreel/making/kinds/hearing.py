@@ -1,0 +1,55 @@
+"""A piece of the maker's narration, recognised: which words of the story are heard in it, and when."""
+
+from functools import lru_cache
+from typing import ClassVar
+
+from pydantic import Field
+
+from cutreel.core.manuscript import read
+from cutreel.core.sound import RATE
+from cutreel.core.speech import HEARING_RATE, Hearer, hearable, stretches, tokens_of
+
+from ..audio import samples_of
+from ..registry import COMPUTING, Kind, Made, Spec
+from ..work import Work
+
+
+class HearingSpec(Spec):
+    """A piece of a recording, of so many `seconds`. It is known by its sound and by the text, by its key, whose words
+    may be heard in it when it comes; a text that is changed afterwards is followed through what was heard."""
+
+    kind: ClassVar[str] = "hearing"
+    made_of: ClassVar[frozenset[str]] = frozenset(("film", "media"))
+    film: str
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.flac$")
+    seconds: float
+
+
+class HearingKind(Kind[HearingSpec]):
+    spec = HearingSpec
+    queue = COMPUTING
+
+    def make(self, spec: HearingSpec, work: Work) -> Made | None:
+        hearer = _hearer(work.shop.films.get(spec.film).document.text)
+        sound = hearable(samples_of(work.shop.media.get(spec.media))[:, 0], RATE)
+        words = []
+        for first, end in stretches(sound):
+            if work.dropped():
+                return None
+            words += [
+                [
+                    w.text,
+                    round(first / HEARING_RATE + w.start, 3),
+                    round(first / HEARING_RATE + w.end, 3),
+                ]
+                for w in hearer.heard(sound[first:end])
+            ]
+            work.progress(end / len(sound))
+        return Made(None, {"words": words})
+
+
+@lru_cache(maxsize=1)
+def _hearer(text: str) -> Hearer:
+    """What hears the words of a text: kept, since pieces of one recording follow each other."""
+    script = read(text)
+    return Hearer([tokens_of(script.words[s.first : s.end]).texts for s in script.sentences])
