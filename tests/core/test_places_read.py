@@ -84,3 +84,15 @@ def test_whoever_rows_is_on_the_water_where_nothing_else_is_said() -> None:
     assert {s.facts.place for s in shots} == {"the open sea"}
     said = by_sentence("Ada walked to the lake. She rowed to the island.").shots
     assert said[0].facts.place == "a lake" and said[1].facts.place != "the open sea"
+
+
+def test_the_town_that_a_story_is_set_in_is_no_bridge_though_it_is_called_so() -> None:
+    assert (
+        places("Ada built a clock for the town of Harrow Bridge. Ada was proud.")
+        == ["a town street"] * 2
+    )
+
+
+def test_who_runs_up_the_steps_of_a_tower_is_in_it() -> None:
+    text = "Ada lived in a village. Ada ran up the steps of the tower with a lantern. Ada slept."
+    assert places(text) == ["a village street", "a tower", "a tower"]

@@ -1,7 +1,7 @@
 """What is understood of a story: who is meant and there, what happens, where and when.
 
-Expected values are what a reader of the sentences would say; the labelled stories (`tests/data/read`) were labelled before
-they were read by the program. The parser's own quality is its makers' matter.
+Expected values are what a reader of the sentences would say; the labelled stories (`tests/data/read`) were labelled
+before they were read by the program. The parser's own quality is its makers' matter.
 """
 
 from functools import cache
@@ -324,3 +324,15 @@ def test_labelled_stories_are_read_as_a_reader_does() -> None:
             total.missing += score.missing
     assert with_parse.f1 >= 0.92 > rules.f1 + 0.05
     assert cast.f1 >= 0.95 and place.f1 >= 0.9 and time.f1 >= 0.95
+
+
+def test_the_only_grown_man_of_whom_no_age_is_told_is_the_old_man() -> None:
+    max_ = Known(6, ("Max",), "he", "person")
+    text = "Tom ran to Max. The old man opened his eyes. He listened."
+    assert meant(text, "man", (TOM, max_)) == (6,) and meant(text, "He", (TOM, max_)) == (6,)
+    # Of two grown men nobody knows which; of one who is old it is he.
+    ned = Known(7, ("Ned",), "he", "person")
+    both = "Ned ran to Max. The old man listened."
+    assert meant(both, "man", (max_, ned)) == ()
+    old = Known(8, ("Olaf",), "he", "person", "old")
+    assert meant("Ned ran to Olaf. The old man listened.", "man", (ned, old)) == (8,)

@@ -65,6 +65,13 @@ def test_a_heading_says_the_year() -> None:
         ("Long before dawn Ada walked to the harbour.", "dawn"),
         ("Ada had to be there before midnight.", "day"),
         ("They rode all night. When they came home the next day, the kitchen was warm.", "day"),
+        # by the clock: hours of the day as they are half a year from the shortest one
+        ("By 7:30 p.m. the water stood at the door.", "dusk"),
+        ("Ada came home at 11:45 pm.", "night"),
+        ("Ada got up at 5.30 a.m. and walked to the harbour.", "dawn"),
+        ("At 23:10 Ada closed the door.", "night"),
+        ("Ada had paid 7.30 for cream.", "day"),
+        ("Ada slept. At 7:30 nobody knew.", "day"),
     ],
 )
 def test_the_hour_that_words_say(text: str, time: str) -> None:

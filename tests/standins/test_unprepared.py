@@ -210,3 +210,42 @@ def test_the_police_are_people_and_a_surname_is_no_thing() -> None:
 def test_a_beard_has_its_own_colour() -> None:
     (figure,) = read_prompt("Medium shot. Tom (man, brown hair, grey beard). a street. day").figures
     assert figure.whiskers and figure.hair and figure.whiskers != figure.hair
+
+
+@pytest.mark.parametrize(
+    ("prompt", "place", "props"),
+    [
+        ("Wide shot. Ada (woman, red coat). Ada stands. a bridge over a river. day", "bridge", []),
+        ("Wide shot. Ada (woman, red coat). Ada sleeps. a tower. night", "tower", []),
+        ("Wide shot. Ada (woman, red coat). Ada builds a tower clock. a town street. day", "street", ["clocktower"]),
+        ("Wide shot. a tower stands on the hill. a meadow. day", "meadow", ["turret"]),
+        ("Wide shot. the lighthouse is dark. a shore. night", "shore", ["tower"]),
+        ("Medium shot. Ada (woman, green coat). Ada wears a green coat with brass buttons and a lace collar. a meadow. day", "meadow", []),
+    ],
+)  # fmt: skip
+def test_bridges_towers_and_what_garments_are_made_of(prompt, place, props) -> None:
+    reading = read_prompt(prompt)
+    assert (reading.place or "lighthouse") in (place, "lighthouse")
+    assert reading.props == props
+
+
+def test_what_somebody_has_with_them_is_in_their_hand() -> None:
+    for deed in ("runs up the steps of the tower with a lantern", "waves the lantern"):
+        reading = read_prompt(f"Medium shot. Wim (boy, yellow jumper). Wim {deed}. a tower. dusk")
+        assert reading.figures[0].holds == "lantern" and "lantern" not in reading.props
+    other = read_prompt(
+        "Medium shot. Wim (boy, red jumper). Wim runs. a lantern stands there. a tower. dusk"
+    )
+    assert other.figures[0].holds is None and "lantern" in other.props
+
+
+def test_a_bridge_is_seen_as_one_and_a_tower_is_of_stone() -> None:
+    """Whoever stands on a bridge has its parapet behind them, and water is seen beyond and below."""
+    pictures = {}
+    for place in ("a river", "a bridge over a river", "a tower"):
+        pic = paint(f"Wide shot. {place}. day, clear", 5, 480, 270)
+        pictures[place] = np.asarray(Image.open(io.BytesIO(pic.flat)).convert("RGB"), float)
+    apart = np.abs(pictures["a bridge over a river"] - pictures["a river"]).mean()
+    assert apart > 12 and np.abs(pictures["a tower"] - pictures["a river"]).mean() > 12
+    row = pictures["a bridge over a river"][int(270 * 0.72)]
+    assert row.std(axis=0).max() < 30, "the way runs from one side to the other"

@@ -18,7 +18,18 @@ from cutreel.core.film import (
     tightened,
 )
 from cutreel.core.film.commands import TakeLexicon
-from cutreel.core.speech import Longest, beside, cuts_in, from_pls, readings, respelled, to_pls
+from cutreel.core.speech import (
+    Listened,
+    Longest,
+    Measured,
+    beside,
+    cuts_in,
+    doubts,
+    from_pls,
+    readings,
+    respelled,
+    to_pls,
+)
 from cutreel.core.timeline import Room
 from cutreel.making import (
     LEXICON,
@@ -26,6 +37,7 @@ from cutreel.making import (
     described_voices,
     heard_as,
     line_at,
+    listened_key,
     reader,
     takes_of_line,
 )
@@ -319,3 +331,59 @@ def take_lexicon(film: str, file: UploadFile, shop: Shop) -> LexiconTaken:
     row = shop.films.get(film)
     shop.films.change(film, Change(revision=row.revision, command=TakeLexicon(sayings=found)))
     return LexiconTaken(taken=len(found), left=left[:40])
+
+
+class Doubtful(BaseModel):
+    """A line that may be bad, by its place: why, and which words were not heard; the number of its first word."""
+
+    line: int
+    word: int
+    speaker: str | None
+    text: str
+    why: str
+    missed: list[str]
+    seed: int
+    recorded: bool
+
+
+class ByEar(BaseModel):
+    """How many lines are spoken, how many of them were listened to, and which may be bad, worst first."""
+
+    spoken: int
+    listened: int
+    doubtful: list[Doubtful]
+
+
+@router.get("/films/{film}/by-ear")
+def by_ear(film: str, films: Films, shop: Shop) -> ByEar:
+    """What a machine's ear found in the spoken lines."""
+    assembled = films.now(film).film
+    spoken = {i: r for i, r in assembled.spoken.items() if r.media}
+    found = shop.results.many([listened_key(r.key) for r in spoken.values()])
+    read = assembled.read
+    heard = []
+    for i, result in spoken.items():
+        data = found[listened_key(result.key)].data if listened_key(result.key) in found else None
+        if data is not None:
+            work = read.speech[i]
+            measured = Measured(data["level"], data["clipped"], data["clicks"])
+            count, seconds = work.end - work.first, result.data["seconds"]
+            missed = tuple(data["missed"])
+            heard.append(Listened(i, work.voice, count, seconds, measured, missed))
+    out = []
+    for doubt in doubts(heard):
+        work = read.speech[doubt.line]
+        words = read.script.words[work.first : work.end]
+        out.append(
+            Doubtful(
+                line=doubt.line,
+                word=read.ids[work.first],
+                speaker=work.speaker,
+                text=work.text,
+                why=doubt.why,
+                missed=[words[m].bare for m in doubt.missed if m < len(words)],
+                seed=work.seed,
+                recorded=work.recorded,
+            )
+        )
+    return ByEar(spoken=len(spoken), listened=len(heard), doubtful=out)

@@ -7,6 +7,7 @@ from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
 from .kinds.following import follow_spec
+from .kinds.listening import listened_key
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
@@ -70,6 +71,7 @@ __all__ = [
     "keep_narration",
     "keep_recording",
     "line_at",
+    "listened_key",
     "opened_recording",
     "pace_in",
     "parser",

@@ -10,6 +10,7 @@ from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
 from .kinds.film import FilmKind
 from .kinds.following import FollowingKind
 from .kinds.hearing import HearingKind
+from .kinds.listening import LISTENING_RUN, ListeningKind, ListeningWanted
 from .kinds.mix import MixKind
 from .kinds.picture import PictureKind
 from .kinds.reading import ReadingKind
@@ -40,6 +41,7 @@ REGISTRY = Registry.of(
         ReadingKind(),
         HearingKind(),
         FollowingKind(),
+        ListeningKind(),
     ],
     [
         EVERYTHING_RUN,
@@ -54,6 +56,7 @@ REGISTRY = Registry.of(
         CLIPS_RUN,
         AUDITION_RUN,
         NARRATION_RUN,
+        LISTENING_RUN,
     ],
 )
 
@@ -69,7 +72,8 @@ RunRequest = Annotated[
     | EnlargeWanted
     | ClipsWanted
     | AuditionWanted
-    | NarrationWanted,
+    | NarrationWanted
+    | ListeningWanted,
     Field(discriminator="kind"),
 ]
 """A run that a maker asks for: each kind with wishes of its own."""

@@ -2,6 +2,7 @@
 
 import io
 from collections.abc import Iterator, Sequence
+from functools import lru_cache
 from typing import NamedTuple
 
 import av
@@ -11,7 +12,7 @@ from numpy.typing import NDArray
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import recorded_key
-from cutreel.core.manuscript import Word, words_text
+from cutreel.core.manuscript import Word, read, words_text
 from cutreel.core.sound import RATE, trim
 from cutreel.core.speech import Hearer, followed, hearable, placed, tokens_of
 
@@ -138,10 +139,18 @@ def spoken_in(flac: bytes) -> tuple[F32, int, int]:
     return sound[:, 0], start, end
 
 
-def misheard(words: Sequence[Word], sound: F32) -> list[int]:
-    """Which of some words (counted among them) a recogniser does not hear in a hearable sound."""
+@lru_cache(maxsize=1)
+def hearer_of(text: str) -> Hearer:
+    """What hears the words of a story: kept, since lines of one story follow each other."""
+    script = read(text)
+    return Hearer([tokens_of(script.words[s.first : s.end]).texts for s in script.sentences])
+
+
+def misheard(words: Sequence[Word], sound: F32, hearer: Hearer | None = None) -> list[int]:
+    """Which of some words (counted among them) a recogniser does not hear in a hearable sound; by itself it knows no
+    other words."""
     tokens = tokens_of(words)
-    heard = Hearer([tokens.texts]).heard(sound)
+    heard = (hearer or Hearer([tokens.texts])).heard(sound)
     right: set[int] = set()
     for passage in followed(tokens.texts, heard).passages:
         for i, place in enumerate(passage.heard, passage.first):

@@ -118,6 +118,61 @@ def _winding(s: Stage) -> None:
         tufts_at(s, pen, w * x, top + (low - top) * t**1.35 + 6, darker(s.hour.near, 0.08), 30 + 90 * t, 4)
 
 
+def _bridge(s: Stage) -> None:
+    """On a stone bridge: its way under everybody's feet, a parapet behind them, the river and its banks beyond, arches
+    below."""
+    sky(s)
+    ridge(s, s.back, s.horizon - 20, 110, s.hour.far, 0.2)
+    haze(s)
+    ridge(s, s.back, s.horizon + 10, 50, s.hour.middle, 0.45)
+    water(s, s.horizon + 30, s.height)
+    for side in (0, 1):
+        x = s.width * side
+        bank = [(x, s.horizon + 26), (x + (1 - 2 * side) * s.width * 0.3, s.horizon + 44), (x, s.ground - 10)]
+        s.back.shape(bank, mix(s.hour.middle, s.hour.near, 0.5), depth=0.5)
+        tree(s, s.back, x + (1 - 2 * side) * s.width * 0.1, s.horizon + 44, s.rng.uniform(110, 160), mix(s.hour.middle, s.hour.near, 0.5), False, 0.55)
+    stone, w, pen = mix((164, 154, 142), s.hour.near, 0.3), s.width, s.back
+    top, edge = s.ground - 40, s.ground + 30
+    pen.box(-140, top - 74, w + 280, 84, stone, lift=0.7)
+    for i in range(16):
+        x = w * i / 15
+        pen.line([(x, top - 66), (x, top - 34)], 2, darker(stone, 0.25), opacity=0.6)
+        pen.line([(x + w / 30, top - 34), (x + w / 30, top)], 2, darker(stone, 0.25), opacity=0.6)
+    pen.box(-140, top - 92, w + 280, 22, lighter(stone, 0.18), lift=0.5)
+    pen.box(-140, top, w + 280, edge - top, mix((188, 170, 140), s.hour.near, 0.25), lift=0.2)
+    pen.box(-140, edge, w + 280, s.height - edge + 80, darker(stone, 0.16), lift=0.6)
+    for x in (0.2, 0.5, 0.8):
+        half, under = w * 0.11, s.height + 80
+        arch = [(w * x + half * math.cos(a), edge + 118 - 104 * math.sin(a)) for a in (math.pi * k / 12 for k in range(13))]
+        pen.shape([*arch, (w * x - half, under), (w * x + half, under)], darker(s.hour.water, 0.3), lift=0.0)
+
+
+def _tower(s: Stage) -> None:
+    """High up in a tower: stone all around, and through its arches the land far below."""
+    sky(s)
+    ridge(s, s.back, s.ground - 120, 60, s.hour.far, 0.1)
+    ridge(s, s.back, s.ground - 70, 30, s.hour.middle, 0.2)
+    w, floor, pen = s.width, s.ground - 30, s.back
+    stone = mix((148, 138, 130), s.hour.near, 0.25)
+    sill = floor - 130
+    for x0, x1 in ((-0.1, 0.1), (0.36, 0.64), (0.9, 1.1)):
+        pen.box(w * x0, -80, w * (x1 - x0), floor + 90, stone, lift=0.8)
+    for left, right in ((0.1, 0.36), (0.64, 0.9)):
+        middle, half = w * (left + right) / 2, w * (right - left) / 2
+        arch = [(middle + half * math.cos(a), s.height * 0.3 - s.height * 0.2 * math.sin(a)) for a in (math.pi * k / 12 for k in range(13))]
+        pen.shape([(w * right + 2, -80), *arch, (w * left - 2, -80)], stone, smooth=False, lift=0.3)
+        pen.box(w * left - 12, sill, 2 * half + 24, 26, lighter(stone, 0.15), lift=0.5)
+        pen.box(w * left - 2, sill + 26, 2 * half + 4, floor - sill, darker(stone, 0.08), lift=0.2)
+    for _ in range(26):
+        x, y = w * s.rng.choice([s.rng.uniform(0, 0.08), s.rng.uniform(0.38, 0.6), s.rng.uniform(0.92, 1)]), s.rng.uniform(0, floor)
+        pen.line([(x, y), (x + 46, y)], 2, darker(stone, 0.22), opacity=0.6)
+    pen.box(-140, floor, w + 280, s.height - floor + 80, mix(WOOD, s.hour.near, 0.2), lift=0.4)
+    for i in range(4):
+        y = floor + 22 + i * 34
+        pen.line([(-20, y), (w + 20, y)], 2, darker(WOOD, 0.3), opacity=0.5)
+    pen.limb([(-60, 46), (w + 60, 46)], 44, darker(WOOD, 0.15))
+
+
 def _forest(s: Stage) -> None:
     sky(s, sun=False)
     for layer in range(3):
@@ -340,7 +395,7 @@ def _mill(s: Stage) -> None:
 
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
-    "river": _river, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
+    "river": _river, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "desert": _desert, "room": room, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "cab": cab, "mill": _mill,

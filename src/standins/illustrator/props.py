@@ -12,7 +12,7 @@ WOOD: RGB = (134, 92, 56)
 IRON: RGB = (70, 70, 74)
 LIGHT: RGB = (255, 206, 108)
 PAPER: RGB = (240, 228, 200)
-BIG = {"lamp", "tower", "door", "window", "cart", "ladder", "instrument", "signal", "table", "fence", "boat", "clock", *BIG_THINGS}
+BIG = {"lamp", "tower", "turret", "clocktower", "door", "window", "cart", "ladder", "instrument", "signal", "table", "fence", "boat", "clock", *BIG_THINGS}
 """What stands higher than a knee."""
 
 
@@ -288,6 +288,25 @@ def _tower(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
     pen.shape([(x - s * 0.3, y - h * 1.12), (x, y - h * 1.24), (x + s * 0.3, y - h * 1.12)], NAMED["brick red"], smooth=False, spot=True)
 
 
+def _turret(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
+    h, stone = s * 2.5, (156, 148, 142)
+    pen.shape([(x - s * 0.44, y), (x - s * 0.34, y - h), (x + s * 0.34, y - h), (x + s * 0.44, y)], stone, smooth=False)
+    pen.box(x - s * 0.46, y - h * 1.04, s * 0.92, h * 0.07, darker(stone, 0.12), lift=0.4)
+    pen.shape([(x - s * 0.46, y - h * 1.03), (x, y - h * 1.34), (x + s * 0.46, y - h * 1.03)], (92, 106, 120), smooth=False, spot=True)
+    for t in (0.3, 0.55):
+        pen.box(x - s * 0.06, y - h * t - s * 0.26, s * 0.12, s * 0.26, LIGHT if lit else darker(stone, 0.55), lift=0.0, plain=lit)
+    pen.shape([(x - s * 0.14, y), (x - s * 0.14, y - s * 0.32), (x, y - s * 0.44), (x + s * 0.14, y - s * 0.32), (x + s * 0.14, y)], darker(WOOD, 0.3), lift=0.0)
+
+
+def _clocktower(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
+    _turret(pen, x, y, s, lit)
+    at, r = y - s * 2.5 * 0.84, s * 0.26
+    pen.disc(x, at, r, None, darker(WOOD, 0.2), lift=0.3)
+    pen.disc(x, at, r * 0.84, None, NAMED["cream"], lift=0.0, spot=True)
+    pen.line([(x, at), (x, at - r * 0.6)], s * 0.04, IRON)
+    pen.line([(x, at), (x + r * 0.44, at + r * 0.16)], s * 0.04, IRON)
+
+
 def _sign(pen: Pen, x: float, y: float, s: float, lit: bool) -> None:
     pen.limb([(x, y), (x, y - s * 1.3)], s * 0.1, WOOD)
     pen.shape([(x - s * 0.6, y - s * 1.3), (x + s * 0.5, y - s * 1.3), (x + s * 0.74, y - s * 1.08), (x + s * 0.5, y - s * 0.86), (x - s * 0.6, y - s * 0.86)], lighter(WOOD, 0.25), smooth=False, spot=True)
@@ -310,5 +329,5 @@ _DRAW: dict[str, Callable[[Pen, float, float, float, bool], None]] = {
     "basket": _basket, "barrel": _barrel, "chest": _chest, "candle": _candle, "telescope": _telescope,
     "instrument": _instrument, "signal": _signal, "umbrella": _umbrella, "cart": _cart, "wheel": _wheel,
     "anchor": _anchor, "bell": _bell, "flag": _flag, "oar": _oar, "rope": _rope, "rod": _rod, "fence": _fence,
-    "globe": _globe, "window": _window, "door": _door, "tower": _tower, "sign": _sign, "sack": _sack, "bread": _bread,
+    "globe": _globe, "window": _window, "door": _door, "tower": _tower, "turret": _turret, "clocktower": _clocktower, "sign": _sign, "sack": _sack, "bread": _bread,
 }

@@ -90,6 +90,11 @@ class Reading:
     unused: list[str] = field(default_factory=list)
 
 
+_CARRIES = (
+    r"\b{}\b[^.,]*? (?:with|waves|waving|lifts|holding|holds|swings|carries|carrying|brings|bringing) (?:an?|the|his|her|their) "
+    r"(?:[a-z-]+ ){{0,2}}?([a-z-]+)(?=[.,]| and | above| over| up| in (?:his|her)|$)"
+)
+"""Somebody, by the first of their names, and what they have with them."""
 _FRAMINGS = (("extreme wide", "extreme wide"), ("extreme close", "extreme close"), ("close-up", "close"),
              ("close up", "close"), ("close shot", "close"), ("wide shot", "wide"), ("medium shot", "medium"))
 _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "basket", "candle", "telescope", "umbrella",
@@ -110,10 +115,15 @@ _TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing 
 """Where a face is turned; no camera is in the picture."""
 
 
+_IN_A_TOWER = re.compile(r"(?:^|\. )(?:an?|the) (?:[a-z]+ )?tower(?=[,.]|$)")
+"""A tower that is all that a sentence says: a place. One that stands somewhere is a thing."""
+_CLOCK_TOWER = re.compile(r"\b(?:clock tower|tower clock|church tower|town clock)\b")
+
+
 def read_prompt(prompt: str) -> Reading:
     """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure
     each."""
-    low = prompt.lower().replace("’", "'")
+    low = _CLOCK_TOWER.sub("clocktower", prompt.lower().replace("’", "'"))
     used: set[str] = set()
     out = Reading()
     for phrase, look in v.LOOKS.items():
@@ -307,6 +317,8 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
 def _scene(text: str, out: Reading, used: set[str]) -> None:
     # A sentence that only says where it is tells more than a place that is named in what happens.
     stated = ". ".join(s for s in text.split(". ") if re.match(r" ?(?:an?|the) ", s) and _is_place(s, out))
+    if _IN_A_TOWER.search(text):
+        out.place, out.place_words = "tower", "a tower"
     for where in (stated, text):
         for kind, phrases in v.PLACES:
             for phrase in phrases:
@@ -355,7 +367,8 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
 
 
 def _unknown_place(text: str, out: Reading) -> str:
-    """What of a prompt may be a place that is none of ours: a few words behind an article, without anybody or anything."""
+    """What of a prompt may be a place that is none of ours: a few words behind an article, without anybody or
+    anything."""
     named = {part for f in out.figures for part in f.name.split(" ")}
     for sentence in map(str.strip, text.split(". ")):
         words = re.findall(r"[a-z'-]+", sentence)
@@ -440,6 +453,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         out.place = "room"
     if out.place == "cab":
         out.props = [p for p in out.props if p != "car"]
+    if out.place == "tower":
+        out.props = [p for p in out.props if p not in ("turret", "clocktower")]
+    if out.place == "bridge":
+        out.props = [p for p in out.props if p != "bridge"]
     if out.place == "mill":
         out.props = [p for p in out.props if p != "windmill"]
     if out.place in v.INDOORS:
@@ -452,6 +469,13 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         first.holds = v.PROPS[known(in_hand.group(1), v.PROPS) or ""]
         hands.remove(first.holds)
         out.props.remove(first.holds)
+    for figure in out.figures:
+        carried = re.search(_CARRIES.format(re.escape(figure.name.split(" ")[0] or "?")), text)
+        held = v.PROPS.get(known(carried.group(1), v.PROPS) or "", "") if carried else ""
+        if held in hands and figure.holds is None:
+            figure.holds = held
+            hands.remove(held)
+            out.props.remove(held)
     for figure in out.figures:
         if figure.pose in ("raise", "hold", "point", "reach") and hands and figure.holds is None:
             figure.holds = hands.pop(0)
@@ -490,7 +514,7 @@ def _kin(text: str, out: Reading, used: set[str]) -> None:
     called = {part for f in out.figures for part in f.name.split(" ")}
     for match in re.finditer(r"[a-z][a-z'-]+", text):
         word = match.group()
-        if word in used or word in v.EMPTY_WORDS or word in v.AMBIGUOUS or _denied(text, match):
+        if word in used or word in v.EMPTY_WORDS | v.STUFFS or word in v.AMBIGUOUS or _denied(text, match):
             continue
         if word in v.PROPS or word in v.ANIMALS or _is_deed(text, match, called):
             continue  # it was looked at, and left out for a reason: "paper" of a look is no letter
@@ -522,7 +546,8 @@ _CLAUSE_OPENS = re.compile(r"(?:^|[.,] )(?:an?|the) (?:[a-z-]+ ){1,2}$")
 
 
 def _is_deed(text: str, match: re.Match[str], called: set[str]) -> bool:
-    """Whether a word that could name a thing says what somebody does: "the mole steps down", "scrapes and rolls in the grass"."""
+    """Whether a word that could name a thing says what somebody does: "the mole steps down", "scrapes and rolls in the
+    grass"."""
     word = match.group()
     before = re.search(r"([a-z'-]+)(,?) $", text[max(0, match.start() - 24) : match.start()])
     if before is not None and before.group(1) in called and not before.group(2) and word not in ("and", "with"):
@@ -541,8 +566,8 @@ _BEFORE_NOUN = re.compile(
 
 
 def _is_noun(text: str, match: re.Match[str]) -> bool:
-    """Whether a word can name a thing here: behind "a", "the", "of", with at most two words between that are none themselves.
-    "Boats steer" has no cattle in it."""
+    """Whether a word can name a thing here: behind "a", "the", "of", with at most two words between that are none
+    themselves. "Boats steer" has no cattle in it."""
     before = _BEFORE_NOUN.search(text[max(0, match.start() - 40) : match.start()])
     if before is None:
         return False

@@ -90,7 +90,8 @@ PROPS: dict[str, str] = {
     "tripod": "instrument", "signal": "signal", "umbrella": "umbrella", "cart": "cart", "carriage": "cart",
     "wagon": "cart", "anchor": "anchor", "bell": "bell", "flag": "flag", "oar": "oar", "oars": "oar", "rope": "rope",
     "rod": "rod", "rods": "rod", "bar": "rod", "ruler": "rod", "metre": "rod", "fence": "fence", "gate": "fence",
-    "globe": "globe", "earth": "globe", "window": "window", "door": "door", "tower": "tower", "lighthouse": "tower",
+    "globe": "globe", "earth": "globe", "window": "window", "door": "door", "tower": "turret", "lighthouse": "tower",
+    "steeple": "turret", "belfry": "turret", "watchtower": "turret", "clocktower": "clocktower",
     "match": "candle", "matches": "candle", "sign": "sign", "wheel": "wheel", "sack": "sack", "bread": "bread",
     **{name: name for name in THINGS if name not in AMBIGUOUS},
     "fruit": "apple", "vegetables": "carrot", "toadstool": "mushroom", "soup": "bowl", "porridge": "bowl", "pitcher": "jug", "teapot": "kettle",
@@ -126,6 +127,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
     ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby")),
+    ("tower", ("top of a tower", "belfry")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar")),
     ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
@@ -136,7 +138,8 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("lighthouse", ("lighthouse",)),
     ("marsh", ("marsh", "lake", "pond", "reeds")),
     ("shore", ("far shore", "shore", "beach", "island", "coast", "cove", "bay", "dune", "flats")),
-    ("river", ("river", "bridge", "stream")),
+    ("bridge", ("bridge",)),
+    ("river", ("river", "stream")),
     ("forest", ("forest", "wood", "woods", "trees")),
     ("mountain", ("mountain", "mountains", "peak", "peaks", "pyrenees", "summit", "cliff", "cliffs", "pass", "crater", "volcano")),
     ("city", ("city street", "city", "rooftop", "paris", "rooftops")),
@@ -205,6 +208,11 @@ EXPRESSIONS: dict[str, str] = {
     "frowned": "frown", "angry": "frown", "stern": "frown",
     "asleep": "asleep", "sleeping": "asleep", "sleeps": "asleep", "slept": "asleep",
 }
+STUFFS = frozenset(
+    "brass copper gold silver iron steel bronze tin lead wood oak pine stone marble leather wool silk linen cotton velvet satin straw ivory pearl amber "
+    "button buttons buckle buckles collar sleeve sleeves pocket pockets hem cuff cuffs lapel lace stripe stripes dot dots".split()
+)
+"""What things are made of, and parts of garments: no things of their own."""
 EMPTY_WORDS = {"a", "an", "the", "and", "or", "of", "in", "on", "at", "to", "with", "for", "from", "by", "as", "if", "it", "its", "his", "her", "their", "they", "she", "he", "who", "which", "that", "this", "there", "was", "were", "is", "are", "be", "been", "had", "has", "have", "did", "do", "does", "not", "no", "one", "two", "so", "when", "what", "then", "than", "but", "into", "over", "under", "up", "down", "out", "off", "all", "some", "any", "every", "very", "more", "most", "just", "only", "even", "still", "once", "behind", "beside", "between", "before", "after", "while", "mood", "sky", "shot", "ground", "said", "him", "them", "i", "you", "we", "me", "us", "my", "your", "our", "would", "could", "should", "will", "can", "might",
                "dressing", "both", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "twenty", "thirty", "forty", "fifty",
                "sixty", "hundred", "thousand", "small", "big", "himself", "herself", "itself"}

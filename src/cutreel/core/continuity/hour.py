@@ -28,6 +28,33 @@ def in_small_hours(before: Sequence[str]) -> bool:
     return told[-2:] == ["in", "the"] and bool(_SMALL_HOURS & set(told[-3:-2]))
 
 
+_CLOCK = re.compile(r"(\d{1,2})(?:[:.](\d\d))?([ap]\.?m)?")
+
+
+def hour_of_clock(word: str, behind: str) -> TimeOfDay | None:
+    """ "7:30 p.m.", "at 6 a.m.", "19:45": the time of day that a clock says; None for other figures. `word` and the one
+    behind it are without marks at their ends."""
+    found = _CLOCK.fullmatch(word)
+    half = behind.replace(".", "") if behind.replace(".", "") in ("am", "pm") else ""
+    half = half or ((found and found[3]) or "").replace(".", "")
+    if found is None or not (half or (found[2] and ":" in word)):
+        return None
+    hour = int(found[1])
+    if hour > 24 or int(found[2] or 0) > 59:
+        return None
+    if half:
+        hour = hour % 12 + (12 if half == "pm" else 0)
+    elif hour < 13:
+        return None  # "at 7:30": nobody knows of which half
+    return _OF_HOUR[hour % 24]
+
+
+_HOURS = (
+    "night night night night night dawn dawn "
+    "day day day day day day day day day day day dusk dusk dusk night night night"
+)
+_OF_HOUR = tuple(time_called(name) for name in _HOURS.split())
+"""The time of day of each hour, half a year from the shortest day: dawn from five on, dusk from six in the evening."""
 DAYTIME = {"morning", "noon", "afternoon"}
 RAINS = {
     "rained": "rain",

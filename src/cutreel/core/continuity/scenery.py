@@ -14,6 +14,7 @@ from .hour import (
     RAINS,
     WEATHER_SAID,
     clears,
+    hour_of_clock,
     in_small_hours,
     season_called,
     time_called,
@@ -116,6 +117,9 @@ class Scenery:
                 at = replace(at, time="night", why_time="in the small hours")
             elif not heading.time and word in TIMES and (TIMES[word] != "day" or word in DAYTIME):
                 at = replace(at, time=time_called(TIMES[word]), why_time=f"“{word}”")
+            elif not heading.time and word[:1].isdigit():
+                hour = hour_of_clock(word, bare[i + 1] if i + 1 < len(bare) else "")
+                at = replace(at, time=hour, why_time=f"“{word}”") if hour else at
             if not heading.weather and word in WEATHER_SAID:
                 weather = weather_called(RAINS.get(word) or WEATHERS[word])
                 at = replace(at, weather=weather, why_weather=f"“{word}”")

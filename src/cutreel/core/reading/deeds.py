@@ -279,6 +279,8 @@ class _Clause:
                     out.append(phrase)
                     weight += 1
             elif token.dep == "acomp":
+                if any(self.tokens[k].lemma == "year" for k in self.parsed.children[c]):
+                    continue  # "he was eleven years old"
                 out.append(token.text.lower())
             elif token.dep == "prt" or (token.dep == "advmod" and word in _DIRECTIONS):
                 out.append(word)
@@ -298,6 +300,8 @@ class _Clause:
                 and not unreal(self.parsed, c)
             ):
                 behind.append(self._doing(c))
+        if "it" in out and any(phrase.startswith("{") for phrase in out):
+            out.remove("it")  # "pulled them off, the mayor last of all"
         return [*out, *behind], weight
 
     def _doing(self, c: int) -> str:

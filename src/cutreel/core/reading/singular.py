@@ -8,7 +8,7 @@ from cutreel.core.manuscript import SPECIES, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import OBJECT, SUBJECT
-from .focus import MOST_AGE, SURE
+from .focus import MOST_AGE, SURE, Focus
 from .memories import memories
 from .page import SOMEBODY, Meaning, Page, Spoken
 
@@ -136,31 +136,36 @@ def noun_meant(page: Page, i: int) -> int | None:
     ):
         return None
     noun = token.lemma
-    sex = pronoun_of(noun)
     animal = sort_of(noun) == "animal"
     if animal and (same := _same_animal(page, noun)) is not None:
         return same
     if noun not in CHILD | GROWN | _ANY_ONE:
         return None
-    old = any(t.lemma in {"old", "elderly", "young"} for t in below)
-    for f in sorted(page.now.focus, key=lambda f: (f.age, not f.subject)):
-        p = page.cast.people.get(f.id)
-        if (
-            p is None
-            or f.age >= MOST_AGE
-            or (animal or noun in {"creature", "beast"}) != (p.kind == "animal")
-        ):
-            continue
-        if sex and p.pronoun and p.pronoun != sex:
-            continue
-        if noun in CHILD and p.age != "child" and not _was_young(page, i, f.id):
-            continue
-        if noun in GROWN and p.age == "child":
-            continue
-        if old and any(t.lemma in {"old", "elderly"} for t in below) != (p.age == "old"):
-            continue
-        return f.id
-    return None
+    aged = {t.lemma for t in below} & {"old", "elderly", "young"}
+    near = sorted(page.now.focus, key=lambda f: (f.age, not f.subject))
+    may = [f.id for f in near if _can_be(page, i, noun, animal, f)]
+    if not aged:
+        return may[0] if may else None
+    age = "young" if "young" in aged else "old"
+    told = [n for n in may if (page.cast.people[n].age == "old") == (age == "old")]
+    # Of whom no age was told, the only one who is grown is "the old man".
+    untold = [n for n in may if page.cast.people[n].age not in ("old", "child", "young")]
+    return told[0] if told else untold[0] if len(untold) == 1 and age == "old" else None
+
+
+def _can_be(page: Page, i: int, noun: str, animal: bool, f: Focus) -> bool:
+    """Whether somebody who was spoken of can be "the woman", whatever their age."""
+    sex = pronoun_of(noun)
+    p = page.cast.people.get(f.id)
+    if p is None or f.age >= MOST_AGE:
+        return False
+    if (animal or noun in {"creature", "beast"}) != (p.kind == "animal"):
+        return False
+    if sex and p.pronoun and p.pronoun != sex:
+        return False
+    if noun in CHILD and p.age != "child" and not _was_young(page, i, f.id):
+        return False
+    return not (noun in GROWN and p.age == "child")
 
 
 def _was_young(page: Page, i: int, person: int) -> bool:

@@ -99,6 +99,9 @@ def arrivals(
         if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
             out.append(Arrival(token.start, "home", "home", True))
             continue
+        if i not in spoken and _is_set_in(parsed, i):
+            out.append(Arrival(token.start, "town", token.lemma, False))
+            continue
         if i in spoken or token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i):
             continue
         if token.pos == "PROPN" and token.dep != "pobj" and token.text[:1].isupper():
@@ -191,6 +194,20 @@ def _goes_home(parsed: Parsed, i: int) -> bool:
     return goes and not unreal(parsed, verb)
 
 
+def _is_set_in(parsed: Parsed, i: int) -> bool:
+    """ "For the town of Harrow Bridge": where the story is set, whatever its name says."""
+    token = parsed.tokens[i]
+    if token.lemma not in {"town", "village", "city", "hamlet"} or token.dep != "pobj":
+        return False
+    if parsed.tokens[token.head].text.lower() not in {"for", "in", "at", "near"}:
+        return False
+    of = [c for c in parsed.children[i] if parsed.tokens[c].text.lower() == "of"]
+    return any(parsed.tokens[n].pos == "PROPN" for c in of for n in parsed.children[c])
+
+
+_PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
+
+
 def _is_place(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     on_ice = token.lemma == "ice" and parsed.tokens[token.head].text.lower() in {
@@ -281,6 +298,9 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     first = preps[0] if preps else ""
     if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
         first = preps[2]  # "in the warm grass of a great meadow"
+    part = tokens[tokens[token.head].head].lemma if first == "of" else ""
+    if part in _PARTS_CLIMBED and tokens[verb].lemma in _MOVES:
+        return True  # "ran up the steps of the tower"
     if first in _AWAY:
         return None
     if (

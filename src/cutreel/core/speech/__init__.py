@@ -6,6 +6,7 @@ from .figures import Beside, readings
 from .followed import Followed, Kept, followed, kept
 from .hearing import RATE as HEARING_RATE
 from .hearing import HeardWord, Hearer, Placed, hearable, placed, stretches
+from .listening import Doubt, Listened, Measured, doubts, measured
 from .pauses import Longest, after_cuts, cuts_in, left_over
 from .plain import Tokens, tokens_of
 from .pls import from_pls, to_pls
@@ -18,12 +19,15 @@ __all__ = [
     "FAR",
     "HEARING_RATE",
     "Beside",
+    "Doubt",
     "Followed",
     "Heard",
     "HeardWord",
     "Hearer",
     "Kept",
+    "Listened",
     "Longest",
+    "Measured",
     "Placed",
     "Saying",
     "Tokens",
@@ -32,6 +36,7 @@ __all__ = [
     "beside",
     "cuts_in",
     "direction_told",
+    "doubts",
     "farthest",
     "followed",
     "from_pls",
@@ -41,6 +46,7 @@ __all__ = [
     "left_out",
     "left_over",
     "level_told",
+    "measured",
     "placed",
     "readings",
     "respelled",

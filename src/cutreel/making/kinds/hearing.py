@@ -1,15 +1,14 @@
 """A piece of the maker's narration, recognised: which words of the story are heard in it, and when."""
 
-from functools import lru_cache
 from typing import ClassVar
 
 from pydantic import Field
 
-from cutreel.core.manuscript import read
 from cutreel.core.sound import RATE
-from cutreel.core.speech import HEARING_RATE, Hearer, hearable, stretches, tokens_of
+from cutreel.core.speech import HEARING_RATE, hearable, stretches
 
 from ..audio import samples_of
+from ..recording import hearer_of
 from ..registry import COMPUTING, Kind, Made, Spec
 from ..work import Work
 
@@ -30,7 +29,7 @@ class HearingKind(Kind[HearingSpec]):
     queue = COMPUTING
 
     def make(self, spec: HearingSpec, work: Work) -> Made | None:
-        hearer = _hearer(work.shop.films.get(spec.film).document.text)
+        hearer = hearer_of(work.shop.films.get(spec.film).document.text)
         sound = hearable(samples_of(work.shop.media.get(spec.media))[:, 0], RATE)
         words = []
         for first, end in stretches(sound):
@@ -46,10 +45,3 @@ class HearingKind(Kind[HearingSpec]):
             ]
             work.progress(end / len(sound))
         return Made(None, {"words": words})
-
-
-@lru_cache(maxsize=1)
-def _hearer(text: str) -> Hearer:
-    """What hears the words of a text: kept, since pieces of one recording follow each other."""
-    script = read(text)
-    return Hearer([tokens_of(script.words[s.first : s.end]).texts for s in script.sentences])
