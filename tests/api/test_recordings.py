@@ -177,3 +177,33 @@ def test_a_narration_that_is_not_kept_cannot_be_followed(client, told) -> None:
     wish = {"kind": "narration", "narration": "0" * 40}
     answer = client.post(f"/api/films/{told['id']}/estimate", json=wish)
     assert answer.status_code == 422 and "Bring it again" in answer.text
+
+
+def test_a_machine_listens_to_the_lines(client, spoken, finished) -> None:
+    base = f"/api/films/{spoken['id']}"
+    before = client.get(f"{base}/by-ear").json()
+    assert before["listened"] == 0 and before["spoken"] > 2
+    # One line is recorded with other words: it is heard.
+    said = line(client, spoken, 0)
+    other = recording_of("Seven geese ate all of the turnips.")
+    kept = client.post(f"{base}/lines/0/recording", files={"file": ("a.wav", other)}).json()
+    own = {"word": kept["word"], "recording": kept["recording"]}
+    change(client, spoken["id"], type="take recordings", lines=[own])
+    run = finished(spoken["id"], start(client, spoken, kind="listening")["id"])
+    assert run["state"] == "done" and not run["failures"] and run["cost"] == 0, run
+    found = client.get(f"{base}/by-ear").json()
+    assert found["listened"] == found["spoken"] == before["spoken"]
+    worst = found["doubtful"][0]
+    assert worst["line"] == 0 and worst["why"] == "may be misread" and worst["recorded"]
+    assert len(worst["missed"]) >= len(said["words"]) / 2
+    # What the voices said is what is written: of their words few are not heard.
+    missed = sum(len(d["missed"]) for d in found["doubtful"] if not d["recorded"])
+    spoken_words = sum(len(line(client, spoken, n)["words"]) for n in range(1, found["spoken"]))
+    assert missed / spoken_words < 0.15
+    assert start(client, spoken, kind="listening")["total"] == 0, "nothing is listened to twice"
+
+
+def test_what_is_not_spoken_cannot_be_listened_to(client, told) -> None:
+    change(client, told["id"], type="set settings", values={"narrator": "quill"})
+    answer = client.post(f"/api/films/{told['id']}/estimate", json={"kind": "listening"})
+    assert answer.status_code == 400 and "spoken" in answer.text

@@ -13,6 +13,7 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "reading",
         "hearing",
         "following",
+        "listening",
     }
     assert {k for k, q in queues.items() if q == SERVICES} == {
         "picture",

@@ -18,6 +18,7 @@ from cutreel.core.film import (
     tightened,
 )
 from cutreel.core.film.commands import TakeLexicon
+from cutreel.core.manuscript import words_text
 from cutreel.core.speech import (
     Listened,
     Longest,
@@ -379,7 +380,7 @@ def by_ear(film: str, films: Films, shop: Shop) -> ByEar:
                 line=doubt.line,
                 word=read.ids[work.first],
                 speaker=work.speaker,
-                text=work.text,
+                text=words_text(words),
                 why=doubt.why,
                 missed=[words[m].bare for m in doubt.missed if m < len(words)],
                 seed=work.seed,

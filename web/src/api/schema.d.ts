@@ -1566,6 +1566,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/by-ear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * By Ear
+         * @description What a machine's ear found in the spoken lines.
+         */
+        get: operations["by_ear_api_films__film__by_ear_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1840,6 +1860,18 @@ export interface components {
             why: string;
             /** Problem */
             problem: string;
+        };
+        /**
+         * ByEar
+         * @description How many lines are spoken, how many of them were listened to, and which may be bad, worst first.
+         */
+        ByEar: {
+            /** Spoken */
+            spoken: number;
+            /** Listened */
+            listened: number;
+            /** Doubtful */
+            doubtful: components["schemas"]["Doubtful"][];
         };
         /** CallView */
         CallView: {
@@ -2279,6 +2311,28 @@ export interface components {
             before: string;
             /** After */
             after: string;
+        };
+        /**
+         * Doubtful
+         * @description A line that may be bad, by its place: why, and which words were not heard; the number of its first word.
+         */
+        Doubtful: {
+            /** Line */
+            line: number;
+            /** Word */
+            word: number;
+            /** Speaker */
+            speaker: string | null;
+            /** Text */
+            text: string;
+            /** Why */
+            why: string;
+            /** Missed */
+            missed: string[];
+            /** Seed */
+            seed: number;
+            /** Recorded */
+            recorded: boolean;
         };
         /**
          * DriftView
@@ -3106,6 +3160,27 @@ export interface components {
             seconds: number | null;
             /** Peaks */
             peaks: number[];
+        };
+        /**
+         * ListeningWanted
+         * @description All spoken lines, or those with their places among `lines`, that were not listened to.
+         */
+        ListeningWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "listening";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: number[];
         };
         /**
          * Look
@@ -7299,7 +7374,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -7365,7 +7440,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -8735,6 +8810,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Figure"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    by_ear_api_films__film__by_ear_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ByEar"];
                 };
             };
             /** @description Validation Error */

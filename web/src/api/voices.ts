@@ -77,14 +77,23 @@ export function useVoices(film: Film): Voice[] {
   return [...kept, ...offered];
 }
 
-export type Figure = Schemas["Figure"];
+/** What a machine's ear found in the spoken lines; asked for anew when the last `run` of listening is in another state. */
+export const useByEar = (film: Film, run: string) =>
+  useQuery({
+    queryKey: ["by ear", film.id, film.revision, film.preview, run],
+    queryFn: async () =>
+      unwrap<Schemas["ByEar"]>(
+        await api.GET("/api/films/{film}/by-ear", { params: { path: { film: film.id } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
 
 /** Figures, dates, money and short forms of the film, with how each is read. */
 export const useFigures = (film: Film) =>
   useQuery({
     queryKey: ["figures", film.id, film.revision],
     queryFn: async () =>
-      unwrap<Figure[]>(
+      unwrap<Schemas["Figure"][]>(
         await api.GET("/api/films/{film}/figures", { params: { path: { film: film.id } } }),
       ),
     placeholderData: keepPreviousData,

@@ -23,3 +23,9 @@ export function setLamp(value: Lamp) {
   document.documentElement.dataset.lamp = value;
   lamp.set(value);
 }
+
+/** Choose a shot, and go to its first frame. */
+export function pointAt(shot: { id: number; start: number }) {
+  selected.set(shot.id);
+  seek(shot.start);
+}

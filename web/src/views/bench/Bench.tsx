@@ -7,7 +7,7 @@ import type { Film, Shot } from "../../api/client";
 import { useKeys } from "../../keys/useKeys";
 import { Button } from "../../parts/Button";
 import { TabHeads } from "../../parts/TabHeads";
-import { seek, selected } from "../../state/playhead";
+import { pointAt, selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { useFilmHere } from "../FilmFrame";
 import { Split } from "../continuity/Split";
@@ -43,11 +43,11 @@ export function Bench() {
     walk: (e) => {
       if (!ONE_SHOT.has(tab) || !shot) return false;
       const to = own.indexOf(shot) + (e.key === "ArrowDown" ? 1 : -1);
-      point(own[Math.min(own.length - 1, Math.max(0, to))]!);
+      pointAt(own[Math.min(own.length - 1, Math.max(0, to))]!);
     },
   });
   const open = (s: Shot) => {
-    point(s);
+    pointAt(s);
     setTab("takes");
   };
   const wrong = faulty(film).length;
@@ -110,11 +110,6 @@ export function Bench() {
   );
 }
 
-function point(shot: Shot) {
-  selected.set(shot.id);
-  seek(shot.start);
-}
-
 function Walk({ film, own, shot }: { film: Film; own: Shot[]; shot: Shot }) {
   const at = own.indexOf(shot);
   return (
@@ -129,7 +124,7 @@ function Walk({ film, own, shot }: { film: Film; own: Shot[]; shot: Shot }) {
         aria-label="The shot before"
         title="The shot before (↑)"
         disabled={at === 0}
-        onClick={() => point(own[at - 1]!)}
+        onClick={() => pointAt(own[at - 1]!)}
       >
         <ChevronUp className="size-4" />
       </Button>
@@ -139,7 +134,7 @@ function Walk({ film, own, shot }: { film: Film; own: Shot[]; shot: Shot }) {
         aria-label="The next shot"
         title="The next shot (↓)"
         disabled={at === own.length - 1}
-        onClick={() => point(own[at + 1]!)}
+        onClick={() => pointAt(own[at + 1]!)}
       >
         <ChevronDown className="size-4" />
       </Button>

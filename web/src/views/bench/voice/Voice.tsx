@@ -3,6 +3,8 @@ import { useState } from "react";
 
 import type { Film, Shot } from "../../../api/client";
 import { Split } from "../../continuity/Split";
+import { pointAt } from "../../../state/playhead";
+import { ByEar } from "./ByEar";
 import { Casting } from "./Casting";
 import { DeadAir } from "./DeadAir";
 import { LineDesk } from "./LineDesk";
@@ -14,6 +16,12 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
     .filter(({ line }) => line.first < shot.end && line.end > shot.first);
   const [chosen, setChosen] = useState<number | null>(null);
   const at = lines.some((l) => l.at === chosen) ? chosen! : lines[0]?.at;
+  const open = (line: number) => {
+    const word = film.lines[line]?.first ?? 0;
+    const there = film.shots.find((s) => s.first <= word && word < s.end);
+    if (there) pointAt(there);
+    setChosen(line);
+  };
   if (at === undefined)
     return <p className="px-5 py-4 text-ink-2">Nothing is said in this shot.</p>;
   return (
@@ -29,6 +37,7 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
           />
         ))}
         <DeadAir film={film} />
+        <ByEar film={film} onLine={open} />
         <OwnNarration film={film} />
       </section>
     </Split>

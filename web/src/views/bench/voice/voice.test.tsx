@@ -15,6 +15,7 @@ const said = vi.hoisted(() => ({
   heard: [] as string[],
   lines: {} as Record<number, unknown>,
   figures: [] as unknown[],
+  ear: { spoken: 0, listened: 0, doubtful: [] } as unknown,
   narrations: [] as unknown[],
 }));
 const voices = [
@@ -102,6 +103,7 @@ vi.mock("../../../api/voices", () => ({
     data: names.map((voice) => ({ voice, media: voice === "maud" ? "maud.flac" : null })),
   }),
   useFigures: () => ({ data: said.figures }),
+  useByEar: () => ({ data: said.ear }),
   useDeadAir: (_: unknown, comma: number | null) => ({
     data: { seconds: 30, saved: comma === 0.25 ? 3.25 : 1.5 },
   }),
@@ -119,6 +121,7 @@ vi.mock("../../../api/voices", () => ({
 
 const edda = { id: 4, name: "Edda", pronoun: "she", manner: "" };
 const film = {
+  shots: [{ id: 1, first: 0, end: 9, start: 0 }],
   id: "f",
   revision: 3,
   settings: { narrator: "alder", manner: "warmly" },
@@ -197,6 +200,7 @@ afterEach(() => {
 });
 beforeEach(() => {
   said.figures = [];
+  said.ear = { spoken: 0, listened: 0, doubtful: [] };
   said.narrations = [];
   Object.assign(said, { changed: [], started: [], asked: [], heard: [] });
   said.lines = {
@@ -575,4 +579,34 @@ test("figures are listed as they are read, and one is read otherwise at its plac
   const usual = within(figures.getByRole("group", { name: "How 1834 is read" }));
   fireEvent.click(usual.getByRole("button", { name: "eighteen thirty-four" }));
   expect(said.changed.at(-1), "as it is read elsewhere").toMatchObject({ word: 8, sounds: "" });
+});
+
+test("a machine listens to the lines; what it doubts is listed and opened", () => {
+  said.ear = {
+    spoken: 4,
+    listened: 2,
+    doubtful: [
+      {
+        line: 1,
+        word: 10,
+        speaker: null,
+        text: "The ice rang.",
+        why: "may be misread",
+        missed: ["ice"],
+        seed: 0,
+        recorded: false,
+      },
+    ],
+  };
+  shown();
+  const ear = within(screen.getByRole("region", { name: "By ear" }));
+  expect(ear.getByRole("status").textContent).toBe(
+    "2 lines listened to: one thing to hear, worst first",
+  );
+  fireEvent.click(ear.getByRole("button", { name: "Listen to 2 lines" }));
+  expect(said.started).toEqual([{ kind: "listening", lines: [] }]);
+  expect(ear.getByRole("listitem").textContent).toContain("may be misread: ice");
+  fireEvent.click(ear.getByRole("button", { name: /The ice rang/ }));
+  const line = screen.getByRole("article", { name: /Line of the narrator/ });
+  expect(line.className).toContain("border-ink");
 });
