@@ -207,3 +207,33 @@ def test_what_is_not_spoken_cannot_be_listened_to(client, told) -> None:
     change(client, told["id"], type="set settings", values={"narrator": "quill"})
     answer = client.post(f"/api/films/{told['id']}/estimate", json={"kind": "listening"})
     assert answer.status_code == 400 and "spoken" in answer.text
+
+
+def test_recordings_are_cleaned_and_what_was_recorded_stays(client, spoken, finished) -> None:
+    base = f"/api/films/{spoken['id']}"
+    text = " ".join(w["text"] for w in line(client, spoken, 1)["words"])
+    kept = client.post(
+        f"{base}/lines/1/recording", files={"file": ("a.wav", recording_of(text))}
+    ).json()
+    own = {"word": kept["word"], "recording": kept["recording"]}
+    change(client, spoken["id"], type="take recordings", lines=[own])
+    assert client.get(f"{base}/cleaning").json() == {"recorded": 1, "cleaned": 1}
+    change(client, spoken["id"], type="set settings", values={"clean_noise": 0.65})
+    assert client.get(f"{base}/cleaning").json() == {"recorded": 1, "cleaned": 0}
+    before = line(client, spoken, 1)
+    assert before["anew"] and before["recording"]["media"] == kept["recording"]["media"]
+    assert (
+        client.post(f"{base}/estimate", json={"kind": "speech", "lines": [1]}).json()["cost"] == 0
+    )
+    run = finished(spoken["id"], start(client, spoken, kind="speech", lines=[1])["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    now = line(client, spoken, 1)
+    assert not now["anew"] and now["takes"][0]["media"] != kept["recording"]["media"]
+    assert [w["start"] for w in now["words"]] == [w["start"] for w in before["words"]]
+    assert client.get(f"{base}/cleaning").json() == {"recorded": 1, "cleaned": 1}
+    change(client, spoken["id"], type="set settings", values={"clean_noise": 0})
+    assert line(client, spoken, 1)["takes"][0]["media"] == kept["recording"]["media"]
+    # Directed otherwise, it stays recorded.
+    word = line(client, spoken, 1)["word"]
+    change(client, spoken["id"], type="set line", line={"word": word, "direction": "softly"})
+    assert line(client, spoken, 1)["recorded"]

@@ -14,6 +14,7 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "hearing",
         "following",
         "listening",
+        "cleaning",
     }
     assert {k for k, q in queues.items() if q == SERVICES} == {
         "picture",

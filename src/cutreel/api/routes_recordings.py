@@ -140,6 +140,23 @@ def _lines(film: Assembled, found: Result) -> list[FoundLine]:
     ]
 
 
+class Cleaned(BaseModel):
+    """How many lines are the maker's own voice, and how many of them are heard as clean as is wished."""
+
+    recorded: int
+    cleaned: int
+
+
+@router.get("/films/{film}/cleaning")
+def cleaning(film: str, films: Films) -> Cleaned:
+    """How far the recordings are cleaned."""
+    assembled = films.now(film).film
+    own = [(i, line) for i, line in enumerate(assembled.read.speech) if line.recorded]
+    spoken = assembled.spoken
+    ready = sum(i in spoken and spoken[i].key == line.key for i, line in own)
+    return Cleaned(recorded=len(own), cleaned=ready)
+
+
 @router.post("/films/{film}/narrations")
 def bring_narration(film: str, file: UploadFile, films: Films, shop: Shop) -> Narration:
     """Keep a recording of the story, or a part of it; it is heard and followed by a run of its own."""

@@ -11,6 +11,7 @@ from cutreel.core.film import (
     VOICE_RATE,
     Change,
     Direction,
+    FilmDocument,
     Recording,
     Result,
     directions_of,
@@ -166,7 +167,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         standing=how.standing,
         seed=0 if work.recorded else how.seed,
         recorded=work.recorded,
-        recording=own.recording if own else None,
+        recording=_recording_at(read.document, read.ids[work.first]) if work.recorded else None,
         recorded_word=read.ids[work.first] if work.recorded else None,
         unsure=result.data.get("unsure", []) if result else [],
         takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
@@ -176,6 +177,11 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         room_why=assembled.rooms[line].why,
         room_own=own.room if own else None,
     )
+
+
+def _recording_at(film: FilmDocument, word: int) -> Recording | None:
+    """The recording of what begins at a word, by its number."""
+    return next((o.recording for o in film.lines if o.word == word), None)
 
 
 def _respelled(result: Result, span: Sequence[float]) -> str:

@@ -14,7 +14,7 @@ from cachetools import LRUCache
 from numpy.typing import NDArray
 
 from cutreel.core.errors import BadInput
-from cutreel.core.sound import BLOCK, RATE, match_words, trim
+from cutreel.core.sound import BLOCK, RATE, line_lufs, match_words, trim
 from cutreel.store import MediaStore
 
 MOST_HELD = 16_000_000
@@ -173,6 +173,7 @@ def spoken_line(data: bytes, about: dict[str, Any], words: list[str]) -> dict[st
     return {
         "trim": [start, end],
         "seconds": seconds,
+        "lufs": line_lufs(samples[start:end]),
         "peaks": peaks_of(samples[start:end]),
         "phones": about.get("phones", []),
         "words": [[max(0.0, a - offset), min(seconds, max(0.0, b - offset))] for a, b in times],

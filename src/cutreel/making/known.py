@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from .again import AGAIN_RUN, AgainWanted
+from .kinds.cleaning import CleaningKind
 from .kinds.clip import CLIPS_RUN, ClipKind, ClipsWanted
 from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
 from .kinds.film import FilmKind
@@ -42,6 +43,7 @@ REGISTRY = Registry.of(
         HearingKind(),
         FollowingKind(),
         ListeningKind(),
+        CleaningKind(),
     ],
     [
         EVERYTHING_RUN,

@@ -13,7 +13,7 @@ from numpy.typing import NDArray
 from cutreel.core.errors import BadInput
 from cutreel.core.film import recorded_key
 from cutreel.core.manuscript import Word, read, words_text
-from cutreel.core.sound import RATE, trim
+from cutreel.core.sound import RATE, line_lufs, trim
 from cutreel.core.speech import Hearer, followed, hearable, placed, tokens_of
 
 from .audio import peaks_of, samples_of
@@ -176,6 +176,7 @@ def keep_recording(
     data = {
         "trim": [start, end],
         "seconds": seconds,
+        "lufs": line_lufs(sound[start:end, None]),
         "peaks": peaks_of(sound[start:end, None]),
         "phones": [
             {"text": text, "start": a + lead, "end": min(seconds, b) + lead}

@@ -21,6 +21,17 @@ export const useNarrations = (film: Film, run: string, going: boolean) =>
     placeholderData: keepPreviousData,
   });
 
+/** How many lines are recorded, and how many of them are as clean as is wished. */
+export const useCleaning = (film: Film) =>
+  useQuery({
+    queryKey: ["cleaning", film.id, film.revision, film.preview],
+    queryFn: async () =>
+      unwrap<Schemas["Cleaned"]>(
+        await api.GET("/api/films/{film}/cleaning", { params: { path: { film: film.id } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
 /** Sends a file, and gives what came of it. */
 async function sent<T>(where: string, file: File): Promise<T> {
   const body = new FormData();

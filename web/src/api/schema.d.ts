@@ -1442,6 +1442,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/cleaning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cleaning
+         * @description How far the recordings are cleaned.
+         */
+        get: operations["cleaning_api_films__film__cleaning_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/lines/{line}": {
         parameters: {
             query?: never;
@@ -2017,6 +2037,16 @@ export interface components {
             takes: {
                 [key: string]: string;
             };
+        };
+        /**
+         * Cleaned
+         * @description How many lines are the maker's own voice, and how many of them are heard as clean as is wished.
+         */
+        Cleaned: {
+            /** Recorded */
+            recorded: number;
+            /** Cleaned */
+            cleaned: number;
         };
         /**
          * ClipView
@@ -3595,7 +3625,11 @@ export interface components {
              *       "prompts": "seen",
              *       "movement": "all",
              *       "air": "middle",
-             *       "manner": ""
+             *       "manner": "",
+             *       "clean_noise": 0,
+             *       "clean_hum": 0,
+             *       "clean_plosives": 0,
+             *       "clean_level": 0
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -5079,7 +5113,7 @@ export interface components {
         /**
          * SetLine
          * @description Set how a line is said, by the number of its first word: its direction (None: as the text tells), and which
-         *     taking of it is used.
+         *     taking of it is used. A recording of it stays where nothing is said of one.
          */
         SetLine: {
             /**
@@ -5266,7 +5300,8 @@ export interface components {
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
          *     `manner` how the narrator says every line;
-         *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken).
+         *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
+         *     `clean_noise`, `clean_hum`, `clean_plosives` and `clean_level` by how much recordings are cleaned (0 … 1).
          */
         Settings: {
             /**
@@ -5388,6 +5423,26 @@ export interface components {
             comma_pause?: number | null;
             /** Stop Pause */
             stop_pause?: number | null;
+            /**
+             * Clean Noise
+             * @default 0
+             */
+            clean_noise: number;
+            /**
+             * Clean Hum
+             * @default 0
+             */
+            clean_hum: number;
+            /**
+             * Clean Plosives
+             * @default 0
+             */
+            clean_plosives: number;
+            /**
+             * Clean Level
+             * @default 0
+             */
+            clean_level: number;
         };
         /**
          * ShotView
@@ -8578,6 +8633,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Narration"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    cleaning_api_films__film__cleaning_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cleaned"];
                 };
             };
             /** @description Validation Error */

@@ -34,7 +34,7 @@ from .plan import FilmPlan, plan_of, written_plan
 from .prompts import ShotPrompts, prompts_of
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
-from .speaking import LineWork, line_key, recordable, recorded_key
+from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .tightening import longest_of, tightened
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
@@ -92,6 +92,7 @@ __all__ = [
     "assemble",
     "check_meant",
     "clean_text",
+    "cleaning_of",
     "directions_of",
     "export_script",
     "figures_in",

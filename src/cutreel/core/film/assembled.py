@@ -15,6 +15,7 @@ from cutreel.core.sound import (
     Cue,
     Spot,
     ambience_cues,
+    line_gain,
     music_key_of,
     music_mood,
     own_cues,
@@ -211,7 +212,8 @@ class Assembled:
                         fade_in=VOICE_IN,
                         fade_out=VOICE_OUT,
                         room=self.rooms[i].room,
-                        gain=level_told(self.read.speech[i].direction),
+                        gain=level_told(self.read.speech[i].direction)
+                        + line_gain(result.data.get("lufs")),
                         whole=(result.data["trim"][0], result.data["trim"][1])
                         if "pieces" in result.data
                         else None,

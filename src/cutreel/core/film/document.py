@@ -27,7 +27,8 @@ class Settings(BaseModel):
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line;
-    `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken).
+    `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
+    `clean_noise`, `clean_hum`, `clean_plosives` and `clean_level` by how much recordings are cleaned (0 … 1).
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -55,6 +56,10 @@ class Settings(BaseModel):
     manner: str = Field("", max_length=120)
     comma_pause: float | None = Field(None, ge=0.08, le=3)
     stop_pause: float | None = Field(None, ge=0.08, le=3)
+    clean_noise: float = Field(0, ge=0, le=1)
+    clean_hum: float = Field(0, ge=0, le=1)
+    clean_plosives: float = Field(0, ge=0, le=1)
+    clean_level: float = Field(0, ge=0, le=1)
 
 
 class Shot(BaseModel):

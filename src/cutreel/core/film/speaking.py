@@ -5,10 +5,11 @@ from dataclasses import dataclass
 
 from cutreel.core.keys import key
 from cutreel.core.manuscript import Line, Manuscript, words_text
+from cutreel.core.sound import Cleaning
 from cutreel.core.speech import Heard, room_in_words, said_as
 
 from .casting import Direction, directions_of, voice_of, voices_for
-from .document import FilmDocument, Recording
+from .document import FilmDocument, Recording, Settings
 from .offered import Offered
 
 SPEECH_VERSION = 2
@@ -53,9 +54,10 @@ def lines_spoken(
     pauses: frozenset[int],
     memory: SpokenMemory,
 ) -> tuple[LineWork, ...]:
+    cleaning = cleaning_of(film.settings)
     depends = (
         script.text, film.cast, film.settings.narrator, film.settings.manner, film.voices, film.lines, film.lexicon,
-        film.read_aloud, offered, pauses,
+        film.read_aloud, cleaning, offered, pauses,
     )  # fmt: skip
     if memory.lines is not None and memory.lines[0] == depends:
         return memory.lines[1]
@@ -85,7 +87,8 @@ def lines_spoken(
             name = keys[asked] = memory.keys.get(asked) or line_key(*asked)
             plain = "" if recorded else _before(written, text, voice, how)
             if recorded:
-                name = recorded_key(written, recorded.media)
+                name = recorded_key(written, recorded.media, cleaning)
+                plain = recorded_key(written, recorded.media) if cleaning.any else ""
             out.append(
                 LineWork(
                     first,
@@ -125,9 +128,17 @@ def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
     return key("speech", SPEECH_VERSION, text=text, voice=voice, **more)
 
 
-def recorded_key(text: str, media: str) -> str:
-    """The key of words that the maker recorded."""
-    return key("recording", 1, text=text, media=media)
+def recorded_key(text: str, media: str, cleaning: Cleaning = Cleaning()) -> str:
+    """The key of words that the maker recorded, as they were recorded or cleaned."""
+    more = {"cleaned": list(cleaning)} if cleaning.any else {}
+    return key("recording", 1, text=text, media=media, **more)
+
+
+def cleaning_of(settings: Settings) -> Cleaning:
+    """By how much a film's recordings are cleaned."""
+    return Cleaning(
+        settings.clean_noise, settings.clean_hum, settings.clean_plosives, settings.clean_level
+    )
 
 
 def recordable(script: Manuscript, pauses: Collection[int]) -> list[tuple[int, int]]:

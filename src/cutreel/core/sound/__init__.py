@@ -1,6 +1,7 @@
 """Sound: silence, cues, ducking, loudness and the mix. Samples are float32 in -1 … 1, shape
 (samples, channels)."""
 
+from .cleaning import Cleaning, cleaned
 from .cues import (
     Cue,
     Spot,
@@ -12,6 +13,7 @@ from .cues import (
     spot_cues,
     spots_of,
 )
+from .evened import line_gain, line_lufs
 from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
 from .mix import AIM_LUFS, BLOCK, DELIVERED_DBTP, RATE, MixedPart, Samples, Scratch, Source, mix
 from .music import MUSIC_MOODS, music_mood
@@ -20,12 +22,42 @@ from .silence import trim
 from .wanted import LONGEST_MUSIC, SOUND_SECONDS, music_key_of, music_seconds, sound_key_of
 from .words import match_words
 
-# fmt: off
 __all__ = [
-    "AIM_LUFS", "BLOCK", "DELIVERED_DBTP", "LONGEST_MUSIC", "MUSIC_MOODS", "RATE", "SOUND_SECONDS", "Cue",
-    "InRoom", "Loudness", "MixedPart", "Samples", "Scratch", "Source", "Spot", "TruePeaks", "ambience_cues",
-    "ambience_of", "cue_prompts", "impulse", "integrated_lufs", "match_words", "mix", "music_key_of",
-    "music_mood", "music_seconds", "own_cues", "sound_key_of", "sounds_named", "spot_cues", "spots_of",
-    "trim", "true_peak_dbtp",
+    "AIM_LUFS",
+    "BLOCK",
+    "DELIVERED_DBTP",
+    "LONGEST_MUSIC",
+    "MUSIC_MOODS",
+    "RATE",
+    "SOUND_SECONDS",
+    "Cleaning",
+    "Cue",
+    "InRoom",
+    "Loudness",
+    "MixedPart",
+    "Samples",
+    "Scratch",
+    "Source",
+    "Spot",
+    "TruePeaks",
+    "ambience_cues",
+    "ambience_of",
+    "cleaned",
+    "cue_prompts",
+    "impulse",
+    "integrated_lufs",
+    "line_gain",
+    "line_lufs",
+    "match_words",
+    "mix",
+    "music_key_of",
+    "music_mood",
+    "music_seconds",
+    "own_cues",
+    "sound_key_of",
+    "sounds_named",
+    "spot_cues",
+    "spots_of",
+    "trim",
+    "true_peak_dbtp",
 ]
-# fmt: on

@@ -6,7 +6,7 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from cutreel.core.film import LineWork
+from cutreel.core.film import LineWork, cleaning_of
 from cutreel.protocol import Offer, SpeechInput
 from cutreel.store import Assembled, ItemSpec
 
@@ -14,6 +14,7 @@ from ..audio import spoken_line
 from ..registry import Kind, Made, RunKind, Spec, Stage, Wanted, item, offer_for
 from ..work import Work
 from ..workshop import Workshop
+from .cleaning import CleaningSpec
 
 
 class SpeechSpec(Spec):
@@ -72,9 +73,15 @@ def unspoken(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
     out: dict[str, ItemSpec] = {}
     only = set(wanted.lines) if isinstance(wanted, SpeechWanted) else set()
     for i, line in enumerate(film.read.speech):
-        if (only and i not in only) or line.recorded:
+        if only and i not in only:
             continue
         made = film.spoken.get(i)
+        if line.recorded:
+            if line.plain and (made is None or made.key != line.key):
+                how = cleaning_of(film.document.settings)
+                cleaning = CleaningSpec(line=line.key, recorded=line.plain, how=tuple(how))
+                out[line.key] = item(cleaning, f"clean “{line.text[:40]}”", weight=0.3)
+            continue
         if (made is None or made.key != line.key) and line.key not in out:
             words = tuple(w.text for w in film.read.script.words[line.first : line.end])
             spec = spec_of(line, words)

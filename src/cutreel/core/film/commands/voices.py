@@ -60,7 +60,7 @@ class DropVoice(FilmCommand):
 
 class SetLine(FilmCommand):
     """Set how a line is said, by the number of its first word: its direction (None: as the text tells), and which
-    taking of it is used."""
+    taking of it is used. A recording of it stays where nothing is said of one."""
 
     touches = ("lines",)
     type: Literal["set line"] = "set line"
@@ -69,9 +69,12 @@ class SetLine(FilmCommand):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         if self.line.word not in film.word_places:
             raise NotFound("That line is not in the manuscript any more.")
-        plain = OwnLine(word=self.line.word)
-        others = [line for line in film.lines if line.word != self.line.word]
-        film.lines = others if self.line == plain else [*others, self.line]
+        line, plain = self.line, OwnLine(word=self.line.word)
+        known = next((own for own in film.lines if own.word == line.word), None)
+        if known is not None and "recording" not in line.model_fields_set:
+            line = line.model_copy(update={"recording": known.recording})
+        others = [own for own in film.lines if own.word != line.word]
+        film.lines = others if line == plain else [*others, line]
         return "direct a line" if self.line.direction is not None else "change a line"
 
 

@@ -9,12 +9,14 @@ import type { LineSaid } from "../../../api/voices";
 import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { notify } from "../../../state/notices";
+import { useHearing } from "./hearing";
 
 export const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";
 
 export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
   const record = useRecord(film.id);
   const change = useChange(film.id);
+  const { hear } = useHearing();
   const { recording, begin, end } = useMicrophone((file) => take(file));
   const put = (word: number, own: LineSaid["recording"]) =>
     change.mutate({ type: "take recordings", lines: [{ word, recording: own }] });
@@ -31,6 +33,11 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
           {said.unsure.length > 0 &&
             `; unsure: ${said.unsure.map((i) => said.words[i]?.text).join(" ")}`}
         </span>
+        {said.recording && said.takes[0]?.media !== said.recording.media && (
+          <Button kind="quiet" onClick={() => hear(said.recording!.media, 0)}>
+            Hear it untouched
+          </Button>
+        )}
         <Button kind="quiet" onClick={() => put(said.recorded_word ?? said.word, null)}>
           A voice again
         </Button>

@@ -6,6 +6,7 @@ import { Split } from "../../continuity/Split";
 import { pointAt } from "../../../state/playhead";
 import { ByEar } from "./ByEar";
 import { Casting } from "./Casting";
+import { CleanUp } from "./CleanUp";
 import { DeadAir } from "./DeadAir";
 import { LineDesk } from "./LineDesk";
 import { OwnNarration } from "./OwnNarration";
@@ -37,6 +38,7 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
           />
         ))}
         <DeadAir film={film} />
+        <CleanUp film={film} />
         <ByEar film={film} onLine={open} />
         <OwnNarration film={film} />
       </section>

@@ -17,6 +17,7 @@ const said = vi.hoisted(() => ({
   figures: [] as unknown[],
   ear: { spoken: 0, listened: 0, doubtful: [] } as unknown,
   narrations: [] as unknown[],
+  cleaning: { recorded: 0, cleaned: 0 },
 }));
 const voices = [
   { name: "alder", title: "Alder, even", pronoun: "he", age: "adult", length: 1, pitch: 104 },
@@ -87,6 +88,7 @@ vi.mock("../../../api/recordings", () => ({
     },
   }),
   useTakeLexicon: () => ({ mutate: (file: File) => said.heard.push(file.name), isPending: false }),
+  useCleaning: () => ({ data: said.cleaning }),
   useNarrations: () => ({ data: said.narrations }),
   useBringNarration: () => ({
     isPending: false,
@@ -200,6 +202,7 @@ afterEach(() => {
 });
 beforeEach(() => {
   said.figures = [];
+  said.cleaning = { recorded: 0, cleaned: 0 };
   said.ear = { spoken: 0, listened: 0, doubtful: [] };
   said.narrations = [];
   Object.assign(said, { changed: [], started: [], asked: [], heard: [] });
@@ -239,7 +242,7 @@ test("another direction is set once, and given back to the text", () => {
   fireEvent.keyDown(field, { key: "Enter" });
   const set = {
     type: "set line",
-    line: { word: 7, room: null, recording: null, seed: 0, takes: 1 },
+    line: { word: 7, room: null, seed: 0, takes: 1 },
   };
   expect(said.changed).toEqual([{ ...set, line: { ...set.line, direction: "almost a whisper" } }]);
   cleanup();
@@ -266,7 +269,7 @@ test("it is said again as another taking, and either is used", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: null, recording: null, seed: 1, takes: 2 },
+      line: { word: 7, direction: null, room: null, seed: 1, takes: 2 },
     },
   ]);
   expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
@@ -276,7 +279,7 @@ test("it is said again as another taking, and either is used", () => {
   fireEvent.click(ofEdda().getByRole("button", { name: "Use taking 2" }));
   expect(said.changed.at(-1)).toEqual({
     type: "set line",
-    line: { word: 7, direction: null, room: null, recording: null, seed: 1, takes: 2 },
+    line: { word: 7, direction: null, room: null, seed: 1, takes: 2 },
   });
 });
 
@@ -407,7 +410,7 @@ test("a line is heard where the place tells, or where the maker says", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: "telephone", recording: null, seed: 0, takes: 1 },
+      line: { word: 7, direction: null, room: "telephone", seed: 0, takes: 1 },
     },
   ]);
 });
@@ -609,4 +612,17 @@ test("a machine listens to the lines; what it doubts is listed and opened", () =
   fireEvent.click(ear.getByRole("button", { name: /The ice rang/ }));
   const line = screen.getByRole("article", { name: /Line of the narrator/ });
   expect(line.className).toContain("border-ink");
+});
+
+test("recordings are cleaned alike, and heard untouched beside", () => {
+  said.cleaning = { recorded: 3, cleaned: 1 };
+  const own = { media: "own.flac", text: "Down there" };
+  said.lines[0] = line({ recorded: true, recorded_word: 7, recording: own });
+  shown();
+  const clean = within(screen.getByRole("region", { name: "Recordings cleaned" }));
+  fireEvent.change(clean.getByLabelText("hum"), { target: { value: "1" } });
+  expect(said.changed).toEqual([{ type: "set settings", values: { clean_hum: 1 } }]);
+  fireEvent.click(clean.getByRole("button", { name: "Clean 2 lines" }));
+  expect(said.started).toEqual([{ kind: "speech", lines: [] }]);
+  expect(screen.getByRole("button", { name: "Hear it untouched" })).toBeTruthy();
 });

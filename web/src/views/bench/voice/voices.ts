@@ -45,7 +45,9 @@ const COMMON = new Set(
 /** Names of people and places word by word, and all that sounds otherwise than it is written; each once. */
 export function namesOf(film: Film): string[] {
   const called = [...film.cast, ...film.places].flatMap((p) => p.name.split(/[\s-]+/));
-  const names = called.filter((w) => /^\p{Lu}/u.test(w) && !COMMON.has(w.toLowerCase().replace(/\.$/, "")));
+  const names = called.filter(
+    (w) => /^\p{Lu}/u.test(w) && !COMMON.has(w.toLowerCase().replace(/\.$/, "")),
+  );
   return [...new Set([...names, ...film.lexicon.map((s) => s.word)])].sort((a, b) =>
     a.localeCompare(b),
   );
@@ -56,7 +58,6 @@ export const lineOf = (said: LineSaid) => ({
   word: said.word,
   direction: said.own,
   room: said.room_own,
-  recording: said.recording ?? null,
   seed: said.seed,
   takes: said.recorded ? 1 : said.takes.length,
 });

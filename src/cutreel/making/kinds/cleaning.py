@@ -1,0 +1,48 @@
+"""A recorded line cleaned: what was recorded stays as it is."""
+
+import io
+from typing import Any, ClassVar
+
+import soundfile
+
+from cutreel.core.errors import NotFound
+from cutreel.core.sound import RATE, Cleaning, cleaned, line_lufs
+
+from ..audio import peaks_of, samples_of
+from ..registry import COMPUTING, Kind, Made, Spec
+from ..work import Work
+
+
+class CleaningSpec(Spec):
+    """A recording, by its key, cleaned by so much; `line` is the key that the film knows the line by."""
+
+    kind: ClassVar[str] = "cleaning"
+    line: str
+    recorded: str
+    how: tuple[float, float, float, float]
+
+    @property
+    def key(self) -> str:
+        return self.line
+
+
+class CleaningKind(Kind[CleaningSpec]):
+    spec = CleaningSpec
+    queue = COMPUTING
+
+    def make(self, spec: CleaningSpec, work: Work) -> Made | None:
+        kept = work.shop.results.get(spec.recorded)
+        if kept is None or kept.media is None:
+            raise NotFound("That recording is gone.", "Record the line again.")
+        sound = cleaned(
+            samples_of(work.shop.media.get(kept.media))[:, 0], RATE, Cleaning(*spec.how)
+        )
+        out = io.BytesIO()
+        soundfile.write(out, sound, RATE, format="FLAC", subtype="PCM_16")
+        start, end = kept.data["trim"]
+        data: dict[str, Any] = {
+            **kept.data,
+            "peaks": peaks_of(sound[start:end, None]),
+            "lufs": line_lufs(sound[start:end, None]),
+        }
+        return Made(work.shop.media.put(out.getvalue(), "flac"), data)
