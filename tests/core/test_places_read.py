@@ -96,3 +96,8 @@ def test_the_town_that_a_story_is_set_in_is_no_bridge_though_it_is_called_so() -
 def test_who_runs_up_the_steps_of_a_tower_is_in_it() -> None:
     text = "Ada lived in a village. Ada ran up the steps of the tower with a lantern. Ada slept."
     assert places(text) == ["a village street", "a tower", "a tower"]
+
+
+def test_an_animals_home_is_no_house_and_whoever_swims_arrives() -> None:
+    text = "The otter swam down the stream to the mill. The otter went home."
+    assert places(text) == ["a mill", "a mill"]

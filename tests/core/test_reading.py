@@ -336,3 +336,22 @@ def test_the_only_grown_man_of_whom_no_age_is_told_is_the_old_man() -> None:
     assert meant(both, "man", (max_, ned)) == ()
     old = Known(8, ("Olaf",), "he", "person", "old")
     assert meant("Ned ran to Olaf. The old man listened.", "man", (ned, old)) == (8,)
+
+
+def test_who_is_told_to_be_called_so_is_that_and_nobody_else_is() -> None:
+    text = (
+        "An otter named Brindle counted her stones. A girl sat on the wall. The girl’s name was Posy. "
+        "A taxi driver called Halina Wren stopped. Brindle swam. Posy laughed. The otter dived. “Get in,” said Halina."
+    )
+    document, _ = new_film("x", text, Settings(), parses=parsed(text))
+    cast = {p.name: p for p in document.cast}
+    assert set(cast) == {"Brindle", "Posy", "Halina Wren"}
+    assert cast["Brindle"].kind == "animal" and "the otter" in cast["Brindle"].aliases
+    assert "the girl" in cast["Posy"].aliases and cast["Posy"].pronoun == "she"
+    assert "the driver" in cast["Halina Wren"].aliases
+
+
+def test_snow_that_begins_to_fall_is_nobody() -> None:
+    text = "Ada drove along the river. Snow began to fall. “How far?” asked Ada. Ada waited."
+    document, _ = new_film("x", text, Settings(), parses=parsed(text))
+    assert [p.name for p in document.cast] == ["Ada"]

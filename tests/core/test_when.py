@@ -72,6 +72,10 @@ def test_a_heading_says_the_year() -> None:
         ("At 23:10 Ada closed the door.", "night"),
         ("Ada had paid 7.30 for cream.", "day"),
         ("Ada slept. At 7:30 nobody knew.", "day"),
+        # by the sun, and by what lasts from an hour on
+        ("Ada read all night. When the sun came up she was still reading.", "dawn"),
+        ("Ada waited until the sun went down.", "dusk"),
+        ("At midnight Ada stopped. She had been driving since noon.", "night"),
     ],
 )
 def test_the_hour_that_words_say(text: str, time: str) -> None:

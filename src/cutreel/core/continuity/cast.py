@@ -23,6 +23,7 @@ from cutreel.core.reading import (
     TELLER,
     Known,
     Parses,
+    called_so,
     named_later,
     nameless,
     names_acting,
@@ -79,7 +80,8 @@ def propose_cast(
         called = {a for f in new for a in f.aliases}
         # Who was "the girl" so far is she who is called so.
         figures = [*(f for f in figures if f.name not in called), *new]
-        known |= {f.name for f in new}
+        figures = called_so(script, parses, figures)
+        known |= {f.name for f in figures}
         beside = only_beside(script, parses, figures)
         figures = [f for f in figures if f.name not in beside]
         calls = {c.lower() for f in figures for c in (f.name, *f.aliases)}

@@ -55,6 +55,24 @@ _HOURS = (
 )
 _OF_HOUR = tuple(time_called(name) for name in _HOURS.split())
 """The time of day of each hour, half a year from the shortest day: dawn from five on, dusk from six in the evening."""
+_SUN = (
+    (
+        re.compile(r"\bsun (?:came up|rose|was rising|had risen|climbed over)\b"),
+        time_called("dawn"),
+    ),
+    (
+        re.compile(r"\bsun (?:went down|set|was setting|sank|had set|was going down)\b"),
+        time_called("dusk"),
+    ),
+)
+
+
+def hour_of_sun(bare: Sequence[str]) -> TimeOfDay | None:
+    """The time of day that the sun says: "when the sun came up"; None where it says none."""
+    text = " ".join(bare)
+    return next((time for says, time in _SUN if says.search(text)), None)
+
+
 DAYTIME = {"morning", "noon", "afternoon"}
 RAINS = {
     "rained": "rain",

@@ -15,6 +15,7 @@ from .hour import (
     WEATHER_SAID,
     clears,
     hour_of_clock,
+    hour_of_sun,
     in_small_hours,
     season_called,
     time_called,
@@ -123,6 +124,9 @@ class Scenery:
             if not heading.weather and word in WEATHER_SAID:
                 weather = weather_called(RAINS.get(word) or WEATHERS[word])
                 at = replace(at, weather=weather, why_weather=f"“{word}”")
+        sun = None if heading.time else hour_of_sun(bare)
+        if sun:
+            at = replace(at, time=sun, why_time="the sun")
         over = "" if heading.weather else clears(bare)
         return replace(at, weather="clear", why_weather=f"“{over}”") if over else at
 

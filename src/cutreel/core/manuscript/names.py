@@ -164,6 +164,7 @@ def people_named(text: str) -> tuple[Figure, ...]:
         or (n.count(" ") and pronoun_of_given(_bare(n.split(" ")[0])))
         or (n.count(" ") and is_title(first := _bare(n.split(" ")[0])) and first not in _NO_TITLE)
     ]
+    names = [n for n in names if runs[n] > 1 or n.lower() not in _IN_THE_SKY]
     known = set(names)
     # A full name and a part of it stand for one another, each if only once and at the head of a sentence.
     names += [n for n in runs if " " in n and n not in known and _has_part(n, runs, lower)]
@@ -192,6 +193,11 @@ def people_named(text: str) -> tuple[Figure, ...]:
     )
 
 
+_IN_THE_SKY = frozenset(
+    "snow rain hail sleet thunder lightning wind fog mist storm dawn dusk night morning evening winter spring summer "
+    "autumn darkness silence smoke dust".split()
+)
+"""What begins, falls or comes, and is nobody where it is told once: "Snow began to fall"."""
 _NOBODY = {"time", "weather", "food", "garment", "body"}
 _What = Literal["person", "animal", "thing", "nobody"]
 

@@ -10,7 +10,7 @@ from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
 from .language import is_english
-from .names import named_later, names_acting, same_told
+from .names import called_so, named_later, names_acting, same_told
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
@@ -42,6 +42,7 @@ __all__ = [
     "StoryMemory",
     "Token",
     "arrivals",
+    "called_so",
     "is_english",
     "named_later",
     "nameless",

@@ -2,6 +2,7 @@
 
 from collections import Counter
 from collections.abc import Collection, Sequence
+from dataclasses import replace
 
 from cutreel.core.manuscript import Figure, Manuscript, kin_calls, pronoun_of
 from cutreel.core.nouns import sort_of
@@ -68,6 +69,10 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
         noun, name = parsed.tokens[verb.head].lemma, _name(parsed, i)
         if name and i not in spoken and sort_of(noun) in {"person", "animal"}:
             out.append((name, noun))
+    for i in range(len(parsed.tokens)):
+        bearer = _whose(parsed, i) if i not in spoken else None
+        if bearer and (name := _name(parsed, i)):
+            out.append((name, bearer))
     for i, token in enumerate(parsed.tokens):
         noun_at = noun_behind(parsed, i, i) if token.pos == "PROPN" and i not in spoken else None
         if noun_at is not None and (name := _name(parsed, i)):
@@ -112,6 +117,47 @@ def _whose_name(parsed: Parsed, i: int) -> str:
             below = {tokens[c].text.lower() for c in parsed.children[k]}
             return "she" if "her" in below else "he" if "his" in below else ""
     return ""
+
+
+def _whose(parsed: Parsed, i: int) -> str:
+    """ "The girl's name was Posy": the noun, for the name; empty for any other word."""
+    tokens = parsed.tokens
+    if tokens[i].pos != "PROPN" or tokens[i].dep != "attr" or tokens[tokens[i].head].lemma != "be":
+        return ""
+    for k in subjects(parsed, tokens[i].head):
+        if tokens[k].lemma == "name":
+            for c in parsed.children[k]:
+                of = tokens[c]
+                if of.dep == "poss" and of.pos == "NOUN" and sort_of(of.lemma) in _BEARERS:
+                    return of.lemma
+    return ""
+
+
+_BEARERS = frozenset({"person", "animal"})
+
+
+def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
+    """Figures, where those of whom it is told what they are ("an otter named Brindle", "a taxi driver called Halina
+    Wren", "the girl's name was Posy") are that, and called so, and nobody else is."""
+    told: dict[str, str] = {}
+    for _, parsed, spoken in narrated(script, parses):
+        for name, noun in _said_to_be_called(parsed, spoken):
+            told.setdefault(name, noun)
+    out = list(figures)
+    for name, noun in told.items():
+        at = next((i for i, f in enumerate(out) if name in (f.name, *f.aliases)), None)
+        if at is None or list(told.values()).count(noun) > 1:
+            continue
+        own = out[at]
+        new = _called(own.name, noun, own.count, alone=True)
+        calls = dict.fromkeys((*own.aliases, *new.aliases))
+        pronoun = new.pronoun or (None if new.kind == "animal" else own.pronoun)
+        out[at] = replace(
+            new, aliases=tuple(calls), pronoun=pronoun, sure=new.sure or own.sure, why=own.why
+        )
+        others = {noun, f"the {noun}"}
+        out = [f for i, f in enumerate(out) if i == at or f.name not in others]
+    return out
 
 
 def _called(name: str, noun: str, count: int, alone: bool) -> Figure:

@@ -126,6 +126,7 @@ def not_now(parsed: Parsed, i: int) -> bool:
     if token.dep == "pobj" and above.text.lower() in {
         "until",
         "till",
+        "since",
         "before",
         "about",
         "of",

@@ -25,7 +25,7 @@ _MOVES = frozenset(
     "trudge slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe "
     "hobble limp skip dance hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing "
     "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
-    "burst whirl gather".split()
+    "burst whirl gather swam".split()
 )
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
@@ -191,6 +191,8 @@ def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
     goes = parsed.tokens[verb].lemma in _MOVES and token.dep in {"advmod", "npadvmod", "dobj"}
+    if any(sort_of(parsed.tokens[s].lemma) == "animal" for s in subjects(parsed, verb)):
+        return False  # the otter's home is no house
     return goes and not unreal(parsed, verb)
 
 

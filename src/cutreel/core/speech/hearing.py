@@ -60,7 +60,7 @@ class Hearer:
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "text.arpa"
             path.write_text(arpa(sentences, more))
-            self._decoder = _decoder(lm=None)
+            self._decoder = _decoder(lm=None, topn=2)
             for word in sorted({w for s in sentences for w in s}):
                 _teach(self._decoder, word)
             self._decoder.add_lm_file("text", str(path))
