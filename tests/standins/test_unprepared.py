@@ -215,6 +215,9 @@ def test_a_beard_has_its_own_colour() -> None:
 @pytest.mark.parametrize(
     ("prompt", "place", "props"),
     [
+        ("Wide shot. Ada (woman, red coat). Ada waits on Cable Street. a town street. night", "street", []),
+        ("Wide shot. Ada (woman, red coat). Ada comes down on two thin legs. a stream. day", "river", []),
+        ("Wide shot. Ada (woman, red coat). Ada sits down. an airport. day", "hall", []),
         ("Wide shot. Ada (woman, red coat). Ada stands. a bridge over a river. day", "bridge", []),
         ("Wide shot. Ada (woman, red coat). Ada sleeps. a tower. night", "tower", []),
         ("Wide shot. Ada (woman, red coat). Ada builds a tower clock. a town street. day", "street", ["clocktower"]),
@@ -249,3 +252,20 @@ def test_a_bridge_is_seen_as_one_and_a_tower_is_of_stone() -> None:
     assert apart > 12 and np.abs(pictures["a tower"] - pictures["a river"]).mean() > 12
     row = pictures["a bridge over a river"][int(270 * 0.72)]
     assert row.std(axis=0).max() < 30, "the way runs from one side to the other"
+
+
+def test_a_straw_hat_is_of_straw_unless_a_colour_is_said() -> None:
+    hat = (
+        read_prompt(
+            "Medium shot. Posy (girl, navy cardigan and straw hat). Posy sits. a meadow. day"
+        )
+        .figures[0]
+        .hat
+    )
+    assert hat is not None and hat[1] is not None and hat[1][0] > 180 > hat[1][2]
+    red = (
+        read_prompt("Medium shot. Posy (girl, red straw hat). Posy sits. a meadow. day")
+        .figures[0]
+        .hat
+    )
+    assert red is not None and red[1] is not None and red[1][1] < 100

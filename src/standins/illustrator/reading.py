@@ -115,6 +115,8 @@ _TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing 
 """Where a face is turned; no camera is in the picture."""
 
 
+_STREETS = re.compile(r" (?:street|road|lane|avenue|square|row|alley)\b")
+"""Behind a word that a street is called by: on Cable Street there are no cables."""
 _IN_A_TOWER = re.compile(r"(?:^|\. )(?:an?|the) (?:[a-z]+ )?tower(?=[,.]|$)")
 """A tower that is all that a sentence says: a place. One that stands somewhere is a thing."""
 _CLOCK_TOWER = re.compile(r"\b(?:clock tower|tower clock|church tower|town clock)\b")
@@ -224,7 +226,8 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
         words = re.findall(r"[a-z'-]+", trait)
         # "Navy shawl and dress": a colour holds for all that is worn with it, unless another is said.
         held = colour if joined and worn else None
-        colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), held)
+        made_of = next((v.OF_STUFF[w] for w in words if w in v.OF_STUFF), held)
+        colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), made_of)
         used |= {w for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait) for w in c.split()}
         worn = any(w in v.GARMENTS or w in v.EXTRAS or w in v.HATS for w in words)
         for word in words:
@@ -432,13 +435,13 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 used |= words
             _add_animal(text, match, Animal(kind, colour), out)
             used.add(word)
-        if word in v.PROPS and not _is_deed(text, match, called) and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
+        if word in v.PROPS and not _STREETS.match(text, match.end()) and not _is_deed(text, match, called) and not (word in {"paper", "circle", "match", "bar"} and word != v.PROPS[word] and _is_look(text, match)):
             prop = v.PROPS[word]
             if prop not in out.props and len(out.props) < 4:
                 out.props.append(prop)
                 _count(text, match, prop, out)
             used.add(word)
-        if word in ("drives", "drove", "driving") and owner:
+        if word in ("drives", "drive", "drove", "driving") and owner:
             owner.drives = True
         if word in v.POSES and owner:
             if owner.pose == "stand":

@@ -1,5 +1,6 @@
 """The words the illustrator knows."""
 
+from .colour import RGB
 from .things import THINGS
 
 PEOPLE: dict[str, tuple[str, str]] = {
@@ -126,7 +127,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "studio", "bank")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
-    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby")),
+    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby", "airport", "terminal")),
     ("tower", ("top of a tower", "belfry")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar")),
@@ -210,9 +211,13 @@ EXPRESSIONS: dict[str, str] = {
 }
 STUFFS = frozenset(
     "brass copper gold silver iron steel bronze tin lead wood oak pine stone marble leather wool silk linen cotton velvet satin straw ivory pearl amber "
-    "button buttons buckle buckles collar sleeve sleeves pocket pockets hem cuff cuffs lapel lace stripe stripes dot dots".split()
+    "button buttons buckle buckles collar sleeve sleeves pocket pockets hem cuff cuffs lapel lace stripe stripes dot dots "
+    "leg legs foot feet hand hands arm arms finger fingers toe toes knee knees root roots eyelash".split()
 )
-"""What things are made of, and parts of garments: no things of their own."""
+"""What things are made of, and parts of garments and of bodies: no things of their own."""
+OF_STUFF: dict[str, RGB] = {"straw": (216, 184, 116), "leather": (126, 84, 52), "denim": (74, 96, 136), "sheepskin": (222, 210, 188), "wicker": (190, 150, 96)}
+"""The colour of what is worn, by what it is made of, where none is said."""
+
 EMPTY_WORDS = {"a", "an", "the", "and", "or", "of", "in", "on", "at", "to", "with", "for", "from", "by", "as", "if", "it", "its", "his", "her", "their", "they", "she", "he", "who", "which", "that", "this", "there", "was", "were", "is", "are", "be", "been", "had", "has", "have", "did", "do", "does", "not", "no", "one", "two", "so", "when", "what", "then", "than", "but", "into", "over", "under", "up", "down", "out", "off", "all", "some", "any", "every", "very", "more", "most", "just", "only", "even", "still", "once", "behind", "beside", "between", "before", "after", "while", "mood", "sky", "shot", "ground", "said", "him", "them", "i", "you", "we", "me", "us", "my", "your", "our", "would", "could", "should", "will", "can", "might",
                "dressing", "both", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve", "twenty", "thirty", "forty", "fifty",
                "sixty", "hundred", "thousand", "small", "big", "himself", "herself", "itself"}

@@ -63,12 +63,20 @@ def deeds_in(
             or token.dep in {"aux", "auxpass", "amod", "relcl", "csubj"}
         ):
             continue
-        if token.dep == "acl" or unreal(parsed, i):
+        if token.dep == "acl" or unreal(parsed, i) or _stands_behind(parsed, i):
             continue
         deed = _Clause(parsed, i, spoken, called, others).deed()
         if deed is not None:
             out.append(deed)
     return tuple(out)
+
+
+def _stands_behind(parsed: Parsed, i: int) -> bool:
+    """ "In her hand lay the blue stone": what lies there stands behind its verb; nobody lies, or lays anything."""
+    below = [parsed.tokens[c] for c in parsed.children[i]]
+    lies = parsed.tokens[i].lemma in {"lie", "lay", "sit", "stand", "hang"}
+    before = any(t.dep == "prep" and t.start < parsed.tokens[i].start for t in below)
+    return lies and before and any(t.dep == "dobj" for t in below)
 
 
 class Sight(NamedTuple):
