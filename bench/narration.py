@@ -13,7 +13,6 @@ from itertools import pairwise
 
 import numpy as np
 import soundfile
-from bench.long import story
 from tests.standins.narrator import narrated
 
 from cutreel.core.manuscript import read
@@ -30,6 +29,8 @@ from cutreel.core.speech import (
     tokens_of,
 )
 from cutreel.making.audio import samples_of
+
+from .long import story
 
 WORDS_A_MINUTE = 170
 

@@ -5,14 +5,17 @@ entries of "Dr.", "St.", "No.", "o'clock", of units and of Roman numerals; BBC N
 were read by hand: nothing here is computed by what is tested.
 """
 
+from functools import cache
+
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from cutreel.core.film import Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import ReadWord
 from cutreel.core.manuscript import read
 from cutreel.core.speech import Beside, readings, said_as
+from cutreel.core.speech.numbers import number, ordinal
 from tests.core.test_directions import DIRECTED
 
 READ = """
@@ -195,3 +198,21 @@ def test_what_was_spoken_before_figures_were_read_is_heard_until_it_is_spoken_an
 def test_any_word_is_read_without_an_error(word, before, after) -> None:
     for reading in readings(word, Beside(before, after)):
         assert reading.strip()
+
+
+@given(st.integers(0, 10**15 - 1))
+@settings(deadline=None)
+def test_numbers_are_those_of_a_librarys(value) -> None:
+    """Source: inflect."""
+    engine = words()
+    assert number(value) == engine.number_to_words(value, andword="and", comma="")
+    assert ordinal(value) == engine.number_to_words(engine.ordinal(value), andword="and").replace(
+        ",", ""
+    )
+
+
+@cache
+def words():
+    import inflect
+
+    return inflect.engine()

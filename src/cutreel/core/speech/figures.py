@@ -1,14 +1,14 @@
 """Figures, dates, money, units and short forms as a person reads them aloud, by what stands beside them.
 
 What may be read in several ways is given in all of them, the likeliest first. After the reading of numbers in The
-Chicago Manual of Style (chapter 9) and the entries of Merriam-Webster's dictionary; numbers by num2words.
+Chicago Manual of Style (chapter 9) and the entries of Merriam-Webster's dictionary.
 """
 
 import re
 from collections.abc import Callable
 from typing import NamedTuple
 
-from num2words import num2words
+from .numbers import number, ordinal, year
 
 _MARKS = re.compile(r"^([\"'“‘«(\[—–]*)(.*?)([\"'”’»)\].,;:!?…—–]*)$", re.S)
 _CLINGS = re.compile(r"\s([&+=@×])$")
@@ -104,24 +104,6 @@ def read_as(word: str, spoken: tuple[str, ...]) -> str:
     head, core, tail = found.groups()
     short = tail.startswith(".") and (core.lower() in _SHORT or core.lower() in _DOUBTFUL)
     return f"{head}{spoken[0]}{tail[1:] if short else tail}"
-
-
-def number(value: int) -> str:
-    """A whole number in words, with British “and”: "one hundred and five"."""
-    return str(num2words(value)).replace(",", "")
-
-
-def ordinal(value: int) -> str:
-    """The place of something in an order: "twenty-first"."""
-    return str(num2words(value, to="ordinal")).replace(",", "")
-
-
-def year(value: int) -> str:
-    """A year: "eighteen thirty-four", "nineteen oh-five", "two thousand and five"."""
-    if 2000 <= value < 2010:
-        return number(value)
-    spoken: str = num2words(value, to="year")
-    return spoken.replace("oh-", "oh ")
 
 
 def _bare(word: str) -> str:
