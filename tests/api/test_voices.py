@@ -221,3 +221,33 @@ def test_what_is_no_lexicon_is_refused_with_what_to_do(client, film, data) -> No
     answer = client.post(f"/api/films/{film['id']}/lexicon", files={"file": ("a.pls", data)})
     assert 400 <= answer.status_code < 500, answer.text
     assert "PLS" in answer.text or "alias" in answer.text
+
+
+def test_a_word_is_stressed_slower_and_behind_a_pause(client, spoken, finished) -> None:
+    base = f"/api/films/{spoken['id']}"
+    said = line(client, spoken, 0)
+    word = said["words"][1]
+    mark = {"word": word["number"], "stress": True, "pace": "slow", "pause": 0.5}
+    change(client, spoken["id"], type="mark words", marks=[mark])
+    now = line(client, spoken, 0)
+    assert now["words"][1]["mark"] == mark and now["anew"], "heard as before until it is said so"
+    cost = client.post(f"{base}/estimate", json={"kind": "speech", "lines": [0]}).json()["cost"]
+    text = " ".join(w["text"] for w in said["words"])
+    run = finished(spoken["id"], start(client, spoken, kind="speech", lines=[0])["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    assert run["cost"] == pytest.approx(len(text) * A_CHARACTER), "tags are not paid for"
+    assert cost == pytest.approx(run["cost"])
+    marked = line(client, spoken, 0)
+    longer = marked["takes"][0]["seconds"] - said["takes"][0]["seconds"]
+    assert longer > 0.5
+    gap = marked["words"][1]["start"] - marked["words"][0]["end"]
+    assert gap > 0.4
+    assert spoken["revision"] < client.get(f"/api/films/{spoken['id']}").json()["revision"]
+    script = client.get(f"{base}/ssml")
+    assert script.headers["content-type"].startswith("application/ssml+xml")
+    root = ElementTree.fromstring(script.content)
+    voices = root.findall("{http://www.w3.org/2001/10/synthesis}voice")
+    assert len(voices) == len(all_lines(client, spoken))
+    assert '<break time="500ms" />' in ElementTree.tostring(voices[0], encoding="unicode").replace(
+        "ns0:", ""
+    )

@@ -128,3 +128,22 @@ def test_a_year_is_read_otherwise(page: Page) -> None:
     figures.get_by_role("button", name=re.compile("1834")).click()
     figures.get_by_role("button", name="one eight three four").click()
     expect(figures.get_by_role("listitem").first).to_contain_text("one eight three four")
+
+
+def test_a_word_is_stressed_and_the_line_said_so(page: Page) -> None:
+    new_film(page, "Marked", "Nobody had ever opened the door before.\n")
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    line = page.get_by_role("article").first
+    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled(timeout=30_000)
+    line.get_by_role("button", name="ever", exact=True).click()
+    marks = line.get_by_role("group", name="How the word is said")
+    marks.get_by_role("button", name="stressed").click()
+    expect(marks.get_by_role("button", name="stressed")).to_have_attribute("aria-pressed", "true")
+    line.get_by_role("button", name=re.compile("^Say it so [0-9]")).click()
+    expect(line.get_by_role("button", name="Say it again")).to_be_visible(timeout=30_000)
+    # Captions and words stay as they are written.
+    expect(line.get_by_role("button", name="ever", exact=True)).to_be_visible()
+    page.get_by_role("region", name="By ear").get_by_role("button", name="Listen to a line").click()
+    expect(page.get_by_text("one line listened to")).to_be_visible(timeout=60_000)

@@ -7,7 +7,6 @@ from concurrent.futures import ThreadPoolExecutor
 import pytest
 
 from cutreel.core.errors import BadInput, CutReelError
-from cutreel.making import apart
 from cutreel.making.apart import Reader
 from tests.waiting import until
 
@@ -46,9 +45,7 @@ def test_what_is_being_read_when_the_server_stops_is_given_up_and_keeps_nobody_w
             waits.result(20)
 
 
-def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(
-    monkeypatch: pytest.MonkeyPatch,
-) -> None:
+def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here() -> None:
     reader = Reader(nothing_first)
     try:
         pid, length = reader.read(whose, b"abc")
@@ -60,7 +57,7 @@ def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here(
             with pytest.raises(BadInput, match="not a picture, or it is damaged"):
                 reader.read(work, b"")
             assert reader.read(whose, b"ab")[1] == 2
-        monkeypatch.setattr(apart, "SECONDS", 1)
+        reader.seconds = 1
         with pytest.raises(BadInput, match="within 1 seconds"):
             reader.read(hangs, b"")
         assert reader.read(whose, b"a")[1] == 1

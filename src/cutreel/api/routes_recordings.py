@@ -18,7 +18,7 @@ from cutreel.making import (
     keep_narration,
     keep_recording,
     line_at,
-    opened_recording,
+    opened_line,
     reader,
     share_heard,
 )
@@ -45,13 +45,13 @@ def record(film: str, line: int, file: UploadFile, films: Films, shop: Shop) -> 
     work, read = line_at(assembled, line), assembled.read
     parts = recordable(read.script, read.pauses)
     first, end = next((a, b) for a, b in parts if a <= work.first < b)
-    flac = reader.read(opened_recording, file.file.read(), what=SOUND)
     words = read.script.words[first:end]
-    media, unsure = keep_recording(shop, words, flac)
+    flac, found = reader.read(opened_line, file.file.read(), words, what=SOUND)
+    media = keep_recording(shop, words, flac, found)
     return Recorded(
         word=read.ids[first],
         recording=Recording(media=media, text=words_text(words)),
-        unsure=unsure,
+        unsure=found["unsure"],
     )
 
 

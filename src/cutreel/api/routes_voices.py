@@ -24,12 +24,16 @@ from cutreel.core.speech import (
     Listened,
     Longest,
     Measured,
+    WordMark,
     beside,
     cuts_in,
     doubts,
     from_pls,
+    marked_text,
     readings,
     respelled,
+    said,
+    script_ssml,
     to_pls,
 )
 from cutreel.core.timeline import Room
@@ -53,7 +57,8 @@ router = APIRouter(prefix="/api")
 class SaidWord(BaseModel):
     """A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
     otherwise than it is written; as which sounds it was `said`, respelled. Figures and short forms may be read in
-    several ways (`readings`, the likeliest first); `reads` is the one that is set for this word alone."""
+    several ways (`readings`, the likeliest first); `reads` is the one that is set for this word alone; `mark` says how
+    it is said."""
 
     number: int
     text: str
@@ -63,6 +68,7 @@ class SaidWord(BaseModel):
     said: str
     readings: list[str]
     reads: str
+    mark: WordMark
 
 
 class Heard(BaseModel):
@@ -122,6 +128,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
     own = next((o for o in read.document.lines if o.word == number), None)
     sounds = {s.word.lower(): s.sounds for s in read.document.lexicon}
     reads = {r.word: r.sounds for r in read.document.read_aloud}
+    marks = {m.word: m for m in read.document.word_marks}
     called = (work.speaker or "").lower()
     person = next(
         (
@@ -157,6 +164,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
                 said=_respelled(result, times[i - work.first]) if result and times else "",
                 readings=list(readings(script.words[i].text, beside(script.words, i))),
                 reads=reads.get(read.ids[i], ""),
+                mark=marks.get(read.ids[i]) or WordMark(word=read.ids[i]),
             )
             for i in range(work.first, work.end)
         ],
@@ -279,6 +287,30 @@ def lexicon(film: str, shop: Shop) -> Response:
         to_pls(shop.films.get(film).document.lexicon),
         media_type="application/pls+xml",
         headers={"Content-Disposition": 'attachment; filename="lexicon.pls"'},
+    )
+
+
+@router.get("/films/{film}/ssml")
+def ssml(film: str, films: Films) -> Response:
+    """All that is spoken, as SSML 1.1: each line in its voice, with its marks."""
+    read = films.now(film).film.read
+    document, words = read.document, read.script.words
+    known = {s.word.lower(): s.sounds for s in document.lexicon}
+    places = document.word_places
+    marks = {places[m.word]: m for m in document.word_marks if m.word in places}
+    own = {places[r.word]: r.sounds for r in document.read_aloud if r.word in places}
+    lines = []
+    for work in read.speech:
+        here = range(work.first, work.end)
+        texts = said(
+            words[work.first : work.end], known, {i - work.first: own[i] for i in here if i in own}
+        )
+        marked = {i - work.first: marks[i] for i in here if i in marks}
+        lines.append((work.voice, marked_text(words[work.first : work.end], texts, marked)))
+    return Response(
+        script_ssml(lines),
+        media_type="application/ssml+xml",
+        headers={"Content-Disposition": 'attachment; filename="script.ssml"'},
     )
 
 

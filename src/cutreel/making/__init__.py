@@ -19,7 +19,7 @@ from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, 
 from .planning import SHORT_SIDE, frame_size, planned_segments
 from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
-from .recording import keep_recording, opened_recording
+from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
@@ -72,7 +72,7 @@ __all__ = [
     "keep_recording",
     "line_at",
     "listened_key",
-    "opened_recording",
+    "opened_line",
     "pace_in",
     "parser",
     "parses_of",

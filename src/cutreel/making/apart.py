@@ -33,7 +33,7 @@ class Reader:
     too slow."""
 
     def __init__(self, begin: Callable[[], None], seconds: int = SECONDS) -> None:
-        self._seconds = seconds
+        self.seconds = seconds
         self._begin = begin
         """What the process loads before its first file, so that nobody waits for it."""
         self._lock = threading.Lock()
@@ -53,7 +53,7 @@ class Reader:
                     initargs=(self._begin,),
                 )
                 atexit.register(self.close)
-            future = self._pool.schedule(work, args=(data, *more), timeout=self._seconds)
+            future = self._pool.schedule(work, args=(data, *more), timeout=self.seconds)
             self._open.add(future)
         try:
             found: T = future.result()
@@ -63,7 +63,7 @@ class Reader:
             raise CutReelError("Cut Reel is stopping.", "Start it again, then try again.") from None
         except TimeoutError as error:
             raise BadInput(
-                f"That file could not be read within {self._seconds} seconds.", _ADVICE[what]
+                f"That file could not be read within {self.seconds} seconds.", _ADVICE[what]
             ) from error
         except Exception as error:
             raise BadInput(

@@ -3,7 +3,7 @@
 import io
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
-from typing import NamedTuple
+from typing import Any, NamedTuple
 
 import av
 import numpy as np
@@ -159,21 +159,21 @@ def misheard(words: Sequence[Word], sound: F32, hearer: Hearer | None = None) ->
     return sorted({tokens.of[i] for i in range(len(tokens.texts)) if i not in right})
 
 
-def keep_recording(
-    shop: Workshop, words: Sequence[Word], flac: bytes, unsure: Sequence[int] | None = None
-) -> tuple[str, list[int]]:
-    """Keep a recording of a line, its words and phones put where they are said. Returns its media name, and which words
-    (counted in the line) are `unsure`: where that is not known, those that a recogniser does not hear. Raises
-    BadInput."""
+Found = dict[str, Any]
+"""What is kept of a recorded line."""
+
+
+def recorded(words: Sequence[Word], flac: bytes, unsure: Sequence[int] | None = None) -> Found:
+    """A recording of a line with its words and phones put where they are said. Words that are `unsure` are counted in
+    the line; where they are not given, they are those that a recogniser does not hear. Raises BadInput."""
     sound, start, end = spoken_in(flac)
-    media = shop.media.put(flac, "flac")
     clear = hearable(sound[start:end], RATE)
     if unsure is None:
         unsure = misheard(words, clear)
     lead, seconds = start / RATE, (end - start) / RATE
     tokens = tokens_of(words)
     found = placed(clear, tokens.texts) if tokens.texts else None
-    data = {
+    return {
         "trim": [start, end],
         "seconds": seconds,
         "lufs": line_lufs(sound[start:end, None]),
@@ -183,11 +183,22 @@ def keep_recording(
             for text, a, b in (found.phones if found else [])
         ],
         "words": _times(len(words), tokens.of, found.words if found else None, seconds),
+        "unsure": list(unsure) if found else list(range(len(words))),
     }
-    doubtful = list(unsure) if found else list(range(len(words)))
-    data["unsure"] = doubtful
-    shop.results.put(recorded_key(words_text(words), media), "recording", media, data)
-    return media, doubtful
+
+
+def opened_line(data: bytes, words: Sequence[Word]) -> tuple[bytes, Found]:
+    """A recording of a line from outside, as FLAC, with what is kept of it: for the process apart, since listening
+    takes a core for seconds. Raises BadInput."""
+    flac = opened_recording(data)
+    return flac, recorded(words, flac)
+
+
+def keep_recording(shop: Workshop, words: Sequence[Word], flac: bytes, found: Found) -> str:
+    """Keep a recording of a line; returns its media name."""
+    media = shop.media.put(flac, "flac")
+    shop.results.put(recorded_key(words_text(words), media), "recording", media, found)
+    return media
 
 
 def _times(

@@ -40,12 +40,12 @@ def line_at(film: Assembled, line: int) -> LineWork:
 
 def heard_as(line: LineWork, voice: str) -> str:
     """The key of a line as another voice says it."""
-    return line_key(line.text, voice, line.direction, line.seed)
+    return line_key(line.sent, voice, line.direction, line.seed)
 
 
 def takes_of_line(line: LineWork, count: int) -> list[str]:
     """The keys of the first `count` takings of a line."""
-    return [line_key(line.text, line.voice, line.direction, seed) for seed in range(count)]
+    return [line_key(line.sent, line.voice, line.direction, seed) for seed in range(count)]
 
 
 class AuditionWanted(Wanted):
@@ -67,6 +67,7 @@ def auditions(film: Assembled, wanted: AuditionWanted, shop: Workshop) -> list[I
             spec = SpeechSpec(
                 line=name,
                 text=line.text,
+                ssml=line.ssml,
                 voice=voice,
                 words=words,
                 direction=line.direction,

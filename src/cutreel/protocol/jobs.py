@@ -94,7 +94,8 @@ class ClipInput(BaseModel):
 
 
 class SpeechInput(BaseModel):
-    """Words to be spoken, as a `direction` says. The result's data holds `words` (SpokenWord) and `phones`; words of
+    """Words to be spoken, as a `direction` says; or, where the offer understands it, an SSML 1.1 document of them
+    (`ssml`), of which only what is spoken counts. The result's data holds `words` (SpokenWord) and `phones`; words of
     the direction that could not be used are among the unused words. Another `seed` says the same a little otherwise."""
 
     kind: Literal["speech"] = "speech"
@@ -103,6 +104,7 @@ class SpeechInput(BaseModel):
     rate: float = Field(1.0, ge=0.5, le=2.0)
     direction: str = Field("", max_length=300)
     seed: int = 0
+    ssml: bool = False
 
 
 class VoiceInput(BaseModel):

@@ -23,6 +23,7 @@ Understood = Literal[
     "poses",
     "jointed",
     "direction",
+    "ssml",
 ]
 
 

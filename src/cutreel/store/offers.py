@@ -50,4 +50,5 @@ def offered(offers: Sequence[Offer], picture: str) -> Offered:
         understands=frozenset(drawing.understands if drawing else ()),
         largest=largest,
         directed="direction" in (speaking.understands if speaking else ()),
+        ssml="ssml" in (speaking.understands if speaking else ()),
     )

@@ -6,7 +6,7 @@ from typing import ClassVar
 
 from cutreel.protocol import Caps, Offer, Price, SpeechInput, Voice
 
-from ..voices import SPEAKERS, speak, voice_named
+from ..voices import SPEAKERS, read_ssml, speak, voice_named
 from ..voices import Speaker as Given
 from .base import Done, Made, Maker, Quotas
 
@@ -25,6 +25,11 @@ def told_of(voice: Given) -> Voice:
     )
 
 
+def _spoken(job: SpeechInput) -> str:
+    """What of a job is spoken. Raises ValueError."""
+    return read_ssml(job.text).text if job.ssml else job.text
+
+
 class Speaker(Maker[SpeechInput]):
     quotas: ClassVar[dict[str, int]] = {"voice": 400_000}
 
@@ -39,7 +44,7 @@ class Speaker(Maker[SpeechInput]):
                 quota=quota("voice"),
                 parallel=2,
                 seconds_each=0.4,
-                understands=["seed", "direction"],
+                understands=["seed", "direction", "ssml"],
                 languages=["en"],
                 voices=[told_of(s) for s in SPEAKERS],
                 simulated=True,
@@ -47,10 +52,10 @@ class Speaker(Maker[SpeechInput]):
         ]
 
     def text(self, job: SpeechInput) -> str:
-        return job.text
+        return _spoken(job)
 
     def amount(self, job: SpeechInput) -> int:
-        return len(job.text)
+        return len(_spoken(job))
 
     def cap(self, caps: Caps) -> int | None:
         return caps.text_characters
@@ -60,10 +65,14 @@ class Speaker(Maker[SpeechInput]):
             voice_named(job.voice)
         except KeyError:
             return f"There is no voice “{job.voice}”."
+        try:
+            _spoken(job)
+        except ValueError as error:
+            return str(error)
         return ""
 
     def make(self, job: SpeechInput, kept: Path, fine: bool) -> Done:
-        spoken = speak(job.text, job.voice, job.rate, job.direction, job.seed)
+        spoken = speak(job.text, job.voice, job.rate, job.direction, job.seed, job.ssml)
         about = {
             "seconds": spoken.seconds,
             "words": [{"text": t, "start": a, "end": b} for t, a, b in spoken.words],

@@ -10,6 +10,7 @@ import soxr
 
 from .directing import Manner, directed
 from .engine import say
+from .marked import bent, read_ssml
 from .speakers import BY_NAME
 from .timbre import SPAN, Timbre, coloured, timbre_of
 
@@ -42,9 +43,14 @@ def _made(name: str) -> Timbre:
     return timbre
 
 
-def speak(text: str, name: str, rate: float = 1.0, direction: str = "", seed: int = 0) -> Spoken:
-    """Speak `text` with the voice called `name`, as a direction says. Another seed says the same a little otherwise.
-    Raises KeyError for a voice that is not offered."""
+def speak(
+    text: str, name: str, rate: float = 1.0, direction: str = "", seed: int = 0, ssml: bool = False
+) -> Spoken:
+    """Speak `text`, or what is marked in it as `ssml`, with the voice called `name`, as a direction says. Another seed
+    says the same a little otherwise. Raises KeyError for a voice that is not offered, ValueError for what is no
+    SSML."""
+    marked = read_ssml(text) if ssml else None
+    text = marked.text if marked else text
     manner, unused = directed(direction)
     timbre = voice_named(name)
     plain = manner == Manner() and seed == 0
@@ -65,16 +71,15 @@ def speak(text: str, name: str, rate: float = 1.0, direction: str = "", seed: in
     if colours or not plain:
         audio = audio * np.float32(manner.loud)
         audio *= min(1.0, PEAK / max(1e-6, float(np.abs(audio).max(initial=0.0))))
+    k = timbre.tract
+    words = [(w, a * k, b * k) for w, a, b in said.words]
+    phones = [(p, a * k, b * k) for p, a, b in said.phones]
+    if marked:
+        audio, words, phones = bent(audio, RATE, words, phones, marked)
+        unused = [*unused, *marked.unused]
     out = io.BytesIO()
     soundfile.write(out, audio, RATE, format="FLAC", subtype="PCM_16")
-    k = timbre.tract
-    return Spoken(
-        out.getvalue(),
-        len(audio) / RATE,
-        [(w, a * k, b * k) for w, a, b in said.words],
-        [(p, a * k, b * k) for p, a, b in said.phones],
-        tuple(unused),
-    )
+    return Spoken(out.getvalue(), len(audio) / RATE, words, phones, tuple(unused))
 
 
 def _varied(timbre: Timbre, seed: int) -> Timbre:

@@ -1566,6 +1566,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/ssml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ssml
+         * @description All that is spoken, as SSML 1.1: each line in its voice, with its marks.
+         */
+        get: operations["ssml_api_films__film__ssml_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/figures": {
         parameters: {
             query?: never;
@@ -1991,7 +2011,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -3352,6 +3372,20 @@ export interface components {
             /** Cues */
             cues: components["schemas"]["CueView"][];
         };
+        /**
+         * MarkWords
+         * @description Mark how words, by their numbers, are said: stressed, slower, quicker, after a pause; a plain mark takes it
+         *     away.
+         */
+        MarkWords: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "mark words";
+            /** Marks */
+            marks: components["schemas"]["WordMark"][];
+        };
         /** MaskView */
         MaskView: {
             /** Media */
@@ -3700,7 +3734,7 @@ export interface components {
              * Understands
              * @default []
              */
-            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed" | "direction")[];
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed" | "direction" | "ssml")[];
             /**
              * Voices
              * @default []
@@ -4877,7 +4911,8 @@ export interface components {
          * SaidWord
          * @description A word of a line: its number, and when it is said, in seconds of the line; how it is to sound where that is
          *     otherwise than it is written; as which sounds it was `said`, respelled. Figures and short forms may be read in
-         *     several ways (`readings`, the likeliest first); `reads` is the one that is set for this word alone.
+         *     several ways (`readings`, the likeliest first); `reads` is the one that is set for this word alone; `mark` says how
+         *     it is said.
          */
         SaidWord: {
             /** Number */
@@ -4896,6 +4931,7 @@ export interface components {
             readings: string[];
             /** Reads */
             reads: string;
+            mark: components["schemas"]["WordMark"];
         };
         /**
          * SamePicture
@@ -6016,6 +6052,30 @@ export interface components {
             things: components["schemas"]["ThingView"][];
         };
         /**
+         * WordMark
+         * @description How one word, known by its number, is said: `stress`ed, at a `pace`, after a `pause` in seconds.
+         */
+        WordMark: {
+            /** Word */
+            word: number;
+            /**
+             * Stress
+             * @default false
+             */
+            stress: boolean;
+            /**
+             * Pace
+             * @default
+             * @enum {string}
+             */
+            pace: "" | "slow" | "quick";
+            /**
+             * Pause
+             * @default 0
+             */
+            pause: number;
+        };
+        /**
          * WorthView
          * @description How much a shot gains by a clip, and why.
          */
@@ -6523,7 +6583,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -8865,6 +8925,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LexiconTaken"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    ssml_api_films__film__ssml_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */

@@ -32,6 +32,7 @@ Command = Annotated[
     | c.SetLine
     | c.SayWord
     | c.ReadWord
+    | c.MarkWords
     | c.KeepNarration
     | c.TakeRecordings
     | c.TakeLexicon

@@ -11,7 +11,7 @@ from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
-from cutreel.core.speech import Saying
+from cutreel.core.speech import Saying, WordMark
 from cutreel.core.timeline import Room
 
 MOST_CHARACTERS = 1_000_000
@@ -211,6 +211,7 @@ class FilmDocument(BaseModel):
     lines: list[OwnLine] = []
     lexicon: list[Saying] = []
     read_aloud: list[ReadAloud] = []
+    word_marks: list[WordMark] = []
     narrations: list[Narration] = []
 
     @property

@@ -26,7 +26,7 @@ class VoiceOffered:
 class Offered:
     """What is offered for a film: characters a picture prompt may have, voices, characters of a
     voice request, what the illustrator takes beyond words (negative, references, weights), whether voices
-    can be `directed`, and the
+    can be `directed` and take marked words as `ssml`, and the
     largest picture it draws (width, height; None: not known)."""
 
     prompt_cap: int = USUAL_PROMPT
@@ -34,6 +34,7 @@ class Offered:
     text_cap: int = USUAL_TEXT
     understands: Collection[str] = ("negative",)
     directed: bool = False
+    ssml: bool = False
     largest: tuple[int, int] | None = None
 
     def picture_size(self, aspect: str) -> tuple[int, int]:

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from cutreel.core.keys import key
 from cutreel.core.manuscript import Line, Manuscript, words_text
 from cutreel.core.sound import Cleaning
-from cutreel.core.speech import Heard, room_in_words, said_as
+from cutreel.core.speech import Heard, as_ssml, marked_text, room_in_words, said, said_as
 
 from .casting import Direction, directions_of, voice_of, voices_for
 from .document import FilmDocument, Recording, Settings
@@ -22,7 +22,7 @@ class LineWork:
     `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
     it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
     spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words
-    tell; `recorded`: it is the maker's own voice."""
+    tell; `recorded`: it is the maker's own voice. Where words are marked, `ssml` is what is sent."""
 
     first: int
     end: int
@@ -37,6 +37,12 @@ class LineWork:
     line_first: int = 0
     heard: Heard | None = None
     recorded: bool = False
+    ssml: str = ""
+
+    @property
+    def sent(self) -> str:
+        """What is sent to the voice: the text, or as it is marked."""
+        return self.ssml or self.text
 
 
 class SpokenMemory:
@@ -57,7 +63,7 @@ def lines_spoken(
     cleaning = cleaning_of(film.settings)
     depends = (
         script.text, film.cast, film.settings.narrator, film.settings.manner, film.voices, film.lines, film.lexicon,
-        film.read_aloud, cleaning, offered, pauses,
+        film.read_aloud, film.word_marks, cleaning, offered, pauses,
     )  # fmt: skip
     if memory.lines is not None and memory.lines[0] == depends:
         return memory.lines[1]
@@ -71,6 +77,7 @@ def lines_spoken(
     directions = directions_of(film, script, film.word_ids) if offered.directed else {}
     keys: dict[tuple[str, str, str, int], str] = {}
     known = {s.word.lower(): s.sounds for s in film.lexicon}
+    marks = {places[m.word]: m for m in film.word_marks if m.word in places and offered.ssml}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
     out: list[LineWork] = []
     for line in script.lines:
@@ -83,9 +90,14 @@ def lines_spoken(
             written = words_text(script.words[first:end])
             here = {i - first: own[i] for i in range(first, end) if i in own} if own else own
             text = said_as(script.words[first:end], known, here)
-            asked = (text, voice, how.text if how else "", how.seed if how else 0)
+            ssml = ""
+            if marks and not marks.keys().isdisjoint(range(first, end)):
+                words = script.words[first:end]
+                own_marks = {i - first: marks[i] for i in range(first, end) if i in marks}
+                ssml = as_ssml(marked_text(words, said(words, known, here), own_marks))
+            asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0)
             name = keys[asked] = memory.keys.get(asked) or line_key(*asked)
-            plain = "" if recorded else _before(written, text, voice, how)
+            plain = "" if recorded else _before(written, ssml or text, voice, how)
             if recorded:
                 name = recorded_key(written, recorded.media, cleaning)
                 plain = recorded_key(written, recorded.media) if cleaning.any else ""
@@ -104,6 +116,7 @@ def lines_spoken(
                     line_first=line.first,
                     heard=heard,
                     recorded=recorded is not None,
+                    ssml=ssml,
                 )
             )
     memory.keys, memory.lines = keys, (depends, tuple(out))

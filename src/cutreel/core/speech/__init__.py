@@ -12,6 +12,7 @@ from .plain import Tokens, tokens_of
 from .pls import from_pls, to_pls
 from .respelled import respelled
 from .saying import Saying, beside, said, said_as
+from .ssml import WordMark, as_ssml, marked_text, script_ssml
 from .taken import left_out, stretches_said
 from .where import Heard, room_in_words, room_of_place
 
@@ -32,7 +33,9 @@ __all__ = [
     "Saying",
     "Tokens",
     "Told",
+    "WordMark",
     "after_cuts",
+    "as_ssml",
     "beside",
     "cuts_in",
     "direction_told",
@@ -46,6 +49,7 @@ __all__ = [
     "left_out",
     "left_over",
     "level_told",
+    "marked_text",
     "measured",
     "placed",
     "readings",
@@ -54,6 +58,7 @@ __all__ = [
     "room_of_place",
     "said",
     "said_as",
+    "script_ssml",
     "stretches",
     "stretches_said",
     "to_pls",

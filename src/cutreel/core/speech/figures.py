@@ -8,6 +8,8 @@ import re
 from collections.abc import Callable
 from typing import NamedTuple
 
+from cutreel.core.manuscript import pronoun_of_given
+
 from .numbers import number, ordinal, year
 
 _MARKS = re.compile(r"^([\"'“‘«(\[—–]*)(.*?)([\"'”’»)\].,;:!?…—–]*)$", re.S)
@@ -321,11 +323,15 @@ _DOUBTFUL = frozenset(("st", "dr", "no", "p", "pp"))
 def _letters(core: str, tail: str, near: Beside, beside: Beside) -> tuple[str, ...]:
     """Roman figures behind what they count, units behind a number, and short forms."""
     low = core.lower()
-    if _ROMAN.match(core) and (near.before in _NUMBERED or beside.before[:1].isupper()):
+    if _ROMAN.match(core):
         value = _roman(core)
         if near.before in _NUMBERED:
             return number(value), ordinal(value)
-        return f"the {ordinal(value)}", number(value)
+        if beside.before.isalpha() and pronoun_of_given(near.before.capitalize()):
+            return f"the {ordinal(value)}", number(value)  # Henry VIII
+        if beside.before[:1].isupper() and len(core) > 1:
+            return number(value), f"the {ordinal(value)}"  # Sector XI
+        return ()
     if low in _LARGE and _sum_before(beside.before):
         return (f"{core} {_many(_MONEY[beside.before[0]][0], 2)}",)
     counted = _value(beside.before.strip("(“"))

@@ -7,6 +7,7 @@ import tempfile
 from collections.abc import Iterator, Sequence
 from functools import lru_cache
 from pathlib import Path
+from threading import Lock
 from typing import Any, NamedTuple
 
 import numpy as np
@@ -65,20 +66,30 @@ class Hearer:
                 _teach(self._decoder, word)
             self._decoder.add_lm_file("text", str(path))
             self._decoder.activate_search("text")
+        self._one_at_a_time = Lock()
 
     def heard(self, sound: F32) -> list[HeardWord]:
         """The words of a hearable sound."""
-        return [
-            HeardWord(word, start, end)
-            for word, start, end in _segments(self._decoder, sound)
-            if word[0] not in "<[("
-        ]
+        with self._one_at_a_time:
+            return [
+                HeardWord(word, start, end)
+                for word, start, end in _segments(self._decoder, sound)
+                if word[0] not in "<[("
+            ]
 
 
 def placed(sound: F32, words: Sequence[str]) -> Placed | None:
     """Known words put where a hearable sound says them; None where that sound does not say them. `words` are plain, as
     spoken."""
-    decoder = _aligner()
+    with _ONE_AT_A_TIME:
+        return _placed(_aligner(), sound, words)
+
+
+_ONE_AT_A_TIME = Lock()
+"""The aligner is one, and remembers what it aligns."""
+
+
+def _placed(decoder: Any, sound: F32, words: Sequence[str]) -> Placed | None:
     for word in set(words):
         _teach(decoder, word)
     decoder.set_align_text(" ".join(words))

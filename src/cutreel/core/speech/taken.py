@@ -14,6 +14,8 @@ ASIDE = 0.12
 mishears one long word as two leaves none."""
 MISHEARD = 2
 """Words that one may be misheard as, at most."""
+UNHEARD = 0.45
+"""Seconds before a first word that was heard, in which one that was not heard may be."""
 LONG, LEFT = 0.9, 0.3
 """A gap within a line that is longer has a cough or a thought in it; so much of it is left on both sides."""
 
@@ -30,7 +32,17 @@ def stretches_said(
             runs[-1].append(place)
         else:
             runs.append([place])
-    return [(_from(run[0], heard), _until(run[-1], heard)) for run in runs]
+    stray = len(runs) > 1 and len(runs[0]) == 1
+    if stray:
+        runs = runs[1:]
+    spans = [(_from(run[0], heard), _until(run[-1], heard)) for run in runs]
+    if stray:
+        # A first word by itself before an aside was heard in that; where it belongs something is said that was not
+        # heard.
+        first = runs[0][0]
+        before = heard[first - 1].end if first else 0.0
+        spans[0] = (max(before, heard[first].start - UNHEARD, 0.0), spans[0][1])
+    return spans
 
 
 def _goes_on(last: int, place: int, heard: Sequence[HeardWord]) -> bool:

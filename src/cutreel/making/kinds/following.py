@@ -13,7 +13,7 @@ from cutreel.core.speech import Kept, Tokens, followed, kept, left_out, stretche
 from cutreel.store import Assembled
 
 from ..pieces import Pieces
-from ..recording import flac_of, keep_recording
+from ..recording import flac_of, keep_recording, recorded
 from ..registry import COMPUTING, Kind, Made, Spec
 from ..work import Work
 
@@ -101,7 +101,8 @@ def _line(
         | {w - first for w in missing if first <= w < end}
     )
     try:
-        media, _ = keep_recording(work.shop, words, flac_of(parts), unsure)
+        flac = flac_of(parts)
+        media = keep_recording(work.shop, words, flac, recorded(words, flac, unsure))
     except BadInput:  # silence, where a recogniser heard words in noise
         return told
     return {**told, "media": media, "stretches": stretches}

@@ -18,8 +18,8 @@ from .cleaning import CleaningSpec
 
 
 class SpeechSpec(Spec):
-    """A line's text and voice. `words` are the manuscript's, to which times are matched; `line` is
-    the key that the film knows the line by."""
+    """A line's text and voice; `ssml` is the same where words are marked. `words` are the manuscript's, to which times
+    are matched; `line` is the key that the film knows the line by."""
 
     kind: ClassVar[str] = "speech"
     line: str
@@ -28,6 +28,7 @@ class SpeechSpec(Spec):
     words: tuple[str, ...] = ()
     direction: str = ""
     seed: int = 0
+    ssml: str = ""
 
     @property
     def key(self) -> str:
@@ -35,7 +36,13 @@ class SpeechSpec(Spec):
 
 
 def _input(spec: SpeechSpec) -> SpeechInput:
-    return SpeechInput(text=spec.text, voice=spec.voice, direction=spec.direction, seed=spec.seed)
+    return SpeechInput(
+        text=spec.ssml or spec.text,
+        voice=spec.voice,
+        direction=spec.direction,
+        seed=spec.seed,
+        ssml=bool(spec.ssml),
+    )
 
 
 class SpeechKind(Kind[SpeechSpec]):
@@ -65,6 +72,7 @@ def spec_of(line: LineWork, words: tuple[str, ...]) -> SpeechSpec:
         words=words,
         direction=line.direction,
         seed=line.seed,
+        ssml=line.ssml,
     )
 
 

@@ -5,7 +5,7 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.speech import Saying
+from cutreel.core.speech import Saying, WordMark
 
 from ..document import FilmDocument, Narration, OwnLine, OwnVoice, ReadAloud, Recording
 from .base import FilmCommand
@@ -113,6 +113,22 @@ class ReadWord(FilmCommand):
         sounds = " ".join(self.sounds.split())
         film.read_aloud = [*others, ReadAloud(word=self.word, sounds=sounds)] if sounds else others
         return f"read a word as {sounds}" if sounds else "read a word as it is elsewhere"
+
+
+class MarkWords(FilmCommand):
+    """Mark how words, by their numbers, are said: stressed, slower, quicker, after a pause; a plain mark takes it
+    away."""
+
+    touches = ("word_marks",)
+    type: Literal["mark words"] = "mark words"
+    marks: list[WordMark] = Field(min_length=1, max_length=2000)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if any(mark.word not in film.word_places for mark in self.marks):
+            raise NotFound("A word is not in the manuscript any more.")
+        known = {m.word: m for m in film.word_marks} | {m.word: m for m in self.marks}
+        film.word_marks = [m for m in known.values() if not m.plain]
+        return "mark a word" if len(self.marks) == 1 else f"mark {len(self.marks)} words"
 
 
 class KeepNarration(FilmCommand):

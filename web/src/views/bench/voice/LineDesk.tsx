@@ -9,6 +9,7 @@ import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
 import { Field } from "../../../parts/Field";
 import { money } from "../../../parts/time";
+import { Marks } from "./Marks";
 import { SoundsLike } from "./SoundsLike";
 import { Wave } from "./Wave";
 import { OwnVoice } from "./OwnVoice";
@@ -128,6 +129,7 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
       { onSuccess: then },
     );
   const unused = used?.unused ?? [];
+  const marked = said.words.find((w) => w.number === word);
   return (
     <>
       {said.takes.map((take) => (
@@ -219,6 +221,7 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
           onDone={() => setWord(null)}
         />
       )}
+      {marked && !said.recorded && <Marks film={film} mark={marked.mark} />}
     </>
   );
 }

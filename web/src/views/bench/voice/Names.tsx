@@ -44,6 +44,9 @@ export function Names({ film }: { film: Film }) {
           busy={take.isPending}
           onFiles={([file]) => file && take.mutate(file)}
         />
+        <a className="underline" href={`/api/films/${film.id}/ssml`} download>
+          Take the script as SSML
+        </a>
         {film.lexicon.length > 0 && (
           <a className="underline" href={`/api/films/${film.id}/lexicon`} download>
             Take it away

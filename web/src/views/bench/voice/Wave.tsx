@@ -1,5 +1,6 @@
 /** A line as its waveform, with its words beneath, each at its moment; a click on a word hears it from there. */
 import type { Heard, LineSaid } from "../../../api/voices";
+import { lookOf } from "./Marks";
 
 type Said = LineSaid["words"][number];
 
@@ -57,10 +58,11 @@ export function Wave({ take, words, cuts, now, chosen, onWord }: Props) {
             key={w.number}
             type="button"
             title={w.sounds ? `sounds like ${w.sounds}` : "hear it from here"}
-            className={`absolute whitespace-nowrap rounded-[3px] px-0.5 font-serif text-[14px] leading-5 hover:bg-shade ${w.number === chosen ? "bg-shade" : ""} ${w.sounds ? "underline decoration-dotted underline-offset-2" : ""} ${now !== null && now >= (w.start ?? 0) && now < (w.end ?? 0) ? "font-semibold" : ""}`}
+            className={`absolute whitespace-nowrap rounded-[3px] px-0.5 font-serif text-[14px] leading-5 hover:bg-shade ${w.number === chosen ? "bg-shade" : ""} ${w.sounds ? "underline decoration-dotted underline-offset-2" : ""} ${lookOf(w.mark)} ${now !== null && now >= (w.start ?? 0) && now < (w.end ?? 0) ? "font-semibold" : ""}`}
             style={{ left: share(w.start ?? 0), top: rows[i]! * 20 }}
             onClick={() => onWord(w)}
           >
+            {w.mark.pause ? <span className="mr-0.5 text-grease-ink">‖</span> : null}
             {w.text}
           </button>
         ))}

@@ -121,6 +121,7 @@ vi.mock("../../../api/voices", () => ({
   }),
 }));
 
+const plain = (word: number) => ({ word, stress: false, pace: "" as const, pause: 0 });
 const edda = { id: 4, name: "Edda", pronoun: "she", manner: "" };
 const film = {
   shots: [{ id: 1, first: 0, end: 9, start: 0 }],
@@ -165,6 +166,7 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
       said: "down",
       readings: [],
       reads: "",
+      mark: plain(0),
     },
     {
       number: 8,
@@ -175,6 +177,7 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
       said: "thair",
       readings: [],
       reads: "",
+      mark: plain(0),
     },
   ],
   direction: "whispered",
@@ -362,6 +365,7 @@ test("voices stand in order, words on rows of their own, peaks about the middle"
     said: "",
     readings: [],
     reads: "",
+    mark: plain(0),
   }));
   expect(inRows(crowded, 2).slice(0, 3)).toEqual([0, 1, 2]);
   expect(outline([100])).toBe("M0,50L0.5,0L1,50L0.5,100Z");
@@ -395,7 +399,9 @@ test("names are listed with how they sound, and changed", () => {
   const file = new File(["x"], "mine.pls");
   fireEvent.change(names.getByLabelText("Bring a lexicon"), { target: { files: [file] } });
   expect(said.heard).toEqual(["mine.pls"]);
-  expect(names.getByRole("link").getAttribute("href")).toBe("/api/films/f/lexicon");
+  expect(names.getByRole("link", { name: "Take it away" }).getAttribute("href")).toBe(
+    "/api/films/f/lexicon",
+  );
   fireEvent.click(names.getByRole("button", { name: /Saltmere/ }));
   fireEvent.change(names.getByLabelText("How Saltmere sounds"), { target: { value: "" } });
   fireEvent.click(names.getByRole("button", { name: "Say it so everywhere" }));
@@ -625,4 +631,19 @@ test("recordings are cleaned alike, and heard untouched beside", () => {
   fireEvent.click(clean.getByRole("button", { name: "Clean 2 lines" }));
   expect(said.started).toEqual([{ kind: "speech", lines: [] }]);
   expect(screen.getByRole("button", { name: "Hear it untouched" })).toBeTruthy();
+});
+
+test("a word is stressed, slower, or stands behind a pause", () => {
+  shown();
+  const edda = within(screen.getByRole("article", { name: /Line of Edda/ }));
+  fireEvent.click(edda.getByRole("button", { name: "“Down" }));
+  const marks = within(edda.getByRole("group", { name: "How the word is said" }));
+  fireEvent.click(marks.getByRole("button", { name: "stressed" }));
+  fireEvent.click(marks.getByRole("button", { name: "slower" }));
+  fireEvent.click(marks.getByRole("button", { name: "a pause before" }));
+  expect(said.changed).toEqual([
+    { type: "mark words", marks: [{ word: 0, stress: true, pace: "", pause: 0 }] },
+    { type: "mark words", marks: [{ word: 0, stress: false, pace: "slow", pause: 0 }] },
+    { type: "mark words", marks: [{ word: 0, stress: false, pace: "", pause: 0.4 }] },
+  ]);
 });
