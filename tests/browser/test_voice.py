@@ -80,6 +80,7 @@ def test_a_line_is_recorded_in_the_page(page: Page) -> None:
     line.get_by_role("button", name=re.compile("^Speak it")).click()
     expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled(timeout=30_000)
     line.get_by_role("button", name="Say it yourself").click()
+    expect(line.get_by_role("button", name="Stop", exact=True)).to_be_visible(timeout=10_000)
     page.wait_for_timeout(2500)  # the time that somebody speaks
     line.get_by_role("button", name="Stop", exact=True).click()
     expect(line.get_by_text(re.compile("^your own voice"))).to_be_visible(timeout=30_000)

@@ -12,6 +12,7 @@ from cutreel.core.errors import BadInput
 from cutreel.core.film import Change, Narration, Recording, recordable
 from cutreel.core.film.commands import KeepNarration
 from cutreel.core.manuscript import Word, words_text
+from cutreel.core.speech import in_runs
 from cutreel.making import (
     SOUND,
     follow_spec,
@@ -175,19 +176,13 @@ def bring_narration(film: str, file: UploadFile, films: Films, shop: Shop) -> Na
 
 def _left(places: list[int], words: Sequence[Word]) -> list[LeftOut]:
     """Words that were left out, those that follow each other together, each with the room behind it."""
-    runs: list[list[int]] = []
-    for place in places:
-        if runs and place == runs[-1][-1] + 1:
-            runs[-1].append(place)
-        else:
-            runs.append([place])
     return [
         LeftOut(
             text=words_text(words[run[0] : run[-1] + 1]),
             start=words[run[0]].start,
             end=words[run[-1] + 1].start if run[-1] + 1 < len(words) else words[run[-1]].end,
         )
-        for run in runs
+        for run in in_runs(places)
     ]
 
 

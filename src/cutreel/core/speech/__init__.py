@@ -13,7 +13,7 @@ from .pls import from_pls, to_pls
 from .respelled import respelled
 from .saying import Saying, beside, said, said_as
 from .ssml import WordMark, as_ssml, marked_text, script_ssml
-from .taken import left_out, stretches_said
+from .taken import in_runs, left_out, stretches_said
 from .where import Heard, room_in_words, room_of_place
 
 __all__ = [
@@ -44,6 +44,7 @@ __all__ = [
     "followed",
     "from_pls",
     "hearable",
+    "in_runs",
     "joined",
     "kept",
     "left_out",

@@ -83,7 +83,7 @@ def left_out(
     the recogniser knew otherwise, a figure above all; nor a small word by itself, which anybody swallows. `places` are
     those of all plain words; `voiced` says whether somebody speaks between two moments."""
     out = []
-    for run in _runs(missing):
+    for run in in_runs(missing):
         own = [i for i, word in enumerate(tokens.of) if run[0] <= word <= run[-1]]
         small = len(own) == 1 and tokens.texts[own[0]] in STOP_WORDS
         gap = _gap(places, heard, own[0], own[-1]) if own else None
@@ -95,7 +95,8 @@ def left_out(
     return out
 
 
-def _runs(words: Sequence[int]) -> list[list[int]]:
+def in_runs(words: Sequence[int]) -> list[list[int]]:
+    """Numbers in rising order, those that follow each other together."""
     out: list[list[int]] = []
     for word in words:
         if out and word == out[-1][-1] + 1:

@@ -9,7 +9,16 @@ from cutreel.core.errors import BadInput
 from cutreel.core.film import recordable
 from cutreel.core.keys import key
 from cutreel.core.manuscript import Sentence, words_text
-from cutreel.core.speech import Kept, Tokens, followed, kept, left_out, stretches_said, tokens_of
+from cutreel.core.speech import (
+    Kept,
+    Tokens,
+    followed,
+    in_runs,
+    kept,
+    left_out,
+    stretches_said,
+    tokens_of,
+)
 from cutreel.store import Assembled
 
 from ..pieces import Pieces
@@ -137,13 +146,7 @@ MOST_PUT_IN = 200
 
 def _put_in(places: Sequence[int], pieces: Pieces) -> list[dict[str, Any]]:
     """What was said that is no part of the text: words that follow each other as one."""
-    out: list[list[int]] = []
-    for place in places:
-        if out and place == out[-1][-1] + 1:
-            out[-1].append(place)
-        else:
-            out.append([place])
     return [
         {**pieces.at(run[0]), "heard": " ".join(pieces.heard[p].text for p in run)}
-        for run in out[:MOST_PUT_IN]
+        for run in in_runs(places)[:MOST_PUT_IN]
     ]

@@ -1,15 +1,13 @@
 /** The maker's own voice for a line: a file that is brought, or recorded here with the words before one's eyes. */
 import { Mic, Square } from "lucide-react";
-import { useRef, useState } from "react";
-
 import type { Film } from "../../../api/client";
 import { useChange } from "../../../api/film";
 import { useRecord } from "../../../api/recordings";
 import type { LineSaid } from "../../../api/voices";
 import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
-import { notify } from "../../../state/notices";
 import { useHearing } from "./hearing";
+import { useMicrophone } from "./microphone";
 
 export const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";
 
@@ -17,7 +15,7 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
   const record = useRecord(film.id);
   const change = useChange(film.id);
   const { hear } = useHearing();
-  const { recording, begin, end } = useMicrophone((file) => take(file));
+  const { counting, recording, level, begin, end } = useMicrophone((file) => take(file));
   const put = (word: number, own: LineSaid["recording"]) =>
     change.mutate({ type: "take recordings", lines: [{ word, recording: own }] });
   const take = (file: File) =>
@@ -47,13 +45,20 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
     <>
       <Button
         kind={recording ? "ink" : "plain"}
-        disabled={record.isPending}
+        disabled={record.isPending || counting > 0}
         aria-pressed={recording}
         onClick={() => (recording ? end() : void begin())}
       >
         {recording ? <Square className="size-4" /> : <Mic className="size-4" />}
-        {record.isPending ? "aligning …" : recording ? "Stop" : "Say it yourself"}
+        {record.isPending
+          ? "listening …"
+          : counting > 0
+            ? `in ${counting} …`
+            : recording
+              ? "Stop"
+              : "Say it yourself"}
       </Button>
+      {(recording || counting > 0) && <Level level={level} />}
       <Bring
         quiet
         label="Bring a recording of this line"
@@ -67,30 +72,21 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
   );
 }
 
-/** Records from the microphone; what was said is handed over as a file. */
-function useMicrophone(onFile: (file: File) => void) {
-  const recorder = useRef<MediaRecorder | null>(null);
-  const [recording, setRecording] = useState(false);
-  const begin = async () => {
-    try {
-      const stream = await navigator.mediaDevices.getUserMedia({ audio: true });
-      const parts: Blob[] = [];
-      const made = new MediaRecorder(stream);
-      made.ondataavailable = (e) => parts.push(e.data);
-      made.onstop = () => {
-        for (const track of stream.getTracks()) track.stop();
-        onFile(new File(parts, "line.webm", { type: made.mimeType }));
-      };
-      made.start();
-      recorder.current = made;
-      setRecording(true);
-    } catch {
-      notify("The microphone cannot be used here. Allow it for this page, or bring a file.");
-    }
-  };
-  const end = () => {
-    recorder.current?.stop();
-    setRecording(false);
-  };
-  return { recording, begin, end };
+const LOUD = 0.95;
+const SOFT = 0.05;
+
+/** How loud it is just now; too loud is red. */
+function Level({ level }: { level: number }) {
+  const says = level > LOUD ? "too loud" : level < SOFT ? "soft" : "";
+  return (
+    <span className="flex items-center gap-1.5" aria-hidden>
+      <span className="block h-2 w-24 overflow-hidden rounded-[2px] bg-shade">
+        <span
+          className={`block h-full ${level > LOUD ? "bg-grease" : "bg-teal"}`}
+          style={{ width: `${Math.min(1, level) * 100}%` }}
+        />
+      </span>
+      <span className="w-14 text-[12.5px] text-ink-2">{says}</span>
+    </span>
+  );
 }

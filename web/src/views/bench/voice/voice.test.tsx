@@ -472,7 +472,10 @@ test("a line is recorded here; without a microphone it is said what to do", asyn
   vi.stubGlobal("navigator", { ...navigator, mediaDevices: { getUserMedia } });
   shown();
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
-  fireEvent.click(await ofEdda().findByRole("button", { name: "Stop" }));
+  // It counts in first.
+  expect(await ofEdda().findByRole("button", { name: "in 3 …" })).toHaveProperty("disabled", true);
+  const stop = await ofEdda().findByRole("button", { name: "Stop" }, { timeout: 4000 });
+  fireEvent.click(stop);
   expect(said.heard).toEqual(["0 line.webm"]);
   getUserMedia.mockRejectedValue(new Error("no"));
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
