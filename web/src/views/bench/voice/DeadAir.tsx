@@ -2,7 +2,9 @@
 import type { Film } from "../../../api/client";
 import { useChange } from "../../../api/film";
 import { useDeadAir } from "../../../api/voices";
+import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
+import { inWords } from "../../../parts/time";
 
 const LENGTHS = [0.15, 0.25, 0.35, 0.5, 0.7, 1];
 const OPTIONS: [string, string][] = [
@@ -55,6 +57,54 @@ export function DeadAir({ film }: { film: Film }) {
                 ? "no pause is longer than 0.25 and 0.5 s"
                 : `0.25 and 0.5 s would save ${tighter.saved.toFixed(1)} s`))}
       </span>
+      {film.settings.aim && (
+        <Aim
+          film={film}
+          aim={film.settings.aim * 60}
+          saves={set_ ? 0 : (tighter?.saved ?? 0)}
+          onShorten={() =>
+            change.mutate({ type: "set settings", values: { comma_pause: 0.25, stop_pause: 0.5 } })
+          }
+        />
+      )}
     </section>
+  );
+}
+
+interface AimProps {
+  film: Film;
+  /** Seconds that are wished for. */
+  aim: number;
+  /** Seconds that shorter pauses would save, where they are not set. */
+  saves: number;
+  onShorten: () => void;
+}
+
+const NEAR = 0.02;
+
+/** How far what is spoken is from the length that is wished for, and what would help. */
+function Aim({ film, aim, saves, onShorten }: AimProps) {
+  const over = film.seconds - aim;
+  const measured = film.shots.every((s) => s.measured) ? "measured" : "estimated";
+  const far = Math.abs(over) > NEAR * aim;
+  const words = film.lines.at(-1)?.end ?? 0;
+  return (
+    <p
+      role="status"
+      aria-label="Against the aim"
+      className="flex w-full flex-wrap items-center gap-2 text-ink-2"
+    >
+      {inWords(film.seconds)} {measured}, {inWords(aim)} wanted
+      {far && `: ${inWords(Math.abs(over))} too ${over > 0 ? "long" : "short"}`}
+      {far && over > 0 && saves >= 0.5 && (
+        <Button onClick={onShorten}>Shorten pauses: {saves.toFixed(1)} s</Button>
+      )}
+      {far && over > 0 && over > saves && (
+        <span>
+          {saves >= 0.5 ? "then about" : "about"}{" "}
+          {Math.ceil(((over - saves) / film.seconds) * words)} of {words} words to strike
+        </span>
+      )}
+    </p>
   );
 }

@@ -388,6 +388,24 @@ test("dead air says what it would save, and what it saves", () => {
   expect(ofEdda().getByTitle("0.06 s of silence, not heard in the film")).toBeTruthy();
 });
 
+test("against the aim it says how far it is, and what would help", () => {
+  const long = { ...film, seconds: 100, settings: { ...film.settings, aim: 1.5 } } as Film;
+  render(<Voice film={long} shot={shot} />);
+  const aim = screen.getByLabelText("Against the aim");
+  expect(aim.textContent).toContain("1 min 40 s estimated, 1 min 30 s wanted: 10 s too long");
+  expect(aim.textContent).toContain("then about 1 of 9 words to strike");
+  fireEvent.click(within(aim).getByRole("button", { name: "Shorten pauses: 3.3 s" }));
+  expect(said.changed).toEqual([
+    { type: "set settings", values: { comma_pause: 0.25, stop_pause: 0.5 } },
+  ]);
+  cleanup();
+  const right = { ...film, seconds: 91, settings: { ...film.settings, aim: 1.5 } } as Film;
+  render(<Voice film={right} shot={shot} />);
+  expect(screen.getByLabelText("Against the aim").textContent).toBe(
+    "1 min 31 s estimated, 1 min 30 s wanted",
+  );
+});
+
 test("names are listed with how they sound, and changed", () => {
   shown();
   const names = within(screen.getByRole("region", { name: "Names" }));
