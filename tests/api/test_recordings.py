@@ -169,6 +169,10 @@ def test_the_text_is_followed_through_a_narration(client, told, narration, finis
     (seen,) = client.get(f"{base}/narrations").json()
     assert [x for li in seen["lines"] for x in li["left"]] == []
     assert all(li["recording"] for li in seen["lines"])
+    # Brought again, it is heard again, for the words that the text has now.
+    again = client.post(f"{base}/narrations", files={"file": ("mine.ogg", narration)}).json()
+    assert again["key"] == kept.json()["key"] and again["text"] != kept.json()["text"]
+    assert client.get(f"{base}/narrations").json()[0]["heard"] == 0
     change(client, told["id"], type="keep narration", narration=kept.json(), drop=True)
     assert client.get(f"{base}/narrations").json() == []
 

@@ -115,8 +115,10 @@ def narrations(film: str, films: Films, shop: Shop) -> list[NarrationView]:
 def _view(shop: Shop, film: Assembled, narration: Narration) -> NarrationView:
     found = shop.results.get(follow_spec(film, narration.key).key)
     return NarrationView(
-        **narration.model_dump(),
-        heard=1.0 if found else share_heard(shop, film.film, narration.key),
+        key=narration.key,
+        name=narration.name,
+        seconds=narration.seconds,
+        heard=1.0 if found else share_heard(shop, film, narration.key),
         followed=found is not None,
         lines=_lines(film, found) if found else [],
         put_in=[Elsewhere(**e) for e in found.data["put_in"]] if found else [],
@@ -161,14 +163,14 @@ def cleaning(film: str, films: Films) -> Cleaned:
 @router.post("/films/{film}/narrations")
 def bring_narration(film: str, file: UploadFile, films: Films, shop: Shop) -> Narration:
     """Keep a recording of the story, or a part of it; it is heard and followed by a run of its own."""
-    films.now(film)
+    text = films.now(film).film.document.text
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "recording"
         with path.open("wb") as out:
             shutil.copyfileobj(file.file, out)
         if not path.stat().st_size:
             raise BadInput("That file is empty.", "Bring another.")
-        made = keep_narration(shop, path, file.filename or "recording")
+        made = keep_narration(shop, path, file.filename or "recording", text)
     row = shop.films.get(film)
     shop.films.change(film, Change(revision=row.revision, command=KeepNarration(narration=made)))
     return made

@@ -11,7 +11,8 @@ from cutreel.store import Assembled, ItemSpec
 
 from .apart import NARRATION, Reader
 from .kinds.following import follow_spec
-from .pieces import hearing_specs, kept_narration
+from .kinds.hearing import HearingSpec
+from .pieces import brought_for, hearing_specs, kept_narration
 from .recording import opened_narration
 from .registry import RunKind, Stage, Wanted, item
 from .workshop import Workshop
@@ -25,21 +26,27 @@ listener = Reader(_nothing, seconds=600)
 """Opens long recordings, so that no picture waits for an hour of narration."""
 
 
-def keep_narration(shop: Workshop, path: Path, name: str) -> Narration:
-    """Keep a recording of the story, or a part of it, that lies in a file. Raises BadInput."""
+def keep_narration(shop: Workshop, path: Path, name: str, text: str) -> Narration:
+    """Keep a recording of the story, or a part of it, that lies in a file, for a text. Raises BadInput."""
     pieces = listener.read(opened_narration, str(path).encode(), what=NARRATION)
     kept = [(shop.media.put(piece.flac, "flac"), piece.seconds) for piece in pieces]
     seconds = sum(length for _, length in kept)
     made = key("narration", 1, pieces=[media for media, _ in kept])
     shop.results.put(made, "narration", None, {"pieces": kept, "seconds": seconds})
-    return Narration(key=made, name=name[:200], seconds=round(seconds, 2))
+    told = key("text", 1, text=text)
+    return Narration(key=made, name=name[:200], seconds=round(seconds, 2), text=told)
 
 
-def share_heard(shop: Workshop, film: str, narration: str) -> float:
+def share_heard(shop: Workshop, film: Assembled, narration: str) -> float:
     """How much of a narration was heard, 0 … 1."""
-    specs = hearing_specs(film, kept_narration(shop, narration))
+    specs = _specs(shop, film, narration)
     known = shop.results.known([s.key for s in specs])
     return sum(s.seconds for s in specs if s.key in known) / (sum(s.seconds for s in specs) or 1)
+
+
+def _specs(shop: Workshop, film: Assembled, narration: str) -> list[HearingSpec]:
+    kept = kept_narration(shop, narration)
+    return hearing_specs(film.film, kept, brought_for(film.document, narration))
 
 
 class NarrationWanted(Wanted):
@@ -51,7 +58,7 @@ class NarrationWanted(Wanted):
 
 def unheard(film: Assembled, wanted: NarrationWanted, shop: Workshop) -> list[ItemSpec]:
     """The pieces that were not heard yet."""
-    specs = hearing_specs(film.film, kept_narration(shop, wanted.narration))
+    specs = _specs(shop, film, wanted.narration)
     known = shop.results.known([s.key for s in specs])
     return [
         item(s, f"hear minute {i + 1} of your recording", weight=s.seconds / SPEED)

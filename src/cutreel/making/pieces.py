@@ -8,6 +8,7 @@ from typing import Any
 import numpy as np
 
 from cutreel.core.errors import BadInput
+from cutreel.core.film import FilmDocument
 from cutreel.core.sound import RATE
 from cutreel.core.speech import HeardWord
 from cutreel.store import Result
@@ -39,7 +40,7 @@ class Pieces:
     def of(cls, shop: Workshop, film: str, narration: str) -> "Pieces":
         """A narration by its key. Raises BadInput where it was not heard yet."""
         kept = kept_narration(shop, narration)
-        specs = hearing_specs(film, kept)
+        specs = hearing_specs(film, kept, brought_for(shop.films.get(film).document, narration))
         found = shop.results.many([s.key for s in specs])
         if len(found) < len({s.key for s in specs}):
             raise BadInput("That recording was not heard yet.", "Follow the text again.")
@@ -89,6 +90,11 @@ def kept_narration(shop: Workshop, narration: str) -> Result:
     return kept
 
 
-def hearing_specs(film: str, kept: Result) -> list[HearingSpec]:
-    """What is asked for to hear all of it."""
-    return [HearingSpec(film=film, media=m, seconds=s) for m, s in kept.data["pieces"]]
+def hearing_specs(film: str, kept: Result, text: str) -> list[HearingSpec]:
+    """What is asked for to hear all of it, for the text with a key."""
+    return [HearingSpec(film=film, media=m, seconds=s, text=text) for m, s in kept.data["pieces"]]
+
+
+def brought_for(film: FilmDocument, narration: str) -> str:
+    """The key of the text that a narration was brought for; empty where that is not known."""
+    return next((n.text for n in film.narrations if n.key == narration), "")

@@ -3576,8 +3576,8 @@ export interface components {
         };
         /**
          * Narration
-         * @description The maker's own voice for the story, or a part of it: the key of the recording, what its file was called, and how
-         *     many seconds it is.
+         * @description The maker's own voice for the story, or a part of it: the key of the recording, what its file was called, how
+         *     many seconds it is, and the key of the text that it was brought for, whose words are heard in it.
          */
         Narration: {
             /** Key */
@@ -3586,6 +3586,11 @@ export interface components {
             name: string;
             /** Seconds */
             seconds: number;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
         };
         /**
          * NarrationView

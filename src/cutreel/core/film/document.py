@@ -166,12 +166,13 @@ class ReadAloud(BaseModel):
 
 
 class Narration(BaseModel):
-    """The maker's own voice for the story, or a part of it: the key of the recording, what its file was called, and how
-    many seconds it is."""
+    """The maker's own voice for the story, or a part of it: the key of the recording, what its file was called, how
+    many seconds it is, and the key of the text that it was brought for, whose words are heard in it."""
 
     key: str = Field(pattern=r"^[0-9a-f]{40}$")
     name: str = Field(max_length=200)
     seconds: float = Field(ge=0)
+    text: str = Field("", pattern=r"^([0-9a-f]{40})?$")
 
 
 class OwnLine(BaseModel):

@@ -21,7 +21,7 @@ from cutreel.core.speech import (
 )
 from cutreel.store import Assembled
 
-from ..pieces import Pieces
+from ..pieces import Pieces, brought_for
 from ..recording import flac_of, keep_recording, recorded
 from ..registry import COMPUTING, Kind, Made, Spec
 from ..work import Work
@@ -31,13 +31,15 @@ ENOUGH = 0.6
 
 
 class FollowSpec(Spec):
-    """A narration, by its key, followed by the film's text, by its key, as it is paused by holds."""
+    """A narration, by its key, heard for a text, followed by the film's own (both by their keys), as it is paused by
+    holds."""
 
     kind: ClassVar[str] = "following"
     version: ClassVar[int] = 5
     film: str
     text: str
     narration: str
+    heard_for: str = ""
     paused: tuple[int, ...] = ()
 
 
@@ -45,7 +47,11 @@ def follow_spec(film: Assembled, narration: str) -> FollowSpec:
     """What is asked for a film as it stands."""
     text = key("text", 1, text=film.document.text)
     return FollowSpec(
-        film=film.film, text=text, narration=narration, paused=tuple(sorted(film.read.pauses))
+        film=film.film,
+        text=text,
+        narration=narration,
+        heard_for=brought_for(film.document, narration),
+        paused=tuple(sorted(film.read.pauses)),
     )
 
 

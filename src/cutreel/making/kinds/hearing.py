@@ -14,14 +14,15 @@ from ..work import Work
 
 
 class HearingSpec(Spec):
-    """A piece of a recording, of so many `seconds`. It is known by its sound and by the text, by its key, whose words
-    may be heard in it when it comes; a text that is changed afterwards is followed through what was heard."""
+    """A piece of a recording, of so many `seconds`. It is known by its sound and by the `text` (its key) that it was
+    brought for, whose words may be heard in it; a text that is changed afterwards is followed through what was heard."""
 
     kind: ClassVar[str] = "hearing"
-    made_of: ClassVar[frozenset[str]] = frozenset(("film", "media"))
+    made_of: ClassVar[frozenset[str]] = frozenset(("film", "media", "text"))
     film: str
     media: str = Field(pattern=r"^[0-9a-f]{64}\.flac$")
     seconds: float
+    text: str = ""
 
 
 class HearingKind(Kind[HearingSpec]):

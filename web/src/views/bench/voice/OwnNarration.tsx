@@ -73,7 +73,11 @@ function One({ film, narration, going, onFollow, onMend }: OneProps) {
       lines: said.map((l) => ({ word: l.word, recording: own ? (l.recording ?? null) : null })),
     });
   const forget = () =>
-    change.mutate({ type: "keep narration", narration: { key, name, seconds }, drop: true });
+    change.mutate({
+      type: "keep narration",
+      narration: { key, name, seconds, text: "" },
+      drop: true,
+    });
   return (
     <article aria-label={name} className="mt-2 border-l-2 border-rule pl-3">
       <p className="flex flex-wrap items-center gap-2">
