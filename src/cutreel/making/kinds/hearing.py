@@ -15,7 +15,7 @@ from ..work import Work
 
 class HearingSpec(Spec):
     """A piece of a recording, of so many `seconds`. It is known by its sound and by the `text` (its key) that it was
-    brought for, whose words may be heard in it; a text that is changed afterwards is followed through what was heard."""
+    brought for, whose words may be heard in it; a text that is changed later is followed through what was heard."""
 
     kind: ClassVar[str] = "hearing"
     made_of: ClassVar[frozenset[str]] = frozenset(("film", "media", "text"))
