@@ -3,11 +3,13 @@ and attributes of SSML 1.1 (W3C Recommendation, 7 September 2010), nested as its
 
 from xml.etree import ElementTree
 
+import jsonpatch
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from cutreel.core.film import Settings, apply_command, new_film, read_film
+from cutreel.core.film.changes import apply_to
 from cutreel.core.film.commands import MarkWords
 from cutreel.core.film.offered import Offered
 from cutreel.core.manuscript import read
@@ -97,3 +99,15 @@ def test_a_word_that_is_gone_cannot_be_marked() -> None:
     document, _ = new_film("Marks", "The door fell shut.", Settings())
     with pytest.raises(NotFound):
         apply_command(document, MarkWords(marks=[WordMark(word=999, stress=True)]), [])
+
+
+def test_a_film_that_was_kept_before_there_were_marks_can_be_marked_and_undone() -> None:
+    document, edges = new_film("Old", "The door fell shut.", Settings())
+    raw = document.model_dump(mode="json")
+    for field in ("word_marks", "read_aloud", "narrations", "lexicon"):
+        del raw[field]
+    mark = WordMark(word=document.word_ids[1], stress=True)
+    done = apply_to(document, raw, MarkWords(marks=[mark]), edges)
+    assert done.settled.raw["word_marks"] == [mark.model_dump(mode="json")]
+    back = jsonpatch.apply_patch(done.settled.raw, done.settled.inverse)
+    assert back["word_marks"] == []

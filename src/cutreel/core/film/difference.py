@@ -70,7 +70,9 @@ def settled(
     """What `changed`, a copy of `before` opened for `touched`, comes to. `raw` is `before` as JSON. Raises
     ValidationError for values that a film may not have."""
     values: dict[str, Any] = {}
-    fresh = dict(raw)
+    # A film that was kept before a field was known has none of it.
+    unknown = {n: _dumped(n, getattr(before, n)) for n in touched if n not in raw}
+    fresh = {**raw, **unknown}
     forward: Patch = []
     inverse: Patch = []
     for name in touched:

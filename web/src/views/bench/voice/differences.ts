@@ -24,7 +24,7 @@ export function differencesIn({ lines, put_in }: Narration): Difference[] {
       const last = line.left.at(-1);
       out.push({
         kind: "not said",
-        written: line.text,
+        written: line.left.map((l) => l.text).join(" … ") || line.text,
         heard: "",
         line: "",
         start: first?.start ?? 0,
