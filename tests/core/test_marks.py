@@ -79,7 +79,7 @@ def test_a_whole_script_is_a_document_with_its_voices() -> None:
 
 
 def test_marks_change_what_is_sent_and_nothing_that_is_seen() -> None:
-    document, _ = new_film("Marks", "The door fell shut. Nobody ran.", Settings())
+    document, _ = new_film("Marks", "The door fell shut in 1834. Nobody ran.", Settings())
     before = read_film(document, LISTENS).speech[0]
     mark = WordMark(word=document.word_ids[1], stress=True)
     marked, _, title = apply_command(document, MarkWords(marks=[mark]), [])

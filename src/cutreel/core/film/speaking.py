@@ -97,7 +97,9 @@ def lines_spoken(
                 ssml = as_ssml(marked_text(words, said(words, known, here), own_marks))
             asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0)
             name = keys[asked] = memory.keys.get(asked) or line_key(*asked)
-            plain = "" if recorded else _before(written, ssml or text, voice, how)
+            plain = "" if recorded else _before(written, text, voice, how)
+            if ssml and not recorded:
+                plain = line_key(text, voice, asked[2], asked[3])  # as it was said unmarked
             if recorded:
                 name = recorded_key(written, recorded.media, cleaning)
                 plain = recorded_key(written, recorded.media) if cleaning.any else ""
