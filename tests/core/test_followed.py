@@ -3,7 +3,7 @@
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from cutreel.core.manuscript import read
+from cutreel.core.manuscript import pronunciations, read
 from cutreel.core.speech import HeardWord, followed, kept, left_out, stretches_said, tokens_of
 from cutreel.core.speech.sounding import in_dictionary, phones_of
 from cutreel.core.speech.vocabulary import arpa
@@ -95,9 +95,7 @@ def test_words_of_no_dictionary_have_phones() -> None:
 
 @given(st.text("abcdefghijklmnopqrstuvwxyz'", min_size=1, max_size=14))
 def test_any_word_has_phones_of_the_dictionarys_own(word) -> None:
-    from cutreel.core.speech.sounding import _dictionary
-
-    known = {p.rstrip("012") for (pron, *_) in list(_dictionary().values())[:4000] for p in pron}
+    known = {p.rstrip("012") for (pron, *_) in list(pronunciations().values())[:4000] for p in pron}
     assert set(phones_of(word)) <= known
 
 

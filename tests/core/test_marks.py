@@ -8,7 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from cutreel.core.film import Settings, apply_command, new_film, read_film
+from cutreel.core.film import Settings, apply_command, completed, new_film, read_film
 from cutreel.core.film.changes import apply_to
 from cutreel.core.film.commands import MarkWords
 from cutreel.core.film.offered import Offered
@@ -101,13 +101,16 @@ def test_a_word_that_is_gone_cannot_be_marked() -> None:
         apply_command(document, MarkWords(marks=[WordMark(word=999, stress=True)]), [])
 
 
-def test_a_film_that_was_kept_before_there_were_marks_can_be_marked_and_undone() -> None:
+def test_a_film_that_was_kept_before_there_were_marks_is_read_with_none() -> None:
     document, edges = new_film("Old", "The door fell shut.", Settings())
-    raw = document.model_dump(mode="json")
+    kept = document.model_dump(mode="json")
     for field in ("word_marks", "read_aloud", "narrations", "lexicon"):
-        del raw[field]
+        del kept[field]
+    raw = completed(kept)
+    assert raw == document.model_dump(mode="json") and completed(raw) == raw
     mark = WordMark(word=document.word_ids[1], stress=True)
     done = apply_to(document, raw, MarkWords(marks=[mark]), edges)
-    assert done.settled.raw["word_marks"] == [mark.model_dump(mode="json")]
-    back = jsonpatch.apply_patch(done.settled.raw, done.settled.inverse)
-    assert back["word_marks"] == []
+    # As the store reads it again: what was kept, and the changes made since.
+    again = jsonpatch.apply_patch(completed(kept), done.settled.forward)
+    assert again == done.settled.raw and again["word_marks"] == [mark.model_dump(mode="json")]
+    assert jsonpatch.apply_patch(again, done.settled.inverse) == raw

@@ -12,7 +12,7 @@ from sqlalchemy import func, select, update
 from sqlalchemy.orm import Session, defer
 
 from cutreel.core.errors import BadInput, Clash, NotFound
-from cutreel.core.film import Change, FilmDocument, Patch, apply_to, turned_by
+from cutreel.core.film import Change, FilmDocument, Patch, apply_to, completed, turned_by
 
 from .database import Database
 from .events import announce
@@ -343,6 +343,7 @@ class FilmStore:
         """The film's document as it was last written, with the changes made since."""
         raw: dict[str, Any] | None = session.scalar(select(Film.document).where(Film.id == row.id))
         assert raw is not None
+        raw = completed(raw)
         behind = row.revision - row.document_at
         if behind:
             later = self._applied(session, row.id, behind)

@@ -6,7 +6,7 @@ from .assembled import Assembled, assemble
 from .casting import Direction, directions_of, voices_for
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
-from .difference import Patch, turned_by
+from .difference import Patch, completed, turned_by
 from .document import (
     CutOut,
     FilmDocument,
@@ -93,6 +93,7 @@ __all__ = [
     "check_meant",
     "clean_text",
     "cleaning_of",
+    "completed",
     "directions_of",
     "export_script",
     "figures_in",

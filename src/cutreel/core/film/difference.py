@@ -70,9 +70,7 @@ def settled(
     """What `changed`, a copy of `before` opened for `touched`, comes to. `raw` is `before` as JSON. Raises
     ValidationError for values that a film may not have."""
     values: dict[str, Any] = {}
-    # A film that was kept before a field was known has none of it.
-    unknown = {n: _dumped(n, getattr(before, n)) for n in touched if n not in raw}
-    fresh = {**raw, **unknown}
+    fresh = dict(raw)
     forward: Patch = []
     inverse: Patch = []
     for name in touched:
@@ -152,6 +150,17 @@ def _adapter(name: str) -> TypeAdapter[Any]:
 def _validated(name: str, value: Any) -> Any:
     adapter = _adapter(name)
     return adapter.validate_python(adapter.dump_python(value))
+
+
+def completed(raw: Mapping[str, Any]) -> dict[str, Any]:
+    """A document as JSON with all fields that a film has: one that was kept before a field was known has none of it,
+    and changes name it from then on."""
+    fields = FilmDocument.model_fields
+    missing = {n: f for n, f in fields.items() if n not in raw and not f.is_required()}
+    return {
+        **raw,
+        **{n: _dumped(n, f.get_default(call_default_factory=True)) for n, f in missing.items()},
+    }
 
 
 def _dumped(name: str, value: Any) -> Any:

@@ -12,7 +12,7 @@ from .names import people_named
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
 from .roles import NO_ROLE, put_beside
 from .speakers import UNKNOWN
-from .syllables import syllables
+from .syllables import pronunciations, syllables
 from .title import Titled, first_words, titled
 
 # fmt: off
@@ -47,6 +47,7 @@ __all__ = [
     "places_of",
     "pronoun_of",
     "pronoun_of_given",
+    "pronunciations",
     "put_beside",
     "read",
     "reading_ease",

