@@ -300,7 +300,7 @@ def _lines(film: Assembled) -> tuple[LineView, ...]:
     for i, work in enumerate(film.read.speech):
         result = film.spoken.get(i)
         out.append(
-            LineView(
+            LineView.model_construct(
                 words=work.end - work.first,
                 speaker=work.speaker,
                 voice=work.voice,
@@ -320,7 +320,7 @@ def _captions(film: Assembled) -> tuple[CaptionView, ...]:
     before = 0.0
     for caption in film.captions:
         out.append(
-            CaptionView(
+            CaptionView.model_construct(
                 after=_told(caption.start - before),
                 seconds=_told(caption.end - caption.start),
                 lines=list(caption.lines),

@@ -64,6 +64,7 @@ export function Sheet() {
     getScrollElement: () => scroll.current,
     estimateSize: (i) => (rows[i]!.kind === "scene" ? HEAD : ROW),
     overscan: 6,
+    useFlushSync: false,
     getItemKey: (i) => {
       const row = rows[i]!;
       return row.kind === "scene" ? `scene ${row.scene}` : row.shot.id;
@@ -139,7 +140,7 @@ export function Sheet() {
               return (
                 <div
                   key={item.key}
-                  className="absolute inset-x-0 top-0"
+                  className="absolute inset-x-0 top-0 [contain:layout_size_style]"
                   style={{ height: item.size, transform: `translateY(${item.start}px)` }}
                 >
                   {row.kind === "scene" ? (
@@ -161,13 +162,20 @@ export function Sheet() {
           </div>
         </div>
       </section>
-      <aside className="flex w-[372px] shrink-0 flex-col overflow-y-auto border-l border-rule-strong bg-ground">
-        <Monitor film={film} />
-        {current && <Particulars film={film} shot={current} />}
-      </aside>
+      <Beside film={film} shot={current} />
     </div>
   );
 }
+
+/** What stands beside the rows; it stays as it is while they are scrolled. */
+const Beside = memo(function Beside({ film, shot }: { film: Film; shot: Shot | undefined }) {
+  return (
+    <aside className="flex w-[372px] shrink-0 flex-col overflow-y-auto border-l border-rule-strong bg-ground">
+      <Monitor film={film} />
+      {shot && <Particulars film={film} shot={shot} />}
+    </aside>
+  );
+});
 
 function useMaking(film: string): Set<number> {
   const runs = useRuns(film).data;

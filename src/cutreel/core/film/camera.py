@@ -27,6 +27,7 @@ class CameraMemory:
     """What was planned of each shot last, so that one that moves as before stays the same."""
 
     known: dict[int, tuple[object, Move, str, "ReadShot"]] = field(default_factory=dict)
+    wishes: dict[int, tuple[object, list[tuple[Move, str]]]] = field(default_factory=dict)
 
 
 _TOLD: tuple[tuple[str, Move], ...] = (
@@ -78,9 +79,14 @@ def with_camera(shots: Sequence["ReadShot"], memory: CameraMemory) -> list["Read
     """The shots of a film with their moves planned together. What the maker set stays; a shot that stands still on
     purpose is left alone."""
     out: list[ReadShot] = []
+    wished: dict[int, tuple[object, list[tuple[Move, str]]]] = {}
     for i, shot in enumerate(shots):
         following = shots[i + 1] if i + 1 < len(shots) else None
-        wishes = _wishes(shot, following)
+        asked = (shot.token, following.token if following else None)
+        asked_before, wishes = memory.wishes.get(shot.shot.id, (None, []))
+        if asked_before != asked:
+            wishes = _wishes(shot, following)
+        wished[shot.shot.id] = (asked, wishes)
         before = [s.move for s in out[-MOST_ALIKE:]]
         move, why = next((w for w in wishes if before != [w[0]] * MOST_ALIKE), wishes[0])
         token, known_move, known_why, known = memory.known.get(shot.shot.id, (None, "", "", shot))
@@ -93,6 +99,7 @@ def with_camera(shots: Sequence["ReadShot"], memory: CameraMemory) -> list["Read
         planned = replace(shot, move=move, why_move=why, token=object())
         memory.known[shot.shot.id] = (shot.token, move, why, planned)
         out.append(planned)
+    memory.wishes = wished
     return out
 
 

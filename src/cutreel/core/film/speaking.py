@@ -45,11 +45,17 @@ class LineWork:
         return self.ssml or self.text
 
 
+Asked = tuple[str, str, str, int]
+"""What is asked of a voice: the words, the voice, the direction, the seed."""
+
+
 class SpokenMemory:
     """What was read of a film's lines last, so that the same is not read again."""
 
     def __init__(self) -> None:
-        self.keys: dict[tuple[str, str, str, int], str] = {}
+        self.keys: dict[Asked, str] = {}
+        self.texts: dict[str, str] = {}
+        self.known: dict[str, str] = {}
         self.lines: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
 
 
@@ -75,10 +81,17 @@ def lines_spoken(
         places[o.word]: o.recording for o in film.lines if o.recording and o.word in places
     }
     directions = directions_of(film, script, film.word_ids) if offered.directed else {}
-    keys: dict[tuple[str, str, str, int], str] = {}
+    keys: dict[Asked, str] = {}
+    texts: dict[str, str] = {}
     known = {s.word.lower(): s.sounds for s in film.lexicon}
     marks = {places[m.word]: m for m in film.word_marks if m.word in places and offered.ssml}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
+    before = memory.texts if memory.known == known else {}
+
+    def key_of(asked: Asked) -> str:
+        keys[asked] = memory.keys.get(asked) or line_key(*asked)
+        return keys[asked]
+
     out: list[LineWork] = []
     for line in script.lines:
         if line.speaker not in casting:
@@ -89,17 +102,22 @@ def lines_spoken(
         for first, end, recorded in _stretches(script, line, offered.text_cap, pauses, recordings):
             written = words_text(script.words[first:end])
             here = {i - first: own[i] for i in range(first, end) if i in own} if own else own
-            text = said_as(script.words[first:end], known, here)
+            text = "" if here else before.get(written, "")
+            if not text:
+                text = said_as(script.words[first:end], known, here)
+            if not here:
+                texts[written] = text
             ssml = ""
             if marks and not marks.keys().isdisjoint(range(first, end)):
                 words = script.words[first:end]
                 own_marks = {i - first: marks[i] for i in range(first, end) if i in marks}
                 ssml = as_ssml(marked_text(words, said(words, known, here), own_marks))
             asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0)
-            name = keys[asked] = memory.keys.get(asked) or line_key(*asked)
-            plain = "" if recorded else _before(written, text, voice, how)
+            name = key_of(asked)
+            was = None if recorded else _before(written, text, voice, how)
             if ssml and not recorded:
-                plain = line_key(text, voice, asked[2], asked[3])  # as it was said unmarked
+                was = (text, *asked[1:])  # as it was said unmarked
+            plain = key_of(was) if was else ""
             if recorded:
                 name = recorded_key(written, recorded.media, cleaning)
                 plain = recorded_key(written, recorded.media) if cleaning.any else ""
@@ -121,18 +139,19 @@ def lines_spoken(
                     ssml=ssml,
                 )
             )
-    memory.keys, memory.lines = keys, (depends, tuple(out))
+    memory.keys, memory.texts, memory.known = keys, texts, known
+    memory.lines = (depends, tuple(out))
     return memory.lines[1]
 
 
-def _before(written: str, text: str, voice: str, how: Direction | None) -> str:
-    """The key of a line as it was said before its direction, or how its figures are read, was known; empty where it is
-    said as before."""
+def _before(written: str, text: str, voice: str, how: Direction | None) -> Asked | None:
+    """What was asked for a line before its direction, or how its figures are read, was known; None where it is said as
+    before."""
     told = how is not None and how.told and how.own is None
     if not told and text == written:
-        return ""
+        return None
     direction = "" if how is None else how.standing if told else how.text
-    return line_key(text if told else written, voice, direction, how.seed if how else 0)
+    return text if told else written, voice, direction, how.seed if how else 0
 
 
 def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:

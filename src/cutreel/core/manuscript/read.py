@@ -7,6 +7,7 @@ quoted dialogue; a backslash in front makes it that, however it begins.
 """
 
 import re
+from bisect import bisect_left
 from collections import Counter
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
@@ -119,38 +120,23 @@ class _Reader:
         """Read a block that stands in a scene, by its index."""
         begin = block.cue_end or block.start
         body = self.text[begin : block.end]
-        ends, pieces = sentence_ends(body), self._pieces(block, body)
-        first = len(self.words)
-        sentence_of = piece_of = 0
-        sentence_starts, piece_starts = [first], [(first, pieces[0])]
-        for start, end in _tokens(body):
-            while sentence_of < len(ends) - 1 and start >= ends[sentence_of]:
-                sentence_of += 1
-                if len(self.words) > sentence_starts[-1]:
-                    sentence_starts.append(len(self.words))
-            before = piece_of
-            while piece_of < len(pieces) - 1 and start >= pieces[piece_of].end:
-                piece_of += 1
-            if piece_of > before:
-                if len(self.words) == piece_starts[-1][0]:
-                    piece_starts.pop()  # no word of it was spoken
-                piece_starts.append((len(self.words), pieces[piece_of]))
-            sentence = len(self.sentences) + len(sentence_starts) - 1
-            line = len(self.lines) + len(piece_starts) - 1
-            self.words.append(
-                Word(
-                    begin + start, begin + end, body[start:end], self.blocks, sentence, line, scene
-                )
-            )
-        stop = len(self.words)
-        if stop == first:
+        pieces = self._pieces(block, body)
+        laid = _laid(body)
+        if not laid.tokens:
             return  # a block of marks alone says nothing
-        self.sentences += [Sentence(a, b) for a, b in pairwise([*sentence_starts, stop])]
-        bounds = pairwise([*(start for start, _ in piece_starts), stop])
-        self.lines += [
-            Line(a, b, piece.speaker, piece.why)
-            for (a, b), (_, piece) in zip(bounds, piece_starts, strict=True)
-        ]
+        first, sentences, paragraph = len(self.words), len(self.sentences), self.blocks
+        starts = [start for start, _, _, _ in laid.tokens]
+        cuts = [0, *(bisect_left(starts, piece.end) for piece in pieces[:-1]), len(starts)]
+        for (a, b), piece in zip(pairwise(cuts), pieces, strict=True):
+            if a >= b:
+                continue  # no word of it was spoken
+            line = len(self.lines)
+            self.lines.append(Line(first + a, first + b, piece.speaker, piece.why))
+            self.words += [
+                Word(begin + start, begin + end, text, paragraph, sentences + sentence, line, scene)
+                for start, end, text, sentence in laid.tokens[a:b]
+            ]
+        self.sentences += [Sentence(first + a, first + b) for a, b in laid.sentences]
         self.blocks += 1
 
     def _pieces(self, block: _Block, body: str) -> list[Piece]:
@@ -229,7 +215,31 @@ def reads_as_narration(line: str) -> bool:
     return not headings and not notes and all(b.cue is None for b in blocks)
 
 
+@dataclass(frozen=True, slots=True)
+class _Laid:
+    """The words of a block: where each starts and ends in it, its text, and the index of its sentence; and the words
+    of each sentence."""
+
+    tokens: list[tuple[int, int, str, int]]
+    sentences: list[tuple[int, int]]
+
+
 @lru_cache(maxsize=16_384)
+def _laid(body: str) -> _Laid:
+    """A block in words and sentences. Kept, since of a long text only one block changes at a time."""
+    ends = sentence_ends(body)
+    tokens: list[tuple[int, int, str, int]] = []
+    heads = [0]
+    at = 0
+    for start, end in _tokens(body):
+        while at < len(ends) - 1 and start >= ends[at]:
+            at += 1
+            if len(tokens) > heads[-1]:
+                heads.append(len(tokens))
+        tokens.append((start, end, body[start:end], len(heads) - 1))
+    return _Laid(tokens, list(pairwise([*heads, len(tokens)])))
+
+
 def _tokens(body: str) -> list[tuple[int, int]]:
     """Spans of words; a token without a letter or digit clings to the word before it (or after, at
     the start)."""

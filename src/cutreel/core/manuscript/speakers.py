@@ -6,10 +6,11 @@ cannot be told stays with "Unknown speaker".
 """
 
 import re
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import islice
+from typing import NamedTuple
 
 from .callings import KIN, NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
@@ -79,6 +80,26 @@ def quotes(body: str) -> list[tuple[int, int]]:
         if spoken and starts:
             spans.append(match.span())
     return spans
+
+
+class _Tag(NamedTuple):
+    """Words that say who speaks, whom they name, and where the name stands."""
+
+    words: str
+    who: str
+    at: int
+
+
+@lru_cache(maxsize=16_384)
+def _tags(before: str, after: str) -> tuple[tuple[_Tag, ...], tuple[_Tag, ...], bool]:
+    """What narration behind and before a quotation may say of its speaker, and whether the latter leads in to it. Kept,
+    since of a long text only one paragraph changes at a time."""
+    behind = _AFTER_VERB.match(after), _AFTER_NAME.match(after)
+    return _told_by(behind), _told_by((_BEFORE.search(before),)), bool(_LEADS_IN.search(before))
+
+
+def _told_by(matches: Iterable[re.Match[str] | None]) -> tuple[_Tag, ...]:
+    return tuple(_Tag(m.group().strip(" ,:"), m.group("who"), m.start("who")) for m in matches if m)
 
 
 class Recent:
@@ -190,18 +211,16 @@ class _Paragraph:
 
     def _tag(self, i: int) -> Evidence | None:
         start, end = self.spans[i]
-        before, after = self._before(i), self._after(i)
+        before = self._before(i)
         # Behind a full stop, "She laughed" is something she does and not how the words were said.
         closed = self.body[start:end].rstrip('”"»')[-1:] == "."
-        matches = [] if closed else [_AFTER_VERB.match(after), _AFTER_NAME.match(after)]
-        places = [(match, end) for match in matches] + [(_BEFORE.search(before), self._opening(i))]
-        for match, at in places:
-            if match and match.group("who") == "I":
+        behind, ahead, leads_in = _tags(before, "" if closed else self._after(i))
+        for tag, at in (*((t, end) for t in behind), *((t, self._opening(i)) for t in ahead)):
+            if tag.who == "I":
                 return TELLER, "who tells the story speaks"
-            name = self._named(match.group("who"), i, at + match.start("who")) if match else None
-            if match and name:
-                return name, f"by “{match.group().strip(' ,:')}”"
-        if _LEADS_IN.search(before):
+            if name := self._named(tag.who, i, at + tag.at):
+                return name, f"by “{tag.words}”"
+        if leads_in:
             subject = self._subject(self._sentences(before, self._opening(i))[-1])
             if subject:
                 return subject, f"{subject} leads in to it"
