@@ -114,12 +114,14 @@ def test_a_word_sounds_otherwise_in_its_lines_alone(client, spoken, finished) ->
     after = all_lines(client, film)
     for old, new in zip(before, after, strict=True):
         has = word["text"].lower() in [w["text"].lower().strip('.,!?“”"') for w in old["words"]]
-        assert (new["takes"][0]["media"] is None) == has
+        assert new["anew"] == has
+        assert new["takes"][0]["media"] == old["takes"][0]["media"], "heard as before until then"
         assert any(w["sounds"] == "oblong" for w in new["words"]) == has
     finished(film["id"], start(client, film, kind="speech")["id"])
     now = line(client, film, 0)
     starts = [w["start"] for w in now["words"]]
-    assert now["takes"][0]["media"] and starts == sorted(starts)
+    assert not now["anew"] and starts == sorted(starts)
+    assert now["takes"][0]["media"] != before[0]["takes"][0]["media"]
 
 
 @pytest.mark.parametrize(
@@ -201,9 +203,14 @@ def test_a_lexicon_goes_out_and_comes_in_as_pls(client, film) -> None:
         "<alias>wine</alias></lexeme><lexeme><grapheme>Sepulveda</grapheme><phoneme>səˈpʌlvɪdə</phoneme></lexeme></lexicon>"
     ).encode()
     taken = client.post(f"{base}/lexicon", files={"file": ("a.pls", data)}).json()
-    assert taken == {"taken": 2, "left": ["Sepulveda"]}
-    words = {s["word"]: s["sounds"] for s in client.get(base).json()["lexicon"]}
-    assert words == {"Saltmere": "salt-meer", "Wyn": "win", "Wynn": "win"}
+    assert taken == {"taken": 3, "left": []}
+    words = {s["word"]: s for s in client.get(base).json()["lexicon"]}
+    assert words.pop("Sepulveda")["phonemes"] == "səˈpʌlvɪdə"
+    assert {w: s["sounds"] for w, s in words.items()} == {
+        "Saltmere": "salt-meer",
+        "Wyn": "win",
+        "Wynn": "win",
+    }
     again = client.post(f"{base}/lexicon", files={"file": ("a.pls", out.content)}).json()
     assert again == {"taken": 1, "left": []}
 
@@ -251,3 +258,59 @@ def test_a_word_is_stressed_slower_and_behind_a_pause(client, spoken, finished) 
     assert '<break time="500ms" />' in ElementTree.tostring(voices[0], encoding="unicode").replace(
         "ns0:", ""
     )
+
+
+def test_the_script_goes_out_and_comes_in_as_ssml(client, film) -> None:
+    base = f"/api/films/{film['id']}"
+    document = client.get(f"{base}/ssml").text
+    word = ElementTree.fromstring(document).find(".//{*}p").text.split()[1]
+    marked = document.replace(f" {word}", f" <emphasis>{word}</emphasis>", 1)
+
+    def bring(text: str):
+        return client.post(f"{base}/ssml", files={"file": ("script.ssml", text.encode())})
+
+    taken = bring(marked)
+    assert taken.status_code == 200, taken.text
+    assert taken.json()["marked"] == 1 and taken.json()["found"] >= 20
+    assert f'<emphasis level="strong">{word}</emphasis>' in client.get(f"{base}/ssml").text
+    again = bring(marked)
+    assert again.status_code == 422 and "nothing otherwise" in again.text
+    other = bring('<speak version="1.1" xmlns="http://www.w3.org/2001/10/synthesis">Boo</speak>')
+    assert other.status_code == 422 and "other words" in other.text
+    client.post(f"{base}/undo")
+    assert "<emphasis" not in client.get(f"{base}/ssml").text
+
+
+def test_a_taking_is_rejected_with_its_reason_and_not_used(client, film) -> None:
+    said = line(client, film, 0)
+    own = {"word": said["word"], "takes": 2, "seed": 1, "rejected": {"0": "flat"}}
+    change(client, film["id"], type="set line", line=own)
+    assert line(client, film, 0)["rejected"] == {"0": "flat"}
+    now = client.get(f"/api/films/{film['id']}").json()["revision"]
+    command = {"type": "set line", "line": {**own, "seed": 0}}
+    refused = client.post(
+        f"/api/films/{film['id']}/changes", json={"revision": now, "command": command}
+    )
+    assert refused.status_code == 422 and "rejected" in refused.text
+
+
+def test_names_are_told_with_how_they_are_said_and_where_they_are_heard(client, spoken) -> None:
+    found = client.get(f"/api/films/{spoken['id']}/names").json()
+    assert found and all(n["said"] for n in found)
+    heard = [n for n in found if n["heard"]]
+    assert heard and all(0 <= n["heard"]["start"] < n["heard"]["end"] for n in heard)
+    change(client, spoken["id"], type="say word", word=found[0]["word"], sounds="/ˈsɔːlt/")
+    again = client.get(f"/api/films/{spoken['id']}/names").json()
+    now = next(n for n in again if n["word"] == found[0]["word"])
+    assert (now["sounds"], now["phonemes"]) == ("salt", "ˈsɔːlt")
+
+
+def test_a_voice_goes_into_the_company_and_into_another_film(client, film) -> None:
+    voice = {"name": "Gull", "voice": "made-hoarse-1", "description": "hoarse, low"}
+    member = client.post("/api/company", json={"card": {"voice": voice}}).json()
+    (found,) = client.get("/api/company", params={"kind": "voice", "words": "hoarse"}).json()
+    assert found["name"] == "Gull" and found["id"] == member["id"]
+    taken = found["card"]["voice"]
+    change(client, film["id"], type="keep voice", voice=taken, **{"for": 0})
+    assert client.get(f"/api/films/{film['id']}").json()["voices"][0]["name"] == "Gull"
+    assert client.delete(f"/api/company/{member['id']}").status_code == 204

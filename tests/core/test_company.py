@@ -7,13 +7,16 @@ from cutreel.core.colour import colour_in
 from cutreel.core.continuity import (
     READY,
     CompanyCard,
+    Member,
     Outfit,
+    OwnVoice,
     Person,
     Place,
     age_of,
     search_company,
     slot_of,
 )
+from cutreel.core.manuscript import Saying
 from tests.conftest import ROOT
 
 
@@ -58,3 +61,16 @@ def test_a_card_is_of_one_thing_and_leaves_its_film_behind() -> None:
     )
     place = CompanyCard(place=Place(id=7, name="quay", company="y")).without_film().place
     assert place and (place.id, place.company) == (0, None)
+
+
+def test_voices_and_words_are_kept_and_found() -> None:
+    voice = OwnVoice(id=3, name="Gull", voice="made-7", description="hoarse, low", age="old")
+    kept = Member(id="own-1", card=CompanyCard(voice=voice).without_film())
+    assert (kept.kind, kept.name, kept.age) == ("voice", "Gull", "old")
+    assert kept.card.voice and kept.card.voice.id == 0
+    word = Member(id="own-2", card=CompanyCard(word=Saying(word="Orrick", sounds="orr-ick")))
+    assert (word.kind, word.name, word.age) == ("word", "Orrick", None)
+    assert search_company([kept, word], "voice", "old", "hoar") == [kept]
+    assert search_company([kept, word], words="orr-ick") == [word]
+    with pytest.raises(ValidationError, match="give one of"):
+        CompanyCard(voice=voice, word=Saying(word="Orrick", sounds="orr-ick"))

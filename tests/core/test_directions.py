@@ -5,11 +5,11 @@ from decimal import Decimal
 
 import pytest
 
+from cutreel.core.continuity import OwnVoice
 from cutreel.core.errors import BadInput
 from cutreel.core.film import (
     Offered,
     OwnLine,
-    OwnVoice,
     Result,
     Settings,
     apply_command,

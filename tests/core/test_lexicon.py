@@ -5,8 +5,8 @@ import string
 from hypothesis import given
 from hypothesis import strategies as st
 
-from cutreel.core.manuscript import Word
-from cutreel.core.speech import Saying, from_pls, said_as, to_pls
+from cutreel.core.manuscript import Saying, Word
+from cutreel.core.speech import from_pls, said_as, to_pls
 
 plain = st.text(string.ascii_lowercase + "éüß’<&", min_size=1, max_size=20)
 lexicons = st.lists(

@@ -32,6 +32,7 @@ from . import (
     routes_handwork,
     routes_media,
     routes_movement,
+    routes_names,
     routes_preview,
     routes_prompts,
     routes_recordings,
@@ -39,6 +40,7 @@ from . import (
     routes_runs,
     routes_script,
     routes_services,
+    routes_ssml,
     routes_voices,
     routes_writing,
 )
@@ -62,6 +64,8 @@ _ROUTES = (
     routes_rules,
     routes_services,
     routes_recordings,
+    routes_names,
+    routes_ssml,
     routes_voices,
 )
 CSP = "; ".join(

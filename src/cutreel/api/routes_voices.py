@@ -3,13 +3,11 @@
 from collections.abc import Sequence
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response, UploadFile
+from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from cutreel.core.errors import BadInput
 from cutreel.core.film import (
     VOICE_RATE,
-    Change,
     Direction,
     FilmDocument,
     Recording,
@@ -18,7 +16,6 @@ from cutreel.core.film import (
     longest_of,
     tightened,
 )
-from cutreel.core.film.commands import TakeLexicon
 from cutreel.core.manuscript import words_text
 from cutreel.core.speech import (
     Listened,
@@ -28,23 +25,16 @@ from cutreel.core.speech import (
     beside,
     cuts_in,
     doubts,
-    from_pls,
-    marked_text,
     readings,
     respelled,
-    said,
-    script_ssml,
-    to_pls,
 )
 from cutreel.core.timeline import Room
 from cutreel.making import (
-    LEXICON,
     MOST_HEARD,
     described_voices,
     heard_as,
     line_at,
     listened_key,
-    reader,
     takes_of_line,
 )
 from cutreel.protocol import Voice
@@ -88,8 +78,9 @@ class LineSaid(BaseModel):
     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-    film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, recorded from the word
-    `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere."""
+    film. It is heard in a `room`, for a reason. Takings are `rejected`, by seed, with the maker's reason. `recorded`:
+    it is the maker's own voice, recorded from the word `recorded_word` on, of whose words (counted in the line) those
+    that are `unsure` may stand elsewhere."""
 
     line: int
     word: int
@@ -109,6 +100,7 @@ class LineSaid(BaseModel):
     room: Room
     room_why: str
     room_own: Room | None
+    rejected: dict[str, str]
     recorded: bool
     recording: Recording | None
     recorded_word: int | None
@@ -174,11 +166,16 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         own=how.own,
         standing=how.standing,
         seed=0 if work.recorded else how.seed,
+        rejected={} if own is None or work.recorded else own.rejected,
         recorded=work.recorded,
         recording=_recording_at(read.document, read.ids[work.first]) if work.recorded else None,
         recorded_word=read.ids[work.first] if work.recorded else None,
         unsure=result.data.get("unsure", []) if result else [],
-        takes=[_heard(found.get(k), work.voice, seed) for seed, k in enumerate(keys)],
+        takes=[
+            # What is to be said anew is heard as it was said before.
+            _heard(found.get(k) or (result if k == work.key else None), work.voice, seed)
+            for seed, k in enumerate(keys)
+        ],
         anew=result is not None and result.key != work.key,
         cuts=cuts_in(texts, times, longest) if times else [],
         room=assembled.rooms[line].room,
@@ -280,40 +277,6 @@ def _heard(result: Result | None, voice: str, seed: int) -> Heard:
     )
 
 
-@router.get("/films/{film}/lexicon")
-def lexicon(film: str, shop: Shop) -> Response:
-    """How words sound, as a W3C pronunciation lexicon (PLS 1.0)."""
-    return Response(
-        to_pls(shop.films.get(film).document.lexicon),
-        media_type="application/pls+xml",
-        headers={"Content-Disposition": 'attachment; filename="lexicon.pls"'},
-    )
-
-
-@router.get("/films/{film}/ssml")
-def ssml(film: str, films: Films) -> Response:
-    """All that is spoken, as SSML 1.1: each line in its voice, with its marks."""
-    read = films.now(film).film.read
-    document, words = read.document, read.script.words
-    known = {s.word.lower(): s.sounds for s in document.lexicon}
-    places = document.word_places
-    marks = {places[m.word]: m for m in document.word_marks if m.word in places}
-    own = {places[r.word]: r.sounds for r in document.read_aloud if r.word in places}
-    lines = []
-    for work in read.speech:
-        here = range(work.first, work.end)
-        texts = said(
-            words[work.first : work.end], known, {i - work.first: own[i] for i in here if i in own}
-        )
-        marked = {i - work.first: marks[i] for i in here if i in marks}
-        lines.append((work.voice, marked_text(words[work.first : work.end], texts, marked)))
-    return Response(
-        script_ssml(lines),
-        media_type="application/ssml+xml",
-        headers={"Content-Disposition": 'attachment; filename="script.ssml"'},
-    )
-
-
 class Figure(BaseModel):
     """A word that may be read in several ways, by its number: as it stands among its neighbours, how it is read now,
     and how else it may be."""
@@ -352,24 +315,6 @@ def figures(film: str, films: Films) -> list[Figure]:
                 )
             )
     return out[:MOST_FIGURES]
-
-
-class LexiconTaken(BaseModel):
-    """How many words were taken, and which were left: those that are said by phonemes alone, or are several words."""
-
-    taken: int
-    left: list[str]
-
-
-@router.post("/films/{film}/lexicon")
-def take_lexicon(film: str, file: UploadFile, shop: Shop) -> LexiconTaken:
-    """Take the words of a PLS 1.0 file."""
-    found, left = reader.read(from_pls, file.file.read(), what=LEXICON)
-    if not found:
-        raise BadInput("Nothing in that lexicon says how a word sounds.", "Give words an alias.")
-    row = shop.films.get(film)
-    shop.films.change(film, Change(revision=row.revision, command=TakeLexicon(sayings=found)))
-    return LexiconTaken(taken=len(found), left=left[:40])
 
 
 class Doubtful(BaseModel):

@@ -6,10 +6,10 @@ from typing import Any, Generic, Optional, TypeVar
 from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_model, model_serializer
 
 from cutreel.core.breakdown import By
-from cutreel.core.continuity import Look, Overrides, Person, Place, Season
-from cutreel.core.film import CutOut, GivenShot, GivenSource, OwnVoice, Settings, Source
+from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Season
+from cutreel.core.film import CutOut, GivenShot, GivenSource, Settings, Source
 from cutreel.core.ideas import IdeaSort
-from cutreel.core.speech import Saying
+from cutreel.core.manuscript import Saying
 
 
 class Piece(BaseModel):

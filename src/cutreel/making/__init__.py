@@ -1,7 +1,7 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import CLIP, LEXICON, SCRIPT, SOUND, reader
+from .apart import CLIP, LEXICON, SCRIPT, SOUND, SSML, reader
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
@@ -38,6 +38,7 @@ __all__ = [
     "SCRIPT",
     "SHORT_SIDE",
     "SOUND",
+    "SSML",
     "AskedReading",
     "Estimate",
     "Faults",

@@ -17,11 +17,13 @@ T = TypeVar("T")
 SECONDS = 60
 PICTURE, SCRIPT, CLIP, LEXICON, SOUND = "picture", "script", "clip", "lexicon", "recording"
 NARRATION = "recording of the story"
+SSML = "script in SSML"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
     SOUND: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes.",
     NARRATION: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three hours.",
+    SSML: "Bring an SSML file (XML, by W3C).",
     LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }

@@ -61,3 +61,12 @@ export const useTakeLexicon = (film: string) =>
     mutationFn: (file: File) => sent<Schemas["LexiconTaken"]>(`/api/films/${film}/lexicon`, file),
     onError: failed(film),
   });
+
+export type SsmlTaken = Schemas["SsmlView"];
+
+/** Takes what an SSML file says of the film's words. */
+export const useTakeSsml = (film: string) =>
+  useMutation({
+    mutationFn: (file: File) => sent<SsmlTaken>(`/api/films/${film}/ssml`, file),
+    onError: failed(film),
+  });

@@ -1462,6 +1462,74 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/names": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Names
+         * @description Names and rare words of the film, those that are in no dictionary first.
+         */
+        get: operations["names_api_films__film__names_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/lexicon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Lexicon
+         * @description How words sound, as a W3C pronunciation lexicon (PLS 1.0).
+         */
+        get: operations["lexicon_api_films__film__lexicon_get"];
+        put?: never;
+        /**
+         * Take Lexicon
+         * @description Take the words of a PLS 1.0 file.
+         */
+        post: operations["take_lexicon_api_films__film__lexicon_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/ssml": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ssml
+         * @description All that is spoken, as SSML 1.1: each line in its voice, with its marks.
+         */
+        get: operations["ssml_api_films__film__ssml_get"];
+        put?: never;
+        /**
+         * Take Ssml
+         * @description Take what an SSML file says of the film's words, as one change.
+         */
+        post: operations["take_ssml_api_films__film__ssml_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/lines/{line}": {
         parameters: {
             query?: never;
@@ -1536,50 +1604,6 @@ export interface paths {
          * @description Three voices by description; asked again with another seed, others.
          */
         post: operations["make_voices_api_films__film__voices_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/films/{film}/lexicon": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Lexicon
-         * @description How words sound, as a W3C pronunciation lexicon (PLS 1.0).
-         */
-        get: operations["lexicon_api_films__film__lexicon_get"];
-        put?: never;
-        /**
-         * Take Lexicon
-         * @description Take the words of a PLS 1.0 file.
-         */
-        post: operations["take_lexicon_api_films__film__lexicon_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/films/{film}/ssml": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * Ssml
-         * @description All that is spoken, as SSML 1.1: each line in its voice, with its marks.
-         */
-        get: operations["ssml_api_films__film__ssml_get"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1863,6 +1887,11 @@ export interface components {
             /** File */
             file: string;
         };
+        /** Body_take_ssml_api_films__film__ssml_post */
+        Body_take_ssml_api_films__film__ssml_post: {
+            /** File */
+            file: string;
+        };
         /**
          * BoxedFigure
          * @description Where somebody is in a picture: left, top, right, bottom, as shares of the frame.
@@ -2011,7 +2040,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2139,12 +2168,14 @@ export interface components {
         };
         /**
          * CompanyCard
-         * @description What is kept of a member: one of a person, a place or a look.
+         * @description What is kept of a member: one of a person, a place, a look, a voice, or a word with how it sounds.
          */
         CompanyCard: {
             person?: components["schemas"]["Person"] | null;
             place?: components["schemas"]["Place"] | null;
             look?: components["schemas"]["Look"] | null;
+            voice?: components["schemas"]["OwnVoice"] | null;
+            word?: components["schemas"]["Saying"] | null;
         };
         /**
          * ComparedVersions
@@ -2955,6 +2986,18 @@ export interface components {
             unused: string[];
         };
         /**
+         * HeardAt
+         * @description Where a word is heard: a sound, and from when to when in it (seconds).
+         */
+        HeardAt: {
+            /** Media */
+            media: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+        };
+        /**
          * IdeaView
          * @description A picture idea for a shot, and why.
          */
@@ -3087,7 +3130,7 @@ export interface components {
         };
         /**
          * LexiconTaken
-         * @description How many words were taken, and which were left: those that are said by phonemes alone, or are several words.
+         * @description How many words were taken, and which were left: several words as one, and phonemes that are not of IPA.
          */
         LexiconTaken: {
             /** Taken */
@@ -3133,8 +3176,9 @@ export interface components {
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
          *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-         *     film. It is heard in a `room`, for a reason. `recorded`: it is the maker's own voice, recorded from the word
-         *     `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere.
+         *     film. It is heard in a `room`, for a reason. Takings are `rejected`, by seed, with the maker's reason. `recorded`:
+         *     it is the maker's own voice, recorded from the word `recorded_word` on, of whose words (counted in the line) those
+         *     that are `unsure` may stand elsewhere.
          */
         LineSaid: {
             /** Line */
@@ -3179,6 +3223,10 @@ export interface components {
             room_why: string;
             /** Room Own */
             room_own: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
+            /** Rejected */
+            rejected: {
+                [key: string]: string;
+            };
             /** Recorded */
             recorded: boolean;
             recording: components["schemas"]["Recording"] | null;
@@ -3428,7 +3476,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "person" | "animal" | "thing" | "place" | "look";
+            kind: "person" | "animal" | "thing" | "place" | "look" | "voice" | "word";
             /** Name */
             name: string;
             /** Age */
@@ -3573,6 +3621,26 @@ export interface components {
             /** Speaks */
             speaks: boolean;
             along: components["schemas"]["OwnPath"] | null;
+        };
+        /**
+         * NameView
+         * @description A name or a rare word: how often it stands; whether it is in no dictionary (`unknown`); how it is to sound by the
+         *     film's lexicon (`sounds`, `phonemes` in IPA); how it is likely `said` where that says nothing; where it is heard.
+         */
+        NameView: {
+            /** Word */
+            word: string;
+            /** Count */
+            count: number;
+            /** Unknown */
+            unknown: boolean;
+            /** Sounds */
+            sounds: string;
+            /** Phonemes */
+            phonemes: string;
+            /** Said */
+            said: string;
+            heard: components["schemas"]["HeardAt"] | null;
         };
         /**
          * Narration
@@ -3902,7 +3970,8 @@ export interface components {
          * OwnLine
          * @description How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
          *     tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
-         *     line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on).
+         *     line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on); which of them are
+         *     `rejected`, by seed, with the maker's reason.
          */
         OwnLine: {
             /** Word */
@@ -3922,6 +3991,13 @@ export interface components {
              * @default 1
              */
             takes: number;
+            /**
+             * Rejected
+             * @default {}
+             */
+            rejected: {
+                [key: string]: string;
+            };
         };
         /**
          * OwnPath
@@ -3993,7 +4069,7 @@ export interface components {
         };
         /**
          * OwnVoice
-         * @description A voice that was made by description and kept: what the film calls it, as what its service knows it (`voice`),
+         * @description A voice that was made by description and kept: what it is called, as what its service knows it (`voice`),
          *     and how it sounds as far as that was told.
          */
         OwnVoice: {
@@ -4399,6 +4475,16 @@ export interface components {
             ratio: number;
             /** Factor */
             factor: number;
+        };
+        /**
+         * ReadAloud
+         * @description How one word, known by its number, is read at its place alone: "1834" as a quantity, "St." as a street.
+         */
+        ReadAloud: {
+            /** Word */
+            word: number;
+            /** Sounds */
+            sounds: string;
         };
         /**
          * ReadOtherwise
@@ -4981,7 +5067,8 @@ export interface components {
         };
         /**
          * SayWord
-         * @description Let a word sound otherwise than it is written; empty `sounds` lets it sound as written again.
+         * @description Let a word sound otherwise than it is written; empty `sounds` lets it sound as written again. Between slashes it
+         *     is IPA: "/ˈsɔːltmɪə/".
          */
         SayWord: {
             /**
@@ -5000,13 +5087,18 @@ export interface components {
         /**
          * Saying
          * @description A word as it is written, and how it sounds, spelled as one would read it: "Saltmere", "saltmeer". Sound-alikes of
-         *     several parts are one word with hyphens.
+         *     several parts are one word with hyphens. Where it was given by phonemes, these are kept (IPA).
          */
         Saying: {
             /** Word */
             word: string;
             /** Sounds */
             sounds: string;
+            /**
+             * Phonemes
+             * @default
+             */
+            phonemes: string;
         };
         /**
          * SceneView
@@ -5715,6 +5807,23 @@ export interface components {
             end: number;
         };
         /**
+         * SsmlView
+         * @description What was taken from an SSML file: how many words it has in common with the film, how many of them are marked
+         *     otherwise now or read otherwise, how many speakers have another voice; and what had no use.
+         */
+        SsmlView: {
+            /** Found */
+            found: number;
+            /** Marked */
+            marked: number;
+            /** Read */
+            read: number;
+            /** Voices */
+            voices: number;
+            /** Unused */
+            unused: string[];
+        };
+        /**
          * StoryView
          * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a
          *     table's columns were taken for; `bad` names what could not be read; `seconds` are the lengths of
@@ -5859,6 +5968,40 @@ export interface components {
             type: "take recordings";
             /** Lines */
             lines: components["schemas"]["RecordedLine"][];
+        };
+        /**
+         * TakeSsml
+         * @description Take what an SSML document says of words, by their numbers, as one change: marks, how words are read at their
+         *     places and everywhere, and the voices of some of the cast (0: the narrator).
+         */
+        TakeSsml: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "take ssml";
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["WordMark"][];
+            /**
+             * Reads
+             * @default []
+             */
+            reads: components["schemas"]["ReadAloud"][];
+            /**
+             * Sayings
+             * @default []
+             */
+            sayings: components["schemas"]["Saying"][];
+            /**
+             * Voices
+             * @default {}
+             */
+            voices: {
+                [key: string]: string;
+            };
         };
         /** TakeView */
         TakeView: {
@@ -6588,7 +6731,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
             };
         };
         responses: {
@@ -7354,7 +7497,7 @@ export interface operations {
     company_api_company_get: {
         parameters: {
             query?: {
-                kind?: ("person" | "animal" | "thing" | "place" | "look") | null;
+                kind?: ("person" | "animal" | "thing" | "place" | "look" | "voice" | "word") | null;
                 age?: ("child" | "adult" | "old") | null;
                 words?: string;
             };
@@ -8742,6 +8885,169 @@ export interface operations {
             };
         };
     };
+    names_api_films__film__names_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NameView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    lexicon_api_films__film__lexicon_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    take_lexicon_api_films__film__lexicon_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_take_lexicon_api_films__film__lexicon_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LexiconTaken"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    ssml_api_films__film__ssml_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    take_ssml_api_films__film__ssml_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_take_ssml_api_films__film__ssml_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SsmlView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     line_said_api_films__film__lines__line__get: {
         parameters: {
             query?: never;
@@ -8864,103 +9170,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DescribedVoices"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    lexicon_api_films__film__lexicon_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                film: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": unknown;
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    take_lexicon_api_films__film__lexicon_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                film: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "multipart/form-data": components["schemas"]["Body_take_lexicon_api_films__film__lexicon_post"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LexiconTaken"];
-                };
-            };
-            /** @description Validation Error */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["HTTPValidationError"];
-                };
-            };
-        };
-    };
-    ssml_api_films__film__ssml_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                film: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */

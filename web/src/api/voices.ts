@@ -60,20 +60,22 @@ export const useMakeVoices = (film: string) =>
     onError: failed(film),
   });
 
+export const asVoice = (kept: Schemas["OwnVoice"], says = kept.description ?? ""): Voice => ({
+  name: kept.voice,
+  title: kept.name,
+  pronoun: kept.pronoun ?? "she",
+  age: kept.age ?? "adult",
+  length: kept.length ?? 1,
+  pitch: kept.pitch ?? null,
+  brightness: kept.brightness ?? null,
+  says,
+  language: "en",
+});
+
 /** All voices of a film: those that are offered, and those that were made for it and kept. */
 export function useVoices(film: Film): Voice[] {
   const offered = (useOffers().data ?? []).flatMap((o) => o.voices);
-  const kept = film.voices.map((v) => ({
-    name: v.voice,
-    title: v.name,
-    pronoun: v.pronoun ?? "she",
-    age: v.age ?? "adult",
-    length: v.length ?? 1,
-    pitch: v.pitch ?? null,
-    brightness: v.brightness ?? null,
-    says: v.description ?? "",
-    language: "en",
-  }));
+  const kept = film.voices.map((v) => asVoice(v));
   return [...kept, ...offered];
 }
 
@@ -95,6 +97,19 @@ export const useFigures = (film: Film) =>
     queryFn: async () =>
       unwrap<Schemas["Figure"][]>(
         await api.GET("/api/films/{film}/figures", { params: { path: { film: film.id } } }),
+      ),
+    placeholderData: keepPreviousData,
+  });
+
+export type NameSaid = Schemas["NameView"];
+
+/** Names and rare words, and how each is said; those that are in no dictionary first. */
+export const useNames = (film: Film) =>
+  useQuery({
+    queryKey: ["names", film.id, film.revision, film.preview],
+    queryFn: async () =>
+      unwrap<NameSaid[]>(
+        await api.GET("/api/films/{film}/names", { params: { path: { film: film.id } } }),
       ),
     placeholderData: keepPreviousData,
   });

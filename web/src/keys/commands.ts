@@ -77,6 +77,23 @@ export const COMMANDS = {
     go: command("Enter", "Enter", "open the shot in the Sheet"),
   },
   bench: { walk: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next") },
+  voice: {
+    hear: command("h", "H", "hear the line, and stop"),
+    next: command("n", "N", "hear the next of its takings"),
+    use: command("Shift+(Digit[1-4])", "Shift 1 … 4", "use a taking"),
+    reject: command("x", "X", "reject the taking that is heard"),
+  },
+  casting: {
+    turns: command("c", "C", "the line by turns in its voice and in the one heard last"),
+  },
+  "own voice": { turn: command("r", "R", "say the line yourself, and stop") },
+  recorder: {
+    turn: command("r", "R", "line by line: record, and stop"),
+    next: command("Enter", "Enter", "line by line: the next line"),
+    before: command("Backspace", "Backspace", "line by line: the line before"),
+    hear: command("h", "H", "line by line: hear what was recorded"),
+    leave: command("Escape", "Esc", "line by line: close it"),
+  },
   takes: {
     circle: command("Shift+(Digit[1-9])", "Shift 1 … 9", "circle a take"),
     nearer: command("[Shift]+(\\+|=)", "+", "nearer"),
@@ -102,4 +119,5 @@ export const HEADS: readonly (readonly [string, readonly Scope[]])[] = [
   ["Continuity", ["cells", "pictures", "departure"]],
   ["Sheet", ["sheet"]],
   ["Bench", ["bench", "takes"]],
+  ["Voice, in the Bench", ["voice", "casting", "own voice", "recorder"]],
 ];

@@ -42,9 +42,11 @@ from .seen import SeenFigure, SeenPicture, measure_picture
 from .sheet import compose_model_sheet, compose_place_sheet
 from .story_facts import SceneMemory, facts_of_shots
 from .style import Style, style_between, style_of
-from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_named
 
 # fmt: off
+from .voices import OwnVoice
+from .who import Appearance, SamePerson, Thing, appearances, may_be_one, things_named
+
 __all__ = [
     "FRAMINGS",
     "LOOKS",
@@ -67,6 +69,7 @@ __all__ = [
     "OwnAct",
     "OwnAir",
     "OwnRegion",
+    "OwnVoice",
     "Part",
     "Person",
     "Place",

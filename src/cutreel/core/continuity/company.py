@@ -1,5 +1,4 @@
-"""The company: people, places and looks that are kept across films, and how they are found
-again."""
+"""The company: people, places, looks, voices and words that are kept across films, and how they are found again."""
 
 import re
 from collections.abc import Iterable
@@ -7,10 +6,13 @@ from typing import Literal
 
 from pydantic import BaseModel, Field, model_validator
 
+from cutreel.core.manuscript import Saying
+
 from .looks import Look
 from .model import Person, Place
+from .voices import OwnVoice
 
-MemberKind = Literal["person", "animal", "thing", "place", "look"]
+MemberKind = Literal["person", "animal", "thing", "place", "look", "voice", "word"]
 Age = Literal["child", "adult", "old"]
 
 _CHILD = {"boy", "girl", "child"}
@@ -18,16 +20,19 @@ _OLD = {"old", "elderly"}
 
 
 class CompanyCard(BaseModel):
-    """What is kept of a member: one of a person, a place or a look."""
+    """What is kept of a member: one of a person, a place, a look, a voice, or a word with how it sounds."""
 
     person: Person | None = None
     place: Place | None = None
     look: Look | None = None
+    voice: OwnVoice | None = None
+    word: Saying | None = None
 
     @model_validator(mode="after")
     def one(self) -> "CompanyCard":
-        if sum(card is not None for card in (self.person, self.place, self.look)) != 1:
-            raise ValueError("give one of person, place and look")
+        cards = (self.person, self.place, self.look, self.voice, self.word)
+        if sum(card is not None for card in cards) != 1:
+            raise ValueError("give one of person, place, look, voice and word")
         return self
 
     def without_film(self) -> "CompanyCard":
@@ -48,6 +53,8 @@ class CompanyCard(BaseModel):
                     update={"id": 0, "company": None, "guess": False, "why": ""}
                 )
             )
+        if self.voice:
+            return CompanyCard(voice=self.voice.model_copy(update={"id": 0}))
         return self
 
 
@@ -67,23 +74,23 @@ class Member(BaseModel):
         if self.card.person:
             kind = self.card.person.kind
             return "animal" if kind == "animal" else "person" if kind == "person" else "thing"
-        return "place" if self.card.place else "look"
+        card = self.card
+        return "place" if card.place else "look" if card.look else "voice" if card.voice else "word"
 
     @property
     def name(self) -> str:
         card = self.card
-        return (
-            card.person.name
-            if card.person
-            else card.place.name
-            if card.place
-            else card.look.title
-            if card.look
-            else ""
-        )
+        if card.look:
+            return card.look.title
+        if card.word:
+            return card.word.word
+        named = card.person or card.place or card.voice
+        return named.name if named else ""
 
     @property
     def age(self) -> Age | None:
+        if self.card.voice:
+            return self.card.voice.age
         return age_of(self.card.person) if self.card.person and self.kind == "person" else None
 
     @property
@@ -101,6 +108,10 @@ class Member(BaseModel):
             said += [place.description, *place.words, *place.light.values()]
         if look:
             said += [look.medium, look.detail, look.about, *(c.name for c in look.palette)]
+        if self.card.voice:
+            said += [self.card.voice.description, self.card.voice.pronoun]
+        if self.card.word:
+            said.append(self.card.word.sounds)
         return " ".join(said).lower()
 
 

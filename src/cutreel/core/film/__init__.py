@@ -14,7 +14,6 @@ from .document import (
     GivenSource,
     Narration,
     OwnLine,
-    OwnVoice,
     Recording,
     SceneChoice,
     Settings,
@@ -26,6 +25,7 @@ from .document import (
 from .exporting import MEDIA_TYPES, export_script
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .moving import fits_take, targets_in
+from .names_said import NameSaid, names_said
 from .naming import name_for
 from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
@@ -35,6 +35,7 @@ from .prompts import ShotPrompts, prompts_of
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
+from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
@@ -60,10 +61,10 @@ __all__ = [
     "GivenSource",
     "LineWork",
     "Match",
+    "NameSaid",
     "Narration",
     "Offered",
     "OwnLine",
-    "OwnVoice",
     "Passage",
     "Patch",
     "PlannedAct",
@@ -81,6 +82,7 @@ __all__ = [
     "Shot",
     "ShotPrompts",
     "Source",
+    "SsmlTaken",
     "TakeRow",
     "VoiceOffered",
     "Worth",
@@ -107,6 +109,7 @@ __all__ = [
     "name_for",
     "name_places",
     "named",
+    "names_said",
     "new_film",
     "pack_of",
     "passages",
@@ -117,6 +120,8 @@ __all__ = [
     "recordable",
     "recorded_key",
     "remarks_on",
+    "ssml_of",
+    "ssml_taken",
     "targets_in",
     "tightened",
     "turned_by",

@@ -36,6 +36,7 @@ Command = Annotated[
     | c.KeepNarration
     | c.TakeRecordings
     | c.TakeLexicon
+    | c.TakeSsml
     | c.SetScene
     | c.CircleTake
     | c.CircleTakes

@@ -7,11 +7,19 @@ from typing import Literal, TypeVar
 from pydantic import BaseModel, Field
 
 from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wish_for
-from cutreel.core.continuity import Look, Overrides, Person, Place, propose_cast, propose_places
+from cutreel.core.continuity import (
+    Look,
+    Overrides,
+    OwnVoice,
+    Person,
+    Place,
+    propose_cast,
+    propose_places,
+)
 from cutreel.core.errors import BadInput
-from cutreel.core.manuscript import Manuscript, WordRun, fresh_ids, ids_of, places_of, read
+from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
-from cutreel.core.speech import Saying, WordMark
+from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
 
 MOST_CHARACTERS = 1_000_000
@@ -136,21 +144,6 @@ class Meant(BaseModel):
     people: list[int] = Field([], max_length=12)
 
 
-class OwnVoice(BaseModel):
-    """A voice that was made by description and kept: what the film calls it, as what its service knows it (`voice`),
-    and how it sounds as far as that was told."""
-
-    id: int = 0
-    name: str = Field(min_length=1, max_length=80)
-    voice: str = Field(min_length=1, max_length=80)
-    description: str = Field("", max_length=300)
-    pronoun: Literal["she", "he"] = "she"
-    age: Literal["child", "adult", "old"] = "adult"
-    length: float = Field(1.0, gt=0.2, lt=5)
-    pitch: float | None = Field(None, gt=30, lt=800)
-    brightness: float | None = None
-
-
 class Recording(BaseModel):
     """The maker's own voice for a line: a media file, and the words that it says."""
 
@@ -178,7 +171,8 @@ class Narration(BaseModel):
 class OwnLine(BaseModel):
     """How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
     tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
-    line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on)."""
+    line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on); which of them are
+    `rejected`, by seed, with the maker's reason."""
 
     word: int
     direction: str | None = Field(None, max_length=200)
@@ -186,6 +180,7 @@ class OwnLine(BaseModel):
     recording: Recording | None = None
     seed: int = Field(0, ge=0, le=99)
     takes: int = Field(1, ge=1, le=100)
+    rejected: dict[str, str] = Field({}, max_length=100)
 
 
 class FilmDocument(BaseModel):

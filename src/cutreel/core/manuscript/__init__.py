@@ -11,6 +11,7 @@ from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, w
 from .names import people_named
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
 from .roles import NO_ROLE, put_beside
+from .sayings import Saying
 from .speakers import UNKNOWN
 from .syllables import pronunciations, syllables
 from .title import Titled, first_words, titled
@@ -31,6 +32,7 @@ __all__ = [
     "Manuscript",
     "Note",
     "Pronoun",
+    "Saying",
     "Scene",
     "Sentence",
     "Titled",

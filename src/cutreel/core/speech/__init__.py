@@ -6,13 +6,17 @@ from .figures import Beside, readings
 from .followed import Followed, Kept, followed, kept
 from .hearing import RATE as HEARING_RATE
 from .hearing import HeardWord, Hearer, Placed, hearable, placed, stretches
+from .ipa import phones_of, sounds_of
 from .listening import Doubt, Listened, Measured, doubts, measured
 from .pauses import Longest, after_cuts, cuts_in, left_over
 from .plain import Tokens, tokens_of
 from .pls import from_pls, to_pls
 from .respelled import respelled
-from .saying import Saying, beside, said, said_as
+from .saying import beside, said, said_as
+from .sounding import in_dictionary, is_guessed
+from .sounding import phones_of as sounding
 from .ssml import WordMark, as_ssml, marked_text, script_ssml
+from .ssml_read import SsmlScript, SsmlWord, found_in, from_ssml
 from .taken import in_runs, left_out, stretches_said
 from .where import Heard, room_in_words, room_of_place
 
@@ -30,7 +34,8 @@ __all__ = [
     "Longest",
     "Measured",
     "Placed",
-    "Saying",
+    "SsmlScript",
+    "SsmlWord",
     "Tokens",
     "Told",
     "WordMark",
@@ -42,9 +47,13 @@ __all__ = [
     "doubts",
     "farthest",
     "followed",
+    "found_in",
     "from_pls",
+    "from_ssml",
     "hearable",
+    "in_dictionary",
     "in_runs",
+    "is_guessed",
     "joined",
     "kept",
     "left_out",
@@ -52,6 +61,7 @@ __all__ = [
     "level_told",
     "marked_text",
     "measured",
+    "phones_of",
     "placed",
     "readings",
     "respelled",
@@ -60,6 +70,8 @@ __all__ = [
     "said",
     "said_as",
     "script_ssml",
+    "sounding",
+    "sounds_of",
     "stretches",
     "stretches_said",
     "to_pls",

@@ -6,8 +6,9 @@ from xml.etree import ElementTree
 import defusedxml.ElementTree as safe
 
 from cutreel.core.errors import BadInput
+from cutreel.core.manuscript import Saying
 
-from .saying import Saying
+from .ipa import sounds_of
 
 NAMESPACE = "http://www.w3.org/2005/01/pronunciation-lexicon"
 MOST_LEXEMES = 5000
@@ -23,17 +24,18 @@ def to_pls(lexicon: Sequence[Saying], language: str = "en") -> bytes:
     for saying in lexicon:
         lexeme = ElementTree.SubElement(root, f"{{{NAMESPACE}}}lexeme")
         ElementTree.SubElement(lexeme, f"{{{NAMESPACE}}}grapheme").text = saying.word
-        ElementTree.SubElement(lexeme, f"{{{NAMESPACE}}}alias").text = saying.sounds.replace(
-            "-", " "
+        said, text = ("phoneme", saying.phonemes) if saying.phonemes else ("alias", "")
+        ElementTree.SubElement(lexeme, f"{{{NAMESPACE}}}{said}").text = (
+            text or saying.sounds.replace("-", " ")
         )
     ElementTree.indent(root)
     return bytes(ElementTree.tostring(root, encoding="utf-8", xml_declaration=True)) + b"\n"
 
 
 def from_pls(data: bytes) -> tuple[list[Saying], list[str]]:
-    """The words of a PLS 1.0 document with how they sound, and those that it says by phonemes alone, or that are more
-    than one word. Of several graphemes each is taken, of several aliases the first, as the specification prefers.
-    Raises BadInput for what is no such document."""
+    """The words of a PLS 1.0 document with how they sound, and those that are left: several words, and what is said by
+    phonemes that are not of IPA. Of several graphemes each is taken; of several ways to say it the first, as the
+    specification prefers. Raises BadInput for what is no such document."""
     try:
         root = safe.fromstring(data)
     except Exception as error:
@@ -48,12 +50,26 @@ def from_pls(data: bytes) -> tuple[list[Saying], list[str]]:
             f"The lexicon has {len(lexemes):,} words.", f"Bring at most {MOST_LEXEMES:,}."
         )
     for lexeme in lexemes:
-        alias = lexeme.find(f"{{{NAMESPACE}}}alias")
-        sounds = " ".join((alias.text or "").split()) if alias is not None else ""
+        sounds, ipa = _told(lexeme, root.get("alphabet", "ipa"))
         for grapheme in lexeme.findall(f"{{{NAMESPACE}}}grapheme"):
             word = (grapheme.text or "").strip()
             if word and sounds and " " not in word and len(word) <= 60 and len(sounds) <= 80:
-                found.setdefault(word.lower(), Saying(word=word, sounds=sounds))
+                found.setdefault(word.lower(), Saying(word=word, sounds=sounds, phonemes=ipa))
             elif word:
                 left.append(word[:60])
     return list(found.values()), left
+
+
+def _told(lexeme: ElementTree.Element, alphabet: str) -> tuple[str, str]:
+    """How a lexeme sounds, and its phonemes where it is said by these; empty where that is not told so that it can be
+    said."""
+    for said in lexeme:
+        text = " ".join((said.text or "").split())
+        if said.tag == f"{{{NAMESPACE}}}alias" and text:
+            return text, ""
+        if said.tag == f"{{{NAMESPACE}}}phoneme" and said.get("alphabet", alphabet) == "ipa":
+            try:
+                return sounds_of(text), text[:120]
+            except BadInput:
+                continue
+    return "", ""

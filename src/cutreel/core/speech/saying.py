@@ -4,8 +4,6 @@ import re
 from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 
-from pydantic import BaseModel, Field, field_validator
-
 from cutreel.core.manuscript import Word, words_text
 
 from .figures import Beside, read_as, read_out
@@ -17,19 +15,6 @@ _MAY = re.compile(
 )
 """What figures and short forms look like: all else is not looked at."""
 _EDGES = re.compile(r"^(\W*)(.*?)((?:[’']s)?\W*)$", re.S)
-
-
-class Saying(BaseModel):
-    """A word as it is written, and how it sounds, spelled as one would read it: "Saltmere", "saltmeer". Sound-alikes of
-    several parts are one word with hyphens."""
-
-    word: str = Field(min_length=1, max_length=60, pattern=r"^\S+$")
-    sounds: str = Field(min_length=1, max_length=80)
-
-    @field_validator("sounds")
-    @classmethod
-    def _one_word(cls, sounds: str) -> str:
-        return "-".join(sounds.split())
 
 
 def said_as(

@@ -39,10 +39,20 @@ def in_dictionary(word: str) -> bool:
     return word in pronunciations()
 
 
+def is_guessed(word: str) -> bool:
+    """Whether neither a word nor its parts are in the dictionary: how it is said is told by its letters alone."""
+    bare = _letters_of(word)
+    return bool(bare) and not (_known(bare) or _in_parts(bare.replace("'", "")))
+
+
+def _letters_of(word: str) -> str:
+    return re.sub(r"[^a-z']", "", word.lower().replace("’", "'"))
+
+
 @lru_cache(maxsize=16_384)
 def phones_of(word: str) -> Phones:
     """The phones of a word; empty for one without any letter."""
-    bare = re.sub(r"[^a-z']", "", word.lower().replace("’", "'"))
+    bare = _letters_of(word)
     return _known(bare) or _in_parts(bare.replace("'", "")) or _by_letters(bare.replace("'", ""))
 
 

@@ -7,7 +7,7 @@ from xml.sax.saxutils import escape, quoteattr
 
 from pydantic import BaseModel, Field
 
-from cutreel.core.manuscript import Word
+from cutreel.core.manuscript import Word, strip_marks
 
 NAMESPACE = "http://www.w3.org/2001/10/synthesis"
 Pace = Literal["", "slow", "quick"]
@@ -29,14 +29,22 @@ class WordMark(BaseModel):
         return not (self.stress or self.pace or self.pause)
 
 
-def marked_text(words: Sequence[Word], texts: Sequence[str], marks: Mapping[int, WordMark]) -> str:
+def marked_text(
+    words: Sequence[Word],
+    texts: Sequence[str],
+    marks: Mapping[int, WordMark],
+    phonemes: Mapping[str, str] | None = None,
+) -> str:
     """Words as they are to sound (`texts`) with the marks of some of them, by their places, as the inside of an SSML
-    document."""
+    document. With `phonemes` (of words in small letters, IPA) it says how words are written, too, and what they are
+    said as stands beside."""
     out: list[str] = []
     for pace, group in groupby(
         range(len(words)), key=lambda i: marks[i].pace if i in marks else ""
     ):
-        inside = "".join(_word(words, texts, marks, i) for i in group)
+        inside = "".join(
+            _word(words, i, _sounding(words[i].text, texts[i], phonemes), marks) for i in group
+        )
         if not pace:
             out.append(inside)
             continue
@@ -45,10 +53,21 @@ def marked_text(words: Sequence[Word], texts: Sequence[str], marks: Mapping[int,
     return "".join(out).strip()
 
 
-def _word(
-    words: Sequence[Word], texts: Sequence[str], marks: Mapping[int, WordMark], i: int
-) -> str:
-    mark, text = marks.get(i), escape(texts[i])
+def _sounding(written: str, sounds: str, phonemes: Mapping[str, str] | None) -> str:
+    """A word as it is sent, or, where phonemes are known, as it is written with how it is said."""
+    if phonemes is None or written == sounds:
+        return escape(sounds)
+    bare = strip_marks(written)
+    before, behind = written.split(bare, 1) if bare else ("", "")
+    said = sounds.removeprefix(before).removesuffix(behind)
+    ipa = phonemes.get(bare.lower())
+    told = f'phoneme alphabet="ipa" ph={quoteattr(ipa)}' if ipa else f"sub alias={quoteattr(said)}"
+    inside = f"<{told}>{escape(bare)}</{told.split(' ', maxsplit=1)[0]}>"
+    return escape(before) + inside + escape(behind)
+
+
+def _word(words: Sequence[Word], i: int, text: str, marks: Mapping[int, WordMark]) -> str:
+    mark = marks.get(i)
     gap = " " if i and words[i].start != words[i - 1].end else ""
     if mark is None:
         return gap + text

@@ -75,7 +75,7 @@ export function Bench() {
               <Movement key={shot.id} film={film} shot={shot} />
             </Tabs.Content>
             <Tabs.Content value="voice" className="min-h-0 grow" tabIndex={-1}>
-              <Voice key={shot.id} film={film} shot={shot} />
+              <Voice film={film} shot={shot} />
             </Tabs.Content>
             <Tabs.Content value="light" className="min-h-0 grow" tabIndex={-1}>
               <Split

@@ -18,6 +18,8 @@ const KINDS = [
   ["thing", "things"],
   ["place", "places"],
   ["look", "looks"],
+  ["voice", "voices"],
+  ["word", "words"],
 ] as const;
 const AGES = [
   ["any", "any age"],
@@ -127,8 +129,10 @@ function Picture({ member, className = "" }: { member: Member; className?: strin
       {member.picture ? (
         <img src={member.picture} alt="" loading="lazy" className="size-full object-cover" />
       ) : (
-        <span className="flex size-full items-center justify-center font-serif text-[28px] text-ink-2">
-          {member.name.replace(/^the /i, "")[0]?.toUpperCase()}
+        <span
+          className={`flex size-full items-center justify-center px-1 text-center font-serif text-ink-2 ${member.card.word ? "text-[17px] italic" : "text-[28px]"}`}
+        >
+          {member.card.word?.sounds ?? member.name.replace(/^the /i, "")[0]?.toUpperCase()}
         </span>
       )}
     </span>
@@ -136,8 +140,9 @@ function Picture({ member, className = "" }: { member: Member; className?: strin
 }
 
 function shortly(m: Member): string {
-  const { person, place, look } = m.card;
-  return person?.traits[0]?.text ?? place?.description ?? look?.medium ?? m.kind;
+  const { person, place, look, voice, word } = m.card;
+  const said = word ? `sounds like ${word.sounds}` : voice?.description;
+  return person?.traits[0]?.text ?? place?.description ?? look?.medium ?? said ?? m.kind;
 }
 
 function MemberSheet({
@@ -151,13 +156,15 @@ function MemberSheet({
 }) {
   const change = useChange(film.id);
   const drop = useDropMember();
-  const { person, place, look } = member.card;
+  const { person, place, look, voice, word } = member.card;
   const [as, setAs] = useState("new");
   const inFilm =
     film.cast.some((p) => p.company === member.id) ||
     film.places.some((p) => p.company === member.id) ||
     film.looks.some((l) => l.name === look?.name) ||
-    film.settings.look === look?.name;
+    film.settings.look === look?.name ||
+    film.voices.some((v) => v.voice === voice?.voice) ||
+    film.lexicon.some((s) => s.word === word?.word && s.sounds === word.sounds);
   const take = () => {
     if (person) {
       const double = film.cast.find((p) => String(p.id) === as);
@@ -179,6 +186,16 @@ function MemberSheet({
       change.mutate(
         { type: "set place", place: { ...place, id: 0, company: member.id } },
         { onSuccess: () => notify(`${place.name} is among the film's places.`) },
+      );
+    } else if (voice) {
+      change.mutate(
+        { type: "keep voice", for: null, voice },
+        { onSuccess: () => notify(`${voice.name} is among the film's voices, in the Bench.`) },
+      );
+    } else if (word) {
+      change.mutate(
+        { type: "take lexicon", sayings: [word] },
+        { onSuccess: () => notify(`${word.word} is said “${word.sounds}” in this film.`) },
       );
     } else if (look) {
       if (look.own)
@@ -279,6 +296,27 @@ function MemberSheet({
               </div>
             )}
           </dl>
+        </section>
+      )}
+      {voice && (
+        <section aria-label="Voice">
+          <Heading title="How it was described" />
+          <p className="font-serif italic">{voice.description}</p>
+          {voice.pitch && (
+            <p className="text-ink-2">
+              <span className="font-mono">{Math.round(voice.pitch)} Hz</span>, {voice.pronoun},{" "}
+              {voice.age}
+            </p>
+          )}
+        </section>
+      )}
+      {word && (
+        <section aria-label="Word">
+          <Heading title="How it sounds" />
+          <p>
+            {word.sounds}
+            {word.phonemes && <span className="ml-2 font-mono">/{word.phonemes}/</span>}
+          </p>
         </section>
       )}
       {look && (

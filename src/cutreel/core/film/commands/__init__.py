@@ -41,6 +41,7 @@ from .voices import (
     SetLine,
     TakeLexicon,
     TakeRecordings,
+    TakeSsml,
 )
 
 # fmt: off
@@ -89,5 +90,6 @@ __all__ = [
     "TakeLexicon",
     "TakeMeant",
     "TakeRecordings",
+    "TakeSsml",
 ]
 # fmt: on

@@ -4,10 +4,12 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from cutreel.core.continuity import OwnVoice
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.speech import Saying, WordMark
+from cutreel.core.manuscript import Saying
+from cutreel.core.speech import WordMark, sounds_of
 
-from ..document import FilmDocument, Narration, OwnLine, OwnVoice, ReadAloud, Recording
+from ..document import FilmDocument, Narration, OwnLine, ReadAloud, Recording
 from .base import FilmCommand
 
 MOST_VOICES, MOST_SAYINGS, MOST_NARRATIONS = 60, 2000, 60
@@ -69,6 +71,10 @@ class SetLine(FilmCommand):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         if self.line.word not in film.word_places:
             raise NotFound("That line is not in the manuscript any more.")
+        if str(self.line.seed) in self.line.rejected:
+            raise BadInput(
+                f"Taking {self.line.seed + 1} is rejected.", "Use another, or take that back first."
+            )
         line, plain = self.line, OwnLine(word=self.line.word)
         known = next((own for own in film.lines if own.word == line.word), None)
         if known is not None and "recording" not in line.model_fields_set:
@@ -79,7 +85,8 @@ class SetLine(FilmCommand):
 
 
 class SayWord(FilmCommand):
-    """Let a word sound otherwise than it is written; empty `sounds` lets it sound as written again."""
+    """Let a word sound otherwise than it is written; empty `sounds` lets it sound as written again. Between slashes it
+    is IPA: "/ˈsɔːltmɪə/"."""
 
     touches = ("lexicon",)
     type: Literal["say word"] = "say word"
@@ -93,7 +100,11 @@ class SayWord(FilmCommand):
             return f"say {self.word} as it is written"
         if len(others) >= MOST_SAYINGS:
             raise BadInput("The lexicon is full.", "Lift a word from it first.")
-        saying = Saying(word=self.word, sounds=self.sounds)
+        typed, ipa = self.sounds.strip(), ""
+        if len(typed) > 2 and typed[0] + typed[-1] in ("//", "[]"):
+            ipa = typed[1:-1].strip()
+            typed = sounds_of(ipa)
+        saying = Saying(word=self.word, sounds=typed, phonemes=ipa)
         film.lexicon = [*others, saying]
         return f"say {self.word} as {saying.sounds}"
 
@@ -197,3 +208,35 @@ class TakeLexicon(FilmCommand):
         return (
             f"take {len(self.sayings)} {'word' if len(self.sayings) == 1 else 'words'} of a lexicon"
         )
+
+
+class TakeSsml(FilmCommand):
+    """Take what an SSML document says of words, by their numbers, as one change: marks, how words are read at their
+    places and everywhere, and the voices of some of the cast (0: the narrator)."""
+
+    touches = ("word_marks", "read_aloud", "lexicon", "cast", "settings")
+    type: Literal["take ssml"] = "take ssml"
+    marks: list[WordMark] = Field([], max_length=100_000)
+    reads: list[ReadAloud] = Field([], max_length=100_000)
+    sayings: list[Saying] = Field([], max_length=5000)
+    voices: dict[int, str] = Field({}, max_length=500)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        places = film.word_places
+        if any(
+            n not in places for n in [*(m.word for m in self.marks), *(r.word for r in self.reads)]
+        ):
+            raise NotFound("A word is not in the manuscript any more.", "Bring the file again.")
+        marks = {m.word: m for m in film.word_marks} | {m.word: m for m in self.marks}
+        film.word_marks = [m for m in marks.values() if not m.plain]
+        reads = {r.word: r for r in film.read_aloud} | {r.word: r for r in self.reads}
+        film.read_aloud = list(reads.values())
+        if self.sayings:
+            TakeLexicon(sayings=self.sayings).apply(film, used)
+        if 0 in self.voices:
+            film.settings = film.settings.model_copy(update={"narrator": self.voices[0]})
+        film.cast = [
+            p.model_copy(update={"voice": self.voices[p.id]}) if p.id in self.voices else p
+            for p in film.cast
+        ]
+        return "take what an SSML file says"

@@ -17,8 +17,12 @@ import { Choice } from "../../../parts/Choice";
 import { Area, Field } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 import { Heading } from "../../continuity/Heading";
+import { useKeys } from "../../../keys/useKeys";
+import { Company } from "./Company";
 import { Names } from "./Names";
+import { useCompanyVoices } from "./companyVoices";
 import { useHearing } from "./hearing";
+import { type Beside, turned } from "./turns";
 import { costOfCasting, fitting } from "./voices";
 
 const MOST_HEARD = 8;
@@ -33,8 +37,16 @@ export function Casting({ film, line }: { film: Film; line: number }) {
 function Cast({ film, said }: { film: Film; said: LineSaid }) {
   const change = useChange(film.id);
   const hearing = useHearing();
+  const [beside, setBeside] = useState<Beside | null>(null);
   const person = film.cast.find((p) => p.id === said.person);
   const who = said.speaker ?? "the narrator";
+  const used = said.takes.find((t) => t.seed === said.seed);
+  useKeys("casting", {
+    turns: () => {
+      if (!beside || !used?.media) return false;
+      hearing.hear(...turned(hearing, used, beside));
+    },
+  });
   const give = (voice: string) =>
     person
       ? change.mutate({ type: "set person", person: { ...person, voice } })
@@ -53,8 +65,14 @@ function Cast({ film, said }: { film: Film; said: LineSaid }) {
       <Always key={standing} who={who} standing={standing ?? ""} onSet={always} />
       {(person || !said.speaker) && (
         <>
-          <Described film={film} said={said} hearing={hearing} />
-          <Listed film={film} said={said} hearing={hearing} onGive={give} />
+          {beside && used?.media && (
+            <p className="mb-2 text-[12.5px] text-ink-2" role="status">
+              <kbd className="font-mono">C</kbd> hears the line by turns in its voice and in{" "}
+              {beside.title}.
+            </p>
+          )}
+          <Described film={film} said={said} hearing={hearing} onHeard={setBeside} />
+          <Listed film={film} said={said} hearing={hearing} onGive={give} onHeard={setBeside} />
         </>
       )}
       <Names film={film} />
@@ -94,10 +112,12 @@ interface PartProps {
   film: Film;
   said: LineSaid;
   hearing: Hearing;
+  /** A voice was heard on the line: it is the one to compare. */
+  onHeard: (voice: Beside) => void;
 }
 
 /** Voices that are made by description: three say the line; one is kept. */
-function Described({ film, said, hearing }: PartProps) {
+function Described({ film, said, hearing, onHeard }: PartProps) {
   const [words, setWords] = useState("");
   const [seed, setSeed] = useState(0);
   const make = useMakeVoices(film.id);
@@ -170,6 +190,7 @@ function Described({ film, said, hearing }: PartProps) {
           said={said}
           voices={found}
           hearing={hearing}
+          onHeard={onHeard}
           verb="Keep it"
           numbered
           asked
@@ -180,8 +201,16 @@ function Described({ film, said, hearing }: PartProps) {
   );
 }
 
-function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: string) => void }) {
-  const voices = useVoices(film);
+function Listed({
+  film,
+  said,
+  hearing,
+  onGive,
+  onHeard,
+}: PartProps & { onGive: (voice: string) => void }) {
+  const change = useChange(film.id);
+  const company = useCompanyVoices(film);
+  const voices = [...useVoices(film), ...company.map(({ voice }) => voice)];
   const [who, setWho] = useState<string>(
     film.cast.find((p) => p.id === said.person)?.pronoun ?? "any",
   );
@@ -249,9 +278,14 @@ function Listed({ film, said, hearing, onGive }: PartProps & { onGive: (voice: s
         said={said}
         voices={shown}
         hearing={hearing}
+        onHeard={onHeard}
         verb="Use"
         asked={asked}
-        onUse={(v) => onGive(v.name)}
+        onUse={(v) => {
+          const kept = company.find(({ voice }) => voice.name === v.name)?.kept;
+          if (kept) change.mutate({ type: "keep voice", for: said.person ?? 0, voice: kept });
+          else onGive(v.name);
+        }}
       />
     </section>
   );
@@ -267,9 +301,19 @@ interface RowsProps extends PartProps {
   onUse: (voice: Voice) => void;
 }
 
-function VoiceRows({ film, said, voices, hearing, verb, numbered, asked, onUse }: RowsProps) {
+function VoiceRows(props: RowsProps) {
+  const { film, said, voices, hearing, onHeard, verb, numbered, asked, onUse } = props;
   const names = voices.slice(0, MOST_HEARD).map((v) => v.name);
   const heard = useHeard(film, said.line, names, asked).data ?? [];
+  const hear = (v: Voice, i: number) => {
+    const found = heard.find((h) => h.voice === v.name);
+    if (!found?.media) return;
+    if (hearing.playing === found.media) return hearing.stop();
+    const { media, seconds } = found;
+    if (v.name !== said.voice)
+      onHeard({ media, seconds, title: numbered ? `number ${i + 1}` : v.title });
+    hearing.hear(media, 0);
+  };
   return (
     <ul>
       {voices.map((v, i) => {
@@ -286,7 +330,7 @@ function VoiceRows({ film, said, voices, hearing, verb, numbered, asked, onUse }
               aria-label={`Hear ${numbered ? `number ${i + 1}` : v.title}`}
               title={media ? "hear it say this line" : "it did not say this line yet"}
               className="rounded-[3px] p-1 hover:bg-shade disabled:text-ink-3"
-              onClick={() => (hearing.playing === media ? hearing.stop() : hearing.hear(media!, 0))}
+              onClick={() => hear(v, i)}
             >
               {media && hearing.playing === media ? (
                 <Square className="size-4" />
@@ -297,6 +341,7 @@ function VoiceRows({ film, said, voices, hearing, verb, numbered, asked, onUse }
             <span className={`truncate ${used ? "font-semibold" : ""}`} title={v.says || v.title}>
               {numbered && <span className="mr-1.5 font-mono text-[12px]">{i + 1}</span>}
               {v.title}
+              <Company film={film} voice={v.name} />
             </span>
             <span className="text-right font-mono text-[12px] text-ink-2">
               {v.pitch ? `${Math.round(v.pitch)} Hz` : ""}

@@ -1,5 +1,5 @@
 /** One line: its direction, its words at their moments, its takings, each heard and used. */
-import { Play, RotateCcw, Square } from "lucide-react";
+import { RotateCcw } from "lucide-react";
 import { useState } from "react";
 
 import type { Film } from "../../../api/client";
@@ -11,9 +11,10 @@ import { Field } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 import { Marks } from "./Marks";
 import { SoundsLike } from "./SoundsLike";
-import { Wave } from "./Wave";
+import { Takings } from "./Takings";
 import { OwnVoice } from "./OwnVoice";
 import { useHearing } from "./hearing";
+import { usePassage } from "./passage";
 import { lineOf } from "./voices";
 
 interface Props {
@@ -41,7 +42,7 @@ export function LineDesk({ film, line, chosen, onChoose }: Props) {
         <Where film={film} said={said} />
       </h3>
       <Directing key={`${said.own}${said.told}`} film={film} said={said} />
-      <Takings film={film} line={line} said={said} />
+      <Said film={film} line={line} said={said} chosen={chosen} />
     </article>
   );
 }
@@ -113,82 +114,46 @@ function Directing({ film, said }: { film: Film; said: LineSaid }) {
   );
 }
 
-function Takings({ film, line, said }: { film: Film; line: number; said: LineSaid }) {
+interface SaidProps {
+  film: Film;
+  line: number;
+  said: LineSaid;
+  chosen: boolean;
+}
+
+function Said({ film, line, said, chosen }: SaidProps) {
   const change = useChange(film.id);
   const start = useStart(film.id);
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
   const used = said.takes.find((t) => t.seed === said.seed);
-  const missing = !used?.media;
+  const missing = !used?.media || said.anew;
   const wish = { kind: "speech" as const, lines: [line] };
   const told = useEstimate(film.id, wish, film.revision, missing).data;
-  const [word, setWord] = useState<number | null>(null);
-  const { hear, stop, playing, now } = useHearing();
-  const put = (seed: number, takes = said.takes.length, then?: () => void) =>
+  const hearing = useHearing();
+  const { passage, choose, leave } = usePassage(said.words.map((w) => w.number));
+  const again = () =>
     change.mutate(
-      { type: "set line", line: { ...lineOf(said), seed, takes } },
-      { onSuccess: then },
+      {
+        type: "set line",
+        line: { ...lineOf(said), seed: said.takes.length, takes: said.takes.length + 1 },
+      },
+      { onSuccess: () => start.mutate(wish) },
     );
   const unused = used?.unused ?? [];
-  const marked = said.words.find((w) => w.number === word);
+  const marked = said.words.filter((w) => passage.has(w.number));
   return (
     <>
-      {said.takes.map((take) => (
-        <div key={take.seed} className="mt-1.5 flex items-start gap-2">
-          <button
-            type="button"
-            aria-label={`Use taking ${take.seed + 1}`}
-            aria-pressed={take.seed === said.seed}
-            title={take.seed === said.seed ? "this one is used" : "use this one"}
-            className={`mt-2 flex size-6 shrink-0 items-center justify-center rounded-full font-mono text-[12px] ${take.seed === said.seed ? "border-2 border-grease font-semibold" : "border border-rule-strong text-ink-2"}`}
-            onClick={() => put(take.seed)}
-          >
-            {take.seed + 1}
-          </button>
-          <div className="min-w-0 grow">
-            {take.media ? (
-              <Wave
-                take={take}
-                words={take.seed === said.seed && !said.anew ? said.words : []}
-                cuts={take.seed === said.seed && !said.anew ? said.cuts : []}
-                now={playing === take.media ? now : null}
-                chosen={word}
-                onWord={(w) => {
-                  setWord(w.number);
-                  hear(take.media!, w.start ?? 0);
-                }}
-              />
-            ) : (
-              <p className="py-2 font-serif text-ink-2">
-                {said.words.map((w) => w.text).join(" ")}
-              </p>
-            )}
-          </div>
-          <span className="mt-2 w-[44px] shrink-0 text-right font-mono text-[12px] text-ink-2">
-            {take.seconds !== null && `${take.seconds.toFixed(1)} s`}
-          </span>
-          <Button
-            kind="quiet"
-            className="mt-1 !px-2"
-            disabled={!take.media}
-            aria-label={playing && playing === take.media ? "Stop" : `Hear taking ${take.seed + 1}`}
-            onClick={() => (playing && playing === take.media ? stop() : hear(take.media!, 0))}
-          >
-            {playing && playing === take.media ? (
-              <Square className="size-4" />
-            ) : (
-              <Play className="size-4" />
-            )}
-          </Button>
-        </div>
-      ))}
+      <Takings
+        film={film}
+        said={said}
+        chosen={passage}
+        keyed={chosen}
+        hearing={hearing}
+        onWord={choose}
+      />
       <p className="mt-1 flex flex-wrap items-center gap-2">
         {missing ? (
-          <Button
-            kind="ink"
-            disabled={going}
-            onClick={() => start.mutate(wish)}
-            title={said.anew ? "It is heard as it was said before" : undefined}
-          >
+          <Button kind="ink" disabled={going} onClick={() => start.mutate(wish)}>
             {going ? "speaking …" : said.anew ? "Say it so" : "Speak it"}
             {told && !going && (
               <span className="font-mono font-normal opacity-75">{money(told.cost)}</span>
@@ -196,32 +161,26 @@ function Takings({ film, line, said }: { film: Film; line: number; said: LineSai
           </Button>
         ) : (
           !said.recorded && (
-            <Button
-              disabled={going || said.takes.length >= 4}
-              onClick={() =>
-                put(said.takes.length, said.takes.length + 1, () => start.mutate(wish))
-              }
-            >
+            <Button disabled={going || said.takes.length >= MOST_TAKINGS} onClick={again}>
               <RotateCcw className="size-4" /> Say it again
             </Button>
           )
         )}
-        <OwnVoice film={film} said={said} />
+        <OwnVoice film={film} said={said} keyed={chosen} />
         {unused.length > 0 && (
           <span className="text-[12.5px] text-grease-ink">
             the voice had no use for: {unused.join(", ")}
           </span>
         )}
       </p>
-      {word !== null && (
-        <SoundsLike
-          key={word}
-          film={film}
-          word={said.words.find((w) => w.number === word) ?? null}
-          onDone={() => setWord(null)}
-        />
+      {marked.length === 1 && (
+        <SoundsLike key={marked[0]!.number} film={film} word={marked[0]!} onDone={leave} />
       )}
-      {marked && !said.recorded && <Marks film={film} mark={marked.mark} />}
+      {marked.length > 0 && !said.recorded && (
+        <Marks film={film} marks={marked.map((w) => w.mark)} />
+      )}
     </>
   );
 }
+
+const MOST_TAKINGS = 4;

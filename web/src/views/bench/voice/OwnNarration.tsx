@@ -1,5 +1,7 @@
 /** The maker's own voice for the whole story, or a part of it: brought in one file, followed by the text; what was left
  * out, put in or said otherwise is listed, and either one is mended. */
+import { Mic } from "lucide-react";
+
 import type { Film } from "../../../api/client";
 import { useChange, useRuns, useStart } from "../../../api/film";
 import { type Narration, useBringNarration, useNarrations } from "../../../api/recordings";
@@ -9,7 +11,12 @@ import { inWords } from "../../../parts/time";
 import { SOUNDS } from "./OwnVoice";
 import { Found } from "./Found";
 
-export function OwnNarration({ film }: { film: Film }) {
+interface NarrationProps {
+  film: Film;
+  onLineByLine: () => void;
+}
+
+export function OwnNarration({ film, onLineByLine }: NarrationProps) {
   const bring = useBringNarration(film.id);
   const change = useChange(film.id);
   const start = useStart(film.id);
@@ -23,7 +30,10 @@ export function OwnNarration({ film }: { film: Film }) {
       <p className="flex flex-wrap items-center gap-2">
         <b>Your own narration</b>
         <span className="text-ink-2">the whole story, or a part of it, in one recording</span>
-        <span className="ml-auto">
+        <span className="ml-auto flex gap-2">
+          <Button onClick={onLineByLine}>
+            <Mic className="size-4" /> Record line by line
+          </Button>
           <Bring
             label="Bring a recording of the story"
             title="Bring a recording"

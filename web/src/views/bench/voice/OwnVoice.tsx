@@ -1,17 +1,27 @@
 /** The maker's own voice for a line: a file that is brought, or recorded here with the words before one's eyes. */
 import { Mic, Square } from "lucide-react";
+import { useCallback } from "react";
+
 import type { Film } from "../../../api/client";
 import { useChange } from "../../../api/film";
 import { useRecord } from "../../../api/recordings";
 import type { LineSaid } from "../../../api/voices";
 import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
+import { useKeys } from "../../../keys/useKeys";
 import { useHearing } from "./hearing";
 import { useMicrophone } from "./microphone";
 
 export const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";
 
-export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
+interface Props {
+  film: Film;
+  said: LineSaid;
+  /** Keys are for this line. */
+  keyed: boolean;
+}
+
+export function OwnVoice({ film, said, keyed }: Props) {
   const record = useRecord(film.id);
   const change = useChange(film.id);
   const { hear } = useHearing();
@@ -23,6 +33,12 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
       { line: said.line, file },
       { onSuccess: ({ word, recording: kept }) => put(word, kept) },
     );
+  const turn = () => {
+    if (recording) end();
+    else if (!said.recorded && counting === 0 && !record.isPending) void begin();
+  };
+  const hears = useCallback(() => keyed, [keyed]);
+  useKeys("own voice", { turn }, hears);
   if (said.recorded)
     return (
       <>
@@ -47,7 +63,7 @@ export function OwnVoice({ film, said }: { film: Film; said: LineSaid }) {
         kind={recording ? "ink" : "plain"}
         disabled={record.isPending || counting > 0}
         aria-pressed={recording}
-        onClick={() => (recording ? end() : void begin())}
+        onClick={turn}
       >
         {recording ? <Square className="size-4" /> : <Mic className="size-4" />}
         {record.isPending
@@ -76,7 +92,7 @@ const LOUD = 0.95;
 const SOFT = 0.05;
 
 /** How loud it is just now; too loud is red. */
-function Level({ level }: { level: number }) {
+export function Level({ level }: { level: number }) {
   const says = level > LOUD ? "too loud" : level < SOFT ? "soft" : "";
   return (
     <span className="flex items-center gap-1.5" aria-hidden>

@@ -8,6 +8,7 @@ import { ByEar } from "./ByEar";
 import { Casting } from "./Casting";
 import { CleanUp } from "./CleanUp";
 import { DeadAir } from "./DeadAir";
+import { LineByLine } from "./LineByLine";
 import { LineDesk } from "./LineDesk";
 import { OwnNarration } from "./OwnNarration";
 
@@ -16,6 +17,7 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
     .map((line, at) => ({ line, at }))
     .filter(({ line }) => line.first < shot.end && line.end > shot.first);
   const [chosen, setChosen] = useState<number | null>(null);
+  const [recording, setRecording] = useState(false);
   const at = lines.some((l) => l.at === chosen) ? chosen! : lines[0]?.at;
   const open = (line: number) => {
     const word = film.lines[line]?.first ?? 0;
@@ -28,19 +30,20 @@ export function Voice({ film, shot }: { film: Film; shot: Shot }) {
   return (
     <Split aside={<Casting key={at} film={film} line={at} />}>
       <section aria-label="Voice" className="flex flex-col gap-4">
+        {recording && <LineByLine film={film} from={at} onDone={() => setRecording(false)} />}
         {lines.map((l) => (
           <LineDesk
             key={l.at}
             film={film}
             line={l.at}
-            chosen={l.at === at}
+            chosen={l.at === at && !recording}
             onChoose={() => setChosen(l.at)}
           />
         ))}
         <DeadAir film={film} />
         <CleanUp film={film} />
         <ByEar film={film} onLine={open} />
-        <OwnNarration film={film} />
+        <OwnNarration film={film} onLineByLine={() => setRecording(true)} />
       </section>
     </Split>
   );

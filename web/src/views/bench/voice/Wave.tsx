@@ -10,8 +10,9 @@ interface Props {
   /** Stretches that are not heard in the film. */
   cuts: readonly (readonly number[])[];
   now: number | null;
-  chosen: number | null;
-  onWord: (word: Said) => void;
+  chosen: ReadonlySet<number>;
+  /** A word was clicked; with Shift all up to it are meant. */
+  onWord: (word: Said, passage: boolean) => void;
 }
 
 const HIGH = 44;
@@ -58,9 +59,10 @@ export function Wave({ take, words, cuts, now, chosen, onWord }: Props) {
             key={w.number}
             type="button"
             title={w.sounds ? `sounds like ${w.sounds}` : "hear it from here"}
-            className={`absolute whitespace-nowrap rounded-[3px] px-0.5 font-serif text-[14px] leading-5 hover:bg-shade ${w.number === chosen ? "bg-shade" : ""} ${w.sounds ? "underline decoration-dotted underline-offset-2" : ""} ${lookOf(w.mark)} ${now !== null && now >= (w.start ?? 0) && now < (w.end ?? 0) ? "font-semibold" : ""}`}
+            className={`absolute whitespace-nowrap rounded-[3px] px-0.5 font-serif text-[14px] leading-5 hover:bg-shade ${chosen.has(w.number) ? "bg-shade" : ""} ${w.sounds ? "underline decoration-dotted underline-offset-2" : ""} ${lookOf(w.mark)} ${now !== null && now >= (w.start ?? 0) && now < (w.end ?? 0) ? "font-semibold" : ""}`}
             style={{ left: share(w.start ?? 0), top: rows[i]! * 20 }}
-            onClick={() => onWord(w)}
+            aria-pressed={chosen.has(w.number)}
+            onClick={(e) => onWord(w, e.shiftKey)}
           >
             {w.mark.pause ? <span className="mr-0.5 text-grease-ink">‖</span> : null}
             {w.text}
@@ -78,15 +80,17 @@ export function outline(peaks: readonly number[]): string {
   return `M0,50L${up.join("L")}L${peaks.length},50L${down.join("L")}Z`;
 }
 
-/** In which of a few rows each word stands, so that none stands upon another: about 620 pixels are a line. */
+/** In which row each word stands, so that none stands upon another: about 620 pixels are a line. */
 export function inRows(words: readonly Said[], seconds: number): number[] {
   const ends: number[] = [];
   return words.map((w) => {
     const from = ((w.start ?? 0) / seconds) * 620;
-    const to = from + w.text.length * 7.4 + 8;
+    const to = from + w.text.length * (w.mark?.pace === "slow" ? 10 : 8.2) + 9;
     let row = ends.findIndex((end) => end <= from);
-    if (row < 0) row = ends.length < 3 ? ends.length : ends.indexOf(Math.min(...ends));
+    if (row < 0) row = ends.length < MOST_ROWS ? ends.length : ends.indexOf(Math.min(...ends));
     ends[row] = to;
     return row;
   });
 }
+
+const MOST_ROWS = 5;

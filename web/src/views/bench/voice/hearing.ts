@@ -20,11 +20,15 @@ export function useHearing() {
     sound.current?.pause();
     setPlaying(null);
   };
-  const hear = (media: string, from: number) => {
+  /** Hear a sound from a second on, as far as another one. */
+  const hear = (media: string, from: number, to = Infinity) => {
     stop();
     const audio = new Audio(`/media/${media}`);
     audio.currentTime = from;
     audio.onended = () => setPlaying(null);
+    audio.ontimeupdate = () => {
+      if (audio.currentTime >= to) stop();
+    };
     sound.current = audio;
     setPlaying(media);
     void audio.play().catch(() => {

@@ -18,6 +18,9 @@ const said = vi.hoisted(() => ({
   ear: { spoken: 0, listened: 0, doubtful: [] } as unknown,
   narrations: [] as unknown[],
   cleaning: { recorded: 0, cleaned: 0 },
+  company: [] as { id: string; card: { voice?: unknown; word?: unknown } }[],
+  keptFor: [] as unknown[],
+  ssml: undefined as unknown,
 }));
 const voices = [
   { name: "alder", title: "Alder, even", pronoun: "he", age: "adult", length: 1, pitch: 104 },
@@ -76,7 +79,14 @@ vi.mock("../../../parts/Choice", () => ({
     </select>
   ),
 }));
+vi.mock("../../../api/continuity", () => ({
+  useCompany: ({ kind }: { kind: string }) => ({
+    data: said.company.filter((m) => m.card[kind as "voice" | "word"]),
+  }),
+  useKeep: () => ({ isPending: false, mutate: (k: unknown) => said.keptFor.push(k) }),
+}));
 vi.mock("../../../api/recordings", () => ({
+  useTakeSsml: () => ({ mutate: (f: File) => said.asked.push(f.name), data: said.ssml }),
   useRecord: () => ({
     isPending: false,
     mutate: (
@@ -98,7 +108,22 @@ vi.mock("../../../api/recordings", () => ({
     },
   }),
 }));
-vi.mock("../../../api/voices", () => ({
+vi.mock("../../../api/voices", async (original) => ({
+  ...(await original<object>()),
+  useNames: () => ({
+    data: [
+      { word: "Edda", count: 2, unknown: true, sounds: "", phonemes: "", said: "e-duh" },
+      {
+        word: "Saltmere",
+        count: 1,
+        unknown: false,
+        sounds: "salt-meer",
+        phonemes: "",
+        said: "salt-meer",
+        heard: { media: "line.flac", start: 0.5, end: 0.9 },
+      },
+    ],
+  }),
   useLineSaid: (_: unknown, n: number) => ({ data: said.lines[n] }),
   useVoices: () => voices,
   useHeard: (_: unknown, __: number, names: string[]) => ({
@@ -192,6 +217,7 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   room: "hall",
   room_why: "the place: church",
   room_own: null,
+  rejected: {},
   recorded: false,
   recorded_word: null,
   recording: null,
@@ -208,7 +234,8 @@ beforeEach(() => {
   said.cleaning = { recorded: 0, cleaned: 0 };
   said.ear = { spoken: 0, listened: 0, doubtful: [] };
   said.narrations = [];
-  Object.assign(said, { changed: [], started: [], asked: [], heard: [] });
+  Object.assign(said, { changed: [], started: [], asked: [], heard: [], company: [], keptFor: [] });
+  said.ssml = undefined;
   said.lines = {
     0: line(),
     1: line({ line: 1, word: 10, speaker: null, person: null, voice: "alder", told: "", why: "" }),
@@ -245,7 +272,7 @@ test("another direction is set once, and given back to the text", () => {
   fireEvent.keyDown(field, { key: "Enter" });
   const set = {
     type: "set line",
-    line: { word: 7, room: null, seed: 0, takes: 1 },
+    line: { word: 7, room: null, seed: 0, takes: 1, rejected: {} },
   };
   expect(said.changed).toEqual([{ ...set, line: { ...set.line, direction: "almost a whisper" } }]);
   cleanup();
@@ -272,7 +299,7 @@ test("it is said again as another taking, and either is used", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: null, seed: 1, takes: 2 },
+      line: { word: 7, direction: null, room: null, seed: 1, takes: 2, rejected: {} },
     },
   ]);
   expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
@@ -282,7 +309,7 @@ test("it is said again as another taking, and either is used", () => {
   fireEvent.click(ofEdda().getByRole("button", { name: "Use taking 2" }));
   expect(said.changed.at(-1)).toEqual({
     type: "set line",
-    line: { word: 7, direction: null, room: null, seed: 1, takes: 2 },
+    line: { word: 7, direction: null, room: null, seed: 1, takes: 2, rejected: {} },
   });
 });
 
@@ -410,17 +437,20 @@ test("names are listed with how they sound, and changed", () => {
   shown();
   const names = within(screen.getByRole("region", { name: "Names" }));
   expect(names.getAllByRole("button").map((b) => b.textContent)).toEqual([
-    "Edda",
+    "Eddae-duh",
     "Saltmeresalt-meer",
     "Bring a lexicon",
+    "Bring the script as SSML",
   ]);
   const file = new File(["x"], "mine.pls");
   fireEvent.change(names.getByLabelText("Bring a lexicon"), { target: { files: [file] } });
   expect(said.heard).toEqual(["mine.pls"]);
-  expect(names.getByRole("link", { name: "Take it away" }).getAttribute("href")).toBe(
+  expect(names.getByRole("link", { name: "Take the lexicon away" }).getAttribute("href")).toBe(
     "/api/films/f/lexicon",
   );
   fireEvent.click(names.getByRole("button", { name: /Saltmere/ }));
+  fireEvent.click(names.getByRole("button", { name: "Hear it" }));
+  expect(said.heard.at(-1)).toBe("/media/line.flac");
   fireEvent.change(names.getByLabelText("How Saltmere sounds"), { target: { value: "" } });
   fireEvent.click(names.getByRole("button", { name: "Say it so everywhere" }));
   expect(said.changed).toEqual([{ type: "say word", word: "Saltmere", sounds: "" }]);
@@ -434,7 +464,7 @@ test("a line is heard where the place tells, or where the maker says", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: "telephone", seed: 0, takes: 1 },
+      line: { word: 7, direction: null, room: "telephone", seed: 0, takes: 1, rejected: {} },
     },
   ]);
 });
@@ -667,4 +697,87 @@ test("a word is stressed, slower, or stands behind a pause", () => {
     { type: "mark words", marks: [{ word: 0, stress: false, pace: "slow", pause: 0 }] },
     { type: "mark words", marks: [{ word: 0, stress: false, pace: "", pause: 0.4 }] },
   ]);
+});
+
+test("of several takings one is rejected with its reason, heard and used by key", () => {
+  const other = { ...take, seed: 1, media: "b.flac", seconds: 2.5 };
+  said.lines[0] = line({ takes: [take, other] });
+  shown();
+  expect(ofEdda().getByText("beside the one used: 0.5 s longer")).toBeTruthy();
+  fireEvent.keyDown(document.body, { key: "n", code: "KeyN" });
+  fireEvent.keyDown(document.body, { key: "n", code: "KeyN" });
+  expect(said.heard).toEqual(["/media/a.flac", "/media/b.flac"]);
+  fireEvent.keyDown(document.body, { key: "@", code: "Digit2", shiftKey: true });
+  expect(said.changed.at(-1)).toMatchObject({ line: { seed: 1 } });
+  fireEvent.click(ofEdda().getByRole("button", { name: "Reject taking 1" }));
+  const why = ofEdda().getByLabelText("Why it is rejected");
+  fireEvent.change(why, { target: { value: "flat" } });
+  fireEvent.submit(why.closest("form")!);
+  // It was the one used: the other is from now on.
+  expect(said.changed.at(-1)).toMatchObject({ line: { seed: 1, rejected: { 0: "flat" } } });
+  cleanup();
+  said.lines[0] = line({ takes: [take, other], seed: 1, rejected: { 0: "flat" } });
+  shown();
+  expect(ofEdda().getByText("rejected: flat")).toBeTruthy();
+  expect(ofEdda().getByRole("button", { name: "Use taking 1" })).toHaveProperty("disabled", true);
+  expect(ofEdda().getByRole("button", { name: "Reject taking 2" })).toHaveProperty(
+    "disabled",
+    true,
+  );
+  fireEvent.click(ofEdda().getByRole("button", { name: "Take it back" }));
+  expect(said.changed.at(-1)).toMatchObject({ line: { seed: 1, rejected: {} } });
+});
+
+test("a passage is marked in one step", () => {
+  said.lines[0] = line();
+  said.lines[0] = {
+    ...line(),
+    words: line().words.map((w) => ({ ...w, mark: plain(w.number) })),
+  };
+  shown();
+  fireEvent.click(ofEdda().getByRole("button", { name: "“Down" }));
+  fireEvent.click(ofEdda().getByRole("button", { name: "there,”" }), { shiftKey: true });
+  const marks = within(ofEdda().getByRole("group", { name: "How the passage is said" }));
+  fireEvent.click(marks.getByRole("button", { name: "slower" }));
+  expect(said.changed).toEqual([
+    {
+      type: "mark words",
+      marks: [7, 8].map((word) => ({ word, stress: false, pace: "slow", pause: 0 })),
+    },
+  ]);
+  fireEvent.click(marks.getByRole("button", { name: "a pause before" }));
+  expect(said.changed.at(-1)).toMatchObject({ marks: [{ word: 7, pause: 0.4 }] });
+});
+
+test("a voice of the company is kept for who speaks; what the company says of a name is offered", () => {
+  const voice = { id: 0, name: "Gull", voice: "made-7", description: "hoarse", pronoun: "she" };
+  said.company = [
+    { id: "own-1", card: { voice } },
+    { id: "own-2", card: { word: { word: "Edda", sounds: "etta" } } },
+  ];
+  shown();
+  const gull = within(screen.getByText("Gull").closest("li")!);
+  expect(gull.getByText("in the company")).toBeTruthy();
+  fireEvent.click(gull.getByRole("button", { name: "Use" }));
+  expect(said.changed).toEqual([{ type: "keep voice", for: 4, voice }]);
+  const names = within(screen.getByRole("region", { name: "Names" }));
+  fireEvent.click(names.getByRole("button", { name: "Say it so here" }));
+  expect(said.changed.at(-1)).toEqual({
+    type: "take lexicon",
+    sayings: [{ word: "Edda", sounds: "etta" }],
+  });
+  fireEvent.click(names.getByRole("button", { name: /^Saltmere/ }));
+  fireEvent.click(names.getByRole("button", { name: "keep for the company" }));
+  expect(said.keptFor).toEqual([
+    { card: { word: { word: "Saltmere", sounds: "salt-meer" } }, member: null },
+  ]);
+});
+
+test("what an SSML file said is told", () => {
+  said.ssml = { found: 412, marked: 3, read: 1, voices: 2, unused: ["audio"] };
+  shown();
+  const names = within(screen.getByRole("region", { name: "Names" }));
+  expect(names.getByRole("status").textContent).toBe(
+    "412 words found, 3 marked, 1 read otherwise, 2 with another voice; no use for audio",
+  );
 });

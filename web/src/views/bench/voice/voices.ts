@@ -38,21 +38,6 @@ function lettersIn(film: Film, line: Film["lines"][number]): number {
   return first && last ? last[1] - first[0] : (line.end - line.first) * USUAL_WORD;
 }
 
-const COMMON = new Set(
-  "the a an of and old young big little mr mrs miss dr sir lady at in on".split(" "),
-);
-
-/** Names of people and places word by word, and all that sounds otherwise than it is written; each once. */
-export function namesOf(film: Film): string[] {
-  const called = [...film.cast, ...film.places].flatMap((p) => p.name.split(/[\s-]+/));
-  const names = called.filter(
-    (w) => /^\p{Lu}/u.test(w) && !COMMON.has(w.toLowerCase().replace(/\.$/, "")),
-  );
-  return [...new Set([...names, ...film.lexicon.map((s) => s.word)])].sort((a, b) =>
-    a.localeCompare(b),
-  );
-}
-
 /** The line as it is set, of which a change says only what it changes; a recording stays while nothing is said of it. */
 export const lineOf = (said: LineSaid) => ({
   word: said.word,
@@ -60,4 +45,5 @@ export const lineOf = (said: LineSaid) => ({
   room: said.room_own,
   seed: said.seed,
   takes: said.recorded ? 1 : said.takes.length,
+  rejected: said.rejected,
 });
