@@ -3,6 +3,7 @@
 import io
 import itertools
 import math
+from itertools import pairwise
 
 import numpy as np
 import pysubs2
@@ -17,6 +18,7 @@ from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read, words_text
 from cutreel.core.motion import MOVES, layer_zoom, path_for
 from cutreel.core.sound import match_words
+from cutreel.core.speech import over_told
 from cutreel.core.timeline import (
     FrameRate,
     LineSound,
@@ -170,3 +172,42 @@ def test_words_are_matched_to_what_was_spoken() -> None:
     assert times[0] == (0.0, 0.2) and times[2] == (0.2, 0.6) and times[3] == (1.0, 1.5)
     assert all(b >= a for a, b in times) and len(times) == 4
     assert match_words(["um", "so"], [], 1.0) == [(0.0, 0.5), (0.5, 1.0)]
+
+
+BROKEN_OFF = (
+    "“But you never—”\n\n“Never what?” asked Bram.\n\n“You know it,” said Ada. “I never—” she said."
+)
+
+
+def test_who_is_broken_off_is_spoken_over_and_nobody_else() -> None:
+    text = f"“Stay,” said Ada to Bram.\n\n“No,” said Bram.\n\n{BROKEN_OFF}"
+    script = read(text)
+    told = [over_told(script, a, b) for a, b in pairwise(script.lines)]
+    over = [script.words[b.first].text for b, o in zip(script.lines[1:], told, strict=True) if o]
+    assert over == ["“Never"], "not the teller who goes on, and nobody over themselves"
+
+
+@given(st.floats(0, 2), st.floats(0.3, 4), st.floats(0.3, 4))
+def test_lines_over_each_other_keep_their_words_in_order(over, one, other) -> None:
+    script = read("“But you never—”\n\n“Never what?”\n\nNobody answered.")
+    lines = [(line.first, line.end) for line in script.lines]
+    sounds = {
+        n: LineSound(seconds, tuple(_even(end - first, seconds)))
+        for (n, (first, end)), seconds in zip(enumerate(lines[:2]), (one, other), strict=True)
+    }
+    timing = lay_out(script, lines, sounds, {}, None, [0, over, 0])
+    apart = lay_out(script, lines, sounds)
+    assert (np.diff(timing.words[:, 0]) >= -1e-9).all()
+    assert (timing.words[:, 1] >= timing.words[:, 0] - 1e-9).all()
+    end_of_one = timing.lines[0] + one
+    if over:
+        early = end_of_one - timing.lines[1]
+        assert early == pytest.approx(min(over, one / 2))
+    # The third waits until both have ended.
+    assert timing.lines[2] > max(end_of_one, timing.lines[1] + other)
+    assert timing.seconds <= apart.seconds + 1e-9
+
+
+def _even(count: int, seconds: float) -> list[tuple[float, float]]:
+    edges = np.linspace(0, seconds, count + 1)
+    return [(float(a), float(b)) for a, b in pairwise(edges)]

@@ -29,6 +29,16 @@ def sound(film: str, version: str, films: Films, preview: Preview) -> PreviewSou
     return preview.sound(films.now(film).film)
 
 
+@router.get("/{version}/moments")
+def moments(film: str, version: str, films: Films) -> list[int]:
+    """The frame at which each word is said, spoken or estimated; and one more: where the last of them ends."""
+    assembled = films.now(film).film
+    times = assembled.timing.words
+    if not len(times):
+        return []
+    return [assembled.rate.frames(float(t)) for t in (*times[:, 0], times[-1, 1])]
+
+
 @router.get("/{version}/{kind}.m3u8")
 def playlist(film: str, version: str, kind: str, films: Films, preview: Preview) -> Response:
     found = preview.playlists(films.now(film).film)

@@ -77,10 +77,10 @@ class LineSaid(BaseModel):
     """A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-    as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-    film. It is heard in a `room`, for a reason. Takings are `rejected`, by seed, with the maker's reason. `recorded`:
-    it is the maker's own voice, recorded from the word `recorded_word` on, of whose words (counted in the line) those
-    that are `unsure` may stand elsewhere."""
+    as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is
+    heard in a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are
+    `rejected`, by seed, with the maker's reason. `recorded`: it is the maker's own voice, recorded from the word
+    `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere."""
 
     line: int
     word: int
@@ -100,6 +100,8 @@ class LineSaid(BaseModel):
     room: Room
     room_why: str
     room_own: Room | None
+    over: float
+    over_own: float | None
     rejected: dict[str, str]
     recorded: bool
     recording: Recording | None
@@ -166,6 +168,8 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         own=how.own,
         standing=how.standing,
         seed=0 if work.recorded else how.seed,
+        over=work.over,
+        over_own=own.over if own else None,
         rejected={} if own is None or work.recorded else own.rejected,
         recorded=work.recorded,
         recording=_recording_at(read.document, read.ids[work.first]) if work.recorded else None,

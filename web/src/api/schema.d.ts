@@ -1250,6 +1250,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/preview/{version}/moments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Moments
+         * @description The frame at which each word is said, spoken or estimated; and one more: where the last of them ends.
+         */
+        get: operations["moments_api_films__film__preview__version__moments_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/preview/{version}/{kind}.m3u8": {
         parameters: {
             query?: never;
@@ -3175,10 +3195,10 @@ export interface components {
          * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-         *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the
-         *     film. It is heard in a `room`, for a reason. Takings are `rejected`, by seed, with the maker's reason. `recorded`:
-         *     it is the maker's own voice, recorded from the word `recorded_word` on, of whose words (counted in the line) those
-         *     that are `unsure` may stand elsewhere.
+         *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is
+         *     heard in a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are
+         *     `rejected`, by seed, with the maker's reason. `recorded`: it is the maker's own voice, recorded from the word
+         *     `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere.
          */
         LineSaid: {
             /** Line */
@@ -3223,6 +3243,10 @@ export interface components {
             room_why: string;
             /** Room Own */
             room_own: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
+            /** Over */
+            over: number;
+            /** Over Own */
+            over_own: number | null;
             /** Rejected */
             rejected: {
                 [key: string]: string;
@@ -3970,8 +3994,9 @@ export interface components {
          * OwnLine
          * @description How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
          *     tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
-         *     line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on); which of them are
-         *     `rejected`, by seed, with the maker's reason.
+         *     line's words; by how many seconds it begins before the one before it has ended (`over`; None: as told); how often it
+         *     was said (`takes`) and which of these is used (`seed`, from 0 on); which of them are `rejected`, by seed, with the
+         *     maker's reason.
          */
         OwnLine: {
             /** Word */
@@ -3981,6 +4006,8 @@ export interface components {
             /** Room */
             room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
             recording?: components["schemas"]["Recording"] | null;
+            /** Over */
+            over?: number | null;
             /**
              * Seed
              * @default 0
@@ -8528,6 +8555,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PreviewSound"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    moments_api_films__film__preview__version__moments_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                version: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
                 };
             };
             /** @description Validation Error */

@@ -8,6 +8,7 @@ import { useKeys } from "../keys/useKeys";
 import { playhead, playing, seekTo, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { Button } from "./Button";
+import { useFollowing } from "./following";
 import { mixed } from "./previewSound";
 import { rateOf, timecode } from "./time";
 
@@ -19,6 +20,7 @@ export function Monitor({ film }: { film: Film }) {
   const hls = useRef<Hls | null>(null);
   const [state, setState] = useState<"rest" | "loading" | "ready" | "failed">("rest");
   const [mixing, setMixing] = useState(0);
+  useFollowing(film);
   const frame = usePlayhead();
   const isPlaying = useStore(playing);
   const asked = useStore(seekTo);
@@ -63,9 +65,17 @@ export function Monitor({ film }: { film: Film }) {
       load(playhead.get() / rate);
   }, [busy, film.preview, isPlaying, load, rate]);
 
+  // What was asked of a monitor before this one is none of its business.
+  const done = useRef(asked.count);
   useEffect(() => {
-    if (video.current && loaded.current) video.current.currentTime = (asked.frame + 0.5) / rate;
-  }, [asked, rate]);
+    const v = video.current;
+    if (!v || (!loaded.current && asked.count === done.current)) return;
+    const fresh = asked.count !== done.current;
+    done.current = asked.count;
+    if (fresh && asked.play) load(asked.frame / rate);
+    if (loaded.current) v.currentTime = (asked.frame + 0.5) / rate;
+    if (fresh && asked.play) void v.play().catch(() => setState("failed"));
+  }, [asked, load, rate]);
 
   useEffect(() => {
     if (!isPlaying) return;

@@ -142,11 +142,7 @@ export function WaveDown({
   }).join("");
   return (
     <svg width="62" height={height} viewBox={`0 0 62 ${height}`} aria-hidden="true">
-      <path
-        d={d}
-        fill={`color-mix(in srgb, var(--teal) ${estimated ? 45 : 90}%, var(--page))`}
-        shapeRendering="crispEdges"
-      />
+      <path d={d} fill={`color-mix(in srgb, var(--teal) ${estimated ? 45 : 90}%, var(--page))`} />
     </svg>
   );
 }

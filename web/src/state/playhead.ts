@@ -3,15 +3,19 @@ import { createStore, useStore } from "./store";
 
 /** The frame under the playhead. */
 export const playhead = createStore(0);
-/** Set to ask the monitor to go to a frame. */
-export const seekTo = createStore<{ frame: number; count: number }>({ frame: 0, count: 0 });
+/** Set to ask the monitor to go to a frame, and to play from there. */
+export const seekTo = createStore<{ frame: number; count: number; play: boolean }>({
+  frame: 0,
+  count: 0,
+  play: false,
+});
 export const usePlayhead = () => useStore(playhead);
 export const playing = createStore(false);
 export const selected = createStore<number | null>(null);
 
-export function seek(frame: number) {
+export function seek(frame: number, play = false) {
   playhead.set(frame);
-  seekTo.set((before) => ({ frame, count: before.count + 1 }));
+  seekTo.set((before) => ({ frame, count: before.count + 1, play }));
 }
 
 type Lamp = "light" | "dim";

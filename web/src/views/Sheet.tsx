@@ -8,13 +8,14 @@ import { type PromptKind, copyPrompt } from "../api/prompts";
 import { digitOf, useKeys } from "../keys/useKeys";
 import { hearShot } from "../parts/hear";
 import { Monitor } from "../parts/Monitor";
-import { IdeaMark, CutStroke, MoveGlyph, Ring, WaveDown } from "../parts/marks";
+import { IdeaMark, CutStroke, MoveGlyph, Ring } from "../parts/marks";
 import { rateOf, timecode } from "../parts/time";
 import { seek, selected, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
+import { VoiceColumn } from "./VoiceColumn";
 
 const ROW = 124;
 const HEAD = 26;
@@ -241,7 +242,15 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
         <p
           className={`font-serif text-[15.5px] leading-[1.38] ${remark ? "line-clamp-4" : "line-clamp-5"}`}
         >
-          {shot.text || <i className="text-ink-2">a hold, without words</i>}
+          {shot.text ? (
+            on ? (
+              <Words film={film} shot={shot} />
+            ) : (
+              shot.text
+            )
+          ) : (
+            <i className="text-ink-2">a hold, without words</i>
+          )}
         </p>
         {shot.hold > 0 && shot.text && (
           <p className="text-[12px] text-ink-2">held {shot.hold.toFixed(1)} s beyond its words</p>
@@ -323,7 +332,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
         )}
       </div>
       <div className={`${cell} flex flex-col items-center pt-1.5`}>
-        <Voice film={film} shot={shot} />
+        <VoiceColumn film={film} shot={shot} on={on} />
       </div>
       <div className={`${cell} relative`}>
         <Sounds film={film} shot={shot} rate={rate} onLift={onLift} />
@@ -347,6 +356,17 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
   );
 });
 
+/** The words of the chosen shot, one by one, so that the one that is said is seen. */
+function Words({ film, shot }: { film: Film; shot: Shot }) {
+  if (!film.words[shot.end - 1]) return shot.text; // the manuscript is on its way
+  return film.words.slice(shot.first, shot.end).map((word, i) => (
+    <span key={i}>
+      {i > 0 && film.words[shot.first + i - 1]![1] < word[0] ? " " : ""}
+      <span data-word={shot.first + i}>{film.text.slice(word[0], word[1])}</span>
+    </span>
+  ));
+}
+
 /** The playhead where it stands in this row. Rows are as tall as each other; the line moves at the shot's own pace. */
 function PlayLine({ shot }: { shot: Shot }) {
   const frame = usePlayhead();
@@ -357,41 +377,6 @@ function PlayLine({ shot }: { shot: Shot }) {
       className="pointer-events-none absolute inset-x-0 z-20 h-px bg-grease"
       style={{ top: `${share * 100}%` }}
     />
-  );
-}
-
-function Voice({ film, shot }: { film: Film; shot: Shot }) {
-  const lines = film.lines.filter((l) => l.first < shot.end && l.end > shot.first);
-  const rate = rateOf(film.fps);
-  const height = 108;
-  const peaks = useMemo(() => {
-    const from = shot.start / rate;
-    const to = shot.stop / rate;
-    const n = 40;
-    return Array.from({ length: n }, (_, i) => {
-      const t = from + ((to - from) * i) / n;
-      const line = lines.find((l) => t >= l.start && t < l.start + (l.seconds ?? 0));
-      if (line) return line.peaks[Math.floor((t - line.start) * 20)] ?? 0;
-      return shot.measured ? 0 : 36 + 22 * Math.sin(i * 2.1);
-    });
-  }, [lines, rate, shot]);
-  const speakers = [...new Set(lines.map((l) => l.speaker).filter(Boolean))];
-  return (
-    <>
-      <WaveDown
-        peaks={peaks}
-        height={height - (speakers.length ? 14 : 0)}
-        estimated={!shot.measured}
-      />
-      {speakers.length > 0 && (
-        <span
-          className="max-w-full truncate px-1 text-[11px] text-teal"
-          title={speakers.join(", ")}
-        >
-          {shortly(speakers.map((s) => s!.replace(/^the /, "")))}
-        </span>
-      )}
-    </>
   );
 }
 
@@ -486,7 +471,3 @@ function Music({ film, shot, index }: { film: Film; shot: Shot; index: number })
     </>
   );
 }
-
-/** Who speaks, in a narrow column: one in full, several by what a title or a first name leaves. */
-const shortly = (names: string[]) =>
-  names.length === 1 ? names[0] : names.map((n) => n.split(" ").at(-1)).join(", ");

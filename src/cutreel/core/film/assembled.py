@@ -355,6 +355,7 @@ def _timed(
         },
         read.pauses,
         [w.length for w in read.speech],
+        [w.over for w in read.speech],
     )
     captions = captions_of(read.script.words, timing.words)
     return timing, captions, spots_of(read.script, timing.words)

@@ -171,13 +171,15 @@ class Narration(BaseModel):
 class OwnLine(BaseModel):
     """How the maker wants a line, known by the number of its first word, to be said: its direction (None: as the text
     tells); the `room` it is heard in (None: as told); a `recording` that is heard instead of a voice while it says the
-    line's words; how often it was said (`takes`) and which of these is used (`seed`, from 0 on); which of them are
-    `rejected`, by seed, with the maker's reason."""
+    line's words; by how many seconds it begins before the one before it has ended (`over`; None: as told); how often it
+    was said (`takes`) and which of these is used (`seed`, from 0 on); which of them are `rejected`, by seed, with the
+    maker's reason."""
 
     word: int
     direction: str | None = Field(None, max_length=200)
     room: Room | None = None
     recording: Recording | None = None
+    over: float | None = Field(None, ge=0, le=2)
     seed: int = Field(0, ge=0, le=99)
     takes: int = Field(1, ge=1, le=100)
     rejected: dict[str, str] = Field({}, max_length=100)

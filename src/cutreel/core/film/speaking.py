@@ -2,11 +2,12 @@
 
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
+from itertools import pairwise
 
 from cutreel.core.keys import key
 from cutreel.core.manuscript import Line, Manuscript, words_text
 from cutreel.core.sound import Cleaning
-from cutreel.core.speech import Heard, as_ssml, marked_text, room_in_words, said, said_as
+from cutreel.core.speech import Heard, as_ssml, marked_text, over_told, room_in_words, said, said_as
 
 from .casting import Direction, directions_of, voice_of, voices_for
 from .document import FilmDocument, Recording, Settings
@@ -18,11 +19,12 @@ ANY_LENGTH = 10**9
 
 @dataclass(frozen=True)
 class LineWork:
-    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each.
-    `length` is how long its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of
-    it is used. What was spoken before the text's own direction was known, by the key `plain`, is heard until it is
-    spoken anew. The manuscript's line begins at the word `line_first`; it is `heard` in a room that its words
-    tell; `recorded`: it is the maker's own voice. Where words are marked, `ssml` is what is sent."""
+    """A line to be spoken, cut to the voice's cap: words `first` up to `end`, in one request each. `length` is how long
+    its voice takes, where 1 is an even reader; `direction` how it is said, `seed` which taking of it is used. It begins
+    `over` the end of the line before by so many seconds. What was spoken before the text's own direction was known, by
+    the key `plain`, is heard until it is spoken anew. The manuscript's line begins at the word `line_first`; it is
+    `heard` in a room that its words tell; `recorded`: it is the maker's own voice. Where words are marked, `ssml` is
+    what is sent."""
 
     first: int
     end: int
@@ -38,6 +40,7 @@ class LineWork:
     heard: Heard | None = None
     recorded: bool = False
     ssml: str = ""
+    over: float = 0.0
 
     @property
     def sent(self) -> str:
@@ -86,6 +89,7 @@ def lines_spoken(
     known = {s.word.lower(): s.sounds for s in film.lexicon}
     marks = {places[m.word]: m for m in film.word_marks if m.word in places and offered.ssml}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
+    overs = _overs(film, script)
     before = memory.texts if memory.known == known else {}
 
     def key_of(asked: Asked) -> str:
@@ -137,11 +141,21 @@ def lines_spoken(
                     heard=heard,
                     recorded=recorded is not None,
                     ssml=ssml,
+                    over=overs.get(first, 0.0),
                 )
             )
     memory.keys, memory.texts, memory.known = keys, texts, known
     memory.lines = (depends, tuple(out))
     return memory.lines[1]
+
+
+def _overs(film: FilmDocument, script: Manuscript) -> dict[int, float]:
+    """By how many seconds lines begin before those before them have ended, by their first words: as the maker set it,
+    or as the text tells."""
+    places = film.word_places
+    own = {places[o.word]: o.over for o in film.lines if o.over is not None and o.word in places}
+    told = {b.first: over_told(script, a, b) for a, b in pairwise(script.lines)}
+    return {first: over for first, over in (told | own).items() if over}
 
 
 def _before(written: str, text: str, voice: str, how: Direction | None) -> Asked | None:

@@ -8,6 +8,7 @@ from .hearing import RATE as HEARING_RATE
 from .hearing import HeardWord, Hearer, Placed, hearable, placed, stretches
 from .ipa import phones_of, sounds_of
 from .listening import Doubt, Listened, Measured, doubts, measured
+from .over import over_told
 from .pauses import Longest, after_cuts, cuts_in, left_over
 from .plain import Tokens, tokens_of
 from .pls import from_pls, to_pls
@@ -61,6 +62,7 @@ __all__ = [
     "level_told",
     "marked_text",
     "measured",
+    "over_told",
     "phones_of",
     "placed",
     "readings",

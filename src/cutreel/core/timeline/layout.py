@@ -43,6 +43,7 @@ def lay_out(
     sounds: Mapping[int, LineSound],
     pauses: Mapping[int, float] | None = None,
     lengths: Sequence[float] | None = None,
+    overs: Sequence[float] | None = None,
 ) -> Timing:
     """Lay out `lines`, each the words from its first up to its second index, which together are all
     words in order.
@@ -50,13 +51,21 @@ def lay_out(
     `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation.
     `pauses` are seconds of silence more before the word with an index, which must open a line (or
     be the number of words: at the end). `lengths` says for each line how long its voice takes,
-    where 1 is an even reader; it counts for estimates alone.
+    where 1 is an even reader; it counts for estimates alone. `overs` says for each line by how many seconds it begins
+    before the one before it has ended. Words that are still said then count as said by its beginning, so that words
+    stand in their order.
     """
     more = pauses or {}
     words = np.zeros((len(script.words), 2))
     starts: list[float] = []
-    at = LEAD_IN
+    at, ended = LEAD_IN, LEAD_IN
     for number, (first, end) in enumerate(lines):
+        over = overs[number] if overs and number and first not in more else 0.0
+        if over:
+            # Never before the line that it cuts short has begun in earnest.
+            at = max(ended - over, (starts[-1] + ended) / 2)
+            begun = lines[number - 1][0]
+            words[begun:first] = np.minimum(words[begun:first], at)
         starts.append(at)
         sound = sounds.get(number)
         if sound is not None and len(sound.words) == end - first:
@@ -66,6 +75,7 @@ def lay_out(
             slow = lengths[number] if lengths else 1.0
             words[first:end] = _estimated(script.words[first:end]) * slow + at
             at = float(words[end - 1, 1])
+        at = ended = max(at, ended)
         if end < len(script.words):
             at += max(0.12, pause_after(script.words[end - 1], script.words[end]))
         at += more.get(end, 0.0)

@@ -39,11 +39,42 @@ export function LineDesk({ film, line, chosen, onChoose }: Props) {
       <h3 className="flex items-baseline gap-2">
         <span className="font-serif text-[17px] font-semibold">{said.speaker ?? "Narrator"}</span>
         <span className="truncate text-ink-2">{voice?.title ?? "a voice of their own"}</span>
-        <Where film={film} said={said} />
+        <span className="ml-auto flex gap-2">
+          <Begins film={film} said={said} />
+          <Where film={film} said={said} />
+        </span>
       </h3>
       <Directing key={`${said.own}${said.told}`} film={film} said={said} />
       <Said film={film} line={line} said={said} chosen={chosen} />
     </article>
+  );
+}
+
+/** Seconds before the end of the line before, as they are chosen. */
+const BEGINS: [string, string][] = [
+  ["0", "after the line before"],
+  ["0.25", "over its end"],
+  ["0.7", "well before it ends"],
+];
+
+/** Whether it waits until the line before has ended: as the text tells, or as the maker says. */
+function Begins({ film, said }: { film: Film; said: LineSaid }) {
+  const change = useChange(film.id);
+  if (said.line === 0 || said.words[0]?.number !== said.word) return null;
+  const now = BEGINS.find(([over]) => Number(over) >= said.over) ?? BEGINS[2]!;
+  return (
+    <Choice
+      quiet
+      label="When it begins"
+      value={said.over_own === null ? "-" : now[0]}
+      options={[["-", said.over_own === null ? now[1] : "as told"], ...BEGINS]}
+      onChange={(over) =>
+        change.mutate({
+          type: "set line",
+          line: { ...lineOf(said), over: over === "-" ? null : Number(over) },
+        })
+      }
+    />
   );
 }
 
@@ -52,7 +83,7 @@ function Where({ film, said }: { film: Film; said: LineSaid }) {
   const change = useChange(film.id);
   const rooms = useRules().rooms;
   return (
-    <span className="ml-auto" title={said.room_why}>
+    <span title={said.room_why}>
       <Choice
         quiet
         label="Where it is heard"

@@ -217,6 +217,8 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
   room: "hall",
   room_why: "the place: church",
   room_own: null,
+  over: 0,
+  over_own: null,
   rejected: {},
   recorded: false,
   recorded_word: null,
@@ -272,7 +274,7 @@ test("another direction is set once, and given back to the text", () => {
   fireEvent.keyDown(field, { key: "Enter" });
   const set = {
     type: "set line",
-    line: { word: 7, room: null, seed: 0, takes: 1, rejected: {} },
+    line: { word: 7, room: null, seed: 0, takes: 1, over: null, rejected: {} },
   };
   expect(said.changed).toEqual([{ ...set, line: { ...set.line, direction: "almost a whisper" } }]);
   cleanup();
@@ -299,7 +301,7 @@ test("it is said again as another taking, and either is used", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: null, seed: 1, takes: 2, rejected: {} },
+      line: { word: 7, direction: null, room: null, seed: 1, takes: 2, over: null, rejected: {} },
     },
   ]);
   expect(said.started).toEqual([{ kind: "speech", lines: [0] }]);
@@ -309,7 +311,7 @@ test("it is said again as another taking, and either is used", () => {
   fireEvent.click(ofEdda().getByRole("button", { name: "Use taking 2" }));
   expect(said.changed.at(-1)).toEqual({
     type: "set line",
-    line: { word: 7, direction: null, room: null, seed: 1, takes: 2, rejected: {} },
+    line: { word: 7, direction: null, room: null, seed: 1, takes: 2, over: null, rejected: {} },
   });
 });
 
@@ -464,7 +466,15 @@ test("a line is heard where the place tells, or where the maker says", () => {
   expect(said.changed).toEqual([
     {
       type: "set line",
-      line: { word: 7, direction: null, room: "telephone", seed: 0, takes: 1, rejected: {} },
+      line: {
+        word: 7,
+        direction: null,
+        room: "telephone",
+        seed: 0,
+        takes: 1,
+        over: null,
+        rejected: {},
+      },
     },
   ]);
 });
@@ -780,4 +790,16 @@ test("what an SSML file said is told", () => {
   expect(names.getByRole("status").textContent).toBe(
     "412 words found, 3 marked, 1 read otherwise, 2 with another voice; no use for audio",
   );
+});
+
+test("a line begins over the end of the one before, as the text tells or as the maker says", () => {
+  shown();
+  expect(ofEdda().queryByLabelText("When it begins")).toBeNull(); // nothing is before it
+  said.lines[1] = line({ line: 1, word: 7, over: 0.25 });
+  cleanup();
+  shown();
+  const begins = screen.getByLabelText("When it begins");
+  expect(begins.textContent).toContain("over its end");
+  fireEvent.change(begins, { target: { value: "0" } });
+  expect(said.changed.at(-1)).toMatchObject({ type: "set line", line: { over: 0 } });
 });

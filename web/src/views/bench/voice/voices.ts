@@ -43,6 +43,7 @@ export const lineOf = (said: LineSaid) => ({
   word: said.word,
   direction: said.own,
   room: said.room_own,
+  over: said.over_own,
   seed: said.seed,
   takes: said.recorded ? 1 : said.takes.length,
   rejected: said.rejected,

@@ -1,0 +1,100 @@
+/** The voice column of one shot: its waveform down the page and who speaks; of the chosen shot with its words, each at
+ * its moment. */
+import { useMemo } from "react";
+
+import type { Film, Shot } from "../api/client";
+import { WaveDown } from "../parts/marks";
+import { useMoments } from "../parts/following";
+import { rateOf } from "../parts/time";
+import { seek } from "../state/playhead";
+
+const HIGH = 108;
+const LEAST = 11;
+
+export function VoiceColumn({ film, shot, on }: { film: Film; shot: Shot; on: boolean }) {
+  const lines = film.lines.filter((l) => l.first < shot.end && l.end > shot.first);
+  const rate = rateOf(film.fps);
+  const peaks = useMemo(() => {
+    const from = shot.start / rate;
+    const to = shot.stop / rate;
+    const n = 40;
+    return Array.from({ length: n }, (_, i) => {
+      const t = from + ((to - from) * i) / n;
+      const line = lines.find((l) => t >= l.start && t < l.start + (l.seconds ?? 0));
+      if (line) return line.peaks[Math.floor((t - line.start) * 20)] ?? 0;
+      return shot.measured ? 0 : 36 + 22 * Math.sin(i * 2.1);
+    });
+  }, [lines, rate, shot]);
+  const speakers = [...new Set(lines.map((l) => l.speaker).filter(Boolean))];
+  const high = HIGH - (speakers.length ? 14 : 0);
+  return (
+    <>
+      <div className="relative">
+        <div className={on ? "opacity-35" : undefined}>
+          <WaveDown peaks={peaks} height={high} estimated={!shot.measured} />
+        </div>
+        {on && <Words film={film} shot={shot} high={high} />}
+      </div>
+      {speakers.length > 0 && (
+        <span
+          className="max-w-full truncate px-1 text-[11px] text-teal"
+          title={speakers.join(", ")}
+        >
+          {shortly(speakers.map((s) => s!.replace(/^the /, "")))}
+        </span>
+      )}
+    </>
+  );
+}
+
+function Words({ film, shot, high }: { film: Film; shot: Shot; high: number }) {
+  const moments = useMoments(film, true);
+  const places = spaced(moments.slice(shot.first, shot.end), shot.start, shot.stop, high);
+  return (
+    <div className="absolute inset-0">
+      {places.map(([n, top]) => {
+        const index = shot.first + n;
+        const word = film.words[index];
+        if (!word) return null;
+        return (
+          <button
+            key={index}
+            type="button"
+            data-word={index}
+            title="play from here"
+            className="absolute left-[-9px] w-[80px] truncate rounded-[2px] px-1 text-center font-serif text-[11.5px] leading-[13px] hover:bg-page"
+            style={{ top }}
+            onClick={(e) => {
+              e.stopPropagation();
+              seek(moments[index]!, true);
+            }}
+          >
+            {film.text.slice(word[0], word[1])}
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Which words have room, each with where it stands (pixels): one that would stand upon the one before is left out. */
+export function spaced(
+  moments: readonly number[],
+  start: number,
+  stop: number,
+  high: number,
+): [number, number][] {
+  const out: [number, number][] = [];
+  let free = -Infinity;
+  moments.forEach((frame, n) => {
+    const top = ((frame - start) / Math.max(1, stop - start)) * high;
+    if (top < free || top > high - LEAST) return;
+    out.push([n, top]);
+    free = top + LEAST;
+  });
+  return out;
+}
+
+/** Who speaks, in a narrow column: one in full, several by what a title or a first name leaves. */
+const shortly = (names: string[]) =>
+  names.length === 1 ? names[0] : names.map((n) => n.split(" ").at(-1)).join(", ");
