@@ -22,6 +22,7 @@ from cutreel.core.speech import over_told
 from cutreel.core.timeline import (
     FrameRate,
     LineSound,
+    Rests,
     Span,
     cut_points,
     lay_out,
@@ -211,3 +212,17 @@ def test_lines_over_each_other_keep_their_words_in_order(over, one, other) -> No
 def _even(count: int, seconds: float) -> list[tuple[float, float]]:
     edges = np.linspace(0, seconds, count + 1)
     return [(float(a), float(b)) for a, b in pairwise(edges)]
+
+
+def test_silences_are_as_long_as_they_are_set_and_else_as_usual() -> None:
+    script = read("One went. Two went.\n\nThree went.\n\n# A place\n\nFour went.")
+    lines = [(line.first, line.end) for line in script.lines]
+    usual = lay_out(script, lines, {})
+    rests = Rests(paragraph=2.0, scene=5.0, before=3.0, behind=4.0)
+    timing = lay_out(script, lines, {}, rests=rests)
+    gaps = [timing.words[b, 0] - timing.words[b - 1, 1] for _, b in lines[:-1]]
+    assert gaps == pytest.approx([2.0, 5.0])
+    assert timing.words[0, 0] == pytest.approx(3.0)
+    assert timing.seconds - timing.words[-1, 1] == pytest.approx(4.0)
+    one = lay_out(script, lines, {}, rests=Rests(scene=5.0))
+    assert one.words[:6] == pytest.approx(usual.words[:6])

@@ -5461,6 +5461,8 @@ export interface components {
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
          *     `manner` how the narrator says every line;
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
+         *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
+         *     first word and behind the last (None: as is usual);
          *     `clean_noise`, `clean_hum`, `clean_plosives` and `clean_level` by how much recordings are cleaned (0 … 1).
          */
         Settings: {
@@ -5583,6 +5585,14 @@ export interface components {
             comma_pause?: number | null;
             /** Stop Pause */
             stop_pause?: number | null;
+            /** Paragraph Rest */
+            paragraph_rest?: number | null;
+            /** Scene Rest */
+            scene_rest?: number | null;
+            /** Lead In */
+            lead_in?: number | null;
+            /** Tail */
+            tail?: number | null;
             /**
              * Clean Noise
              * @default 0

@@ -46,7 +46,7 @@ from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .reading import ReadFilm
-from .tightening import longest_of, tightened
+from .tightening import longest_of, rests_of, tightened
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
@@ -338,12 +338,14 @@ def _timed(
     read: ReadFilm, spoken: Mapping[int, Result], before: Assembled | None
 ) -> tuple[Timing, list[Caption], list[Spot]]:
     """When every word is said, and the captions and the sounds of that."""
+    rests = rests_of(read.document.settings)
     if (
         before is not None
         and before.read.script is read.script
         and before.read.speech is read.speech
         and before.read.pauses == read.pauses
         and before.spoken == spoken
+        and rests_of(before.document.settings) == rests
     ):
         return before.timing, before.captions, before.spots
     timing = lay_out(
@@ -356,6 +358,7 @@ def _timed(
         read.pauses,
         [w.length for w in read.speech],
         [w.over for w in read.speech],
+        rests,
     )
     captions = captions_of(read.script.words, timing.words)
     return timing, captions, spots_of(read.script, timing.words)

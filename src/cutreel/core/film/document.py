@@ -36,6 +36,8 @@ class Settings(BaseModel):
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line;
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
+    `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
+    first word and behind the last (None: as is usual);
     `clean_noise`, `clean_hum`, `clean_plosives` and `clean_level` by how much recordings are cleaned (0 … 1).
     """
 
@@ -64,6 +66,10 @@ class Settings(BaseModel):
     manner: str = Field("", max_length=120)
     comma_pause: float | None = Field(None, ge=0.08, le=3)
     stop_pause: float | None = Field(None, ge=0.08, le=3)
+    paragraph_rest: float | None = Field(None, ge=0.1, le=10)
+    scene_rest: float | None = Field(None, ge=0.1, le=30)
+    lead_in: float | None = Field(None, ge=0, le=30)
+    tail: float | None = Field(None, ge=0.2, le=60)
     clean_noise: float = Field(0, ge=0, le=1)
     clean_hum: float = Field(0, ge=0, le=1)
     clean_plosives: float = Field(0, ge=0, le=1)

@@ -5,6 +5,7 @@ from dataclasses import replace
 from typing import Any
 
 from cutreel.core.speech import Longest, after_cuts, cuts_in, left_over
+from cutreel.core.timeline import Rests
 
 from .acting import VOICE_RATE
 from .document import Settings
@@ -17,6 +18,11 @@ PEAKS = 20
 def longest_of(settings: Settings) -> Longest:
     """The longest pauses that a film wants."""
     return Longest(settings.comma_pause, settings.stop_pause)
+
+
+def rests_of(settings: Settings) -> Rests:
+    """The silences between lines that a film wants."""
+    return Rests(settings.paragraph_rest, settings.scene_rest, settings.lead_in, settings.tail)
 
 
 def tightened(result: Result, words: Sequence[str], longest: Longest) -> Result:

@@ -2,7 +2,7 @@
 transitions; and the whole film as one model."""
 
 from .frames import KNOWN_RATES, FrameRate, timecode
-from .layout import LineSound, Timing, lay_out
+from .layout import LineSound, Rests, Timing, lay_out
 from .model import (
     ROOMS,
     CaptionClip,
@@ -21,7 +21,7 @@ from .shots import Span, Stretch, cut_points, stretches
 # fmt: off
 __all__ = [
     "KNOWN_RATES", "ROOMS", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip",
-    "Region", "Room", "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points",
+    "Region", "Rests", "Room", "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points",
     "lay_out", "stretches", "timecode",
 ]
 # fmt: on

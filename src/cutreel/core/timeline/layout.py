@@ -16,6 +16,26 @@ LEAD_IN, TAIL = 0.35, 1.60
 
 
 @dataclass(frozen=True)
+class Rests:
+    """Seconds of silence between paragraphs and scenes, `before` the first word and `behind` the last; None: as is
+    usual."""
+
+    paragraph: float | None = None
+    scene: float | None = None
+    before: float | None = None
+    behind: float | None = None
+
+    def after(self, word: Word, following: Word) -> float:
+        """The silence between the last word of a line and the first of the next."""
+        if following.scene != word.scene and self.scene is not None:
+            return self.scene
+        same_scene = following.scene == word.scene
+        if same_scene and following.paragraph != word.paragraph and self.paragraph is not None:
+            return self.paragraph
+        return max(0.12, pause_after(word, following))
+
+
+@dataclass(frozen=True)
 class LineSound:
     """A spoken line: its length in seconds, and the (start, end) of each of its words within it."""
 
@@ -44,11 +64,12 @@ def lay_out(
     pauses: Mapping[int, float] | None = None,
     lengths: Sequence[float] | None = None,
     overs: Sequence[float] | None = None,
+    rests: Rests = Rests(),
 ) -> Timing:
     """Lay out `lines`, each the words from its first up to its second index, which together are all
     words in order.
 
-    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation.
+    `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation and `rests`.
     `pauses` are seconds of silence more before the word with an index, which must open a line (or
     be the number of words: at the end). `lengths` says for each line how long its voice takes,
     where 1 is an even reader; it counts for estimates alone. `overs` says for each line by how many seconds it begins
@@ -58,7 +79,7 @@ def lay_out(
     more = pauses or {}
     words = np.zeros((len(script.words), 2))
     starts: list[float] = []
-    at, ended = LEAD_IN, LEAD_IN
+    at = ended = LEAD_IN if rests.before is None else rests.before
     for number, (first, end) in enumerate(lines):
         over = overs[number] if overs and number and first not in more else 0.0
         if over:
@@ -77,9 +98,10 @@ def lay_out(
             at = float(words[end - 1, 1])
         at = ended = max(at, ended)
         if end < len(script.words):
-            at += max(0.12, pause_after(script.words[end - 1], script.words[end]))
+            at += rests.after(script.words[end - 1], script.words[end])
         at += more.get(end, 0.0)
-    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at + TAIL)
+    at += TAIL if rests.behind is None else rests.behind
+    return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at)
 
 
 def _estimated(words: Sequence[Word]) -> NDArray[np.float64]:

@@ -57,6 +57,7 @@ export function DeadAir({ film }: { film: Film }) {
                 ? "no pause is longer than 0.25 and 0.5 s"
                 : `0.25 and 0.5 s would save ${tighter.saved.toFixed(1)} s`))}
       </span>
+      <Rests film={film} />
       {film.settings.aim && (
         <Aim
           film={film}
@@ -68,6 +69,46 @@ export function DeadAir({ film }: { film: Film }) {
         />
       )}
     </section>
+  );
+}
+
+type Rest = "paragraph_rest" | "scene_rest" | "lead_in" | "tail";
+
+/** Silences between what is said, each with its lengths in seconds. */
+const RESTS: [Rest, string, string, number[]][] = [
+  ["paragraph_rest", "between paragraphs", "Silence between paragraphs", [0.3, 0.45, 0.8, 1.2, 2]],
+  ["scene_rest", "between scenes", "Silence between scenes", [0.6, 0.9, 1.6, 2.4, 4]],
+  ["lead_in", "before the first word", "Silence before the first word", [0, 0.7, 1.5, 3]],
+  ["tail", "behind the last", "Silence behind the last word", [0.6, 1, 2.5, 4, 8]],
+];
+
+function Rests({ film }: { film: Film }) {
+  const change = useChange(film.id);
+  return (
+    <p className="flex w-full flex-wrap items-center gap-x-2 gap-y-1">
+      <b>Silence</b>
+      {RESTS.map(([name, says, label, lengths]) => {
+        const value = film.settings[name] ?? null;
+        const all = value === null || lengths.includes(value) ? lengths : [...lengths, value];
+        return (
+          <span key={name} className="inline-flex items-center gap-1">
+            <span className="text-ink-2">{says}</span>
+            <Choice
+              quiet
+              label={label}
+              value={value === null ? "-" : String(value)}
+              options={[["-", "as usual"], ...all.map((s): [string, string] => [`${s}`, `${s} s`])]}
+              onChange={(to) =>
+                change.mutate({
+                  type: "set settings",
+                  values: { [name]: to === "-" ? null : Number(to) },
+                })
+              }
+            />
+          </span>
+        );
+      })}
+    </p>
   );
 }
 

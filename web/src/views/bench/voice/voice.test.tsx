@@ -803,3 +803,19 @@ test("a line begins over the end of the one before, as the text tells or as the 
   fireEvent.change(begins, { target: { value: "0" } });
   expect(said.changed.at(-1)).toMatchObject({ type: "set line", line: { over: 0 } });
 });
+
+test("silence between paragraphs and scenes, before and behind, is set for the whole film", () => {
+  shown();
+  const air = within(screen.getByRole("region", { name: "Dead air" }));
+  const between = air.getByLabelText("Silence between paragraphs");
+  expect(between.textContent).toContain("as usual");
+  fireEvent.change(between, { target: { value: "0.8" } });
+  expect(said.changed).toEqual([{ type: "set settings", values: { paragraph_rest: 0.8 } }]);
+  cleanup();
+  const set = { ...film, settings: { ...film.settings, tail: 7 } } as Film;
+  render(<Voice film={set} shot={shot} />);
+  const behind = screen.getByLabelText("Silence behind the last word");
+  expect(behind.textContent).toContain("7 s");
+  fireEvent.change(behind, { target: { value: "-" } });
+  expect(said.changed.at(-1)).toEqual({ type: "set settings", values: { tail: null } });
+});
