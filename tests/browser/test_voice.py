@@ -148,3 +148,81 @@ def test_a_word_is_stressed_and_the_line_said_so(page: Page) -> None:
     expect(line.get_by_role("button", name="ever", exact=True)).to_be_visible()
     page.get_by_role("region", name="By ear").get_by_role("button", name="Listen to a line").click()
     expect(page.get_by_text("one line listened to")).to_be_visible(timeout=60_000)
+
+
+def test_takings_are_rejected_and_a_passage_is_marked(page: Page) -> None:
+    new_film(page, "Takings", "Somebody had never opened that window again.\n")
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    line = page.get_by_role("article").first
+    line.get_by_role("button", name=re.compile("^Speak it")).click()
+    expect(line.get_by_role("button", name="Hear taking 1")).to_be_enabled(timeout=30_000)
+    line.get_by_role("button", name="Say it again").click()
+    expect(line.get_by_role("button", name="Hear taking 2")).to_be_enabled(timeout=30_000)
+    expect(line.get_by_text("the one used")).to_be_visible()
+    line.get_by_role("heading").click()
+    page.keyboard.press("x")
+    line.get_by_label("Why it is rejected").fill("flat")
+    page.keyboard.press("Enter")
+    expect(line.get_by_text("rejected: flat")).to_be_visible()
+    expect(line.get_by_role("button", name="Use taking 1")).to_have_attribute(
+        "aria-pressed", "true"
+    )
+    line.get_by_role("button", name="never", exact=True).click()
+    line.get_by_role("button", name="window", exact=True).click(modifiers=["Shift"])
+    passage = line.get_by_role("group", name="How the passage is said")
+    expect(passage).to_contain_text("these 4 words")
+    passage.get_by_role("button", name="slower").click()
+    expect(passage.get_by_role("button", name="slower")).to_have_attribute("aria-pressed", "true")
+    expect(line.get_by_text("heard as it was said before")).to_be_visible()
+    no_barriers(page, "takings")
+
+
+def test_a_name_is_said_by_ipa_and_the_script_is_brought_as_ssml(page: Page, tmp_path) -> None:
+    new_film(page, "Names", "Wennaky kept the kiln. Tregarrowen slept, and Wennaky laughed.\n")
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    names = page.get_by_role("region", name="Names")
+    names.get_by_role("button", name=re.compile("^Wennaky")).click()
+    names.get_by_label("How Wennaky sounds").fill("/wəˈnɑːki/")
+    names.get_by_role("button", name="Say it so everywhere").click()
+    expect(names.get_by_role("button", name="Wennaky /wəˈnɑːki/")).to_be_visible()
+    with page.expect_download() as taken:
+        names.get_by_role("link", name="Take it away as SSML").click()
+    document = taken.value.path().read_text()
+    assert '<phoneme alphabet="ipa" ph="wəˈnɑːki">Wennaky</phoneme>' in document
+    brought = tmp_path / "script.ssml"
+    brought.write_text(document.replace("the kiln", "<emphasis>the</emphasis> kiln"))
+    names.get_by_label("Bring the script as SSML").set_input_files(brought)
+    expect(names.get_by_text(re.compile("words found, 1 marked"))).to_be_visible()
+
+
+def test_the_story_is_recorded_line_by_line_with_keys(page: Page) -> None:
+    new_film(page, "Line by line", STORY.replace("church", "temple"))
+    go(page, "Bench")
+    page.get_by_role("tab", name="Voice").click()
+    page.get_by_role("button", name="Record line by line").click()
+    desk = page.get_by_role("region", name="Record line by line")
+    expect(desk).to_contain_text("line 1 of")
+    page.keyboard.press("r")
+    expect(desk.get_by_role("button", name=re.compile("^Stop"))).to_be_enabled(timeout=10_000)
+    page.wait_for_timeout(1500)  # the time that somebody speaks
+    page.keyboard.press("r")
+    expect(desk.get_by_role("status")).to_contain_text("recorded", timeout=60_000)
+    page.keyboard.press("Enter")
+    expect(desk).to_contain_text("line 2 of")
+    no_barriers(page, "line by line")
+    page.keyboard.press("Escape")
+    expect(desk).to_be_hidden()
+
+
+def test_words_of_the_chosen_shot_stand_at_their_moments_and_are_played_from(page: Page) -> None:
+    new_film(page, "Followed", STORY.replace("church", "bell tower"))
+    go(page, "Sheet")
+    row = page.locator("[data-shot]").first
+    row.get_by_text("The ice").first.click()
+    row.get_by_title("play from here").nth(1).click()
+    # What is said is marked while it plays, in the words and beside the voice.
+    expect(row.locator("[data-now]").first).to_be_visible(timeout=60_000)
+    page.keyboard.press("Space")
+    expect(page.locator("[data-now]")).to_have_count(0)

@@ -126,7 +126,7 @@ export function LineByLine({ film, from, onDone }: Props) {
 }
 
 const Key = ({ children }: { children: string }) => (
-  <kbd className="font-mono text-[11.5px] font-normal opacity-70">{children}</kbd>
+  <kbd className="font-mono text-[11.5px] font-normal">{children}</kbd>
 );
 
 function Words({ film, line, small = false }: { film: Film; line: number; small?: boolean }) {

@@ -48,8 +48,8 @@ export function Names({ film }: { film: Film }) {
             className={`rounded-[3px] px-1 font-serif text-[15px] hover:bg-shade ${n.word === chosen ? "bg-shade" : ""} ${n.unknown && !n.sounds ? "underline decoration-grease decoration-wavy decoration-1 underline-offset-[3px]" : ""}`}
             onClick={() => setChosen(n.word === chosen ? null : n.word)}
           >
-            {n.word}
-            <span className="ml-1 text-[12.5px] text-ink-2">
+            {n.word}{" "}
+            <span className="text-[12.5px] text-ink-2">
               {n.phonemes ? `/${n.phonemes}/` : n.sounds || n.said}
             </span>
           </button>

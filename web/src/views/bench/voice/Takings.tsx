@@ -90,9 +90,12 @@ export function Takings({ film, said, chosen, keyed, hearing, onWord }: Props) {
           >
             {take.seed + 1}
           </button>
-          <div className={`min-w-0 grow ${why !== null ? "opacity-50" : ""}`}>
+          <div className="min-w-0 grow">
             {take.media ? (
-              <div style={{ width: `${((take.seconds ?? longest) / longest) * 100}%` }}>
+              <div
+                className={why !== null ? "opacity-50" : undefined}
+                style={{ width: `${((take.seconds ?? longest) / longest) * 100}%` }}
+              >
                 <Wave
                   take={take}
                   words={on ? said.words : []}

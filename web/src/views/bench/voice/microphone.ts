@@ -30,6 +30,7 @@ export function useMicrophone(onFile: (file: File) => void): Microphone {
       const stopMeter = metered(stream, setLevel);
       let left = false;
       close.current = () => {
+        if (left) return;
         left = true;
         stopMeter();
         for (const track of stream.getTracks()) track.stop();

@@ -439,8 +439,8 @@ test("names are listed with how they sound, and changed", () => {
   shown();
   const names = within(screen.getByRole("region", { name: "Names" }));
   expect(names.getAllByRole("button").map((b) => b.textContent)).toEqual([
-    "Eddae-duh",
-    "Saltmeresalt-meer",
+    "Edda e-duh",
+    "Saltmere salt-meer",
     "Bring a lexicon",
     "Bring the script as SSML",
   ]);
