@@ -1,6 +1,8 @@
 """SSML 1.1 (W3C Recommendation, 7 September 2010) brought in: the words of the recommendation's own examples, what a
 document says of a film, and that what a film gives out says the same of it again."""
 
+import time
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
@@ -11,6 +13,7 @@ from cutreel.core.film.commands import MarkWords, ReadWord, SayWord, TakeSsml
 from cutreel.core.film.offered import Offered
 from cutreel.core.speech import SsmlWord, WordMark, as_ssml, found_in, from_ssml
 from tests.core.test_directions import VOICES
+from tests.proportion import in_proportion
 
 LISTENS = Offered(600, VOICES, directed=True, ssml=True)
 NAMES = [v.name for v in VOICES]
@@ -134,3 +137,15 @@ def test_words_are_found_once_each_in_their_order_and_are_the_same(script, docum
     assert all(script[i] == w.text.strip(",") for i, w in found.items())
     if script == document:
         assert len(found) == len(script)
+
+
+def test_a_long_text_with_many_changes_is_found_in_proportion() -> None:
+    def seconds(count: int) -> float:
+        script = [f"w{n % 97} w{n % 89} w{n % 83}".split()[n % 3] for n in range(count)]
+        other = [SsmlWord("changed" if n % 50 == 7 else w) for n, w in enumerate(script)]
+        begun = time.perf_counter()
+        found = found_in(script, other)
+        assert len(found) > 0.95 * count
+        return time.perf_counter() - begun
+
+    in_proportion(seconds, 4000)

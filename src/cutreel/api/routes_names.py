@@ -1,5 +1,7 @@
 """Names and rare words, how they are said, and lexicons from elsewhere."""
 
+from bisect import bisect_right
+
 from fastapi import APIRouter, Response, UploadFile
 from pydantic import BaseModel
 
@@ -56,14 +58,12 @@ def names(film: str, films: Films) -> list[NameView]:
 
 def _heard(film: Assembled, word: int) -> HeardAt | None:
     """Where a word (its index) is heard, once its line is spoken."""
-    for at, work in enumerate(film.read.speech):
-        if work.first <= word < work.end:
-            result = film.spoken.get(at)
-            if result is None or not result.media:
-                return None
-            start, end = result.data["words"][word - work.first][:2]
-            return HeardAt(media=result.media, start=round(start, 3), end=round(end, 3))
-    return None
+    at = bisect_right(film.read.speech, word, key=lambda work: work.first) - 1
+    result = film.spoken.get(at)
+    if result is None or not result.media:
+        return None
+    start, end = result.data["words"][word - film.read.speech[at].first][:2]
+    return HeardAt(media=result.media, start=round(start, 3), end=round(end, 3))
 
 
 @router.get("/films/{film}/lexicon")

@@ -4,7 +4,7 @@ import { useState } from "react";
 import type { Film, Shot, Take } from "../../api/client";
 import { useChange } from "../../api/film";
 import { Button } from "../../parts/Button";
-import { Field } from "../../parts/Field";
+import { Rejecting } from "../../parts/Rejecting";
 import { Ring } from "../../parts/marks";
 import { money } from "../../parts/time";
 import { digitOf, useKeys } from "../../keys/useKeys";
@@ -133,27 +133,14 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                   </span>
                 </div>
                 {rejecting === take.id && (
-                  <form
-                    className="my-1 flex gap-2"
-                    onSubmit={(e) => {
-                      e.preventDefault();
-                      reject(take, new FormData(e.currentTarget).get("reason") as string);
+                  <Rejecting
+                    placeholder="why? two heads, wrong hat …"
+                    onReject={(reason) => {
+                      reject(take, reason);
                       setRejecting(null);
                     }}
-                  >
-                    <Field
-                      autoFocus
-                      name="reason"
-                      aria-label="Why it is rejected"
-                      placeholder="why? two heads, wrong hat …"
-                      maxLength={200}
-                      onKeyDown={(e) => {
-                        e.stopPropagation();
-                        if (e.key === "Escape") setRejecting(null);
-                      }}
-                    />
-                    <Button type="submit">Reject it</Button>
-                  </form>
+                    onLeave={() => setRejecting(null)}
+                  />
                 )}
                 {take.came && <p className="text-ink-2">{take.came}</p>}
                 {take.rejected !== null && (

@@ -10,7 +10,7 @@ import { Button } from "../../../parts/Button";
 import { pointAt } from "../../../state/playhead";
 import { Level } from "./OwnVoice";
 import { useHearing } from "./hearing";
-import { useMicrophone } from "./microphone";
+import { doing, useMicrophone } from "./microphone";
 
 interface Props {
   film: Film;
@@ -92,15 +92,7 @@ export function LineByLine({ film, from, onDone }: Props) {
           disabled={record.isPending || counting > 0}
           onClick={turn}
         >
-          {record.isPending
-            ? "listening …"
-            : counting > 0
-              ? `in ${counting} …`
-              : recording
-                ? "Stop"
-                : own
-                  ? "Record it again"
-                  : "Record it"}
+          {doing({ counting, recording }, record.isPending, own ? "Record it again" : "Record it")}
           <Key>R</Key>
         </Button>
         <Button disabled={!own || !idle} onClick={hearIt}>

@@ -10,7 +10,7 @@ import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { useKeys } from "../../../keys/useKeys";
 import { useHearing } from "./hearing";
-import { useMicrophone } from "./microphone";
+import { doing, useMicrophone } from "./microphone";
 
 export const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";
 
@@ -66,13 +66,7 @@ export function OwnVoice({ film, said, keyed }: Props) {
         onClick={turn}
       >
         {recording ? <Square className="size-4" /> : <Mic className="size-4" />}
-        {record.isPending
-          ? "listening …"
-          : counting > 0
-            ? `in ${counting} …`
-            : recording
-              ? "Stop"
-              : "Say it yourself"}
+        {doing({ counting, recording }, record.isPending, "Say it yourself")}
       </Button>
       {(recording || counting > 0) && <Level level={level} />}
       <Bring

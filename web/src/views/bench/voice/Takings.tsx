@@ -7,7 +7,7 @@ import { useChange } from "../../../api/film";
 import type { Heard, LineSaid } from "../../../api/voices";
 import { digitOf, useKeys } from "../../../keys/useKeys";
 import { Button } from "../../../parts/Button";
-import { Field } from "../../../parts/Field";
+import { Rejecting } from "../../../parts/Rejecting";
 import { Wave } from "./Wave";
 import { differs } from "./differs";
 import type { useHearing } from "./hearing";
@@ -155,6 +155,8 @@ export function Takings({ film, said, chosen, keyed, hearing, onWord }: Props) {
         </div>
         {rejecting === take.seed && (
           <Rejecting
+            className="ml-8"
+            placeholder="why? flat, a word swallowed …"
             onReject={(why) => reject(take.seed, why)}
             onLeave={() => setRejecting(null)}
           />
@@ -170,35 +172,4 @@ const rejectedOf = (said: LineSaid, seed: number): string | null => said.rejecte
 function Differs({ take, used }: { take: Heard; used: Heard | undefined }) {
   if (!used || take === used || !take.media || !used.media) return null;
   return <p className="text-[12.5px] text-ink-2">{differs(take, used)}</p>;
-}
-
-function Rejecting({
-  onReject,
-  onLeave,
-}: {
-  onReject: (why: string) => void;
-  onLeave: () => void;
-}) {
-  return (
-    <form
-      className="my-1 ml-8 flex gap-2"
-      onSubmit={(e) => {
-        e.preventDefault();
-        onReject(new FormData(e.currentTarget).get("reason") as string);
-      }}
-    >
-      <Field
-        autoFocus
-        name="reason"
-        aria-label="Why it is rejected"
-        placeholder="why? flat, a word swallowed …"
-        maxLength={200}
-        onKeyDown={(e) => {
-          e.stopPropagation();
-          if (e.key === "Escape") onLeave();
-        }}
-      />
-      <Button type="submit">Reject it</Button>
-    </form>
-  );
 }

@@ -41,7 +41,8 @@ vi.mock("../../../api/voices", () => ({
     },
   }),
 }));
-vi.mock("./microphone", () => ({
+vi.mock("./microphone", async (original) => ({
+  ...(await original<object>()),
   useMicrophone: (onFile: (f: File) => void) => {
     desk.hand = onFile;
     return {

@@ -64,6 +64,17 @@ export function useMicrophone(onFile: (file: File) => void): Microphone {
   return { counting, recording, level, begin, end };
 }
 
+/** What the button that records says; `rest` while nothing is done. */
+export function doing(
+  { counting, recording }: Pick<Microphone, "counting" | "recording">,
+  listening: boolean,
+  rest: string,
+) {
+  if (listening) return "listening …";
+  if (counting > 0) return `in ${counting} …`;
+  return recording ? "Stop" : rest;
+}
+
 /** Tells how loud a stream is, until it is stopped. */
 function metered(stream: MediaStream, onLevel: (level: number) => void): () => void {
   if (typeof AudioContext === "undefined") return () => {};
