@@ -28,6 +28,9 @@ const AGES = [
   ["old", "old"],
 ] as const;
 
+/** What has an age. */
+const aged = (kind: CompanySearch["kind"]) => kind === "person" || kind === "voice";
+
 interface Props {
   film: Film;
   /** Somebody was taken into the film's cast. */
@@ -69,7 +72,7 @@ export function CompanyTab({ film, onTaken }: Props) {
                 setSearch({
                   words: search.words,
                   kind,
-                  age: kind === "person" ? search.age : undefined,
+                  age: aged(kind) ? search.age : undefined,
                 })
               }
               className={`min-h-6 ${search.kind === kind ? "font-semibold shadow-[0_2px_0_var(--ink)]" : "text-ink-2 hover:text-ink"}`}
@@ -86,7 +89,7 @@ export function CompanyTab({ film, onTaken }: Props) {
           onChange={(v) =>
             setSearch({
               ...search,
-              kind: v === "any" ? search.kind : "person",
+              kind: v === "any" || aged(search.kind) ? search.kind : "person",
               age: v === "any" ? undefined : (v as CompanySearch["age"]),
             })
           }
