@@ -50,30 +50,35 @@ export function VoiceColumn({ film, shot, on }: { film: Film; shot: Shot; on: bo
 function Words({ film, shot, high }: { film: Film; shot: Shot; high: number }) {
   const moments = useMoments(film, true);
   const places = spaced(moments.slice(shot.first, shot.end), shot.start, shot.stop, high);
+  // One surface for all of them: each by itself would be too small to be met. By key it plays from the shot's beginning.
   return (
-    <div className="absolute inset-0">
+    <button
+      type="button"
+      aria-label="Play from a word of the shot"
+      className="absolute inset-y-0 left-[-9px] w-[80px]"
+      onClick={(e) => {
+        e.stopPropagation();
+        const word = (e.target as HTMLElement).closest<HTMLElement>("[data-word]")?.dataset.word;
+        seek(word === undefined ? shot.start : moments[Number(word)]!, true);
+      }}
+    >
       {places.map(([n, top]) => {
         const index = shot.first + n;
         const word = film.words[index];
         if (!word) return null;
         return (
-          <button
+          <span
             key={index}
-            type="button"
             data-word={index}
             title="play from here"
-            className="absolute left-[-9px] w-[80px] truncate rounded-[2px] px-1 text-center font-serif text-[11.5px] leading-[13px] hover:bg-page"
+            className="absolute inset-x-0 truncate rounded-[2px] px-1 text-center font-serif text-[11.5px] leading-[13px] hover:bg-page"
             style={{ top }}
-            onClick={(e) => {
-              e.stopPropagation();
-              seek(moments[index]!, true);
-            }}
           >
             {film.text.slice(word[0], word[1])}
-          </button>
+          </span>
         );
       })}
-    </div>
+    </button>
   );
 }
 
