@@ -13,10 +13,17 @@ test("a word is said from its moment to the next one's; before the first and beh
   expect(wordAt([], 3)).toBe(-1);
 });
 
-test("words stand at their moments; one that would stand upon another is left out", () => {
-  expect(spaced([0, 24, 26, 48, 95], 0, 96, 96)).toEqual([
+test("words stand at their moments; of those upon each other the longest does", () => {
+  const words = [
+    [0, 3],
+    [24, 2],
+    [26, 7],
+    [48, 4],
+    [95, 5],
+  ].map(([frame, length]) => ({ frame: frame!, length: length! }));
+  expect(spaced(words, 0, 96, 96)).toEqual([
     [0, 0],
-    [1, 24],
+    [2, 26],
     [3, 48],
   ]);
   expect(spaced([], 0, 0, 96)).toEqual([]);

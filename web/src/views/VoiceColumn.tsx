@@ -49,7 +49,14 @@ export function VoiceColumn({ film, shot, on }: { film: Film; shot: Shot; on: bo
 
 function Words({ film, shot, high }: { film: Film; shot: Shot; high: number }) {
   const moments = useMoments(film, true);
-  const places = spaced(moments.slice(shot.first, shot.end), shot.start, shot.stop, high);
+  const words = film.words.slice(shot.first, shot.end);
+  const places = spaced(
+    words.map(([from, to], n) => ({ frame: moments[shot.first + n] ?? 0, length: to - from })),
+    shot.start,
+    shot.stop,
+    high,
+  );
+  if (!moments.length) return null;
   // One surface for all of them: each by itself would be too small to be met. By key it plays from the shot's beginning.
   return (
     <button
@@ -64,8 +71,7 @@ function Words({ film, shot, high }: { film: Film; shot: Shot; high: number }) {
     >
       {places.map(([n, top]) => {
         const index = shot.first + n;
-        const word = film.words[index];
-        if (!word) return null;
+        const word = words[n]!;
         return (
           <span
             key={index}
@@ -82,22 +88,23 @@ function Words({ film, shot, high }: { film: Film; shot: Shot; high: number }) {
   );
 }
 
-/** Which words have room, each with where it stands (pixels): one that would stand upon the one before is left out. */
+/** Which words have room, each with where it stands (pixels): of those that would stand upon each other the longest,
+ * which says most of where one is. */
 export function spaced(
-  moments: readonly number[],
+  words: readonly { frame: number; length: number }[],
   start: number,
   stop: number,
   high: number,
 ): [number, number][] {
+  const tops = words.map((w) => ((w.frame - start) / Math.max(1, stop - start)) * high);
   const out: [number, number][] = [];
-  let free = -Infinity;
-  moments.forEach((frame, n) => {
-    const top = ((frame - start) / Math.max(1, stop - start)) * high;
-    if (top < free || top > high - LEAST) return;
-    out.push([n, top]);
-    free = top + LEAST;
-  });
-  return out;
+  const order = words.map((_, n) => n).sort((a, b) => words[b]!.length - words[a]!.length || a - b);
+  for (const n of order) {
+    const top = tops[n]!;
+    if (top <= high - LEAST && out.every(([, other]) => Math.abs(other - top) >= LEAST))
+      out.push([n, top]);
+  }
+  return out.sort(([a], [b]) => a - b);
 }
 
 /** Who speaks, in a narrow column: one in full, several by what a title or a first name leaves. */
