@@ -276,12 +276,12 @@ AROUND = 60
 """Characters around a role in which a name is put beside it."""
 
 
-def _around(body: str, noun: str) -> str:
-    """What stands around a noun: a long text is not looked through for every name with every noun."""
-    return "\n\n".join(
+def _around(body: str, noun: str) -> list[str]:
+    """What stands around a noun, each time: a long text is not looked through for every name with every noun."""
+    return [
         body[max(0, m.start() - AROUND) : m.end() + AROUND]
         for m in re.finditer(rf"\b{re.escape(noun)}\b", body)
-    )
+    ]
 
 
 def _is_told_by_name(figure: Figure, role: Figure, noun: str) -> bool:
@@ -304,8 +304,10 @@ def _owner(body: str, named: Sequence[Figure], role: Figure, noun: str) -> Figur
     ]
     near = _around(body, noun)
     for figure in people:
-        calls = [call for call in (figure.name, *figure.aliases) if call in near]
-        if calls and put_beside(near, calls, re.escape(noun)):
+        calls = (figure.name, *figure.aliases)
+        here = "\n\n".join(text for text in near if any(call in text for call in calls))
+        calls_here = [call for call in calls if call in here]
+        if calls_here and put_beside(here, calls_here, re.escape(noun)):
             return figure
     for figure in people:
         if _is_told_by_name(figure, role, noun):
