@@ -346,7 +346,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
             .filter((c) => c.start >= shot.start / rate - 0.05 && c.start < shot.stop / rate - 0.05)
             .map((c, i) => (
               <span key={c.start}>
-                {i > 0 && <i className="px-1 not-italic text-plum">|</i>}
+                {i > 0 && <i className="not-italic text-plum"> | </i>}
                 {c.lines.join(" ")}
               </span>
             ))}
