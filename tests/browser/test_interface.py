@@ -27,7 +27,7 @@ def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> No
         timeout=120_000
     )
     expect(page.get_by_text("no picture yet")).to_have_count(0)
-    page.get_by_role("button", name="Play").click()
+    page.get_by_role("button", name="Play", exact=True).click()
     page.wait_for_function(
         "() => { const v = document.querySelector('video'); return v && v.currentTime > 1.2 && v.videoWidth === 640; }",
         timeout=60_000,
