@@ -1,7 +1,8 @@
-"""How fast a narration is heard, followed, cut into lines and cleaned, in seconds of it for each second that takes, on
-one core; beside the bare decoding of its file. Run: python -m bench.narration [MINUTES]
+"""How fast a narration is heard, followed, cut into lines and cleaned, in seconds of it for each second that takes;
+beside the bare decoding of its file. On one core, but for *together*: silence, level and alignment as a film has them
+done, on all cores, for which the aim is forty. Run: python -m bench.narration [MINUTES]
 
-The reader is `tests/standins/narrator.py`; the aim for silence, level and alignment together is forty.
+The reader is `tests/standins/narrator.py`.
 """
 
 import io
@@ -29,6 +30,8 @@ from cutreel.core.speech import (
     tokens_of,
 )
 from cutreel.making.audio import samples_of
+from cutreel.making.beside import beside
+from cutreel.making.recording import flac_of, line_recorded
 
 from .long import story
 
@@ -37,11 +40,10 @@ WORDS_A_MINUTE = 170
 
 def main(minutes: float = 10.0) -> None:
     script = read(story(minutes * 1.5))
-    sentences = [script.words[s.first : s.end] for s in script.sentences]
     limit, text = round(minutes * WORDS_A_MINUTE), []
-    for words in sentences:
+    for sentence in script.sentences:
         if sum(len(t) for t in text) < limit:
-            text.append(tokens_of(words).texts)
+            text.append(tokens_of(script.words[sentence.first : sentence.end]).texts)
     made = narrated([" ".join(t) for t in text], again={3}, begun={9}, left_out={14})
     out = io.BytesIO()
     soundfile.write(out, made.samples, made.rate, format="FLAC")
@@ -79,6 +81,9 @@ def main(minutes: float = 10.0) -> None:
     timed(
         "align", lambda: [placed(hearable(li, RATE), t) for li, t in zip(lines, said, strict=True)]
     )
+    words = [script.words[script.sentences[i].first : script.sentences[i].end] for i in made.last]
+    calls = [(w, flac_of([li]), ()) for w, li in zip(words, lines, strict=True)]
+    timed("together", lambda: list(beside(line_recorded, calls)))
     timed("clean", lambda: [cleaned(li, RATE, Cleaning(0.65, 1, 0.5, 0.5)) for li in lines])
     print(f"memory {resource.getrusage(resource.RUSAGE_SELF).ru_maxrss / 1024:.0f} MB")
 

@@ -22,7 +22,8 @@ The surveyors who arrived in June wrote down everything: depth, speed, temperatu
 They measured the height of the mark on the church wall three times, because the first two results were impossible.
 Their report, one hundred and twelve pages long, concludes that such a thing will happen once in a thousand years.
 """
-VOICES = [VoiceOffered(s.name, s.pronoun, s.age, s.length) for s in SPEAKERS]
+ENGLISH = [s for s in SPEAKERS if s.timbre.language == "en"]
+VOICES = [VoiceOffered(s.name, s.pronoun, s.age, s.length) for s in ENGLISH]
 
 
 def measured(voice: str) -> tuple[float, float]:
@@ -47,8 +48,8 @@ def test_estimates_agree_with_every_voice(capsys) -> None:
     with ProcessPoolExecutor(2) as pool:
         found = dict(
             zip(
-                [s.name for s in SPEAKERS],
-                pool.map(measured, [s.name for s in SPEAKERS]),
+                [s.name for s in ENGLISH],
+                pool.map(measured, [s.name for s in ENGLISH]),
                 strict=True,
             )
         )

@@ -16,7 +16,10 @@ from cutreel.core.film import (
     SceneChoice,
     acts_told,
     is_fresh,
+    language_spoken,
+    narrator_of,
     remarks_on,
+    voices_for,
     wanted_lengths,
     wish_of,
 )
@@ -411,6 +414,8 @@ def _head(
         closeness=_closeness(film),
         missing=missing,
         prompt_cap=film.read.offered.prompt_cap,
+        language=language_spoken(document),
+        narrator=narrator_of(document, voices_for(document, film.read.offered.voices)),
     )
 
 

@@ -6,7 +6,7 @@ from fastapi import APIRouter, Response, UploadFile
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput
-from cutreel.core.film import Change, names_said
+from cutreel.core.film import Change, language_spoken, names_said
 from cutreel.core.film.commands import TakeLexicon
 from cutreel.core.speech import from_pls, to_pls
 from cutreel.making import LEXICON, reader
@@ -69,8 +69,9 @@ def _heard(film: Assembled, word: int) -> HeardAt | None:
 @router.get("/films/{film}/lexicon")
 def lexicon(film: str, shop: Shop) -> Response:
     """How words sound, as a W3C pronunciation lexicon (PLS 1.0)."""
+    document = shop.films.get(film).document
     return Response(
-        to_pls(shop.films.get(film).document.lexicon),
+        to_pls(document.lexicon, language_spoken(document)),
         media_type="application/pls+xml",
         headers={"Content-Disposition": 'attachment; filename="lexicon.pls"'},
     )

@@ -9,7 +9,7 @@ from fastapi import APIRouter, UploadFile
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput
-from cutreel.core.film import Change, Narration, Recording, recordable
+from cutreel.core.film import Change, Narration, Recording, language_spoken, recordable
 from cutreel.core.film.commands import KeepNarration
 from cutreel.core.manuscript import Word, words_text
 from cutreel.core.speech import in_runs
@@ -163,7 +163,13 @@ def cleaning(film: str, films: Films) -> Cleaned:
 @router.post("/films/{film}/narrations")
 def bring_narration(film: str, file: UploadFile, films: Films, shop: Shop) -> Narration:
     """Keep a recording of the story, or a part of it; it is heard and followed by a run of its own."""
-    text = films.now(film).film.document.text
+    document = films.now(film).film.document
+    text = document.text
+    if language_spoken(document) != "en":
+        raise BadInput(
+            "Recordings of a whole story are followed in English only so far.",
+            "Record the lines one by one; those are taken in any language.",
+        )
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "recording"
         with path.open("wb") as out:

@@ -13,6 +13,7 @@ from cutreel.core.film import (
     Recording,
     Result,
     directions_of,
+    language_spoken,
     longest_of,
     tightened,
 )
@@ -142,6 +143,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
     times = result.data["words"] if result else []
     texts = [w.text for w in script.words[work.first : work.end]]
     longest = longest_of(read.document.settings)
+    english = language_spoken(read.document) == "en"
     return LineSaid(
         line=line,
         word=number,
@@ -156,7 +158,9 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
                 end=round(times[i - work.first][1], 3) if times else None,
                 sounds=sounds.get(script.words[i].bare.lower(), ""),
                 said=_respelled(result, times[i - work.first]) if result and times else "",
-                readings=list(readings(script.words[i].text, beside(script.words, i))),
+                readings=list(readings(script.words[i].text, beside(script.words, i)))
+                if english
+                else [],
                 reads=reads.get(read.ids[i], ""),
                 mark=marks.get(read.ids[i]) or WordMark(word=read.ids[i]),
             )
@@ -263,8 +267,8 @@ class DescribedVoices(BaseModel):
 @router.post("/films/{film}/voices")
 def make_voices(film: str, wish: VoiceWish, films: Films, shop: Shop) -> DescribedVoices:
     """Three voices by description; asked again with another seed, others."""
-    films.now(film)
-    made, answer = described_voices(shop, film, wish.description.strip(), wish.seed)
+    language = language_spoken(films.now(film).row.document)
+    made, answer = described_voices(shop, film, wish.description.strip(), wish.seed, language)
     return DescribedVoices(voices=made.voices, unused=answer.unused, cost=answer.cost)
 
 
@@ -298,9 +302,12 @@ MOST_FIGURES = 400
 
 @router.get("/films/{film}/figures")
 def figures(film: str, films: Films) -> list[Figure]:
-    """Figures, dates, money and short forms of the film, with how each is read; the first few hundred."""
+    """Figures, dates, money and short forms of the film, with how each is read; the first few hundred. In languages
+    other than English the voice reads them as it does."""
     read = films.now(film).film.read
     words, ids = read.script.words, read.ids
+    if language_spoken(read.document) != "en":
+        return []
     own = {r.word: r.sounds for r in read.document.read_aloud}
     out = []
     for i, word in enumerate(words):

@@ -241,6 +241,10 @@ class FilmHead(BaseModel):
     closeness: dict[str, float]
     missing: MissingCost
     prompt_cap: int
+    language: str
+    """What is spoken (BCP 47)."""
+    narrator: str
+    """The voice of all that nobody says."""
 
 
 class _Sparse(BaseModel):

@@ -187,6 +187,11 @@ def recorded(words: Sequence[Word], flac: bytes, unsure: Sequence[int] | None = 
     }
 
 
+def line_recorded(words: Sequence[Word], flac: bytes, unsure: Sequence[int]) -> tuple[bytes, Found]:
+    """A line cut out of a narration, with what is kept of it; `unsure` of its words. Raises BadInput."""
+    return flac, recorded(words, flac, unsure)
+
+
 def opened_line(data: bytes, words: Sequence[Word]) -> tuple[bytes, Found]:
     """A recording of a line from outside, as FLAC, with what is kept of it: for the process apart, since listening
     takes a core for seconds. Raises BadInput."""

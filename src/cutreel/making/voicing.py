@@ -22,12 +22,12 @@ MOST_HEARD = 8
 
 
 def described_voices(
-    shop: Workshop, film: str, description: str, seed: int
+    shop: Workshop, film: str, description: str, seed: int, language: str = "en"
 ) -> tuple[VoicesMade, Answer]:
-    """Voices that the first service that makes any makes by description; another `seed` makes others. Raises
-    CutReelError when none does, or when it refuses."""
-    wish = VoiceInput(description=description, count=CANDIDATES, seed=seed)
-    name = key("voices", VOICING_VERSION, wish=wish.model_dump(mode="json"))
+    """Voices of a language that the first service that makes any makes by description; another `seed` makes others.
+    Raises CutReelError when none does, or when it refuses."""
+    wish = VoiceInput(description=description, count=CANDIDATES, seed=seed, language=language)
+    name = key("voices", VOICING_VERSION, wish=wish.model_dump(mode="json", exclude_defaults=True))
     return ask_once(shop, "voice", wish, name, film, VoicesMade.model_validate)
 
 

@@ -115,6 +115,7 @@ class VoiceInput(BaseModel):
     description: str = Field(min_length=1, max_length=300)
     count: int = Field(3, ge=1, le=4)
     seed: int = 0
+    language: str = Field("en", max_length=12)
 
 
 class VoicesMade(BaseModel):

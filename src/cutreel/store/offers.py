@@ -41,7 +41,7 @@ def offered(offers: Sequence[Offer], picture: str) -> Offered:
     return Offered(
         prompt_cap=(caps.prompt_characters if caps else None) or USUAL_PROMPT,
         voices=tuple(
-            VoiceOffered(v.name, v.pronoun, v.age, v.length, v.pitch, v.brightness)
+            VoiceOffered(v.name, v.pronoun, v.age, v.length, v.pitch, v.brightness, v.language)
             for o in offers
             if o.kind == "speech"
             for v in o.voices

@@ -6,7 +6,7 @@ from typing import ClassVar
 
 from cutreel.protocol import Caps, Offer, Price, SpeechInput, Voice
 
-from ..voices import SPEAKERS, read_ssml, speak, voice_named
+from ..voices import LANGUAGES, SPEAKERS, read_ssml, speak, voice_named
 from ..voices import Speaker as Given
 from .base import Done, Made, Maker, Quotas
 
@@ -22,6 +22,7 @@ def told_of(voice: Given) -> Voice:
         pitch=round(voice.timbre.hertz),
         brightness=round(voice.timbre.bright, 2),
         says=voice.says,
+        language=voice.timbre.language,
     )
 
 
@@ -45,7 +46,7 @@ class Speaker(Maker[SpeechInput]):
                 parallel=2,
                 seconds_each=0.4,
                 understands=["seed", "direction", "ssml"],
-                languages=["en"],
+                languages=["en", *LANGUAGES],
                 voices=[told_of(s) for s in SPEAKERS],
                 simulated=True,
             )

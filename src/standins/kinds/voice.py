@@ -6,7 +6,7 @@ from typing import ClassVar
 
 from cutreel.protocol import Caps, Offer, Price, VoiceInput, VoicesMade
 
-from ..voices import candidates
+from ..voices import LANGUAGES, candidates
 from .base import Done, Made, Maker, Quotas
 from .speech import told_of
 
@@ -24,7 +24,7 @@ class VoiceMaker(Maker[VoiceInput]):
                 caps=Caps(text_characters=300, count=4),
                 quota=quota("voice-maker"),
                 seconds_each=0.2,
-                languages=["en"],
+                languages=["en", *LANGUAGES],
                 simulated=True,
             )
         ]
@@ -35,7 +35,11 @@ class VoiceMaker(Maker[VoiceInput]):
     def cap(self, caps: Caps) -> int | None:
         return caps.text_characters
 
+    def unknown(self, job: VoiceInput, offer: Offer) -> str:
+        known = job.language in offer.languages
+        return "" if known else f"There are no voices for the language “{job.language}”."
+
     def make(self, job: VoiceInput, kept: Path, fine: bool) -> Done:
-        made, unused = candidates(job.description, job.count, job.seed)
+        made, unused = candidates(job.description, job.count, job.seed, job.language)
         found = VoicesMade(voices=[told_of(v) for v in made])
         return [Made("voices", "application/json", found.model_dump_json().encode())], unused

@@ -42,6 +42,8 @@ _IDLE = frozenset(
     "a an the and or but with in of as if who is very voice room speaks speaking adult person somebody narrator "
     "storyteller teller not too from kind".split()
 )
+_TRACTS = {(False, "she"): 0.87, (False, "he"): 1.0, (True, "she"): 0.8, (True, "he"): 0.82}
+"""Throats of the engine for other languages, whose own is a man's, for a child or not, she or he."""
 AGED = {"rough": 0.22, "breath": 0.12, "pace": 0.9}
 APART = 0.07
 """By how much candidates differ, as a share of what is left open."""
@@ -57,8 +59,9 @@ class Asked:
     unused: tuple[str, ...]
 
 
-def asked_for(description: str) -> Asked:
-    """The voice that a description asks for; who is neither said to be she nor he is she where the pitch is high."""
+def asked_for(description: str, language: str = "en") -> Asked:
+    """The voice in a language that a description asks for; who is neither said to be she nor he is she where the pitch
+    is high."""
     words = re.findall(r"[a-z]+", description.lower())
     known = set(words)
     age = next((a for a, calls in _AGES.items() if known & set(calls)), "adult")
@@ -69,7 +72,9 @@ def asked_for(description: str) -> Asked:
     timbre = {("child", "she"): GIRL, ("child", "he"): BOY}.get(
         (age, pronoun), WOMAN if pronoun == "she" else MAN
     )
-    if known & _NORTH and pronoun == "he" and age != "child":
+    if language != "en":
+        timbre = replace(timbre, base=language, tract=_TRACTS[age == "child", pronoun])
+    elif known & _NORTH and pronoun == "he" and age != "child":
         timbre = NORTHERN
     effects = [_BY_WORD[w] for w in words if w in _BY_WORD]
     for effect in [*effects, *([AGED] if age == "old" else [])]:
@@ -96,9 +101,11 @@ def _with(timbre: Timbre, effect: dict[str, float]) -> Timbre:
     return replace(timbre, **times, **more)
 
 
-def candidates(description: str, count: int, seed: int) -> tuple[list[Speaker], list[str]]:
-    """Voices that are as described, each its own, and the words that could not be used."""
-    asked = asked_for(description)
+def candidates(
+    description: str, count: int, seed: int, language: str = "en"
+) -> tuple[list[Speaker], list[str]]:
+    """Voices in a language that are as described, each its own, and the words that could not be used."""
+    asked = asked_for(description, language)
     rng = random.Random(f"{seed} {description}")
     out = []
     for n in range(count):

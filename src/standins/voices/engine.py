@@ -1,4 +1,4 @@
-"""The voice's engine: Debian's flite, and when each word and phone was spoken."""
+"""The engine for English: Debian's flite, and when each word and phone was spoken."""
 
 import ctypes
 import re

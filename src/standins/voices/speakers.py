@@ -1,7 +1,8 @@
 """The voices that are given, by name."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
+from .espeak import LANGUAGES
 from .timbre import Timbre
 
 
@@ -34,11 +35,11 @@ def _old(
     length: float,
 ) -> Speaker:
     """One of the first eight: `pitch` is how much higher it is played back."""
-    timbre = Timbre(base, tract=1 / pitch, pace=pace)  # type: ignore[arg-type]
+    timbre = Timbre(base, tract=1 / pitch, pace=pace)
     return Speaker(name, title, timbre, pronoun, age, length, title.split(", ", 1)[1])
 
 
-SPEAKERS = (
+_ENGLISH = (
     _old("alder", "Alder, even and clear", "rms", 1.0, 1.0, "he", "adult", 1.0),
     _old("briony", "Briony, warm", "slt", 0.97, 0.98, "she", "adult", 0.90),
     _old("corin", "Corin, from the north", "awb", 1.0, 0.96, "he", "adult", 0.96),
@@ -66,4 +67,25 @@ SPEAKERS = (
     _given("zeno", "clear and grave", "he", "adult", Timbre("awb", 104, 0.7, 1.03, 0.9, 0.0, 0.0, 0.1)),
     _given("asa", "a boy, serious", "he", "child", Timbre("slt", 232, 0.9, 0.88, 0.94, 0.0, 0.0, 0.0)),
 )  # fmt: skip
+_KINDS: tuple[tuple[str, str, str, Timbre], ...] = (
+    ("woman", "she", "adult", Timbre("", 184, 1.1, 0.87)),
+    ("man", "he", "adult", Timbre("", 108, 1.0, 1.0)),
+    ("old woman", "she", "old", Timbre("", 160, 1.0, 0.92, 0.86, 0.2, 0.25, -0.2)),
+    ("old man", "he", "old", Timbre("", 92, 0.9, 1.08, 0.86, 0.15, 0.4, -0.2)),
+    ("child", "she", "child", Timbre("", 208, 1.4, 0.8, 1.02)),
+)
+"""The same five in each of the other languages."""
+
+
+def _elsewhere(tag: str, language: str, kind: tuple[str, str, str, Timbre]) -> Speaker:
+    title, pronoun, age, timbre = kind
+    own = replace(timbre, base=tag)
+    name = f"{tag}-{title.replace(' ', '-')}"
+    return Speaker(name, f"{language}, {title}", own, pronoun, age, own.length, title)
+
+
+SPEAKERS = (
+    *_ENGLISH,
+    *(_elsewhere(t, language, k) for t, language in LANGUAGES.items() for k in _KINDS),
+)
 BY_NAME = {speaker.name: speaker for speaker in SPEAKERS}

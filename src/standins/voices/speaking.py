@@ -10,9 +10,10 @@ import soxr
 
 from .directing import Manner, directed
 from .engine import say
+from .espeak import say_in
 from .marked import bent, read_ssml
 from .speakers import BY_NAME
-from .timbre import SPAN, Timbre, coloured, timbre_of
+from .timbre import Timbre, coloured, timbre_of
 
 RATE = 48_000
 PEAK = 0.97
@@ -59,8 +60,8 @@ def speak(
     higher = 1 / timbre.tract
     stretch = higher / (timbre.pace * rate)
     mean = timbre.pitch / higher
-    own = SPAN[timbre.base] * timbre.span
-    said = say(text, timbre.base, stretch, mean, own * mean)
+    engine = say if timbre.language == "en" else say_in
+    said = engine(text, timbre.base, stretch, mean, timbre.moves * mean)
     audio = soxr.resample(said.samples, said.rate * higher, RATE, quality="HQ").astype(np.float32)
     colours = timbre.breath or timbre.rough or timbre.bright
     if colours or manner.whisper or manner.shake:

@@ -7,22 +7,24 @@ is played back slower; pitch and pace are set against that beforehand, so that t
 
 import re
 from dataclasses import dataclass, replace
-from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 from scipy.signal import butter, lfilter, sosfilt
 
+from .espeak import LANGUAGES
+
 F32 = NDArray[np.float32]
-Base = Literal["rms", "slt", "awb"]
-NATURAL: dict[Base, float] = {"rms": 104.0, "slt": 172.0, "awb": 131.0}
-"""Median pitch of the engine's voices in hertz, as measured."""
-SPAN: dict[Base, float] = {"rms": 0.0, "slt": 0.16, "awb": 0.28}
+NATURAL = {"rms": 104.0, "slt": 172.0, "awb": 131.0}
+"""Median pitch of the voices of the engine for English in hertz, as measured."""
+ELSEWHERE = 100.0
+"""The same of all others."""
+SPAN = {"rms": 0.0, "slt": 0.16, "awb": 0.28}
 """How far their pitch is asked to move so that it moves as it does by itself: a standard deviation, as a share of it.
 What the engine makes of that is some two fifths, as measured."""
-LENGTH: dict[Base, float] = {"rms": 1.0, "slt": 0.884, "awb": 0.92}
+LENGTH = {"rms": 1.0, "slt": 0.884, "awb": 0.92}
 """How long each takes over a text, where the first voice takes 1."""
-MADE = re.compile(r"^made-(rms|slt|awb)((?:-\d{1,3}){7})$")
+MADE = re.compile(r"^made-([a-z]{2,3})((?:-\d{1,3}){7})$")
 ORDER = 18
 """Of the linear prediction that tells a throat from what sounds in it: about one a kilohertz, and a few more."""
 WINDOW, HOP = 960, 240
@@ -30,10 +32,11 @@ WINDOW, HOP = 960, 240
 
 @dataclass(frozen=True)
 class Timbre:
-    """A voice: `pitch` in hertz (0: the base's own), `span` how far it moves (1: as the base's), `tract` how long the
-    throat is (1: the base's), `pace` how quickly it speaks; `breath`, `rough` (0 … 1) and `bright` (-1 … 1)."""
+    """A voice: its `base` a voice of the engine for English, or another language; `pitch` in hertz (0: the base's
+    own), `span` how far it moves (1: as the base's), `tract` how long the throat is (1: the base's), `pace` how
+    quickly it speaks; `breath`, `rough` (0 … 1) and `bright` (-1 … 1)."""
 
-    base: Base = "slt"
+    base: str = "slt"
     pitch: float = 0.0
     span: float = 1.0
     tract: float = 1.0
@@ -43,14 +46,24 @@ class Timbre:
     bright: float = 0.0
 
     @property
+    def language(self) -> str:
+        """What it speaks (BCP 47)."""
+        return "en" if self.base in NATURAL else self.base
+
+    @property
     def hertz(self) -> float:
         """Its median pitch."""
-        return self.pitch or NATURAL[self.base] / self.tract
+        return self.pitch or NATURAL.get(self.base, ELSEWHERE) / self.tract
+
+    @property
+    def moves(self) -> float:
+        """How far its pitch is asked to move: a standard deviation, as a share of it."""
+        return SPAN.get(self.base, 0.16) * self.span
 
     @property
     def length(self) -> float:
         """How long it takes over a text, where the first voice takes 1."""
-        return round(LENGTH[self.base] / self.pace, 3)
+        return round(LENGTH.get(self.base, 1.0) / self.pace, 3)
 
     @property
     def name(self) -> str:
@@ -81,9 +94,10 @@ def timbre_of(name: str) -> Timbre | None:
     if found is None:
         return None
     pitch, span, tract, pace, breath, rough, bright = (int(n) for n in found[2][1:].split("-"))
-    base: Base = found[1]  # type: ignore[assignment]
+    if found[1] not in NATURAL and found[1] not in LANGUAGES:
+        return None
     parts = (pitch, span / 50, tract / 100, pace / 100, breath / 100, rough / 100, bright / 100 - 1)
-    return Timbre(base, *parts).within()
+    return Timbre(found[1], *parts).within()
 
 
 def coloured(sound: F32, rate: int, timbre: Timbre, whisper: float, shake: float, seed: int) -> F32:

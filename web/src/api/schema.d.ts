@@ -1639,7 +1639,8 @@ export interface paths {
         };
         /**
          * Figures
-         * @description Figures, dates, money and short forms of the film, with how each is read; the first few hundred.
+         * @description Figures, dates, money and short forms of the film, with how each is read; the first few hundred. In languages other than
+         *     English the voice reads them as it does.
          */
         get: operations["figures_api_films__film__figures_get"];
         put?: never;
@@ -2793,6 +2794,10 @@ export interface components {
             missing: components["schemas"]["MissingCost"];
             /** Prompt Cap */
             prompt_cap: number;
+            /** Language */
+            language: string;
+            /** Narrator */
+            narrator: string;
         };
         /** FindRequest */
         FindRequest: {
@@ -2985,6 +2990,10 @@ export interface components {
             missing?: components["schemas"]["MissingCost"] | null;
             /** Prompt Cap */
             prompt_cap?: number | null;
+            /** Language */
+            language?: string | null;
+            /** Narrator */
+            narrator?: string | null;
         };
         /**
          * Heard
@@ -3742,6 +3751,7 @@ export interface components {
              *       "look": "cut-paper",
              *       "seed": 4127,
              *       "narrator": "alder",
+             *       "language": "",
              *       "music": "auto",
              *       "captions": "burn",
              *       "dissolve": 0.5,
@@ -3760,7 +3770,8 @@ export interface components {
              *       "clean_noise": 0,
              *       "clean_hum": 0,
              *       "clean_plosives": 0,
-             *       "clean_level": 0
+             *       "clean_level": 0,
+             *       "clean_breaths": 0
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -4135,6 +4146,11 @@ export interface components {
             pitch?: number | null;
             /** Brightness */
             brightness?: number | null;
+            /**
+             * Language
+             * @default en
+             */
+            language: string;
         };
         /**
          * PathFrame
@@ -5459,11 +5475,12 @@ export interface components {
          *     a seed of its own or all have the film's; `prompts` whether they
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-         *     `manner` how the narrator says every line;
+         *     `manner` how the narrator says every line; `language` the one that is spoken (BCP 47; empty: as the text is);
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
          *     first word and behind the last (None: as is usual);
-         *     `clean_noise`, `clean_hum`, `clean_plosives` and `clean_level` by how much recordings are cleaned (0 … 1).
+         *     `clean_noise`, `clean_hum`, `clean_plosives`, `clean_level` and `clean_breaths` by how much recordings are cleaned
+         *     (0 … 1).
          */
         Settings: {
             /**
@@ -5493,6 +5510,11 @@ export interface components {
              * @default alder
              */
             narrator: string;
+            /**
+             * Language
+             * @default
+             */
+            language: string;
             /**
              * Music
              * @default auto
@@ -5613,6 +5635,11 @@ export interface components {
              * @default 0
              */
             clean_level: number;
+            /**
+             * Clean Breaths
+             * @default 0
+             */
+            clean_breaths: number;
         };
         /**
          * ShotView

@@ -2,15 +2,17 @@
 import { Download } from "lucide-react";
 import { useState } from "react";
 
-import type { Run, Schemas } from "../api/client";
+import type { Film, Run, Schemas } from "../api/client";
 import { useChange, useEstimate, useRules, useRuns, useStart } from "../api/film";
-import { useVoices } from "../api/voices";
+import { type Voice, useVoices } from "../api/voices";
 import { Button } from "../parts/Button";
 import { Choice, worded } from "../parts/Choice";
+import { languageNamed, languagesOf } from "../parts/languages";
 import { RunControls } from "../parts/RunControls";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
+import { fitting } from "./bench/voice/voices";
 
 type Size = Schemas["DeliveryWanted"]["size"];
 type Lacking = "stop" | "stand in";
@@ -37,6 +39,15 @@ function Setting(props: { name: string; note: string; children: React.ReactNode 
   );
 }
 
+/** Voices to narrate with: those of the film's language, and the one that does. */
+function narrators(offered: readonly Voice[], film: Film): (readonly [string, string])[] {
+  const wish = { who: "any", age: "any", language: film.language, order: "given" } as const;
+  const may = fitting(offered, wish).map((v) => [v.name, v.title] as const);
+  if (may.some(([name]) => name === film.narrator)) return may;
+  const now = offered.find((v) => v.name === film.narrator);
+  return [[film.narrator, now?.title ?? film.narrator], ...may];
+}
+
 export function Delivery() {
   const film = useFilmHere();
   const change = useChange(film.id);
@@ -50,8 +61,8 @@ export function Delivery() {
   const wish = { kind: "delivery", size, lacking } as const;
   const estimate = useEstimate(film.id, wish, film.revision, !going).data;
   const s = film.settings;
-  const every = useVoices(film).map((v) => [v.name, v.title] as const);
-  const voices = every.length ? every : [[s.narrator, s.narrator] as const];
+  const offered = useVoices(film);
+  const voices = narrators(offered, film);
   return (
     <div className="grid h-full grid-cols-[minmax(380px,460px)_1fr] overflow-hidden">
       <section
@@ -94,9 +105,23 @@ export function Delivery() {
           <Setting name="Narrator" note={"speaks all that nobody says"}>
             <Choice
               label="Narrator"
-              value={s.narrator}
+              value={film.narrator}
               options={voices}
               onChange={(narrator) => set({ narrator })}
+            />
+          </Setting>
+          <Setting name="Language" note={"what the voices speak; the text stays as it is"}>
+            <Choice
+              label="Language"
+              value={s.language || "text"}
+              options={[
+                [
+                  "text",
+                  s.language ? "as the text is" : `as the text is: ${languageNamed(film.language)}`,
+                ],
+                ...languagesOf(offered, "en"),
+              ]}
+              onChange={(to) => set({ language: to === "text" ? "" : to })}
             />
           </Setting>
           <Setting

@@ -18,3 +18,4 @@ class OwnVoice(BaseModel):
     length: float = Field(1.0, gt=0.2, lt=5)
     pitch: float | None = Field(None, gt=30, lt=800)
     brightness: float | None = None
+    language: str = Field("en", max_length=12)

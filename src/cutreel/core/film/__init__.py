@@ -3,7 +3,7 @@
 from .acting import VOICE_RATE, FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
 from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
-from .casting import Direction, directions_of, voices_for
+from .casting import Direction, directions_of, language_spoken, narrator_of, voices_for
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .difference import Patch, completed, turned_by
@@ -103,6 +103,7 @@ __all__ = [
     "fits_take",
     "focus_of",
     "is_fresh",
+    "language_spoken",
     "line_key",
     "longest_of",
     "match_files",
@@ -110,6 +111,7 @@ __all__ = [
     "name_places",
     "named",
     "names_said",
+    "narrator_of",
     "new_film",
     "pack_of",
     "passages",

@@ -6,29 +6,48 @@ from dataclasses import dataclass
 from cutreel.core.continuity import Person, age_of
 from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import Line, Manuscript
+from cutreel.core.reading import language_of
 from cutreel.core.speech import direction_told, farthest, joined
 
-from .document import FilmDocument, OwnLine
+from .document import FilmDocument, OwnLine, Settings
 from .offered import VoiceOffered
 
 
 def voices_for(film: FilmDocument, offered: Sequence[VoiceOffered]) -> list[VoiceOffered]:
     """The voices of a film: those that are offered, and those that were made for it."""
     own = [
-        VoiceOffered(v.voice, v.pronoun, v.age, v.length, v.pitch, v.brightness)
+        VoiceOffered(v.voice, v.pronoun, v.age, v.length, v.pitch, v.brightness, v.language)
         for v in film.voices
     ]
     return [*offered, *own]
 
 
+def language_spoken(film: FilmDocument) -> str:
+    """The language that a film is spoken in (BCP 47): as set, else that of its text."""
+    return film.settings.language or language_of(film.text)
+
+
+def narrator_of(film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:
+    """The narrator's voice: as set; while nobody set it, one that speaks the film's language."""
+    set_ = film.settings.narrator
+    language = language_spoken(film)
+    if set_ != Settings.model_fields["narrator"].default or language == "en":
+        return set_
+    may = [v for v in voices if v.language == language]
+    return next((v.name for v in may if v.age == "adult"), may[0].name if may else set_)
+
+
 def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffered]) -> str:
     """The voice of a speaker: as set, else one that fits by pronoun and age, that nobody else has, and that is far
     enough from all that are taken."""
+    narrator = narrator_of(film, voices)
     if speaker is None:
-        return film.settings.narrator
+        return narrator
+    language = language_spoken(film)
+    voices = [v for v in voices if v.language == language] or list(voices)
     casting: dict[int, str] = {}
     by_name = {v.name: v for v in voices}
-    taken = [film.settings.narrator, *(p.voice for p in film.cast if p.voice)]
+    taken = [narrator, *(p.voice for p in film.cast if p.voice)]
     named = {call.lower(): p for p in reversed(film.cast) for call in (p.name, *p.aliases)}
     for person in film.cast:
         casting[person.id] = person.voice or _proposed(person, voices, by_name, taken)
@@ -37,7 +56,7 @@ def voice_of(speaker: str | None, film: FilmDocument, voices: Sequence[VoiceOffe
     if owner and casting[owner.id]:
         return casting[owner.id]
     others = [v.name for v in voices if v.name not in taken] or [v.name for v in voices]
-    return others[seed_from("voice", speaker) % len(others)] if others else film.settings.narrator
+    return others[seed_from("voice", speaker) % len(others)] if others else narrator
 
 
 def _proposed(

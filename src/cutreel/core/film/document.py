@@ -34,11 +34,12 @@ class Settings(BaseModel):
     a seed of its own or all have the film's; `prompts` whether they
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-    `manner` how the narrator says every line;
+    `manner` how the narrator says every line; `language` the one that is spoken (BCP 47; empty: as the text is);
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
     first word and behind the last (None: as is usual);
-    `clean_noise`, `clean_hum`, `clean_plosives` and `clean_level` by how much recordings are cleaned (0 … 1).
+    `clean_noise`, `clean_hum`, `clean_plosives`, `clean_level` and `clean_breaths` by how much recordings are cleaned
+    (0 … 1).
     """
 
     aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
@@ -46,6 +47,7 @@ class Settings(BaseModel):
     look: str = "cut-paper"
     seed: int = Field(4127, ge=0, le=999_999)
     narrator: str = "alder"
+    language: str = Field("", max_length=12, pattern=r"^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$")
     music: Literal["auto", "none", "calm", "uneasy", "warm", "playful", "grand", "sad"] = "auto"
     captions: Literal["burn", "file", "off"] = "burn"
     dissolve: float = Field(0.5, ge=0, le=4)
@@ -74,6 +76,7 @@ class Settings(BaseModel):
     clean_hum: float = Field(0, ge=0, le=1)
     clean_plosives: float = Field(0, ge=0, le=1)
     clean_level: float = Field(0, ge=0, le=1)
+    clean_breaths: float = Field(0, ge=0, le=1)
 
 
 class Shot(BaseModel):

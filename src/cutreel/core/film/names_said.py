@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from cutreel.core.manuscript import NO_ROLE
 from cutreel.core.speech import in_dictionary, is_guessed, respelled, sounding
 
+from .casting import language_spoken
 from .reading import ReadFilm
 
 MOST_NAMES = 200
@@ -32,8 +33,10 @@ class NameSaid:
 
 
 def names_said(read: ReadFilm) -> list[NameSaid]:
-    """Words that are in no dictionary, names of people and places, and what the lexicon has; most frequent first."""
+    """Words that are in no dictionary, names of people and places, and what the lexicon has; most frequent first. Of a
+    language other than English no dictionary is at hand."""
     film = read.document
+    english = language_spoken(film) == "en"
     lexicon = {s.word.lower(): s for s in film.lexicon}
     called = [p.name for p in film.cast] + [a for p in film.cast for a in p.aliases]
     named = {
@@ -53,11 +56,13 @@ def names_said(read: ReadFilm) -> list[NameSaid]:
     for name, count in counted.items():
         saying = lexicon.get(name.lower())
         # Of a name that is made of known parts nobody knows whether it is said so: "Tre-garrow", "Treg-arrow".
-        unknown = is_guessed(name) or (name in named and not in_dictionary(name.lower()))
+        unknown = english and (
+            is_guessed(name) or (name in named and not in_dictionary(name.lower()))
+        )
         if not (unknown or saying or name in named):
             continue
         sounds, phonemes = (saying.sounds, saying.phonemes) if saying else ("", "")
-        said = respelled([p.lower() for p in sounding(name)])
+        said = respelled([p.lower() for p in sounding(name)]) if english else ""
         out.append(NameSaid(name, count, first[name], unknown, sounds, phonemes, said))
     out.sort(key=lambda n: (not n.unknown, n.word[:1].islower(), -n.count, n.first))
     return out[:MOST_NAMES]

@@ -20,6 +20,7 @@ class VoiceOffered:
     length: float = 1.0
     pitch: float | None = None
     brightness: float | None = None
+    language: str = "en"
 
 
 @dataclass(frozen=True)

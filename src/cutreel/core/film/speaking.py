@@ -9,7 +9,7 @@ from cutreel.core.manuscript import Line, Manuscript, words_text
 from cutreel.core.sound import Cleaning
 from cutreel.core.speech import Heard, as_ssml, marked_text, over_told, room_in_words, said, said_as
 
-from .casting import Direction, directions_of, voice_of, voices_for
+from .casting import Direction, directions_of, language_spoken, voice_of, voices_for
 from .document import FilmDocument, Recording, Settings
 from .offered import Offered
 
@@ -59,6 +59,7 @@ class SpokenMemory:
         self.keys: dict[Asked, str] = {}
         self.texts: dict[str, str] = {}
         self.known: dict[str, str] = {}
+        self.english = True
         self.lines: tuple[tuple[object, ...], tuple[LineWork, ...]] | None = None
 
 
@@ -69,9 +70,11 @@ def lines_spoken(
     pauses: frozenset[int],
     memory: SpokenMemory,
 ) -> tuple[LineWork, ...]:
-    cleaning = cleaning_of(film.settings)
+    cleaning, language = cleaning_of(film.settings), language_spoken(film)
+    english = language == "en"
     depends = (
-        script.text, film.cast, film.settings.narrator, film.settings.manner, film.voices, film.lines, film.lexicon,
+        script.text, film.cast, film.settings.narrator, film.settings.manner,
+        language, film.voices, film.lines, film.lexicon,
         film.read_aloud, film.word_marks, cleaning, offered, pauses,
     )  # fmt: skip
     if memory.lines is not None and memory.lines[0] == depends:
@@ -90,7 +93,7 @@ def lines_spoken(
     marks = {places[m.word]: m for m in film.word_marks if m.word in places and offered.ssml}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
     overs = _overs(film, script)
-    before = memory.texts if memory.known == known else {}
+    before = memory.texts if memory.known == known and memory.english == english else {}
 
     def key_of(asked: Asked) -> str:
         keys[asked] = memory.keys.get(asked) or line_key(*asked)
@@ -108,14 +111,15 @@ def lines_spoken(
             here = {i - first: own[i] for i in range(first, end) if i in own} if own else own
             text = "" if here else before.get(written, "")
             if not text:
-                text = said_as(script.words[first:end], known, here)
+                text = said_as(script.words[first:end], known, here, english)
             if not here:
                 texts[written] = text
             ssml = ""
             if marks and not marks.keys().isdisjoint(range(first, end)):
                 words = script.words[first:end]
                 own_marks = {i - first: marks[i] for i in range(first, end) if i in marks}
-                ssml = as_ssml(marked_text(words, said(words, known, here), own_marks))
+                texts_ = said(words, known, here, english)
+                ssml = as_ssml(marked_text(words, texts_, own_marks), language)
             asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0)
             name = key_of(asked)
             was = None if recorded else _before(written, text, voice, how)
@@ -144,7 +148,7 @@ def lines_spoken(
                     over=overs.get(first, 0.0),
                 )
             )
-    memory.keys, memory.texts, memory.known = keys, texts, known
+    memory.keys, memory.texts, memory.known, memory.english = keys, texts, known, english
     memory.lines = (depends, tuple(out))
     return memory.lines[1]
 
@@ -178,14 +182,22 @@ def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
 
 def recorded_key(text: str, media: str, cleaning: Cleaning = Cleaning()) -> str:
     """The key of words that the maker recorded, as they were recorded or cleaned."""
-    more = {"cleaned": list(cleaning)} if cleaning.any else {}
+    more: dict[str, list[float] | float] = {}
+    if any(cleaning[:4]):
+        more["cleaned"] = list(cleaning[:4])
+    if cleaning.breaths:
+        more["breaths"] = cleaning.breaths
     return key("recording", 1, text=text, media=media, **more)
 
 
 def cleaning_of(settings: Settings) -> Cleaning:
     """By how much a film's recordings are cleaned."""
     return Cleaning(
-        settings.clean_noise, settings.clean_hum, settings.clean_plosives, settings.clean_level
+        settings.clean_noise,
+        settings.clean_hum,
+        settings.clean_plosives,
+        settings.clean_level,
+        settings.clean_breaths,
     )
 
 

@@ -16,6 +16,7 @@ from cutreel.core.speech import (
     sounds_of,
 )
 
+from .casting import language_spoken
 from .document import ReadAloud
 from .reading import ReadFilm
 
@@ -28,14 +29,15 @@ def ssml_of(read: ReadFilm) -> str:
     places = film.word_places
     marks = {places[m.word]: m for m in film.word_marks if m.word in places}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
-    lines = []
+    lines, language = [], language_spoken(film)
     for work in read.speech:
         here = range(work.first, work.end)
         written = words[work.first : work.end]
-        texts = said(written, known, {i - work.first: own[i] for i in here if i in own})
+        set_here = {i - work.first: own[i] for i in here if i in own}
+        texts = said(written, known, set_here, language == "en")
         marked = {i - work.first: marks[i] for i in here if i in marks}
         lines.append((work.voice, marked_text(written, texts, marked, phonemes)))
-    return script_ssml(lines)
+    return script_ssml(lines, language)
 
 
 @dataclass
@@ -67,7 +69,9 @@ def ssml_taken(read: ReadFilm, document: SsmlScript, voices: Collection[str]) ->
     known = {s.word.lower(): s for s in film.lexicon}
     own = {r.word: r.sounds for r in film.read_aloud}
     phonemes: dict[str, Saying] = {}
-    said_now = said(words, {w: s.sounds for w, s in known.items()})
+    said_now = said(
+        words, {w: s.sounds for w, s in known.items()}, english=language_spoken(film) == "en"
+    )
     for i, word in found.items():
         mark = WordMark(word=ids[i], stress=word.stress, pace=word.pace, pause=round(word.pause, 3))
         if mark != marks.get(ids[i], WordMark(word=ids[i])):

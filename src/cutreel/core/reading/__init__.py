@@ -9,7 +9,7 @@ from .deeds import Deed, Sight
 from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
-from .language import is_english
+from .language import is_english, language_of
 from .names import called_so, named_later, names_acting, same_told
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
@@ -44,6 +44,7 @@ __all__ = [
     "arrivals",
     "called_so",
     "is_english",
+    "language_of",
     "named_later",
     "nameless",
     "names_acting",

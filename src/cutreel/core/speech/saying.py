@@ -18,20 +18,26 @@ _EDGES = re.compile(r"^(\W*)(.*?)((?:[’']s)?\W*)$", re.S)
 
 
 def said_as(
-    words: Sequence[Word], known: Mapping[str, str], here: Mapping[int, str] = NOTHING
+    words: Sequence[Word],
+    known: Mapping[str, str],
+    here: Mapping[int, str] = NOTHING,
+    english: bool = True,
 ) -> str:
     """Words as running text, each as it is to sound: as it is set for it alone (`here`, by its place), as the lexicon
-    says (`known`, by the word in small letters), else as figures and short forms are read aloud. Marks around words,
-    and “’s” behind them, stay."""
+    says (`known`, by the word in small letters), else as figures and short forms are read aloud in `english`; in other
+    languages the voice reads them. Marks around words, and “’s” behind them, stay."""
     written = words_text(words)
-    if not known and not here and not _MAY.search(written):
+    if not known and not here and not (english and _MAY.search(written)):
         return written
-    texts = said(words, known, here)
+    texts = said(words, known, here, english)
     return words_text([w._replace(text=text) for w, text in zip(words, texts, strict=True)])
 
 
 def said(
-    words: Sequence[Word], known: Mapping[str, str], here: Mapping[int, str] = NOTHING
+    words: Sequence[Word],
+    known: Mapping[str, str],
+    here: Mapping[int, str] = NOTHING,
+    english: bool = True,
 ) -> list[str]:
     """Each of some words as it is to sound, as in `said_as`."""
     out = []
@@ -39,7 +45,7 @@ def said(
         text = _said(word.text, known)
         if i in here:
             text = read_as(word.text, (here[i],))
-        elif text == word.text and _MAY.search(text):
+        elif english and text == word.text and _MAY.search(text):
             text = read_out(text, beside(words, i))
         out.append(text)
     return out

@@ -82,9 +82,9 @@ def as_ssml(inside: str, language: str = "en") -> str:
     return f'<speak version="1.1" xmlns="{NAMESPACE}" xml:lang="{language}">{inside}</speak>'
 
 
-def script_ssml(lines: Iterable[tuple[str, str]]) -> str:
-    """A whole script: lines as (voice, marked text), each a paragraph in its voice."""
+def script_ssml(lines: Iterable[tuple[str, str]], language: str = "en") -> str:
+    """A whole script in a language (BCP 47): lines as (voice, marked text), each a paragraph in its voice."""
     said = "\n".join(
         f"<voice name={quoteattr(voice)}><p>{text}</p></voice>" for voice, text in lines
     )
-    return '<?xml version="1.0" encoding="UTF-8"?>\n' + as_ssml(f"\n{said}\n")
+    return '<?xml version="1.0" encoding="UTF-8"?>\n' + as_ssml(f"\n{said}\n", language)

@@ -1,6 +1,7 @@
 """A recorded line cleaned: what was recorded stays as it is."""
 
 import io
+from collections.abc import Mapping
 from typing import Any, ClassVar
 
 import soundfile
@@ -19,7 +20,7 @@ class CleaningSpec(Spec):
     kind: ClassVar[str] = "cleaning"
     line: str
     recorded: str
-    how: tuple[float, float, float, float]
+    how: tuple[float, ...]
 
     @property
     def key(self) -> str:
@@ -34,9 +35,9 @@ class CleaningKind(Kind[CleaningSpec]):
         kept = work.shop.results.get(spec.recorded)
         if kept is None or kept.media is None:
             raise NotFound("That recording is gone.", "Record the line again.")
-        sound = cleaned(
-            samples_of(work.shop.media.get(kept.media))[:, 0], RATE, Cleaning(*spec.how)
-        )
+        recorded = samples_of(work.shop.media.get(kept.media))[:, 0]
+        pauses = pauses_in(kept.data, len(recorded) / RATE)
+        sound = cleaned(recorded, RATE, Cleaning(*spec.how), pauses)
         out = io.BytesIO()
         soundfile.write(out, sound, RATE, format="FLAC", subtype="PCM_16")
         start, end = kept.data["trim"]
@@ -46,3 +47,10 @@ class CleaningKind(Kind[CleaningSpec]):
             "lufs": line_lufs(sound[start:end, None]),
         }
         return Made(work.shop.media.put(out.getvalue(), "flac"), data)
+
+
+def pauses_in(line: Mapping[str, Any], seconds: float) -> list[tuple[float, float]]:
+    """The stretches of a recorded line's file in which no word is said, in seconds of it."""
+    first = line["trim"][0] / RATE
+    edges = [0.0, *(first + t for word in line["words"] for t in word), seconds]
+    return [(a, b) for a, b in zip(edges[::2], edges[1::2], strict=True) if b > a]

@@ -21,8 +21,9 @@ from cutreel.core.speech import (
 )
 from cutreel.store import Assembled
 
+from ..beside import beside
 from ..pieces import Pieces, brought_for
-from ..recording import flac_of, keep_recording, recorded
+from ..recording import flac_of, keep_recording, line_recorded
 from ..registry import COMPUTING, Kind, Made, Spec
 from ..work import Work
 
@@ -69,24 +70,23 @@ class FollowingKind(Kind[FollowSpec]):
         spans = [_tokens(tokens, first, end) for first, end in units]
         found = followed(tokens.texts, pieces.heard)
         mine = kept(found, spans)
-        lines = []
-        for i, (first, end) in enumerate(parts):
-            if work.dropped():
-                return None
-            line = _line(work, film, pieces, tokens, mine, first, end)
+        lines = [_line(film, pieces, tokens, mine, first, end) for first, end in parts]
+        for line, (first, end) in zip(lines, parts, strict=True):
             said = [mine.sayings[n] for n, u in enumerate(units) if first <= u[0] < end]
-            lines.append({**line, "said": max(said, default=0)})
-            work.progress((i + 1) / len(parts))
+            line["said"] = max(said, default=0)
+        if not _cut_out(work, film, pieces, lines, parts):
+            return None
         cut_out = [p for p in found.put_in if not _heard_in(lines, pieces.heard[p].start)]
         for line in lines:
-            del line["stretches"]
+            del line["stretches"], line["unsure"]
         return Made(None, {"lines": lines, "put_in": _put_in(cut_out, pieces)})
 
 
 def _line(
-    work: Work, film: Assembled, pieces: Pieces, tokens: Tokens, mine: Kept, first: int, end: int
+    film: Assembled, pieces: Pieces, tokens: Tokens, mine: Kept, first: int, end: int
 ) -> dict[str, Any]:
-    """What was found of a line: where enough of it was said, it is cut out and kept as a recording of it."""
+    """What was found of a line; where enough of it was said, the stretches in which it was, and which of its words are
+    unsure."""
     script, ids = film.read.script, film.read.ids
     one, other = _tokens(tokens, first, end)
     places = mine.words[one:other]
@@ -106,21 +106,47 @@ def _line(
         "media": None,
         "text": words_text(words),
         "stretches": [],
+        "unsure": [],
     }
     if not there or there < ENOUGH * len(places):
         return told
-    stretches = stretches_said(places, pieces.heard)
-    parts = [pieces.sound(a, b) for a, b in stretches]
-    unsure = sorted(
+    told["stretches"] = stretches_said(places, pieces.heard)
+    told["unsure"] = sorted(
         {tokens.of[one + i] - first for i in others}
         | {w - first for w in missing if first <= w < end}
     )
-    try:
-        flac = flac_of(parts)
-        media = keep_recording(work.shop, words, flac, recorded(words, flac, unsure))
-    except BadInput:  # silence, where a recogniser heard words in noise
-        return told
-    return {**told, "media": media, "stretches": stretches}
+    return told
+
+
+def _cut_out(
+    work: Work,
+    film: Assembled,
+    pieces: Pieces,
+    lines: Sequence[dict[str, Any]],
+    parts: Sequence[tuple[int, int]],
+) -> bool:
+    """Cut out and keep each line that was said, its words put where they are said; False when nobody wants it any
+    more."""
+    said = [(line, parts[i]) for i, line in enumerate(lines) if line["stretches"]]
+    words = [film.read.script.words[first:end] for _, (first, end) in said]
+    calls = (
+        (its, flac_of([pieces.sound(a, b) for a, b in line["stretches"]]), line["unsure"])
+        for its, (line, _) in zip(words, said, strict=True)
+    )
+    done = beside(line_recorded, calls)
+    for n, (its, (line, _)) in enumerate(zip(words, said, strict=True)):
+        found = next(done)
+        if isinstance(found, BadInput):  # silence, where a recogniser heard words in noise
+            line["stretches"] = []
+        elif isinstance(found, BaseException):
+            raise found
+        else:
+            line["media"] = keep_recording(work.shop, its, *found)
+        if work.dropped():
+            done.close()
+            return False
+        work.progress((n + 1) / len(said))
+    return True
 
 
 def _heard_in(lines: Sequence[Mapping[str, Any]], moment: float) -> bool:

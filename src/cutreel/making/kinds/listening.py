@@ -5,6 +5,7 @@ from typing import Any, ClassVar, Literal
 from pydantic import Field
 
 from cutreel.core.errors import CutReelError
+from cutreel.core.film import language_spoken
 from cutreel.core.keys import key
 from cutreel.core.manuscript import Word
 from cutreel.core.sound import RATE
@@ -58,7 +59,9 @@ def _heard(
 ) -> dict[str, Any]:
     sound = samples_of(flac)[trim[0] : trim[1], 0]
     found = measured(sound, RATE)
-    missed = misheard(words, hearable(sound, RATE), hearer_of(film.document.text))
+    missed = []
+    if language_spoken(film.document) == "en":  # the recogniser knows no other language
+        missed = misheard(words, hearable(sound, RATE), hearer_of(film.document.text))
     return {**found._asdict(), "missed": missed}
 
 

@@ -25,7 +25,9 @@ export function ByEar({ film, onLine }: Props) {
           {going
             ? `listening: ${last.done} of ${last.total} parts`
             : found.listened === 0
-              ? "words that it does not hear, clicks, clipping, level, pace"
+              ? film.language === "en"
+                ? "words that it does not hear, clicks, clipping, level, pace"
+                : "clicks, clipping, level, pace; words are heard in English only"
               : told(found.listened, found.doubtful.length)}
         </span>
         {left > 0 && (

@@ -23,6 +23,7 @@ import { Names } from "./Names";
 import { useCompanyVoices } from "./companyVoices";
 import { useHearing } from "./hearing";
 import { type Beside, turned } from "./turns";
+import { languagesOf } from "../../../parts/languages";
 import { costOfCasting, fitting } from "./voices";
 
 const MOST_HEARD = 8;
@@ -154,6 +155,7 @@ function Described({ film, said, hearing, onHeard }: PartProps) {
         length: voice.length ?? 1,
         pitch: voice.pitch ?? null,
         brightness: voice.brightness ?? null,
+        language: voice.language ?? "en",
       },
     });
   return (
@@ -215,9 +217,10 @@ function Listed({
     film.cast.find((p) => p.id === said.person)?.pronoun ?? "any",
   );
   const [age, setAge] = useState("any");
+  const [language, setLanguage] = useState(film.language);
   const [order, setOrder] = useState<"given" | "pitch" | "pace">("given");
   const [asked, setAsked] = useState(false);
-  const shown = fitting(voices, { who, age, order });
+  const shown = fitting(voices, { who, age, language, order });
   const start = useStart(film.id);
   const unheard = shown.slice(0, MOST_HEARD).map((v) => v.name);
   const offers = useOffers().data ?? [];
@@ -228,7 +231,7 @@ function Listed({
         title="All voices"
         beside={`${cost.lines} ${cost.lines === 1 ? "line" : "lines"}, ${money(cost.money)} to change`}
       />
-      <p className="flex flex-wrap items-center gap-2 py-1">
+      <p className="flex flex-wrap items-center gap-2 pt-1">
         <Choice
           quiet
           label="Whose voices"
@@ -252,6 +255,15 @@ function Listed({
           ]}
           onChange={setAge}
         />
+        <Choice
+          quiet
+          label="In which language"
+          value={language}
+          options={[["any", "any language"], ...languagesOf(voices, film.language)]}
+          onChange={setLanguage}
+        />
+      </p>
+      <p className="flex items-center gap-2 pb-1">
         <Choice
           quiet
           label="In which order"

@@ -1,4 +1,4 @@
-/** Recordings cleaned, all of the film alike: steady noise, hum, plosives, an uneven level, each by an amount. What was
+/** Recordings cleaned, all of the film alike: steady noise, hum, plosives, breaths, an uneven level, each by an amount. What was
  * recorded stays as it is. */
 import type { Film } from "../../../api/client";
 import { useChange, useRuns, useStart } from "../../../api/film";
@@ -16,6 +16,7 @@ const AGAINST = [
   ["clean_noise", "steady noise"],
   ["clean_hum", "hum"],
   ["clean_plosives", "plosives"],
+  ["clean_breaths", "breaths"],
   ["clean_level", "uneven level"],
 ] as const;
 

@@ -29,21 +29,27 @@ export function OwnNarration({ film, onLineByLine }: NarrationProps) {
     <section aria-label="Your own narration" className="border-t border-rule-strong pt-2">
       <p className="flex flex-wrap items-center gap-2">
         <b>Your own narration</b>
-        <span className="text-ink-2">the whole story, or a part of it, in one recording</span>
+        <span className="text-ink-2">
+          {film.language === "en"
+            ? "the whole story, or a part of it, in one recording"
+            : "line by line; a whole story is followed in English only"}
+        </span>
         <span className="ml-auto flex gap-2">
           <Button onClick={onLineByLine}>
             <Mic className="size-4" /> Record line by line
           </Button>
-          <Bring
-            label="Bring a recording of the story"
-            title="Bring a recording"
-            accept={SOUNDS}
-            says="WAV, FLAC, MP3, M4A or Ogg, at most three hours"
-            busy={bring.isPending}
-            onFiles={([file]) =>
-              file && bring.mutate(file, { onSuccess: (made) => follow(made.key) })
-            }
-          />
+          {film.language === "en" && (
+            <Bring
+              label="Bring a recording of the story"
+              title="Bring a recording"
+              accept={SOUNDS}
+              says="WAV, FLAC, MP3, M4A or Ogg, at most three hours"
+              busy={bring.isPending}
+              onFiles={([file]) =>
+                file && bring.mutate(file, { onSuccess: (made) => follow(made.key) })
+              }
+            />
+          )}
         </span>
       </p>
       {known.map((n) => (

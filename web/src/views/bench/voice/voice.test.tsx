@@ -152,6 +152,7 @@ const film = {
   shots: [{ id: 1, first: 0, end: 9, start: 0 }],
   id: "f",
   revision: 3,
+  language: "en",
   settings: { narrator: "alder", manner: "warmly" },
   cast: [edda],
   voices: [],
@@ -381,10 +382,12 @@ test("how somebody always speaks is the person's, or the film's for the narrator
 
 test("voices stand in order, words on rows of their own, peaks about the middle", () => {
   const names = (order: "pitch" | "pace") =>
-    fitting(voices, { who: "any", age: "any", order }).map((v) => v.name);
+    fitting(voices, { who: "any", age: "any", language: "any", order }).map((v) => v.name);
   expect(names("pitch")).toEqual(["alder", "maud", "tamsin"]);
   expect(names("pace")).toEqual(["maud", "alder", "tamsin"]);
-  expect(fitting(voices, { who: "she", age: "old", order: "given" })).toHaveLength(1);
+  const old = { who: "she", age: "old", order: "given" } as const;
+  expect(fitting(voices, { ...old, language: "en" })).toHaveLength(1);
+  expect(fitting(voices, { ...old, language: "de" })).toHaveLength(0);
   const crowded = ["extraordinary", "extraordinarily", "unimaginable", "a"].map((text, i) => ({
     number: i,
     text,

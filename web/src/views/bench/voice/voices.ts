@@ -5,12 +5,16 @@ import type { LineSaid, Voice } from "../../../api/voices";
 interface Wish {
   who: string;
   age: string;
+  language: string;
   order: "given" | "pitch" | "pace";
 }
 
-export function fitting(voices: readonly Voice[], { who, age, order }: Wish): Voice[] {
+export function fitting(voices: readonly Voice[], { who, age, language, order }: Wish): Voice[] {
   const found = voices.filter(
-    (v) => (who === "any" || v.pronoun === who) && (age === "any" || v.age === age),
+    (v) =>
+      (who === "any" || v.pronoun === who) &&
+      (age === "any" || v.age === age) &&
+      (language === "any" || (v.language ?? "en") === language),
   );
   if (order === "pitch") return found.sort((a, b) => (a.pitch ?? 0) - (b.pitch ?? 0));
   if (order === "pace") return found.sort((a, b) => (b.length ?? 1) - (a.length ?? 1));
