@@ -314,3 +314,36 @@ def test_a_voice_goes_into_the_company_and_into_another_film(client, film) -> No
     change(client, film["id"], type="keep voice", voice=taken, **{"for": 0})
     assert client.get(f"/api/films/{film['id']}").json()["voices"][0]["name"] == "Gull"
     assert client.delete(f"/api/company/{member['id']}").status_code == 204
+
+
+def test_a_scene_and_a_speaker_have_a_manner_and_a_room_of_their_own(client, spoken) -> None:
+    """What is set for a line holds before its speaker's, that before its scene's."""
+    said = next(li for li in all_lines(client, spoken) if li["person"])
+    told = said["room"]
+
+    def now() -> dict:
+        return line(client, spoken, said["line"])
+
+    change(client, spoken["id"], type="set scene", word=said["scene"], manner="hushed", room="hall")
+    assert now()["standing"] == "hushed" and now()["direction"].startswith("hushed")
+    assert (now()["room"], now()["scene_room"]) == ("hall", "hall")
+    teller = [li for li in all_lines(client, spoken) if not li["speaker"]]
+    assert all(li["room"] == "dry" for li in teller), "whoever tells the story is in no room"
+    person = next(
+        p
+        for p in client.get(f"/api/films/{spoken['id']}").json()["cast"]
+        if p["id"] == said["person"]
+    )
+    change(
+        client,
+        spoken["id"],
+        type="set person",
+        person={**person, "manner": "slow", "room": "outdoors"},
+    )
+    assert now()["standing"] == "hushed, slow" and now()["room"] == "outdoors"
+    own = {"word": said["word"], "room": "telephone"}
+    change(client, spoken["id"], type="set line", line=own)
+    assert now()["room"] == "telephone"
+    for _ in range(3):
+        client.post(f"/api/films/{spoken['id']}/undo")
+    assert now()["room"] == told and now()["standing"] == said["standing"]

@@ -32,7 +32,10 @@ def test_word_times_agree_with_forced_alignment(voice: str) -> None:
     assert np.quantile(off, 0.9) < 0.08, off
 
 
-@pytest.mark.parametrize("voice", list(BY_NAME))
+ENGLISH = [name for name, voice in BY_NAME.items() if voice.timbre.language == "en"]
+
+
+@pytest.mark.parametrize("voice", ENGLISH)
 def test_every_voice_speaks_every_word(voice: str) -> None:
     spoken = speak("“Well — I’m ninety,” it said… in the 1790s (café); mid-spring!", voice)
     assert [w for w, _, _ in spoken.words] == [

@@ -15,6 +15,7 @@ from cutreel.core.film import (
     directions_of,
     language_spoken,
     longest_of,
+    scene_choices,
     tightened,
 )
 from cutreel.core.manuscript import words_text
@@ -76,12 +77,13 @@ class Heard(BaseModel):
 
 class LineSaid(BaseModel):
     """A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
-    the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
-    of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-    as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is
-    heard in a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are
-    `rejected`, by seed, with the maker's reason. `recorded`: it is the maker's own voice, recorded from the word
-    `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere."""
+    the text tells, `own` what the maker set, `standing` what holds for every line of its speaker and its scene; that of
+    the scene (known by its first word's number) is `scene_manner` and `scene_room`. `word` is the number of the first
+    word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard as it was
+    said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is heard in
+    a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are `rejected`, by
+    seed, with the maker's reason. `recorded`: it is the maker's own voice, recorded from the word `recorded_word` on,
+    of whose words (counted in the line) those that are `unsure` may stand elsewhere."""
 
     line: int
     word: int
@@ -94,6 +96,9 @@ class LineSaid(BaseModel):
     why: str
     own: str | None
     standing: str
+    scene: int
+    scene_manner: str
+    scene_room: Room | None
     seed: int
     takes: list[Heard]
     anew: bool
@@ -144,6 +149,8 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
     texts = [w.text for w in script.words[work.first : work.end]]
     longest = longest_of(read.document.settings)
     english = language_spoken(read.document) == "en"
+    at = script.words[work.first].scene
+    scene = scene_choices(read.document, script, read.ids).get(at)
     return LineSaid(
         line=line,
         word=number,
@@ -171,6 +178,9 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         why=how.why,
         own=how.own,
         standing=how.standing,
+        scene=read.ids[script.scenes[at].first],
+        scene_manner=scene.manner if scene else "",
+        scene_room=scene.room if scene else None,
         seed=0 if work.recorded else how.seed,
         over=work.over,
         over_own=own.over if own else None,

@@ -1639,8 +1639,8 @@ export interface paths {
         };
         /**
          * Figures
-         * @description Figures, dates, money and short forms of the film, with how each is read; the first few hundred. In languages other than
-         *     English the voice reads them as it does.
+         * @description Figures, dates, money and short forms of the film, with how each is read; the first few hundred. In languages
+         *     other than English the voice reads them as it does.
          */
         get: operations["figures_api_films__film__figures_get"];
         put?: never;
@@ -3202,7 +3202,8 @@ export interface components {
         /**
          * LineSaid
          * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
-         *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker. `word` is the number
+         *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker and its scene; that of the
+         *     scene (known by its first word's number) is `scene_manner` and `scene_room`. `word` is the number
          *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
          *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is
          *     heard in a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are
@@ -3232,6 +3233,12 @@ export interface components {
             own: string | null;
             /** Standing */
             standing: string;
+            /** Scene */
+            scene: number;
+            /** Scene Manner */
+            scene_manner: string;
+            /** Scene Room */
+            scene_room: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
             /** Seed */
             seed: number;
             /** Takes */
@@ -4178,7 +4185,8 @@ export interface components {
          * @description Somebody of the cast: a person, an animal, or a thing that matters.
          *
          *     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
-         *     of name and traits. `manner` is how they say every line. `company` is the entry of the company
+         *     of name and traits. `manner` is how they say every line, `room` where all of them are heard (None:
+         *     as told). `company` is the entry of the company
          *     that they were taken from.
          */
         Person: {
@@ -4215,6 +4223,8 @@ export interface components {
              * @default
              */
             manner: string;
+            /** Room */
+            room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
             /** Seed */
             seed?: number | null;
             /** Prompt */
@@ -5378,7 +5388,8 @@ export interface components {
          * SetScene
          * @description Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word`
          *     is the number of the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to
-         *     last (0 lifts either).
+         *     last (0 lifts either); `manner` how everybody speaks in it (empty lifts it), `room` where whoever is
+         *     in it is heard.
          */
         SetScene: {
             /**
@@ -5399,6 +5410,10 @@ export interface components {
             pace?: number | null;
             /** Aim */
             aim?: number | null;
+            /** Manner */
+            manner?: string | null;
+            /** Room */
+            room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | "as told" | null;
         };
         /**
          * SetSettings
@@ -5475,7 +5490,7 @@ export interface components {
          *     a seed of its own or all have the film's; `prompts` whether they
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-         *     `manner` how the narrator says every line; `language` the one that is spoken (BCP 47; empty: as the text is);
+         *     `manner` how the narrator says every line, `room` where that is heard (None: dry); `language` the one that is spoken (BCP 47; empty: as the text is);
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
          *     first word and behind the last (None: as is usual);
@@ -5603,6 +5618,8 @@ export interface components {
              * @default
              */
             manner: string;
+            /** Room */
+            room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
             /** Comma Pause */
             comma_pause?: number | null;
             /** Stop Pause */

@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, RegionMove
+from cutreel.core.timeline import Room
 
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
@@ -66,7 +67,8 @@ class Person(BaseModel):
     """Somebody of the cast: a person, an animal, or a thing that matters.
 
     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
-    of name and traits. `manner` is how they say every line. `company` is the entry of the company
+    of name and traits. `manner` is how they say every line, `room` where all of them are heard (None:
+    as told). `company` is the entry of the company
     that they were taken from.
     """
 
@@ -79,6 +81,7 @@ class Person(BaseModel):
     outfits: list[Outfit] = []
     voice: str | None = None
     manner: str = Field("", max_length=120)
+    room: Room | None = None
     seed: int | None = Field(None, ge=0, le=999_999)
     prompt: str | None = Field(None, max_length=400)
     references: list[Reference] = []

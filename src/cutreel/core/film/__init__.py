@@ -3,7 +3,14 @@
 from .acting import VOICE_RATE, FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
 from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
-from .casting import Direction, directions_of, language_spoken, narrator_of, voices_for
+from .casting import (
+    Direction,
+    directions_of,
+    language_spoken,
+    narrator_of,
+    scene_choices,
+    voices_for,
+)
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .difference import Patch, completed, turned_by
@@ -121,7 +128,7 @@ __all__ = [
     "read_otherwise",
     "recordable",
     "recorded_key",
-    "remarks_on",
+    "remarks_on", "scene_choices",
     "ssml_of",
     "ssml_taken",
     "targets_in",

@@ -42,6 +42,7 @@ from cutreel.core.timeline import (
 
 from .acting import VOICE_RATE
 from .air import air_of
+from .casting import scene_choices
 from .document import FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
@@ -182,18 +183,30 @@ class Assembled:
 
     @cached_property
     def rooms(self) -> list[Heard]:
-        """In which room each line is heard."""
-        own = {o.word: o.room for o in self.document.lines if o.room}
-        firsts = [s.first for s in self.read.shots]
+        """In which room each line is heard: as the maker set it for the line, for its speaker, or for its scene, whose
+        teller is in none; else as it is told."""
+        film, read = self.document, self.read
+        own = {o.word: o.room for o in film.lines if o.room}
+        scenes = scene_choices(film, read.script, read.ids)
+        speakers = {c.lower(): p.room for p in film.cast if p.room for c in (p.name, *p.aliases)}
+        firsts = [s.first for s in read.shots]
         out = []
-        for work in self.read.speech:
-            chosen = own.get(self.read.ids[work.line_first]) if own else None
+        for work in read.speech:
+            scene = scenes.get(read.script.words[work.first].scene)
+            always = (
+                film.settings.room
+                if work.speaker is None
+                else speakers.get(work.speaker.lower()) or (scene.room if scene else None)
+            )
+            chosen = own.get(read.ids[work.line_first]) if own else None
             if chosen is not None:
                 out.append(Heard(chosen, "set by hand"))
+            elif always is not None:
+                out.append(Heard(always, "set for the scene or the speaker"))
             elif work.heard is not None:
                 out.append(work.heard)
             else:
-                shot = self.read.shots[max(0, bisect_right(firsts, work.first) - 1)]
+                shot = read.shots[max(0, bisect_right(firsts, work.first) - 1)]
                 out.append(room_of_place(shot.facts.place))
         return out
 

@@ -9,7 +9,7 @@ from cutreel.core.manuscript import Line, Manuscript
 from cutreel.core.reading import language_of
 from cutreel.core.speech import direction_told, farthest, joined
 
-from .document import FilmDocument, OwnLine, Settings
+from .document import FilmDocument, OwnLine, SceneChoice, Settings
 from .offered import VoiceOffered
 
 
@@ -78,7 +78,7 @@ def _proposed(
 @dataclass(frozen=True)
 class Direction:
     """How a line is to be said: all of it as it is sent (`text`); what the text tells and why; what the maker set
-    (None: as told); what holds for all lines of its speaker; which taking of it is used (`seed`)."""
+    (None: as told); what holds for all lines of its scene and its speaker; which taking of it is used (`seed`)."""
 
     text: str
     told: str
@@ -88,24 +88,43 @@ class Direction:
     seed: int = 0
 
 
+def scene_choices(
+    film: FilmDocument, script: Manuscript, ids: Sequence[int]
+) -> Mapping[int, SceneChoice]:
+    """What the maker set for scenes, by their places."""
+    chosen = {c.first: c for c in film.scenes}
+    if not chosen:
+        return {}
+    return {
+        n: chosen[ids[scene.first]]
+        for n, scene in enumerate(script.scenes)
+        if scene.first < scene.end and ids[scene.first] in chosen
+    }
+
+
 def directions_of(
     film: FilmDocument, script: Manuscript, ids: Sequence[int]
 ) -> Mapping[int, Direction]:
     """How each line is to be said, by the line's first word (its index). Lines that are said plainly are left out."""
     own = {line.word: line for line in film.lines}
     manners = {call.lower(): p.manner for p in film.cast for call in (p.name, *p.aliases)}
+    scenes = scene_choices(film, script, ids)
     out = {}
     for line in script.lines:
-        found = _direction(script, line, own.get(ids[line.first]), film.settings.manner, manners)
+        scene = scenes.get(script.words[line.first].scene)
+        speaker = (
+            film.settings.manner if line.speaker is None else manners.get(line.speaker.lower(), "")
+        )
+        standing = joined(scene.manner if scene else "", speaker)
+        found = _direction(script, line, own.get(ids[line.first]), standing)
         if found is not None:
             out[line.first] = found
     return out
 
 
 def _direction(
-    script: Manuscript, line: Line, own: OwnLine | None, narrator: str, manners: Mapping[str, str]
+    script: Manuscript, line: Line, own: OwnLine | None, standing: str
 ) -> Direction | None:
-    standing = narrator if line.speaker is None else manners.get(line.speaker.lower(), "")
     told = direction_told(script, line)
     said = told.text if told else ""
     wanted = said if own is None or own.direction is None else own.direction

@@ -34,7 +34,8 @@ class Settings(BaseModel):
     a seed of its own or all have the film's; `prompts` whether they
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-    `manner` how the narrator says every line; `language` the one that is spoken (BCP 47; empty: as the text is);
+    `manner` how the narrator says every line, `room` where that is heard (None: dry);
+    `language` the one that is spoken (BCP 47; empty: as the text is);
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
     first word and behind the last (None: as is usual);
@@ -66,6 +67,7 @@ class Settings(BaseModel):
     movement: Literal["all", "camera"] = "all"
     air: Literal["off", "low", "middle", "high"] = "middle"
     manner: str = Field("", max_length=120)
+    room: Room | None = None
     comma_pause: float | None = Field(None, ge=0.08, le=3)
     stop_pause: float | None = Field(None, ge=0.08, le=3)
     paragraph_rest: float | None = Field(None, ge=0.1, le=10)
@@ -106,13 +108,16 @@ class WordedShot(Shot):
 
 
 class SceneChoice(BaseModel):
-    """What the maker set for a scene, which is known by the number of its first word: facts,
-    seconds a shot (`pace`), and how many seconds it is to last (`aim`)."""
+    """What the maker set for a scene, which is known by the number of its first word: facts, seconds a shot (`pace`),
+    how many seconds it is to last (`aim`), how everybody speaks in it (`manner`), and the `room` that whoever is in it
+    is heard in (None: as told)."""
 
     first: int
     own: Overrides = Overrides()
     pace: float | None = None
     aim: float | None = None
+    manner: str = Field("", max_length=120)
+    room: Room | None = None
 
 
 class Source(BaseModel):

@@ -75,7 +75,7 @@ def lines_spoken(
     depends = (
         script.text, film.cast, film.settings.narrator, film.settings.manner,
         language, film.voices, film.lines, film.lexicon,
-        film.read_aloud, film.word_marks, cleaning, offered, pauses,
+        film.read_aloud, film.word_marks, film.scenes, cleaning, offered, pauses,
     )  # fmt: skip
     if memory.lines is not None and memory.lines[0] == depends:
         return memory.lines[1]

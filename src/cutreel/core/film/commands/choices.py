@@ -8,6 +8,7 @@ from pydantic import BaseModel, Field, ValidationError
 from cutreel.core.breakdown import KINDS
 from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.timeline import Room
 
 from ..document import FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
@@ -199,7 +200,8 @@ class LiftCue(FilmCommand):
 class SetScene(FilmCommand):
     """Set what holds for all shots of a scene unless a shot says otherwise; None lifts it. `word`
     is the number of the scene's first word; `pace` is in seconds a shot, `aim` the seconds it is to
-    last (0 lifts either)."""
+    last (0 lifts either); `manner` how everybody speaks in it (empty lifts it), `room` where whoever is
+    in it is heard."""
 
     touches = ("scenes",)
     type: Literal["set scene"] = "set scene"
@@ -207,6 +209,8 @@ class SetScene(FilmCommand):
     values: dict[Settable, Any] = Field({})
     pace: float | None = Field(None, ge=0, le=600)
     aim: float | None = Field(None, ge=0, le=36_000)
+    manner: str | None = Field(None, max_length=120)
+    room: Room | Literal["as told"] | None = None
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         if self.word not in film.word_places:
@@ -215,11 +219,18 @@ class SetScene(FilmCommand):
         own = with_values(known.own, self.values)
         pace = known.pace if self.pace is None else self.pace or None
         aim = known.aim if self.aim is None else self.aim or None
-        scene = SceneChoice(first=self.word, own=own, pace=pace and max(1.0, pace), aim=aim)
+        scene = SceneChoice(
+            first=self.word,
+            own=own,
+            pace=pace and max(1.0, pace),
+            aim=aim,
+            manner=known.manner if self.manner is None else self.manner.strip(),
+            room=known.room if self.room is None else None if self.room == "as told" else self.room,
+        )
         film.scenes = [s for s in film.scenes if s.first != self.word]
         if scene != SceneChoice(first=self.word):
             film.scenes.append(scene)
-        named = {"pace": self.pace, "length": self.aim}
+        named = {"pace": self.pace, "length": self.aim, "direction": self.manner, "room": self.room}
         what = " and ".join(
             [*self.values, *(name for name, value in named.items() if value is not None)]
         )

@@ -1,4 +1,4 @@
-/** Who speaks a line: all voices, heard on this very line; others made by description; and how they always speak. */
+/** Who speaks a line: all voices, heard on this very line; others made by description; and what holds for every line. */
 import { Play, Square } from "lucide-react";
 import { useState } from "react";
 
@@ -14,12 +14,13 @@ import {
 } from "../../../api/voices";
 import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
-import { Area, Field } from "../../../parts/Field";
+import { Area } from "../../../parts/Field";
 import { money } from "../../../parts/time";
 import { Heading } from "../../continuity/Heading";
 import { useKeys } from "../../../keys/useKeys";
 import { Company } from "./Company";
 import { Names } from "./Names";
+import { Standing } from "./Standing";
 import { useCompanyVoices } from "./companyVoices";
 import { useHearing } from "./hearing";
 import { type Beside, turned } from "./turns";
@@ -40,7 +41,6 @@ function Cast({ film, said }: { film: Film; said: LineSaid }) {
   const hearing = useHearing();
   const [beside, setBeside] = useState<Beside | null>(null);
   const person = film.cast.find((p) => p.id === said.person);
-  const who = said.speaker ?? "the narrator";
   const used = said.takes.find((t) => t.seed === said.seed);
   useKeys("casting", {
     turns: () => {
@@ -52,18 +52,13 @@ function Cast({ film, said }: { film: Film; said: LineSaid }) {
     person
       ? change.mutate({ type: "set person", person: { ...person, voice } })
       : change.mutate({ type: "set settings", values: { narrator: voice } });
-  const standing = person ? person.manner : film.settings.manner;
-  const always = (manner: string) =>
-    person
-      ? change.mutate({ type: "set person", person: { ...person, manner } })
-      : change.mutate({ type: "set settings", values: { manner } });
   return (
     <section aria-label="Casting">
       <h2 className="font-serif text-[20px] font-semibold">{said.speaker ?? "Narrator"}</h2>
       {said.speaker && !person && (
         <p className="mb-2 text-ink-2">not in the cast: add them in Continuity to choose a voice</p>
       )}
-      <Always key={standing} who={who} standing={standing ?? ""} onSet={always} />
+      <Standing film={film} said={said} />
       {(person || !said.speaker) && (
         <>
           {beside && used?.media && (
@@ -78,34 +73,6 @@ function Cast({ film, said }: { film: Film; said: LineSaid }) {
       )}
       <Names film={film} />
     </section>
-  );
-}
-
-interface AlwaysProps {
-  who: string;
-  standing: string;
-  onSet: (manner: string) => void;
-}
-
-function Always({ who, standing, onSet }: AlwaysProps) {
-  const [text, setText] = useState(standing);
-  const settle = () => text.trim() !== standing && onSet(text.trim());
-  return (
-    <label className="mb-3 mt-1 block">
-      <span className="mb-0.5 block text-ink-2">How {who} always speaks</span>
-      <Field
-        aria-label={`How ${who} always speaks`}
-        value={text}
-        maxLength={120}
-        placeholder="warmly, unhurried"
-        onChange={(e) => setText(e.target.value)}
-        onBlur={settle}
-        onKeyDown={(e) => {
-          e.stopPropagation();
-          if (e.key === "Enter") settle();
-        }}
-      />
-    </label>
   );
 }
 
