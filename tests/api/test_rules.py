@@ -7,7 +7,7 @@ LISTS = {
     "moods": "mood", "moves": "move",
 }  # fmt: skip
 SETTINGS = {
-    "aspects": "aspect", "rates": "fps", "captions": "captions", "music": "music", "movements": "movement",
+    "aspects": "aspect", "rates": "fps", "captions": "captions", "music": "music", "sounds": "sounds", "movements": "movement",
     "air_amounts": "air",
 }  # fmt: skip
 

@@ -199,13 +199,24 @@ def test_a_sound_that_does_not_fit_is_lifted_and_brought_back(page: Page) -> Non
         "# The jetty — dusk, wind\n\nThe bell rang over the water, and Dot rowed home.\n",
     )
     go(page, "Sheet")
-    bell = page.get_by_role("button", name="Lift the sound: a bell")
+    bell = page.get_by_role("button", name="Sound: a church bell rings")
     bell.click()
+    desk = page.get_by_role("dialog", name="a church bell rings")
+    expect(desk).to_contain_text("“rang”")
+    desk.get_by_role("button", name="more: frames later").click()
+    expect(desk).to_contain_text("2 frames later")
+    desk.get_by_role("group", name="decibels louder").get_by_role("button").last.press("ArrowUp")
+    expect(desk).to_contain_text("+1.5 dB")
+    desk.get_by_role("button", name="As proposed").click()
+    expect(desk).to_contain_text("with its word")
+    desk.get_by_role("button", name="Throw it out").click()
     expect(bell).to_have_count(0)
     page.get_by_role("button", name="Undo: lift a sound").click()
     expect(bell).to_be_visible()
-    page.get_by_role("button", name=re.compile("Lift the ambience")).click()
-    expect(page.get_by_role("button", name=re.compile("Lift the ambience"))).to_have_count(0)
+    ambience = page.get_by_role("button", name=re.compile("^Ambience"))
+    ambience.click()
+    page.get_by_role("button", name="Throw it out").click()
+    expect(ambience).to_have_count(0)
 
 
 def test_keys_lamp_and_names(page: Page) -> None:

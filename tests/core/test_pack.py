@@ -27,7 +27,7 @@ READ = read_film(FILM, Offered(400))
 
 def test_four_prompts_are_composed_for_every_shot_within_their_caps() -> None:
     for shot in READ.shots:
-        found = prompts_of(shot, READ.script)
+        found = prompts_of(shot, READ)
         for kind in ("motion", "direction", "sound"):
             prompt = getattr(found, kind)
             assert len(prompt.text) <= CAPS[kind] and prompt.fits
@@ -40,11 +40,11 @@ def test_four_prompts_are_composed_for_every_shot_within_their_caps() -> None:
             and found.direction.text
         )
     spoken = next(s for s in READ.shots if "“He follows me,”" in s.text)
-    assert "Pip" in prompts_of(spoken, READ.script).direction.text
+    assert "Pip" in prompts_of(spoken, READ).direction.text
     windy = next(s for s in READ.shots if s.facts.weather == "wind")
     assert (
-        "wind" in prompts_of(windy, READ.script).motion.text
-        and "wind" in prompts_of(windy, READ.script).sound.text
+        "wind" in prompts_of(windy, READ).motion.text
+        and "wind" in prompts_of(windy, READ).sound.text
     )
 
 
@@ -53,15 +53,12 @@ def test_what_is_written_by_hand_stands_and_how_words_are_said_is_read() -> None
         "t", "“Come here,” Ada whispered softly. Ada waited. Ada ran.", Settings()
     )
     shot = read_film(film, Offered(400)).shots[0]
-    assert (
-        "Ada: whispers softly"
-        in prompts_of(shot, read_film(film, Offered(400)).script).direction.text
-    )
+    assert "Ada: whispers softly" in prompts_of(shot, read_film(film, Offered(400))).direction.text
     film, used, _ = apply_command(
         film, SetShots(shots=[shot.shot.id], values={"direction": "flat, tired"}), used
     )
     found = read_film(film, Offered(400))
-    assert prompts_of(found.shots[0], found.script).direction.pieces == (("hand", "flat, tired"),)
+    assert prompts_of(found.shots[0], found).direction.pieces == (("hand", "flat, tired"),)
 
 
 def test_the_pack_says_the_same_in_every_format() -> None:

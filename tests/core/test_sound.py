@@ -133,6 +133,27 @@ def test_music_ducks_under_speech_and_comes_back() -> None:
     assert 20 * np.log10(after / before) == pytest.approx(0, abs=1.0)
 
 
+@pytest.mark.parametrize(("pan", "louder"), [(-1.0, -60), (-0.5, None), (0.5, None), (1.0, 60)])
+def test_a_sound_comes_from_a_side_as_loud_as_from_the_middle(
+    pan: float, louder: float | None
+) -> None:
+    """By power, left and right together; at an end the other side is silent."""
+    tone = Samples(sine(-20, 4))
+    plain = mixed([MixedPart("ambience", 0.0, tone)], 4)
+    aside = mixed([MixedPart("ambience", 0.0, tone, pan=pan)], 4)
+    left, right = (
+        np.sqrt(np.mean(aside[RATE:-RATE, side].astype(float) ** 2)) + 1e-9 for side in (0, 1)
+    )
+    ratio = 20 * np.log10(right / left)
+    assert ratio * pan > 0
+    if louder is not None:
+        assert abs(ratio) > 60
+    power = np.mean(np.sum(aside[RATE:-RATE].astype(float) ** 2, axis=1))
+    assert 10 * np.log10(
+        power / np.mean(np.sum(plain[RATE:-RATE].astype(float) ** 2, axis=1))
+    ) == pytest.approx(0, abs=1.5)
+
+
 def test_a_mix_of_nothing_is_silent() -> None:
     assert not mixed([], 2).any()
 
@@ -184,7 +205,7 @@ def test_silence_is_trimmed() -> None:
 
 def test_only_what_the_words_say_sounds() -> None:
     script = read(
-        "# The jetty — dusk, wind\n\nThe bell rang. The bell rang. It was no door. She opened the gate.\n\n“The door!” said Ada. Ada ran.\n\n# A desert — day, clear\n\nNothing moved."
+        "# The jetty — dusk, wind\n\nThe bell rang. The bell rang. It was no door. She opened the gate.\n\n“The door!” said Ada. Ada ran.\n\n# A cellar — day, clear\n\nNothing moved."
     )
     opens = [0, script.scenes[1].first]
     facts = facts_of_shots(script, opens, [], [], [Overrides()] * 2)
@@ -192,7 +213,7 @@ def test_only_what_the_words_say_sounds() -> None:
         [np.arange(len(script.words)) * 0.4, np.arange(len(script.words)) * 0.4 + 0.3], axis=1
     )
     spots = spot_cues(spots_of(script, times), list(range(len(script.words))), opens)
-    assert [c.prompt for c in spots] == ["a bell", "a wooden door"]
+    assert [c.prompt for c in spots] == ["a church bell rings", "a wooden door opens and closes"]
     beds = ambience_cues(facts, [Span(0, 200), Span(200, 300)], FrameRate.parse("24"), [1, 2])
     assert [(c.prompt, c.shot) for c in beds] == [("waves on a shore, gusts of wind", 0)]
     assert (

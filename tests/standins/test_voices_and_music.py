@@ -9,7 +9,6 @@ import soundfile
 import soxr
 
 from standins.composer import MOODS, compose, play
-from standins.sounds import make_sound
 from standins.voices import BY_NAME, speak
 from tests.alignment import aligned_starts
 
@@ -104,46 +103,3 @@ def test_played_music_has_the_asked_length_and_fades_to_nothing() -> None:
     audio = samples(play(compose("warm", 14.0, 1), 14.0))
     assert len(audio) == 14 * 48_000
     assert np.abs(audio[-480:]).max() < 0.02 < np.abs(audio[48_000 * 5 : 48_000 * 7]).max()
-
-
-@pytest.mark.parametrize(
-    "prompt",
-    [
-        "gusts of wind",
-        "steady rain",
-        "waves on a shore",
-        "a fire in a hearth",
-        "footsteps on boards",
-        "a wooden door",
-        "a bell",
-        "a murmuring crowd",
-        "a river",
-        "birds and leaves",
-        "thunder",
-        "a crash of wood",
-    ],
-)
-def test_sounds(prompt: str) -> None:
-    data, _ = make_sound(prompt, 3.0, 5)
-    audio = samples(data)
-    assert len(audio) == 3 * 48_000 and 0.3 < np.abs(audio).max() <= 0.51
-    assert make_sound(prompt, 3.0, 5)[0] == data and make_sound(prompt, 3.0, 6)[0] != data
-    assert np.abs(audio[0]).max() < 0.01 and np.abs(audio[-1]).max() < 0.02
-
-
-def test_sounds_are_told_apart_by_their_spectra() -> None:
-    def centre(prompt: str) -> float:
-        audio = samples(make_sound(prompt, 4.0, 1)[0])[:, 0]
-        power = np.abs(np.fft.rfft(audio)) ** 2
-        return float((np.fft.rfftfreq(len(audio), 1 / 48_000) * power).sum() / power.sum())
-
-    assert (
-        centre("thunder")
-        < centre("gusts of wind")
-        < centre("waves on a shore")
-        < centre("steady rain")
-    )
-
-
-def test_unknown_words_are_given_back() -> None:
-    assert "kazoo" in make_sound("wind and a kazoo", 1.0, 1)[1]

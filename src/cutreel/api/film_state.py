@@ -335,42 +335,32 @@ def _captions(film: Assembled) -> tuple[CaptionView, ...]:
 
 def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
     seed, shots = film.document.settings.seed, film.read.shots
-    made = [sound_key_of(c, seed) in film.sounds for c in film.cues]
-    numbers = [
-        (shots[c.shot].shot.id, shots[c.shot if c.last is None else c.last].shot.id)
-        for c in film.cues
-    ]
-    if before is not None and before.film.cues == film.cues:
-        same = zip(before.cues, made, numbers, strict=True)
-        if all((v.made, (v.shot, v.last)) == (m, n) for v, m, n in same):
-            return before.cues
+    sounds = [film.sounds.get(sound_key_of(c, seed)) for c in film.cues]
+    chosen = {c.id: c for c in film.document.cue_choices}
     known = {v.id: v for v in before.cues} if before else {}
     out: list[CueView] = []
     at = 0.0
-    for cue, is_made, (shot, last) in zip(film.cues, made, numbers, strict=True):
+    for cue, sound in zip(film.cues, sounds, strict=True):
         on_word = cue.id.startswith("spot-")
-        after = _told(cue.start - at) if on_word else None
-        seconds = None if cue.last is not None else _told(cue.end - cue.start)
-        at = cue.start if on_word else at
-        now = (cue.prompt, cue.why, shot, last, after, seconds, is_made)
-        v = known.get(cue.id)
-        if v and now == (v.prompt, v.why, v.shot, v.last, v.after, v.seconds, v.made):
-            out.append(v)
-            continue
-        out.append(
-            CueView.model_construct(
-                id=cue.id,
-                kind=cue.kind,
-                prompt=cue.prompt,
-                shot=shot,
-                last=last,
-                after=after,
-                seconds=seconds,
-                why=cue.why,
-                made=is_made,
-            )
+        view = CueView.model_construct(
+            id=cue.id,
+            kind=cue.kind,
+            prompt=cue.prompt,
+            shot=shots[cue.shot].shot.id,
+            last=shots[cue.shot if cue.last is None else cue.last].shot.id,
+            after=_told(cue.start - at) if on_word else None,
+            seconds=None if cue.last is not None else _told(cue.end - cue.start),
+            why=cue.why,
+            made=sound is not None,
+            media=sound.media if sound else None,
+            choice=chosen.get(cue.id),
         )
-    return tuple(out)
+        at = cue.start if on_word else at
+        was = known.get(cue.id)
+        out.append(was if was is not None and was == view else view)
+    was_all = before.cues if before else ()
+    same = len(out) == len(was_all) and all(a is b for a, b in zip(out, was_all, strict=True))
+    return was_all if same else tuple(out)
 
 
 def _told(seconds: float) -> float:
@@ -399,6 +389,7 @@ def _head(
         voices=document.voices,
         lexicon=document.lexicon,
         lifted=document.lifted_cues,
+        lifted_sounds=document.lifted_sounds,
         mood=film.mood,
         music_made=film.music_key in film.sounds,
         fps=str(film.rate),

@@ -83,7 +83,7 @@ def shot_prompts(film: str, shot: int, shop: Shop) -> PromptsView:
     read = next((s for s in found.shots if s.shot.id == shot), None)
     if read is None:
         raise NotFound("That shot is not in the film any more.")
-    prompts = prompts_of(read, found.script)
+    prompts = prompts_of(read, found)
     return PromptsView(
         motion=_view(prompts.motion), direction=_view(prompts.direction), sound=_view(prompts.sound)
     )

@@ -48,6 +48,7 @@ class Rules(BaseModel):
     rates: list[str]
     captions: list[str]
     music: list[str]
+    sounds: list[str]
     caption_lines: int
     caption_characters: int
     loudness: float
@@ -81,6 +82,7 @@ RULES = Rules(
     rates=list(KNOWN_RATES),
     captions=_choices("captions"),
     music=_choices("music"),
+    sounds=_choices("sounds"),
     caption_lines=LINES,
     caption_characters=LINE_LENGTH,
     loudness=AIM_LUFS,

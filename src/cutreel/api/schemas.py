@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_mod
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Season
-from cutreel.core.film import CutOut, GivenShot, GivenSource, Settings, Source
+from cutreel.core.film import CueChoice, CutOut, GivenShot, GivenSource, Settings, Source
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.manuscript import Saying
 
@@ -181,7 +181,8 @@ class SceneView(BaseModel):
 class CueView(BaseModel):
     """A cue of a `shot`. It begins `after` seconds behind the cue before it that has an `after` (the
     first: behind the film's beginning), or, with none, where its shot does. It lasts so many
-    `seconds`, or to the end of the shot `last`."""
+    `seconds`, or to the end of the shot `last`. `media` is its sound, once that is made; `choice` how
+    the maker wants it."""
 
     id: str
     kind: str
@@ -192,6 +193,8 @@ class CueView(BaseModel):
     seconds: float | None
     why: str
     made: bool
+    media: str | None
+    choice: CueChoice | None
 
 
 class CaptionView(BaseModel):
@@ -226,6 +229,7 @@ class FilmHead(BaseModel):
     voices: list[OwnVoice]
     lexicon: list[Saying]
     lifted: list[str]
+    lifted_sounds: list[str]
     mood: str | None
     music_made: bool
     fps: str

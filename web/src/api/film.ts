@@ -87,6 +87,7 @@ const NONE_YET: Rules = {
   rates: [],
   captions: [],
   music: [],
+  sounds: [],
   caption_lines: 0,
   caption_characters: 0,
   loudness: 0,

@@ -74,6 +74,8 @@ const told: Schemas["ManuscriptWindow"] = {
       seconds: null,
       why: "",
       made: false,
+      media: null,
+      choice: null,
     },
     {
       id: "spot-16",
@@ -85,6 +87,8 @@ const told: Schemas["ManuscriptWindow"] = {
       seconds: 1.6,
       why: "",
       made: true,
+      media: null,
+      choice: null,
     },
   ],
 };

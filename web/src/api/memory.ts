@@ -251,8 +251,11 @@ function placedCues(memory: Memory, shots: Shot[]): Cue[] {
   let at = 0;
   return memory.cues.map(({ seconds, ...cue }) => {
     if (cue.after !== null && cue.after !== undefined) at += cue.after;
+    const later = (cue.choice?.later ?? 0) / second;
     const start =
-      cue.after === null || cue.after === undefined ? frameOf(by, cue.shot) / second : at;
+      cue.after === null || cue.after === undefined
+        ? Math.max(0, frameOf(by, cue.shot) / second + later)
+        : at;
     const end =
       seconds === null || seconds === undefined
         ? (by.get(cue.last)?.stop ?? 0) / second

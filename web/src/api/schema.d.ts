@@ -2061,7 +2061,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2230,10 +2230,45 @@ export interface components {
             };
         };
         /**
+         * CueChoice
+         * @description How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
+         *     left (-1) or the right (1), let in and out over so many seconds (None: as is usual), and which making of its sound
+         *     is used (`seed`).
+         */
+        CueChoice: {
+            /** Id */
+            id: string;
+            /**
+             * Later
+             * @default 0
+             */
+            later: number;
+            /**
+             * Gain
+             * @default 0
+             */
+            gain: number;
+            /**
+             * Pan
+             * @default 0
+             */
+            pan: number;
+            /** Fade In */
+            fade_in?: number | null;
+            /** Fade Out */
+            fade_out?: number | null;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+        };
+        /**
          * CueView
          * @description A cue of a `shot`. It begins `after` seconds behind the cue before it that has an `after` (the
          *     first: behind the film's beginning), or, with none, where its shot does. It lasts so many
-         *     `seconds`, or to the end of the shot `last`.
+         *     `seconds`, or to the end of the shot `last`. `media` is its sound, once that is made; `choice` how
+         *     the maker wants it.
          */
         CueView: {
             /** Id */
@@ -2254,6 +2289,9 @@ export interface components {
             why: string;
             /** Made */
             made: boolean;
+            /** Media */
+            media: string | null;
+            choice: components["schemas"]["CueChoice"] | null;
         };
         /**
          * CutAgain
@@ -2760,6 +2798,8 @@ export interface components {
             lexicon: components["schemas"]["Saying"][];
             /** Lifted */
             lifted: string[];
+            /** Lifted Sounds */
+            lifted_sounds: string[];
             /** Mood */
             mood: string | null;
             /** Music Made */
@@ -2959,6 +2999,8 @@ export interface components {
             lexicon?: components["schemas"]["Saying"][] | null;
             /** Lifted */
             lifted?: string[] | null;
+            /** Lifted Sounds */
+            lifted_sounds?: string[] | null;
             /** Mood */
             mood?: string | null;
             /** Music Made */
@@ -3200,15 +3242,34 @@ export interface components {
             shot: number;
         };
         /**
+         * LiftSounds
+         * @description Throw out all sounds of one kind, known by their prompt, or take them back; they stay out however often the text
+         *     is read again.
+         */
+        LiftSounds: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "lift sounds";
+            /** Prompt */
+            prompt: string;
+            /**
+             * Lifted
+             * @default true
+             */
+            lifted: boolean;
+        };
+        /**
          * LineSaid
          * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
-         *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker and its scene; that of the
-         *     scene (known by its first word's number) is `scene_manner` and `scene_room`. `word` is the number
-         *     of the first word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard
-         *     as it was said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is
-         *     heard in a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are
-         *     `rejected`, by seed, with the maker's reason. `recorded`: it is the maker's own voice, recorded from the word
-         *     `recorded_word` on, of whose words (counted in the line) those that are `unsure` may stand elsewhere.
+         *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker and its scene; that of
+         *     the scene (known by its first word's number) is `scene_manner` and `scene_room`. `word` is the number of the first
+         *     word of the manuscript's line, which may be longer than what is asked for at once. `anew`: it is heard as it was
+         *     said before, and is to be said anew. Of what is said the `cuts` (seconds) are not heard in the film. It is heard in
+         *     a `room`, for a reason; it begins `over` the end of the line before by so many seconds. Takings are `rejected`, by
+         *     seed, with the maker's reason. `recorded`: it is the maker's own voice, recorded from the word `recorded_word` on,
+         *     of whose words (counted in the line) those that are `unsure` may stand elsewhere.
          */
         LineSaid: {
             /** Line */
@@ -3760,6 +3821,7 @@ export interface components {
              *       "narrator": "alder",
              *       "language": "",
              *       "music": "auto",
+             *       "sounds": "middle",
              *       "captions": "burn",
              *       "dissolve": 0.5,
              *       "takes": 1,
@@ -4994,6 +5056,8 @@ export interface components {
             captions: string[];
             /** Music */
             music: string[];
+            /** Sounds */
+            sounds: string[];
             /** Caption Lines */
             caption_lines: number;
             /** Caption Characters */
@@ -5282,6 +5346,18 @@ export interface components {
             seed: number;
         };
         /**
+         * SetCue
+         * @description Say how a cue is wanted; as it was proposed, where nothing is said.
+         */
+        SetCue: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set cue";
+            cue: components["schemas"]["CueChoice"];
+        };
+        /**
          * SetHold
          * @description Let a picture stay `seconds` beyond its words; for a shot without words, its whole time.
          */
@@ -5490,7 +5566,9 @@ export interface components {
          *     a seed of its own or all have the film's; `prompts` whether they
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
-         *     `manner` how the narrator says every line, `room` where that is heard (None: dry); `language` the one that is spoken (BCP 47; empty: as the text is);
+         *     `manner` how the narrator says every line, `room` where that is heard (None: dry);
+         *     `sounds` how much must be heard of what is told for it to be proposed;
+         *     `language` the one that is spoken (BCP 47; empty: as the text is);
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
          *     first word and behind the last (None: as is usual);
@@ -5536,6 +5614,12 @@ export interface components {
              * @enum {string}
              */
             music: "auto" | "none" | "calm" | "uneasy" | "warm" | "playful" | "grand" | "sad";
+            /**
+             * Sounds
+             * @default middle
+             * @enum {string}
+             */
+            sounds: "off" | "low" | "middle" | "high";
             /**
              * Captions
              * @default burn
@@ -6812,7 +6896,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"];
             };
         };
         responses: {

@@ -22,6 +22,12 @@ const MOVEMENT = { all: "all that can move", camera: "the camera alone" };
 const AIR = { off: "as drawn", low: "a little", middle: "as it is told", high: "much" };
 const CAPTIONS = { burn: "burned into the picture", file: "as a file beside it", off: "none" };
 const RATES = { "30000/1001": "29.97 (30000/1001)" };
+const SOUNDS = {
+  off: "none",
+  low: "what turns heads",
+  middle: "what is plainly heard",
+  high: "every step",
+};
 const MUSIC = { auto: "by the film's mood" };
 
 /** A level with a true minus sign. */
@@ -123,6 +129,24 @@ export function Delivery() {
               ]}
               onChange={(to) => set({ language: to === "text" ? "" : to })}
             />
+          </Setting>
+          <Setting name="Sounds" note={"proposed from what is done aloud, and where"}>
+            <Choice
+              label="Sounds"
+              value={s.sounds}
+              options={worded(rules.sounds, SOUNDS)}
+              onChange={(sounds) => set({ sounds })}
+            />
+            {film.lifted_sounds.map((prompt) => (
+              <button
+                key={prompt}
+                type="button"
+                className="mt-1 block min-h-6 rounded-[3px] text-left text-[12.5px] text-ink-2 underline underline-offset-2 hover:bg-shade"
+                onClick={() => change.mutate({ type: "lift sounds", prompt, lifted: false })}
+              >
+                take back {prompt}
+              </button>
+            ))}
           </Setting>
           <Setting
             name="Music"

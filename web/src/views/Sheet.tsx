@@ -2,7 +2,7 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { memo, useCallback, useEffect, useMemo, useRef } from "react";
 
-import type { Cue, Film, Shot } from "../api/client";
+import type { Film, Shot } from "../api/client";
 import { useChange, useRuns, useStart } from "../api/film";
 import { type PromptKind, copyPrompt } from "../api/prompts";
 import { digitOf, useKeys } from "../keys/useKeys";
@@ -15,6 +15,7 @@ import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
+import { Sounds } from "./sheet/Sounds";
 import { VoiceColumn } from "./VoiceColumn";
 
 const ROW = 124;
@@ -75,10 +76,6 @@ export function Sheet() {
   const making = useMaking(film.id);
   // Handlers that stay the same let rows stay as they are while the list is scrolled.
   const { mutate } = change;
-  const onLift = useCallback(
-    (cue: string) => mutate({ type: "lift cue", cue, lifted: true }),
-    [mutate],
-  );
   const onCircle = useCallback(
     (shot: number, take: string) => mutate({ type: "circle take", shot, take }),
     [mutate],
@@ -153,7 +150,6 @@ export function Sheet() {
                       index={row.index}
                       on={row.shot.id === current?.id}
                       making={making.has(row.shot.id)}
-                      onLift={onLift}
                       onCircle={onCircle}
                     />
                   )}
@@ -207,11 +203,10 @@ interface RowProps {
   on: boolean;
   making: boolean;
   onCircle: (shot: number, take: string) => void;
-  onLift: (cue: string) => void;
 }
 
 const ShotRow = memo(function ShotRow(props: RowProps) {
-  const { film, shot, index, on, making, onCircle, onLift } = props;
+  const { film, shot, index, on, making, onCircle } = props;
   const rate = rateOf(film.fps);
   const used = shot.takes.find((t) => t.id === shot.used);
   const cell = "border-r border-rule last:border-r-0 overflow-hidden";
@@ -335,7 +330,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
         <VoiceColumn film={film} shot={shot} on={on} />
       </div>
       <div className={`${cell} relative`}>
-        <Sounds film={film} shot={shot} rate={rate} onLift={onLift} />
+        <Sounds film={film} shot={shot} rate={rate} />
       </div>
       <div className={`${cell} relative`}>
         <Music film={film} shot={shot} index={index} />
@@ -377,75 +372,6 @@ function PlayLine({ shot }: { shot: Shot }) {
       className="pointer-events-none absolute inset-x-0 z-20 h-px bg-grease"
       style={{ top: `${share * 100}%` }}
     />
-  );
-}
-
-function Sounds({
-  film,
-  shot,
-  rate,
-  onLift,
-}: {
-  film: Film;
-  shot: Shot;
-  rate: number;
-  onLift: (cue: string) => void;
-}) {
-  const from = shot.start / rate;
-  const to = shot.stop / rate;
-  const here = film.cues.filter((c) => c.start < to && c.end > from);
-  const ambience = here.find((c) => c.kind === "ambience");
-  const named = ambience !== undefined && ambience.start >= from - 0.01;
-  const spots = here.filter((c) => c.kind === "spot" && c.start >= from && c.start < to);
-  return (
-    <>
-      {ambience && (
-        <span
-          className={`absolute bottom-0 left-2.5 w-6 bg-[color-mix(in_srgb,var(--moss)_24%,transparent)] ${ambience.start >= from - 0.01 ? "top-2" : "top-0"} ${
-            ambience.made ? "" : "hatch"
-          } border-l-2 border-moss`}
-          title={`${ambience.prompt} (${ambience.why})`}
-        />
-      )}
-      {ambience && ambience.start >= from - 0.01 && (
-        <button
-          type="button"
-          title="Click lifts this ambience; undo brings it back"
-          aria-label={`Lift the ambience: ${ambience.prompt}`}
-          onClick={(e) => {
-            e.stopPropagation();
-            onLift(ambience.id);
-          }}
-          className="absolute left-10 right-1 top-1 min-h-6 hyphens-auto text-left text-[12px] leading-tight text-ink-2 hover:line-through"
-        >
-          <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>{ambience.prompt}</span>
-        </button>
-      )}
-      {spots.slice(0, 2).map((c: Cue, i) => (
-        <span key={c.id}>
-          {/* The tick stands at its moment; its name makes room for the ambience's. */}
-          <span
-            className="absolute left-1 right-1 h-[1.5px] bg-moss"
-            style={{ top: `${((c.start - from) / (to - from)) * 96}%` }}
-          />
-          <button
-            type="button"
-            title={`${c.why}. Click lifts this sound; undo brings it back`}
-            aria-label={`Lift the sound: ${c.prompt}`}
-            onClick={(e) => {
-              e.stopPropagation();
-              onLift(c.id);
-            }}
-            className="absolute right-1 min-h-6 max-w-[74px] bg-page px-1 text-right text-[11.5px] leading-tight hover:line-through"
-            style={{
-              top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, ((c.start - from) / (to - from)) * 96 + 1))}%`,
-            }}
-          >
-            {c.prompt.replace(/^an? /, "")}
-          </button>
-        </span>
-      ))}
-    </>
   );
 }
 

@@ -15,6 +15,7 @@ from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .difference import Patch, completed, turned_by
 from .document import (
+    CueChoice,
     CutOut,
     FilmDocument,
     GivenShot,
@@ -57,6 +58,7 @@ __all__ = [
     "Assembled",
     "Change",
     "Command",
+    "CueChoice",
     "CutOut",
     "Direction",
     "Edit",

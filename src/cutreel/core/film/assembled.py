@@ -6,7 +6,7 @@ picture.
 
 from bisect import bisect_right
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from cutreel.core.captions import Caption, captions_of
@@ -43,7 +43,7 @@ from cutreel.core.timeline import (
 from .acting import VOICE_RATE
 from .air import air_of
 from .casting import scene_choices
-from .document import FilmDocument
+from .document import CueChoice, FilmDocument
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .reading import ReadFilm
@@ -249,12 +249,24 @@ class Assembled:
                         start,
                         sound.media,
                         loop_to=round(cue.end, 4),
-                        fade_in=AMBIENCE_IN,
-                        fade_out=AMBIENCE_OUT,
+                        fade_in=_or(cue.fade_in, AMBIENCE_IN),
+                        fade_out=_or(cue.fade_out, AMBIENCE_OUT),
+                        gain=cue.gain,
+                        pan=cue.pan,
                     )
                 )
             else:
-                out.append(SoundClip("spot", start, sound.media, fade_out=SPOT_OUT))
+                out.append(
+                    SoundClip(
+                        "spot",
+                        start,
+                        sound.media,
+                        fade_in=_or(cue.fade_in, 0.0),
+                        fade_out=_or(cue.fade_out, SPOT_OUT),
+                        gain=cue.gain,
+                        pan=cue.pan,
+                    )
+                )
         return out
 
     def _music(self) -> list[SoundClip]:
@@ -273,6 +285,10 @@ class Assembled:
                 fade_out=MUSIC_OUT,
             )
         ]
+
+
+def _or(own: float | None, usual: float) -> float:
+    return usual if own is None else own
 
 
 def assemble(
@@ -296,7 +312,16 @@ def assemble(
         },
         before,
     )
-    timing, captions, spots = _timed(read, spoken, before)
+    timing, captions = _timed(read, spoken, before)
+    stressed = {m.word for m in document.word_marks if m.stress} if document.word_marks else set()
+    spots = spots_of(
+        read.script,
+        timing.words,
+        read.story,
+        document.settings.sounds,
+        [i for n, i in document.word_places.items() if n in stressed] if stressed else (),
+        {p.id for p in document.cast if p.is_animal},
+    )
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
     spans = cut_points(read.opens, timing, rate, alone)
     takes_of = [takes.get(s.picture_of, ()) for s in read.shots]
@@ -349,8 +374,8 @@ def _heard(
 
 def _timed(
     read: ReadFilm, spoken: Mapping[int, Result], before: Assembled | None
-) -> tuple[Timing, list[Caption], list[Spot]]:
-    """When every word is said, and the captions and the sounds of that."""
+) -> tuple[Timing, list[Caption]]:
+    """When every word is said, and the captions of that."""
     rests = rests_of(read.document.settings)
     if (
         before is not None
@@ -360,7 +385,7 @@ def _timed(
         and before.spoken == spoken
         and rests_of(before.document.settings) == rests
     ):
-        return before.timing, before.captions, before.spots
+        return before.timing, before.captions
     timing = lay_out(
         read.script,
         [(w.first, w.end) for w in read.speech],
@@ -373,16 +398,44 @@ def _timed(
         [w.over for w in read.speech],
         rests,
     )
-    captions = captions_of(read.script.words, timing.words)
-    return timing, captions, spots_of(read.script, timing.words)
+    return timing, captions_of(read.script.words, timing.words)
 
 
 def _cues(read: ReadFilm, spots: list[Spot], spans: list[Span], rate: FrameRate) -> list[Cue]:
-    """The cues that the text and the maker ask for, without those that the maker lifted."""
+    """The cues that the text and the maker ask for, without those that the maker lifted, one by one or all alike."""
+    lifted, alike = set(read.document.lifted_cues), set(read.document.lifted_sounds)
     numbers = [s.shot.id for s in read.shots]
-    every = [
-        *ambience_cues([s.facts for s in read.shots], spans, rate, numbers),
+    proposed = [
+        *(
+            ambience_cues([s.facts for s in read.shots], spans, rate, numbers)
+            if read.document.settings.sounds != "off"
+            else []
+        ),
         *spot_cues(spots, read.ids, read.opens),
-        *own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers),
     ]
-    return [c for c in every if c.id not in read.document.lifted_cues]
+    own = own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers)
+    kept = [c for c in proposed if c.prompt not in alike] + own
+    chosen = {c.id: c for c in read.document.cue_choices}
+    return [
+        _shaped(c, chosen[c.id], rate, spans) if c.id in chosen else c
+        for c in kept
+        if c.id not in lifted
+    ]
+
+
+def _shaped(cue: Cue, how: CueChoice, rate: FrameRate, spans: Sequence[Span]) -> Cue:
+    """A cue as the maker wants it. It stays within the film, and an ambience does not end before it begins."""
+    later, end = rate.seconds(how.later), rate.seconds(spans[-1].end)
+    start = min(max(0.0, cue.start + later), end)
+    if cue.last is not None:
+        start = min(start, cue.end - rate.seconds(1))
+    return replace(
+        cue,
+        start=start,
+        end=cue.end if cue.last is not None else start + cue.end - cue.start,
+        gain=how.gain,
+        pan=how.pan,
+        fade_in=how.fade_in,
+        fade_out=how.fade_out,
+        seed=how.seed,
+    )

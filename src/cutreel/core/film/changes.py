@@ -58,7 +58,9 @@ Command = Annotated[
     | c.SetSettings
     | c.SetSource
     | c.Rename
-    | c.LiftCue,
+    | c.LiftCue
+    | c.LiftSounds
+    | c.SetCue,
     Field(discriminator="type"),
 ]
 

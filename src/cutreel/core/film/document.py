@@ -19,6 +19,7 @@ from cutreel.core.continuity import (
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
+from cutreel.core.sound import SoundAmount
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
 
@@ -35,6 +36,7 @@ class Settings(BaseModel):
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line, `room` where that is heard (None: dry);
+    `sounds` how much must be heard of what is told for it to be proposed;
     `language` the one that is spoken (BCP 47; empty: as the text is);
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -50,6 +52,7 @@ class Settings(BaseModel):
     narrator: str = "alder"
     language: str = Field("", max_length=12, pattern=r"^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$")
     music: Literal["auto", "none", "calm", "uneasy", "warm", "playful", "grand", "sad"] = "auto"
+    sounds: SoundAmount = "middle"
     captions: Literal["burn", "file", "off"] = "burn"
     dissolve: float = Field(0.5, ge=0, le=4)
     takes: int = Field(1, ge=1, le=4)
@@ -118,6 +121,20 @@ class SceneChoice(BaseModel):
     aim: float | None = None
     manner: str = Field("", max_length=120)
     room: Room | None = None
+
+
+class CueChoice(BaseModel):
+    """How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
+    left (-1) or the right (1), let in and out over so many seconds (None: as is usual), and which making of its sound
+    is used (`seed`)."""
+
+    id: str = Field(max_length=60)
+    later: int = Field(0, ge=-240, le=240)
+    gain: float = Field(0, ge=-24, le=12)
+    pan: float = Field(0, ge=-1, le=1)
+    fade_in: float | None = Field(None, ge=0, le=10)
+    fade_out: float | None = Field(None, ge=0, le=10)
+    seed: int = Field(0, ge=0, le=99)
 
 
 class Source(BaseModel):
@@ -218,6 +235,9 @@ class FilmDocument(BaseModel):
     accepted: list[AcceptedDrift] = []
     cutouts: list[CutOut] = []
     lifted_cues: list[str] = []
+    cue_choices: list[CueChoice] = []
+    lifted_sounds: list[str] = []
+    """Sounds that are proposed nowhere in the film, by their prompts."""
     meant: list[Meant] = []
     voices: list[OwnVoice] = []
     lines: list[OwnLine] = []

@@ -53,7 +53,7 @@ def pack_of(film: ReadFilm, format: str) -> str:
 def _rows(film: ReadFilm) -> list[tuple[int, str, str, str, str, int, str, str, str]]:
     out = []
     for number, shot in enumerate(film.shots, 1):
-        found = prompts_of(shot, film.script)
+        found = prompts_of(shot, film)
         own = shot.picture_of == shot.shot.id
         out.append(
             (

@@ -13,9 +13,10 @@ from dataclasses import dataclass
 from cutreel.core.continuity import Origin, Part, Prompt, fit
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.motion import Move
-from cutreel.core.sound import ambience_of, sounds_named
+from cutreel.core.reading import Story
+from cutreel.core.sound import ambience_of, sounds_between
 
-from .reading import ReadShot
+from .reading import ReadFilm, ReadShot
 
 CAPS = {"motion": 300, "direction": 200, "sound": 200}
 """Characters: common caps of such services (product.md); the sound maker's own is stated in its
@@ -70,14 +71,15 @@ class ShotPrompts:
     sound: Prompt
 
 
-def prompts_of(shot: ReadShot, script: Manuscript) -> ShotPrompts:
+def prompts_of(shot: ReadShot, read: ReadFilm) -> ShotPrompts:
     """Compose the prompts of a shot; what was set by hand is used as it stands."""
     own = shot.shot.own
     return ShotPrompts(
         shot.prompt,
         _by_hand(own.motion, "motion") or fit(_motion(shot), CAPS["motion"]),
-        _by_hand(own.direction, "direction") or fit(_direction(shot, script), CAPS["direction"]),
-        _by_hand(own.sound, "sound") or fit(_sound(shot, script), CAPS["sound"]),
+        _by_hand(own.direction, "direction")
+        or fit(_direction(shot, read.script), CAPS["direction"]),
+        _by_hand(own.sound, "sound") or fit(_sound(shot, read.script, read.story), CAPS["sound"]),
     )
 
 
@@ -129,13 +131,9 @@ def _direction(shot: ReadShot, script: Manuscript) -> list[Part]:
     return parts
 
 
-def _sound(shot: ReadShot, script: Manuscript) -> list[Part]:
+def _sound(shot: ReadShot, script: Manuscript, story: Story) -> list[Part]:
     prompt, why = ambience_of(shot.facts)
     origin: Origin = "place" if "place" in why else "scene"
     parts = [Part(origin, (prompt,), 70)] if prompt else []
-    words = [
-        w.bare.lower()
-        for w in script.words[shot.first : shot.end]
-        if script.lines[w.line].speaker is None
-    ]
-    return parts + [Part("action", (sound,), 60) for sound in sounds_named(words)]
+    told = sounds_between(script, story, shot.first, shot.end)
+    return parts + [Part("action", (sound,), 60) for sound in told]

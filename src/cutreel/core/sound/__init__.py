@@ -3,13 +3,15 @@
 
 from .cleaning import Cleaning, cleaned
 from .cues import (
+    SOUND_PROMPTS,
     Cue,
+    SoundAmount,
     Spot,
     ambience_cues,
     ambience_of,
     cue_prompts,
     own_cues,
-    sounds_named,
+    sounds_between,
     spot_cues,
     spots_of,
 )
@@ -19,7 +21,14 @@ from .mix import AIM_LUFS, BLOCK, DELIVERED_DBTP, RATE, MixedPart, Samples, Scra
 from .music import MUSIC_MOODS, music_mood
 from .rooms import InRoom, impulse
 from .silence import trim
-from .wanted import LONGEST_MUSIC, SOUND_SECONDS, music_key_of, music_seconds, sound_key_of
+from .wanted import (
+    LONGEST_MUSIC,
+    SOUND_SECONDS,
+    music_key_of,
+    music_seconds,
+    sound_key_of,
+    sound_seed,
+)
 from .words import match_words
 
 __all__ = [
@@ -29,6 +38,7 @@ __all__ = [
     "LONGEST_MUSIC",
     "MUSIC_MOODS",
     "RATE",
+    "SOUND_PROMPTS",
     "SOUND_SECONDS",
     "Cleaning",
     "Cue",
@@ -37,6 +47,7 @@ __all__ = [
     "MixedPart",
     "Samples",
     "Scratch",
+    "SoundAmount",
     "Source",
     "Spot",
     "TruePeaks",
@@ -55,7 +66,8 @@ __all__ = [
     "music_seconds",
     "own_cues",
     "sound_key_of",
-    "sounds_named",
+    "sound_seed",
+    "sounds_between",
     "spot_cues",
     "spots_of",
     "trim",

@@ -95,7 +95,8 @@ class MixedPart:
     """One sound to lay in, from `start` seconds.
 
     `loop_to` repeats the sound, cross-faded, until that many seconds; fades are in seconds;
-    `trim_db` is the maker's. Of a piece its level is that of the `whole` that it was cut from.
+    `trim_db` is the maker's. Of a piece its level is that of the `whole` that it was cut from. It comes from the left
+    (`pan` -1) or the right (1): at equal power, so that it is as loud wherever it stands.
     """
 
     role: Role
@@ -106,6 +107,7 @@ class MixedPart:
     fade_out: float = 0.0
     trim_db: float = 0.0
     whole: Source | None = None
+    pan: float = 0.0
 
 
 Progress = Callable[[float], None]
@@ -159,6 +161,8 @@ class _Laid:
         repeats = self.length > self.source.length
         samples = self._looped(a, b) if repeats else self.source.read(a, b).copy()
         samples *= np.float32(self.gain) * self._fades(a, b)[:, None]
+        if self.part.pan:
+            samples = panned(samples, self.part.pan)
         return first - start, samples
 
     def _fades(self, a: int, b: int) -> NDArray[np.float32]:
@@ -190,6 +194,16 @@ class _Laid:
                 out[at - a : at - a + n] = piece[:n] * up[here] + tail * up[::-1][here]
             at = stop
         return out
+
+
+def panned(samples: NDArray[np.float32], pan: float) -> NDArray[np.float32]:
+    """A stereo sound moved towards the left (-1) or the right (1): at either end it is its own sum there."""
+    middle = samples.mean(axis=1, keepdims=True)
+    side = samples - middle
+    angle = (pan + 1) * np.pi / 4
+    sides = np.array([np.cos(angle), np.sin(angle)], np.float32) * np.float32(np.sqrt(2))
+    moved: NDArray[np.float32] = middle * sides + side * np.float32(1 - abs(pan))
+    return moved
 
 
 class _Lanes:
@@ -227,7 +241,11 @@ def _gain_of(part: MixedPart) -> float:
     if level <= SILENCE:  # shorter than a block of the measure
         level = 10 * np.log10(max(1e-12, power / max(1, 2 * source.length)))
     gain = 10 ** ((LEVELS[part.role] - level + part.trim_db) / 20) if level > -90 else 0.0
-    return min(gain, SPOT_PEAK / max(1e-6, peak)) if part.role == "spot" else float(gain)
+    if part.role == "spot":
+        # Whoever wants it louder than usual gets it.
+        own = max(1.0, 10 ** (part.trim_db / 20))
+        return float(min(gain, SPOT_PEAK * own / max(1e-6, peak)))
+    return float(gain)
 
 
 def _activity(lanes: _Lanes, length: int) -> NDArray[np.float64]:

@@ -14,17 +14,22 @@ SOUND_VERSION = MUSIC_VERSION = 1
 
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for."""
-    return _sound_key(cue.prompt, cue.kind, seed)
+    return _sound_key(cue.prompt, cue.kind, seed, cue.seed)
+
+
+def sound_seed(prompt: str, seed: int, making: int = 0) -> int:
+    """The seed that a sound is made from in a film of a `seed`; each of its makings has its own."""
+    return seed_from(seed, prompt, making) if making else seed_from(seed, prompt)
 
 
 @lru_cache(maxsize=4096)
-def _sound_key(prompt: str, kind: str, seed: int) -> str:
+def _sound_key(prompt: str, kind: str, seed: int, making: int) -> str:
     return key(
         "sound",
         SOUND_VERSION,
         prompt=prompt,
         seconds=SOUND_SECONDS[kind],
-        seed=seed_from(seed, prompt),
+        seed=sound_seed(prompt, seed, making),
     )
 
 

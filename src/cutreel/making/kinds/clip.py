@@ -105,7 +105,7 @@ def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemS
         base = _still(take, takes)
         if shot.shot.id not in named or base is None:
             continue
-        prompt = prompts_of(shot, film.read.script).motion.text
+        prompt = prompts_of(shot, film.read).motion.text
         width, height = _within(size_of(shop, base), offer)
         begins, chain = base.media, None
         if wanted.chained and i and film.used[i - 1] is not None:

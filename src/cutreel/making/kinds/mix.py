@@ -33,6 +33,7 @@ class MixedSound(Spec):
     gain: float = 0.0
     whole: tuple[int, int] | None = None
     room: Room = "dry"
+    pan: float = 0.0
 
     @classmethod
     def of(cls, clip: SoundClip) -> "MixedSound":
@@ -83,6 +84,7 @@ class MixKind(Kind[MixSpec]):
                     sounds.source(s.media, s.whole or s.cut)
                     if s.whole or s.room != "dry"
                     else None,
+                    s.pan,
                 )
                 for s in spec.sounds
             ]

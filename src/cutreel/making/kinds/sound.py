@@ -4,8 +4,7 @@ from collections.abc import Sequence
 from decimal import Decimal
 from typing import ClassVar
 
-from cutreel.core.keys import seed_from
-from cutreel.core.sound import SOUND_SECONDS, music_seconds, sound_key_of
+from cutreel.core.sound import SOUND_SECONDS, music_seconds, sound_key_of, sound_seed
 from cutreel.protocol import MusicInput, Offer, SoundInput
 from cutreel.store import Assembled, ItemSpec
 
@@ -88,7 +87,7 @@ def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[Item
                 sound=name,
                 prompt=cue.prompt,
                 seconds=SOUND_SECONDS[cue.kind],
-                seed=seed_from(seed, cue.prompt),
+                seed=sound_seed(cue.prompt, seed, cue.seed),
             )
             out[name] = item(spec, f"sound of {cue.prompt}", weight=0.6)
     return list(out.values())

@@ -10,7 +10,7 @@ from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
 
-from ..document import FilmDocument, SceneChoice, Settings, Source
+from ..document import CueChoice, FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -195,6 +195,35 @@ class LiftCue(FilmCommand):
             else (set(film.lifted_cues) - {self.cue})
         )
         return "lift a sound" if self.lifted else "bring back a sound"
+
+
+class SetCue(FilmCommand):
+    """Say how a cue is wanted; as it was proposed, where nothing is said."""
+
+    touches = ("cue_choices",)
+    type: Literal["set cue"] = "set cue"
+    cue: CueChoice
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        film.cue_choices = [c for c in film.cue_choices if c.id != self.cue.id]
+        if self.cue != CueChoice(id=self.cue.id):
+            film.cue_choices.append(self.cue)
+        return "shape a sound"
+
+
+class LiftSounds(FilmCommand):
+    """Throw out all sounds of one kind, known by their prompt, or take them back; they stay out however often the text
+    is read again."""
+
+    touches = ("lifted_sounds",)
+    type: Literal["lift sounds"] = "lift sounds"
+    prompt: str = Field(min_length=1, max_length=200)
+    lifted: bool = True
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        out = {*film.lifted_sounds} - {self.prompt}
+        film.lifted_sounds = sorted(out | {self.prompt} if self.lifted else out)
+        return f"throw out {self.prompt}" if self.lifted else f"take back {self.prompt}"
 
 
 class SetScene(FilmCommand):

@@ -22,7 +22,7 @@ import { Company } from "./Company";
 import { Names } from "./Names";
 import { Standing } from "./Standing";
 import { useCompanyVoices } from "./companyVoices";
-import { useHearing } from "./hearing";
+import { useHearing } from "../../../parts/hearing";
 import { type Beside, turned } from "./turns";
 import { languagesOf } from "../../../parts/languages";
 import { costOfCasting, fitting } from "./voices";

@@ -4,7 +4,7 @@ import { Play, Square } from "lucide-react";
 import type { Narration } from "../../../api/recordings";
 import { Button } from "../../../parts/Button";
 import { differencesIn } from "./differences";
-import { useHearing } from "./hearing";
+import { useHearing } from "../../../parts/hearing";
 
 interface Props {
   narration: Narration;

@@ -9,7 +9,7 @@ import { useKeys } from "../../../keys/useKeys";
 import { Button } from "../../../parts/Button";
 import { pointAt } from "../../../state/playhead";
 import { Level } from "./OwnVoice";
-import { useHearing } from "./hearing";
+import { useHearing } from "../../../parts/hearing";
 import { doing, useMicrophone } from "./microphone";
 
 interface Props {

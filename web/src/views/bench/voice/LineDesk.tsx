@@ -13,7 +13,7 @@ import { Marks } from "./Marks";
 import { SoundsLike } from "./SoundsLike";
 import { Takings } from "./Takings";
 import { OwnVoice } from "./OwnVoice";
-import { useHearing } from "./hearing";
+import { useHearing } from "../../../parts/hearing";
 import { usePassage } from "./passage";
 import { lineOf } from "./voices";
 

@@ -14,7 +14,7 @@ import { Button } from "../../../parts/Button";
 import { CompanyWord } from "./Company";
 import { Figures } from "./Figures";
 import { SoundsLike } from "./SoundsLike";
-import { useHearing } from "./hearing";
+import { useHearing } from "../../../parts/hearing";
 
 const FEW = 24;
 

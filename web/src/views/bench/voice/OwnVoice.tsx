@@ -9,7 +9,7 @@ import type { LineSaid } from "../../../api/voices";
 import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { useKeys } from "../../../keys/useKeys";
-import { useHearing } from "./hearing";
+import { useHearing } from "../../../parts/hearing";
 import { doing, useMicrophone } from "./microphone";
 
 export const SOUNDS = ".wav,.flac,.mp3,.m4a,.ogg,.webm,audio/*";

@@ -10,7 +10,7 @@ import { Button } from "../../../parts/Button";
 import { Rejecting } from "../../../parts/Rejecting";
 import { Wave } from "./Wave";
 import { differs } from "./differs";
-import type { useHearing } from "./hearing";
+import type { useHearing } from "../../../parts/hearing";
 import { lineOf } from "./voices";
 
 interface Props {

@@ -1,7 +1,7 @@
 /** One sound that is heard, with where it is just now. */
 import { useEffect, useRef, useState } from "react";
 
-import { notify } from "../../../state/notices";
+import { notify } from "../state/notices";
 
 export function useHearing() {
   const sound = useRef<HTMLAudioElement | null>(null);

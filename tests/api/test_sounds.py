@@ -1,0 +1,68 @@
+"""Sounds of a film, over the running stack: moved, louder, another, thrown out with all that are alike, and back."""
+
+import pytest
+
+from tests.api.test_retouch import start
+from tests.api.test_rules import change
+
+STORY = (
+    "# The jetty — dusk, wind\n\nThe bell rang over the water. Dot waited for a long time in the cold, and nobody came "
+    "to fetch her home that evening. She looked at the lights on the other shore, and counted them twice. At last the "
+    "bell rang again, and Dot rowed home.\n"
+)
+BELL = "a church bell rings"
+
+
+@pytest.fixture
+def rung(client) -> dict:
+    made = client.post(
+        "/api/films", json={"title": "Sounds", "text": STORY, "settings": {"seed": 77}}
+    )
+    return made.json()
+
+
+def cues(client, film: dict) -> list[dict]:
+    return client.get(f"/api/films/{film['id']}").json()["cues"]
+
+
+def test_a_cue_is_shaped_and_as_it_was_proposed_again(client, rung) -> None:
+    first, second = (c for c in cues(client, rung) if c["prompt"] == BELL)
+    own = {"id": first["id"], "later": 12, "gain": 3, "pan": -0.5, "seed": 0}
+    change(client, rung["id"], type="set cue", cue=own)
+    moved, other = (c for c in cues(client, rung) if c["prompt"] == BELL)
+    assert moved["choice"] | own == moved["choice"]
+    assert moved["after"] == pytest.approx(first["after"] + 0.5)
+    assert first["after"] + second["after"] == pytest.approx(moved["after"] + other["after"])
+    change(client, rung["id"], type="set cue", cue={"id": first["id"]})
+    assert next(c for c in cues(client, rung) if c["prompt"] == BELL) == first
+
+
+def test_another_making_is_another_sound_and_the_first_is_kept(client, rung, finished) -> None:
+    run = start(client, rung, kind="everything")
+    finished(rung["id"], run["id"])
+    first = next(c for c in cues(client, rung) if c["prompt"] == BELL)
+    assert first["made"] and first["media"]
+    change(client, rung["id"], type="set cue", cue={"id": first["id"], "seed": 1})
+    assert not next(c for c in cues(client, rung) if c["id"] == first["id"])["made"]
+    run = start(client, rung, kind="everything")
+    finished(rung["id"], run["id"])
+    other = next(c for c in cues(client, rung) if c["id"] == first["id"])
+    assert other["media"] not in (None, first["media"])
+    change(client, rung["id"], type="set cue", cue={"id": first["id"]})
+    assert next(c for c in cues(client, rung) if c["id"] == first["id"])["media"] == first["media"]
+
+
+def test_all_of_a_kind_are_thrown_out_and_stay_out(client, rung) -> None:
+    assert sum(c["prompt"] == BELL for c in cues(client, rung)) == 2
+    film = change(client, rung["id"], type="lift sounds", prompt=BELL)
+    assert film["lifted_sounds"] == [BELL]
+    assert not [c for c in film["cues"] if c["prompt"] == BELL]
+    end = len(STORY.strip())
+    again = change(
+        client, rung["id"], type="edit text", start=end, end=end, insert=" The bell rang."
+    )
+    assert not [c for c in again["cues"] if c["prompt"] == BELL]
+    back = change(client, rung["id"], type="lift sounds", prompt=BELL, lifted=False)
+    assert [c for c in back["cues"] if c["prompt"] == BELL]
+    none = change(client, rung["id"], type="set settings", values={"sounds": "off"})
+    assert none["cues"] == []

@@ -1,0 +1,63 @@
+/** The sounds of a shot, in its row of the Sheet: what lies under it, and what is heard at a moment. */
+import { memo } from "react";
+
+import type { Cue, Film, Shot } from "../../api/client";
+import { SoundDesk } from "./SoundDesk";
+
+interface Props {
+  film: Film;
+  shot: Shot;
+  rate: number;
+}
+
+const SHOWN = 2;
+
+export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
+  const from = shot.start / rate;
+  const to = shot.stop / rate;
+  const here = film.cues.filter((c) => c.start < to && c.end > from);
+  const ambience = here.find((c) => c.kind === "ambience");
+  const named = ambience !== undefined && ambience.start >= from - 0.01;
+  const spots = here.filter((c) => c.kind === "spot" && c.start >= from && c.start < to);
+  const share = (c: Cue) => ((c.start - from) / (to - from)) * 96;
+  return (
+    <>
+      {ambience && (
+        <span
+          className={`absolute bottom-0 left-2.5 w-6 bg-[color-mix(in_srgb,var(--moss)_24%,transparent)] ${named ? "top-2" : "top-0"} ${
+            ambience.made ? "" : "hatch"
+          } border-l-2 border-moss`}
+          title={`${ambience.prompt} (${ambience.why})`}
+        />
+      )}
+      {ambience && named && (
+        <SoundDesk
+          film={film}
+          cue={ambience}
+          className="absolute left-[37px] right-0 top-1 min-h-6 break-words text-left text-[11.5px] leading-tight text-ink-2"
+        >
+          <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>{ambience.prompt.replace(/^an? /, "")}</span>
+        </SoundDesk>
+      )}
+      {spots.slice(0, SHOWN).map((c, i) => (
+        <span key={c.id}>
+          {/* The tick stands at its moment; its name makes room for the ambience's. */}
+          <span
+            className="absolute left-1 right-1 h-[1.5px] bg-moss"
+            style={{ top: `${share(c)}%` }}
+          />
+          <SoundDesk
+            film={film}
+            cue={c}
+            className="absolute right-1 min-h-6 max-w-[74px] bg-page px-1 text-right text-[11.5px] leading-tight"
+            style={{
+              top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, share(c) + 1))}%`,
+            }}
+          >
+            {c.prompt.replace(/^an? /, "")}
+          </SoundDesk>
+        </span>
+      ))}
+    </>
+  );
+});
