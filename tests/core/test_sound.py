@@ -10,6 +10,7 @@ import soundfile
 from cutreel.core.continuity import Overrides, facts_of_shots
 from cutreel.core.manuscript import read
 from cutreel.core.sound import (
+    DUCK_DB,
     RATE,
     Loudness,
     MixedPart,
@@ -152,6 +153,22 @@ def test_a_sound_comes_from_a_side_as_loud_as_from_the_middle(
     assert 10 * np.log10(
         power / np.mean(np.sum(plain[RATE:-RATE].astype(float) ** 2, axis=1))
     ) == pytest.approx(0, abs=1.5)
+
+
+@pytest.mark.parametrize("by", [0.0, 6.0, 20.0])
+def test_music_gives_way_by_as_much_as_is_wished(by: float) -> None:
+    parts = [
+        MixedPart("voice", 4.0, Samples(np.stack([speechlike(6)] * 2, axis=1))),
+        MixedPart("music", 0.0, Samples(sine(-20, 16, 220))),
+    ]
+    duck = {**DUCK_DB, "music": -by}
+    with_voice = np.concatenate(list(mix(parts, 16, -14.0, duck=duck)))
+
+    def level(start: float) -> float:
+        part = with_voice[round(start * RATE) : round((start + 1.5) * RATE), 0]
+        return np.abs(np.fft.rfft(part * np.hanning(len(part))))[round(220 * len(part) / RATE)]
+
+    assert 20 * np.log10(level(6.0) / level(1.0)) == pytest.approx(-by, abs=2.0)
 
 
 def test_a_mix_of_nothing_is_silent() -> None:

@@ -10,7 +10,7 @@ from cutreel.core.captions import LINE_LENGTH, LINES
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
-from cutreel.core.sound import AIM_LUFS, DELIVERED_DBTP
+from cutreel.core.sound import DELIVERED_DBTP
 from cutreel.core.timeline import KNOWN_RATES, ROOMS, Room
 from cutreel.making import SHORT_SIDE
 
@@ -51,7 +51,7 @@ class Rules(BaseModel):
     sounds: list[str]
     caption_lines: int
     caption_characters: int
-    loudness: float
+    loudness: list[int]
     true_peak: float
 
 
@@ -85,7 +85,7 @@ RULES = Rules(
     sounds=_choices("sounds"),
     caption_lines=LINES,
     caption_characters=LINE_LENGTH,
-    loudness=AIM_LUFS,
+    loudness=list(get_args(Settings.model_fields["loudness"].annotation)),
     true_peak=DELIVERED_DBTP,
 )
 

@@ -138,7 +138,10 @@ def report_of(
             {"word": w.text, "start": round(float(a), 3), "end": round(float(b), 3)}
             for w, (a, b) in zip(film.read.script.words, film.timing.words, strict=True)
         ],
-        "loudness": {k: mixed[k] for k in ("integrated_lufs", "true_peak_dbtp")},
+        "loudness": {
+            "aim": film.document.settings.loudness,
+            **{k: mixed[k] for k in ("integrated_lufs", "true_peak_dbtp")},
+        },
         "stood_in": lacks_of(film),
         "sources": [s.text for s in film.document.sources],
         "cost": float(shop.spending.total(film.film)),

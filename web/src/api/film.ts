@@ -90,7 +90,7 @@ const NONE_YET: Rules = {
   sounds: [],
   caption_lines: 0,
   caption_characters: 0,
-  loudness: 0,
+  loudness: [],
   true_peak: 0,
 };
 

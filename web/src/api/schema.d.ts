@@ -3822,6 +3822,12 @@ export interface components {
              *       "language": "",
              *       "music": "auto",
              *       "sounds": "middle",
+             *       "spot_level": 0,
+             *       "ambience_level": 0,
+             *       "music_level": 0,
+             *       "ambience_duck": 12,
+             *       "music_duck": 13,
+             *       "loudness": -14,
              *       "captions": "burn",
              *       "dissolve": 0.5,
              *       "takes": 1,
@@ -5063,7 +5069,7 @@ export interface components {
             /** Caption Characters */
             caption_characters: number;
             /** Loudness */
-            loudness: number;
+            loudness: number[];
             /** True Peak */
             true_peak: number;
         };
@@ -5568,6 +5574,8 @@ export interface components {
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
          *     `manner` how the narrator says every line, `room` where that is heard (None: dry);
          *     `sounds` how much must be heard of what is told for it to be proposed;
+         *     `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck` and
+         *     `music_duck` by how much they give way to the voice (dB); `loudness` the film's (LUFS);
          *     `language` the one that is spoken (BCP 47; empty: as the text is);
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -5620,6 +5628,37 @@ export interface components {
              * @enum {string}
              */
             sounds: "off" | "low" | "middle" | "high";
+            /**
+             * Spot Level
+             * @default 0
+             */
+            spot_level: number;
+            /**
+             * Ambience Level
+             * @default 0
+             */
+            ambience_level: number;
+            /**
+             * Music Level
+             * @default 0
+             */
+            music_level: number;
+            /**
+             * Ambience Duck
+             * @default 12
+             */
+            ambience_duck: number;
+            /**
+             * Music Duck
+             * @default 13
+             */
+            music_duck: number;
+            /**
+             * Loudness
+             * @default -14
+             * @enum {integer}
+             */
+            loudness: -14 | -16 | -23 | -24;
             /**
              * Captions
              * @default burn

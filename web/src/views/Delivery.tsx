@@ -13,6 +13,7 @@ import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
 import { fitting } from "./bench/voice/voices";
+import { MUSIC } from "./wording";
 
 type Size = Schemas["DeliveryWanted"]["size"];
 type Lacking = "stop" | "stand in";
@@ -22,13 +23,13 @@ const MOVEMENT = { all: "all that can move", camera: "the camera alone" };
 const AIR = { off: "as drawn", low: "a little", middle: "as it is told", high: "much" };
 const CAPTIONS = { burn: "burned into the picture", file: "as a file beside it", off: "none" };
 const RATES = { "30000/1001": "29.97 (30000/1001)" };
-const SOUNDS = {
-  off: "none",
-  low: "what turns heads",
-  middle: "what is plainly heard",
-  high: "every step",
+
+const LOUDNESS: Partial<Record<number, string>> = {
+  [-14]: "−14 LUFS, for the web",
+  [-16]: "−16 LUFS, for listening on the way",
+  [-23]: "−23 LUFS, for broadcasting (EBU)",
+  [-24]: "−24 LUFS, for broadcasting (ATSC)",
 };
-const MUSIC = { auto: "by the film's mood" };
 
 /** A level with a true minus sign. */
 const signed = (level: number) => String(level).replace("-", "−");
@@ -77,8 +78,8 @@ export function Delivery() {
       >
         <h2 className="mb-1 font-serif text-[20px] font-bold">The film file</h2>
         <p className="mb-4 text-ink-2">
-          {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. Loudness{" "}
-          {signed(rules.loudness)} LUFS, true peak under {signed(rules.true_peak)} dBTP.
+          {inWords(film.seconds)}, {film.frames} frames, {film.shots.length} shots. True peak under{" "}
+          {signed(rules.true_peak)} dBTP.
         </p>
         <dl>
           <Setting name="Size" note={`${s.aspect}, H.264 and AAC`}>
@@ -130,23 +131,13 @@ export function Delivery() {
               onChange={(to) => set({ language: to === "text" ? "" : to })}
             />
           </Setting>
-          <Setting name="Sounds" note={"proposed from what is done aloud, and where"}>
+          <Setting name="Loudness" note={"integrated, by EBU R 128"}>
             <Choice
-              label="Sounds"
-              value={s.sounds}
-              options={worded(rules.sounds, SOUNDS)}
-              onChange={(sounds) => set({ sounds })}
+              label="Loudness"
+              value={String(s.loudness)}
+              options={rules.loudness.map((l) => [String(l), LOUDNESS[l] ?? signed(l)] as const)}
+              onChange={(to) => set({ loudness: Number(to) })}
             />
-            {film.lifted_sounds.map((prompt) => (
-              <button
-                key={prompt}
-                type="button"
-                className="mt-1 block min-h-6 rounded-[3px] text-left text-[12.5px] text-ink-2 underline underline-offset-2 hover:bg-shade"
-                onClick={() => change.mutate({ type: "lift sounds", prompt, lifted: false })}
-              >
-                take back {prompt}
-              </button>
-            ))}
           </Setting>
           <Setting
             name="Music"
@@ -202,7 +193,7 @@ export function Delivery() {
             </ul>
           </section>
         )}
-        <div className="mt-3 border-t border-ink pt-4">
+        <div className="sticky -bottom-5 -mx-6 mt-3 border-t border-ink bg-page px-6 pb-5 pt-3">
           {going ? (
             <RunControls film={film} run={going} />
           ) : (
@@ -270,7 +261,7 @@ interface Outcome {
   frames?: number;
   fps?: string;
   stood_in?: string[];
-  loudness?: { integrated_lufs: number; true_peak_dbtp: number };
+  loudness?: { aim?: number; integrated_lufs: number; true_peak_dbtp: number };
   checks?: { what: string; asked: unknown; found: unknown; good: boolean }[];
 }
 
@@ -292,9 +283,9 @@ function Delivered({ run }: { run: Run }) {
   const checks: [string, string, string, boolean][] = [
     [
       "loudness",
-      "−14 ±0.5 LUFS",
+      `${signed(o.loudness!.aim ?? -14)} ±0.5 LUFS`,
       `${o.loudness!.integrated_lufs.toFixed(1)} LUFS`,
-      Math.abs(o.loudness!.integrated_lufs + 14) <= 0.5,
+      Math.abs(o.loudness!.integrated_lufs - (o.loudness!.aim ?? -14)) <= 0.5,
     ],
     [
       "true peak",

@@ -15,6 +15,7 @@ import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
+import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Sounds } from "./sheet/Sounds";
 import { VoiceColumn } from "./VoiceColumn";
 
@@ -127,7 +128,13 @@ export function Sheet() {
               className={`flex items-center gap-1.5 ${i === 0 ? "pl-3" : i === 1 ? "pl-5" : "pl-2.5"}`}
             >
               {ink && <i className={`size-2.5 shrink-0 rounded-[2px] ${ink}`} />}
-              {title}
+              {isLane(title) ? (
+                <LaneDesk film={film} lane={title}>
+                  {title}
+                </LaneDesk>
+              ) : (
+                title
+              )}
             </span>
           ))}
         </div>

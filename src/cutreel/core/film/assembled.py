@@ -136,7 +136,8 @@ class Assembled:
         )
         burned = tuple(self.captions) if settings.captions == "burn" else ()
         cut = (str(self.rate), settings.aspect, settings.dissolve, settings.movement, settings.air)
-        return (*cut, tuple(seen), tuple(self.sound_clips), burned)
+        mixed = (settings.loudness, settings.ambience_duck, settings.music_duck)
+        return (*cut, *mixed, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
         shot, take = self.read.shots[i], self.used[i]
@@ -236,7 +237,7 @@ class Assembled:
         return out
 
     def _effects(self) -> list[SoundClip]:
-        out = []
+        out, settings = [], self.document.settings
         for cue in self.cues:
             sound = self.sounds.get(sound_key_of(cue, self.document.settings.seed))
             if sound is None or sound.media is None:
@@ -251,7 +252,7 @@ class Assembled:
                         loop_to=round(cue.end, 4),
                         fade_in=_or(cue.fade_in, AMBIENCE_IN),
                         fade_out=_or(cue.fade_out, AMBIENCE_OUT),
-                        gain=cue.gain,
+                        gain=cue.gain + settings.ambience_level,
                         pan=cue.pan,
                     )
                 )
@@ -263,7 +264,7 @@ class Assembled:
                         sound.media,
                         fade_in=_or(cue.fade_in, 0.0),
                         fade_out=_or(cue.fade_out, SPOT_OUT),
-                        gain=cue.gain,
+                        gain=cue.gain + settings.spot_level,
                         pan=cue.pan,
                     )
                 )
@@ -273,8 +274,9 @@ class Assembled:
         music = self.sounds.get(self.music_key or "")
         if music is None or music.media is None:
             return []
+        level = self.document.settings.music_level
         if self.seconds <= LONGEST_MUSIC:
-            return [SoundClip("music", 0.0, music.media, fade_in=MUSIC_IN)]
+            return [SoundClip("music", 0.0, music.media, fade_in=MUSIC_IN, gain=level)]
         return [
             SoundClip(
                 "music",
@@ -283,6 +285,7 @@ class Assembled:
                 loop_to=round(self.seconds, 4),
                 fade_in=MUSIC_IN,
                 fade_out=MUSIC_OUT,
+                gain=level,
             )
         ]
 

@@ -19,7 +19,7 @@ from cutreel.core.continuity import (
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
-from cutreel.core.sound import SoundAmount
+from cutreel.core.sound import DUCK_DB, SoundAmount
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
 
@@ -37,6 +37,8 @@ class Settings(BaseModel):
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line, `room` where that is heard (None: dry);
     `sounds` how much must be heard of what is told for it to be proposed;
+    `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck` and
+    `music_duck` by how much they give way to the voice (dB); `loudness` the film's (LUFS);
     `language` the one that is spoken (BCP 47; empty: as the text is);
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -53,6 +55,12 @@ class Settings(BaseModel):
     language: str = Field("", max_length=12, pattern=r"^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$")
     music: Literal["auto", "none", "calm", "uneasy", "warm", "playful", "grand", "sad"] = "auto"
     sounds: SoundAmount = "middle"
+    spot_level: float = Field(0, ge=-24, le=12)
+    ambience_level: float = Field(0, ge=-24, le=12)
+    music_level: float = Field(0, ge=-24, le=12)
+    ambience_duck: float = Field(-DUCK_DB["ambience"], ge=0, le=30)
+    music_duck: float = Field(-DUCK_DB["music"], ge=0, le=30)
+    loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "file", "off"] = "burn"
     dissolve: float = Field(0.5, ge=0, le=4)
     takes: int = Field(1, ge=1, le=4)

@@ -17,7 +17,18 @@ from .cues import (
 )
 from .evened import line_gain, line_lufs
 from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
-from .mix import AIM_LUFS, BLOCK, DELIVERED_DBTP, RATE, MixedPart, Samples, Scratch, Source, mix
+from .mix import (
+    AIM_LUFS,
+    BLOCK,
+    DELIVERED_DBTP,
+    DUCK_DB,
+    RATE,
+    MixedPart,
+    Samples,
+    Scratch,
+    Source,
+    mix,
+)
 from .music import MUSIC_MOODS, music_mood
 from .rooms import InRoom, impulse
 from .silence import trim
@@ -35,6 +46,7 @@ __all__ = [
     "AIM_LUFS",
     "BLOCK",
     "DELIVERED_DBTP",
+    "DUCK_DB",
     "LONGEST_MUSIC",
     "MUSIC_MOODS",
     "RATE",

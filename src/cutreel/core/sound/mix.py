@@ -6,7 +6,7 @@ oversampled peak, so true peaks stay under the ceiling.
 """
 
 from collections import defaultdict
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Literal, Protocol
 
@@ -119,9 +119,11 @@ def mix(
     aim: float = AIM_LUFS,
     scratch: Scratch | None = None,
     progress: Progress = lambda share: None,
+    duck: Mapping[Role, float] = DUCK_DB,
 ) -> Iterator[NDArray[np.float32]]:
     """The finished sound of a film of `seconds` at `aim` LUFS, in blocks of float32 of shape
-    (samples, 2) at 48 kHz. `scratch` holds the sum meanwhile (None: memory)."""
+    (samples, 2) at 48 kHz. `scratch` holds the sum meanwhile (None: memory). `duck` says by how many decibels each role
+    gives way to the voice."""
     scratch = Memory() if scratch is None else scratch
     length = round(seconds * RATE)
     laid = _Lanes([_Laid(part) for part in parts], length)
@@ -129,7 +131,7 @@ def mix(
     progress(0.3)
     measured, peaks = Loudness(RATE), TruePeaks(PEAK_EVERY)
     for at in range(0, length, BLOCK):
-        block = _summed(laid, activity, at, min(length, at + BLOCK))
+        block = _summed(laid, activity, at, min(length, at + BLOCK), duck)
         measured.add(block)
         peaks.add(block, last=at + BLOCK >= length)
         scratch.write(block)
@@ -270,7 +272,11 @@ def _activity(lanes: _Lanes, length: int) -> NDArray[np.float64]:
 
 
 def _summed(
-    lanes: _Lanes, activity: NDArray[np.float64], start: int, end: int
+    lanes: _Lanes,
+    activity: NDArray[np.float64],
+    start: int,
+    end: int,
+    ducked_by: Mapping[Role, float],
 ) -> NDArray[np.float32]:
     """Everything between two samples, ducked under the voice."""
     first, last = start // TICK, end // TICK + 2
@@ -280,7 +286,7 @@ def _summed(
         activity[first:last],
     )
     total = np.zeros((end - start, 2), np.float32)
-    for role, duck in DUCK_DB.items():
+    for role, duck in ducked_by.items():
         if role in lanes.roles:
             ducked = (10 ** (speaking * (duck / 20))).astype(np.float32)
             total += lanes.bus(role, start, end) * ducked[:, None]

@@ -8,7 +8,17 @@ from pathlib import Path
 from typing import Any, ClassVar
 
 from cutreel.core.render import encode_sound, split_init
-from cutreel.core.sound import RATE, InRoom, Loudness, MixedPart, Source, TruePeaks, mix
+from cutreel.core.sound import (
+    AIM_LUFS,
+    DUCK_DB,
+    RATE,
+    InRoom,
+    Loudness,
+    MixedPart,
+    Source,
+    TruePeaks,
+    mix,
+)
 from cutreel.core.timeline import Room, SoundClip, Track
 from cutreel.store import Assembled, ItemSpec
 
@@ -47,12 +57,22 @@ class MixSpec(Spec):
     version: ClassVar[int] = 6
     sounds: tuple[MixedSound, ...] = ()
     seconds: float
+    loudness: float = AIM_LUFS
+    ambience_duck: float = -DUCK_DB["ambience"]
+    music_duck: float = -DUCK_DB["music"]
 
 
 def mix_spec(film: Assembled) -> MixSpec:
     """The sound of a film as it stands."""
     sounds = tuple(MixedSound.of(clip) for clip in film.sound_clips)
-    return MixSpec(sounds=sounds, seconds=round(film.seconds, 4))
+    settings = film.document.settings
+    return MixSpec(
+        sounds=sounds,
+        seconds=round(film.seconds, 4),
+        loudness=settings.loudness,
+        ambience_duck=settings.ambience_duck,
+        music_duck=settings.music_duck,
+    )
 
 
 def _heard(source: Source, room: Room) -> Source:
@@ -92,8 +112,10 @@ class MixKind(Kind[MixSpec]):
                 blocks = mix(
                     parts,
                     spec.seconds,
-                    scratch=scratch,
-                    progress=lambda share: progress(share * 0.7),
+                    spec.loudness,
+                    scratch,
+                    lambda share: progress(share * 0.7),
+                    {**DUCK_DB, "ambience": -spec.ambience_duck, "music": -spec.music_duck},
                 )
                 encode_sound(blocks, RATE, FRAGMENT_SECONDS, str(path))
             progress(0.8)

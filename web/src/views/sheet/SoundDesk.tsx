@@ -7,6 +7,7 @@ import type { CSSProperties, ReactNode } from "react";
 import type { Cue, Film } from "../../api/client";
 import { useChange } from "../../api/film";
 import { Button } from "../../parts/Button";
+import { Steps, decibels } from "../../parts/Steps";
 import { useHearing } from "../../parts/hearing";
 
 interface Props {
@@ -142,59 +143,8 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
 
 const frames = (later: number) =>
   later === 0 ? "with its word" : `${Math.abs(later)} frames ${later > 0 ? "later" : "earlier"}`;
-const decibels = (gain: number) =>
-  gain === 0 ? "as usual" : `${gain > 0 ? "+" : "−"}${Math.abs(gain)} dB`;
 const side = (pan: number) =>
   pan === 0 ? "the middle" : `${Math.abs(pan) * 100} % ${pan > 0 ? "right" : "left"}`;
-
-interface StepsProps {
-  name: string;
-  value: number;
-  step: number;
-  least: number;
-  most: number;
-  says: (value: number) => string;
-  onPut: (value: number) => void;
-}
-
-/** A number that is put up and down by small steps, in words. */
-function Steps({ name, value, step, least, most, says, onPut }: StepsProps) {
-  const by = (sign: number) => onPut(Math.min(most, Math.max(least, value + sign * step)));
-  const key = "h-6 w-6 rounded-[3px] border border-rule-strong hover:bg-shade disabled:text-ink-3";
-  return (
-    <span
-      role="group"
-      aria-label={`${name}: ${says(value)}`}
-      className="flex items-center gap-2"
-      onKeyDown={(e) => {
-        const sign = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[e.key];
-        if (!sign) return;
-        e.preventDefault();
-        by(sign);
-      }}
-    >
-      <button
-        type="button"
-        aria-label={`less: ${name}`}
-        className={key}
-        disabled={value <= least}
-        onClick={() => by(-1)}
-      >
-        −
-      </button>
-      <button
-        type="button"
-        aria-label={`more: ${name}`}
-        className={key}
-        disabled={value >= most}
-        onClick={() => by(1)}
-      >
-        +
-      </button>
-      <span>{says(value)}</span>
-    </span>
-  );
-}
 
 function Out({ says, onClick }: { says: string; onClick: () => void }) {
   return (
