@@ -66,3 +66,23 @@ def test_all_of_a_kind_are_thrown_out_and_stay_out(client, rung) -> None:
     assert [c for c in back["cues"] if c["prompt"] == BELL]
     none = change(client, rung["id"], type="set settings", values={"sounds": "off"})
     assert none["cues"] == []
+
+
+def test_a_line_that_music_covers_is_told_and_mended(client, rung, finished) -> None:
+    path = f"/api/films/{rung['id']}/mix"
+    assert client.get(path).json()["measured"] is False
+
+    def mixed(**values: float) -> dict:
+        change(client, rung["id"], type="set settings", values=values)
+        finished(rung["id"], start(client, rung, kind="everything")["id"])
+        return client.get(path).json()
+
+    plain = mixed(music="grand")
+    assert plain["measured"] and plain["least"] >= plain["easy"] and plain["hard"] == []
+    assert plain["loudness"] == pytest.approx(-14, abs=0.5)
+    loud = mixed(music_level=12, music_duck=0)
+    worst = loud["hard"][0]
+    assert worst["culprit"] == "music" and worst["index"] == loud["least"] < loud["easy"]
+    mended = mixed(music_level=12 - worst["less"])
+    assert mended["least"] > loud["least"]
+    assert all(line["index"] >= mended["easy"] - 0.02 for line in mended["hard"])

@@ -8,6 +8,7 @@ from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
 from .kinds.following import follow_spec
 from .kinds.listening import listened_key
+from .kinds.mix import mix_spec
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
@@ -73,6 +74,7 @@ __all__ = [
     "keep_recording",
     "line_at",
     "listened_key",
+    "mix_spec",
     "opened_line",
     "pace_in",
     "parser",

@@ -1482,6 +1482,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Mix
+         * @description What was measured of the film's sound.
+         */
+        get: operations["mix_api_films__film__mix_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/names": {
         parameters: {
             query?: never;
@@ -2964,6 +2984,25 @@ export interface components {
             /** Fits */
             fits: boolean;
         };
+        /**
+         * HardLine
+         * @description A line, by its place, that is hard to follow: how well it is understood (0 … 1), which lane is most in its way,
+         *     and by how many decibels softer that would do; what is said, and in which shot.
+         */
+        HardLine: {
+            /** Line */
+            line: number;
+            /** Shot */
+            shot: number;
+            /** Text */
+            text: string;
+            /** Index */
+            index: number;
+            /** Culprit */
+            culprit: string;
+            /** Less */
+            less: number;
+        };
         /** HeadChange */
         HeadChange: {
             /** Id */
@@ -3642,6 +3681,31 @@ export interface components {
             pictures: number;
             /** Cost */
             cost: number;
+        };
+        /**
+         * MixView
+         * @description The sound as it is mixed now; nothing of it is measured while that is not made. Lines that are not understood
+         *     with ease (`easy`, by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all.
+         */
+        MixView: {
+            /** Measured */
+            measured: boolean;
+            /** Loudness */
+            loudness?: number | null;
+            /** True Peak */
+            true_peak?: number | null;
+            /**
+             * Easy
+             * @default 0.75
+             */
+            easy: number;
+            /** Least */
+            least?: number | null;
+            /**
+             * Hard
+             * @default []
+             */
+            hard: components["schemas"]["HardLine"][];
         };
         /**
          * MoveScene
@@ -9108,6 +9172,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Cleaned"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    mix_api_films__film__mix_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixView"];
                 };
             };
             /** @description Validation Error */

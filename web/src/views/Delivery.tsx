@@ -12,6 +12,7 @@ import { RunControls } from "../parts/RunControls";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
+import { Understood } from "./Understood";
 import { fitting } from "./bench/voice/voices";
 import { MUSIC } from "./wording";
 
@@ -239,6 +240,7 @@ export function Delivery() {
         <OutsideTools film={film} />
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">
+        <Understood film={film} />
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>
         {runs.filter((r) => r.state !== "going").length === 0 && (
           <p className="text-ink-2">None yet. A delivery keeps its files and its report here.</p>

@@ -32,6 +32,7 @@ from .mix import (
 from .music import MUSIC_MOODS, music_mood
 from .rooms import InRoom, impulse
 from .silence import trim
+from .understood import EASY, Powers, Understood, band_powers, understood
 from .wanted import (
     LONGEST_MUSIC,
     SOUND_SECONDS,
@@ -47,6 +48,7 @@ __all__ = [
     "BLOCK",
     "DELIVERED_DBTP",
     "DUCK_DB",
+    "EASY",
     "LONGEST_MUSIC",
     "MUSIC_MOODS",
     "RATE",
@@ -57,14 +59,17 @@ __all__ = [
     "InRoom",
     "Loudness",
     "MixedPart",
+    "Powers",
     "Samples",
     "Scratch",
     "SoundAmount",
     "Source",
     "Spot",
     "TruePeaks",
+    "Understood",
     "ambience_cues",
     "ambience_of",
+    "band_powers",
     "cleaned",
     "cue_prompts",
     "impulse",
@@ -84,4 +89,5 @@ __all__ = [
     "spots_of",
     "trim",
     "true_peak_dbtp",
+    "understood",
 ]

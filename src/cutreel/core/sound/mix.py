@@ -111,6 +111,8 @@ class MixedPart:
 
 
 Progress = Callable[[float], None]
+Heard = Callable[[Role, NDArray[np.float32]], None]
+"""Whoever listens to each lane by itself, block by block, as it lies in the sum."""
 
 
 def mix(
@@ -120,10 +122,12 @@ def mix(
     scratch: Scratch | None = None,
     progress: Progress = lambda share: None,
     duck: Mapping[Role, float] = DUCK_DB,
+    heard: Heard = lambda role, block: None,
 ) -> Iterator[NDArray[np.float32]]:
     """The finished sound of a film of `seconds` at `aim` LUFS, in blocks of float32 of shape
     (samples, 2) at 48 kHz. `scratch` holds the sum meanwhile (None: memory). `duck` says by how many decibels each role
-    gives way to the voice."""
+    gives way to the voice; each lane is `heard` by itself as it lies in the sum, before that is brought to its
+    loudness."""
     scratch = Memory() if scratch is None else scratch
     length = round(seconds * RATE)
     laid = _Lanes([_Laid(part) for part in parts], length)
@@ -131,7 +135,7 @@ def mix(
     progress(0.3)
     measured, peaks = Loudness(RATE), TruePeaks(PEAK_EVERY)
     for at in range(0, length, BLOCK):
-        block = _summed(laid, activity, at, min(length, at + BLOCK), duck)
+        block = _summed(laid, activity, at, min(length, at + BLOCK), duck, heard)
         measured.add(block)
         peaks.add(block, last=at + BLOCK >= length)
         scratch.write(block)
@@ -277,6 +281,7 @@ def _summed(
     start: int,
     end: int,
     ducked_by: Mapping[Role, float],
+    heard: Heard,
 ) -> NDArray[np.float32]:
     """Everything between two samples, ducked under the voice."""
     first, last = start // TICK, end // TICK + 2
@@ -289,7 +294,9 @@ def _summed(
     for role, duck in ducked_by.items():
         if role in lanes.roles:
             ducked = (10 ** (speaking * (duck / 20))).astype(np.float32)
-            total += lanes.bus(role, start, end) * ducked[:, None]
+            bus = lanes.bus(role, start, end) * ducked[:, None]
+            heard(role, bus)
+            total += bus
     return total
 
 

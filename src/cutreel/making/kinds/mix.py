@@ -2,10 +2,14 @@
 encoded."""
 
 import tempfile
+from collections import defaultdict
+from collections.abc import Mapping, Sequence
 from dataclasses import asdict
 from mmap import ACCESS_READ, mmap
 from pathlib import Path
 from typing import Any, ClassVar
+
+import numpy as np
 
 from cutreel.core.render import encode_sound, split_init
 from cutreel.core.sound import (
@@ -15,9 +19,12 @@ from cutreel.core.sound import (
     InRoom,
     Loudness,
     MixedPart,
+    Powers,
     Source,
     TruePeaks,
+    band_powers,
     mix,
+    understood,
 )
 from cutreel.core.timeline import Room, SoundClip, Track
 from cutreel.store import Assembled, ItemSpec
@@ -108,6 +115,7 @@ class MixKind(Kind[MixSpec]):
                 )
                 for s in spec.sounds
             ]
+            powers: dict[str, list[Powers]] = defaultdict(list)
             with FileScratch(Path(folder) / "sum.wav") as scratch:
                 blocks = mix(
                     parts,
@@ -116,6 +124,7 @@ class MixKind(Kind[MixSpec]):
                     scratch,
                     lambda share: progress(share * 0.7),
                     {**DUCK_DB, "ambience": -spec.ambience_duck, "music": -spec.music_duck},
+                    lambda role, block: powers[role].append(band_powers(block)),
                 )
                 encode_sound(blocks, RATE, FRAGMENT_SECONDS, str(path))
             progress(0.8)
@@ -127,9 +136,22 @@ class MixKind(Kind[MixSpec]):
                 "integrated_lufs": round(loudness.lufs, 2),
                 "true_peak_dbtp": round(peaks.dbtp, 2),
                 "seconds": spec.seconds,
+                "understood": _understood(parts, powers),
                 **_fragments(path),
             }
             return Made(shop.media.put_file(path, "m4a"), about)
+
+
+def _understood(
+    parts: Sequence[MixedPart], powers: Mapping[str, Sequence[Powers]]
+) -> list[tuple[float, str, float]]:
+    """How well each sound of the voice is understood beside the rest, in their order."""
+    lanes = {role: np.concatenate(blocks) for role, blocks in powers.items()}
+    speech = lanes.pop("voice", None)
+    if speech is None:
+        return []
+    spans = [(p.start, p.start + p.source.length / RATE) for p in parts if p.role == "voice"]
+    return [(u.value, u.culprit, u.less) for u in understood(speech, lanes, spans)]
 
 
 def _fragments(path: Path) -> dict[str, Any]:
