@@ -41,8 +41,8 @@ export function Understood({ film }: { film: Film }) {
       ) : (
         <>
           <p className="text-ink-2" role="status">
-            {told(found.hard.length, found.least ?? null, found.easy)} {found.loudness?.toFixed(1)}{" "}
-            LUFS, true peak {found.true_peak?.toFixed(1)} dBTP.
+            {told(found.hard.length, found.least ?? null, found.easy)} {level(found.loudness)} LUFS,
+            true peak {level(found.true_peak)} dBTP.
           </p>
           {found.hard.length > 0 && (
             <ul aria-label="Lines that are hard to follow" className="mt-2 border-t border-rule">
@@ -78,6 +78,8 @@ export function Understood({ film }: { film: Film }) {
   );
 }
 
+/** A level with a true minus sign. */
+const level = (db: number | null | undefined) => (db ?? 0).toFixed(1).replace("-", "−");
 const isLane = (name: string): name is Lane => name in LEVELS;
 
 function told(hard: number, least: number | null, easy: number): string {
