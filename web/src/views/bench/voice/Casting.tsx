@@ -192,6 +192,7 @@ function Listed({
   const unheard = shown.slice(0, MOST_HEARD).map((v) => v.name);
   const offers = useOffers().data ?? [];
   const cost = costOfCasting(film, said.speaker, offers);
+  const left = offers.find((o) => o.kind === "speech")?.quota.left;
   return (
     <section aria-label="All voices">
       <Heading
@@ -242,6 +243,11 @@ function Listed({
           ]}
           onChange={(o) => setOrder(o as typeof order)}
         />
+        {left !== undefined && (
+          <span className="text-[12.5px] text-ink-2">
+            {left.toLocaleString("en")} characters left today
+          </span>
+        )}
         <Button
           className="ml-auto"
           onClick={() => {

@@ -52,7 +52,7 @@ vi.mock("../../../api/film", () => ({
   useRuns: () => ({ data: [] }),
   useOffers: () => ({
     data: [
-      { kind: "speech", price: { amount: "0.00001", per: "character" } },
+      { kind: "speech", quota: { left: 400000 }, price: { amount: "0.00001", per: "character" } },
       { kind: "voice", price: { amount: "0.004", per: "request" }, quota: { left: 9, limit: 120 } },
     ],
   }),
