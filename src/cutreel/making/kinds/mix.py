@@ -61,7 +61,7 @@ class MixSpec(Spec):
     """All that sounds, and how long the film is. A film with no sound yet is silent."""
 
     kind: ClassVar[str] = "mix"
-    version: ClassVar[int] = 6
+    version: ClassVar[int] = 7
     sounds: tuple[MixedSound, ...] = ()
     seconds: float
     loudness: float = AIM_LUFS

@@ -34,7 +34,7 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
         <SoundDesk
           film={film}
           cue={ambience}
-          className="absolute left-[37px] right-0 top-1 min-h-6 break-words text-left text-[11.5px] leading-tight text-ink-2"
+          className="absolute left-[37px] right-0 top-1 min-h-6 break-words text-left text-[11px] leading-tight text-ink-2"
         >
           <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>
             {ambience.prompt.replace(/^an? /, "")}
