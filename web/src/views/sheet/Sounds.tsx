@@ -24,7 +24,7 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
     <>
       {ambience && (
         <span
-          className={`absolute bottom-0 left-2.5 w-6 bg-[color-mix(in_srgb,var(--moss)_24%,transparent)] ${named ? "top-2" : "top-0"} ${
+          className={`absolute bottom-0 left-2.5 w-5 bg-[color-mix(in_srgb,var(--moss)_24%,transparent)] ${named ? "top-2" : "top-0"} ${
             ambience.made ? "" : "hatch"
           } border-l-2 border-moss`}
           title={`${ambience.prompt} (${ambience.why})`}
@@ -34,7 +34,7 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
         <SoundDesk
           film={film}
           cue={ambience}
-          className="absolute left-[37px] right-0 top-1 min-h-6 break-words text-left text-[11px] leading-tight text-ink-2"
+          className="absolute left-[32px] right-0 top-1 min-h-6 break-words text-left text-[11px] leading-tight text-ink-2"
         >
           <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>
             {ambience.prompt.replace(/^an? /, "")}
