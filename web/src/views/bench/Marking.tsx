@@ -184,7 +184,9 @@ export function Marking({ film, take, mask, onMask }: Props) {
       <p className="mt-1 flex justify-between text-[12px] text-ink-2">
         By keys: arrows move a box, with Shift they size it, Enter marks it.
         <span role="status">
-          {marked ? `${Math.max(1, Math.round(marked * 100))} % marked` : "nothing marked"}
+          {!mask && "the picture is on its way"}
+          {mask && !marked && "nothing marked"}
+          {marked > 0 && `${Math.max(1, Math.round(marked * 100))} % marked`}
         </span>
       </p>
     </>
