@@ -1,7 +1,5 @@
 """Loudness, true peak, ducking and the mix, against EBU signals and independent meters."""
 
-import sys
-
 import numpy as np
 import pyloudnorm
 import pytest
@@ -12,9 +10,11 @@ from cutreel.core.manuscript import read
 from cutreel.core.sound import (
     DUCK_DB,
     RATE,
+    Giving,
     Loudness,
     MixedPart,
     Samples,
+    Treatment,
     ambience_cues,
     integrated_lufs,
     mix,
@@ -40,15 +40,12 @@ def mixed(parts: list[MixedPart], seconds: float, aim: float = -14.0) -> np.ndar
 
 
 def speechlike(seconds: float) -> np.ndarray:
-    """Bursts of noise with pauses, as a voice has."""
+    """Bursts of noise with pauses, as a voice has, with little above 12 kHz: meters differ about what is near 24."""
     n = round(seconds * RATE)
     gate = (np.sin(2 * np.pi * np.arange(n) / RATE * 0.45) > -0.3).astype(np.float32)
-    return (
-        RNG.standard_normal(n).astype(np.float32)
-        * 0.12
-        * gate
-        * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23))
-    )
+    noise = np.random.default_rng(5).standard_normal(n + 2)
+    soft = np.convolve(noise, (0.35, 0.7, 0.35), "valid").astype(np.float32)
+    return soft * 0.12 * gate * (0.5 + 0.5 * np.sin(np.arange(n) / RATE * 23)).astype(np.float32)
 
 
 def test_ebu_tech_3341_case_1() -> None:
@@ -161,8 +158,8 @@ def test_music_gives_way_by_as_much_as_is_wished(by: float) -> None:
         MixedPart("voice", 4.0, Samples(np.stack([speechlike(6)] * 2, axis=1))),
         MixedPart("music", 0.0, Samples(sine(-20, 16, 220))),
     ]
-    duck = {**DUCK_DB, "music": -by}
-    with_voice = np.concatenate(list(mix(parts, 16, -14.0, duck=duck)))
+    told = Treatment(Giving({**DUCK_DB, "music": -by}))
+    with_voice = np.concatenate(list(mix(parts, 16, -14.0, told)))
 
     def level(start: float) -> float:
         part = with_voice[round(start * RATE) : round((start + 1.5) * RATE), 0]
@@ -181,16 +178,6 @@ def test_the_limiter_holds_true_peaks() -> None:
     loud = mixed([MixedPart("music", 0.0, Samples(audio))], 4, aim=-8.0)
     assert true_peak_dbtp(loud) < -1.4
     assert integrated_lufs(loud, RATE) == pytest.approx(-8.0, abs=0.3)
-
-
-def test_a_mix_does_not_depend_on_its_blocks(monkeypatch) -> None:
-    parts = [
-        MixedPart("voice", 0.5, Samples(speechlike(3)), fade_in=0.005, fade_out=0.02),
-        MixedPart("ambience", 0.0, Samples(sine(-20, 1.5, 330)), loop_to=6.0, fade_in=0.8),
-    ]
-    whole = mixed(parts, 6)
-    monkeypatch.setattr(sys.modules[mix.__module__], "BLOCK", RATE // 2)
-    np.testing.assert_allclose(mixed(parts, 6), whole, atol=2e-4)
 
 
 def test_loudness_of_blocks_is_loudness_of_the_whole() -> None:

@@ -17,6 +17,7 @@ from cutreel import __version__
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
 from cutreel.making import (
+    MixDesk,
     PreviewDesk,
     Workshop,
     parser,
@@ -111,6 +112,7 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
     )
     preview = PreviewDesk(shop)
     app.state.shop, app.state.preview, app.state.listener = shop, preview, listener
+    app.state.mixing = MixDesk(shop)
     app.state.desk = FilmDesk(shop, preview)
 
     app.add_middleware(BoundedBodies)

@@ -8,10 +8,10 @@ from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
 from .kinds.following import follow_spec
 from .kinds.listening import listened_key
-from .kinds.mix import mix_spec
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
+from .mixing import MixDesk, mix_spec
 from .moving import frames_of_shot, usual_path, ways_along
 from .narration import keep_narration, share_heard
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
@@ -44,6 +44,7 @@ __all__ = [
     "Estimate",
     "Faults",
     "FoundStory",
+    "MixDesk",
     "Origin",
     "PersonDrift",
     "Picture",

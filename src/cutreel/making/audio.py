@@ -4,6 +4,7 @@ import io
 from collections.abc import Iterator
 from dataclasses import dataclass
 from pathlib import Path
+from threading import Lock, RLock
 from typing import Any
 
 import av
@@ -14,7 +15,7 @@ from cachetools import LRUCache
 from numpy.typing import NDArray
 
 from cutreel.core.errors import BadInput
-from cutreel.core.sound import BLOCK, RATE, line_lufs, match_words, trim
+from cutreel.core.sound import RATE, line_lufs, match_words, trim
 from cutreel.store import MediaStore
 
 MOST_HELD = 16_000_000
@@ -42,12 +43,13 @@ def _file(data: bytes) -> soundfile.SoundFile:
 
 
 class KeptSounds:
-    """Kept sounds, decoded as they are asked for. What was used last stays decoded until all of that together is
-    large, so that a film of a thousand lines needs no more memory than one of ten."""
+    """Kept sounds, decoded as they are asked for, by any number of threads. What was used last stays decoded until all
+    of that together is large, so that a film of a thousand lines needs no more memory than one of ten."""
 
     def __init__(self, media: MediaStore, most: int = MOST_DECODED) -> None:
         self.media = media
         self._open: LRUCache[str, _Opened] = LRUCache(most, getsizeof=lambda sound: sound.bytes)
+        self._lock = RLock()
 
     @property
     def held(self) -> int:
@@ -56,12 +58,13 @@ class KeptSounds:
 
     def opened(self, name: str) -> "_Opened":
         """The sound of a media file. Raises BadInput and NotFound."""
-        found = self._open.get(name)
-        if found is None:
-            found = _Opened(self.media.get(name))
-            if found.bytes <= self._open.maxsize:
-                self._open[name] = found
-        return found
+        with self._lock:
+            found = self._open.get(name)
+            if found is None:
+                found = _Opened(self.media.get(name))
+                if found.bytes <= self._open.maxsize:
+                    self._open[name] = found
+            return found
 
     def source(self, name: str, cut: tuple[int, int] | None = None) -> "FileSource":
         """A sound, or the samples of it that lie in `cut`, as a source of a mix."""
@@ -77,6 +80,7 @@ class _Opened:
     def __init__(self, data: bytes) -> None:
         self._held: NDArray[np.float32] | None = None
         self._file = _file(data)
+        self._lock = Lock()
         size = len(self._file) * self._file.channels * 4
         if size <= MOST_HELD or self._file.samplerate != RATE:  # of another rate: rare
             self._held = samples_of(data)
@@ -88,8 +92,9 @@ class _Opened:
         if self._held is not None:
             part = self._held[start:end]
         else:
-            self._file.seek(start)
-            part = self._file.read(max(0, end - start), dtype="float32", always_2d=True)
+            with self._lock:
+                self._file.seek(start)
+                part = self._file.read(max(0, end - start), dtype="float32", always_2d=True)
         return part if part.shape[1] == 2 else np.repeat(part[:, :1], 2, axis=1)
 
 
@@ -106,35 +111,6 @@ class FileSource:
         """Samples `start` up to `end`, shape (n, 2)."""
         opened = self.sounds.opened(self.name)
         return opened.read(self.first + start, self.first + min(end, self.length))
-
-
-class FileScratch:
-    """The sum of a mix on disk, as 24 bit so that it is small and loses nothing that could be
-    heard."""
-
-    HEADROOM = 8.0
-    """The sum may be over full scale before its loudness is set."""
-
-    def __init__(self, path: Path) -> None:
-        self.path = path
-        self._out: Any = None
-
-    def __enter__(self) -> "FileScratch":
-        self._out = soundfile.SoundFile(self.path, "w", RATE, 2, "PCM_24", format="RF64")
-        return self
-
-    def __exit__(self, *_: object) -> None:
-        self._out.close()
-        self.path.unlink(missing_ok=True)
-
-    def write(self, block: NDArray[np.float32]) -> None:
-        self._out.write(block / self.HEADROOM)
-
-    def blocks(self) -> Iterator[NDArray[np.float32]]:
-        self._out.close()
-        with soundfile.SoundFile(self.path) as file:
-            while len(block := file.read(BLOCK, dtype="float32", always_2d=True)):
-                yield block * np.float32(self.HEADROOM)
 
 
 def decoded_blocks(path: Path) -> Iterator[NDArray[np.float32]]:

@@ -14,8 +14,8 @@ from cutreel.core.errors import CutReelError
 from cutreel.core.render import boxes, join
 from cutreel.store import Assembled
 
-from .kinds.mix import mix_spec
 from .lacking import lacks_of
+from .mixing import mix_spec
 from .planning import planned_segments
 from .registry import Captions
 from .workshop import Workshop

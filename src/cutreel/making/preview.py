@@ -9,8 +9,9 @@ from cutreel.core.errors import CutReelError
 from cutreel.core.render import SegmentPlan, media_of, split_init, timescale
 from cutreel.store import Assembled, Result
 
-from .kinds.mix import mix_spec, mix_weight
+from .kinds.mix import mix_weight
 from .kinds.segment import SegmentSpec
+from .mixing import mix_spec
 from .planning import planned_segments
 from .registry import Spec
 from .workshop import Workshop

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import FilmDocument
+from cutreel.core.sound import Kept
 from cutreel.protocol import Offer
 from cutreel.services import Services, services_from_environment
 from cutreel.store import (
@@ -22,6 +23,7 @@ from cutreel.store import (
     TakeStore,
     assembled_film,
     database_from_environment,
+    kept_from_environment,
     media_from_environment,
 )
 
@@ -39,14 +41,20 @@ def _known() -> Registry:
     return REGISTRY
 
 
+def _in_memory() -> Kept:
+    kept: dict[str, bytes] = {}
+    return kept
+
+
 @dataclass(eq=False)
 class Workshop:
-    """Stores and services."""
+    """Stores and services; `kept` is what was measured of sound."""
 
     database: Database
     media: MediaStore
     services: Services
     registry: Registry = field(default_factory=_known, repr=False)
+    kept: Kept = field(default_factory=_in_memory, repr=False)
     _offers: tuple[float, list[Offer]] = field(default=(-1e9, []), repr=False)
 
     def __post_init__(self) -> None:
@@ -98,5 +106,8 @@ class Workshop:
 def workshop_from_environment() -> Workshop:
     """The workshop that the environment names."""
     return Workshop(
-        database_from_environment(), media_from_environment(), services_from_environment()
+        database_from_environment(),
+        media_from_environment(),
+        services_from_environment(),
+        kept=kept_from_environment(),
     )

@@ -59,6 +59,7 @@ def start(
     environment = {
         "CUTREEL_DATABASE": cluster.address,
         "CUTREEL_MEDIA": str(folder / "media"),
+        "CUTREEL_KEPT": str(folder / "kept"),
         "CUTREEL_SERVICES": services,
         "STANDINS_DIR": str(folder / "standins"),
         "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"),

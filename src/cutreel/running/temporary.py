@@ -14,7 +14,7 @@ from pathlib import Path
 
 from cutreel.making import Workshop
 from cutreel.services import Services
-from cutreel.store import Database, MediaStore
+from cutreel.store import Database, MediaStore, kept_in
 
 from . import commands
 from .cluster import Cluster
@@ -67,6 +67,7 @@ def temporary(
         environment = {
             **os.environ,
             "CUTREEL_MEDIA": str(folder / "media"),
+            "CUTREEL_KEPT": str(folder / "kept"),
             "CUTREEL_SERVICES": services,
             "STANDINS_DIR": str(folder / "standins"),
             "STANDINS_DELAY": str(delay),
@@ -79,7 +80,12 @@ def temporary(
         database = Database(cluster.address)
         prepare_database(database)
         running = Temporary(
-            Workshop(database, MediaStore(environment["CUTREEL_MEDIA"]), Services(services)),
+            Workshop(
+                database,
+                MediaStore(environment["CUTREEL_MEDIA"]),
+                Services(services),
+                kept=kept_in(folder / "kept"),
+            ),
             environment,
             processes,
             services,

@@ -8,6 +8,7 @@ from .company import CompanyStore
 from .database import Database, database_from_environment
 from .events import CHANNEL, events_after, last_event, last_of, shots_told
 from .films import FilmRow, FilmStore, new_id
+from .kept import kept_from_environment, kept_in
 from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
 from .parses import ParseStore
@@ -42,6 +43,8 @@ __all__ = [
     "assembled_film",
     "database_from_environment",
     "events_after",
+    "kept_from_environment",
+    "kept_in",
     "last_event",
     "last_of",
     "media_from_environment",

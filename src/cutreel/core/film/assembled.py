@@ -14,6 +14,7 @@ from cutreel.core.sound import (
     LONGEST_MUSIC,
     Cue,
     Spot,
+    Treatment,
     ambience_cues,
     line_gain,
     music_key_of,
@@ -44,6 +45,7 @@ from .acting import VOICE_RATE
 from .air import air_of
 from .casting import scene_choices
 from .document import CueChoice, FilmDocument
+from .lanes import treatment_of
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .reading import ReadFilm
@@ -116,6 +118,11 @@ class Assembled:
         return [*self._voices(), *self._effects(), *self._music()]
 
     @cached_property
+    def treatment(self) -> Treatment:
+        """How the mix treats each lane."""
+        return treatment_of(self.document, self.timing, self.rate)
+
+    @cached_property
     def appearance(self) -> tuple[Hashable, ...]:
         """All that is seen and heard, in short: the same again is the same film to look at."""
         settings = self.document.settings
@@ -136,7 +143,7 @@ class Assembled:
         )
         burned = tuple(self.captions) if settings.captions == "burn" else ()
         cut = (str(self.rate), settings.aspect, settings.dissolve, settings.movement, settings.air)
-        mixed = (settings.loudness, settings.ambience_duck, settings.music_duck)
+        mixed = (settings.loudness, repr(self.treatment))
         return (*cut, *mixed, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
@@ -227,7 +234,8 @@ class Assembled:
                         fade_out=VOICE_OUT,
                         room=self.rooms[i].room,
                         gain=level_told(self.read.speech[i].direction)
-                        + line_gain(result.data.get("lufs")),
+                        + line_gain(result.data.get("lufs"))
+                        + self.document.settings.voice_level,
                         whole=(result.data["trim"][0], result.data["trim"][1])
                         if "pieces" in result.data
                         else None,

@@ -60,7 +60,8 @@ Command = Annotated[
     | c.Rename
     | c.LiftCue
     | c.LiftSounds
-    | c.SetCue,
+    | c.SetCue
+    | c.SetLane,
     Field(discriminator="type"),
 ]
 

@@ -24,6 +24,9 @@ from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
 
 MOST_CHARACTERS = 1_000_000
+MOST_POINTS = 1_000
+"""Of a level line."""
+Lane = Literal["voice", "sound", "music"]
 
 
 class Settings(BaseModel):
@@ -37,8 +40,9 @@ class Settings(BaseModel):
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line, `room` where that is heard (None: dry);
     `sounds` how much must be heard of what is told for it to be proposed;
-    `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck` and
-    `music_duck` by how much they give way to the voice (dB); `loudness` the film's (LUFS);
+    `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
+    and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
+    seconds; `loudness` the film's (LUFS);
     `language` the one that is spoken (BCP 47; empty: as the text is);
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -58,8 +62,11 @@ class Settings(BaseModel):
     spot_level: float = Field(0, ge=-24, le=12)
     ambience_level: float = Field(0, ge=-24, le=12)
     music_level: float = Field(0, ge=-24, le=12)
+    voice_level: float = Field(0, ge=-24, le=12)
     ambience_duck: float = Field(-DUCK_DB["ambience"], ge=0, le=30)
     music_duck: float = Field(-DUCK_DB["music"], ge=0, le=30)
+    duck_in: float = Field(0.2, ge=0.02, le=2)
+    duck_out: float = Field(0.7, ge=0.05, le=4)
     loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "file", "off"] = "burn"
     dissolve: float = Field(0.5, ge=0, le=4)
@@ -143,6 +150,25 @@ class CueChoice(BaseModel):
     fade_in: float | None = Field(None, ge=0, le=10)
     fade_out: float | None = Field(None, ge=0, le=10)
     seed: int = Field(0, ge=0, le=99)
+
+
+class LevelPoint(BaseModel):
+    """A point of a level line: so many frames after the word with the number `word` begins, so many decibels louder."""
+
+    word: int
+    later: int = Field(0, ge=-2_400, le=2_400)
+    gain: float = Field(0, ge=-36, le=12)
+
+
+class LaneChoice(BaseModel):
+    """How the maker wants a lane of the mix: its level line; how many hertz are cut below (0: none), by how many
+    decibels it is brighter, and by how many it is kept lower from 1 to 4 kHz while somebody speaks."""
+
+    lane: Lane
+    points: list[LevelPoint] = Field([], max_length=MOST_POINTS)
+    low_cut: float = Field(0, ge=0, le=400)
+    bright: float = Field(0, ge=-9, le=9)
+    dip: float = Field(0, ge=0, le=12)
 
 
 class Source(BaseModel):
@@ -246,6 +272,7 @@ class FilmDocument(BaseModel):
     cue_choices: list[CueChoice] = []
     lifted_sounds: list[str] = []
     """Sounds that are proposed nowhere in the film, by their prompts."""
+    lanes: list[LaneChoice] = []
     meant: list[Meant] = []
     voices: list[OwnVoice] = []
     lines: list[OwnLine] = []

@@ -16,22 +16,23 @@ from .cues import (
     spots_of,
 )
 from .evened import line_gain, line_lufs
-from .loudness import Loudness, TruePeaks, integrated_lufs, true_peak_dbtp
-from .mix import (
-    AIM_LUFS,
-    BLOCK,
-    DELIVERED_DBTP,
-    DUCK_DB,
-    RATE,
-    MixedPart,
-    Samples,
-    Scratch,
-    Source,
-    mix,
+from .giving_way import DUCK_DB, Giving, LevelLine
+from .lanes import BLOCK, RATE, ROLES, MixedPart, Role, Samples, Sound, Source
+from .limiter import AIM_LUFS, DELIVERED_DBTP
+from .loudness import (
+    Loudness,
+    TruePeaks,
+    integrated_lufs,
+    loudness_range,
+    short_term,
+    true_peak_dbtp,
 )
+from .measured import SEEN, Heard
+from .mix import Kept, Mastered, Mixer, Treatment, mix
 from .music import MUSIC_MOODS, music_mood
 from .rooms import InRoom, impulse
 from .silence import trim
+from .tone import Tone
 from .understood import EASY, Powers, Understood, band_powers, understood
 from .wanted import (
     LONGEST_MUSIC,
@@ -52,19 +53,30 @@ __all__ = [
     "LONGEST_MUSIC",
     "MUSIC_MOODS",
     "RATE",
+    "ROLES",
+    "SEEN",
     "SOUND_PROMPTS",
     "SOUND_SECONDS",
     "Cleaning",
     "Cue",
+    "Giving",
+    "Heard",
     "InRoom",
+    "Kept",
+    "LevelLine",
     "Loudness",
+    "Mastered",
     "MixedPart",
+    "Mixer",
     "Powers",
+    "Role",
     "Samples",
-    "Scratch",
+    "Sound",
     "SoundAmount",
     "Source",
     "Spot",
+    "Tone",
+    "Treatment",
     "TruePeaks",
     "Understood",
     "ambience_cues",
@@ -76,12 +88,14 @@ __all__ = [
     "integrated_lufs",
     "line_gain",
     "line_lufs",
+    "loudness_range",
     "match_words",
     "mix",
     "music_key_of",
     "music_mood",
     "music_seconds",
     "own_cues",
+    "short_term",
     "sound_key_of",
     "sound_seed",
     "sounds_between",

@@ -3,8 +3,8 @@
 import numpy as np
 from numpy.typing import NDArray
 
+from .lanes import RATE
 from .loudness import Loudness
-from .mix import RATE
 
 LINE_LUFS = -16.0
 """Loudness of a line in a mix (BS.1770): about what voices have by themselves, so that most are hardly moved."""

@@ -1,5 +1,5 @@
-"""Programme loudness and true peak (ITU-R BS.1770-5, EBU R 128), of sound that comes block by
-block."""
+"""Programme loudness, its range and true peak (ITU-R BS.1770-5, EBU R 128, Tech 3341 and 3342), of sound that comes
+block by block."""
 
 from math import pi, tan
 from typing import Any
@@ -8,7 +8,7 @@ import numpy as np
 import soxr
 from numpy.typing import NDArray
 
-ABSOLUTE_GATE, RELATIVE_GATE = -70.0, -10.0
+ABSOLUTE_GATE, RELATIVE_GATE, RANGE_GATE = -70.0, -10.0, -20.0
 SILENCE = -120.0
 
 
@@ -28,6 +28,15 @@ def _k_weighting(rate: int) -> NDArray[np.float64]:
     return np.array([shelf, high_pass])
 
 
+def weighted(samples: NDArray[np.floating[Any]], rate: int) -> NDArray[np.float64]:
+    """The power of each sample of shape (n, channels) as loudness weighs it, all channels together."""
+    from scipy.signal import sosfilt  # here, since it takes a second to load
+
+    heard = sosfilt(_k_weighting(rate), samples.astype(np.float64), axis=0)
+    power: NDArray[np.float64] = np.einsum("ij,ij->i", heard, heard)
+    return power
+
+
 class Loudness:
     """Integrated loudness of what was added so far: 400 ms blocks at 75 % overlap, gated twice."""
 
@@ -45,7 +54,7 @@ class Loudness:
         weighted, self._state = sosfilt(
             self._sections, samples.astype(np.float64), axis=0, zi=self._state
         )
-        power = np.concatenate([self._rest, (weighted**2).sum(axis=1)])
+        power = np.concatenate([self._rest, np.einsum("ij,ij->i", weighted, weighted)])
         whole = len(power) // self._hop
         hops = power[: whole * self._hop].reshape(whole, self._hop)
         self._energy.append(hops.sum(axis=1))
@@ -55,15 +64,48 @@ class Loudness:
     @property
     def lufs(self) -> float:
         """In LUFS; -120.0 for silence or for less than one block."""
-        hops = np.concatenate([*self._energy, np.zeros(0)])
-        if len(hops) < 4:
-            return SILENCE
-        energy = (hops[:-3] + hops[1:-2] + hops[2:-1] + hops[3:]) / (4 * self._hop)
-        loud = energy[energy > 10 ** ((ABSOLUTE_GATE + 0.691) / 10)]
-        if loud.size == 0:
-            return SILENCE
-        loud = loud[loud > loud.mean() * 10 ** (RELATIVE_GATE / 10)]
-        return float(-0.691 + 10 * np.log10(loud.mean()))
+        return gated(np.concatenate([*self._energy, np.zeros(0)]) / self._hop)
+
+
+def gated(power: NDArray[np.float64]) -> float:
+    """Integrated loudness in LUFS of what has such a weighted power, the mean over 100 ms each; -120.0 for silence or
+    for less than one block."""
+    if len(power) < 4:
+        return SILENCE
+    blocks = _over(power, 4)
+    loud = blocks[blocks > 10 ** ((ABSOLUTE_GATE + 0.691) / 10)]
+    if loud.size == 0:
+        return SILENCE
+    loud = loud[loud > loud.mean() * 10 ** (RELATIVE_GATE / 10)]
+    return float(-0.691 + 10 * np.log10(loud.mean()))
+
+
+def short_term(power: NDArray[np.float64]) -> NDArray[np.float64]:
+    """Loudness in LUFS over three seconds, every 100 ms (EBU Tech 3341), of what has such a weighted power as for
+    `gated`; of each the three seconds end there. Of what is shorter, nothing."""
+    if len(power) < 30:
+        return np.zeros(0)
+    levels: NDArray[np.float64] = -0.691 + 10 * np.log10(_over(power, 30) + 1e-12)
+    return levels
+
+
+def loudness_range(power: NDArray[np.float64]) -> float:
+    """The loudness range in LU (EBU Tech 3342): between the 10th and the 95th percentile of short-term loudness,
+    without what lies under -70 LUFS or 20 LU under the rest. 0.0 of what is shorter than three seconds."""
+    levels = short_term(power)
+    levels = levels[levels >= ABSOLUTE_GATE]
+    if levels.size == 0:
+        return 0.0
+    gate = 10 * np.log10(np.mean(10 ** (levels / 10))) + RANGE_GATE
+    low, high = np.percentile(levels[levels >= gate], (10, 95))
+    return float(high - low)
+
+
+def _over(power: NDArray[np.float64], hops: int) -> NDArray[np.float64]:
+    """The mean power over so many hops, at every hop from the first that has them behind it."""
+    sums = np.cumsum(np.concatenate([[0.0], power]))
+    means: NDArray[np.float64] = np.maximum(0, sums[hops:] - sums[:-hops]) / hops
+    return means
 
 
 def integrated_lufs(samples: NDArray[np.float32], rate: int) -> float:
@@ -86,7 +128,7 @@ class TruePeaks:
     def add(self, samples: NDArray[np.float32], last: bool = False) -> "TruePeaks":
         """Add samples of shape (n, channels); nothing may follow the `last`."""
         fine = self._stream.resample_chunk(np.ascontiguousarray(samples, np.float32), last=last)
-        peaks = np.concatenate([self._rest, np.abs(fine).max(axis=1, initial=0.0)])
+        peaks = np.concatenate([self._rest, highest(fine)])
         whole = len(peaks) // self._fine
         self._peaks.append(peaks[: whole * self._fine].reshape(whole, self._fine).max(axis=1))
         self._rest = peaks[whole * self._fine :]
@@ -104,6 +146,16 @@ class TruePeaks:
         """The highest in dBTP; -120.0 for silence."""
         highest = float(self.values.max(initial=0.0))
         return float(20 * np.log10(highest)) if highest > 1e-6 else SILENCE
+
+
+def highest(samples: NDArray[np.float32]) -> NDArray[np.float32]:
+    """The highest of all channels, by its amount, at each sample; shape (n, channels)."""
+    out = np.abs(samples[:, 0])
+    for channel in range(
+        1, samples.shape[1]
+    ):  # many times as fast as a reduction over so short an axis
+        np.maximum(out, np.abs(samples[:, channel]), out=out)
+    return out
 
 
 def true_peak_dbtp(samples: NDArray[np.float32]) -> float:

@@ -15,7 +15,7 @@ from scipy.signal import fftconvolve, firwin
 
 from cutreel.core.timeline import Room
 
-from .mix import RATE, Source
+from .lanes import RATE, Source
 
 F32 = NDArray[np.float32]
 TAPS = 511

@@ -11,7 +11,8 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-RATE = 48_000
+from .lanes import RATE, mono
+
 FRAME = 960
 """Samples that are looked at together: a fiftieth of a second."""
 BANDS = (250, 500, 1000, 2000, 4000, 8000)
@@ -35,11 +36,10 @@ _WINDOW = np.hanning(FRAME).astype(np.float32)
 
 def band_powers(sound: NDArray[np.float32]) -> Powers:
     """The power of a stereo sound, of shape (samples, 2), in each band and frame; a last frame is filled up."""
-    mono = sound.mean(axis=1)
-    frames = np.pad(mono, (0, -len(mono) % FRAME)).reshape(-1, FRAME)
-    spectrum = np.abs(np.fft.rfft(frames * _WINDOW, axis=1).astype(np.complex64)) ** 2
-    powers: Powers = spectrum @ _IN_BAND
-    return powers
+    frames = np.pad(mono(sound), (0, -len(sound) % FRAME)).reshape(-1, FRAME)
+    spectrum = np.fft.rfft(frames * _WINDOW, axis=1).astype(np.complex64)
+    powers = (spectrum.real**2 + spectrum.imag**2) @ _IN_BAND
+    return powers.astype(np.float32)
 
 
 class Understood(NamedTuple):

@@ -10,7 +10,7 @@ from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
 
-from ..document import CueChoice, FilmDocument, SceneChoice, Settings, Source
+from ..document import CueChoice, FilmDocument, LaneChoice, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -224,6 +224,22 @@ class LiftSounds(FilmCommand):
         out = {*film.lifted_sounds} - {self.prompt}
         film.lifted_sounds = sorted(out | {self.prompt} if self.lifted else out)
         return f"throw out {self.prompt}" if self.lifted else f"take back {self.prompt}"
+
+
+class SetLane(FilmCommand):
+    """Say how a lane of the mix is wanted, with its whole level line; as is usual, where nothing is said."""
+
+    touches = ("lanes",)
+    type: Literal["set lane"] = "set lane"
+    lane: LaneChoice
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        before = next((c for c in film.lanes if c.lane == self.lane.lane), None)
+        film.lanes = [c for c in film.lanes if c.lane != self.lane.lane]
+        if self.lane != LaneChoice(lane=self.lane.lane):
+            film.lanes.append(self.lane)
+        drawn = self.lane.points != (before.points if before else [])
+        return f"{'draw the level' if drawn else 'shape the tone'} of the {self.lane.lane}"
 
 
 class SetScene(FilmCommand):
