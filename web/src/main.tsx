@@ -12,6 +12,7 @@ import { Delivery } from "./views/Delivery";
 import { FilmFrame, ToSheet } from "./views/FilmFrame";
 import { Script } from "./views/script/Script";
 import { Sheet } from "./views/Sheet";
+import { Mix } from "./views/mix/Mix";
 import { Shelf } from "./views/shelf/Shelf";
 import "./styles.css";
 
@@ -28,6 +29,7 @@ const router = createBrowserRouter([
       { path: "continuity", element: <Continuity /> },
       { path: "sheet", element: <Sheet /> },
       { path: "bench", element: <Bench /> },
+      { path: "mix", element: <Mix /> },
       { path: "delivery", element: <Delivery /> },
     ],
   },

@@ -12,7 +12,7 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import LaneChoice
+from cutreel.core.film import LaneChoice, cue_sheet
 from cutreel.core.manuscript import words_text
 from cutreel.core.sound import BLOCK, EASY, RATE, ROLES, Mixer, Role, Sound, Understood
 from cutreel.making import MixDesk, mix_spec
@@ -22,6 +22,8 @@ from .door import Films
 
 router = APIRouter(prefix="/api/films/{film}/mix")
 MOST_HARD = 40
+FAINTEST = 60.0
+"""Decibels under full scale that a waveform shows as nothing."""
 CURVE_EVERY = 5
 """The curve of loudness has a value for so many tenths of a second."""
 
@@ -87,7 +89,7 @@ class MixView(BaseModel):
 
 
 class BlockView(BaseModel):
-    """A block to look at: of each lane that sounds its highest samples (0 … 255 for -48 dB to full scale) for every
+    """A block to look at: of each lane that sounds its highest samples (0 … 255 for -60 dB to full scale) for every
     twentieth of a second, and by how many tenths of a decibel it gives way there."""
 
     wave: dict[Role, list[int]]
@@ -133,11 +135,18 @@ def block(film: str, number: int, key: str, films: Films, desk: Mixing) -> Respo
     for role in sounding:
         loud = heard["wave"][ROLES.index(role)].astype(np.float64)
         decibels = 20 * np.log10(np.maximum(loud, 1e-6))
-        wave[role] = np.clip((decibels + 48) / 48 * 255, 0, 255).astype(int).tolist()
+        wave[role] = np.clip((decibels / FAINTEST + 1) * 255, 0, 255).astype(int).tolist()
         gives[role] = np.rint(heard["gives"][ROLES.index(role)] * 10).astype(int).tolist()
     headers = {"Cache-Control": "public, max-age=31536000, immutable"}
     view = BlockView(wave=wave, gives=gives)
     return Response(view.model_dump_json(), media_type="application/json", headers=headers)
+
+
+@router.get("/cues.csv")
+def cues(film: str, films: Films) -> Response:
+    """The cue sheet: what sounds beside the voice, when, and where it is from."""
+    headers = {"Content-Disposition": 'attachment; filename="cues.csv"'}
+    return Response(cue_sheet(films.now(film).film), media_type="text/csv", headers=headers)
 
 
 @router.get("/sound/{number}")

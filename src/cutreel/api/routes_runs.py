@@ -13,7 +13,7 @@ from cutreel.making import (
     start_run,
     try_now,
 )
-from cutreel.store import RunView
+from cutreel.store import TYPES, RunView
 
 from .door import Films, Shop
 from .schemas import EstimateView
@@ -76,7 +76,8 @@ def try_again(run: str, shop: Shop) -> RunView:
 
 @router.get("/runs/{run}/files/{name}")
 def delivered_file(run: str, name: str, shop: Shop) -> Response:
-    """A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`."""
+    """A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`; or one of those that the sound was taken
+    out in."""
     view = shop.runs.view(run)
     kinds = {
         "film.mp4": ("film", "video/mp4"),
@@ -84,9 +85,9 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         "film.vtt": ("vtt", "text/vtt"),
         "film.json": ("report", "application/json"),
     }
-    if name not in kinds or kinds[name][0] not in view.outcome:
+    taken = next((f for f in view.outcome.get("files", ()) if f["name"] == name), None)
+    if taken is None and (name not in kinds or kinds[name][0] not in view.outcome):
         raise NotFound("There is no such file in that delivery.")
-    kind, media_type = kinds[name]
     title = (
         "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[
             :60
@@ -94,5 +95,10 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         or "film"
     )
     plain = title.encode("ascii", "ignore").decode() or "film"
+    if taken is not None:
+        called = f'attachment; filename="{plain} {name}"'
+        kind = TYPES[name.rsplit(".", 1)[1]]
+        return sent(shop.media, taken["media"], kind, {"Content-Disposition": called})
+    kind, media_type = kinds[name]
     called = f'attachment; filename="{plain}.{name.rsplit(".", 1)[1]}"'
     return sent(shop.media, view.outcome[kind], media_type, {"Content-Disposition": called})

@@ -19,6 +19,7 @@ from .kinds.retouch import RETOUCH_RUN, RetouchKind, RetouchWanted
 from .kinds.segment import SegmentKind
 from .kinds.sound import MusicKind, SoundKind
 from .kinds.speech import SPEECH_RUN, SpeechKind, SpeechWanted
+from .kinds.stems import STEMS_RUN, StemsKind, StemsWanted
 from .narration import NARRATION_RUN, NarrationWanted
 from .picking import PICTURES_RUN, PicturesWanted
 from .references import REFERENCES_RUN, ReferencesWanted
@@ -39,6 +40,7 @@ REGISTRY = Registry.of(
         MixKind(),
         SegmentKind(),
         FilmKind(),
+        StemsKind(),
         ReadingKind(),
         HearingKind(),
         FollowingKind(),
@@ -48,6 +50,7 @@ REGISTRY = Registry.of(
     [
         EVERYTHING_RUN,
         DELIVERY_RUN,
+        STEMS_RUN,
         PICTURES_RUN,
         SPEECH_RUN,
         REFERENCES_RUN,
@@ -65,6 +68,7 @@ REGISTRY = Registry.of(
 RunRequest = Annotated[
     EverythingWanted
     | DeliveryWanted
+    | StemsWanted
     | PicturesWanted
     | SpeechWanted
     | ReferencesWanted

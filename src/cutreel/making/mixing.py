@@ -2,7 +2,7 @@
 
 import os
 from collections import deque
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import asdict
 from threading import RLock
@@ -36,8 +36,8 @@ from .workshop import Workshop
 
 T = TypeVar("T")
 MOST_READY = 6
-MOST_AT_ONCE = 6
-"""Blocks that a page may wait for: about a second."""
+MOST_AT_ONCE = 18
+"""Blocks that a page may wait for: a second or two."""
 
 
 class MixedSound(Spec):
@@ -162,12 +162,17 @@ def understood_in(mixer: Mixer) -> list[Understood]:
 
 
 def in_blocks(mixer: Mixer, work: Callable[[int], T]) -> Iterator[T]:
-    """What `work` makes of each block, in their order, on all cores: most of it is done outside of Python."""
+    """What `work` makes of each block, in their order, on all cores."""
+    yield from beside_each_other(work, range(mixer.blocks))
+
+
+def beside_each_other(work: Callable[[int], T], blocks: Iterable[int]) -> Iterator[T]:
+    """What `work` makes of some blocks, in their order, on all cores: most of it is done outside of Python."""
     cores = os.cpu_count() or 1
     with ThreadPoolExecutor(cores) as pool:
         going: deque[Callable[[], T]] = deque()
         try:
-            for block in range(mixer.blocks):
+            for block in blocks:
                 going.append(pool.submit(work, block).result)
                 if len(going) > cores:
                     yield going.popleft()()
@@ -202,8 +207,8 @@ class MixDesk:
         if len(missing) > MOST_AT_ONCE:
             self.shop.queue.put_waited(spec)
             return mixer.blocks - len(missing)
-        for block in missing:
-            mixer.heard(block)
+        for _ in beside_each_other(mixer.heard, missing):
+            pass
         return mixer.blocks
 
     def mastered(self, spec: MixSpec) -> Mastered:

@@ -866,7 +866,8 @@ export interface paths {
         };
         /**
          * Delivered File
-         * @description A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`.
+         * @description A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`; or one of those that the sound was taken
+         *     out in.
          */
         get: operations["delivered_file_api_runs__run__files__name__get"];
         put?: never;
@@ -1491,9 +1492,69 @@ export interface paths {
         };
         /**
          * Mix
-         * @description What was measured of the film's sound.
+         * @description What is measured of the film's sound. Where much is to be measured yet, a worker begins with it.
          */
         get: operations["mix_api_films__film__mix_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/mix/blocks/{number}/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Block
+         * @description A block to look at. It is named by its key too, so what was fetched once never changes.
+         */
+        get: operations["block_api_films__film__mix_blocks__number___key__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/mix/cues.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cues
+         * @description The cue sheet: what sounds beside the voice, when, and where it is from.
+         */
+        get: operations["cues_api_films__film__mix_cues_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/mix/sound/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Sound
+         * @description A block to be heard, or some of its lanes alone, as loud as it is in the film as far as that is known.
+         */
+        get: operations["sound_api_films__film__mix_sound__number__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2081,7 +2142,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2987,7 +3048,7 @@ export interface components {
         /**
          * HardLine
          * @description A line, by its place, that is hard to follow: how well it is understood (0 … 1), which lane is most in its way,
-         *     and by how many decibels softer that would do; what is said, and in which shot.
+         *     and by how many decibels softer that would do; what is said, in which shot, in which frames.
          */
         HardLine: {
             /** Line */
@@ -3002,6 +3063,10 @@ export interface components {
             culprit: string;
             /** Less */
             less: number;
+            /** Start */
+            start: number;
+            /** Stop */
+            stop: number;
         };
         /** HeadChange */
         HeadChange: {
@@ -3227,6 +3292,47 @@ export interface components {
             opening: number;
         };
         /**
+         * LaneChoice
+         * @description How the maker wants a lane of the mix: its level line; how many hertz are cut below (0: none), by how many
+         *     decibels it is brighter, and by how many it is kept lower from 1 to 4 kHz while somebody speaks.
+         */
+        LaneChoice: {
+            /**
+             * Lane
+             * @enum {string}
+             */
+            lane: "voice" | "sound" | "music";
+            /**
+             * Points
+             * @default []
+             */
+            points: components["schemas"]["LevelPoint"][];
+            /**
+             * Low Cut
+             * @default 0
+             */
+            low_cut: number;
+            /**
+             * Bright
+             * @default 0
+             */
+            bright: number;
+            /**
+             * Dip
+             * @default 0
+             */
+            dip: number;
+        };
+        /**
+         * LaneView
+         * @description How a lane is treated by hand.
+         */
+        LaneView: {
+            choice: components["schemas"]["LaneChoice"];
+            /** Points */
+            points: components["schemas"]["PointView"][];
+        };
+        /**
          * LeftOut
          * @description Words that follow each other and were not said, and where they stand in the text (characters).
          */
@@ -3237,6 +3343,24 @@ export interface components {
             start: number;
             /** End */
             end: number;
+        };
+        /**
+         * LevelPoint
+         * @description A point of a level line: so many frames after the word with the number `word` begins, so many decibels louder.
+         */
+        LevelPoint: {
+            /** Word */
+            word: number;
+            /**
+             * Later
+             * @default 0
+             */
+            later: number;
+            /**
+             * Gain
+             * @default 0
+             */
+            gain: number;
         };
         /**
          * LexiconTaken
@@ -3684,16 +3808,37 @@ export interface components {
         };
         /**
          * MixView
-         * @description The sound as it is mixed now; nothing of it is measured while that is not made. Lines that are not understood
-         *     with ease (`easy`, by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all.
+         * @description The sound as it is mixed now. `blocks` are the keys of its blocks of `block` seconds; `known` says how many of
+         *     them are measured. Once all are, there is its loudness (LUFS), range (LU), by how many decibels the limiter holds
+         *     peaks back at most, and loudness over three seconds, a value for every half second from the third on. The
+         *     `true_peak` (dBTP) is that of the encoded sound, once that is made. Lines that are not understood with ease (`easy`,
+         *     by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all.
          */
         MixView: {
+            /** Blocks */
+            blocks: string[];
+            /**
+             * Block
+             * @default 10
+             */
+            block: number;
+            /** Known */
+            known: number;
             /** Measured */
             measured: boolean;
             /** Loudness */
             loudness?: number | null;
+            /** Range */
+            range?: number | null;
+            /** Held */
+            held?: number | null;
             /** True Peak */
             true_peak?: number | null;
+            /**
+             * Curve
+             * @default []
+             */
+            curve: number[];
             /**
              * Easy
              * @default 0.75
@@ -3706,6 +3851,11 @@ export interface components {
              * @default []
              */
             hard: components["schemas"]["HardLine"][];
+            /**
+             * Lanes
+             * @default []
+             */
+            lanes: components["schemas"]["LaneView"][];
         };
         /**
          * MoveScene
@@ -3889,8 +4039,11 @@ export interface components {
              *       "spot_level": 0,
              *       "ambience_level": 0,
              *       "music_level": 0,
+             *       "voice_level": 0,
              *       "ambience_duck": 12,
              *       "music_duck": 13,
+             *       "duck_in": 0.2,
+             *       "duck_out": 0.7,
              *       "loudness": -14,
              *       "captions": "burn",
              *       "dissolve": 0.5,
@@ -4536,6 +4689,20 @@ export interface components {
         Placing: {
             /** Pictures */
             pictures: components["schemas"]["Placed"][];
+        };
+        /**
+         * PointView
+         * @description A point of a level line, with the frame that it falls on.
+         */
+        PointView: {
+            /** Word */
+            word: number;
+            /** Later */
+            later: number;
+            /** Gain */
+            gain: number;
+            /** Frame */
+            frame: number;
         };
         /**
          * PoseMove
@@ -5443,6 +5610,18 @@ export interface components {
             seconds: number;
         };
         /**
+         * SetLane
+         * @description Say how a lane of the mix is wanted, with its whole level line; as is usual, where nothing is said.
+         */
+        SetLane: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set lane";
+            lane: components["schemas"]["LaneChoice"];
+        };
+        /**
          * SetLine
          * @description Set how a line is said, by the number of its first word: its direction (None: as the text tells), and which
          *     taking of it is used. A recording of it stays where nothing is said of one.
@@ -5638,8 +5817,9 @@ export interface components {
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
          *     `manner` how the narrator says every line, `room` where that is heard (None: dry);
          *     `sounds` how much must be heard of what is told for it to be proposed;
-         *     `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck` and
-         *     `music_duck` by how much they give way to the voice (dB); `loudness` the film's (LUFS);
+         *     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
+         *     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
+         *     seconds; `loudness` the film's (LUFS);
          *     `language` the one that is spoken (BCP 47; empty: as the text is);
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -5708,6 +5888,11 @@ export interface components {
              */
             music_level: number;
             /**
+             * Voice Level
+             * @default 0
+             */
+            voice_level: number;
+            /**
              * Ambience Duck
              * @default 12
              */
@@ -5717,6 +5902,16 @@ export interface components {
              * @default 13
              */
             music_duck: number;
+            /**
+             * Duck In
+             * @default 0.2
+             */
+            duck_in: number;
+            /**
+             * Duck Out
+             * @default 0.7
+             */
+            duck_out: number;
             /**
              * Loudness
              * @default -14
@@ -6090,6 +6285,22 @@ export interface components {
             voices: number;
             /** Unused */
             unused: string[];
+        };
+        /**
+         * StemsWanted
+         * @description The film's sound as files: voice, sound and music apart, and the mix.
+         */
+        StemsWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stems";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
         };
         /**
          * StoryView
@@ -6999,7 +7210,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"];
             };
         };
         responses: {
@@ -7905,7 +8116,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -7971,7 +8182,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -9203,6 +9414,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MixView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    block_api_films__film__mix_blocks__number___key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                number: number;
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    cues_api_films__film__mix_cues_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    sound_api_films__film__mix_sound__number__get: {
+        parameters: {
+            query?: {
+                lanes?: ("voice" | "spot" | "ambience" | "music")[] | null;
+            };
+            header?: never;
+            path: {
+                film: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */

@@ -20,7 +20,7 @@ const command = (presses: string, shown: string, says: string): Command => ({
 export const COMMANDS = {
   list: { open: command("[Shift]+?", "?", "these keys") },
   film: {
-    view: command("([1-5])", "1 2 3 4 5", "Script, Continuity, Sheet, Bench, Delivery"),
+    view: command("([1-6])", "1 2 3 4 5 6", "Script, Continuity, Sheet, Bench, Mix, Delivery"),
     undo: command("$mod+z", "Ctrl Z", "undo"),
     redo: command("$mod+Shift+z", "Ctrl Shift Z", "redo"),
   },
@@ -108,6 +108,18 @@ export const COMMANDS = {
     hear: command("h", "H", "hear the shot's line"),
     copy: command("([pods])", "P O D S", "copy the picture, motion, direction or sound prompt"),
   },
+  mix: {
+    play: command("Space", "Space", "play and stop"),
+    walk: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next"),
+    taller: command("[Shift]+(\\+|=)", "+", "a second is taller"),
+    lower: command("-", "−", "a second is lower"),
+    trouble: command("n", "N", "the next line that is hard to follow"),
+    level: command(
+      "l",
+      "L",
+      "a point on the level line of the lane that is treated, at the playhead",
+    ),
+  },
 } as const satisfies Record<string, Record<string, Command>>;
 
 export type Scope = keyof typeof COMMANDS;
@@ -120,4 +132,5 @@ export const HEADS: readonly (readonly [string, readonly Scope[]])[] = [
   ["Sheet", ["sheet"]],
   ["Bench", ["bench", "takes"]],
   ["Voice, in the Bench", ["voice", "casting", "own voice", "recorder"]],
+  ["Mix", ["mix"]],
 ];

@@ -16,6 +16,7 @@ const VIEWS = [
   ["continuity", "Continuity"],
   ["sheet", "Sheet"],
   ["bench", "Bench"],
+  ["mix", "Mix"],
   ["delivery", "Delivery"],
 ] as const;
 
@@ -129,6 +130,7 @@ const NAMES: Record<string, string> = {
   speech: "voices",
   everything: "the film",
   delivery: "a delivery",
+  stems: "the sound as files",
 };
 
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */

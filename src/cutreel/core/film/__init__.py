@@ -13,6 +13,7 @@ from .casting import (
 )
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
+from .cue_sheet import cue_sheet
 from .difference import Patch, completed, turned_by
 from .document import (
     CueChoice,
@@ -109,6 +110,7 @@ __all__ = [
     "clean_text",
     "cleaning_of",
     "completed",
+    "cue_sheet",
     "directions_of",
     "export_script",
     "figures_in",

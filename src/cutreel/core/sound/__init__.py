@@ -1,6 +1,7 @@
 """Sound: silence, cues, ducking, loudness and the mix. Samples are float32 in -1 … 1, shape
 (samples, channels)."""
 
+from .broadcast import as_24_bit, broadcast_header, in_steps
 from .cleaning import Cleaning, cleaned
 from .cues import (
     SOUND_PROMPTS,
@@ -81,10 +82,13 @@ __all__ = [
     "Understood",
     "ambience_cues",
     "ambience_of",
+    "as_24_bit",
     "band_powers",
+    "broadcast_header",
     "cleaned",
     "cue_prompts",
     "impulse",
+    "in_steps",
     "integrated_lufs",
     "line_gain",
     "line_lufs",

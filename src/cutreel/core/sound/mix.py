@@ -172,7 +172,10 @@ class Mixer:
             line = told.lines.get(role)
             if line:
                 inside = [p for p in line if seconds[0] < p[0] < seconds[1]]
-                digest.update(repr((role, inside, line_at(line, seconds).tolist())).encode())
+                ends = line_at(line, seconds)
+                # Where it lies as if it were not drawn, nothing is another than without it.
+                if ends.any() or any(level for _, level in inside):
+                    digest.update(repr((role, inside, ends.tolist())).encode())
         giving = told.giving
         values = [giving.attack, giving.release]
         values += [v for role in ROLES for v in (giving.by.get(role, 0), giving.dip.get(role, 0))]

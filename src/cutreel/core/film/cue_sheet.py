@@ -1,0 +1,57 @@
+"""The cue sheet: everything that sounds beside the voice, with its times and what it is from."""
+
+import csv
+import io
+
+from cutreel.core.sound import sound_key_of
+from cutreel.core.timeline import timecode
+
+from .assembled import Assembled
+
+HEADER = (
+    "number", "lane", "sound", "from", "to", "seconds", "shot", "because of", "decibels", "source",
+)  # fmt: skip
+
+
+def cue_sheet(film: Assembled) -> str:
+    """The cue sheet of a film as CSV (RFC 4180), in the order of time; times are timecodes of the film."""
+    seed = film.document.settings.seed
+    rows: list[tuple[float, list[object]]] = []
+    for cue in film.cues:
+        made = sound_key_of(cue, seed) in film.sounds
+        end = min(cue.end, film.seconds)
+        rows.append(
+            (
+                cue.start,
+                [
+                    cue.kind,
+                    cue.prompt,
+                    _told(film, cue.start),
+                    _told(film, end),
+                    round(end - cue.start, 2),
+                    film.read.shots[cue.shot].shot.edge,
+                    cue.why,
+                    cue.gain,
+                    _source(made),
+                ],
+            )
+        )
+    if film.mood:
+        made = (film.music_key or "") in film.sounds
+        level = film.document.settings.music_level
+        whole = [_told(film, 0.0), _told(film, film.seconds), round(film.seconds, 2)]
+        rows.append((0.0, ["music", film.mood, *whole, "", "mood", level, _source(made)]))
+    out = io.StringIO()
+    writer = csv.writer(out)
+    writer.writerow(HEADER)
+    for number, (_, row) in enumerate(sorted(rows, key=lambda r: r[0]), 1):
+        writer.writerow([number, *row])
+    return out.getvalue()
+
+
+def _told(film: Assembled, seconds: float) -> str:
+    return timecode(film.rate.frames(seconds), film.rate)
+
+
+def _source(made: bool) -> str:
+    return "made for this film" if made else "not made yet"

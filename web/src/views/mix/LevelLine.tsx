@@ -1,0 +1,157 @@
+/** The level of a lane along the film: a pencil line that is bent where it is taken, and its points. */
+import { useRef, useState } from "react";
+
+import type { Lane } from "../../api/mix";
+import { timecode } from "../../parts/time";
+import { type Point, bent, gainAt, moved, without } from "./level";
+import { LEAST, MOST, WIDTHS, gainAtX, levelX } from "./scale";
+
+interface Props {
+  lane: Lane;
+  points: readonly Point[];
+  fps: string;
+  rate: number;
+  frames: number;
+  /** Pixels a second is tall. */
+  tall: number;
+  /** What of the film is in sight, in seconds. */
+  from: number;
+  to: number;
+  onDraw: (points: readonly Point[] | null) => void;
+  onPut: (points: readonly Point[]) => void;
+}
+
+export function LevelLine(props: Props) {
+  const { lane, points, fps, rate, frames, tall, from, to, onDraw, onPut } = props;
+  const ground = useRef<SVGSVGElement>(null);
+  const [held, setHeld] = useState<number | null>(null);
+  const drawn = useRef<readonly Point[]>(points);
+  const top = from * tall;
+  const y = (frame: number) => (frame / rate) * tall - top;
+  const show = (next: readonly Point[]) => {
+    drawn.current = next;
+    onDraw(next);
+  };
+  const at = (e: React.PointerEvent): [number, number] => {
+    const box = ground.current!.getBoundingClientRect();
+    const frame = ((e.clientY - box.top + top) / tall) * rate;
+    return [Math.min(frames, Math.max(0, frame)), gainAtX(lane, e.clientX - box.left)];
+  };
+  const take = (e: React.PointerEvent, point: number | null) => {
+    e.preventDefault();
+    e.stopPropagation();
+    ground.current!.setPointerCapture(e.pointerId);
+    if (point !== null) {
+      drawn.current = points;
+      setHeld(point);
+      return;
+    }
+    const [next, index] = bent(points, Math.round(at(e)[0]), rate, frames);
+    show(next);
+    setHeld(index);
+  };
+  const put = (next: readonly Point[]) => {
+    onPut(next);
+    drawn.current = next;
+  };
+  const key = (e: React.KeyboardEvent, index: number) => {
+    const point = points[index]!;
+    const by = e.shiftKey ? 12 : 1;
+    const steps: Record<string, [number, number]> = {
+      ArrowLeft: [0, -by * 0.5],
+      ArrowRight: [0, by * 0.5],
+      ArrowUp: [-by, 0],
+      ArrowDown: [by, 0],
+    };
+    const step = steps[e.key];
+    if (step) put(moved(points, index, point.frame + step[0], point.gain + step[1]));
+    else if (e.key === "Delete" || e.key === "Backspace") put(without(points, index));
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const ends = [from * rate, to * rate];
+  const inSight = points.filter((p) => p.frame > ends[0]! && p.frame < ends[1]!);
+  const line = [
+    [ends[0]!, gainAt(points, ends[0]!)],
+    ...inSight.map((p) => [p.frame, p.gain]),
+    [ends[1]!, gainAt(points, ends[1]!)],
+  ]
+    .map(([frame, gain]) => `${levelX(lane, gain!)},${y(frame!)}`)
+    .join(" ");
+  return (
+    <div
+      className="absolute left-0"
+      style={{ top, height: (to - from) * tall, width: WIDTHS[lane] }}
+    >
+      <svg
+        ref={ground}
+        className="pointer-events-none absolute inset-0 size-full touch-none overflow-visible"
+        onPointerMove={(e) => {
+          if (held === null) return;
+          const [frame, gain] = at(e);
+          show(moved(drawn.current, held, frame, gain));
+        }}
+        onPointerUp={() => {
+          if (held === null) return;
+          setHeld(null);
+          put(drawn.current);
+        }}
+        onPointerCancel={() => {
+          setHeld(null);
+          onDraw(null);
+        }}
+      >
+        <polyline points={line} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
+        <polyline
+          data-level={lane}
+          points={line}
+          fill="none"
+          stroke="transparent"
+          strokeWidth="14"
+          className="pointer-events-auto cursor-ew-resize"
+          onPointerDown={(e) => take(e, null)}
+        >
+          <title>drag to draw the level</title>
+        </polyline>
+      </svg>
+      {points.map(
+        (p, i) =>
+          p.frame >= ends[0]! &&
+          p.frame <= ends[1]! && (
+            <span
+              key={i}
+              role="slider"
+              tabIndex={0}
+              aria-orientation="horizontal"
+              aria-label={`Level of the ${lane} at ${timecode(p.frame, fps)}`}
+              aria-valuemin={LEAST}
+              aria-valuemax={MOST}
+              aria-valuenow={p.gain}
+              aria-valuetext={decibels(p.gain)}
+              title={`${decibels(p.gain)}; drag it, arrows move it, Delete takes it away`}
+              className="absolute grid size-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center rounded-full"
+              style={{ left: levelX(lane, p.gain), top: y(p.frame) }}
+              onPointerDown={(e) => {
+                e.currentTarget.focus();
+                take(e, i);
+              }}
+              onKeyDown={(e) => key(e, i)}
+            >
+              <i
+                className={`size-[9px] rounded-full border-[1.5px] border-ink ${held === i ? "bg-ink" : "bg-page"}`}
+              />
+              {held === i && (
+                <b className="pointer-events-none absolute left-5 whitespace-nowrap rounded-[3px] bg-page px-1 font-mono text-[11px] font-normal">
+                  {decibels(p.gain)}
+                </b>
+              )}
+            </span>
+          ),
+      )}
+    </div>
+  );
+}
+
+export const decibels = (gain: number) =>
+  `${gain > 0 ? "+" : gain < 0 ? "−" : ""}${Math.abs(gain)} dB`;
