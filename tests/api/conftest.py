@@ -48,7 +48,7 @@ def film(client: TestClient) -> dict[str, Any]:
     return answer.json()
 
 
-@pytest.fixture
+@pytest.fixture(scope="session")
 def finished(client: TestClient) -> Callable[[str, str], dict[str, Any]]:
     """Waits until a run of a film has ended."""
 

@@ -69,8 +69,8 @@ class LaneView(BaseModel):
 class MixView(BaseModel):
     """The sound as it is mixed now. `blocks` are the keys of its blocks of `block` seconds; `known` says how many of
     them are measured. Once all are, there is its loudness (LUFS), range (LU), by how many decibels the limiter holds
-    peaks back at most, and loudness over three seconds, a value for every half second from the third on. The
-    `true_peak` (dBTP) is that of the encoded sound, once that is made. Lines that are not understood with ease (`easy`,
+    peaks back at most, its true peak (dBTP) before it is encoded, and loudness over three seconds, a value for every
+    half second from the third on. Lines that are not understood with ease (`easy`,
     by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all."""
 
     blocks: list[str]
@@ -112,12 +112,10 @@ def mix(film: str, films: Films, desk: Mixing) -> MixView:
     if not view.measured:
         return view
     found = desk.mastered(spec)
-    if found.short_term.size or mixer.blocks:
-        view.loudness, view.range, view.held = (
-            round(v, 2) for v in (found.lufs, found.range, found.held)
-        )
+    if found.lufs > -120:  # not silent
+        view.loudness, view.range = round(found.lufs, 2), round(found.range, 2)
+        view.held, view.true_peak = round(found.held, 2), round(found.true_peak, 2)
     view.curve = [round(float(v), 1) for v in np.maximum(-60, found.short_term[::CURVE_EVERY])]
-    view.true_peak = desk.true_peak(spec)
     _understood(view, assembled, desk.understood(spec))
     return view
 

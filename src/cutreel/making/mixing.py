@@ -17,6 +17,7 @@ from cutreel.core.sound import (
     RATE,
     Giving,
     InRoom,
+    Kept,
     Mastered,
     MixedPart,
     Mixer,
@@ -129,9 +130,13 @@ def mix_spec(film: Assembled) -> MixSpec:
 
 def mixer_of(shop: Workshop, spec: MixSpec) -> Mixer:
     """The mix that a spec tells; what was measured of it before is known."""
-    sounds = KeptSounds(shop.media)
+    return mixer_with(KeptSounds(shop.media), spec, shop.kept)
+
+
+def mixer_with(sounds: KeptSounds, spec: MixSpec, kept: Kept) -> Mixer:
+    """The same of some sounds, with what was `kept` of them."""
     parts = [_part(sounds, s) for s in spec.sounds]
-    return Mixer(parts, spec.seconds, spec.treatment, shop.kept)
+    return Mixer(parts, spec.seconds, spec.treatment, kept)
 
 
 def _part(sounds: KeptSounds, s: MixedSound) -> MixedPart:
@@ -234,8 +239,3 @@ class MixDesk:
         mixer = self.mixer(spec)
         mixer.heard(block)  # so that it counts in how loud the rest is
         return mixer.sound(block, self.mastered(spec), roles)
-
-    def true_peak(self, spec: MixSpec) -> float | None:
-        """The true peak of the encoded sound (dBTP), once that is made."""
-        made = self.shop.results.get(spec.key)
-        return None if made is None else float(made.data["true_peak_dbtp"])

@@ -1,5 +1,5 @@
 /** A number in a sentence, changed where it stands: typed, or stepped by the arrow keys. */
-import { useState } from "react";
+import { useRef, useState } from "react";
 
 interface Props {
   label: string;
@@ -11,17 +11,29 @@ interface Props {
   onPut: (value: number) => void;
 }
 
+const REST = 350;
+const numberOf = (text: string) => Number(text.replace("−", "-").replace(",", "."));
 const shown = (value: number) => String(value).replace("-", "−");
 
 export function Figure({ label, value, unit, step, least, most, onPut }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
+  const waiting = useRef(0);
   const put = (to: number) => {
     const fitting = Math.min(most, Math.max(least, Math.round(to / step) * step));
     if (Number.isFinite(fitting) && fitting !== value) onPut(Number(fitting.toFixed(3)));
   };
-  const save = () => {
-    if (typed !== null) put(Number(typed.replace("−", "-").replace(",", ".")));
+  const save = (what = typed) => {
+    window.clearTimeout(waiting.current);
+    if (what !== null) put(numberOf(what));
     setTyped(null);
+  };
+  const stepped = (by: number) => {
+    const now = typed === null ? value : numberOf(typed);
+    const next = Math.min(most, Math.max(least, (Number.isFinite(now) ? now : value) + by));
+    setTyped(shown(Number(next.toFixed(3))));
+    // Several steps in a row are one change.
+    window.clearTimeout(waiting.current);
+    waiting.current = window.setTimeout(() => save(String(next)), REST);
   };
   const text = typed ?? shown(value);
   return (
@@ -34,16 +46,17 @@ export function Figure({ label, value, unit, step, least, most, onPut }: Props) 
         className="min-h-6 bg-transparent text-right outline-offset-0"
         onFocus={(e) => e.currentTarget.select()}
         onChange={(e) => setTyped(e.target.value)}
-        onBlur={save}
+        onBlur={() => save()}
         onKeyDown={(e) => {
           const sign = { ArrowUp: 1, ArrowDown: -1 }[e.key];
           if (sign) {
             e.preventDefault();
-            setTyped(null);
-            put(value + sign * step);
+            stepped(sign * step);
           } else if (e.key === "Enter") save();
-          else if (e.key === "Escape") setTyped(null);
-          else return;
+          else if (e.key === "Escape") {
+            window.clearTimeout(waiting.current);
+            setTyped(null);
+          } else return;
           e.stopPropagation();
         }}
       />{" "}

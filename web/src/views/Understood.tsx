@@ -33,7 +33,7 @@ export function Understood({ film }: { film: Film }) {
       <h2 className="mb-1 font-serif text-[20px] font-bold">What is said</h2>
       {!found.measured ? (
         <p className="flex items-center gap-3 text-ink-2">
-          Whether every line is understood beside the rest is measured when the sound is mixed.
+          Whether every line is understood beside the rest is being measured.
           <Button disabled={going} onClick={() => start.mutate({ kind: "everything" })}>
             {going ? "making …" : "Mix and measure"}
           </Button>
@@ -41,8 +41,9 @@ export function Understood({ film }: { film: Film }) {
       ) : (
         <>
           <p className="text-ink-2" role="status">
-            {told(found.hard.length, found.least ?? null, found.easy)} {level(found.loudness)} LUFS,
-            true peak {level(found.true_peak)} dBTP.
+            {told(found.hard.length, found.least ?? null, found.easy)}
+            {found.loudness != null &&
+              ` ${level(found.loudness)} LUFS, true peak ${level(found.true_peak)} dBTP.`}
           </p>
           {found.hard.length > 0 && (
             <ul aria-label="Lines that are hard to follow" className="mt-2 border-t border-rule">
@@ -83,7 +84,7 @@ const level = (db: number | null | undefined) => (db ?? 0).toFixed(1).replace("-
 const isLane = (name: string): name is Lane => name in LEVELS;
 
 function told(hard: number, least: number | null, easy: number): string {
-  if (least === null) return "Nobody speaks in this film.";
+  if (least === null) return "Nothing is spoken yet.";
   if (hard === 0)
     return `Every line is understood with ease beside the rest (index ${least.toFixed(2)} and more, by ANSI S3.5).`;
   const lines = hard === 1 ? "One line is" : `${hard} lines are`;

@@ -10,6 +10,7 @@ Levels are in LUFS of each part before it gives way.
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from hashlib import blake2b
+from threading import Lock
 from typing import NamedTuple, Protocol
 
 import numpy as np
@@ -37,8 +38,10 @@ from .understood import Understood, understood
 VERSION = b"1"
 """Of how a block is mixed and measured: another one makes all keys others."""
 TICKS = BLOCK // TICK
-HOPS_EACH = RATE // 10 // PEAK_EVERY
+HOPS_EACH, HOPS_AT_ONCE = RATE // 10 // PEAK_EVERY, 6_000
 TRIES = 12
+MOST_VOICES = 6
+"""Blocks whose voice is remembered: three for each of two cores."""
 
 
 class Kept(Protocol):
@@ -62,7 +65,7 @@ class Treatment:
 
 class Mastered(NamedTuple):
     """A mix brought to its loudness: by how many decibels it is louder than its lanes' sum, the gain of each
-    millisecond, and what is measured of it (LUFS, LU, decibels that the limiter takes away at most), with the
+    millisecond, and what is measured of it (LUFS, LU, decibels that the limiter takes away at most, dBTP), with the
     loudness over three seconds every 100 ms."""
 
     louder: float
@@ -70,6 +73,7 @@ class Mastered(NamedTuple):
     lufs: float
     range: float
     held: float
+    true_peak: float
     short_term: NDArray[np.float64]
 
 
@@ -89,7 +93,8 @@ class Mixer:
         self._kept: Kept = {} if kept is None else kept
         self._lanes = Lanes(parts, self.length, self._level)
         self._keys: dict[int, str] = {}
-        self._voices: dict[int, NDArray[np.float32]] = {}
+        self._voices: dict[int, tuple[Sound, Ticks]] = {}
+        self._lock = Lock()
 
     def span(self, block: int) -> tuple[int, int]:
         """The samples of the film from which to which a block goes."""
@@ -186,15 +191,16 @@ class Mixer:
     def _mixed(self, start: int, end: int) -> tuple[dict[Role, Sound], dict[Role, Ticks]]:
         """Every lane between two samples as it lies in the sum, and by how many decibels each gives way, in ticks."""
         told, giving = self.treatment, self.treatment.giving
+        sounding = {part.role for part in self._lanes.between(start, end)}
         out: dict[Role, Sound] = {
-            role: toned(self._lanes.lane(role, start, end), told.tones.get(role, Tone()))
+            role: toned(self._lane(role, start, end), told.tones.get(role, Tone()))
             for role in ROLES
-            if role in self._lanes.roles
+            if role in sounding
         }
         ticks = -(-(end - start) // TICK) + 1
         gives: dict[Role, Ticks] = {}
         far = self._speaking(start, ticks)
-        voice = power_in_ticks(out["voice"]) if far.any() else np.zeros(0)
+        voice = power_in_ticks(out["voice"]) if "voice" in out else np.zeros(ticks - 1)
         for role, lane in out.items():
             level = np.zeros(ticks)
             most = giving.by.get(role, 0.0)
@@ -222,15 +228,35 @@ class Mixer:
         return far[(start - first * BLOCK) // TICK :][:ticks]
 
     def _voice(self, block: int) -> Ticks:
-        """The power of the voice in the ticks of a block; it is worked out for three blocks, so it is remembered."""
+        """The power of the voice in the ticks of a block."""
         if block < 0 or block >= self.blocks:
             return np.zeros(TICKS)
-        if block not in self._voices:
-            start, end = block * BLOCK, (block + 1) * BLOCK
-            self._voices[block] = power_in_ticks(self._lanes.lane("voice", start, end)).astype(
-                np.float32
-            )
-        return self._voices[block].astype(np.float64)
+        return self._spoken(block)[1]
+
+    def _lane(self, role: Role, start: int, end: int) -> Sound:
+        if role != "voice":
+            return self._lanes.lane(role, start, end)
+        blocks = range(start // BLOCK, (end - 1) // BLOCK + 1)
+        pieces = [
+            self._spoken(b)[0][max(0, start - b * BLOCK) : end - b * BLOCK]
+            if 0 <= b < self.blocks
+            else np.zeros((min(end, (b + 1) * BLOCK) - max(start, b * BLOCK), 2), np.float32)
+            for b in blocks
+        ]
+        return np.concatenate(pieces)
+
+    def _spoken(self, block: int) -> tuple[Sound, Ticks]:
+        """The voice of a whole block, and its power in ticks: three blocks ask for it, so it is remembered a while."""
+        with self._lock:
+            found = self._voices.get(block)
+        if found is None:
+            lane = self._lanes.lane("voice", block * BLOCK, (block + 1) * BLOCK)
+            found = lane, power_in_ticks(lane)
+            with self._lock:
+                self._voices[block] = found
+                while len(self._voices) > MOST_VOICES:
+                    del self._voices[next(iter(self._voices))]
+        return found
 
     def _level(self, part: MixedPart) -> tuple[float, float]:
         name = f"level {part.sound}"
@@ -250,15 +276,20 @@ def mastered(
     be expected behind the limiter fits: that moves slower than the filters of the measure remember."""
 
     def hop_power(gains: Gains | None) -> NDArray[np.float64]:
-        shaped = power if gains is None else power * gains * gains
-        means: NDArray[np.float64] = (
-            shaped[: hops * HOPS_EACH].reshape(-1, HOPS_EACH).mean(axis=1, dtype=np.float64)
-        )
+        means = np.empty(hops)
+        for first in range(0, hops, HOPS_AT_ONCE):  # a long film has millions of milliseconds
+            here = slice(first * HOPS_EACH, min(hops, first + HOPS_AT_ONCE) * HOPS_EACH)
+            shaped = power[here] if gains is None else power[here] * gains[here] ** 2
+            means[first : first + HOPS_AT_ONCE] = shaped.reshape(-1, HOPS_EACH).mean(
+                axis=1, dtype=np.float64
+            )
         return means
 
     plain = gated(hop_power(None))
     if plain <= SILENCE:
-        return Mastered(0.0, np.ones(len(peaks), np.float32), SILENCE, 0.0, 0.0, np.zeros(0))
+        return Mastered(
+            0.0, np.ones(len(peaks), np.float32), SILENCE, 0.0, 0.0, SILENCE, np.zeros(0)
+        )
     louder = aim - plain
     for _ in range(TRIES):
         gains = limiter_gains(peaks, 10 ** (louder / 20))
@@ -267,10 +298,17 @@ def mastered(
             break
         louder += error
     heard = hop_power(gains)
+    highest = 20 * np.log10(max(1e-6, float((peaks * gains).max(initial=0.0))))
     least = float(gains.min(initial=10 ** (louder / 20)))
     held = louder - 20 * np.log10(max(1e-9, least))
     return Mastered(
-        louder, gains, gated(heard), loudness_range(heard), float(held), short_term(heard)
+        louder,
+        gains,
+        gated(heard),
+        loudness_range(heard),
+        float(held),
+        float(highest),
+        short_term(heard),
     )
 
 

@@ -81,7 +81,7 @@ export function LevelLine(props: Props) {
     .join(" ");
   return (
     <div
-      className="absolute left-0"
+      className="pointer-events-none absolute left-0"
       style={{ top, height: (to - from) * tall, width: WIDTHS[lane] }}
     >
       <svg
@@ -130,7 +130,7 @@ export function LevelLine(props: Props) {
               aria-valuenow={p.gain}
               aria-valuetext={decibels(p.gain)}
               title={`${decibels(p.gain)}; drag it, arrows move it, Delete takes it away`}
-              className="absolute grid size-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center rounded-full"
+              className="pointer-events-auto absolute grid size-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center rounded-full"
               style={{ left: levelX(lane, p.gain), top: y(p.frame) }}
               onPointerDown={(e) => {
                 e.currentTarget.focus();
@@ -153,5 +153,4 @@ export function LevelLine(props: Props) {
   );
 }
 
-export const decibels = (gain: number) =>
-  `${gain > 0 ? "+" : gain < 0 ? "−" : ""}${Math.abs(gain)} dB`;
+const decibels = (gain: number) => `${gain > 0 ? "+" : gain < 0 ? "−" : ""}${Math.abs(gain)} dB`;

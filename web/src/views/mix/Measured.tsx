@@ -15,10 +15,10 @@ export function Measured({ film, mix, ceiling }: { film: Film; mix: Mix; ceiling
     ["Range", mix.range == null ? "…" : `${signed(mix.range)} LU`, ""],
     [
       "True peak",
-      mix.true_peak == null ? "once it is encoded" : `${signed(mix.true_peak)} dBTP`,
+      mix.true_peak == null ? "…" : `${signed(mix.true_peak)} dBTP`,
       `under ${signed(ceiling, 0)}`,
     ],
-    ["Held by the limiter", mix.held == null ? "…" : `${signed(mix.held)} dB at most`, ""],
+    ["Limiter holds", mix.held == null ? "…" : `${signed(mix.held)} dB at most`, ""],
   ];
   return (
     <section aria-label="Whole film">

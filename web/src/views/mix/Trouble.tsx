@@ -22,7 +22,7 @@ export function Trouble({ film, mix, hard, onHard, onSofter }: Props) {
         <h3 className="mb-1 font-semibold">Understood</h3>
         <p className="text-ink-2" role="status">
           {mix.least === null || mix.least === undefined
-            ? "Nobody speaks in this film."
+            ? "Nothing is spoken yet."
             : mix.hard.length === 0
               ? `Every line is understood with ease: index ${mix.least.toFixed(2)} and more, by ANSI S3.5.`
               : `${mix.hard.length === 1 ? "One line is" : `${mix.hard.length} lines are`} hard to follow.`}

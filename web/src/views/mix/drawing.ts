@@ -3,7 +3,7 @@ import type { Block, Lane, Role } from "../../api/mix";
 import { type Point, gainAt } from "./level";
 import { ALL, INKS, LANES, ROLES, WAVES, WIDTHS, leftOf, levelX, loudnessX, wide } from "./scale";
 
-export const EVERY = 20;
+const EVERY = 20;
 /** Values that a block has for a second. */
 const STROKE = 3;
 

@@ -8,7 +8,7 @@ export interface Point {
   gain: number;
 }
 
-export const HOLDS = 1.5;
+const HOLDS = 1.5;
 /** Seconds around a bend beyond which the line stays as it was. */
 const STEP = 0.5;
 const FARTHEST = 2_400;

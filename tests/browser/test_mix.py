@@ -1,0 +1,172 @@
+"""The Mix: a level drawn by mouse and by key, a line that is hard to follow mended, lanes heard alone, a sound thrown
+out, and stems taken out; the playhead follows what is heard."""
+
+import io
+import re
+
+import pytest
+import soundfile
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.steps import go, new_film, no_barriers
+from tests.waiting import until
+
+pytestmark = pytest.mark.browser
+STORY = (
+    "# The jetty — dusk, wind\n\nThe bell rang over the harbour wall. Tove stood in the cold for an hour, and nobody "
+    "came down the steps to meet her. She counted the lights on the far side, and counted them again.\n\n"
+    "“You are late,” said Oskar. He put the basket down, and the bell rang once more.\n"
+)
+
+
+def mix_of(page: Page) -> dict:
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    return page.request.get(f"/api/films/{film}/mix").json()
+
+
+def choice(page: Page, lane: str) -> dict:
+    found = (v["choice"] for v in mix_of(page)["lanes"] if v["choice"]["lane"] == lane)
+    return next(found, {"points": []})
+
+
+@pytest.fixture(scope="module")
+def mixed_film(browser: Browser, address: str) -> str:
+    context = browser.new_context(base_url=address)
+    page = context.new_page()
+    new_film(page, "Listened to", STORY)
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    run = page.request.post(f"/api/films/{film}/runs", data={"kind": "everything"}).json()
+    until(
+        lambda: any(
+            r["id"] == run["id"] and r["state"] == "done"
+            for r in page.request.get(f"/api/films/{film}/runs").json()
+        ),
+        120,
+    )
+    context.close()
+    return film
+
+
+@pytest.fixture
+def mix(page: Page, mixed_film: str) -> Page:
+    page.goto(f"/film/{mixed_film}/mix")
+    expect(page.get_by_role("region", name="Whole film")).to_contain_text("LUFS")
+    return page
+
+
+def test_a_level_is_drawn_by_mouse_and_moved_by_key(mix: Page) -> None:
+    line = mix.locator("[data-level=music]")
+    box = line.bounding_box()
+    x, y = box["x"] + box["width"] / 2, box["y"] + 200
+    mix.mouse.move(x, y)
+    mix.mouse.down()
+    mix.mouse.move(x - 20, y, steps=6)
+    mix.mouse.up()
+    points = mix.get_by_role("slider", name=re.compile("^Level of the music"))
+    expect(points).to_have_count(3)
+    until(lambda: len(choice(mix, "music")["points"]) == 3)
+    assert sorted(p["gain"] for p in choice(mix, "music")["points"])[1:] == [0, 0]
+    low = points.nth(1)
+    drawn = float(low.get_attribute("aria-valuenow"))
+    assert -14 < drawn < -8
+    low.focus()
+    mix.keyboard.press("ArrowRight")
+    expect(low).to_have_attribute("aria-valuenow", re.compile(f"^{drawn + 0.5:g}$"))
+    mix.keyboard.press("Delete")
+    expect(points).to_have_count(2)
+    mix.get_by_role("button", name="Straighten it").click()
+    expect(points).to_have_count(0)
+    until(lambda: choice(mix, "music")["points"] == [])
+
+
+def test_it_plays_and_a_lane_is_heard_alone(mix: Page) -> None:
+    asked: list[str] = []
+    mix.on("request", lambda r: asked.append(r.url) if "/mix/sound/" in r.url else None)
+    clock = mix.get_by_role("timer", name="Time under the playhead")
+    expect(clock).to_have_text("00:00:00")
+    mix.get_by_role("region", name="Listen").get_by_role("button", name="Play").click()
+    expect(clock).not_to_have_text("00:00:00", timeout=15_000)
+    expect(mix.locator("[data-now]").first).to_be_visible()
+    assert "lanes=voice&lanes=spot&lanes=ambience&lanes=music" in asked[0]
+    mix.get_by_role("button", name="Music alone").click()
+    until(lambda: any("?lanes=music&" in url for url in asked))
+    mix.get_by_role("button", name="Stop").click()
+    expect(mix.get_by_role("button", name="Play")).to_be_visible()
+    mix.get_by_role("button", name="Music alone").click()
+
+
+def test_a_treatment_is_a_sentence_and_its_numbers_are_changed_in_it(mix: Page) -> None:
+    told = mix.get_by_role("region", name="How a lane is treated")
+    away = told.get_by_label("Gives way to the voice by, in dB")
+    expect(away).to_have_value("13")
+    away.fill("9")
+    away.press("Enter")
+    expect(mix.get_by_role("button", name=re.compile("^Undo: "))).to_be_enabled()
+    until(lambda: -91 < min(first_block(mix)["gives"]["music"]) < -89)
+    told.get_by_role("button", name="voice").click()
+    cut = told.get_by_label("Cut below, in Hz")
+    cut.focus()
+    for _ in range(3):
+        mix.keyboard.press("ArrowUp")
+    until(lambda: choice(mix, "voice").get("low_cut") == 30)
+    no_barriers(mix, "mix")
+
+
+def first_block(page: Page) -> dict:
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    key = mix_of(page)["blocks"][0]
+    return page.request.get(f"/api/films/{film}/mix/blocks/0/{key}").json()
+
+
+def test_a_line_that_music_covers_is_mended_where_it_is(mix: Page) -> None:
+    told = mix.get_by_role("region", name="How a lane is treated")
+    told.get_by_role("button", name="music").click()
+    for label, value in (("Lies louder, in dB", "12"), ("Gives way to the voice by, in dB", "0")):
+        told.get_by_label(label).fill(value)
+        told.get_by_label(label).press("Enter")
+    hard = mix.get_by_role("button", name="hard to hear")
+    expect(hard.first).to_be_visible(timeout=20_000)
+    before = len(mix_of(mix)["hard"])
+    mix.keyboard.press("Escape")
+    mix.get_by_role("region", name="Mix").locator("[data-lanes]").focus()
+    mix.keyboard.press("n")
+    trouble = mix.get_by_role("region", name="A line that is hard to follow")
+    expect(trouble).to_contain_text("The music is most in its way")
+    trouble.get_by_role("button", name=re.compile("^Music .* dB lower under this line")).click()
+    until(lambda: len(mix_of(mix)["hard"]) < before, 30)
+    assert len(choice(mix, "music")["points"]) >= 4
+
+
+def test_all_of_a_kind_are_thrown_out_where_they_are_heard(mix: Page) -> None:
+    bells = mix.get_by_role("button", name="Sound: a church bell rings")
+    expect(bells.first).to_be_visible()
+    bells.first.click()
+    desk = mix.get_by_role("dialog", name="a church bell rings")
+    desk.get_by_role("button", name=re.compile("^(All 2 of its kind|Throw it out)")).last.click()
+    expect(bells).to_have_count(0)
+    mix.get_by_role("button", name=re.compile("^Undo: ")).click()
+    expect(bells.first).to_be_visible()
+
+
+def test_stems_are_taken_out(mix: Page) -> None:
+    taken = mix.get_by_role("region", name="The sound as files")
+    taken.get_by_role("button", name="Take stems out").click()
+    files = taken.get_by_role("list", name="Files")
+    expect(files.get_by_role("link")).to_have_count(9, timeout=60_000)
+    with mix.expect_download() as download:
+        files.get_by_role("link", name=re.compile("^voice.wav")).click()
+    audio, rate = soundfile.read(io.BytesIO(download.value.path().read_bytes()))
+    assert rate == 48_000 and abs(audio).max() > 0.05
+    with mix.expect_download() as download:
+        taken.get_by_role("link", name="Cue sheet", exact=True).click()
+    assert "a church bell rings" in download.value.path().read_text()
+
+
+def test_a_key_opens_it(page: Page, mixed_film: str) -> None:
+    page.goto(f"/film/{mixed_film}/sheet")
+    expect(page.get_by_role("region", name="Sheet")).to_be_visible()
+    page.keyboard.press("5")
+    expect(page).to_have_url(re.compile("/mix$"))
+    go(page, "Delivery")
+    page.keyboard.press("5")
+    expect(page.get_by_role("region", name="Mix")).to_be_visible()
