@@ -18,7 +18,6 @@ from cutreel.core.sound import (
     ambience_cues,
     integrated_lufs,
     mix,
-    music_mood,
     spot_cues,
     spots_of,
     trim,
@@ -220,8 +219,3 @@ def test_only_what_the_words_say_sounds() -> None:
     assert [c.prompt for c in spots] == ["a church bell rings", "a wooden door opens and closes"]
     beds = ambience_cues(facts, [Span(0, 200), Span(200, 300)], FrameRate.parse("24"), [1, 2])
     assert [(c.prompt, c.shot) for c in beds] == [("waves on a shore, gusts of wind", 0)]
-    assert (
-        music_mood("none", facts) is None
-        and music_mood("grand", facts) == "grand"
-        and music_mood("auto", facts) == "calm"
-    )

@@ -390,8 +390,6 @@ def _head(
         lexicon=document.lexicon,
         lifted=document.lifted_cues,
         lifted_sounds=document.lifted_sounds,
-        mood=film.mood,
-        music_made=film.music_key in film.sounds,
         fps=str(film.rate),
         frames=film.frames,
         seconds=film.seconds,

@@ -22,8 +22,8 @@ from .door import Films
 
 router = APIRouter(prefix="/api/films/{film}/mix")
 MOST_HARD = 40
-FAINTEST = 60.0
-"""Decibels under full scale that a waveform shows as nothing."""
+FAINTEST, LOUDEST = -66.0, 6.0
+"""Decibels of full scale between which a waveform is seen."""
 CURVE_EVERY = 5
 """The curve of loudness has a value for so many tenths of a second."""
 
@@ -89,8 +89,9 @@ class MixView(BaseModel):
 
 
 class BlockView(BaseModel):
-    """A block to look at: of each lane that sounds its highest samples (0 … 255 for -60 dB to full scale) for every
-    twentieth of a second, and by how many tenths of a decibel it gives way there."""
+    """A block to look at: of each lane that sounds its highest samples (0 … 255 for -66 to 6 dB of full scale, before
+    the film is brought to its loudness) for every twentieth of a second, and by how many tenths of a decibel it gives
+    way there."""
 
     wave: dict[Role, list[int]]
     gives: dict[Role, list[int]]
@@ -133,7 +134,11 @@ def block(film: str, number: int, key: str, films: Films, desk: Mixing) -> Respo
     for role in sounding:
         loud = heard["wave"][ROLES.index(role)].astype(np.float64)
         decibels = 20 * np.log10(np.maximum(loud, 1e-6))
-        wave[role] = np.clip((decibels / FAINTEST + 1) * 255, 0, 255).astype(int).tolist()
+        wave[role] = (
+            np.clip((decibels - LOUDEST) / (LOUDEST - FAINTEST) * 255 + 255, 0, 255)
+            .astype(int)
+            .tolist()
+        )
         gives[role] = np.rint(heard["gives"][ROLES.index(role)] * 10).astype(int).tolist()
     headers = {"Cache-Control": "public, max-age=31536000, immutable"}
     view = BlockView(wave=wave, gives=gives)

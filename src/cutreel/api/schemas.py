@@ -230,8 +230,6 @@ class FilmHead(BaseModel):
     lexicon: list[Saying]
     lifted: list[str]
     lifted_sounds: list[str]
-    mood: str | None
-    music_made: bool
     fps: str
     frames: int
     seconds: float

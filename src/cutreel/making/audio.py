@@ -67,10 +67,10 @@ class KeptSounds:
             return found
 
     def source(self, name: str, cut: tuple[int, int] | None = None) -> "FileSource":
-        """A sound, or the samples of it that lie in `cut`, as a source of a mix."""
-        length = self.opened(name).length
-        first, end = cut or (0, length)
-        return FileSource(self, name, first, min(end, length) - first)
+        """A sound, or the samples of it that lie in `cut`, as a source of a mix. What is cut is not opened before it is
+        heard: a film has thousands of lines."""
+        first, end = cut or (0, self.opened(name).length)
+        return FileSource(self, name, first, end - first)
 
 
 class _Opened:

@@ -114,7 +114,7 @@ def report_of(
         "frames": film.frames,
         "seconds": round(film.seconds, 3),
         "look": film.document.settings.look,
-        "music": film.mood,
+        "music": [cue.mood for cue in film.cues if cue.kind == "music"],
         "seed": film.document.settings.seed,
         "shots": [
             {

@@ -2313,8 +2313,8 @@ export interface components {
         /**
          * CueChoice
          * @description How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
-         *     left (-1) or the right (1), let in and out over so many seconds (None: as is usual), and which making of its sound
-         *     is used (`seed`).
+         *     left (-1) or the right (1), let in and out over so many seconds (None: as is usual), which making of its sound is
+         *     used (`seed`), and of music in which `mood` it is (None: as is told).
          */
         CueChoice: {
             /** Id */
@@ -2343,6 +2343,8 @@ export interface components {
              * @default 0
              */
             seed: number;
+            /** Mood */
+            mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad") | null;
         };
         /**
          * CueView
@@ -2881,10 +2883,6 @@ export interface components {
             lifted: string[];
             /** Lifted Sounds */
             lifted_sounds: string[];
-            /** Mood */
-            mood: string | null;
-            /** Music Made */
-            music_made: boolean;
             /** Fps */
             fps: string;
             /** Frames */
@@ -3105,10 +3103,6 @@ export interface components {
             lifted?: string[] | null;
             /** Lifted Sounds */
             lifted_sounds?: string[] | null;
-            /** Mood */
-            mood?: string | null;
-            /** Music Made */
-            music_made?: boolean | null;
             /** Fps */
             fps?: string | null;
             /** Frames */
@@ -3810,8 +3804,8 @@ export interface components {
          * MixView
          * @description The sound as it is mixed now. `blocks` are the keys of its blocks of `block` seconds; `known` says how many of
          *     them are measured. Once all are, there is its loudness (LUFS), range (LU), by how many decibels the limiter holds
-         *     peaks back at most, and loudness over three seconds, a value for every half second from the third on. The
-         *     `true_peak` (dBTP) is that of the encoded sound, once that is made. Lines that are not understood with ease (`easy`,
+         *     peaks back at most, its true peak (dBTP) before it is encoded, and loudness over three seconds, a value for every
+         *     half second from the third on. Lines that are not understood with ease (`easy`,
          *     by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all.
          */
         MixView: {

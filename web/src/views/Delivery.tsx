@@ -56,6 +56,14 @@ function narrators(offered: readonly Voice[], film: Film): (readonly [string, st
   return [[film.narrator, now?.title ?? film.narrator], ...may];
 }
 
+/** Which music lies under the film now. */
+function musicOf(film: Film): string {
+  const cues = film.cues.filter((c) => c.kind === "music");
+  if (!cues.length) return "no music";
+  const moods = cues.map((c) => c.prompt.replace(/ music$/, "")).join(", then ");
+  return cues.length > 4 ? `${cues.length} pieces, as the story turns` : `now ${moods}`;
+}
+
 export function Delivery() {
   const film = useFilmHere();
   const change = useChange(film.id);
@@ -140,10 +148,7 @@ export function Delivery() {
               onChange={(to) => set({ loudness: Number(to) })}
             />
           </Setting>
-          <Setting
-            name="Music"
-            note={film.mood ? `now ${film.mood}, ducked under the voice` : "no music"}
-          >
+          <Setting name="Music" note={musicOf(film)}>
             <Choice
               label="Music"
               value={s.music}

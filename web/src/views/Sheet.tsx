@@ -16,6 +16,7 @@ import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
+import { SoundDesk } from "./sheet/SoundDesk";
 import { Sounds } from "./sheet/Sounds";
 import { VoiceColumn } from "./VoiceColumn";
 
@@ -340,7 +341,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
         <Sounds film={film} shot={shot} rate={rate} />
       </div>
       <div className={`${cell} relative`}>
-        <Music film={film} shot={shot} index={index} />
+        <Music film={film} shot={shot} rate={rate} />
       </div>
       <div className="overflow-hidden py-2 pl-2.5 pr-2 text-[12px] leading-[1.4] text-ink-2">
         <p className="line-clamp-6">
@@ -382,24 +383,34 @@ function PlayLine({ shot }: { shot: Shot }) {
   );
 }
 
-function Music({ film, shot, index }: { film: Film; shot: Shot; index: number }) {
-  if (!film.mood) return null;
-  const last = shot.stop === film.frames;
+/** The music under a shot: a bar that goes on from row to row, named where it comes in, pointed where it ends. */
+function Music({ film, shot, rate }: { film: Film; shot: Shot; rate: number }) {
+  const from = shot.start / rate;
+  const to = shot.stop / rate;
+  const cue = film.cues.find(
+    (c) => c.kind === "music" && c.start < to - 0.01 && c.end > from + 0.01,
+  );
+  if (!cue) return null;
+  const begins = cue.start >= from - 0.01;
+  const ends = cue.end <= to + 0.01;
   return (
     <>
       <span
-        title={`${film.mood} music, under the voice${film.music_made ? "" : ", not made yet"}`}
-        className={`absolute inset-y-0 left-1/2 w-5 -translate-x-1/2 bg-[color-mix(in_srgb,var(--ochre)_38%,transparent)] ${film.music_made ? "" : "hatch"}`}
+        className={`absolute bottom-0 left-1/2 w-5 -translate-x-1/2 bg-[color-mix(in_srgb,var(--ochre)_38%,transparent)] ${cue.made ? "" : "hatch"}`}
         style={{
-          top: index === 0 ? 8 : 0,
-          bottom: last ? 10 : 0,
-          clipPath: last ? "polygon(0 0,100% 0,62% 100%,38% 100%)" : undefined,
+          top: begins ? 8 : 0,
+          bottom: ends ? 10 : 0,
+          clipPath: ends ? "polygon(0 0,100% 0,62% 100%,38% 100%)" : undefined,
         }}
       />
-      {index === 0 && (
-        <span className="absolute left-1/2 top-4 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]">
-          {film.mood}
-        </span>
+      {begins && (
+        <SoundDesk
+          film={film}
+          cue={cue}
+          className="absolute left-1/2 top-4 min-w-6 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]"
+        >
+          {cue.prompt.replace(/ music$/, "")}
+        </SoundDesk>
       )}
     </>
   );

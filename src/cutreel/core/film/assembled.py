@@ -17,8 +17,7 @@ from cutreel.core.sound import (
     Treatment,
     ambience_cues,
     line_gain,
-    music_key_of,
-    music_mood,
+    music_cues,
     own_cues,
     sound_key_of,
     spot_cues,
@@ -37,6 +36,7 @@ from cutreel.core.timeline import (
     Strip,
     Timeline,
     Timing,
+    Track,
     cut_points,
     lay_out,
 )
@@ -72,8 +72,6 @@ class Assembled:
     used: list[TakeRow | None]
     spots: list[Spot]
     cues: list[Cue]
-    mood: str | None
-    music_key: str | None
     sounds: Mapping[str, Result]
     captions: list[Caption]
 
@@ -115,7 +113,7 @@ class Assembled:
     @cached_property
     def sound_clips(self) -> list[SoundClip]:
         """All that sounds, in its place."""
-        return [*self._voices(), *self._effects(), *self._music()]
+        return [*self._voices(), *self._cued()]
 
     @cached_property
     def treatment(self) -> Treatment:
@@ -244,62 +242,43 @@ class Assembled:
                 at += (end - start) / VOICE_RATE
         return out
 
-    def _effects(self) -> list[SoundClip]:
-        out, settings = [], self.document.settings
+    def _cued(self) -> list[SoundClip]:
+        out = []
         for cue in self.cues:
             sound = self.sounds.get(sound_key_of(cue, self.document.settings.seed))
-            if sound is None or sound.media is None:
-                continue
-            start = round(cue.start, 4)
-            if cue.kind == "ambience":
-                out.append(
-                    SoundClip(
-                        "ambience",
-                        start,
-                        sound.media,
-                        loop_to=round(cue.end, 4),
-                        fade_in=_or(cue.fade_in, AMBIENCE_IN),
-                        fade_out=_or(cue.fade_out, AMBIENCE_OUT),
-                        gain=cue.gain + settings.ambience_level,
-                        pan=cue.pan,
-                    )
-                )
-            else:
-                out.append(
-                    SoundClip(
-                        "spot",
-                        start,
-                        sound.media,
-                        fade_in=_or(cue.fade_in, 0.0),
-                        fade_out=_or(cue.fade_out, SPOT_OUT),
-                        gain=cue.gain + settings.spot_level,
-                        pan=cue.pan,
-                    )
-                )
+            if sound is not None and sound.media is not None:
+                out.append(self._clip_of(cue, sound.media))
         return out
 
-    def _music(self) -> list[SoundClip]:
-        music = self.sounds.get(self.music_key or "")
-        if music is None or music.media is None:
-            return []
-        level = self.document.settings.music_level
-        if self.seconds <= LONGEST_MUSIC:
-            return [SoundClip("music", 0.0, music.media, fade_in=MUSIC_IN, gain=level)]
-        return [
-            SoundClip(
-                "music",
-                0.0,
-                music.media,
-                loop_to=round(self.seconds, 4),
-                fade_in=MUSIC_IN,
-                fade_out=MUSIC_OUT,
-                gain=level,
-            )
-        ]
-
-
-def _or(own: float | None, usual: float) -> float:
-    return usual if own is None else own
+    def _clip_of(self, cue: Cue, media: str) -> SoundClip:
+        """A cue in its place: an ambience is repeated to its end; music is as long as it is to be, unless that is
+        longer than a piece may be."""
+        settings, start = self.document.settings, round(cue.start, 4)
+        lane: Track = (
+            "ambience" if cue.kind == "ambience" else "music" if cue.kind == "music" else "spot"
+        )
+        level = {
+            "spot": settings.spot_level,
+            "ambience": settings.ambience_level,
+            "music": settings.music_level,
+        }[lane]
+        repeated = lane == "ambience" or (lane == "music" and cue.end - cue.start > LONGEST_MUSIC)
+        usual_in = {"spot": 0.0, "ambience": AMBIENCE_IN, "music": MUSIC_IN}[lane]
+        usual_out = {
+            "spot": SPOT_OUT,
+            "ambience": AMBIENCE_OUT,
+            "music": MUSIC_OUT if repeated else 0.0,
+        }[lane]
+        return SoundClip(
+            lane,
+            start,
+            media,
+            loop_to=round(cue.end, 4) if repeated else None,
+            fade_in=usual_in if cue.fade_in is None else cue.fade_in,
+            fade_out=usual_out if cue.fade_out is None else cue.fade_out,
+            gain=cue.gain + level,
+            pan=cue.pan,
+        )
 
 
 def assemble(
@@ -342,11 +321,7 @@ def assemble(
         for s, t in zip(read.shots, takes_of, strict=True)
     ]
     cues = _cues(read, spots, spans, rate)
-    mood = music_mood(document.settings.music, [s.facts for s in read.shots])
-    seconds = rate.seconds(spans[-1].end) if spans else 0.0
-    seed = document.settings.seed
-    music = music_key_of(mood, seconds, seed) if mood else None
-    wanted = [sound_key_of(c, seed) for c in cues] + ([music] if music else [])
+    wanted = [sound_key_of(c, document.settings.seed) for c in cues]
     return Assembled(
         film=film,
         read=read,
@@ -358,8 +333,6 @@ def assemble(
         used=used,
         spots=spots,
         cues=cues,
-        mood=mood,
-        music_key=music,
         sounds=look_up(wanted),
         captions=captions,
     )
@@ -423,6 +396,14 @@ def _cues(read: ReadFilm, spots: list[Spot], spans: list[Span], rate: FrameRate)
             else []
         ),
         *spot_cues(spots, read.ids, read.opens),
+        *music_cues(
+            read.document.settings.music,
+            [s.facts for s in read.shots],
+            spans,
+            rate,
+            numbers,
+            [s.scene for s in read.shots],
+        ),
     ]
     own = own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers)
     kept = [c for c in proposed if c.prompt not in alike] + own
@@ -440,6 +421,8 @@ def _shaped(cue: Cue, how: CueChoice, rate: FrameRate, spans: Sequence[Span]) ->
     start = min(max(0.0, cue.start + later), end)
     if cue.last is not None:
         start = min(start, cue.end - rate.seconds(1))
+    if cue.mood and how.mood:
+        cue = replace(cue, mood=how.mood, prompt=f"{how.mood} music")
     return replace(
         cue,
         start=start,

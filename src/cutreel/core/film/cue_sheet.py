@@ -36,11 +36,6 @@ def cue_sheet(film: Assembled) -> str:
                 ],
             )
         )
-    if film.mood:
-        made = (film.music_key or "") in film.sounds
-        level = film.document.settings.music_level
-        whole = [_told(film, 0.0), _told(film, film.seconds), round(film.seconds, 2)]
-        rows.append((0.0, ["music", film.mood, *whole, "", "mood", level, _source(made)]))
     out = io.StringIO()
     writer = csv.writer(out)
     writer.writerow(HEADER)

@@ -27,6 +27,7 @@ MOST_CHARACTERS = 1_000_000
 MOST_POINTS = 1_000
 """Of a level line."""
 Lane = Literal["voice", "sound", "music"]
+Mood = Literal["calm", "uneasy", "warm", "playful", "grand", "sad"]
 
 
 class Settings(BaseModel):
@@ -57,7 +58,7 @@ class Settings(BaseModel):
     seed: int = Field(4127, ge=0, le=999_999)
     narrator: str = "alder"
     language: str = Field("", max_length=12, pattern=r"^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$")
-    music: Literal["auto", "none", "calm", "uneasy", "warm", "playful", "grand", "sad"] = "auto"
+    music: Literal["auto", "none", Mood] = "auto"
     sounds: SoundAmount = "middle"
     spot_level: float = Field(0, ge=-24, le=12)
     ambience_level: float = Field(0, ge=-24, le=12)
@@ -140,8 +141,8 @@ class SceneChoice(BaseModel):
 
 class CueChoice(BaseModel):
     """How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
-    left (-1) or the right (1), let in and out over so many seconds (None: as is usual), and which making of its sound
-    is used (`seed`)."""
+    left (-1) or the right (1), let in and out over so many seconds (None: as is usual), which making of its sound is
+    used (`seed`), and of music in which `mood` it is (None: as is told)."""
 
     id: str = Field(max_length=60)
     later: int = Field(0, ge=-240, le=240)
@@ -150,6 +151,7 @@ class CueChoice(BaseModel):
     fade_in: float | None = Field(None, ge=0, le=10)
     fade_out: float | None = Field(None, ge=0, le=10)
     seed: int = Field(0, ge=0, le=99)
+    mood: Mood | None = None
 
 
 class LevelPoint(BaseModel):

@@ -30,7 +30,7 @@ from .loudness import (
 )
 from .measured import SEEN, Heard
 from .mix import Kept, Mastered, Mixer, Treatment, mix
-from .music import MUSIC_MOODS, music_mood
+from .music import MUSIC_MOODS, music_cues
 from .rooms import InRoom, impulse
 from .silence import trim
 from .tone import Tone
@@ -38,8 +38,8 @@ from .understood import EASY, Powers, Understood, band_powers, understood
 from .wanted import (
     LONGEST_MUSIC,
     SOUND_SECONDS,
-    music_key_of,
     music_seconds,
+    music_seed,
     sound_key_of,
     sound_seed,
 )
@@ -95,9 +95,9 @@ __all__ = [
     "loudness_range",
     "match_words",
     "mix",
-    "music_key_of",
-    "music_mood",
+    "music_cues",
     "music_seconds",
+    "music_seed",
     "own_cues",
     "short_term",
     "sound_key_of",

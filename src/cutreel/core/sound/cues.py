@@ -144,7 +144,8 @@ class Cue:
     """A sound placed in time: `start` and `end` in seconds. `id` holds to the word or shot it
     belongs to; `shot` and `last` are the indices of the shots it begins in and, where it lies under
     shots, ends with. It is `gain` decibels louder than others, comes from the left (`pan` -1) or the right (1), is let
-    in and out over so many seconds (None: as is usual); another `seed` is another making of its sound."""
+    in and out over so many seconds (None: as is usual); another `seed` is another making of its sound. Music has a
+    `mood`."""
 
     id: str
     kind: str
@@ -159,6 +160,7 @@ class Cue:
     fade_in: float | None = None
     fade_out: float | None = None
     seed: int = 0
+    mood: str = ""
 
 
 def ambience_cues(

@@ -1,19 +1,84 @@
-"""Which music a film asks for."""
+"""Which music a film asks for: where it comes in, in which mood, and where it ends.
 
-from collections import Counter
+Music changes where the story turns: a film is divided so that the mood of its shots differs least from that of their
+music, while each change costs as much as so many seconds of a wrong mood; within a scene more than between two.
+"""
+
 from collections.abc import Sequence
 
 from cutreel.core.continuity import ShotFacts
+from cutreel.core.timeline import FrameRate, Span
+
+from .cues import Cue
 
 MUSIC_MOODS = ("calm", "uneasy", "warm", "playful", "grand", "sad")
+TURN, TURN_WITHIN = 12.0, 24.0
+"""Seconds of a wrong mood that a change of music is worth: at a scene, and within one."""
 
 
-def music_mood(wish: str, facts: Sequence[ShotFacts]) -> str | None:
-    """The mood to compose for: the maker's wish; for "auto" the mood most shots have. None for
-    "none"."""
+def music_cues(
+    wish: str,
+    facts: Sequence[ShotFacts],
+    spans: Sequence[Span],
+    rate: FrameRate,
+    ids: Sequence[int],
+    scenes: Sequence[int],
+) -> list[Cue]:
+    """The film's music: one cue in the mood that is wished; for "auto" as many as the story turns; for "none" none.
+    `ids` and `scenes` are those of the shots."""
     if wish == "none" or not facts:
-        return None
+        return []
+    seconds = [rate.seconds(span.end - span.start) for span in spans]
+    moods = [wish] * len(facts) if wish != "auto" else _moods(facts, seconds, scenes)
+    cues: list[Cue] = []
+    first = 0
+    for last, mood in enumerate(moods):
+        if last + 1 < len(moods) and moods[last + 1] == mood:
+            continue
+        cues.append(
+            Cue(
+                f"music-{ids[first]}",
+                "music",
+                f"{mood} music",
+                rate.seconds(spans[first].start),
+                rate.seconds(spans[last].end),
+                first,
+                _why(wish, mood, cues),
+                last,
+                mood=mood,
+            )
+        )
+        first = last + 1
+    return cues
+
+
+def _why(wish: str, mood: str, before: Sequence[Cue]) -> str:
     if wish != "auto":
-        return wish
-    counts: Counter[str] = Counter(fact.mood for fact in facts)
-    return max(MUSIC_MOODS, key=lambda mood: (counts[mood], -MUSIC_MOODS.index(mood)))
+        return "the mood that is set for the film"
+    return f"it turns {mood} here" if before else f"it begins {mood}"
+
+
+def _moods(
+    facts: Sequence[ShotFacts], seconds: Sequence[float], scenes: Sequence[int]
+) -> list[str]:
+    """The mood of the music under each shot (the cheapest way through all of them: Viterbi, 1967)."""
+    costs = dict.fromkeys(MUSIC_MOODS, 0.0)
+    ways: list[dict[str, str]] = []
+    for i, (fact, length) in enumerate(zip(facts, seconds, strict=True)):
+        turn = TURN if i and scenes[i] != scenes[i - 1] else TURN_WITHIN
+        cheapest = min(MUSIC_MOODS, key=lambda mood: costs[mood])
+        came: dict[str, str] = {}
+        now: dict[str, float] = {}
+        for mood in MUSIC_MOODS:
+            stays = costs[mood] <= costs[cheapest] + turn or i == 0
+            came[mood] = mood if stays else cheapest
+            before = costs[mood] if stays else costs[cheapest] + turn
+            now[mood] = before + (length if fact.mood != mood else 0.0)
+        costs = now
+        ways.append(came)
+    mood = min(MUSIC_MOODS, key=lambda m: costs[m])
+    out: list[str] = []
+    for came in reversed(ways):
+        out.append(mood)
+        mood = came[mood]
+    return out[::-1]

@@ -14,6 +14,8 @@ SOUND_VERSION = MUSIC_VERSION = 1
 
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for."""
+    if cue.kind == "music":
+        return music_key_of(cue.mood, cue.end - cue.start, music_seed(cue.mood, seed, cue.seed))
     return _sound_key(cue.prompt, cue.kind, seed, cue.seed)
 
 
@@ -34,14 +36,20 @@ def _sound_key(prompt: str, kind: str, seed: int, making: int) -> str:
 
 
 LONGEST_MUSIC = 600.0
-"""Seconds: a longer film has a piece of this length again and again, which no service has to make in one."""
+"""Seconds: a longer cue has a piece of this length again and again, which no service has to make in one."""
 
 
-def music_seconds(film_seconds: float) -> float:
-    """How long a piece of music a film asks for: its own length, to a tenth of a second, or the longest."""
-    return round(min(film_seconds, LONGEST_MUSIC), 1)
+def music_seconds(seconds: float) -> float:
+    """How long a piece a cue of so many seconds asks for: to a tenth of a second, or the longest."""
+    return round(min(seconds, LONGEST_MUSIC), 1)
 
 
-def music_key_of(mood: str, film_seconds: float, seed: int) -> str:
-    """The key of the music of a film."""
-    return key("music", MUSIC_VERSION, mood=mood, seconds=music_seconds(film_seconds), seed=seed)
+def music_seed(mood: str, seed: int, making: int = 0) -> int:
+    """The seed that a piece is made from in a film of a `seed`: the first of all moods have the film's own."""
+    return seed_from(seed, mood, making) if making else seed
+
+
+@lru_cache(maxsize=256)
+def music_key_of(mood: str, seconds: float, seed: int) -> str:
+    """The key of a piece of music under so many seconds."""
+    return key("music", MUSIC_VERSION, mood=mood, seconds=music_seconds(seconds), seed=seed)

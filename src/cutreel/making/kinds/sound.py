@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from decimal import Decimal
 from typing import ClassVar
 
-from cutreel.core.sound import SOUND_SECONDS, music_seconds, sound_key_of, sound_seed
+from cutreel.core.sound import SOUND_SECONDS, music_seconds, music_seed, sound_key_of, sound_seed
 from cutreel.protocol import MusicInput, Offer, SoundInput
 from cutreel.store import Assembled, ItemSpec
 
@@ -82,7 +82,7 @@ def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[Item
     seed = film.document.settings.seed
     for cue in film.cues:
         name = sound_key_of(cue, seed)
-        if name not in film.sounds:
+        if cue.kind != "music" and name not in film.sounds:
             spec = SoundSpec(
                 sound=name,
                 prompt=cue.prompt,
@@ -94,13 +94,17 @@ def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[Item
 
 
 def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
-    """The music, when the film wants some and this length was not composed yet."""
-    if film.music_key is None or film.mood is None or film.music_key in film.sounds:
-        return []
-    spec = MusicSpec(
-        music=film.music_key,
-        mood=film.mood,
-        seconds=music_seconds(film.seconds),
-        seed=film.document.settings.seed,
-    )
-    return [item(spec, f"{film.mood} music", weight=1 + spec.seconds * 0.05)]
+    """The pieces of music that were not composed yet, each different one once."""
+    out: dict[str, ItemSpec] = {}
+    seed = film.document.settings.seed
+    for cue in film.cues:
+        name = sound_key_of(cue, seed)
+        if cue.kind == "music" and name not in film.sounds:
+            spec = MusicSpec(
+                music=name,
+                mood=cue.mood,
+                seconds=music_seconds(cue.end - cue.start),
+                seed=music_seed(cue.mood, seed, cue.seed),
+            )
+            out[name] = item(spec, cue.prompt, weight=1 + spec.seconds * 0.05)
+    return list(out.values())

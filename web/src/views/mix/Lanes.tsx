@@ -233,26 +233,31 @@ const NAME_HIGH = 26;
 const Names = memo(function Names(props: { film: Film; from: number; to: number; tall: number }) {
   const { film, from, to, tall } = props;
   const here = film.cues.filter((c) => c.start >= from && c.start < to);
-  const low = { spot: -Infinity, ambience: -Infinity };
+  const low = { spot: -Infinity, ambience: -Infinity, music: -Infinity };
   return here.map((cue) => {
-    const kind = cue.kind === "ambience" ? "ambience" : "spot";
+    const kind = cue.kind === "ambience" || cue.kind === "music" ? cue.kind : "spot";
     const top = Math.max(cue.start * tall + (kind === "spot" ? 8 : 3), low[kind] + NAME_HIGH);
     low[kind] = top;
     return <Name key={cue.id} film={film} cue={cue} top={top} />;
   });
 });
 
+/** Where the name of a sound stands, and how wide it may be. */
+const NAMED: Record<string, readonly [number, number]> = {
+  ambience: [leftOf("sound") + 2, 74],
+  music: [leftOf("music") + 2, 56],
+};
+const SPOT = [leftOf("sound") + 74, 66] as const;
+
 function Name({ film, cue, top }: { film: Film; cue: Cue; top: number }) {
-  const under = cue.kind === "ambience";
+  const [left, width] = NAMED[cue.kind] ?? SPOT;
   return (
     <span onClick={(e) => e.stopPropagation()}>
       <SoundDesk
         film={film}
         cue={cue}
-        className={`absolute min-h-6 bg-[color-mix(in_srgb,var(--page)_72%,transparent)] px-1 text-left text-[11px] leading-tight text-ink-2 ${
-          under ? "w-[74px]" : "w-[66px]"
-        }`}
-        style={{ left: leftOf("sound") + (under ? 2 : 74), top }}
+        className="absolute min-h-6 bg-[color-mix(in_srgb,var(--page)_72%,transparent)] px-1 text-left text-[11px] leading-tight text-ink-2"
+        style={{ left, top, width }}
       >
         <span className="line-clamp-2">{cue.prompt.replace(/^an? /, "")}</span>
       </SoundDesk>

@@ -261,7 +261,7 @@ function Silent({ film }: { film: Film }) {
   const start = useStart(film.id);
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
   const unspoken = film.shots.filter((s) => s.end > s.first && !s.measured).length;
-  const unmade = film.cues.filter((c) => !c.made).length + (film.mood && !film.music_made ? 1 : 0);
+  const unmade = film.cues.filter((c) => !c.made).length;
   if (!unspoken && !unmade) return null;
   const missing = [
     unspoken && `${unspoken} ${unspoken === 1 ? "shot is" : "shots are"} not spoken`,

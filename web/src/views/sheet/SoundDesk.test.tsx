@@ -8,6 +8,7 @@ import { SoundDesk } from "./SoundDesk";
 const changed: unknown[] = [];
 vi.mock("../../api/film", () => ({
   useChange: () => ({ mutate: (c: unknown) => changed.push(c) }),
+  useRules: () => ({ music: ["auto", "none", "calm", "sad"] }),
 }));
 
 const bell: Cue = {
@@ -78,4 +79,25 @@ test("what is not made yet cannot be heard", () => {
     "disabled",
     true,
   );
+});
+
+test("music comes in and goes out over seconds that are set, and has a mood instead of a side", () => {
+  const music: Cue = { ...bell, id: "music-3", kind: "music", prompt: "calm music", last: 4 };
+  render(
+    <SoundDesk film={film} cue={music} className="">
+      calm
+    </SoundDesk>,
+  );
+  fireEvent.click(screen.getByRole("button", { name: "Music: calm music" }));
+  expect(screen.queryByRole("group", { name: /to the right/ })).toBeNull();
+  expect(screen.getByRole("combobox", { name: "Mood of this music" }).textContent).toContain(
+    "calm",
+  );
+  fireEvent.click(screen.getByRole("button", { name: "more: seconds to come in" }));
+  fireEvent.click(screen.getByRole("button", { name: "more: seconds to go out" }));
+  const shape = { ...plain, id: "music-3" };
+  expect(changed).toEqual([
+    { type: "set cue", cue: { ...shape, fade_in: 0.8 } },
+    { type: "set cue", cue: { ...shape, fade_out: 0.5 } },
+  ]);
 });

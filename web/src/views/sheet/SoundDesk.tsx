@@ -5,8 +5,9 @@ import { Play, Square } from "lucide-react";
 import type { CSSProperties, ReactNode } from "react";
 
 import type { Cue, Film } from "../../api/client";
-import { useChange } from "../../api/film";
+import { useChange, useRules } from "../../api/film";
 import { Button } from "../../parts/Button";
+import { Choice, worded } from "../../parts/Choice";
 import { Steps, decibels } from "../../parts/Steps";
 import { useHearing } from "../../parts/hearing";
 
@@ -24,7 +25,7 @@ export function SoundDesk({ film, cue, className, style, children }: Props) {
       <Popover.Trigger asChild>
         <button
           type="button"
-          aria-label={`${cue.kind === "ambience" ? "Ambience" : "Sound"}: ${cue.prompt}`}
+          aria-label={`${KINDS[cue.kind] ?? "Sound"}: ${cue.prompt}`}
           title={cue.why}
           className={`${className} rounded-[3px] hover:bg-shade`}
           style={style}
@@ -50,17 +51,22 @@ export function SoundDesk({ film, cue, className, style, children }: Props) {
   );
 }
 
-type Choice = Omit<NonNullable<Cue["choice"]>, "id">;
-const PLAIN: Choice = { later: 0, gain: 0, pan: 0, seed: 0 };
+type Shape = Omit<NonNullable<Cue["choice"]>, "id">;
+const PLAIN: Shape = { later: 0, gain: 0, pan: 0, seed: 0 };
+const KINDS: Record<string, string> = { ambience: "Ambience", music: "Music" };
+/** Seconds in which what lies under shots is let in and out as is usual; a piece of music ends by itself. */
+const USUAL: Record<string, readonly [number, number]> = { ambience: [0.8, 1], music: [0.4, 0] };
 
 function Desk({ film, cue }: { film: Film; cue: Cue }) {
   const change = useChange(film.id);
   const hearing = useHearing();
-  const now: Choice = { ...PLAIN, ...cue.choice };
-  const put = (values: Partial<Choice>) =>
+  const now: Shape = { ...PLAIN, ...cue.choice };
+  const put = (values: Partial<Shape>) =>
     change.mutate({ type: "set cue", cue: { ...now, ...values, id: cue.id } });
   const alike = film.cues.filter((c) => c.prompt === cue.prompt).length;
   const shaped = cue.choice !== null;
+  const usual = USUAL[cue.kind];
+  const moods = useRules().music.filter((mood) => mood !== "auto" && mood !== "none");
   return (
     <>
       <p className="flex items-center gap-2">
@@ -104,18 +110,66 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
             onPut={(gain) => put({ gain })}
           />
         </dd>
-        <dt className="text-ink-2">From</dt>
-        <dd>
-          <Steps
-            name="to the right"
-            value={now.pan ?? 0}
-            step={0.25}
-            least={-1}
-            most={1}
-            says={side}
-            onPut={(pan) => put({ pan })}
-          />
-        </dd>
+        {cue.kind === "music" ? (
+          <>
+            <dt className="text-ink-2">Mood</dt>
+            <dd>
+              <Choice
+                quiet
+                label="Mood of this music"
+                value={now.mood ?? "told"}
+                options={[
+                  ["told", now.mood ? "as it is told" : cue.prompt.replace(/ music$/, "")],
+                  ...worded(moods),
+                ]}
+                onChange={(mood) => put({ mood: mood === "told" ? null : (mood as Shape["mood"]) })}
+              />
+            </dd>
+          </>
+        ) : (
+          <>
+            <dt className="text-ink-2">From</dt>
+            <dd>
+              <Steps
+                name="to the right"
+                value={now.pan ?? 0}
+                step={0.25}
+                least={-1}
+                most={1}
+                says={side}
+                onPut={(pan) => put({ pan })}
+              />
+            </dd>
+          </>
+        )}
+        {usual && (
+          <>
+            <dt className="text-ink-2">Comes in</dt>
+            <dd>
+              <Steps
+                name="seconds to come in"
+                value={now.fade_in ?? usual[0]}
+                step={0.4}
+                least={0}
+                most={10}
+                says={over}
+                onPut={(to) => put({ fade_in: Number(to.toFixed(1)) })}
+              />
+            </dd>
+            <dt className="text-ink-2">Goes out</dt>
+            <dd>
+              <Steps
+                name="seconds to go out"
+                value={now.fade_out ?? usual[1]}
+                step={0.5}
+                least={0}
+                most={10}
+                says={over}
+                onPut={(to) => put({ fade_out: Number(to.toFixed(1)) })}
+              />
+            </dd>
+          </>
+        )}
       </dl>
       <p className="mt-3 flex flex-wrap gap-2">
         <Button onClick={() => put({ seed: ((now.seed ?? 0) + 1) % 100 })}>Another</Button>
@@ -143,6 +197,7 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
 
 const frames = (later: number) =>
   later === 0 ? "with its word" : `${Math.abs(later)} frames ${later > 0 ? "later" : "earlier"}`;
+const over = (seconds: number) => (seconds ? `over ${seconds.toFixed(1)} s` : "at once");
 const side = (pan: number) =>
   pan === 0 ? "the middle" : `${Math.abs(pan) * 100} % ${pan > 0 ? "right" : "left"}`;
 
