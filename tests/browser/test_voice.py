@@ -226,3 +226,27 @@ def test_words_of_the_chosen_shot_stand_at_their_moments_and_are_played_from(pag
     expect(row.locator("[data-now]").first).to_be_visible(timeout=60_000)
     page.keyboard.press("Space")
     expect(page.locator("[data-now]")).to_have_count(0)
+
+
+def test_marks_on_words_are_seen_in_the_script(page: Page) -> None:
+    """A stressed word after a pause, as it stands in the manuscript; its label says so too. Captions have none of it."""
+    new_film(page, "Marked words", "The gravel was cold. Nobody saw her go.\n")
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    state = page.request.get(f"/api/films/{film}").json()
+    number = page.request.get(f"/api/films/{film}/manuscript?state={state['state']}").json()[
+        "words"
+    ][4][2]
+    mark = {"word": number, "stress": True, "pace": "slow", "pause": 0.4}
+    page.request.post(
+        f"/api/films/{film}/changes",
+        data={
+            "revision": state["head"]["revision"],
+            "command": {"type": "mark words", "marks": [mark]},
+        },
+    )
+    page.reload()
+    word = page.get_by_role("button", name="Nobody, after a pause of 0.4 s, stressed, slow")
+    expect(word).to_contain_text("‖Nobody")
+    expect(word).to_have_css("font-weight", "700")
+    go(page, "Sheet")
+    expect(page.get_by_role("region", name="Sheet").get_by_text("‖")).to_have_count(0)

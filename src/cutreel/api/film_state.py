@@ -388,6 +388,7 @@ def _head(
         cutouts=document.cutouts,
         voices=document.voices,
         lexicon=document.lexicon,
+        word_marks=document.word_marks,
         lifted=document.lifted_cues,
         lifted_sounds=document.lifted_sounds,
         fps=str(film.rate),

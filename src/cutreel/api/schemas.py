@@ -10,6 +10,7 @@ from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Se
 from cutreel.core.film import CueChoice, CutOut, GivenShot, GivenSource, Settings, Source
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.manuscript import Saying
+from cutreel.core.speech import WordMark
 
 
 class Piece(BaseModel):
@@ -228,6 +229,7 @@ class FilmHead(BaseModel):
     cutouts: list[CutOut]
     voices: list[OwnVoice]
     lexicon: list[Saying]
+    word_marks: list[WordMark]
     lifted: list[str]
     lifted_sounds: list[str]
     fps: str

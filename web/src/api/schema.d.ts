@@ -2879,6 +2879,8 @@ export interface components {
             voices: components["schemas"]["OwnVoice"][];
             /** Lexicon */
             lexicon: components["schemas"]["Saying"][];
+            /** Word Marks */
+            word_marks: components["schemas"]["WordMark"][];
             /** Lifted */
             lifted: string[];
             /** Lifted Sounds */
@@ -3099,6 +3101,8 @@ export interface components {
             voices?: components["schemas"]["OwnVoice"][] | null;
             /** Lexicon */
             lexicon?: components["schemas"]["Saying"][] | null;
+            /** Word Marks */
+            word_marks?: components["schemas"]["WordMark"][] | null;
             /** Lifted */
             lifted?: string[] | null;
             /** Lifted Sounds */

@@ -1,8 +1,9 @@
 /** One paragraph of the manuscript with its cut marks; edge numbers at the left, remarks at the right. */
-import { memo, useEffect, useLayoutEffect, useRef, useState } from "react";
+import { memo, useEffect, useLayoutEffect, useMemo, useRef, useState } from "react";
 
-import type { Film, Shot } from "../../api/client";
+import type { Film, Schemas, Shot } from "../../api/client";
 import { CutStroke } from "../../parts/marks";
+import { PauseMark, lookOf, saidOf } from "../../parts/saidSo";
 import { cursor } from "./cursor";
 import { Editor } from "./Editor";
 import { SceneHeading } from "./Heading";
@@ -114,6 +115,7 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
   }, [sign]);
 
   const words = film.words.slice(block.first, block.end);
+  const said = useMemo(() => new Map(film.word_marks.map((m) => [m.word, m])), [film.word_marks]);
   return (
     <Row
       className="py-[7px]"
@@ -179,6 +181,7 @@ function Words({ film, block, shotAt, holds, onEdit, onToggle, onPush, onFocus }
                   index={index}
                   text={film.text.slice(start, end)}
                   speaker={speaker}
+                  said={said.get(number)}
                   onClick={() => onFocus(index)}
                 />
               </span>
@@ -216,11 +219,13 @@ function Word({
   index,
   text,
   speaker,
+  said,
   onClick,
 }: {
   index: number;
   text: string;
   speaker: string | null;
+  said: Schemas["WordMark"] | undefined;
   onClick: () => void;
 }) {
   const [here, setHere] = useState(() => cursor.get() === index);
@@ -232,10 +237,11 @@ function Word({
       data-word={index}
       tabIndex={here ? 0 : -1}
       role="button"
-      aria-label={speaker ? `${text}, ${speaker} speaks` : text}
+      aria-label={`${text}${saidOf(said)}${speaker ? `, ${speaker} speaks` : ""}`}
       onClick={onClick}
-      className={`cursor-text rounded-[2px] ${speaker ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""} ${here ? "outline-1 outline-offset-1 outline-rule-strong" : ""} ${mark}`}
+      className={`cursor-text rounded-[2px] ${speaker ? "bg-[linear-gradient(transparent_62%,color-mix(in_srgb,var(--teal)_17%,transparent)_62%)]" : ""} ${here ? "outline-1 outline-offset-1 outline-rule-strong" : ""} ${lookOf(said)} ${mark}`}
     >
+      <PauseMark mark={said} />
       {text}
     </span>
   );

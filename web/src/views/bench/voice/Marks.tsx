@@ -53,15 +53,3 @@ export function Marks({ film, marks }: { film: Film; marks: readonly Mark[] }) {
     </p>
   );
 }
-
-/** How a marked word looks among the others. */
-export function lookOf(mark: Mark | undefined): string {
-  if (!mark) return "";
-  const pace =
-    mark.pace === "slow"
-      ? "tracking-[0.12em]"
-      : mark.pace === "quick"
-        ? "tracking-[-0.05em] italic"
-        : "";
-  return `${mark.stress ? "font-bold underline decoration-grease decoration-2 underline-offset-4" : ""} ${pace}`;
-}

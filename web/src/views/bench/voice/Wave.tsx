@@ -1,6 +1,6 @@
 /** A line as its waveform, with its words beneath, each at its moment; a click on a word hears it from there. */
 import type { Heard, LineSaid } from "../../../api/voices";
-import { lookOf } from "./Marks";
+import { PauseMark, lookOf } from "../../../parts/saidSo";
 
 type Said = LineSaid["words"][number];
 
@@ -64,7 +64,7 @@ export function Wave({ take, words, cuts, now, chosen, onWord }: Props) {
             aria-pressed={chosen.has(w.number)}
             onClick={(e) => onWord(w, e.shiftKey)}
           >
-            {w.mark.pause ? <span className="mr-0.5 text-grease-ink">‖</span> : null}
+            <PauseMark mark={w.mark} />
             {w.text}
           </button>
         ))}
