@@ -162,3 +162,63 @@ def test_a_silent_film_is_silent() -> None:
         and not mixer.sound(0, found).any()
         and mixer.sound(1, found).shape == (2 * RATE, 2)
     )
+
+
+@pytest.mark.parametrize(("attack", "release"), [(0.2, 0.7), (0.05, 2.0), (1.0, 0.3)])
+def test_music_goes_down_and_comes_back_in_the_time_that_is_set(
+    attack: float, release: float
+) -> None:
+    """Measured on the music itself, a tone, around ten seconds of steady voice: it is wholly down when the voice comes,
+    half a decibel down no earlier than its attack before that, and back within its release and the hold behind it."""
+    tone = MixedPart("music", 0.0, Samples(sine(-20, 30, 1000)))
+    voice = MixedPart("voice", 10.0, Samples(sine(-20, 10, 300)))
+    by = {"music": -12.0, "voice": 0.0}
+    mixer = Mixer([tone, voice], 30.0, Treatment(Giving(by, attack=attack, release=release)))
+    music = np.concatenate([mixer.lanes(b)["music"][:, 0] for b in range(mixer.blocks)])
+    frames = music.reshape(-1, RATE // 50)
+    level = 20 * np.log10(np.sqrt((frames**2).mean(axis=1)))
+    level -= level[:100].mean()
+
+    def first(below: bool, decibels: float, start: float) -> float:
+        part = level[round(start * 50) :]
+        return start + np.argmax((part < decibels) == below) / 50
+
+    assert level[round(10.02 * 50)] == pytest.approx(-12, abs=0.2)
+    assert 0 <= 10 - first(True, -0.5, 5) <= attack + 0.03
+    assert 10 - first(True, -11.5, 5) < attack * 0.5 + 0.03
+    assert 20 + 0.3 <= first(False, -11.5, 15) <= 20.3 + release * 0.5 + 0.04
+    assert first(False, -0.5, 15) == pytest.approx(20.3 + release, abs=release * 0.2 + 0.04)
+
+
+def test_a_spot_gives_way_only_where_it_would_mask_a_word() -> None:
+    """Two noises under a voice: the loud one gives way by up to six decibels, the faint one not at all; and the loud
+    one not where nobody speaks."""
+    noise = Samples((np.random.default_rng(2).standard_normal((RATE, 2)) * 0.1).astype(np.float32))
+    voice = MixedPart("voice", 2.0, Samples(sine(-20, 8, 300)))
+    spots = [
+        MixedPart("spot", 0.2, noise, trim_db=22.0),
+        MixedPart("spot", 4.0, noise, trim_db=22.0),
+        MixedPart("spot", 7.0, noise, trim_db=-12.0),
+    ]
+    gives = Mixer([voice, *spots], 12.0).heard(0)["gives"][1].astype(float)
+    assert gives[4:18].max() == gives[4:18].min() == 0
+    assert gives[82:98].min() == pytest.approx(-6, abs=0.05)
+    assert gives[145:155].min() == 0
+
+
+def test_the_band_of_speech_alone_is_kept_lower() -> None:
+    """Music of two tones while somebody speaks: the one at 2 kHz is lower by the dip, the one at 200 Hz is not."""
+    both = sine(-20, 20, 200) + sine(-20, 20, 2000)
+    music = MixedPart("music", 0.0, Samples(both))
+    voice = MixedPart("voice", 0.0, Samples(sine(-20, 20, 500)))
+    plain, dipped = (
+        Mixer([music, voice], 20.0, Treatment(Giving({"music": -6.0}, dip))).lanes(1)["music"]
+        for dip in ({}, {"music": 8.0})
+    )
+
+    def level(audio: np.ndarray, hertz: float) -> float:
+        part = audio[RATE : 5 * RATE, 0] * np.hanning(4 * RATE)
+        return 20 * np.log10(np.abs(np.fft.rfft(part))[round(hertz * 4)])
+
+    assert level(dipped, 2000) - level(plain, 2000) == pytest.approx(-8, abs=0.3)
+    assert level(dipped, 200) - level(plain, 200) == pytest.approx(0, abs=0.2)
