@@ -63,10 +63,6 @@ def look(page: Page) -> None:
     page.get_by_role("button", name=re.compile("clay")).first.click()
 
 
-def company(page: Page) -> None:
-    view(page, "Continuity", "Company")
-
-
 def sheet(page: Page) -> None:
     view(page, "Sheet")
     for _ in range(3):
@@ -163,6 +159,13 @@ def _strip(sheet: Image.Image, count: int, seconds: float, act: dict[str, Any]) 
     return strip
 
 
+def mix(page: Page) -> None:
+    view(page, "Mix")
+    page.get_by_role("region", name="Whole film").get_by_text("LUFS").wait_for(timeout=60_000)
+    page.get_by_role("slider", name="Playhead").click(position={"x": 322, "y": 8})
+    page.wait_for_timeout(1500)
+
+
 def delivery(page: Page) -> None:
     view(page, "Delivery")
     if page.get_by_text("None yet").count():
@@ -173,9 +176,9 @@ def delivery(page: Page) -> None:
 VIEWS: dict[str, Callable[[Page], None]] = {
     "shelf": shelf, "script": script, "shot-desk": shot_desk, "who": who,
     "continuity": continuity,
-"places": places, "look": look, "company": company, "sheet": sheet,
+"places": places, "look": look, "sheet": sheet,
     "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table,
-    "movement": movement, "voice": voice, "actions": actions, "delivery": delivery,
+    "movement": movement, "voice": voice, "mix": mix, "actions": actions, "delivery": delivery,
 }  # fmt: skip
 
 

@@ -65,12 +65,11 @@ def test_all_of_a_kind_are_thrown_out_and_stay_out(client, rung) -> None:
     back = change(client, rung["id"], type="lift sounds", prompt=BELL, lifted=False)
     assert [c for c in back["cues"] if c["prompt"] == BELL]
     none = change(client, rung["id"], type="set settings", values={"sounds": "off"})
-    assert none["cues"] == []
+    assert {c["kind"] for c in none["cues"]} <= {"music"}
 
 
 def test_a_line_that_music_covers_is_told_and_mended(client, rung, finished) -> None:
     path = f"/api/films/{rung['id']}/mix"
-    assert client.get(path).json()["least"] is None  # nothing is spoken yet
 
     def mixed(**values: float) -> dict:
         change(client, rung["id"], type="set settings", values=values)
