@@ -1,6 +1,10 @@
 """Sounds of a film, over the running stack: moved, louder, another, thrown out with all that are alike, and back."""
 
+import io
+
+import numpy as np
 import pytest
+import soundfile
 
 from tests.api.test_retouch import start
 from tests.api.test_rules import change
@@ -85,3 +89,60 @@ def test_a_line_that_music_covers_is_told_and_mended(client, rung, finished) -> 
     mended = mixed(music_level=12 - worst["less"])
     assert mended["least"] > loud["least"]
     assert all(line["index"] >= mended["easy"] - 0.02 for line in mended["hard"])
+
+
+def tone(seconds: float, hertz: float, format: str = "WAV") -> bytes:
+    at = np.arange(round(seconds * 44_100)) / 44_100
+    out = io.BytesIO()
+    pulse = 0.5 * np.sin(2 * np.pi * hertz * at) * (np.exp(-8 * (at % 0.5)))
+    soundfile.write(out, pulse, 44_100, format=format)
+    return out.getvalue()
+
+
+def bring(client, film: str, name: str, data: bytes, **told: str):
+    return client.post(f"/api/films/{film}/sounds", files={"file": (name, data)}, data=told)
+
+
+def test_a_sound_of_ones_own_is_brought_used_and_credited(client, rung) -> None:
+    """Its tempo is told, it sounds where the cue did, the cue sheet names its licence and credit, and let go the cue is
+    as it was."""
+    told = bring(
+        client, rung["id"], "my_bell.ogg", tone(14, 440, "OGG"), licence="CC BY 4.0", credit="Ida"
+    )
+    assert told.status_code == 200, told.text
+    sound = told.json()
+    assert (sound["name"], round(sound["seconds"], 1)) == ("my bell", 14.0)
+    assert sound["tempo"] == pytest.approx(120, rel=0.03)
+    film = change(client, rung["id"], type="keep sound", sound=sound)
+    (kept,) = film["own_sounds"]
+    proposed = next(c for c in cues(client, rung) if c["prompt"] == BELL)
+    change(client, rung["id"], type="set cue", cue={"id": proposed["id"], "own": kept["id"]})
+    own = next(c for c in cues(client, rung) if c["id"] == proposed["id"])
+    assert own["made"] and own["media"] == kept["media"] and own["prompt"] == "my bell"
+    sheet = client.get(f"/api/films/{rung['id']}/mix/cues.csv").text
+    assert "my bell" in sheet and "brought,CC BY 4.0,Ida" in sheet
+    film = change(client, rung["id"], type="drop sound", sound=kept["id"])
+    assert film["own_sounds"] == []
+    assert next(c for c in cues(client, rung) if c["id"] == proposed["id"])["prompt"] == BELL
+
+
+def test_a_track_of_ones_own_is_brought_to_the_length_of_its_cue(client, rung, finished) -> None:
+    sound = bring(client, rung["id"], "track.flac", tone(40, 220, "FLAC")).json()
+    film = change(client, rung["id"], type="keep sound", sound=sound)
+    music = next(c for c in cues(client, rung) if c["kind"] == "music")
+    own = {"id": music["id"], "own": film["own_sounds"][-1]["id"]}
+    change(client, rung["id"], type="set cue", cue=own)
+    finished(rung["id"], start(client, rung, kind="everything")["id"])
+    fitted = next(c for c in cues(client, rung) if c["id"] == music["id"])
+    assert fitted["made"] and fitted["media"] != sound["media"]
+    info = soundfile.info(io.BytesIO(client.get(f"/media/{fitted['media']}").content))
+    seconds = client.get(f"/api/films/{rung['id']}").json()["seconds"]
+    assert info.duration == pytest.approx(seconds, abs=0.06) and info.channels == 2
+
+
+@pytest.mark.parametrize(
+    ("data", "says"), [(b"not a sound at all", "cannot be opened"), (b"", "cannot be opened")]
+)
+def test_what_is_no_sound_is_refused_in_words(client, rung, data: bytes, says: str) -> None:
+    answer = bring(client, rung["id"], "x.wav", data)
+    assert answer.status_code == 422 and says in answer.json()["title"]

@@ -3,7 +3,9 @@ out, and stems taken out; the playhead follows what is heard."""
 
 import io
 import re
+from pathlib import Path
 
+import numpy as np
 import pytest
 import soundfile
 from playwright.sync_api import Browser, Page, expect
@@ -170,3 +172,36 @@ def test_a_key_opens_it(page: Page, mixed_film: str) -> None:
     go(page, "Delivery")
     page.keyboard.press("5")
     expect(page.get_by_role("region", name="Mix")).to_be_visible()
+
+
+def test_a_track_is_brought_and_cut_to_length(mix: Page, tmp_path: Path) -> None:
+    """A track of half a minute under a film of twenty seconds: after it is made it ends with the film."""
+    at = np.arange(44_100 * 34) / 44_100
+    pulse = 0.4 * np.sin(2 * np.pi * 330 * at) * np.exp(-6 * (at % 0.5))
+    soundfile.write(tmp_path / "slow march.flac", pulse, 44_100)
+    mix.get_by_role("button", name=re.compile("^Music: ")).first.click()
+    desk = mix.get_by_role("dialog")
+    desk.get_by_role("button", name="Own sound").click()
+    desk.get_by_label("Credit").fill("Ida Sand")
+    desk.get_by_label("A sound of your own").set_input_files(tmp_path / "slow march.flac")
+    kept = desk.get_by_role("button", name=re.compile("^slow march .* 120 beats a minute"))
+    expect(kept).to_have_attribute("aria-pressed", "true", timeout=30_000)
+    no_barriers(mix, "own sounds")
+    mix.keyboard.press("Escape")
+    expect(mix.get_by_role("button", name="Music: slow march")).to_be_visible()
+    mix.get_by_role("button", name="Make what is missing").click()
+    film = re.search(r"/film/(\w+)", mix.url)[1]
+
+    def row() -> str:
+        sheet = mix.request.get(f"/api/films/{film}/mix/cues.csv").text()
+        return next(line for line in sheet.splitlines() if "slow march" in line)
+
+    assert row().endswith("brought,,Ida Sand")
+    expect(mix.get_by_role("region", name="Not heard yet")).to_have_count(0, timeout=60_000)
+    until(lambda: mix_of(mix)["measured"] and max(last_block(mix)["wave"]["music"]) > 20)
+
+
+def last_block(page: Page) -> dict:
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    keys = mix_of(page)["blocks"]
+    return page.request.get(f"/api/films/{film}/mix/blocks/{len(keys) - 1}/{keys[-1]}").json()

@@ -10,6 +10,7 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "segment",
         "mix",
         "stems",
+        "fitted",
         "join",
         "reading",
         "hearing",

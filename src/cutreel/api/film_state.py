@@ -391,6 +391,7 @@ def _head(
         word_marks=document.word_marks,
         lifted=document.lifted_cues,
         lifted_sounds=document.lifted_sounds,
+        own_sounds=document.own_sounds,
         fps=str(film.rate),
         frames=film.frames,
         seconds=film.seconds,

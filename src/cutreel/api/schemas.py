@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_mod
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Season
-from cutreel.core.film import CueChoice, CutOut, GivenShot, GivenSource, Settings, Source
+from cutreel.core.film import CueChoice, CutOut, GivenShot, GivenSource, OwnSound, Settings, Source
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.manuscript import Saying
 from cutreel.core.speech import WordMark
@@ -232,6 +232,7 @@ class FilmHead(BaseModel):
     word_marks: list[WordMark]
     lifted: list[str]
     lifted_sounds: list[str]
+    own_sounds: list[OwnSound]
     fps: str
     frames: int
     seconds: float

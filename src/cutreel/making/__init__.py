@@ -1,7 +1,7 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import CLIP, LEXICON, SCRIPT, SOUND, SSML, reader
+from .apart import CLIP, LEXICON, OWN, SCRIPT, SOUND, SSML, reader
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
@@ -14,6 +14,7 @@ from .known import REGISTRY, RunRequest
 from .mixing import MixDesk, mix_spec
 from .moving import frames_of_shot, usual_path, ways_along
 from .narration import keep_narration, share_heard
+from .own_sounds import keep_own, opened_sound
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
@@ -35,6 +36,7 @@ __all__ = [
     "CLIP",
     "LEXICON",
     "MOST_HEARD",
+    "OWN",
     "REGISTRY",
     "SCRIPT",
     "SHORT_SIDE",
@@ -72,11 +74,13 @@ __all__ = [
     "is_warm",
     "keep_brought",
     "keep_narration",
+    "keep_own",
     "keep_recording",
     "line_at",
     "listened_key",
     "mix_spec",
     "opened_line",
+    "opened_sound",
     "pace_in",
     "parser",
     "parses_of",

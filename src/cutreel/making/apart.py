@@ -16,11 +16,13 @@ from cutreel.core.errors import BadInput, CutReelError
 T = TypeVar("T")
 SECONDS = 60
 PICTURE, SCRIPT, CLIP, LEXICON, SOUND = "picture", "script", "clip", "lexicon", "recording"
+OWN = "sound"
 NARRATION = "recording of the story"
 SSML = "script in SSML"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
+    OWN: "Bring WAV, FLAC, MP3, M4A or Ogg of at most fifteen minutes.",
     SOUND: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes.",
     NARRATION: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three hours.",
     SSML: "Bring an SSML file (XML, by W3C).",

@@ -9,6 +9,7 @@ from .kinds.cleaning import CleaningKind
 from .kinds.clip import CLIPS_RUN, ClipKind, ClipsWanted
 from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
 from .kinds.film import FilmKind
+from .kinds.fitted import FittedKind
 from .kinds.following import FollowingKind
 from .kinds.hearing import HearingKind
 from .kinds.listening import LISTENING_RUN, ListeningKind, ListeningWanted
@@ -37,6 +38,7 @@ REGISTRY = Registry.of(
         SpeechKind(),
         SoundKind(),
         MusicKind(),
+        FittedKind(),
         MixKind(),
         SegmentKind(),
         FilmKind(),

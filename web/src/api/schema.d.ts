@@ -1563,6 +1563,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring
+         * @description Read a file of sound; it is the film's once it is kept there. Of what has beats its tempo is told.
+         */
+        post: operations["bring_api_films__film__sounds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/names": {
         parameters: {
             query?: never;
@@ -1934,6 +1954,21 @@ export interface components {
             /** Voices */
             voices: string[];
         };
+        /** Body_bring_api_films__film__sounds_post */
+        Body_bring_api_films__film__sounds_post: {
+            /** File */
+            file: string;
+            /**
+             * Licence
+             * @default
+             */
+            licence: string;
+            /**
+             * Credit
+             * @default
+             */
+            credit: string;
+        };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
             /** Files */
@@ -2142,7 +2177,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2314,7 +2349,8 @@ export interface components {
          * CueChoice
          * @description How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
          *     left (-1) or the right (1), let in and out over so many seconds (None: as is usual), which making of its sound is
-         *     used (`seed`), and of music in which `mood` it is (None: as is told).
+         *     used (`seed`), and of music in which `mood` it is (None: as is told). It may be one of the maker's `own` sounds, by
+         *     its number.
          */
         CueChoice: {
             /** Id */
@@ -2345,6 +2381,8 @@ export interface components {
             seed: number;
             /** Mood */
             mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad") | null;
+            /** Own */
+            own?: number | null;
         };
         /**
          * CueView
@@ -2589,6 +2627,19 @@ export interface components {
             type: "drop cut-out";
             /** Cutout */
             cutout: number;
+        };
+        /**
+         * DropSound
+         * @description Let a sound of the maker's own go; cues that it was used for are as they were proposed.
+         */
+        DropSound: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop sound";
+            /** Sound */
+            sound: number;
         };
         /**
          * DropVoice
@@ -2885,6 +2936,8 @@ export interface components {
             lifted: string[];
             /** Lifted Sounds */
             lifted_sounds: string[];
+            /** Own Sounds */
+            own_sounds: components["schemas"]["OwnSound"][];
             /** Fps */
             fps: string;
             /** Frames */
@@ -3107,6 +3160,8 @@ export interface components {
             lifted?: string[] | null;
             /** Lifted Sounds */
             lifted_sounds?: string[] | null;
+            /** Own Sounds */
+            own_sounds?: components["schemas"]["OwnSound"][] | null;
             /** Fps */
             fps?: string | null;
             /** Frames */
@@ -3258,6 +3313,18 @@ export interface components {
              * @default false
              */
             drop: boolean;
+        };
+        /**
+         * KeepSound
+         * @description Keep a sound of the maker's own, or change what is told of one that is kept.
+         */
+        KeepSound: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep sound";
+            sound: components["schemas"]["OwnSound"];
         };
         /**
          * KeepVoice
@@ -4394,6 +4461,36 @@ export interface components {
             move: components["schemas"]["RegionMove"];
             /** Who */
             who?: number | null;
+        };
+        /**
+         * OwnSound
+         * @description A sound or a piece of music that the maker brought: what it is called, its media file, how many seconds it is,
+         *     beats a minute where it has some, and under which licence by whom it is.
+         */
+        OwnSound: {
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
+            /** Seconds */
+            seconds: number;
+            /** Tempo */
+            tempo?: number | null;
+            /**
+             * Licence
+             * @default
+             */
+            licence: string;
+            /**
+             * Credit
+             * @default
+             */
+            credit: string;
         };
         /**
          * OwnVoice
@@ -7208,7 +7305,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
             };
         };
         responses: {
@@ -9510,6 +9607,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_api_films__film__sounds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_api_films__film__sounds_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSound"];
                 };
             };
             /** @description Validation Error */

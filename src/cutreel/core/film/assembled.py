@@ -44,7 +44,7 @@ from cutreel.core.timeline import (
 from .acting import VOICE_RATE
 from .air import air_of
 from .casting import scene_choices
-from .document import CueChoice, FilmDocument
+from .document import CueChoice, FilmDocument, OwnSound
 from .lanes import treatment_of
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
@@ -408,20 +408,30 @@ def _cues(read: ReadFilm, spots: list[Spot], spans: list[Span], rate: FrameRate)
     own = own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers)
     kept = [c for c in proposed if c.prompt not in alike] + own
     chosen = {c.id: c for c in read.document.cue_choices}
+    own_sounds = {s.id: s for s in read.document.own_sounds}
     return [
-        _shaped(c, chosen[c.id], rate, spans) if c.id in chosen else c
+        _shaped(c, chosen[c.id], rate, spans, own_sounds) if c.id in chosen else c
         for c in kept
         if c.id not in lifted
     ]
 
 
-def _shaped(cue: Cue, how: CueChoice, rate: FrameRate, spans: Sequence[Span]) -> Cue:
+def _shaped(
+    cue: Cue,
+    how: CueChoice,
+    rate: FrameRate,
+    spans: Sequence[Span],
+    own_sounds: Mapping[int, OwnSound],
+) -> Cue:
     """A cue as the maker wants it. It stays within the film, and an ambience does not end before it begins."""
+    brought = own_sounds.get(how.own or 0)
+    if brought is not None:
+        cue = replace(cue, own=brought.media, prompt=brought.name)
     later, end = rate.seconds(how.later), rate.seconds(spans[-1].end)
     start = min(max(0.0, cue.start + later), end)
     if cue.last is not None:
         start = min(start, cue.end - rate.seconds(1))
-    if cue.mood and how.mood:
+    if cue.mood and how.mood and not cue.own:
         cue = replace(cue, mood=how.mood, prompt=f"{how.mood} music")
     return replace(
         cue,

@@ -61,7 +61,9 @@ Command = Annotated[
     | c.LiftCue
     | c.LiftSounds
     | c.SetCue
-    | c.SetLane,
+    | c.SetLane
+    | c.KeepSound
+    | c.DropSound,
     Field(discriminator="type"),
 ]
 

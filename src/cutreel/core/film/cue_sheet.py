@@ -10,12 +10,14 @@ from .assembled import Assembled
 
 HEADER = (
     "number", "lane", "sound", "from", "to", "seconds", "shot", "because of", "decibels", "source",
+    "licence", "credit",
 )  # fmt: skip
 
 
 def cue_sheet(film: Assembled) -> str:
     """The cue sheet of a film as CSV (RFC 4180), in the order of time; times are timecodes of the film."""
     seed = film.document.settings.seed
+    brought = {s.media: s for s in film.document.own_sounds}
     rows: list[tuple[float, list[object]]] = []
     for cue in film.cues:
         made = sound_key_of(cue, seed) in film.sounds
@@ -32,7 +34,9 @@ def cue_sheet(film: Assembled) -> str:
                     film.read.shots[cue.shot].shot.edge,
                     cue.why,
                     cue.gain,
-                    _source(made),
+                    "brought" if cue.own else _source(made),
+                    brought[cue.own].licence if cue.own else "",
+                    brought[cue.own].credit if cue.own else "",
                 ],
             )
         )

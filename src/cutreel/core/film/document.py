@@ -142,7 +142,8 @@ class SceneChoice(BaseModel):
 class CueChoice(BaseModel):
     """How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
     left (-1) or the right (1), let in and out over so many seconds (None: as is usual), which making of its sound is
-    used (`seed`), and of music in which `mood` it is (None: as is told)."""
+    used (`seed`), and of music in which `mood` it is (None: as is told). It may be one of the maker's `own` sounds, by
+    its number."""
 
     id: str = Field(max_length=60)
     later: int = Field(0, ge=-240, le=240)
@@ -152,6 +153,20 @@ class CueChoice(BaseModel):
     fade_out: float | None = Field(None, ge=0, le=10)
     seed: int = Field(0, ge=0, le=99)
     mood: Mood | None = None
+    own: int | None = None
+
+
+class OwnSound(BaseModel):
+    """A sound or a piece of music that the maker brought: what it is called, its media file, how many seconds it is,
+    beats a minute where it has some, and under which licence by whom it is."""
+
+    id: int = 0
+    name: str = Field(min_length=1, max_length=120)
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.flac$")
+    seconds: float = Field(gt=0, le=3600)
+    tempo: float | None = Field(None, gt=0, le=400)
+    licence: str = Field("", max_length=120)
+    credit: str = Field("", max_length=200)
 
 
 class LevelPoint(BaseModel):
@@ -275,6 +290,7 @@ class FilmDocument(BaseModel):
     lifted_sounds: list[str] = []
     """Sounds that are proposed nowhere in the film, by their prompts."""
     lanes: list[LaneChoice] = []
+    own_sounds: list[OwnSound] = []
     meant: list[Meant] = []
     voices: list[OwnVoice] = []
     lines: list[OwnLine] = []

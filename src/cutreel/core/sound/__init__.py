@@ -1,6 +1,7 @@
 """Sound: silence, cues, ducking, loudness and the mix. Samples are float32 in -1 … 1, shape
 (samples, channels)."""
 
+from .beats import Beats, beats_of
 from .broadcast import as_24_bit, broadcast_header, in_steps
 from .cleaning import Cleaning, cleaned
 from .cues import (
@@ -17,6 +18,7 @@ from .cues import (
     spots_of,
 )
 from .evened import line_gain, line_lufs
+from .fitted import Fit, fit, fitted
 from .giving_way import DUCK_DB, Giving, LevelLine
 from .lanes import BLOCK, RATE, ROLES, MixedPart, Role, Samples, Sound, Source
 from .limiter import AIM_LUFS, DELIVERED_DBTP
@@ -38,8 +40,10 @@ from .understood import EASY, Powers, Understood, band_powers, understood
 from .wanted import (
     LONGEST_MUSIC,
     SOUND_SECONDS,
+    fitted_key,
     music_seconds,
     music_seed,
+    own_key,
     sound_key_of,
     sound_seed,
 )
@@ -58,8 +62,10 @@ __all__ = [
     "SEEN",
     "SOUND_PROMPTS",
     "SOUND_SECONDS",
+    "Beats",
     "Cleaning",
     "Cue",
+    "Fit",
     "Giving",
     "Heard",
     "InRoom",
@@ -84,9 +90,13 @@ __all__ = [
     "ambience_of",
     "as_24_bit",
     "band_powers",
+    "beats_of",
     "broadcast_header",
     "cleaned",
     "cue_prompts",
+    "fit",
+    "fitted",
+    "fitted_key",
     "impulse",
     "in_steps",
     "integrated_lufs",
@@ -99,6 +109,7 @@ __all__ = [
     "music_seconds",
     "music_seed",
     "own_cues",
+    "own_key",
     "short_term",
     "sound_key_of",
     "sound_seed",

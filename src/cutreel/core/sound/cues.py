@@ -145,7 +145,7 @@ class Cue:
     belongs to; `shot` and `last` are the indices of the shots it begins in and, where it lies under
     shots, ends with. It is `gain` decibels louder than others, comes from the left (`pan` -1) or the right (1), is let
     in and out over so many seconds (None: as is usual); another `seed` is another making of its sound. Music has a
-    `mood`."""
+    `mood`. A cue may be a sound of the maker's `own`, by its media file."""
 
     id: str
     kind: str
@@ -161,6 +161,7 @@ class Cue:
     fade_out: float | None = None
     seed: int = 0
     mood: str = ""
+    own: str = ""
 
 
 def ambience_cues(

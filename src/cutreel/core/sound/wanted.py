@@ -9,11 +9,13 @@ from .cues import Cue
 SOUND_SECONDS = {"ambience": 12.0, "spot": 2.5}
 """An ambience is long enough that its loop is not heard as one; a spot is over before its shot
 is."""
-SOUND_VERSION = MUSIC_VERSION = 1
+SOUND_VERSION = MUSIC_VERSION = FITTED_VERSION = 1
 
 
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for."""
+    if cue.own:
+        return fitted_key(cue.own, cue.end - cue.start) if cue.kind == "music" else own_key(cue.own)
     if cue.kind == "music":
         return music_key_of(cue.mood, cue.end - cue.start, music_seed(cue.mood, seed, cue.seed))
     return _sound_key(cue.prompt, cue.kind, seed, cue.seed)
@@ -47,6 +49,16 @@ def music_seconds(seconds: float) -> float:
 def music_seed(mood: str, seed: int, making: int = 0) -> int:
     """The seed that a piece is made from in a film of a `seed`: the first of all moods have the film's own."""
     return seed_from(seed, mood, making) if making else seed
+
+
+def own_key(media: str) -> str:
+    """The key of a sound of the maker's own, as it was brought."""
+    return key("own sound", 1, media=media)
+
+
+def fitted_key(media: str, seconds: float) -> str:
+    """The key of a piece of the maker's own brought to a length."""
+    return key("fitted", FITTED_VERSION, media=media, seconds=music_seconds(seconds))
 
 
 @lru_cache(maxsize=256)

@@ -11,6 +11,7 @@ from cutreel.store import Assembled, ItemSpec
 from ..registry import Kind, Made, Spec, Wanted, item, offer_for
 from ..work import Work
 from ..workshop import Workshop
+from .fitted import FittedSpec
 
 LEAST_MUSIC = 4.0
 """Seconds: a shorter piece has no end that could be heard as one."""
@@ -82,7 +83,7 @@ def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[Item
     seed = film.document.settings.seed
     for cue in film.cues:
         name = sound_key_of(cue, seed)
-        if cue.kind != "music" and name not in film.sounds:
+        if cue.kind != "music" and not cue.own and name not in film.sounds:
             spec = SoundSpec(
                 sound=name,
                 prompt=cue.prompt,
@@ -99,7 +100,12 @@ def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemS
     seed = film.document.settings.seed
     for cue in film.cues:
         name = sound_key_of(cue, seed)
-        if cue.kind == "music" and name not in film.sounds:
+        if cue.kind != "music" or name in film.sounds:
+            continue
+        if cue.own:
+            own = FittedSpec(media=cue.own, seconds=music_seconds(cue.end - cue.start))
+            out[name] = item(own, f"{cue.prompt}, to length", weight=2 + own.seconds * 0.02)
+        else:
             spec = MusicSpec(
                 music=name,
                 mood=cue.mood,

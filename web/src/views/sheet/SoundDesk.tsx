@@ -2,7 +2,7 @@
  * that are alike. */
 import * as Popover from "@radix-ui/react-popover";
 import { Play, Square } from "lucide-react";
-import type { CSSProperties, ReactNode } from "react";
+import { type CSSProperties, type ReactNode, useState } from "react";
 
 import type { Cue, Film } from "../../api/client";
 import { useChange, useRules } from "../../api/film";
@@ -10,6 +10,7 @@ import { Button } from "../../parts/Button";
 import { Choice, worded } from "../../parts/Choice";
 import { Steps, decibels } from "../../parts/Steps";
 import { useHearing } from "../../parts/hearing";
+import { OwnSounds } from "./OwnSounds";
 
 interface Props {
   film: Film;
@@ -65,6 +66,7 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
     change.mutate({ type: "set cue", cue: { ...now, ...values, id: cue.id } });
   const alike = film.cues.filter((c) => c.prompt === cue.prompt).length;
   const shaped = cue.choice !== null;
+  const [shelf, setShelf] = useState(!!now.own);
   const usual = USUAL[cue.kind];
   const moods = useRules().music.filter((mood) => mood !== "auto" && mood !== "none");
   return (
@@ -110,7 +112,7 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
             onPut={(gain) => put({ gain })}
           />
         </dd>
-        {cue.kind === "music" ? (
+        {cue.kind === "music" && now.own ? null : cue.kind === "music" ? (
           <>
             <dt className="text-ink-2">Mood</dt>
             <dd>
@@ -172,13 +174,19 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
         )}
       </dl>
       <p className="mt-3 flex flex-wrap gap-2">
-        <Button onClick={() => put({ seed: ((now.seed ?? 0) + 1) % 100 })}>Another</Button>
+        {!now.own && (
+          <Button onClick={() => put({ seed: ((now.seed ?? 0) + 1) % 100 })}>Another</Button>
+        )}
+        <Button aria-expanded={shelf} onClick={() => setShelf(!shelf)}>
+          Own sound
+        </Button>
         {shaped && (
           <Button onClick={() => change.mutate({ type: "set cue", cue: { ...PLAIN, id: cue.id } })}>
             As proposed
           </Button>
         )}
       </p>
+      {shelf && <OwnSounds film={film} own={now.own ?? null} onUse={(own) => put({ own })} />}
       <p className="mt-2 flex flex-wrap gap-x-3 border-t border-rule pt-2">
         <Out
           onClick={() => change.mutate({ type: "lift cue", cue: cue.id, lifted: true })}

@@ -10,7 +10,7 @@ from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
 
-from ..document import CueChoice, FilmDocument, LaneChoice, SceneChoice, Settings, Source
+from ..document import CueChoice, FilmDocument, LaneChoice, OwnSound, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -224,6 +224,49 @@ class LiftSounds(FilmCommand):
         out = {*film.lifted_sounds} - {self.prompt}
         film.lifted_sounds = sorted(out | {self.prompt} if self.lifted else out)
         return f"throw out {self.prompt}" if self.lifted else f"take back {self.prompt}"
+
+
+class KeepSound(FilmCommand):
+    """Keep a sound of the maker's own, or change what is told of one that is kept."""
+
+    touches = ("own_sounds",)
+    type: Literal["keep sound"] = "keep sound"
+    sound: OwnSound
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = next(
+            (
+                s
+                for s in film.own_sounds
+                if self.sound.id in {s.id, 0} and s.media == self.sound.media
+            ),
+            None,
+        )
+        if known is not None:
+            told = self.sound.model_copy(update={"id": known.id})
+            film.own_sounds = [told if s is known else s for s in film.own_sounds]
+            return f"tell of {self.sound.name}"
+        number = max((s.id for s in film.own_sounds), default=0) + 1
+        film.own_sounds = [*film.own_sounds, self.sound.model_copy(update={"id": number})]
+        return f"bring {self.sound.name}"
+
+
+class DropSound(FilmCommand):
+    """Let a sound of the maker's own go; cues that it was used for are as they were proposed."""
+
+    touches = ("own_sounds", "cue_choices")
+    type: Literal["drop sound"] = "drop sound"
+    sound: int
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = next((s for s in film.own_sounds if s.id == self.sound), None)
+        if known is None:
+            raise NotFound("That sound is not in the film any more.")
+        film.own_sounds = [s for s in film.own_sounds if s is not known]
+        film.cue_choices = [
+            c.model_copy(update={"own": None}) if c.own == known.id else c for c in film.cue_choices
+        ]
+        return f"let {known.name} go"
 
 
 class SetLane(FilmCommand):
