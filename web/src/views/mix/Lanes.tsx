@@ -245,7 +245,7 @@ const Names = memo(function Names(props: { film: Film; from: number; to: number;
 /** Where the name of a sound stands, and how wide it may be. */
 const NAMED: Record<string, readonly [number, number]> = {
   ambience: [leftOf("sound") + 2, 74],
-  music: [leftOf("music") + 2, 56],
+  music: [leftOf("music") + 2, 66],
 };
 const SPOT = [leftOf("sound") + 74, 66] as const;
 

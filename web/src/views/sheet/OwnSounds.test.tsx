@@ -61,6 +61,6 @@ test("a file that is brought is kept with its licence, and is the cue's", () => 
   });
   expect(changed).toEqual([{ type: "keep sound", sound: { ...brought, licence: "CC0" } }]);
   expect(onUse).toHaveBeenCalledWith(3);
-  fireEvent.click(screen.getByRole("button", { name: "As proposed" }));
+  fireEvent.click(screen.getByRole("button", { name: "Not this one" }));
   expect(onUse).toHaveBeenLastCalledWith(null);
 });

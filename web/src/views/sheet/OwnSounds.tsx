@@ -82,12 +82,12 @@ export function OwnSounds({ film, own, onUse }: Props) {
                   type="button"
                   aria-pressed={own === s.id}
                   title={[s.licence, s.credit].filter(Boolean).join(", ") || "take it for this cue"}
-                  className={`min-h-6 min-w-0 flex-1 truncate rounded-[3px] px-1 text-left hover:bg-shade ${
+                  className={`min-h-6 min-w-0 flex-1 rounded-[3px] px-1 text-left leading-tight hover:bg-shade ${
                     own === s.id ? "font-semibold" : ""
                   }`}
                   onClick={() => onUse(s.id)}
                 >
-                  {s.name}{" "}
+                  <span className="block truncate">{s.name} </span>
                   <span className="text-[12px] font-normal text-ink-2">
                     {inWords(s.seconds)}
                     {s.tempo ? `, ${Math.round(s.tempo)} beats a minute` : ""}
@@ -128,7 +128,7 @@ export function OwnSounds({ film, own, onUse }: Props) {
         <Button disabled={bring.isPending} onClick={() => input.current?.click()}>
           {bring.isPending ? "Reading …" : "Bring a file"}
         </Button>
-        {own !== null && <Button onClick={() => onUse(null)}>As proposed</Button>}
+        {own !== null && <Button onClick={() => onUse(null)}>Not this one</Button>}
       </p>
       <input
         ref={input}

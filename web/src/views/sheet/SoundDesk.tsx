@@ -86,7 +86,9 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
         </button>
         <b className="min-w-0 flex-1">{cue.prompt}</b>
       </p>
-      <p className="mb-2 text-[12.5px] text-ink-2">from {cue.why}</p>
+      <p className="mb-2 text-[12.5px] text-ink-2">
+        {cue.kind === "music" ? cue.why : `from ${cue.why}`}
+      </p>
       <dl className="grid grid-cols-[76px_1fr] items-center gap-y-1.5">
         <dt className="text-ink-2">Begins</dt>
         <dd>
