@@ -46,7 +46,9 @@ test("a sound is found by words and taken", () => {
     target: { value: "ida waltz" },
   });
   expect(screen.queryByText(/harbour bell/)).toBeNull();
-  fireEvent.click(screen.getByRole("button", { name: /slow waltz\s*1 min 2 s, 88 beats a minute/ }));
+  fireEvent.click(
+    screen.getByRole("button", { name: /slow waltz\s*1 min 2 s, 88 beats a minute/ }),
+  );
   expect(onUse).toHaveBeenCalledWith(2);
   fireEvent.click(screen.getByRole("button", { name: "Let slow waltz go" }));
   expect(changed).toEqual([{ type: "drop sound", sound: 2 }]);

@@ -192,7 +192,7 @@ function Listed({
   const unheard = shown.slice(0, MOST_HEARD).map((v) => v.name);
   const offers = useOffers().data ?? [];
   const cost = costOfCasting(film, said.speaker, offers);
-  const left = offers.find((o) => o.kind === "speech")?.quota.left;
+  const quota = offers.find((o) => o.kind === "speech")?.quota;
   return (
     <section aria-label="All voices">
       <Heading
@@ -243,9 +243,10 @@ function Listed({
           ]}
           onChange={(o) => setOrder(o as typeof order)}
         />
-        {left !== undefined && (
+        {quota && (
           <span className="text-[12.5px] text-ink-2">
-            {left.toLocaleString("en")} characters left today
+            characters today: {(quota.limit - quota.left).toLocaleString("en")} spent,{" "}
+            {quota.left.toLocaleString("en")} left
           </span>
         )}
         <Button

@@ -52,7 +52,11 @@ vi.mock("../../../api/film", () => ({
   useRuns: () => ({ data: [] }),
   useOffers: () => ({
     data: [
-      { kind: "speech", quota: { left: 400000 }, price: { amount: "0.00001", per: "character" } },
+      {
+        kind: "speech",
+        quota: { left: 398760, limit: 400000 },
+        price: { amount: "0.00001", per: "character" },
+      },
       { kind: "voice", price: { amount: "0.004", per: "request" }, quota: { left: 9, limit: 120 } },
     ],
   }),
@@ -359,6 +363,7 @@ test("voices by description say the line; one is kept for who speaks it", () => 
 test("of all voices those that fit are shown, heard where they said the line, and given", () => {
   shown();
   const all = within(screen.getByRole("region", { name: "All voices" }));
+  expect(all.getByText("characters today: 1,240 spent, 398,760 left")).toBeTruthy();
   expect(all.getByText(/^1 line, /)).toBeTruthy();
   expect(all.queryByText("Alder, even")).toBeNull();
   expect(all.getByRole("button", { name: "Hear Tamsin, a girl" }).hasAttribute("disabled")).toBe(
