@@ -231,6 +231,12 @@ function Listed({
           onChange={setLanguage}
         />
       </p>
+      {quota && (
+        <p className="text-[12.5px] text-ink-2">
+          characters today: {(quota.limit - quota.left).toLocaleString("en")} spent,{" "}
+          {quota.left.toLocaleString("en")} left
+        </p>
+      )}
       <p className="flex items-center gap-2 pb-1">
         <Choice
           quiet
@@ -243,12 +249,6 @@ function Listed({
           ]}
           onChange={(o) => setOrder(o as typeof order)}
         />
-        {quota && (
-          <span className="text-[12.5px] text-ink-2">
-            characters today: {(quota.limit - quota.left).toLocaleString("en")} spent,{" "}
-            {quota.left.toLocaleString("en")} left
-          </span>
-        )}
         <Button
           className="ml-auto"
           onClick={() => {
