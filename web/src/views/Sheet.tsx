@@ -9,6 +9,7 @@ import { digitOf, useKeys } from "../keys/useKeys";
 import { hearShot } from "../parts/hear";
 import { Monitor } from "../parts/Monitor";
 import { IdeaMark, CutStroke, MoveGlyph, Ring } from "../parts/marks";
+import { ShotWords } from "../parts/ShotWords";
 import { rateOf, timecode } from "../parts/time";
 import { seek, selected, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
@@ -247,7 +248,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
         >
           {shot.text ? (
             on ? (
-              <Words film={film} shot={shot} />
+              <ShotWords film={film} shot={shot} />
             ) : (
               shot.text
             )
@@ -358,17 +359,6 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
     </div>
   );
 });
-
-/** The words of the chosen shot, one by one, so that the one that is said is seen. */
-function Words({ film, shot }: { film: Film; shot: Shot }) {
-  if (!film.words[shot.end - 1]) return shot.text; // the manuscript is on its way
-  return film.words.slice(shot.first, shot.end).map((word, i) => (
-    <span key={i}>
-      {i > 0 && film.words[shot.first + i - 1]![1] < word[0] ? " " : ""}
-      <span data-word={shot.first + i}>{film.text.slice(word[0], word[1])}</span>
-    </span>
-  ));
-}
 
 /** The playhead where it stands in this row. Rows are as tall as each other; the line moves at the shot's own pace. */
 function PlayLine({ shot }: { shot: Shot }) {

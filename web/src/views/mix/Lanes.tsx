@@ -5,6 +5,7 @@ import { memo, useEffect, useMemo, useRef, useState } from "react";
 import type { Cue, Film, Shot } from "../../api/client";
 import type { HardLine, Lane, Mix } from "../../api/mix";
 import { CutStroke } from "../../parts/marks";
+import { ShotWords } from "../../parts/ShotWords";
 import { rateOf } from "../../parts/time";
 import { playhead, playing, seek, selected, usePlayhead } from "../../state/playhead";
 import { useStore } from "../../state/store";
@@ -209,23 +210,13 @@ const Row = memo(function Row(props: { film: Film; shot: Shot; first: boolean; t
           className="min-w-0 self-start overflow-hidden pr-3 pt-1 font-serif text-[14.5px] leading-[19px]"
           style={{ display: "-webkit-box", WebkitBoxOrient: "vertical", WebkitLineClamp: lines }}
         >
-          <Words film={film} shot={shot} />
+          <ShotWords film={film} shot={shot} />
         </p>
       </div>
       {!first && <CutStroke className="absolute -top-[11px] left-[46px] !h-[22px] !w-[11px]" />}
     </div>
   );
 });
-
-function Words({ film, shot }: { film: Film; shot: Shot }) {
-  if (!film.words[shot.end - 1]) return shot.text; // the manuscript is on its way
-  return film.words.slice(shot.first, shot.end).map((word, i) => (
-    <span key={i}>
-      {i > 0 && film.words[shot.first + i - 1]![1] < word[0] ? " " : ""}
-      <span data-word={shot.first + i}>{film.text.slice(word[0], word[1])}</span>
-    </span>
-  ));
-}
 
 const NAME_HIGH = 26;
 
