@@ -115,42 +115,70 @@ export function LevelLine(props: Props) {
           <title>drag to draw the level</title>
         </polyline>
       </svg>
-      {points.map(
-        (p, i) =>
-          p.frame >= ends[0]! &&
-          p.frame <= ends[1]! && (
-            <span
-              key={i}
-              role="slider"
-              tabIndex={0}
-              aria-orientation="horizontal"
-              aria-label={`Level of the ${lane} at ${timecode(p.frame, fps)}`}
-              aria-valuemin={LEAST}
-              aria-valuemax={MOST}
-              aria-valuenow={p.gain}
-              aria-valuetext={decibels(p.gain)}
-              title={`${decibels(p.gain)}; drag it, arrows move it, Delete takes it away`}
-              className="pointer-events-auto absolute grid size-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center rounded-full"
-              style={{ left: levelX(lane, p.gain), top: y(p.frame) }}
-              onPointerDown={(e) => {
-                e.currentTarget.focus();
-                take(e, i);
-              }}
-              onKeyDown={(e) => key(e, i)}
-            >
-              <i
-                className={`size-[9px] rounded-full border-[1.5px] border-ink ${held === i ? "bg-ink" : "bg-page"}`}
-              />
-              {held === i && (
-                <b className="pointer-events-none absolute left-5 whitespace-nowrap rounded-[3px] bg-page px-1 font-mono text-[11px] font-normal">
-                  {decibels(p.gain)}
-                </b>
-              )}
-            </span>
-          ),
-      )}
+      {taken(points, y, frames).map(({ index, top: at, room }) => {
+        const p = points[index]!;
+        if (p.frame < ends[0]! || p.frame > ends[1]!) return null;
+        const left = levelX(lane, p.gain);
+        if (!room)
+          return (
+            <i
+              key={index}
+              className="absolute size-[7px] -translate-x-1/2 -translate-y-1/2 rounded-full border-[1.5px] border-ink bg-page"
+              style={{ left, top: at }}
+            />
+          );
+        return (
+          <span
+            key={index}
+            role="slider"
+            tabIndex={0}
+            aria-orientation="horizontal"
+            aria-label={`Level of the ${lane} at ${timecode(p.frame, fps)}`}
+            aria-valuemin={LEAST}
+            aria-valuemax={MOST}
+            aria-valuenow={p.gain}
+            aria-valuetext={decibels(p.gain)}
+            title={`${decibels(p.gain)}; drag it, arrows move it, Delete takes it away`}
+            className="pointer-events-auto absolute grid size-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center rounded-full"
+            style={{ left, top: at }}
+            onPointerDown={(e) => {
+              e.currentTarget.focus();
+              take(e, index);
+            }}
+            onKeyDown={(e) => key(e, index)}
+          >
+            <i
+              className={`size-[9px] rounded-full border-[1.5px] border-ink ${held === index ? "bg-ink" : "bg-page"}`}
+            />
+            {held === index && (
+              <b className="pointer-events-none absolute left-5 whitespace-nowrap rounded-[3px] bg-page px-1 font-mono text-[11px] font-normal">
+                {decibels(p.gain)}
+              </b>
+            )}
+          </span>
+        );
+      })}
     </div>
   );
 }
+
+/** Where points stand, and which of them can be taken: two that are nearer than a finger are taken when a second is
+ * made taller. The first and the last stay wholly in sight. */
+export function taken(
+  points: readonly Point[],
+  y: (frame: number) => number,
+  frames: number,
+): { index: number; top: number; room: boolean }[] {
+  let last = -Infinity;
+  return points.map((p, index) => {
+    const top = Math.max(y(0) + HALF, Math.min(y(frames) - HALF, y(p.frame)));
+    const room = top - last >= 2 * HALF;
+    if (room) last = top;
+    return { index, top, room };
+  });
+}
+
+const HALF = 12;
+/** Half of how tall a point is to be taken, in pixels. */
 
 const decibels = (gain: number) => `${gain > 0 ? "+" : gain < 0 ? "−" : ""}${Math.abs(gain)} dB`;
