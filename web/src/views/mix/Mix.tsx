@@ -210,7 +210,7 @@ function Transport({ film, tall, onToggle, onStep }: TransportProps) {
           <img
             src={`/media/${used.thumb}`}
             alt={`Picture of shot ${shot!.edge}`}
-            className="size-full object-cover"
+            className={`size-full ${film.settings.aspect === "16:9" ? "object-cover" : "object-contain"}`}
           />
         )}
       </div>
