@@ -30,7 +30,7 @@ from cutreel.making.mixing import (
     mixer_with,
 )
 from cutreel.store import MediaStore, kept_in
-from standins.composer import compose, play
+from standins.music import compose, play
 from standins.sounds import make_sound
 from standins.voices import speak
 
@@ -112,7 +112,7 @@ def film(folder: str, seconds: float) -> MixSpec:
     ]
     spots = [media.put(make_sound(p, 2.0, 1)[0], "flac") for p in SPOTS]
     under = [media.put(make_sound(p, 12.0, 1)[0], "flac") for p in UNDER]
-    music = media.put(play(compose("calm", 180.0, 3), 180.0), "flac")
+    music = media.put(play(compose("calm", 180.0, 3).song, 180.0), "flac")
     sounds, at = KeptSounds(media), 0.5
     clips: list[SoundClip] = []
     while at < seconds - 8:

@@ -12,7 +12,7 @@ from pathlib import Path
 import click
 
 from cutreel.core.breakdown import KINDS, FilmKind, Wish
-from cutreel.core.continuity import Overrides, look_named
+from cutreel.core.continuity import MOODS, Overrides, look_named
 from cutreel.core.errors import BadInput, CutReelError
 from cutreel.core.film import (
     FilmDocument,
@@ -26,7 +26,6 @@ from cutreel.core.film import (
 from cutreel.core.manuscript import text_of
 from cutreel.core.manuscript.formats import ReadStory, read_story
 from cutreel.core.reading import Parses, parse
-from cutreel.core.sound import MUSIC_MOODS
 from cutreel.core.timeline import KNOWN_RATES
 from cutreel.making import SHORT_SIDE, wanted_texts
 
@@ -53,7 +52,7 @@ def main() -> None:
 @click.option("--voice", default="alder", show_default=True, help="The narrator's voice.")
 @click.option(
     "--music",
-    type=click.Choice([*MUSIC_MOODS, "auto", "none"]),
+    type=click.Choice([*MOODS, "auto", "none"]),
     default="auto",
     show_default=True,
     help="A mood.",

@@ -2,6 +2,7 @@
 
 import io
 
+import mido
 import numpy as np
 import pytest
 import soundfile
@@ -146,3 +147,92 @@ def test_a_track_of_ones_own_is_brought_to_the_length_of_its_cue(client, rung, f
 def test_what_is_no_sound_is_refused_in_words(client, rung, data: bytes, says: str) -> None:
     answer = bring(client, rung["id"], "x.wav", data)
     assert answer.status_code == 422 and says in answer.json()["title"]
+
+
+def test_several_makings_are_made_at_once_and_one_is_used(client, rung, finished) -> None:
+    change(client, rung["id"], type="set settings", values={"seed": 4041})  # nothing is made yet
+    bell = next(c for c in cues(client, rung) if c["prompt"] == BELL)
+    choice = {"id": bell["id"], "takes": 3, "seed": 2}
+    change(client, rung["id"], type="set cue", cue=choice)
+    run = finished(rung["id"], start(client, rung, kind="sounds", cues=[bell["id"]])["id"])
+    assert run["total"] == 3
+    made = next(c for c in cues(client, rung) if c["id"] == bell["id"])
+    assert set(made["makings"]) == {"0", "1", "2"} and len(set(made["makings"].values())) == 3
+    assert made["media"] == made["makings"]["2"]
+    others = [c for c in cues(client, rung) if c["kind"] == "music"]
+    assert others and not any(c["made"] for c in others)
+
+
+def test_music_is_composed_after_its_score_and_its_notes_go_out(client, rung, finished) -> None:
+    """The notes are read back by mido; a shot that the maker chose begins with a bar, within a frame."""
+    shots = client.get(f"/api/films/{rung['id']}").json()["shots"]
+    hit = shots[2]
+    change(client, rung["id"], type="set shots", shots=[hit["id"]], values={"music": "hit"})
+    finished(rung["id"], start(client, rung, kind="sounds")["id"])
+    (music,) = (c for c in cues(client, rung) if c["kind"] == "music")
+    assert music["made"] and music["notes"]
+    data = client.get(f"/media/{music['notes']}")
+    assert data.headers["content-type"] == "audio/midi"
+    song = mido.MidiFile(file=io.BytesIO(data.content))
+    at, struck = 0.0, []
+    for message in song:
+        at += message.time
+        if message.type == "note_on" and message.channel == 2:
+            struck.append(at)
+    assert min(abs(s - hit["start"] / 24) for s in struck) < 1 / 24
+    mix = client.get(f"/api/films/{rung['id']}/mix").json()
+    assert mix["met"] == mix["wished"] == [hit["start"]]
+    levels = [level for _, level in mix["tension"]["course"]]
+    assert all(0 <= level <= 1 for level in levels)
+
+
+def test_a_bent_tension_is_where_it_was_drawn(client, rung) -> None:
+    first = 13
+    point = {"word": first, "later": 6, "level": 0.95}
+    change(client, rung["id"], type="set tension", points=[point])
+    tension = client.get(f"/api/films/{rung['id']}/mix").json()["tension"]
+    (drawn,) = tension["points"]
+    assert (drawn["word"], drawn["later"], drawn["level"]) == (first, 6, 0.95)
+    assert [drawn["frame"], 0.95] in tension["course"]
+    change(client, rung["id"], type="set tension", points=[])
+    assert client.get(f"/api/films/{rung['id']}/mix").json()["tension"]["points"] == []
+
+
+def midi(seconds: float) -> bytes:
+    """A scale at 120 beats a minute, written by mido."""
+    track = mido.MidiTrack([mido.MetaMessage("set_tempo", tempo=500_000)])
+    for n in range(round(seconds * 2)):
+        track.append(mido.Message("note_on", note=60 + n % 12, velocity=90, time=0))
+        track.append(mido.Message("note_off", note=60 + n % 12, velocity=0, time=480))
+    out = io.BytesIO()
+    mido.MidiFile(tracks=[track], ticks_per_beat=480).save(file=out)
+    return out.getvalue()
+
+
+def test_notes_of_ones_own_are_played(client, rung) -> None:
+    told = bring(client, rung["id"], "waltz.mid", midi(16))
+    assert told.status_code == 200, told.text
+    sound = told.json()
+    assert sound["seconds"] == pytest.approx(16, abs=3)
+    assert sound["tempo"] == pytest.approx(120, rel=0.03)
+    audio, rate = soundfile.read(io.BytesIO(client.get(f"/media/{sound['media']}").content))
+    assert rate == 48_000 and np.abs(audio[: 14 * rate]).max() > 0.02
+
+
+@pytest.mark.parametrize(
+    ("data", "says"),
+    [(b"MThd\0\0\0\6junk", "cannot be opened"), (midi(0), "no notes"), (midi(16 * 60), "longer")],
+)
+def test_notes_that_cannot_be_played_are_refused_in_words(client, rung, data, says) -> None:
+    answer = bring(client, rung["id"], "x.mid", data)
+    assert answer.status_code == 422 and says in answer.json()["title"]
+
+
+def test_what_was_brought_for_one_film_is_on_the_shelf_for_all(client, rung, film) -> None:
+    name = f"shelf {rung['id']}"
+    told = {"licence": "CC0", "credit": "Nils"}
+    sound = bring(client, rung["id"], f"{name}.wav", tone(1, 330), **told).json()
+    shelf = [s for s in client.get("/api/sounds").json() if s["name"] == name]
+    assert shelf == [sound]
+    kept = change(client, film["id"], type="keep sound", sound=shelf[0])["own_sounds"]
+    assert kept[-1]["credit"] == "Nils" and kept[-1]["id"] > 0

@@ -6,7 +6,8 @@ from dataclasses import dataclass, replace
 
 import pytest
 
-from cutreel.core.sound import MUSIC_MOODS, Cue, music_cues, sound_key_of
+from cutreel.core.continuity import MOODS
+from cutreel.core.sound import Cue, music_cues, sound_key_of
 from cutreel.core.sound.music import TURN, TURN_WITHIN
 from cutreel.core.timeline import FrameRate, Span
 
@@ -47,7 +48,7 @@ def test_a_mood_that_is_wished_lies_under_the_whole_film() -> None:
 def test_no_other_division_costs_less(seed: int) -> None:
     """Against all ways to lay moods under seven shots."""
     chance = random.Random(seed)
-    some = chance.sample(MUSIC_MOODS, 3)
+    some = chance.sample(MOODS, 3)
     moods = [chance.choice(some) for _ in range(7)]
     seconds = [float(chance.randint(3, 25)) for _ in moods]
     scenes = list(itertools.accumulate(chance.random() < 0.4 for _ in moods))

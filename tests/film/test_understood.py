@@ -11,7 +11,7 @@ import soxr
 from pocketsphinx import Decoder
 
 from cutreel.core.sound import RATE, MixedPart, Samples, mix
-from standins.composer import compose, play
+from standins.music import compose, play
 from standins.sounds import make_sound
 from standins.voices import speak
 
@@ -50,7 +50,7 @@ def whole(blocks: Iterator[np.ndarray]) -> np.ndarray:
 
 def test_music_and_sound_cost_few_words() -> None:
     """Word error rate by jiwer, for each line in the mix and alone."""
-    music = samples(play(compose("playful", 12.0, 3), 12.0))
+    music = samples(play(compose("playful", 12.0, 3).song, 12.0))
     wind = samples(make_sound("waves on a shore, gusts of wind", 12.0, 1)[0])
     alone, mixed = [], []
     for line in LINES:

@@ -11,7 +11,7 @@ import soundfile
 
 from cutreel.core.sound import RATE, beats_of, fit, fitted
 from cutreel.core.sound.beats import FPS, _looked_at, _onsets
-from standins.composer import compose, play
+from standins.music import compose, play
 
 SECONDS = 70.0
 MOODS = ("calm", "warm", "playful", "grand", "sad")
@@ -20,7 +20,7 @@ MOODS = ("calm", "warm", "playful", "grand", "sad")
 @lru_cache
 def piece(mood: str) -> tuple[np.ndarray, float]:
     """A piece in stereo, and the seconds of its beat as they stand in its MIDI file."""
-    song = compose(mood, SECONDS, 3)
+    song = compose(mood, SECONDS, 3).song
     tempo = next(m.tempo for m in song.tracks[0] if m.type == "set_tempo") / 1e6
     data = play(song, SECONDS)
     sound = soundfile.read(io.BytesIO(data), dtype="float32", always_2d=True)[0]

@@ -8,7 +8,7 @@ import pytest
 import soundfile
 import soxr
 
-from standins.composer import MOODS, compose, play
+from standins.music import MOODS, compose, play
 from standins.voices import BY_NAME, speak
 from tests.alignment import aligned_starts
 
@@ -73,7 +73,7 @@ def test_voices_differ_in_pitch() -> None:
 def test_music_ends_on_its_own_cadence(mood: str, seconds: float, tmp_path) -> None:
     """Standard MIDI File read back by mido: whole bars, a dominant before the last bar, the tonic held in it."""
     path = tmp_path / "m.mid"
-    compose(mood, seconds, 7).save(path)
+    compose(mood, seconds, 7).song.save(path)
     song = mido.MidiFile(path)
     assert song.length <= seconds + 0.01
     assert seconds - song.length < 4.5
@@ -100,6 +100,6 @@ def _absolute(track: mido.MidiTrack) -> list[tuple[int, mido.Message]]:
 
 
 def test_played_music_has_the_asked_length_and_fades_to_nothing() -> None:
-    audio = samples(play(compose("warm", 14.0, 1), 14.0))
+    audio = samples(play(compose("warm", 14.0, 1).song, 14.0))
     assert len(audio) == 14 * 48_000
     assert np.abs(audio[-480:]).max() < 0.02 < np.abs(audio[48_000 * 5 : 48_000 * 7]).max()

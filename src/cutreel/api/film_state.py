@@ -11,20 +11,23 @@ from typing import Any, TypeVar
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
 from cutreel.core.film import (
+    CueChoice,
     ReadShot,
     RemarkMemory,
     SceneChoice,
     acts_told,
     is_fresh,
     language_spoken,
+    makings_of,
     narrator_of,
     remarks_on,
     voices_for,
     wanted_lengths,
     wish_of,
+    word_of,
 )
 from cutreel.core.manuscript import Scene, reading_ease
-from cutreel.core.sound import sound_key_of
+from cutreel.core.sound import Cue
 from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
@@ -334,14 +337,14 @@ def _captions(film: Assembled) -> tuple[CaptionView, ...]:
 
 
 def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
-    seed, shots = film.document.settings.seed, film.read.shots
-    sounds = [film.sounds.get(sound_key_of(c, seed)) for c in film.cues]
+    shots = film.read.shots
+    sounds = [film.sound_of(c) for c in film.cues]
     chosen = {c.id: c for c in film.document.cue_choices}
     known = {v.id: v for v in before.cues} if before else {}
     out: list[CueView] = []
     at = 0.0
     for cue, sound in zip(film.cues, sounds, strict=True):
-        on_word = cue.id.startswith("spot-")
+        on_word = cue.kind == "spot" and not cue.id.startswith("own-")
         view = CueView.model_construct(
             id=cue.id,
             kind=cue.kind,
@@ -354,6 +357,10 @@ def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
             made=sound is not None,
             media=sound.media if sound else None,
             choice=chosen.get(cue.id),
+            word=word_of(film.document, cue, chosen.get(cue.id)),
+            makings=_makings(film, cue, chosen.get(cue.id)),
+            theme=cue.score.theme,
+            notes=sound.data.get("notes") if sound else None,
         )
         at = cue.start if on_word else at
         was = known.get(cue.id)
@@ -361,6 +368,15 @@ def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
     was_all = before.cues if before else ()
     same = len(out) == len(was_all) and all(a is b for a, b in zip(out, was_all, strict=True))
     return was_all if same else tuple(out)
+
+
+def _makings(film: Assembled, cue: Cue, choice: CueChoice | None) -> dict[int, str | None]:
+    """The sounds of all makings that are wanted beside each other, where that is more than one."""
+    makings = makings_of(cue, choice)
+    if len(makings) < 2:
+        return {}
+    made = {m.seed: film.sound_of(m) for m in makings}
+    return {seed: sound.media if sound else None for seed, sound in made.items()}
 
 
 def _told(seconds: float) -> float:

@@ -27,7 +27,7 @@ from .sending import sent
 router = APIRouter()
 MOST_CLIP = 200_000_000
 MOST_BYTES = 60_000_000
-_NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mp4|m4a|srt|vtt|json)")
+_NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mid|mp4|m4a|srt|vtt|json)")
 
 
 @router.get("/media/{name}")

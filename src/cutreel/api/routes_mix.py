@@ -66,12 +66,30 @@ class LaneView(BaseModel):
     points: list[PointView]
 
 
+class TensionView(BaseModel):
+    """A point that was drawn of how tense the music is (0 … 1), with the frame that it falls on."""
+
+    word: int
+    later: int
+    level: float
+    frame: int
+
+
+class Tension(BaseModel):
+    """How tense the music is along the film: `course` in frames with levels (0 … 1), a straight line from each to the
+    next; and the `points` that were drawn."""
+
+    course: list[tuple[int, float]]
+    points: list[TensionView]
+
+
 class MixView(BaseModel):
     """The sound as it is mixed now. `blocks` are the keys of its blocks of `block` seconds; `known` says how many of
     them are measured. Once all are, there is its loudness (LUFS), range (LU), by how many decibels the limiter holds
     peaks back at most, its true peak (dBTP) before it is encoded, and loudness over three seconds, a value for every
     half second from the third on. Lines that are not understood with ease (`easy`,
-    by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all."""
+    by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all. `met` are the frames of the cuts that a
+    bar of the music meets, `wished` those that it was asked to meet."""
 
     blocks: list[str]
     block: float = BLOCK / RATE
@@ -86,6 +104,9 @@ class MixView(BaseModel):
     least: float | None = None
     hard: list[HardLine] = []
     lanes: list[LaneView] = []
+    tension: Tension
+    met: list[int] = []
+    wished: list[int] = []
 
 
 class BlockView(BaseModel):
@@ -109,6 +130,9 @@ def mix(film: str, films: Films, desk: Mixing) -> MixView:
         known=known,
         measured=known == mixer.blocks,
         lanes=_lanes(assembled),
+        tension=_tension(assembled),
+        met=[assembled.rate.frames(at) for at in assembled.hits_met],
+        wished=[assembled.rate.frames(at) for at in assembled.hits_wished],
     )
     if not view.measured:
         return view
@@ -175,6 +199,24 @@ def _encoded(block: Sound) -> bytes:
     out = io.BytesIO()
     soundfile.write(out, np.clip(block, -1, 1), RATE, format="FLAC", subtype="PCM_16")
     return out.getvalue()
+
+
+def _tension(film: Assembled) -> Tension:
+    """How tense the music is, by frames. A point whose word is gone is not drawn."""
+    places = film.document.word_places if film.document.tension else {}
+    return Tension(
+        course=[(film.rate.frames(at), round(level, 3)) for at, level in film.course],
+        points=[
+            TensionView(
+                word=p.word,
+                later=p.later,
+                level=p.level,
+                frame=film.rate.frames(float(film.timing.words[places[p.word], 0])) + p.later,
+            )
+            for p in film.document.tension
+            if p.word in places
+        ],
+    )
 
 
 def _lanes(film: Assembled) -> list[LaneView]:

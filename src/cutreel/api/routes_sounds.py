@@ -6,7 +6,7 @@ from typing import Annotated
 from fastapi import APIRouter, Form, UploadFile
 
 from cutreel.core.film import OwnSound
-from cutreel.making import OWN, keep_own, opened_sound, reader
+from cutreel.making import OWN, keep_own, opened_sound, reader, shelf
 
 from .door import Films, Shop
 
@@ -26,11 +26,11 @@ def bring(
     films.now(film)
     opened = reader.read(opened_sound, file.file.read(), what=OWN)
     name = PurePath(file.filename or "sound").stem.replace("_", " ")[:120] or "sound"
-    return OwnSound(
-        name=name,
-        media=keep_own(shop, opened),
-        seconds=opened.seconds,
-        tempo=opened.tempo,
-        licence=licence.strip(),
-        credit=credit.strip(),
-    )
+    told = {"name": name, "licence": licence.strip(), "credit": credit.strip()}
+    return keep_own(shop, opened, told)
+
+
+@router.get("/sounds")
+def kept(shop: Shop) -> list[OwnSound]:
+    """All sounds that were ever brought, for whatever film. A film takes one by keeping it."""
+    return shelf(shop)

@@ -183,7 +183,10 @@ class CueView(BaseModel):
     """A cue of a `shot`. It begins `after` seconds behind the cue before it that has an `after` (the
     first: behind the film's beginning), or, with none, where its shot does. It lasts so many
     `seconds`, or to the end of the shot `last`. `media` is its sound, once that is made; `choice` how
-    the maker wants it."""
+    the maker wants it. `word` is the number of the
+    word that it stands on, if it stands on one. Where several makings are wanted, `makings` are their sounds by
+    number. Music has a `theme` (whose tune returns in it) and, where its composer wrote it down, `notes` (a MIDI
+    file)."""
 
     id: str
     kind: str
@@ -196,6 +199,10 @@ class CueView(BaseModel):
     made: bool
     media: str | None
     choice: CueChoice | None
+    word: int | None
+    makings: dict[int, str | None]
+    theme: str
+    notes: str | None
 
 
 class CaptionView(BaseModel):

@@ -14,7 +14,7 @@ from .known import REGISTRY, RunRequest
 from .mixing import MixDesk, mix_spec
 from .moving import frames_of_shot, usual_path, ways_along
 from .narration import keep_narration, share_heard
-from .own_sounds import keep_own, opened_sound
+from .own_sounds import keep_own, opened_sound, shelf
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
@@ -93,6 +93,7 @@ __all__ = [
     "samples",
     "seen_of",
     "share_heard",
+    "shelf",
     "size_of",
     "start_run",
     "story_apart",

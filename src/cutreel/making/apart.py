@@ -22,7 +22,7 @@ SSML = "script in SSML"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
-    OWN: "Bring WAV, FLAC, MP3, M4A or Ogg of at most fifteen minutes.",
+    OWN: "Bring WAV, FLAC, MP3, M4A, Ogg or MIDI of at most fifteen minutes.",
     SOUND: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes.",
     NARRATION: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three hours.",
     SSML: "Bring an SSML file (XML, by W3C).",

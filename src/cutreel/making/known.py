@@ -25,7 +25,14 @@ from .narration import NARRATION_RUN, NarrationWanted
 from .picking import PICTURES_RUN, PicturesWanted
 from .references import REFERENCES_RUN, ReferencesWanted
 from .registry import Registry
-from .runs import DELIVERY_RUN, EVERYTHING_RUN, DeliveryWanted, EverythingWanted
+from .runs import (
+    DELIVERY_RUN,
+    EVERYTHING_RUN,
+    SOUNDS_RUN,
+    DeliveryWanted,
+    EverythingWanted,
+    SoundsWanted,
+)
 from .sampling import LOOK_RUN, LookWanted
 from .voicing import AUDITION_RUN, AuditionWanted
 
@@ -53,6 +60,7 @@ REGISTRY = Registry.of(
         EVERYTHING_RUN,
         DELIVERY_RUN,
         STEMS_RUN,
+        SOUNDS_RUN,
         PICTURES_RUN,
         SPEECH_RUN,
         REFERENCES_RUN,
@@ -71,6 +79,7 @@ RunRequest = Annotated[
     EverythingWanted
     | DeliveryWanted
     | StemsWanted
+    | SoundsWanted
     | PicturesWanted
     | SpeechWanted
     | ReferencesWanted

@@ -6,7 +6,7 @@ from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import asdict
 from threading import RLock
-from typing import ClassVar, TypeVar
+from typing import Any, ClassVar, TypeVar
 
 from cachetools import LRUCache
 from pydantic import Field
@@ -15,6 +15,7 @@ from cutreel.core.keys import key
 from cutreel.core.sound import (
     AIM_LUFS,
     RATE,
+    AtDistance,
     Giving,
     InRoom,
     Kept,
@@ -27,6 +28,7 @@ from cutreel.core.sound import (
     Tone,
     Treatment,
     Understood,
+    nearness_db,
 )
 from cutreel.core.timeline import Room, SoundClip, Track
 from cutreel.store import Assembled
@@ -55,6 +57,7 @@ class MixedSound(Spec):
     whole: tuple[int, int] | None = None
     room: Room = "dry"
     pan: float = 0.0
+    near: float = 0.0
 
     @classmethod
     def of(cls, clip: SoundClip) -> "MixedSound":
@@ -63,13 +66,15 @@ class MixedSound(Spec):
 
 class LaneTold(Spec):
     """How a lane is treated: by how many decibels it gives way, how much lower it is kept in the band of speech, its
-    level line (seconds, decibels), the hertz below which it is cut, and by how much it is brighter."""
+    level line (seconds, decibels), the hertz below which it is cut, by how much it is brighter, and by how many
+    decibels its loud moments are held down."""
 
     gives: float = 0.0
     dip: float = 0.0
     line: tuple[tuple[float, float], ...] = ()
     low_cut: float = 0.0
     bright: float = 0.0
+    press: float = 0.0
 
 
 class MixSpec(Spec):
@@ -101,6 +106,7 @@ class MixSpec(Spec):
                 for role, lane in lanes.items()
                 if lane.low_cut or lane.bright
             },
+            {role: lane.press for role, lane in lanes.items() if lane.press},
         )
 
 
@@ -115,6 +121,7 @@ def mix_spec(film: Assembled) -> MixSpec:
             line=tuple(told.lines.get(role, ())),
             low_cut=told.tones.get(role, Tone()).low_cut,
             bright=told.tones.get(role, Tone()).bright,
+            press=told.presses.get(role, 0.0),
         )
         for role in roles
     }
@@ -140,23 +147,32 @@ def mixer_with(sounds: KeptSounds, spec: MixSpec, kept: Kept) -> Mixer:
 
 
 def _part(sounds: KeptSounds, s: MixedSound) -> MixedPart:
-    whole = sounds.source(s.media, s.whole or s.cut) if s.whole or s.room != "dry" else None
+    shaped = s.room != "dry" or s.near
+    whole = sounds.source(s.media, s.whole or s.cut) if s.whole or shaped else None
     return MixedPart(
         s.track,
         s.start,
-        _heard(sounds.source(s.media, s.cut), s.room),
+        _heard(sounds.source(s.media, s.cut), s.room, s.near),
         s.loop_to,
         s.fade_in,
         s.fade_out,
-        s.gain,
+        s.gain + nearness_db(s.near),
         whole,
         s.pan,
-        key("mixed sound", 1, media=s.media, cut=s.cut, whole=s.whole, room=s.room),
+        key("mixed sound", 1, **_named(s)),
     )
 
 
-def _heard(source: Source, room: Room) -> Source:
+def _named(s: MixedSound) -> dict[str, Any]:
+    """By what a sound is known, however loud it is laid in; what is as usual is left out where it came later."""
+    name = {"media": s.media, "cut": s.cut, "whole": s.whole, "room": s.room}
+    return {**name, "near": s.near} if s.near else name
+
+
+def _heard(source: Source, room: Room, near: float) -> Source:
     """A sound as it is heard where it is."""
+    if near:
+        source = AtDistance(source, near)
     return source if room == "dry" else InRoom(source, room)
 
 

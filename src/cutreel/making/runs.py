@@ -1,7 +1,10 @@
 """What a maker may ask for that is more than one kind of thing: everything, a delivery."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 from typing import Literal
+
+from pydantic import Field
 
 from cutreel.store import Assembled, ItemSpec, new_id
 
@@ -26,6 +29,13 @@ class EverythingWanted(Wanted):
     kind: Literal["everything"] = "everything"
 
 
+class SoundsWanted(Wanted):
+    """Sounds and music that are not made yet: of some `cues`, by id, or of all."""
+
+    kind: Literal["sounds"] = "sounds"
+    cues: tuple[str, ...] = Field((), max_length=400)
+
+
 class DeliveryWanted(Wanted):
     """The finished file. With `make`, what is missing is made first. Where something is `lacking`
     then, the delivery stops, or goes on with what stands in for it: paper pages for pictures,
@@ -44,6 +54,12 @@ def _made(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
         *missing_pictures(film, wanted, shop),
         *missing_sounds(film, wanted, shop),
     ]
+
+
+def _sounds(film: Assembled, wanted: SoundsWanted, shop: Workshop) -> list[ItemSpec]:
+    if wanted.cues:
+        film = replace(film, cues=[c for c in film.cues if c.id in set(wanted.cues)])
+    return [*missing_sounds(film, wanted, shop), *missing_music(film, wanted, shop)]
 
 
 def _previewed(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
@@ -79,4 +95,5 @@ EVERYTHING_RUN = RunKind(
         Stage("preview", _previewed, estimated=False),
     ],
 )
+SOUNDS_RUN = RunKind(SoundsWanted, lambda wanted: [Stage("sounds", _sounds)])
 DELIVERY_RUN = RunKind(DeliveryWanted, _delivery, lacks_of)

@@ -25,6 +25,7 @@ from cutreel.core.sound import (
     broadcast_header,
     in_steps,
 )
+from cutreel.core.timeline import timecode
 from cutreel.store import Assembled
 
 from .mixing import in_blocks, mix_spec, mixer_of
@@ -92,7 +93,23 @@ def write_stems(
         kept += [_kept(shop, Path(folder) / f"mix.{e}", "the mix") for e in ("wav", "flac", "mp3")]
     sheet = cue_sheet(film).encode()
     kept.append(_file("cues.csv", shop.media.put(sheet, "csv"), len(sheet), "the cue sheet"))
+    kept += _notes(shop, film)
     return {"files": kept, "lower": lower, "lufs": round(mastered.lufs, 2)}
+
+
+def _notes(shop: Workshop, film: Assembled) -> list[dict[str, Any]]:
+    """The notes of each piece of music that was written down, as MIDI."""
+    kept, number = [], 0
+    for cue in film.cues:
+        sound = film.sound_of(cue) if cue.kind == "music" else None
+        number += cue.kind == "music"
+        if sound is not None and (name := sound.data.get("notes")):
+            at = timecode(film.rate.frames(cue.start), film.rate)
+            size = len(shop.media.get(name))
+            kept.append(
+                _file(f"music-{number}.mid", name, size, f"notes of {cue.prompt}, from {at}")
+            )
+    return kept
 
 
 def headroom(mixer: Mixer, mastered: Mastered) -> int:

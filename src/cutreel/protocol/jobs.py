@@ -134,12 +134,26 @@ class SoundInput(BaseModel):
 
 
 class MusicInput(BaseModel):
-    """Music of a mood that ends at `seconds`."""
+    """Music of a mood that ends at `seconds`.
+
+    What follows is sent to offers that say they follow it. `course`: how tense it is (0 … 1) at so many seconds, in a
+    line from each to the next. `hits`: seconds at which a bar is to begin. `rests`: stretches in seconds in which
+    nothing is struck. `theme`: a number that stands for a tune, the same in all moods. `instruments`: one of the
+    offer's families, which is to lead.
+
+    The result is the music, and where it was written down, a Standard MIDI File. Beside the music may be told: the
+    seconds at which its `bars` and `beats` begin, and which of the `hits` are met.
+    """
 
     kind: Literal["music"] = "music"
     mood: str
     seconds: float = Field(gt=0, le=3600)
     seed: int = 0
+    course: list[tuple[float, float]] = Field([], max_length=400)
+    hits: list[float] = Field([], max_length=400)
+    rests: list[tuple[float, float]] = Field([], max_length=400)
+    theme: int | None = None
+    instruments: str = Field("", max_length=60)
 
 
 ScriptTask = Literal["titles", "storylines", "manuscript", "rework"]

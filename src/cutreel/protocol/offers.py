@@ -69,6 +69,9 @@ class Voice(BaseModel):
     language: str = "en"
 
 
+Followed = Literal["course", "hits", "rests", "theme", "instruments"]
+
+
 class Offer(BaseModel):
     """One kind of work at one price."""
 
@@ -83,6 +86,10 @@ class Offer(BaseModel):
     understands: list[Understood] = []
     voices: list[Voice] = []
     moods: list[str] = []
+    follows: list[Followed] = []
+    """What of a score beside its mood music follows."""
+    instruments: list[str] = []
+    """Families of instruments that can lead."""
     languages: list[str] = []
     lengths: list[float] = []
     """Seconds that one piece may last, where that is not free."""

@@ -14,7 +14,7 @@ from cutreel.core.errors import NotFound
 # fmt: off
 TYPES = {
     "png": "image/png", "jpg": "image/jpeg", "flac": "audio/flac", "mp4": "video/mp4",
-    "m4a": "audio/mp4", "srt": "application/x-subrip", "vtt": "text/vtt",
+    "m4a": "audio/mp4", "mid": "audio/midi", "srt": "application/x-subrip", "vtt": "text/vtt",
     "json": "application/json", "wav": "audio/wav", "mp3": "audio/mpeg", "csv": "text/csv", "svgz": "image/svg+xml",
 }
 # fmt: on

@@ -48,6 +48,12 @@ class ResultStore:
             query = select(ResultRow.key).where(_among(keys))
             return set(session.scalars(query))
 
+    def of_kind(self, kind: str) -> list[Result]:
+        """All results of a kind."""
+        with self.database.transaction() as session:
+            rows = session.scalars(select(ResultRow).where(ResultRow.kind == kind))
+            return [Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows]
+
     def put(
         self,
         key: str,

@@ -76,6 +76,10 @@ const told: Schemas["ManuscriptWindow"] = {
       made: false,
       media: null,
       choice: null,
+      word: null,
+      makings: {},
+      theme: "",
+      notes: null,
     },
     {
       id: "spot-16",
@@ -89,6 +93,10 @@ const told: Schemas["ManuscriptWindow"] = {
       made: true,
       media: null,
       choice: null,
+      word: null,
+      makings: {},
+      theme: "",
+      notes: null,
     },
   ],
 };

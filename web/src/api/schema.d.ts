@@ -1583,6 +1583,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Kept
+         * @description All sounds that were ever brought, for whatever film. A film takes one by keeping it.
+         */
+        get: operations["kept_api_sounds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/names": {
         parameters: {
             query?: never;
@@ -2177,7 +2197,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2348,9 +2368,12 @@ export interface components {
         /**
          * CueChoice
          * @description How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
-         *     left (-1) or the right (1), let in and out over so many seconds (None: as is usual), which making of its sound is
-         *     used (`seed`), and of music in which `mood` it is (None: as is told). It may be one of the maker's `own` sounds, by
-         *     its number.
+         *     left (-1) or the right (1), from far (`near` -1) or near (1), in a `room` (None: in that of its scene), let in and
+         *     out over so many seconds (None: as is usual), which making of its sound is used (`seed`), and of music in which
+         *     `mood` it is and whose tune returns in it (`theme`: "person 3", "place 2", "" for nobody's; None: as is told). A
+         *     spot may stand on another `word` than that which tells it. It may be one of the maker's `own` sounds, by its
+         *     number, or sound by another `prompt`, for so many `seconds` (None: as is usual). `takes` is how many makings of
+         *     its sound are wanted beside each other.
          */
         CueChoice: {
             /** Id */
@@ -2370,6 +2393,13 @@ export interface components {
              * @default 0
              */
             pan: number;
+            /**
+             * Near
+             * @default 0
+             */
+            near: number;
+            /** Room */
+            room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
             /** Fade In */
             fade_in?: number | null;
             /** Fade Out */
@@ -2380,16 +2410,32 @@ export interface components {
              */
             seed: number;
             /** Mood */
-            mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad") | null;
+            mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad" | "tense" | "eerie" | "hopeful" | "wondering") | null;
+            /** Theme */
+            theme?: string | null;
+            /** Word */
+            word?: number | null;
             /** Own */
             own?: number | null;
+            /** Prompt */
+            prompt?: string | null;
+            /** Seconds */
+            seconds?: number | null;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
         };
         /**
          * CueView
          * @description A cue of a `shot`. It begins `after` seconds behind the cue before it that has an `after` (the
          *     first: behind the film's beginning), or, with none, where its shot does. It lasts so many
          *     `seconds`, or to the end of the shot `last`. `media` is its sound, once that is made; `choice` how
-         *     the maker wants it.
+         *     the maker wants it. `word` is the number of the
+         *     word that it stands on, if it stands on one. Where several makings are wanted, `makings` are their sounds by
+         *     number. Music has a `theme` (whose tune returns in it) and, where its composer wrote it down, `notes` (a MIDI
+         *     file).
          */
         CueView: {
             /** Id */
@@ -2413,6 +2459,16 @@ export interface components {
             /** Media */
             media: string | null;
             choice: components["schemas"]["CueChoice"] | null;
+            /** Word */
+            word: number | null;
+            /** Makings */
+            makings: {
+                [key: string]: string | null;
+            };
+            /** Theme */
+            theme: string;
+            /** Notes */
+            notes: string | null;
         };
         /**
          * CutAgain
@@ -3359,7 +3415,8 @@ export interface components {
         /**
          * LaneChoice
          * @description How the maker wants a lane of the mix: its level line; how many hertz are cut below (0: none), by how many
-         *     decibels it is brighter, and by how many it is kept lower from 1 to 4 kHz while somebody speaks.
+         *     decibels it is brighter, by how many it is kept lower from 1 to 4 kHz while somebody speaks, and by how many its
+         *     loud moments are held down (`press`); in which `room` what is in none is heard.
          */
         LaneChoice: {
             /**
@@ -3387,6 +3444,13 @@ export interface components {
              * @default 0
              */
             dip: number;
+            /**
+             * Press
+             * @default 0
+             */
+            press: number;
+            /** Room */
+            room?: ("dry" | "small room" | "hall" | "outdoors" | "through a wall" | "telephone" | "thought") | null;
         };
         /**
          * LaneView
@@ -3439,7 +3503,7 @@ export interface components {
         };
         /**
          * LiftCue
-         * @description Take a proposed sound away, or bring it back.
+         * @description Take a sound away, or bring a proposed one back.
          */
         LiftCue: {
             /**
@@ -3877,7 +3941,8 @@ export interface components {
          *     them are measured. Once all are, there is its loudness (LUFS), range (LU), by how many decibels the limiter holds
          *     peaks back at most, its true peak (dBTP) before it is encoded, and loudness over three seconds, a value for every
          *     half second from the third on. Lines that are not understood with ease (`easy`,
-         *     by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all.
+         *     by ANSI S3.5) are `hard`, worst first; `least` is the lowest index of all. `met` are the frames of the cuts that a
+         *     bar of the music meets, `wished` those that it was asked to meet.
          */
         MixView: {
             /** Blocks */
@@ -3921,6 +3986,17 @@ export interface components {
              * @default []
              */
             lanes: components["schemas"]["LaneView"][];
+            tension: components["schemas"]["Tension"];
+            /**
+             * Met
+             * @default []
+             */
+            met: number[];
+            /**
+             * Wished
+             * @default []
+             */
+            wished: number[];
         };
         /**
          * MoveScene
@@ -4100,6 +4176,10 @@ export interface components {
              *       "narrator": "alder",
              *       "language": "",
              *       "music": "auto",
+             *       "music_course": "told",
+             *       "themes": "told",
+             *       "instruments": "look",
+             *       "snap": "off",
              *       "sounds": "middle",
              *       "spot_level": 0,
              *       "ambience_level": 0,
@@ -4211,6 +4291,16 @@ export interface components {
              */
             moods: string[];
             /**
+             * Follows
+             * @default []
+             */
+            follows: ("course" | "hits" | "rests" | "theme" | "instruments")[];
+            /**
+             * Instruments
+             * @default []
+             */
+            instruments: string[];
+            /**
              * Languages
              * @default []
              */
@@ -4277,7 +4367,8 @@ export interface components {
          *
          *     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken;
          *     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
-         *     nearer;
+         *     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
+         *     bar begins where a scene does);
          *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
          *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
@@ -4301,7 +4392,7 @@ export interface components {
             /** Remembered */
             remembered?: boolean | null;
             /** Mood */
-            mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad") | null;
+            mood?: ("calm" | "uneasy" | "warm" | "playful" | "grand" | "sad" | "tense" | "eerie" | "hopeful" | "wondering") | null;
             /** People */
             people?: number[] | null;
             /** Prompt */
@@ -4325,6 +4416,8 @@ export interface components {
             motion?: string | null;
             /** Sound */
             sound?: string | null;
+            /** Music */
+            music?: ("flows" | "hit" | "rest") | null;
             /** Direction */
             direction?: string | null;
         };
@@ -4719,6 +4812,21 @@ export interface components {
             why: string;
         };
         /**
+         * PlaceCues
+         * @description Place sounds: new ones, each with how it is wanted (its `id` is not looked at), or one of a film's placed sounds
+         *     elsewhere, by its number.
+         */
+        PlaceCues: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "place cues";
+            /** Cues */
+            cues: components["schemas"]["PlacedCue"][];
+            shaped?: components["schemas"]["CueChoice"] | null;
+        };
+        /**
          * PlaceView
          * @description A place that was found, with the edge number of its shot.
          */
@@ -4776,6 +4884,30 @@ export interface components {
              * @default
              */
             name: string;
+        };
+        /**
+         * PlacedCue
+         * @description A sound that the maker placed, by its number: on a word, or, an ambience, under the shot that the word is in.
+         *     What is heard is told by a prompt, or is one of the maker's `own` sounds.
+         */
+        PlacedCue: {
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /**
+             * Kind
+             * @default spot
+             * @enum {string}
+             */
+            kind: "spot" | "ambience";
+            /** Prompt */
+            prompt: string;
+            /** Word */
+            word: number;
+            /** Own */
+            own?: number | null;
         };
         /**
          * Placing
@@ -5901,6 +6033,19 @@ export interface components {
             text: string;
         };
         /**
+         * SetTension
+         * @description Draw how tense the music is, by all its points; with none it follows the story.
+         */
+        SetTension: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set tension";
+            /** Points */
+            points: components["schemas"]["TensionPoint"][];
+        };
+        /**
          * Settings
          * @description Choices that hold for the whole film.
          *
@@ -5911,6 +6056,9 @@ export interface components {
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
          *     `manner` how the narrator says every line, `room` where that is heard (None: dry);
+         *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
+         *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
+         *     `snap` whether cuts move to beats that are near;
          *     `sounds` how much must be heard of what is told for it to be proposed;
          *     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
          *     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
@@ -5960,7 +6108,30 @@ export interface components {
              * @default auto
              * @enum {string}
              */
-            music: "auto" | "none" | "calm" | "uneasy" | "warm" | "playful" | "grand" | "sad";
+            music: "auto" | "none" | "calm" | "uneasy" | "warm" | "playful" | "grand" | "sad" | "tense" | "eerie" | "hopeful" | "wondering";
+            /**
+             * Music Course
+             * @default told
+             * @enum {string}
+             */
+            music_course: "told" | "even";
+            /**
+             * Themes
+             * @default told
+             * @enum {string}
+             */
+            themes: "told" | "none";
+            /**
+             * Instruments
+             * @default look
+             */
+            instruments: string;
+            /**
+             * Snap
+             * @default off
+             * @enum {string}
+             */
+            snap: "off" | "beats";
             /**
              * Sounds
              * @default middle
@@ -6237,6 +6408,27 @@ export interface components {
         ShotWindow: {
             /** Shots */
             shots: components["schemas"]["ShotView"][];
+        };
+        /**
+         * SoundsWanted
+         * @description Sounds and music that are not made yet: of some `cues`, by id, or of all.
+         */
+        SoundsWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sounds";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Cues
+             * @default []
+             */
+            cues: string[];
         };
         /**
          * Source
@@ -6643,6 +6835,49 @@ export interface components {
             way: 1 | -1;
             /** Cut */
             cut: boolean;
+        };
+        /**
+         * Tension
+         * @description How tense the music is along the film: `course` in frames with levels (0 … 1), a straight line from each to the
+         *     next; and the `points` that were drawn.
+         */
+        Tension: {
+            /** Course */
+            course: [
+                number,
+                number
+            ][];
+            /** Points */
+            points: components["schemas"]["TensionView"][];
+        };
+        /**
+         * TensionPoint
+         * @description How tense the music is (0 … 1), so many frames after the word with the number `word` begins.
+         */
+        TensionPoint: {
+            /** Word */
+            word: number;
+            /**
+             * Later
+             * @default 0
+             */
+            later: number;
+            /** Level */
+            level: number;
+        };
+        /**
+         * TensionView
+         * @description A point that was drawn of how tense the music is (0 … 1), with the frame that it falls on.
+         */
+        TensionView: {
+            /** Word */
+            word: number;
+            /** Later */
+            later: number;
+            /** Level */
+            level: number;
+            /** Frame */
+            frame: number;
         };
         /**
          * TextSplice
@@ -7305,7 +7540,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
             };
         };
         responses: {
@@ -8211,7 +8446,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -8277,7 +8512,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -9651,6 +9886,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    kept_api_sounds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSound"][];
                 };
             };
         };

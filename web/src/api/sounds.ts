@@ -1,7 +1,7 @@
 /** Sounds and music of the maker's own. */
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 
-import { type Schemas, unwrap } from "./client";
+import { type Schemas, api, unwrap } from "./client";
 import { failed } from "./film";
 
 export type OwnSound = Schemas["OwnSound"];
@@ -12,9 +12,19 @@ export interface Bringing {
   credit: string;
 }
 
+const SHELF = ["own sounds"];
+
+/** All sounds that were ever brought, for whatever film. */
+export const useShelf = () =>
+  useQuery({
+    queryKey: SHELF,
+    queryFn: async () => unwrap<OwnSound[]>(await api.GET("/api/sounds")),
+  });
+
 /** Reads a file; what is found in it is kept by a change. */
-export const useBringSound = (film: string) =>
-  useMutation({
+export function useBringSound(film: string) {
+  const client = useQueryClient();
+  return useMutation({
     mutationFn: async ({ file, licence, credit }: Bringing) => {
       const body = new FormData();
       body.append("file", file);
@@ -24,5 +34,7 @@ export const useBringSound = (film: string) =>
       const data = (await response.json()) as OwnSound;
       return unwrap<OwnSound>({ data, error: data, response });
     },
+    onSuccess: () => void client.invalidateQueries({ queryKey: SHELF }),
     onError: failed(film),
   });
+}

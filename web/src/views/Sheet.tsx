@@ -17,7 +17,7 @@ import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
-import { SoundDesk } from "./sheet/SoundDesk";
+import { Music } from "./sheet/Music";
 import { Sounds } from "./sheet/Sounds";
 import { VoiceColumn } from "./VoiceColumn";
 
@@ -370,38 +370,5 @@ function PlayLine({ shot }: { shot: Shot }) {
       className="pointer-events-none absolute inset-x-0 z-20 h-px bg-grease"
       style={{ top: `${share * 100}%` }}
     />
-  );
-}
-
-/** The music under a shot: a bar that goes on from row to row, named where it comes in, pointed where it ends. */
-function Music({ film, shot, rate }: { film: Film; shot: Shot; rate: number }) {
-  const from = shot.start / rate;
-  const to = shot.stop / rate;
-  const cue = film.cues.find(
-    (c) => c.kind === "music" && c.start < to - 0.01 && c.end > from + 0.01,
-  );
-  if (!cue) return null;
-  const begins = cue.start >= from - 0.01;
-  const ends = cue.end <= to + 0.01;
-  return (
-    <>
-      <span
-        className={`absolute bottom-0 left-1/2 w-5 -translate-x-1/2 bg-[color-mix(in_srgb,var(--ochre)_38%,transparent)] ${cue.made ? "" : "hatch"}`}
-        style={{
-          top: begins ? 8 : 0,
-          bottom: ends ? 10 : 0,
-          clipPath: ends ? "polygon(0 0,100% 0,62% 100%,38% 100%)" : undefined,
-        }}
-      />
-      {begins && (
-        <SoundDesk
-          film={film}
-          cue={cue}
-          className="absolute left-1/2 top-4 min-w-6 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]"
-        >
-          {cue.prompt.replace(/ music$/, "")}
-        </SoundDesk>
-      )}
-    </>
   );
 }

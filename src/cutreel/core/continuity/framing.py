@@ -1,56 +1,9 @@
-"""How a shot is framed, from where it is seen, and in which mood, by the words that say so."""
+"""How a shot is framed, and from where it is seen, by the words that say so."""
 
 from collections.abc import Sequence
 
-from .model import Angle, Framing, Mood
+from .model import Angle, Framing
 
-MOOD_WORDS: dict[Mood, tuple[str, ...]] = {
-    "uneasy": (
-        "dark",
-        "wrong",
-        "fear",
-        "afraid",
-        "storm",
-        "lost",
-        "danger",
-        "shadow",
-        "cold",
-        "strange",
-        "worry",
-        "guttered",
-        "broken",
-        "trouble",
-        "war",
-        "prison",
-        "arrested",
-        "suspicion",
-    ),
-    "playful": ("laugh", "laughed", "joke", "grin", "grinned", "funny", "silly", "wobbled", "oops"),
-    "warm": (
-        "home",
-        "warm",
-        "smile",
-        "smiled",
-        "friend",
-        "light",
-        "lit",
-        "together",
-        "supper",
-        "glad",
-    ),
-    "sad": ("cried", "tears", "grave", "died", "alone", "goodbye", "grief", "wept"),
-    "grand": (
-        "king",
-        "mountain",
-        "mountains",
-        "sky",
-        "world",
-        "great",
-        "earth",
-        "nation",
-        "meridian",
-    ),
-}
 _CLOSE_WORDS = {
     "eyes",
     "face",
@@ -109,11 +62,3 @@ def angle_of(bare: Sequence[str]) -> tuple[Angle, str]:
             if word in words:
                 return angle, f"“{word}”"
     return "level", "nothing says otherwise"
-
-
-def mood_of(bare: Sequence[str], before: Mood) -> tuple[Mood, str]:
-    for mood, words in MOOD_WORDS.items():
-        for word in bare:
-            if word in words:
-                return mood, f"“{word}”"
-    return before, "as before"

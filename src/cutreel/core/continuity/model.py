@@ -1,7 +1,7 @@
 """What continuity states: people and their traits, places, and what a maker sets for a shot by
 hand."""
 
-from typing import Literal
+from typing import Literal, get_args
 
 from pydantic import BaseModel, Field, field_validator
 
@@ -15,8 +15,10 @@ Angle = Literal["level", "low", "high", "from above", "over the shoulder"]
 TimeOfDay = Literal["dawn", "day", "dusk", "night"]
 Weather = Literal["clear", "rain", "snow", "fog", "wind"]
 Season = Literal["", "spring", "summer", "autumn", "winter"]
-Mood = Literal["calm", "uneasy", "warm", "playful", "grand", "sad"]
-MOODS: tuple[Mood, ...] = ("calm", "uneasy", "warm", "playful", "grand", "sad")
+Mood = Literal[
+    "calm", "uneasy", "warm", "playful", "grand", "sad", "tense", "eerie", "hopeful", "wondering"
+]
+MOODS: tuple[Mood, ...] = get_args(Mood)
 
 
 class Trait(BaseModel):
@@ -151,7 +153,8 @@ class Overrides(BaseModel):
 
     `remembered` says whether it is a remembered scene; `idea` is the sort of picture idea that is to be taken;
     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
-    nearer;
+    nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
+    bar begins where a scene does);
     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
@@ -180,4 +183,5 @@ class Overrides(BaseModel):
     fit: FitHow | None = None
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
+    music: Literal["flows", "hit", "rest"] | None = None
     direction: str | None = Field(None, max_length=600)

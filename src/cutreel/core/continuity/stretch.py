@@ -8,8 +8,9 @@ from cutreel.core.manuscript import Manuscript, Word, words_text
 from cutreel.core.reading import Story
 
 from .facts import ShotFacts, action_of, overridden, silent
-from .framing import angle_of, framing_of, mood_of
+from .framing import angle_of, framing_of
 from .model import Mood, Overrides, Person, Place, Weather
+from .mood import mood_of
 from .present import MOST_PEOPLE, Calls
 from .scenery import NOTHING_SAID, Scenery, Setting
 from .sides import in_order, joined_sides, looks_of
@@ -25,11 +26,13 @@ class Carried:
     last: tuple[int, ...] = ()
     here: frozenset[int] = frozenset()
     mood: Mood = "calm"
+    mood_ago: int = 0
     asked: bool = False
     begins: bool = True
     sides: tuple[int, ...] = ()
-    """Who was in the shot before and in the scene so far, its mood, whether it ended with a question; whether the scene
-    begins; its people by when they came into it. Not the ideas: a change of one would choose anew to the film's end."""
+    """Who was in the shot before and in the scene so far, its mood and for how many shots nothing was said for that,
+    whether it ended with a question; whether the scene begins; its people by when they came into it. Not the ideas: a
+    change of one would choose anew to the film's end."""
 
     def new_scene(self) -> "Carried":
         """The same at the head of another scene: its hour, weather and place go on, the rest begins anew."""
@@ -157,7 +160,7 @@ class StretchReader:
         moved = at.place != before.place
         sides = joined_sides(() if moved and not glimpse else carried.sides, people)
         speaks = next((s for s in speakers if s), None)
-        mood, why_mood = mood_of(bare, carried.mood)
+        mood, why_mood, ago = mood_of(bare, carried.mood, carried.mood_ago)
         framing, why_framing = framing_of(
             carried.begins, opens_film, bare, len(people), speaks is not None, number
         )
@@ -217,6 +220,7 @@ class StretchReader:
                 people or carried.last,
                 carried.here | set(people),
                 mood,
+                ago,
                 words[-1].text.rstrip("”\"’'»)").endswith("?"),
                 False,
                 sides,

@@ -14,6 +14,7 @@ from .casting import (
 from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .cue_sheet import cue_sheet
+from .cues import makings_of, theme_names, word_of
 from .difference import Patch, completed, turned_by
 from .document import (
     CueChoice,
@@ -26,11 +27,13 @@ from .document import (
     Narration,
     OwnLine,
     OwnSound,
+    PlacedCue,
     Recording,
     SceneChoice,
     Settings,
     Shot,
     Source,
+    TensionPoint,
     clean_text,
     new_film,
 )
@@ -83,6 +86,7 @@ __all__ = [
     "OwnSound",
     "Passage",
     "Patch",
+    "PlacedCue",
     "PlannedAct",
     "PlannedAir",
     "ReadFilm",
@@ -100,6 +104,7 @@ __all__ = [
     "Source",
     "SsmlTaken",
     "TakeRow",
+    "TensionPoint",
     "VoiceOffered",
     "Worth",
     "acts_planned",
@@ -123,6 +128,7 @@ __all__ = [
     "language_spoken",
     "line_key",
     "longest_of",
+    "makings_of",
     "match_files",
     "name_for",
     "name_places",
@@ -143,12 +149,14 @@ __all__ = [
     "ssml_of",
     "ssml_taken",
     "targets_in",
+    "theme_names",
     "tightened",
     "turned_by",
     "used_take",
     "voices_for",
     "wanted_lengths",
     "wish_of",
+    "word_of",
     "worth_of",
     "written_plan",
 ]

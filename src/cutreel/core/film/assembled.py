@@ -6,21 +6,19 @@ picture.
 
 from bisect import bisect_right
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cached_property
 
 from cutreel.core.captions import Caption, captions_of
 from cutreel.core.sound import (
     LONGEST_MUSIC,
+    Course,
     Cue,
     Spot,
     Treatment,
-    ambience_cues,
     line_gain,
-    music_cues,
-    own_cues,
+    plain_key_of,
     sound_key_of,
-    spot_cues,
     spots_of,
 )
 from cutreel.core.speech import Heard, level_told, room_of_place
@@ -31,6 +29,7 @@ from cutreel.core.timeline import (
     LineSound,
     PictureClip,
     Region,
+    Room,
     SoundClip,
     Span,
     Strip,
@@ -39,16 +38,19 @@ from cutreel.core.timeline import (
     Track,
     cut_points,
     lay_out,
+    snapped,
 )
 
 from .acting import VOICE_RATE
 from .air import air_of
 from .casting import scene_choices
-from .document import CueChoice, FilmDocument, OwnSound
+from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
+from .document import FilmDocument
 from .lanes import treatment_of
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .reading import ReadFilm
+from .resting import outside
 from .tightening import longest_of, rests_of, tightened
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
@@ -72,6 +74,7 @@ class Assembled:
     used: list[TakeRow | None]
     spots: list[Spot]
     cues: list[Cue]
+    course: Course
     sounds: Mapping[str, Result]
     captions: list[Caption]
 
@@ -230,7 +233,7 @@ class Assembled:
                         cut=(start, end),
                         fade_in=VOICE_IN,
                         fade_out=VOICE_OUT,
-                        room=self.rooms[i].room,
+                        room=self._voice_room(i),
                         gain=level_told(self.read.speech[i].direction)
                         + line_gain(result.data.get("lufs"))
                         + self.document.settings.voice_level,
@@ -242,12 +245,39 @@ class Assembled:
                 at += (end - start) / VOICE_RATE
         return out
 
-    def _cued(self) -> list[SoundClip]:
-        out = []
+    def sound_of(self, cue: Cue) -> Result | None:
+        """What is heard of a cue: its sound, or, until that is made, the piece it had before music followed a score."""
+        return _sound_of(cue, self.document.settings.seed, self.sounds)
+
+    def _voice_room(self, line: int) -> Room:
+        told = self.rooms[line].room
+        return told if told != "dry" else self._lane_rooms.get("voice", "dry")
+
+    @property
+    def hits_wished(self) -> list[float]:
+        """The seconds at which a bar of the music is asked to begin."""
+        return [cue.start + hit for cue in self.cues for hit in cue.score.hits]
+
+    @property
+    def hits_met(self) -> list[float]:
+        """The seconds of those that the music as it is made says it meets."""
+        out: list[float] = []
         for cue in self.cues:
-            sound = self.sounds.get(sound_key_of(cue, self.document.settings.seed))
+            made = self.sound_of(cue) if cue.score.hits else None
+            told = set(made.data.get("hits", ())) if made is not None else set()
+            out += [cue.start + hit for hit in cue.score.hits if hit in told]
+        return out
+
+    def _cued(self) -> list[SoundClip]:
+        rests = rests_in(self.read, self.spans, self.rate)
+        out: list[SoundClip] = []
+        for cue in self.cues:
+            sound = self.sound_of(cue)
             if sound is not None and sound.media is not None:
-                out.append(self._clip_of(cue, sound.media))
+                clip = self._clip_of(cue, sound.media)
+                seconds = float(sound.data.get("seconds") or cue.end - cue.start)
+                rest = cue.kind == "music" and rests
+                out += outside(clip, cue.end, seconds, rests) if rest else [clip]
         return out
 
     def _clip_of(self, cue: Cue, media: str) -> SoundClip:
@@ -278,7 +308,29 @@ class Assembled:
             fade_out=usual_out if cue.fade_out is None else cue.fade_out,
             gain=cue.gain + level,
             pan=cue.pan,
+            near=cue.near,
+            room="dry" if repeated else self._room_of(cue),
         )
+
+    def _room_of(self, cue: Cue) -> Room:
+        """In which room a cue is heard: as the maker set it; a spot in that of its place; what else, in its lane's."""
+        if cue.room is not None:
+            return cue.room
+        told = room_of_place(self.read.shots[cue.shot].facts.place).room
+        if cue.kind == "spot" and told != "dry":
+            return told
+        # An ambience is its place already, and brings its own room.
+        return "dry" if cue.kind == "ambience" else self._lane_rooms.get(cue.kind, "dry")
+
+    @cached_property
+    def _lane_rooms(self) -> Mapping[str, Room]:
+        """The rooms of lanes, where what is in none is heard, by kind of cue and for the voice."""
+        rooms = {c.lane: c.room for c in self.document.lanes if c.room}
+        return {
+            kind: rooms[lane]
+            for kind, lane in (("spot", "sound"), ("music", "music"), ("voice", "voice"))
+            if lane in rooms
+        }
 
 
 def assemble(
@@ -320,8 +372,15 @@ def assemble(
         used_take(s, t, lender[s.picture_of].circled, lender[s.picture_of].rejected)
         for s, t in zip(read.shots, takes_of, strict=True)
     ]
-    cues = _cues(read, spots, spans, rate)
-    wanted = [sound_key_of(c, document.settings.seed) for c in cues]
+    course = film_course(read, spans, rate, timing)
+    cues = cues_of(read, spots, spans, rate, timing, course)
+    sounds = look_up(_wanted(document, cues))
+    if document.settings.snap == "beats":
+        at = _beats(cues, document.settings.seed, sounds)
+        spans = snapped(spans, read.opens, timing, rate, at, _held(read, cues, alone))
+        music = [c for c in cues if c.kind == "music"]
+        rest = cues_of(read, spots, spans, rate, timing, course)
+        cues = [*(c for c in rest if c.kind != "music"), *music]
     return Assembled(
         film=film,
         read=read,
@@ -333,7 +392,8 @@ def assemble(
         used=used,
         spots=spots,
         cues=cues,
-        sounds=look_up(wanted),
+        course=course,
+        sounds=sounds,
         captions=captions,
     )
 
@@ -385,61 +445,41 @@ def _timed(
     return timing, captions_of(read.script.words, timing.words)
 
 
-def _cues(read: ReadFilm, spots: list[Spot], spans: list[Span], rate: FrameRate) -> list[Cue]:
-    """The cues that the text and the maker ask for, without those that the maker lifted, one by one or all alike."""
-    lifted, alike = set(read.document.lifted_cues), set(read.document.lifted_sounds)
-    numbers = [s.shot.id for s in read.shots]
-    proposed = [
-        *(
-            ambience_cues([s.facts for s in read.shots], spans, rate, numbers)
-            if read.document.settings.sounds != "off"
-            else []
-        ),
-        *spot_cues(spots, read.ids, read.opens),
-        *music_cues(
-            read.document.settings.music,
-            [s.facts for s in read.shots],
-            spans,
-            rate,
-            numbers,
-            [s.scene for s in read.shots],
-        ),
+def _wanted(film: FilmDocument, cues: Sequence[Cue]) -> list[str]:
+    """The keys of all sounds that may be heard or chosen."""
+    seed = film.settings.seed
+    chosen = {c.id: c for c in film.cue_choices}
+    keys = [
+        sound_key_of(making, seed) for cue in cues for making in makings_of(cue, chosen.get(cue.id))
     ]
-    own = own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers)
-    kept = [c for c in proposed if c.prompt not in alike] + own
-    chosen = {c.id: c for c in read.document.cue_choices}
-    own_sounds = {s.id: s for s in read.document.own_sounds}
-    return [
-        _shaped(c, chosen[c.id], rate, spans, own_sounds) if c.id in chosen else c
-        for c in kept
-        if c.id not in lifted
-    ]
+    return keys + [plain_key_of(c, seed) for c in cues if c.kind == "music"]
 
 
-def _shaped(
-    cue: Cue,
-    how: CueChoice,
-    rate: FrameRate,
-    spans: Sequence[Span],
-    own_sounds: Mapping[int, OwnSound],
-) -> Cue:
-    """A cue as the maker wants it. It stays within the film, and an ambience does not end before it begins."""
-    brought = own_sounds.get(how.own or 0)
-    if brought is not None:
-        cue = replace(cue, own=brought.media, prompt=brought.name)
-    later, end = rate.seconds(how.later), rate.seconds(spans[-1].end)
-    start = min(max(0.0, cue.start + later), end)
-    if cue.last is not None:
-        start = min(start, cue.end - rate.seconds(1))
-    if cue.mood and how.mood and not cue.own:
-        cue = replace(cue, mood=how.mood, prompt=f"{how.mood} music")
-    return replace(
-        cue,
-        start=start,
-        end=cue.end if cue.last is not None else start + cue.end - cue.start,
-        gain=how.gain,
-        pan=how.pan,
-        fade_in=how.fade_in,
-        fade_out=how.fade_out,
-        seed=how.seed,
-    )
+def _sound_of(cue: Cue, seed: int, sounds: Mapping[str, Result]) -> Result | None:
+    found = sounds.get(sound_key_of(cue, seed))
+    if found is None and cue.kind == "music":
+        return sounds.get(plain_key_of(cue, seed))
+    return found
+
+
+def _beats(cues: Sequence[Cue], seed: int, sounds: Mapping[str, Result]) -> list[float]:
+    """The seconds of the film at which beats of its music are known to fall."""
+    out: list[float] = []
+    for cue in cues:
+        made = _sound_of(cue, seed, sounds) if cue.kind == "music" else None
+        if made is not None:
+            beats = (cue.start + beat for beat in made.data.get("beats", ()))
+            out += [at for at in beats if at < cue.end]
+    return sorted(out)
+
+
+def _held(read: ReadFilm, cues: Sequence[Cue], alone: Mapping[int, float]) -> set[int]:
+    """The shots, by index, whose cut does not move to a beat: music comes or goes there, or meets them already."""
+    held = {*alone, *(i + 1 for i in alone), *met_by_music(read)}
+    for cue in cues:
+        if cue.kind == "music":
+            held |= {cue.shot, (cue.shot if cue.last is None else cue.last) + 1}
+    for i, shot in enumerate(read.shots):
+        if shot.shot.own.music == "rest":
+            held |= {i, i + 1}
+    return held

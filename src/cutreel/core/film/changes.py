@@ -61,6 +61,8 @@ Command = Annotated[
     | c.LiftCue
     | c.LiftSounds
     | c.SetCue
+    | c.PlaceCues
+    | c.SetTension
     | c.SetLane
     | c.KeepSound
     | c.DropSound,

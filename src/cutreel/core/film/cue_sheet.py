@@ -3,7 +3,6 @@
 import csv
 import io
 
-from cutreel.core.sound import sound_key_of
 from cutreel.core.timeline import timecode
 
 from .assembled import Assembled
@@ -16,11 +15,10 @@ HEADER = (
 
 def cue_sheet(film: Assembled) -> str:
     """The cue sheet of a film as CSV (RFC 4180), in the order of time; times are timecodes of the film."""
-    seed = film.document.settings.seed
     brought = {s.media: s for s in film.document.own_sounds}
     rows: list[tuple[float, list[object]]] = []
     for cue in film.cues:
-        made = sound_key_of(cue, seed) in film.sounds
+        made = film.sound_of(cue) is not None
         end = min(cue.end, film.seconds)
         rows.append(
             (

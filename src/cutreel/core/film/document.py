@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wish_for
 from cutreel.core.continuity import (
     Look,
+    Mood,
     Overrides,
     OwnVoice,
     Person,
@@ -26,8 +27,11 @@ from cutreel.core.timeline import Room
 MOST_CHARACTERS = 1_000_000
 MOST_POINTS = 1_000
 """Of a level line."""
+MOST_MAKINGS = 4
+"""Of a sound, beside each other."""
+MOST_PLACED = 2_000
+"""Sounds placed by hand."""
 Lane = Literal["voice", "sound", "music"]
-Mood = Literal["calm", "uneasy", "warm", "playful", "grand", "sad"]
 
 
 class Settings(BaseModel):
@@ -40,6 +44,9 @@ class Settings(BaseModel):
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line, `room` where that is heard (None: dry);
+    `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
+    return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
+    `snap` whether cuts move to beats that are near;
     `sounds` how much must be heard of what is told for it to be proposed;
     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
@@ -59,6 +66,10 @@ class Settings(BaseModel):
     narrator: str = "alder"
     language: str = Field("", max_length=12, pattern=r"^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$")
     music: Literal["auto", "none", Mood] = "auto"
+    music_course: Literal["told", "even"] = "told"
+    themes: Literal["told", "none"] = "told"
+    instruments: str = Field("look", min_length=1, max_length=60)
+    snap: Literal["off", "beats"] = "off"
     sounds: SoundAmount = "middle"
     spot_level: float = Field(0, ge=-24, le=12)
     ambience_level: float = Field(0, ge=-24, le=12)
@@ -141,19 +152,29 @@ class SceneChoice(BaseModel):
 
 class CueChoice(BaseModel):
     """How the maker wants a cue, known by its id: so many frames later (or earlier), so many decibels louder, from the
-    left (-1) or the right (1), let in and out over so many seconds (None: as is usual), which making of its sound is
-    used (`seed`), and of music in which `mood` it is (None: as is told). It may be one of the maker's `own` sounds, by
-    its number."""
+    left (-1) or the right (1), from far (`near` -1) or near (1), in a `room` (None: in that of its scene), let in and
+    out over so many seconds (None: as is usual), which making of its sound is used (`seed`), and of music in which
+    `mood` it is and whose tune returns in it (`theme`: "person 3", "place 2", "" for nobody's; None: as is told). A
+    spot may stand on another `word` than that which tells it. It may be one of the maker's `own` sounds, by its
+    number, or sound by another `prompt`, for so many `seconds` (None: as is usual). `takes` is how many makings of
+    its sound are wanted beside each other."""
 
     id: str = Field(max_length=60)
     later: int = Field(0, ge=-240, le=240)
     gain: float = Field(0, ge=-24, le=12)
     pan: float = Field(0, ge=-1, le=1)
+    near: float = Field(0, ge=-1, le=1)
+    room: Room | None = None
     fade_in: float | None = Field(None, ge=0, le=10)
     fade_out: float | None = Field(None, ge=0, le=10)
     seed: int = Field(0, ge=0, le=99)
     mood: Mood | None = None
+    theme: str | None = Field(None, max_length=20)
+    word: int | None = None
     own: int | None = None
+    prompt: str | None = Field(None, min_length=1, max_length=200)
+    seconds: float | None = Field(None, ge=0.3, le=30)
+    takes: int = Field(1, ge=1, le=MOST_MAKINGS)
 
 
 class OwnSound(BaseModel):
@@ -177,15 +198,42 @@ class LevelPoint(BaseModel):
     gain: float = Field(0, ge=-36, le=12)
 
 
+class TensionPoint(BaseModel):
+    """How tense the music is (0 … 1), so many frames after the word with the number `word` begins."""
+
+    word: int
+    later: int = Field(0, ge=-2_400, le=2_400)
+    level: float = Field(ge=0, le=1)
+
+
+class PlacedCue(BaseModel):
+    """A sound that the maker placed, by its number: on a word, or, an ambience, under the shot that the word is in.
+    What is heard is told by a prompt, or is one of the maker's `own` sounds."""
+
+    id: int = 0
+    kind: Literal["spot", "ambience"] = "spot"
+    prompt: str = Field(min_length=1, max_length=200)
+    word: int
+    own: int | None = None
+
+    @property
+    def key(self) -> str:
+        """The id of its cue."""
+        return f"placed-{self.id}"
+
+
 class LaneChoice(BaseModel):
     """How the maker wants a lane of the mix: its level line; how many hertz are cut below (0: none), by how many
-    decibels it is brighter, and by how many it is kept lower from 1 to 4 kHz while somebody speaks."""
+    decibels it is brighter, by how many it is kept lower from 1 to 4 kHz while somebody speaks, and by how many its
+    loud moments are held down (`press`); in which `room` what is in none is heard."""
 
     lane: Lane
     points: list[LevelPoint] = Field([], max_length=MOST_POINTS)
     low_cut: float = Field(0, ge=0, le=400)
     bright: float = Field(0, ge=-9, le=9)
     dip: float = Field(0, ge=0, le=12)
+    press: float = Field(0, ge=0, le=12)
+    room: Room | None = None
 
 
 class Source(BaseModel):
@@ -289,7 +337,9 @@ class FilmDocument(BaseModel):
     cue_choices: list[CueChoice] = []
     lifted_sounds: list[str] = []
     """Sounds that are proposed nowhere in the film, by their prompts."""
+    placed: list[PlacedCue] = Field([], max_length=MOST_PLACED)
     lanes: list[LaneChoice] = []
+    tension: list[TensionPoint] = Field([], max_length=MOST_POINTS)
     own_sounds: list[OwnSound] = []
     meant: list[Meant] = []
     voices: list[OwnVoice] = []

@@ -20,6 +20,7 @@ def treatment_of(film: FilmDocument, timing: Timing, rate: FrameRate) -> Treatme
     lines: dict[Role, LevelLine] = {}
     tones: dict[Role, Tone] = {}
     dip: dict[Role, float] = {}
+    presses: dict[Role, float] = {}
     for choice in film.lanes:
         line = level_line(film, choice, timing, rate)
         for role in ROLES_OF[choice.lane]:
@@ -29,12 +30,14 @@ def treatment_of(film: FilmDocument, timing: Timing, rate: FrameRate) -> Treatme
                 tones[role] = Tone(choice.low_cut, choice.bright)
             if choice.dip:
                 dip[role] = choice.dip
+            if choice.press:
+                presses[role] = choice.press
     by: dict[Role, float] = {
         **DUCK_DB,
         "ambience": -settings.ambience_duck,
         "music": -settings.music_duck,
     }
-    return Treatment(Giving(by, dip, settings.duck_in, settings.duck_out), lines, tones)
+    return Treatment(Giving(by, dip, settings.duck_in, settings.duck_out), lines, tones, presses)
 
 
 def level_line(

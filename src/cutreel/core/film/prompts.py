@@ -45,6 +45,10 @@ _PACE = {
     "playful": "light and quick",
     "grand": "broad and steady",
     "sad": "slow and heavy",
+    "tense": "quick and sudden",
+    "eerie": "hardly moving, then all at once",
+    "hopeful": "lifting, unhurried",
+    "wondering": "slow, with pauses to look",
 }
 _SAID = {
     "whispered": "whispers", "murmured": "murmurs", "muttered": "mutters", "shouted": "shouts",

@@ -6,6 +6,7 @@ from .broadcast import as_24_bit, broadcast_header, in_steps
 from .cleaning import Cleaning, cleaned
 from .cues import (
     SOUND_PROMPTS,
+    SPOT_SECONDS,
     Cue,
     SoundAmount,
     Spot,
@@ -17,6 +18,7 @@ from .cues import (
     spot_cues,
     spots_of,
 )
+from .distance import AtDistance, nearness_db
 from .evened import line_gain, line_lufs
 from .fitted import Fit, fit, fitted
 from .giving_way import DUCK_DB, Giving, LevelLine
@@ -32,9 +34,11 @@ from .loudness import (
 )
 from .measured import SEEN, Heard
 from .mix import Kept, Mastered, Mixer, Treatment, mix
-from .music import MUSIC_MOODS, music_cues
+from .music import music_cues
 from .rooms import InRoom, impulse
+from .score import LEAST_REST, PLAIN, Score, instruments_for, score_for
 from .silence import trim
+from .tension import Course, bent, told_tension
 from .tone import Tone
 from .understood import EASY, Powers, Understood, band_powers, understood
 from .wanted import (
@@ -44,8 +48,11 @@ from .wanted import (
     music_seconds,
     music_seed,
     own_key,
+    plain_key_of,
     sound_key_of,
+    sound_seconds,
     sound_seed,
+    theme_number,
 )
 from .words import match_words
 
@@ -55,15 +62,19 @@ __all__ = [
     "DELIVERED_DBTP",
     "DUCK_DB",
     "EASY",
+    "LEAST_REST",
     "LONGEST_MUSIC",
-    "MUSIC_MOODS",
+    "PLAIN",
     "RATE",
     "ROLES",
     "SEEN",
     "SOUND_PROMPTS",
     "SOUND_SECONDS",
+    "SPOT_SECONDS",
+    "AtDistance",
     "Beats",
     "Cleaning",
+    "Course",
     "Cue",
     "Fit",
     "Giving",
@@ -78,6 +89,7 @@ __all__ = [
     "Powers",
     "Role",
     "Samples",
+    "Score",
     "Sound",
     "SoundAmount",
     "Source",
@@ -91,6 +103,7 @@ __all__ = [
     "as_24_bit",
     "band_powers",
     "beats_of",
+    "bent",
     "broadcast_header",
     "cleaned",
     "cue_prompts",
@@ -99,6 +112,7 @@ __all__ = [
     "fitted_key",
     "impulse",
     "in_steps",
+    "instruments_for",
     "integrated_lufs",
     "line_gain",
     "line_lufs",
@@ -108,14 +122,20 @@ __all__ = [
     "music_cues",
     "music_seconds",
     "music_seed",
+    "nearness_db",
     "own_cues",
     "own_key",
+    "plain_key_of",
+    "score_for",
     "short_term",
     "sound_key_of",
+    "sound_seconds",
     "sound_seed",
     "sounds_between",
     "spot_cues",
     "spots_of",
+    "theme_number",
+    "told_tension",
     "trim",
     "true_peak_dbtp",
     "understood",

@@ -16,9 +16,10 @@ from numpy.typing import NDArray
 from cutreel.core.continuity import ShotFacts, TimeOfDay, Weather
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.reading import NOTHING, Story
-from cutreel.core.timeline import FrameRate, Span
+from cutreel.core.timeline import FrameRate, Room, Span
 
 from .deeds import DEED_PROMPTS, heard_in, takes_feet
+from .score import PLAIN, Score
 
 _NAMED = {
     **dict.fromkeys(("splash", "splashes"), ("a splash of water", 2)),
@@ -41,7 +42,24 @@ _PAIRS = {
     ("dog", "barked"): ("a dog barks", 3),
     ("owl", "hooted"): ("an owl hoots", 2),
     ("door", "slammed"): ("a wooden door slams", 3),
+    ("door", "banged"): ("a wooden door slams", 3),
     ("gate", "banged"): ("a wooden door slams", 3),
+    ("shutter", "banged"): ("a wooden door slams", 3),
+    ("shutters", "banged"): ("a wooden door slams", 3),
+    ("door", "creaked"): ("old boards creak", 2),
+    ("floorboard", "creaked"): ("old boards creak", 2),
+    ("stairs", "creaked"): ("old boards creak", 2),
+    ("gate", "creaked"): ("an iron gate creaks", 2),
+    ("clock", "chimed"): ("a clock strikes", 3),
+    ("bells", "pealed"): ("a church bell rings", 3),
+    ("cock", "crowed"): ("a rooster crows", 3),
+    ("rooster", "crowed"): ("a rooster crows", 3),
+    ("wolf", "howled"): ("a wolf howls", 3),
+    ("wolves", "howled"): ("a wolf howls", 3),
+    ("whistle", "blew"): ("a train whistle", 2),
+    ("kettle", "whistled"): ("a kettle whistles", 3),
+    ("horn", "sounded"): ("a horn sounds", 3),
+    ("foghorn", "sounded"): ("a horn sounds", 3),
 }
 """What is done aloud so often in two words that it is known by them: a parser takes "a bell rang" for a thing."""
 _DENIES = frozenset("no not never nothing without like as than if n't".split())
@@ -143,9 +161,10 @@ QUIET = 8.0
 class Cue:
     """A sound placed in time: `start` and `end` in seconds. `id` holds to the word or shot it
     belongs to; `shot` and `last` are the indices of the shots it begins in and, where it lies under
-    shots, ends with. It is `gain` decibels louder than others, comes from the left (`pan` -1) or the right (1), is let
-    in and out over so many seconds (None: as is usual); another `seed` is another making of its sound. Music has a
-    `mood`. A cue may be a sound of the maker's `own`, by its media file."""
+    shots, ends with. It is `gain` decibels louder than others, comes from the left (`pan` -1) or the right (1), from
+    far (`near` -1) or near (1), in a `room` (None: that of its place), is let in and out over so many seconds (None:
+    as is usual); another `seed` is another making of its sound, of `asked` seconds (0: as many as is usual). Music
+    has a `mood` and follows a `score`. A cue may be a sound of the maker's `own`, by its media file."""
 
     id: str
     kind: str
@@ -157,11 +176,15 @@ class Cue:
     last: int | None = None
     gain: float = 0.0
     pan: float = 0.0
+    near: float = 0.0
+    room: Room | None = None
     fade_in: float | None = None
     fade_out: float | None = None
     seed: int = 0
     mood: str = ""
     own: str = ""
+    asked: float = 0.0
+    score: Score = PLAIN
 
 
 def ambience_cues(

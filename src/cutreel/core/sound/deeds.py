@@ -195,7 +195,9 @@ def _heard(deed: Deed) -> Sounding | None:
     )
     if _NOBODY & set(deed.subject.lower().split()):
         return None
-    by_somebody, on_paws = bool(deed.who), sort_of(deed.subject.lower().split(" ")[-1]) == "animal"
+    sort = sort_of(deed.subject.lower().split(" ")[-1])
+    # A lamp that is somebody hisses as other lamps do.
+    by_somebody, on_paws = bool(deed.who) and sort != "thing", sort == "animal"
     for rule in rules:
         if rule.nouns and not rule.nouns & beside:
             continue

@@ -1,6 +1,7 @@
 """A piece of music brought to a length: shortened or lengthened where two of its bars sound alike, so that nothing is
 heard of it. It ends as it ends; what is left over, less than a bar or two, it comes in later."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from itertools import pairwise
 
@@ -32,6 +33,15 @@ class Fit:
         """Where, counted from its first sample, one stretch goes over into the next."""
         ends = np.cumsum([b - a for a, b in self.stretches])[:-1]
         return [int(e) for e in ends]
+
+    def heard_at(self, moments: Sequence[float]) -> list[float]:
+        """When moments of the piece (seconds) are heard, in its new length; those that are cut out are not."""
+        out: list[float] = []
+        before = self.later
+        for a, b in self.stretches:
+            out += [(before + at * RATE - a) / RATE for at in moments if a <= at * RATE < b]
+            before += b - a
+        return out
 
 
 def fit(beats: Beats, length: int, wanted: int) -> Fit:

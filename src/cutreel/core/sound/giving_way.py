@@ -63,12 +63,12 @@ def speaking(power: Ticks, attack: float, release: float) -> Ticks:
 def spot_gives(spot: Ticks, voice: Ticks, most: float) -> Ticks:
     """By how many decibels (negative) a spot gives way to the voice: by as much as it would mask it, and no more than
     `most`. Both are powers in ticks."""
-    over = 10 * np.log10((_smooth(spot, 21) + 1e-12) / (_smooth(voice, 41) + 1e-12)) + MASKS
+    over = 10 * np.log10((smooth(spot, 21) + 1e-12) / (smooth(voice, 41) + 1e-12)) + MASKS
     gives: Ticks = np.maximum(most, -np.maximum(0, over))
     return gives
 
 
-def _smooth(values: Ticks, ticks: int) -> Ticks:
+def smooth(values: Ticks, ticks: int) -> Ticks:
     from scipy.ndimage import uniform_filter1d  # here, since it takes a second to load
 
     out: Ticks = uniform_filter1d(values, ticks, mode="nearest")
@@ -98,7 +98,7 @@ def dipped(sound: Sound, ticks: Ticks) -> Sound:
     """A sound kept lower by so many decibels, positive and in ticks as for `gained`, in the band of speech alone."""
     if not ticks.any():
         return sound
-    from scipy.signal import oaconvolve  # see _smooth
+    from scipy.signal import oaconvolve  # see smooth
 
     band = oaconvolve(sound, _speech_band()[:, None], mode="same", axes=0).astype(np.float32)
     # The band is taken away by as much as it is to be softer; its filter has no delay, so that it cancels.
@@ -108,7 +108,7 @@ def dipped(sound: Sound, ticks: Ticks) -> Sound:
 
 @lru_cache(maxsize=1)
 def _speech_band() -> NDArray[np.float32]:
-    from scipy.signal import firwin  # see _smooth
+    from scipy.signal import firwin  # see smooth
 
     taps: NDArray[np.float32] = firwin(511, SPEECH_BAND, pass_zero=False, fs=RATE).astype(
         np.float32

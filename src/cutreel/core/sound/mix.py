@@ -32,6 +32,7 @@ from .lanes import BLOCK, RATE, ROLES, Lanes, MixedPart, Role, Sound, part_level
 from .limiter import AIM_LUFS, PEAK_EVERY, Gains, limited, limiter_gains
 from .loudness import SILENCE, gated, loudness_range, short_term
 from .measured import BEFORE, BEHIND, HEARD, Heard, measured
+from .pressed import pressed
 from .tone import Tone, toned
 from .understood import Understood, understood
 
@@ -56,11 +57,13 @@ class Kept(Protocol):
 
 @dataclass(frozen=True)
 class Treatment:
-    """How the lanes are treated: what gives way, the level lines by hand, and the tone of each."""
+    """How the lanes are treated: what gives way, the level lines by hand, the tone of each, and by how many decibels
+    its loud moments are held down."""
 
     giving: Giving = field(default_factory=Giving)
     lines: Mapping[Role, LevelLine] = field(default_factory=dict)
     tones: Mapping[Role, Tone] = field(default_factory=dict)
+    presses: Mapping[Role, float] = field(default_factory=dict)
 
 
 class Mastered(NamedTuple):
@@ -186,6 +189,8 @@ class Mixer:
         values += [v for role in ROLES for v in (giving.by.get(role, 0), giving.dip.get(role, 0))]
         tones = [told.tones.get(role) for role in ROLES]
         digest.update(repr((start, end, values, tones)).encode())
+        if presses := {role: most for role, most in told.presses.items() if most}:
+            digest.update(repr(sorted(presses.items())).encode())
         return f"block {digest.hexdigest()}"
 
     def _mixed(self, start: int, end: int) -> tuple[dict[Role, Sound], dict[Role, Ticks]]:
@@ -193,7 +198,11 @@ class Mixer:
         told, giving = self.treatment, self.treatment.giving
         sounding = {part.role for part in self._lanes.between(start, end)}
         out: dict[Role, Sound] = {
-            role: toned(self._lane(role, start, end), told.tones.get(role, Tone()))
+            role: pressed(
+                toned(self._lane(role, start, end), told.tones.get(role, Tone())),
+                role,
+                told.presses.get(role, 0.0),
+            )
             for role in ROLES
             if role in sounding
         }

@@ -6,12 +6,11 @@ music, while each change costs as much as so many seconds of a wrong mood; withi
 
 from collections.abc import Sequence
 
-from cutreel.core.continuity import ShotFacts
+from cutreel.core.continuity import MOODS, Mood, ShotFacts
 from cutreel.core.timeline import FrameRate, Span
 
 from .cues import Cue
 
-MUSIC_MOODS = ("calm", "uneasy", "warm", "playful", "grand", "sad")
 TURN, TURN_WITHIN = 12.0, 24.0
 """Seconds of a wrong mood that a change of music is worth: at a scene, and within one."""
 
@@ -60,24 +59,24 @@ def _why(wish: str, mood: str, before: Sequence[Cue]) -> str:
 
 def _moods(
     facts: Sequence[ShotFacts], seconds: Sequence[float], scenes: Sequence[int]
-) -> list[str]:
+) -> list[Mood]:
     """The mood of the music under each shot (the cheapest way through all of them: Viterbi, 1967)."""
-    costs = dict.fromkeys(MUSIC_MOODS, 0.0)
-    ways: list[dict[str, str]] = []
+    costs: dict[Mood, float] = dict.fromkeys(MOODS, 0.0)
+    ways: list[dict[Mood, Mood]] = []
     for i, (fact, length) in enumerate(zip(facts, seconds, strict=True)):
         turn = TURN if i and scenes[i] != scenes[i - 1] else TURN_WITHIN
-        cheapest = min(MUSIC_MOODS, key=lambda mood: costs[mood])
-        came: dict[str, str] = {}
-        now: dict[str, float] = {}
-        for mood in MUSIC_MOODS:
+        cheapest = min(MOODS, key=lambda mood: costs[mood])
+        came: dict[Mood, Mood] = {}
+        now: dict[Mood, float] = {}
+        for mood in MOODS:
             stays = costs[mood] <= costs[cheapest] + turn or i == 0
             came[mood] = mood if stays else cheapest
             before = costs[mood] if stays else costs[cheapest] + turn
             now[mood] = before + (length if fact.mood != mood else 0.0)
         costs = now
         ways.append(came)
-    mood = min(MUSIC_MOODS, key=lambda m: costs[m])
-    out: list[str] = []
+    mood = min(MOODS, key=lambda m: costs[m])
+    out: list[Mood] = []
     for came in reversed(ways):
         out.append(mood)
         mood = came[mood]

@@ -1,10 +1,12 @@
 """The sounds that a film asks for, by key: the same prompt is made once in a film."""
 
+from dataclasses import fields, replace
 from functools import lru_cache
 
 from cutreel.core.keys import key, seed_from
 
 from .cues import Cue
+from .score import PLAIN, Score
 
 SOUND_SECONDS = {"ambience": 12.0, "spot": 2.5}
 """An ambience is long enough that its loop is not heard as one; a spot is over before its shot
@@ -17,8 +19,14 @@ def sound_key_of(cue: Cue, seed: int) -> str:
     if cue.own:
         return fitted_key(cue.own, cue.end - cue.start) if cue.kind == "music" else own_key(cue.own)
     if cue.kind == "music":
-        return music_key_of(cue.mood, cue.end - cue.start, music_seed(cue.mood, seed, cue.seed))
-    return _sound_key(cue.prompt, cue.kind, seed, cue.seed)
+        making = music_seed(cue.mood, seed, cue.seed)
+        return music_key_of(cue.mood, cue.end - cue.start, making, cue.score)
+    return _sound_key(cue.prompt, sound_seconds(cue), seed, cue.seed)
+
+
+def sound_seconds(cue: Cue) -> float:
+    """How long a sound a cue asks for."""
+    return cue.asked or SOUND_SECONDS[cue.kind]
 
 
 def sound_seed(prompt: str, seed: int, making: int = 0) -> int:
@@ -27,12 +35,12 @@ def sound_seed(prompt: str, seed: int, making: int = 0) -> int:
 
 
 @lru_cache(maxsize=4096)
-def _sound_key(prompt: str, kind: str, seed: int, making: int) -> str:
+def _sound_key(prompt: str, seconds: float, seed: int, making: int) -> str:
     return key(
         "sound",
         SOUND_VERSION,
         prompt=prompt,
-        seconds=SOUND_SECONDS[kind],
+        seconds=seconds,
         seed=sound_seed(prompt, seed, making),
     )
 
@@ -61,7 +69,18 @@ def fitted_key(media: str, seconds: float) -> str:
     return key("fitted", FITTED_VERSION, media=media, seconds=music_seconds(seconds))
 
 
-@lru_cache(maxsize=256)
-def music_key_of(mood: str, seconds: float, seed: int) -> str:
-    """The key of a piece of music under so many seconds."""
-    return key("music", MUSIC_VERSION, mood=mood, seconds=music_seconds(seconds), seed=seed)
+@lru_cache(maxsize=1024)
+def music_key_of(mood: str, seconds: float, seed: int, score: Score = PLAIN) -> str:
+    """The key of a piece of music under so many seconds. What a score leaves plain is not in it."""
+    told = {f.name: getattr(score, f.name) for f in fields(score) if getattr(score, f.name)}
+    return key("music", MUSIC_VERSION, mood=mood, seconds=music_seconds(seconds), seed=seed, **told)
+
+
+def plain_key_of(cue: Cue, seed: int) -> str:
+    """The key of what a cue asked for before music followed a score: that is heard until the other is made."""
+    return sound_key_of(cue if cue.score == PLAIN else replace(cue, score=PLAIN), seed)
+
+
+def theme_number(theme: str, seed: int) -> int:
+    """The number by which a theme's tune is asked for, in a film of a `seed`."""
+    return seed_from(seed, "theme", theme)

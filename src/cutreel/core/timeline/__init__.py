@@ -17,11 +17,12 @@ from .model import (
     Track,
 )
 from .shots import Span, Stretch, cut_points, stretches
+from .snapping import snapped
 
 # fmt: off
 __all__ = [
     "KNOWN_RATES", "ROOMS", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip",
     "Region", "Rests", "Room", "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points",
-    "lay_out", "stretches", "timecode",
+    "lay_out", "snapped", "stretches", "timecode",
 ]
 # fmt: on

@@ -95,7 +95,8 @@ class SoundClip:
     """A sound on a track from `start` seconds. Of its file the samples `cut` (first, end) are
     heard, or all; `loop_to` repeats it until that second; fades are in
     seconds. It is `gain` decibels louder than others on its track. A piece of a line is as loud as the samples `whole`
-    of its file are together. It is heard in a `room`, from the left (`pan` -1) or the right (1)."""
+    of its file are together. It is heard in a `room`, from the left (`pan` -1) or the right (1), from far (`near` -1)
+    or near (1)."""
 
     track: Track
     start: float
@@ -108,6 +109,7 @@ class SoundClip:
     whole: tuple[int, int] | None = None
     room: Room = "dry"
     pan: float = 0.0
+    near: float = 0.0
 
 
 @dataclass(frozen=True, slots=True)

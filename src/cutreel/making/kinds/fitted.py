@@ -42,6 +42,8 @@ class FittedKind(Kind[FittedSpec]):
         about = {
             "tempo": round(beats.tempo, 2),
             "later": how.later / RATE,
+            "seconds": spec.seconds,
+            "beats": [round(at, 3) for at in how.heard_at(beats.times.tolist())],
             "seams": [(how.later + at) / RATE for at in how.seams],
         }
         return Made(work.shop.media.put(out.getvalue(), "flac"), about)

@@ -2,9 +2,17 @@
 
 from collections.abc import Sequence
 from decimal import Decimal
-from typing import ClassVar
+from typing import Any, ClassVar
 
-from cutreel.core.sound import SOUND_SECONDS, music_seconds, music_seed, sound_key_of, sound_seed
+from cutreel.core.film import makings_of
+from cutreel.core.sound import (
+    music_seconds,
+    music_seed,
+    sound_key_of,
+    sound_seconds,
+    sound_seed,
+    theme_number,
+)
 from cutreel.protocol import MusicInput, Offer, SoundInput
 from cutreel.store import Assembled, ItemSpec
 
@@ -32,13 +40,18 @@ class SoundSpec(Spec):
 
 
 class MusicSpec(Spec):
-    """A mood that ends at a second. `music` is the key that the film knows the music by."""
+    """A mood that ends at a second, and the score it follows. `music` is the key that the film knows the music by."""
 
     kind: ClassVar[str] = "music"
     music: str
     mood: str
     seconds: float
     seed: int
+    course: tuple[tuple[float, float], ...] = ()
+    hits: tuple[float, ...] = ()
+    rests: tuple[tuple[float, float], ...] = ()
+    theme: int | None = None
+    instruments: tuple[str, ...] = ()
 
     @property
     def key(self) -> str:
@@ -61,12 +74,25 @@ class MusicKind(Kind[MusicSpec]):
     spec = MusicSpec
 
     def make(self, spec: MusicSpec, work: Work) -> Made | None:
-        job = MusicInput(mood=spec.mood, seconds=max(LEAST_MUSIC, spec.seconds), seed=spec.seed)
-        return _heard(work, job, spec)
+        return _heard(work, score_sent(spec, work.offer_of("music")), spec)
 
     def price(self, spec: MusicSpec, offers: Sequence[Offer]) -> Decimal:
         offer = offer_for("music", offers)
         return offer.price.amount * Decimal(str(spec.seconds)) if offer else Decimal(0)
+
+
+def score_sent(spec: MusicSpec, offer: Offer) -> MusicInput:
+    """What is asked of a composer: of a score only what its offer follows."""
+    score: dict[str, Any] = {
+        "course": spec.course,
+        "hits": spec.hits,
+        "rests": spec.rests,
+        "theme": spec.theme,
+        "instruments": next((i for i in spec.instruments if i in offer.instruments), ""),
+    }
+    followed = {name: told for name, told in score.items() if name in offer.follows}
+    seconds = max(LEAST_MUSIC, spec.seconds)
+    return MusicInput(mood=spec.mood, seconds=seconds, seed=spec.seed, **followed)
 
 
 def _heard(work: Work, job: SoundInput | MusicInput, spec: Spec) -> Made | None:
@@ -74,20 +100,25 @@ def _heard(work: Work, job: SoundInput | MusicInput, spec: Spec) -> Made | None:
     if done is None:
         return None
     about, data = done.files[0]
-    return Made(work.shop.media.put(data, "flac"), about.data, done.cost)
+    told = dict(about.data)
+    for file, notes in done.files[1:]:
+        if file.media_type == "audio/midi":
+            told["notes"] = work.shop.media.put(notes, "mid")
+    return Made(work.shop.media.put(data, "flac"), told, done.cost)
 
 
 def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
-    """Effects and ambiences that were not made yet, each different one once."""
+    """Effects and ambiences that were not made yet, with all makings that are wanted, each different one once."""
     out: dict[str, ItemSpec] = {}
     seed = film.document.settings.seed
-    for cue in film.cues:
+    chosen = {c.id: c for c in film.document.cue_choices}
+    for cue in (m for c in film.cues for m in makings_of(c, chosen.get(c.id))):
         name = sound_key_of(cue, seed)
         if cue.kind != "music" and not cue.own and name not in film.sounds:
             spec = SoundSpec(
                 sound=name,
                 prompt=cue.prompt,
-                seconds=SOUND_SECONDS[cue.kind],
+                seconds=sound_seconds(cue),
                 seed=sound_seed(cue.prompt, seed, cue.seed),
             )
             out[name] = item(spec, f"sound of {cue.prompt}", weight=0.6)
@@ -98,7 +129,8 @@ def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemS
     """The pieces of music that were not composed yet, each different one once."""
     out: dict[str, ItemSpec] = {}
     seed = film.document.settings.seed
-    for cue in film.cues:
+    chosen = {c.id: c for c in film.document.cue_choices}
+    for cue in (m for c in film.cues for m in makings_of(c, chosen.get(c.id))):
         name = sound_key_of(cue, seed)
         if cue.kind != "music" or name in film.sounds:
             continue
@@ -111,6 +143,11 @@ def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemS
                 mood=cue.mood,
                 seconds=music_seconds(cue.end - cue.start),
                 seed=music_seed(cue.mood, seed, cue.seed),
+                course=cue.score.course,
+                hits=cue.score.hits,
+                rests=cue.score.rests,
+                theme=theme_number(cue.score.theme, seed) if cue.score.theme else None,
+                instruments=cue.score.instruments,
             )
             out[name] = item(spec, cue.prompt, weight=1 + spec.seconds * 0.05)
     return list(out.values())

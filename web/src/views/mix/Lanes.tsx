@@ -1,17 +1,19 @@
 /** The sheet, listened to: words at the left, then lanes that run down, each with its waveform and its level. */
 import { useVirtualizer } from "@tanstack/react-virtual";
-import { memo, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 
 import type { Cue, Film, Shot } from "../../api/client";
 import type { HardLine, Lane, Mix } from "../../api/mix";
 import { CutStroke } from "../../parts/marks";
 import { ShotWords } from "../../parts/ShotWords";
-import { rateOf } from "../../parts/time";
+import { rateOf, timecode } from "../../parts/time";
 import { playhead, playing, seek, selected, usePlayhead } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { SoundDesk } from "../sheet/SoundDesk";
+import type { FrameAt } from "../sheet/useCueDrag";
 import { Block } from "./Block";
 import { LevelLine } from "./LevelLine";
+import { TensionLine } from "./TensionLine";
 import type { Point } from "./level";
 import { ALL, LANES, WIDTHS, WORDS, leftOf } from "./scale";
 
@@ -59,6 +61,14 @@ export function Lanes({ film, mix, tall, levels, silent, hard, onHard, onLevel }
     [drawn, levels],
   );
   const items = blocks.getVirtualItems();
+  const ground = useRef<HTMLDivElement>(null);
+  const frameAt = useCallback<FrameAt>(
+    (_, y) => {
+      const box = ground.current?.getBoundingClientRect();
+      return box ? Math.round(((y - box.top) / tall) * rate) : null;
+    },
+    [tall, rate],
+  );
   const from = Math.max(0, (items[0]?.index ?? 0) * mix.block - SEEN_BESIDE);
   const to = Math.min(film.seconds, ((items.at(-1)?.index ?? 0) + 1) * mix.block + SEEN_BESIDE);
   return (
@@ -84,6 +94,7 @@ export function Lanes({ film, mix, tall, levels, silent, hard, onHard, onLevel }
           </div>
         ))}
         <div
+          ref={ground}
           className="absolute top-0"
           style={{ left: WORDS, width: ALL, height: high }}
           onClick={(e) => {
@@ -91,7 +102,7 @@ export function Lanes({ film, mix, tall, levels, silent, hard, onHard, onLevel }
             seek(Math.min(film.frames - 1, Math.floor(((e.clientY - box.top) / tall) * rate)));
           }}
         >
-          {LANES.map((lane) => (
+          {[...LANES, "tension" as const].map((lane) => (
             <i
               key={lane}
               className="absolute inset-y-0 border-r border-rule"
@@ -118,7 +129,15 @@ export function Lanes({ film, mix, tall, levels, silent, hard, onHard, onLevel }
               />
             </div>
           ))}
-          <Names film={film} from={from} to={to} tall={tall} />
+          <Names film={film} from={from} to={to} tall={tall} frameAt={frameAt} />
+          <Met film={film} mix={mix} down={tall / rate} from={from * rate} to={to * rate} />
+          <div
+            className="absolute top-0"
+            style={{ left: leftOf("tension") }}
+            onClick={(e) => e.stopPropagation()}
+          >
+            <TensionLine film={film} mix={mix} tall={tall} from={from} to={to} />
+          </div>
           {mix.hard.map((h) => (
             <button
               key={h.line}
@@ -221,15 +240,21 @@ const Row = memo(function Row(props: { film: Film; shot: Shot; first: boolean; t
 const NAME_HIGH = 26;
 
 /** The names of sounds at their moments: each opens its desk. One that has no room below the one before goes lower. */
-const Names = memo(function Names(props: { film: Film; from: number; to: number; tall: number }) {
-  const { film, from, to, tall } = props;
+const Names = memo(function Names(props: {
+  film: Film;
+  from: number;
+  to: number;
+  tall: number;
+  frameAt: FrameAt;
+}) {
+  const { film, from, to, tall, frameAt } = props;
   const here = film.cues.filter((c) => c.start >= from && c.start < to);
   const low = { spot: -Infinity, ambience: -Infinity, music: -Infinity };
   return here.map((cue) => {
     const kind = cue.kind === "ambience" || cue.kind === "music" ? cue.kind : "spot";
     const top = Math.max(cue.start * tall + (kind === "spot" ? 8 : 3), low[kind] + NAME_HIGH);
     low[kind] = top;
-    return <Name key={cue.id} film={film} cue={cue} top={top} />;
+    return <Name key={cue.id} film={film} cue={cue} top={top} frameAt={frameAt} />;
   });
 });
 
@@ -240,13 +265,15 @@ const NAMED: Record<string, readonly [number, number]> = {
 };
 const SPOT = [leftOf("sound") + 74, 66] as const;
 
-function Name({ film, cue, top }: { film: Film; cue: Cue; top: number }) {
+function Name(props: { film: Film; cue: Cue; top: number; frameAt: FrameAt }) {
+  const { film, cue, top, frameAt } = props;
   const [left, width] = NAMED[cue.kind] ?? SPOT;
   return (
     <span onClick={(e) => e.stopPropagation()}>
       <SoundDesk
         film={film}
         cue={cue}
+        frameAt={frameAt}
         className="absolute min-h-6 bg-[color-mix(in_srgb,var(--page)_72%,transparent)] px-1 text-left text-[11px] leading-tight text-ink-2"
         style={{ left, top, width }}
       >
@@ -254,6 +281,26 @@ function Name({ film, cue, top }: { film: Film; cue: Cue; top: number }) {
       </SoundDesk>
     </span>
   );
+}
+
+/** The cuts that a bar of the music meets, and those that it was asked to and could not. */
+function Met(props: { film: Film; mix: Mix; down: number; from: number; to: number }) {
+  const { film, mix, down, from, to } = props;
+  const met = new Set(mix.met);
+  return mix.wished
+    .filter((frame) => frame >= from && frame <= to)
+    .map((frame) => (
+      <span
+        key={frame}
+        title={
+          met.has(frame)
+            ? `a bar begins with this cut, ${timecode(frame, film.fps)}`
+            : "no bar begins with this cut yet"
+        }
+        className={`absolute h-[3px] ${met.has(frame) ? "bg-ochre" : "border-y border-ochre"}`}
+        style={{ left: leftOf("music"), width: 16, top: frame * down - 1 }}
+      />
+    ));
 }
 
 function PlayLine({ down }: { down: number }) {

@@ -3,6 +3,7 @@ import { useRef, useState } from "react";
 
 import type { Lane } from "../../api/mix";
 import { timecode } from "../../parts/time";
+import { Handle, NearPoint, pressed } from "./Handle";
 import { type Point, bent, gainAt, moved, without } from "./level";
 import { LEAST, MOST, WIDTHS, gainAtX, levelX } from "./scale";
 
@@ -56,19 +57,10 @@ export function LevelLine(props: Props) {
   };
   const key = (e: React.KeyboardEvent, index: number) => {
     const point = points[index]!;
-    const by = e.shiftKey ? 12 : 1;
-    const steps: Record<string, [number, number]> = {
-      ArrowLeft: [0, -by * 0.5],
-      ArrowRight: [0, by * 0.5],
-      ArrowUp: [-by, 0],
-      ArrowDown: [by, 0],
-    };
-    const step = steps[e.key];
-    if (step) put(moved(points, index, point.frame + step[0], point.gain + step[1]));
-    else if (e.key === "Delete" || e.key === "Backspace") put(without(points, index));
-    else return;
-    e.preventDefault();
-    e.stopPropagation();
+    const done = pressed(e);
+    if (done === "gone") put(without(points, index));
+    else if (done)
+      put(moved(points, index, point.frame + done.frames, point.gain + done.steps * 0.5));
   };
   const ends = [from * rate, to * rate];
   const inSight = points.filter((p) => p.frame > ends[0]! && p.frame < ends[1]!);
@@ -119,43 +111,21 @@ export function LevelLine(props: Props) {
         const p = points[index]!;
         if (p.frame < ends[0]! || p.frame > ends[1]!) return null;
         const left = levelX(lane, p.gain);
-        if (!room)
-          return (
-            <i
-              key={index}
-              className="absolute size-[7px] -translate-x-1/2 -translate-y-1/2 rounded-full border-[1.5px] border-ink bg-page"
-              style={{ left, top: at }}
-            />
-          );
+        if (!room) return <NearPoint key={index} left={left} top={at} />;
         return (
-          <span
+          <Handle
             key={index}
-            role="slider"
-            tabIndex={0}
-            aria-orientation="horizontal"
-            aria-label={`Level of the ${lane} at ${timecode(p.frame, fps)}`}
-            aria-valuemin={LEAST}
-            aria-valuemax={MOST}
-            aria-valuenow={p.gain}
-            aria-valuetext={decibels(p.gain)}
-            title={`${decibels(p.gain)}; drag it, arrows move it, Delete takes it away`}
-            className="pointer-events-auto absolute grid size-6 -translate-x-1/2 -translate-y-1/2 cursor-move touch-none place-items-center rounded-full"
-            style={{ left, top: at }}
-            onPointerDown={(e) => {
-              e.currentTarget.focus();
-              take(e, index);
-            }}
-            onKeyDown={(e) => key(e, index)}
-          >
-            <i
-              className={`size-[9px] rounded-full border-[1.5px] border-ink ${held === index ? "bg-ink" : "bg-page"}`}
-            />
-            {held === index && (
-              <b className="pointer-events-none absolute left-5 whitespace-nowrap rounded-[3px] bg-page px-1 font-mono text-[11px] font-normal">
-                {decibels(p.gain)}
-              </b>
-            )}
-          </span>
+            label={`Level of the ${lane} at ${timecode(p.frame, fps)}`}
+            least={LEAST}
+            most={MOST}
+            value={p.gain}
+            says={decibels(p.gain)}
+            left={left}
+            top={at}
+            held={held === index}
+            onTake={(e) => take(e, index)}
+            onKey={(e) => key(e, index)}
+          />
         );
       })}
     </div>
@@ -165,7 +135,7 @@ export function LevelLine(props: Props) {
 /** Where points stand, and which of them can be taken: two that are nearer than a finger are taken when a second is
  * made taller. The first and the last stay wholly in sight. */
 export function taken(
-  points: readonly Point[],
+  points: readonly { frame: number }[],
   y: (frame: number) => number,
   frames: number,
 ): { index: number; top: number; room: boolean }[] {

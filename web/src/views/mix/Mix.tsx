@@ -115,6 +115,9 @@ export function Mix() {
               />
             </span>
           ))}
+          <span className="shrink-0 pl-2.5" style={{ width: WIDTHS.tension }}>
+            Tension
+          </span>
           <span className="shrink-0 pl-2.5" style={{ width: WIDTHS.loudness }}>
             Loudness{" "}
             <span className="font-mono text-[11px]">
@@ -273,7 +276,7 @@ function Silent({ film }: { film: Film }) {
       className="rounded-[4px] border border-rule-strong bg-page p-3"
     >
       <p className="mb-2 text-ink-2">{missing.join(", and ")}: silent here.</p>
-      <Button disabled={going} onClick={() => start.mutate({ kind: "everything" })}>
+      <Button disabled={going} onClick={() => start.mutate({ kind: unspoken ? "everything" : "sounds" })}>
         {going ? "making …" : "Make what is missing"}
       </Button>
     </section>

@@ -1,7 +1,8 @@
 /** How a lane is treated: a sentence whose numbers are changed where they stand. */
 import type { Film } from "../../api/client";
-import { useChange } from "../../api/film";
+import { useChange, useRules } from "../../api/film";
 import type { Lane } from "../../api/mix";
+import { Choice, worded } from "../../parts/Choice";
 import { Figure } from "../../parts/Figure";
 import { LANES } from "./scale";
 import type { LaneChoice } from "./useLevels";
@@ -34,6 +35,7 @@ export function Treatment({ film, lane, choice, onLane, onSet }: Props) {
   const set = (values: Record<string, number>) => change.mutate({ type: "set settings", values });
   const s = film.settings;
   const duck = DUCKS[lane];
+  const rooms = useRules().rooms;
   return (
     <section aria-label="How a lane is treated">
       <div className="mb-2 flex items-baseline justify-between border-b border-rule pb-1">
@@ -137,6 +139,24 @@ export function Treatment({ film, lane, choice, onLane, onSet }: Props) {
           least={-9}
           most={9}
           onPut={(bright) => onSet({ bright })}
+        />
+        . Loud moments are held down by at most{" "}
+        <Figure
+          label="Loud moments are held down by at most"
+          unit="dB"
+          value={choice.press}
+          step={1}
+          least={0}
+          most={12}
+          onPut={(press) => onSet({ press })}
+        />
+        . What is in no room is heard in{" "}
+        <Choice
+          quiet
+          label="The room of this lane"
+          value={choice.room ?? "dry"}
+          options={worded(rooms, { dry: "none" })}
+          onChange={(room) => onSet({ room: room === "dry" ? null : (room as LaneChoice["room"]) })}
         />
         .
       </p>

@@ -1,6 +1,6 @@
 /** A level line as it is drawn: points in frames, between which it goes evenly. */
 import type { Schemas } from "../../api/client";
-import { wordAt } from "../../parts/following";
+import { anchored } from "../../parts/anchor";
 import { LEAST, MOST } from "./scale";
 
 export interface Point {
@@ -98,10 +98,7 @@ export function held(
   words: readonly Word[],
 ): Schemas["LevelPoint"][] {
   return points.flatMap(({ frame, gain }) => {
-    const last = words.length - 1;
-    const said = frame >= (moments.at(-1) ?? 0) ? last : Math.max(0, wordAt(moments, frame));
-    const word = words[Math.min(last, said)];
-    const later = Math.round(frame - (moments[said] ?? 0));
-    return word && Math.abs(later) <= FARTHEST ? [{ word: word[2], later, gain }] : [];
+    const at = anchored(frame, moments, words);
+    return at && Math.abs(at.later) <= FARTHEST ? [{ ...at, gain }] : [];
   });
 }

@@ -4,12 +4,14 @@ import type { Lane, Role } from "../../api/mix";
 export const HEIGHTS = [12, 22, 44, 88] as const;
 /** How tall a second may be. */
 
-export const WORDS = 276;
-export const WIDTHS: Record<Lane | "loudness", number> = {
-  voice: 164,
-  sound: 184,
-  music: 158,
-  loudness: 146,
+export const WORDS = 248;
+type Column = Lane | "tension" | "loudness";
+export const WIDTHS: Record<Column, number> = {
+  voice: 152,
+  sound: 182,
+  music: 150,
+  tension: 84,
+  loudness: 112,
 };
 export const LANES: readonly Lane[] = ["voice", "sound", "music"];
 export const ROLES: Record<Lane, readonly Role[]> = {
@@ -19,11 +21,11 @@ export const ROLES: Record<Lane, readonly Role[]> = {
 };
 export const INKS: Record<Lane, string> = { voice: "--teal", sound: "--moss", music: "--ochre" };
 
+const COLUMNS: readonly Column[] = [...LANES, "tension", "loudness"];
+
 /** The left edge of a lane, counted from the left edge of the first. */
-export const leftOf = (lane: Lane | "loudness"): number =>
-  [...LANES, "loudness" as const]
-    .slice(0, [...LANES, "loudness"].indexOf(lane))
-    .reduce((sum, name) => sum + WIDTHS[name], 0);
+export const leftOf = (lane: Column): number =>
+  COLUMNS.slice(0, COLUMNS.indexOf(lane)).reduce((sum, name) => sum + WIDTHS[name], 0);
 export const ALL = leftOf("loudness") + WIDTHS.loudness;
 
 /** The middle of each waveform in its lane, and how far it reaches to either side. */
@@ -43,11 +45,17 @@ export const levelX = (lane: Lane, gain: number) => WIDTHS[lane] - FROM_RIGHT + 
 export const gainAtX = (lane: Lane, x: number) => (x - WIDTHS[lane] + FROM_RIGHT) / DECIBEL;
 
 /** Loudness over the film: its aim stands here, a unit is so wide. */
-const AIM = 84;
-const UNIT = 4.6;
+const AIM = 64;
+const UNIT = 3.6;
 export const loudnessX = (level: number, aim: number) =>
   Math.min(WIDTHS.loudness - 8, Math.max(8, AIM + (level - aim) * UNIT));
 
 /** How wide a waveform is at a value of 0 … 255, as a share. A voice is near the top most of the time, and what lies
  * under it far below: each is drawn so that its own ups and downs are seen. */
 export const wide = (value: number, role: Role) => (value / 255) ** (role === "voice" ? 4 : 1.6);
+
+/** How tense the music is, from not at all at the left to wholly at the right. */
+const CALM = 12;
+const WHOLLY = WIDTHS.tension - 12;
+export const tensionX = (level: number) => CALM + level * (WHOLLY - CALM);
+export const tensionAtX = (x: number) => Math.min(1, Math.max(0, (x - CALM) / (WHOLLY - CALM)));

@@ -9,7 +9,14 @@ import { type Point, held } from "./level";
 
 export type LaneChoice = Schemas["LaneChoice"];
 
-const plain = (lane: Lane): LaneChoice => ({ lane, points: [], low_cut: 0, bright: 0, dip: 0 });
+const plain = (lane: Lane): LaneChoice => ({
+  lane,
+  points: [],
+  low_cut: 0,
+  bright: 0,
+  dip: 0,
+  press: 0,
+});
 
 export function useLevels(film: Film, mix: Mix | undefined) {
   const change = useChange(film.id);

@@ -8,6 +8,7 @@ import { LaneDesk, isLane } from "./LaneDesk";
 const changed: unknown[] = [];
 vi.mock("../../api/film", () => ({
   useChange: () => ({ mutate: (c: unknown) => changed.push(c) }),
+  useOffers: () => ({ data: [{ instruments: ["piano"] }] }),
   useRules: () => ({ sounds: ["off", "low", "middle", "high"], music: ["auto", "none"] }),
 }));
 

@@ -4,7 +4,7 @@ import * as Popover from "@radix-ui/react-popover";
 import type { ReactNode } from "react";
 
 import type { Film } from "../../api/client";
-import { useChange, useRules } from "../../api/film";
+import { useChange, useOffers, useRules } from "../../api/film";
 import { Choice, worded } from "../../parts/Choice";
 import { Steps, decibels } from "../../parts/Steps";
 import { MUSIC, SOUNDS } from "../wording";
@@ -148,6 +148,10 @@ function SoundLane({ film }: { film: Film }) {
 
 function MusicLane({ film }: { film: Film }) {
   const set = useSet(film);
+  const s = film.settings;
+  const families = (useOffers().data ?? [])
+    .flatMap((offer) => offer.instruments)
+    .map((family) => [family, family] as const);
   return (
     <dl className="grid grid-cols-[104px_1fr] items-center gap-y-1.5">
       <Row name="Mood">
@@ -164,6 +168,51 @@ function MusicLane({ film }: { film: Film }) {
       </Row>
       <Row name="It gives way">
         <GivesWay film={film} name="music_duck" />
+      </Row>
+      <Row name="Tension">
+        <Choice
+          quiet
+          label="Whether music follows the tension"
+          value={s.music_course}
+          options={[
+            ["told", "follows the story"],
+            ["even", "even"],
+          ]}
+          onChange={(music_course) => set({ music_course })}
+        />
+      </Row>
+      <Row name="Tunes">
+        <Choice
+          quiet
+          label="Whether people and places have tunes"
+          value={s.themes}
+          options={[
+            ["told", "people and places have theirs"],
+            ["none", "nobody has one"],
+          ]}
+          onChange={(themes) => set({ themes })}
+        />
+      </Row>
+      <Row name="Leading">
+        <Choice
+          quiet
+          label="Which instruments lead"
+          value={s.instruments}
+          options={[["look", "as the look has it"], ["mood", "as the mood has it"], ...families]}
+          onChange={(instruments) => set({ instruments })}
+        />
+      </Row>
+      <Row name="Cuts">
+        <Choice
+          quiet
+          label="Whether cuts move to beats"
+          value={s.snap}
+          options={[
+            ["off", "stay where they are"],
+            ["beats", "move to near beats"],
+          ]}
+          onChange={(snap) => set({ snap })}
+        />
       </Row>
     </dl>
   );

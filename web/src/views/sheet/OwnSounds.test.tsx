@@ -29,6 +29,7 @@ vi.mock("../../api/film", () => ({
   }),
 }));
 vi.mock("../../api/sounds", () => ({
+  useShelf: () => ({ data: [sound(1, "harbour bell"), sound(0, "old engine")] }),
   useBringSound: () => ({
     isPending: false,
     mutate: (wish: { licence: string }, then: { onSuccess: (s: unknown) => void }) =>
@@ -65,4 +66,12 @@ test("a file that is brought is kept with its licence, and is the cue's", () => 
   expect(onUse).toHaveBeenCalledWith(3);
   fireEvent.click(screen.getByRole("button", { name: "Not this one" }));
   expect(onUse).toHaveBeenLastCalledWith(null);
+});
+
+test("what was brought for another film is taken too", () => {
+  const onUse = vi.fn();
+  render(<OwnSounds film={film} own={null} onUse={onUse} />);
+  expect(screen.getAllByRole("button", { name: /harbour bell/ })).toHaveLength(3);
+  fireEvent.click(screen.getByRole("button", { name: /old engine.*from another film/ }));
+  expect(changed).toEqual([{ type: "keep sound", sound: sound(0, "old engine") }]);
 });

@@ -4,7 +4,7 @@ import { useRef, useState } from "react";
 
 import type { Film } from "../../api/client";
 import { useChange } from "../../api/film";
-import { type OwnSound, useBringSound } from "../../api/sounds";
+import { type OwnSound, useBringSound, useShelf } from "../../api/sounds";
 import { Button } from "../../parts/Button";
 import { useHearing } from "../../parts/hearing";
 import { inWords } from "../../parts/time";
@@ -32,27 +32,24 @@ export function OwnSounds({ film, own, onUse }: Props) {
   const [words, setWords] = useState("");
   const [licence, setLicence] = useState("");
   const [credit, setCredit] = useState("");
-  const shown = found(film.own_sounds, words);
-  const take = (file: File | undefined) =>
-    file &&
-    bring.mutate(
-      { file, licence, credit },
+  const here = new Set(film.own_sounds.map((s) => s.media));
+  const others = (useShelf().data ?? []).filter((s) => !here.has(s.media));
+  const shown = found([...film.own_sounds, ...others.map((s) => ({ ...s, id: 0 }))], words);
+  const keep = (sound: OwnSound) =>
+    change.mutate(
+      { type: "keep sound", sound: { ...sound, id: 0 } },
       {
-        onSuccess: (sound) =>
-          change.mutate(
-            { type: "keep sound", sound },
-            {
-              onSuccess: (film) =>
-                onUse(film.own_sounds.find((s) => s.media === sound.media)?.id ?? null),
-            },
-          ),
+        onSuccess: (film) =>
+          onUse(film.own_sounds.find((s) => s.media === sound.media)?.id ?? null),
       },
     );
+  const take = (file: File | undefined) =>
+    file && bring.mutate({ file, licence, credit }, { onSuccess: keep });
   const field =
     "min-w-0 rounded-[3px] border border-rule-strong bg-field px-2 py-0.5 placeholder:text-ink-2";
   return (
     <section aria-label="Own sounds" className="mt-2 border-t border-rule pt-2">
-      {film.own_sounds.length > 0 && (
+      {film.own_sounds.length + others.length > 0 && (
         <>
           <input
             aria-label="Find among own sounds"
@@ -63,7 +60,7 @@ export function OwnSounds({ film, own, onUse }: Props) {
           />
           <ul className="max-h-36 overflow-y-auto">
             {shown.map((s) => (
-              <li key={s.id} className="flex items-center gap-1.5">
+              <li key={s.media} className="flex items-center gap-1.5">
                 <button
                   type="button"
                   aria-label={hearing.playing === s.media ? `Stop ${s.name}` : `Hear ${s.name}`}
@@ -85,23 +82,26 @@ export function OwnSounds({ film, own, onUse }: Props) {
                   className={`min-h-6 min-w-0 flex-1 rounded-[3px] px-1 text-left leading-tight hover:bg-shade ${
                     own === s.id ? "font-semibold" : ""
                   }`}
-                  onClick={() => onUse(s.id)}
+                  onClick={() => (s.id ? onUse(s.id) : keep(s))}
                 >
                   <span className="block truncate">{s.name} </span>
                   <span className="text-[12px] font-normal text-ink-2">
                     {inWords(s.seconds)}
                     {s.tempo ? `, ${Math.round(s.tempo)} beats a minute` : ""}
+                    {s.id ? "" : ", from another film"}
                   </span>
                 </button>
-                <button
-                  type="button"
-                  aria-label={`Let ${s.name} go`}
-                  title="let it go; cues are as they were proposed"
-                  className="rounded-[3px] p-1 text-ink-2 hover:bg-shade hover:text-ink"
-                  onClick={() => change.mutate({ type: "drop sound", sound: s.id })}
-                >
-                  <Trash2 className="size-4" />
-                </button>
+                {s.id > 0 && (
+                  <button
+                    type="button"
+                    aria-label={`Let ${s.name} go`}
+                    title="let it go; cues are as they were proposed"
+                    className="rounded-[3px] p-1 text-ink-2 hover:bg-shade hover:text-ink"
+                    onClick={() => change.mutate({ type: "drop sound", sound: s.id })}
+                  >
+                    <Trash2 className="size-4" />
+                  </button>
+                )}
               </li>
             ))}
             {shown.length === 0 && <li className="text-ink-2">None has these words.</li>}
@@ -133,7 +133,7 @@ export function OwnSounds({ film, own, onUse }: Props) {
       <input
         ref={input}
         type="file"
-        accept="audio/*,.wav,.flac,.mp3,.ogg,.m4a"
+        accept="audio/*,.wav,.flac,.mp3,.ogg,.m4a,.mid,.midi"
         aria-label="A sound of your own"
         className="hidden"
         onChange={(e) => {

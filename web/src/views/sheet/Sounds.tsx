@@ -1,8 +1,9 @@
 /** The sounds of a shot, in its row of the Sheet: what lies under it, and what is heard at a moment. */
-import { memo } from "react";
+import { memo, useCallback } from "react";
 
 import type { Cue, Film, Shot } from "../../api/client";
 import { SoundDesk } from "./SoundDesk";
+import type { FrameAt } from "./useCueDrag";
 
 interface Props {
   film: Film;
@@ -19,6 +20,7 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
   const ambience = here.find((c) => c.kind === "ambience");
   const named = ambience !== undefined && ambience.start >= from - 0.01;
   const spots = here.filter((c) => c.kind === "spot" && c.start >= from && c.start < to);
+  const frameAt = useFrameAt(film);
   const share = (c: Cue) => ((c.start - from) / (to - from)) * 96;
   return (
     <>
@@ -51,6 +53,7 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
           <SoundDesk
             film={film}
             cue={c}
+            frameAt={frameAt}
             className="absolute right-1 min-h-6 max-w-[74px] bg-page px-1 text-right text-[11.5px] leading-tight"
             style={{
               top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, share(c) + 1))}%`,
@@ -63,3 +66,20 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
     </>
   );
 });
+
+/** The frame under a point of the Sheet: of the row that is there, by how far down it lies. */
+function useFrameAt(film: Film): FrameAt {
+  return useCallback(
+    (x, y) => {
+      const row = document
+        .elementsFromPoint(x, y)
+        .map((e) => e.closest<HTMLElement>("[data-shot]"))
+        .find((e) => e !== null);
+      const shot = row && film.shots.find((s) => s.edge === row.dataset.shot);
+      if (!row || !shot) return null;
+      const box = row.getBoundingClientRect();
+      return Math.round(shot.start + ((y - box.top) / box.height) * (shot.stop - shot.start));
+    },
+    [film.shots],
+  );
+}

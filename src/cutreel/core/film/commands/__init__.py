@@ -4,15 +4,9 @@ history."""
 from .choices import (
     CircleTake,
     CircleTakes,
-    DropSound,
-    KeepSound,
-    LiftCue,
-    LiftSounds,
     RejectTake,
     RemoveLook,
     Rename,
-    SetCue,
-    SetLane,
     SetLook,
     SetScene,
     SetSettings,
@@ -34,6 +28,16 @@ from .people import (
     TakeMeant,
 )
 from .pictures import DropCutOut, KeepCutOut
+from .sounds import (
+    DropSound,
+    KeepSound,
+    LiftCue,
+    LiftSounds,
+    PlaceCues,
+    SetCue,
+    SetLane,
+    SetTension,
+)
 from .text import EditPlaces, EditText, MoveScene
 from .voices import (
     DropVoice,
@@ -72,6 +76,7 @@ __all__ = [
     "MarkWords",
     "MergePeople",
     "MoveScene",
+    "PlaceCues",
     "PushMark",
     "ReadWord",
     "RecordedLine",
@@ -95,6 +100,7 @@ __all__ = [
     "SetSettings",
     "SetShots",
     "SetSource",
+    "SetTension",
     "SplitPerson",
     "TakeCast",
     "TakeLexicon",

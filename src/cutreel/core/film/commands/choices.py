@@ -10,7 +10,7 @@ from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
 
-from ..document import CueChoice, FilmDocument, LaneChoice, OwnSound, SceneChoice, Settings, Source
+from ..document import FilmDocument, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -19,7 +19,7 @@ Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
     "move", "path", "fit", "motion", "acts", "air", "regions", "horizon",
-    "sound", "direction",
+    "sound", "music", "direction",
 ]  # fmt: skip
 
 
@@ -178,111 +178,6 @@ class Rename(FilmCommand):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         film.title = self.title
         return "rename the film"
-
-
-class LiftCue(FilmCommand):
-    """Take a proposed sound away, or bring it back."""
-
-    touches = ("lifted_cues",)
-    type: Literal["lift cue"] = "lift cue"
-    cue: str = Field(max_length=60)
-    lifted: bool = True
-
-    def apply(self, film: FilmDocument, used: list[str]) -> str:
-        film.lifted_cues = sorted(
-            (set(film.lifted_cues) | {self.cue})
-            if self.lifted
-            else (set(film.lifted_cues) - {self.cue})
-        )
-        return "lift a sound" if self.lifted else "bring back a sound"
-
-
-class SetCue(FilmCommand):
-    """Say how a cue is wanted; as it was proposed, where nothing is said."""
-
-    touches = ("cue_choices",)
-    type: Literal["set cue"] = "set cue"
-    cue: CueChoice
-
-    def apply(self, film: FilmDocument, used: list[str]) -> str:
-        film.cue_choices = [c for c in film.cue_choices if c.id != self.cue.id]
-        if self.cue != CueChoice(id=self.cue.id):
-            film.cue_choices.append(self.cue)
-        return "shape a sound"
-
-
-class LiftSounds(FilmCommand):
-    """Throw out all sounds of one kind, known by their prompt, or take them back; they stay out however often the text
-    is read again."""
-
-    touches = ("lifted_sounds",)
-    type: Literal["lift sounds"] = "lift sounds"
-    prompt: str = Field(min_length=1, max_length=200)
-    lifted: bool = True
-
-    def apply(self, film: FilmDocument, used: list[str]) -> str:
-        out = {*film.lifted_sounds} - {self.prompt}
-        film.lifted_sounds = sorted(out | {self.prompt} if self.lifted else out)
-        return f"throw out {self.prompt}" if self.lifted else f"take back {self.prompt}"
-
-
-class KeepSound(FilmCommand):
-    """Keep a sound of the maker's own, or change what is told of one that is kept."""
-
-    touches = ("own_sounds",)
-    type: Literal["keep sound"] = "keep sound"
-    sound: OwnSound
-
-    def apply(self, film: FilmDocument, used: list[str]) -> str:
-        known = next(
-            (
-                s
-                for s in film.own_sounds
-                if self.sound.id in {s.id, 0} and s.media == self.sound.media
-            ),
-            None,
-        )
-        if known is not None:
-            told = self.sound.model_copy(update={"id": known.id})
-            film.own_sounds = [told if s is known else s for s in film.own_sounds]
-            return f"tell of {self.sound.name}"
-        number = max((s.id for s in film.own_sounds), default=0) + 1
-        film.own_sounds = [*film.own_sounds, self.sound.model_copy(update={"id": number})]
-        return f"bring {self.sound.name}"
-
-
-class DropSound(FilmCommand):
-    """Let a sound of the maker's own go; cues that it was used for are as they were proposed."""
-
-    touches = ("own_sounds", "cue_choices")
-    type: Literal["drop sound"] = "drop sound"
-    sound: int
-
-    def apply(self, film: FilmDocument, used: list[str]) -> str:
-        known = next((s for s in film.own_sounds if s.id == self.sound), None)
-        if known is None:
-            raise NotFound("That sound is not in the film any more.")
-        film.own_sounds = [s for s in film.own_sounds if s is not known]
-        film.cue_choices = [
-            c.model_copy(update={"own": None}) if c.own == known.id else c for c in film.cue_choices
-        ]
-        return f"let {known.name} go"
-
-
-class SetLane(FilmCommand):
-    """Say how a lane of the mix is wanted, with its whole level line; as is usual, where nothing is said."""
-
-    touches = ("lanes",)
-    type: Literal["set lane"] = "set lane"
-    lane: LaneChoice
-
-    def apply(self, film: FilmDocument, used: list[str]) -> str:
-        before = next((c for c in film.lanes if c.lane == self.lane.lane), None)
-        film.lanes = [c for c in film.lanes if c.lane != self.lane.lane]
-        if self.lane != LaneChoice(lane=self.lane.lane):
-            film.lanes.append(self.lane)
-        drawn = self.lane.points != (before.points if before else [])
-        return f"{'draw the level' if drawn else 'shape the tone'} of the {self.lane.lane}"
 
 
 class SetScene(FilmCommand):
