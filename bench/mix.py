@@ -30,9 +30,6 @@ from cutreel.making.mixing import (
     mixer_with,
 )
 from cutreel.store import MediaStore, kept_in
-from standins.music import compose, play
-from standins.sounds import make_sound
-from standins.voices import speak
 
 SPOTS = ("a church bell rings", "a wooden door slams", "a dog barks", "a splash of water")
 UNDER = ("waves on a shore", "steady rain", "birds and leaves")
@@ -105,6 +102,11 @@ def main(minutes: float = 60.0) -> None:
 
 def film(folder: str, seconds: float) -> MixSpec:
     """A film as long, with a spot every seven seconds or so and a scene a minute or two."""
+    # Here, so that the process that is measured does not hold them.
+    from standins.music import compose, play
+    from standins.sounds import make_sound
+    from standins.voices import speak
+
     media, chance = MediaStore(folder), np.random.default_rng(4)
     voices = [
         (media.put(spoken.flac, "flac"), spoken)

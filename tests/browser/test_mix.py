@@ -154,7 +154,7 @@ def test_stems_are_taken_out(mix: Page) -> None:
     taken = mix.get_by_role("region", name="The sound as files")
     taken.get_by_role("button", name="Take stems out").click()
     files = taken.get_by_role("list", name="Files")
-    expect(files.get_by_role("link")).to_have_count(9, timeout=60_000)
+    expect(files.get_by_role("link")).to_have_count(10, timeout=60_000)
     with mix.expect_download() as download:
         files.get_by_role("link", name=re.compile("^voice.wav")).click()
     audio, rate = soundfile.read(io.BytesIO(download.value.path().read_bytes()))
@@ -205,3 +205,76 @@ def last_block(page: Page) -> dict:
     film = re.search(r"/film/(\w+)", page.url)[1]
     keys = mix_of(page)["blocks"]
     return page.request.get(f"/api/films/{film}/mix/blocks/{len(keys) - 1}/{keys[-1]}").json()
+
+
+def test_the_tension_is_bent_by_mouse_and_key_and_straightened(mix: Page) -> None:
+    lane = mix.get_by_label("How tense the music is")
+    box = lane.bounding_box()
+    x, y = box["x"] + 20, mix.locator("[data-lanes]").bounding_box()["y"] + 150
+    mix.mouse.move(x, y)
+    mix.mouse.down()
+    mix.mouse.move(box["x"] + 70, y, steps=5)
+    mix.mouse.up()
+    point = mix.get_by_role("slider", name=re.compile("^Tension at"))
+    expect(point).to_have_count(1)
+    until(lambda: len(mix_of(mix)["tension"]["points"]) == 1)
+    drawn = mix_of(mix)["tension"]["points"][0]["level"]
+    assert drawn > 0.8
+    point.focus()
+    mix.keyboard.press("ArrowLeft")
+    until(lambda: mix_of(mix)["tension"]["points"][0]["level"] == pytest.approx(drawn - 0.05))
+    no_barriers(mix, "the tension")
+    mix.keyboard.press("Delete")
+    expect(point).to_have_count(0)
+    until(lambda: mix_of(mix)["tension"]["points"] == [])
+
+
+def bells(page: Page) -> list[dict]:
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    told = page.request.get(f"/api/films/{film}").json()
+    asked = page.request.get(f"/api/films/{film}/manuscript?state={told['state']}").json()
+    return [c for c in asked["cues"] if c["kind"] == "spot" and "bell" in c["prompt"]]
+
+
+def test_a_sound_is_dragged_on_the_sheet_and_another_is_placed_beside_it(
+    page: Page, mixed_film: str
+) -> None:
+    page.goto(f"/film/{mixed_film}/sheet")
+    name = page.get_by_role("button", name="Sound: a church bell rings").first
+    expect(name).to_be_visible()
+    before = len(bells(page))
+    first = bells(page)[0]
+    box = name.bounding_box()
+    row = page.locator('[data-shot="2"]').bounding_box()
+
+    def drag(to: float) -> None:
+        page.mouse.move(box["x"] + 10, box["y"] + 8)
+        page.mouse.down()
+        page.mouse.move(box["x"] + 10, to - 10, steps=5)
+        page.mouse.move(box["x"] + 10, to, steps=2)
+        page.mouse.up()
+
+    page.keyboard.down("Alt")
+    drag(row["y"] + row["height"] / 2)
+    page.keyboard.up("Alt")
+    until(lambda: len(bells(page)) == before + 1)
+    placed = next(c for c in bells(page) if c["id"].startswith("placed"))
+    assert placed["prompt"] == first["prompt"] and placed["shot"] != first["shot"]
+    drag(row["y"] + row["height"] / 2)
+    until(lambda: next(c for c in bells(page) if c["id"] == first["id"])["shot"] == placed["shot"])
+    page.keyboard.press("Control+z")
+    until(lambda: next(c for c in bells(page) if c["id"] == first["id"])["choice"] is None)
+    page.keyboard.press("Control+z")
+    until(lambda: len(bells(page)) == before)
+
+
+def test_music_is_silent_under_a_shot_that_says_so(page: Page, mixed_film: str) -> None:
+    page.goto(f"/film/{mixed_film}/sheet")
+    page.locator('[data-shot="2"]').hover()
+    page.get_by_role("button", name="Music at shot 2: as it is told").click()
+    page.get_by_role("button", name="silent under this shot").click()
+    told = page.get_by_role("button", name="Music at shot 2: silent under this shot")
+    expect(told).to_have_text("silent")
+    no_barriers(page, "music at a shot")
+    page.keyboard.press("Control+z")
+    expect(told).to_have_count(0)

@@ -12,6 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from .loudness import SILENCE, Loudness
+from .turns import Turns, turns
 
 RATE = 48_000
 BLOCK = 10 * RATE
@@ -154,7 +155,7 @@ class _Laid:
             return None
         a, b = first - self.start, last - self.start
         repeats = self.length > self.source.length
-        samples = self._looped(a, b) if repeats else self.source.read(a, b).copy()
+        samples = self._repeated(a, b) if repeats else self.source.read(a, b).copy()
         self._faded(samples, a, b)
         samples *= np.float32(self.gain)
         if self.part.pan:
@@ -171,6 +172,15 @@ class _Laid:
         if n > 1 and b > self.length - n:
             at = self.length - 1 - np.arange(max(a, self.length - n), b, dtype=np.float32)
             samples[-len(at) :] *= (np.sin(at / (n - 1) * (np.pi / 2)) ** 2)[:, None]
+
+    def _repeated(self, a: int, b: int) -> Sound:
+        if self.part.role == "ambience":
+            return self._turns.read(self.source, a, b)
+        return self._looped(a, b)
+
+    @cached_property
+    def _turns(self) -> Turns:
+        return turns(self.source.length, self.length, self.seam)
 
     def _looped(self, a: int, b: int) -> Sound:
         """Samples `a` up to `b` of the sound repeated, each seam cross-faded at equal power."""
