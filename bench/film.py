@@ -33,7 +33,7 @@ from cutreel.core.render import (
     plan_segments,
     planes_of,
 )
-from cutreel.core.timeline import FrameRate, Region, Span, Strip
+from cutreel.core.timeline import FrameRate, Join, Region, Span, Strip
 from cutreel.protocol import JointedFigure
 from standins.illustrator import Wish, paint
 
@@ -121,7 +121,10 @@ def plans(shots: list[PlannedShot], short: int, seconds: float) -> list[SegmentP
         )
     ]
     wide = round(short * 16 / 9 / 2) * 2
-    return [p for _, p in plan_segments(shots, spans, [0, 0], captions, RATE, wide, short, "film")]
+    return [
+        p
+        for _, p in plan_segments(shots, spans, [Join(0)] * 2, captions, RATE, wide, short, "film")
+    ]
 
 
 def worker(which: int, short: int, seconds: float, slices: int, ready, done) -> None:  # type: ignore[no-untyped-def]

@@ -32,7 +32,7 @@ from cutreel.core.render import (
 from cutreel.core.render.fragments import boxes
 from cutreel.core.render.kernel import dissolve, sample, sample_over, spans_of
 from cutreel.core.render.pages import caption_planes
-from cutreel.core.timeline import FrameRate, Span
+from cutreel.core.timeline import FrameRate, Join, Span
 from tests.conftest import run
 
 RATE = FrameRate.parse("24")
@@ -125,7 +125,7 @@ def plan(
     return plan_segments(
         shots[: len(frames)],
         spans,
-        [dissolve_frames] * len(frames),
+        [Join(dissolve_frames)] * len(frames),
         captions,
         RATE,
         320,

@@ -262,6 +262,7 @@ def _shots(
         )
     views: dict[int, ShotView] = {}
     seen: dict[int, Seen] = {}
+    joins = [None, *film.joins]
     for i, (shot, takes, used) in enumerate(
         zip(film.read.shots, film.takes, film.used, strict=True)
     ):
@@ -276,6 +277,7 @@ def _shots(
             remarks.get(i, _NONE),
             wants,
             film.document.settings.movement,
+            joins[i],
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -285,6 +287,7 @@ def _shots(
             views[number] = shot_view(
                 shot, takes, used, film.voiced[i], pictures.drift[i],
                 pictures.faults[i], remarks.get(i, _NONE), wants, acts_told(film.read, shot, used),
+                joins[i],
             )  # fmt: skip
             seen[number] = now
     return views, seen

@@ -11,7 +11,7 @@ from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, W
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.sound import DELIVERED_DBTP
-from cutreel.core.timeline import KNOWN_RATES, ROOMS, Room
+from cutreel.core.timeline import EASES, JOIN_KINDS, KNOWN_RATES, PATTERNS, ROOMS, Room
 from cutreel.making import SHORT_SIDE
 
 router = APIRouter(prefix="/api")
@@ -49,6 +49,10 @@ class Rules(BaseModel):
     captions: list[str]
     music: list[str]
     sounds: list[str]
+    join_amounts: list[str]
+    joins: list[str]
+    patterns: list[str]
+    eases: list[str]
     caption_lines: int
     caption_characters: int
     loudness: list[int]
@@ -83,6 +87,10 @@ RULES = Rules(
     captions=_choices("captions"),
     music=_choices("music"),
     sounds=_choices("sounds"),
+    join_amounts=_choices("joins"),
+    joins=list(JOIN_KINDS),
+    patterns=list(PATTERNS),
+    eases=list(EASES),
     caption_lines=LINES,
     caption_characters=LINE_LENGTH,
     loudness=list(get_args(Settings.model_fields["loudness"].annotation)),

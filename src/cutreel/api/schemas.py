@@ -9,8 +9,10 @@ from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Season
 from cutreel.core.film import CueChoice, CutOut, GivenShot, GivenSource, OwnSound, Settings, Source
 from cutreel.core.ideas import IdeaSort
+from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
 from cutreel.core.speech import WordMark
+from cutreel.core.timeline import JoinHow
 
 
 class Piece(BaseModel):
@@ -100,6 +102,15 @@ class IdeaView(BaseModel):
     why: str
 
 
+class JoinView(BaseModel):
+    """How a shot is come to from the one before it: as `planned` or as the maker set it (`own` of the shot says that);
+    `why`, and what `turn`s there."""
+
+    how: JoinHow
+    why: str
+    turn: Turn
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
     shot before it end, so that a change tells only the shots it changed. How many frames it has is
@@ -130,6 +141,8 @@ class ShotView(BaseModel):
     why: dict[str, str]
     own: Overrides
     move: str
+    join: JoinView | None
+    """None of a film's first shot."""
     acts: list[str] = []
     """What the figures of its picture do, each as who and what, in the order of the words."""
     prompt: str

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 
 from cutreel.core.colour import css_of
 from cutreel.core.continuity import figures_of
-from cutreel.core.film import ReadShot, is_fresh
+from cutreel.core.film import FilmJoin, ReadShot, is_fresh
 from cutreel.core.ideas import Idea
 from cutreel.making import Faults, PersonDrift, seen_of
 from cutreel.store import Assembled, FilmRow, TakeRow
@@ -16,6 +16,7 @@ from .schemas import (
     FigureView,
     FindingView,
     IdeaView,
+    JoinView,
     Piece,
     RemarkView,
     ShotView,
@@ -36,6 +37,7 @@ def shot_view(
     remarks: Sequence[RemarkView],
     wanted: float,
     acts: list[str],
+    join: FilmJoin | None,
 ) -> ShotView:
     """A shot with everything made for it."""
     f = shot.facts
@@ -65,6 +67,7 @@ def shot_view(
         why=f.why,
         own=shot.shot.own,
         move=shot.move,
+        join=JoinView(how=join.how, why=join.why, turn=join.turn) if join else None,
         acts=acts,
         prompt=shot.prompt.text,
         pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],

@@ -98,6 +98,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     why: {},
     own: {} as View["own"],
     move: "push",
+    join: null,
     acts: [],
     prompt: "",
     pieces: [],

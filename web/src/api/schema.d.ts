@@ -3319,6 +3319,69 @@ export interface components {
             seconds: number;
         };
         /**
+         * JoinHow
+         * @description How one shot goes over into the next: in which `kind` of join, in so many `seconds` (a cut has none), how it
+         *     sets in and ends (`ease`). A dip goes through a `colour`; a wipe, a slide, a push, a page and a whip go one `way`;
+         *     a pattern has a name. `sound` is by how many seconds what is said leads the picture (negative: the picture
+         *     leads).
+         */
+        JoinHow: {
+            /**
+             * Kind
+             * @default dissolve
+             * @enum {string}
+             */
+            kind: "cut" | "dissolve" | "dip" | "wipe" | "pattern" | "slide" | "push" | "page" | "through" | "whip" | "flood";
+            /**
+             * Seconds
+             * @default 0.5
+             */
+            seconds: number;
+            /**
+             * Ease
+             * @default even
+             * @enum {string}
+             */
+            ease: "even" | "gentle" | "sudden";
+            /**
+             * Colour
+             * @default #000000
+             */
+            colour: string;
+            /**
+             * Way
+             * @default left
+             * @enum {string}
+             */
+            way: "left" | "right" | "up" | "down";
+            /**
+             * Pattern
+             * @default torn paper
+             * @enum {string}
+             */
+            pattern: "torn paper" | "brush" | "iris" | "clouds" | "blinds" | "curtain" | "drops" | "rays" | "diagonal" | "scribble" | "leaves" | "figure";
+            /**
+             * Sound
+             * @default 0
+             */
+            sound: number;
+        };
+        /**
+         * JoinView
+         * @description How a shot is come to from the one before it: as `planned` or as the maker set it (`own` of the shot says that);
+         *     `why`, and what `turn`s there.
+         */
+        JoinView: {
+            how: components["schemas"]["JoinHow"];
+            /** Why */
+            why: string;
+            /**
+             * Turn
+             * @enum {string}
+             */
+            turn: "picture" | "within" | "place" | "hour" | "scene" | "memory" | "chapter";
+        };
+        /**
          * KeepCutOut
          * @description Keep a figure that was cut out of a picture, under a name.
          */
@@ -4192,6 +4255,7 @@ export interface components {
              *       "loudness": -14,
              *       "captions": "burn",
              *       "dissolve": 0.5,
+             *       "joins": "middle",
              *       "takes": 1,
              *       "kind": "story",
              *       "pace": 6,
@@ -4369,6 +4433,7 @@ export interface components {
          *     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
          *     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
          *     bar begins where a scene does);
+         *     `join` is how the shot is come to from the one before it;
          *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
          *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
@@ -4418,6 +4483,7 @@ export interface components {
             sound?: string | null;
             /** Music */
             music?: ("flows" | "hit" | "rest") | null;
+            join?: components["schemas"]["JoinHow"] | null;
             /** Direction */
             direction?: string | null;
         };
@@ -5522,6 +5588,14 @@ export interface components {
             music: string[];
             /** Sounds */
             sounds: string[];
+            /** Join Amounts */
+            join_amounts: string[];
+            /** Joins */
+            joins: string[];
+            /** Patterns */
+            patterns: string[];
+            /** Eases */
+            eases: string[];
             /** Caption Lines */
             caption_lines: number;
             /** Caption Characters */
@@ -6059,7 +6133,8 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
-         *     `sounds` how much must be heard of what is told for it to be proposed;
+         *     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots (plain: dissolves
+         *     alone); `sounds` how much must be heard of what is told for it to be proposed;
          *     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
          *     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
          *     seconds; `loudness` the film's (LUFS);
@@ -6195,6 +6270,12 @@ export interface components {
              * @default 0.5
              */
             dissolve: number;
+            /**
+             * Joins
+             * @default middle
+             * @enum {string}
+             */
+            joins: "plain" | "low" | "middle" | "high";
             /**
              * Takes
              * @default 1
@@ -6367,6 +6448,7 @@ export interface components {
             own: components["schemas"]["Overrides"];
             /** Move */
             move: string;
+            join: components["schemas"]["JoinView"] | null;
             /**
              * Acts
              * @default []

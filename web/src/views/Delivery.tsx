@@ -14,7 +14,7 @@ import { useFilmHere } from "./FilmFrame";
 import { OutsideTools } from "./OutsideTools";
 import { Understood } from "./Understood";
 import { fitting } from "./bench/voice/voices";
-import { MUSIC } from "./wording";
+import { MUSIC, JOINS } from "./wording";
 
 type Size = Schemas["DeliveryWanted"]["size"];
 type Lacking = "stop" | "stand in";
@@ -154,6 +154,14 @@ export function Delivery() {
               value={s.music}
               options={worded(rules.music, MUSIC)}
               onChange={(music) => set({ music })}
+            />
+          </Setting>
+          <Setting name="Joins" note={"shot by shot on the Sheet"}>
+            <Choice
+              label="Joins"
+              value={s.joins}
+              options={worded(rules.join_amounts, JOINS)}
+              onChange={(joins) => set({ joins })}
             />
           </Setting>
           <Setting name="Dissolves" note={"between shots, from handles"}>

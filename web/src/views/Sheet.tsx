@@ -8,7 +8,7 @@ import { type PromptKind, copyPrompt } from "../api/prompts";
 import { digitOf, useKeys } from "../keys/useKeys";
 import { hearShot } from "../parts/hear";
 import { Monitor } from "../parts/Monitor";
-import { IdeaMark, CutStroke, MoveGlyph, Ring } from "../parts/marks";
+import { IdeaMark, MoveGlyph, Ring } from "../parts/marks";
 import { ShotWords } from "../parts/ShotWords";
 import { rateOf, timecode } from "../parts/time";
 import { seek, selected, usePlayhead } from "../state/playhead";
@@ -16,6 +16,7 @@ import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
+import { JoinDesk } from "./sheet/JoinDesk";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Music } from "./sheet/Music";
 import { Sounds } from "./sheet/Sounds";
@@ -231,10 +232,8 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
       className={`group relative grid h-full cursor-default ${COLUMNS} border-b border-rule ${on ? "bg-shade" : "hover:bg-[color-mix(in_srgb,var(--shade)_45%,transparent)]"}`}
     >
       <PlayLine shot={shot} />
+      {index > 0 && <JoinDesk film={film} shot={shot} />}
       <div className="relative flex flex-col border-r border-rule py-2 pl-3 font-mono">
-        {index > 0 && (
-          <CutStroke className="absolute -top-[10px] right-[-6px] z-10 !h-[21px] !w-[11px]" />
-        )}
         <b className="text-[14px] font-medium">{shot.edge}</b>
         <span className="text-[12px] text-ink-2">
           {shot.measured ? "" : "≈"}

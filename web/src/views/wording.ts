@@ -6,4 +6,10 @@ export const SOUNDS = {
   middle: "what is plainly heard",
   high: "every step",
 };
+export const JOINS = {
+  plain: "one dissolve everywhere",
+  low: "cuts and dissolves",
+  middle: "dips and light too",
+  high: "a pattern of the look too",
+};
 export const MUSIC = { auto: "by the film's mood" };

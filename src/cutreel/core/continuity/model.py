@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, RegionMove
-from cutreel.core.timeline import Room
+from cutreel.core.timeline import JoinHow, Room
 
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
@@ -155,6 +155,7 @@ class Overrides(BaseModel):
     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
     bar begins where a scene does);
+    `join` is how the shot is come to from the one before it;
     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
@@ -184,4 +185,5 @@ class Overrides(BaseModel):
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
     music: Literal["flows", "hit", "rest"] | None = None
+    join: JoinHow | None = None
     direction: str | None = Field(None, max_length=600)

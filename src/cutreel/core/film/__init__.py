@@ -38,6 +38,7 @@ from .document import (
     new_film,
 )
 from .exporting import MEDIA_TYPES, export_script
+from .joins import FilmJoin
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .moving import fits_take, targets_in
 from .names_said import NameSaid, names_said
@@ -71,6 +72,7 @@ __all__ = [
     "Edit",
     "FigureTold",
     "FilmDocument",
+    "FilmJoin",
     "FilmPlan",
     "FoundPlace",
     "GivenShot",

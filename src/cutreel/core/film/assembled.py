@@ -46,6 +46,7 @@ from .air import air_of
 from .casting import scene_choices
 from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
 from .document import FilmDocument
+from .joins import FilmJoin, joins_of, led
 from .lanes import treatment_of
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
@@ -104,14 +105,21 @@ class Assembled:
     def timeline(self) -> Timeline:
         """The film in frames, as rendering, mixing, captions and whoever takes it elsewhere read
         it."""
-        join = Join(self.rate.frames(self.document.settings.dissolve))
         return Timeline(
             self.rate,
             [self._clip(i) for i in range(len(self.spans))],
-            [join] * max(0, len(self.spans) - 1),
+            [
+                Join(self.rate.frames(j.how.seconds) if j.how.kind != "cut" else 0, j.how)
+                for j in self.joins
+            ],
             self.sound_clips,
             [CaptionClip(c.start, c.end, c.lines) for c in self.captions],
         )
+
+    @cached_property
+    def joins(self) -> list[FilmJoin]:
+        """How each shot but the first is come to."""
+        return joins_of(self.read, self.spans, self.rate)
 
     @cached_property
     def sound_clips(self) -> list[SoundClip]:
@@ -143,7 +151,8 @@ class Assembled:
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
         burned = tuple(self.captions) if settings.captions == "burn" else ()
-        cut = (str(self.rate), settings.aspect, settings.dissolve, settings.movement, settings.air)
+        joins = tuple(j.how for j in self.joins)
+        cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
         return (*cut, *mixed, tuple(seen), tuple(self.sound_clips), burned)
 
@@ -365,7 +374,7 @@ def assemble(
         {p.id for p in document.cast if p.is_animal},
     )
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
-    spans = cut_points(read.opens, timing, rate, alone)
+    spans = led(read, cut_points(read.opens, timing, rate, alone), rate)
     takes_of = [takes.get(s.picture_of, ()) for s in read.shots]
     lender = {s.shot.id: s.shot for s in read.shots}
     used = [

@@ -18,6 +18,7 @@ from cutreel.core.continuity import (
     propose_places,
 )
 from cutreel.core.errors import BadInput
+from cutreel.core.joins import JoinAmount
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
 from cutreel.core.sound import DUCK_DB, SoundAmount
@@ -47,7 +48,8 @@ class Settings(BaseModel):
     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
-    `sounds` how much must be heard of what is told for it to be proposed;
+    `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots (plain: dissolves
+    alone); `sounds` how much must be heard of what is told for it to be proposed;
     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
     seconds; `loudness` the film's (LUFS);
@@ -82,6 +84,7 @@ class Settings(BaseModel):
     loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "file", "off"] = "burn"
     dissolve: float = Field(0.5, ge=0, le=4)
+    joins: JoinAmount = "middle"
     takes: int = Field(1, ge=1, le=4)
     kind: FilmKind = "story"
     pace: float = Field(6.0, ge=1, le=600)

@@ -1,7 +1,7 @@
 """Composes the frames of a shot: its layers along the camera's path, and captions over them."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -64,9 +64,11 @@ class Compositor:
             np.empty(half, np.uint8),
         )
 
-    def draw(self, shown: Shown, at: int, out: Frame) -> None:
-        """Frame `at` of the picture's life (0 … frames - 1; beyond, the camera stands still)."""
+    def draw(self, shown: Shown, at: int, out: Frame, closer: float = 1.0) -> None:
+        """Frame `at` of the picture's life (0 … frames - 1; beyond, the camera stands still), seen from `closer` by."""
         window = shown.path.at(at / max(1, shown.frames - 1))
+        if closer != 1.0:
+            window = replace(window, zoom=window.zoom * closer)
         seconds = (at - shown.lead) / shown.rate
         for i, layer in enumerate(shown.layers):
             planes = layer if isinstance(layer, Planes) else layer.drawing(seconds)
@@ -79,12 +81,11 @@ class Compositor:
             self._tremble(flame, brighter(seconds, n), layer_zoom(window, FLAMES_AT), out)
         self._breathe(shown, False, window, seconds, out)
 
-    def dissolve(self, other: Shown, at: int, share: float, out: Frame) -> None:
-        """Lay `share` (0 … 1) of another picture over a drawn frame."""
+    def other(self, shown: Shown, at: int, closer: float = 1.0) -> Frame:
+        """Another picture, drawn beside the frame; the next one overwrites it."""
         self._other = self._other or self.new_frame()
-        self.draw(other, at, self._other)
-        for plane, over in zip(out, self._other, strict=True):
-            kernel.dissolve(plane, over, round(share * 256))
+        self.draw(shown, at, self._other, closer)
+        return self._other
 
     def caption(self, words: Planes, top: int, left: int, out: Frame) -> None:
         """Lay rendered words over a drawn frame; `top` and `left` are even."""

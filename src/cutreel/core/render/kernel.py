@@ -385,6 +385,34 @@ def dissolve(a: U8, b: U8, share: int) -> None:
 
 
 @compiled
+def fade(a: U8, value: int, share: int) -> None:
+    """Make `a` into a mixture with `share` / 256 of one value."""
+    keep = np.uint16(256 - share)
+    more = np.uint16(value * share + 128)
+    for y in range(a.shape[0]):
+        line = a[y]
+        for x in range(line.size):
+            line[x] = np.uint8((np.uint16(line[x]) * keep + more) >> np.uint16(8))
+
+
+@compiled
+def go_over(a: U8, b: U8, when: U8, now: float, soft: float) -> None:
+    """Make each pixel of `a` into that of `b` whose turn has come: `when` (0 … 255) is before `now`, by more than
+    `soft` wholly, by less in part."""
+    by = np.float32(256.0 / soft)
+    at = np.float32(now)
+    for y in range(a.shape[0]):
+        one, other, turn = a[y], b[y], when[y]
+        for x in range(one.size):
+            share = np.int32(
+                min(max((at - np.float32(turn[x])) * by, np.float32(0)), np.float32(256))
+            )
+            one[x] = np.uint8(
+                (np.int32(one[x]) * (256 - share) + np.int32(other[x]) * share + 128) >> 8
+            )
+
+
+@compiled
 def stamp(out: U8, plane: U8, alpha: U8, top: int, left: int, middle: int) -> None:
     """Lay a premultiplied plane of the frame's own scale over `out` at (`top`, `left`)."""
     for y in range(plane.shape[0]):

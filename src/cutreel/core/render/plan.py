@@ -17,6 +17,8 @@ from cutreel.core.timeline import (
     CaptionClip,
     Footage,
     FrameRate,
+    Join,
+    JoinHow,
     PictureClip,
     Region,
     Span,
@@ -91,7 +93,8 @@ class CaptionSpan(BaseModel):
 
 
 class SegmentPlan(BaseModel):
-    """One segment: a shot alone, or with `other` the dissolve from one shot to the next."""
+    """One segment: a shot alone, or with `other` how it goes over into the next: by a `join`, or by an even
+    dissolve."""
 
     width: int
     height: int
@@ -100,6 +103,7 @@ class SegmentPlan(BaseModel):
     frames: int
     one: Scene
     other: Scene | None = None
+    join: JoinHow | None = None
     captions: list[CaptionSpan] = []
 
     @property
@@ -121,7 +125,7 @@ def plan_film(
     return plan_segments(
         shots,
         [c.span for c in film.clips],
-        [j.frames for j in film.joins],
+        film.joins,
         film.captions if burn else (),
         film.rate,
         width,
@@ -133,7 +137,7 @@ def plan_film(
 def plan_segments(
     shots: Sequence[PlannedShot],
     spans: Sequence[Span],
-    dissolves: Sequence[int],
+    joins: Sequence[Join],
     captions: Sequence[Caption | CaptionClip],
     rate: FrameRate,
     width: int,
@@ -141,7 +145,7 @@ def plan_segments(
     quality: Quality,
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for the whole film; the segments cover every frame once."""
-    plan = [s for s in stretches(spans, dissolves) if s.end > s.start]
+    plan = [s for s in stretches(spans, [j.frames for j in joins]) if s.end > s.start]
     life = [[span.start, span.end] for span in spans]
     for stretch in plan:
         if stretch.to is not None:
@@ -175,11 +179,23 @@ def plan_segments(
                     frames=stretch.end - stretch.start,
                     one=scene(stretch.shot, stretch.start),
                     other=None if stretch.to is None else scene(stretch.to, stretch.start),
+                    join=None if stretch.to is None else shaping(joins[stretch.shot].how),
                     captions=over,
                 ),
             )
         )
     return out
+
+
+def shaping(how: JoinHow | None) -> JoinHow | None:
+    """What of a join is seen in its frames, so that joins that look alike are one: None for an even dissolve."""
+    if how is None or (how.kind == "dissolve" and how.ease == "even"):
+        return None
+    told = {"kind": how.kind, "ease": how.ease, "seconds": 0.5}
+    named = {"dip": "colour", "pattern": "pattern"}.get(
+        how.kind, "way" if how.kind in ("wipe", "slide", "push", "page", "whip") else ""
+    )
+    return JoinHow(**told, **({named: getattr(how, named)} if named else {}))
 
 
 def _captions_over(

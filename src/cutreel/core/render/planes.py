@@ -71,6 +71,13 @@ def planes_of(pixels: U8, depth: float = 0.0) -> Planes:
     )
 
 
+def yuv_of(colour: str) -> tuple[int, int, int]:
+    """Y, U and V of a colour (#rrggbb)."""
+    rgb = [int(colour[i : i + 2], 16) for i in (1, 3, 5)]
+    flat = planes_of(np.full((2, 2, 3), rgb, np.uint8))
+    return int(flat.y[0, 0]), int(flat.u[0, 0]), int(flat.v[0, 0])
+
+
 def rgb_of(frame: tuple[U8, U8, U8]) -> U8:
     """A frame's planes as RGB of shape (height, width, 3), to be looked at: the other way of `planes_of`."""
     y, u, v = (plane.astype(np.float32) for plane in frame)

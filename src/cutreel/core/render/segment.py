@@ -4,13 +4,14 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
 from cutreel.core.motion import Walked, fit_clip, path_for
-from cutreel.core.timeline import FrameRate
+from cutreel.core.timeline import FrameRate, JoinHow
 from cutreel.protocol import JointedFigure
 
 from .compositor import Compositor, Frame, Shown
 from .encode import Draw, encode_segment
 from .footage import FootageLayer
 from .grains import AirLayer
+from .joining import Joining
 from .pages import caption_planes, paper_page
 from .plan import PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
@@ -55,11 +56,14 @@ def painter(
     desk = Compositor(plan.width, plan.height)
     one = _shown(plan.one, plan, fetch, figures, files)
     other = _shown(plan.other, plan, fetch, figures, files) if plan.other else None
+    joining = Joining(desk, plan.join or JoinHow())
 
     def draw(number: int, out: Frame) -> None:
-        desk.draw(one, plan.one.at + number, out)
-        if other is not None and plan.other is not None:
-            desk.dissolve(other, plan.other.at + number, (number + 1) / (plan.frames + 1), out)
+        if other is None or plan.other is None:
+            desk.draw(one, plan.one.at + number, out)
+        else:
+            share = (number + 1) / (plan.frames + 1)
+            joining.draw(one, plan.one.at + number, other, plan.other.at + number, share, out)
         for caption in plan.captions:
             if caption.start <= number < caption.end:
                 desk.caption(*caption_planes(tuple(caption.lines), plan.width, plan.height), out)

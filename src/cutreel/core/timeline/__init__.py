@@ -2,6 +2,19 @@
 transitions; and the whole film as one model."""
 
 from .frames import KNOWN_RATES, FrameRate, timecode
+from .joins import (
+    EASES,
+    JOIN_KINDS,
+    LONGEST_JOIN,
+    PATTERNS,
+    WAYS,
+    Ease,
+    JoinHow,
+    JoinKind,
+    Pattern,
+    Way,
+    eased,
+)
 from .layout import LineSound, Rests, Timing, lay_out
 from .model import (
     ROOMS,
@@ -21,8 +34,39 @@ from .snapping import snapped
 
 # fmt: off
 __all__ = [
-    "KNOWN_RATES", "ROOMS", "CaptionClip", "Footage", "FrameRate", "Join", "LineSound", "PictureClip",
-    "Region", "Rests", "Room", "SoundClip", "Span", "Stretch", "Strip", "Timeline", "Timing", "Track", "cut_points",
-    "lay_out", "snapped", "stretches", "timecode",
+    "EASES",
+    "JOIN_KINDS",
+    "KNOWN_RATES",
+    "LONGEST_JOIN",
+    "PATTERNS",
+    "ROOMS",
+    "WAYS",
+    "CaptionClip",
+    "Ease",
+    "Footage",
+    "FrameRate",
+    "Join",
+    "JoinHow",
+    "JoinKind",
+    "LineSound",
+    "Pattern",
+    "PictureClip",
+    "Region",
+    "Rests",
+    "Room",
+    "SoundClip",
+    "Span",
+    "Stretch",
+    "Strip",
+    "Timeline",
+    "Timing",
+    "Track",
+    "Way",
+    "cut_points",
+    "eased",
+    "lay_out",
+    "snapped",
+    "stretches",
+    "timecode",
 ]
 # fmt: on

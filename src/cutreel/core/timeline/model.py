@@ -15,6 +15,7 @@ from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPat
 from cutreel.protocol import Mouth
 
 from .frames import FrameRate
+from .joins import JoinHow
 from .shots import Span
 
 Track = Literal["voice", "spot", "ambience", "music"]
@@ -84,10 +85,11 @@ class PictureClip:
 
 @dataclass(frozen=True, slots=True)
 class Join:
-    """What stands between a clip and the next: wanted frames of a dissolve, 0 for a straight
-    cut."""
+    """What stands between a clip and the next: so many wanted frames (0 for a straight cut), in which it goes over in
+    some way (None: an even dissolve)."""
 
     frames: int
+    how: JoinHow | None = None
 
 
 @dataclass(frozen=True, slots=True)

@@ -276,7 +276,10 @@ function Silent({ film }: { film: Film }) {
       className="rounded-[4px] border border-rule-strong bg-page p-3"
     >
       <p className="mb-2 text-ink-2">{missing.join(", and ")}: silent here.</p>
-      <Button disabled={going} onClick={() => start.mutate({ kind: unspoken ? "everything" : "sounds" })}>
+      <Button
+        disabled={going}
+        onClick={() => start.mutate({ kind: unspoken ? "everything" : "sounds" })}
+      >
         {going ? "making …" : "Make what is missing"}
       </Button>
     </section>

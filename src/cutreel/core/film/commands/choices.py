@@ -19,7 +19,7 @@ Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
     "move", "path", "fit", "motion", "acts", "air", "regions", "horizon",
-    "sound", "music", "direction",
+    "sound", "music", "join", "direction",
 ]  # fmt: skip
 
 
