@@ -29,9 +29,9 @@ from cutreel.core.render import (
     split_init,
     timescale,
 )
+from cutreel.core.render.captioned import caption_planes
 from cutreel.core.render.fragments import boxes
 from cutreel.core.render.kernel import dissolve, sample, sample_over, spans_of
-from cutreel.core.render.pages import caption_planes
 from cutreel.core.timeline import FrameRate, Join, Span
 from tests.conftest import run
 

@@ -9,7 +9,7 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from cutreel.core.continuity import OwnRegion, Person
-from cutreel.core.errors import NotFound
+from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import (
     Assembled,
     TakeRow,
@@ -32,7 +32,7 @@ from cutreel.core.motion import (
     fit_clip,
     path_words,
 )
-from cutreel.making import frames_of_shot, usual_path, ways_along
+from cutreel.making import frame_of_film, frames_of_shot, usual_path, ways_along
 from cutreel.making.pictures import box_of_mask
 
 from .door import Films, Shop
@@ -275,6 +275,25 @@ class WorthView(BaseModel):
     shot: int
     score: float
     why: str
+
+
+@router.get("/films/{film}/frame")
+def frame(
+    film: str,
+    films: Films,
+    shop: Shop,
+    at: Annotated[int, Query(ge=0)] = 0,
+    high: Annotated[int, Query(ge=90, le=720)] = 360,
+) -> Response:
+    """The film's frame `at` as a viewer will see it, with joins and captions, as a JPEG whose shorter side is
+    `high`."""
+    assembled = films.now(film).film
+    if not 0 <= at < assembled.frames:
+        raise BadInput("The film is not so long.", f"It has {assembled.frames} frames, from 0 on.")
+    out = io.BytesIO()
+    frame_of_film(shop, assembled, at, high).save(out, "JPEG", quality=86)
+    headers = {"Cache-Control": "private, max-age=3600"}
+    return Response(out.getvalue(), media_type="image/jpeg", headers=headers)
 
 
 @router.get("/films/{film}/worth")

@@ -6,7 +6,15 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from cutreel.core.breakdown import KINDS, FilmKind
-from cutreel.core.captions import LINE_LENGTH, LINES
+from cutreel.core.captions import (
+    CAPTION_PLACES,
+    FACES,
+    LINE_LENGTH,
+    LINES,
+    READY,
+    SAID_MARKS,
+    CaptionStyle,
+)
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
@@ -53,6 +61,10 @@ class Rules(BaseModel):
     joins: list[str]
     patterns: list[str]
     eases: list[str]
+    caption_styles: dict[str, CaptionStyle]
+    faces: list[str]
+    caption_places: list[str]
+    said_marks: list[str]
     caption_lines: int
     caption_characters: int
     loudness: list[int]
@@ -91,6 +103,10 @@ RULES = Rules(
     joins=list(JOIN_KINDS),
     patterns=list(PATTERNS),
     eases=list(EASES),
+    caption_styles=dict(READY),
+    faces=list(FACES),
+    caption_places=list(CAPTION_PLACES),
+    said_marks=list(SAID_MARKS),
     caption_lines=LINES,
     caption_characters=LINE_LENGTH,
     loudness=list(get_args(Settings.model_fields["loudness"].annotation)),

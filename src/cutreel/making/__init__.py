@@ -12,7 +12,7 @@ from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
 from .mixing import MixDesk, mix_spec
-from .moving import frames_of_shot, usual_path, ways_along
+from .moving import frame_of_film, frames_of_shot, usual_path, ways_along
 from .narration import keep_narration, share_heard
 from .own_sounds import keep_own, opened_sound, shelf
 from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_parser
@@ -67,6 +67,7 @@ __all__ = [
     "estimate",
     "faults_of",
     "follow_spec",
+    "frame_of_film",
     "frame_size",
     "frames_of_shot",
     "go_on_run",

@@ -9,7 +9,16 @@ from PIL import Image
 
 from cutreel.core.keys import key
 from cutreel.core.motion import OwnPath, PathFrame, applied, moment_of, path_along, path_for
-from cutreel.core.render import Compositor, Planes, PlannedShot, painter, plan_segments, rgb_of
+from cutreel.core.render import (
+    Compositor,
+    Planes,
+    PlannedShot,
+    SegmentPlan,
+    painter,
+    plan_film,
+    plan_segments,
+    rgb_of,
+)
 from cutreel.core.timeline import PictureClip, Span
 from cutreel.store import Assembled
 
@@ -80,6 +89,16 @@ def frames_of_shot(
     return sheet
 
 
+def frame_of_film(shop: Workshop, film: Assembled, frame: int, high: int) -> Image.Image:
+    """A frame of the film as a viewer sees it, with its joins and captions, `high` pixels at its shorter side."""
+    settings = film.document.settings
+    width, height = frame_size(settings.aspect, high)
+    burn = settings.captions == "burn"
+    plans = plan_film(film.timeline, width, height, "preview", burn, settings.caption_style)
+    first, plan = next(p for p in reversed(plans) if p[0] <= frame)
+    return _painted(shop, plan)(min(plan.frames - 1, frame - first))
+
+
 def ending_of(film: Assembled, at: int) -> str:
     """A key of how a shot ends: the same again is the same last frame."""
     clip = film.timeline.clips[at]
@@ -107,14 +126,20 @@ def _drawn(
         [shot], [Span(0, life)], [], (), film.rate, width, height, "preview"
     )
 
+    return _painted(shop, plan), life
+
+
+def _painted(shop: Workshop, plan: SegmentPlan) -> Callable[[int], Image.Image]:
+    """What draws the frames of a segment as pictures."""
+
     def fetch(media: str, depth: float) -> Planes:
         return planes_of_media(shop, media, depth)
 
     painted = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
-    frame = Compositor(width, height).new_frame()
+    frame = Compositor(plan.width, plan.height).new_frame()
 
     def draw(number: int) -> Image.Image:
         painted(number, frame)
         return Image.fromarray(np.ascontiguousarray(rgb_of(frame)))
 
-    return draw, life
+    return draw

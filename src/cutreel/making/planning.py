@@ -26,4 +26,4 @@ def planned_segments(
     settings = film.document.settings
     burn = (captions or settings.captions) == "burn"
     width, height = frame_size(settings.aspect, SHORT_SIDE[size])
-    return plan_film(film.timeline, width, height, quality, burn)
+    return plan_film(film.timeline, width, height, quality, burn, settings.caption_style)

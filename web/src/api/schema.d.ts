@@ -1151,6 +1151,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/frame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Frame
+         * @description The film's frame `at` as a viewer will see it, with joins and captions, as a JPEG whose shorter side is
+         *     `high`.
+         */
+        get: operations["frame_api_films__film__frame_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/worth": {
         parameters: {
             query?: never;
@@ -2144,6 +2165,69 @@ export interface components {
             width?: number | null;
             /** Height */
             height?: number | null;
+        };
+        /**
+         * CaptionStyle
+         * @description `size` is how many times the usual one; `edge` the colour around letters (None: none), `shadow` whether they
+         *     throw one; `box` the colour of what they stand on (None: nothing), covering by `cover` (0 … 1). The word that is
+         *     said is marked (`said`) by its colour, by a box behind it, or with all before it (so far), in `said_colour`.
+         */
+        CaptionStyle: {
+            /**
+             * Face
+             * @default plain
+             * @enum {string}
+             */
+            face: "plain" | "book";
+            /**
+             * Size
+             * @default 1
+             */
+            size: number;
+            /**
+             * Colour
+             * @default #fcf9f0
+             */
+            colour: string;
+            /**
+             * Edge
+             * @default #181311
+             */
+            edge: string | null;
+            /**
+             * Shadow
+             * @default false
+             */
+            shadow: boolean;
+            /** Box */
+            box?: string | null;
+            /**
+             * Cover
+             * @default 0.8
+             */
+            cover: number;
+            /**
+             * Capitals
+             * @default false
+             */
+            capitals: boolean;
+            /**
+             * Place
+             * @default low
+             * @enum {string}
+             */
+            place: "low" | "middle" | "high";
+            /**
+             * Said
+             * @default none
+             * @enum {string}
+             */
+            said: "none" | "colour" | "box" | "so far";
+            /**
+             * Said Colour
+             * @default #ffd23f
+             */
+            said_colour: string;
         };
         /**
          * CaptionView
@@ -4254,6 +4338,19 @@ export interface components {
              *       "duck_out": 0.7,
              *       "loudness": -14,
              *       "captions": "burn",
+             *       "caption_style": {
+             *         "capitals": false,
+             *         "colour": "#fcf9f0",
+             *         "cover": 0.8,
+             *         "edge": "#181311",
+             *         "face": "plain",
+             *         "place": "low",
+             *         "said": "none",
+             *         "said_colour": "#ffd23f",
+             *         "shadow": false,
+             *         "size": 1
+             *       },
+             *       "caption_length": 30,
              *       "dissolve": 0.5,
              *       "joins": "middle",
              *       "takes": 1,
@@ -5596,6 +5693,16 @@ export interface components {
             patterns: string[];
             /** Eases */
             eases: string[];
+            /** Caption Styles */
+            caption_styles: {
+                [key: string]: components["schemas"]["CaptionStyle"];
+            };
+            /** Faces */
+            faces: string[];
+            /** Caption Places */
+            caption_places: string[];
+            /** Said Marks */
+            said_marks: string[];
             /** Caption Lines */
             caption_lines: number;
             /** Caption Characters */
@@ -6133,6 +6240,7 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
+         *     `caption_style` how captions look, `caption_length` how many characters a line of them has at most;
          *     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots (plain: dissolves
          *     alone); `sounds` how much must be heard of what is told for it to be proposed;
          *     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
@@ -6265,6 +6373,26 @@ export interface components {
              * @enum {string}
              */
             captions: "burn" | "file" | "off";
+            /**
+             * @default {
+             *       "face": "plain",
+             *       "size": 1,
+             *       "colour": "#fcf9f0",
+             *       "edge": "#181311",
+             *       "shadow": false,
+             *       "cover": 0.8,
+             *       "capitals": false,
+             *       "place": "low",
+             *       "said": "none",
+             *       "said_colour": "#ffd23f"
+             *     }
+             */
+            caption_style: components["schemas"]["CaptionStyle"];
+            /**
+             * Caption Length
+             * @default 30
+             */
+            caption_length: number;
             /**
              * Dissolve
              * @default 0.5
@@ -9260,6 +9388,40 @@ export interface operations {
             path: {
                 film: string;
                 shot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    frame_api_films__film__frame_get: {
+        parameters: {
+            query?: {
+                at?: number;
+                high?: number;
+            };
+            header?: never;
+            path: {
+                film: string;
             };
             cookie?: never;
         };

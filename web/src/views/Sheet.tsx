@@ -16,6 +16,7 @@ import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
+import { CaptionDesk } from "./sheet/CaptionDesk";
 import { JoinDesk } from "./sheet/JoinDesk";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Music } from "./sheet/Music";
@@ -135,6 +136,8 @@ export function Sheet() {
                 <LaneDesk film={film} lane={title}>
                   {title}
                 </LaneDesk>
+              ) : title === "Caption" ? (
+                <CaptionDesk film={film}>{title}</CaptionDesk>
               ) : (
                 title
               )}

@@ -1,6 +1,37 @@
 """Captions: which words stand together, for how long, and the files they are written to."""
 
 from .caption import LINE_LENGTH, LINES, Caption, captions_of
+from .said import SaidWord, said_in
 from .srt import stamp, to_srt, to_vtt
+from .style import (
+    CAPTION_PLACES,
+    FACES,
+    PLAIN,
+    READY,
+    SAID_MARKS,
+    CaptionPlace,
+    CaptionStyle,
+    Face,
+    SaidMark,
+)
 
-__all__ = ["LINES", "LINE_LENGTH", "Caption", "captions_of", "stamp", "to_srt", "to_vtt"]
+__all__ = [
+    "CAPTION_PLACES",
+    "FACES",
+    "LINES",
+    "LINE_LENGTH",
+    "PLAIN",
+    "READY",
+    "SAID_MARKS",
+    "Caption",
+    "CaptionPlace",
+    "CaptionStyle",
+    "Face",
+    "SaidMark",
+    "SaidWord",
+    "captions_of",
+    "said_in",
+    "stamp",
+    "to_srt",
+    "to_vtt",
+]

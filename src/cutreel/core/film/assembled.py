@@ -9,7 +9,7 @@ from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from cutreel.core.captions import Caption, captions_of
+from cutreel.core.captions import Caption, captions_of, said_in
 from cutreel.core.sound import (
     LONGEST_MUSIC,
     Course,
@@ -113,8 +113,16 @@ class Assembled:
                 for j in self.joins
             ],
             self.sound_clips,
-            [CaptionClip(c.start, c.end, c.lines) for c in self.captions],
+            self._captioned(),
         )
+
+    def _captioned(self) -> list[CaptionClip]:
+        marked = self.document.settings.caption_style.said != "none"
+        words, times = self.read.script.words, self.timing.words
+        return [
+            CaptionClip(c.start, c.end, c.lines, said_in(c, words, times) if marked else ())
+            for c in self.captions
+        ]
 
     @cached_property
     def joins(self) -> list[FilmJoin]:
@@ -150,7 +158,7 @@ class Assembled:
             )
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
-        burned = tuple(self.captions) if settings.captions == "burn" else ()
+        burned = (settings.caption_style, *self.captions) if settings.captions == "burn" else ()
         joins = tuple(j.how for j in self.joins)
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
@@ -430,6 +438,7 @@ def _timed(
 ) -> tuple[Timing, list[Caption]]:
     """When every word is said, and the captions of that."""
     rests = rests_of(read.document.settings)
+    length = read.document.settings.caption_length
     if (
         before is not None
         and before.read.script is read.script
@@ -437,6 +446,7 @@ def _timed(
         and before.read.pauses == read.pauses
         and before.spoken == spoken
         and rests_of(before.document.settings) == rests
+        and before.document.settings.caption_length == length
     ):
         return before.timing, before.captions
     timing = lay_out(
@@ -451,7 +461,7 @@ def _timed(
         [w.over for w in read.speech],
         rests,
     )
-    return timing, captions_of(read.script.words, timing.words)
+    return timing, captions_of(read.script.words, timing.words, length)
 
 
 def _wanted(film: FilmDocument, cues: Sequence[Cue]) -> list[str]:

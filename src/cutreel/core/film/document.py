@@ -7,6 +7,7 @@ from typing import Literal, TypeVar
 from pydantic import BaseModel, Field
 
 from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wish_for
+from cutreel.core.captions import LINE_LENGTH, CaptionStyle
 from cutreel.core.continuity import (
     Look,
     Mood,
@@ -48,6 +49,7 @@ class Settings(BaseModel):
     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
+    `caption_style` how captions look, `caption_length` how many characters a line of them has at most;
     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots (plain: dissolves
     alone); `sounds` how much must be heard of what is told for it to be proposed;
     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
@@ -83,6 +85,8 @@ class Settings(BaseModel):
     duck_out: float = Field(0.7, ge=0.05, le=4)
     loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "file", "off"] = "burn"
+    caption_style: CaptionStyle = CaptionStyle()
+    caption_length: int = Field(LINE_LENGTH, ge=16, le=48)
     dissolve: float = Field(0.5, ge=0, le=4)
     joins: JoinAmount = "middle"
     takes: int = Field(1, ge=1, le=4)

@@ -1,55 +1,13 @@
-"""Words set as pictures: captions, and the paper page that stands in for a picture that is not made
-yet."""
-
-from functools import lru_cache
-from importlib.resources import files
+"""The paper page that stands in for a picture that is not made yet."""
 
 import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw, ImageFont
 
-from .planes import Planes, planes_of
+from .faces import face
 
 U8 = NDArray[np.uint8]
 PAPER, RULE, INK, FAINT = (250, 246, 236), (223, 213, 194), (39, 35, 32), (148, 138, 120)
-
-
-@lru_cache(maxsize=64)
-def _font(name: str, size: int) -> ImageFont.FreeTypeFont:
-    return ImageFont.truetype(str(files("cutreel.core.render") / "fonts" / name), size)
-
-
-@lru_cache(maxsize=48)
-def caption_planes(lines: tuple[str, ...], width: int, height: int) -> tuple[Planes, int, int]:
-    """A caption for a frame of that size: bold, light with a dark edge. Returns planes and their
-    top and left."""
-    size: int = max(9, round(min(height * 0.062, width * 0.055)))
-    font = _font("InstrumentSans-Bold.ttf", size)
-    edge = max(1, round(size * 0.13))
-    widest = max(font.getlength(line) for line in lines)
-    most = width * 0.92
-    if widest > most:
-        size = max(8, int(size * most / widest))
-        font, edge = _font("InstrumentSans-Bold.ttf", size), max(1, round(size * 0.13))
-        widest = max(font.getlength(line) for line in lines)
-    step = round(size * 1.24)
-    w = min(width, (int(widest) + 4 * edge + 8) // 2 * 2)
-    h = (step * len(lines) + 2 * edge + 6) // 2 * 2
-    image = Image.new("RGBA", (w, h), (20, 16, 14, 0))
-    draw = ImageDraw.Draw(image)
-    for i, line in enumerate(lines):
-        draw.text(
-            (w / 2, edge + 2 + step * i),
-            line,
-            font=font,
-            anchor="ma",
-            fill=(252, 249, 240, 255),
-            stroke_width=edge,
-            stroke_fill=(24, 19, 17, 235),
-        )
-    bottom = round(height * (0.055 if width >= height else 0.16))
-    top = (height - bottom - h) // 2 * 2
-    return planes_of(np.asarray(image)), max(0, top), (width - w) // 4 * 2
 
 
 def paper_page(words: str, edge: str, width: int, height: int) -> U8:
@@ -68,7 +26,7 @@ def paper_page(words: str, edge: str, width: int, height: int) -> U8:
     size = max(10, short // 13)
     room = width * 0.74
     while size > 9:
-        font = _font("Literata-Regular.ttf", size)
+        font = face("book", size)
         lines = _wrapped(words, font, room)
         if len(lines) * size * 1.4 < height * 0.72:
             break
@@ -76,11 +34,7 @@ def paper_page(words: str, edge: str, width: int, height: int) -> U8:
     step = size * 1.4
     top = (height - step * len(lines)) / 2
     draw.text(
-        (width * 0.045, top),
-        edge,
-        font=_font("InstrumentSans-Bold.ttf", max(9, size // 2)),
-        fill=FAINT,
-        anchor="ma",
+        (width * 0.045, top), edge, font=face("plain", max(9, size // 2)), fill=FAINT, anchor="ma"
     )
     for i, line in enumerate(lines):
         draw.text((width * 0.13, top + step * i), line, font=font, fill=INK)

@@ -7,10 +7,11 @@ segment.
 from bisect import bisect_right
 from collections.abc import Sequence
 from itertools import takewhile
+from typing import NamedTuple
 
 from pydantic import BaseModel
 
-from cutreel.core.captions import Caption
+from cutreel.core.captions import PLAIN, Caption, CaptionStyle
 from cutreel.core.keys import key
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
 from cutreel.core.timeline import (
@@ -85,11 +86,13 @@ class Scene(BaseModel):
 
 
 class CaptionSpan(BaseModel):
-    """Caption lines over frames `start` up to `end` of the segment."""
+    """Caption lines over frames `start` up to `end` of the segment; for each word that is marked as it is `said` its
+    line, its characters from and up to, and the frame at which it begins."""
 
     lines: list[str]
     start: int
     end: int
+    said: list[tuple[int, int, int, int]] = []
 
 
 class SegmentPlan(BaseModel):
@@ -105,6 +108,8 @@ class SegmentPlan(BaseModel):
     other: Scene | None = None
     join: JoinHow | None = None
     captions: list[CaptionSpan] = []
+    style: CaptionStyle | None = None
+    """None: plain; only where there are captions."""
 
     @property
     def key(self) -> str:
@@ -117,10 +122,15 @@ class SegmentPlan(BaseModel):
 
 
 def plan_film(
-    film: Timeline, width: int, height: int, quality: Quality, burn: bool = True
+    film: Timeline,
+    width: int,
+    height: int,
+    quality: Quality,
+    burn: bool = True,
+    style: CaptionStyle = PLAIN,
 ) -> list[tuple[int, SegmentPlan]]:
-    """(first frame, segment) for a whole film at a size; captions are burned in where `burn` says
-    so."""
+    """(first frame, segment) for a whole film at a size; captions are burned in, in a `style`, where
+    `burn` says so."""
     shots = [PlannedShot.of(c) for c in film.clips]
     return plan_segments(
         shots,
@@ -131,6 +141,7 @@ def plan_film(
         width,
         height,
         quality,
+        style,
     )
 
 
@@ -143,6 +154,7 @@ def plan_segments(
     width: int,
     height: int,
     quality: Quality,
+    style: CaptionStyle = PLAIN,
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for the whole film; the segments cover every frame once."""
     plan = [s for s in stretches(spans, [j.frames for j in joins]) if s.end > s.start]
@@ -163,8 +175,8 @@ def plan_segments(
             lead=spans[shot].start - begin if shots[shot].moves_by_itself else 0,
         )
 
-    timed = [(rate.frames(c.start), rate.frames(c.end), list(c.lines)) for c in captions]
-    ends = [end for _, end, _ in timed]
+    timed = [_Timed.of(c, rate) for c in captions]
+    ends = [caption.end for caption in timed]
     out = []
     for stretch in plan:
         over = _captions_over(stretch, timed[bisect_right(ends, stretch.start) :])
@@ -181,6 +193,7 @@ def plan_segments(
                     other=None if stretch.to is None else scene(stretch.to, stretch.start),
                     join=None if stretch.to is None else shaping(joins[stretch.shot].how),
                     captions=over,
+                    style=style if over and style != PLAIN else None,
                 ),
             )
         )
@@ -198,17 +211,35 @@ def shaping(how: JoinHow | None) -> JoinHow | None:
     return JoinHow(**told, **({named: getattr(how, named)} if named else {}))
 
 
-def _captions_over(
-    stretch: Stretch, timed: Sequence[tuple[int, int, list[str]]]
-) -> list[CaptionSpan]:
+class _Timed(NamedTuple):
+    """A caption in frames of the film."""
+
+    start: int
+    end: int
+    lines: list[str]
+    said: list[tuple[int, int, int, int]]
+
+    @classmethod
+    def of(cls, caption: Caption | CaptionClip, rate: FrameRate) -> "_Timed":
+        said = caption.said if isinstance(caption, CaptionClip) else ()
+        return cls(
+            rate.frames(caption.start),
+            rate.frames(caption.end),
+            list(caption.lines),
+            [(line, a, b, rate.frames(at)) for line, a, b, at in said],
+        )
+
+
+def _captions_over(stretch: Stretch, timed: Sequence[_Timed]) -> list[CaptionSpan]:
     """The captions seen in a stretch; `timed` are those that end behind its start, one behind
     another."""
-    seen = takewhile(lambda caption: caption[0] < stretch.end, timed)
+    seen = takewhile(lambda caption: caption.start < stretch.end, timed)
     return [
         CaptionSpan(
-            lines=lines,
-            start=max(0, begin - stretch.start),
-            end=min(stretch.end, end) - stretch.start,
+            lines=c.lines,
+            start=max(0, c.start - stretch.start),
+            end=min(stretch.end, c.end) - stretch.start,
+            said=[(line, a, b, at - stretch.start) for line, a, b, at in c.said],
         )
-        for begin, end, lines in seen
+        for c in seen
     ]

@@ -3,17 +3,19 @@
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
+from cutreel.core.captions import PLAIN, CaptionStyle
 from cutreel.core.motion import Walked, fit_clip, path_for
 from cutreel.core.timeline import FrameRate, JoinHow
 from cutreel.protocol import JointedFigure
 
+from .captioned import Part, caption_planes
 from .compositor import Compositor, Frame, Shown
 from .encode import Draw, encode_segment
 from .footage import FootageLayer
 from .grains import AirLayer
 from .joining import Joining
-from .pages import caption_planes, paper_page
-from .plan import PlannedShot, Scene, SegmentPlan
+from .pages import paper_page
+from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
 from .puppet import Puppet
 from .regions import BentLayer, LooseLayer, with_regions
@@ -56,6 +58,7 @@ def painter(
     desk = Compositor(plan.width, plan.height)
     one = _shown(plan.one, plan, fetch, figures, files)
     other = _shown(plan.other, plan, fetch, figures, files) if plan.other else None
+    style = plan.style or PLAIN
     joining = Joining(desk, plan.join or JoinHow())
 
     def draw(number: int, out: Frame) -> None:
@@ -66,9 +69,17 @@ def painter(
             joining.draw(one, plan.one.at + number, other, plan.other.at + number, share, out)
         for caption in plan.captions:
             if caption.start <= number < caption.end:
-                desk.caption(*caption_planes(tuple(caption.lines), plan.width, plan.height), out)
+                said = _said(caption, number, style)
+                lines = tuple(caption.lines)
+                desk.caption(*caption_planes(lines, plan.width, plan.height, style, said), out)
 
     return draw
+
+
+def _said(caption: CaptionSpan, number: int, style: CaptionStyle) -> tuple[Part, ...]:
+    """The words of a caption that are marked in a frame: the one that is said then, or all so far."""
+    begun = [(line, a, b) for line, a, b, at in caption.said if at <= number]
+    return tuple(begun if style.said == "so far" else begun[-1:])
 
 
 def frames_of(

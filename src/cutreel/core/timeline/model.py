@@ -116,11 +116,13 @@ class SoundClip:
 
 @dataclass(frozen=True, slots=True)
 class CaptionClip:
-    """Lines to be read from `start` to `end` seconds."""
+    """Lines to be read from `start` to `end` seconds; where words are marked as they are `said`, for each its line, its
+    characters from and up to, and the second at which it begins."""
 
     start: float
     end: float
     lines: tuple[str, ...]
+    said: tuple[tuple[int, int, int, float], ...] = ()
 
 
 @dataclass(frozen=True)

@@ -1,9 +1,10 @@
 /** How one sound is wanted: when, how loud, from where; of music its mood and whose tune returns in it. */
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 
 import type { Cue, Film } from "../../api/client";
 import { useChange, useRules } from "../../api/film";
 import { Choice, worded } from "../../parts/Choice";
+import { DeskRow as Row } from "../../parts/DeskRow";
 import { Steps, decibels } from "../../parts/Steps";
 import { type Shape, FARTHEST, byWord } from "./cues";
 
@@ -91,13 +92,6 @@ export function CueChoices({ film, cue, now, onPut }: Props) {
     </>
   );
 }
-
-const Row = ({ name, children }: { name: string; children: ReactNode }) => (
-  <>
-    <dt className="text-ink-2">{name}</dt>
-    <dd>{children}</dd>
-  </>
-);
 
 /** The word that a spot stands on, with the one before and the one behind. */
 function OnWord({ film, cue }: { film: Film; cue: Cue }) {

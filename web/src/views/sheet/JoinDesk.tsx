@@ -1,12 +1,12 @@
 /** How a shot is come to from the one before it, opened at its cut: which join, how long, which way; alone, for all that are
  * alike, or as planned. */
 import * as Popover from "@radix-ui/react-popover";
-import type { ReactNode } from "react";
 
 import type { Film, Schemas, Shot } from "../../api/client";
 import { useChange, useRules } from "../../api/film";
 import { Button } from "../../parts/Button";
 import { Choice, worded } from "../../parts/Choice";
+import { DeskRow as Row } from "../../parts/DeskRow";
 import { Steps } from "../../parts/Steps";
 import { CutStroke } from "../../parts/marks";
 
@@ -225,13 +225,6 @@ const leads = (seconds: number) =>
   seconds === 0
     ? "with the picture"
     : `${Math.abs(seconds).toFixed(1)} s ${seconds > 0 ? "before" : "behind"} the picture`;
-
-const Row = ({ name, children }: { name: string; children: ReactNode }) => (
-  <>
-    <dt className="text-ink-2">{name}</dt>
-    <dd>{children}</dd>
-  </>
-);
 
 const Also = ({ says, onClick }: { says: string; onClick: () => void }) => (
   <button

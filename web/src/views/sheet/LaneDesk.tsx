@@ -6,6 +6,7 @@ import type { ReactNode } from "react";
 import type { Film } from "../../api/client";
 import { useChange, useOffers, useRules } from "../../api/film";
 import { Choice, worded } from "../../parts/Choice";
+import { DeskRow as Row } from "../../parts/DeskRow";
 import { Steps, decibels } from "../../parts/Steps";
 import { MUSIC, SOUNDS } from "../wording";
 
@@ -46,15 +47,6 @@ export function LaneDesk({
 }
 
 const softer = (duck: number) => (duck === 0 ? "not at all" : `by ${duck} dB`);
-
-function Row({ name, children }: { name: string; children: ReactNode }) {
-  return (
-    <>
-      <dt className="text-ink-2">{name}</dt>
-      <dd>{children}</dd>
-    </>
-  );
-}
 
 function useSet(film: Film) {
   const change = useChange(film.id);
