@@ -8,7 +8,7 @@ LISTS = {
 }  # fmt: skip
 SETTINGS = {
     "aspects": "aspect", "rates": "fps", "captions": "captions", "music": "music", "sounds": "sounds", "movements": "movement",
-    "air_amounts": "air", "join_amounts": "joins",
+    "air_amounts": "air", "join_amounts": "joins", "titles": "titles",
 }  # fmt: skip
 
 

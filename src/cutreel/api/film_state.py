@@ -28,6 +28,7 @@ from cutreel.core.film import (
 )
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.core.sound import Cue
+from cutreel.core.titles import Card
 from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
@@ -263,6 +264,9 @@ def _shots(
     views: dict[int, ShotView] = {}
     seen: dict[int, Seen] = {}
     joins = [None, *film.joins]
+    cards: dict[int, list[Card]] = {}
+    for card in film.cards:
+        cards.setdefault(card.shot, []).append(card)
     for i, (shot, takes, used) in enumerate(
         zip(film.read.shots, film.takes, film.used, strict=True)
     ):
@@ -278,6 +282,7 @@ def _shots(
             wants,
             film.document.settings.movement,
             joins[i],
+            cards.get(i),
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -288,6 +293,7 @@ def _shots(
                 shot, takes, used, film.voiced[i], pictures.drift[i],
                 pictures.faults[i], remarks.get(i, _NONE), wants, acts_told(film.read, shot, used),
                 joins[i],
+                cards.get(i, []),
             )  # fmt: skip
             seen[number] = now
     return views, seen

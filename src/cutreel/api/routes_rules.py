@@ -20,6 +20,7 @@ from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.sound import DELIVERED_DBTP
 from cutreel.core.timeline import EASES, JOIN_KINDS, KNOWN_RATES, PATTERNS, ROOMS, Room
+from cutreel.core.titles import TITLE_LOOKS
 from cutreel.making import SHORT_SIDE
 
 router = APIRouter(prefix="/api")
@@ -65,6 +66,8 @@ class Rules(BaseModel):
     faces: list[str]
     caption_places: list[str]
     said_marks: list[str]
+    titles: list[str]
+    title_looks: list[str]
     caption_lines: int
     caption_characters: int
     loudness: list[int]
@@ -107,6 +110,8 @@ RULES = Rules(
     faces=list(FACES),
     caption_places=list(CAPTION_PLACES),
     said_marks=list(SAID_MARKS),
+    titles=_choices("titles"),
+    title_looks=list(TITLE_LOOKS),
     caption_lines=LINES,
     caption_characters=LINE_LENGTH,
     loudness=list(get_args(Settings.model_fields["loudness"].annotation)),

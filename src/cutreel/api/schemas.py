@@ -12,7 +12,7 @@ from cutreel.core.ideas import IdeaSort
 from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
 from cutreel.core.speech import WordMark
-from cutreel.core.timeline import JoinHow
+from cutreel.core.timeline import CardSort, JoinHow
 
 
 class Piece(BaseModel):
@@ -111,6 +111,14 @@ class JoinView(BaseModel):
     turn: Turn
 
 
+class CardView(BaseModel):
+    """Words that stand on the screen in a shot besides captions: which sort, their lines, and why."""
+
+    sort: CardSort
+    lines: list[str]
+    why: str
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
     shot before it end, so that a change tells only the shots it changed. How many frames it has is
@@ -143,6 +151,7 @@ class ShotView(BaseModel):
     move: str
     join: JoinView | None
     """None of a film's first shot."""
+    cards: list[CardView]
     acts: list[str] = []
     """What the figures of its picture do, each as who and what, in the order of the words."""
     prompt: str

@@ -6,11 +6,13 @@ from cutreel.core.colour import css_of
 from cutreel.core.continuity import figures_of
 from cutreel.core.film import FilmJoin, ReadShot, is_fresh
 from cutreel.core.ideas import Idea
+from cutreel.core.titles import Card as OnScreen
 from cutreel.making import Faults, PersonDrift, seen_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
 from .schemas import (
     Card,
+    CardView,
     DriftView,
     FaultView,
     FigureView,
@@ -38,6 +40,7 @@ def shot_view(
     wanted: float,
     acts: list[str],
     join: FilmJoin | None,
+    cards: Sequence[OnScreen],
 ) -> ShotView:
     """A shot with everything made for it."""
     f = shot.facts
@@ -68,6 +71,7 @@ def shot_view(
         own=shot.shot.own,
         move=shot.move,
         join=JoinView(how=join.how, why=join.why, turn=join.turn) if join else None,
+        cards=[CardView(sort=c.sort, lines=list(c.lines), why=c.why) for c in cards],
         acts=acts,
         prompt=shot.prompt.text,
         pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],

@@ -15,14 +15,13 @@ from cutreel.core.render import (
     PlannedShot,
     SegmentPlan,
     painter,
-    plan_film,
     plan_segments,
     rgb_of,
 )
 from cutreel.core.timeline import PictureClip, Span
 from cutreel.store import Assembled
 
-from .planning import frame_size
+from .planning import frame_size, planned_at
 from .rendering import figure_of, planes_of_media
 from .workshop import Workshop
 
@@ -91,10 +90,7 @@ def frames_of_shot(
 
 def frame_of_film(shop: Workshop, film: Assembled, frame: int, high: int) -> Image.Image:
     """A frame of the film as a viewer sees it, with its joins and captions, `high` pixels at its shorter side."""
-    settings = film.document.settings
-    width, height = frame_size(settings.aspect, high)
-    burn = settings.captions == "burn"
-    plans = plan_film(film.timeline, width, height, "preview", burn, settings.caption_style)
+    plans = planned_at(film, "preview", high)
     first, plan = next(p for p in reversed(plans) if p[0] <= frame)
     return _painted(shop, plan)(min(plan.frames - 1, frame - first))
 

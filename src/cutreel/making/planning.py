@@ -1,6 +1,7 @@
 """The film's segments at a size."""
 
 from cutreel.core.errors import BadInput
+from cutreel.core.film import title_look_of
 from cutreel.core.render import Quality, SegmentPlan, plan_film
 from cutreel.store import Assembled
 
@@ -23,7 +24,15 @@ def planned_segments(
     """The film's segments with their first frames; `captions` None: as the film has them."""
     if size not in SHORT_SIDE:
         raise BadInput(f"There is no size “{size}”.", "Choose " + ", ".join(SHORT_SIDE) + ".")
+    return planned_at(film, quality, SHORT_SIDE[size], captions)
+
+
+def planned_at(
+    film: Assembled, quality: Quality, high: int, captions: Captions | None = None
+) -> list[tuple[int, SegmentPlan]]:
+    """The same where the shorter side is `high` pixels."""
     settings = film.document.settings
     burn = (captions or settings.captions) == "burn"
-    width, height = frame_size(settings.aspect, SHORT_SIDE[size])
-    return plan_film(film.timeline, width, height, quality, burn, settings.caption_style)
+    width, height = frame_size(settings.aspect, high)
+    titles = title_look_of(film.document)
+    return plan_film(film.timeline, width, height, quality, burn, settings.caption_style, titles)

@@ -96,6 +96,8 @@ const NONE_YET: Rules = {
   faces: [],
   caption_places: [],
   said_marks: [],
+  titles: [],
+  title_looks: [],
   caption_lines: 0,
   caption_characters: 0,
   loudness: [],

@@ -99,6 +99,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     own: {} as View["own"],
     move: "push",
     join: null,
+    cards: [],
     acts: [],
     prompt: "",
     pieces: [],

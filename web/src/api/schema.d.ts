@@ -2274,6 +2274,21 @@ export interface components {
             ][];
         };
         /**
+         * CardView
+         * @description Words that stand on the screen in a shot besides captions: which sort, their lines, and why.
+         */
+        CardView: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "title" | "chapter" | "place" | "end";
+            /** Lines */
+            lines: string[];
+            /** Why */
+            why: string;
+        };
+        /**
          * Change
          * @description A command sent by somebody who saw the film at `revision`.
          */
@@ -2281,7 +2296,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
         };
         /** ChangeView */
         ChangeView: {
@@ -4350,6 +4365,8 @@ export interface components {
              *         "shadow": false,
              *         "size": 1
              *       },
+             *       "titles": "off",
+             *       "title_look": "look",
              *       "caption_length": 30,
              *       "dissolve": 0.5,
              *       "joins": "middle",
@@ -5703,6 +5720,10 @@ export interface components {
             caption_places: string[];
             /** Said Marks */
             said_marks: string[];
+            /** Titles */
+            titles: string[];
+            /** Title Looks */
+            title_looks: string[];
             /** Caption Lines */
             caption_lines: number;
             /** Caption Characters */
@@ -5991,6 +6012,27 @@ export interface components {
             seed: number;
         };
         /**
+         * SetCard
+         * @description Say what stands on the screen in a shot in place of what is planned; with no text at all (None) that stands
+         *     again, with an empty one nothing does.
+         */
+        SetCard: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set card";
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "title" | "chapter" | "place" | "end";
+            /** Shot */
+            shot: number;
+            /** Text */
+            text?: string | null;
+        };
+        /**
          * SetCue
          * @description Say how a cue is wanted; as it was proposed, where nothing is said.
          */
@@ -6240,9 +6282,10 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
-         *     `caption_style` how captions look, `caption_length` how many characters a line of them has at most;
-         *     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots (plain: dissolves
-         *     alone); `sounds` how much must be heard of what is told for it to be proposed;
+         *     `caption_style` how captions look, `caption_length` how many characters a line of them has at most, `titles` how
+         *     many words stand on the screen besides (the title, chapters, places), `title_look` how these look ("look": as
+         *     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
+         *     (plain: dissolves alone); `sounds` how much must be heard of what is told for it to be proposed;
          *     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
          *     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
          *     seconds; `loudness` the film's (LUFS);
@@ -6388,6 +6431,17 @@ export interface components {
              *     }
              */
             caption_style: components["schemas"]["CaptionStyle"];
+            /**
+             * Titles
+             * @default off
+             * @enum {string}
+             */
+            titles: "off" | "low" | "middle" | "high";
+            /**
+             * Title Look
+             * @default look
+             */
+            title_look: string;
             /**
              * Caption Length
              * @default 30
@@ -6577,6 +6631,8 @@ export interface components {
             /** Move */
             move: string;
             join: components["schemas"]["JoinView"] | null;
+            /** Cards */
+            cards: components["schemas"]["CardView"][];
             /**
              * Acts
              * @default []
@@ -7750,7 +7806,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
             };
         };
         responses: {

@@ -17,6 +17,7 @@ import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 import { CaptionDesk } from "./sheet/CaptionDesk";
+import { CardLine } from "./sheet/CardLine";
 import { JoinDesk } from "./sheet/JoinDesk";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Music } from "./sheet/Music";
@@ -347,7 +348,10 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
         <Music film={film} shot={shot} rate={rate} />
       </div>
       <div className="overflow-hidden py-2 pl-2.5 pr-2 text-[12px] leading-[1.4] text-ink-2">
-        <p className="line-clamp-6">
+        {shot.cards.map((card) => (
+          <CardLine key={card.sort} film={film} shot={shot} card={card} />
+        ))}
+        <p className={shot.cards.length ? "line-clamp-4" : "line-clamp-6"}>
           {film.captions
             .filter((c) => c.start >= shot.start / rate - 0.05 && c.start < shot.stop / rate - 0.05)
             .map((c, i) => (

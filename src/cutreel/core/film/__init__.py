@@ -53,6 +53,7 @@ from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
+from .titles import title_look_of
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
 
@@ -153,6 +154,7 @@ __all__ = [
     "targets_in",
     "theme_names",
     "tightened",
+    "title_look_of",
     "turned_by",
     "used_take",
     "voices_for",

@@ -24,6 +24,7 @@ from cutreel.core.sound import (
 from cutreel.core.speech import Heard, level_told, room_of_place
 from cutreel.core.timeline import (
     CaptionClip,
+    CardClip,
     FrameRate,
     Join,
     LineSound,
@@ -40,6 +41,7 @@ from cutreel.core.timeline import (
     lay_out,
     snapped,
 )
+from cutreel.core.titles import Card
 
 from .acting import VOICE_RATE
 from .air import air_of
@@ -53,6 +55,7 @@ from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strip
 from .reading import ReadFilm
 from .resting import outside
 from .tightening import longest_of, rests_of, tightened
+from .titles import cards_of
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
@@ -114,6 +117,7 @@ class Assembled:
             ],
             self.sound_clips,
             self._captioned(),
+            [CardClip(c.sort, c.start, c.end, c.lines) for c in self.cards],
         )
 
     def _captioned(self) -> list[CaptionClip]:
@@ -123,6 +127,13 @@ class Assembled:
             CaptionClip(c.start, c.end, c.lines, said_in(c, words, times) if marked else ())
             for c in self.captions
         ]
+
+    @cached_property
+    def cards(self) -> list[Card]:
+        """The words on the screen besides captions."""
+        if self.document.settings.titles == "off":
+            return []
+        return cards_of(self.read, self.spans, self.joins, self.rate)
 
     @cached_property
     def joins(self) -> list[FilmJoin]:
@@ -159,7 +170,7 @@ class Assembled:
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
         burned = (settings.caption_style, *self.captions) if settings.captions == "burn" else ()
-        joins = tuple(j.how for j in self.joins)
+        joins = (tuple(j.how for j in self.joins), settings.title_look, tuple(self.cards))
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
         return (*cut, *mixed, tuple(seen), tuple(self.sound_clips), burned)

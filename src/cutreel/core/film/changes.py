@@ -58,6 +58,7 @@ Command = Annotated[
     | c.SetSettings
     | c.SetSource
     | c.Rename
+    | c.SetCard
     | c.LiftCue
     | c.LiftSounds
     | c.SetCue

@@ -25,6 +25,7 @@ from cutreel.core.reading import Parses
 from cutreel.core.sound import DUCK_DB, SoundAmount
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
+from cutreel.core.titles import CardAmount, CardSort
 
 MOST_CHARACTERS = 1_000_000
 MOST_POINTS = 1_000
@@ -49,9 +50,10 @@ class Settings(BaseModel):
     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
-    `caption_style` how captions look, `caption_length` how many characters a line of them has at most;
-    `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots (plain: dissolves
-    alone); `sounds` how much must be heard of what is told for it to be proposed;
+    `caption_style` how captions look, `caption_length` how many characters a line of them has at most, `titles` how
+    many words stand on the screen besides (the title, chapters, places), `title_look` how these look ("look": as
+    belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
+    (plain: dissolves alone); `sounds` how much must be heard of what is told for it to be proposed;
     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
     seconds; `loudness` the film's (LUFS);
@@ -86,6 +88,8 @@ class Settings(BaseModel):
     loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "file", "off"] = "burn"
     caption_style: CaptionStyle = CaptionStyle()
+    titles: CardAmount = "off"
+    title_look: str = Field("look", max_length=40)
     caption_length: int = Field(LINE_LENGTH, ge=16, le=48)
     dissolve: float = Field(0.5, ge=0, le=4)
     joins: JoinAmount = "middle"
@@ -211,6 +215,15 @@ class TensionPoint(BaseModel):
     word: int
     later: int = Field(0, ge=-2_400, le=2_400)
     level: float = Field(ge=0, le=1)
+
+
+class OwnCard(BaseModel):
+    """What the maker wrote to stand on the screen in place of what is planned for a shot, by its number, a line below
+    the other; empty: nothing."""
+
+    sort: CardSort
+    shot: int
+    text: str = Field("", max_length=400)
 
 
 class PlacedCue(BaseModel):
@@ -344,6 +357,7 @@ class FilmDocument(BaseModel):
     cue_choices: list[CueChoice] = []
     lifted_sounds: list[str] = []
     """Sounds that are proposed nowhere in the film, by their prompts."""
+    cards: list[OwnCard] = Field([], max_length=MOST_POINTS)
     placed: list[PlacedCue] = Field([], max_length=MOST_PLACED)
     lanes: list[LaneChoice] = []
     tension: list[TensionPoint] = Field([], max_length=MOST_POINTS)

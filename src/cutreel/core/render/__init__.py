@@ -4,7 +4,7 @@ from .compositor import Compositor, Shown
 from .encode import ENCODER_VERSION, Quality, encode_segment, encode_sound, join
 from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
-from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan, plan_film, plan_segments
+from .plan import CaptionSpan, CardSpan, PlannedShot, Scene, SegmentPlan, plan_film, plan_segments
 from .planes import Planes, cover, planes_of, rgb_of
 from .puppet import Puppet
 from .sample import render_sample
@@ -14,6 +14,7 @@ from .segment import frames_of, make_segment, painter
 __all__ = [
     "ENCODER_VERSION",
     "CaptionSpan",
+    "CardSpan",
     "Compositor",
     "Planes",
     "PlannedShot",

@@ -16,6 +16,8 @@ from cutreel.core.keys import key
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
 from cutreel.core.timeline import (
     CaptionClip,
+    CardClip,
+    CardSort,
     Footage,
     FrameRate,
     Join,
@@ -28,6 +30,7 @@ from cutreel.core.timeline import (
     Timeline,
     stretches,
 )
+from cutreel.core.titles import TitleLook
 
 from .encode import ENCODER_VERSION, Quality
 
@@ -95,6 +98,15 @@ class CaptionSpan(BaseModel):
     said: list[tuple[int, int, int, int]] = []
 
 
+class CardSpan(BaseModel):
+    """Words on the screen over frames `begin` up to `end` of the segment; they may have begun before it."""
+
+    lines: list[str]
+    sort: CardSort
+    begin: int
+    end: int
+
+
 class SegmentPlan(BaseModel):
     """One segment: a shot alone, or with `other` how it goes over into the next: by a `join`, or by an even
     dissolve."""
@@ -110,6 +122,8 @@ class SegmentPlan(BaseModel):
     captions: list[CaptionSpan] = []
     style: CaptionStyle | None = None
     """None: plain; only where there are captions."""
+    cards: list[CardSpan] = []
+    title_look: TitleLook | None = None
 
     @property
     def key(self) -> str:
@@ -128,6 +142,7 @@ def plan_film(
     quality: Quality,
     burn: bool = True,
     style: CaptionStyle = PLAIN,
+    titles: TitleLook = TitleLook(),
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for a whole film at a size; captions are burned in, in a `style`, where
     `burn` says so."""
@@ -142,6 +157,8 @@ def plan_film(
         height,
         quality,
         style,
+        film.cards,
+        titles,
     )
 
 
@@ -155,6 +172,8 @@ def plan_segments(
     height: int,
     quality: Quality,
     style: CaptionStyle = PLAIN,
+    cards: Sequence[CardClip] = (),
+    titles: TitleLook = TitleLook(),
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for the whole film; the segments cover every frame once."""
     plan = [s for s in stretches(spans, [j.frames for j in joins]) if s.end > s.start]
@@ -179,6 +198,7 @@ def plan_segments(
     ends = [caption.end for caption in timed]
     out = []
     for stretch in plan:
+        words = _cards_over(stretch, cards, rate)
         over = _captions_over(stretch, timed[bisect_right(ends, stretch.start) :])
         out.append(
             (
@@ -194,6 +214,8 @@ def plan_segments(
                     join=None if stretch.to is None else shaping(joins[stretch.shot].how),
                     captions=over,
                     style=style if over and style != PLAIN else None,
+                    cards=words,
+                    title_look=titles if words else None,
                 ),
             )
         )
@@ -209,6 +231,21 @@ def shaping(how: JoinHow | None) -> JoinHow | None:
         how.kind, "way" if how.kind in ("wipe", "slide", "push", "page", "whip") else ""
     )
     return JoinHow(**told, **({named: getattr(how, named)} if named else {}))
+
+
+def _cards_over(stretch: Stretch, cards: Sequence[CardClip], rate: FrameRate) -> list[CardSpan]:
+    """The words on the screen that are seen in a stretch."""
+    placed = [(rate.frames(c.start), rate.frames(c.end), c) for c in cards]
+    return [
+        CardSpan(
+            lines=list(card.lines),
+            sort=card.sort,
+            begin=begin - stretch.start,
+            end=end - stretch.start,
+        )
+        for begin, end, card in placed
+        if begin < stretch.end and end > stretch.start
+    ]
 
 
 class _Timed(NamedTuple):

@@ -6,16 +6,18 @@ from dataclasses import replace
 from cutreel.core.captions import PLAIN, CaptionStyle
 from cutreel.core.motion import Walked, fit_clip, path_for
 from cutreel.core.timeline import FrameRate, JoinHow
+from cutreel.core.titles import TitleLook
 from cutreel.protocol import JointedFigure
 
 from .captioned import Part, caption_planes
+from .carded import IN, LETTERS, OUT, RISE, card_planes, faded
 from .compositor import Compositor, Frame, Shown
 from .encode import Draw, encode_segment
 from .footage import FootageLayer
 from .grains import AirLayer
 from .joining import Joining
 from .pages import paper_page
-from .plan import CaptionSpan, PlannedShot, Scene, SegmentPlan
+from .plan import CaptionSpan, CardSpan, PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
 from .puppet import Puppet
 from .regions import BentLayer, LooseLayer, with_regions
@@ -58,7 +60,7 @@ def painter(
     desk = Compositor(plan.width, plan.height)
     one = _shown(plan.one, plan, fetch, figures, files)
     other = _shown(plan.other, plan, fetch, figures, files) if plan.other else None
-    style = plan.style or PLAIN
+    style, fps = plan.style or PLAIN, float(FrameRate.parse(plan.fps).fraction)
     joining = Joining(desk, plan.join or JoinHow())
 
     def draw(number: int, out: Frame) -> None:
@@ -67,6 +69,9 @@ def painter(
         else:
             share = (number + 1) / (plan.frames + 1)
             joining.draw(one, plan.one.at + number, other, plan.other.at + number, share, out)
+        for card in plan.cards:
+            if card.begin <= number < card.end:
+                _lay_card(desk, card, plan.title_look or TitleLook(), number, fps, out)
         for caption in plan.captions:
             if caption.start <= number < caption.end:
                 said = _said(caption, number, style)
@@ -74,6 +79,25 @@ def painter(
                 desk.caption(*caption_planes(lines, plan.width, plan.height, style, said), out)
 
     return draw
+
+
+def _lay_card(
+    desk: Compositor, card: CardSpan, look: TitleLook, number: int, fps: float, out: Frame
+) -> None:
+    """Lay words on the screen, coming, standing or going."""
+    since, left = (number + 0.5 - card.begin) / fps, (card.end - number - 0.5) / fps
+    share = min(1.0, since / IN, 1.0 if card.sort == "end" else left / OUT)
+    letters = round(since * LETTERS) if look.comes == "letters" else 999
+    lines = tuple(card.lines)
+    whole = letters >= sum(map(len, lines))
+    planes, top, at = card_planes(
+        lines, card.sort, look, desk.width, desk.height, 999 if whole else letters
+    )
+    smooth = share * share * (3 - 2 * share)
+    rises = look.comes == "rise" and left > OUT
+    lower = round((1 - smooth) * RISE * desk.height) if rises else 0
+    top = min(top + lower, desk.height - planes.y.shape[0])
+    desk.caption(faded(planes, smooth), top // 2 * 2, at, out)
 
 
 def _said(caption: CaptionSpan, number: int, style: CaptionStyle) -> tuple[Part, ...]:

@@ -19,6 +19,8 @@ from .layout import LineSound, Rests, Timing, lay_out
 from .model import (
     ROOMS,
     CaptionClip,
+    CardClip,
+    CardSort,
     Footage,
     Join,
     PictureClip,
@@ -32,7 +34,6 @@ from .model import (
 from .shots import Span, Stretch, cut_points, stretches
 from .snapping import snapped
 
-# fmt: off
 __all__ = [
     "EASES",
     "JOIN_KINDS",
@@ -42,6 +43,8 @@ __all__ = [
     "ROOMS",
     "WAYS",
     "CaptionClip",
+    "CardClip",
+    "CardSort",
     "Ease",
     "Footage",
     "FrameRate",
@@ -69,4 +72,3 @@ __all__ = [
     "stretches",
     "timecode",
 ]
-# fmt: on

@@ -18,6 +18,7 @@ from .frames import FrameRate
 from .joins import JoinHow
 from .shots import Span
 
+CardSort = Literal["title", "chapter", "place", "end"]
 Track = Literal["voice", "spot", "ambience", "music"]
 Room = Literal["dry", "small room", "hall", "outdoors", "through a wall", "telephone", "thought"]
 ROOMS: tuple[Room, ...] = get_args(Room)
@@ -125,6 +126,16 @@ class CaptionClip:
     said: tuple[tuple[int, int, int, float], ...] = ()
 
 
+@dataclass(frozen=True, slots=True)
+class CardClip:
+    """Words on the screen from `start` up to `end` seconds; what they are (`sort`: title, chapter, place, end)."""
+
+    sort: CardSort
+    start: float
+    end: float
+    lines: tuple[str, ...]
+
+
 @dataclass(frozen=True)
 class Timeline:
     """A film in time. `joins[i]` stands between clip i and the next; the clips lie one behind
@@ -135,6 +146,7 @@ class Timeline:
     joins: Sequence[Join]
     sounds: Sequence[SoundClip] = field(default_factory=tuple)
     captions: Sequence[CaptionClip] = field(default_factory=tuple)
+    cards: Sequence[CardClip] = field(default_factory=tuple)
 
     @property
     def frames(self) -> int:

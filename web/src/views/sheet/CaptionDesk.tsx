@@ -20,6 +20,12 @@ const SAID: Record<string, string> = {
   box: "in a box",
   "so far": "with all before it",
 };
+const TITLES: Record<string, string> = {
+  off: "nothing",
+  low: "the title and the end",
+  middle: "chapters too",
+  high: "places and hours too",
+};
 const PLACES: Record<string, string> = { low: "below", middle: "in the middle", high: "above" };
 const FACES: Record<string, string> = { plain: "plain, bold", book: "as in a book" };
 const GROUNDS: readonly (readonly [string, string])[] = [
@@ -158,6 +164,26 @@ function Desk({ film }: { film: Film }) {
             )}
           </span>
         </Row>
+        <Row name="Besides">
+          <Choice
+            quiet
+            label="Words on the screen besides captions"
+            value={s.titles}
+            options={worded(rules.titles, TITLES)}
+            onChange={(titles) => set({ titles })}
+          />
+        </Row>
+        {s.titles !== "off" && (
+          <Row name="They are">
+            <Choice
+              quiet
+              label="Look of words on the screen"
+              value={s.title_look}
+              options={[["look", "as the look has it"], ...worded(rules.title_looks)]}
+              onChange={(title_look) => set({ title_look })}
+            />
+          </Row>
+        )}
         <Row name="Line">
           <Steps
             name="characters in a line"

@@ -9,8 +9,9 @@ from cutreel.core.breakdown import KINDS
 from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
+from cutreel.core.titles import CardSort
 
-from ..document import FilmDocument, SceneChoice, Settings, Source
+from ..document import FilmDocument, OwnCard, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -166,6 +167,25 @@ class RemoveLook(FilmCommand):
             raise BadInput("The film is in this look.", "Give the film another look first.")
         film.looks.remove(look)
         return f"remove the look {look.title}"
+
+
+class SetCard(FilmCommand):
+    """Say what stands on the screen in a shot in place of what is planned; with no text at all (None) that stands
+    again, with an empty one nothing does."""
+
+    touches = ("cards",)
+    type: Literal["set card"] = "set card"
+    sort: CardSort
+    shot: int
+    text: str | None = Field(None, max_length=400)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        shot_numbered(film, self.shot)
+        film.cards = [c for c in film.cards if (c.sort, c.shot) != (self.sort, self.shot)]
+        if self.text is None:
+            return f"let the {self.sort} be as planned"
+        film.cards = [*film.cards, OwnCard(sort=self.sort, shot=self.shot, text=self.text)]
+        return f"write the {self.sort}" if self.text.strip() else f"take the {self.sort} away"
 
 
 class Rename(FilmCommand):

@@ -1,0 +1,70 @@
+"""Which words stand on the screen, and when: planned from what the film is called and from what turns."""
+
+from collections.abc import Sequence
+from typing import Literal, NamedTuple, get_args
+
+from cutreel.core.timeline import CardSort
+
+CardAmount = Literal["off", "low", "middle", "high"]
+"""Low: the title and the end; middle: chapters too; high: places and hours too."""
+SORTS: tuple[CardSort, ...] = get_args(CardSort)
+BEGINS = 0.4
+"""Seconds behind a cut at which words come: the picture is seen first."""
+LASTS: dict[CardSort, float] = {"title": 3.4, "chapter": 2.8, "place": 2.4, "end": 4.0}
+"""Seconds that words stand at most."""
+LEAST = 1.2
+"""Seconds below which nobody reads them: then they do not come."""
+
+
+class Card(NamedTuple):
+    """Words on the screen in the shot `shot` (by its index): lines, from and up to which second, and why."""
+
+    sort: CardSort
+    shot: int
+    lines: tuple[str, ...]
+    start: float
+    end: float
+    why: str
+
+
+class ShotTold(NamedTuple):
+    """What is known of a shot: from and up to which second it is seen, what turned in front of it (see `core.joins`),
+    the heading of its scene, place and hour in words."""
+
+    start: float
+    end: float
+    turn: str
+    heading: str
+    place: str
+    hour: str
+
+
+def plan_cards(
+    shots: Sequence[ShotTold], title: str, amount: CardAmount, credits: Sequence[str] = ()
+) -> list[Card]:
+    """The words on the screen of a whole film, in the order of time."""
+    if amount == "off" or not shots:
+        return []
+    found: list[Card | None] = [_card("title", 0, (title,), shots[0], "what the film is called")]
+    for i, shot in enumerate(shots[1:], 1):
+        if amount != "low" and shot.turn == "chapter" and shot.heading:
+            found.append(_card("chapter", i, (shot.heading,), shot, "another chapter"))
+        elif amount == "high" and shot.turn in ("chapter", "scene", "place", "hour", "memory"):
+            told = tuple(part for part in (shot.place, shot.hour) if part)
+            if told:
+                found.append(_card("place", i, told, shot, "where, and when"))
+    last = shots[-1]
+    start = max(last.start + BEGINS, last.end - LASTS["end"])
+    if last.end - start >= LEAST:
+        found.append(Card("end", len(shots) - 1, ("The End", *credits), start, last.end, "the end"))
+    cards = [c for c in found if c is not None]
+    # Of two that would stand at once, the one that came first stays.
+    return [c for n, c in enumerate(cards) if n == 0 or c.start >= cards[n - 1].end]
+
+
+def _card(
+    sort: CardSort, index: int, lines: tuple[str, ...], shot: ShotTold, why: str
+) -> Card | None:
+    start = shot.start + BEGINS
+    end = min(start + LASTS[sort], shot.end - 0.2)
+    return Card(sort, index, lines, start, end, why) if end - start >= LEAST else None
