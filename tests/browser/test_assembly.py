@@ -1,0 +1,107 @@
+"""How a film is put together, on the Sheet: joins at their cuts, captions in a style, words on the screen."""
+
+import io
+import re
+
+import numpy as np
+import pytest
+from PIL import Image
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.steps import new_film, no_barriers
+from tests.waiting import until
+
+pytestmark = pytest.mark.browser
+STORY = (
+    "# The boathouse — day, clear\n\nRunar scraped the old hull from bow to stern. He whistled while he did it, and the "
+    "dog slept in the shavings.\n\n# The fjord — night, clear\n\nAt night he rowed out with two lamps. The water was "
+    "black, and he did not whistle any more.\n"
+)
+
+
+@pytest.fixture(scope="module")
+def joined_film(browser: Browser, address: str) -> str:
+    context = browser.new_context(base_url=address)
+    page = context.new_page()
+    new_film(page, "Runar", STORY)
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    context.close()
+    return film
+
+
+@pytest.fixture
+def sheet(page: Page, joined_film: str) -> Page:
+    page.goto(f"/film/{joined_film}/sheet")
+    expect(page.get_by_role("button", name=re.compile("^Join before shot 2"))).to_be_visible()
+    return page
+
+
+def settings(page: Page) -> dict:
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    return page.request.get(f"/api/films/{film}").json()["head"]["settings"]
+
+
+def test_a_join_is_planned_changed_for_all_that_are_alike_and_planned_again(sheet: Page) -> None:
+    turn = sheet.get_by_role("button", name=re.compile(r"^Join before shot \d+: dip$"))
+    expect(turn).to_have_count(1)
+    edge = re.search(r"shot (\d+)", turn.get_attribute("aria-label"))[1]
+    turn.click()
+    desk = sheet.get_by_role("dialog", name=f"Join before shot {edge}")
+    expect(desk).to_contain_text("planned: another place and hour")
+    desk.get_by_role("combobox", name="Kind of join").click()
+    sheet.get_by_role("option", name="along a pattern").click()
+    desk.get_by_role("combobox", name="Pattern").click()
+    sheet.get_by_role("option", name="torn paper").click()
+    desk.get_by_role("button", name="more: seconds of the join").click()
+    expect(desk).to_contain_text("set by hand")
+    no_barriers(sheet, "a join")
+    desk.get_by_role("button", name=re.compile("^All .* of the film")).click()
+    sheet.keyboard.press("Escape")
+    joins = sheet.get_by_role("button", name=re.compile("^Join before shot"))
+    alike = sheet.get_by_role("button", name=re.compile("^Join before shot .*: torn paper$"))
+    expect(alike).to_have_count(joins.count())
+    sheet.keyboard.press("Control+z")
+    expect(alike).to_have_count(1)
+    alike.click()
+    desk.get_by_role("button", name="As planned").click()
+    expect(turn).to_have_count(1)
+
+
+def test_captions_have_a_style_that_is_seen_at_once(sheet: Page) -> None:
+    sheet.get_by_role("button", name="Captions of the whole film").click()
+    desk = sheet.get_by_role("dialog", name="Captions of the whole film")
+    seen = desk.get_by_role("img")
+    expect(seen).to_be_visible()
+    before = seen.get_attribute("src")
+    desk.get_by_role("combobox", name="Style of captions").click()
+    sheet.get_by_role("option", name="lantern").click()
+    expect(seen).not_to_have_attribute("src", before)
+    until(lambda: settings(sheet)["caption_style"]["colour"] == "#ffd23f")
+    desk.get_by_role("button", name="more: size of captions").click()
+    until(lambda: settings(sheet)["caption_style"]["size"] == pytest.approx(1.2))
+    expect(desk.get_by_role("combobox", name="Style of captions")).to_contain_text("of your own")
+    no_barriers(sheet, "captions")
+    frame = sheet.request.get(seen.get_attribute("src"))
+    pixels = np.asarray(Image.open(io.BytesIO(frame.body())).convert("RGB")).astype(int)
+    low = pixels[pixels.shape[0] * 2 // 3 :]
+    yellow = (low[..., 0] > 200) & (low[..., 1] > 160) & (low[..., 2] < 120)
+    assert yellow.sum() > 100
+
+
+def test_the_title_is_written_anew_and_taken_away(sheet: Page) -> None:
+    sheet.get_by_role("button", name="Captions of the whole film").click()
+    sheet.get_by_role("combobox", name="Words on the screen besides captions").click()
+    sheet.get_by_role("option", name="chapters too").click()
+    sheet.keyboard.press("Escape")
+    title = sheet.get_by_role("button", name="Title on the screen: Runar")
+    expect(title).to_be_visible()
+    title.click()
+    desk = sheet.get_by_role("dialog", name="Title on the screen")
+    desk.get_by_label("Words on the screen").fill("Runar\nand two lamps")
+    desk.get_by_role("button", name="Write it").click()
+    written = sheet.get_by_role("button", name="Title on the screen: Runar, and two lamps")
+    expect(written).to_be_visible()
+    no_barriers(sheet, "words on the screen")
+    written.click()
+    desk.get_by_role("button", name="Take it away").click()
+    expect(sheet.get_by_role("button", name=re.compile("^Title on the screen"))).to_have_count(0)
