@@ -47,7 +47,7 @@ def test_a_join_is_planned_changed_for_all_that_are_alike_and_planned_again(shee
     edge = re.search(r"shot (\d+)", turn.get_attribute("aria-label"))[1]
     turn.click()
     desk = sheet.get_by_role("dialog", name=f"Join before shot {edge}")
-    expect(desk).to_contain_text("planned: another place and hour")
+    expect(desk).to_contain_text("planned: a chapter begins")
     desk.get_by_role("combobox", name="Kind of join").click()
     sheet.get_by_role("option", name="along a pattern").click()
     desk.get_by_role("combobox", name="Pattern").click()

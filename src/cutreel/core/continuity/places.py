@@ -4,7 +4,8 @@ import re
 from collections import Counter
 from collections.abc import Collection, Mapping, Sequence
 
-from cutreel.core.manuscript import Manuscript, strip_marks
+from cutreel.core.manuscript import Manuscript, Scene, strip_marks
+from cutreel.core.nouns import sort_of
 from cutreel.core.reading import TELLER, Arrival, Parses, arrivals, narrated
 
 from .faces import INDOORS, place_face
@@ -114,11 +115,13 @@ def propose_places(
     told = any(TELLER in p.aliases for p in cast)
     places: list[Place] = []
     taken: set[str] = set()
-    for title in dict.fromkeys(s.title for s in script.scenes if s.title and s.end > s.first):
-        nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
-        if nouns and title.lower() not in {p.name.lower() for p in places}:
-            looks = _with_face(PLACE_NOUNS[nouns[-1]], nouns[-1], title, script.text, taken)
-            places.append(_place(places, title, nouns[-1], looks, "from the scene's heading"))
+    for scene in script.scenes:
+        title = scene.title
+        noun = _heading_noun(scene) if title and scene.end > scene.first else ""
+        if noun and title.lower() not in {p.name.lower() for p in places}:
+            called = re.sub(r"^(the|an?)\s+", "", title.lower())
+            looks = _with_face(place_called(called, noun), noun, title, script.text, taken)
+            places.append(_place(places, title, noun, looks, "from the scene's heading"))
     named = {w for place in places for w in place.words}
     for noun, (phrase, why) in (
         _told(script, parses, told, {p.name.lower() for p in places})
@@ -134,6 +137,16 @@ def propose_places(
 
 
 MOST_PLACES = 16
+
+
+def _heading_noun(scene: Scene) -> str:
+    """The noun of place in a heading: one that is known to be drawn; or, where the heading tells hour or weather, as
+    headings of scripts do, any that names a place."""
+    words = re.findall(r"[a-z]+", scene.title.lower())
+    known = [w for w in words if w in PLACE_NOUNS]
+    if known or not (scene.time or scene.weather):
+        return known[-1] if known else ""
+    return next((w for w in reversed(words) if sort_of(w) == "place"), "")
 
 
 def _place(places: Sequence[Place], name: str, noun: str, looks: str, why: str) -> Place:

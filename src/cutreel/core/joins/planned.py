@@ -13,7 +13,7 @@ JoinAmount = Literal["plain", "low", "middle", "high"]
 """Plain: every join is the film's dissolve."""
 Turn = Literal["picture", "within", "place", "hour", "scene", "memory", "chapter"]
 """What changes at a join: nothing but the time of a picture, nothing else, place, hour, scene, whether it is
-remembered, chapter (scene, place and hour)."""
+remembered, chapter (a scene with a heading, at another place or hour)."""
 LONG, DIP, FLOOD, WHIP = 1.6, 0.9, 0.8, 0.3
 """How many times as long as the film's dissolve a long one is; seconds of others."""
 SLEEP = 2.0
@@ -93,7 +93,7 @@ def _turn(before: Around, shot: Around) -> Turn:
         return "memory"
     place, hour = before.place != shot.place, before.hour != shot.hour
     if before.scene != shot.scene:
-        return "chapter" if place and hour and shot.headed else "scene"
+        return "chapter" if shot.headed and (place or hour) else "scene"
     return "hour" if hour else "place" if place else "within"
 
 
@@ -119,7 +119,7 @@ def _planned(
         ),
         "chapter": (
             long if low else JoinHow(kind="dip", seconds=DIP, ease="gentle"),
-            "another place and hour",
+            "a chapter begins",
         ),
     }
     how, why = hows[turn]

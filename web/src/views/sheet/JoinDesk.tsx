@@ -28,7 +28,7 @@ const TURNS: Record<string, string> = {
   hour: "where time goes by",
   scene: "between scenes",
   memory: "to and from what is remembered",
-  chapter: "to another place and hour",
+  chapter: "between chapters",
 };
 const EASES = { even: "evenly", gentle: "gently", sudden: "suddenly" };
 const COLOURS: readonly (readonly [string, string])[] = [
