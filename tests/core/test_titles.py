@@ -8,7 +8,7 @@ from cutreel.core.film.changes import apply_command
 from cutreel.core.film.commands import SetCard
 from cutreel.core.render import CardSpan, PlannedShot, Scene, SegmentPlan, frames_of, planes_of
 from cutreel.core.render.carded import IN, card_planes
-from cutreel.core.titles import SORTS, TITLE_LOOKS, TitleLook, look_for, plan_cards
+from cutreel.core.titles import SORTS, TITLE_LOOKS, TitleLook, look_for, off_faces, plan_cards
 from cutreel.core.titles.cards import LASTS, LEAST, ShotTold
 
 W, H = 640, 360
@@ -147,3 +147,18 @@ def test_the_maker_writes_them_takes_them_away_and_has_them_as_planned() -> None
     assert [c.lines[0] for c in film(title(" "), titles="middle").cards] == ["The inn", "The End"]
     again = film(title("Something"), title(None), titles="middle")
     assert again.cards == plain.cards
+
+
+def test_words_keep_off_faces() -> None:
+    """A face in the middle: the title goes below it; one below as well: above; everywhere: where least of it is covered."""
+    card = plan_cards(SHOTS, "The Lamp", "low")[0]
+    assert off_faces(card, []) == card == off_faces(card, [(0.6, 0.8)])
+    assert off_faces(card, [(0.3, 0.5)]).middle == 0.62
+    assert off_faces(card, [(0.3, 0.5), (0.55, 0.7)]).middle == 0.2
+    assert off_faces(card, [(0.0, 0.55), (0.55, 0.58)]).middle == 0.62
+
+
+def test_words_that_are_moved_stand_there() -> None:
+    card = CardSpan(lines=["The Lamp"], sort="title", begin=-50, end=90, middle=0.2)
+    rows = np.nonzero(changed(frames(card, TITLE_LOOKS["book"], 1)[0]))[0]
+    assert abs((rows.min() + rows.max()) / 2 / H - 0.2) < 0.05

@@ -117,7 +117,7 @@ class Assembled:
             ],
             self.sound_clips,
             self._captioned(),
-            [CardClip(c.sort, c.start, c.end, c.lines) for c in self.cards],
+            [CardClip(c.sort, c.start, c.end, c.lines, c.middle) for c in self.cards],
         )
 
     def _captioned(self) -> list[CaptionClip]:
@@ -133,7 +133,7 @@ class Assembled:
         """The words on the screen besides captions."""
         if self.document.settings.titles == "off":
             return []
-        return cards_of(self.read, self.spans, self.joins, self.rate)
+        return cards_of(self.read, self.spans, self.joins, self.rate, self.used)
 
     @cached_property
     def joins(self) -> list[FilmJoin]:

@@ -69,6 +69,24 @@ def is_fresh(shot: ReadShot, take: TakeRow) -> bool:
     return pinned or take.about.get("restyled", {}).get("beside") == shot.picture_key
 
 
+def faces_in(take: TakeRow) -> list[tuple[float, float]]:
+    """From where down to where the heads in a take are, in shares of its height: those that are told, else the upper
+    quarter of each figure."""
+    out: list[tuple[float, float]] = []
+    for region in take.about.get("regions", []):
+        box, head = region["box"], (region.get("joints") or {}).get("head")
+        tall = region.get("height") or box[3] - box[1]
+        if head:
+            out.append((head[1] - HEAD * tall, head[1] + HEAD * tall))
+        else:
+            out.append((box[1], box[1] + (box[3] - box[1]) / 4))
+    return out
+
+
+HEAD = 0.08
+"""How far a head reaches from its middle, in heights of its figure."""
+
+
 def focus_of(take: TakeRow) -> tuple[float, float]:
     """Where the camera aims: the middle of whoever is in the picture, a little above, else the
     middle of the frame."""

@@ -4,35 +4,44 @@ from collections.abc import Sequence
 
 from cutreel.core.continuity import look_named
 from cutreel.core.timeline import FrameRate, Span
-from cutreel.core.titles import TITLE_LOOKS, Card, TitleLook, look_for, plan_cards
+from cutreel.core.titles import TITLE_LOOKS, Card, TitleLook, look_for, off_faces, plan_cards
 from cutreel.core.titles.cards import ShotTold
 
 from .document import FilmDocument, OwnCard
 from .joins import FilmJoin
+from .made import TakeRow, faces_in
 from .reading import ReadFilm
 
 _HOURS = {"dawn": "Dawn", "day": "Day", "dusk": "Evening", "night": "Night"}
 
 
 def cards_of(
-    read: ReadFilm, spans: Sequence[Span], joins: Sequence[FilmJoin], rate: FrameRate
+    read: ReadFilm,
+    spans: Sequence[Span],
+    joins: Sequence[FilmJoin],
+    rate: FrameRate,
+    used: Sequence[TakeRow | None],
 ) -> list[Card]:
     """What stands on the screen, in the order of time. What the maker wrote stands instead of what was planned there;
     lines that are empty are none."""
     film = read.document
     scenes = read.script.scenes
+    names = {p.description or p.name: p.name for p in film.places}
     told = [
         ShotTold(
             rate.seconds(span.start),
             rate.seconds(span.end),
             "" if i == 0 else joins[i - 1].turn,
             scenes[shot.scene].title if 0 <= shot.scene < len(scenes) else "",
-            shot.facts.place[:1].upper() + shot.facts.place[1:],
+            names.get(shot.facts.place, shot.facts.place),
             ", ".join(p for p in (shot.facts.year, _HOURS.get(shot.facts.time, "")) if p),
         )
         for i, (shot, span) in enumerate(zip(read.shots, spans, strict=True))
     ]
-    planned = plan_cards(told, film.title, film.settings.titles, _credits(film))
+    planned = [
+        off_faces(card, faces_in(take)) if (take := used[card.shot]) is not None else card
+        for card in plan_cards(told, film.title, film.settings.titles, _credits(film))
+    ]
     own = {(c.sort, c.shot): c for c in film.cards}
     out: list[Card] = []
     for card in planned:

@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw, ImageFilter, ImageFont
 
-from cutreel.core.titles import CardSort, TitleLook
+from cutreel.core.titles import PLACES, CardSort, TitleLook
 
 from .faces import face
 from .planes import Planes, planes_of
@@ -15,8 +15,6 @@ from .planes import Planes, planes_of
 U8 = NDArray[np.uint8]
 SIZES: dict[CardSort, float] = {"title": 0.115, "chapter": 0.085, "place": 0.06, "end": 0.085}
 """How high letters are, in heights of the frame (of an upright one: of its width)."""
-MIDDLES: dict[CardSort, float] = {"title": 0.42, "chapter": 0.42, "place": 0.68, "end": 0.45}
-"""How far down their middle is, in heights of the frame; captions begin at about 0.8."""
 MARGIN = 0.07
 """Of the frame that nothing comes into: the safe margin for titles is a tenth less on each side (EBU R 95: 5 %)."""
 SMALLER = 0.58
@@ -33,8 +31,10 @@ def card_planes(
     width: int,
     height: int,
     letters: int = 999,
+    middle: float | None = None,
 ) -> tuple[Planes, int, int]:
-    """Words for a frame of that size, or their first so many `letters`. Returns planes and their top and left."""
+    """Words for a frame of that size, or their first so many `letters`, with their `middle` so far down. Returns
+    planes and their top and left."""
     size = max(10, round(SIZES[sort] * min(height, width * 0.8) * look.size))
     room = width * (1 - 2 * MARGIN)
     while True:
@@ -62,7 +62,7 @@ def card_planes(
     if not look.sheet:
         soft = shade.filter(ImageFilter.GaussianBlur(max(1.0, size / 9)))
         image = Image.alpha_composite(Image.alpha_composite(soft, soft), image)
-    top = round(MIDDLES[sort] * height - h / 2)
+    top = round((PLACES[sort][0] if middle is None else middle) * height - h / 2)
     at = round(MARGIN * width) - pad if left_hand else (width - w) // 2
     low, right = height - h - round(MARGIN * height * 0.6), width - w
     return (

@@ -105,6 +105,7 @@ class CardSpan(BaseModel):
     sort: CardSort
     begin: int
     end: int
+    middle: float | None = None
 
 
 class SegmentPlan(BaseModel):
@@ -242,6 +243,7 @@ def _cards_over(stretch: Stretch, cards: Sequence[CardClip], rate: FrameRate) ->
             sort=card.sort,
             begin=begin - stretch.start,
             end=end - stretch.start,
+            middle=card.middle,
         )
         for begin, end, card in placed
         if begin < stretch.end and end > stretch.start

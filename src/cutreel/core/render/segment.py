@@ -91,7 +91,7 @@ def _lay_card(
     lines = tuple(card.lines)
     whole = letters >= sum(map(len, lines))
     planes, top, at = card_planes(
-        lines, card.sort, look, desk.width, desk.height, 999 if whole else letters
+        lines, card.sort, look, desk.width, desk.height, 999 if whole else letters, card.middle
     )
     smooth = share * share * (3 - 2 * share)
     rises = look.comes == "rise" and left > OUT

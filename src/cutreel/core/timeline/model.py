@@ -128,12 +128,14 @@ class CaptionClip:
 
 @dataclass(frozen=True, slots=True)
 class CardClip:
-    """Words on the screen from `start` up to `end` seconds; what they are (`sort`: title, chapter, place, end)."""
+    """Words on the screen from `start` up to `end` seconds; what they are (`sort`: title, chapter, place, end), and
+    how far down their middle is, where that is not where it usually is."""
 
     sort: CardSort
     start: float
     end: float
     lines: tuple[str, ...]
+    middle: float | None = None
 
 
 @dataclass(frozen=True)

@@ -2,10 +2,11 @@
 
 from cutreel.core.timeline import CardSort
 
-from .cards import SORTS, Card, CardAmount, plan_cards
+from .cards import PLACES, SORTS, Card, CardAmount, off_faces, plan_cards
 from .look import TITLE_LOOKS, TitleLook, look_for
 
 __all__ = [
+    "PLACES",
     "SORTS",
     "TITLE_LOOKS",
     "Card",
@@ -13,5 +14,6 @@ __all__ = [
     "CardSort",
     "TitleLook",
     "look_for",
+    "off_faces",
     "plan_cards",
 ]

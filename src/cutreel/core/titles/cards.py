@@ -17,7 +17,8 @@ LEAST = 1.2
 
 
 class Card(NamedTuple):
-    """Words on the screen in the shot `shot` (by its index): lines, from and up to which second, and why."""
+    """Words on the screen in the shot `shot` (by its index): lines, from and up to which second, and why; how far down
+    the frame their middle is, where that is not where it usually is."""
 
     sort: CardSort
     shot: int
@@ -25,6 +26,7 @@ class Card(NamedTuple):
     start: float
     end: float
     why: str
+    middle: float | None = None
 
 
 class ShotTold(NamedTuple):
@@ -49,7 +51,7 @@ def plan_cards(
     for i, shot in enumerate(shots[1:], 1):
         if amount != "low" and shot.turn == "chapter" and shot.heading:
             found.append(_card("chapter", i, (shot.heading,), shot, "another chapter"))
-        elif amount == "high" and shot.turn in ("chapter", "scene", "place", "hour", "memory"):
+        elif amount == "high" and shot.turn in ("chapter", "scene", "place", "hour"):
             told = tuple(part for part in (shot.place, shot.hour) if part)
             if told:
                 found.append(_card("place", i, told, shot, "where, and when"))
@@ -68,3 +70,26 @@ def _card(
     start = shot.start + BEGINS
     end = min(start + LASTS[sort], shot.end - 0.2)
     return Card(sort, index, lines, start, end, why) if end - start >= LEAST else None
+
+
+CLEAR = 0.1
+"""Half of the height that words take up."""
+PLACES: dict[CardSort, tuple[float, ...]] = {
+    "title": (0.42, 0.62, 0.2),
+    "chapter": (0.42, 0.62, 0.18),
+    "place": (0.68, 0.14),
+    "end": (0.45, 0.64, 0.18),
+}
+"""How far down the middle of words may be, the usual first."""
+
+
+def off_faces(card: Card, faces: Sequence[tuple[float, float]]) -> Card:
+    """Words where they lie on none of the `faces` (from and down to, in shares of the frame's height); where they lie
+    on least, if there is no such place."""
+
+    def covered(middle: float) -> float:
+        top, low = middle - CLEAR, middle + CLEAR
+        return sum(max(0.0, min(low, b) - max(top, a)) for a, b in faces)
+
+    middle = min(PLACES[card.sort], key=covered)
+    return card if middle == PLACES[card.sort][0] else card._replace(middle=middle)
