@@ -76,13 +76,15 @@ def try_again(run: str, shop: Shop) -> RunView:
 
 @router.get("/runs/{run}/files/{name}")
 def delivered_file(run: str, name: str, shop: Shop) -> Response:
-    """A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`; or one of those that the sound was taken
-    out in."""
+    """A file of a delivery: `film.mp4`, its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or `film.json`; or one of
+    those that the sound was taken out in."""
     view = shop.runs.view(run)
     kinds = {
         "film.mp4": ("film", "video/mp4"),
         "film.srt": ("srt", "application/x-subrip"),
         "film.vtt": ("vtt", "text/vtt"),
+        "film.ttml": ("ttml", TYPES["ttml"]),
+        "film.ass": ("ass", TYPES["ass"]),
         "film.json": ("report", "application/json"),
     }
     taken = next((f for f in view.outcome.get("files", ()) if f["name"] == name), None)

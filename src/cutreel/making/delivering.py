@@ -9,8 +9,9 @@ from typing import Any
 import av
 
 from cutreel import __version__
-from cutreel.core.captions import to_srt, to_vtt
+from cutreel.core.captions import said_in, to_ass, to_srt, to_ttml, to_vtt
 from cutreel.core.errors import CutReelError
+from cutreel.core.film import language_spoken
 from cutreel.core.render import boxes, join
 from cutreel.store import Assembled
 
@@ -57,6 +58,7 @@ def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None
             "film": shop.media.put_file(path, "mp4"),
             "srt": shop.media.put(to_srt(film.captions).encode(), "srt"),
             "vtt": shop.media.put(to_vtt(film.captions).encode(), "vtt"),
+            **_styled(shop, film),
             "report": shop.media.put(json.dumps(report, indent=1).encode(), "json"),
             "width": width,
             "height": height,
@@ -66,6 +68,18 @@ def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None
             "stood_in": report["stood_in"],
             "checks": checks,
         }
+
+
+def _styled(shop: Workshop, film: Assembled) -> dict[str, str]:
+    """The caption files that tell a style."""
+    style = film.document.settings.caption_style
+    words, times = film.read.script.words, film.timing.words
+    said = [said_in(c, words, times) for c in film.captions]
+    language = language_spoken(film.document)
+    return {
+        "ttml": shop.media.put(to_ttml(film.captions, language, style).encode(), "ttml"),
+        "ass": shop.media.put(to_ass(film.captions, style, said).encode(), "ass"),
+    }
 
 
 def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[str, Any]]:

@@ -14,9 +14,9 @@ from cutreel.core.errors import NotFound
 # fmt: off
 TYPES = {
     "png": "image/png", "jpg": "image/jpeg", "flac": "audio/flac", "mp4": "video/mp4",
-    "m4a": "audio/mp4", "mid": "audio/midi", "srt": "application/x-subrip", "vtt": "text/vtt",
-    "json": "application/json", "wav": "audio/wav", "mp3": "audio/mpeg", "csv": "text/csv", "svgz": "image/svg+xml",
-}
+    "m4a": "audio/mp4", "mid": "audio/midi", "srt": "application/x-subrip", "vtt": "text/vtt", "ttml":
+    "application/ttml+xml", "ass": "text/x-ssa", "json": "application/json", "wav": "audio/wav", "mp3": "audio/mpeg",
+    "csv": "text/csv", "svgz": "image/svg+xml", }
 # fmt: on
 
 

@@ -276,6 +276,8 @@ interface Outcome {
   frames?: number;
   fps?: string;
   stood_in?: string[];
+  /** Deliveries made before had no captions that tell a style. */
+  ttml?: string;
   loudness?: { aim?: number; integrated_lufs: number; true_peak_dbtp: number };
   checks?: { what: string; asked: unknown; found: unknown; good: boolean }[];
 }
@@ -337,16 +339,18 @@ function Delivered({ run }: { run: Run }) {
         >
           <Download className="size-4" /> Download the film
         </a>
-        {(["srt", "vtt", "json"] as const).map((kind) => (
-          <a
-            key={kind}
-            href={`/api/runs/${run.id}/files/film.${kind}`}
-            download
-            className="underline decoration-rule-strong underline-offset-2 hover:decoration-ink"
-          >
-            {kind === "json" ? "report" : kind}
-          </a>
-        ))}
+        {(["srt", "vtt", ...(o.ttml ? (["ttml", "ass"] as const) : []), "json"] as const).map(
+          (kind) => (
+            <a
+              key={kind}
+              href={`/api/runs/${run.id}/files/film.${kind}`}
+              download
+              className="underline decoration-rule-strong underline-offset-2 hover:decoration-ink"
+            >
+              {kind === "json" ? "report" : kind}
+            </a>
+          ),
+        )}
       </div>
       <div className="grid grid-cols-[minmax(200px,320px)_1fr]">
         <video

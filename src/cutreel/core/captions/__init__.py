@@ -14,6 +14,8 @@ from .style import (
     Face,
     SaidMark,
 )
+from .substation import to_ass
+from .ttml import to_ttml
 
 __all__ = [
     "CAPTION_PLACES",
@@ -32,6 +34,8 @@ __all__ = [
     "captions_of",
     "said_in",
     "stamp",
+    "to_ass",
     "to_srt",
+    "to_ttml",
     "to_vtt",
 ]
