@@ -3,6 +3,7 @@
 import io
 
 import numpy as np
+import pysubs2
 from PIL import Image
 
 from tests.api.test_rules import change
@@ -24,3 +25,22 @@ def test_a_frame_is_seen_as_a_viewer_sees_it(client, film) -> None:
     assert rows.size and rows.min() > 110
     beyond = client.get(f"/api/films/{film['id']}/frame", params={"at": 10_000_000})
     assert beyond.status_code == 422 and "not so long" in beyond.json()["title"]
+
+
+def test_captions_of_a_delivery_come_in_four_formats(client, film, finished) -> None:
+    """Read back by pysubs2 with the same number of captions; the word that is said is timed where the style marks it."""
+    style = {"said": "colour"}
+    change(client, film["id"], type="set settings", values={"caption_style": style})
+    wish = {"kind": "delivery", "size": "360p", "lacking": "stand in"}
+    run = client.post(f"/api/films/{film['id']}/runs", json=wish).json()
+    finished(film["id"], run["id"])
+    found = {}
+    for ending, name in (("srt", "srt"), ("vtt", "vtt"), ("ttml", "ttml"), ("ass", "ass")):
+        answer = client.get(f"/api/runs/{run['id']}/files/film.{ending}")
+        assert answer.status_code == 200, answer.text
+        found[ending] = pysubs2.SSAFile.from_string(answer.text, name)
+    lines = {
+        ending: [e.plaintext.replace("\n", " ") for e in file] for ending, file in found.items()
+    }
+    assert lines["srt"] and lines["srt"] == lines["vtt"] == lines["ttml"] == lines["ass"]
+    assert any(r"\k" in event.text for event in found["ass"])
