@@ -152,10 +152,11 @@ def test_the_maker_writes_them_takes_them_away_and_has_them_as_planned() -> None
 def test_words_keep_off_faces() -> None:
     """A face in the middle: the title goes below it; one below as well: above; everywhere: where least of it is covered."""
     card = plan_cards(SHOTS, "The Lamp", "low")[0]
-    assert off_faces(card, []) == card == off_faces(card, [(0.6, 0.8)])
-    assert off_faces(card, [(0.3, 0.5)]).middle == 0.62
-    assert off_faces(card, [(0.3, 0.5), (0.55, 0.7)]).middle == 0.2
-    assert off_faces(card, [(0.0, 0.55), (0.55, 0.58)]).middle == 0.62
+    assert off_faces(card, []) == card == off_faces(card, [(0.5, 0.6, 0.8)])
+    assert off_faces(card, [(0.5, 0.3, 0.5)]).middle == 0.62
+    assert off_faces(card, [(0.5, 0.3, 0.5), (0.6, 0.55, 0.7)]).middle == 0.2
+    assert off_faces(card, [(0.5, 0.0, 0.55), (0.5, 0.55, 0.58)]).middle == 0.62
+    assert off_faces(card, [(0.95, 0.3, 0.5)]) == card
 
 
 def test_words_that_are_moved_stand_there() -> None:

@@ -6,15 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from cutreel.core.breakdown import KINDS, FilmKind
-from cutreel.core.captions import (
-    CAPTION_PLACES,
-    FACES,
-    LINE_LENGTH,
-    LINES,
-    READY,
-    SAID_MARKS,
-    CaptionStyle,
-)
+from cutreel.core.captions import CAPTION_PLACES, FACES, LINES, READY, SAID_MARKS, CaptionStyle
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
@@ -69,7 +61,6 @@ class Rules(BaseModel):
     titles: list[str]
     title_looks: list[str]
     caption_lines: int
-    caption_characters: int
     loudness: list[int]
     true_peak: float
 
@@ -113,7 +104,6 @@ RULES = Rules(
     titles=_choices("titles"),
     title_looks=list(TITLE_LOOKS),
     caption_lines=LINES,
-    caption_characters=LINE_LENGTH,
     loudness=list(get_args(Settings.model_fields["loudness"].annotation)),
     true_peak=DELIVERED_DBTP,
 )

@@ -99,7 +99,6 @@ const NONE_YET: Rules = {
   titles: [],
   title_looks: [],
   caption_lines: 0,
-  caption_characters: 0,
   loudness: [],
   true_peak: 0,
 };

@@ -866,8 +866,8 @@ export interface paths {
         };
         /**
          * Delivered File
-         * @description A file of a delivery: `film.mp4`, `film.srt`, `film.vtt` or `film.json`; or one of those that the sound was taken
-         *     out in.
+         * @description A file of a delivery: `film.mp4`, its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or `film.json`; or one of
+         *     those that the sound was taken out in.
          */
         get: operations["delivered_file_api_runs__run__files__name__get"];
         put?: never;
@@ -5726,8 +5726,6 @@ export interface components {
             title_looks: string[];
             /** Caption Lines */
             caption_lines: number;
-            /** Caption Characters */
-            caption_characters: number;
             /** Loudness */
             loudness: number[];
             /** True Peak */

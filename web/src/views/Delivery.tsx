@@ -109,7 +109,7 @@ export function Delivery() {
           </Setting>
           <Setting
             name="Captions"
-            note={`${rules.caption_lines} lines of ${rules.caption_characters} characters`}
+            note={`${rules.caption_lines} lines of ${s.caption_length} characters`}
           >
             <Choice
               label="Captions"

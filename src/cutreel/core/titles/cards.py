@@ -72,6 +72,8 @@ def _card(
     return Card(sort, index, lines, start, end, why) if end - start >= LEAST else None
 
 
+LETTER, BESIDE = 0.04, 0.09
+"""About how wide a letter of a title is, and how far beside words a face is still in their way."""
 CLEAR = 0.1
 """Half of the height that words take up."""
 PLACES: dict[CardSort, tuple[float, ...]] = {
@@ -83,13 +85,18 @@ PLACES: dict[CardSort, tuple[float, ...]] = {
 """How far down the middle of words may be, the usual first."""
 
 
-def off_faces(card: Card, faces: Sequence[tuple[float, float]]) -> Card:
-    """Words where they lie on none of the `faces` (from and down to, in shares of the frame's height); where they lie
-    on least, if there is no such place."""
+def off_faces(card: Card, faces: Sequence[tuple[float, float, float]]) -> Card:
+    """Words where they lie on none of the `faces` (how far to the right, from and down to, in shares of the frame);
+    where they lie on least, if there is no such place."""
 
     def covered(middle: float) -> float:
         top, low = middle - CLEAR, middle + CLEAR
-        return sum(max(0.0, min(low, b) - max(top, a)) for a, b in faces)
+        return sum(max(0.0, min(low, b) - max(top, a)) for x, a, b in faces if beside(x))
+
+    half = max(map(len, card.lines)) * LETTER / 2 + BESIDE
+
+    def beside(x: float) -> bool:
+        return x < 2 * half if card.sort == "place" else abs(x - 0.5) < half
 
     middle = min(PLACES[card.sort], key=covered)
     return card if middle == PLACES[card.sort][0] else card._replace(middle=middle)
