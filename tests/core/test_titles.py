@@ -6,6 +6,8 @@ import pytest
 from cutreel.core.film import Offered, Settings, assemble, new_film, read_film
 from cutreel.core.film.changes import apply_command
 from cutreel.core.film.commands import SetCard
+from cutreel.core.film.heads import Head, heads_seen
+from cutreel.core.motion import OwnPath, PathFrame, Walked, path_for
 from cutreel.core.render import CardSpan, PlannedShot, Scene, SegmentPlan, frames_of, planes_of
 from cutreel.core.render.carded import IN, card_planes
 from cutreel.core.titles import SORTS, TITLE_LOOKS, TitleLook, look_for, off_faces, plan_cards
@@ -163,3 +165,15 @@ def test_words_that_are_moved_stand_there() -> None:
     card = CardSpan(lines=["The Lamp"], sort="title", begin=-50, end=90, middle=0.2)
     rows = np.nonzero(changed(frames(card, TITLE_LOOKS["book"], 1)[0]))[0]
     assert abs((rows.min() + rows.max()) / 2 / H - 0.2) < 0.05
+
+
+def test_words_keep_off_heads_where_the_camera_brings_them() -> None:
+    low = [Head(0.5, 0.75, 0.85)]
+    still = path_for("still", 6)
+    assert heads_seen(low, still, 0, 1)[0] == pytest.approx(low[0])
+    # A camera that has gone near to it brings it up to the middle of the frame, where words usually are.
+    near = heads_seen(low, Walked(OwnPath(last=PathFrame(x=0.5, y=0.9, zoom=4)), 6), 0.9, 1.0)
+    assert all(head.top < 0.45 for head in near[1:])
+    card = plan_cards(SHOTS, "The Lamp", "low")[0]
+    assert off_faces(card, low).middle is None
+    assert off_faces(card, near).middle is not None

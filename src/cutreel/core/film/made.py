@@ -69,24 +69,6 @@ def is_fresh(shot: ReadShot, take: TakeRow) -> bool:
     return pinned or take.about.get("restyled", {}).get("beside") == shot.picture_key
 
 
-def faces_in(take: TakeRow) -> list[tuple[float, float, float]]:
-    """How far to the right the heads in a take are, and from where down to where, in shares of the picture: those
-    that are told, else the upper quarter of each figure."""
-    out: list[tuple[float, float, float]] = []
-    for region in take.about.get("regions", []):
-        box, head = region["box"], (region.get("joints") or {}).get("head")
-        tall = region.get("height") or box[3] - box[1]
-        if head:
-            out.append((head[0], head[1] - HEAD * tall, head[1] + HEAD * tall))
-        else:
-            out.append(((box[0] + box[2]) / 2, box[1], box[1] + (box[3] - box[1]) / 4))
-    return out
-
-
-HEAD = 0.08
-"""How far a head reaches from its middle, in heights of its figure."""
-
-
 def focus_of(take: TakeRow) -> tuple[float, float]:
     """Where the camera aims: the middle of whoever is in the picture, a little above, else the
     middle of the frame."""

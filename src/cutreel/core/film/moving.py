@@ -5,14 +5,24 @@ import re
 from collections.abc import Mapping, Sequence
 
 from cutreel.core.continuity import OwnRegion
-from cutreel.core.motion import Acting, Flame, Ground, OwnPath, Water, path_told
+from cutreel.core.motion import (
+    Acting,
+    CameraPath,
+    Flame,
+    Ground,
+    OwnPath,
+    Walked,
+    Water,
+    path_for,
+    path_told,
+)
 from cutreel.core.timeline import Footage, FrameRate, Region, Span, Strip, Timing
 from cutreel.protocol import Mouth
 
 from .acting import FigureTold, acts_in_time, acts_planned, figures_in, mouth_of, named
 from .air import air_planned
 from .document import Settings
-from .made import Result, TakeRow
+from .made import Result, TakeRow, focus_of
 from .reading import ReadFilm, ReadShot
 
 INWARD = 0.22
@@ -70,6 +80,15 @@ def path_of(shot: ReadShot, take: TakeRow) -> OwnPath | None:
     if "then" not in words and not any(re.search(rf"\b{re.escape(t)}\b", words) for t in targets):
         return None  # one plain move, as all films have them
     return path_told(words, targets)
+
+
+def camera_of(shot: ReadShot, take: TakeRow, seconds: float) -> CameraPath | Walked:
+    """The camera's path over a shot of so many `seconds`."""
+    own = path_of(shot, take)
+    still = footage_of(shot, take) is not None and shot.shot.own.move is None
+    if own is not None:
+        return Walked(own, seconds)
+    return path_for("still" if still else shot.move, seconds, focus_of(take))
 
 
 def footage_of(shot: ReadShot, take: TakeRow) -> Footage | None:

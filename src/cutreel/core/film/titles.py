@@ -8,9 +8,11 @@ from cutreel.core.titles import TITLE_LOOKS, Card, TitleLook, look_for, off_face
 from cutreel.core.titles.cards import ShotTold
 
 from .document import FilmDocument, OwnCard
+from .heads import heads_in, heads_seen
 from .joins import FilmJoin
-from .made import TakeRow, faces_in
-from .reading import ReadFilm
+from .made import TakeRow
+from .moving import camera_of
+from .reading import ReadFilm, ReadShot
 
 _HOURS = {"dawn": "Dawn", "day": "Day", "dusk": "Evening", "night": "Night"}
 
@@ -39,7 +41,7 @@ def cards_of(
         for i, (shot, span) in enumerate(zip(read.shots, spans, strict=True))
     ]
     planned = [
-        off_faces(card, faces_in(take)) if (take := used[card.shot]) is not None else card
+        _off_heads(card, read.shots[card.shot], used[card.shot], told[card.shot])
         for card in plan_cards(told, film.title, film.settings.titles, _credits(film))
     ]
     own = {(c.sort, c.shot): c for c in film.cards}
@@ -57,6 +59,16 @@ def title_look_of(film: FilmDocument) -> TitleLook:
     """How a film's words look: as was chosen, else as belongs to its look."""
     medium = look_named(film.settings.look, film.looks).medium
     return TITLE_LOOKS.get(film.settings.title_look) or TITLE_LOOKS[look_for(medium)]
+
+
+def _off_heads(card: Card, shot: ReadShot, take: TakeRow | None, told: ShotTold) -> Card:
+    """Words where no head is while they stand."""
+    if take is None:
+        return card
+    seconds = told.end - told.start
+    begin, end = ((at - told.start) / seconds for at in (card.start, card.end))
+    heads = heads_seen(heads_in(take), camera_of(shot, take, seconds), begin, end)
+    return off_faces(card, heads)
 
 
 def _lines(card: OwnCard) -> tuple[str, ...]:
