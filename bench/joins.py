@@ -12,6 +12,7 @@ import numpy as np
 from PIL import Image
 
 from cutreel.core.captions import READY, CaptionStyle
+from cutreel.core.effects import Finish
 from cutreel.core.render import (
     CaptionSpan,
     Planes,
@@ -46,18 +47,7 @@ HOWS = (
 
 
 def main(short: int = 1080) -> None:
-    wide = short * 16 // 9 // 2 * 2
-    pictures = [
-        planes_of(
-            np.asarray(
-                Image.open(
-                    io.BytesIO(paint(f"{p}. layered cut paper.", 3, wide, short).flat)
-                ).convert("RGB")
-            )
-        )
-        for p in PROMPTS
-    ]
-    named = {"a": pictures[0], "b": pictures[1]}
+    wide, named = pictures(short)
     print(f"{wide}x{short}, {FRAMES} frames, the median of {TURNS} turns")
     for how in HOWS:
         report(
@@ -70,11 +60,24 @@ def main(short: int = 1080) -> None:
         report(f"captions, {name}", plan(wide, short, None, style), named)
 
 
+def pictures(short: int) -> tuple[int, dict[str, Planes]]:
+    """How wide the frame is, and two pictures for it."""
+    wide = short * 16 // 9 // 2 * 2
+    painted = [paint(f"{p}. layered cut paper.", 3, wide, short).flat for p in PROMPTS]
+    flat = [np.asarray(Image.open(io.BytesIO(p)).convert("RGB")) for p in painted]
+    return wide, {"a": planes_of(flat[0]), "b": planes_of(flat[1])}
+
+
 def plan(
-    wide: int, short: int, how: JoinHow | None, style: CaptionStyle | None = None
+    wide: int,
+    short: int,
+    how: JoinHow | None,
+    style: CaptionStyle | None = None,
+    finish: Finish = Finish(),
 ) -> SegmentPlan:
     def scene(picture: str) -> Scene:
-        return Scene(shot=PlannedShot(layers=[(picture, 0.0)]), at=0, life=FRAMES, seconds=2.0)
+        shot = PlannedShot(layers=[(picture, 0.0)], finish=finish)
+        return Scene(shot=shot, at=0, life=FRAMES, seconds=2.0)
 
     lines = ["So when Maren lifted her", "lantern, she knew at once."]
     words = [(0, 0, 2), (0, 3, 7), (0, 8, 13), (0, 14, 20), (1, 0, 8), (1, 9, 12), (1, 13, 17)]

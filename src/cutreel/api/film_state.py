@@ -283,6 +283,7 @@ def _shots(
             film.document.settings.movement,
             joins[i],
             cards.get(i),
+            film.finishes[i],
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -294,6 +295,7 @@ def _shots(
                 pictures.faults[i], remarks.get(i, _NONE), wants, acts_told(film.read, shot, used),
                 joins[i],
                 cards.get(i, []),
+                film.finishes[i],
             )  # fmt: skip
             seen[number] = now
     return views, seen
@@ -417,6 +419,7 @@ def _head(
         lifted=document.lifted_cues,
         lifted_sounds=document.lifted_sounds,
         own_sounds=document.own_sounds,
+        tables=document.tables,
         fps=str(film.rate),
         frames=film.frames,
         seconds=film.seconds,

@@ -8,6 +8,7 @@ from pydantic import BaseModel
 from cutreel.core.breakdown import KINDS, FilmKind
 from cutreel.core.captions import CAPTION_PLACES, FACES, LINES, READY, SAID_MARKS, CaptionStyle
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
+from cutreel.core.effects import EFFECT_KINDS, GRADES, MOMENTS, Grade
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.sound import DELIVERED_DBTP
@@ -54,6 +55,10 @@ class Rules(BaseModel):
     joins: list[str]
     patterns: list[str]
     eases: list[str]
+    effect_amounts: list[str]
+    effects: list[str]
+    moments: list[str]
+    grades: dict[str, Grade]
     caption_styles: dict[str, CaptionStyle]
     faces: list[str]
     caption_places: list[str]
@@ -97,6 +102,10 @@ RULES = Rules(
     joins=list(JOIN_KINDS),
     patterns=list(PATTERNS),
     eases=list(EASES),
+    effect_amounts=_choices("effects"),
+    effects=list(EFFECT_KINDS),
+    moments=sorted(MOMENTS),
+    grades=dict(GRADES),
     caption_styles=dict(READY),
     faces=list(FACES),
     caption_places=list(CAPTION_PLACES),

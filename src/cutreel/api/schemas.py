@@ -7,7 +7,17 @@ from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_mod
 
 from cutreel.core.breakdown import By
 from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Season
-from cutreel.core.film import CueChoice, CutOut, GivenShot, GivenSource, OwnSound, Settings, Source
+from cutreel.core.effects import Effect, Grade
+from cutreel.core.film import (
+    CueChoice,
+    CutOut,
+    GivenShot,
+    GivenSource,
+    OwnSound,
+    OwnTable,
+    Settings,
+    Source,
+)
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
@@ -119,6 +129,16 @@ class CardView(BaseModel):
     why: str
 
 
+class FinishView(BaseModel):
+    """How a shot is graded (by the film or the maker, and behind that for its mood), what is done to its picture, and
+    what of that is planned: each as what and why. None: as it was painted."""
+
+    grade: Grade | None
+    mood: Grade | None
+    effects: list[Effect]
+    whys: list[tuple[str, str]]
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
     shot before it end, so that a change tells only the shots it changed. How many frames it has is
@@ -152,6 +172,7 @@ class ShotView(BaseModel):
     join: JoinView | None
     """None of a film's first shot."""
     cards: list[CardView]
+    finish: FinishView
     acts: list[str] = []
     """What the figures of its picture do, each as who and what, in the order of the words."""
     prompt: str
@@ -262,6 +283,7 @@ class FilmHead(BaseModel):
     lifted: list[str]
     lifted_sounds: list[str]
     own_sounds: list[OwnSound]
+    tables: list[OwnTable]
     fps: str
     frames: int
     seconds: float

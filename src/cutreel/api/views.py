@@ -4,7 +4,8 @@ from collections.abc import Sequence
 
 from cutreel.core.colour import css_of
 from cutreel.core.continuity import figures_of
-from cutreel.core.film import FilmJoin, ReadShot, is_fresh
+from cutreel.core.effects import Grade
+from cutreel.core.film import FilmFinish, FilmJoin, ReadShot, is_fresh
 from cutreel.core.ideas import Idea
 from cutreel.core.titles import Card as OnScreen
 from cutreel.making import Faults, PersonDrift, seen_of
@@ -17,6 +18,7 @@ from .schemas import (
     FaultView,
     FigureView,
     FindingView,
+    FinishView,
     IdeaView,
     JoinView,
     Piece,
@@ -25,6 +27,7 @@ from .schemas import (
     TakeView,
 )
 
+AS_PAINTED = Grade()
 MOST_IDEAS = 4
 """Ideas that a shot shows to choose from."""
 
@@ -41,6 +44,7 @@ def shot_view(
     acts: list[str],
     join: FilmJoin | None,
     cards: Sequence[OnScreen],
+    finish: FilmFinish,
 ) -> ShotView:
     """A shot with everything made for it."""
     f = shot.facts
@@ -72,6 +76,12 @@ def shot_view(
         move=shot.move,
         join=JoinView(how=join.how, why=join.why, turn=join.turn) if join else None,
         cards=[CardView(sort=c.sort, lines=list(c.lines), why=c.why) for c in cards],
+        finish=FinishView(
+            grade=None if finish.finish.grade == AS_PAINTED else finish.finish.grade,
+            mood=None if finish.finish.mood == AS_PAINTED else finish.finish.mood,
+            effects=list(finish.finish.effects),
+            whys=list(finish.whys),
+        ),
         acts=acts,
         prompt=shot.prompt.text,
         pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],

@@ -100,6 +100,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     move: "push",
     join: null,
     cards: [],
+    finish: { grade: null, mood: null, effects: [], whys: [] },
     acts: [],
     prompt: "",
     pieces: [],

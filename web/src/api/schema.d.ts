@@ -1504,6 +1504,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring
+         * @description Read a look-up table (.cube); it is the film's once it is kept there.
+         */
+        post: operations["bring_api_films__film__tables_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/grade.cube": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Taken Out
+         * @description The film's own grade as a look-up table for other programs.
+         */
+        get: operations["taken_out_api_films__film__grade_cube_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/mix": {
         parameters: {
             query?: never;
@@ -2010,6 +2050,11 @@ export interface components {
              */
             credit: string;
         };
+        /** Body_bring_api_films__film__tables_post */
+        Body_bring_api_films__film__tables_post: {
+            /** File */
+            file: string;
+        };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
             /** Files */
@@ -2296,7 +2341,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2857,6 +2902,28 @@ export interface components {
             insert: string;
         };
         /**
+         * Effect
+         * @description An effect and how much of it there is (`amount`); one that sets in at a moment does `begin` seconds after the
+         *     shot's first word.
+         */
+        Effect: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "grain" | "vignette" | "paper" | "dust" | "flicker" | "glow" | "blur" | "soft edges" | "shake" | "tilt" | "freeze" | "echo" | "flash" | "old film" | "night" | "dream";
+            /**
+             * Amount
+             * @default 0.5
+             */
+            amount: number;
+            /**
+             * Begin
+             * @default 0
+             */
+            begin: number;
+        };
+        /**
          * Elsewhere
          * @description What was heard, and where it can be heard: a media file, and seconds of it. `word` is the number of the word that
          *     stands there in the text, `text` the word without its marks, from the character `start` up to `end`; None for what
@@ -3093,6 +3160,8 @@ export interface components {
             lifted_sounds: string[];
             /** Own Sounds */
             own_sounds: components["schemas"]["OwnSound"][];
+            /** Tables */
+            tables: components["schemas"]["OwnTable"][];
             /** Fps */
             fps: string;
             /** Frames */
@@ -3174,6 +3243,22 @@ export interface components {
             by: string;
         };
         /**
+         * FinishView
+         * @description How a shot is graded (by the film or the maker, and behind that for its mood), what is done to its picture, and
+         *     what of that is planned: each as what and why. None: as it was painted.
+         */
+        FinishView: {
+            grade: components["schemas"]["Grade"] | null;
+            mood: components["schemas"]["Grade"] | null;
+            /** Effects */
+            effects: components["schemas"]["Effect"][];
+            /** Whys */
+            whys: [
+                string,
+                string
+            ][];
+        };
+        /**
          * FoundLine
          * @description A line of the text as it was found in a recording: its words; how often it was said, whole or in part; which
          *     words were left out, and which were said otherwise. Too little of it was said where it has no `recording`. `taken`:
@@ -3227,6 +3312,59 @@ export interface components {
             offset: number;
             /** Text */
             text: string;
+        };
+        /**
+         * Grade
+         * @description `exposure` in stops; `contrast`, `warmth` and `fade` (black lifted, as print fades) from none, 0, to all, 1, or
+         *     the other way, -1; `saturation` (0: grey); tints of `shadows` and `lights`; a `curve` through points (brightness
+         *     before, after; 0 … 1); an own look-up table by its media name (`lut`), of which so much is used (`lut_amount`),
+         *     before all else.
+         */
+        Grade: {
+            /**
+             * Exposure
+             * @default 0
+             */
+            exposure: number;
+            /**
+             * Contrast
+             * @default 0
+             */
+            contrast: number;
+            /**
+             * Warmth
+             * @default 0
+             */
+            warmth: number;
+            /**
+             * Saturation
+             * @default 1
+             */
+            saturation: number;
+            /**
+             * Fade
+             * @default 0
+             */
+            fade: number;
+            /** Shadows */
+            shadows?: string | null;
+            /** Lights */
+            lights?: string | null;
+            /**
+             * Curve
+             * @default []
+             */
+            curve: [
+                number,
+                number
+            ][];
+            /** Lut */
+            lut?: string | null;
+            /**
+             * Lut Amount
+             * @default 1
+             */
+            lut_amount: number;
         };
         /** HTTPValidationError */
         HTTPValidationError: {
@@ -3317,6 +3455,8 @@ export interface components {
             lifted_sounds?: string[] | null;
             /** Own Sounds */
             own_sounds?: components["schemas"]["OwnSound"][] | null;
+            /** Tables */
+            tables?: components["schemas"]["OwnTable"][] | null;
             /** Fps */
             fps?: string | null;
             /** Frames */
@@ -3543,6 +3683,18 @@ export interface components {
              */
             type: "keep sound";
             sound: components["schemas"]["OwnSound"];
+        };
+        /**
+         * KeepTable
+         * @description Keep a look-up table that was brought, or give one that is kept another name.
+         */
+        KeepTable: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep table";
+            table: components["schemas"]["OwnTable"];
         };
         /**
          * KeepVoice
@@ -4370,6 +4522,18 @@ export interface components {
              *       "caption_length": 30,
              *       "dissolve": 0.5,
              *       "joins": "middle",
+             *       "grade": {
+             *         "contrast": 0,
+             *         "curve": [],
+             *         "exposure": 0,
+             *         "fade": 0,
+             *         "lut_amount": 1,
+             *         "saturation": 1,
+             *         "warmth": 0
+             *       },
+             *       "effects": "low",
+             *       "film_effects": [],
+             *       "no_effects": [],
              *       "takes": 1,
              *       "kind": "story",
              *       "pace": 6,
@@ -4547,7 +4711,7 @@ export interface components {
          *     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
          *     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
          *     bar begins where a scene does);
-         *     `join` is how the shot is come to from the one before it;
+         *     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
          *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
          *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
@@ -4598,6 +4762,9 @@ export interface components {
             /** Music */
             music?: ("flows" | "hit" | "rest") | null;
             join?: components["schemas"]["JoinHow"] | null;
+            grade?: components["schemas"]["Grade"] | null;
+            /** Effects */
+            effects?: components["schemas"]["Effect"][] | null;
             /** Direction */
             direction?: string | null;
         };
@@ -4764,6 +4931,16 @@ export interface components {
              * @default
              */
             credit: string;
+        };
+        /**
+         * OwnTable
+         * @description A look-up table that the maker brought (.cube): what it is called, and its media file.
+         */
+        OwnTable: {
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
         };
         /**
          * OwnVoice
@@ -5710,6 +5887,16 @@ export interface components {
             patterns: string[];
             /** Eases */
             eases: string[];
+            /** Effect Amounts */
+            effect_amounts: string[];
+            /** Effects */
+            effects: string[];
+            /** Moments */
+            moments: string[];
+            /** Grades */
+            grades: {
+                [key: string]: components["schemas"]["Grade"];
+            };
             /** Caption Styles */
             caption_styles: {
                 [key: string]: components["schemas"]["CaptionStyle"];
@@ -6283,10 +6470,12 @@ export interface components {
          *     `caption_style` how captions look, `caption_length` how many characters a line of them has at most, `titles` how
          *     many words stand on the screen besides (the title, chapters, places), `title_look` how these look ("look": as
          *     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
-         *     (plain: dissolves alone); `sounds` how much must be heard of what is told for it to be proposed;
-         *     `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
-         *     and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
-         *     seconds; `loudness` the film's (LUFS);
+         *     (plain: dissolves alone);
+         *     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
+         *     proposed besides where the story gives a reason, `no_effects` what is not proposed anywhere; `sounds` how much
+         *     must be heard of what is told for it to be proposed; `voice_level`, `spot_level`, `ambience_level` and
+         *     `music_level` how much louder than usual they lie, `ambience_duck` and `music_duck` by how much they give way to
+         *     the voice (dB), going down in `duck_in` and coming back in `duck_out` seconds; `loudness` the film's (LUFS);
          *     `language` the one that is spoken (BCP 47; empty: as the text is);
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -6456,6 +6645,34 @@ export interface components {
              * @enum {string}
              */
             joins: "plain" | "low" | "middle" | "high";
+            /**
+             * @default {
+             *       "exposure": 0,
+             *       "contrast": 0,
+             *       "warmth": 0,
+             *       "saturation": 1,
+             *       "fade": 0,
+             *       "curve": [],
+             *       "lut_amount": 1
+             *     }
+             */
+            grade: components["schemas"]["Grade"];
+            /**
+             * Effects
+             * @default low
+             * @enum {string}
+             */
+            effects: "off" | "low" | "middle" | "high";
+            /**
+             * Film Effects
+             * @default []
+             */
+            film_effects: components["schemas"]["Effect"][];
+            /**
+             * No Effects
+             * @default []
+             */
+            no_effects: ("grain" | "vignette" | "paper" | "dust" | "flicker" | "glow" | "blur" | "soft edges" | "shake" | "tilt" | "freeze" | "echo" | "flash" | "old film" | "night" | "dream")[];
             /**
              * Takes
              * @default 1
@@ -6631,6 +6848,7 @@ export interface components {
             join: components["schemas"]["JoinView"] | null;
             /** Cards */
             cards: components["schemas"]["CardView"][];
+            finish: components["schemas"]["FinishView"];
             /**
              * Acts
              * @default []
@@ -7804,7 +8022,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
             };
         };
         responses: {
@@ -10011,6 +10229,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Cleaned"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_api_films__film__tables_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_api_films__film__tables_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnTable"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    taken_out_api_films__film__grade_cube_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */

@@ -18,9 +18,11 @@ import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 import { CaptionDesk } from "./sheet/CaptionDesk";
 import { CardLine } from "./sheet/CardLine";
+import { FinishDesk } from "./sheet/FinishDesk";
 import { JoinDesk } from "./sheet/JoinDesk";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Music } from "./sheet/Music";
+import { PictureDesk } from "./sheet/PictureDesk";
 import { Sounds } from "./sheet/Sounds";
 import { VoiceColumn } from "./VoiceColumn";
 
@@ -137,6 +139,8 @@ export function Sheet() {
                 <LaneDesk film={film} lane={title}>
                   {title}
                 </LaneDesk>
+              ) : title === "Picture" ? (
+                <PictureDesk film={film}>{title}</PictureDesk>
               ) : title === "Caption" ? (
                 <CaptionDesk film={film}>{title}</CaptionDesk>
               ) : (
@@ -316,8 +320,11 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
               <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />
             </button>
           ))}
+          <span className="ml-auto">
+            <FinishDesk film={film} shot={shot} />
+          </span>
           <span
-            className="ml-auto flex items-center gap-1 text-ink-2"
+            className="flex items-center gap-1 text-ink-2"
             title={shot.idea ? `${shot.idea}: ${shot.why.action ?? ""}` : undefined}
           >
             {shot.idea && <IdeaMark sort={shot.idea} on={!!shot.own.idea} />}

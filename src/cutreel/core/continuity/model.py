@@ -5,6 +5,7 @@ from typing import Literal, get_args
 
 from pydantic import BaseModel, Field, field_validator
 
+from cutreel.core.effects import MOST_EFFECTS, Effect, Grade
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, RegionMove
 from cutreel.core.timeline import JoinHow, Room
@@ -155,7 +156,7 @@ class Overrides(BaseModel):
     `horizon` is the height (a share of the picture, from its top) below which a flat picture has ground that comes
     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
     bar begins where a scene does);
-    `join` is how the shot is come to from the one before it;
+    `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
@@ -186,4 +187,6 @@ class Overrides(BaseModel):
     sound: str | None = Field(None, max_length=200)
     music: Literal["flows", "hit", "rest"] | None = None
     join: JoinHow | None = None
+    grade: Grade | None = None
+    effects: list[Effect] | None = Field(None, max_length=MOST_EFFECTS)
     direction: str | None = Field(None, max_length=600)

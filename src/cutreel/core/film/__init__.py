@@ -27,6 +27,7 @@ from .document import (
     Narration,
     OwnLine,
     OwnSound,
+    OwnTable,
     PlacedCue,
     Recording,
     SceneChoice,
@@ -38,6 +39,7 @@ from .document import (
     new_film,
 )
 from .exporting import MEDIA_TYPES, export_script
+from .finishes import FilmFinish
 from .joins import FilmJoin
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .moving import fits_take, targets_in
@@ -73,6 +75,7 @@ __all__ = [
     "Edit",
     "FigureTold",
     "FilmDocument",
+    "FilmFinish",
     "FilmJoin",
     "FilmPlan",
     "FoundPlace",
@@ -87,6 +90,7 @@ __all__ = [
     "Offered",
     "OwnLine",
     "OwnSound",
+    "OwnTable",
     "Passage",
     "Patch",
     "PlacedCue",

@@ -48,6 +48,7 @@ from .air import air_of
 from .casting import scene_choices
 from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
 from .document import FilmDocument
+from .finishes import FilmFinish, finishes_of
 from .joins import FilmJoin, joins_of, led
 from .lanes import treatment_of
 from .made import Result, TakeRow, focus_of, used_take
@@ -141,6 +142,11 @@ class Assembled:
         return joins_of(self.read, self.spans, self.rate)
 
     @cached_property
+    def finishes(self) -> list[FilmFinish]:
+        """How each shot is graded, and what is done to its picture."""
+        return finishes_of(self.read, self.spans, self.spots, self.timing, self.rate)
+
+    @cached_property
     def sound_clips(self) -> list[SoundClip]:
         """All that sounds, in its place."""
         return [*self._voices(), *self._cued()]
@@ -173,12 +179,14 @@ class Assembled:
         joins = (tuple(j.how for j in self.joins), settings.title_look, tuple(self.cards))
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
-        return (*cut, *mixed, tuple(seen), tuple(self.sound_clips), burned)
+        finished = tuple(f.finish for f in self.finishes)
+        return (*cut, *mixed, finished, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
         shot, take = self.read.shots[i], self.used[i]
         if take is None:
-            return PictureClip(self.spans[i], page=(shot.text, shot.shot.edge), move="still")
+            page = (shot.text, shot.shot.edge)
+            return PictureClip(self.spans[i], page=page, move="still")
         settings, clip = self.document.settings, footage_of(shot, take)
         # What is in the air of a clip is in it already.
         own_air = clip is None or shot.shot.own.air is not None
@@ -197,6 +205,7 @@ class Assembled:
             # A clip has its own movement; the camera stands still over it unless it is asked to move.
             move="still" if clip and shot.shot.own.move is None else shot.move,
             focus=focus_of(take),
+            finish=self.finishes[i].finish,
         )
 
     def strips(self, i: int) -> tuple[Strip, ...]:

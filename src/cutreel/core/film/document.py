@@ -18,6 +18,7 @@ from cutreel.core.continuity import (
     propose_cast,
     propose_places,
 )
+from cutreel.core.effects import EFFECT_KINDS, MOST_EFFECTS, Effect, EffectAmount, EffectKind, Grade
 from cutreel.core.errors import BadInput
 from cutreel.core.joins import JoinAmount
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
@@ -34,6 +35,8 @@ MOST_MAKINGS = 4
 """Of a sound, beside each other."""
 MOST_PLACED = 2_000
 """Sounds placed by hand."""
+MOST_TABLES = 40
+"""Look-up tables of the maker's own."""
 Lane = Literal["voice", "sound", "music"]
 
 
@@ -53,10 +56,12 @@ class Settings(BaseModel):
     `caption_style` how captions look, `caption_length` how many characters a line of them has at most, `titles` how
     many words stand on the screen besides (the title, chapters, places), `title_look` how these look ("look": as
     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
-    (plain: dissolves alone); `sounds` how much must be heard of what is told for it to be proposed;
-    `voice_level`, `spot_level`, `ambience_level` and `music_level` how much louder than usual they lie, `ambience_duck`
-    and `music_duck` by how much they give way to the voice (dB), going down in `duck_in` and coming back in `duck_out`
-    seconds; `loudness` the film's (LUFS);
+    (plain: dissolves alone);
+    `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
+    proposed besides where the story gives a reason, `no_effects` what is not proposed anywhere; `sounds` how much
+    must be heard of what is told for it to be proposed; `voice_level`, `spot_level`, `ambience_level` and
+    `music_level` how much louder than usual they lie, `ambience_duck` and `music_duck` by how much they give way to
+    the voice (dB), going down in `duck_in` and coming back in `duck_out` seconds; `loudness` the film's (LUFS);
     `language` the one that is spoken (BCP 47; empty: as the text is);
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
@@ -93,6 +98,10 @@ class Settings(BaseModel):
     caption_length: int = Field(LINE_LENGTH, ge=16, le=48)
     dissolve: float = Field(0.5, ge=0, le=4)
     joins: JoinAmount = "middle"
+    grade: Grade = Grade()
+    effects: EffectAmount = "low"
+    film_effects: list[Effect] = Field([], max_length=MOST_EFFECTS)
+    no_effects: list[EffectKind] = Field([], max_length=len(EFFECT_KINDS))
     takes: int = Field(1, ge=1, le=4)
     kind: FilmKind = "story"
     pace: float = Field(6.0, ge=1, le=600)
@@ -226,6 +235,13 @@ class OwnCard(BaseModel):
     text: str = Field("", max_length=400)
 
 
+class OwnTable(BaseModel):
+    """A look-up table that the maker brought (.cube): what it is called, and its media file."""
+
+    name: str = Field(min_length=1, max_length=120)
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.cube$")
+
+
 class PlacedCue(BaseModel):
     """A sound that the maker placed, by its number: on a word, or, an ambience, under the shot that the word is in.
     What is heard is told by a prompt, or is one of the maker's `own` sounds."""
@@ -357,6 +373,7 @@ class FilmDocument(BaseModel):
     cue_choices: list[CueChoice] = []
     lifted_sounds: list[str] = []
     """Sounds that are proposed nowhere in the film, by their prompts."""
+    tables: list[OwnTable] = Field([], max_length=MOST_TABLES)
     cards: list[OwnCard] = Field([], max_length=MOST_POINTS)
     placed: list[PlacedCue] = Field([], max_length=MOST_PLACED)
     lanes: list[LaneChoice] = []

@@ -20,6 +20,7 @@ from cutreel.core.motion import (
 )
 
 from . import kernel
+from .finishing import Finishing
 from .footage import FootageLayer
 from .grains import AirLayer
 from .planes import Planes, cover
@@ -36,8 +37,8 @@ FLAMES_AT = 0.55
 @dataclass(frozen=True)
 class Shown:
     """A picture on the move: its layers and the figures that act from back to front, its path, the path's life in
-    frames, what is in the air, and where light trembles. Its words begin `lead` frames after its life; there are
-    `rate` frames a second."""
+    frames, what is in the air, where light trembles, and what finishes it. Its words begin `lead`
+    frames after its life; there are `rate` frames a second."""
 
     layers: Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer]
     path: CameraPath | Walked
@@ -46,6 +47,7 @@ class Shown:
     rate: float = 24.0
     air: Sequence[AirLayer] = ()
     flames: Sequence[Flame] = ()
+    finishing: Finishing | None = None
 
 
 class Compositor:
@@ -54,6 +56,7 @@ class Compositor:
     def __init__(self, width: int, height: int) -> None:
         self.width, self.height = width, height
         self._other: Frame | None = None
+        self._before: Frame | None = None
 
     def new_frame(self) -> Frame:
         """Planes of a frame, not drawn yet."""
@@ -66,9 +69,27 @@ class Compositor:
 
     def draw(self, shown: Shown, at: int, out: Frame, closer: float = 1.0) -> None:
         """Frame `at` of the picture's life (0 … frames - 1; beyond, the camera stands still), seen from `closer` by."""
+        finishing = shown.finishing
+        if finishing is None:
+            self._draw(shown, at, out, closer)
+            return
+        seen = finishing.moment(at, shown.lead)
+        self._draw(shown, seen, out, closer)
+        for ago, share in finishing.echoes:
+            if seen >= ago:
+                self._before = self._before or self.new_frame()
+                self._draw(shown, seen - ago, self._before, closer)
+                for plane, before in zip(out, self._before, strict=True):
+                    kernel.dissolve(plane, before, round(share * 256))
+        finishing.apply(out, at, shown.lead)
+
+    def _draw(self, shown: Shown, at: int, out: Frame, closer: float) -> None:
+        """The picture as it is before it is finished."""
         window = shown.path.at(at / max(1, shown.frames - 1))
         if closer != 1.0:
             window = replace(window, zoom=window.zoom * closer)
+        if shown.finishing is not None:
+            window = shown.finishing.window(window, at, shown.lead)
         seconds = (at - shown.lead) / shown.rate
         for i, layer in enumerate(shown.layers):
             planes = layer if isinstance(layer, Planes) else layer.drawing(seconds)

@@ -12,6 +12,7 @@ from typing import NamedTuple
 from pydantic import BaseModel
 
 from cutreel.core.captions import PLAIN, Caption, CaptionStyle
+from cutreel.core.effects import MOMENTS, Finish
 from cutreel.core.keys import key
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
 from cutreel.core.timeline import (
@@ -40,7 +41,8 @@ RENDER_VERSION = 1
 class PlannedShot(BaseModel):
     """What a shot shows: layers of the circled take as (media, depth), or the words of its paper
     page. Of a take whose figures act, what its picture is made of instead (`strips`); which parts move by
-    themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`)."""
+    themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`);
+    how it is graded, and what is done to it (`finish`)."""
 
     layers: list[tuple[str, float]] = []
     strips: list[Strip] = []
@@ -53,6 +55,7 @@ class PlannedShot(BaseModel):
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
+    finish: Finish = Finish()
 
     @classmethod
     def of(cls, clip: PictureClip) -> "PlannedShot":
@@ -69,12 +72,14 @@ class PlannedShot(BaseModel):
             page=clip.page,
             move=clip.move,
             focus=clip.focus,
+            finish=clip.finish,
         )
 
     @property
     def moves_by_itself(self) -> bool:
         """Whether anything moves in the picture, and not the camera alone."""
-        return bool(self.strips or self.air or self.flames or self.footage or self.regions)
+        itself = self.strips or self.air or self.flames or self.footage or self.regions
+        return bool(itself or any(e.kind in MOMENTS for e in self.finish.effects))
 
 
 class Scene(BaseModel):

@@ -13,6 +13,7 @@ from .captioned import Part, caption_planes
 from .carded import IN, LETTERS, OUT, RISE, card_planes, faded
 from .compositor import Compositor, Frame, Shown
 from .encode import Draw, encode_segment
+from .finishing import finishing_for
 from .footage import FootageLayer
 from .grains import AirLayer
 from .joining import Joining
@@ -140,7 +141,9 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
         layers = with_regions(flat, shot.regions, spoken, files) if shot.regions else flat
     air = [AirLayer(a, plan.width, plan.height) for a in scene.shot.air]
     flames = tuple(scene.shot.flames)
-    return Shown(layers, path, scene.life, scene.lead, rate, air, flames)
+    finish, lut = scene.shot.finish, scene.shot.finish.grade.lut
+    finishing = finishing_for(finish, plan.width, plan.height, rate, files(lut) if lut else b"")
+    return Shown(layers, path, scene.life, scene.lead, rate, air, flames, finishing)
 
 
 def _layers(

@@ -11,6 +11,7 @@ from typing import Literal, get_args
 
 from pydantic import BaseModel
 
+from cutreel.core.effects import Finish
 from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPath, RegionMove, Water
 from cutreel.protocol import Mouth
 
@@ -18,6 +19,8 @@ from .frames import FrameRate
 from .joins import JoinHow
 from .shots import Span
 
+AS_IT_IS = Finish()
+"""A picture to which nothing is done."""
 CardSort = Literal["title", "chapter", "place", "end"]
 Track = Literal["voice", "spot", "ambience", "music"]
 Room = Literal["dry", "small room", "hall", "outdoors", "through a wall", "telephone", "thought"]
@@ -68,7 +71,8 @@ class PictureClip:
     without any, the paper page that stands in (`page`: the words, the edge number). Where figures act, what the picture
     is made of (`strips`); which parts of it move by themselves (`regions`), and where it has `ground`; what is in the
     `air`, and where light trembles (`flames`). The camera's way, and where it
-    aims, or a `path` that the maker drew. A clip in place of the picture (`footage`)."""
+    aims, or a `path` that the maker drew. A clip in place of the picture (`footage`). How it is graded, and what is
+    done to it (`finish`)."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
@@ -82,6 +86,7 @@ class PictureClip:
     page: tuple[str, str] | None = None
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
+    finish: Finish = AS_IT_IS
 
 
 @dataclass(frozen=True, slots=True)

@@ -6,11 +6,10 @@ import type { ReactNode } from "react";
 import type { Film, Schemas } from "../../api/client";
 import { useChange, useRules } from "../../api/film";
 import { Choice, worded } from "../../parts/Choice";
+import { Colour } from "../../parts/Colour";
 import { DeskRow as Row } from "../../parts/DeskRow";
 import { Steps } from "../../parts/Steps";
-import { rateOf } from "../../parts/time";
-import { selected } from "../../state/playhead";
-import { useStore } from "../../state/store";
+import { FrameSeen, useChosenShot } from "./FrameSeen";
 
 type Style = Schemas["CaptionStyle"];
 
@@ -68,6 +67,7 @@ export function CaptionDesk({ film, children }: { film: Film; children: ReactNod
 function Desk({ film }: { film: Film }) {
   const change = useChange(film.id);
   const rules = useRules();
+  const shot = useChosenShot(film);
   const s = film.settings;
   const style = s.caption_style;
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set settings", values });
@@ -75,7 +75,7 @@ function Desk({ film }: { film: Film }) {
   const named = Object.entries(rules.caption_styles).find(([, ready]) => same(ready, style))?.[0];
   return (
     <>
-      <Seen film={film} />
+      {shot && <FrameSeen film={film} shot={shot} alt={`Shot ${shot.edge} with its captions`} />}
       <dl className="grid grid-cols-[88px_1fr] items-center gap-y-1.5">
         <Row name="Captions">
           <Choice
@@ -200,27 +200,6 @@ function Desk({ film }: { film: Film }) {
   );
 }
 
-/** The chosen shot while its second word is said. */
-function Seen({ film }: { film: Film }) {
-  const chosen = useStore(selected);
-  const shot = film.shots.find((s) => s.id === chosen) ?? film.shots[0];
-  if (!shot) return null;
-  const at = Math.min(shot.stop - 1, shot.start + Math.round(rateOf(film.fps) * 1.1));
-  const [wide, high] = film.settings.aspect.split(":").map(Number);
-  return (
-    <div
-      className="mb-3 flex max-h-[182px] justify-center overflow-hidden rounded-[3px] bg-shade"
-      style={{ aspectRatio: `${Math.max(wide!, 16)} / ${Math.max(9, Math.min(high!, 9))}` }}
-    >
-      <img
-        src={`/api/films/${film.id}/frame?at=${at}&high=360&version=${film.revision}`}
-        alt={`Shot ${shot.edge} with its captions`}
-        className="h-full object-contain"
-      />
-    </div>
-  );
-}
-
 const same = (a: Style, b: Style) =>
   (Object.keys(a) as (keyof Style)[]).every((key) => (a[key] ?? null) === (b[key] ?? null));
 
@@ -242,24 +221,3 @@ function onGround(ground: string): Partial<Style> {
   if (ground === "shadow") return { box: null, edge: null, shadow: true, colour: LIGHT };
   return { box: null, edge: "#181311", shadow: false, colour: LIGHT };
 }
-
-interface ColourProps {
-  label: string;
-  value: string;
-  onPut: (value: string) => void;
-}
-
-/** A colour, chosen by the system's own means; it is taken when it is chosen, not while it is looked for. */
-const Colour = ({ label, value, onPut }: ColourProps) => (
-  <input
-    key={value}
-    ref={(input) => {
-      if (input) input.onchange = () => input.value !== value && onPut(input.value);
-    }}
-    type="color"
-    aria-label={label}
-    title={label}
-    defaultValue={value}
-    className="size-6 cursor-pointer rounded-[3px] border border-rule-strong bg-field p-0.5"
-  />
-);

@@ -4,6 +4,7 @@ import * as Popover from "@radix-ui/react-popover";
 
 import type { Film, Schemas, Shot } from "../../api/client";
 import { useChange, useRules } from "../../api/film";
+import { Also } from "../../parts/Also";
 import { Button } from "../../parts/Button";
 import { Choice, worded } from "../../parts/Choice";
 import { DeskRow as Row } from "../../parts/DeskRow";
@@ -225,13 +226,3 @@ const leads = (seconds: number) =>
   seconds === 0
     ? "with the picture"
     : `${Math.abs(seconds).toFixed(1)} s ${seconds > 0 ? "before" : "behind"} the picture`;
-
-const Also = ({ says, onClick }: { says: string; onClick: () => void }) => (
-  <button
-    type="button"
-    className="min-h-6 rounded-[3px] underline decoration-rule-strong underline-offset-2 hover:bg-shade"
-    onClick={onClick}
-  >
-    {says}
-  </button>
-);

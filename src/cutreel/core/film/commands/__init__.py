@@ -4,6 +4,7 @@ history."""
 from .choices import (
     CircleTake,
     CircleTakes,
+    KeepTable,
     RejectTake,
     RemoveLook,
     Rename,
@@ -70,6 +71,7 @@ __all__ = [
     "KeepCutOut",
     "KeepNarration",
     "KeepSound",
+    "KeepTable",
     "KeepVoice",
     "LiftCue",
     "LiftMark",

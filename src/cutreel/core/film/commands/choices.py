@@ -11,7 +11,7 @@ from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
 from cutreel.core.titles import CardSort
 
-from ..document import FilmDocument, OwnCard, SceneChoice, Settings, Source
+from ..document import MOST_TABLES, FilmDocument, OwnCard, OwnTable, SceneChoice, Settings, Source
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -20,7 +20,7 @@ Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
     "move", "path", "fit", "motion", "acts", "air", "regions", "horizon",
-    "sound", "music", "join", "direction",
+    "sound", "music", "join", "grade", "effects", "direction",
 ]  # fmt: skip
 
 
@@ -186,6 +186,21 @@ class SetCard(FilmCommand):
             return f"let the {self.sort} be as planned"
         film.cards = [*film.cards, OwnCard(sort=self.sort, shot=self.shot, text=self.text)]
         return f"write the {self.sort}" if self.text.strip() else f"take the {self.sort} away"
+
+
+class KeepTable(FilmCommand):
+    """Keep a look-up table that was brought, or give one that is kept another name."""
+
+    touches = ("tables",)
+    type: Literal["keep table"] = "keep table"
+    table: OwnTable
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = [t for t in film.tables if t.media != self.table.media]
+        if len(known) >= MOST_TABLES:
+            raise BadInput(f"A film keeps {MOST_TABLES} look-up tables at most.")
+        film.tables = [*known, self.table]
+        return f"keep the look-up table {self.table.name}"
 
 
 class Rename(FilmCommand):

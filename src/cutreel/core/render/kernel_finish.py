@@ -1,0 +1,193 @@
+"""The hot loops of grades and effects, compiled. Each goes over a plane of a frame once, in place."""
+
+import numpy as np
+from numpy.typing import NDArray
+
+from .kernel import U8, compiled
+
+
+@compiled
+def tint(
+    y: U8, u: U8, v: U8, scale: NDArray[np.int32], du: NDArray[np.int32], dv: NDArray[np.int32]
+) -> None:
+    """Grade the colour planes by the brightness `y`, before that is graded. Tables by brightness: by how many 256ths
+    colour is stronger, and what is added, in 256ths of a step."""
+    for row in range(u.shape[0]):
+        upper, lower = y[2 * row], y[2 * row + 1]
+        a, b = u[row], v[row]
+        for x in range(a.size):
+            at = (np.int32(upper[2 * x]) + np.int32(lower[2 * x + 1]) + 1) >> 1
+            s = scale[at]
+            one = 32768 + (np.int32(a[x]) - 128) * s + du[at] + 128
+            other = 32768 + (np.int32(b[x]) - 128) * s + dv[at] + 128
+            a[x] = np.uint8(min(max(one >> 8, 16), 240))
+            b[x] = np.uint8(min(max(other >> 8, 16), 240))
+
+
+@compiled
+def lighten(y: U8, table: U8) -> None:
+    """What becomes of each brightness."""
+    for row in range(y.shape[0]):
+        line = y[row]
+        for x in range(line.size):
+            line[x] = table[line[x]]
+
+
+@compiled
+def shaded(plane: U8, shade: U8, middle: int) -> None:
+    """Bring a plane nearer to `middle`, black or no colour: so many 256ths of what it is beside it stay (`shade`, of
+    its shape, 0 standing for 256)."""
+    for row in range(plane.shape[0]):
+        line, stays = plane[row], shade[row]
+        for x in range(line.size):
+            share = np.int16(((np.int16(stays[x]) - np.int16(1)) & np.int16(255)) + np.int16(1))
+            off = np.int16(line[x]) - np.int16(middle)
+            line[x] = np.uint8(
+                np.int16(middle) + np.int16((np.int32(off) * np.int32(share) + 128) >> 8)
+            )
+
+
+@compiled
+def grained(y: U8, tile: NDArray[np.int8], left: int, top: int, strength: int) -> None:
+    """Add grain: a `tile` of 512 rows, as much broader than the frame, laid from (left, top), so strong; most of it is
+    seen in the middle of brightness."""
+    by = np.int32(strength)
+    for row in range(y.shape[0]):
+        line = y[row]
+        grain = tile[(row + top) & 511, left : left + line.size]
+        for x in range(line.size):
+            value = np.int32(line[x])
+            middle = (value * (np.int32(255) - value)) >> np.int32(6)
+            value += (np.int32(grain[x]) * middle * by + np.int32(65536)) >> np.int32(17)
+            line[x] = np.uint8(min(max(value, np.int32(0)), np.int32(255)))
+
+
+@compiled
+def smaller(plane: U8, out: NDArray[np.float32], by: int, least: int) -> None:
+    """The mean of each square of `by` pixels, above `least`."""
+    rows, columns = out.shape
+    share = np.float32(1.0 / (by * by))
+    for r in range(rows):
+        for c in range(columns):
+            whole = np.int32(0)
+            for y in range(r * by, min((r + 1) * by, plane.shape[0])):
+                line = plane[y]
+                for x in range(c * by, min((c + 1) * by, plane.shape[1])):
+                    whole += max(np.int32(line[x]) - np.int32(least), np.int32(0))
+            out[r, c] = np.float32(whole) * share
+
+
+@compiled
+def brighter(y: U8, light: U8) -> None:
+    """Add light, of the frame's shape: what is bright already takes less of it (screen)."""
+    for row in range(y.shape[0]):
+        line, more = y[row], light[row]
+        for x in range(line.size):
+            value = np.uint16(line[x])
+            room = np.uint16(np.uint16(235) - min(value, np.uint16(235)))
+            line[x] = np.uint8(
+                value + ((room * np.uint16(more[x]) + np.uint16(128)) >> np.uint16(8))
+            )
+
+
+@compiled
+def softened(plane: U8, soft: U8, where: U8) -> None:
+    """Go over to a softened plane by so many 255ths (`where`, of its shape)."""
+    for row in range(plane.shape[0]):
+        line, other, shares = plane[row], soft[row], where[row]
+        for x in range(line.size):
+            take = np.uint16(shares[x])
+            take += take >> np.uint16(7)
+            keep = np.uint16(256) - take
+            mixed = np.uint16(line[x]) * keep + np.uint16(other[x]) * take + np.uint16(128)
+            line[x] = np.uint8(mixed >> np.uint16(8))
+
+
+@compiled
+def speck(y: U8, cx: float, cy: float, wide: float, high: float, dark: float) -> None:
+    """A speck of dust: an ellipse with soft edges, darker (or brighter: `dark` below 0) by a share."""
+    for row in range(max(0, int(cy - high - 1)), min(y.shape[0], int(cy + high + 2))):
+        for x in range(max(0, int(cx - wide - 1)), min(y.shape[1], int(cx + wide + 2))):
+            far = ((x - cx) / wide) ** 2 + ((row - cy) / high) ** 2
+            share = min(1.0, max(0.0, (1.2 - far) * 2)) * abs(dark)
+            to = 16.0 if dark > 0 else 235.0
+            y[row, x] = np.uint8(y[row, x] + (to - y[row, x]) * share)
+
+
+@compiled
+def turned(src: U8, out: U8, angle: float, zoom: float) -> None:
+    """A plane turned around its middle by an `angle` in radians, nearer by `zoom`; beyond its edges they go on."""
+    high, wide = src.shape
+    c, s = np.cos(angle) / zoom, np.sin(angle) / zoom
+    step_x, step_y = np.int64(c * 65536), np.int64(s * 65536)
+    for row in range(high):
+        dy = row + 0.5 - high / 2
+        x0, y0 = -wide / 2 + 0.5, dy
+        at_x = np.int64((c * x0 - s * y0 + wide / 2 - 0.5) * 65536)
+        at_y = np.int64((s * x0 + c * y0 + high / 2 - 0.5) * 65536)
+        line = out[row]
+        for x in range(wide):
+            px, py = (
+                min(max(at_x, 0), (wide - 1) * 65536 - 1),
+                min(max(at_y, 0), (high - 1) * 65536 - 1),
+            )
+            i, j = px >> 16, py >> 16
+            a, b = np.int32((px >> 8) & 255), np.int32((py >> 8) & 255)
+            upper = np.int32(src[j, i]) * (256 - a) + np.int32(src[j, i + 1]) * a
+            lower = np.int32(src[j + 1, i]) * (256 - a) + np.int32(src[j + 1, i + 1]) * a
+            line[x] = np.uint8((upper * (256 - b) + lower * b + 32768) >> 16)
+            at_x += step_x
+            at_y += step_y
+
+
+@compiled
+def looked_up(y: U8, u: U8, v: U8, table: U8, share: int) -> None:
+    """What becomes of colours by a table (brightness by 64 steps of 4, both colour planes by 16 steps of 16, three
+    values): shape (65, 17, 17, 3), read between its points; by so many 256ths."""
+    for row in range(u.shape[0]):
+        for x in range(u.shape[1]):
+            pu, pv = np.int32(u[row, x]), np.int32(v[row, x])
+            iu, iv = pu >> 4, pv >> 4
+            a, b = pu & 15, pv & 15
+            w00, w10, w01, w11 = (16 - a) * (16 - b), a * (16 - b), (16 - a) * b, a * b
+            whole = np.int32(0)
+            for k in range(4):
+                line = y[2 * row + (k >> 1)]
+                c = 2 * x + (k & 1)
+                value = np.int32(line[c])
+                whole += value
+                i, d = value >> 2, value & 3
+                near = (
+                    table[i, iu, iv, 0] * w00
+                    + table[i, iu + 1, iv, 0] * w10
+                    + table[i, iu, iv + 1, 0] * w01
+                    + table[i, iu + 1, iv + 1, 0] * w11
+                )
+                far = (
+                    table[i + 1, iu, iv, 0] * w00
+                    + table[i + 1, iu + 1, iv, 0] * w10
+                    + table[i + 1, iu, iv + 1, 0] * w01
+                    + table[i + 1, iu + 1, iv + 1, 0] * w11
+                )
+                new = (near * (4 - d) + far * d + 512) >> 10
+                line[c] = np.uint8((value * (256 - share) + new * share + 128) >> 8)
+            middle = (whole + 2) >> 2
+            i, d = middle >> 2, middle & 3
+            for k in range(1, 3):
+                near = (
+                    table[i, iu, iv, k] * w00
+                    + table[i, iu + 1, iv, k] * w10
+                    + table[i, iu, iv + 1, k] * w01
+                    + table[i, iu + 1, iv + 1, k] * w11
+                )
+                far = (
+                    table[i + 1, iu, iv, k] * w00
+                    + table[i + 1, iu + 1, iv, k] * w10
+                    + table[i + 1, iu, iv + 1, k] * w01
+                    + table[i + 1, iu + 1, iv + 1, k] * w11
+                )
+                new = (near * (4 - d) + far * d + 512) >> 10
+                if k == 1:
+                    u[row, x] = np.uint8((pu * (256 - share) + new * share + 128) >> 8)
+                else:
+                    v[row, x] = np.uint8((pv * (256 - share) + new * share + 128) >> 8)

@@ -1,0 +1,124 @@
+/** How one shot's picture is graded and what is done to it, opened in its row: for the shot, its scene, or all that are like
+ * it. */
+import * as Popover from "@radix-ui/react-popover";
+import { Contrast } from "lucide-react";
+
+import type { Film, Shot } from "../../api/client";
+import { useChange } from "../../api/film";
+import { Also } from "../../parts/Also";
+import { Button } from "../../parts/Button";
+import { EffectList, type Effect } from "./EffectList";
+import { FrameSeen } from "./FrameSeen";
+import { type Grade, GradeFields, PAINTED } from "./GradeFields";
+
+/** What is done to a shot's picture, in short. */
+export function finishWords(shot: Shot): string {
+  const { grade, mood, effects } = shot.finish;
+  const words = effects.map((e) => e.kind as string);
+  if (shot.own.grade ?? mood) words.push("graded");
+  else if (grade) words.push("the film’s grade");
+  return words.join(", ");
+}
+
+export function FinishDesk({ film, shot }: { film: Film; shot: Shot }) {
+  const words = finishWords(shot);
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <button
+          type="button"
+          aria-label={`Grade and effects of shot ${shot.edge}: ${words || "none"}`}
+          title={words || "grade and effects: none"}
+          className={`flex size-6 shrink-0 items-center justify-center rounded-[3px] hover:bg-shade ${words ? "text-ink" : "text-ink-3 opacity-0 focus-visible:opacity-100 group-hover:opacity-100 group-data-[on]:opacity-100 data-[state=open]:opacity-100"}`}
+          onClick={(e) => e.stopPropagation()}
+        >
+          <Contrast className="size-3.5" />
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          side="right"
+          align="center"
+          sideOffset={6}
+          collisionPadding={8}
+          aria-label={`Grade and effects of shot ${shot.edge}`}
+          className="z-50 max-h-[var(--radix-popover-content-available-height)] w-[348px] overflow-y-auto rounded-md border border-rule-strong bg-page p-3 shadow-sm"
+          onClick={(e) => e.stopPropagation()}
+          onKeyDown={(e) => e.stopPropagation()}
+        >
+          <Desk film={film} shot={shot} />
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+type Values = {
+  grade?: Grade | null;
+  effects?: Effect[] | null;
+};
+
+function Desk({ film, shot }: { film: Film; shot: Shot }) {
+  const change = useChange(film.id);
+  const { grade, mood, effects, whys } = shot.finish;
+  const set = (values: Values, shots: readonly Shot[] = [shot]) =>
+    change.mutate({ type: "set shots", shots: shots.map((s) => s.id), values });
+  const own = shot.own.grade != null || shot.own.effects != null;
+  const here = { grade: shot.own.grade ?? null, effects: [...effects] };
+  const scene = film.scenes[shot.scene];
+  const inScene = film.shots.filter((s) => s.scene === shot.scene);
+  const hour = film.shots.filter((s) => s.time === shot.time && s.place === shot.place);
+  const graded = whys.filter(([what]) => !effects.some((e) => e.kind === what));
+  const moment = effects.find((e) => e.begin);
+  return (
+    <>
+      <FrameSeen
+        film={film}
+        shot={shot}
+        alt={`Shot ${shot.edge} as it is finished`}
+        after={moment ? (moment.begin ?? 0) + 0.2 : 1.1}
+      />
+      {graded.map(([what, why]) => (
+        <p key={what} className="mb-1 text-[12.5px] text-ink-2">
+          {what}: {why}
+        </p>
+      ))}
+      <EffectList effects={effects} whys={whys} moments onPut={(list) => set({ effects: list })} />
+      <dl className="mt-2 grid grid-cols-[84px_1fr] items-center gap-y-0.5 border-t border-rule pt-2">
+        <GradeFields
+          film={film}
+          grade={shot.own.grade ?? grade ?? PAINTED}
+          onPut={(next) => set({ grade: next })}
+          besides={[["film", mood ? "as planned" : "as the film"]]}
+          named={shot.own.grade ? undefined : "film"}
+          onNamed={() => set({ grade: null })}
+        />
+      </dl>
+      <p className="mt-3 flex flex-wrap gap-x-3 border-t border-rule pt-2">
+        {inScene.length > 1 && (
+          <Also
+            says={
+              scene?.title
+                ? `All ${inScene.length} of this scene`
+                : `All ${inScene.length} beside it`
+            }
+            onClick={() => set(here, inScene)}
+          />
+        )}
+        {hour.length > 1 && hour.length !== inScene.length && (
+          <Also
+            says={`All ${hour.length} at this place and hour`}
+            onClick={() => set(here, hour)}
+          />
+        )}
+        {film.shots.length > 1 && (
+          <Also
+            says={`All ${film.shots.length} of the film`}
+            onClick={() => set(here, film.shots)}
+          />
+        )}
+        {own && <Button onClick={() => set({ grade: null, effects: null })}>As planned</Button>}
+      </p>
+    </>
+  );
+}
