@@ -12,7 +12,7 @@ import { FrameSeen } from "./FrameSeen";
 import { type Grade, GradeFields, PAINTED } from "./GradeFields";
 
 /** What is done to a shot's picture, in short. */
-export function finishWords(shot: Shot): string {
+function finishWords(shot: Shot): string {
   const { grade, mood, effects } = shot.finish;
   const words = effects.map((e) => e.kind as string);
   if (shot.own.grade ?? mood) words.push("graded");
