@@ -27,7 +27,8 @@ class Memory:
         for number, edge, words, _, scene, bits in opened["shots"]:
             shot = self.shots[number]
             assert (edge, words, scene) == (shot["edge"], shot["words"], shot["scene"])
-            told_bits = (shot["used"] is not None) + 2 * shot["stale"] + 4 * shot["measured"]
+            drawn = shot["used"] is not None or shot["plate"] is not None
+            told_bits = drawn + 2 * shot["stale"] + 4 * shot["measured"]
             assert bits == told_bits
 
     def patch(self, delta: dict[str, Any]) -> None:

@@ -152,3 +152,43 @@ def test_a_film_is_graded_and_a_shot_has_effects_of_its_own(sheet: Page, tmp_pat
     expect(
         row.get_by_role("button", name=re.compile("^Grade and effects of shot 1: grain"))
     ).to_be_visible()
+
+
+PLATED = (
+    "In 1902 the pier was built, and by 1911 it had burnt down twice.\n\nNearly 240 barges waited for the lock that "
+    "winter, and nobody sang.\n"
+)
+
+
+def test_a_plate_is_shown_edited_and_taken_away(page: Page, address: str) -> None:
+    new_film(page, "The Pier", PLATED)
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    page.goto(f"/film/{film}/sheet")
+    row = page.locator("[data-shot]").filter(has_text="barges").first
+    row.click()
+    section = page.get_by_role("region", name="Plate")
+    offered = section.get_by_role("list", name="Plates for these words")
+    expect(offered).to_contain_text("number")
+    offered.get_by_role("button", name="show it").first.click()
+    picture = row.get_by_role("img", name=re.compile("^Plate of shot .*: number"))
+    expect(picture).to_be_visible()
+    section.get_by_role("button", name="Edit").click()
+    desk = page.get_by_role("dialog")
+    desk.get_by_label("number of row 1").fill("420")
+    desk.get_by_label("number of row 1").press("Enter")
+    expect(desk.get_by_role("list", name="Doubts")).to_contain_text("240 is said here")
+    desk.get_by_label("Title of the plate").fill("At the lock")
+    desk.get_by_label("Title of the plate").press("Enter")
+    desk.get_by_role("button", name="another row").click()
+    expect(desk.get_by_label("name of row 2")).to_be_visible()
+    desk.get_by_label("name of row 2").fill("boats")
+    desk.get_by_label("name of row 2").press("Tab")
+    desk.get_by_role("combobox", name="Sort of plate").click()
+    page.get_by_role("option", name="bars").click()
+    expect(desk.get_by_role("img")).to_be_visible()
+    no_barriers(page, "a plate")
+    page.keyboard.press("Escape")
+    expect(section).to_contain_text("bars: At the lock")
+    section.get_by_role("button", name="Take it away").click()
+    expect(offered).to_be_visible()
+    expect(row.get_by_role("img", name=re.compile("^Plate of shot"))).to_have_count(0)

@@ -5,10 +5,10 @@ import pytest
 
 from cutreel.core.captions import READY, Caption, CaptionStyle, captions_of, said_in
 from cutreel.core.film import Offered, Settings, assemble, new_film, read_film
+from cutreel.core.lettering import face
 from cutreel.core.manuscript import read
 from cutreel.core.render import CaptionSpan, PlannedShot, Scene, SegmentPlan, frames_of, planes_of
 from cutreel.core.render.captioned import caption_planes
-from cutreel.core.render.faces import face
 from cutreel.making.planning import planned_segments
 
 W, H = 640, 360

@@ -7,7 +7,7 @@ from PIL import Image, ImageDraw, ImageFilter, ImageFont
 from cutreel.core.pictures import FigureSeen, alike, check_picture, faults_of_picture
 from tests.conftest import ROOT
 
-FONT = next((ROOT / "src/cutreel/core/render/fonts").glob("*.ttf"))
+FONT = next((ROOT / "src/cutreel/core/lettering/fonts").glob("*.ttf"))
 
 
 def scene(seed: int = 1, size: tuple[int, int] = (1280, 720)) -> Image.Image:

@@ -36,6 +36,7 @@ from . import (
     routes_mix,
     routes_movement,
     routes_names,
+    routes_plates,
     routes_preview,
     routes_prompts,
     routes_recordings,
@@ -72,6 +73,7 @@ _ROUTES = (
     routes_mix,
     routes_sounds,
     routes_names,
+    routes_plates,
     routes_ssml,
     routes_voices,
 )

@@ -11,7 +11,15 @@ from threading import RLock
 from cachetools import FIFOCache, LRUCache
 
 from cutreel.core.errors import Clash
-from cutreel.core.film import FilmDocument, ReadingMemory, ReadShot, assemble, is_fresh, read_film
+from cutreel.core.film import (
+    FilmDocument,
+    ReadingMemory,
+    ReadShot,
+    assemble,
+    has_plate,
+    is_fresh,
+    read_film,
+)
 from cutreel.core.reading import Parses
 from cutreel.making import AT_ONCE, PreviewDesk, Workshop, parses_of, picture_spec, wish_reading
 from cutreel.protocol import Offer
@@ -157,7 +165,9 @@ class FilmDesk:
         lacking = [
             shot
             for shot, takes in zip(film.read.shots, film.takes, strict=True)
-            if shot.picture_of == shot.shot.id and not _has_fresh(shot, takes)
+            if shot.picture_of == shot.shot.id
+            and not has_plate(shot.shot)
+            and not _has_fresh(shot, takes)
         ]
         keys = {self._key_of(known, document, shot, film) for shot in lacking}
         # What is not paid yet may be paid by the time it is asked for; then it costs less than was said.

@@ -16,7 +16,7 @@ from cutreel.core.film import (
     RemarkMemory,
     SceneChoice,
     acts_told,
-    is_fresh,
+    doubts_of,
     language_spoken,
     makings_of,
     narrator_of,
@@ -27,6 +27,7 @@ from cutreel.core.film import (
     word_of,
 )
 from cutreel.core.manuscript import Scene, reading_ease
+from cutreel.core.plates import Plate
 from cutreel.core.sound import Cue
 from cutreel.core.titles import Card
 from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
@@ -40,6 +41,7 @@ from .schemas import (
     HeadChange,
     LineView,
     MissingCost,
+    PlateView,
     RemarkView,
     SceneView,
     ShotRow,
@@ -103,7 +105,7 @@ class FilmState:
                 v.words,
                 frames,
                 v.scene,
-                (v.used is not None) + 2 * v.stale + 4 * v.measured,
+                (v.used is not None or v.plate is not None) + 2 * v.stale + 4 * v.measured,
             )
             for number, frames in zip(self.order, self.frames, strict=True)
             for v in [self.shots[number]]
@@ -264,6 +266,7 @@ def _shots(
     views: dict[int, ShotView] = {}
     seen: dict[int, Seen] = {}
     joins = [None, *film.joins]
+    plates = film.plates
     cards: dict[int, list[Card]] = {}
     for card in film.cards:
         cards.setdefault(card.shot, []).append(card)
@@ -284,6 +287,7 @@ def _shots(
             joins[i],
             cards.get(i),
             film.finishes[i],
+            plates.get(number),
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -296,9 +300,16 @@ def _shots(
                 joins[i],
                 cards.get(i, []),
                 film.finishes[i],
+                _plate(plates.get(number), film, shot),
             )  # fmt: skip
             seen[number] = now
     return views, seen
+
+
+def _plate(plate: Plate | None, film: Assembled, shot: ReadShot) -> PlateView | None:
+    if plate is None:
+        return None
+    return PlateView(plate=plate, doubts=doubts_of(plate, film.read, shot))
 
 
 def _words(film: Assembled) -> tuple[Word, ...]:
@@ -482,8 +493,3 @@ def _closeness(film: Assembled) -> dict[str, float]:
         if s.end > s.first
     ]
     return closeness(measure(script, [f for f, _ in spoken], [s for _, s in spoken]), aim)
-
-
-def freshness(shot: ReadShot, used: TakeRow | None) -> str:
-    """What of a shot's picture there is: empty, stale or made."""
-    return "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"

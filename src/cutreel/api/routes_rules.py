@@ -11,6 +11,7 @@ from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, W
 from cutreel.core.effects import EFFECT_KINDS, GRADES, MOMENTS, Grade
 from cutreel.core.film import Settings
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
+from cutreel.core.plates import PLATE_SORTS
 from cutreel.core.sound import DELIVERED_DBTP
 from cutreel.core.timeline import EASES, JOIN_KINDS, KNOWN_RATES, PATTERNS, ROOMS, Room
 from cutreel.core.titles import TITLE_LOOKS
@@ -55,6 +56,7 @@ class Rules(BaseModel):
     joins: list[str]
     patterns: list[str]
     eases: list[str]
+    plates: list[str]
     effect_amounts: list[str]
     effects: list[str]
     moments: list[str]
@@ -102,6 +104,7 @@ RULES = Rules(
     joins=list(JOIN_KINDS),
     patterns=list(PATTERNS),
     eases=list(EASES),
+    plates=list(PLATE_SORTS),
     effect_amounts=_choices("effects"),
     effects=list(EFFECT_KINDS),
     moments=sorted(MOMENTS),

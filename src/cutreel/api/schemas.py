@@ -21,6 +21,7 @@ from cutreel.core.film import (
 from cutreel.core.ideas import IdeaSort
 from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
+from cutreel.core.plates import Plate
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import CardSort, JoinHow
 
@@ -139,6 +140,13 @@ class FinishView(BaseModel):
     whys: list[tuple[str, str]]
 
 
+class PlateView(BaseModel):
+    """A plate that a shot shows instead of a picture, and what of it is not in the shot's words."""
+
+    plate: Plate
+    doubts: list[str]
+
+
 class ShotView(BaseModel):
     """A shot as the sheet shows it. It has so many `words`: where they begin is where those of the
     shot before it end, so that a change tells only the shots it changed. How many frames it has is
@@ -173,6 +181,7 @@ class ShotView(BaseModel):
     """None of a film's first shot."""
     cards: list[CardView]
     finish: FinishView
+    plate: PlateView | None
     acts: list[str] = []
     """What the figures of its picture do, each as who and what, in the order of the words."""
     prompt: str

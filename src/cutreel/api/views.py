@@ -22,6 +22,7 @@ from .schemas import (
     IdeaView,
     JoinView,
     Piece,
+    PlateView,
     RemarkView,
     ShotView,
     TakeView,
@@ -45,6 +46,7 @@ def shot_view(
     join: FilmJoin | None,
     cards: Sequence[OnScreen],
     finish: FilmFinish,
+    plate: PlateView | None,
 ) -> ShotView:
     """A shot with everything made for it."""
     f = shot.facts
@@ -73,7 +75,7 @@ def shot_view(
         ideas=_ideas(f.ideas),
         why=f.why,
         own=shot.shot.own,
-        move=shot.move,
+        move=shot.move if plate is None else shot.shot.own.move or "still",
         join=JoinView(how=join.how, why=join.why, turn=join.turn) if join else None,
         cards=[CardView(sort=c.sort, lines=list(c.lines), why=c.why) for c in cards],
         finish=FinishView(
@@ -82,6 +84,7 @@ def shot_view(
             effects=list(finish.finish.effects),
             whys=list(finish.whys),
         ),
+        plate=plate,
         acts=acts,
         prompt=shot.prompt.text,
         pieces=[Piece(origin=o, words=w) for o, w in shot.prompt.pieces],
@@ -91,7 +94,7 @@ def shot_view(
         takes=[_take(shot, t, faults) for t in takes],
         used=used.id if used else None,
         own_circled=shot.shot.circled,
-        stale=used is not None and not is_fresh(shot, used),
+        stale=used is not None and plate is None and not is_fresh(shot, used),
         drift=[_drift(d) for d in drift],
         figures=_figures(shot, used),
         references=len(shot.references),
@@ -195,6 +198,8 @@ def card(row: FilmRow, film: Assembled) -> Card:
         film.read.shots, film.spans, film.used, film.voiced, strict=True
     ):
         state = "empty" if used is None else "stale" if not is_fresh(shot, used) else "made"
+        if shot.shot.id in film.plates:
+            state = "made"
         strip.append((span.frames / max(1, film.frames), state + (" voiced" if voiced else "")))
     made = [(shot, used) for shot, used in zip(film.read.shots, film.used, strict=True) if used]
     # A picture with somebody in it tells more of a film than an empty place.

@@ -9,8 +9,9 @@ from cutreel.store import Assembled
 
 def lacks_of(film: Assembled, wanted: Any = None) -> list[str]:
     """What a film has not, in sentences, for whoever is about to deliver it."""
-    pictures = sum(1 for u in film.used if u is None)
-    pairs = zip(film.read.shots, film.used, strict=True)
+    drawn = zip(film.read.shots, film.used, strict=True)
+    pairs = [(s, u) for s, u in drawn if s.shot.id not in film.plates]
+    pictures = sum(1 for _, u in pairs if u is None)
     stale = sum(1 for s, u in pairs if u is not None and not is_fresh(s, u))
     lines = len(film.read.speech) - len(film.spoken)
     seed = film.document.settings.seed

@@ -88,10 +88,14 @@ def frames_of_shot(
     return sheet
 
 
-def frame_of_film(shop: Workshop, film: Assembled, frame: int, high: int) -> Image.Image:
-    """A frame of the film as a viewer sees it, with its joins and captions, `high` pixels at its shorter side."""
+def frame_of_film(
+    shop: Workshop, film: Assembled, frame: int, high: int, captions: bool = True
+) -> Image.Image:
+    """A frame of the film as a viewer sees it, with its joins and `captions`, `high` pixels at its shorter side."""
     plans = planned_at(film, "preview", high)
     first, plan = next(p for p in reversed(plans) if p[0] <= frame)
+    if not captions:
+        plan = plan.model_copy(update={"captions": []})
     return _painted(shop, plan)(min(plan.frames - 1, frame - first))
 
 

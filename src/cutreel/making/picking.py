@@ -8,7 +8,7 @@ from pydantic import Field
 
 from cutreel.core.continuity import look_named
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import FilmDocument, ReadShot, is_fresh, read_film
+from cutreel.core.film import FilmDocument, ReadShot, has_plate, is_fresh, read_film
 from cutreel.protocol import Offer
 from cutreel.store import Assembled, ItemSpec, TakeRow, offered
 
@@ -99,7 +99,7 @@ def wanted_pictures(
 
 def _is_wanted(shot: _Shot, wanted: PicturesWanted, named: set[int]) -> bool:
     own = shot.own
-    if own.picture_of != own.shot.id:
+    if own.picture_of != own.shot.id or (has_plate(own.shot) and own.shot.id not in named):
         return False
     if wanted.scene is not None and own.scene != wanted.scene:
         return False

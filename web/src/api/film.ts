@@ -92,6 +92,7 @@ const NONE_YET: Rules = {
   joins: [],
   patterns: [],
   eases: [],
+  plates: [],
   effect_amounts: [],
   effects: [],
   moments: [],

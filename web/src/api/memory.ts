@@ -101,6 +101,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     join: null,
     cards: [],
     finish: { grade: null, mood: null, effects: [], whys: [] },
+    plate: null,
     acts: [],
     prompt: "",
     pieces: [],

@@ -1160,8 +1160,8 @@ export interface paths {
         };
         /**
          * Frame
-         * @description The film's frame `at` as a viewer will see it, with joins and captions, as a JPEG whose shorter side is
-         *     `high`.
+         * @description The film's frame `at` as a viewer will see it, with joins and, if asked, captions, as a JPEG whose shorter side
+         *     is `high`.
          */
         get: operations["frame_api_films__film__frame_get"];
         put?: never;
@@ -1702,6 +1702,26 @@ export interface paths {
          * @description Take the words of a PLS 1.0 file.
          */
         post: operations["take_lexicon_api_films__film__lexicon_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/shots/{shot}/plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proposed
+         * @description Plates for the words of a shot, the likeliest first.
+         */
+        get: operations["proposed_api_films__film__shots__shot__plates_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4712,6 +4732,7 @@ export interface components {
          *     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
          *     bar begins where a scene does);
          *     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
+         *     `plate` is what it shows instead of one;
          *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
          *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
@@ -4765,6 +4786,7 @@ export interface components {
             grade?: components["schemas"]["Grade"] | null;
             /** Effects */
             effects?: components["schemas"]["Effect"][] | null;
+            plate?: components["schemas"]["Plate"] | null;
             /** Direction */
             direction?: string | null;
         };
@@ -5275,6 +5297,90 @@ export interface components {
             pictures: components["schemas"]["Placed"][];
         };
         /**
+         * Plate
+         * @description A plate: its title; rows, or for plates of words the `words` and `by` whom they are; the `unit` of its numbers;
+         *     where they are from, if that is to be seen (`source`); on a map, whether a `route` goes from row to row.
+         */
+        Plate: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "number" | "time line" | "bars" | "line" | "shares" | "sizes" | "quotation" | "letter" | "cutting" | "list" | "tree" | "map";
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Rows
+             * @default []
+             */
+            rows: components["schemas"]["PlateRow"][];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * By
+             * @default
+             */
+            by: string;
+            /**
+             * Unit
+             * @default
+             */
+            unit: string;
+            /**
+             * Source
+             * @default
+             */
+            source: string;
+            /**
+             * Route
+             * @default true
+             */
+            route: boolean;
+        };
+        /**
+         * PlateRow
+         * @description A row: its name and what more is said of it; its number (of a time line the year); of a map where it is (degrees
+         *     north, east); in a family tree whose child it is, by name.
+         */
+        PlateRow: {
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * More
+             * @default
+             */
+            more: string;
+            /** Value */
+            value?: number | null;
+            /** North */
+            north?: number | null;
+            /** East */
+            east?: number | null;
+            /**
+             * Of
+             * @default []
+             */
+            of: string[];
+        };
+        /**
+         * PlateView
+         * @description A plate that a shot shows instead of a picture, and what of it is not in the shot's words.
+         */
+        PlateView: {
+            plate: components["schemas"]["Plate"];
+            /** Doubts */
+            doubts: string[];
+        };
+        /**
          * PointView
          * @description A point of a level line, with the frame that it falls on.
          */
@@ -5361,6 +5467,15 @@ export interface components {
             motion: components["schemas"]["PromptView"];
             direction: components["schemas"]["PromptView"];
             sound: components["schemas"]["PromptView"];
+        };
+        /**
+         * ProposedView
+         * @description A plate that is proposed, and the words that it is proposed for.
+         */
+        ProposedView: {
+            plate: components["schemas"]["Plate"];
+            /** Why */
+            why: string;
         };
         /**
          * PushMark
@@ -5887,6 +6002,8 @@ export interface components {
             patterns: string[];
             /** Eases */
             eases: string[];
+            /** Plates */
+            plates: string[];
             /** Effect Amounts */
             effect_amounts: string[];
             /** Effects */
@@ -6849,6 +6966,7 @@ export interface components {
             /** Cards */
             cards: components["schemas"]["CardView"][];
             finish: components["schemas"]["FinishView"];
+            plate: components["schemas"]["PlateView"] | null;
             /**
              * Acts
              * @default []
@@ -9690,6 +9808,7 @@ export interface operations {
             query?: {
                 at?: number;
                 high?: number;
+                captions?: boolean;
             };
             header?: never;
             path: {
@@ -10576,6 +10695,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LexiconTaken"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    proposed_api_films__film__shots__shot__plates_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                shot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedView"][];
                 };
             };
             /** @description Validation Error */

@@ -2,7 +2,7 @@
 import Hls from "hls.js";
 import { useCallback, useEffect, useRef, useState } from "react";
 
-import type { Film } from "../api/client";
+import type { Film, Shot } from "../api/client";
 import { useRuns } from "../api/film";
 import { useKeys } from "../keys/useKeys";
 import { playhead, playing, seekTo, usePlayhead } from "../state/playhead";
@@ -10,9 +10,14 @@ import { useStore } from "../state/store";
 import { Button } from "./Button";
 import { useFollowing } from "./following";
 import { mixed } from "./previewSound";
+import { lastFrame } from "./lastFrame";
 import { rateOf, timecode } from "./time";
 
 const ASPECT: Record<string, string> = { "16:9": "16 / 9", "9:16": "9 / 16", "1:1": "1 / 1" };
+
+/** Whether something is seen of a shot that is not in its take. */
+const isDrawn = ({ plate, used, finish }: Shot) =>
+  !!plate || (!!used && !!(finish.grade ?? finish.mood ?? finish.effects.length > 0));
 
 export function Monitor({ film }: { film: Film }) {
   const video = useRef<HTMLVideoElement>(null);
@@ -135,7 +140,9 @@ export function Monitor({ film }: { film: Film }) {
           }}
         >
           <div className="absolute inset-0">
-            {still ? (
+            {shot && isDrawn(shot) ? (
+              <img src={lastFrame(film, shot, 360)} alt="" className="size-full object-cover" />
+            ) : still ? (
               <img src={`/media/${still.media}`} alt="" className="size-full object-cover" />
             ) : (
               <p className="flex size-full items-center bg-[#faf6ec] px-[9%] font-serif text-[17px] leading-snug text-[#272320]">

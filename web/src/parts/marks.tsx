@@ -149,6 +149,7 @@ export function WaveDown({
 
 /** What exists of a shot, in one word. */
 export function stateOf(shot: Shot): "empty" | "stale" | "made" {
+  if (shot.plate) return "made";
   if (!shot.used) return "empty";
   return shot.stale ? "stale" : "made";
 }

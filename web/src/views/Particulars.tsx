@@ -22,6 +22,7 @@ import { inWords, money } from "../parts/time";
 import { Facts } from "./Facts";
 import { Ideas } from "./Ideas";
 import { PromptBox } from "./PromptBox";
+import { Plates } from "./sheet/Plates";
 
 const COUNTS = ["1", "2", "3", "4"].map((n) => [n, n] as const);
 
@@ -33,6 +34,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
     <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
       <PromptBox film={film} shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
+      <Plates film={film} shot={shot} />
       {shot.ideas.length > 0 && (
         <div className="px-4 py-2">
           <Ideas film={film} shot={shot} />

@@ -19,6 +19,7 @@ import { Particulars } from "./Particulars";
 import { CaptionDesk } from "./sheet/CaptionDesk";
 import { CardLine } from "./sheet/CardLine";
 import { FinishDesk } from "./sheet/FinishDesk";
+import { lastFrame } from "../parts/lastFrame";
 import { JoinDesk } from "./sheet/JoinDesk";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Music } from "./sheet/Music";
@@ -274,7 +275,14 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
       </div>
       <div className={`${cell} px-2.5 pt-2`}>
         <div className="relative h-[86px] overflow-hidden rounded-[3px]">
-          {used ? (
+          {shot.plate ? (
+            <img
+              src={lastFrame(film, shot)}
+              alt={`Plate of shot ${shot.edge}: ${shot.plate.plate.sort}`}
+              loading="lazy"
+              className="size-full bg-shade object-contain"
+            />
+          ) : used ? (
             <img
               src={`/media/${used.thumb}`}
               alt={`Picture of shot ${shot.edge}`}

@@ -49,6 +49,7 @@ from .offered import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from .pacing import wish_of
 from .pack import PACK_TYPES, Match, match_files, pack_of
 from .plan import FilmPlan, plan_of, written_plan
+from .plates import doubts_of, has_plate, proposed_for
 from .prompts import ShotPrompts, prompts_of
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
@@ -126,11 +127,13 @@ __all__ = [
     "completed",
     "cue_sheet",
     "directions_of",
+    "doubts_of",
     "export_script",
     "figures_in",
     "find_places",
     "fits_take",
     "focus_of",
+    "has_plate",
     "is_fresh",
     "language_spoken",
     "line_key",
@@ -147,6 +150,7 @@ __all__ = [
     "passages",
     "plan_of",
     "prompts_of",
+    "proposed_for",
     "read_film",
     "read_otherwise",
     "recordable",

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from cutreel.core.captions import Caption, captions_of, said_in
+from cutreel.core.plates import Plate
 from cutreel.core.sound import (
     LONGEST_MUSIC,
     Course,
@@ -53,6 +54,7 @@ from .joins import FilmJoin, joins_of, led
 from .lanes import treatment_of
 from .made import Result, TakeRow, focus_of, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
+from .plates import plates_of, shown_plate
 from .reading import ReadFilm
 from .resting import outside
 from .tightening import longest_of, rests_of, tightened
@@ -164,7 +166,8 @@ class Assembled:
             (
                 span.start,
                 span.end,
-                (shot.text, shot.shot.edge) if used is None else used.id,
+                self.plates.get(shot.shot.id)
+                or ((shot.text, shot.shot.edge) if used is None else used.id),
                 shot.move,
                 shot.shot.own.path.model_dump_json()
                 if shot.shot.own.path
@@ -184,6 +187,9 @@ class Assembled:
 
     def _clip(self, i: int) -> PictureClip:
         shot, take = self.read.shots[i], self.used[i]
+        plate = self.plates.get(shot.shot.id)
+        if plate is not None:
+            return self._plated(i, plate)
         if take is None:
             page = (shot.text, shot.shot.edge)
             return PictureClip(self.spans[i], page=page, move="still")
@@ -207,6 +213,22 @@ class Assembled:
             focus=focus_of(take),
             finish=self.finishes[i].finish,
         )
+
+    def _plated(self, i: int, plate: Plate) -> PictureClip:
+        shot, span = self.read.shots[i], self.spans[i]
+        seconds = self.rate.seconds(span.frames)
+        return PictureClip(
+            span,
+            path=shot.shot.own.path,
+            move=shot.shot.own.move or "still",
+            finish=self.finishes[i].finish,
+            plate=shown_plate(plate, self.read, shot, self.timing, seconds),
+        )
+
+    @cached_property
+    def plates(self) -> Mapping[int, Plate]:
+        """The plates that shots show instead of pictures, by the shots' numbers."""
+        return plates_of(self.document)
 
     def strips(self, i: int) -> tuple[Strip, ...]:
         """What the picture of the shot with the index `i` is made of, with what its figures do; empty where nobody

@@ -44,6 +44,11 @@ def finishes_of(
         if grade is not None:
             whys = tuple(w for w in whys if w.what in EFFECT_KINDS)
         found = tuple({**whole, **kept}.values()) if effects is None else tuple(effects)
+        if shot.shot.own.plate is not None and grade is None:
+            # A plate is of no hour and no mood; what every picture of the film has, it has.
+            plain = tuple(whole.values()) if effects is None else found
+            out.append(FilmFinish(Finish(grade=settings.grade, effects=plain), ()))
+            continue
         finish = (
             Finish(grade=settings.grade, mood=plan.grade, effects=found)
             if grade is None

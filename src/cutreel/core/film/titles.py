@@ -45,11 +45,14 @@ def cards_of(
         for card in plan_cards(told, film.title, film.settings.titles, _credits(film))
     ]
     own = {(c.sort, c.shot): c for c in film.cards}
+    plated = {i for i, s in enumerate(read.shots) if s.shot.own.plate is not None}
     out: list[Card] = []
     for card in planned:
         choice = own.get((card.sort, read.shots[card.shot].shot.id))
         if choice is None:
-            out.append(card)
+            # A plate has words of its own.
+            if card.shot not in plated:
+                out.append(card)
         elif lines := _lines(choice):
             out.append(card._replace(lines=lines, why="written by hand"))
     return out

@@ -7,8 +7,8 @@ import numpy as np
 from PIL import Image, ImageDraw, ImageFilter, ImageFont
 
 from cutreel.core.captions import PLAIN, CaptionStyle
+from cutreel.core.lettering import face
 
-from .faces import face
 from .planes import Planes, planes_of
 
 STEP, EDGE = 1.24, 0.13

@@ -7,9 +7,9 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw, ImageFilter, ImageFont
 
+from cutreel.core.lettering import face
 from cutreel.core.titles import PLACES, CardSort, TitleLook
 
-from .faces import face
 from .planes import Planes, planes_of
 
 U8 = NDArray[np.uint8]

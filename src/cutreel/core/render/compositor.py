@@ -24,6 +24,7 @@ from .finishing import Finishing
 from .footage import FootageLayer
 from .grains import AirLayer
 from .planes import Planes, cover
+from .plated import PlateLayer
 from .puppet import Puppet
 from .regions import BentLayer, LooseLayer
 
@@ -34,13 +35,16 @@ FLAMES_AT = 0.55
 """The depth at which lights stand: among the figures."""
 
 
+Layers = Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer | PlateLayer]
+
+
 @dataclass(frozen=True)
 class Shown:
     """A picture on the move: its layers and the figures that act from back to front, its path, the path's life in
     frames, what is in the air, where light trembles, and what finishes it. Its words begin `lead`
     frames after its life; there are `rate` frames a second."""
 
-    layers: Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer]
+    layers: Layers
     path: CameraPath | Walked
     frames: int
     lead: int = 0

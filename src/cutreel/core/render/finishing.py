@@ -50,8 +50,8 @@ class Finishing:
         self._light = np.rint(np.clip(tables.y, 0, 255)).astype(np.uint8)
         self._lut = _in_planes(lut) if lut else None
         vignette, paper = finish.amount("vignette"), finish.amount("paper")
-        shade = _shade(width, height, vignette, paper) if vignette or paper else None
-        self._shades = None if shade is None else (shade, *(shade[::2, ::2].copy(),) * 2)
+        dim = shade(width, height, vignette, paper) if vignette or paper else None
+        self._shades = None if dim is None else (dim, *(dim[::2, ::2].copy(),) * 2)
         self._spare: Frame | None = None
 
     # ---- where the camera is, and when
@@ -155,8 +155,8 @@ class Finishing:
 
     def _texture(self, out: Frame, at: int) -> None:
         if self._shades:
-            for plane, shade, middle in zip(out, self._shades, (16, 128, 128), strict=True):
-                fast.shaded(plane, shade, middle)
+            for plane, dim, middle in zip(out, self._shades, (16, 128, 128), strict=True):
+                fast.shaded(plane, dim, middle)
         grain = self.finish.amount("grain")
         if grain:
             left, top = int(_chance(at, 3) * TILE), int(_chance(at, 4) * TILE)
@@ -239,7 +239,7 @@ def _grain(pixel: int, width: int) -> NDArray[np.int8]:
 
 
 @lru_cache(maxsize=8)
-def _shade(width: int, height: int, vignette: float, paper: float) -> U8:
+def shade(width: int, height: int, vignette: float, paper: float) -> U8:
     """How bright each place stays, in 256ths (0 stands for 256): darker corners, and the fibres of paper."""
     y, x = np.ogrid[-1 : 1 : height * 1j, -1 : 1 : width * 1j]
     # Lenses lose light by the fourth power of the cosine of the angle; the angle here is a matter of taste.

@@ -191,3 +191,27 @@ def looked_up(y: U8, u: U8, v: U8, table: U8, share: int) -> None:
                     u[row, x] = np.uint8((pu * (256 - share) + new * share + 128) >> 8)
                 else:
                     v[row, x] = np.uint8((pv * (256 - share) + new * share + 128) >> 8)
+
+
+@compiled
+def shown_by(
+    out: U8, plane: U8, alpha: U8, when: U8, top: int, left: int, middle: int, far: int, soft: int
+) -> None:
+    """Lay a premultiplied plane over `out` at (`top`, `left`) where it has come: what comes at `when` is there from
+    `far` on, over a soft edge. What comes all at once (0 everywhere) fades in."""
+    none = np.int32(middle)
+    for y in range(plane.shape[0]):
+        line = out[top + y, left : left + plane.shape[1]]
+        for x in range(line.size):
+            a = np.int32(alpha[y, x])
+            if a == 0:
+                continue
+            at = np.int32(when[y, x])
+            share = (np.int32(far) - at) * np.int32(256) // np.int32(soft)
+            share = min(max(share, np.int32(0)), np.int32(256))
+            if share == 0:
+                continue
+            a = (a * share + 128) >> 8
+            new = none + (((np.int32(plane[y, x]) - none) * share + 128) >> 8)
+            laid = new + ((np.int32(line[x]) - none) * (255 - a) + 127) // 255
+            line[x] = np.uint8(min(max(laid, np.int32(0)), np.int32(255)))

@@ -4,7 +4,7 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw, ImageFont
 
-from .faces import face
+from cutreel.core.lettering import face
 
 U8 = NDArray[np.uint8]
 PAPER, RULE, INK, FAINT = (250, 246, 236), (223, 213, 194), (39, 35, 32), (148, 138, 120)

@@ -15,6 +15,7 @@ from cutreel.core.captions import PLAIN, Caption, CaptionStyle
 from cutreel.core.effects import MOMENTS, Finish
 from cutreel.core.keys import key
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
+from cutreel.core.plates import ShownPlate
 from cutreel.core.timeline import (
     CaptionClip,
     CardClip,
@@ -42,7 +43,7 @@ class PlannedShot(BaseModel):
     """What a shot shows: layers of the circled take as (media, depth), or the words of its paper
     page. Of a take whose figures act, what its picture is made of instead (`strips`); which parts move by
     themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`);
-    how it is graded, and what is done to it (`finish`)."""
+    how it is graded, and what is done to it (`finish`); a `plate` in place of all that."""
 
     layers: list[tuple[str, float]] = []
     strips: list[Strip] = []
@@ -56,6 +57,7 @@ class PlannedShot(BaseModel):
     move: Move = "push"
     focus: tuple[float, float] = (0.5, 0.5)
     finish: Finish = Finish()
+    plate: ShownPlate | None = None
 
     @classmethod
     def of(cls, clip: PictureClip) -> "PlannedShot":
@@ -73,12 +75,15 @@ class PlannedShot(BaseModel):
             move=clip.move,
             focus=clip.focus,
             finish=clip.finish,
+            plate=clip.plate,
         )
 
     @property
     def moves_by_itself(self) -> bool:
         """Whether anything moves in the picture, and not the camera alone."""
-        itself = self.strips or self.air or self.flames or self.footage or self.regions
+        itself = (
+            self.strips or self.air or self.flames or self.footage or self.regions or self.plate
+        )
         return bool(itself or any(e.kind in MOMENTS for e in self.finish.effects))
 
 

@@ -11,7 +11,7 @@ from cutreel.protocol import JointedFigure
 
 from .captioned import Part, caption_planes
 from .carded import IN, LETTERS, OUT, RISE, card_planes, faded
-from .compositor import Compositor, Frame, Shown
+from .compositor import Compositor, Frame, Layers, Shown
 from .encode import Draw, encode_segment
 from .finishing import finishing_for
 from .footage import FootageLayer
@@ -20,8 +20,9 @@ from .joining import Joining
 from .pages import paper_page
 from .plan import CaptionSpan, CardSpan, PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
+from .plated import plate_layer
 from .puppet import Puppet
-from .regions import BentLayer, LooseLayer, with_regions
+from .regions import with_regions
 
 Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
@@ -122,17 +123,20 @@ def frames_of(
 
 def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, files: Files) -> Shown:
     shot = scene.shot
+    drawn = bool(shot.layers or shot.plate)
     path = (
         Walked(shot.path, scene.seconds)
-        if shot.path and shot.layers
-        else path_for(shot.move if shot.layers else "still", scene.seconds, shot.focus)
+        if shot.path and drawn
+        else path_for(shot.move if drawn else "still", scene.seconds, shot.focus)
     )
     rate = float(FrameRate.parse(plan.fps).fraction)
-    if shot.footage is not None:
+    if shot.plate is not None:
+        layers: Layers = [plate_layer(shot.plate, plan.width, plan.height)]
+    elif shot.footage is not None:
         spoken = scene.seconds - scene.lead / rate
         fit = fit_clip(shot.footage.seconds, max(0.1, spoken), shot.footage.how)
         clip = FootageLayer(files(shot.footage.media), shot.footage.frames, shot.footage.rate, fit)
-        layers: Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer] = [clip]
+        layers = [clip]
     else:
         flat = _layers(shot, plan, fetch, figures)
         if shot.ground is not None and isinstance(flat[0], Planes):
