@@ -192,3 +192,51 @@ def test_a_plate_is_shown_edited_and_taken_away(page: Page, address: str) -> Non
     section.get_by_role("button", name="Take it away").click()
     expect(offered).to_be_visible()
     expect(row.get_by_role("img", name=re.compile("^Plate of shot"))).to_have_count(0)
+
+
+def test_a_house_style_is_kept_looked_at_and_a_new_film_begins_in_it(
+    page: Page, joined_film: str, tmp_path
+) -> None:
+    page.goto(f"/film/{joined_film}/delivery")
+    section = page.get_by_role("region", name="House style")
+    section.get_by_label("Name of the style").fill("Runar’s")
+    section.get_by_role("button", name="Keep").click()
+    kept = section.get_by_role("list", name="Styles that are kept").get_by_role("listitem")
+    mine = kept.filter(has_text="Runar’s")
+    expect(mine).to_be_visible()
+    with page.expect_download() as taken:
+        mine.get_by_role("link", name="as a file").click()
+    file = tmp_path / "style.json"
+    taken.value.save_as(file)
+    mine.get_by_role("button", name="Let Runar’s go").click()
+    expect(mine).to_have_count(0)
+    section.get_by_label("A style as a file").set_input_files(file)
+    expect(mine).to_be_visible()
+
+    new_film(page, "Another", "A dog slept. It dreamed of the sea.\n")
+    other = re.search(r"/film/(\w+)", page.url)[1]
+    page.goto(f"/film/{other}/delivery")
+    before = settings(page)
+    mine.get_by_role("button", name="what it would change").click()
+    changes = section.get_by_role("table", name="What Runar’s would change")
+    expect(changes).to_contain_text("caption style")
+    no_barriers(page, "a house style")
+    boxes = changes.get_by_role("checkbox")
+    for n in range(boxes.count() - 1):
+        boxes.nth(n).uncheck()
+    section.get_by_role("button", name="Change only").click()
+    until(lambda: settings(page) != before)
+
+    page.goto("/")
+    form = page.get_by_role("form", name="New film")
+    form.get_by_role("combobox", name="House style").click()
+    page.get_by_role("option", name="Runar’s").click()
+    expect(form.get_by_role("combobox", name="Look")).to_have_count(0)
+    form.get_by_role("textbox", name="Story").fill("A cat sat on the quay. It watched the boats.")
+    form.get_by_role("button", name=re.compile("Cut it")).click()
+    expect(page).to_have_url(re.compile("/film/.*/script"))
+    assert settings(page)["caption_style"] == settings_of(page, joined_film)["caption_style"]
+
+
+def settings_of(page: Page, film: str) -> dict:
+    return page.request.get(f"/api/films/{film}").json()["head"]["settings"]

@@ -46,6 +46,7 @@ from . import (
     routes_services,
     routes_sounds,
     routes_ssml,
+    routes_styles,
     routes_voices,
     routes_writing,
 )
@@ -75,6 +76,7 @@ _ROUTES = (
     routes_names,
     routes_plates,
     routes_ssml,
+    routes_styles,
     routes_voices,
 )
 CSP = "; ".join(

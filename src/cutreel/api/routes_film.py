@@ -9,7 +9,16 @@ from sse_starlette import EventSourceResponse
 from cutreel.core.breakdown import estimate_words, wish_for
 from cutreel.core.continuity import look_named
 from cutreel.core.errors import BadInput
-from cutreel.core.film import Change, Command, apply_command, clean_text, name_for, new_film
+from cutreel.core.film import (
+    Change,
+    Command,
+    Settings,
+    apply_command,
+    clean_text,
+    name_for,
+    new_film,
+    styled,
+)
 from cutreel.core.film.commands import CutAgain, SetShots
 from cutreel.core.manuscript import read, titled
 from cutreel.making import (
@@ -52,17 +61,24 @@ def shelf(films: Films) -> list[Card]:
 def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     """A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
     then is not spoken), else by whom it is about."""
-    new.settings.look = look_named(new.settings.look).name
+    style = shop.styles.get(new.style) if new.style else None
+    if style is not None:
+        said = new.settings.model_dump(include=new.settings.model_fields_set)
+        usual = style.applied_to(Settings()).model_dump()
+        new.settings = Settings.model_validate({**usual, **said})
+    looks = style.looks if style else []
+    new.settings.look = look_named(new.settings.look, looks).name
     title, text = new.title.strip(), new.text
     found = None if title or new.shots or new.sources else titled(text)
     title, text = (found.title, found.text) if found else (title, text)
-    usual = wish_for(new.settings.kind, new.settings.pace)
-    wish = replace(usual, by=new.by, count=new.count)
+    wish = replace(wish_for(new.settings.kind, new.settings.pace), by=new.by, count=new.count)
     parses, missing = parses_of(clean_text(text), shop.parses, AT_ONCE)
     called = title or "Untitled"
     document, edges = new_film(called, text, new.settings, wish, new.shots, new.sources, parses)
     if not title:
         document = document.model_copy(update={"title": name_for(document)})
+    if style is not None:
+        document = styled(document, style).model_copy(update={"settings": document.settings})
     film = shop.films.add(document, edges)
     if missing:
         wish_reading(shop, film, document.text)

@@ -421,11 +421,13 @@ class Card(BaseModel):
 
 
 class NewFilm(BaseModel):
-    """A new film from a pasted story."""
+    """A new film from a pasted story, in a house style by its id, where one is wished; what the settings say besides
+    holds over it."""
 
     title: str = Field("", max_length=200)
     text: str = Field(max_length=1_000_000)
     settings: Settings = Settings()
+    style: str | None = Field(None, max_length=12)
     by: By = "pace"
     count: int = Field(0, ge=0, le=20_000)
     shots: list[GivenShot] = []

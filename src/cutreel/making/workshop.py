@@ -20,6 +20,7 @@ from cutreel.store import (
     RunStore,
     SlotStore,
     SpendStore,
+    StyleStore,
     TakeStore,
     assembled_film,
     database_from_environment,
@@ -64,6 +65,7 @@ class Workshop:
         self.runs = RunStore(self.database)
         self.spending = SpendStore(self.database)
         self.company = CompanyStore(self.database)
+        self.styles = StyleStore(self.database)
         self.parses = ParseStore(self.database)
         self.kept_offers = OfferStore(self.database)
         self.slots = SlotStore(self.database)

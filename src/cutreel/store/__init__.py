@@ -16,6 +16,7 @@ from .results import ResultStore
 from .runs import ClaimedItem, ItemSpec, RunStore, RunView
 from .slots import SlotStore
 from .spending import SpendStore
+from .styles import StyleStore
 from .takes import TakeStore
 
 # fmt: off
@@ -38,6 +39,7 @@ __all__ = [
     "RunView",
     "SlotStore",
     "SpendStore",
+    "StyleStore",
     "TakeRow",
     "TakeStore",
     "assembled_film",

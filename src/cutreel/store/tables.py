@@ -154,6 +154,15 @@ class Kept(Base):
     at: Mapped[datetime] = mapped_column(default=now)
 
 
+class HouseStyleRow(Base):
+    """House styles."""
+
+    __tablename__ = "house_styles"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    style: Mapped[dict[str, Any]]
+    changed: Mapped[datetime] = mapped_column(default=now)
+
+
 class Company(Base):
     """Members of the company that were given back or added; those that came with Cut Reel are not
     here."""

@@ -11,6 +11,7 @@ import { languageNamed, languagesOf } from "../parts/languages";
 import { RunControls } from "../parts/RunControls";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
+import { HouseStyles } from "./HouseStyles";
 import { OutsideTools } from "./OutsideTools";
 import { Understood } from "./Understood";
 import { fitting } from "./bench/voice/voices";
@@ -250,6 +251,7 @@ export function Delivery() {
             </>
           )}
         </div>
+        <HouseStyles film={film} />
         <OutsideTools film={film} />
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">

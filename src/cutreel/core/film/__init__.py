@@ -40,6 +40,15 @@ from .document import (
 )
 from .exporting import MEDIA_TYPES, export_script
 from .finishes import FilmFinish
+from .house import (
+    HouseStyle,
+    StyleChange,
+    StyleFile,
+    changes_of,
+    style_of,
+    styled,
+    without_pictures,
+)
 from .joins import FilmJoin
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .moving import fits_take, targets_in
@@ -82,6 +91,7 @@ __all__ = [
     "FoundPlace",
     "GivenShot",
     "GivenSource",
+    "HouseStyle",
     "LaneChoice",
     "LevelPoint",
     "LineWork",
@@ -111,6 +121,8 @@ __all__ = [
     "ShotPrompts",
     "Source",
     "SsmlTaken",
+    "StyleChange",
+    "StyleFile",
     "TakeRow",
     "TensionPoint",
     "VoiceOffered",
@@ -121,6 +133,7 @@ __all__ = [
     "apply_command",
     "apply_to",
     "assemble",
+    "changes_of",
     "check_meant",
     "clean_text",
     "cleaning_of",
@@ -159,6 +172,8 @@ __all__ = [
     "scene_choices",
     "ssml_of",
     "ssml_taken",
+    "style_of",
+    "styled",
     "targets_in",
     "theme_names",
     "tightened",
@@ -168,6 +183,7 @@ __all__ = [
     "voices_for",
     "wanted_lengths",
     "wish_of",
+    "without_pictures",
     "word_of",
     "worth_of",
     "written_plan",

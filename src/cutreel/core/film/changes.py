@@ -59,6 +59,7 @@ Command = Annotated[
     | c.SetSource
     | c.Rename
     | c.SetCard
+    | c.TakeStyle
     | c.KeepTable
     | c.LiftCue
     | c.LiftSounds

@@ -7,6 +7,7 @@ import { useNavigate } from "react-router";
 import { Problem, type Schemas, api, unwrap } from "../../api/client";
 import { useLooks, useRules } from "../../api/film";
 import { type Story, useReadStory } from "../../api/script";
+import { useStyles } from "../../api/styles";
 import { Button } from "../../parts/Button";
 import { Choice, worded } from "../../parts/Choice";
 import { FILM_KINDS, type FilmKind } from "../../parts/filmKinds";
@@ -37,6 +38,8 @@ export function NewFilm() {
   const [kind, setKind] = useState<FilmKind>("story");
   const [look, setLook] = useState("cut-paper");
   const [aspect, setAspect] = useState<"16:9" | "9:16" | "1:1">("16:9");
+  const [style, setStyle] = useState("");
+  const styles = useStyles().data ?? [];
   const [table, setTable] = useState<{ story: Story; file: File } | null>(null);
   const words = text.trim() ? text.trim().split(/\s+/).length : 0;
   const add = useMutation({
@@ -49,7 +52,11 @@ export function NewFilm() {
             by: "pace",
             count: 0,
             ...given,
-            settings: { look, aspect, kind, pace: kinds[kind]?.pace } as never,
+            style: style || null,
+            // What a style says is not said again.
+            settings: (style
+              ? { aspect }
+              : { look, aspect, kind, pace: kinds[kind]?.pace }) as never,
           },
         }),
       ),
@@ -191,18 +198,37 @@ export function NewFilm() {
               />
             </label>
             <div className="flex flex-wrap items-center gap-2">
-              <Choice
-                label="Kind of film"
-                value={kind}
-                options={worded(Object.keys(kinds), FILM_KINDS)}
-                onChange={(v) => setKind(v as FilmKind)}
-              />
-              <Choice
-                label="Look"
-                value={look}
-                options={looks.map((l) => [l.name, l.title] as const)}
-                onChange={setLook}
-              />
+              {styles.length > 0 && (
+                <Choice
+                  label="House style"
+                  value={style || "none"}
+                  options={[
+                    ["none", "no house style"],
+                    ...styles.map((s) => [s.id, s.style.name] as const),
+                  ]}
+                  onChange={(id) => {
+                    setStyle(id === "none" ? "" : id);
+                    const told = styles.find((s) => s.id === id)?.style.settings.aspect;
+                    if (typeof told === "string") setAspect(told as "16:9");
+                  }}
+                />
+              )}
+              {!style && (
+                <>
+                  <Choice
+                    label="Kind of film"
+                    value={kind}
+                    options={worded(Object.keys(kinds), FILM_KINDS)}
+                    onChange={(v) => setKind(v as FilmKind)}
+                  />
+                  <Choice
+                    label="Look"
+                    value={look}
+                    options={looks.map((l) => [l.name, l.title] as const)}
+                    onChange={setLook}
+                  />
+                </>
+              )}
               <Choice
                 label="Shape"
                 value={aspect}

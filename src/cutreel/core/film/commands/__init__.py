@@ -40,6 +40,7 @@ from .sounds import (
     SetLane,
     SetTension,
 )
+from .styles import TakeStyle
 from .text import EditPlaces, EditText, MoveScene
 from .voices import (
     DropVoice,
@@ -111,5 +112,6 @@ __all__ = [
     "TakeMeant",
     "TakeRecordings",
     "TakeSsml",
+    "TakeStyle",
 ]
 # fmt: on
