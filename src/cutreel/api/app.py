@@ -48,6 +48,7 @@ from . import (
     routes_ssml,
     routes_styles,
     routes_voices,
+    routes_wishes,
     routes_writing,
 )
 from .bounds import BoundedBodies
@@ -78,6 +79,7 @@ _ROUTES = (
     routes_ssml,
     routes_styles,
     routes_voices,
+    routes_wishes,
 )
 CSP = "; ".join(
     [

@@ -1977,6 +1977,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wished
+         * @description What a wish comes to in the film as it stands. Nothing is changed.
+         */
+        post: operations["wished_api_films__film__wishes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -5622,6 +5642,18 @@ export interface components {
             sound: components["schemas"]["PromptView"];
         };
         /**
+         * ProposalView
+         * @description A change that a wish comes to: what it does, and the words that it was understood from.
+         */
+        ProposalView: {
+            /** Command */
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+            /** Says */
+            says: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * ProposedView
          * @description A plate that is proposed, and the words that it is proposed for.
          */
@@ -7720,6 +7752,16 @@ export interface components {
              */
             said: string;
         };
+        /**
+         * UnderstoodView
+         * @description The changes of a wish, to be made or not; and the parts of it that were not understood.
+         */
+        UnderstoodView: {
+            /** Proposals */
+            proposals: components["schemas"]["ProposalView"][];
+            /** Unclear */
+            unclear: string[];
+        };
         /** ValidationError */
         ValidationError: {
             /** Location */
@@ -7795,6 +7837,14 @@ export interface components {
             same: components["schemas"]["SameView"][];
             /** Things */
             things: components["schemas"]["ThingView"][];
+        };
+        /**
+         * Wish
+         * @description What is to be otherwise, in plain words.
+         */
+        Wish: {
+            /** Words */
+            words: string;
         };
         /**
          * WordMark
@@ -11358,6 +11408,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ByEar"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    wished_api_films__film__wishes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnderstoodView"];
                 };
             };
             /** @description Validation Error */

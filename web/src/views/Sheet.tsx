@@ -24,6 +24,7 @@ import { JoinDesk } from "./sheet/JoinDesk";
 import { LaneDesk, isLane } from "./sheet/LaneDesk";
 import { Music } from "./sheet/Music";
 import { PictureDesk } from "./sheet/PictureDesk";
+import { WishDesk } from "./sheet/WishDesk";
 import { Sounds } from "./sheet/Sounds";
 import { VoiceColumn } from "./VoiceColumn";
 
@@ -146,6 +147,11 @@ export function Sheet() {
                 <CaptionDesk film={film}>{title}</CaptionDesk>
               ) : (
                 title
+              )}
+              {title === "Words" && (
+                <span className="ml-auto flex pr-3">
+                  <WishDesk film={film} />
+                </span>
               )}
             </span>
           ))}
@@ -311,6 +317,9 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
             </>
           )}
           {making && <span className="making absolute inset-0" aria-label="being made" />}
+          <span className="absolute bottom-1 right-1">
+            <FinishDesk film={film} shot={shot} />
+          </span>
         </div>
         <div className="flex items-center pt-0.5">
           {shot.takes.slice(-5).map((t) => (
@@ -328,11 +337,8 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
               <Ring number={t.number} on={t.id === shot.used} hatched={t.id !== shot.own_circled} />
             </button>
           ))}
-          <span className="ml-auto">
-            <FinishDesk film={film} shot={shot} />
-          </span>
           <span
-            className="flex items-center gap-1 text-ink-2"
+            className="ml-auto flex min-w-0 items-center gap-1 truncate text-ink-2"
             title={shot.idea ? `${shot.idea}: ${shot.why.action ?? ""}` : undefined}
           >
             {shot.idea && <IdeaMark sort={shot.idea} on={!!shot.own.idea} />}

@@ -66,6 +66,7 @@ from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
 from .titles import title_look_of
+from .wishes import Proposal, Understood, understood
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
 
@@ -107,6 +108,7 @@ __all__ = [
     "PlacedCue",
     "PlannedAct",
     "PlannedAir",
+    "Proposal",
     "ReadFilm",
     "ReadOtherwise",
     "ReadShot",
@@ -125,6 +127,7 @@ __all__ = [
     "StyleFile",
     "TakeRow",
     "TensionPoint",
+    "Understood",
     "VoiceOffered",
     "Worth",
     "acts_planned",
@@ -179,6 +182,7 @@ __all__ = [
     "tightened",
     "title_look_of",
     "turned_by",
+    "understood",
     "used_take",
     "voices_for",
     "wanted_lengths",

@@ -29,7 +29,7 @@ export function FinishDesk({ film, shot }: { film: Film; shot: Shot }) {
           type="button"
           aria-label={`Grade and effects of shot ${shot.edge}: ${words || "none"}`}
           title={words || "grade and effects: none"}
-          className={`flex size-6 shrink-0 items-center justify-center rounded-[3px] hover:bg-shade ${words ? "text-ink" : "text-ink-3 opacity-0 focus-visible:opacity-100 group-hover:opacity-100 group-data-[on]:opacity-100 data-[state=open]:opacity-100"}`}
+          className={`flex size-6 shrink-0 items-center justify-center rounded-[3px] bg-page hover:bg-shade ${words ? "text-ink" : "text-ink-2 opacity-0 focus-visible:opacity-100 group-hover:opacity-100 group-data-[on]:opacity-100 data-[state=open]:opacity-100"}`}
           onClick={(e) => e.stopPropagation()}
         >
           <Contrast className="size-3.5" />

@@ -1,0 +1,43 @@
+"""Wishes for a whole film, said in plain words."""
+
+from fastapi import APIRouter
+from pydantic import BaseModel, Field
+
+from cutreel.core.film import Command, understood
+
+from .door import Films
+
+router = APIRouter(prefix="/api/films/{film}")
+
+
+class Wish(BaseModel):
+    """What is to be otherwise, in plain words."""
+
+    words: str = Field(max_length=1_000)
+
+
+class ProposalView(BaseModel):
+    """A change that a wish comes to: what it does, and the words that it was understood from."""
+
+    command: Command
+    says: str
+    why: str
+
+
+class UnderstoodView(BaseModel):
+    """The changes of a wish, to be made or not; and the parts of it that were not understood."""
+
+    proposals: list[ProposalView]
+    unclear: list[str]
+
+
+@router.post("/wishes")
+def wished(film: str, wish: Wish, films: Films) -> UnderstoodView:
+    """What a wish comes to in the film as it stands. Nothing is changed."""
+    found = understood(wish.words, films.now(film).film)
+    return UnderstoodView(
+        proposals=[
+            ProposalView(command=p.command, says=p.says, why=p.why) for p in found.proposals
+        ],
+        unclear=found.unclear,
+    )

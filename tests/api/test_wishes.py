@@ -1,0 +1,28 @@
+"""Wishes over the running stack: looked at without a change, then made as the film's own commands."""
+
+from tests.api.test_rules import change
+
+
+def test_a_wish_is_looked_at_and_made(client, film) -> None:
+    before = client.get(f"/api/films/{film['id']}").json()
+    wish = {"words": "captions larger and yellow, less music, more sparkle"}
+    found = client.post(f"/api/films/{film['id']}/wishes", json=wish).json()
+    assert client.get(f"/api/films/{film['id']}").json() == before
+    assert [p["says"] for p in found["proposals"]] == [
+        "captions larger, captions yellow",
+        "music softer by 3 dB",
+    ]
+    assert found["unclear"] == ["more sparkle"]
+    for proposal in found["proposals"]:
+        impact = client.post(f"/api/films/{film['id']}/impact", json=proposal["command"]).json()
+        assert impact["stale"] == 0
+        now = change(client, film["id"], **proposal["command"])
+    assert (
+        now["settings"]["caption_style"]["colour"] == "#ffd23f"
+        and now["settings"]["music_level"] == -3
+    )
+
+
+def test_nothing_wished_is_refused(client, film) -> None:
+    answer = client.post(f"/api/films/{film['id']}/wishes", json={"words": " "})
+    assert answer.status_code == 422 and "Nothing was wished" in answer.json()["title"]
