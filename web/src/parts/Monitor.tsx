@@ -140,14 +140,20 @@ export function Monitor({ film }: { film: Film }) {
           }}
         >
           <div className="absolute inset-0">
-            {shot && isDrawn(shot) ? (
-              <img src={lastFrame(film, shot, 360)} alt="" className="size-full object-cover" />
-            ) : still ? (
+            {still ? (
               <img src={`/media/${still.media}`} alt="" className="size-full object-cover" />
             ) : (
               <p className="flex size-full items-center bg-[#faf6ec] px-[9%] font-serif text-[17px] leading-snug text-[#272320]">
                 {shot?.text}
               </p>
+            )}
+            {shot && isDrawn(shot) && (
+              <img
+                key={shot.id}
+                src={lastFrame(film, shot, 360)}
+                alt=""
+                className="absolute inset-0 size-full object-cover"
+              />
             )}
           </div>
           <video

@@ -30,16 +30,19 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
   const change = useChange(film.id);
   const set = (values: Record<string, unknown>) =>
     change.mutate({ type: "set shots", shots: [shot.id], values });
+  // Documentaries are drawn as much as they are painted.
+  const first = !!shot.plate || film.settings.kind === "documentary";
   return (
     <div className="flex grow flex-col divide-y divide-rule border-t border-rule-strong">
       <PromptBox film={film} shot={shot} onSet={set} />
       <Takes film={film} shot={shot} />
-      <Plates film={film} shot={shot} />
+      {first && <Plates film={film} shot={shot} />}
       {shot.ideas.length > 0 && (
         <div className="px-4 py-2">
           <Ideas film={film} shot={shot} />
         </div>
       )}
+      {!first && <Plates film={film} shot={shot} />}
       <section className="px-4 py-2" aria-label="What it shows">
         <Facts film={film} shot={shot} names={["framing", "time", "weather"]} />
       </section>
