@@ -313,3 +313,37 @@ def test_who_comes_in_without_a_name_is_who_is_told_it_later() -> None:
     )
     assert {"Mr. Pell", "Odette"} == set(cast)
     assert "thin girl" in " ".join(t.text for t in cast["Odette"].traits)
+
+
+@pytest.mark.parametrize(
+    ("words", "old"),
+    [
+        ("An old bargeman, Cornelis, clung to the rope.", True),
+        ("A bargeman, Cornelis, clung to the rope.", False),
+        ("An old, tired bargeman called Cornelis clung to the rope.", False),
+        ("An old bargeman called Cornelis clung to the rope.", True),
+        ("Cornelis, an old bargeman, clung to the rope.", True),
+        ("Old Cornelis clung to the rope.", True),
+        ("Cornelis was very old, and clung to the rope.", True),
+    ],
+)
+def test_who_is_told_to_be_old_beside_the_name_looks_it(words, old) -> None:
+    told = cast_of(
+        f"Tobias came home. {words} Tobias pulled. Cornelis thanked Tobias. Cornelis slept."
+    )
+    looks = " ".join(t.text for t in told["Cornelis"].traits)
+    assert ("old man" in looks and "grey hair" in looks) == old, looks
+    assert "old" not in " ".join(t.text for t in told["Tobias"].traits)
+
+
+def test_the_old_man_is_the_only_old_man_there_is() -> None:
+    story = (
+        "Tobias came home. An old bargeman, Cornelis, clung to the rope. Tobias pulled.\n\nCornelis slept by the stove. "
+        "“Keep it,” said the old man. Tobias nodded. The old man laughed."
+    )
+    told = cast_of(story)
+    assert "the man" in told["Cornelis"].aliases and "the man" not in told
+    assert told["Cornelis"].pronoun == "he"
+    # With two of them, nobody can tell which is meant.
+    two = cast_of(f"{story} An old sailor, Pieter, came in. Pieter sat down. Pieter sang.")
+    assert "the man" not in two["Cornelis"].aliases

@@ -153,12 +153,14 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
     same = same_told(script, parses, _known_figures(figures))
     titled = {f.name.split(" ")[0].lower(): i for i, f in enumerate(figures, 1) if " " in f.name}
     later = named_later(script, parses, _known_figures(figures))
-    same = {k: i for k, i in titled.items() if k != "the"} | same | later
+    old = _the_old(script.text, figures)
+    same = {k: i for k, i in titled.items() if k != "the"} | old | same | later
     calls: dict[int, list[str]] = {}
     for noun, i in later.items():
         if not any(f.name in (noun, f"the {noun}") for f in figures):
             calls.setdefault(i, []).extend((f"the {noun}", noun))
     gone: set[str] = set()
+    sexes: dict[int, Pronoun | None] = {}
     for role in figures:
         noun = role.name.removeprefix("the ")
         owner = figures[same[noun] - 1] if noun in same else None
@@ -169,11 +171,45 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         ):
             calls.setdefault(same[noun], []).extend((role.name, noun))
             gone.add(role.name)
+            sexes[same[noun]] = role.pronoun
     return [
-        replace(f, aliases=(*f.aliases, *calls.get(i, ())))
+        replace(f, aliases=(*f.aliases, *calls.get(i, ())), pronoun=f.pronoun or sexes.get(i))
         for i, f in enumerate(figures, 1)
         if f.name not in gone
     ]
+
+
+def _the_old(text: str, figures: Sequence[Figure]) -> dict[str, int]:
+    """Who "the old man" or "the old woman" is (by the noun, the place in the list from 1 on): the one of that sex who
+    is told to be old, where nobody else is."""
+    out: dict[str, int] = {}
+    for noun, pronoun in (("man", "he"), ("woman", "she")):
+        if not re.search(rf"\b[Tt]he old {noun}\b", text):
+            continue
+        old = [
+            i
+            for i, f in enumerate(figures, 1)
+            if f.kind == "person"
+            and f.pronoun in (None, pronoun)
+            and _age_told(f.name, text) == "old"
+            and not f.name.startswith("the ")
+        ]
+        if len(old) == 1:
+            out[noun] = old[0]
+    return out
+
+
+def _age_told(name: str, text: str) -> str | None:
+    """How old somebody is told to be beside the name: "old Enna", "an old bargeman, Cornelis", "Enna, an old woman"."""
+    called = re.escape(name.removeprefix("the "))
+    beside = (
+        rf"\b(old|young|little) {called}\b",
+        rf"\b[Aa]n? (old|young|little) (?:[a-z]+ ){{0,2}}[a-z]+,? (?:called |named )?{called}\b",
+        rf"\b{called}, an? (old|young|little) ",
+        rf"\b{called} was (?:an? |very )?(old|young)\b",
+    )
+    found = (re.search(p, text, re.IGNORECASE if n == 0 else 0) for n, p in enumerate(beside))
+    return next((m[1].lower() for m in found if m), None)
 
 
 def _known_figures(figures: Sequence[Figure]) -> list[Known]:
@@ -226,13 +262,7 @@ def _with_listener(
 
 def _person(number: int, figure: Figure, text: str, told: Described, taken: set[str]) -> Person:
     noun = figure.name.removeprefix("the ").lower()
-    age = next(
-        (
-            m.group(1).lower()
-            for m in re.finditer(rf"\b(old|young|little) {re.escape(noun)}\b", text, re.I)
-        ),
-        None,
-    )
+    age = _age_told(figure.name, text)
     if figure.kind in ("animal", "thing"):
         return Person(
             id=number,
