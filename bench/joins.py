@@ -1,6 +1,6 @@
-"""How fast joins and captions are made, beside the bare encoder on the very same frames, taken in turn so that noise
-cancels. Aims: captions in which the word said is marked 0.80, patterned joins 0.70. Run: python -m bench.joins [SHORT
-SIDE]
+"""How fast joins, captions, grades and effects are made, beside the bare encoder on the very same frames, taken in turn
+so that noise cancels. Aims: captions with the word said marked, a grade and an effect 0.80, patterned joins 0.70.
+Run: python -m bench.joins [SHORT SIDE]
 """
 
 import io
@@ -12,7 +12,7 @@ import numpy as np
 from PIL import Image
 
 from cutreel.core.captions import READY, CaptionStyle
-from cutreel.core.effects import Finish
+from cutreel.core.effects import EFFECT_KINDS, GRADES, Effect, Finish
 from cutreel.core.render import (
     CaptionSpan,
     Planes,
@@ -58,6 +58,13 @@ def main(short: int = 1080) -> None:
     for name in ("plain", "marker"):
         style = READY[name]
         report(f"captions, {name}", plan(wide, short, None, style), named)
+    graded = GRADES["lamplight"]
+    report("graded", plan(wide, short, None, finish=Finish(grade=graded)), named)
+    whole = Finish(grade=graded, effects=(Effect(kind="vignette"),))
+    report("marked, graded, vignette", plan(wide, short, None, READY["marker"], whole), named)
+    for kind in EFFECT_KINDS:
+        one = Finish(effects=(Effect(kind=kind),))
+        report(kind, plan(wide, short, None, finish=one), named)
 
 
 def pictures(short: int) -> tuple[int, dict[str, Planes]]:

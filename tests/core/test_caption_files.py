@@ -5,9 +5,21 @@ import re
 import numpy as np
 import pysubs2
 import pytest
+import webvtt
 from defusedxml.ElementTree import fromstring
 
-from cutreel.core.captions import READY, CaptionStyle, captions_of, said_in, to_ass, to_ttml
+from cutreel.core.captions import (
+    PLAIN,
+    READY,
+    Caption,
+    CaptionShown,
+    CaptionStyle,
+    captions_of,
+    said_in,
+    to_ass,
+    to_ttml,
+    to_vtt,
+)
 from cutreel.core.manuscript import read
 
 SCRIPT = read(
@@ -71,3 +83,30 @@ def test_substation_times_every_word_that_is_said() -> None:
         assert begins[-1] == pytest.approx(caption.end, abs=0.04)
         plain = "\n".join(caption.lines).replace("{", "(").replace("}", ")")
         assert re.sub(r"\{[^}]*\}", "", event.text).replace(r"\N", "\n") == plain
+
+
+SHOWN = [CaptionShown("high", None, "Ada <b>"), CaptionShown(None, "#8fd0e8", "Tobias")]
+
+
+def test_captions_of_their_own_place_and_colour_are_read_back_so() -> None:
+    """WebVTT by webvtt-py, TTML by its attributes (TTML2, 8.2.3 region), SubStation Alpha by pysubs2."""
+    two = [Caption(0.5, 2.0, ("Come in,", "she said."), 0, 4), Caption(2.5, 4.0, ("No.",), 4, 5)]
+    first, second = webvtt.from_string(to_vtt(two, SHOWN)).captions
+    assert first.voice in {"Ada &lt;b&gt;", "Ada <b>"}
+    assert first.text == "Come in,\nshe said." and second.voice == "Tobias"
+    assert "00:00:00.500 --> 00:00:02.000 line:6%" in to_vtt(two, SHOWN)
+    root = fromstring(to_ttml(two, "en", PLAIN, SHOWN))
+    tt, tts = "{http://www.w3.org/ns/ttml}", "{http://www.w3.org/ns/ttml#styling}"
+    regions = {
+        r.get("{http://www.w3.org/XML/1998/namespace}id"): r.get(f"{tts}displayAlign")
+        for r in root.iter(f"{tt}region")
+    }
+    assert regions == {"frame": "after", "high": "before"}
+    paragraphs = list(root.iter(f"{tt}p"))
+    assert [p.get("region") for p in paragraphs] == ["high", "frame"]
+    assert [p.find(f"{tt}span").get(f"{tts}color") for p in paragraphs] == [None, "#8fd0e8"]
+    events = pysubs2.SSAFile.from_string(to_ass(two, PLAIN, (), SHOWN)).events
+    assert events[0].text.startswith(r"{\an8}") and events[1].text.startswith(r"{\c&He8d08f&}")
+    assert [e.name for e in events] == ["Ada <b>", "Tobias"] and events[
+        0
+    ].plaintext == "Come in,\nshe said."

@@ -57,7 +57,7 @@ def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None
             "bytes": path.stat().st_size,
             "film": shop.media.put_file(path, "mp4"),
             "srt": shop.media.put(to_srt(film.captions).encode(), "srt"),
-            "vtt": shop.media.put(to_vtt(film.captions).encode(), "vtt"),
+            "vtt": shop.media.put(to_vtt(film.captions, film.captions_shown).encode(), "vtt"),
             **_styled(shop, film),
             "report": shop.media.put(json.dumps(report, indent=1).encode(), "json"),
             "width": width,
@@ -77,8 +77,12 @@ def _styled(shop: Workshop, film: Assembled) -> dict[str, str]:
     said = [said_in(c, words, times) for c in film.captions]
     language = language_spoken(film.document)
     return {
-        "ttml": shop.media.put(to_ttml(film.captions, language, style).encode(), "ttml"),
-        "ass": shop.media.put(to_ass(film.captions, style, said).encode(), "ass"),
+        "ttml": shop.media.put(
+            to_ttml(film.captions, language, style, film.captions_shown).encode(), "ttml"
+        ),
+        "ass": shop.media.put(
+            to_ass(film.captions, style, said, film.captions_shown).encode(), "ass"
+        ),
     }
 
 

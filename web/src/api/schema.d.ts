@@ -4710,6 +4710,7 @@ export interface components {
              *       },
              *       "titles": "off",
              *       "title_look": "look",
+             *       "speaker_colours": false,
              *       "caption_length": 30,
              *       "dissolve": 0.5,
              *       "joins": "middle",
@@ -6769,8 +6770,9 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
-         *     `caption_style` how captions look, `caption_length` how many characters a line of them has at most, `titles` how
-         *     many words stand on the screen besides (the title, chapters, places), `title_look` how these look ("look": as
+         *     `caption_style` how captions look, `speaker_colours` whether each who speaks has a colour of their own,
+         *     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
+         *     besides (the title, chapters, places), `title_look` how these look ("look": as
          *     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
          *     (plain: dissolves alone);
          *     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
@@ -6931,6 +6933,11 @@ export interface components {
              * @default look
              */
             title_look: string;
+            /**
+             * Speaker Colours
+             * @default false
+             */
+            speaker_colours: boolean;
             /**
              * Caption Length
              * @default 30

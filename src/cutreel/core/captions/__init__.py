@@ -2,6 +2,7 @@
 
 from .caption import LINE_LENGTH, LINES, Caption, captions_of
 from .said import SaidWord, said_in
+from .shown import AS_OTHERS, SPEAKERS, CaptionShown
 from .srt import stamp, to_srt, to_vtt
 from .style import (
     CAPTION_PLACES,
@@ -18,6 +19,7 @@ from .substation import to_ass
 from .ttml import to_ttml
 
 __all__ = [
+    "AS_OTHERS",
     "CAPTION_PLACES",
     "FACES",
     "LINES",
@@ -25,8 +27,10 @@ __all__ = [
     "PLAIN",
     "READY",
     "SAID_MARKS",
+    "SPEAKERS",
     "Caption",
     "CaptionPlace",
+    "CaptionShown",
     "CaptionStyle",
     "Face",
     "SaidMark",

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from .caption import Caption
+from .shown import AS_OTHERS, CaptionShown
 
 
 def to_srt(captions: Sequence[Caption]) -> str:
@@ -13,13 +14,22 @@ def to_srt(captions: Sequence[Caption]) -> str:
     )
 
 
-def to_vtt(captions: Sequence[Caption]) -> str:
-    """The captions as a WebVTT file."""
+def to_vtt(captions: Sequence[Caption], shown: Sequence[CaptionShown] = ()) -> str:
+    """The captions as a WebVTT file: with who says each, and where it stands if that is not below."""
+    told = shown or [AS_OTHERS] * len(captions)
     cues = (
-        f"{stamp(c.start, '.')} --> {stamp(c.end, '.')}\n" + "\n".join(map(_escaped, c.lines))
-        for c in captions
+        f"{stamp(c.start, '.')} --> {stamp(c.end, '.')}{_LINES.get(s.place or 'low', '')}\n{_voiced(c.lines, s.who)}"
+        for c, s in zip(captions, told, strict=True)
     )
     return "WEBVTT\n\n" + "\n\n".join(cues) + "\n"
+
+
+_LINES = {"high": " line:6%", "middle": " line:45%"}
+
+
+def _voiced(lines: Sequence[str], who: str) -> str:
+    text = "\n".join(map(_escaped, lines))
+    return f"<v {_escaped(who)}>{text}" if who else text
 
 
 def _escaped(line: str) -> str:

@@ -6,6 +6,7 @@ import pysubs2
 
 from .caption import Caption
 from .said import SaidWord
+from .shown import AS_OTHERS, CaptionShown
 from .style import CaptionStyle
 
 HIGH = 1080
@@ -19,7 +20,10 @@ _FACES = {"plain": "Instrument Sans", "book": "Literata"}
 
 
 def to_ass(
-    captions: Sequence[Caption], style: CaptionStyle, said: Sequence[Sequence[SaidWord]] = ()
+    captions: Sequence[Caption],
+    style: CaptionStyle,
+    said: Sequence[Sequence[SaidWord]] = (),
+    shown: Sequence[CaptionShown] = (),
 ) -> str:
     """The captions as a SubStation Alpha file; the words of each that are marked as they are `said` are timed in it."""
     file = pysubs2.SSAFile()
@@ -41,16 +45,28 @@ def to_ass(
             marginv=round(HIGH * 0.055),
         )
     }
+    told = shown or [AS_OTHERS] * len(captions)
     for n, caption in enumerate(captions):
         words = said[n] if marked else ()
         event = pysubs2.SSAEvent(
             start=round(caption.start * 1000),
             end=round(caption.end * 1000),
-            text=_timed(caption, words) if words else r"\N".join(map(_plain, caption.lines)),
+            text=_own(told[n], marked)
+            + (_timed(caption, words) if words else r"\N".join(map(_plain, caption.lines))),
             style="Captions",
+            name=told[n].who,
         )
         file.append(event)
     return file.to_string("ass")
+
+
+def _own(one: CaptionShown, marked: bool) -> str:
+    r"""Orders for a place and a colour of its own (`\an`, `\c`; blue stands first there)."""
+    orders = {"high": r"\an8", "middle": r"\an5", "low": r"\an2"}[one.place] if one.place else ""
+    if one.colour:
+        r, g, b = (one.colour[i : i + 2] for i in (1, 3, 5))
+        orders += rf"\{'2c' if marked else 'c'}&H{b}{g}{r}&"
+    return f"{{{orders}}}" if orders else ""
 
 
 def _timed(caption: Caption, words: Sequence[SaidWord]) -> str:

@@ -4,6 +4,7 @@ from collections.abc import Sequence
 from xml.etree.ElementTree import Element, SubElement, register_namespace, tostring
 
 from .caption import Caption
+from .shown import AS_OTHERS, CaptionShown
 from .srt import stamp
 from .style import PLAIN, CaptionStyle
 
@@ -14,15 +15,21 @@ _ALIGNED = {"low": "after", "middle": "center", "high": "before"}
 _FACES = {"plain": "proportionalSansSerif", "book": "proportionalSerif"}
 
 
-def to_ttml(captions: Sequence[Caption], language: str = "", style: CaptionStyle = PLAIN) -> str:
-    """The captions as a TTML document, with what of their style the profile can say: face, size, colours, place."""
+def to_ttml(
+    captions: Sequence[Caption],
+    language: str = "",
+    style: CaptionStyle = PLAIN,
+    shown: Sequence[CaptionShown] = (),
+) -> str:
+    """The captions as a TTML document, with what of their style the profile can say: face, size, colours, place; and of
+    each that is `shown` otherwise."""
     for prefix, namespace in (("", TT), ("tts", TTS), ("ttp", TTP)):
         register_namespace(prefix, namespace)
     root = Element(
         f"{{{TT}}}tt", {f"{{{XML}}}lang": language, f"{{{TTP}}}contentProfiles": PROFILE}
     )
     head = SubElement(root, f"{{{TT}}}head")
-    told = {
+    styled = {
         "fontFamily": _FACES[style.face],
         "fontSize": f"{round(100 * style.size)}%",
         "lineHeight": "125%",
@@ -30,25 +37,31 @@ def to_ttml(captions: Sequence[Caption], language: str = "", style: CaptionStyle
         "textAlign": "center",
     }
     if style.box:
-        told["backgroundColor"] = f"{style.box}{round(style.cover * 255):02x}"
+        styled["backgroundColor"] = f"{style.box}{round(style.cover * 255):02x}"
     if style.edge:
-        told["textOutline"] = f"{style.edge} 6%"
+        styled["textOutline"] = f"{style.edge} 6%"
     styling = SubElement(head, f"{{{TT}}}styling")
     SubElement(
         styling,
         f"{{{TT}}}style",
-        {f"{{{XML}}}id": "captions", **{f"{{{TTS}}}{name}": value for name, value in told.items()}},
+        {
+            f"{{{XML}}}id": "captions",
+            **{f"{{{TTS}}}{name}": value for name, value in styled.items()},
+        },
     )
     layout = SubElement(head, f"{{{TT}}}layout")
-    placed = {"origin": "10% 10%", "extent": "80% 80%", "displayAlign": _ALIGNED[style.place]}
-    SubElement(
-        layout,
-        f"{{{TT}}}region",
-        {f"{{{XML}}}id": "frame", **{f"{{{TTS}}}{name}": value for name, value in placed.items()}},
-    )
-    body = SubElement(root, f"{{{TT}}}body", {"region": "frame", "style": "captions"})
+    own = {s.place for s in shown if s.place is not None}
+    for name, place in (("frame", style.place), *((place, place) for place in sorted(own))):
+        placed = {"origin": "10% 10%", "extent": "80% 80%", "displayAlign": _ALIGNED[place]}
+        SubElement(
+            layout,
+            f"{{{TT}}}region",
+            {f"{{{XML}}}id": name, **{f"{{{TTS}}}{key}": value for key, value in placed.items()}},
+        )
+    body = SubElement(root, f"{{{TT}}}body", {"style": "captions"})
     div = SubElement(body, f"{{{TT}}}div")
-    for number, caption in enumerate(captions, 1):
+    told = shown or [AS_OTHERS] * len(captions)
+    for number, (caption, one) in enumerate(zip(captions, told, strict=True), 1):
         p = SubElement(
             div,
             f"{{{TT}}}p",
@@ -56,10 +69,15 @@ def to_ttml(captions: Sequence[Caption], language: str = "", style: CaptionStyle
                 f"{{{XML}}}id": f"c{number}",
                 "begin": stamp(caption.start, "."),
                 "end": stamp(caption.end, "."),
+                "region": one.place or "frame",
             },
         )
-        span = SubElement(p, f"{{{TT}}}span")
+        span = SubElement(p, f"{{{TT}}}span", _coloured(one))
         span.text = caption.lines[0]
         for line in caption.lines[1:]:
             SubElement(span, f"{{{TT}}}br").tail = line
     return '<?xml version="1.0" encoding="UTF-8"?>\n' + tostring(root, encoding="unicode") + "\n"
+
+
+def _coloured(one: CaptionShown) -> dict[str, str]:
+    return {f"{{{TTS}}}color": one.colour} if one.colour else {}

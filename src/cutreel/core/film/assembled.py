@@ -9,7 +9,7 @@ from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from cutreel.core.captions import Caption, captions_of, said_in
+from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in
 from cutreel.core.plates import Plate
 from cutreel.core.sound import (
     LONGEST_MUSIC,
@@ -46,6 +46,7 @@ from cutreel.core.titles import Card
 
 from .acting import VOICE_RATE
 from .air import air_of
+from .captioning import captions_shown
 from .casting import scene_choices
 from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
 from .document import FilmDocument
@@ -127,9 +128,14 @@ class Assembled:
         marked = self.document.settings.caption_style.said != "none"
         words, times = self.read.script.words, self.timing.words
         return [
-            CaptionClip(c.start, c.end, c.lines, said_in(c, words, times) if marked else ())
-            for c in self.captions
+            CaptionClip(c.start, c.end, c.lines, said_in(c, words, times) if marked else (), shown)
+            for c, shown in zip(self.captions, self.captions_shown, strict=True)
         ]
+
+    @cached_property
+    def captions_shown(self) -> list[CaptionShown]:
+        """How each caption is shown: off faces, and in the colour of who speaks."""
+        return captions_shown(self.read, self.captions, self.spans, self.rate, self.used)
 
     @cached_property
     def cards(self) -> list[Card]:
@@ -178,7 +184,8 @@ class Assembled:
             )
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
-        burned = (settings.caption_style, *self.captions) if settings.captions == "burn" else ()
+        shown = (tuple(self.captions_shown), settings.caption_style, *self.captions)
+        burned = shown if settings.captions == "burn" else ()
         joins = (tuple(j.how for j in self.joins), settings.title_look, tuple(self.cards))
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))

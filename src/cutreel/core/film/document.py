@@ -53,8 +53,9 @@ class Settings(BaseModel):
     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
-    `caption_style` how captions look, `caption_length` how many characters a line of them has at most, `titles` how
-    many words stand on the screen besides (the title, chapters, places), `title_look` how these look ("look": as
+    `caption_style` how captions look, `speaker_colours` whether each who speaks has a colour of their own,
+    `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
+    besides (the title, chapters, places), `title_look` how these look ("look": as
     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
     (plain: dissolves alone);
     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
@@ -95,6 +96,7 @@ class Settings(BaseModel):
     caption_style: CaptionStyle = CaptionStyle()
     titles: CardAmount = "off"
     title_look: str = Field("look", max_length=40)
+    speaker_colours: bool = False
     caption_length: int = Field(LINE_LENGTH, ge=16, le=48)
     dissolve: float = Field(0.5, ge=0, le=4)
     joins: JoinAmount = "middle"

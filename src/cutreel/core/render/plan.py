@@ -11,7 +11,14 @@ from typing import NamedTuple
 
 from pydantic import BaseModel
 
-from cutreel.core.captions import PLAIN, Caption, CaptionStyle
+from cutreel.core.captions import (
+    AS_OTHERS,
+    PLAIN,
+    Caption,
+    CaptionPlace,
+    CaptionShown,
+    CaptionStyle,
+)
 from cutreel.core.effects import MOMENTS, Finish
 from cutreel.core.keys import key
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
@@ -100,12 +107,18 @@ class Scene(BaseModel):
 
 class CaptionSpan(BaseModel):
     """Caption lines over frames `start` up to `end` of the segment; for each word that is marked as it is `said` its
-    line, its characters from and up to, and the frame at which it begins."""
+    line, its characters from and up to, and the frame at which it begins; a place and colour of its own."""
 
     lines: list[str]
     start: int
     end: int
     said: list[tuple[int, int, int, int]] = []
+    place: CaptionPlace | None = None
+    colour: str | None = None
+
+    def styled(self, style: CaptionStyle) -> CaptionStyle:
+        """The style of this caption."""
+        return CaptionShown(self.place, self.colour).styled(style)
 
 
 class CardSpan(BaseModel):
@@ -267,6 +280,7 @@ class _Timed(NamedTuple):
     end: int
     lines: list[str]
     said: list[tuple[int, int, int, int]]
+    shown: CaptionShown
 
     @classmethod
     def of(cls, caption: Caption | CaptionClip, rate: FrameRate) -> "_Timed":
@@ -276,6 +290,7 @@ class _Timed(NamedTuple):
             rate.frames(caption.end),
             list(caption.lines),
             [(line, a, b, rate.frames(at)) for line, a, b, at in said],
+            caption.shown if isinstance(caption, CaptionClip) else AS_OTHERS,
         )
 
 
@@ -289,6 +304,8 @@ def _captions_over(stretch: Stretch, timed: Sequence[_Timed]) -> list[CaptionSpa
             start=max(0, c.start - stretch.start),
             end=min(stretch.end, c.end) - stretch.start,
             said=[(line, a, b, at - stretch.start) for line, a, b, at in c.said],
+            place=c.shown.place,
+            colour=c.shown.colour,
         )
         for c in seen
     ]

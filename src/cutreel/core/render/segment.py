@@ -76,9 +76,9 @@ def painter(
                 _lay_card(desk, card, plan.title_look or TitleLook(), number, fps, out)
         for caption in plan.captions:
             if caption.start <= number < caption.end:
+                own, lines = caption.styled(style), tuple(caption.lines)
                 said = _said(caption, number, style)
-                lines = tuple(caption.lines)
-                desk.caption(*caption_planes(lines, plan.width, plan.height, style, said), out)
+                desk.caption(*caption_planes(lines, plan.width, plan.height, own, said), out)
 
     return draw
 

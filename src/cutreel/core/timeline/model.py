@@ -11,6 +11,7 @@ from typing import Literal, get_args
 
 from pydantic import BaseModel
 
+from cutreel.core.captions import AS_OTHERS, CaptionShown
 from cutreel.core.effects import Finish
 from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPath, RegionMove, Water
 from cutreel.core.plates import ShownPlate
@@ -125,12 +126,14 @@ class SoundClip:
 @dataclass(frozen=True, slots=True)
 class CaptionClip:
     """Lines to be read from `start` to `end` seconds; where words are marked as they are `said`, for each its line, its
-    characters from and up to, and the second at which it begins."""
+    characters from and up to, and the second at which it begins. How it is `shown`, where that is otherwise than its
+    style has it."""
 
     start: float
     end: float
     lines: tuple[str, ...]
     said: tuple[tuple[int, int, int, float], ...] = ()
+    shown: CaptionShown = AS_OTHERS
 
 
 @dataclass(frozen=True, slots=True)

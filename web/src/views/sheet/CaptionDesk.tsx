@@ -146,6 +146,16 @@ function Desk({ film }: { film: Film }) {
             onChange={(place) => put({ place: place as Style["place"] })}
           />
         </Row>
+        <Row name="Speakers">
+          <label className="flex min-h-6 items-center gap-1.5">
+            <input
+              type="checkbox"
+              checked={s.speaker_colours}
+              onChange={(e) => set({ speaker_colours: e.target.checked })}
+            />
+            each in a colour of their own
+          </label>
+        </Row>
         <Row name="Word said">
           <span className="flex items-center gap-2">
             <Choice

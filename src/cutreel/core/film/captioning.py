@@ -1,0 +1,92 @@
+"""How each caption of a film is shown: off the faces of its shot, and in the colour of who speaks."""
+
+from bisect import bisect_right
+from collections.abc import Sequence
+
+from cutreel.core.captions import SPEAKERS, Caption, CaptionPlace, CaptionShown
+from cutreel.core.timeline import FrameRate, Span
+
+from .heads import Head, heads_in, heads_seen
+from .made import TakeRow
+from .moving import camera_of
+from .reading import ReadFilm
+
+BANDS: dict[CaptionPlace, tuple[float, float]] = {
+    "low": (0.78, 0.96),
+    "middle": (0.42, 0.58),
+    "high": (0.05, 0.23),
+}
+"""From where down to where captions of two lines stand, in shares of the frame."""
+UPRIGHT_LOW = (0.68, 0.85)
+BESIDE = 0.36
+"""How far from the middle a head is still behind a caption."""
+COVERED = 0.35
+"""The share of a head that a caption may cover."""
+
+
+def captions_shown(
+    read: ReadFilm,
+    captions: Sequence[Caption],
+    spans: Sequence[Span],
+    rate: FrameRate,
+    used: Sequence[TakeRow | None],
+) -> list[CaptionShown]:
+    """How each caption is shown. All captions that begin in a shot stand at the same place."""
+    settings = read.document.settings
+    style, upright = settings.caption_style, settings.aspect == "9:16"
+    starts = [rate.seconds(s.start) for s in spans]
+    shots = [max(0, bisect_right(starts, c.start + 0.05) - 1) for c in captions]
+    places = (
+        {i: _place(read, i, spans, rate, used, style.place, upright) for i in dict.fromkeys(shots)}
+        if spans
+        else {}
+    )
+    colours = _colours(read) if settings.speaker_colours else {}
+    out: list[CaptionShown] = []
+    for caption, shot in zip(captions, shots, strict=True):
+        line = read.script.lines[read.script.words[caption.first].line]
+        who = line.speaker or ""
+        out.append(CaptionShown(places.get(shot), colours.get(who.lower()), who))
+    return out
+
+
+def _place(
+    read: ReadFilm,
+    i: int,
+    spans: Sequence[Span],
+    rate: FrameRate,
+    used: Sequence[TakeRow | None],
+    usual: CaptionPlace,
+    upright: bool,
+) -> CaptionPlace | None:
+    """Above where captions would lie on a face below, if there is none above; None: as usual."""
+    take = used[i]
+    if take is None or usual != "low" or read.shots[i].shot.own.plate is not None:
+        return None
+    camera = camera_of(read.shots[i], take, rate.seconds(spans[i].frames))
+    heads = heads_seen(heads_in(take), camera, 0.0, 1.0)
+    low = UPRIGHT_LOW if upright else BANDS["low"]
+    if _covered(heads, low) > COVERED and _covered(heads, BANDS["high"]) <= COVERED:
+        return "high"
+    return None
+
+
+def _covered(heads: Sequence[Head], band: tuple[float, float]) -> float:
+    """The largest share of a head that lies behind a band across the middle of the frame."""
+    shares = [
+        max(0.0, min(h.low, band[1]) - max(h.top, band[0])) / max(1e-6, h.low - h.top)
+        for h in heads
+        if abs(h.x - 0.5) < BESIDE
+    ]
+    return max(shares, default=0.0)
+
+
+def _colours(read: ReadFilm) -> dict[str, str]:
+    """A colour for each who speaks, in the order of the cast; who only tells has the style's own."""
+    speaking = {line.speaker.lower() for line in read.script.lines if line.speaker}
+    order = [p for p in read.document.cast if {c.lower() for c in (p.name, *p.aliases)} & speaking]
+    return {
+        call.lower(): SPEAKERS[n % len(SPEAKERS)]
+        for n, person in enumerate(order)
+        for call in (person.name, *person.aliases)
+    }
