@@ -255,3 +255,53 @@ def test_a_change_is_said_looked_at_and_made_in_part(sheet: Page) -> None:
     colder = pytest.approx(before["grade"]["warmth"] - 0.25)
     until(lambda: settings(sheet)["grade"]["warmth"] == colder)
     assert settings(sheet)["music_level"] == before["music_level"]
+
+
+def test_a_cut_is_dragged_by_words_and_a_picture_held(page: Page, address: str) -> None:
+    new_film(
+        page,
+        "Dragged",
+        "The old dog slept by the warm stove all day. Then the boat came, and everybody ran down.\n",
+    )
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    page.goto(f"/film/{film}/sheet")
+
+    def shots() -> list[list]:
+        return page.request.get(f"/api/films/{film}").json()["shots"]
+
+    before = shots()
+    stroke = page.get_by_role("button", name=re.compile("^Join before shot 2"))
+    box = stroke.bounding_box()
+    x, y = box["x"] + 6, box["y"] + 12
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x, y + 14)
+    page.mouse.move(x, y + 29)
+    expect(page.get_by_role("status").filter(has_text="2 words to shot 1")).to_be_visible()
+    page.mouse.up()
+    until(lambda: shots()[0][2] == before[0][2] + 2 and shots()[1][2] == before[1][2] - 2)
+    expect(page.get_by_role("dialog")).to_have_count(0)
+    stroke.focus()
+    page.keyboard.press("Alt+ArrowUp")
+    until(lambda: shots()[0][2] == before[0][2] + 1)
+    page.keyboard.press("Alt+Shift+ArrowDown")
+    until(lambda: shots()[0][3] > before[0][3])
+    expect(page.locator("[data-shot='1']")).to_contain_text("held 0.1 s beyond its words")
+
+
+def test_captions_that_are_not_read_in_time_are_listed_and_mended(page: Page, address: str) -> None:
+    story = (
+        "“Go!”\n\nThen she went home by the long road over the hill, and nobody saw her again.\n"
+    )
+    body = {"title": "Quick", "text": story, "shots": [{"offset": 0}, {"offset": 7}]}
+    film = page.request.post("/api/films", data=body).json()["id"]
+    page.goto(f"/film/{film}/delivery")
+    section = page.get_by_role("region", name="Captions read")
+    rows = section.get_by_role("list", name="Captions that cannot be read in time").get_by_role(
+        "listitem"
+    )
+    expect(rows.first).to_be_visible()
+    count = rows.count()
+    section.get_by_role("button", name="hold its picture").first.click()
+    until(lambda: rows.count() < count)
+    no_barriers(page, "captions read")

@@ -27,6 +27,7 @@ from cutreel.making import (
 )
 
 from . import (
+    routes_captions,
     routes_company,
     routes_continuity,
     routes_film,
@@ -62,6 +63,7 @@ _ROUTES = (
     routes_writing,
     routes_prompts,
     routes_continuity,
+    routes_captions,
     routes_company,
     routes_runs,
     routes_handwork,

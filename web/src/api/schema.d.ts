@@ -694,6 +694,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/captions/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read
+         * @description Whether captions can be read in time, by the DCMP Captioning Key.
+         */
+        get: operations["read_api_films__film__captions_read_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/company": {
         parameters: {
             query?: never;
@@ -2434,6 +2454,16 @@ export interface components {
             seconds: number;
             /** Lines */
             lines: string[];
+        };
+        /**
+         * CaptionsRead
+         * @description How many captions there are, and those that cannot be read in time.
+         */
+        CaptionsRead: {
+            /** Captions */
+            captions: number;
+            /** Unread */
+            unread: components["schemas"]["UnreadView"][];
         };
         /**
          * Card
@@ -7769,6 +7799,32 @@ export interface components {
             /** Unclear */
             unclear: string[];
         };
+        /**
+         * UnreadView
+         * @description A caption that cannot be read in time: its shot, the second it comes at, its text; what is wrong, in words a
+         *     minute or seconds, as found and as aimed at; what would mend it, and that in words.
+         */
+        UnreadView: {
+            /** Shot */
+            shot: number;
+            /** At */
+            at: number;
+            /** Text */
+            text: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "too quick" | "too short" | "too long";
+            /** Found */
+            found: number;
+            /** Aim */
+            aim: number;
+            /** Remedy */
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"]) | null;
+            /** Says */
+            says: string;
+        };
         /** ValidationError */
         ValidationError: {
             /** Location */
@@ -9135,6 +9191,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmDelta"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    read_api_films__film__captions_read_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaptionsRead"];
                 };
             };
             /** @description Validation Error */

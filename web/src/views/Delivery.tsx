@@ -11,6 +11,7 @@ import { languageNamed, languagesOf } from "../parts/languages";
 import { RunControls } from "../parts/RunControls";
 import { inWords, money } from "../parts/time";
 import { useFilmHere } from "./FilmFrame";
+import { CaptionsRead } from "./CaptionsRead";
 import { HouseStyles } from "./HouseStyles";
 import { OutsideTools } from "./OutsideTools";
 import { Understood } from "./Understood";
@@ -256,6 +257,7 @@ export function Delivery() {
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">
         <Understood film={film} />
+        <CaptionsRead film={film} />
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>
         {runs.filter((r) => r.state !== "going").length === 0 && (
           <p className="text-ink-2">None yet. A delivery keeps its files and its report here.</p>

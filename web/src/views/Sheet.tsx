@@ -247,7 +247,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
       className={`group relative grid h-full cursor-default ${COLUMNS} border-b border-rule ${on ? "bg-shade" : "hover:bg-[color-mix(in_srgb,var(--shade)_45%,transparent)]"}`}
     >
       <PlayLine shot={shot} />
-      {index > 0 && <JoinDesk film={film} shot={shot} />}
+      {index > 0 && <JoinDesk film={film} shot={shot} before={film.shots[index - 1]} />}
       <div className="relative flex flex-col border-r border-rule py-2 pl-3 font-mono">
         <b className="text-[14px] font-medium">{shot.edge}</b>
         <span className="text-[12px] text-ink-2">

@@ -1,6 +1,7 @@
 """Captions: which words stand together, for how long, and the files they are written to."""
 
 from .caption import LINE_LENGTH, LINES, Caption, captions_of
+from .checked import CaptionFault, CaptionFaultKind, caption_faults
 from .said import SaidWord, said_in
 from .shown import AS_OTHERS, SPEAKERS, CaptionShown
 from .srt import stamp, to_srt, to_vtt
@@ -29,12 +30,15 @@ __all__ = [
     "SAID_MARKS",
     "SPEAKERS",
     "Caption",
+    "CaptionFault",
+    "CaptionFaultKind",
     "CaptionPlace",
     "CaptionShown",
     "CaptionStyle",
     "Face",
     "SaidMark",
     "SaidWord",
+    "caption_faults",
     "captions_of",
     "said_in",
     "stamp",

@@ -3,6 +3,7 @@
 from .acting import VOICE_RATE, FigureTold, PlannedAct, acts_planned, acts_told, figures_in, named
 from .air import PlannedAir, air_planned
 from .assembled import Assembled, assemble
+from .captions_read import UnreadCaption, captions_unread
 from .casting import (
     Direction,
     directions_of,
@@ -128,6 +129,7 @@ __all__ = [
     "TakeRow",
     "TensionPoint",
     "Understood",
+    "UnreadCaption",
     "VoiceOffered",
     "Worth",
     "acts_planned",
@@ -136,6 +138,7 @@ __all__ = [
     "apply_command",
     "apply_to",
     "assemble",
+    "captions_unread",
     "changes_of",
     "check_meant",
     "clean_text",

@@ -10,6 +10,7 @@ import { Choice, worded } from "../../parts/Choice";
 import { DeskRow as Row } from "../../parts/DeskRow";
 import { Steps } from "../../parts/Steps";
 import { CutStroke } from "../../parts/marks";
+import { useCutDrag } from "./useCutDrag";
 
 type How = Schemas["JoinHow"];
 
@@ -52,18 +53,27 @@ const PLAIN: How = {
 
 const nameOf = (how: How) => (how.kind === "pattern" ? how.pattern : how.kind);
 
-export function JoinDesk({ film, shot }: { film: Film; shot: Shot }) {
+interface JoinProps {
+  film: Film;
+  shot: Shot;
+  before: Shot | undefined;
+}
+
+export function JoinDesk({ film, shot, before }: JoinProps) {
+  const { ghost, handlers } = useCutDrag(film, before, shot);
   const join = shot.join;
   if (!join) return null;
   const soft = join.how.kind !== "cut";
   return (
     <Popover.Root>
+      {ghost}
       <Popover.Trigger asChild>
         <button
           type="button"
+          {...handlers}
           aria-label={`Join before shot ${shot.edge}: ${nameOf(join.how)}`}
-          title={`${nameOf(join.how)}${soft ? `, ${join.how.seconds.toFixed(1)} s` : ""}: ${join.why}`}
-          className="absolute -top-3 left-[58px] z-10 flex h-6 min-w-6 items-center gap-1 rounded-[3px] px-1 hover:bg-shade"
+          title={`${nameOf(join.how)}${soft ? `, ${join.how.seconds.toFixed(1)} s` : ""}: ${join.why}. Dragged, or with Alt ↑ ↓, the cut goes by words.`}
+          className="absolute -top-3 left-[58px] z-10 flex h-6 min-w-6 cursor-ns-resize touch-none items-center gap-1 rounded-[3px] px-1 hover:bg-shade"
           onClick={(e) => e.stopPropagation()}
         >
           <CutStroke className="!h-[21px] !w-[11px] shrink-0" />
