@@ -17,10 +17,10 @@ FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
 FILM = re.compile("Lamp at Saltmere")
 
 
-def view(page: Page, name: str, tab: str = "") -> None:
-    """Open a view of the sample film, and a part of it."""
+def view(page: Page, name: str, tab: str = "", film: re.Pattern[str] = FILM) -> None:
+    """Open a view of a sample film, and a part of it."""
     page.goto(ADDRESS)
-    page.get_by_role("link", name=FILM).first.click()
+    page.get_by_role("link", name=film).first.click()
     page.get_by_role("navigation", name="Views").get_by_role("link", name=name).click()
     if tab:
         page.get_by_role("tab", name=re.compile(f"^{tab}")).click()
@@ -35,12 +35,6 @@ def shelf(page: Page) -> None:
 
 def script(page: Page) -> None:
     view(page, "Script", "Pace")
-
-
-def shot_desk(page: Page) -> None:
-    view(page, "Script", "Shot")
-    page.get_by_role("navigation", name="Views")
-    page.keyboard.press("ArrowDown")
 
 
 def who(page: Page) -> None:
@@ -67,6 +61,21 @@ def sheet(page: Page) -> None:
     view(page, "Sheet")
     for _ in range(3):
         page.keyboard.press("ArrowDown")
+
+
+def plates(page: Page) -> None:
+    view(page, "Sheet", film=re.compile("Forty Paces"))
+    page.locator("[data-shot='9']").scroll_into_view_if_needed()
+    page.locator("[data-shot='9']").click()
+    page.get_by_role("region", name="Plate").get_by_role("button", name="Edit").click()
+    page.wait_for_timeout(2500)
+
+
+def grade(page: Page) -> None:
+    view(page, "Sheet", film=re.compile("Forty Paces"))
+    page.locator("[data-shot='1']").click()
+    page.get_by_role("button", name="Grade and effects of the whole film").click()
+    page.wait_for_timeout(2500)
 
 
 def sheet_dim(page: Page) -> None:
@@ -174,7 +183,7 @@ def delivery(page: Page) -> None:
 
 
 VIEWS: dict[str, Callable[[Page], None]] = {
-    "shelf": shelf, "script": script, "shot-desk": shot_desk, "who": who,
+    "shelf": shelf, "script": script, "plates": plates, "grade": grade, "who": who,
     "continuity": continuity,
 "places": places, "look": look, "sheet": sheet,
     "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table,

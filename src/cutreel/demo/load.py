@@ -1,7 +1,7 @@
 """Loads the sample films once, and has them made in view, one after another."""
 
 import time
-from collections.abc import Callable, Sequence
+from collections.abc import Callable
 from dataclasses import dataclass
 from importlib.resources import files
 from typing import Any
@@ -10,6 +10,7 @@ from cutreel.core.continuity import Person, Place, Trait
 from cutreel.core.film import Change, Command, FilmDocument, GivenSource, Settings, new_film
 from cutreel.core.film.commands import RemovePerson, SetPerson, SetPlace, SetScene, SetShots
 from cutreel.core.manuscript import read
+from cutreel.core.plates import Plate, PlateRow
 from cutreel.making import Workshop, parses_of, start_run
 
 
@@ -53,10 +54,15 @@ def _load(shop: Workshop, sample: Sample) -> None:
 
 def _saltmere(film: FilmDocument) -> list[Command]:
     commands = _by_hand({p.name: p for p in film.cast}, {p.name: p for p in film.places})
-    shots = [(s.id, s.first) for s in film.shots if s.first]
-    return commands + [
-        SetShots(shots=[n], values=values) for n, values in _shots(film.text, film.word_ids, shots)
-    ]
+    return commands + _shots(
+        film,
+        {
+            "Somebody": {"move": "pan left"},
+            "Halfway": {"framing": "extreme wide", "move": "pull"},
+            "flared,": {"move": "tilt up"},
+            "turned": {"framing": "extreme wide", "move": "still"},
+        },
+    )
 
 
 def _metre(film: FilmDocument) -> list[Command]:
@@ -94,7 +100,28 @@ def _metre(film: FilmDocument) -> list[Command]:
                 )
             )
         )
-    return commands
+    return commands + _shots(
+        film, {word: {"plate": plate} for word, plate in _METRE_PLATES.items()}
+    )
+
+
+_METRE_PLATES = {
+    "names": Plate(
+        sort="number", rows=(PlateRow(label="names for measures", more="in France", value=700),)
+    ),
+    "Forty": Plate(
+        sort="number",
+        title="Once round the world",
+        rows=(PlateRow(label="of them", value=40_000_000),),
+        unit="metres",
+    ),
+    "Dunkirk.": Plate(
+        sort="map",
+        title="The meridian of Paris",
+        rows=(PlateRow(label="Paris"), PlateRow(label="Dunkirk"), PlateRow(label="Barcelona")),
+        route=False,
+    ),
+}
 
 
 def _places(film: FilmDocument, places: dict[str, str]) -> list[Command]:
@@ -189,25 +216,18 @@ def _by_hand(cast: dict[str, Person], places: dict[str, Place]) -> list[Command]
     return commands
 
 
-def _shots(
-    text: str, ids: Sequence[int], shots: list[tuple[int, int]]
-) -> list[tuple[int, dict[Any, Any]]]:
-    """Moves and framings set by hand, for the shots in which certain words stand."""
-    words = read(text).words
-    at = {n: i for i, n in enumerate(ids)}
-    wanted = {
-        "Somebody": {"move": "pan left"},
-        "Halfway": {"framing": "extreme wide", "move": "pull"},
-        "flared,": {"move": "tilt up"},
-        "turned": {"framing": "extreme wide", "move": "still"},
-    }
-    out: list[tuple[int, dict[Any, Any]]] = []
+def _shots(film: FilmDocument, wanted: dict[str, dict[Any, Any]]) -> list[Command]:
+    """What is set by hand for the shots in which certain words stand."""
+    words = read(film.text).words
+    at = {n: i for i, n in enumerate(film.word_ids)}
+    shots = [(s.id, s.first) for s in film.shots if s.first]
+    out: list[Command] = []
     for i, (shot, first) in enumerate(shots):
         end = at[shots[i + 1][1]] if i + 1 < len(shots) else len(words)
-        for word, values in wanted.items():
-            if any(w.text.strip("“”") == word for w in words[at[first] : end]):
-                out.append((shot, dict(values)))
-                break
+        there = {w.text.strip("“”") for w in words[at[first] : end]}
+        word = next((w for w in wanted if w in there), None)
+        if word is not None:
+            out.append(SetShots(shots=[shot], values=dict(wanted[word])))
     return out
 
 
