@@ -6,7 +6,11 @@ import pytest
 from cutreel.core.captions import PLAIN, SPEAKERS, CaptionShown
 from cutreel.core.film import Offered, Settings, TakeRow, assemble, new_film, read_film
 from cutreel.core.film.captioning import BANDS
+from cutreel.core.film.changes import apply_command
+from cutreel.core.film.commands import MarkWords
 from cutreel.core.render import CaptionSpan, PlannedShot, Scene, SegmentPlan, frames_of, planes_of
+from cutreel.core.render.captioned import caption_planes
+from cutreel.core.speech import WordMark
 
 STORY = "“Come in,” said Ada. “It is cold outside.”\n\n“Thank you,” said Tobias. He sat down by the stove and slept.\n\nThe wind blew."
 
@@ -84,6 +88,30 @@ def test_a_caption_of_its_own_place_and_colour_is_drawn_so() -> None:
     rows = [np.flatnonzero((np.abs(f[0] - 93) > 30).any(axis=1)) / 180 for f in (usual, high)]
     assert rows[0].min() > BANDS["low"][0] and rows[1].max() < BANDS["high"][1]
     assert blue[1].max() > usual[1].max() + 8, "blue is seen"
+
+
+def test_a_stressed_word_stands_out_and_no_other() -> None:
+    """By pixels: the word that is marked is yellow, those beside it are not; on a box of that colour it is not lost."""
+    film, _ = new_film("Ada", "She never came back.", Settings())
+    word = film.word_ids[1]
+    film, _, _ = apply_command(film, MarkWords(marks=[WordMark(word=word, stress=True)]), [])
+    (clip,) = assemble("f", read_film(film, Offered()), {}, lambda keys: {}).timeline.captions
+    line, a, b = clip.stressed[0]
+    assert clip.lines[line][a:b] == "never" and len(clip.stressed) == 1
+
+    def yellow(style, said=()) -> np.ndarray:
+        planes, _, _ = caption_planes(clip.lines, 640, 360, style, said, clip.stressed)
+        return np.flatnonzero(((planes.u < 70) & (planes.v > 130)).any(axis=0))
+
+    plain, none = yellow(PLAIN), caption_planes(clip.lines, 640, 360)[0]
+    wide = none.u.shape[1]
+    assert plain.size > 10 and 0.1 * wide < plain.min() and plain.max() < 0.6 * wide
+    assert not ((none.u < 70) & (none.v > 130)).any()
+    box = PLAIN.model_copy(update={"said": "box"})
+    planes, _, _ = caption_planes(clip.lines, 640, 360, box, ((line, a, b),), clip.stressed)
+    assert (planes.y[:, 2 * plain.min() : 2 * plain.max()] > 220).any(), (
+        "letters are read on the box"
+    )
 
 
 def test_speakers_colours_are_read_on_dark() -> None:

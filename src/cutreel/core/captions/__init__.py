@@ -2,7 +2,7 @@
 
 from .caption import LINE_LENGTH, LINES, Caption, captions_of
 from .checked import CaptionFault, CaptionFaultKind, caption_faults
-from .said import SaidWord, said_in
+from .said import SaidWord, said_in, stressed_in
 from .shown import AS_OTHERS, SPEAKERS, CaptionShown
 from .srt import stamp, to_srt, to_vtt
 from .style import (
@@ -42,6 +42,7 @@ __all__ = [
     "captions_of",
     "said_in",
     "stamp",
+    "stressed_in",
     "to_ass",
     "to_srt",
     "to_ttml",

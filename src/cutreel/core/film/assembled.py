@@ -9,7 +9,7 @@ from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
-from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in
+from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in, stressed_in
 from cutreel.core.plates import Plate
 from cutreel.core.sound import (
     LONGEST_MUSIC,
@@ -126,9 +126,20 @@ class Assembled:
 
     def _captioned(self) -> list[CaptionClip]:
         marked = self.document.settings.caption_style.said != "none"
+        marks = {m.word for m in self.document.word_marks if m.stress}
+        stressed = (
+            {i for n, i in self.document.word_places.items() if n in marks} if marks else set()
+        )
         words, times = self.read.script.words, self.timing.words
         return [
-            CaptionClip(c.start, c.end, c.lines, said_in(c, words, times) if marked else (), shown)
+            CaptionClip(
+                c.start,
+                c.end,
+                c.lines,
+                said_in(c, words, times) if marked else (),
+                shown,
+                stressed_in(c, words, stressed),
+            )
             for c, shown in zip(self.captions, self.captions_shown, strict=True)
         ]
 
@@ -184,7 +195,8 @@ class Assembled:
             )
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
-        shown = (tuple(self.captions_shown), settings.caption_style, *self.captions)
+        stressed = tuple(m.word for m in self.document.word_marks if m.stress)
+        shown = (tuple(self.captions_shown), stressed, settings.caption_style, *self.captions)
         burned = shown if settings.captions == "burn" else ()
         joins = (tuple(j.how for j in self.joins), settings.title_look, tuple(self.cards))
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)

@@ -33,8 +33,10 @@ def caption_planes(
     height: int,
     style: CaptionStyle = PLAIN,
     said: tuple[Part, ...] = (),
+    stressed: tuple[Part, ...] = (),
 ) -> tuple[Planes, int, int]:
-    """A caption for a frame of that size, the parts that are `said` marked. Returns planes and their top and left."""
+    """A caption for a frame of that size, the parts that are `said` marked, and those that are `stressed` in the same
+    colour always. Returns planes and their top and left."""
     shown = tuple(line.upper() for line in lines) if style.capitals else lines
     size = max(9, round(usual_size(width, height) * style.size))
     font = face(style.face, size)
@@ -48,7 +50,7 @@ def caption_planes(
     step = round(size * STEP)
     w = min(width, (int(widest) + 4 * edge + 2 * pad + 8) // 2 * 2)
     h = (step * len(lines) + 2 * edge + 2 * pad + 6) // 2 * 2
-    image = _drawn(shown, style, said, font, (w, h), edge, pad, step)
+    image = _drawn(shown, style, said, stressed, font, (w, h), edge, pad, step)
     top = {
         "low": height - round(height * (0.055 if width >= height else 0.16)) - h,
         "middle": (height - h) // 2,
@@ -61,6 +63,7 @@ def _drawn(
     lines: tuple[str, ...],
     style: CaptionStyle,
     said: tuple[Part, ...],
+    stressed: tuple[Part, ...],
     font: ImageFont.FreeTypeFont,
     size: tuple[int, int],
     edge: int,
@@ -74,11 +77,15 @@ def _drawn(
         draw.rounded_rectangle((0, 0, w - 1, h - 1), pad, fill=_rgba(style.box, style.cover))
     starts = [w / 2 - font.getlength(line) / 2 for line in lines]
     tops = [edge + pad + 2 + step * n for n in range(len(lines))]
-    marked = [
-        (n, starts[n] + font.getlength(lines[n][:a]), lines[n][a:b])
-        for n, a, b in said
-        if n < len(lines)
-    ]
+
+    def placed(parts: tuple[Part, ...]) -> list[tuple[int, float, str]]:
+        return [
+            (n, starts[n] + font.getlength(lines[n][:a]), lines[n][a:b])
+            for n, a, b in parts
+            if n < len(lines)
+        ]
+
+    marked = placed(said)
     if style.said == "box":
         for n, x, text in marked:
             around = font.getbbox(text)
@@ -96,6 +103,10 @@ def _drawn(
         image = _shadowed(image, lines, starts, tops, font, pad)
         draw = ImageDraw.Draw(image)
     _lettered(draw, zip(starts, tops, lines, strict=True), font, style.colour, style.edge, edge)
+    # On a box of that colour it would not be read.
+    free = tuple(p for p in stressed if not (style.said == "box" and p in said))
+    strong = [(x, tops[n], text) for n, x, text in placed(free)]
+    _lettered(draw, strong, font, style.said_colour, style.edge, edge)
     if style.said in ("colour", "so far"):
         there = [(x, tops[n], text) for n, x, text in marked]
         _lettered(draw, there, font, style.said_colour, style.edge, edge)

@@ -107,7 +107,8 @@ class Scene(BaseModel):
 
 class CaptionSpan(BaseModel):
     """Caption lines over frames `start` up to `end` of the segment; for each word that is marked as it is `said` its
-    line, its characters from and up to, and the frame at which it begins; a place and colour of its own."""
+    line, its characters from and up to, and the frame at which it begins; a place and colour of its own,
+    and where words stand that are stressed."""
 
     lines: list[str]
     start: int
@@ -115,6 +116,7 @@ class CaptionSpan(BaseModel):
     said: list[tuple[int, int, int, int]] = []
     place: CaptionPlace | None = None
     colour: str | None = None
+    stressed: list[tuple[int, int, int]] = []
 
     def styled(self, style: CaptionStyle) -> CaptionStyle:
         """The style of this caption."""
@@ -281,6 +283,7 @@ class _Timed(NamedTuple):
     lines: list[str]
     said: list[tuple[int, int, int, int]]
     shown: CaptionShown
+    stressed: list[tuple[int, int, int]]
 
     @classmethod
     def of(cls, caption: Caption | CaptionClip, rate: FrameRate) -> "_Timed":
@@ -291,6 +294,7 @@ class _Timed(NamedTuple):
             list(caption.lines),
             [(line, a, b, rate.frames(at)) for line, a, b, at in said],
             caption.shown if isinstance(caption, CaptionClip) else AS_OTHERS,
+            list(caption.stressed) if isinstance(caption, CaptionClip) else [],
         )
 
 
@@ -306,6 +310,7 @@ def _captions_over(stretch: Stretch, timed: Sequence[_Timed]) -> list[CaptionSpa
             said=[(line, a, b, at - stretch.start) for line, a, b, at in c.said],
             place=c.shown.place,
             colour=c.shown.colour,
+            stressed=c.stressed,
         )
         for c in seen
     ]

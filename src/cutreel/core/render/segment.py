@@ -78,7 +78,9 @@ def painter(
             if caption.start <= number < caption.end:
                 own, lines = caption.styled(style), tuple(caption.lines)
                 said = _said(caption, number, style)
-                desk.caption(*caption_planes(lines, plan.width, plan.height, own, said), out)
+                strong = tuple(caption.stressed)
+                planes = caption_planes(lines, plan.width, plan.height, own, said, strong)
+                desk.caption(*planes, out)
 
     return draw
 

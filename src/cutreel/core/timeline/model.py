@@ -127,13 +127,14 @@ class SoundClip:
 class CaptionClip:
     """Lines to be read from `start` to `end` seconds; where words are marked as they are `said`, for each its line, its
     characters from and up to, and the second at which it begins. How it is `shown`, where that is otherwise than its
-    style has it."""
+    style has it; where words stand that are stressed."""
 
     start: float
     end: float
     lines: tuple[str, ...]
     said: tuple[tuple[int, int, int, float], ...] = ()
     shown: CaptionShown = AS_OTHERS
+    stressed: tuple[tuple[int, int, int], ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
