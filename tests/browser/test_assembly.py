@@ -305,3 +305,43 @@ def test_captions_that_are_not_read_in_time_are_listed_and_mended(page: Page, ad
     section.get_by_role("button", name="hold its picture").first.click()
     until(lambda: rows.count() < count)
     no_barriers(page, "captions read")
+
+
+def test_a_mark_is_drawn_where_the_picture_is_clicked(sheet: Page) -> None:
+    row = sheet.locator("[data-shot='2']")
+    row.click()
+    row.get_by_role("button", name=re.compile("^Grade and effects of shot 2")).click()
+    desk = sheet.get_by_role("dialog", name="Grade and effects of shot 2")
+    desk.get_by_role("combobox", name="Draw on the picture").click()
+    sheet.get_by_role("option", name="an arrow").click()
+    marks = desk.get_by_role("list", name="Marks")
+    expect(marks.get_by_role("button", name="arrow", exact=True)).to_have_attribute(
+        "aria-pressed", "true"
+    )
+
+    def kept() -> list[dict]:
+        film = re.search(r"/film/(\w+)", sheet.url)[1]
+        opened = sheet.request.get(f"/api/films/{film}").json()
+        asked = {"state": opened["state"], "first": 1, "count": 1}
+        return (
+            sheet.request.get(f"/api/films/{film}/shots", params=asked).json()["shots"][0]["own"][
+                "marks"
+            ]
+            or []
+        )
+
+    until(lambda: len(kept()) == 1)
+    picture = desk.get_by_role("img")
+    box = picture.bounding_box()
+    picture.click(position={"x": box["width"] * 0.25, "y": box["height"] * 0.75})
+    until(
+        lambda: (
+            kept()[0]["x"] == pytest.approx(0.25, abs=0.02)
+            and kept()[0]["y"] == pytest.approx(0.75, abs=0.02)
+        )
+    )
+    desk.get_by_role("button", name="more: when the arrow is drawn").click()
+    until(lambda: kept()[0]["begin"] == pytest.approx(0.6))
+    no_barriers(sheet, "marks")
+    desk.get_by_role("button", name="Take the arrow away").click()
+    until(lambda: kept() == [])

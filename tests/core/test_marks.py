@@ -1,116 +1,91 @@
-"""Words that are marked, and SSML: what comes out is well formed, holds the words as they are said, and only elements
-and attributes of SSML 1.1 (W3C Recommendation, 7 September 2010), nested as its schema allows."""
+"""Marks drawn over a picture: where they are, by pixels, with the camera at rest and on the move; drawn stroke by stroke."""
 
-from xml.etree import ElementTree
-
-import jsonpatch
+import numpy as np
 import pytest
-from hypothesis import given
-from hypothesis import strategies as st
 
-from cutreel.core.film import Settings, apply_command, completed, new_film, read_film
-from cutreel.core.film.changes import apply_to
-from cutreel.core.film.commands import MarkWords
-from cutreel.core.film.offered import Offered
-from cutreel.core.manuscript import read
-from cutreel.core.speech import WordMark, as_ssml, marked_text, script_ssml
-from tests.core.test_directions import VOICES
+from cutreel.core.marks import MARK_KINDS, Mark, strokes_of
+from cutreel.core.motion import Window, layer_zoom, path_for
+from cutreel.core.render import PlannedShot, Scene, SegmentPlan, frames_of, planes_of
+from cutreel.core.render.compositor import MARKS_AT
+from cutreel.core.render.marking import Marks
 
-SSML = "{http://www.w3.org/2001/10/synthesis}"
-MAY_HOLD = {
-    "speak": {"voice", "p", "prosody", "emphasis", "break"},
-    "voice": {"p", "prosody", "emphasis", "break"},
-    "p": {"prosody", "emphasis", "break"},
-    "prosody": {"emphasis", "break"},
-    "emphasis": set(),
-    "break": set(),
-}
-VALUES = {("prosody", "rate"): {"slow", "fast"}, ("emphasis", "level"): {"strong"}}
-TEXT = "“Run,” said Ada & Tom <both>, and the old door fell shut in 1834."
-LISTENS = Offered(600, VOICES, directed=True, ssml=True)
+W, H = 320, 180
+GREY = planes_of(np.full((H * 2, W * 2, 3), 120, np.uint8))
 
 
-def looked_over(document: str) -> str:
-    """The words of a document, which is looked over."""
-    root = ElementTree.fromstring(document)
-    assert root.tag == f"{SSML}speak" and root.get("version") == "1.1"
-    assert root.get("{http://www.w3.org/XML/1998/namespace}lang") == "en"
-    for element in root.iter():
-        name = element.tag.removeprefix(SSML)
-        assert {c.tag.removeprefix(SSML) for c in element} <= MAY_HOLD[name]
-        for key, value in element.attrib.items():
-            assert value in VALUES.get((name, key), {value})
-        if name == "break":
-            assert element.get("time", "").removesuffix("ms").isdigit() and not element.text
-    return "".join(root.itertext()).strip()
-
-
-marks = st.builds(
-    WordMark,
-    word=st.integers(0, 12),
-    stress=st.booleans(),
-    pace=st.sampled_from(["", "slow", "quick"]),
-    pause=st.sampled_from([0, 0.25, 1.5]),
-)
-
-
-@given(st.lists(marks, max_size=8, unique_by=lambda m: m.word))
-def test_any_marks_make_a_document_that_says_the_words(found) -> None:
-    words = read(TEXT).words
-    texts = [w.text for w in words]
-    inside = marked_text(words, texts, {m.word: m for m in found})
-    assert " ".join(looked_over(as_ssml(inside)).split()) == TEXT
-
-
-def test_words_of_one_pace_are_one_passage() -> None:
-    words = read("She went very slowly home.").words
-    slow = {i: WordMark(word=i, pace="slow") for i in (2, 3)} | {
-        4: WordMark(word=4, stress=True, pause=0.4)
-    }
-    assert marked_text(words, [w.text for w in words], slow) == (
-        'She went <prosody rate="slow">very slowly</prosody> '
-        '<break time="400ms"/><emphasis level="strong">home.</emphasis>'
+def blank() -> tuple[np.ndarray, ...]:
+    return tuple(
+        np.full(s, v, np.uint8)
+        for s, v in (((H, W), 118), ((H // 2, W // 2), 128), ((H // 2, W // 2), 128))
     )
 
 
-def test_a_whole_script_is_a_document_with_its_voices() -> None:
-    document = script_ssml([("alder", "The door fell."), ('a "b"', "Run &amp; hide.")])
-    assert "Run & hide." in looked_over(document)
+def red(
+    marks: list[Mark], seconds: float = 9.0, window: Window = Window(0.5, 0.5, 1.0)
+) -> np.ndarray:
+    """Which places of the half planes are red."""
+    frame = blank()
+    Marks(marks, W, H).lay(frame, window, seconds)
+    return frame[2] > 165
 
 
-def test_marks_change_what_is_sent_and_nothing_that_is_seen() -> None:
-    document, _ = new_film("Marks", "The door fell shut in 1834. Nobody ran.", Settings())
-    before = read_film(document, LISTENS).speech[0]
-    mark = WordMark(word=document.word_ids[1], stress=True)
-    marked, _, title = apply_command(document, MarkWords(marks=[mark]), [])
-    after = read_film(marked, LISTENS).speech[0]
-    assert title == "mark a word" and after.text == before.text and after.key != before.key
-    assert '<emphasis level="strong">door</emphasis>' in after.ssml and after.sent == after.ssml
-    assert after.plain == before.key, "it is heard as before until it is spoken so"
-    # A voice that knows nothing of marks says the words.
-    assert read_film(marked, Offered(600, VOICES)).speech[0].sent == before.text
-    plain, _, _ = apply_command(marked, MarkWords(marks=[WordMark(word=mark.word)]), [])
-    assert plain.word_marks == [] and read_film(plain, LISTENS).speech[0].key == before.key
+def middle(there: np.ndarray) -> tuple[float, float]:
+    ys, xs = np.nonzero(there)
+    return (xs.min() + xs.max()) / 2 / (W // 2), (ys.min() + ys.max()) / 2 / (H // 2)
 
 
-def test_a_word_that_is_gone_cannot_be_marked() -> None:
-    from cutreel.core.errors import NotFound
+@pytest.mark.parametrize("kind", MARK_KINDS)
+def test_a_mark_is_where_it_was_put_and_as_large_as_it_says(kind) -> None:
+    there = red([Mark(kind=kind, x=0.4, y=0.6, size=0.4, turn=0)])
+    ys, xs = np.nonzero(there)
+    wide = (xs.max() - xs.min()) / (W // 2) * W / H
+    assert there.sum() > 20 and 0.2 < wide < 0.6
+    if kind == "arrow":  # its tip is at the place, and it comes from the right
+        assert xs.min() / (W // 2) == pytest.approx(0.4, abs=0.03) and np.median(ys) / (
+            H // 2
+        ) == pytest.approx(0.6, abs=0.06)
+    else:
+        assert middle(there) == pytest.approx((0.4, 0.6), abs=0.05)
 
-    document, _ = new_film("Marks", "The door fell shut.", Settings())
-    with pytest.raises(NotFound):
-        apply_command(document, MarkWords(marks=[WordMark(word=999, stress=True)]), [])
+
+def test_marks_come_stroke_by_stroke_and_stay() -> None:
+    ring = Mark(kind="ring", size=0.5, begin=1.0)
+    counts = [red([ring], s).sum() for s in (0.9, 1.2, 1.5, 2.5, 9.0)]
+    assert counts[0] == 0 and 0 < counts[1] < counts[2] < counts[3] == counts[4]
+    cross = Mark(kind="cross", size=0.5, begin=0.0)
+    assert 0.3 < red([cross], 0.25).sum() / red([cross]).sum() < 0.75
 
 
-def test_a_film_that_was_kept_before_there_were_marks_is_read_with_none() -> None:
-    document, edges = new_film("Old", "The door fell shut.", Settings())
-    kept = document.model_dump(mode="json")
-    for field in ("word_marks", "read_aloud", "narrations", "lexicon"):
-        del kept[field]
-    raw = completed(kept)
-    assert raw == document.model_dump(mode="json") and completed(raw) == raw
-    mark = WordMark(word=document.word_ids[1], stress=True)
-    done = apply_to(document, raw, MarkWords(marks=[mark]), edges)
-    # As the store reads it again: what was kept, and the changes made since.
-    again = jsonpatch.apply_patch(completed(kept), done.settled.forward)
-    assert again == done.settled.raw and again["word_marks"] == [mark.model_dump(mode="json")]
-    assert jsonpatch.apply_patch(again, done.settled.inverse) == raw
+def test_a_mark_keeps_to_its_place_in_the_picture() -> None:
+    """By the camera's formula: at a window (x, y, zoom) a place p is seen at (p - (x, y)) zoom + 1/2."""
+    mark = Mark(kind="cross", x=0.3, y=0.6, size=0.2)
+    window = Window(0.4, 0.55, 1.5)
+    assert middle(red([mark], window=window)) == pytest.approx(
+        ((0.3 - 0.4) * 1.5 + 0.5, (0.6 - 0.55) * 1.5 + 0.5), abs=0.02
+    )
+    beyond = red([Mark(kind="ring", x=0.0, y=0.0, size=0.6)])
+    assert beyond[0].any() or beyond[:, 0].any(), "at the edge it is cut off, not lost"
+    assert not red([mark], window=Window(0.9, 0.1, 5.0)).any()
+
+
+def test_marks_are_drawn_in_a_film_and_move_with_its_camera() -> None:
+    mark = Mark(kind="cross", x=0.75, y=0.5, size=0.3, begin=0.0)
+    shot = PlannedShot(layers=[("a", 0.0)], move="push", marks=[mark])
+    assert shot.moves_by_itself
+    scene = Scene(shot=shot, at=0, life=96, seconds=4.0)
+    plan = SegmentPlan(width=W, height=H, fps="24", quality="preview", frames=96, one=scene)
+    found = [f[2].copy() > 165 for f in frames_of(plan, lambda name, depth: GREY)]
+    path = path_for("push", 4.0)
+    for at in (30, 95):
+        window = layer_zoom(path.at(at / 95), MARKS_AT)
+        assert middle(found[at])[0] == pytest.approx(
+            (0.75 - window.x) * window.zoom + 0.5, abs=0.02
+        )
+
+
+def test_hands_waver_but_end_where_they_meant_to() -> None:
+    for kind in MARK_KINDS:
+        strokes = strokes_of(Mark(kind=kind, size=0.4))
+        assert strokes == strokes_of(Mark(kind=kind, size=0.4))
+    tip = strokes_of(Mark(kind="arrow", size=0.4))[0][-1]
+    assert np.hypot(*tip) < 0.02

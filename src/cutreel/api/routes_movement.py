@@ -285,14 +285,15 @@ def frame(
     at: Annotated[int, Query(ge=0)] = 0,
     high: Annotated[int, Query(ge=90, le=720)] = 360,
     captions: bool = True,
+    still: bool = False,
 ) -> Response:
     """The film's frame `at` as a viewer will see it, with joins and, if asked, captions, as a JPEG whose shorter side
-    is `high`."""
+    is `high`; `still`: with the camera on the whole picture."""
     assembled = films.now(film).film
     if not 0 <= at < assembled.frames:
         raise BadInput("The film is not so long.", f"It has {assembled.frames} frames, from 0 on.")
     out = io.BytesIO()
-    frame_of_film(shop, assembled, at, high, captions).save(out, "JPEG", quality=86)
+    frame_of_film(shop, assembled, at, high, captions, still).save(out, "JPEG", quality=86)
     headers = {"Cache-Control": "private, max-age=3600"}
     return Response(out.getvalue(), media_type="image/jpeg", headers=headers)
 

@@ -10,6 +10,7 @@ from cutreel.core.captions import CAPTION_PLACES, FACES, LINES, READY, SAID_MARK
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.effects import EFFECT_KINDS, GRADES, MOMENTS, Grade
 from cutreel.core.film import Settings
+from cutreel.core.marks import MARK_KINDS
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.plates import PLATE_SORTS
 from cutreel.core.sound import DELIVERED_DBTP
@@ -57,6 +58,7 @@ class Rules(BaseModel):
     patterns: list[str]
     eases: list[str]
     plates: list[str]
+    marks: list[str]
     effect_amounts: list[str]
     effects: list[str]
     moments: list[str]
@@ -105,6 +107,7 @@ RULES = Rules(
     patterns=list(PATTERNS),
     eases=list(EASES),
     plates=list(PLATE_SORTS),
+    marks=list(MARK_KINDS),
     effect_amounts=_choices("effects"),
     effects=list(EFFECT_KINDS),
     moments=sorted(MOMENTS),

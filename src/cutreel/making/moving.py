@@ -89,13 +89,22 @@ def frames_of_shot(
 
 
 def frame_of_film(
-    shop: Workshop, film: Assembled, frame: int, high: int, captions: bool = True
+    shop: Workshop,
+    film: Assembled,
+    frame: int,
+    high: int,
+    captions: bool = True,
+    still: bool = False,
 ) -> Image.Image:
-    """A frame of the film as a viewer sees it, with its joins and `captions`, `high` pixels at its shorter side."""
+    """A frame of the film as a viewer sees it, with its joins and `captions`, `high` pixels at its shorter side;
+    `still`: with the camera on the whole picture."""
     plans = planned_at(film, "preview", high)
     first, plan = next(p for p in reversed(plans) if p[0] <= frame)
     if not captions:
         plan = plan.model_copy(update={"captions": []})
+    if still:
+        shot = plan.one.shot.model_copy(update={"move": "still", "path": None})
+        plan = plan.model_copy(update={"one": plan.one.model_copy(update={"shot": shot})})
     return _painted(shop, plan)(min(plan.frames - 1, frame - first))
 
 

@@ -93,6 +93,7 @@ const NONE_YET: Rules = {
   patterns: [],
   eases: [],
   plates: [],
+  marks: [],
   effect_amounts: [],
   effects: [],
   moments: [],

@@ -1181,7 +1181,7 @@ export interface paths {
         /**
          * Frame
          * @description The film's frame `at` as a viewer will see it, with joins and, if asked, captions, as a JPEG whose shorter side
-         *     is `high`.
+         *     is `high`; `still`: with the camera on the whole picture.
          */
         get: operations["frame_api_films__film__frame_get"];
         put?: never;
@@ -4348,6 +4348,49 @@ export interface components {
             cues: components["schemas"]["CueView"][];
         };
         /**
+         * Mark
+         * @description A mark on a place of a picture (shares of it from the left and the top; an arrow's tip), `size` times as large as
+         *     the frame is high, begun so many seconds after the shot's first word. An arrow comes from where it is `turn`ed to,
+         *     in degrees: 0 from the right, 90 from below.
+         */
+        Mark: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "arrow" | "ring" | "underline" | "cross" | "tick";
+            /**
+             * X
+             * @default 0.5
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0.5
+             */
+            y: number;
+            /**
+             * Size
+             * @default 0.24
+             */
+            size: number;
+            /**
+             * Colour
+             * @default #d1432f
+             */
+            colour: string;
+            /**
+             * Turn
+             * @default -40
+             */
+            turn: number;
+            /**
+             * Begin
+             * @default 0.4
+             */
+            begin: number;
+        };
+        /**
          * MarkWords
          * @description Mark how words, by their numbers, are said: stressed, slower, quicker, after a pause; a plain mark takes it
          *     away.
@@ -4936,7 +4979,8 @@ export interface components {
          *     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
          *     bar begins where a scene does);
          *     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
-         *     `plate` is what it shows instead of one;
+         *     `plate` is what it shows instead of one, `marks` are
+         *     drawn over it;
          *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
          *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
          */
@@ -4991,6 +5035,8 @@ export interface components {
             /** Effects */
             effects?: components["schemas"]["Effect"][] | null;
             plate?: components["schemas"]["Plate"] | null;
+            /** Marks */
+            marks?: components["schemas"]["Mark"][] | null;
             /** Direction */
             direction?: string | null;
         };
@@ -6220,6 +6266,8 @@ export interface components {
             eases: string[];
             /** Plates */
             plates: string[];
+            /** Marks */
+            marks: string[];
             /** Effect Amounts */
             effect_amounts: string[];
             /** Effects */
@@ -10141,6 +10189,7 @@ export interface operations {
                 at?: number;
                 high?: number;
                 captions?: boolean;
+                still?: boolean;
             };
             header?: never;
             path: {

@@ -16,8 +16,10 @@ import { rateOf, timecode } from "./time";
 const ASPECT: Record<string, string> = { "16:9": "16 / 9", "9:16": "9 / 16", "1:1": "1 / 1" };
 
 /** Whether something is seen of a shot that is not in its take. */
-const isDrawn = ({ plate, used, finish }: Shot) =>
-  !!plate || (!!used && !!(finish.grade ?? finish.mood ?? finish.effects.length > 0));
+const isDrawn = ({ plate, used, finish, own }: Shot) =>
+  !!plate ||
+  !!own.marks?.length ||
+  (!!used && !!(finish.grade ?? finish.mood ?? finish.effects.length > 0));
 
 export function Monitor({ film }: { film: Film }) {
   const video = useRef<HTMLVideoElement>(null);

@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.effects import MOST_EFFECTS, Effect, Grade
 from cutreel.core.ideas import IdeaSort
+from cutreel.core.marks import MOST_MARKS, Mark
 from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, RegionMove
 from cutreel.core.plates import Plate
 from cutreel.core.timeline import JoinHow, Room
@@ -158,7 +159,8 @@ class Overrides(BaseModel):
     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
     bar begins where a scene does);
     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
-    `plate` is what it shows instead of one;
+    `plate` is what it shows instead of one, `marks` are
+    drawn over it;
     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
     """
@@ -192,4 +194,5 @@ class Overrides(BaseModel):
     grade: Grade | None = None
     effects: list[Effect] | None = Field(None, max_length=MOST_EFFECTS)
     plate: Plate | None = None
+    marks: list[Mark] | None = Field(None, max_length=MOST_MARKS)
     direction: str | None = Field(None, max_length=600)

@@ -201,7 +201,8 @@ class Assembled:
         joins = (tuple(j.how for j in self.joins), settings.title_look, tuple(self.cards))
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
-        finished = tuple(f.finish for f in self.finishes)
+        marks = tuple(tuple(s.shot.own.marks or ()) for s in self.read.shots)
+        finished = (tuple(f.finish for f in self.finishes), marks)
         return (*cut, *mixed, finished, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
@@ -231,6 +232,7 @@ class Assembled:
             move="still" if clip and shot.shot.own.move is None else shot.move,
             focus=focus_of(take),
             finish=self.finishes[i].finish,
+            marks=tuple(shot.shot.own.marks or ()),
         )
 
     def _plated(self, i: int, plate: Plate) -> PictureClip:
@@ -241,6 +243,7 @@ class Assembled:
             path=shot.shot.own.path,
             move=shot.shot.own.move or "still",
             finish=self.finishes[i].finish,
+            marks=tuple(shot.shot.own.marks or ()),
             plate=shown_plate(plate, self.read, shot, self.timing, seconds),
         )
 

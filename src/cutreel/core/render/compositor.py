@@ -23,6 +23,7 @@ from . import kernel
 from .finishing import Finishing
 from .footage import FootageLayer
 from .grains import AirLayer
+from .marking import Marks
 from .planes import Planes, cover
 from .plated import PlateLayer
 from .puppet import Puppet
@@ -31,8 +32,8 @@ from .regions import BentLayer, LooseLayer
 U8 = NDArray[np.uint8]
 Frame = tuple[U8, U8, U8]
 """Planes Y, U and V of a frame, 4:2:0."""
-FLAMES_AT = 0.55
-"""The depth at which lights stand: among the figures."""
+FLAMES_AT = MARKS_AT = 0.55
+"""The depth at which lights stand, and what marks are on: among the figures."""
 
 
 Layers = Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer | PlateLayer]
@@ -52,6 +53,7 @@ class Shown:
     air: Sequence[AirLayer] = ()
     flames: Sequence[Flame] = ()
     finishing: Finishing | None = None
+    marks: Marks | None = None
 
 
 class Compositor:
@@ -76,6 +78,7 @@ class Compositor:
         finishing = shown.finishing
         if finishing is None:
             self._draw(shown, at, out, closer)
+            self._mark(shown, at, out, closer)
             return
         seen = finishing.moment(at, shown.lead)
         self._draw(shown, seen, out, closer)
@@ -86,14 +89,11 @@ class Compositor:
                 for plane, before in zip(out, self._before, strict=True):
                     kernel.dissolve(plane, before, round(share * 256))
         finishing.apply(out, at, shown.lead)
+        self._mark(shown, at, out, closer)
 
     def _draw(self, shown: Shown, at: int, out: Frame, closer: float) -> None:
         """The picture as it is before it is finished."""
-        window = shown.path.at(at / max(1, shown.frames - 1))
-        if closer != 1.0:
-            window = replace(window, zoom=window.zoom * closer)
-        if shown.finishing is not None:
-            window = shown.finishing.window(window, at, shown.lead)
+        window = self._window(shown, at, closer)
         seconds = (at - shown.lead) / shown.rate
         for i, layer in enumerate(shown.layers):
             planes = layer if isinstance(layer, Planes) else layer.drawing(seconds)
@@ -105,6 +105,21 @@ class Compositor:
         for n, flame in enumerate(shown.flames):
             self._tremble(flame, brighter(seconds, n), layer_zoom(window, FLAMES_AT), out)
         self._breathe(shown, False, window, seconds, out)
+
+    def _window(self, shown: Shown, at: int, closer: float) -> Window:
+        """What the camera sees."""
+        window = shown.path.at(at / max(1, shown.frames - 1))
+        if closer != 1.0:
+            window = replace(window, zoom=window.zoom * closer)
+        if shown.finishing is not None:
+            window = shown.finishing.window(window, at, shown.lead)
+        return window
+
+    def _mark(self, shown: Shown, at: int, out: Frame, closer: float) -> None:
+        if shown.marks is not None:
+            window = self._window(shown, at, closer)
+            near = layer_zoom(window, MARKS_AT)
+            shown.marks.lay(out, near, (at - shown.lead) / shown.rate)
 
     def other(self, shown: Shown, at: int, closer: float = 1.0) -> Frame:
         """Another picture, drawn beside the frame; the next one overwrites it."""

@@ -21,6 +21,7 @@ from cutreel.core.captions import (
 )
 from cutreel.core.effects import MOMENTS, Finish
 from cutreel.core.keys import key
+from cutreel.core.marks import Mark
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
 from cutreel.core.plates import ShownPlate
 from cutreel.core.timeline import (
@@ -50,7 +51,8 @@ class PlannedShot(BaseModel):
     """What a shot shows: layers of the circled take as (media, depth), or the words of its paper
     page. Of a take whose figures act, what its picture is made of instead (`strips`); which parts move by
     themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`);
-    how it is graded, and what is done to it (`finish`); a `plate` in place of all that."""
+    how it is graded, and what is done to it (`finish`); a `plate` in place of all that;
+    `marks` drawn over it."""
 
     layers: list[tuple[str, float]] = []
     strips: list[Strip] = []
@@ -65,6 +67,7 @@ class PlannedShot(BaseModel):
     focus: tuple[float, float] = (0.5, 0.5)
     finish: Finish = Finish()
     plate: ShownPlate | None = None
+    marks: list[Mark] = []
 
     @classmethod
     def of(cls, clip: PictureClip) -> "PlannedShot":
@@ -83,14 +86,14 @@ class PlannedShot(BaseModel):
             focus=clip.focus,
             finish=clip.finish,
             plate=clip.plate,
+            marks=list(clip.marks),
         )
 
     @property
     def moves_by_itself(self) -> bool:
         """Whether anything moves in the picture, and not the camera alone."""
-        itself = (
-            self.strips or self.air or self.flames or self.footage or self.regions or self.plate
-        )
+        drawn = self.plate or self.marks
+        itself = self.strips or self.air or self.flames or self.footage or self.regions or drawn
         return bool(itself or any(e.kind in MOMENTS for e in self.finish.effects))
 
 

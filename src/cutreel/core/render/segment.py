@@ -17,6 +17,7 @@ from .finishing import finishing_for
 from .footage import FootageLayer
 from .grains import AirLayer
 from .joining import Joining
+from .marking import Marks
 from .pages import paper_page
 from .plan import CaptionSpan, CardSpan, PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
@@ -149,7 +150,8 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
     flames = tuple(scene.shot.flames)
     finish, lut = scene.shot.finish, scene.shot.finish.grade.lut
     finishing = finishing_for(finish, plan.width, plan.height, rate, files(lut) if lut else b"")
-    return Shown(layers, path, scene.life, scene.lead, rate, air, flames, finishing)
+    marks = Marks(shot.marks, plan.width, plan.height) if shot.marks else None
+    return Shown(layers, path, scene.life, scene.lead, rate, air, flames, finishing, marks)
 
 
 def _layers(

@@ -13,6 +13,7 @@ from pydantic import BaseModel
 
 from cutreel.core.captions import AS_OTHERS, CaptionShown
 from cutreel.core.effects import Finish
+from cutreel.core.marks import Mark
 from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPath, RegionMove, Water
 from cutreel.core.plates import ShownPlate
 from cutreel.protocol import Mouth
@@ -74,7 +75,7 @@ class PictureClip:
     is made of (`strips`); which parts of it move by themselves (`regions`), and where it has `ground`; what is in the
     `air`, and where light trembles (`flames`). The camera's way, and where it
     aims, or a `path` that the maker drew. A clip in place of the picture (`footage`). How it is graded, and what is
-    done to it (`finish`). A `plate` in place of all that."""
+    done to it (`finish`). A `plate` in place of all that. `marks` drawn over it."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
@@ -90,6 +91,7 @@ class PictureClip:
     focus: tuple[float, float] = (0.5, 0.5)
     finish: Finish = AS_IT_IS
     plate: ShownPlate | None = None
+    marks: tuple[Mark, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

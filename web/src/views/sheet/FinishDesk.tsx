@@ -2,6 +2,7 @@
  * it. */
 import * as Popover from "@radix-ui/react-popover";
 import { Contrast } from "lucide-react";
+import { useState } from "react";
 
 import type { Film, Shot } from "../../api/client";
 import { useChange } from "../../api/film";
@@ -10,11 +11,13 @@ import { Button } from "../../parts/Button";
 import { EffectList, type Effect } from "./EffectList";
 import { FrameSeen } from "./FrameSeen";
 import { type Grade, GradeFields, PAINTED } from "./GradeFields";
+import { type Mark, MarkList } from "./MarkList";
 
 /** What is done to a shot's picture, in short. */
 function finishWords(shot: Shot): string {
   const { grade, mood, effects } = shot.finish;
   const words = effects.map((e) => e.kind as string);
+  if (shot.own.marks?.length) words.push("marks");
   if (shot.own.grade ?? mood) words.push("graded");
   else if (grade) words.push("the film’s grade");
   return words.join(", ");
@@ -56,6 +59,7 @@ export function FinishDesk({ film, shot }: { film: Film; shot: Shot }) {
 type Values = {
   grade?: Grade | null;
   effects?: Effect[] | null;
+  marks?: Mark[] | null;
 };
 
 function Desk({ film, shot }: { film: Film; shot: Shot }) {
@@ -70,13 +74,20 @@ function Desk({ film, shot }: { film: Film; shot: Shot }) {
   const hour = film.shots.filter((s) => s.time === shot.time && s.place === shot.place);
   const graded = whys.filter(([what]) => !effects.some((e) => e.kind === what));
   const moment = effects.find((e) => e.begin);
+  const marks = shot.own.marks ?? [];
+  const [chosen, choose] = useState(0);
+  const place = (x: number, y: number) =>
+    set({ marks: marks.map((m, n) => (n === chosen ? { ...m, x, y } : m)) });
+  // All of them are drawn by then.
+  const drawn = Math.max(...marks.map((m) => m.begin + 2.2), 0);
   return (
     <>
       <FrameSeen
         film={film}
         shot={shot}
         alt={`Shot ${shot.edge} as it is finished`}
-        after={moment ? (moment.begin ?? 0) + 0.2 : 1.1}
+        after={marks.length ? drawn : moment ? (moment.begin ?? 0) + 0.2 : 1.1}
+        onPick={marks[chosen] ? place : undefined}
       />
       {graded.map(([what, why]) => (
         <p key={what} className="mb-1 text-[12.5px] text-ink-2">
@@ -84,6 +95,12 @@ function Desk({ film, shot }: { film: Film; shot: Shot }) {
         </p>
       ))}
       <EffectList effects={effects} whys={whys} moments onPut={(list) => set({ effects: list })} />
+      <MarkList
+        marks={marks}
+        chosen={chosen}
+        onChoose={choose}
+        onPut={(list) => set({ marks: list.length ? list : null })}
+      />
       <dl className="mt-2 grid grid-cols-[84px_1fr] items-center gap-y-0.5 border-t border-rule pt-2">
         <GradeFields
           film={film}

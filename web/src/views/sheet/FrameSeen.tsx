@@ -16,9 +16,11 @@ interface Props {
   alt: string;
   /** Seconds after the shot begins. */
   after?: number;
+  /** Tells where the picture was clicked, in shares of it; the camera is on the whole picture then. */
+  onPick?: ((x: number, y: number) => void) | undefined;
 }
 
-export function FrameSeen({ film, shot, alt, after = 1.1 }: Props) {
+export function FrameSeen({ film, shot, alt, after = 1.1, onPick }: Props) {
   const at = Math.max(
     shot.start,
     Math.min(shot.stop - 1, shot.start + Math.round(rateOf(film.fps) * after)),
@@ -30,9 +32,13 @@ export function FrameSeen({ film, shot, alt, after = 1.1 }: Props) {
       style={{ aspectRatio: `${Math.max(wide!, 16)} / ${Math.max(9, Math.min(high!, 9))}` }}
     >
       <img
-        src={`/api/films/${film.id}/frame?at=${at}&high=360&version=${film.revision}`}
+        src={`/api/films/${film.id}/frame?at=${at}&high=360&version=${film.revision}${onPick ? "&still=true" : ""}`}
         alt={alt}
-        className="h-full object-contain"
+        className={`h-full object-contain ${onPick ? "cursor-crosshair" : ""}`}
+        onClick={(e) => {
+          const box = e.currentTarget.getBoundingClientRect();
+          onPick?.((e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height);
+        }}
       />
     </div>
   );

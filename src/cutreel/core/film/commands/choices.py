@@ -20,7 +20,7 @@ Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
     "move", "path", "fit", "motion", "acts", "air", "regions", "horizon",
-    "sound", "music", "join", "grade", "effects", "plate", "direction",
+    "sound", "music", "join", "grade", "effects", "plate", "marks", "direction",
 ]  # fmt: skip
 
 
