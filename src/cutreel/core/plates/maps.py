@@ -12,8 +12,8 @@ from .world import countries, place_named
 
 LEAST_REACH = 0.016
 """Of the globe's radius: a map shows at least some 100 km to each side of its middle."""
-WATER = 0.22
-"""How much of a colour the sea has."""
+WATER, WET = "#4f7d92", 0.34
+"""The colour of water, and how much of it the sea has."""
 
 
 def drawn_map(page: Page) -> None:
@@ -22,7 +22,7 @@ def drawn_map(page: Page) -> None:
     rows = [
         (n, r, *there) for n, r in enumerate(page.plate.rows) if (there := where_of(r)) is not None
     ]
-    sea = _mixed(pal.ground, page.accent(1), WATER)
+    sea = _mixed(pal.ground, WATER, WET)
     page.add(rect(0, 0, page.width, page.height, sea))
     if not rows:
         page.head()

@@ -13,9 +13,9 @@ import { GradeFields } from "./GradeFields";
 
 const AMOUNTS: Record<string, string> = {
   off: "none",
-  low: "what is remembered, and years long ago",
-  middle: "blows, lightning and strong moods too",
-  high: "more of each, and the look’s own grain",
+  low: "memories and years long ago",
+  middle: "blows and strong moods too",
+  high: "more, and the look’s own grain",
 };
 
 export function PictureDesk({ film, children }: { film: Film; children: ReactNode }) {
