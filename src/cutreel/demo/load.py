@@ -112,7 +112,7 @@ _METRE_PLATES = {
     "Forty": Plate(
         sort="number",
         title="Once round the world",
-        rows=(PlateRow(label="of them", value=40_000_000),),
+        rows=(PlateRow(value=40_000_000),),
         unit="metres",
     ),
     "Dunkirk.": Plate(
