@@ -165,7 +165,7 @@ function Compared({ film, kept, onDone }: ComparedProps) {
 }
 
 /** A setting as it is read: words and numbers; of what has parts, those that are not nothing. */
-function shown(value: unknown): string {
+export function shown(value: unknown): string {
   if (value === null || value === "") return "none";
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (Array.isArray(value)) return value.length ? value.map(shown).join(", ") : "none";

@@ -40,7 +40,7 @@ interface Props {
 }
 
 /** The name of a ready grade that a grade is. */
-const nameOf = (grade: Grade, ready: Record<string, Grade>): string | undefined =>
+export const nameOf = (grade: Grade, ready: Record<string, Grade>): string | undefined =>
   Object.entries(ready).find(([, one]) => same({ ...PAINTED, ...one }, grade))?.[0];
 
 export function GradeFields({ film, grade, onPut, besides = [], named, onNamed }: Props) {

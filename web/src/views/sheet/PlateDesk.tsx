@@ -248,11 +248,11 @@ function Rows({ plate, onPut }: { plate: Plate; onPut: (rows: PlateRow[]) => voi
   );
 }
 
-const shown = (value: PlateRow[keyof PlateRow]) =>
+export const shown = (value: PlateRow[keyof PlateRow]) =>
   Array.isArray(value) ? value.join(", ") : value == null ? "" : String(value);
 
 /** What a cell says, as the plate keeps it. */
-function read(key: keyof PlateRow, said: string): PlateRow[keyof PlateRow] {
+export function read(key: keyof PlateRow, said: string): PlateRow[keyof PlateRow] {
   if (key === "of")
     return said
       .split(",")
