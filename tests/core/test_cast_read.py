@@ -7,7 +7,8 @@ import pytest
 from scorch.scores import b_cubed, ceaf_e, muc
 
 from cutreel.core.continuity import Person, known_people, propose_cast, propose_places
-from cutreel.core.film import Offered, Settings, new_film, read_film
+from cutreel.core.film import Offered, Settings, apply_command, new_film, read_film
+from cutreel.core.film.commands import TakeCast
 from cutreel.core.manuscript import Manuscript, people_named, read, words_text
 from cutreel.core.manuscript.given import pronoun_of_given
 from cutreel.core.reading import read_story, with_speakers
@@ -347,3 +348,27 @@ def test_the_old_man_is_the_only_old_man_there_is() -> None:
     # With two of them, nobody can tell which is meant.
     two = cast_of(f"{story} An old sailor, Pieter, came in. Pieter sat down. Pieter sang.")
     assert "the man" not in two["Cornelis"].aliases
+
+
+def test_who_is_found_again_keeps_their_number_though_called_otherwise() -> None:
+    film, _ = new_film("Numbers", "Pip rowed. Old Ansel watched. Pip sang.", Settings())
+    guessed = [p.model_copy(update={"id": n + 1, "guess": True}) for n, p in enumerate((
+        Person(id=1, name="Pip"), Person(id=2, name="Ansel"), Person(id=3, name="Edda", aliases=["the clockmaker"]),
+    ))]  # fmt: skip
+    film.cast = guessed
+    found = [
+        Person(id=1, name="Old Ansel", aliases=["Ansel"]), Person(id=2, name="The clockmaker"),
+        Person(id=3, name="Mirel"), Person(id=4, name="Pip"),
+    ]  # fmt: skip
+    done = apply_command(film, TakeCast(cast=found), [])[0]
+    assert {p.name: p.id for p in done.cast} == {
+        "Old Ansel": 2, "The clockmaker": 3, "Mirel": 6, "Pip": 1,
+    }  # fmt: skip
+
+
+def test_two_who_were_one_do_not_share_a_number() -> None:
+    film, _ = new_film("Numbers", "Pip rowed. Pip sang.", Settings())
+    film.cast = [Person(id=5, name="Pip", aliases=["the boy"], guess=True)]
+    found = [Person(id=1, name="Pip"), Person(id=2, name="the boy")]
+    done = apply_command(film, TakeCast(cast=found), [])[0]
+    assert done.cast[0].id == 5 and len({p.id for p in done.cast}) == 2

@@ -8,7 +8,7 @@ from decimal import Decimal
 from types import SimpleNamespace
 
 import pytest
-from sqlalchemy import text
+from sqlalchemy import event, text
 
 from cutreel.core.errors import NotFound
 from cutreel.core.film import Change, Settings, focus_of, new_film, used_take
@@ -187,3 +187,37 @@ def test_a_film_is_the_same_for_whoever_reads_it_though_its_document_is_written_
         assert other.get(film) == films.get(film)
     assert other.version(film, 12) == films.version(film, 12)
     assert other.version(film, 0).shots == document.shots
+
+
+def test_a_film_that_is_changed_while_it_is_read_is_read_as_it_was_at_one_moment(stack) -> None:
+    """Source: PostgreSQL's documentation of repeatable read: a transaction sees one snapshot. Between the question for
+    a film's revision and that for its document, as many changes come as write the document anew."""
+    films = stack.shop.films
+    document, edges = new_film("Busy", "The lamp was dark. " * 40, Settings(pace=4))
+    film = films.add(document, edges)
+    shots = [s.id for s in document.shots]
+
+    def change(n: int) -> None:
+        framing = "wide" if n // len(shots) % 2 else "close"
+        command = SetShots(shots=[shots[n % len(shots)]], values={"framing": framing})
+        films.change(film, Change(revision=films.revision(film), command=command))
+
+    for n in range(3):
+        change(n)
+    before = films.get(film)
+    asked = []
+
+    def meanwhile(_c, _cursor, statement: str, *_: object) -> None:
+        if "SELECT films.document" in statement and not asked:
+            asked.append(statement)
+            with ThreadPoolExecutor(1) as pool:
+                pool.submit(lambda: [change(n) for n in range(3, 26)]).result()
+
+    engine = stack.shop.database.engine
+    event.listen(engine, "before_cursor_execute", meanwhile)
+    try:
+        read = FilmStore(stack.shop.database).get(film)
+    finally:
+        event.remove(engine, "before_cursor_execute", meanwhile)
+    assert asked and films.revision(film) == before.revision + 23
+    assert (read.revision, read.document) == (before.revision, before.document)

@@ -30,6 +30,14 @@ class Database:
         with self._sessions() as session, session.begin():
             yield session
 
+    @contextmanager
+    def view(self) -> Iterator[Session]:
+        """A session for reading what takes several questions: all of them see the database at one moment, whatever
+        others commit meanwhile."""
+        with self._sessions() as session, session.begin():
+            session.connection(execution_options={"isolation_level": "REPEATABLE READ"})
+            yield session
+
     def migrate(self) -> None:
         """Bring the tables to the newest form."""
         config = Config()

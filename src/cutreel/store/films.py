@@ -76,7 +76,7 @@ class FilmStore:
 
     def all(self) -> list[FilmRow]:
         """Films that were not removed, last changed first."""
-        with self.database.transaction() as session:
+        with self.database.view() as session:
             query = select(Film).where(Film.removed.is_(None)).options(_LIGHT)
             rows = session.scalars(query.order_by(Film.changed.desc()))
             return [self._row(session, row) for row in rows]
@@ -103,7 +103,7 @@ class FilmStore:
             session.execute(update(Film).where(Film.id == film).values(summary=summary))
 
     def get(self, film: str) -> FilmRow:
-        with self.database.transaction() as session:
+        with self.database.view() as session:
             return self._row(session, self._film(session, film))
 
     def revision(self, film: str) -> int:
@@ -174,7 +174,7 @@ class FilmStore:
     def version(self, film: str, number: int) -> FilmDocument:
         """The film as it was after the change with a number; 0: as it was first. Raises
         NotFound."""
-        with self.database.transaction() as session:
+        with self.database.view() as session:
             row = self._film(session, film)
             document, numbers = self._as_known(session, row).raw, [0]
             for change in self._applied(session, film):
@@ -340,7 +340,8 @@ class FilmStore:
         return known
 
     def _read(self, session: Session, row: Film) -> dict[str, Any]:
-        """The film's document as it was last written, with the changes made since."""
+        """The film's document as it was last written, with the changes made since. All of it must be read from one
+        moment: in a view, or with the film's row locked."""
         raw: dict[str, Any] | None = session.scalar(select(Film.document).where(Film.id == row.id))
         assert raw is not None
         raw = completed(raw)

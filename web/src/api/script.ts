@@ -94,6 +94,7 @@ export const useRenaming = (film: string, person: number, name: string, revision
   useQuery({
     queryKey: ["renaming", film, person, name, revision],
     enabled: name.trim().length > 0,
+    placeholderData: (before) => before,
     queryFn: async () =>
       unwrap<FoundPlace[]>(
         await api.POST("/api/films/{film}/renaming", {

@@ -173,17 +173,19 @@ class TakeCast(FilmCommand):
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         kept = [p for p in film.cast if not p.guess]
         calls = {c.lower() for p in kept for c in (p.name, *p.aliases)}
-        known = {p.name: p.id for p in film.cast}
+        # Who was guessed before and is found again keeps their number: somebody may be looking at them.
+        known = {c.lower(): p.id for p in reversed(film.cast) for c in (*p.aliases, p.name)}
+        taken = {p.id for p in kept}
         number = max((p.id for p in film.cast), default=0)
         film.cast = kept
         for person in self.cast:
-            if {c.lower() for c in (person.name, *person.aliases)} & calls:
+            called = [c.lower() for c in (person.name, *person.aliases)]
+            if calls & set(called):
                 continue
-            if person.name not in known:
-                number += 1
-            film.cast.append(
-                person.model_copy(update={"id": known.get(person.name, number), "guess": True})
-            )
+            number += 1
+            found = next((known[c] for c in called if c in known and known[c] not in taken), number)
+            taken.add(found)
+            film.cast.append(person.model_copy(update={"id": found, "guess": True}))
         self._take_places(film)
         return "read who is in it, and where it happens"
 
