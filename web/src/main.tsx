@@ -10,6 +10,7 @@ import { Bench } from "./views/bench/Bench";
 import { Continuity } from "./views/continuity/Continuity";
 import { Delivery } from "./views/Delivery";
 import { FilmFrame, ToSheet } from "./views/FilmFrame";
+import { Screening } from "./views/screening/Screening";
 import { Script } from "./views/script/Script";
 import { Sheet } from "./views/Sheet";
 import { Mix } from "./views/mix/Mix";
@@ -30,6 +31,7 @@ const router = createBrowserRouter([
       { path: "sheet", element: <Sheet /> },
       { path: "bench", element: <Bench /> },
       { path: "mix", element: <Mix /> },
+      { path: "screening", element: <Screening /> },
       { path: "delivery", element: <Delivery /> },
     ],
   },

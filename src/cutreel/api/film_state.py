@@ -20,6 +20,7 @@ from cutreel.core.film import (
     language_spoken,
     makings_of,
     narrator_of,
+    placed_notes,
     remarks_on,
     voices_for,
     wanted_lengths,
@@ -443,6 +444,11 @@ def _head(
         sources=document.sources,
         closeness=_closeness(film),
         missing=missing,
+        open_notes=[
+            (film.read.shots[p.shot].shot.id, p.start)
+            for p in placed_notes(film)
+            if not p.note.done
+        ],
         prompt_cap=film.read.offered.prompt_cap,
         language=language_spoken(document),
         narrator=narrator_of(document, voices_for(document, film.read.offered.voices)),

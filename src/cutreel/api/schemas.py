@@ -305,6 +305,8 @@ class FilmHead(BaseModel):
     sources: list[Source]
     closeness: dict[str, float]
     missing: MissingCost
+    open_notes: list[tuple[int, int]]
+    """Notes that are not done, in the order of time: the number of the shot each stands in, and its frame."""
     prompt_cap: int
     language: str
     """What is spoken (BCP 47)."""

@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from .again import AGAIN_RUN, AgainWanted
+from .kinds.board import BOARD_RUN, BoardKind, BoardWanted
 from .kinds.cleaning import CleaningKind
 from .kinds.clip import CLIPS_RUN, ClipKind, ClipsWanted
 from .kinds.enlarge import ENLARGE_RUN, EnlargeKind, EnlargeWanted
@@ -50,6 +51,7 @@ REGISTRY = Registry.of(
         SegmentKind(),
         FilmKind(),
         StemsKind(),
+        BoardKind(),
         ReadingKind(),
         HearingKind(),
         FollowingKind(),
@@ -60,6 +62,7 @@ REGISTRY = Registry.of(
         EVERYTHING_RUN,
         DELIVERY_RUN,
         STEMS_RUN,
+        BOARD_RUN,
         SOUNDS_RUN,
         PICTURES_RUN,
         SPEECH_RUN,
@@ -79,6 +82,7 @@ RunRequest = Annotated[
     EverythingWanted
     | DeliveryWanted
     | StemsWanted
+    | BoardWanted
     | SoundsWanted
     | PicturesWanted
     | SpeechWanted

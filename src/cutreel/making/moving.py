@@ -1,7 +1,8 @@
 """How one shot moves, to be looked at without making anything: its path, and frames of it."""
 
 import io
-from collections.abc import Callable
+from bisect import bisect_right
+from collections.abc import Callable, Iterator
 from dataclasses import replace
 
 import numpy as np
@@ -27,6 +28,8 @@ from .workshop import Workshop
 
 COLUMNS = 8
 """Frames side by side on a sheet."""
+BEFORE_END = 14
+"""Frames before its end at which a shot is seen whole: everything has come in, and no join has begun."""
 CHAINED = 720
 """The shorter side in pixels of a frame that a clip begins with."""
 
@@ -106,6 +109,20 @@ def frame_of_film(
         shot = plan.one.shot.model_copy(update={"move": "still", "path": None})
         plan = plan.model_copy(update={"one": plan.one.model_copy(update={"shot": shot})})
     return _painted(shop, plan)(min(plan.frames - 1, frame - first))
+
+
+def stills_of(
+    shop: Workshop, film: Assembled, high: int, dropped: Callable[[], bool]
+) -> Iterator[Image.Image]:
+    """Each shot as it is seen near its end, without captions; ends early when nobody wants them any more."""
+    plans = planned_at(film, "preview", high, "off")
+    starts = [first for first, _ in plans]
+    for span in film.spans:
+        if dropped():
+            return
+        at = max(span.start, span.end - BEFORE_END)
+        first, plan = plans[max(0, bisect_right(starts, at) - 1)]
+        yield _painted(shop, plan)(min(plan.frames - 1, at - first))
 
 
 def ending_of(film: Assembled, at: int) -> str:

@@ -29,6 +29,7 @@ from cutreel.core.timeline import timecode
 from cutreel.store import Assembled
 
 from .mixing import in_blocks, mix_spec, mixer_of
+from .taken import keep_file, taken_file
 from .workshop import Workshop
 
 STEMS: dict[str, tuple[str, tuple[Role, ...]]] = {
@@ -88,11 +89,15 @@ def write_stems(
                 return None
         open_.close()
         kept = [
-            _kept(shop, Path(folder) / f"{name}.wav", what) for name, (what, _) in STEMS.items()
+            keep_file(shop.media, Path(folder) / f"{name}.wav", what)
+            for name, (what, _) in STEMS.items()
         ]
-        kept += [_kept(shop, Path(folder) / f"mix.{e}", "the mix") for e in ("wav", "flac", "mp3")]
+        kept += [
+            keep_file(shop.media, Path(folder) / f"mix.{e}", "the mix")
+            for e in ("wav", "flac", "mp3")
+        ]
     sheet = cue_sheet(film).encode()
-    kept.append(_file("cues.csv", shop.media.put(sheet, "csv"), len(sheet), "the cue sheet"))
+    kept.append(taken_file("cues.csv", shop.media.put(sheet, "csv"), len(sheet), "the cue sheet"))
     kept += _notes(shop, film)
     return {"files": kept, "lower": lower, "lufs": round(mastered.lufs, 2)}
 
@@ -107,7 +112,7 @@ def _notes(shop: Workshop, film: Assembled) -> list[dict[str, Any]]:
             at = timecode(film.rate.frames(cue.start), film.rate)
             size = len(shop.media.get(name))
             kept.append(
-                _file(f"music-{number}.mid", name, size, f"notes of {cue.prompt}, from {at}")
+                taken_file(f"music-{number}.mid", name, size, f"notes of {cue.prompt}, from {at}")
             )
     return kept
 
@@ -148,12 +153,3 @@ def _sum(
         if role in lanes:
             total += lanes[role]
     return in_steps(total, gain)
-
-
-def _kept(shop: Workshop, path: Path, what: str) -> dict[str, Any]:
-    ending = path.suffix[1:]
-    return _file(path.name, shop.media.put_file(path, ending), path.stat().st_size, what)
-
-
-def _file(name: str, media: str, size: int, what: str) -> dict[str, Any]:
-    return {"name": name, "media": media, "bytes": size, "what": what}

@@ -1748,6 +1748,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/screening": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Screening
+         * @description Notes, and scenes with who agreed.
+         */
+        get: operations["screening_api_films__film__screening_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/notes.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Notes Csv
+         * @description The notes as a table (CSV).
+         */
+        get: operations["notes_csv_api_films__film__notes_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/ssml": {
         parameters: {
             query?: never;
@@ -2094,6 +2134,18 @@ export interface components {
             seconds: number;
         };
         /**
+         * AddNote
+         * @description Note something at a moment of the film.
+         */
+        AddNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add note";
+            note: components["schemas"]["ScreenNote"];
+        };
+        /**
          * AgainWanted
          * @description Candidates of a `take`, with one or more of: varied by `vary` (0 … 100), in `poses`, after a
          *     `guide` (a media file) followed with `strength` (0 … 100); at an `offer` (None: the take's own).
@@ -2133,6 +2185,37 @@ export interface components {
             /** Offer */
             offer?: string | null;
         };
+        /**
+         * AgreeScene
+         * @description Agree with a scene as it is, or (`agreed` None) take that back.
+         */
+        AgreeScene: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "agree scene";
+            /** Scene */
+            scene: number;
+            agreed?: components["schemas"]["Agreed"] | null;
+        };
+        /**
+         * Agreed
+         * @description That somebody agrees with a scene, known by the number of its first word, as it was under `key`.
+         */
+        Agreed: {
+            /** Scene */
+            scene: number;
+            /** Key */
+            key: string;
+            /** By */
+            by: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+        };
         /** AirView */
         AirView: {
             /**
@@ -2147,6 +2230,20 @@ export interface components {
             amount: "low" | "middle" | "high";
             /** Why */
             why: string;
+        };
+        /**
+         * AnswerNote
+         * @description Answer a note.
+         */
+        AnswerNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "answer note";
+            /** Note */
+            note: number;
+            answer: components["schemas"]["NoteAnswer"];
         };
         /**
          * AppearanceView
@@ -2198,6 +2295,34 @@ export interface components {
             line: number;
             /** Voices */
             voices: string[];
+        };
+        /**
+         * BoardWanted
+         * @description All shots as pictures with their words, so many to a page.
+         */
+        BoardWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "board";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Paper
+             * @default a4
+             * @enum {string}
+             */
+            paper: "a4" | "letter";
+            /**
+             * Each
+             * @default 9
+             * @enum {integer}
+             */
+            each: 6 | 9 | 12;
         };
         /** Body_bring_api_films__film__sounds_post */
         Body_bring_api_films__film__sounds_post: {
@@ -2520,7 +2645,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"];
         };
         /** ChangeView */
         ChangeView: {
@@ -3008,6 +3133,19 @@ export interface components {
             cutout: number;
         };
         /**
+         * DropNote
+         * @description Take a note away.
+         */
+        DropNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop note";
+            /** Note */
+            note: number;
+        };
+        /**
          * DropSound
          * @description Let a sound of the maker's own go; cues that it was used for are as they were proposed.
          */
@@ -3369,6 +3507,11 @@ export interface components {
                 [key: string]: number;
             };
             missing: components["schemas"]["MissingCost"];
+            /** Open Notes */
+            open_notes: [
+                number,
+                number
+            ][];
             /** Prompt Cap */
             prompt_cap: number;
             /** Language */
@@ -3661,6 +3804,11 @@ export interface components {
                 [key: string]: number;
             } | null;
             missing?: components["schemas"]["MissingCost"] | null;
+            /** Open Notes */
+            open_notes?: [
+                number,
+                number
+            ][] | null;
             /** Prompt Cap */
             prompt_cap?: number | null;
             /** Language */
@@ -4858,6 +5006,37 @@ export interface components {
             titled: string;
         };
         /**
+         * NoteAnswer
+         * @description What somebody says to a note, and on which day (ISO 8601).
+         */
+        NoteAnswer: {
+            /** By */
+            by: string;
+            /** Text */
+            text: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+        };
+        /**
+         * NoteView
+         * @description A note with the frames that it is about (`end` is not among them) and the number of the shot they begin in;
+         *     `lost`: its words and its shot are not in the film any more.
+         */
+        NoteView: {
+            note: components["schemas"]["ScreenNote"];
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Shot */
+            shot: number;
+            /** Lost */
+            lost: boolean;
+        };
+        /**
          * Offer
          * @description One kind of work at one price.
          */
@@ -5724,7 +5903,7 @@ export interface components {
          */
         ProposalView: {
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"];
             /** Says */
             says: string;
             /** Why */
@@ -6476,6 +6655,95 @@ export interface components {
             seconds: number;
         };
         /**
+         * ScreenNote
+         * @description A note at a moment of the film. It stands so many frames behind the beginning of the word with the number `word`,
+         *     or, in a shot without words, of its shot; so it goes with its words when the film is cut again. `frames` is how long
+         *     the stretch is that it is about (0: a moment). `outline` is what it is about on the picture, in shares of its width
+         *     and height: one point is a spot, more are drawn around something; empty: the whole picture.
+         */
+        ScreenNote: {
+            /**
+             * Id
+             * @default 0
+             */
+            id: number;
+            /** Shot */
+            shot: number;
+            /** Word */
+            word?: number | null;
+            /**
+             * Later
+             * @default 0
+             */
+            later: number;
+            /**
+             * Frames
+             * @default 0
+             */
+            frames: number;
+            /**
+             * Outline
+             * @default []
+             */
+            outline: [
+                number,
+                number
+            ][];
+            /** Text */
+            text: string;
+            /** By */
+            by: string;
+            /**
+             * On
+             * @default
+             */
+            on: string;
+            /**
+             * Answers
+             * @default []
+             */
+            answers: components["schemas"]["NoteAnswer"][];
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+        };
+        /**
+         * ScreenedView
+         * @description A scene: the number of its first word, its title, its frames (`end` is not among them), the numbers of its first
+         *     and last shot; `key` names it as it is now; who agreed, and whether it `changed` since.
+         */
+        ScreenedView: {
+            /** Word */
+            word: number;
+            /** Title */
+            title: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /** Key */
+            key: string;
+            agreed: components["schemas"]["Agreed"] | null;
+            /** Changed */
+            changed: boolean;
+        };
+        /**
+         * ScreeningView
+         * @description What was said of a film when it was looked at, in the order of its time.
+         */
+        ScreeningView: {
+            /** Notes */
+            notes: components["schemas"]["NoteView"][];
+            /** Scenes */
+            scenes: components["schemas"]["ScreenedView"][];
+        };
+        /**
          * ScriptInput
          * @description Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
          *
@@ -6700,6 +6968,23 @@ export interface components {
             word: number;
             /** People */
             people?: number[] | null;
+        };
+        /**
+         * SetNote
+         * @description Say that a note is done, or is not; or word it anew.
+         */
+        SetNote: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set note";
+            /** Note */
+            note: number;
+            /** Done */
+            done?: boolean | null;
+            /** Text */
+            text?: string | null;
         };
         /**
          * SetPerson
@@ -7869,7 +8154,7 @@ export interface components {
             /** Aim */
             aim: number;
             /** Remedy */
-            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"]) | null;
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"]) | null;
             /** Says */
             says: string;
         };
@@ -8489,7 +8774,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"];
             };
         };
         responses: {
@@ -9426,7 +9711,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -9492,7 +9777,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -11108,6 +11393,68 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposedView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    screening_api_films__film__screening_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScreeningView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    notes_csv_api_films__film__notes_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description Validation Error */

@@ -20,7 +20,11 @@ const command = (presses: string, shown: string, says: string): Command => ({
 export const COMMANDS = {
   list: { open: command("[Shift]+?", "?", "these keys") },
   film: {
-    view: command("([1-6])", "1 2 3 4 5 6", "Script, Continuity, Sheet, Bench, Mix, Delivery"),
+    view: command(
+      "([1-7])",
+      "1 2 3 4 5 6 7",
+      "Script, Continuity, Sheet, Bench, Mix, Screening, Delivery",
+    ),
     undo: command("$mod+z", "Ctrl Z", "undo"),
     redo: command("$mod+Shift+z", "Ctrl Shift Z", "redo"),
   },
@@ -120,6 +124,22 @@ export const COMMANDS = {
       "a point on the level line of the lane that is treated, at the playhead",
     ),
   },
+  watch: {
+    play: command("Space", "Space", "play and stop"),
+    frame: command("(Arrow(Left|Right))", "← →", "a frame back or on"),
+    shot: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next"),
+    speed: command("[Shift]+(\\+|=|-)", "+ −", "faster, slower; the pitch stays"),
+    loop: command("l", "L", "again and again: the stretch, or the shot"),
+    begin: command("b", "B", "a stretch begins here"),
+    end: command("e", "E", "the stretch ends here"),
+    clear: command("Escape", "Esc", "no stretch"),
+    note: command("n", "N", "note something here"),
+  },
+  leaf: {
+    turn: command("(Arrow(Left|Right|Up|Down)|Space)", "← →", "turn a leaf"),
+    ends: command("(Home|End)", "Home End", "the first picture, the last"),
+    note: command("n", "N", "note something here"),
+  },
 } as const satisfies Record<string, Record<string, Command>>;
 
 export type Scope = keyof typeof COMMANDS;
@@ -133,4 +153,6 @@ export const HEADS: readonly (readonly [string, readonly Scope[]])[] = [
   ["Bench", ["bench", "takes"]],
   ["Voice, in the Bench", ["voice", "casting", "own voice", "recorder"]],
   ["Mix", ["mix"]],
+  ["Screening, watching", ["watch"]],
+  ["Screening, leafing", ["leaf"]],
 ];

@@ -46,6 +46,7 @@ export function EdgeStrip({ film }: { film: Film }) {
         })}
       >
         <Cells shots={film.shots} />
+        <NoteTicks notes={film.open_notes} frames={film.frames} />
         <Head frames={film.frames} />
       </div>
       <span className="whitespace-nowrap text-ink-2">{left ? `${left} to do` : "all made"}</span>
@@ -87,6 +88,18 @@ const Cells = memo(function Cells({ shots }: { shots: Shot[] }) {
       </span>
     );
   });
+});
+
+/** Where notes are that are not done. */
+const NoteTicks = memo(function NoteTicks(props: { notes: Film["open_notes"]; frames: number }) {
+  return props.notes.map(([, frame], i) => (
+    <span
+      key={i}
+      data-note
+      className="pointer-events-none absolute -top-[5px] size-0 -translate-x-1/2 border-x-4 border-t-[6px] border-x-transparent border-t-grease"
+      style={{ left: `${(frame / Math.max(1, props.frames)) * 100}%` }}
+    />
+  ));
 });
 
 /** The playhead; it moves many times a second, and the cells stay as they are. */

@@ -17,6 +17,7 @@ const VIEWS = [
   ["sheet", "Sheet"],
   ["bench", "Bench"],
   ["mix", "Mix"],
+  ["screening", "Screening"],
   ["delivery", "Delivery"],
 ] as const;
 
@@ -49,7 +50,7 @@ export function TopLine({ film }: { film: Film }) {
           onSave={(title) => change.mutate({ type: "rename film", title })}
         />
       </h1>
-      <nav aria-label="Views" className="ml-7 flex gap-6">
+      <nav aria-label="Views" className="ml-6 flex gap-5">
         {VIEWS.map(([path, name]) => (
           <NavLink
             key={path}
@@ -131,6 +132,7 @@ const NAMES: Record<string, string> = {
   everything: "the film",
   delivery: "a delivery",
   stems: "the sound as files",
+  board: "a board",
 };
 
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */

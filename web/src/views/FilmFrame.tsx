@@ -10,7 +10,7 @@ import { TopLine } from "../parts/TopLine";
 import { seek, selected } from "../state/playhead";
 
 /** The views in the order of the work, as their keys are numbered. */
-const VIEWS = ["script", "continuity", "sheet", "bench", "mix", "delivery"];
+const VIEWS = ["script", "continuity", "sheet", "bench", "mix", "screening", "delivery"];
 
 export const useFilmHere = () => useOutletContext<Film>();
 

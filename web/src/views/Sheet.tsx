@@ -1,6 +1,7 @@
 /** The exposure sheet: one row a shot, time down the page, everything beside the words. */
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { memo, useCallback, useEffect, useMemo, useRef } from "react";
+import { Link } from "react-router";
 
 import type { Film, Shot } from "../api/client";
 import { useChange, useRuns, useStart } from "../api/film";
@@ -11,7 +12,7 @@ import { Monitor } from "../parts/Monitor";
 import { IdeaMark, MoveGlyph, Ring } from "../parts/marks";
 import { ShotWords } from "../parts/ShotWords";
 import { rateOf, timecode } from "../parts/time";
-import { seek, selected, usePlayhead } from "../state/playhead";
+import { pointAt, seek, selected, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
@@ -84,6 +85,7 @@ export function Sheet() {
   });
   useEffect(() => list.measure(), [list, rows]);
   const making = useMaking(film.id);
+  const notes = useMemo(() => notesByShot(film.open_notes), [film.open_notes]);
   // Handlers that stay the same let rows stay as they are while the list is scrolled.
   const { mutate } = change;
   const onCircle = useCallback(
@@ -175,6 +177,7 @@ export function Sheet() {
                       index={row.index}
                       on={row.shot.id === current?.id}
                       making={making.has(row.shot.id)}
+                      notes={notes.get(row.shot.id) ?? 0}
                       onCircle={onCircle}
                     />
                   )}
@@ -227,11 +230,13 @@ interface RowProps {
   index: number;
   on: boolean;
   making: boolean;
+  /** Notes of the shot that are not done. */
+  notes: number;
   onCircle: (shot: number, take: string) => void;
 }
 
 const ShotRow = memo(function ShotRow(props: RowProps) {
-  const { film, shot, index, on, making, onCircle } = props;
+  const { film, shot, index, on, making, notes, onCircle } = props;
   const rate = rateOf(film.fps);
   const used = shot.takes.find((t) => t.id === shot.used);
   const cell = "border-r border-rule last:border-r-0 overflow-hidden";
@@ -254,6 +259,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
           {shot.measured ? "" : "≈"}
           {((shot.stop - shot.start) / rate).toFixed(1)} s
         </span>
+        {notes > 0 && <NoteMark film={film} shot={shot} notes={notes} />}
         <span className="mt-auto text-[11px] text-ink-2">{timecode(shot.start, film.fps)}</span>
       </div>
       <div className={`${cell} py-2 pl-5 pr-3`}>
@@ -386,6 +392,25 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
     </div>
   );
 });
+
+function notesByShot(open: Film["open_notes"]): Map<number, number> {
+  const out = new Map<number, number>();
+  for (const [shot] of open) out.set(shot, (out.get(shot) ?? 0) + 1);
+  return out;
+}
+
+/** Notes of a screening that are not done, and the way to them. */
+const NoteMark = ({ film, shot, notes }: { film: Film; shot: Shot; notes: number }) => (
+  <Link
+    to={`/film/${film.id}/screening`}
+    aria-label={`${notes} ${notes === 1 ? "note" : "notes"} on shot ${shot.edge}, to the screening`}
+    title={`${notes} open ${notes === 1 ? "note" : "notes"}`}
+    className="mt-1 flex size-6 items-center justify-center rounded-full bg-grease font-sans text-[12px] text-page hover:opacity-85"
+    onClick={() => pointAt(shot)}
+  >
+    {notes}
+  </Link>
+);
 
 /** The playhead where it stands in this row. Rows are as tall as each other; the line moves at the shot's own pace. */
 function PlayLine({ shot }: { shot: Shot }) {

@@ -63,6 +63,7 @@ from .plates import doubts_of, has_plate, proposed_for
 from .prompts import ShotPrompts, prompts_of
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
+from .screening import PlacedNote, ScreenedScene, notes_table, placed_notes, screened_scenes
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
@@ -107,6 +108,7 @@ __all__ = [
     "Passage",
     "Patch",
     "PlacedCue",
+    "PlacedNote",
     "PlannedAct",
     "PlannedAir",
     "Proposal",
@@ -119,6 +121,7 @@ __all__ = [
     "RemarkMemory",
     "Result",
     "SceneChoice",
+    "ScreenedScene",
     "Settings",
     "Shot",
     "ShotPrompts",
@@ -165,8 +168,10 @@ __all__ = [
     "names_said",
     "narrator_of",
     "new_film",
+    "notes_table",
     "pack_of",
     "passages",
+    "placed_notes",
     "plan_of",
     "prompts_of",
     "proposed_for",
@@ -176,6 +181,7 @@ __all__ = [
     "recorded_key",
     "remarks_on",
     "scene_choices",
+    "screened_scenes",
     "ssml_of",
     "ssml_taken",
     "style_of",

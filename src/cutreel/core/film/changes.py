@@ -68,7 +68,12 @@ Command = Annotated[
     | c.SetTension
     | c.SetLane
     | c.KeepSound
-    | c.DropSound,
+    | c.DropSound
+    | c.AddNote
+    | c.AnswerNote
+    | c.SetNote
+    | c.DropNote
+    | c.AgreeScene,
     Field(discriminator="type"),
 ]
 

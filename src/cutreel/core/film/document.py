@@ -23,6 +23,7 @@ from cutreel.core.errors import BadInput
 from cutreel.core.joins import JoinAmount
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.reading import Parses
+from cutreel.core.screening import MOST_NOTES, Agreed, ScreenNote
 from cutreel.core.sound import DUCK_DB, SoundAmount
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
@@ -388,6 +389,8 @@ class FilmDocument(BaseModel):
     read_aloud: list[ReadAloud] = []
     word_marks: list[WordMark] = []
     narrations: list[Narration] = []
+    screen_notes: list[ScreenNote] = Field([], max_length=MOST_NOTES)
+    agreed: list[Agreed] = Field([], max_length=MOST_POINTS)
 
     @property
     def word_ids(self) -> tuple[int, ...]:

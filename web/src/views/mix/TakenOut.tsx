@@ -1,24 +1,19 @@
 /** The sound taken out as files: stems, the mix alone, the cue sheet. */
-import { Download } from "lucide-react";
-
 import type { Film, Run } from "../../api/client";
 import { useRuns, useStart } from "../../api/film";
 import { Button } from "../../parts/Button";
 import { RunControls } from "../../parts/RunControls";
+import { TakenFiles, filesOf } from "../../parts/TakenFiles";
 
 interface Outcome {
-  files?: { name: string; bytes: number; what: string }[];
   lower?: number;
 }
-
-const size = (bytes: number) =>
-  bytes < 100_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
 export function TakenOut({ film }: { film: Film }) {
   const start = useStart(film.id);
   const runs = (useRuns(film.id).data ?? []).filter((r) => r.kind === "stems");
   const going = runs.find((r) => r.state === "going" || r.state === "paused");
-  const last = runs.find((r) => r.state === "done" && (r.outcome as Outcome).files);
+  const last = runs.find((r) => r.state === "done" && filesOf(r));
   const failed = runs[0]?.state === "failed" ? runs[0] : undefined;
   return (
     <section aria-label="The sound as files">
@@ -46,7 +41,7 @@ export function TakenOut({ film }: { film: Film }) {
 }
 
 function Files({ run }: { run: Run }) {
-  const { files = [], lower = 0 } = run.outcome as Outcome;
+  const { lower = 0 } = run.outcome as Outcome;
   const when = new Date(run.created).toLocaleString([], {
     dateStyle: "medium",
     timeStyle: "short",
@@ -57,25 +52,7 @@ function Files({ run }: { run: Run }) {
         {when}; 24 bit, 48 kHz. Voice, sound and music add up to the sum
         {lower > 0 && `; stems lie ${lower} dB under the film, so that none clips`}.
       </p>
-      <ul aria-label="Files" className="mt-1">
-        {files.map((f) => (
-          <li key={f.name}>
-            <a
-              href={`/api/runs/${run.id}/files/${f.name}`}
-              download
-              title={f.what}
-              className="flex min-h-6 items-center gap-2 rounded-[3px] hover:bg-shade"
-            >
-              <Download className="size-3.5 shrink-0 text-ink-2" />
-              <span className="font-mono text-[12px]">{f.name}</span>
-              <span className="truncate text-[12px] text-ink-2">{f.what}</span>
-              <span className="ml-auto whitespace-nowrap font-mono text-[11px] text-ink-2">
-                {size(f.bytes)}
-              </span>
-            </a>
-          </li>
-        ))}
-      </ul>
+      <TakenFiles run={run} />
     </>
   );
 }

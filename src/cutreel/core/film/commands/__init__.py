@@ -30,6 +30,7 @@ from .people import (
     TakeMeant,
 )
 from .pictures import DropCutOut, KeepCutOut
+from .screening import AddNote, AgreeScene, AnswerNote, DropNote, SetNote
 from .sounds import (
     DropSound,
     KeepSound,
@@ -60,11 +61,15 @@ from .voices import (
 __all__ = [
     "AcceptDrift",
     "AddHold",
+    "AddNote",
+    "AgreeScene",
+    "AnswerNote",
     "CircleTake",
     "CircleTakes",
     "CopyMovement",
     "CutAgain",
     "DropCutOut",
+    "DropNote",
     "DropSound",
     "DropVoice",
     "EditPlaces",
@@ -99,6 +104,7 @@ __all__ = [
     "SetLook",
     "SetMark",
     "SetMeant",
+    "SetNote",
     "SetPerson",
     "SetPlace",
     "SetScene",
