@@ -258,6 +258,7 @@ def test_prompts_go_out_and_pictures_come_back(page: Page, tmp_path: Path) -> No
         expect(page.get_by_text(f"The {kind} prompt of shot 1 is copied.")).to_be_visible()
     assert "ladder" in page.evaluate("() => navigator.clipboard.readText()")
     go(page, "Delivery")
+    page.get_by_role("tab", name="Other programs").click()
     with page.expect_download() as download:
         page.get_by_role("link", name=".md").click()
     assert "tilt up along the ladder" in Path(download.value.path()).read_text()

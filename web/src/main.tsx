@@ -8,7 +8,7 @@ import { Notices } from "./parts/Notices";
 import { lamp, setLamp } from "./state/playhead";
 import { Bench } from "./views/bench/Bench";
 import { Continuity } from "./views/continuity/Continuity";
-import { Delivery } from "./views/Delivery";
+import { Delivery } from "./views/delivery/Delivery";
 import { FilmFrame, ToSheet } from "./views/FilmFrame";
 import { Screening } from "./views/screening/Screening";
 import { Script } from "./views/script/Script";

@@ -42,6 +42,7 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     (r"/api/films/\w+/narrations$", Bound(1_600 * MEGA)),
     (r"/api/films/\w+/(rework|lexicon)$", Bound(2 * MEGA)),
     (r"/api/films/\w+/ssml$", Bound(12 * MEGA)),
+    (r"/api/films/\w+/timeline/back$", Bound(25 * MEGA)),
 )
 _ROUTES = [(re.compile(pattern), bound) for pattern, bound in BY_ROUTE]
 

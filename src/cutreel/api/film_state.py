@@ -432,6 +432,7 @@ def _head(
         lifted_sounds=document.lifted_sounds,
         own_sounds=document.own_sounds,
         tables=document.tables,
+        thumbnails=document.thumbnails,
         fps=str(film.rate),
         frames=film.frames,
         seconds=film.seconds,

@@ -22,6 +22,7 @@ from cutreel.core.ideas import IdeaSort
 from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
 from cutreel.core.plates import Plate
+from cutreel.core.publishing import Thumbnail
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import CardSort, JoinHow
 
@@ -293,6 +294,7 @@ class FilmHead(BaseModel):
     lifted_sounds: list[str]
     own_sounds: list[OwnSound]
     tables: list[OwnTable]
+    thumbnails: list[Thumbnail]
     fps: str
     frames: int
     seconds: float

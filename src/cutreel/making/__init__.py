@@ -6,6 +6,7 @@ from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
+from .handing import timeline_of
 from .kinds.following import follow_spec
 from .kinds.listening import listened_key
 from .kinds.picture import picture_spec
@@ -26,6 +27,7 @@ from .references import ReferencesWanted, candidates
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
 from .stories import FoundStory, pace_in, story_apart
+from .thumbnails import thumbnail_of
 from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
 from .workshop import Workshop, workshop_from_environment
 from .writing import write
@@ -99,6 +101,8 @@ __all__ = [
     "start_run",
     "story_apart",
     "takes_of_line",
+    "thumbnail_of",
+    "timeline_of",
     "try_now",
     "usual_path",
     "wanted_pictures",

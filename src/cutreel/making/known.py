@@ -15,6 +15,7 @@ from .kinds.following import FollowingKind
 from .kinds.hearing import HearingKind
 from .kinds.listening import LISTENING_RUN, ListeningKind, ListeningWanted
 from .kinds.mix import MixKind
+from .kinds.parts import PARTS_RUN, PartsKind, PartsWanted
 from .kinds.picture import PictureKind
 from .kinds.reading import ReadingKind
 from .kinds.retouch import RETOUCH_RUN, RetouchKind, RetouchWanted
@@ -52,6 +53,7 @@ REGISTRY = Registry.of(
         FilmKind(),
         StemsKind(),
         BoardKind(),
+        PartsKind(),
         ReadingKind(),
         HearingKind(),
         FollowingKind(),
@@ -63,6 +65,7 @@ REGISTRY = Registry.of(
         DELIVERY_RUN,
         STEMS_RUN,
         BOARD_RUN,
+        PARTS_RUN,
         SOUNDS_RUN,
         PICTURES_RUN,
         SPEECH_RUN,
@@ -83,6 +86,7 @@ RunRequest = Annotated[
     | DeliveryWanted
     | StemsWanted
     | BoardWanted
+    | PartsWanted
     | SoundsWanted
     | PicturesWanted
     | SpeechWanted

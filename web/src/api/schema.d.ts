@@ -572,6 +572,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/publishing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Publishing
+         * @description Texts and chapters.
+         */
+        get: operations["publishing_api_films__film__publishing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/publishing.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Publishing File
+         * @description All texts as one file.
+         */
+        get: operations["publishing_file_api_films__film__publishing_txt_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/thumbnails": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Proposed
+         * @description Three thumbnails by rule.
+         */
+        get: operations["proposed_api_films__film__thumbnails_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/thumbnail.jpg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Thumbnail
+         * @description A thumbnail, `told` as JSON, as the file that is published, or so many pixels `wide`.
+         */
+        get: operations["thumbnail_api_films__film__thumbnail_jpg_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/thumbnails/measured": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Measured
+         * @description What is left of a thumbnail where people meet it.
+         */
+        post: operations["measured_api_films__film__thumbnails_measured_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/who": {
         parameters: {
             query?: never;
@@ -1916,6 +2016,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/timeline.{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Timeline
+         * @description The film as `otio` or `edl`; its files are those of its parts.
+         */
+        get: operations["timeline_api_films__film__timeline__kind__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/timeline/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Back
+         * @description What a timeline that comes back would change; nothing is changed by that.
+         */
+        post: operations["back_api_films__film__timeline_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/lines/{line}": {
         parameters: {
             query?: never;
@@ -2297,6 +2437,19 @@ export interface components {
             voices: string[];
         };
         /**
+         * BackChangeView
+         * @description What a timeline has otherwise: which shot, in words, and the change that takes it over (None: it cannot be
+         *     taken).
+         */
+        BackChangeView: {
+            /** Edge */
+            edge: string;
+            /** Says */
+            says: string;
+            /** Command */
+            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"]) | null;
+        };
+        /**
          * BoardWanted
          * @description All shots as pictures with their words, so many to a page.
          */
@@ -2645,7 +2798,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"];
         };
         /** ChangeView */
         ChangeView: {
@@ -2660,6 +2813,13 @@ export interface components {
              * Format: date-time
              */
             at: string;
+        };
+        /** ChapterView */
+        ChapterView: {
+            /** Start */
+            start: number;
+            /** Title */
+            title: string;
         };
         /**
          * CircleTake
@@ -3159,6 +3319,24 @@ export interface components {
             sound: number;
         };
         /**
+         * DropThumbnail
+         * @description Take a kept thumbnail away, by its place (from 0); or, `first`, make it the one that is used.
+         */
+        DropThumbnail: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop thumbnail";
+            /** Place */
+            place: number;
+            /**
+             * First
+             * @default false
+             */
+            first: boolean;
+        };
+        /**
          * DropVoice
          * @description Drop a kept voice that nobody speaks with.
          */
@@ -3479,6 +3657,8 @@ export interface components {
             own_sounds: components["schemas"]["OwnSound"][];
             /** Tables */
             tables: components["schemas"]["OwnTable"][];
+            /** Thumbnails */
+            thumbnails: components["schemas"]["Thumbnail"][];
             /** Fps */
             fps: string;
             /** Frames */
@@ -3779,6 +3959,8 @@ export interface components {
             own_sounds?: components["schemas"]["OwnSound"][] | null;
             /** Tables */
             tables?: components["schemas"]["OwnTable"][] | null;
+            /** Thumbnails */
+            thumbnails?: components["schemas"]["Thumbnail"][] | null;
             /** Fps */
             fps?: string | null;
             /** Frames */
@@ -4063,6 +4245,20 @@ export interface components {
              */
             type: "keep table";
             table: components["schemas"]["OwnTable"];
+        };
+        /**
+         * KeepThumbnail
+         * @description Keep a thumbnail: in place of the one at a place (from 0), else behind the others.
+         */
+        KeepThumbnail: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep thumbnail";
+            thumbnail: components["schemas"]["Thumbnail"];
+            /** Place */
+            place?: number | null;
         };
         /**
          * KeepVoice
@@ -5394,6 +5590,20 @@ export interface components {
             media: string;
         };
         /**
+         * OwnTexts
+         * @description What the maker wrote; None: as it is drafted.
+         */
+        OwnTexts: {
+            /** Title */
+            title?: string | null;
+            /** Description */
+            description?: string | null;
+            /** Tags */
+            tags?: string[] | null;
+            /** Hashtags */
+            hashtags?: string[] | null;
+        };
+        /**
          * OwnVoice
          * @description A voice that was made by description and kept: what it is called, as what its service knows it (`voice`),
          *     and how it sounds as far as that was told.
@@ -5439,6 +5649,34 @@ export interface components {
              * @default en
              */
             language: string;
+        };
+        /**
+         * PartsWanted
+         * @description Pictures, sounds, words and timelines as files in one zip; `pictures` as they are, or as they move.
+         */
+        PartsWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "parts";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Pictures
+             * @default stills
+             * @enum {string}
+             */
+            pictures: "stills" | "moving";
+            /**
+             * Size
+             * @default 1080p
+             * @enum {string}
+             */
+            size: "720p" | "1080p" | "2160p";
         };
         /**
          * PathFrame
@@ -5903,11 +6141,21 @@ export interface components {
          */
         ProposalView: {
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"];
             /** Says */
             says: string;
             /** Why */
             why: string;
+        };
+        /**
+         * ProposedThumbnails
+         * @description Thumbnails by rule, and few words that could stand on one.
+         */
+        ProposedThumbnails: {
+            /** Thumbnails */
+            thumbnails: components["schemas"]["Thumbnail"][];
+            /** Words */
+            words: string[];
         };
         /**
          * ProposedView
@@ -5917,6 +6165,30 @@ export interface components {
             plate: components["schemas"]["Plate"];
             /** Why */
             why: string;
+        };
+        /**
+         * PublishingView
+         * @description A film's texts as they are, and as they are `drafted` where the maker wrote none; other `titles`; its chapters;
+         *     what is wrong, whom thanks are owed to, sounds whose licence is not said; the most characters (hashtags: how many)
+         *     there may be.
+         */
+        PublishingView: {
+            texts: components["schemas"]["Texts"];
+            drafted: components["schemas"]["Texts"];
+            /** Titles */
+            titles: string[];
+            /** Chapters */
+            chapters: components["schemas"]["ChapterView"][];
+            /** Faults */
+            faults: components["schemas"]["TextFaultView"][];
+            /** Credits */
+            credits: string[];
+            /** Unlicensed */
+            unlicensed: string[];
+            /** Most */
+            most: {
+                [key: string]: number;
+            };
         };
         /**
          * PushMark
@@ -7120,6 +7392,18 @@ export interface components {
             points: components["schemas"]["TensionPoint"][];
         };
         /**
+         * SetTexts
+         * @description Write some of the film's texts, or (None) leave them as they are drafted.
+         */
+        SetTexts: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "set texts";
+            values: components["schemas"]["OwnTexts"];
+        };
+        /**
          * Settings
          * @description Choices that hold for the whole film.
          *
@@ -8070,6 +8354,21 @@ export interface components {
             frame: number;
         };
         /**
+         * TextFaultView
+         * @description What is wrong with a text; `beyond`: it is beyond a limit, else only not as good as it could be.
+         */
+        TextFaultView: {
+            /**
+             * Field
+             * @enum {string}
+             */
+            field: "title" | "description" | "tags" | "hashtags" | "chapters";
+            /** Says */
+            says: string;
+            /** Beyond */
+            beyond: boolean;
+        };
+        /**
          * TextSplice
          * @description From character `at`, `remove` characters give way to `insert`.
          */
@@ -8081,6 +8380,20 @@ export interface components {
             /** Insert */
             insert: string;
         };
+        /**
+         * Texts
+         * @description A film's title, its description, tags and hashtags.
+         */
+        Texts: {
+            /** Title */
+            title: string;
+            /** Description */
+            description: string;
+            /** Tags */
+            tags: string[];
+            /** Hashtags */
+            hashtags: string[];
+        };
         /** ThingView */
         ThingView: {
             /** Name */
@@ -8089,6 +8402,106 @@ export interface components {
             count: number;
             /** Why */
             why: string;
+        };
+        /**
+         * Thumbnail
+         * @description A thumbnail: the picture of a `shot`, `zoom` times as near around (`x`, `y`) in shares of it, and `words` at a
+         *     `side`, whose letters are at most `size` of its height; `behind` the figures, where they are known apart.
+         */
+        Thumbnail: {
+            /** Shot */
+            shot: number;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Side
+             * @default left
+             * @enum {string}
+             */
+            side: "left" | "right" | "top" | "bottom";
+            /**
+             * Colour
+             * @default #fff3c4
+             */
+            colour: string;
+            /**
+             * Edge
+             * @default #191613
+             */
+            edge: string;
+            /**
+             * Face
+             * @default plain
+             * @enum {string}
+             */
+            face: "plain" | "book";
+            /**
+             * Size
+             * @default 0.24
+             */
+            size: number;
+            /**
+             * Behind
+             * @default false
+             */
+            behind: boolean;
+            /**
+             * Shade
+             * @default true
+             */
+            shade: boolean;
+            /**
+             * Zoom
+             * @default 1
+             */
+            zoom: number;
+            /**
+             * X
+             * @default 0.5
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0.5
+             */
+            y: number;
+        };
+        /**
+         * ThumbnailMeasuresView
+         * @description What is left of a thumbnail that is `wide` pixels across: contrast of its words (WCAG 2.2), pixels of a capital
+         *     and of the largest face, how many words, what share of them is `hidden`; bytes of the whole file; and what each is
+         *     aimed at (`aims`).
+         */
+        ThumbnailMeasuresView: {
+            /** Wide */
+            wide: number;
+            /** Contrast */
+            contrast: number | null;
+            /** Capital */
+            capital: number | null;
+            /** Hidden */
+            hidden: number;
+            /** Face */
+            face: number | null;
+            /** Words */
+            words: number;
+            /** Bytes */
+            bytes: number;
+            /** Aims */
+            aims: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * TimelineBack
+         * @description A timeline as a file's text: OpenTimelineIO, or a CMX 3600 edit list.
+         */
+        TimelineBack: {
+            /** Text */
+            text: string;
         };
         /**
          * Trait
@@ -8154,7 +8567,7 @@ export interface components {
             /** Aim */
             aim: number;
             /** Remedy */
-            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"]) | null;
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"]) | null;
             /** Says */
             says: string;
         };
@@ -8774,7 +9187,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"];
             };
         };
         responses: {
@@ -9333,6 +9746,171 @@ export interface operations {
             };
         };
     };
+    publishing_api_films__film__publishing_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PublishingView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    publishing_file_api_films__film__publishing_txt_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    proposed_api_films__film__thumbnails_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedThumbnails"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    thumbnail_api_films__film__thumbnail_jpg_get: {
+        parameters: {
+            query: {
+                told: string;
+                shape?: "16:9" | "9:16" | "1:1";
+                wide?: number | null;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    measured_api_films__film__thumbnails_measured_post: {
+        parameters: {
+            query?: {
+                shape?: "16:9" | "9:16" | "1:1";
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Thumbnail"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThumbnailMeasuresView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     who_is_who_api_films__film__who_get: {
         parameters: {
             query?: never;
@@ -9711,7 +10289,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -9777,7 +10355,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -11701,6 +12279,73 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StyleView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    timeline_api_films__film__timeline__kind__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                kind: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    back_api_films__film__timeline_back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimelineBack"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BackChangeView"][];
                 };
             };
             /** @description Validation Error */

@@ -13,6 +13,13 @@ interface Props {
   letters?: number;
 }
 
+/** About how many lines a text takes. */
+const rowsOf = (text: string, letters: number) =>
+  Math.max(
+    2,
+    text.split("\n").reduce((n, line) => n + Math.max(1, Math.ceil(line.length / letters)), 0),
+  );
+
 export function Editable({
   value,
   label,
@@ -48,7 +55,7 @@ export function Editable({
       placeholder={hint}
       value={draft ?? value}
       className={`${look} ${multiline ? "block resize-none overflow-hidden" : "truncate"}`}
-      rows={multiline ? Math.max(2, Math.ceil(value.length / letters)) : undefined}
+      rows={multiline ? rowsOf(value, letters) : undefined}
       onFocus={() => change(value)}
       onChange={(e: { target: { value: string } }) => change(e.target.value)}
       onBlur={save}

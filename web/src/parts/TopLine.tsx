@@ -133,6 +133,7 @@ const NAMES: Record<string, string> = {
   delivery: "a delivery",
   stems: "the sound as files",
   board: "a board",
+  parts: "the parts",
 };
 
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */

@@ -41,6 +41,8 @@ from .document import (
 )
 from .exporting import MEDIA_TYPES, export_script
 from .finishes import FilmFinish
+from .handing import ShotFile, SoundFile, handed, shot_name, sound_names
+from .heads import heads_in
 from .house import (
     HouseStyle,
     StyleChange,
@@ -61,12 +63,22 @@ from .pack import PACK_TYPES, Match, match_files, pack_of
 from .plan import FilmPlan, plan_of, written_plan
 from .plates import doubts_of, has_plate, proposed_for
 from .prompts import ShotPrompts, prompts_of
+from .publishing import (
+    chapters_of,
+    credits_of,
+    drafted_texts,
+    lacking_licences,
+    proposed_thumbnails,
+    titles_for,
+    words_for,
+)
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .screening import PlacedNote, ScreenedScene, notes_table, placed_notes, screened_scenes
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
+from .timeline_back import BackChange, changes_back
 from .titles import title_look_of
 from .wishes import Proposal, Understood, understood
 from .wording import Edit, FoundPlace, find_places, name_places
@@ -80,6 +92,7 @@ __all__ = [
     "USUAL_TEXT",
     "VOICE_RATE",
     "Assembled",
+    "BackChange",
     "Change",
     "Command",
     "CueChoice",
@@ -124,7 +137,9 @@ __all__ = [
     "ScreenedScene",
     "Settings",
     "Shot",
+    "ShotFile",
     "ShotPrompts",
+    "SoundFile",
     "Source",
     "SsmlTaken",
     "StyleChange",
@@ -142,21 +157,28 @@ __all__ = [
     "apply_to",
     "assemble",
     "captions_unread",
+    "changes_back",
     "changes_of",
+    "chapters_of",
     "check_meant",
     "clean_text",
     "cleaning_of",
     "completed",
+    "credits_of",
     "cue_sheet",
     "directions_of",
     "doubts_of",
+    "drafted_texts",
     "export_script",
     "figures_in",
     "find_places",
     "fits_take",
     "focus_of",
+    "handed",
     "has_plate",
+    "heads_in",
     "is_fresh",
+    "lacking_licences",
     "language_spoken",
     "line_key",
     "longest_of",
@@ -175,6 +197,7 @@ __all__ = [
     "plan_of",
     "prompts_of",
     "proposed_for",
+    "proposed_thumbnails",
     "read_film",
     "read_otherwise",
     "recordable",
@@ -182,6 +205,8 @@ __all__ = [
     "remarks_on",
     "scene_choices",
     "screened_scenes",
+    "shot_name",
+    "sound_names",
     "ssml_of",
     "ssml_taken",
     "style_of",
@@ -190,6 +215,7 @@ __all__ = [
     "theme_names",
     "tightened",
     "title_look_of",
+    "titles_for",
     "turned_by",
     "understood",
     "used_take",
@@ -198,6 +224,7 @@ __all__ = [
     "wish_of",
     "without_pictures",
     "word_of",
+    "words_for",
     "worth_of",
     "written_plan",
 ]

@@ -73,7 +73,10 @@ Command = Annotated[
     | c.AnswerNote
     | c.SetNote
     | c.DropNote
-    | c.AgreeScene,
+    | c.AgreeScene
+    | c.SetTexts
+    | c.KeepThumbnail
+    | c.DropThumbnail,
     Field(discriminator="type"),
 ]
 

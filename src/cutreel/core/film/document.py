@@ -22,6 +22,7 @@ from cutreel.core.effects import EFFECT_KINDS, MOST_EFFECTS, Effect, EffectAmoun
 from cutreel.core.errors import BadInput
 from cutreel.core.joins import JoinAmount
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
+from cutreel.core.publishing import OwnTexts, Thumbnail
 from cutreel.core.reading import Parses
 from cutreel.core.screening import MOST_NOTES, Agreed, ScreenNote
 from cutreel.core.sound import DUCK_DB, SoundAmount
@@ -38,6 +39,7 @@ MOST_PLACED = 2_000
 """Sounds placed by hand."""
 MOST_TABLES = 40
 """Look-up tables of the maker's own."""
+MOST_THUMBNAILS = 6
 Lane = Literal["voice", "sound", "music"]
 
 
@@ -391,6 +393,9 @@ class FilmDocument(BaseModel):
     narrations: list[Narration] = []
     screen_notes: list[ScreenNote] = Field([], max_length=MOST_NOTES)
     agreed: list[Agreed] = Field([], max_length=MOST_POINTS)
+    texts: OwnTexts = OwnTexts()
+    thumbnails: list[Thumbnail] = Field([], max_length=MOST_THUMBNAILS)
+    """Kept to be compared; the first is the one that is used."""
 
     @property
     def word_ids(self) -> tuple[int, ...]:

@@ -7,8 +7,8 @@ from cutreel.core.motion import CameraPath, Walked, layer_zoom
 
 from .made import TakeRow
 
-HEAD = 0.08
-"""How far a head reaches from its middle, in heights of its figure."""
+HEAD, TO_NECK = 0.08, 0.95
+"""How far a head reaches from its middle: in heights of its figure, or, where that is known, of the way to its neck."""
 DEPTH = 0.6
 """The depth at which figures stand, about."""
 LOOKS = 4
@@ -27,10 +27,12 @@ def heads_in(take: TakeRow) -> list[Head]:
     """The heads in a take: those that are told, else the upper quarter of each figure."""
     out: list[Head] = []
     for region in take.about.get("regions", []):
-        box, head = region["box"], (region.get("joints") or {}).get("head")
+        box, joints = region["box"], region.get("joints") or {}
+        head, neck = joints.get("head"), joints.get("neck")
         tall = region.get("height") or box[3] - box[1]
         if head:
-            out.append(Head(head[0], head[1] - HEAD * tall, head[1] + HEAD * tall))
+            reach = TO_NECK * abs(neck[1] - head[1]) if neck else HEAD * tall
+            out.append(Head(head[0], head[1] - reach, head[1] + reach))
         else:
             out.append(Head((box[0] + box[2]) / 2, box[1], box[1] + (box[3] - box[1]) / 4))
     return out

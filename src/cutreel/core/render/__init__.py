@@ -4,7 +4,16 @@ from .compositor import Compositor, Shown
 from .encode import ENCODER_VERSION, Quality, encode_segment, encode_sound, join
 from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
-from .plan import CaptionSpan, CardSpan, PlannedShot, Scene, SegmentPlan, plan_film, plan_segments
+from .plan import (
+    CaptionSpan,
+    CardSpan,
+    PlannedShot,
+    Scene,
+    SegmentPlan,
+    plan_film,
+    plan_segments,
+    whole_shots,
+)
 from .planes import Planes, cover, planes_of, rgb_of
 from .puppet import Puppet
 from .sample import render_sample
@@ -40,5 +49,6 @@ __all__ = [
     "rgb_of",
     "split_init",
     "timescale",
+    "whole_shots",
 ]
 # fmt: on

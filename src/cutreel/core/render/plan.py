@@ -206,22 +206,10 @@ def plan_segments(
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for the whole film; the segments cover every frame once."""
     plan = [s for s in stretches(spans, [j.frames for j in joins]) if s.end > s.start]
-    life = [[span.start, span.end] for span in spans]
-    for stretch in plan:
-        if stretch.to is not None:
-            life[stretch.shot][1] = max(life[stretch.shot][1], stretch.end)
-            life[stretch.to][0] = min(life[stretch.to][0], stretch.start)
+    life = _lives(spans, plan)
 
     def scene(shot: int, start: int) -> Scene:
-        begin, end = life[shot]
-        return Scene(
-            shot=shots[shot],
-            at=start - begin,
-            life=end - begin,
-            seconds=round(rate.seconds(end - begin), 4),
-            # Where nothing moves by the words, a picture is the same wherever they begin.
-            lead=spans[shot].start - begin if shots[shot].moves_by_itself else 0,
-        )
+        return _scene(shots[shot], spans[shot], life[shot], start, rate)
 
     timed = [_Timed.of(c, rate) for c in captions]
     ends = [caption.end for caption in timed]
@@ -249,6 +237,53 @@ def plan_segments(
             )
         )
     return out
+
+
+def whole_shots(
+    film: Timeline, width: int, height: int, quality: Quality
+) -> list[tuple[int, SegmentPlan]]:
+    """Each shot alone and whole, with the frames that its joins use beyond its cuts: (how many of them come first,
+    segment), without captions and words on the screen."""
+    spans = [c.span for c in film.clips]
+    life = _lives(spans, stretches(spans, [j.frames for j in film.joins]))
+    out = []
+    for clip, (begin, end) in zip(film.clips, life, strict=True):
+        scene = _scene(PlannedShot.of(clip), clip.span, (begin, end), begin, film.rate)
+        plan = SegmentPlan(
+            width=width,
+            height=height,
+            fps=str(film.rate),
+            quality=quality,
+            frames=end - begin,
+            one=scene,
+        )
+        out.append((clip.span.start - begin, plan))
+    return out
+
+
+def _lives(spans: Sequence[Span], plan: Sequence[Stretch]) -> list[tuple[int, int]]:
+    """For each shot the frames in which anything of it is seen: from, and up to."""
+    life = [[span.start, span.end] for span in spans]
+    for stretch in plan:
+        if stretch.to is not None:
+            life[stretch.shot][1] = max(life[stretch.shot][1], stretch.end)
+            life[stretch.to][0] = min(life[stretch.to][0], stretch.start)
+    return [(begin, end) for begin, end in life]
+
+
+def _scene(
+    shot: PlannedShot, span: Span, life: tuple[int, int], start: int, rate: FrameRate
+) -> Scene:
+    """A shot as it is seen from frame `start` of the film on."""
+    begin, end = life
+    return Scene(
+        shot=shot,
+        at=start - begin,
+        life=end - begin,
+        seconds=round(rate.seconds(end - begin), 4),
+        # Where nothing moves by the words, a picture is the same wherever they begin.
+        lead=span.start - begin if shot.moves_by_itself else 0,
+    )
 
 
 def shaping(how: JoinHow | None) -> JoinHow | None:

@@ -43,7 +43,13 @@ def missing_segments(
     film: Assembled, quality: Quality, shop: Workshop, size: str, captions: Captions | None
 ) -> list[ItemSpec]:
     """Segments that were not rendered yet, each different one once."""
-    plans = planned_segments(film, quality, size, captions)
+    return segments_of(planned_segments(film, quality, size, captions), shop, quality)
+
+
+def segments_of(
+    plans: Sequence[tuple[int, SegmentPlan]], shop: Workshop, quality: Quality
+) -> list[ItemSpec]:
+    """Those of some segments that were not rendered yet, each different one once."""
     made = shop.results.known([plan.key for _, plan in plans])
     return list(_items(plans, made, FILM_SPEED if quality == "film" else PREVIEW_SPEED).values())
 

@@ -3,6 +3,7 @@
 from .bringing import MOST_BYTES, MOST_IN_ALL, BroughtPicture, bring_many
 from .clips import OwnClip, is_clip, keep_clip, opened_clip
 from .handwork import (
+    FIGURES,
     cut_from,
     figures_of_take,
     frame_for,
@@ -28,6 +29,7 @@ from .measuring import OwnPicture, brought, pixels_of, seen_in
 
 # fmt: off
 __all__ = [
+    "FIGURES",
     "MOST_BYTES",
     "MOST_IN_ALL",
     "BroughtPicture",

@@ -6,7 +6,7 @@ import { useBring } from "../../api/film";
 import { type Brought, useBringBack } from "../../api/prompts";
 import { droppedFiles, likelyPictures } from "../../parts/dropped";
 import { notify } from "../../state/notices";
-import { BroughtBack } from "../BroughtBack";
+import { BroughtBack } from "../delivery/BroughtBack";
 
 export function useBringAny(film: Film, shot: Shot | undefined) {
   const bring = useBring(film.id);

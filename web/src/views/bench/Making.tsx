@@ -196,7 +196,12 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
 }
 
 /** The shots that a scope names; those of the whole film are made anew, the missing and the stale are found by the server. */
-function asked(film: Film, shot: Shot, scope: Scope, picked: readonly number[]): Partial<RunWish> {
+function asked(
+  film: Film,
+  shot: Shot,
+  scope: Scope,
+  picked: readonly number[],
+): Partial<Omit<Extract<RunWish, { kind: "pictures" }>, "kind">> {
   if (scope === "missing" || scope === "stale") return { only: scope };
   const within = {
     shot: (s: Shot) => s.id === shot.id,

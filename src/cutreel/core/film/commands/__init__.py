@@ -30,6 +30,7 @@ from .people import (
     TakeMeant,
 )
 from .pictures import DropCutOut, KeepCutOut
+from .publishing import DropThumbnail, KeepThumbnail, SetTexts
 from .screening import AddNote, AgreeScene, AnswerNote, DropNote, SetNote
 from .sounds import (
     DropSound,
@@ -71,6 +72,7 @@ __all__ = [
     "DropCutOut",
     "DropNote",
     "DropSound",
+    "DropThumbnail",
     "DropVoice",
     "EditPlaces",
     "EditText",
@@ -78,6 +80,7 @@ __all__ = [
     "KeepNarration",
     "KeepSound",
     "KeepTable",
+    "KeepThumbnail",
     "KeepVoice",
     "LiftCue",
     "LiftMark",
@@ -112,6 +115,7 @@ __all__ = [
     "SetShots",
     "SetSource",
     "SetTension",
+    "SetTexts",
     "SplitPerson",
     "TakeCast",
     "TakeLexicon",

@@ -1,10 +1,10 @@
 /** Whether every line is understood beside everything else, as it was measured on the mix; what is in the way of one that
  * is not, and how to mend it by one click. */
-import type { Film } from "../api/client";
-import { useChange, useRuns, useStart } from "../api/film";
-import { useMix } from "../api/mix";
-import { Button } from "../parts/Button";
-import { selected } from "../state/playhead";
+import type { Film } from "../../api/client";
+import { useChange, useRuns, useStart } from "../../api/film";
+import { useMix } from "../../api/mix";
+import { Button } from "../../parts/Button";
+import { selected } from "../../state/playhead";
 
 const LEVELS = {
   music: "music_level",

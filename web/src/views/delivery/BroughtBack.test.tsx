@@ -2,8 +2,8 @@
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
-import type { Film } from "../api/client";
-import type { Brought } from "../api/prompts";
+import type { Film } from "../../api/client";
+import type { Brought } from "../../api/prompts";
 import { BroughtBack } from "./BroughtBack";
 
 const placed = vi.hoisted(() => ({ all: [] as unknown[] }));

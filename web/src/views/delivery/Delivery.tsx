@@ -1,22 +1,26 @@
 /** Delivery: make the film file, follow it, download it, and read what was measured on it. */
+import * as Tabs from "@radix-ui/react-tabs";
 import { Download } from "lucide-react";
 import { useState } from "react";
 
-import type { Film, Run, Schemas } from "../api/client";
-import { useChange, useEstimate, useRules, useRuns, useStart } from "../api/film";
-import { type Voice, useVoices } from "../api/voices";
-import { Button } from "../parts/Button";
-import { Choice, worded } from "../parts/Choice";
-import { languageNamed, languagesOf } from "../parts/languages";
-import { RunControls } from "../parts/RunControls";
-import { inWords, money } from "../parts/time";
-import { useFilmHere } from "./FilmFrame";
+import type { Film, Run, Schemas } from "../../api/client";
+import { useChange, useEstimate, useRules, useRuns, useStart } from "../../api/film";
+import { type Voice, useVoices } from "../../api/voices";
+import { Button } from "../../parts/Button";
+import { Choice, worded } from "../../parts/Choice";
+import { languageNamed, languagesOf } from "../../parts/languages";
+import { TabHeads } from "../../parts/TabHeads";
+import { RunControls } from "../../parts/RunControls";
+import { inWords, money } from "../../parts/time";
+import { useFilmHere } from "../FilmFrame";
 import { CaptionsRead } from "./CaptionsRead";
 import { HouseStyles } from "./HouseStyles";
-import { OutsideTools } from "./OutsideTools";
+import { Programs } from "./Programs";
+import { TextsDesk } from "./TextsDesk";
+import { ThumbnailDesk } from "./ThumbnailDesk";
 import { Understood } from "./Understood";
-import { fitting } from "./bench/voice/voices";
-import { MUSIC, JOINS } from "./wording";
+import { fitting } from "../bench/voice/voices";
+import { MUSIC, JOINS } from "../wording";
 
 type Size = Schemas["DeliveryWanted"]["size"];
 type Lacking = "stop" | "stand in";
@@ -68,6 +72,37 @@ function musicOf(film: Film): string {
 
 export function Delivery() {
   const film = useFilmHere();
+  return (
+    <Tabs.Root defaultValue="files" className="flex h-full flex-col">
+      <TabHeads
+        label="Parts of the delivery"
+        tabs={[
+          ["files", "Files"],
+          ["publishing", "Publishing"],
+          ["programs", "Other programs"],
+        ]}
+      />
+      <Tabs.Content value="files" className="min-h-0 grow border-t border-rule" tabIndex={-1}>
+        <Files film={film} />
+      </Tabs.Content>
+      <Tabs.Content value="publishing" className="min-h-0 grow border-t border-rule" tabIndex={-1}>
+        <div className="grid h-full grid-cols-[minmax(0,1fr)_460px] overflow-hidden">
+          <div className="overflow-y-auto px-6 py-5">
+            <ThumbnailDesk film={film} />
+          </div>
+          <div className="overflow-y-auto border-l border-rule-strong bg-page px-6 py-5">
+            <TextsDesk film={film} />
+          </div>
+        </div>
+      </Tabs.Content>
+      <Tabs.Content value="programs" className="min-h-0 grow border-t border-rule" tabIndex={-1}>
+        <Programs film={film} />
+      </Tabs.Content>
+    </Tabs.Root>
+  );
+}
+
+function Files({ film }: { film: Film }) {
   const change = useChange(film.id);
   const start = useStart(film.id);
   const rules = useRules();
@@ -253,7 +288,6 @@ export function Delivery() {
           )}
         </div>
         <HouseStyles film={film} />
-        <OutsideTools film={film} />
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">
         <Understood film={film} />

@@ -1,10 +1,10 @@
 /** Whether every caption can be read in time, and what would mend one that cannot. */
-import type { Film } from "../api/client";
-import { useCaptionsRead } from "../api/captions";
-import { useChange, useRuns } from "../api/film";
-import { Button } from "../parts/Button";
-import { rateOf, timecode } from "../parts/time";
-import { selected } from "../state/playhead";
+import type { Film } from "../../api/client";
+import { useCaptionsRead } from "../../api/captions";
+import { useChange, useRuns } from "../../api/film";
+import { Button } from "../../parts/Button";
+import { rateOf, timecode } from "../../parts/time";
+import { selected } from "../../state/playhead";
 
 const KINDS: Record<string, (found: number, aim: number) => string> = {
   "too quick": (found, aim) => `${found} words a minute, at most ${aim}`,

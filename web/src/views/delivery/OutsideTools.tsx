@@ -1,10 +1,10 @@
 /** For outside tools: all prompts as a file, and their results brought back, looked over before anything is placed. */
 import { useRef, useState } from "react";
 
-import type { Film } from "../api/client";
-import { type Brought, useBringBack } from "../api/prompts";
-import { Button } from "../parts/Button";
-import { droppedFiles } from "../parts/dropped";
+import type { Film } from "../../api/client";
+import { type Brought, useBringBack } from "../../api/prompts";
+import { Button } from "../../parts/Button";
+import { droppedFiles } from "../../parts/dropped";
 import { BroughtBack } from "./BroughtBack";
 
 const PACKS = ["md", "csv", "json"];

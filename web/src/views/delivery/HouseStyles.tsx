@@ -2,7 +2,7 @@
 import { X } from "lucide-react";
 import { useRef, useState } from "react";
 
-import type { Film } from "../api/client";
+import type { Film } from "../../api/client";
 import {
   type HouseStyle,
   useBringStyle,
@@ -10,10 +10,10 @@ import {
   useKeepStyle,
   useStyleChanges,
   useStyles,
-} from "../api/styles";
-import { Button } from "../parts/Button";
-import { Field } from "../parts/Field";
-import { BeforeYouDecide } from "./continuity/BeforeYouDecide";
+} from "../../api/styles";
+import { Button } from "../../parts/Button";
+import { Field } from "../../parts/Field";
+import { BeforeYouDecide } from "../continuity/BeforeYouDecide";
 
 export function HouseStyles({ film }: { film: Film }) {
   const styles = useStyles().data ?? [];

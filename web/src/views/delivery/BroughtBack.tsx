@@ -2,11 +2,11 @@
 import * as Dialog from "@radix-ui/react-dialog";
 import { useState } from "react";
 
-import type { Film } from "../api/client";
-import { type Brought, usePlace } from "../api/prompts";
-import { Button } from "../parts/Button";
-import { Choice } from "../parts/Choice";
-import { notify } from "../state/notices";
+import type { Film } from "../../api/client";
+import { type Brought, usePlace } from "../../api/prompts";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { notify } from "../../state/notices";
 
 export function BroughtBack({
   film,

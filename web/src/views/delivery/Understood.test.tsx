@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
-import type { Film } from "../api/client";
+import type { Film } from "../../api/client";
 import { Understood } from "./Understood";
 
 const changed: unknown[] = [];

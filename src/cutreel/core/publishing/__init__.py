@@ -1,0 +1,44 @@
+"""What goes with a film when it is published: its texts, its chapters, its thumbnail."""
+
+from .chapters import LEAST_CHAPTER, LEAST_CHAPTERS, Chapter, chapters_told, plan_chapters
+from .limits import (
+    MOST_DESCRIPTION,
+    MOST_HASHTAGS,
+    MOST_TAGS,
+    MOST_TITLE,
+    SEEN_DESCRIPTION,
+    SEEN_TITLE,
+    TextFault,
+    text_faults,
+)
+from .measured import AIMS, SMALL, ThumbnailMeasures, measured
+from .texts import OwnTexts, Texts, hashtag_of, tags_line
+from .thumbnail import SIDES, Drawn, Thumbnail, draw_thumbnail
+
+__all__ = [
+    "AIMS",
+    "LEAST_CHAPTER",
+    "LEAST_CHAPTERS",
+    "MOST_DESCRIPTION",
+    "MOST_HASHTAGS",
+    "MOST_TAGS",
+    "MOST_TITLE",
+    "SEEN_DESCRIPTION",
+    "SEEN_TITLE",
+    "SIDES",
+    "SMALL",
+    "Chapter",
+    "Drawn",
+    "OwnTexts",
+    "TextFault",
+    "Texts",
+    "Thumbnail",
+    "ThumbnailMeasures",
+    "chapters_told",
+    "draw_thumbnail",
+    "hashtag_of",
+    "measured",
+    "plan_chapters",
+    "tags_line",
+    "text_faults",
+]

@@ -1,0 +1,63 @@
+"""The film's parts, for whoever goes on with it elsewhere."""
+
+from typing import Any, ClassVar, Literal
+
+from cutreel.store import Assembled, ItemSpec, Result, new_id
+
+from ..handing import Pictures, shot_plans, write_parts
+from ..lacking import lacks_of
+from ..registry import COMPUTING, Kind, Made, RunKind, Spec, Stage, Wanted, item
+from ..work import Work
+from ..workshop import Workshop
+from .segment import segments_of
+
+PartSize = Literal["720p", "1080p", "2160p"]
+
+
+class PartsSpec(Spec):
+    """The parts of a film as it is that day, by their run."""
+
+    kind: ClassVar[str] = "parts"
+    run: str
+    pictures: Pictures
+    size: PartSize
+
+
+class PartsKind(Kind[PartsSpec]):
+    spec = PartsSpec
+    queue = COMPUTING
+
+    def make(self, spec: PartsSpec, work: Work) -> Made | None:
+        film = work.shop.assembled(work.film)
+        outcome = write_parts(
+            work.shop, film, spec.pictures, spec.size, work.progress, work.dropped
+        )
+        return None if outcome is None else Made(None, outcome)
+
+    def place(self, spec: PartsSpec, made: Result, cost: Any, work: Work) -> None:
+        work.shop.runs.set_outcome(work.item.run, made.data)
+
+
+class PartsWanted(Wanted):
+    """Pictures, sounds, words and timelines as files in one zip; `pictures` as they are, or as they move."""
+
+    kind: Literal["parts"] = "parts"
+    pictures: Pictures = "stills"
+    size: PartSize = "1080p"
+
+
+def _moving(film: Assembled, wanted: PartsWanted, shop: Workshop) -> list[ItemSpec]:
+    return segments_of(shot_plans(film, wanted.size), shop, "film")
+
+
+def _packed(film: Assembled, wanted: PartsWanted, shop: Workshop) -> list[ItemSpec]:
+    spec = PartsSpec(run=new_id(), pictures=wanted.pictures, size=wanted.size)
+    return [item(spec, "pack the parts", weight=2 + film.seconds * 0.02)]
+
+
+def _stages(wanted: PartsWanted) -> list[Stage]:
+    moving = [Stage("moving", _moving, needs_all=True)] if wanted.pictures == "moving" else []
+    return [*moving, Stage("pack", _packed)]
+
+
+PARTS_RUN = RunKind(PartsWanted, _stages, lambda film, wanted: lacks_of(film))

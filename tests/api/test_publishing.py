@@ -1,0 +1,111 @@
+"""What goes out of a film over the running stack: texts, thumbnails, timelines, parts.
+
+Pictures are read by Pillow, sounds by soundfile, timelines by OpenTimelineIO, films by PyAV."""
+
+import csv
+import io
+import json
+import zipfile
+
+import av
+import opentimelineio as otio
+import soundfile
+from PIL import Image
+
+from tests.api.test_retouch import start
+from tests.api.test_rules import change
+
+
+def test_texts_are_drafted_written_and_had_as_one_file(client, film) -> None:
+    at = f"/api/films/{film['id']}/publishing"
+    told = client.get(at).json()
+    assert told["texts"] == told["drafted"] and told["texts"]["title"] == film["title"]
+    change(client, film["id"], type="set texts", values={"title": "x" * 120, "hashtags": ["#One"]})
+    now = client.get(at).json()
+    assert now["texts"]["title"] == "x" * 120 and now["drafted"] == told["drafted"]
+    assert [(f["field"], f["beyond"]) for f in now["faults"] if f["field"] == "title"] == [
+        ("title", True)
+    ]
+    text = client.get(f"{at}.txt").text
+    assert "TITLE\n" + "x" * 120 in text and text.endswith("HASHTAGS\n#One\n")
+    back = change(client, film["id"], type="set texts", values={"title": None})
+    assert back["undo"] == "draft the title again"
+
+
+def test_a_thumbnail_is_a_jpeg_of_its_size_and_is_kept_with_the_film(client, film) -> None:
+    shot = client.get(f"/api/films/{film['id']}").json()["shots"][0]["id"]
+    told = {"shot": shot, "words": "Who goes there?", "side": "right"}
+    at = f"/api/films/{film['id']}/thumbnail.jpg"
+    for shape, size in (("16:9", (1280, 720)), ("9:16", (720, 1280)), ("1:1", (1080, 1080))):
+        answer = client.get(at, params={"told": json.dumps(told), "shape": shape})
+        image = Image.open(io.BytesIO(answer.content))
+        assert (image.format, image.size) == ("JPEG", size) and len(answer.content) < 2_000_000
+    small = client.get(at, params={"told": json.dumps(told), "wide": 336})
+    assert Image.open(io.BytesIO(small.content)).size == (336, 189)
+    found = client.post(f"/api/films/{film['id']}/thumbnails/measured", json=told).json()
+    assert (found["words"], found["wide"]) == (3, 168) and found["contrast"] > found["aims"][
+        "contrast"
+    ]
+    now = change(client, film["id"], type="keep thumbnail", thumbnail=told)
+    assert now["thumbnails"][0]["words"] == "Who goes there?"
+
+
+def test_a_thumbnail_that_cannot_be_is_refused(client, film) -> None:
+    at = f"/api/films/{film['id']}/thumbnail.jpg"
+    for told, status in (("{", 422), ('{"shot": 99999}', 404), ('{"shot": 1, "zoom": 90}', 422), ('{"shot": 1, "colour": "red"}', 422)):  # fmt: skip
+        answer = client.get(at, params={"told": told})
+        assert answer.status_code == status and answer.json()["title"], told
+
+
+def test_a_timeline_goes_out_and_comes_back(client, film) -> None:
+    at = f"/api/films/{film['id']}/timeline"
+    text = client.get(f"{at}.otio").text
+    read = otio.adapters.read_from_string(text, "otio_json")
+    now = client.get(f"/api/films/{film['id']}").json()
+    pictures = read.tracks[0].find_clips()
+    assert [c.metadata["cut_reel"]["edge"] for c in pictures] == [s["edge"] for s in now["shots"]]
+    assert sum(c.duration().value for c in pictures) == now["frames"]
+    assert client.get(f"{at}.edl").text.startswith("TITLE: ")
+    assert client.get(f"{at}.xml").status_code == 404
+    assert client.post(f"{at}/back", json={"text": text}).json() == []
+    first = pictures[0]
+    first.source_range = otio.opentime.TimeRange(
+        first.source_range.start_time,
+        first.source_range.duration + otio.opentime.RationalTime(24, 24),
+    )
+    (longer,) = client.post(f"{at}/back", json={"text": read.to_json_string()}).json()
+    assert longer["says"] == "1.00 s longer"
+    after = change(client, film["id"], **longer["command"])
+    held = after["shots"][0]
+    assert abs(held["stop"] - held["start"] - first.source_range.duration.value) <= 1
+    assert client.post(f"{at}/back", json={"text": read.to_json_string()}).json() == []
+    assert client.post(f"{at}/back", json={"text": "nothing"}).status_code == 422
+
+
+def test_the_parts_are_whole_and_the_timeline_points_at_them(client, film, finished) -> None:
+    spoken = start(client, film, kind="speech")
+    finished(film["id"], spoken["id"])
+    run = start(client, film, kind="parts", pictures="moving", size="720p")
+    done = finished(film["id"], run["id"])
+    (file,) = done["outcome"]["files"]
+    data = client.get(f"/api/runs/{run['id']}/files/{file['name']}").content
+    now = client.get(f"/api/films/{film['id']}").json()
+    with zipfile.ZipFile(io.BytesIO(data)) as packed:
+        assert packed.testzip() is None
+        names = set(packed.namelist())
+        read = otio.adapters.read_from_string(packed.read("film.otio").decode(), "otio_json")
+        named = {c.media_reference.target_url for t in read.tracks for c in t.find_clips()}
+        assert named <= names and len(named) >= len(now["shots"])
+        clips = read.tracks[0].find_clips()
+        for clip, shot in zip(clips, now["shots"], strict=True):
+            url = clip.media_reference.target_url
+            assert url.endswith(f"_{shot['edge']}.mp4")
+            with av.open(io.BytesIO(packed.read(url))) as video:
+                frames = sum(1 for _ in video.decode(video=0))
+            assert frames == clip.media_reference.available_range.duration.value
+            assert clip.source_range.end_time_exclusive().value <= frames
+        voices = [n for n in names if n.startswith("voice/")]
+        assert voices and all(soundfile.info(io.BytesIO(packed.read(n))).frames for n in voices)
+        rows = list(csv.DictReader(io.StringIO(packed.read("shots.csv").decode())))
+        assert [r["number"] for r in rows] == [s["edge"] for s in now["shots"]]
+        assert "What they do not say" in packed.read("READ ME.txt").decode()

@@ -1,0 +1,129 @@
+"""Delivery by mouse and keys: texts, the thumbnail desk, parts and timelines."""
+
+import json
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.steps import go, new_film, no_barriers
+from tests.waiting import until
+
+pytestmark = pytest.mark.browser
+STORY = (
+    "# The quay — night, clear\n\nMirel the lamplighter counted the boats twice. One of them was missing. Who would row out "
+    "now?\n\n# The tower — night, clear\n\nThe tower had no door that night. Nobody called her.\n"
+)
+
+
+@pytest.fixture(scope="module")
+def published(browser: Browser, address: str) -> str:
+    context = browser.new_context(base_url=address)
+    page = context.new_page()
+    new_film(page, "The Seventh Boat", STORY)
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    body = {"kind": "pictures", "only": "missing", "takes": 1}
+    run = page.request.post(f"/api/films/{film}/runs", data=body).json()
+
+    def made() -> bool:
+        runs = page.request.get(f"/api/films/{film}/runs").json()
+        return any(r["id"] == run["id"] and r["state"] == "done" for r in runs)
+
+    until(made, 90)
+    context.close()
+    return film
+
+
+@pytest.fixture
+def desk(page: Page, published: str) -> Page:
+    page.goto(f"/film/{published}/delivery")
+    page.get_by_role("tab", name="Publishing").click()
+    expect(page.get_by_role("region", name="Texts")).to_be_visible()
+    return page
+
+
+def head(page: Page) -> dict:
+    film = re.search(r"/film/(\w+)", page.url)[1]
+    return page.request.get(f"/api/films/{film}").json()["head"]
+
+
+def test_a_title_is_written_counted_and_drafted_again(desk: Page) -> None:
+    title = desk.get_by_label("Title", exact=True)
+    expect(title).to_have_value("The Seventh Boat")
+    title.fill("Who took the seventh boat, and why did nobody see it leave the quay?")
+    title.press("Enter")
+    expect(desk.get_by_text("in lists about 60 are seen")).to_be_visible()
+    desk.get_by_role("button", name="Copy the title").click()
+    assert desk.evaluate("navigator.clipboard.readText()").startswith("Who took the seventh boat")
+    no_barriers(desk, "the texts")
+    desk.get_by_role("button", name="as drafted").click()
+    expect(title).to_have_value("The Seventh Boat")
+    tags = desk.get_by_label("Tags", exact=True)
+    tags.fill("boats, a tower ,,night")
+    tags.blur()
+    expect(tags).to_have_value("boats, a tower, night")
+    with desk.expect_download() as got:
+        desk.get_by_role("link", name="all as one file").click()
+    assert "TAGS\nboats, a tower, night" in Path(got.value.path()).read_text()
+
+
+def test_a_thumbnail_is_proposed_changed_kept_compared_and_used(desk: Page) -> None:
+    region = desk.get_by_role("region", name="Thumbnail")
+    proposed = region.get_by_role("button", name=re.compile("^Proposed thumbnail"))
+    expect(proposed.first).to_be_visible()
+    assert proposed.count() >= 2
+    expect(region.get_by_role("status")).to_contain_text("contrast of the words")
+    words = region.get_by_label("Words on the thumbnail")
+    words.fill("No door")
+    large = region.get_by_role("img", name="Thumbnail: No door")
+    expect(large).to_be_visible()
+    until(lambda: large.evaluate("i => i.naturalWidth") == 1280)
+    no_barriers(desk, "the thumbnail desk")
+    region.get_by_role("button", name="Keep it").click()
+    until(lambda: [t["words"] for t in head(desk)["thumbnails"]] == ["No door"])
+    words.fill("Nobody called her")
+    region.get_by_label("behind the figure").check()
+    region.get_by_role("button", name="Keep it").click()
+    until(lambda: len(head(desk)["thumbnails"]) == 2)
+    region.get_by_role("button", name="Use this one").click()
+    until(lambda: head(desk)["thumbnails"][0]["behind"] is True)
+    with desk.expect_download() as got:
+        region.get_by_role("link", name="JPEG").click()
+    assert Path(got.value.path()).read_bytes().startswith(b"\xff\xd8\xff")
+    desk.keyboard.press("Control+z")
+    until(lambda: head(desk)["thumbnails"][0]["behind"] is False)
+
+
+def test_a_timeline_is_taken_out_changed_and_brought_back(desk: Page, tmp_path: Path) -> None:
+    desk.get_by_role("tab", name="Other programs").click()
+    with desk.expect_download() as got:
+        desk.get_by_role("link", name="OpenTimelineIO").click()
+    told = json.loads(Path(got.value.path()).read_text())
+    clip = told["tracks"]["children"][0]["children"][0]
+    clip["source_range"]["duration"]["value"] += 36
+    changed = tmp_path / "changed.otio"
+    changed.write_text(json.dumps(told))
+    frames = head(desk)["frames"]
+    back = desk.get_by_role("region", name="A timeline that comes back")
+    back.get_by_label("A timeline from another program").set_input_files(str(changed))
+    expect(back.get_by_text("1.50 s longer")).to_be_visible()
+    no_barriers(desk, "other programs")
+    back.get_by_role("button", name="Take it").click()
+    expect(back.get_by_text("It has the film as it is here.")).to_be_visible()
+    assert abs(head(desk)["frames"] - frames - 36) <= 2
+    wrong = tmp_path / "wrong.edl"
+    wrong.write_text("no list")
+    back.get_by_label("A timeline from another program").set_input_files(str(wrong))
+    expect(desk.get_by_text("That is no timeline that is understood.")).to_be_visible()
+
+
+def test_the_parts_are_taken_out(desk: Page) -> None:
+    desk.get_by_role("tab", name="Other programs").click()
+    parts = desk.get_by_role("region", name="Parts")
+    parts.get_by_role("button", name="Take the parts out").click()
+    with desk.expect_download(timeout=60_000) as got:
+        parts.get_by_role("link", name=re.compile("parts.zip")).click(timeout=60_000)
+    assert Path(got.value.path()).read_bytes().startswith(b"PK")
+    expect(parts.get_by_text("What the timelines do not say")).to_be_visible()
+    go(desk, "Sheet")

@@ -1,0 +1,67 @@
+/** Publishing: texts, chapters, thumbnails; a timeline that comes back from another program. */
+import { useMutation, useQuery } from "@tanstack/react-query";
+
+import { type Command, type Film, Problem, type Schemas, api, unwrap } from "./client";
+import { notify } from "../state/notices";
+
+export type Publishing = Schemas["PublishingView"];
+export type Thumbnail = Schemas["Thumbnail"];
+export type ThumbnailShape = "16:9" | "9:16" | "1:1";
+type Measures = Schemas["ThumbnailMeasuresView"];
+type Proposed = Schemas["ProposedThumbnails"];
+export type BackChange = Omit<Schemas["BackChangeView"], "command"> & { command: Command | null };
+
+export const usePublishing = (film: Film) =>
+  useQuery({
+    queryKey: ["publishing", film.id, film.revision, film.preview],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Publishing>(
+        await api.GET("/api/films/{film}/publishing", { params: { path: { film: film.id } } }),
+      ),
+  });
+
+export const useProposedThumbnails = (film: Film) =>
+  useQuery({
+    queryKey: ["thumbnails", film.id, film.preview],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Proposed>(
+        await api.GET("/api/films/{film}/thumbnails", { params: { path: { film: film.id } } }),
+      ),
+  });
+
+export const useThumbnailMeasures = (film: Film, told: Thumbnail, shape: ThumbnailShape) =>
+  useQuery({
+    queryKey: ["thumbnail measures", film.id, film.preview, told, shape],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Measures>(
+        await api.POST("/api/films/{film}/thumbnails/measured", {
+          params: { path: { film: film.id }, query: { shape } },
+          body: told,
+        }),
+      ),
+  });
+
+/** Where a thumbnail is had as a picture. */
+export const thumbnailAt = (film: Film, told: Thumbnail, shape: ThumbnailShape, wide?: number) =>
+  `/api/films/${film.id}/thumbnail.jpg?${new URLSearchParams({
+    told: JSON.stringify(told),
+    shape,
+    version: film.preview,
+    ...(wide && { wide: String(wide) }),
+  })}`;
+
+export const useTimelineBack = (film: string) =>
+  useMutation({
+    mutationFn: async (text: string) =>
+      unwrap<BackChange[]>(
+        await api.POST("/api/films/{film}/timeline/back", {
+          params: { path: { film } },
+          body: { text },
+        }),
+      ),
+    onError: (error: Error) =>
+      notify(error instanceof Problem ? error.message : "The server does not answer; try again."),
+  });

@@ -1,0 +1,322 @@
+/** The thumbnail desk: at the size at which people meet it first, then large; words, side, nearness; what is left of it. */
+import { Download } from "lucide-react";
+import { useState } from "react";
+
+import type { Film } from "../../api/client";
+import { useChange } from "../../api/film";
+import {
+  type Thumbnail,
+  type ThumbnailShape,
+  thumbnailAt,
+  useProposedThumbnails,
+  useThumbnailMeasures,
+} from "../../api/publishing";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { Colour } from "../../parts/Colour";
+import { Check, Field } from "../../parts/Field";
+import { Slide, inHundredths } from "../../parts/Slide";
+import { useStore } from "../../state/store";
+import { selected } from "../../state/playhead";
+
+const SIDES = [
+  ["left", "at the left"],
+  ["right", "at the right"],
+  ["top", "above"],
+  ["bottom", "below"],
+] as const;
+const SHAPES = [
+  ["16:9", "1280 × 720"],
+  ["9:16", "upright, 720 × 1280"],
+  ["1:1", "1080 × 1080"],
+] as const;
+const SMALL = 168;
+
+const same = (a: Thumbnail, b: Thumbnail) => JSON.stringify(a) === JSON.stringify(b);
+
+export function ThumbnailDesk({ film }: { film: Film }) {
+  const proposed = useProposedThumbnails(film).data;
+  const change = useChange(film.id);
+  const kept = film.thumbnails;
+  const [draft, setDraft] = useState<Thumbnail | null>(null);
+  const [shape, setShape] = useState<ThumbnailShape>("16:9");
+  const shown = draft ?? kept[0] ?? proposed?.thumbnails[0];
+  if (!proposed) return <p className="text-ink-2">Looking for good pictures …</p>;
+  if (!shown)
+    return (
+      <section aria-label="Thumbnail">
+        <h2 className="mb-2 font-serif text-[20px] font-bold">Thumbnail</h2>
+        <p className="text-ink-2">
+          There is no picture yet. Make one on the Bench; thumbnails are proposed from what is made.
+        </p>
+      </section>
+    );
+  const place = kept.findIndex((t) => same(t, shown));
+  const put = (values: Partial<Thumbnail>) => setDraft({ ...shown, ...values });
+  const small = shape === "9:16" ? 95 : SMALL;
+  return (
+    <section aria-label="Thumbnail">
+      <div className="mb-2 flex items-baseline">
+        <h2 className="font-serif text-[20px] font-bold">Thumbnail</h2>
+        <span className="ml-3 text-ink-2">as people meet it, {small} pixels wide</span>
+      </div>
+      <ul aria-label="Thumbnails" className="flex flex-wrap gap-3 bg-[#808080] p-3">
+        {[...kept, ...proposed.thumbnails.filter((t) => !kept.some((k) => same(k, t)))].map(
+          (t, i) => (
+            <li key={JSON.stringify(t)}>
+              <button
+                type="button"
+                aria-label={
+                  i < kept.length
+                    ? `Kept thumbnail ${i + 1}`
+                    : `Proposed thumbnail ${i + 1 - kept.length}`
+                }
+                aria-pressed={same(t, shown)}
+                onClick={() => setDraft(t)}
+                className={`block ${same(t, shown) ? "outline-2 outline-offset-2 outline-[#fff]" : ""}`}
+              >
+                <img
+                  src={thumbnailAt(film, t, shape, 2 * small)}
+                  alt=""
+                  width={small}
+                  className="block"
+                />
+              </button>
+              <span className="mt-0.5 block text-[11px] text-[#191613]">
+                {i === 0 && kept.length ? "used" : i < kept.length ? "kept" : "proposed"}
+              </span>
+            </li>
+          ),
+        )}
+      </ul>
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_250px] gap-5">
+        <div>
+          <img
+            src={thumbnailAt(film, shown, shape)}
+            alt={`Thumbnail: ${shown.words || "without words"}`}
+            className="mx-auto block max-h-[330px] max-w-full"
+          />
+          <Measures film={film} shown={shown} shape={shape} />
+        </div>
+        <Wording film={film} shown={shown} words={proposed.words} onPut={put} />
+      </div>
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        {place < 0 ? (
+          <Button
+            kind="ink"
+            onClick={() => change.mutate({ type: "keep thumbnail", thumbnail: shown })}
+          >
+            Keep it
+          </Button>
+        ) : (
+          <>
+            {place > 0 && (
+              <Button onClick={() => change.mutate({ type: "drop thumbnail", place, first: true })}>
+                Use this one
+              </Button>
+            )}
+            <Button
+              kind="quiet"
+              onClick={() => change.mutate({ type: "drop thumbnail", place, first: false })}
+            >
+              Take it away
+            </Button>
+          </>
+        )}
+        <Choice
+          label="Shape of the thumbnail"
+          value={shape}
+          options={SHAPES}
+          onChange={(s) => setShape(s as ThumbnailShape)}
+        />
+        <a
+          href={thumbnailAt(film, shown, shape)}
+          download="thumbnail.jpg"
+          className="ml-auto inline-flex h-8 items-center gap-1.5 rounded-[5px] border border-rule-strong bg-page px-3 font-medium hover:bg-shade"
+        >
+          <Download className="size-4" /> JPEG
+        </a>
+      </div>
+    </section>
+  );
+}
+
+interface WordingProps {
+  film: Film;
+  shown: Thumbnail;
+  words: string[];
+  onPut: (values: Partial<Thumbnail>) => void;
+}
+
+function Wording({ film, shown, words, onPut }: WordingProps) {
+  const chosen = useStore(selected);
+  const shot = film.shots.find((s) => s.id === shown.shot);
+  const other = film.shots.find((s) => s.id === chosen && s.id !== shown.shot);
+  const at = shot ? film.shots.indexOf(shot) : 0;
+  const go = (by: number) => {
+    const next = film.shots[at + by];
+    if (next) onPut({ shot: next.id });
+  };
+  const said = words.filter((w) => w !== shown.words);
+  return (
+    <div className="flex flex-col gap-2">
+      <Field
+        aria-label="Words on the thumbnail"
+        placeholder="few words"
+        maxLength={60}
+        value={shown.words}
+        onChange={(e) => onPut({ words: e.target.value })}
+      />
+      {said.length > 0 && (
+        <Choice
+          quiet
+          label="Words from the film"
+          value="none"
+          options={[["none", "words from the film"], ...said.map((w) => [w, w] as const)]}
+          onChange={(w) => w !== "none" && onPut({ words: w })}
+        />
+      )}
+      <div className="flex items-center gap-2">
+        <Choice
+          label="Where the words stand"
+          value={shown.side!}
+          options={SIDES}
+          onChange={(side) => onPut({ side: side as Thumbnail["side"] })}
+        />
+        <Colour
+          label="Colour of the words"
+          value={shown.colour!}
+          onPut={(colour) => onPut({ colour })}
+        />
+      </div>
+      <Check
+        label="behind the figure"
+        on={!!shown.behind}
+        onChange={(behind) => onPut({ behind })}
+      />
+      <Check label="a shade under them" on={!!shown.shade} onChange={(shade) => onPut({ shade })} />
+      <Named name="letters">
+        <Slide
+          name="Size of the letters"
+          value={shown.size!}
+          least={0.1}
+          most={0.5}
+          step={0.02}
+          says={inHundredths}
+          onPut={(size) => onPut({ size })}
+        />
+      </Named>
+      <Named name="nearer">
+        <Slide
+          name="How near"
+          value={shown.zoom!}
+          least={1}
+          most={4}
+          step={0.1}
+          says={(z) => `${z.toFixed(1)} ×`}
+          onPut={(zoom) => onPut({ zoom })}
+        />
+      </Named>
+      <Named name="across">
+        <Slide
+          name="Across"
+          value={shown.x!}
+          least={0}
+          most={1}
+          step={0.02}
+          says={inHundredths}
+          onPut={(x) => onPut({ x })}
+        />
+      </Named>
+      <Named name="down">
+        <Slide
+          name="Down"
+          value={shown.y!}
+          least={0}
+          most={1}
+          step={0.02}
+          says={inHundredths}
+          onPut={(y) => onPut({ y })}
+        />
+      </Named>
+      <div className="flex items-center gap-1">
+        <Button
+          kind="quiet"
+          aria-label="The shot before"
+          disabled={at === 0}
+          onClick={() => go(-1)}
+          className="px-2"
+        >
+          ←
+        </Button>
+        <span>
+          shot <span className="font-mono">{shot?.edge}</span>
+        </span>
+        <Button
+          kind="quiet"
+          aria-label="The next shot"
+          disabled={at >= film.shots.length - 1}
+          onClick={() => go(1)}
+          className="px-2"
+        >
+          →
+        </Button>
+        {other && (
+          <Button kind="quiet" onClick={() => onPut({ shot: other.id })} className="px-2">
+            shot {other.edge}, at the playhead
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+const Named = ({ name, children }: { name: string; children: React.ReactNode }) => (
+  <div className="grid grid-cols-[52px_1fr] items-center">
+    <span className="text-ink-2">{name}</span>
+    {children}
+  </div>
+);
+
+function Measures(props: { film: Film; shown: Thumbnail; shape: ThumbnailShape }) {
+  const m = useThumbnailMeasures(props.film, props.shown, props.shape).data;
+  if (!m) return null;
+  const { aims } = m;
+  const rows: (readonly [string, string, boolean])[] = [
+    ...(m.contrast == null
+      ? []
+      : ([["contrast of the words", `${m.contrast} to 1`, m.contrast >= aims.contrast!]] as const)),
+    ...(m.capital == null
+      ? []
+      : ([["a capital", `${m.capital} px high`, m.capital >= aims.capital!]] as const)),
+    ...(m.face == null ? [] : ([["the face", `${m.face} px high`, m.face >= aims.face!]] as const)),
+    ["words", `${m.words}`, m.words <= aims.words!],
+    ...(m.hidden
+      ? ([["hidden by the figure", inHundredths(m.hidden), m.hidden <= aims.hidden!]] as const)
+      : []),
+    ["file", `${(m.bytes / 1000).toFixed(0)} kB`, m.bytes < aims.bytes!],
+  ];
+  const short: Record<string, string> = {
+    "contrast of the words": `${aims.contrast} or more`,
+    "a capital": `${aims.capital} or more`,
+    "the face": `${aims.face} or more`,
+    words: `${aims.words} at most`,
+    "hidden by the figure": `${inHundredths(aims.hidden!)} at most`,
+    file: "under 2 MB",
+  };
+  return (
+    <p role="status" className="mt-2 text-[12px] text-ink-2">
+      At {m.wide} pixels:{" "}
+      {rows.map(([what, found, good], i) => (
+        <span key={what}>
+          {i > 0 && ", "}
+          {what}{" "}
+          <span className={good ? "text-ink" : "drift text-ink"}>
+            {found}
+            {!good && ` (${short[what]})`}
+          </span>
+        </span>
+      ))}
+    </p>
+  );
+}
