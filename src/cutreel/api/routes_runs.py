@@ -76,11 +76,11 @@ def try_again(run: str, shop: Shop) -> RunView:
 
 @router.get("/runs/{run}/files/{name}")
 def delivered_file(run: str, name: str, shop: Shop) -> Response:
-    """A file of a delivery: `film.mp4`, its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or `film.json`; or one of
-    those that the sound was taken out in."""
+    """A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or
+    `film.json`; or one of those that a run took out of the film."""
     view = shop.runs.view(run)
     kinds = {
-        "film.mp4": ("film", "video/mp4"),
+        **{f"film.{e}": ("film", TYPES[e]) for e in ("mp4", "webm", "mkv")},
         "film.srt": ("srt", "application/x-subrip"),
         "film.vtt": ("vtt", "text/vtt"),
         "film.ttml": ("ttml", TYPES["ttml"]),
@@ -88,7 +88,9 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         "film.json": ("report", "application/json"),
     }
     taken = next((f for f in view.outcome.get("files", ()) if f["name"] == name), None)
-    if taken is None and (name not in kinds or kinds[name][0] not in view.outcome):
+    known = view.outcome.get(kinds[name][0], "") if name in kinds else ""
+    ending = name.rsplit(".", 1)[-1]
+    if taken is None and not (known and known.endswith((f".{ending}", ".json"))):
         raise NotFound("There is no such file in that delivery.")
     title = (
         "".join(c for c in shop.films.get(view.film).document.title if c.isalnum() or c in " -")[

@@ -2,6 +2,7 @@
 
 import json
 import tempfile
+from collections import deque
 from mmap import ACCESS_READ, mmap
 from pathlib import Path
 from typing import Any
@@ -11,24 +12,40 @@ import av
 from cutreel import __version__
 from cutreel.core.captions import said_in, to_ass, to_srt, to_ttml, to_vtt
 from cutreel.core.errors import CutReelError
-from cutreel.core.film import language_spoken
-from cutreel.core.render import boxes, join
+from cutreel.core.film import chapters_of, drafted_texts, language_spoken
+from cutreel.core.render import (
+    FILE_FORMS,
+    FileForm,
+    FilmChapter,
+    FilmLine,
+    Form,
+    boxes,
+    encode_sound_as,
+    join,
+)
+from cutreel.core.sound import RATE
 from cutreel.store import Assembled
 
 from .lacking import lacks_of
-from .mixing import mix_spec
+from .mixing import in_blocks, mix_spec, mixer_of
 from .planning import planned_segments
 from .registry import Captions
 from .workshop import Workshop
 
 SOURCE_TYPE = "http://cv.iptc.org/newscodes/digitalsourcetype/compositeSynthetic"
 """IPTC digital source type: a composite with synthetic parts."""
+LANGUAGES = {
+    "en": "eng", "de": "deu", "fr": "fra", "es": "spa", "it": "ita", "pt": "por", "nl": "nld", "pl": "pol", "sv": "swe",
+}  # fmt: skip
+"""Languages as film files name them (ISO 639-2)."""
 
 
-def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None) -> dict[str, Any]:
+def join_film(
+    shop: Workshop, film_id: str, size: str, captions: Captions | None, file_form: FileForm = "web"
+) -> dict[str, Any]:
     """Join a film from its segments. Returns names of media files and the report."""
-    film = shop.assembled(film_id)
-    plans = planned_segments(film, "film", size, captions)
+    film, form = shop.assembled(film_id), FILE_FORMS[file_form]
+    plans = planned_segments(film, form.quality, size, captions)
     results = shop.results.many([plan.key for _, plan in plans])
     mixed = shop.results.get(mix_spec(film).key)
     if mixed is None or any(plan.key not in results for _, plan in plans):
@@ -38,8 +55,9 @@ def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None
         )
     width, height = plans[0][1].width, plans[0][1].height
     with tempfile.TemporaryDirectory(prefix="cutreel-film-") as folder:
-        path, sound = Path(folder) / "film.mp4", Path(folder) / "sound.m4a"
-        shop.media.copy(mixed.media or "", sound)
+        path = Path(folder) / f"film.{form.ending}"
+        sound = _sound(shop, film, form, mixed.media or "", Path(folder))
+        own = (captions or film.document.settings.captions) == "track"
         join(
             (shop.media.get(results[plan.key].media or "") for _, plan in plans),
             str(sound),
@@ -49,13 +67,19 @@ def join_film(shop: Workshop, film_id: str, size: str, captions: Captions | None
                 "title": film.document.title,
                 "comment": f"Digital source type: {SOURCE_TYPE}",
                 "encoded_by": f"Cut Reel {__version__}",
+                "description": _told(film),
             },
+            form,
+            _chapters(film),
+            [FilmLine(c.start, c.end, "\n".join(c.lines)) for c in film.captions] if own else [],
+            LANGUAGES.get(language_spoken(film.document).split("-")[0], "und"),
         )
-        checks = measured(path, film, width, height)
+        checks = measured(path, film, width, height, form, own)
         report = report_of(shop, film, mixed.data, checks)
         return {
             "bytes": path.stat().st_size,
-            "film": shop.media.put_file(path, "mp4"),
+            "film": shop.media.put_file(path, form.ending),
+            "form": file_form,
             "srt": shop.media.put(to_srt(film.captions).encode(), "srt"),
             "vtt": shop.media.put(to_vtt(film.captions, film.captions_shown).encode(), "vtt"),
             **_styled(shop, film),
@@ -86,7 +110,39 @@ def _styled(shop: Workshop, film: Assembled) -> dict[str, str]:
     }
 
 
-def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[str, Any]]:
+def _sound(shop: Workshop, film: Assembled, form: Form, mixed: str, folder: Path) -> Path:
+    """The film's sound as its file wants it: the mix as it is kept, or encoded anew from what was mixed."""
+    if form.sound == "aac":
+        path = folder / "sound.m4a"
+        shop.media.copy(mixed, path)
+        return path
+    path = folder / "sound.mka"
+    spec = mix_spec(film)
+    mixer = mixer_of(shop, spec)
+    deque(in_blocks(mixer, mixer.heard), maxlen=0)
+    mastered = mixer.mastered(spec.loudness)
+    blocks = in_blocks(mixer, lambda block: mixer.sound(block, mastered))
+    encode_sound_as(blocks, RATE, form.sound, str(path))
+    return path
+
+
+def _chapters(film: Assembled) -> list[FilmChapter]:
+    """The chapters of the file, each to the next."""
+    chapters = chapters_of(film)
+    if not chapters:
+        return []
+    ends = [*(c.start for c in chapters[1:]), film.seconds]
+    return [FilmChapter(c.start, e, c.title) for c, e in zip(chapters, ends, strict=True)]
+
+
+def _told(film: Assembled) -> str:
+    """The beginning of the film's description, for the file's own."""
+    return drafted_texts(film).with_own(film.document.texts).description.split("\n")[0]
+
+
+def measured(
+    path: Path, film: Assembled, width: int, height: int, form: Form, captioned: bool
+) -> list[dict[str, Any]]:
     """Checks on the finished file itself, each with what was asked and what was found."""
     with av.open(str(path), "r") as container:
         video, audio = container.streams.video[0], container.streams.audio[0]
@@ -95,24 +151,41 @@ def measured(path: Path, film: Assembled, width: int, height: int) -> list[dict[
             ("frames", film.frames, packets),
             ("size", f"{width}x{height}", f"{video.width}x{video.height}"),
             ("rate", str(film.rate), str(video.average_rate)),
-            ("video", "h264", video.codec_context.name),
+            ("video", form.picture_name, _codec(video)),
             (
                 "sound",
-                "aac, 2 channels",
-                f"{audio.codec_context.name}, {audio.codec_context.channels} channels",
+                f"{form.sound_name}, 2 channels",
+                f"{_codec(audio)}, {audio.codec_context.channels} channels",
             ),
-            (
-                "sound ends with picture",
-                True,
-                abs(float((audio.duration or 0) * (audio.time_base or 0)) - film.seconds) < 0.1,
-            ),
+            ("sound ends with picture", True, abs(_end_of(path) - film.seconds) < 0.1),
+            ("chapters", len(chapters_of(film)), len(container.chapters())),
         ]
-    order = _boxes(path)
-    found.append(("index before media", True, b"mdat" in order[order.index(b"moov") :]))
+        if captioned:
+            found.append(("captions in the file", True, bool(container.streams.subtitles)))
+    if form.container == "mp4":
+        order = _boxes(path)
+        found.append(("index before media", True, b"mdat" in order[order.index(b"moov") :]))
     return [
         {"what": what, "asked": asked, "found": is_, "good": asked == is_}
         for what, asked, is_ in found
     ]
+
+
+def _codec(stream: Any) -> str:
+    """What a stream is coded in, whichever library decodes it."""
+    name: str = stream.codec_context.codec.canonical_name
+    return name
+
+
+def _end_of(path: Path) -> float:
+    """The second at which the sound of a film file ends."""
+    with av.open(str(path), "r") as container:
+        audio = container.streams.audio[0]
+        end = 0.0
+        for packet in container.demux(audio):
+            if packet.pts is not None and packet.time_base is not None:
+                end = max(end, float((packet.pts + (packet.duration or 0)) * packet.time_base))
+        return end
 
 
 def _boxes(path: Path) -> list[bytes]:

@@ -180,5 +180,5 @@ def offer_for(kind: str, offers: Sequence[Offer], name: str = "") -> Offer | Non
 
 MEDIA = r"^[0-9a-f]{64}\.png$"
 """The name of a kept picture."""
-Captions = Literal["burn", "file", "off"]
+Captions = Literal["burn", "track", "file", "off"]
 Takes = Field(1, ge=1, le=4)

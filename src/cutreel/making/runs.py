@@ -6,6 +6,7 @@ from typing import Literal
 
 from pydantic import Field
 
+from cutreel.core.render import FILE_FORMS, FileForm
 from cutreel.store import Assembled, ItemSpec, new_id
 
 from .kinds.film import FilmSpec
@@ -37,13 +38,15 @@ class SoundsWanted(Wanted):
 
 
 class DeliveryWanted(Wanted):
-    """The finished file. With `make`, what is missing is made first. Where something is `lacking`
+    """The finished file, of a `form`: for the web, to be kept, in other codecs, or picture by picture as it was drawn.
+    With `make`, what is missing is made first. Where something is `lacking`
     then, the delivery stops, or goes on with what stands in for it: paper pages for pictures,
     silence for lines."""
 
     kind: Literal["delivery"] = "delivery"
     size: Size = "1080p"
     captions: Captions | None = None
+    form: FileForm = "web"
     make: bool = True
     lacking: Literal["stop", "stand in"] = "stop"
 
@@ -67,11 +70,12 @@ def _previewed(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec
 
 
 def _rendered(film: Assembled, wanted: DeliveryWanted, shop: Workshop) -> list[ItemSpec]:
-    return missing_segments(film, "film", shop, wanted.size, wanted.captions)
+    quality = FILE_FORMS[wanted.form].quality
+    return missing_segments(film, quality, shop, wanted.size, wanted.captions)
 
 
 def _joined(film: Assembled, wanted: DeliveryWanted, shop: Workshop) -> list[ItemSpec]:
-    spec = FilmSpec(run=new_id(), size=wanted.size, captions=wanted.captions)
+    spec = FilmSpec(run=new_id(), size=wanted.size, captions=wanted.captions, form=wanted.form)
     return [item(spec, "join the film", weight=1 + film.seconds * 0.03)]
 
 

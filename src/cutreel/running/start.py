@@ -62,6 +62,8 @@ def start(
         "CUTREEL_KEPT": str(folder / "kept"),
         "CUTREEL_SERVICES": services,
         "STANDINS_DIR": str(folder / "standins"),
+        # The encoder of AV1 tells of every segment on the terminal otherwise.
+        "SVT_LOG": os.environ.get("SVT_LOG", "1"),
         "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"),
         "CUTREEL_WEB": str(web),
         "CUTREEL_PORT": str(port),

@@ -986,7 +986,7 @@ export interface paths {
         };
         /**
          * Delivered File
-         * @description A file of a delivery: `film.mp4`, its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or `film.json`; or one of
+         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or `film.json`; or one of
          *     those that the sound was taken out in.
          */
         get: operations["delivered_file_api_runs__run__files__name__get"];
@@ -3175,7 +3175,8 @@ export interface components {
         };
         /**
          * DeliveryWanted
-         * @description The finished file. With `make`, what is missing is made first. Where something is `lacking`
+         * @description The finished file, of a `form`: for the web, to be kept, in other codecs, or picture by picture as it was drawn.
+         *     With `make`, what is missing is made first. Where something is `lacking`
          *     then, the delivery stops, or goes on with what stands in for it: paper pages for pictures,
          *     silence for lines.
          */
@@ -3197,7 +3198,13 @@ export interface components {
              */
             size: "360p" | "720p" | "1080p" | "1440p" | "2160p";
             /** Captions */
-            captions?: ("burn" | "file" | "off") | null;
+            captions?: ("burn" | "track" | "file" | "off") | null;
+            /**
+             * Form
+             * @default web
+             * @enum {string}
+             */
+            form: "web" | "archive" | "vp9" | "av1" | "master";
             /**
              * Make
              * @default true
@@ -7417,7 +7424,7 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
-         *     `caption_style` how captions look, `speaker_colours` whether each who speaks has a colour of their own,
+         *     `captions` whether they are burned in, a track of the file, beside it or nowhere; `caption_style` how they look, `speaker_colours` whether each who speaks has a colour of their own,
          *     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
          *     besides (the title, chapters, places), `title_look` how these look ("look": as
          *     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
@@ -7553,7 +7560,7 @@ export interface components {
              * @default burn
              * @enum {string}
              */
-            captions: "burn" | "file" | "off";
+            captions: "burn" | "track" | "file" | "off";
             /**
              * @default {
              *       "face": "plain",

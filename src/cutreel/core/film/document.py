@@ -56,7 +56,8 @@ class Settings(BaseModel):
     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
-    `caption_style` how captions look, `speaker_colours` whether each who speaks has a colour of their own,
+    `captions` whether they are burned in, a track of the file, beside it or nowhere; `caption_style` how they look,
+    `speaker_colours` whether each who speaks has a colour of their own,
     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
     besides (the title, chapters, places), `title_look` how these look ("look": as
     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
@@ -95,7 +96,7 @@ class Settings(BaseModel):
     duck_in: float = Field(0.2, ge=0.02, le=2)
     duck_out: float = Field(0.7, ge=0.05, le=4)
     loudness: Literal[-14, -16, -23, -24] = -14
-    captions: Literal["burn", "file", "off"] = "burn"
+    captions: Literal["burn", "track", "file", "off"] = "burn"
     caption_style: CaptionStyle = CaptionStyle()
     titles: CardAmount = "off"
     title_look: str = Field("look", max_length=40)

@@ -1,7 +1,16 @@
 """From pictures and paths to frames, from frames to segments, from segments to a film."""
 
 from .compositor import Compositor, Shown
-from .encode import ENCODER_VERSION, Quality, encode_segment, encode_sound, join
+from .encode import (
+    ENCODER_VERSION,
+    FilmChapter,
+    FilmLine,
+    encode_segment,
+    encode_sound,
+    encode_sound_as,
+    join,
+)
+from .forms import FILE_FORMS, FORMS, FileForm, Form, Quality
 from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
 from .plan import (
@@ -22,9 +31,15 @@ from .segment import frames_of, make_segment, painter
 # fmt: off
 __all__ = [
     "ENCODER_VERSION",
+    "FILE_FORMS",
+    "FORMS",
     "CaptionSpan",
     "CardSpan",
     "Compositor",
+    "FileForm",
+    "FilmChapter",
+    "FilmLine",
+    "Form",
     "Planes",
     "PlannedShot",
     "Puppet",
@@ -36,6 +51,7 @@ __all__ = [
     "cover",
     "encode_segment",
     "encode_sound",
+    "encode_sound_as",
     "frames_of",
     "join",
     "make_segment",

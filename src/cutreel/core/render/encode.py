@@ -1,32 +1,25 @@
 """Encoder settings, segments, the sound track, and joining it all without encoding again.
 
-Every segment is H.264 High with the same parameters and closed groups of pictures, as fragmented
-MP4, so that a film is its segments one after another. Colour is tagged ITU-R BT.709; the index of a
-joined film comes first.
+Every segment of a film has the same parameters and closed groups of pictures (H.264 High as fragmented MP4, others in
+Matroska), so that a film is its segments one after another. Colour is tagged ITU-R BT.709; the index of a joined MP4
+comes first.
 """
 
 import io
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from fractions import Fraction
-from typing import Any, Literal
+from typing import Any, NamedTuple
 
 import av
 import numpy as np
 from numpy.typing import NDArray
 
 from .compositor import Frame
+from .forms import FILE_FORMS, Form, Quality, SoundCodec, encoding_of
 
-Quality = Literal["preview", "film"]
 Draw = Callable[[int, Frame], None]
 """Draws the frame of a number into planes."""
 ENCODER_VERSION = 1
-REORDER = 1
-"""Frames by which decoding runs ahead of showing, at most: B-frames are used, pyramids of them are
-not."""
-_PRESET: dict[Quality, tuple[str, str]] = {
-    "preview": ("ultrafast", "25"),
-    "film": ("veryfast", "20"),
-}
 
 
 def open_encoder(
@@ -37,29 +30,17 @@ def open_encoder(
     container: av.container.OutputContainer,
 ) -> av.VideoStream:
     """A video stream with the parameters that all segments of a film share."""
-    preset, crf = _PRESET[quality]
-    stream = container.add_stream("libx264", rate=rate)
+    encoding = encoding_of(quality, max(2, round(rate) * 2))
+    stream: Any = container.add_stream(encoding.codec, rate=rate)
     stream.width, stream.height, stream.pix_fmt = width, height, "yuv420p"
     stream.time_base = 1 / rate
     context = stream.codec_context
     context.time_base = 1 / rate
     context.thread_count = 1
     context.color_range, context.color_primaries, context.color_trc, context.colorspace = 1, 1, 1, 1
-    gop = max(2, round(rate) * 2)
-    context.options = {
-        "preset": preset,
-        "crf": crf,
-        "profile": "high",
-        "x264-params": ":".join(
-            [
-                f"keyint={gop}:min-keyint=1:scenecut=0:open-gop=0",
-                "bframes=2:b-pyramid=none:b-adapt=0:ref=2:stitchable=1",
-                "colorprim=bt709:transfer=bt709:colormatrix=bt709:range=tv",
-                "sliced-threads=0:threads=1",
-            ]
-        ),
-    }
-    return stream
+    context.options = dict(encoding.options)
+    made: av.VideoStream = stream
+    return made
 
 
 def encode_segment(
@@ -71,11 +52,13 @@ def encode_segment(
     quality: Quality,
     progress: Callable[[int], None] = lambda done: None,
 ) -> bytes:
-    """Fragmented MP4 of `count` frames. `draw` draws a frame into planes that the encoder owns, so
+    """`count` frames, as fragmented MP4 or in Matroska. `draw` draws a frame into planes that the encoder owns, so
     none is copied."""
     out = io.BytesIO()
+    kind = encoding_of(quality, 2).container
     flags = "frag_keyframe+empty_moov+default_base_moof+skip_trailer"
-    with av.open(out, "w", format="mp4", options={"movflags": flags}) as container:
+    options = {"movflags": flags} if kind == "mp4" else {}
+    with av.open(out, "w", format=kind, options=options) as container:
         stream = open_encoder(width, height, rate, quality, container)
         for i in range(count):
             for packet in stream.encode(_drawn(draw, i, width, height, rate)):
@@ -103,6 +86,35 @@ def _drawn(draw: Draw, number: int, width: int, height: int, rate: Fraction) -> 
 
 
 FAST_AAC = {"aac_coder": "fast"}
+
+
+def encode_sound_as(
+    blocks: Iterable[NDArray[np.float32]], rate: int, codec: SoundCodec, target: str
+) -> None:
+    """Encode stereo samples (blocks of shape (n, 2)) into the file `target` in Matroska: Opus at 160 kbit/s, or FLAC of
+    24 bits, which loses nothing that is heard."""
+    with av.open(target, "w", format="matroska") as container:
+        stream: Any = container.add_stream(codec, rate=rate, layout="stereo")
+        if codec == "libopus":
+            stream.bit_rate = 160_000
+        kept = "s32" if codec == "flac" else "flt"
+        stream.format = kept
+        fifo = av.AudioFifo()
+        for block in blocks:
+            flat = np.ascontiguousarray(block, dtype=np.float32)
+            if kept == "s32":
+                # FLAC takes the upper 24 bits of 32.
+                flat = np.clip(flat.astype(np.float64) * 2**31, -(2**31), 2**31 - 256)
+                flat = (flat.astype(np.int64) // 256 * 256).astype(np.int32)
+            frame = av.AudioFrame.from_ndarray(flat.reshape(1, -1), format=kept, layout="stereo")
+            frame.sample_rate, frame.time_base = rate, Fraction(1, rate)
+            fifo.write(frame)
+            size = stream.codec_context.frame_size or 4096
+            while (ready := fifo.read(size)) is not None:
+                container.mux(stream.encode(ready))
+        if (rest := fifo.read(0, partial=True)) is not None:
+            container.mux(stream.encode(rest))
+        container.mux(stream.encode())
 
 
 def encode_sound(
@@ -140,33 +152,94 @@ def encode_sound(
     return out.getvalue()
 
 
+class FilmChapter(NamedTuple):
+    """A chapter of the file: its seconds, from and to, and its name."""
+
+    start: float
+    end: float
+    title: str
+
+
+class FilmLine(NamedTuple):
+    """A caption of the file's own track: its seconds, from and to, and its text."""
+
+    start: float
+    end: float
+    text: str
+
+
 def join(
     segments: Iterable[bytes],
     sound: str | None,
     rate: Fraction,
     target: str,
     metadata: dict[str, str],
+    form: Form = FILE_FORMS["web"],
+    chapters: Sequence[FilmChapter] = (),
+    captions: Sequence[FilmLine] = (),
+    language: str = "",
 ) -> int:
-    """Write the film file `target` from encoded segments and the file of an encoded sound track.
-    Returns the number of frames.
-
-    Packets are copied. Decoding times are counted anew over the whole film, since each segment
-    starts its own at zero.
+    """Write the film file `target` from encoded segments and the file of an encoded sound track, with chapters and a
+    track of captions in a `language`. Returns the number of frames.
     """
-    options = {"movflags": "+faststart", "brand": "mp42"}
-    with av.open(target, "w", format="mp4", options=options) as film:
+    options = {"movflags": "+faststart", "brand": "mp42"} if form.container == "mp4" else {}
+    with av.open(target, "w", format=form.container, options=options) as film:
         film.metadata.update(metadata)
-        joined = _Joined(film, rate, sound)
+        if chapters:
+            film.set_chapters([_chapter(n, c) for n, c in enumerate(chapters)])
+        joined = _Joined(film, rate, sound, form, captions, language)
         for data in segments:
             joined.add(data)
         return joined.end()
 
 
+def _chapter(number: int, chapter: FilmChapter) -> Any:
+    return {
+        "id": number + 1,
+        "start": round(chapter.start * 1000),
+        "end": round(chapter.end * 1000),
+        "time_base": MILLI,
+        "metadata": {"title": chapter.title},
+    }
+
+
+MILLI = Fraction(1, 1000)
+_SUBTITLE_HEAD = """[Script Info]
+ScriptType: v4.00+
+
+[V4+ Styles]
+Format: Name, Fontname, Fontsize, PrimaryColour, Alignment, Encoding
+Style: Default,Sans,16,&Hffffff,2,1
+
+[Events]
+Format: Layer, Start, End, Style, Text
+"""
+"""What an encoder of captions asks for before it is opened (SubStation Alpha); none of it is kept in the track."""
+
+
+def _written(text: str, form: Form) -> str:
+    """A caption as its track has it: in WebVTT what would be a tag or an entity is told by an entity."""
+    if form.subtitles != "webvtt":
+        return text
+    return text.replace("&", "&amp;").replace("<", "&lt;")
+
+
 class _Joined:
     """A film file as it is joined: segment behind segment, the sound laid in as far as the picture is."""
 
-    def __init__(self, film: Any, rate: Fraction, sound: str | None) -> None:
-        self.film, self.rate = film, rate
+    def __init__(
+        self,
+        film: Any,
+        rate: Fraction,
+        sound: str | None,
+        form: Form,
+        captions: Sequence[FilmLine],
+        language: str,
+    ) -> None:
+        self.film, self.rate, self.form = film, rate, form
+        self.lines, self.language = list(captions), language
+        self.text: Any = None
+        self.ahead = encoding_of(form.quality, 2).ahead
         self.source: Any = av.open(sound) if sound else None
         self.waiting = self._packets()
         self.held: Any = None
@@ -184,32 +257,61 @@ class _Joined:
             stream = segment.streams.video[0]
             if self.video is None:
                 self._open(stream)
-            count = 0
-            for packet in segment.demux(stream):
-                if packet.dts is None or packet.pts is None or packet.time_base is None:
-                    continue
-                at = self.shown + round(packet.pts * packet.time_base * self.rate)
+            packets = [
+                p
+                for p in segment.demux(stream)
+                if p.dts is not None and p.pts is not None and p.time_base is not None
+            ]
+            shown = [round(p.pts * p.time_base * self.rate) for p in packets]  # type: ignore[operator]
+            first = min(shown, default=0)
+            # Encoders let segments begin a frame late, one of a single frame at once; here each begins at its frame.
+            for packet, at in zip(packets, shown, strict=True):
                 packet.time_base = 1 / self.rate
-                packet.pts, packet.dts, packet.duration = at, self.decoded - REORDER, 1
+                packet.pts = self.shown + at - first
+                packet.dts, packet.duration = self.decoded - self.ahead, 1
                 packet.stream = self.video
                 self.film.mux(packet)
                 self.decoded += 1
-                count += 1
+            count = len(packets)
             self.shown += count
         self._sound_until(self.shown / self.rate)
+        self._lines_until(float(self.shown / self.rate))
 
     def end(self) -> int:
         """Lay in the rest of the sound; returns the number of frames."""
         self._sound_until(None)
+        self._lines_until(None)
         if self.source is not None:
             self.source.close()
         return self.shown
 
     def _open(self, stream: Any) -> None:
-        self.video = self.film.add_stream_from_template(stream)
+        # As it is: some of the codecs are decoded by another library than the one that encodes them.
+        self.video = self.film.add_stream_from_template(stream, opaque=True)
         self.video.time_base = 1 / self.rate
         if self.source is not None:
             self.audio = self.film.add_stream_from_template(self.source.streams.audio[0])
+        if self.lines:
+            self.text = self.film.add_stream(self.form.subtitles)
+            self.text.codec_context.subtitle_header = _SUBTITLE_HEAD.encode()
+            self.text.time_base = MILLI
+            if self.language:
+                self.text.metadata["language"] = self.language
+
+    def _lines_until(self, seconds: float | None) -> None:
+        """Lay in the captions that begin before a second of the film."""
+        while self.text is not None and self.lines:
+            if seconds is not None and self.lines[0].start > seconds:
+                return
+            line = self.lines.pop(0)
+            text = _written(line.text, self.form).encode()
+            # A sample of timed text (3GPP TS 26.245) begins with the length of its text.
+            sized = len(text).to_bytes(2, "big") if self.form.subtitles == "mov_text" else b""
+            packet = av.Packet(sized + text)
+            packet.stream, packet.time_base = self.text, MILLI
+            packet.pts = packet.dts = round(line.start * 1000)
+            packet.duration = max(1, round((line.end - line.start) * 1000))
+            self.film.mux(packet)
 
     def _sound_until(self, seconds: Fraction | None) -> None:
         while self.audio is not None:

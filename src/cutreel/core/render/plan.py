@@ -42,7 +42,8 @@ from cutreel.core.timeline import (
 )
 from cutreel.core.titles import TitleLook
 
-from .encode import ENCODER_VERSION, Quality
+from .encode import ENCODER_VERSION
+from .forms import Quality
 
 RENDER_VERSION = 1
 

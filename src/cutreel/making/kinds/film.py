@@ -3,6 +3,7 @@ what was measured."""
 
 from typing import Any, ClassVar
 
+from cutreel.core.render import FileForm
 from cutreel.store import Result
 
 from ..delivering import join_film
@@ -17,6 +18,7 @@ class FilmSpec(Spec):
     run: str
     size: str
     captions: Captions | None = None
+    form: FileForm = "web"
 
 
 class FilmKind(Kind[FilmSpec]):
@@ -24,7 +26,7 @@ class FilmKind(Kind[FilmSpec]):
     queue = COMPUTING
 
     def make(self, spec: FilmSpec, work: Work) -> Made | None:
-        outcome = join_film(work.shop, work.film, spec.size, spec.captions)
+        outcome = join_film(work.shop, work.film, spec.size, spec.captions, spec.form)
         return Made(outcome["film"], outcome)
 
     def place(self, spec: FilmSpec, made: Result, cost: Any, work: Work) -> None:

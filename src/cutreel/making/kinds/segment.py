@@ -36,7 +36,8 @@ class SegmentKind(Kind[SegmentSpec]):
             data = rendered(work.shop, spec.plan, work.progress, work.dropped)
         except Cancelled:
             return None
-        return Made(work.shop.media.put(data, "mp4"), {"frames": spec.plan.frames})
+        ending = "mp4" if spec.plan.quality in ("preview", "film", "archive") else "mkv"
+        return Made(work.shop.media.put(data, ending), {"frames": spec.plan.frames})
 
 
 def missing_segments(
@@ -51,7 +52,7 @@ def segments_of(
 ) -> list[ItemSpec]:
     """Those of some segments that were not rendered yet, each different one once."""
     made = shop.results.known([plan.key for _, plan in plans])
-    return list(_items(plans, made, FILM_SPEED if quality == "film" else PREVIEW_SPEED).values())
+    return list(_items(plans, made, PREVIEW_SPEED if quality == "preview" else FILM_SPEED).values())
 
 
 def _items(

@@ -23,12 +23,32 @@ import { fitting } from "../bench/voice/voices";
 import { MUSIC, JOINS } from "../wording";
 
 type Size = Schemas["DeliveryWanted"]["size"];
+type Form = Schemas["DeliveryWanted"]["form"];
 type Lacking = "stop" | "stand in";
 
 const SIZES = { "360p": "360p, to look at" };
 const MOVEMENT = { all: "all that can move", camera: "the camera alone" };
 const AIR = { off: "as drawn", low: "a little", middle: "as it is told", high: "much" };
-const CAPTIONS = { burn: "burned into the picture", file: "as a file beside it", off: "none" };
+const CAPTIONS = {
+  burn: "burned into the picture",
+  track: "as a track of the file",
+  file: "as a file beside it",
+  off: "none",
+};
+const FORMS: readonly (readonly [Form, string, string])[] = [
+  ["web", "for the web", "H.264 and AAC, MP4"],
+  ["archive", "to be kept", "H.264 near loss-free, AAC, MP4"],
+  ["vp9", "in an open codec", "VP9 and Opus, WebM"],
+  ["av1", "in a small file", "AV1 and Opus, WebM"],
+  ["master", "as a master", "FFV1 and FLAC, picture by picture as drawn, Matroska"],
+];
+const PICTURE: Record<Form, string> = {
+  web: "H.264",
+  archive: "H.264, to be kept",
+  vp9: "VP9",
+  av1: "AV1",
+  master: "FFV1 master",
+};
 const RATES = { "30000/1001": "29.97 (30000/1001)" };
 
 const LOUDNESS: Partial<Record<number, string>> = {
@@ -110,9 +130,10 @@ function Files({ film }: { film: Film }) {
   const [lacking, setLacking] = useState<Lacking>("stop");
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set settings", values });
   const runs = (useRuns(film.id).data ?? []).filter((r) => r.kind === "delivery");
-  const going = runs.find((r) => r.state === "going");
-  const wish = { kind: "delivery", size, lacking } as const;
-  const estimate = useEstimate(film.id, wish, film.revision, !going).data;
+  const going = runs.filter((r) => r.state === "going" || r.state === "paused");
+  const [form, setForm] = useState<Form>("web");
+  const wish = { kind: "delivery", size, lacking, form } as const;
+  const estimate = useEstimate(film.id, wish, film.revision, true).data;
   const s = film.settings;
   const offered = useVoices(film);
   const voices = narrators(offered, film);
@@ -128,7 +149,15 @@ function Files({ film }: { film: Film }) {
           {signed(rules.true_peak)} dBTP.
         </p>
         <dl>
-          <Setting name="Size" note={`${s.aspect}, H.264 and AAC`}>
+          <Setting name="File" note={FORMS.find(([f]) => f === form)![2]}>
+            <Choice
+              label="File"
+              value={form}
+              options={FORMS.map(([f, name]) => [f, name] as const)}
+              onChange={(f) => setForm(f as Form)}
+            />
+          </Setting>
+          <Setting name="Size" note={s.aspect}>
             <Choice
               label="Size"
               value={size}
@@ -245,46 +274,46 @@ function Files({ film }: { film: Film }) {
           </section>
         )}
         <div className="sticky -bottom-5 -mx-6 mt-3 border-t border-ink bg-page px-6 pb-5 pt-3">
-          {going ? (
-            <RunControls film={film} run={going} />
-          ) : (
-            <>
-              <Button
-                kind="ink"
-                className="h-10 px-5"
-                disabled={start.isPending}
-                onClick={() => start.mutate(wish)}
-              >
-                Make the film
-                <span className="font-mono font-normal opacity-75">
-                  {money(estimate?.cost ?? 0)}
+          {going.length > 0 && (
+            <ul aria-label="Files being made" className="mb-3 flex flex-col gap-2">
+              {going.map((run) => (
+                <li key={run.id}>
+                  <RunControls film={film} run={run} />
+                </li>
+              ))}
+            </ul>
+          )}
+          <Button
+            kind="ink"
+            className="h-10 px-5"
+            disabled={start.isPending}
+            onClick={() => start.mutate(wish)}
+          >
+            {going.length ? "Make another file" : "Make the film"}
+            <span className="font-mono font-normal opacity-75">{money(estimate?.cost ?? 0)}</span>
+          </Button>
+          <p className="mt-2 text-ink-2">
+            {estimate?.items
+              ? estimate.items === 1
+                ? "One piece is missing and is made first. "
+                : `${estimate.items} pieces are missing and are made first. `
+              : "Everything is made; only what changed is rendered again. "}
+          </p>
+          {estimate && estimate.lacks.length > 0 && (
+            <div className="mt-2 text-ink-2">
+              <p>Lacking now: {estimate.lacks.join(", ")}.</p>
+              <label className="mt-1 flex items-start gap-2">
+                <input
+                  type="checkbox"
+                  className="mt-[3px] accent-ink"
+                  checked={lacking === "stand in"}
+                  onChange={(e) => setLacking(e.target.checked ? "stand in" : "stop")}
+                />
+                <span>
+                  Go on with what stands in (paper pages, silence) where something cannot be made
                 </span>
-              </Button>
-              <p className="mt-2 text-ink-2">
-                {estimate?.items
-                  ? estimate.items === 1
-                    ? "One piece is missing and is made first. "
-                    : `${estimate.items} pieces are missing and are made first. `
-                  : "Everything is made; only what changed is rendered again. "}
-              </p>
-              {estimate && estimate.lacks.length > 0 && (
-                <div className="mt-2 text-ink-2">
-                  <p>Lacking now: {estimate.lacks.join(", ")}.</p>
-                  <label className="mt-1 flex items-start gap-2">
-                    <input
-                      type="checkbox"
-                      className="mt-[3px] accent-ink"
-                      checked={lacking === "stand in"}
-                      onChange={(e) => setLacking(e.target.checked ? "stand in" : "stop")}
-                    />
-                    <span>
-                      Go on with what stands in (paper pages, silence) where something cannot be
-                      made
-                    </span>
-                  </label>
-                </div>
-              )}
-            </>
+              </label>
+            </div>
           )}
         </div>
         <HouseStyles film={film} />
@@ -293,11 +322,11 @@ function Files({ film }: { film: Film }) {
         <Understood film={film} />
         <CaptionsRead film={film} />
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>
-        {runs.filter((r) => r.state !== "going").length === 0 && (
+        {runs.length === going.length && (
           <p className="text-ink-2">None yet. A delivery keeps its files and its report here.</p>
         )}
         {runs
-          .filter((r) => r.state !== "going")
+          .filter((r) => !going.includes(r))
           .map((run) => (
             <Delivered key={run.id} run={run} />
           ))}
@@ -308,6 +337,7 @@ function Files({ film }: { film: Film }) {
 
 interface Outcome {
   film?: string;
+  form?: Form;
   bytes?: number;
   width?: number;
   height?: number;
@@ -363,7 +393,7 @@ function Delivered({ run }: { run: Run }) {
       <div className="flex items-center gap-4 border-b border-rule px-4 py-3">
         <div>
           <b className="font-semibold">
-            {o.width} × {o.height}, {o.fps} a second
+            {o.width} × {o.height}, {o.fps} a second, {PICTURE[o.form ?? "web"]}
           </b>
           <div className="text-ink-2">
             {when}, {((o.bytes ?? 0) / 1e6).toFixed(1)} MB
@@ -371,7 +401,7 @@ function Delivered({ run }: { run: Run }) {
           </div>
         </div>
         <a
-          href={`/api/runs/${run.id}/files/film.mp4`}
+          href={`/api/runs/${run.id}/files/film.${o.film.split(".").at(-1)}`}
           download
           className="ml-auto inline-flex h-8 items-center gap-1.5 rounded-[5px] bg-ink px-3 font-medium text-on-ink hover:opacity-90"
         >
