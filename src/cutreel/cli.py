@@ -5,8 +5,7 @@ import os
 import shutil
 import sys
 import time
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager
+from collections.abc import Callable
 from pathlib import Path
 
 import click
@@ -29,10 +28,17 @@ from cutreel.core.reading import Parses, parse
 from cutreel.core.timeline import KNOWN_RATES
 from cutreel.making import SHORT_SIDE, wanted_texts
 
+from .archive_commands import export, import_, verify_
+from .telling import told
+
 
 @click.group()
 def main() -> None:
     """Cut Reel makes narrated, animated story films from a script."""
+
+
+for command in (export, import_, verify_):
+    main.add_command(command)
 
 
 @main.command()
@@ -92,7 +98,7 @@ def make(
     STORY is plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV; rows and subtitles become
     shots unless --every or --shots says otherwise.
     """
-    with _told():
+    with told():
         if every is not None and shots is not None:
             raise BadInput("Give --every or --shots, not both.")
         script = _story(story)
@@ -138,31 +144,13 @@ def plan(
 
     Nothing is made and nothing is paid.
     """
-    with _told():
+    with told():
         script = _story(story)
         settings = Settings(
             aspect=aspect, look=look_named(look).name, kind=kind, pace=KINDS[kind].seconds
         )
         wish = Wish("exactly", count=shots) if shots else None
         click.echo(_planned(script, story.stem, settings, wish, format), nl=False)
-
-
-@contextmanager
-def _told() -> Iterator[None]:
-    """Errors told in a sentence, with an exit status of their own."""
-    try:
-        yield
-    except CutReelError as error:
-        click.echo(f"cutreel: {error}", err=True)
-        sys.exit(2)
-    except OSError as error:
-        click.echo(
-            f"cutreel: {error.strerror or error}: {error.filename or ''}".rstrip(": "), err=True
-        )
-        sys.exit(2)
-    except KeyboardInterrupt:
-        click.echo("cutreel: stopped; nothing was written.", err=True)
-        sys.exit(130)
 
 
 def _planned(

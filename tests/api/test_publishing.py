@@ -12,6 +12,7 @@ import opentimelineio as otio
 import soundfile
 from PIL import Image
 
+from cutreel.archive_commands import verify
 from tests.api.test_retouch import start
 from tests.api.test_rules import change
 
@@ -109,3 +110,60 @@ def test_the_parts_are_whole_and_the_timeline_points_at_them(client, film, finis
         rows = list(csv.DictReader(io.StringIO(packed.read("shots.csv").decode())))
         assert [r["number"] for r in rows] == [s["edge"] for s in now["shots"]]
         assert "What they do not say" in packed.read("READ ME.txt").decode()
+
+
+def test_a_film_taken_out_whole_comes_in_as_the_same_film(client, film, finished, tmp_path) -> None:
+    """Its document, history, takes and sounds are the same; a file is deleted and another damaged, and both are told."""
+    made = start(client, film, kind="everything")
+    finished(film["id"], made["id"])
+    change(client, film["id"], type="rename film", title="Kept")
+    run = start(client, film, kind="archive")
+    done = finished(film["id"], run["id"])
+    data = client.get(f"/api/runs/{run['id']}/files/film.zip").content
+    archive = tmp_path / "film.zip"
+    archive.write_bytes(data)
+    said, faults = verify(archive)
+    assert faults == [] and said.startswith("Kept: ")
+    brought = client.post("/api/archives", files={"file": data}).json()
+    assert brought["faults"] == [] and brought["film"] != film["id"]
+    old, new = (client.get(f"/api/films/{f}").json() for f in (film["id"], brought["film"]))
+    for part in ("title", "text", "settings", "cast", "frames", "undo"):
+        assert new[part] == old[part], part
+    assert [s["takes"][0]["media"] for s in new["shots"]] == [
+        s["takes"][0]["media"] for s in old["shots"]
+    ]
+    assert all(s["measured"] and not s["stale"] for s in new["shots"])
+    estimate = client.post(
+        f"/api/films/{brought['film']}/estimate", json={"kind": "everything"}
+    ).json()
+    assert estimate["cost"] == 0 and estimate["pictures"] == 0, "nothing is paid again"
+    files = []
+    for which in (old, new):
+        delivery = start(client, which, kind="delivery", size="360p", lacking="stand in")
+        files.append(finished(which["id"], delivery["id"])["outcome"]["film"])
+    assert files[0] == files[1], "the film made there is the same file"
+    undone = client.post(f"/api/films/{brought['film']}/undo")
+    assert undone.status_code == 200
+    assert client.get(f"/api/films/{brought['film']}").json()["title"] == film["title"]
+    assert done["outcome"]["files"][0]["bytes"] == len(data)
+
+    hurt = tmp_path / "hurt.zip"
+    with zipfile.ZipFile(archive) as source, zipfile.ZipFile(hurt, "w") as target:
+        media = sorted(n for n in source.namelist() if n.startswith("media/"))
+        for name in source.namelist():
+            if name != media[0]:
+                target.writestr(name, b"?" if name == media[1] else source.read(name))
+    said, faults = verify(hurt)
+    assert {f.split(" ", 1)[1] for f in faults} == {"is missing", "is damaged"}
+    told = client.post("/api/archives", files={"file": hurt.read_bytes()}).json()
+    assert {f["name"] for f in told["faults"]} == {n.removeprefix("media/") for n in media[:2]}
+    assert client.get(f"/api/films/{told['film']}").json()["title"] == "Kept"
+
+
+def test_what_is_no_archive_is_refused(client) -> None:
+    empty = io.BytesIO()
+    with zipfile.ZipFile(empty, "w") as packed:
+        packed.writestr("film.json", '{"title": "x"}')
+    for data in (b"", b"PK\x03\x04 no", empty.getvalue()):
+        answer = client.post("/api/archives", files={"file": data})
+        assert answer.status_code == 422 and answer.json()["title"], data[:8]

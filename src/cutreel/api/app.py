@@ -27,6 +27,7 @@ from cutreel.making import (
 )
 
 from . import (
+    routes_archives,
     routes_captions,
     routes_company,
     routes_continuity,
@@ -67,6 +68,7 @@ _ROUTES = (
     routes_prompts,
     routes_publishing,
     routes_continuity,
+    routes_archives,
     routes_captions,
     routes_company,
     routes_runs,

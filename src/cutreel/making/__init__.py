@@ -2,6 +2,7 @@
 be repeated without harm."""
 
 from .apart import CLIP, LEXICON, OWN, SCRIPT, SOUND, SSML, reader
+from .archiving import ArchiveFault, BroughtFilm, bring_archive, faults_in
 from .asking import AskedReading, read_by_service
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
@@ -44,7 +45,9 @@ __all__ = [
     "SHORT_SIDE",
     "SOUND",
     "SSML",
+    "ArchiveFault",
     "AskedReading",
+    "BroughtFilm",
     "Estimate",
     "Faults",
     "FoundStory",
@@ -60,6 +63,7 @@ __all__ = [
     "RunRequest",
     "Workshop",
     "add_take",
+    "bring_archive",
     "broken_chains",
     "brought_picture",
     "cancel_run",
@@ -67,6 +71,7 @@ __all__ = [
     "described_voices",
     "drift_of",
     "estimate",
+    "faults_in",
     "faults_of",
     "follow_spec",
     "frame_of_film",

@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import Field
 
 from .again import AGAIN_RUN, AgainWanted
+from .kinds.archive import ARCHIVE_RUN, ArchiveKind, ArchiveWanted
 from .kinds.board import BOARD_RUN, BoardKind, BoardWanted
 from .kinds.cleaning import CleaningKind
 from .kinds.clip import CLIPS_RUN, ClipKind, ClipsWanted
@@ -54,6 +55,7 @@ REGISTRY = Registry.of(
         StemsKind(),
         BoardKind(),
         PartsKind(),
+        ArchiveKind(),
         ReadingKind(),
         HearingKind(),
         FollowingKind(),
@@ -66,6 +68,7 @@ REGISTRY = Registry.of(
         STEMS_RUN,
         BOARD_RUN,
         PARTS_RUN,
+        ARCHIVE_RUN,
         SOUNDS_RUN,
         PICTURES_RUN,
         SPEECH_RUN,
@@ -87,6 +90,7 @@ RunRequest = Annotated[
     | StemsWanted
     | BoardWanted
     | PartsWanted
+    | ArchiveWanted
     | SoundsWanted
     | PicturesWanted
     | SpeechWanted

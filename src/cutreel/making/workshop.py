@@ -22,6 +22,7 @@ from cutreel.store import (
     SpendStore,
     StyleStore,
     TakeStore,
+    WholeStore,
     assembled_film,
     database_from_environment,
     kept_from_environment,
@@ -66,6 +67,7 @@ class Workshop:
         self.spending = SpendStore(self.database)
         self.company = CompanyStore(self.database)
         self.styles = StyleStore(self.database)
+        self.whole = WholeStore(self.database, self.films)
         self.parses = ParseStore(self.database)
         self.kept_offers = OfferStore(self.database)
         self.slots = SlotStore(self.database)

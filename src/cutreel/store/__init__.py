@@ -18,6 +18,7 @@ from .slots import SlotStore
 from .spending import SpendStore
 from .styles import StyleStore
 from .takes import TakeStore
+from .whole import WholeFilm, WholeStore, media_in
 
 # fmt: off
 __all__ = [
@@ -42,6 +43,8 @@ __all__ = [
     "StyleStore",
     "TakeRow",
     "TakeStore",
+    "WholeFilm",
+    "WholeStore",
     "assembled_film",
     "database_from_environment",
     "events_after",
@@ -50,6 +53,7 @@ __all__ = [
     "last_event",
     "last_of",
     "media_from_environment",
+    "media_in",
     "new_id",
     "offered",
     "shots_told",

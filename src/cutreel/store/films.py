@@ -106,6 +106,10 @@ class FilmStore:
         with self.database.view() as session:
             return self._row(session, self._film(session, film))
 
+    def within(self, session: Session, film: str) -> FilmRow:
+        """The film as a view of the database sees it. Raises NotFound."""
+        return self._row(session, self._film(session, film))
+
     def revision(self, film: str) -> int:
         """The film's revision. Raises NotFound."""
         with self.database.transaction() as session:

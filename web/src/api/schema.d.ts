@@ -794,6 +794,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/archives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Brought
+         * @description A film from its archive. Media that are damaged or missing are told; the rest is kept.
+         */
+        post: operations["brought_api_archives_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/captions/read": {
         parameters: {
             query?: never;
@@ -986,8 +1006,8 @@ export interface paths {
         };
         /**
          * Delivered File
-         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or `film.json`; or one of
-         *     those that the sound was taken out in.
+         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or
+         *     `film.json`; or one of those that a run took out of the film.
          */
         get: operations["delivered_file_api_runs__run__files__name__get"];
         put?: never;
@@ -2405,6 +2425,32 @@ export interface components {
             unsure: number;
         };
         /**
+         * ArchiveFault
+         * @description A file of an archive that is not as it was when it was written, and what is wrong with it.
+         */
+        ArchiveFault: {
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * ArchiveWanted
+         * @description Everything that the film is made of, in one file: its document, its history, its media.
+         */
+        ArchiveWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "archive";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+        };
+        /**
          * AskedReadingView
          * @description Who else read it, what that cost, and where they read otherwise than we do.
          */
@@ -2517,6 +2563,11 @@ export interface components {
             /** Files */
             files: string[];
         };
+        /** Body_brought_api_archives_post */
+        Body_brought_api_archives_post: {
+            /** File */
+            file: string;
+        };
         /** Body_brought_api_styles_file_post */
         Body_brought_api_styles_file_post: {
             /** File */
@@ -2576,6 +2627,18 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * BroughtFilm
+         * @description A film that was brought from an archive, and the files that could not be.
+         */
+        BroughtFilm: {
+            /** Film */
+            film: string;
+            /** Title */
+            title: string;
+            /** Faults */
+            faults: components["schemas"]["ArchiveFault"][];
         };
         /**
          * BroughtView
@@ -7424,7 +7487,8 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
-         *     `captions` whether they are burned in, a track of the file, beside it or nowhere; `caption_style` how they look, `speaker_colours` whether each who speaks has a colour of their own,
+         *     `captions` whether they are burned in, a track of the file, beside it or nowhere; `caption_style` how they look,
+         *     `speaker_colours` whether each who speaks has a colour of their own,
          *     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
          *     besides (the title, chapters, places), `title_look` how these look ("look": as
          *     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
@@ -10122,6 +10186,39 @@ export interface operations {
             };
         };
     };
+    brought_api_archives_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_brought_api_archives_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtFilm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     read_api_films__film__captions_read_get: {
         parameters: {
             query?: never;
@@ -10296,7 +10393,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -10362,7 +10459,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {

@@ -134,6 +134,7 @@ const NAMES: Record<string, string> = {
   stems: "the sound as files",
   board: "a board",
   parts: "the parts",
+  archive: "the film whole",
 };
 
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */

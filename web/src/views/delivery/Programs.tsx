@@ -40,6 +40,7 @@ export function Programs({ film }: { film: Film }) {
       <div>
         <Back film={film} />
         <OutsideTools film={film} />
+        <Whole film={film} />
       </div>
     </div>
   );
@@ -101,6 +102,32 @@ function Parts({ film }: { film: Film }) {
           )}
         </>
       )}
+    </section>
+  );
+}
+
+/** The film as one archive. */
+function Whole({ film }: { film: Film }) {
+  const start = useStart(film.id);
+  const runs = (useRuns(film.id).data ?? []).filter((r) => r.kind === "archive");
+  const going = runs.find((r) => r.state === "going" || r.state === "paused");
+  const last = runs.find((r) => r.state === "done" && filesOf(r));
+  return (
+    <section aria-label="The film whole" className="mt-5 border-t border-rule-strong pt-3">
+      <h3 className="font-semibold">The film whole</h3>
+      <p className="my-1 text-ink-2">
+        Its document, history, takes and all media by hash, in one archive: another Cut Reel brings
+        it in from its shelf to the same film.
+      </p>
+      {going ? (
+        <RunControls film={film} run={going} />
+      ) : (
+        <Button disabled={start.isPending} onClick={() => start.mutate({ kind: "archive" })}>
+          Pack the film
+        </Button>
+      )}
+      {runs[0]?.state === "failed" && <p className="mt-2 text-grease-ink">{runs[0].message}</p>}
+      {last && <TakenFiles run={last} />}
     </section>
   );
 }

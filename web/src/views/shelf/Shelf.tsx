@@ -1,8 +1,9 @@
 /** The shelf: all films, and a new one by idea, by pasting, by file. */
 import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useRef } from "react";
 import { Link } from "react-router";
 
-import { type Card, api, unwrap } from "../../api/client";
+import { type Card, Problem, type Schemas, api, unwrap } from "../../api/client";
 import { useShelf } from "../../api/film";
 import { keys } from "../../api/queries";
 import { LampButton } from "../../parts/TopLine";
@@ -17,7 +18,8 @@ export function Shelf() {
       <header className="flex h-11 shrink-0 items-center border-b border-rule-strong px-5">
         <h1 className="font-serif text-[17px] font-bold">Cut Reel</h1>
         <span className="ml-4 text-ink-2">your films</span>
-        <span className="ml-auto">
+        <span className="ml-auto flex items-center gap-3">
+          <BringFilm />
           <LampButton />
         </span>
       </header>
@@ -41,6 +43,55 @@ export function Shelf() {
         <NewFilm />
       </main>
     </div>
+  );
+}
+
+/** A film from its archive. */
+function BringFilm() {
+  const input = useRef<HTMLInputElement>(null);
+  const client = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) => {
+      const body = new FormData();
+      body.append("file", file);
+      const response = await fetch("/api/archives", { method: "POST", body });
+      const told: unknown = await response.json();
+      return unwrap<Schemas["BroughtFilm"]>({ data: told, error: told, response });
+    },
+    onSuccess: ({ title, faults }) => {
+      void client.invalidateQueries({ queryKey: keys.shelf });
+      notify(
+        faults.length
+          ? `“${title}” is on the shelf. ${faults.length} of its files are damaged or missing, the first: ${faults[0]!.name} ${faults[0]!.says}. Make them again.`
+          : `“${title}” is on the shelf, whole.`,
+      );
+    },
+    onError: (error: Error) =>
+      notify(error instanceof Problem ? error.message : "The server does not answer; try again."),
+  });
+  return (
+    <>
+      <button
+        type="button"
+        disabled={bring.isPending}
+        onClick={() => input.current?.click()}
+        className="min-h-6 text-ink-2 hover:text-ink"
+      >
+        {bring.isPending ? "Bringing it in …" : "Bring a film in"}
+      </button>
+      <input
+        ref={input}
+        type="file"
+        accept=".zip"
+        aria-label="A film's archive"
+        className="hidden"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = "";
+          if (file) bring.mutate(file);
+        }}
+      />
+    </>
   );
 }
 
