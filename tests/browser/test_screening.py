@@ -205,3 +205,27 @@ def test_all_pictures_are_pinned_up_and_printed(room: Page) -> None:
     with room.expect_download(timeout=60_000) as got:
         room.get_by_role("link", name="board.pdf").click(timeout=60_000)
     assert got.value.path().read_bytes().startswith(b"%PDF-")
+
+
+def test_a_cut_is_kept_opened_changed_and_seen_beside_the_first(room: Page) -> None:
+    room.get_by_role("tab", name="Beside another cut").click()
+    room.get_by_label("Name of the new cut").fill("upright")
+    room.get_by_role("button", name="Keep as a cut").click()
+    expect(room.get_by_text("Nothing differs yet")).to_be_visible()
+    first = room.url
+    room.get_by_role("link", name="open it").click()
+    expect(room.get_by_role("combobox", name="Cut", exact=True)).to_have_text("upright")
+    film = re.search(r"/film/(\w+)", room.url)[1]
+    assert film not in first
+    revision = head(room)["revision"]
+    command = {"type": "set settings", "values": {"aspect": "9:16"}}
+    body = {"revision": revision, "command": command}
+    assert room.request.post(f"/api/films/{film}/changes", data=body).ok
+    room.get_by_role("combobox", name="Cut", exact=True).click()
+    room.get_by_role("option", name="first cut").click()
+    room.get_by_role("tab", name="Beside another cut").click()
+    expect(room.get_by_role("list", name="Differences")).to_contain_text(
+        "aspect 16:9 here, 9:16 there"
+    )
+    expect(room.get_by_role("img", name="Frame 0 of the other cut")).to_be_visible()
+    no_barriers(room, "two cuts")

@@ -420,6 +420,8 @@ class Card(BaseModel):
     left: int
     look: str
     aspect: str
+    cut: str = ""
+    """Which cut of its film it is; empty where the film has but one."""
     thumb: str | None
     strip: list[tuple[float, str]]
 

@@ -215,6 +215,7 @@ def card(row: FilmRow, film: Assembled) -> Card:
         left=sum(1 for _, s in strip if s != "made voiced"),
         look=film.document.settings.look,
         aspect=film.document.settings.aspect,
+        cut=row.cut,
         thumb=thumb,
         strip=strip,
     )

@@ -189,5 +189,7 @@ def bring_archive(shop: Workshop, file: BinaryIO) -> BroughtFilm:
                 shop.media.put_file(path, name.rsplit(".", 1)[1])
     lost = {f.name for f in faults}
     whole.results = [r for r in whole.results if not (media_in(json.dumps(r)) & lost)]
-    film = shop.whole.brought(whole, shop.results)
+    for result in whole.results:
+        shop.results.put(result["key"], result["kind"], result["media"], result["data"])
+    film = shop.whole.brought(whole)
     return BroughtFilm(film=film, title=whole.title, faults=faults)

@@ -18,7 +18,7 @@ from .slots import SlotStore
 from .spending import SpendStore
 from .styles import StyleStore
 from .takes import TakeStore
-from .whole import WholeFilm, WholeStore, media_in
+from .whole import Cut, WholeFilm, WholeStore, media_in
 
 # fmt: off
 __all__ = [
@@ -27,6 +27,7 @@ __all__ = [
     "Assembled",
     "ClaimedItem",
     "CompanyStore",
+    "Cut",
     "Database",
     "FilmRow",
     "FilmStore",

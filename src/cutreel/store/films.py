@@ -33,6 +33,8 @@ class FilmRow:
     changed: datetime
     undo: str | None
     redo: str | None
+    cut: str = ""
+    """Which cut of its film it is; empty for the first."""
 
 
 def new_id() -> str:
@@ -364,7 +366,7 @@ class FilmStore:
         known = known or self._as_known(session, row)
         if known.turns is None:
             known.turns = (self._named(session, row.id, True), self._named(session, row.id, False))
-        return FilmRow(row.id, row.revision, known.document, row.changed, *known.turns)
+        return FilmRow(row.id, row.revision, known.document, row.changed, *known.turns, row.cut)
 
 
 _LIGHT = defer(Film.document)

@@ -34,6 +34,8 @@ class Film(Base):
     changed: Mapped[datetime] = mapped_column(default=now)
     removed: Mapped[datetime | None]
     summary: Mapped[dict[str, Any] | None]
+    cut: Mapped[str] = mapped_column(Text, default="", server_default="")
+    cut_of: Mapped[str | None] = mapped_column(ForeignKey("films.id"), index=True)
 
 
 class FilmChange(Base):

@@ -4,21 +4,33 @@ import json
 import re
 from collections.abc import Iterable
 from decimal import Decimal
-from typing import Any
+from typing import Any, NamedTuple
 
 from pydantic import BaseModel, Field
-from sqlalchemy import select
+from sqlalchemy import func, or_, select
 
+from cutreel.core.errors import BadInput
 from cutreel.core.film import FilmDocument, Result
 
 from .database import Database
 from .events import announce
 from .films import FilmStore, new_id
-from .results import ResultStore
 from .tables import Film, FilmChange, Take
 
 VERSION = 1
 _MEDIA = re.compile(r"\b[0-9a-f]{64}\.[a-z0-9]{2,5}\b")
+
+
+FIRST = "first cut"
+"""What the cut is called that all others are made from, until it has a name."""
+MOST_CUTS = 40
+
+
+class Cut(NamedTuple):
+    """A cut of a film: the id under which it is opened, and its name."""
+
+    film: str
+    name: str
 
 
 class WholeFilm(BaseModel):
@@ -71,14 +83,39 @@ class WholeStore:
                 ],
             )
 
-    def brought(self, whole: WholeFilm, results: ResultStore) -> str:
-        """Keep a film that was taken out, as a film of its own; returns its id. Takes get new ids."""
+    def cuts(self, film: str) -> list[Cut]:
+        """All cuts of the film that a cut is of, as they were made. Raises NotFound."""
+        with self.database.view() as session:
+            self.films.within(session, film)
+            first = session.scalar(
+                select(func.coalesce(Film.cut_of, Film.id)).where(Film.id == film)
+            )
+            query = select(Film.id, Film.cut).where(
+                or_(Film.id == first, Film.cut_of == first), Film.removed.is_(None)
+            )
+            rows = session.execute(query.order_by(Film.created, Film.id))
+            return [Cut(i, name or FIRST) for i, name in rows]
+
+    def keep_cut(self, film: str, name: str) -> str:
+        """Keep a film as it is now as a cut of its own, with its history and its takes; returns its id. Raises BadInput
+        where one is called so, or there are many."""
+        known = self.cuts(film)
+        if any(c.name.lower() == name.lower() for c in known):
+            raise BadInput(f"A cut is called “{name}” already.", "Give it another name.")
+        if len(known) >= MOST_CUTS:
+            raise BadInput(f"The film has {MOST_CUTS} cuts.", "Take one off the shelf first.")
+        with self.database.view() as session:
+            query = select(func.coalesce(Film.cut_of, Film.id)).where(Film.id == film)
+            first = session.scalar(query)
+        return self.brought(self.taken(film, ()), name, first)
+
+    def brought(self, whole: WholeFilm, cut: str = "", cut_of: str | None = None) -> str:
+        """Keep a film that was taken out, without its results, as a film of its own or as a `cut` of another; returns
+        its id. Takes get new ids."""
         told = whole.model_dump_json(include={"document", "changes", "takes"})
         for take in whole.takes:
             told = told.replace(f'"{take["id"]}"', f'"{new_id()}"')
         fresh = json.loads(told)
-        for result in whole.results:
-            results.put(result["key"], result["kind"], result["media"], result["data"])
         with self.database.transaction() as session:
             row = Film(
                 id=new_id(),
@@ -87,6 +124,8 @@ class WholeStore:
                 edges=whole.edges,
                 revision=whole.revision,
                 document_at=whole.revision,
+                cut=cut,
+                cut_of=cut_of,
             )
             session.add(row)
             session.flush()

@@ -794,6 +794,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Cuts
+         * @description All cuts of the film, this one among them, as they were made.
+         */
+        get: operations["cuts_api_films__film__cuts_get"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep the film as it is now as a cut with a name; both go on apart, and share what was made.
+         */
+        post: operations["keep_api_films__film__cuts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/cuts/{other}/differences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Differences
+         * @description What another cut has otherwise.
+         */
+        get: operations["differences_api_films__film__cuts__other__differences_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/archives": {
         parameters: {
             query?: never;
@@ -2830,6 +2874,11 @@ export interface components {
             look: string;
             /** Aspect */
             aspect: string;
+            /**
+             * Cut
+             * @default
+             */
+            cut: string;
             /** Thumb */
             thumb: string | null;
             /** Strip */
@@ -3173,6 +3222,11 @@ export interface components {
              */
             keep_hand: boolean;
         };
+        /** CutName */
+        CutName: {
+            /** Name */
+            name: string;
+        };
         /**
          * CutOut
          * @description A figure cut out of a picture, to be laid into others: its media file (PNG with
@@ -3205,6 +3259,20 @@ export interface components {
             wanted: number[];
             /** Opens */
             opens: number[];
+        };
+        /**
+         * CutView
+         * @description A cut: the id under which it is opened, its name, its shape, frames and seconds.
+         */
+        CutView: {
+            /** Film */
+            film: string;
+            /** Name */
+            name: string;
+            /** Aspect */
+            aspect: string;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * CutWish
@@ -3306,6 +3374,28 @@ export interface components {
             before: string;
             /** After */
             after: string;
+        };
+        /**
+         * DifferenceView
+         * @description Something that two cuts have otherwise: of what sort, of which shot (None: of the film), and how it is `here` and
+         *     `there`.
+         */
+        DifferenceView: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "setting" | "title" | "gone" | "new" | "words" | "picture" | "time" | "made" | "order";
+            /** Shot */
+            shot: number | null;
+            /** Edge */
+            edge: string;
+            /** What */
+            what: string;
+            /** Here */
+            here: unknown;
+            /** There */
+            there: unknown;
         };
         /**
          * Doubtful
@@ -10173,6 +10263,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmDelta"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    cuts_api_films__film__cuts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    keep_api_films__film__cuts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutName"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    differences_api_films__film__cuts__other__differences_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                other: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DifferenceView"][];
                 };
             };
             /** @description Validation Error */

@@ -1,12 +1,14 @@
 /** The top line: film, views as plain words, and at the right what is going on and what it costs. */
 import * as Menu from "@radix-ui/react-dropdown-menu";
 import { Lamp, LampDesk, Redo2, Undo2 } from "lucide-react";
-import { Link, NavLink } from "react-router";
+import { Link, NavLink, useLocation, useNavigate } from "react-router";
 
 import type { Film } from "../api/client";
 import { useCancel, useChange, useHistory, useRest, useRuns, useSpending } from "../api/film";
+import { useCuts } from "../api/cuts";
 import { lamp, setLamp } from "../state/playhead";
 import { useStore } from "../state/store";
+import { Choice } from "./Choice";
 import { Editable } from "./Editable";
 import { KeyList } from "../keys/KeyList";
 import { inWords, money } from "./time";
@@ -50,6 +52,7 @@ export function TopLine({ film }: { film: Film }) {
           onSave={(title) => change.mutate({ type: "rename film", title })}
         />
       </h1>
+      <CutMenu film={film} />
       <nav aria-label="Views" className="ml-6 flex gap-5">
         {VIEWS.map(([path, name]) => (
           <NavLink
@@ -91,6 +94,25 @@ export function TopLine({ film }: { film: Film }) {
         </span>
       </div>
     </header>
+  );
+}
+
+/** Which of the film's cuts this is, and the way to the others; where there is one alone, nothing. */
+function CutMenu({ film }: { film: Film }) {
+  const cuts = useCuts(film);
+  const navigate = useNavigate();
+  const view = useLocation().pathname.split("/")[3] ?? "sheet";
+  if (cuts.length < 2) return null;
+  return (
+    <span className="ml-1 max-w-[110px] truncate text-[12px] text-ink-2">
+      <Choice
+        quiet
+        label="Cut"
+        value={film.id}
+        options={cuts.map((c) => [c.film, c.name])}
+        onChange={(id) => void navigate(`/film/${id}/${view}`)}
+      />
+    </span>
   );
 }
 

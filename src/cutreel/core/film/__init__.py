@@ -16,6 +16,7 @@ from .changes import Change, Command, apply_command, apply_to
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .cue_sheet import cue_sheet
 from .cues import makings_of, theme_names, word_of
+from .cuts import CutDifference, cut_differences
 from .difference import Patch, completed, turned_by
 from .document import (
     CueChoice,
@@ -96,6 +97,7 @@ __all__ = [
     "Change",
     "Command",
     "CueChoice",
+    "CutDifference",
     "CutOut",
     "Direction",
     "Edit",
@@ -166,6 +168,7 @@ __all__ = [
     "completed",
     "credits_of",
     "cue_sheet",
+    "cut_differences",
     "directions_of",
     "doubts_of",
     "drafted_texts",

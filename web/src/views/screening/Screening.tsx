@@ -10,6 +10,7 @@ import { timecode } from "../../parts/time";
 import { playhead, playing, seek } from "../../state/playhead";
 import { today } from "../../state/viewer";
 import { useFilmHere } from "../FilmFrame";
+import { Beside } from "./Beside";
 import { Leaf } from "./Leaf";
 import { Notes } from "./Notes";
 import { Wall } from "./Wall";
@@ -73,6 +74,7 @@ export function Screening() {
             ["watch", "Watch"],
             ["leaf", "Leaf"],
             ["wall", "Wall"],
+            ["beside", "Beside another cut"],
           ]}
         />
         <Tabs.Content value="watch" className="min-h-0 grow" tabIndex={-1}>
@@ -93,6 +95,9 @@ export function Screening() {
         </Tabs.Content>
         <Tabs.Content value="wall" className="min-h-0 grow" tabIndex={-1}>
           <Wall film={film} notes={notes} onWatch={() => setTab("watch")} />
+        </Tabs.Content>
+        <Tabs.Content value="beside" className="min-h-0 grow" tabIndex={-1}>
+          <Beside film={film} />
         </Tabs.Content>
       </Tabs.Root>
       <Notes

@@ -107,7 +107,11 @@ function FilmCard({ card }: { card: Card }) {
   });
   return (
     <article className="group relative rounded-[5px] border border-rule-strong bg-page">
-      <Link to={`/film/${card.id}/sheet`} className="block" aria-label={card.title}>
+      <Link
+        to={`/film/${card.id}/sheet`}
+        className="block"
+        aria-label={card.cut ? `${card.title}, ${card.cut}` : card.title}
+      >
         <div className="aspect-video overflow-hidden rounded-t-[4px] bg-shade">
           {card.thumb ? (
             <img
@@ -136,7 +140,10 @@ function FilmCard({ card }: { card: Card }) {
           ))}
         </div>
         <div className="p-3.5 pr-9">
-          <h2 className="truncate font-serif text-[16px] font-bold">{card.title}</h2>
+          <h2 className="truncate font-serif text-[16px] font-bold">
+            {card.title}
+            {card.cut && <span className="font-sans text-[13px] font-normal"> · {card.cut}</span>}
+          </h2>
           <p className="text-ink-2">
             {inWords(card.seconds)}, {card.shots} shots,{" "}
             {card.left ? `${card.left} to do` : "all made"}

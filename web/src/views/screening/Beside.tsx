@@ -1,0 +1,195 @@
+/** Beside another cut: the same moment of both, and what of them differs. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { Link } from "react-router";
+
+import type { Film } from "../../api/client";
+import { type CutDifference, useCuts, useDifferences, useKeepCut } from "../../api/cuts";
+import { useEvents, useFilm } from "../../api/film";
+import { keys } from "../../api/queries";
+import { Button } from "../../parts/Button";
+import { Choice } from "../../parts/Choice";
+import { Field } from "../../parts/Field";
+import { ratioOf } from "../../parts/lastFrame";
+import { inWords, timecode } from "../../parts/time";
+import { pointAt, usePlayhead } from "../../state/playhead";
+import { shotAt } from "./place";
+
+export function Beside({ film }: { film: Film }) {
+  const cuts = useCuts(film);
+  const others = cuts.filter((c) => c.film !== film.id);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const other = others.find((c) => c.film === chosen) ?? others[0];
+  return (
+    <div className="flex h-full flex-col overflow-y-auto px-5 pb-4">
+      <div className="mb-3 flex items-center gap-4">
+        {other ? (
+          <>
+            <span>
+              {cuts.find((c) => c.film === film.id)?.name}{" "}
+              <span className="text-ink-2">beside</span>
+            </span>
+            <Choice
+              label="The other cut"
+              value={other.film}
+              options={others.map((c) => [c.film, `${c.name}, ${c.aspect}, ${inWords(c.seconds)}`])}
+              onChange={setChosen}
+            />
+            <Link
+              to={`/film/${other.film}/screening`}
+              className="underline decoration-rule-strong underline-offset-2 hover:text-ink"
+            >
+              open it
+            </Link>
+          </>
+        ) : (
+          <span className="text-ink-2">
+            Keep the film as it is as a cut with a name: shorter, upright, in another language. Both
+            go on apart, and what was made is shared.
+          </span>
+        )}
+        <KeepCut film={film} />
+      </div>
+      {other && <Compared key={other.film} film={film} other={other.film} />}
+    </div>
+  );
+}
+
+function KeepCut({ film }: { film: Film }) {
+  const keep = useKeepCut(film.id);
+  const [name, setName] = useState("");
+  return (
+    <form
+      className="ml-auto flex shrink-0 items-center gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (name.trim()) keep.mutate(name.trim(), { onSuccess: () => setName("") });
+      }}
+    >
+      <Field
+        aria-label="Name of the new cut"
+        placeholder="name of a cut"
+        value={name}
+        maxLength={60}
+        onChange={(e) => setName(e.target.value)}
+        className="!w-[150px]"
+      />
+      <Button type="submit" disabled={!name.trim() || keep.isPending}>
+        Keep as a cut
+      </Button>
+    </form>
+  );
+}
+
+function Compared({ film, other }: { film: Film; other: string }) {
+  const twin = useFilm(other).data;
+  const client = useQueryClient();
+  // It may have been changed while nobody listened to it.
+  useEffect(() => {
+    void client.invalidateQueries({ queryKey: keys.film(other) });
+  }, [client, other]);
+  useEvents(other);
+  const differences = useDifferences(film, other, twin?.revision).data ?? [];
+  const frame = usePlayhead();
+  const shot = shotAt(film, frame);
+  const there = twin?.shots.find((s) => s.id === shot.id);
+  const at = there && Math.min(there.stop - 1, there.start + frame - shot.start);
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-4">
+        <Seen film={film} at={frame} name="this cut" />
+        {twin && at !== undefined ? (
+          <Seen film={twin} at={at} name="the other cut" />
+        ) : (
+          <p className="self-center text-center text-ink-2">
+            {twin ? `Shot ${shot.edge} is not in the other cut.` : "Opening the other cut …"}
+          </p>
+        )}
+      </div>
+      <h3 className="mb-1 mt-4 font-semibold" role="status">
+        {differences.length
+          ? `${differences.length} ${differences.length === 1 ? "difference" : "differences"}`
+          : "Nothing differs yet"}
+      </h3>
+      <ul aria-label="Differences">
+        {differences.map((d, i) => (
+          <Difference key={i} film={film} difference={d} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const Seen = ({ film, at, name }: { film: Film; at: number; name: string }) => (
+  <figure>
+    <div className="flex h-[270px] items-center justify-center bg-[#0f0d0b]">
+      <img
+        src={`/api/films/${film.id}/frame?at=${at}&high=360&captions=${film.settings.captions === "burn"}&version=${film.preview}`}
+        alt={`Frame ${at} of ${name}`}
+        style={{ aspectRatio: ratioOf(film) }}
+        className="max-h-full max-w-full"
+      />
+    </div>
+    <figcaption className="mt-1 flex justify-between text-ink-2">
+      <span>{name}</span>
+      <span className="font-mono text-[12px]">
+        {timecode(at, film.fps)} of {timecode(film.frames, film.fps)}
+      </span>
+    </figcaption>
+  </figure>
+);
+
+const SORTS: Record<CutDifference["sort"], string> = {
+  setting: "setting",
+  title: "name",
+  gone: "only here",
+  new: "only there",
+  words: "words",
+  picture: "picture",
+  time: "length",
+  made: "made otherwise",
+  order: "order",
+};
+
+const plainly = (value: unknown): string =>
+  typeof value === "string" || typeof value === "number" || typeof value === "boolean"
+    ? String(value)
+    : "";
+
+function Difference({ film, difference: d }: { film: Film; difference: CutDifference }) {
+  const shot = film.shots.find((s) => s.id === d.shot);
+  const unit = d.sort === "time" ? " s" : "";
+  const [here, there] = d.sort === "picture" ? ["", ""] : [plainly(d.here), plainly(d.there)];
+  return (
+    <li className="grid grid-cols-[52px_110px_1fr] gap-2 border-t border-rule py-1">
+      {shot ? (
+        <button
+          type="button"
+          className="min-h-6 text-left font-mono underline decoration-dotted underline-offset-2"
+          onClick={() => pointAt(shot)}
+        >
+          {d.edge}
+        </button>
+      ) : (
+        <span className="font-mono text-ink-2">{d.edge || "film"}</span>
+      )}
+      <span className="text-ink-2">{SORTS[d.sort]}</span>
+      <span className="truncate">
+        {(d.sort === "setting" || d.sort === "made") && `${d.what.replaceAll("_", " ")} `}
+        {here && (
+          <>
+            {here}
+            {unit}
+          </>
+        )}
+        {here && there && <span className="text-ink-2"> here, </span>}
+        {there && (
+          <>
+            {there}
+            {unit} <span className="text-ink-2">there</span>
+          </>
+        )}
+      </span>
+    </li>
+  );
+}
