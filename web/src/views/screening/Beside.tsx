@@ -112,9 +112,12 @@ function Compared({ film, other }: { film: Film; other: string }) {
           : "Nothing differs yet"}
       </h3>
       <ul aria-label="Differences">
-        {differences.map((d, i) => (
-          <Difference key={i} film={film} difference={d} />
-        ))}
+        {differences
+          .filter((d) => d.sort !== "picture")
+          .map((d, i) => (
+            <Difference key={i} film={film} difference={d} />
+          ))}
+        <Pictures film={film} edges={differences.filter((d) => d.sort === "picture")} />
       </ul>
     </>
   );
@@ -138,6 +141,32 @@ const Seen = ({ film, at, name }: { film: Film; at: number; name: string }) => (
     </figcaption>
   </figure>
 );
+
+/** Shots that show another picture, in one line. */
+function Pictures({ film, edges }: { film: Film; edges: CutDifference[] }) {
+  if (!edges.length) return null;
+  return (
+    <li className="grid grid-cols-[52px_110px_1fr] gap-2 border-t border-rule py-1">
+      <span className="font-mono text-ink-2">{edges.length}</span>
+      <span className="text-ink-2">other pictures</span>
+      <span className="flex flex-wrap gap-x-2">
+        {edges.map((d) => (
+          <button
+            key={d.edge}
+            type="button"
+            className="min-h-6 min-w-6 text-left font-mono underline decoration-dotted underline-offset-2"
+            onClick={() => {
+              const shot = film.shots.find((s) => s.id === d.shot);
+              if (shot) pointAt(shot);
+            }}
+          >
+            {d.edge}
+          </button>
+        ))}
+      </span>
+    </li>
+  );
+}
 
 const SORTS: Record<CutDifference["sort"], string> = {
   setting: "setting",
