@@ -7,7 +7,7 @@ import type { Brought } from "../../api/prompts";
 import { BroughtBack } from "./BroughtBack";
 
 const placed = vi.hoisted(() => ({ all: [] as unknown[] }));
-vi.mock("../api/prompts", () => ({
+vi.mock("../../api/prompts", () => ({
   usePlace: () => ({
     isPending: false,
     mutate: (pictures: unknown, { onSuccess }: { onSuccess: () => void }) => {

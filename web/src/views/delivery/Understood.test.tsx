@@ -7,12 +7,12 @@ import { Understood } from "./Understood";
 
 const changed: unknown[] = [];
 let found: unknown;
-vi.mock("../api/film", () => ({
+vi.mock("../../api/film", () => ({
   useChange: () => ({ mutate: (c: unknown) => changed.push(c) }),
   useStart: () => ({ mutate: (c: unknown) => changed.push(c) }),
   useRuns: () => ({ data: [] }),
 }));
-vi.mock("../api/mix", () => ({ useMix: () => ({ data: found }) }));
+vi.mock("../../api/mix", () => ({ useMix: () => ({ data: found }) }));
 
 const film = { id: "f", settings: { music_level: 6, ambience_level: 0 } } as unknown as Film;
 const measured = { measured: true, loudness: -14, true_peak: -1.6, easy: 0.75 };

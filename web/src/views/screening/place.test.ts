@@ -1,0 +1,68 @@
+import { describe, expect, it } from "vitest";
+
+import type { Film, Shot } from "../../api/client";
+import { type Point, drawnOn, handleOf, lineThrough, placeOf, shotAt } from "./place";
+
+const shot = (id: number, first: number, end: number, start: number, stop: number) =>
+  ({ id, first, end, start, stop }) as Shot;
+/** Three shots; the second has no words. Words are numbered from 11. */
+const film = {
+  shots: [shot(1, 0, 2, 0, 48), shot(2, 2, 2, 48, 72), shot(3, 2, 4, 72, 120)],
+  words: [0, 1, 2, 3].map((n) => [n * 5, n * 5 + 4, 11 + n, 0]),
+} as unknown as Film;
+const moments = [4, 20, 80, 100, 116];
+
+describe("where a note stands", () => {
+  it("is told by the word that is said, or was said last in the shot", () => {
+    expect(placeOf(film, moments, 25)).toEqual({ shot: 1, word: 12, later: 5 });
+    expect(placeOf(film, moments, 47)).toEqual({ shot: 1, word: 12, later: 27 });
+    expect(placeOf(film, moments, 119)).toEqual({ shot: 3, word: 14, later: 19 });
+  });
+  it("is before the first word where nothing was said yet", () => {
+    expect(placeOf(film, moments, 1)).toEqual({ shot: 1, word: 11, later: -3 });
+  });
+  it("is told by the shot where that has no words, or its words are not known yet", () => {
+    expect(placeOf(film, moments, 60)).toEqual({ shot: 2, word: null, later: 12 });
+    expect(placeOf(film, [], 80)).toEqual({ shot: 3, word: null, later: 8 });
+  });
+  it("is in the last shot behind the end", () => {
+    expect(shotAt(film, 500).id).toBe(3);
+  });
+});
+
+describe("a line that is drawn", () => {
+  it("keeps points that are a step apart, inside the picture", () => {
+    const one = drawnOn([[0.5, 0.5]], [0.501, 0.5]);
+    expect(one).toEqual([[0.5, 0.5]]);
+    expect(drawnOn(one, [1.4, -0.2])).toEqual([
+      [0.5, 0.5],
+      [1, 0],
+    ]);
+  });
+  it("ends when it has very many points", () => {
+    let line: Point[] = [[0, 0]];
+    for (let i = 0; i < 1000; i++) line = drawnOn(line, [(i % 50) / 50, (i % 7) / 7]);
+    expect(line.length).toBeLessThanOrEqual(390);
+  });
+  it("is closed and soft where it encloses something, and straight where it does not", () => {
+    const square: Point[] = [
+      [0, 0],
+      [1, 0],
+      [1, 1],
+      [0, 1],
+    ];
+    const path = lineThrough(square, 160, 90);
+    expect(path.startsWith("M80 0Q160 0 160 45")).toBe(true);
+    expect(path.endsWith("Z")).toBe(true);
+    expect(lineThrough(square.slice(0, 2), 160, 90)).toBe("M0 0L160 0");
+  });
+  it("is known by its upper right", () => {
+    expect(
+      handleOf([
+        [0.2, 0.8],
+        [0.8, 0.1],
+        [0.5, 0.5],
+      ]),
+    ).toEqual([0.8, 0.1]);
+  });
+});
