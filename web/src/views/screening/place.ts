@@ -17,7 +17,9 @@ export function placeOf(film: Film, moments: readonly number[], frame: number): 
   if (shot.end <= shot.first || !film.words[shot.end - 1] || moments.length <= shot.first)
     return { shot: shot.id, word: null, later: frame - shot.start };
   const said = wordAt(moments, frame);
-  const index = Math.min(shot.end - 1, Math.max(shot.first, said < 0 ? shot.end - 1 : said));
+  // Nothing is said before the first word of a film, and behind its last.
+  const silent = frame < moments[shot.first]! ? shot.first : shot.end - 1;
+  const index = said < 0 ? silent : Math.min(shot.end - 1, Math.max(shot.first, said));
   return { shot: shot.id, word: film.words[index]![2], later: frame - moments[index]! };
 }
 
