@@ -2,6 +2,7 @@
 running application."""
 
 import io
+import math
 import re
 import sys
 from collections.abc import Callable
@@ -46,10 +47,6 @@ def who(page: Page) -> None:
 def continuity(page: Page) -> None:
     view(page, "Continuity")
     page.get_by_role("button", name=re.compile("Maren Oake")).first.click()
-
-
-def places(page: Page) -> None:
-    view(page, "Continuity", "Places")
 
 
 def look(page: Page) -> None:
@@ -182,10 +179,41 @@ def delivery(page: Page) -> None:
         page.get_by_role("link", name=re.compile("film|mp4", re.I)).first.wait_for(timeout=900_000)
 
 
+def screening(page: Page) -> None:
+    """The eighth shot, with a note drawn on it; made where the film has none yet."""
+    view(page, "Screening")
+    for _ in range(7):
+        page.keyboard.press("ArrowDown")
+    if not page.get_by_role("button", name=re.compile("^Note 1 at")).count():
+        page.keyboard.press("n")
+        page.get_by_label("Note", exact=True).fill(
+            "Closer, so that we see her face when she says it."
+        )
+        box = page.get_by_label("Draw around what the note is about").bounding_box()
+        assert box is not None
+        x, y = box["x"] + box["width"] * 0.36, box["y"] + box["height"] * 0.5
+        page.mouse.move(x + 70, y)
+        page.mouse.down()
+        for turn in range(1, 33):
+            angle = turn / 32 * 2 * math.pi
+            page.mouse.move(x + 70 * math.cos(angle), y + 130 * math.sin(angle))
+        page.mouse.up()
+        page.get_by_label("Your name").fill("Ada")
+        page.get_by_role("button", name="Keep").click()
+    page.get_by_role("button", name=re.compile("^Note 1 at")).click()
+    page.wait_for_timeout(1500)
+
+
+def publishing(page: Page) -> None:
+    view(page, "Delivery", "Publishing")
+    page.get_by_role("region", name="Thumbnail").get_by_role("status").wait_for(timeout=30_000)
+    page.wait_for_timeout(2500)
+
+
 VIEWS: dict[str, Callable[[Page], None]] = {
     "shelf": shelf, "script": script, "plates": plates, "grade": grade, "who": who,
     "continuity": continuity,
-"places": places, "look": look, "sheet": sheet,
+    "look": look, "sheet": sheet, "screening": screening, "publishing": publishing,
     "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table,
     "movement": movement, "voice": voice, "mix": mix, "actions": actions, "delivery": delivery,
 }  # fmt: skip

@@ -48,12 +48,13 @@ from .acting import VOICE_RATE
 from .air import air_of
 from .captioning import captions_shown
 from .casting import scene_choices
+from .cropping import aim_of, crop_of
 from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
 from .document import FilmDocument
 from .finishes import FilmFinish, finishes_of
 from .joins import FilmJoin, joins_of, led
 from .lanes import treatment_of
-from .made import Result, TakeRow, focus_of, used_take
+from .made import Result, TakeRow, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
 from .plates import plates_of, shown_plate
 from .reading import ReadFilm
@@ -216,6 +217,7 @@ class Assembled:
         settings, clip = self.document.settings, footage_of(shot, take)
         # What is in the air of a clip is in it already.
         own_air = clip is None or shot.shot.own.air is not None
+        crop = crop_of(shot, take)
         return PictureClip(
             self.spans[i],
             take.layers,
@@ -230,9 +232,10 @@ class Assembled:
             footage=clip,
             # A clip has its own movement; the camera stands still over it unless it is asked to move.
             move="still" if clip and shot.shot.own.move is None else shot.move,
-            focus=focus_of(take),
+            focus=aim_of(shot, take),
             finish=self.finishes[i].finish,
             marks=tuple(shot.shot.own.marks or ()),
+            crop=crop.middle if crop else None,
         )
 
     def _plated(self, i: int, plate: Plate) -> PictureClip:

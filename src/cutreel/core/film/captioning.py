@@ -6,7 +6,8 @@ from collections.abc import Sequence
 from cutreel.core.captions import SPEAKERS, Caption, CaptionPlace, CaptionShown
 from cutreel.core.timeline import FrameRate, Span
 
-from .heads import Head, heads_in, heads_seen
+from .cropping import heads_of
+from .heads import Head, heads_seen
 from .made import TakeRow
 from .moving import camera_of
 from .reading import ReadFilm
@@ -64,7 +65,7 @@ def _place(
     if take is None or usual != "low" or read.shots[i].shot.own.plate is not None:
         return None
     camera = camera_of(read.shots[i], take, rate.seconds(spans[i].frames))
-    heads = heads_seen(heads_in(take), camera, 0.0, 1.0)
+    heads = heads_seen(heads_of(read.shots[i], take), camera, 0.0, 1.0)
     low = UPRIGHT_LOW if upright else BANDS["low"]
     if _covered(heads, low) > COVERED and _covered(heads, BANDS["high"]) <= COVERED:
         return "high"

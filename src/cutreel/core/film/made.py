@@ -69,14 +69,23 @@ def is_fresh(shot: ReadShot, take: TakeRow) -> bool:
     return pinned or take.about.get("restyled", {}).get("beside") == shot.picture_key
 
 
-def focus_of(take: TakeRow) -> tuple[float, float]:
-    """Where the camera aims: the middle of whoever is in the picture, a little above, else the
-    middle of the frame."""
+def figures_in(take: TakeRow) -> tuple[float, float] | None:
+    """The middle of whoever is in the picture, a little above; None: nobody is known to be."""
     boxes = [r["box"] for r in take.about.get("regions", [])]
     if not boxes:
-        return (0.5, 0.5)
+        return None
     x = sum((b[0] + b[2]) / 2 for b in boxes) / len(boxes)
     # A third down a figure is its face or its breast.
     y = sum(b[1] + (b[3] - b[1]) * 0.35 for b in boxes) / len(boxes)
-    # Not all the way: somebody at the edge stays where the picture was composed for them.
-    return (round(0.5 + (x - 0.5) * 0.7, 3), round(0.5 + (y - 0.5) * 0.7, 3))
+    return (x, y)
+
+
+def focus_of(take: TakeRow) -> tuple[float, float]:
+    """Where the camera aims: toward whoever is in the picture, else at the middle of the frame."""
+    return toward(figures_in(take) or (0.5, 0.5))
+
+
+def toward(place: tuple[float, float]) -> tuple[float, float]:
+    """Where a camera aims for a place in its frame. Not all the way: somebody at the edge stays where the picture was
+    composed for them."""
+    return (round(0.5 + (place[0] - 0.5) * 0.7, 3), round(0.5 + (place[1] - 0.5) * 0.7, 3))

@@ -21,8 +21,9 @@ from cutreel.protocol import Mouth
 
 from .acting import FigureTold, acts_in_time, acts_planned, figures_in, mouth_of, named
 from .air import air_planned
+from .cropping import aim_of
 from .document import Settings
-from .made import Result, TakeRow, focus_of
+from .made import Result, TakeRow
 from .reading import ReadFilm, ReadShot
 
 INWARD = 0.22
@@ -88,7 +89,7 @@ def camera_of(shot: ReadShot, take: TakeRow, seconds: float) -> CameraPath | Wal
     still = footage_of(shot, take) is not None and shot.shot.own.move is None
     if own is not None:
         return Walked(own, seconds)
-    return path_for("still" if still else shot.move, seconds, focus_of(take))
+    return path_for("still" if still else shot.move, seconds, aim_of(shot, take))
 
 
 def footage_of(shot: ReadShot, take: TakeRow) -> Footage | None:

@@ -7,8 +7,9 @@ from cutreel.core.timeline import FrameRate, Span
 from cutreel.core.titles import TITLE_LOOKS, Card, TitleLook, look_for, off_faces, plan_cards
 from cutreel.core.titles.cards import ShotTold
 
+from .cropping import heads_of
 from .document import FilmDocument, OwnCard
-from .heads import heads_in, heads_seen
+from .heads import heads_seen
 from .joins import FilmJoin
 from .made import TakeRow
 from .moving import camera_of
@@ -70,7 +71,7 @@ def _off_heads(card: Card, shot: ReadShot, take: TakeRow | None, told: ShotTold)
         return card
     seconds = told.end - told.start
     begin, end = ((at - told.start) / seconds for at in (card.start, card.end))
-    heads = heads_seen(heads_in(take), camera_of(shot, take, seconds), begin, end)
+    heads = heads_seen(heads_of(shot, take), camera_of(shot, take, seconds), begin, end)
     return off_faces(card, heads)
 
 

@@ -43,7 +43,8 @@ Layers = Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer | Plat
 class Shown:
     """A picture on the move: its layers and the figures that act from back to front, its path, the path's life in
     frames, what is in the air, where light trembles, and what finishes it. Its words begin `lead`
-    frames after its life; there are `rate` frames a second."""
+    frames after its life; there are `rate` frames a second. A picture of
+    another shape is seen around `crop`."""
 
     layers: Layers
     path: CameraPath | Walked
@@ -54,6 +55,7 @@ class Shown:
     flames: Sequence[Flame] = ()
     finishing: Finishing | None = None
     marks: Marks | None = None
+    crop: tuple[float, float] | None = None
 
 
 class Compositor:
@@ -99,7 +101,7 @@ class Compositor:
             planes = layer if isinstance(layer, Planes) else layer.drawing(seconds)
             if planes is not None:
                 view = window if i == 0 else layer_zoom(window, layer.depth)
-                self._lay(planes, view, out, seconds)
+                self._lay(planes, view, out, seconds, shown.crop)
             if i == 0:
                 self._breathe(shown, True, window, seconds, out)
         for n, flame in enumerate(shown.flames):
@@ -147,14 +149,21 @@ class Compositor:
         y = ((flame.y - window.y) * window.zoom + 0.5) * self.height
         kernel.brighten(out[0], x, y, flame.reach * window.zoom * self.height, by)
 
-    def _lay(self, layer: Planes, window: Window, out: Frame, seconds: float = 0.0) -> None:
+    def _lay(
+        self,
+        layer: Planes,
+        window: Window,
+        out: Frame,
+        seconds: float = 0.0,
+        crop: tuple[float, float] | None = None,
+    ) -> None:
         width, height = layer.whole or layer.y.shape[::-1]
-        left, top, w, h = cover(width, height, self.width, self.height)
+        left, top, w, h = cover(width, height, self.width, self.height, crop)
         step_x, step_y = w / window.zoom / self.width, h / window.zoom / self.height
         x0 = left + w * window.x - w / window.zoom / 2 - layer.origin[0]
         y0 = top + h * window.y - h / window.zoom / 2 - layer.origin[1]
         if layer.ground is not None:
-            self._recede(layer, layer.ground, window, out)
+            self._recede(layer, layer.ground, window, out, crop)
             return
         if layer.water is not None:
             self._run(layer, layer.water, (x0, y0, step_x, step_y), out, seconds)
@@ -173,10 +182,17 @@ class Compositor:
             layer.v, layer.alpha_half, layer.spans_half, out[2], x0 / 2, y0 / 2, step_x, step_y, 128
         )
 
-    def _recede(self, layer: Planes, ground: Ground, window: Window, out: Frame) -> None:
+    def _recede(
+        self,
+        layer: Planes,
+        ground: Ground,
+        window: Window,
+        out: Frame,
+        crop: tuple[float, float] | None,
+    ) -> None:
         """Lay the hindmost layer so that its ground comes nearer with every row below the horizon."""
         high, wide = layer.y.shape
-        left, top, w, h = cover(wide, high, self.width, self.height)
+        left, top, w, h = cover(wide, high, self.width, self.height, crop)
         rows = (np.arange(high) + 0.5 - top) / h
         depth = np.clip((rows - ground.horizon) / (1 - ground.horizon), 0, 1)
         x, y, zoom = layer_zooms(window, depth)

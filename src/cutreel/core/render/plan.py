@@ -53,7 +53,7 @@ class PlannedShot(BaseModel):
     page. Of a take whose figures act, what its picture is made of instead (`strips`); which parts move by
     themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`);
     how it is graded, and what is done to it (`finish`); a `plate` in place of all that;
-    `marks` drawn over it."""
+    `marks` drawn over it. Of a picture of another shape the part around `crop` is seen."""
 
     layers: list[tuple[str, float]] = []
     strips: list[Strip] = []
@@ -69,6 +69,7 @@ class PlannedShot(BaseModel):
     finish: Finish = Finish()
     plate: ShownPlate | None = None
     marks: list[Mark] = []
+    crop: tuple[float, float] | None = None
 
     @classmethod
     def of(cls, clip: PictureClip) -> "PlannedShot":
@@ -88,6 +89,7 @@ class PlannedShot(BaseModel):
             finish=clip.finish,
             plate=clip.plate,
             marks=list(clip.marks),
+            crop=clip.crop,
         )
 
     @property

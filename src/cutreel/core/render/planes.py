@@ -90,13 +90,21 @@ def rgb_of(frame: tuple[U8, U8, U8]) -> U8:
 
 
 def cover(
-    width: int, height: int, frame_width: int, frame_height: int
+    width: int,
+    height: int,
+    frame_width: int,
+    frame_height: int,
+    around: tuple[float, float] | None = None,
 ) -> tuple[float, float, float, float]:
     """The part (left, top, width, height) of a picture that fills a frame of another shape: nothing
-    is letterboxed."""
+    is letterboxed. It lies `around` a point in shares of the picture, as far as that goes (None: its middle)."""
     scale = min(width / frame_width, height / frame_height)
     w, h = frame_width * scale, frame_height * scale
-    return (width - w) / 2, (height - h) / 2, w, h
+    if around is None:
+        return (width - w) / 2, (height - h) / 2, w, h
+    left = min(max(0.0, around[0] * width - w / 2), width - w)
+    top = min(max(0.0, around[1] * height - h / 2), height - h)
+    return left, top, w, h
 
 
 def _halved(plane: NDArray[Any]) -> NDArray[Any]:

@@ -151,7 +151,9 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
     finish, lut = scene.shot.finish, scene.shot.finish.grade.lut
     finishing = finishing_for(finish, plan.width, plan.height, rate, files(lut) if lut else b"")
     marks = Marks(shot.marks, plan.width, plan.height) if shot.marks else None
-    return Shown(layers, path, scene.life, scene.lead, rate, air, flames, finishing, marks)
+    return Shown(
+        layers, path, scene.life, scene.lead, rate, air, flames, finishing, marks, shot.crop
+    )
 
 
 def _layers(

@@ -75,7 +75,8 @@ class PictureClip:
     is made of (`strips`); which parts of it move by themselves (`regions`), and where it has `ground`; what is in the
     `air`, and where light trembles (`flames`). The camera's way, and where it
     aims, or a `path` that the maker drew. A clip in place of the picture (`footage`). How it is graded, and what is
-    done to it (`finish`). A `plate` in place of all that. `marks` drawn over it."""
+    done to it (`finish`). A `plate` in place of all that. `marks` drawn over it. Of a picture of another
+    shape than the film the part around `crop` is seen, in shares of it (None: around its middle)."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
@@ -92,6 +93,7 @@ class PictureClip:
     finish: Finish = AS_IT_IS
     plate: ShownPlate | None = None
     marks: tuple[Mark, ...] = ()
+    crop: tuple[float, float] | None = None
 
 
 @dataclass(frozen=True, slots=True)
