@@ -182,6 +182,7 @@ def delivery(page: Page) -> None:
 def screening(page: Page) -> None:
     """The eighth shot, with a note drawn on it; made where the film has none yet."""
     view(page, "Screening")
+    page.wait_for_timeout(2500)
     for _ in range(7):
         page.keyboard.press("ArrowDown")
     if not page.get_by_role("button", name=re.compile("^Note 1 at")).count():
@@ -199,7 +200,7 @@ def screening(page: Page) -> None:
             page.mouse.move(x + 70 * math.cos(angle), y + 130 * math.sin(angle))
         page.mouse.up()
         page.get_by_label("Your name").fill("Ada")
-        page.get_by_role("button", name="Keep").click()
+        page.get_by_role("button", name="Keep", exact=True).click()
     page.get_by_role("button", name=re.compile("^Note 1 at")).click()
     page.wait_for_timeout(1500)
 

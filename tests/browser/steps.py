@@ -3,7 +3,7 @@
 import re
 
 from axe_playwright_python.sync_playwright import Axe
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.waiting import until
 
@@ -23,6 +23,24 @@ def new_film(page: Page, title: str, story: str = STORY) -> None:
     page.get_by_label(re.compile("^Story")).first.fill(story)
     page.get_by_role("button", name="Cut it into shots").click()
     expect(page.get_by_role("article", name="Manuscript")).to_be_visible()
+
+
+def film_made(browser: Browser, address: str, title: str, story: str) -> str:
+    """A film of a story, for a module's tests; its id."""
+    context = browser.new_context(base_url=address)
+    page = context.new_page()
+    new_film(page, title, story)
+    film = page.url.split("/film/")[1].split("/")[0]
+    context.close()
+    return film
+
+
+BOATHOUSE = (
+    "# The boathouse — day, clear\n\nRunar scraped the old hull from bow to stern. He whistled while he did it, and the "
+    "dog slept in the shavings.\n\n# The fjord — night, clear\n\nAt night he rowed out with two lamps. The water was "
+    "black, and he did not whistle any more.\n"
+)
+"""Two scenes at two places and hours."""
 
 
 def go(page: Page, view: str) -> None:

@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.steps import go, new_film, no_barriers
+from tests.browser.steps import film_made, go, no_barriers
 from tests.waiting import until
 
 pytestmark = pytest.mark.browser
@@ -19,10 +19,9 @@ STORY = (
 
 @pytest.fixture(scope="module")
 def published(browser: Browser, address: str) -> str:
+    film = film_made(browser, address, "The Seventh Boat", STORY)
     context = browser.new_context(base_url=address)
     page = context.new_page()
-    new_film(page, "The Seventh Boat", STORY)
-    film = re.search(r"/film/(\w+)", page.url)[1]
     body = {"kind": "pictures", "only": "missing", "takes": 1}
     run = page.request.post(f"/api/films/{film}/runs", data=body).json()
 

@@ -6,25 +6,15 @@ from itertools import pairwise
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.steps import go, new_film, no_barriers
+from tests.browser.steps import BOATHOUSE, film_made, go, no_barriers
 from tests.waiting import until
 
 pytestmark = pytest.mark.browser
-STORY = (
-    "# The boathouse — day, clear\n\nRunar scraped the old hull from bow to stern. He whistled while he did it, and the "
-    "dog slept in the shavings.\n\n# The fjord — night, clear\n\nAt night he rowed out with two lamps. The water was "
-    "black, and he did not whistle any more.\n"
-)
 
 
 @pytest.fixture(scope="module")
 def screened(browser: Browser, address: str) -> str:
-    context = browser.new_context(base_url=address)
-    page = context.new_page()
-    new_film(page, "Runar", STORY)
-    film = re.search(r"/film/(\w+)", page.url)[1]
-    context.close()
-    return film
+    return film_made(browser, address, "Runar", BOATHOUSE)
 
 
 @pytest.fixture

@@ -178,7 +178,7 @@ def words_for(film: Assembled) -> list[str]:
 
 def _words_over(film: Assembled, at: int, used: Collection[str]) -> str:
     """Words for the picture of a shot: what is said in it or around it, else what is asked or called out anywhere, else
-    the film's name."""
+    the film's name, once, and then what names nobody."""
     said = [s for s in _short_said(film) if s.words not in used]
     people = film.read.shots[at].facts.people
     near = [s for s in said if s.shot == at] + [
@@ -187,7 +187,14 @@ def _words_over(film: Assembled, at: int, used: Collection[str]) -> str:
         if abs(s.shot - at) <= NEAR and film.read.shots[s.shot].facts.people == people
     ]
     called = [s for s in said if s.words.endswith(("?", "!"))]
-    return next((s.words for s in (*near, *called)), _name_short(film))
+    name = _name_short(film)
+    named = {w.lower() for p in film.document.cast for c in (p.name, *p.aliases) for w in c.split()}
+    # Words that name somebody belong to a picture of them.
+    loose = [s for s in said if not named & set(s.words.lower().split())]
+    found = next((s.words for s in (*near, *called)), None)
+    if found is None:
+        found = name if name not in used else next((s.words for s in loose), name)
+    return found
 
 
 def proposed_thumbnails(film: Assembled, count: int = 3) -> list[Thumbnail]:

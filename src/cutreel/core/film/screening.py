@@ -3,6 +3,7 @@
 import csv
 import io
 from bisect import bisect_right
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from cutreel.core.keys import key
@@ -42,13 +43,18 @@ class ScreenedScene(NamedTuple):
 
 def placed_notes(film: Assembled) -> list[PlacedNote]:
     """A film's notes in the order of its time."""
+    notes = film.document.screen_notes
+    if not notes:
+        return []
     starts = [s.start for s in film.spans]
-    placed = (_placed(film, note, starts) for note in film.document.screen_notes)
+    shots = {s.shot.id: i for i, s in enumerate(film.read.shots)}
+    placed = (_placed(film, note, starts, shots) for note in notes)
     return sorted(placed, key=lambda p: (p.start, p.note.id))
 
 
-def _placed(film: Assembled, note: ScreenNote, starts: list[int]) -> PlacedNote:
-    shots = {s.shot.id: i for i, s in enumerate(film.read.shots)}
+def _placed(
+    film: Assembled, note: ScreenNote, starts: Sequence[int], shots: Mapping[int, int]
+) -> PlacedNote:
     at = None if note.word is None else film.document.word_places.get(note.word)
     if at is not None:
         start = film.rate.frames(float(film.timing.words[at, 0])) + note.later

@@ -1,13 +1,14 @@
 """The film whole, as one archive."""
 
-from typing import Any, ClassVar, Literal
+from typing import ClassVar, Literal
 
-from cutreel.store import Assembled, ItemSpec, Result, new_id
+from cutreel.store import Assembled, ItemSpec, new_id
 
 from ..archiving import write_archive
-from ..registry import COMPUTING, Kind, Made, RunKind, Spec, Stage, Wanted, item
+from ..registry import Made, RunKind, Spec, Stage, Wanted, item
 from ..work import Work
 from ..workshop import Workshop
+from .outcome import OutcomeKind
 
 
 class ArchiveSpec(Spec):
@@ -17,17 +18,13 @@ class ArchiveSpec(Spec):
     run: str
 
 
-class ArchiveKind(Kind[ArchiveSpec]):
+class ArchiveKind(OutcomeKind[ArchiveSpec]):
     spec = ArchiveSpec
-    queue = COMPUTING
 
     def make(self, spec: ArchiveSpec, work: Work) -> Made | None:
         film = work.shop.assembled(work.film)
         outcome = write_archive(work.shop, film, work.progress, work.dropped)
         return None if outcome is None else Made(None, outcome)
-
-    def place(self, spec: ArchiveSpec, made: Result, cost: Any, work: Work) -> None:
-        work.shop.runs.set_outcome(work.item.run, made.data)
 
 
 class ArchiveWanted(Wanted):

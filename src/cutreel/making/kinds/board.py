@@ -1,14 +1,15 @@
 """The film's shots on paper."""
 
-from typing import Any, ClassVar, Literal
+from typing import ClassVar, Literal
 
-from cutreel.store import Assembled, ItemSpec, Result, new_id
+from cutreel.store import Assembled, ItemSpec, new_id
 
 from ..board import Each, Paper, write_board
-from ..registry import COMPUTING, Kind, Made, RunKind, Spec, Stage, Wanted, item
+from ..registry import Made, RunKind, Spec, Stage, Wanted, item
 from ..taken import taken_file
 from ..work import Work
 from ..workshop import Workshop
+from .outcome import OutcomeKind
 
 
 class BoardSpec(Spec):
@@ -20,9 +21,8 @@ class BoardSpec(Spec):
     each: Each
 
 
-class BoardKind(Kind[BoardSpec]):
+class BoardKind(OutcomeKind[BoardSpec]):
     spec = BoardSpec
-    queue = COMPUTING
 
     def make(self, spec: BoardSpec, work: Work) -> Made | None:
         film = work.shop.assembled(work.film)
@@ -32,9 +32,6 @@ class BoardKind(Kind[BoardSpec]):
         media = work.shop.media.put(data, "pdf")
         told = f"{spec.each} shots to a page, {'A4' if spec.paper == 'a4' else 'letter'}"
         return Made(media, {"files": [taken_file("board.pdf", media, len(data), told)]})
-
-    def place(self, spec: BoardSpec, made: Result, cost: Any, work: Work) -> None:
-        work.shop.runs.set_outcome(work.item.run, made.data)
 
 
 class BoardWanted(Wanted):

@@ -1,14 +1,14 @@
 """The finished film: its segments and its sound joined into one file, with captions and a report of
 what was measured."""
 
-from typing import Any, ClassVar
+from typing import ClassVar
 
 from cutreel.core.render import FileForm
-from cutreel.store import Result
 
 from ..delivering import join_film
-from ..registry import COMPUTING, Captions, Kind, Made, Spec
+from ..registry import Captions, Made, Spec
 from ..work import Work
+from .outcome import OutcomeKind
 
 
 class FilmSpec(Spec):
@@ -21,13 +21,9 @@ class FilmSpec(Spec):
     form: FileForm = "web"
 
 
-class FilmKind(Kind[FilmSpec]):
+class FilmKind(OutcomeKind[FilmSpec]):
     spec = FilmSpec
-    queue = COMPUTING
 
     def make(self, spec: FilmSpec, work: Work) -> Made | None:
         outcome = join_film(work.shop, work.film, spec.size, spec.captions, spec.form)
         return Made(outcome["film"], outcome)
-
-    def place(self, spec: FilmSpec, made: Result, cost: Any, work: Work) -> None:
-        work.shop.runs.set_outcome(work.item.run, made.data)

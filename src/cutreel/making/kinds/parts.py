@@ -1,14 +1,15 @@
 """The film's parts, for whoever goes on with it elsewhere."""
 
-from typing import Any, ClassVar, Literal
+from typing import ClassVar, Literal
 
-from cutreel.store import Assembled, ItemSpec, Result, new_id
+from cutreel.store import Assembled, ItemSpec, new_id
 
 from ..handing import Pictures, shot_plans, write_parts
 from ..lacking import lacks_of
-from ..registry import COMPUTING, Kind, Made, RunKind, Spec, Stage, Wanted, item
+from ..registry import Made, RunKind, Spec, Stage, Wanted, item
 from ..work import Work
 from ..workshop import Workshop
+from .outcome import OutcomeKind
 from .segment import segments_of
 
 PartSize = Literal["720p", "1080p", "2160p"]
@@ -23,9 +24,8 @@ class PartsSpec(Spec):
     size: PartSize
 
 
-class PartsKind(Kind[PartsSpec]):
+class PartsKind(OutcomeKind[PartsSpec]):
     spec = PartsSpec
-    queue = COMPUTING
 
     def make(self, spec: PartsSpec, work: Work) -> Made | None:
         film = work.shop.assembled(work.film)
@@ -33,9 +33,6 @@ class PartsKind(Kind[PartsSpec]):
             work.shop, film, spec.pictures, spec.size, work.progress, work.dropped
         )
         return None if outcome is None else Made(None, outcome)
-
-    def place(self, spec: PartsSpec, made: Result, cost: Any, work: Work) -> None:
-        work.shop.runs.set_outcome(work.item.run, made.data)
 
 
 class PartsWanted(Wanted):

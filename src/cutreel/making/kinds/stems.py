@@ -1,14 +1,15 @@
 """The sound taken out: stems, the mix alone, the cue sheet."""
 
-from typing import Any, ClassVar, Literal
+from typing import ClassVar, Literal
 
-from cutreel.store import Assembled, ItemSpec, Result, new_id
+from cutreel.store import Assembled, ItemSpec, new_id
 
 from ..lacking import lacks_of
-from ..registry import COMPUTING, Kind, Made, RunKind, Spec, Stage, Wanted, item
+from ..registry import Made, RunKind, Spec, Stage, Wanted, item
 from ..stems import write_stems
 from ..work import Work
 from ..workshop import Workshop
+from .outcome import OutcomeKind
 
 
 class StemsSpec(Spec):
@@ -18,17 +19,13 @@ class StemsSpec(Spec):
     run: str
 
 
-class StemsKind(Kind[StemsSpec]):
+class StemsKind(OutcomeKind[StemsSpec]):
     spec = StemsSpec
-    queue = COMPUTING
 
     def make(self, spec: StemsSpec, work: Work) -> Made | None:
         film = work.shop.assembled(work.film)
         outcome = write_stems(work.shop, film, work.progress, work.dropped)
         return None if outcome is None else Made(None, outcome)
-
-    def place(self, spec: StemsSpec, made: Result, cost: Any, work: Work) -> None:
-        work.shop.runs.set_outcome(work.item.run, made.data)
 
 
 class StemsWanted(Wanted):

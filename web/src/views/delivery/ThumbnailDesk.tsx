@@ -31,6 +31,23 @@ const SHAPES = [
   ["1:1", "1080 × 1080"],
 ] as const;
 const SMALL = 168;
+const times = (zoom: number) => `${zoom.toFixed(1)} ×`;
+type Slid = "size" | "zoom" | "x" | "y";
+/** What is slid: its field, its name and in full, its least and most, its step, and how it is said. */
+const SLIDES: readonly (readonly [
+  Slid,
+  string,
+  string,
+  number,
+  number,
+  number,
+  (value: number) => string,
+])[] = [
+  ["size", "letters", "Size of the letters", 0.1, 0.5, 0.02, inHundredths],
+  ["zoom", "nearer", "How near", 1, 4, 0.1, times],
+  ["x", "across", "Across", 0, 1, 0.02, inHundredths],
+  ["y", "down", "Down", 0, 1, 0.02, inHundredths],
+];
 
 const same = (a: Thumbnail, b: Thumbnail) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -195,50 +212,20 @@ function Wording({ film, shown, words, onPut }: WordingProps) {
         onChange={(behind) => onPut({ behind })}
       />
       <Check label="a shade under them" on={!!shown.shade} onChange={(shade) => onPut({ shade })} />
-      <Named name="letters">
-        <Slide
-          name="Size of the letters"
-          value={shown.size!}
-          least={0.1}
-          most={0.5}
-          step={0.02}
-          says={inHundredths}
-          onPut={(size) => onPut({ size })}
-        />
-      </Named>
-      <Named name="nearer">
-        <Slide
-          name="How near"
-          value={shown.zoom!}
-          least={1}
-          most={4}
-          step={0.1}
-          says={(z) => `${z.toFixed(1)} ×`}
-          onPut={(zoom) => onPut({ zoom })}
-        />
-      </Named>
-      <Named name="across">
-        <Slide
-          name="Across"
-          value={shown.x!}
-          least={0}
-          most={1}
-          step={0.02}
-          says={inHundredths}
-          onPut={(x) => onPut({ x })}
-        />
-      </Named>
-      <Named name="down">
-        <Slide
-          name="Down"
-          value={shown.y!}
-          least={0}
-          most={1}
-          step={0.02}
-          says={inHundredths}
-          onPut={(y) => onPut({ y })}
-        />
-      </Named>
+      {SLIDES.map(([field, name, label, least, most, step, says]) => (
+        <div key={field} className="grid grid-cols-[52px_1fr] items-center">
+          <span className="text-ink-2">{name}</span>
+          <Slide
+            name={label}
+            value={shown[field]!}
+            least={least}
+            most={most}
+            step={step}
+            says={says}
+            onPut={(value) => onPut({ [field]: value })}
+          />
+        </div>
+      ))}
       <div className="flex items-center gap-1">
         <Button
           kind="quiet"
@@ -270,13 +257,6 @@ function Wording({ film, shown, words, onPut }: WordingProps) {
     </div>
   );
 }
-
-const Named = ({ name, children }: { name: string; children: React.ReactNode }) => (
-  <div className="grid grid-cols-[52px_1fr] items-center">
-    <span className="text-ink-2">{name}</span>
-    {children}
-  </div>
-);
 
 function Measures(props: { film: Film; shown: Thumbnail; shape: ThumbnailShape }) {
   const m = useThumbnailMeasures(props.film, props.shown, props.shape).data;
@@ -311,7 +291,13 @@ function Measures(props: { film: Film; shown: Thumbnail; shape: ThumbnailShape }
         <span key={what}>
           {i > 0 && ", "}
           {what}{" "}
-          <span className={good ? "text-ink" : "drift text-ink"}>
+          <span
+            className={
+              good
+                ? "text-ink"
+                : "text-ink underline decoration-grease decoration-wavy underline-offset-2"
+            }
+          >
             {found}
             {!good && ` (${short[what]})`}
           </span>
