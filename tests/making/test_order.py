@@ -9,6 +9,9 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
     assert {k for k, q in queues.items() if q == COMPUTING} == {
         "segment",
         "mix",
+        "archive",
+        "board",
+        "parts",
         "stems",
         "fitted",
         "join",
