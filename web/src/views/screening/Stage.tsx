@@ -6,7 +6,8 @@ import type { PlacedNote } from "../../api/screening";
 import { ratioOf } from "../../parts/lastFrame";
 import type { FilmVideo } from "../../parts/useFilmVideo";
 import { usePlayhead } from "../../state/playhead";
-import { type Point, drawnOn, handleOf, lineThrough } from "./place";
+import { ShotPicture } from "./ShotPicture";
+import { type Point, drawnOn, handleOf, lineThrough, shotAt } from "./place";
 
 interface Props {
   film: Film;
@@ -52,6 +53,12 @@ export function Stage({ film, player, notes, drawing, onDraw, onChoose }: Props)
       style={{ aspectRatio: ratioOf(film), height: "min(100%, calc(100cqw / var(--ratio)))" }}
       data-seen={seen === still}
     >
+      {/* Until the frame is there: a film that is being made is another one every few seconds. */}
+      {!seen && (
+        <div className="absolute inset-0">
+          <ShotPicture film={film} shot={shotAt(film, frame)} high={720} />
+        </div>
+      )}
       <video
         ref={player.video}
         playsInline

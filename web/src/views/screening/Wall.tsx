@@ -10,7 +10,7 @@ import { timecode } from "../../parts/time";
 import { pointAt, selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { Board } from "./Board";
-import { ShotPicture } from "./Watch";
+import { ShotPicture } from "./ShotPicture";
 
 interface Props {
   film: Film;

@@ -6,11 +6,12 @@ import type { PlacedNote, ScreenedScene } from "../../api/screening";
 import { useKeys } from "../../keys/useKeys";
 import { Button } from "../../parts/Button";
 import { useMoments, wordAt } from "../../parts/following";
-import { isDrawn, lastFrame, ratioOf } from "../../parts/lastFrame";
+import { ratioOf } from "../../parts/lastFrame";
 import { timecode } from "../../parts/time";
 import { useFilmVideo } from "../../parts/useFilmVideo";
 import { playhead, seek, selected, usePlayhead } from "../../state/playhead";
 import { Agreement } from "./Agreement";
+import { ShotPicture } from "./ShotPicture";
 import { Stage } from "./Stage";
 import { type Point, shotAt } from "./place";
 
@@ -206,31 +207,3 @@ const Row = memo(function Row({ film, shot }: { film: Film; shot: Shot }) {
     </ul>
   );
 });
-
-/** A shot as it is seen, small. */
-export function ShotPicture({ film, shot, high = 180 }: { film: Film; shot: Shot; high?: number }) {
-  const take = shot.takes.find((t) => t.id === shot.used);
-  if (isDrawn(shot))
-    return (
-      <img
-        src={lastFrame(film, shot, high)}
-        alt=""
-        loading="lazy"
-        className="size-full object-cover"
-      />
-    );
-  if (take)
-    return (
-      <img
-        src={`/media/${high > 240 ? take.media : take.thumb}`}
-        alt=""
-        loading="lazy"
-        className="size-full object-cover"
-      />
-    );
-  return (
-    <span className="flex size-full items-center bg-[#faf6ec] px-2 text-left font-serif text-[10px] leading-tight text-[#272320]">
-      <span className="line-clamp-3">{shot.text}</span>
-    </span>
-  );
-}
