@@ -211,12 +211,44 @@ def publishing(page: Page) -> None:
     page.wait_for_timeout(2500)
 
 
+MAKERS: dict[str, tuple[str, dict[str, Any]]] = {
+    "pencil": ("My pencil", {"how": "hand", "offer": {"kind": "picture", "daily": 12}}),
+    "night-press": (
+        "Night press",
+        {
+            "how": "program",
+            "command": ["cat", "{prompt}", "{output}"],
+            "ending": "png",
+            "offer": {
+                "kind": "picture",
+                "price": "0.01",
+                "per": "picture",
+                "prompt_characters": 300,
+            },
+        },
+    ),
+}
+"""Made-up makers, plugged in for as long as the picture takes."""
+
+
+def services(page: Page) -> None:
+    for name, (title, reached) in MAKERS.items():
+        settings = {"id": name, "title": title, "reached": reached}
+        page.request.post(ADDRESS + "/api/services", data={"settings": settings})
+    page.goto(ADDRESS + "/services")
+    page.get_by_role("button", name="Night press").click()
+    page.wait_for_timeout(900)
+    for name in MAKERS:
+        page.request.delete(f"{ADDRESS}/api/services/{name}")
+
+
 VIEWS: dict[str, Callable[[Page], None]] = {
     "shelf": shelf, "script": script, "plates": plates, "grade": grade, "who": who,
     "continuity": continuity,
     "look": look, "sheet": sheet, "screening": screening, "publishing": publishing,
     "sheet-dim": sheet_dim, "bench": bench, "light-table": light_table,
     "movement": movement, "voice": voice, "mix": mix, "actions": actions, "delivery": delivery,
+    "services": services,
 }  # fmt: skip
 
 

@@ -61,7 +61,7 @@ KNOWN |= dict.fromkeys(
     (
         "museum depot compartment airport cell ward quarry loft stadium cinema dungeon porch veranda balcony gym swamp "
         "jungle rainforest volcano fort fortress archive warehouse barracks crossroads plantation maze zoo circus windmill "
-        "watermill"
+        "watermill dyke dike allotment weir"
     ).split(),
     "place",
 )

@@ -118,7 +118,7 @@ class Desk:
         bad = next((w for w in self.simulation.refuse_words if w.lower() in text), None)
         if bad:
             return Refusal(code="refused-content", message=f"“{bad}” is not drawn or spoken here.")
-        if offer.quota.left < _amount_of(work):
+        if offer.quota and offer.quota.left < _amount_of(work):
             return Refusal(
                 code="out-of-quota",
                 message=f"{offer.quota.left} left of {offer.quota.limit}.",

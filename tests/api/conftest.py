@@ -31,7 +31,7 @@ def services(stack: Temporary) -> Iterator[Callable[..., None]]:
 
     def misbehave(**how: Any) -> None:
         httpx.put(stack.services + "/simulation", json=how).raise_for_status()
-        stack.shop._offers = (-1e9, [])
+        stack.shop.ask_again()
 
     yield misbehave
     misbehave()

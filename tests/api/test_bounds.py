@@ -81,7 +81,7 @@ def test_every_route_that_takes_a_file_has_a_bound_of_its_own(client) -> None:
         for method in methods.values():
             if "multipart/form-data" in method.get("requestBody", {}).get("content", {}):
                 plain = path.replace("{film}", "f").replace("{take}", "t").replace("{shot}", "1")
-                plain = plain.replace("{line}", "0")
+                plain = plain.replace("{line}", "0").replace("{service}", "s")
                 assert bound_of(plain) != USUAL, path
 
 

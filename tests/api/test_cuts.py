@@ -75,3 +75,39 @@ def test_cuts_are_listed_named_once_and_gone_from_the_list_when_off_the_shelf(cl
     assert client.delete(f"/api/films/{cut['film']}").status_code == 204
     names = [c["name"] for c in client.get(f"/api/films/{film['id']}/cuts").json()]
     assert names == ["first cut", "a cut of a cut"]
+
+
+def test_a_part_becomes_an_upright_cut_with_the_pictures_that_there_are(
+    client, film, finished
+) -> None:
+    made = start(client, film, kind="pictures", takes=1)
+    finished(film["id"], made["id"])
+    now = client.get(f"/api/films/{film['id']}").json()
+    shots = now["shots"]
+    part = {"name": "short", "start": shots[1]["start"], "end": shots[1]["stop"], "aspect": "9:16"}
+    answer = client.post(f"/api/films/{film['id']}/excerpts", json=part)
+    assert answer.status_code == 201, answer.text
+    cut = answer.json()
+    assert (cut["name"], cut["aspect"]) == ("short", "9:16") and 0 < cut["seconds"] < now["seconds"]
+    there = client.get(f"/api/films/{cut['film']}").json()
+    kept = {s["id"] for s in there["shots"]}
+    assert shots[1]["id"] in kept and len(kept) < len(shots)
+    before, after = (_used(f["shots"]) for f in (now, there))
+    assert after and all(before[shot] == media for shot, media in after.items() if shot in before)
+    # It is a change like any other: undone, the film is whole again there, and here nothing happened.
+    for _ in range(2):
+        client.post(f"/api/films/{cut['film']}/undo")
+    assert client.get(f"/api/films/{cut['film']}").json()["text"] == now["text"]
+    assert client.get(f"/api/films/{film['id']}").json()["revision"] == now["revision"]
+    whole = {**part, "name": "all", "start": 0, "end": shots[-1]["stop"]}
+    refused = client.post(f"/api/films/{film['id']}/excerpts", json=whole)
+    assert refused.status_code == 422 and "whole film" in refused.json()["title"]
+
+
+def _used(shots: list[dict]) -> dict[int, str]:
+    """The picture that each shot uses."""
+    return {
+        s["id"]: next(t["media"] for t in s["takes"] if t["id"] == s["used"])
+        for s in shots
+        if s["used"]
+    }

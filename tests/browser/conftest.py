@@ -31,6 +31,7 @@ def address(stack: Temporary) -> str:
     """Where the web server answers."""
     port = free_port()
     stack.environment["CUTREEL_WEB"] = str(ROOT / "web/dist")
+    stack.environment["CUTREEL_DOOR"] = f"http://127.0.0.1:{free_port()}"  # who needs it starts it
     stack.start("web", commands.web(port))
     commands.wait_for(
         lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 60, "The web server"

@@ -219,3 +219,21 @@ def test_a_cut_is_kept_opened_changed_and_seen_beside_the_first(room: Page) -> N
     )
     expect(room.get_by_role("img", name="Frame 0 of the other cut")).to_be_visible()
     no_barriers(room, "two cuts")
+
+
+def test_an_upright_short_of_a_scene(room: Page) -> None:
+    room.get_by_role("tab", name="Beside another cut").click()
+    form = room.get_by_role("form", name="Keep a cut")
+    form.get_by_label("Of what").click()
+    room.get_by_role("option").nth(1).click()
+    form.get_by_label("In which shape").click()
+    room.get_by_role("option", name="upright, 9:16").click()
+    form.get_by_label("Name of the new cut").fill("a short")
+    no_barriers(room, "keeping a cut of a part")
+    form.get_by_role("button", name="Keep as a cut").click()
+    expect(room.get_by_text(re.compile("“a short” is kept: .*9:16"))).to_be_visible()
+    cuts = room.request.get(
+        room.url.split("/screening")[0].replace("/film/", "/api/films/") + "/cuts"
+    ).json()
+    (short,) = [c for c in cuts if c["name"] == "a short"]
+    assert short["aspect"] == "9:16" and short["seconds"] < max(c["seconds"] for c in cuts)

@@ -372,3 +372,16 @@ def test_two_who_were_one_do_not_share_a_number() -> None:
     found = [Person(id=1, name="Pip"), Person(id=2, name="the boy")]
     done = apply_command(film, TakeCast(cast=found), [])[0]
     assert done.cast[0].id == 5 and len({p.id for p in done.cast}) == 2
+
+
+def test_what_stands_beside_a_role_brings_nobody_new() -> None:
+    """ "The driver, an old man": one person, who speaks and acts on."""
+    text = (
+        "Odile stood in the road. The driver, an old man with a tin whistle, opened the door. “You are early,” he said. "
+        "Odile rode with him."
+    )
+    assert set(cast_of(text)) == {"Odile", "the driver"}
+    assert spoken(text) == [("the driver", "You are early")]
+    # A man who comes by himself stays another.
+    other = "The driver, an old man, opened the door. A man with a dog climbed in. The man sat down. The driver sang. He sang on."
+    assert {"the driver", "the man"} <= set(cast_of(other))

@@ -43,6 +43,11 @@ def places(text: str) -> list[str]:
         ("Ada stood in the kitchen. A man in a black jersey climbed in.", ["a kitchen"] * 2),
         # a bar of gold is no inn
         ("Ada stood in the kitchen. A bar of gold lay in a box.", ["a kitchen"] * 2),
+        # by what somebody came is left when they are there; the dark is no place; a ship is seen from the shore
+        ("Ada stood in the kitchen. A dentist arrived in a yellow van. Ada slept.", ["a kitchen"] * 3),
+        ("Ada stood in the kitchen. Ada looked into the dark. Ada slept.", ["a kitchen"] * 3),
+        ("Ada ran to the tower. Far out a ship turned round. Ada slept.", ["a tower"] * 3),
+        ("Ada rode along the dyke. Ada sang.", ["a dyke"] * 2),
         # they lead somewhere that is not told to
         ("The road up to the pass was gone. Ada stopped.", ["a country road"] * 2),
     ],

@@ -2,6 +2,8 @@
 contrast is that of WCAG 2.2, whose own examples are used; pictures are measured by Pillow and NumPy alone."""
 
 import io
+from dataclasses import replace
+from types import SimpleNamespace
 
 import numpy as np
 import pytest
@@ -15,6 +17,7 @@ from cutreel.core.film import (
     apply_command,
     assemble,
     chapters_of,
+    credits_of,
     drafted_texts,
     new_film,
     read_film,
@@ -196,3 +199,25 @@ def test_a_nearer_picture_shows_what_is_around_its_middle() -> None:
     out = io.BytesIO()
     upright.picture.save(out, "JPEG")
     assert Image.open(out).size == (720, 1280)
+
+
+def test_whom_services_ask_to_be_named_is_among_the_credits() -> None:
+    """Of what the film uses alone; each once, with what it may be used for."""
+    found = film()
+    rights = {
+        "by": "Night press",
+        "credit": "drawn at Night press",
+        "terms": "films with advertising too",
+    }
+    takes = [
+        SimpleNamespace(about={"rights": rights}),
+        SimpleNamespace(about={"rights": dict(rights)}),
+        SimpleNamespace(about={}),
+        None,
+    ]
+    used = replace(found, used=takes, sounds={"s": SimpleNamespace(data={"rights": {"by": "Hum"}})})
+    assert credits_of(used) == [
+        "Night press: drawn at Night press (films with advertising too)",
+        "Hum: no name asked for",
+    ]
+    assert credits_of(found) == []

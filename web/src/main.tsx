@@ -4,6 +4,7 @@ import { createRoot } from "react-dom/client";
 import { RouterProvider, createBrowserRouter } from "react-router";
 
 import { queryClient } from "./api/queries";
+import { Broken } from "./parts/Broken";
 import { Notices } from "./parts/Notices";
 import { lamp, setLamp } from "./state/playhead";
 import { Bench } from "./views/bench/Bench";
@@ -14,16 +15,19 @@ import { Screening } from "./views/screening/Screening";
 import { Script } from "./views/script/Script";
 import { Sheet } from "./views/Sheet";
 import { Mix } from "./views/mix/Mix";
+import { Services } from "./views/services/Services";
 import { Shelf } from "./views/shelf/Shelf";
 import "./styles.css";
 
 setLamp(lamp.get());
 
 const router = createBrowserRouter([
-  { path: "/", element: <Shelf /> },
+  { path: "/", element: <Shelf />, errorElement: <Broken /> },
+  { path: "/services", element: <Services />, errorElement: <Broken /> },
   {
     path: "/film/:film",
     element: <FilmFrame />,
+    errorElement: <Broken />,
     children: [
       { index: true, element: <ToSheet /> },
       { path: "script", element: <Script /> },

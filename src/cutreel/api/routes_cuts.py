@@ -5,7 +5,8 @@ from typing import Any, Literal
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from cutreel.core.film import cut_differences
+from cutreel.core.film import Change, cut_differences, excerpt_of
+from cutreel.core.film.commands import EditPlaces, SetSettings
 
 from .door import Films, Shop
 
@@ -55,6 +56,33 @@ def keep(film: str, wish: CutName, shop: Shop, films: Films) -> CutView:
     made = shop.whole.keep_cut(film, name)
     head = films.now(made).head
     return CutView(film=made, name=name, aspect=head.settings.aspect, seconds=head.seconds)
+
+
+class ExcerptWanted(CutName):
+    """A part of the film, from a frame up to another, in a shape (None: as the film has it)."""
+
+    start: int = Field(ge=0)
+    end: int = Field(gt=0)
+    aspect: Literal["16:9", "9:16", "1:1"] | None = None
+
+
+@router.post("/excerpts", status_code=201)
+def excerpt(film: str, wish: ExcerptWanted, shop: Shop, films: Films) -> CutView:
+    """Keep a part of the film as a cut of its own: a teaser, a short. It has whole sentences, no titles, and the
+    pictures and voices that there are; all of it can be changed, or undone there."""
+    found = excerpt_of(films.now(film).film, wish.start, wish.end)
+    view = keep(film, CutName(name=wish.name), shop, films)
+    take_out = EditPlaces(edits=found.edits, what="keep a part")
+    values: dict[str, Any] = {"titles": "off"}
+    if wish.aspect is not None:
+        values["aspect"] = wish.aspect
+    for command in (take_out, SetSettings(values=values)):
+        revision = shop.films.get(view.film).revision
+        shop.films.change(view.film, Change(revision=revision, command=command))
+    head = films.now(view.film).head
+    return CutView(
+        film=view.film, name=view.name, aspect=head.settings.aspect, seconds=head.seconds
+    )
 
 
 @router.get("/cuts/{other}/differences")

@@ -62,6 +62,9 @@ def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     """A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
     then is not spoken), else by whom it is about."""
     style = shop.styles.get(new.style) if new.style else None
+    first = shop.plugged.choices().get("picture", {}).get("first")
+    if first and "offer" not in new.settings.model_fields_set:
+        new.settings.offer = first
     if style is not None:
         said = new.settings.model_dump(include=new.settings.model_fields_set)
         usual = style.applied_to(Settings()).model_dump()

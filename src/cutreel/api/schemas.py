@@ -457,6 +457,8 @@ class Spending(BaseModel):
     film: float
     today: float
     by_offer: dict[str, float]
+    near: str = ""
+    """The limit that is nearly reached, in a sentence."""
 
 
 class Impact(BaseModel):

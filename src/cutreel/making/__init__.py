@@ -4,6 +4,8 @@ be repeated without harm."""
 from .apart import CLIP, LEXICON, OWN, SCRIPT, SOUND, SSML, reader
 from .archiving import ArchiveFault, BroughtFilm, bring_archive, faults_in
 from .asking import AskedReading, read_by_service
+from .by_hand import ForToday, Placed, bring_files, for_today, take_off
+from .by_hand import folder_of as hand_folder
 from .drifting import PersonDrift, drift_of, seen_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
@@ -13,6 +15,7 @@ from .kinds.listening import listened_key
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
+from .linking import film_to_show, is_password, make_link, note_at
 from .mixing import MixDesk, mix_spec
 from .moving import frame_of_film, frames_of_shot, usual_path, ways_along
 from .narration import keep_narration, share_heard
@@ -27,6 +30,9 @@ from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
+from .services_desk import begin_check, plug_in, take_out, try_out
+from .services_desk import is_going as check_is_going
+from .sharing import shared
 from .stories import FoundStory, pace_in, story_apart
 from .thumbnails import thumbnail_of
 from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
@@ -50,12 +56,14 @@ __all__ = [
     "BroughtFilm",
     "Estimate",
     "Faults",
+    "ForToday",
     "FoundStory",
     "MixDesk",
     "Origin",
     "PersonDrift",
     "Picture",
     "PicturesWanted",
+    "Placed",
     "PreviewDesk",
     "PreviewSound",
     "Queue",
@@ -63,22 +71,29 @@ __all__ = [
     "RunRequest",
     "Workshop",
     "add_take",
+    "begin_check",
     "bring_archive",
+    "bring_files",
     "broken_chains",
     "brought_picture",
     "cancel_run",
     "candidates",
+    "check_is_going",
     "described_voices",
     "drift_of",
     "estimate",
     "faults_in",
     "faults_of",
+    "film_to_show",
     "follow_spec",
+    "for_today",
     "frame_of_film",
     "frame_size",
     "frames_of_shot",
     "go_on_run",
+    "hand_folder",
     "heard_as",
+    "is_password",
     "is_warm",
     "keep_brought",
     "keep_narration",
@@ -86,7 +101,9 @@ __all__ = [
     "keep_recording",
     "line_at",
     "listened_key",
+    "make_link",
     "mix_spec",
+    "note_at",
     "opened_line",
     "opened_sound",
     "pace_in",
@@ -95,20 +112,25 @@ __all__ = [
     "pause_run",
     "picture_spec",
     "planned_segments",
+    "plug_in",
     "price_of",
     "read_by_service",
     "reader",
     "samples",
     "seen_of",
     "share_heard",
+    "shared",
     "shelf",
     "size_of",
     "start_run",
     "story_apart",
+    "take_off",
+    "take_out",
     "takes_of_line",
     "thumbnail_of",
     "timeline_of",
     "try_now",
+    "try_out",
     "usual_path",
     "wanted_pictures",
     "wanted_texts",

@@ -108,7 +108,7 @@ def _wish(wanted: AgainWanted, shop: Workshop) -> tuple[dict[str, Any], set[str]
 
 
 def _offer(shop: Workshop, name: str, needs: set[str]) -> Offer:
-    found = next((o for o in shop.offers() if o.name == name and o.kind == "picture"), None)
+    found = shop.offer_named("picture", name)
     if found is None:
         raise BadInput(f"No service offers pictures as “{name}”.", "Choose another offer.")
     missing = sorted(needs - set(found.understands))

@@ -51,8 +51,8 @@ def estimate(
         cost=price_of(shop, items),
         seconds=sum(i.weight for i in items) / AT_ONCE,
         pictures=len(pictures),
-        fits=min(len(pictures), offer.quota.left) if offer else None,
-        renews=offer.quota.renews_at if offer else None,
+        fits=min(len(pictures), offer.quota.left) if offer and offer.quota else None,
+        renews=offer.quota.renews_at if offer and offer.quota else None,
         lacks=tuple(shop.registry.run(kind).lacks(assembled, wanted)),
     )
 

@@ -7,6 +7,7 @@ from typing import Any, NamedTuple, TypeVar
 from cutreel.core.errors import CutReelError
 from cutreel.protocol import JobInput
 
+from .paying import Order, ordered
 from .workshop import Workshop
 
 Checked = TypeVar("Checked")
@@ -39,10 +40,9 @@ def ask_once(
         data = made.data["data"]
         return check(data), Answer(data, made.data["unused"], float(made.cost))
     offer = shop.offer_of(kind)
-    done = shop.services.do(offer.name, work, name)
+    done = ordered(shop, Order(film=film, offer=offer.name, work=work, key=name))
     if done is None or not done.files:
         raise CutReelError(f"{offer.title} returned nothing.", "Ask again.")
-    shop.spending.spend(name, film, offer.name, done.cost)
     try:
         data = json.loads(done.files[0][1])
         checked = check(data)

@@ -192,6 +192,11 @@ def line_recorded(words: Sequence[Word], flac: bytes, unsure: Sequence[int]) -> 
     return flac, recorded(words, flac, unsure)
 
 
+def listened(flac: bytes, words: Sequence[Word]) -> Found:
+    """A line that a voice spoke which does not tell when each word is said, as `recorded`. Raises BadInput."""
+    return recorded(words, flac)
+
+
 def opened_line(data: bytes, words: Sequence[Word]) -> tuple[bytes, Found]:
     """A recording of a line from outside, as FLAC, with what is kept of it: for the process apart, since listening
     takes a core for seconds. Raises BadInput."""

@@ -8,21 +8,26 @@ any time.
 import logging
 from collections.abc import Mapping
 from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
 from decimal import Decimal
 from typing import Any
 
 from sqlalchemy.exc import OperationalError
 
+from cutreel.bridge import OnTheList
 from cutreel.core.errors import CutReelError
 from cutreel.protocol import JobInput, Offer
 from cutreel.services import Delivered, ServiceDown, ServiceRefused
-from cutreel.store import ClaimedItem
+from cutreel.store import ClaimedItem, OverLimit
 
+from .paying import Order, ordered
 from .registry import Spec
 from .runner import advance
 from .workshop import Workshop
 
 log = logging.getLogger("cutreel.worker")
+BY_HAND = timedelta(days=60)
+"""For which something that is made by hand is waited for, unless it is brought."""
 
 
 @dataclass
@@ -55,16 +60,19 @@ class Work:
     ) -> Delivered | None:
         """Have a service do it, with progress and cancelling; what it cost is counted once. None
         when cancelled."""
-        shop = self.shop
-        with shop.slots.one_of(offer, shop.parallel(offer), self.dropped) as free:
-            if not free:
-                return None
-            done = shop.services.do(
-                offer, job, spec.key, files=files, progress=self.progress, cancelled=self.dropped
-            )
-        if done is not None:
-            shop.spending.spend(spec.key, self.film, offer, done.cost)
-        return done
+        return ordered(
+            self.shop,
+            Order(
+                film=self.film,
+                offer=offer,
+                work=job,
+                key=spec.key,
+                shot=self.shot,
+                files=files,
+                progress=self.progress,
+                cancelled=self.dropped,
+            ),
+        )
 
     def offer_of(self, kind: str) -> Offer:
         return self.shop.offer_of(kind)
@@ -111,6 +119,18 @@ def work_on(shop: Workshop, number: int) -> None:
             shop.runs.wait(claimed, when, shop.queue, until=error.renews_at)
             return
         shop.runs.note(claimed, state="failed", message=str(error))
+    except OnTheList as error:
+        spec = shop.registry.kinds[claimed.kind].spec.model_validate(claimed.spec)
+        shop.hand.whose(spec.key, claimed.film, claimed.shot, claimed.id, claimed.label)
+        shop.runs.wait(claimed, str(error), shop.queue, until=datetime.now(UTC) + BY_HAND)
+        return
+    except OverLimit as error:
+        # Whoever set the limit is asked: the run rests, and goes on with this very item.
+        shop.runs.pause(claimed.run)
+        shop.runs.wait(
+            claimed, str(error), shop.queue, until=datetime.now(UTC) + timedelta(hours=1)
+        )
+        return
     except CutReelError as error:
         shop.runs.note(claimed, state="failed", message=str(error))
     except OperationalError:

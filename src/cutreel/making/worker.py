@@ -10,6 +10,7 @@ from typing import Any
 from procrastinate import App
 from procrastinate.exceptions import ConnectorException
 
+from .by_hand import look_in_folders
 from .queue import ITEM, WAITED
 from .registry import COMPUTING, SERVICES
 from .runner import advance
@@ -103,6 +104,7 @@ async def _sweep_on(app: App, shop: Workshop) -> None:
     while True:
         try:
             await asyncio.to_thread(sweep, shop)
+            await asyncio.to_thread(look_in_folders, shop)
             stalled = await app.job_manager.get_stalled_jobs(
                 seconds_since_heartbeat=STALLED_AFTER, task_name=WAITED
             )

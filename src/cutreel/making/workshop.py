@@ -1,23 +1,33 @@
 """Everything that a job works with, in one place."""
 
+import os
+import threading
 import time
+from collections.abc import Sequence
 from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Any
 
+from cutreel.bridge import Maker, Makers, Secrets
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import FilmDocument
 from cutreel.core.sound import Kept
 from cutreel.protocol import Offer
-from cutreel.services import Services, services_from_environment
+from cutreel.services import services_from_environment
 from cutreel.store import (
     Assembled,
     CompanyStore,
     Database,
     FilmStore,
+    HandStore,
+    LinkStore,
     MediaStore,
     OfferStore,
     ParseStore,
     ResultStore,
     RunStore,
+    ServiceJobs,
+    ServiceStore,
     SlotStore,
     SpendStore,
     StyleStore,
@@ -30,11 +40,15 @@ from cutreel.store import (
 )
 
 from .parsing import parses_of
+from .plugging import Sockets
 from .queue import Queue
 from .registry import Registry, offer_for
 
 OFFERS_FOR = 3.0
 """Seconds for which offers are taken as known."""
+ASKED_FOR = 2.0
+"""Seconds for which somebody waits for offers that are older; after that they have those seen last."""
+USUAL_SECRETS = Path("data/keys/services")
 
 
 def _known() -> Registry:
@@ -50,13 +64,15 @@ def _in_memory() -> Kept:
 
 @dataclass(eq=False)
 class Workshop:
-    """Stores and services; `kept` is what was measured of sound."""
+    """Stores and services; `first` are those that are there without being plugged in, `kept` is what was measured of
+    sound, `secrets` what seals the keys of services."""
 
     database: Database
     media: MediaStore
-    services: Services
+    first: Maker
     registry: Registry = field(default_factory=_known, repr=False)
     kept: Kept = field(default_factory=_in_memory, repr=False)
+    secrets: Secrets = field(default_factory=lambda: Secrets(USUAL_SECRETS), repr=False)
     _offers: tuple[float, list[Offer]] = field(default=(-1e9, []), repr=False)
 
     def __post_init__(self) -> None:
@@ -71,19 +87,66 @@ class Workshop:
         self.parses = ParseStore(self.database)
         self.kept_offers = OfferStore(self.database)
         self.slots = SlotStore(self.database)
+        self.plugged = ServiceStore(self.database)
+        self.jobs = ServiceJobs(self.database)
+        self.hand = HandStore(self.database)
+        self.links = LinkStore(self.database)
+        self.sockets = Sockets(self.plugged, self.spending, self.hand, self.media, self.secrets)
+        self.services = Makers(self.first, self.sockets.all)
+        self._asking: threading.Thread | None = None
+        self._asked_anew = 0
+        self._ask_lock = threading.Lock()
         self.queue = Queue(self.database.address)
 
     def offers(self) -> list[Offer]:
-        """Offers now, or as last seen when the services do not answer."""
+        """Offers now, who is chosen for a kind first; or as seen last when the services do not answer soon. One thread
+        asks for all: a service that hangs holds nobody up for longer than a moment, and once."""
         at, offers = self._offers
-        if time.monotonic() - at > OFFERS_FOR:
-            try:
-                offers = self.services.offers()
-                self.kept_offers.put(offers)
-            except CutReelError:
-                offers = offers or self.kept_offers.get()
-            self._offers = (time.monotonic(), offers)
-        return offers
+        if time.monotonic() - at <= OFFERS_FOR:
+            return offers
+        with self._ask_lock:
+            asking = self._asking
+            begun = asking is None or not asking.is_alive()
+            if asking is None or begun:
+                asking = self._asking = threading.Thread(
+                    target=self._ask_offers, args=[self._asked_anew], daemon=True
+                )
+                asking.start()
+        if begun or not offers:
+            asking.join(ASKED_FOR)
+        return self._offers[1] or self._chosen(self.kept_offers.get())
+
+    def offer_named(self, kind: str, name: str) -> Offer | None:
+        """The offer of that name and kind. Who is not known is asked for anew: it may have been plugged in by another
+        process a moment ago."""
+        found = _named(self.offers(), kind, name)
+        if found is None and name:
+            self.ask_again()
+            found = _named(self.offers(), kind, name)
+        return found
+
+    def ask_again(self) -> None:
+        """Forget what is known of offers: something was plugged in, or chosen."""
+        with self._ask_lock:
+            self._asked_anew += 1  # an answer that is under way may not know of it
+            self._asking = None
+            self._offers = (-1e9, self._offers[1])
+
+    def _ask_offers(self, asked_anew: int) -> None:
+        try:
+            offers = self.services.offers()
+            self.kept_offers.put(offers)
+        except CutReelError:
+            offers = self._offers[1] or self.kept_offers.get()
+        chosen = self._chosen(offers)
+        with self._ask_lock:
+            if asked_anew == self._asked_anew:
+                self._offers = (time.monotonic(), chosen)
+
+    def _chosen(self, offers: Sequence[Offer]) -> list[Offer]:
+        """Offers with those that were chosen for their kind before the others."""
+        choices: dict[str, Any] = self.plugged.choices()
+        return sorted(offers, key=lambda o: choices.get(o.kind, {}).get("first") != o.name)
 
     def offer_of(self, kind: str) -> Offer:
         """The first offer of a kind of work. Raises CutReelError when there is none."""
@@ -91,10 +154,6 @@ class Workshop:
         if found is None:
             raise CutReelError(f"No service offers {kind}.", "See that the services run.")
         return found
-
-    def parallel(self, offer: str) -> int:
-        """How many jobs at once an offer takes."""
-        return next((o.parallel for o in self.offers() if o.name == offer), 1)
 
     def assembled(self, film: str) -> Assembled:
         """The film as it stands."""
@@ -107,6 +166,10 @@ class Workshop:
         return assembled_film(film, document, self.offers(), self.results, self.takes, parses)
 
 
+def _named(offers: Sequence[Offer], kind: str, name: str) -> Offer | None:
+    return next((o for o in offers if o.name == name and o.kind == kind), None)
+
+
 def workshop_from_environment() -> Workshop:
     """The workshop that the environment names."""
     return Workshop(
@@ -114,4 +177,5 @@ def workshop_from_environment() -> Workshop:
         media_from_environment(),
         services_from_environment(),
         kept=kept_from_environment(),
+        secrets=Secrets(Path(os.environ.get("CUTREEL_SECRETS", USUAL_SECRETS))),
     )

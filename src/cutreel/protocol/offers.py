@@ -80,7 +80,8 @@ class Offer(BaseModel):
     title: str
     price: Price
     caps: Caps
-    quota: Quota
+    quota: Quota | None = None
+    """None: there is no limit."""
     parallel: int = 1
     seconds_each: float = 1.0
     understands: list[Understood] = []
@@ -94,3 +95,9 @@ class Offer(BaseModel):
     lengths: list[float] = []
     """Seconds that one piece may last, where that is not free."""
     simulated: bool = False
+    service: str = ""
+    """Whose offer it is: the title under which that was plugged in; empty for the stand-ins."""
+    terms: str = Field("", max_length=200)
+    """What results may be used for, as far as that was told."""
+    credit: str = Field("", max_length=200)
+    """Whom to name for them."""

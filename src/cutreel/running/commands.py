@@ -19,6 +19,15 @@ def web(port: int) -> list[str]:
     return [*_server("cutreel.api:from_environment", port), "--timeout-graceful-shutdown", "2"]
 
 
+def door(port: int) -> list[str]:
+    """The door for others, at all addresses of this machine."""
+    return [
+        *_server("cutreel.door:from_environment", port, "0.0.0.0"),
+        "--no-server-header",
+        "--no-proxy-headers",
+    ]
+
+
 def worker() -> list[str]:
     """A queue worker."""
     return [sys.executable, "-m", "cutreel.making.worker"]
@@ -34,7 +43,7 @@ def demo() -> list[str]:
     return [sys.executable, "-m", "cutreel.demo"]
 
 
-def _server(factory: str, port: int) -> list[str]:
+def _server(factory: str, port: int, host: str = "127.0.0.1") -> list[str]:
     return [
         sys.executable,
         "-m",
@@ -42,7 +51,7 @@ def _server(factory: str, port: int) -> list[str]:
         "--factory",
         factory,
         "--host",
-        "127.0.0.1",
+        host,
         "--port",
         str(port),
         "--log-level",

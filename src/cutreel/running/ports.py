@@ -22,3 +22,16 @@ def free_port() -> int:
         s.bind((LOOPBACK, 0))
         port: int = s.getsockname()[1]
         return port
+
+
+def own_address() -> str:
+    """This machine's address in its network, by which others reach it; loopback where it has none. Nothing is sent: a
+    datagram socket only chooses its way."""
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
+        try:
+            probe.connect(
+                ("192.0.2.1", 9)
+            )  # an address that documentation keeps for itself (RFC 5737)
+            return str(probe.getsockname()[0])
+        except OSError:
+            return "127.0.0.1"

@@ -11,7 +11,7 @@ import click
 from cutreel.core.errors import CutReelError
 
 from .cluster import Cluster
-from .ports import free_port, is_free
+from .ports import free_port, is_free, own_address
 from .supervision import configuration
 from .watch import Watch
 
@@ -30,12 +30,23 @@ MARKER = "cutreel-data"
 @click.option(
     "--data", type=click.Path(path_type=Path), help="The folder for films, media and the database."
 )
+@click.option(
+    "--door",
+    type=click.IntRange(1024, 65535),
+    help="Open the door for others at this port of the machine, so that links work. Closed otherwise.",
+)
 @click.option("--no-demo", is_flag=True, help="Do not load the sample film.")
 @click.option("--reset", is_flag=True, help="Throw everything in the data folder away first.")
 @click.option("--web", type=click.Path(path_type=Path), required=True, hidden=True)
 @click.option("--default-data", type=click.Path(path_type=Path), required=True, hidden=True)
 def start(
-    port: int, data: Path | None, no_demo: bool, reset: bool, web: Path, default_data: Path
+    port: int,
+    data: Path | None,
+    door: int | None,
+    no_demo: bool,
+    reset: bool,
+    web: Path,
+    default_data: Path,
 ) -> None:
     """Start Cut Reel on this machine."""
     folder = (data or default_data).resolve()
@@ -61,18 +72,21 @@ def start(
         "CUTREEL_MEDIA": str(folder / "media"),
         "CUTREEL_KEPT": str(folder / "kept"),
         "CUTREEL_SERVICES": services,
+        "CUTREEL_BY_HAND": str(folder / "by-hand"),
+        "CUTREEL_SECRETS": str(folder / "keys" / "services"),
         "STANDINS_DIR": str(folder / "standins"),
         # The encoder of AV1 tells of every segment on the terminal otherwise.
         "SVT_LOG": os.environ.get("SVT_LOG", "1"),
         "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"),
         "CUTREEL_WEB": str(web),
         "CUTREEL_PORT": str(port),
+        "CUTREEL_DOOR": "" if door is None else f"http://{own_address()}:{door}",
         "PYTHONUNBUFFERED": "1",
     }
     (folder / "logs").mkdir(exist_ok=True)
     config = folder / "supervisor.conf"
     config.touch(mode=0o600)
-    config.write_text(configuration(cluster, folder, environment, services, port))
+    config.write_text(configuration(cluster, folder, environment, services, port, door))
     sys.exit(
         Watch(folder, config).run(cluster, services, f"http://127.0.0.1:{port}", demo=not no_demo)
     )

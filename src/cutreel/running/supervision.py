@@ -10,10 +10,15 @@ WORKERS = 2
 
 
 def configuration(
-    cluster: Cluster, folder: Path, environment: dict[str, str], services: str, port: int
+    cluster: Cluster,
+    folder: Path,
+    environment: dict[str, str],
+    services: str,
+    port: int,
+    door: int | None = None,
 ) -> str:
     """An INI file for supervisord. The stand-ins, the workers and the demo wait until they are
-    started, so that the page is there first."""
+    started, so that the page is there first; the door runs only with a port of its own."""
     variables = ",".join(f'{k}="{v.replace("%", "%%")}"' for k, v in environment.items())
     parts = [
         f"""[supervisord]
@@ -50,6 +55,11 @@ supervisor.rpcinterface_factory = supervisor.rpcinterface:make_main_rpcinterface
             for i in range(WORKERS)
         ),
         _program(folder, "web", commands.web(port), autostart=True, priority=2),
+        *(
+            []
+            if door is None
+            else [_program(folder, "door", commands.door(door), autostart=True, priority=2)]
+        ),
         _program(
             folder, "demo", commands.demo(), priority=5, more="autorestart=false\nstartsecs=0"
         ),

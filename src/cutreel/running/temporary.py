@@ -12,6 +12,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
+from cutreel.bridge import Secrets
 from cutreel.making import Workshop
 from cutreel.services import Services
 from cutreel.store import Database, MediaStore, kept_in
@@ -69,6 +70,8 @@ def temporary(
             "CUTREEL_MEDIA": str(folder / "media"),
             "CUTREEL_KEPT": str(folder / "kept"),
             "CUTREEL_SERVICES": services,
+            "CUTREEL_BY_HAND": str(folder / "by-hand"),
+            "CUTREEL_SECRETS": str(folder / "keys" / "services"),
             "STANDINS_DIR": str(folder / "standins"),
             "STANDINS_DELAY": str(delay),
         }
@@ -85,6 +88,7 @@ def temporary(
                 MediaStore(environment["CUTREEL_MEDIA"]),
                 Services(services),
                 kept=kept_in(folder / "kept"),
+                secrets=Secrets(folder / "keys" / "services"),
             ),
             environment,
             processes,

@@ -4,7 +4,7 @@ import hashlib
 import os
 import time
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime
 from decimal import Decimal
 from typing import Any
@@ -20,11 +20,12 @@ MOST_BYTES = 200_000_000
 
 
 class ServiceRefused(CutReelError):
-    """A service says no, for a reason that asking again does not change; where a quota is used up,
-    not before `renews_at`."""
+    """A service says no, for a `reason` (a RefusalCode, where it gave one) that asking again does not change; where a
+    quota is used up, not before `renews_at`."""
 
     code = "service-refused"
     status = 502
+    reason: str = ""
     renews_at: datetime | None = None
 
 
@@ -38,19 +39,25 @@ class ServiceDown(CutReelError):
 @dataclass(frozen=True)
 class Delivered:
     """What came back of a job: files with what is known of them, the cost, and words that were of
-    no use."""
+    no use; `offer` is whose it is, where that is not who was asked first; `rights` who made it, what it may be used for
+    (`terms`) and whom to name (`credit`), where that was told."""
 
     files: list[tuple[Result, bytes]]
     cost: Decimal
     unused_words: list[str]
+    offer: str = ""
+    rights: Mapping[str, str] = field(default_factory=dict)
 
 
 class Services:
     """The services at one address."""
 
-    def __init__(self, address: str, patience: float = 120.0) -> None:
+    def __init__(
+        self, address: str, patience: float = 120.0, client: httpx.Client | None = None
+    ) -> None:
+        """`client` is one that is to be used instead of the usual, for the same address."""
         self.patience = patience
-        self._http = httpx.Client(base_url=address, timeout=20.0)
+        self._http = client or httpx.Client(base_url=address, timeout=20.0)
 
     def offers(self) -> list[Offer]:
         """What is on offer now. Raises CutReelError when the services do not answer."""
@@ -94,6 +101,7 @@ class Services:
                 )
             if view.refusal and view.refusal.code != "try-again":
                 refused = ServiceRefused(*_explained(offer, view))
+                refused.reason = view.refusal.code
                 if view.refusal.code == "out-of-quota":
                     refused.renews_at = view.refusal.renews_at
                 raise refused

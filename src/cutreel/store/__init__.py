@@ -9,13 +9,15 @@ from .database import Database, database_from_environment
 from .events import CHANNEL, events_after, last_event, last_of, shots_told
 from .films import FilmRow, FilmStore, new_id
 from .kept import kept_from_environment, kept_in
+from .links import Link, LinkStore
 from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
 from .parses import ParseStore
 from .results import ResultStore
 from .runs import ClaimedItem, ItemSpec, RunStore, RunView
+from .services import ByHandJob, HandStore, JobWent, KeptService, Lately, ServiceJobs, ServiceStore
 from .slots import SlotStore
-from .spending import SpendStore
+from .spending import DAY, MONTH, Entry, OverLimit, SpendStore, UsedUp, begin_of
 from .styles import StyleStore
 from .takes import TakeStore
 from .whole import Cut, WholeFilm, WholeStore, media_in
@@ -23,30 +25,45 @@ from .whole import Cut, WholeFilm, WholeStore, media_in
 # fmt: off
 __all__ = [
     "CHANNEL",
+    "DAY",
+    "MONTH",
     "TYPES",
     "Assembled",
+    "ByHandJob",
     "ClaimedItem",
     "CompanyStore",
     "Cut",
     "Database",
+    "Entry",
     "FilmRow",
     "FilmStore",
+    "HandStore",
     "ItemSpec",
+    "JobWent",
+    "KeptService",
+    "Lately",
+    "Link",
+    "LinkStore",
     "MediaStore",
     "OfferStore",
+    "OverLimit",
     "ParseStore",
     "Result",
     "ResultStore",
     "RunStore",
     "RunView",
+    "ServiceJobs",
+    "ServiceStore",
     "SlotStore",
     "SpendStore",
     "StyleStore",
     "TakeRow",
     "TakeStore",
+    "UsedUp",
     "WholeFilm",
     "WholeStore",
     "assembled_film",
+    "begin_of",
     "database_from_environment",
     "events_after",
     "kept_from_environment",

@@ -76,6 +76,11 @@ class FilmStore:
             announce(session, row.id, "film added")
             return row.id
 
+    def titles(self) -> dict[str, str]:
+        """The titles of all films, those that were removed among them, by id."""
+        with self.database.transaction() as session:
+            return {r.id: r.title for r in session.execute(select(Film.id, Film.title))}
+
     def all(self) -> list[FilmRow]:
         """Films that were not removed, last changed first."""
         with self.database.view() as session:

@@ -4,7 +4,7 @@ from collections.abc import Collection
 from decimal import Decimal
 from typing import Any
 
-from sqlalchemy import ColumnElement, String, any_, cast, select
+from sqlalchemy import ColumnElement, String, any_, cast, delete, select
 from sqlalchemy.dialects.postgresql import ARRAY, insert
 
 from cutreel.core.film import Result
@@ -53,6 +53,11 @@ class ResultStore:
         with self.database.transaction() as session:
             rows = session.scalars(select(ResultRow).where(ResultRow.kind == kind))
             return [Result(r.key, r.kind, r.media, r.data, r.cost) for r in rows]
+
+    def drop(self, key: str) -> None:
+        """Forget a result that turned out to be of no use."""
+        with self.database.transaction() as session:
+            session.execute(delete(ResultRow).where(ResultRow.key == key))
 
     def put(
         self,

@@ -134,7 +134,75 @@ class Spent(Base):
     film: Mapped[str]
     offer: Mapped[str] = mapped_column(String(60))
     amount: Mapped[Decimal] = mapped_column(Numeric(12, 5))
+    kind: Mapped[str] = mapped_column(String(20), default="", server_default="")
+    shot: Mapped[int | None]
+    at: Mapped[datetime] = mapped_column(default=now, index=True)
+
+
+class Promised(Base):
+    """Money that a job which goes on may cost."""
+
+    __tablename__ = "promised"
+    key: Mapped[str] = mapped_column(String(60), primary_key=True)
+    film: Mapped[str]
+    offer: Mapped[str] = mapped_column(String(60))
+    amount: Mapped[Decimal] = mapped_column(Numeric(12, 5))
     at: Mapped[datetime] = mapped_column(default=now)
+
+
+class Limit(Base):
+    """The most that may be spent: in a `scope` that is "day", "month" or a film's id."""
+
+    __tablename__ = "limits"
+    scope: Mapped[str] = mapped_column(String(12), primary_key=True)
+    amount: Mapped[Decimal] = mapped_column(Numeric(12, 5))
+
+
+class PluggedRow(Base):
+    """Services that are plugged in, with their sealed keys."""
+
+    __tablename__ = "plugged"
+    id: Mapped[str] = mapped_column(String(24), primary_key=True)
+    position: Mapped[int] = mapped_column(default=0)
+    settings: Mapped[dict[str, Any]]
+    sealed: Mapped[bytes | None] = mapped_column(LargeBinary)
+    checked: Mapped[dict[str, Any] | None]
+    changed: Mapped[datetime] = mapped_column(default=now)
+
+
+class ServiceJob(Base):
+    """One job of an offer, as it went."""
+
+    __tablename__ = "service_jobs"
+    id: Mapped[int] = mapped_column(BigInteger, primary_key=True, autoincrement=True)
+    offer: Mapped[str] = mapped_column(String(60))
+    kind: Mapped[str] = mapped_column(String(20))
+    film: Mapped[str]
+    shot: Mapped[int | None]
+    outcome: Mapped[str] = mapped_column(String(12))
+    message: Mapped[str] = mapped_column(Text, default="")
+    seconds: Mapped[float]
+    amount: Mapped[Decimal] = mapped_column(Numeric(12, 5), default=0)
+    at: Mapped[datetime] = mapped_column(default=now)
+    __table_args__ = (Index("jobs_of_offer", "offer", "id"),)
+
+
+class HandJob(Base):
+    """Something that is made by hand: `number` is what files are named by, once somebody has seen the list."""
+
+    __tablename__ = "hand_jobs"
+    key: Mapped[str] = mapped_column(String(60), primary_key=True)
+    number: Mapped[int | None] = mapped_column(unique=True)
+    service: Mapped[str] = mapped_column(String(24), index=True)
+    input: Mapped[dict[str, Any]]
+    film: Mapped[str] = mapped_column(default="", server_default="")
+    shot: Mapped[int | None]
+    item: Mapped[int | None] = mapped_column(BigInteger)
+    label: Mapped[str] = mapped_column(Text, default="")
+    media: Mapped[str | None] = mapped_column(String(80))
+    asked: Mapped[datetime] = mapped_column(default=now)
+    done: Mapped[datetime | None]
+    dropped: Mapped[bool] = mapped_column(default=False)
 
 
 class Event(Base):
@@ -175,3 +243,21 @@ class Company(Base):
     tags: Mapped[str] = mapped_column(Text, default="")
     picture: Mapped[str] = mapped_column(String(80), default="")
     changed: Mapped[datetime] = mapped_column(default=now)
+
+
+class LinkRow(Base):
+    """Links for others: each shows one film. The token is known by its hash; sealed it is kept for who made it."""
+
+    __tablename__ = "links"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    token_hash: Mapped[str] = mapped_column(String(64), unique=True)
+    sealed: Mapped[bytes] = mapped_column(LargeBinary)
+    film: Mapped[str] = mapped_column(ForeignKey("films.id"), index=True)
+    label: Mapped[str] = mapped_column(Text)
+    may_note: Mapped[bool]
+    password: Mapped[str | None] = mapped_column(Text)
+    until: Mapped[datetime]
+    created: Mapped[datetime] = mapped_column(default=now)
+    withdrawn: Mapped[datetime | None]
+    opened: Mapped[int] = mapped_column(default=0)
+    last_opened: Mapped[datetime | None]

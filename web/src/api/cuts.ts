@@ -32,16 +32,27 @@ export const useDifferences = (film: Film, other: string, revision: number | und
       ),
   });
 
+/** A part of a film that is to be a cut of its own; its shape where that is to be another. */
+export type Part = Omit<Schemas["ExcerptWanted"], "name">;
+
+/** Keeps the film as it is, or a part of it, as a cut with a name. */
 export function useKeepCut(film: string) {
   const client = useQueryClient();
   return useMutation({
-    mutationFn: async (name: string) =>
-      unwrap<Cut>(
-        await api.POST("/api/films/{film}/cuts", {
-          params: { path: { film } },
-          body: { name },
-        }),
-      ),
+    mutationFn: async ({ name, part }: { name: string; part: Part | null }) =>
+      part
+        ? unwrap<Cut>(
+            await api.POST("/api/films/{film}/excerpts", {
+              params: { path: { film } },
+              body: { name, ...part },
+            }),
+          )
+        : unwrap<Cut>(
+            await api.POST("/api/films/{film}/cuts", {
+              params: { path: { film } },
+              body: { name },
+            }),
+          ),
     onSuccess: () => {
       void client.invalidateQueries({ queryKey: ["cuts"] });
       void client.invalidateQueries({ queryKey: keys.shelf });

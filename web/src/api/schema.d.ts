@@ -818,6 +818,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/excerpts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Excerpt
+         * @description Keep a part of the film as a cut of its own: a teaser, a short. It has whole sentences, no titles, and the
+         *     pictures and voices that there are; all of it can be changed, or undone there.
+         */
+        post: operations["excerpt_api_films__film__excerpts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/cuts/{other}/differences": {
         parameters: {
             query?: never;
@@ -1584,7 +1605,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/films/{film}/spending": {
+    "/api/services": {
         parameters: {
             query?: never;
             header?: never;
@@ -1592,11 +1613,121 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Spending
-         * @description Money spent on this film, and on all today (UTC).
+         * Services
+         * @description Who does what, at what price, with which caps, what is left, and how it went lately.
          */
-        get: operations["spending_api_films__film__spending_get"];
+        get: operations["services_api_services_get"];
         put?: never;
+        /**
+         * Plug
+         * @description Plug a service in. One that speaks the protocol is looked over at once.
+         */
+        post: operations["plug_api_services_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{service}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Service
+         * @description Change a service; its id stays.
+         */
+        put: operations["change_service_api_services__service__put"];
+        post?: never;
+        /**
+         * Unplug
+         * @description Take a service out, with its key.
+         */
+        delete: operations["unplug_api_services__service__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{service}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Check
+         * @description Look over whether a service keeps to the protocol; what is found stands with it.
+         */
+        post: operations["check_api_services__service__check_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try Service
+         * @description Have one thing made as the settings say, and show what was sent and what came, the key hidden. It costs what the
+         *     service asks for it.
+         */
+        post: operations["try_service_api_services_try_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Last Jobs
+         * @description The last ten jobs of an offer, newest first.
+         */
+        get: operations["last_jobs_api_jobs_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/choices/{kind}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Choose
+         * @description Say what a kind is done by in all films, where a film says nothing else. Raises BadInput for an offer of another
+         *     kind.
+         */
+        put: operations["choose_api_choices__kind__put"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1618,6 +1749,185 @@ export interface paths {
         get: operations["health_api_health_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{service}/hand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Hand List */
+        get: operations["hand_list_api_services__service__hand_get"];
+        put?: never;
+        /**
+         * Brought
+         * @description Files that were made, or zips of them: each finds its place by the number that its name begins with.
+         */
+        post: operations["brought_api_services__service__hand_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/services/{service}/hand/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Off The List
+         * @description Take something off the list: it is not made; its run goes on and says so.
+         */
+        delete: operations["off_the_list_api_services__service__hand__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/spending": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Spending
+         * @description Money spent on this film, and on all today (UTC), beside the limits.
+         */
+        get: operations["spending_api_films__film__spending_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/money": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Money */
+        get: operations["money_api_money_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/limits/{scope}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Limit
+         * @description Set the most that may be spent in a day, in a month, or on a film. Raises NotFound for a film that is none.
+         */
+        put: operations["set_limit_api_limits__scope__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/money": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Money Of Film
+         * @description What a film cost so far, what of it is used, and what the whole will have cost.
+         */
+        get: operations["money_of_film_api_films__film__money_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ledger.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ledger
+         * @description The ledger as a table: one line for each job that was paid.
+         */
+        get: operations["ledger_api_ledger_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Pictures
+         * @description Share the pictures that a film still needs out among the offers, the best where it counts, within limits.
+         */
+        post: operations["plan_pictures_api_films__film__plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/plan/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Plan
+         * @description Make it as it is planned: one run for each offer, which waits for the next day where today's number is used
+         *     up. Raises BadInput where there is nothing to make.
+         */
+        post: operations["begin_plan_api_films__film__plan_runs_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1947,6 +2257,50 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Links
+         * @description Every link that was not withdrawn.
+         */
+        get: operations["links_api_films__film__links_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Make a link: unguessable, for a time, to this film alone.
+         */
+        post: operations["add_api_films__film__links_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Withdraw
+         * @description Take a link back: from now on it shows nothing.
+         */
+        delete: operations["withdraw_api_films__film__links__link__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2612,6 +2966,11 @@ export interface components {
             /** File */
             file: string;
         };
+        /** Body_brought_api_services__service__hand_post */
+        Body_brought_api_services__service__hand_post: {
+            /** Files */
+            files: string[];
+        };
         /** Body_brought_api_styles_file_post */
         Body_brought_api_styles_file_post: {
             /** File */
@@ -2672,6 +3031,12 @@ export interface components {
                 number
             ];
         };
+        /** BroughtByHand */
+        BroughtByHand: {
+            /** Placed */
+            placed: components["schemas"]["PlacedView"][];
+            list: components["schemas"]["HandListView"];
+        };
         /**
          * BroughtFilm
          * @description A film that was brought from an archive, and the files that could not be.
@@ -2718,6 +3083,30 @@ export interface components {
             listened: number;
             /** Doubtful */
             doubtful: components["schemas"]["Doubtful"][];
+        };
+        /**
+         * ByHand
+         * @description Somebody's own browser or pencil: jobs become a list, files come back by number.
+         */
+        "ByHand-Input": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            how: "hand";
+            offer: components["schemas"]["Said-Input"];
+        };
+        /**
+         * ByHand
+         * @description Somebody's own browser or pencil: jobs become a list, files come back by number.
+         */
+        "ByHand-Output": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            how: "hand";
+            offer: components["schemas"]["Said-Output"];
         };
         /** CallView */
         CallView: {
@@ -2932,6 +3321,57 @@ export interface components {
             start: number;
             /** Title */
             title: string;
+        };
+        /**
+         * CheckView
+         * @description A check: "going" with the share that is done, "done" with what was found, or "lost".
+         */
+        CheckView: {
+            /** State */
+            state: string;
+            /**
+             * Share
+             * @default 0
+             */
+            share: number;
+            /**
+             * Ok
+             * @default false
+             */
+            ok: boolean;
+            /**
+             * Spent
+             * @default 0
+             */
+            spent: number;
+            /**
+             * Findings
+             * @default []
+             */
+            findings: components["schemas"]["RuleView"][];
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+        };
+        /**
+         * ChoiceView
+         * @description What a kind is done by: the offer that is taken where nothing else was chosen, and who makes it when that one
+         *     can't. `stars` are how good offers are, as told.
+         */
+        ChoiceView: {
+            /** First */
+            first?: string | null;
+            /** Then */
+            then?: string | null;
+            /**
+             * Stars
+             * @default {}
+             */
+            stars: {
+                [key: string]: number;
+            };
         };
         /**
          * CircleTake
@@ -3349,6 +3789,19 @@ export interface components {
             lacking: "stop" | "stand in";
         };
         /**
+         * Described
+         * @description An HTTP interface, described in TOML (see `interface.py`).
+         */
+        Described: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            how: "interface";
+            /** Toml */
+            toml: string;
+        };
+        /**
          * DescribedVoices
          * @description Voices as described, the words of the description that could not be used, and what was paid.
          */
@@ -3677,6 +4130,31 @@ export interface components {
              */
             wait: boolean;
         };
+        /**
+         * ExcerptWanted
+         * @description A part of the film, from a frame up to another, in a shape (None: as the film has it).
+         */
+        ExcerptWanted: {
+            /** Name */
+            name: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            /** Aspect */
+            aspect?: ("16:9" | "9:16" | "1:1") | null;
+        };
+        /** ExchangeView */
+        ExchangeView: {
+            /** Request */
+            request: string;
+            /** Sent */
+            sent: string;
+            /** Status */
+            status: number;
+            /** Came */
+            came: string;
+        };
         /** FaultView */
         FaultView: {
             /** Kind */
@@ -3859,6 +4337,24 @@ export interface components {
             /** Narrator */
             narrator: string;
         };
+        /**
+         * FilmMoneyView
+         * @description A film's money; see FilmMoney. `limit` is the film's own.
+         */
+        FilmMoneyView: {
+            /** Spent */
+            spent: number;
+            /** Used */
+            used: number;
+            /** Unused */
+            unused: number;
+            /** Per Minute */
+            per_minute: number;
+            /** Forecast */
+            forecast: number;
+            /** Limit */
+            limit: number | null;
+        };
         /** FindRequest */
         FindRequest: {
             /** Query */
@@ -4032,6 +4528,54 @@ export interface components {
         HTTPValidationError: {
             /** Detail */
             detail?: components["schemas"]["ValidationError"][];
+        };
+        /**
+         * HandListView
+         * @description A list for today; `later` wait for other days, `made` came today. Files may also be put into `folder`.
+         */
+        HandListView: {
+            /** Rows */
+            rows: components["schemas"]["HandRow"][];
+            /** Later */
+            later: number;
+            /** Made */
+            made: number;
+            /** Daily */
+            daily: number | null;
+            /** Folder */
+            folder: string;
+        };
+        /**
+         * HandRow
+         * @description Something to be made by hand: its number, what for, and what is asked. `references` are media to follow, or to be
+         *     set in motion.
+         */
+        HandRow: {
+            /** Number */
+            number: number;
+            /** Label */
+            label: string;
+            /** Film */
+            film: string;
+            /** Title */
+            title: string;
+            /** Shot */
+            shot: number | null;
+            /** Kind */
+            kind: string;
+            /** Prompt */
+            prompt: string;
+            /** Negative */
+            negative: string;
+            /** Details */
+            details: string;
+            /** References */
+            references: string[];
+            /**
+             * Asked
+             * Format: date-time
+             */
+            asked: string;
         };
         /**
          * HandView
@@ -4256,6 +4800,31 @@ export interface components {
             cost: number;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * JobWentView
+         * @description One job as it went.
+         */
+        JobWentView: {
+            /** Film */
+            film: string;
+            /** Title */
+            title: string;
+            /** Shot */
+            shot: number | null;
+            /** Outcome */
+            outcome: string;
+            /** Message */
+            message: string;
+            /** Seconds */
+            seconds: number;
+            /** Cost */
+            cost: number;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
         };
         /**
          * JoinHow
@@ -4591,6 +5160,26 @@ export interface components {
             lifted: boolean;
         };
         /**
+         * LimitView
+         * @description A limit: for "day", "month" or a film's id, with what is spent of it.
+         */
+        LimitView: {
+            /** Scope */
+            scope: string;
+            /** Amount */
+            amount: number;
+            /** Spent */
+            spent: number;
+        };
+        /**
+         * LimitWanted
+         * @description A limit; None takes it away.
+         */
+        LimitWanted: {
+            /** Amount */
+            amount?: number | string | null;
+        };
+        /**
          * LineSaid
          * @description A line, with everything that is told of how it is said: `direction` is all that is sent, `told` and `why` what
          *     the text tells, `own` what the maker set, `standing` what holds for every line of its speaker and its scene; that of
@@ -4689,6 +5278,69 @@ export interface components {
             seconds: number | null;
             /** Peaks */
             peaks: number[];
+        };
+        /**
+         * LinkView
+         * @description A link: for whom, what it may, until when, how often it was opened; its `address` as far as the door knows its
+         *     own.
+         */
+        LinkView: {
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** May Note */
+            may_note: boolean;
+            /** Has Password */
+            has_password: boolean;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+            /** Over */
+            over: boolean;
+            /** Opened */
+            opened: number;
+            /** Last Opened */
+            last_opened: string | null;
+            /** Address */
+            address: string;
+        };
+        /** LinkWanted */
+        LinkWanted: {
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Days
+             * @default 14
+             */
+            days: number;
+            /**
+             * May Note
+             * @default false
+             */
+            may_note: boolean;
+            /**
+             * Password
+             * @default
+             */
+            password: string;
+        };
+        /**
+         * LinksView
+         * @description A film's links; whether the door is `open`, and whether there is a film to show.
+         */
+        LinksView: {
+            /** Open */
+            open: boolean;
+            /** Made */
+            made: boolean;
+            /** Links */
+            links: components["schemas"]["LinkView"][];
         };
         /**
          * ListeningWanted
@@ -5080,6 +5732,30 @@ export interface components {
             wished: number[];
         };
         /**
+         * MoneyView
+         * @description All that was spent, in the ways that are asked about, and the limits.
+         */
+        MoneyView: {
+            /** Whole */
+            whole: number;
+            /** Today */
+            today: number;
+            /** Month */
+            month: number;
+            /** Films */
+            films: components["schemas"]["Sum"][];
+            /** Kinds */
+            kinds: components["schemas"]["Sum"][];
+            /** Offers */
+            offers: components["schemas"]["Sum"][];
+            /** Days */
+            days: components["schemas"]["Sum"][];
+            /** Months */
+            months: components["schemas"]["Sum"][];
+            /** Limits */
+            limits: components["schemas"]["LimitView"][];
+        };
+        /**
          * MoveScene
          * @description Move a scene, by its index, so that it becomes the scene with the index `to`; its shots go
          *     with it.
@@ -5408,7 +6084,7 @@ export interface components {
             title: string;
             price: components["schemas"]["Price"];
             caps: components["schemas"]["Caps"];
-            quota: components["schemas"]["Quota"];
+            quota?: components["schemas"]["Quota"] | null;
             /**
              * Parallel
              * @default 1
@@ -5459,6 +6135,41 @@ export interface components {
              * @default false
              */
             simulated: boolean;
+            /**
+             * Service
+             * @default
+             */
+            service: string;
+            /**
+             * Terms
+             * @default
+             */
+            terms: string;
+            /**
+             * Credit
+             * @default
+             */
+            credit: string;
+        };
+        /**
+         * OfferRow
+         * @description An offer beside what it cost today and this month, and how it did in the last week: jobs, of them failed, and the
+         *     median of the seconds a job took. `service` is the id of what is plugged in, empty for the stand-ins.
+         */
+        OfferRow: {
+            offer: components["schemas"]["Offer"];
+            /** Service */
+            service: string;
+            /** Today */
+            today: number;
+            /** Month */
+            month: number;
+            /** Jobs */
+            jobs: number;
+            /** Failed */
+            failed: number;
+            /** Seconds */
+            seconds: number | null;
         };
         /**
          * OpenedFilm
@@ -6116,12 +6827,76 @@ export interface components {
             own?: number | null;
         };
         /**
+         * PlacedView
+         * @description What became of a file: the number of its place and what that is, or why it has none.
+         */
+        PlacedView: {
+            /** Name */
+            name: string;
+            /** Number */
+            number: number | null;
+            /** Says */
+            says: string;
+        };
+        /**
          * Placing
          * @description Pictures to be placed, each on its shot.
          */
         Placing: {
             /** Pictures */
             pictures: components["schemas"]["Placed"][];
+        };
+        /**
+         * PlanView
+         * @description Who makes which of the pictures that are still needed; `days` how many of each offer on each day from today.
+         */
+        PlanView: {
+            /** Pieces */
+            pieces: {
+                [key: string]: number;
+            };
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
+            /** Days */
+            days: {
+                [key: string]: number[];
+            };
+            /** Unmade */
+            unmade: {
+                [key: string]: number;
+            };
+            /** Cost */
+            cost: number;
+            /** Worth */
+            worth: number;
+            /** Ready */
+            ready: number;
+            /** Without */
+            without: components["schemas"]["WithoutView"][];
+        };
+        /**
+         * PlanWanted
+         * @description Limits, and numbers set by hand: (level, offer, count).
+         */
+        PlanWanted: {
+            /**
+             * Days
+             * @default 1
+             */
+            days: number;
+            /** Money */
+            money?: number | string | null;
+            /**
+             * Fixed
+             * @default []
+             */
+            fixed: [
+                number,
+                string,
+                number
+            ][];
+            /** Only */
+            only?: string[] | null;
         };
         /**
          * Plate
@@ -6208,6 +6983,117 @@ export interface components {
             doubts: string[];
         };
         /**
+         * PlugWanted
+         * @description Settings, and a key that is written in: None leaves it as it is, an empty one takes it away.
+         */
+        PlugWanted: {
+            settings: components["schemas"]["Plugged-Input"];
+            /** Key */
+            key?: string | null;
+        };
+        /**
+         * Plugged
+         * @description One maker that is plugged in. `rate` is what one of its money is in the page's; `own_network` allows an address
+         *     on this machine or its network. `terms` says what results may be used for, `credit` whom to name for them.
+         */
+        "Plugged-Input": {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Reached */
+            reached: components["schemas"]["Spoken"] | components["schemas"]["Program-Input"] | components["schemas"]["Described"] | components["schemas"]["ByHand-Input"];
+            /**
+             * On
+             * @default true
+             */
+            on: boolean;
+            /**
+             * Currency
+             * @default
+             */
+            currency: string;
+            /**
+             * Rate
+             * @default 1
+             */
+            rate: number | string;
+            /**
+             * Own Network
+             * @default false
+             */
+            own_network: boolean;
+            /**
+             * Terms
+             * @default
+             */
+            terms: string;
+            /**
+             * Credit
+             * @default
+             */
+            credit: string;
+        };
+        /**
+         * Plugged
+         * @description One maker that is plugged in. `rate` is what one of its money is in the page's; `own_network` allows an address
+         *     on this machine or its network. `terms` says what results may be used for, `credit` whom to name for them.
+         */
+        "Plugged-Output": {
+            /** Id */
+            id: string;
+            /** Title */
+            title: string;
+            /** Reached */
+            reached: components["schemas"]["Spoken"] | components["schemas"]["Program-Output"] | components["schemas"]["Described"] | components["schemas"]["ByHand-Output"];
+            /**
+             * On
+             * @default true
+             */
+            on: boolean;
+            /**
+             * Currency
+             * @default
+             */
+            currency: string;
+            /**
+             * Rate
+             * @default 1
+             */
+            rate: string;
+            /**
+             * Own Network
+             * @default false
+             */
+            own_network: boolean;
+            /**
+             * Terms
+             * @default
+             */
+            terms: string;
+            /**
+             * Credit
+             * @default
+             */
+            credit: string;
+        };
+        /**
+         * PluggedView
+         * @description A service as it is plugged in. Its key is never told, only whether it has one; `trouble` is why it cannot be
+         *     used now.
+         */
+        PluggedView: {
+            settings: components["schemas"]["Plugged-Output"];
+            /** Has Key */
+            has_key: boolean;
+            checked: components["schemas"]["CheckView"] | null;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
+        };
+        /**
          * PointView
          * @description A point of a level line, with the frame that it falls on.
          */
@@ -6271,6 +7157,60 @@ export interface components {
              * @enum {string}
              */
             per: "picture" | "character" | "sound" | "second" | "request";
+        };
+        /**
+         * Program
+         * @description A program on this machine. `command` is what to run, word by word, with places in braces; it writes one file to
+         *     `{output}`, whose name ends in `ending`.
+         */
+        "Program-Input": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            how: "program";
+            /** Command */
+            command: string[];
+            offer: components["schemas"]["Said-Input"];
+            /** Ending */
+            ending: string;
+            /**
+             * Seconds
+             * @default 300
+             */
+            seconds: number;
+            /**
+             * Megabytes
+             * @default 4096
+             */
+            megabytes: number;
+        };
+        /**
+         * Program
+         * @description A program on this machine. `command` is what to run, word by word, with places in braces; it writes one file to
+         *     `{output}`, whose name ends in `ending`.
+         */
+        "Program-Output": {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            how: "program";
+            /** Command */
+            command: string[];
+            offer: components["schemas"]["Said-Output"];
+            /** Ending */
+            ending: string;
+            /**
+             * Seconds
+             * @default 300
+             */
+            seconds: number;
+            /**
+             * Megabytes
+             * @default 4096
+             */
+            megabytes: number;
         };
         /**
          * PromptView
@@ -6817,6 +7757,15 @@ export interface components {
             /** Cost */
             cost: number;
         };
+        /** RuleView */
+        RuleView: {
+            /** Rule */
+            rule: string;
+            /** Ok */
+            ok: boolean;
+            /** Says */
+            says: string;
+        };
         /**
          * Rules
          * @description Lists stand in the order in which they are offered. `loudness` is in LUFS, `true_peak` in dBTP; captions have so
@@ -6957,6 +7906,134 @@ export interface components {
             created: string;
             /** Shots */
             shots: number[];
+        };
+        /**
+         * Said
+         * @description What a maker offers that cannot say so itself. `daily` is how many pieces a day there are; None: no limit.
+         */
+        "Said-Input": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "picture" | "clip" | "speech" | "sound" | "music";
+            /**
+             * Price
+             * @default 0
+             */
+            price: number | string;
+            /**
+             * Per
+             * @default request
+             * @enum {string}
+             */
+            per: "picture" | "character" | "sound" | "second" | "request";
+            /** Prompt Characters */
+            prompt_characters?: number | null;
+            /** Text Characters */
+            text_characters?: number | null;
+            /** Width */
+            width?: number | null;
+            /** Height */
+            height?: number | null;
+            /** Longest */
+            longest?: number | null;
+            /**
+             * Lengths
+             * @default []
+             */
+            lengths: number[];
+            /** Daily */
+            daily?: number | null;
+            /**
+             * Parallel
+             * @default 1
+             */
+            parallel: number;
+            /**
+             * Seconds Each
+             * @default 5
+             */
+            seconds_each: number;
+            /**
+             * Understands
+             * @default []
+             */
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed" | "direction" | "ssml")[];
+            /**
+             * Voices
+             * @default []
+             */
+            voices: components["schemas"]["Voice"][];
+            /**
+             * Moods
+             * @default []
+             */
+            moods: string[];
+        };
+        /**
+         * Said
+         * @description What a maker offers that cannot say so itself. `daily` is how many pieces a day there are; None: no limit.
+         */
+        "Said-Output": {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "picture" | "clip" | "speech" | "sound" | "music";
+            /**
+             * Price
+             * @default 0
+             */
+            price: string;
+            /**
+             * Per
+             * @default request
+             * @enum {string}
+             */
+            per: "picture" | "character" | "sound" | "second" | "request";
+            /** Prompt Characters */
+            prompt_characters?: number | null;
+            /** Text Characters */
+            text_characters?: number | null;
+            /** Width */
+            width?: number | null;
+            /** Height */
+            height?: number | null;
+            /** Longest */
+            longest?: number | null;
+            /**
+             * Lengths
+             * @default []
+             */
+            lengths: number[];
+            /** Daily */
+            daily?: number | null;
+            /**
+             * Parallel
+             * @default 1
+             */
+            parallel: number;
+            /**
+             * Seconds Each
+             * @default 5
+             */
+            seconds_each: number;
+            /**
+             * Understands
+             * @default []
+             */
+            understands: ("seed" | "negative" | "references" | "weights" | "masks" | "regions" | "layers" | "variations" | "guides" | "poses" | "jointed" | "direction" | "ssml")[];
+            /**
+             * Voices
+             * @default []
+             */
+            voices: components["schemas"]["Voice"][];
+            /**
+             * Moods
+             * @default []
+             */
+            moods: string[];
         };
         /**
          * SaidWord
@@ -7276,6 +8353,25 @@ export interface components {
              * @default 0
              */
             seed: number;
+        };
+        /**
+         * ServicesView
+         * @description The page of services.
+         */
+        ServicesView: {
+            /** Offers */
+            offers: components["schemas"]["OfferRow"][];
+            /** Plugged */
+            plugged: components["schemas"]["PluggedView"][];
+            /** Choices */
+            choices: {
+                [key: string]: components["schemas"]["ChoiceView"];
+            };
+            /**
+             * Unreached
+             * @default
+             */
+            unreached: string;
         };
         /**
          * SetCard
@@ -8075,6 +9171,11 @@ export interface components {
             by_offer: {
                 [key: string]: number;
             };
+            /**
+             * Near
+             * @default
+             */
+            near: string;
         };
         /** Splice[CaptionView] */
         Splice_CaptionView_: {
@@ -8143,6 +9244,19 @@ export interface components {
             names: string[];
         };
         /**
+         * Spoken
+         * @description A server that speaks the service protocol.
+         */
+        Spoken: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            how: "protocol";
+            /** Address */
+            address: string;
+        };
+        /**
          * SpokenAt
          * @description A word of a shot: its number, and when it is said, in seconds of the shot.
          */
@@ -8188,6 +9302,20 @@ export interface components {
              * @default false
              */
             wait: boolean;
+        };
+        /**
+         * StepView
+         * @description So many pictures of a level, made by an offer, with their shots.
+         */
+        StepView: {
+            /** Level */
+            level: number;
+            /** Offer */
+            offer: string;
+            /** Count */
+            count: number;
+            /** Shots */
+            shots: number[];
         };
         /**
          * StoryView
@@ -8260,6 +9388,13 @@ export interface components {
             /** Id */
             id: string;
             style: components["schemas"]["HouseStyle"];
+        };
+        /** Sum */
+        Sum: {
+            /** Name */
+            name: string;
+            /** Amount */
+            amount: number;
         };
         /**
          * Swatch
@@ -8697,6 +9832,38 @@ export interface components {
             said: string;
         };
         /**
+         * TriedView
+         * @description What came of trying.
+         */
+        TriedView: {
+            /** Media */
+            media: string | null;
+            /** Says */
+            says: string;
+            /** Exchanges */
+            exchanges: components["schemas"]["ExchangeView"][];
+            /** Cost */
+            cost: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * TryWanted
+         * @description Settings to be tried, and what with.
+         */
+        TryWanted: {
+            settings: components["schemas"]["Plugged-Input"];
+            /** Key */
+            key?: string | null;
+            /** Prompt */
+            prompt: string;
+            /**
+             * Seed
+             * @default 7
+             */
+            seed: number;
+        };
+        /**
          * UnderstoodView
          * @description The changes of a wish, to be made or not; and the parts of it that were not understood.
          */
@@ -8815,6 +9982,20 @@ export interface components {
         Wish: {
             /** Words */
             words: string;
+        };
+        /**
+         * WithoutView
+         * @description What would be without a limit ("money", "days", or an offer's daily number).
+         */
+        WithoutView: {
+            /** Limit */
+            limit: string;
+            /** Made */
+            made: number;
+            /** Worth */
+            worth: number;
+            /** Cost */
+            cost: number;
         };
         /**
          * WordMark
@@ -10342,6 +11523,41 @@ export interface operations {
             };
         };
     };
+    excerpt_api_films__film__excerpts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExcerptWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     differences_api_films__film__cuts__other__differences_get: {
         parameters: {
             query?: never;
@@ -11711,12 +12927,100 @@ export interface operations {
             };
         };
     };
-    spending_api_films__film__spending_get: {
+    services_api_services_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServicesView"];
+                };
+            };
+        };
+    };
+    plug_api_services_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlugWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServicesView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    change_service_api_services__service__put: {
         parameters: {
             query?: never;
             header?: never;
             path: {
-                film: string;
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlugWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServicesView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    unplug_api_services__service__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                service: string;
             };
             cookie?: never;
         };
@@ -11728,7 +13032,137 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Spending"];
+                    "application/json": components["schemas"]["ServicesView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    check_api_services__service__check_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServicesView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    try_service_api_services_try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TryWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TriedView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    last_jobs_api_jobs_get: {
+        parameters: {
+            query: {
+                offer: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobWentView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    choose_api_choices__kind__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice";
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChoiceView"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServicesView"];
                 };
             };
             /** @description Validation Error */
@@ -11760,6 +13194,322 @@ export interface operations {
                     "application/json": {
                         [key: string]: string;
                     };
+                };
+            };
+        };
+    };
+    hand_list_api_services__service__hand_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandListView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    brought_api_services__service__hand_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_brought_api_services__service__hand_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtByHand"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    off_the_list_api_services__service__hand__number__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                service: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandListView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    spending_api_films__film__spending_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spending"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    money_api_money_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoneyView"];
+                };
+            };
+        };
+    };
+    set_limit_api_limits__scope__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                scope: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LimitWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoneyView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    money_of_film_api_films__film__money_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmMoneyView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    ledger_api_ledger_csv_get: {
+        parameters: {
+            query?: {
+                film?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    plan_pictures_api_films__film__plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    begin_plan_api_films__film__plan_runs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };
@@ -12325,6 +14075,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    links_api_films__film__links_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinksView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    add_api_films__film__links_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LinkWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinksView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    withdraw_api_films__film__links__link__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                link: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinksView"];
                 };
             };
             /** @description Validation Error */

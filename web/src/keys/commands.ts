@@ -135,6 +135,15 @@ export const COMMANDS = {
     clear: command("Escape", "Esc", "no stretch"),
     note: command("n", "N", "note something here"),
   },
+  link: {
+    copy: command("c", "C", "copy the link (on it)"),
+    withdraw: command("Delete", "Del", "withdraw the link (on it)"),
+  },
+  hand: {
+    walk: command("(Arrow(Up|Down))", "↑ ↓", "the number before, the next"),
+    copy: command("c", "C", "copy the prompt"),
+    next: command("n", "N", "the next number, and its prompt copied"),
+  },
   leaf: {
     turn: command("(Arrow(Left|Right|Up|Down)|Space)", "← →", "turn a leaf"),
     ends: command("(Home|End)", "Home End", "the first picture, the last"),
@@ -155,4 +164,6 @@ export const HEADS: readonly (readonly [string, readonly Scope[]])[] = [
   ["Mix", ["mix"]],
   ["Screening, watching", ["watch"]],
   ["Screening, leafing", ["leaf"]],
+  ["Screening, links for others", ["link"]],
+  ["Services, by hand", ["hand"]],
 ];

@@ -68,12 +68,15 @@ export function TopLine({ film }: { film: Film }) {
       </nav>
       <div className="ml-auto flex items-center gap-4 whitespace-nowrap">
         <RunMeter film={film} />
-        <span
-          className="font-mono text-[12px] text-ink-2"
-          title="Spent on this film, and on all films today"
+        <Link
+          to="/services?view=money"
+          className={`font-mono text-[12px] ${spending?.near ? "text-grease-ink" : "text-ink-2 hover:text-ink"}`}
+          title={
+            spending?.near || "Spent on this film, and on all films today: to services and money"
+          }
         >
           spent {money(spending?.film ?? 0)} · today {money(spending?.today ?? 0)}
-        </span>
+        </Link>
         <span className="flex items-center gap-0.5">
           <IconButton
             label={film.undo ? `Undo: ${film.undo}` : "Nothing to undo"}

@@ -16,6 +16,7 @@ from .drift import (
 )
 from .facts import ShotFacts
 from .looks import LOOKS, Colour, Look, look_from, look_named
+from .milder import Milder, milder, says
 from .model import (
     FRAMINGS,
     MOODS,
@@ -64,6 +65,7 @@ __all__ = [
     "Look",
     "Member",
     "MemberKind",
+    "Milder",
     "Mood",
     "Origin",
     "Outfit",
@@ -108,9 +110,11 @@ __all__ = [
     "look_named",
     "may_be_one",
     "measure_picture",
+    "milder",
     "place_words",
     "propose_cast",
     "propose_places",
+    "says",
     "search_company",
     "slot_of",
     "style_between",

@@ -19,6 +19,7 @@ from cutreel.core.manuscript import (
     words_text,
 )
 from cutreel.core.reading import (
+    ANYBODY,
     LISTENER,
     TELLER,
     Known,
@@ -164,7 +165,12 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
     for role in figures:
         noun = role.name.removeprefix("the ")
         owner = figures[same[noun] - 1] if noun in same else None
-        if owner is None or owner is role or role.name == noun or owner.name.startswith("the "):
+        if owner is None or owner is role or role.name == noun:
+            continue
+        # "The driver, an old man, …": the man is the driver; of two such roles neither is the other.
+        if owner.name.startswith("the ") and not (
+            noun in ANYBODY and role.count == 1 and owner.aliases[0] not in ANYBODY
+        ):
             continue
         if role.kind == owner.kind and not (
             role.pronoun and owner.pronoun not in (None, role.pronoun)

@@ -40,6 +40,7 @@ from .document import (
     clean_text,
     new_film,
 )
+from .excerpts import Excerpt, excerpt_of
 from .exporting import MEDIA_TYPES, export_script
 from .finishes import FilmFinish
 from .handing import ShotFile, SoundFile, handed, shot_name, sound_names
@@ -54,6 +55,7 @@ from .house import (
     without_pictures,
 )
 from .joins import FilmJoin
+from .levels import levels_of
 from .made import Result, TakeRow, focus_of, is_fresh, used_take
 from .moving import fits_take, targets_in
 from .names_said import NameSaid, names_said
@@ -75,7 +77,14 @@ from .publishing import (
 )
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
-from .screening import PlacedNote, ScreenedScene, notes_table, placed_notes, screened_scenes
+from .screening import (
+    PlacedNote,
+    ScreenedScene,
+    notes_table,
+    placed_notes,
+    screened_scenes,
+    spelled,
+)
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
@@ -101,6 +110,7 @@ __all__ = [
     "CutOut",
     "Direction",
     "Edit",
+    "Excerpt",
     "FigureTold",
     "FilmDocument",
     "FilmFinish",
@@ -172,6 +182,7 @@ __all__ = [
     "directions_of",
     "doubts_of",
     "drafted_texts",
+    "excerpt_of",
     "export_script",
     "figures_in",
     "find_places",
@@ -183,6 +194,7 @@ __all__ = [
     "is_fresh",
     "lacking_licences",
     "language_spoken",
+    "levels_of",
     "line_key",
     "longest_of",
     "makings_of",
@@ -210,6 +222,7 @@ __all__ = [
     "screened_scenes",
     "shot_name",
     "sound_names",
+    "spelled",
     "ssml_of",
     "ssml_taken",
     "style_of",

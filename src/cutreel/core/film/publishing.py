@@ -2,7 +2,7 @@
 
 import re
 from collections import Counter
-from collections.abc import Collection
+from collections.abc import Collection, Iterator, Mapping
 from typing import NamedTuple
 
 from cutreel.core.publishing import (
@@ -108,13 +108,35 @@ def _description(film: Assembled, hashtags: list[str]) -> str:
 
 
 def credits_of(film: Assembled) -> list[str]:
-    """Whom sounds and music of others are owed to, and under which licence, those that are heard."""
+    """Whom sounds and music of others are owed to, and under which licence, those that are heard; then whom services
+    ask to be named for what the film uses of them, and what that may be used for."""
     heard = {c.own for c in film.cues if c.own}
-    return [
+    own = [
         f"{s.name}: {s.credit or 'no name given'}" + (f" ({s.licence})" if s.licence else "")
         for s in film.document.own_sounds
         if s.media in heard
     ]
+    return [*own, *dict.fromkeys(_owed(r) for r in _rights_in(film))]
+
+
+def _rights_in(film: Assembled) -> Iterator[Mapping[str, str]]:
+    """What was told of the rights in each picture, clip, line, sound and piece of music that the film uses."""
+    data = [
+        *(t.about for t in film.used if t is not None),
+        *(r.data for r in film.spoken.values()),
+        *(r.data for r in film.sounds.values()),
+    ]
+    for about in data:
+        rights = about.get("rights")
+        if isinstance(rights, dict) and rights.get("by"):
+            yield rights
+
+
+def _owed(rights: Mapping[str, str]) -> str:
+    terms = rights.get("terms", "")
+    return f"{rights['by']}: {rights.get('credit') or 'no name asked for'}" + (
+        f" ({terms})" if terms else ""
+    )
 
 
 def lacking_licences(film: Assembled) -> list[str]:

@@ -4,7 +4,7 @@ from cutreel.core.nouns import Sort, sort_of
 
 from .acting import nameless, only_beside, roles_acting, told_to_you
 from .changes import Changed
-from .clauses import SPEECH
+from .clauses import ANYBODY, SPEECH
 from .deeds import Deed, Sight
 from .english import parse, parse_packed
 from .focus import SURE, Mention
@@ -21,6 +21,7 @@ from .where import Arrival, arrivals
 
 # fmt: off
 __all__ = [
+    "ANYBODY",
     "LISTENER",
     "NOTHING",
     "SEASONS",

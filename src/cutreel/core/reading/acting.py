@@ -11,15 +11,12 @@ from collections.abc import Collection, Sequence
 from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, unreal
+from .clauses import ANYBODY, SUBJECT, clause_of, unreal
 from .known import Known
 from .narrated import narrated, spoken_stretches
 from .parsed import Parsed, Parses
 from .story import paragraph_texts, read_story
 
-_ANYBODY = frozenset(
-    {"man", "woman", "boy", "girl", "child", "lady", "gentleman", "fellow", "baby"}
-)
 _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
 _BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
 _SHE_OR_HE: dict[str, Pronoun] = {"she": "she", "he": "he"}
@@ -80,7 +77,7 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             if noun in known or f"the {noun}" in known:
                 continue
             goes_on = _goes_on(parsed, i, spoken)
-            acts[noun] += noun not in _ANYBODY or goes_on
+            acts[noun] += noun not in ANYBODY or goes_on
             followed[noun] += goes_on
     return [
         Figure(
@@ -94,7 +91,7 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             pronoun_of(noun) is not None,
         )
         for noun, count in acts.items()
-        if followed[noun] or (count > 1 and noun not in _ANYBODY)
+        if followed[noun] or (count > 1 and noun not in ANYBODY)
     ]
 
 
@@ -123,7 +120,7 @@ def _acts(parsed: Parsed, i: int) -> bool:
     verb = clause_of(parsed, i)
     if (
         not marks
-        or (noun in _ANYBODY and not marks & {"a", "an"})
+        or (noun in ANYBODY and not marks & {"a", "an"})
         or marks & _NOT_ONE
         or unreal(parsed, verb)
     ):
@@ -229,7 +226,7 @@ def _is_the(parsed: Parsed, i: int) -> bool:
 
 def _best(nouns: Counter[str], otherwise: str) -> str:
     """The word that says most of what somebody is: "signal-man" sooner than "man"."""
-    own = [n for n in nouns if n not in _ANYBODY and sort_of(n) == "person"]
+    own = [n for n in nouns if n not in ANYBODY and sort_of(n) == "person"]
     return max(own or list(nouns) or [otherwise], key=lambda n: nouns[n])
 
 

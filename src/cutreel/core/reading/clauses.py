@@ -8,6 +8,8 @@ from cutreel.core.nouns import sort_of
 from .memories import memories
 from .parsed import Parsed, Token
 
+ANYBODY = frozenset({"man", "woman", "boy", "girl", "child", "lady", "gentleman", "fellow", "baby"})
+"""Words that say of nobody more than that they are somebody."""
 SUBJECT = frozenset({"nsubj", "nsubjpass"})
 OBJECT = frozenset({"dobj", "dative", "pobj", "oprd"})
 # fmt: off

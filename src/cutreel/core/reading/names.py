@@ -200,7 +200,8 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
                     (
                         p
                         for at, p in whom.items()
-                        if at <= parsed.tokens[k].start < at + 40 and at == _start(parsed, k)
+                        if at <= parsed.tokens[k].start < at + 40
+                        and at in (_start(parsed, k), parsed.tokens[k].start)
                     ),
                     None,
                 )

@@ -33,6 +33,10 @@ _VEHICLES = frozenset(
     "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
 )
 """Where somebody rides is a place for as long as they are in it."""
+_COMES_BY = frozenset("arrive come appear turn draw roll".split())
+"""What is done by what one rides in, and is over when it is done."""
+_VESSELS = frozenset("ship steamship warship sailboat sailing-ship liner trawler schooner".split())
+"""What is seen from outside when it does something itself."""
 _BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled".split())
 """What a place itself does: the town went dark, and there we are."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
@@ -42,6 +46,7 @@ _WITHIN = frozenset(
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
+    "dark darkness "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
     "horizon surface opening passage line stage position space level country land nation state".split()
 )
@@ -242,6 +247,8 @@ def _rides_in(parsed: Parsed, i: int) -> bool:
     within = {"on", "in", "aboard", "inside", "into", "onto"}
     if token.dep != "pobj" or parsed.tokens[token.head].text.lower() not in within:
         return False
+    if parsed.tokens[clause_of(parsed, i)].lemma in _COMES_BY:
+        return False  # "she arrived in a yellow van": and got out of it
     of = subjects(parsed, clause_of(parsed, i))
     return any(
         parsed.tokens[s].pos in {"PRON", "PROPN"} or sort_of(parsed.tokens[s].lemma) == "person"
@@ -282,6 +289,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
             }
             else None
         )
+    if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
+        return None  # "far out a ship turned round" is seen from the shore
     if token.dep in {"nsubj", "nsubjpass"}:
         # A place that does something itself is looked at for a moment.
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None

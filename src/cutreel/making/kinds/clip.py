@@ -66,6 +66,8 @@ class ClipKind(Kind[ClipSpec]):
             work.shop, opened_clip(done.files[0][1]), work.shop.media.get(spec.media)
         )
         about = {**picture.as_data(), "unused_words": done.unused_words}
+        if done.rights:
+            about["rights"] = dict(done.rights)
         return Made(picture.media, about, done.cost)
 
     def place(self, spec: ClipSpec, made: Result, cost: Decimal, work: Work) -> None:

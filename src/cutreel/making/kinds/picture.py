@@ -98,10 +98,13 @@ class PictureKind(Kind[PictureSpec]):
     def make(self, spec: PictureSpec, work: Work) -> Made | None:
         media = [m for m, _, _ in spec.references] + ([spec.guide[0]] if spec.guide else [])
         files = {_hash(m): work.shop.media.get(m) for m in media}
-        offer = offer_for("picture", work.shop.offers(), spec.offer)
+        offer = work.shop.offer_named("picture", spec.offer)
+        offer = offer or offer_for("picture", work.shop.offers())
         jointed = offer is not None and "jointed" in offer.understands
-        done = work.ask(spec.offer, _asked(spec, jointed), spec, files)
-        return None if done is None else _kept(work, done)
+        # A film may name an offer that is plugged in no more; who is there makes it then.
+        name = offer.name if offer is not None else spec.offer
+        done = work.ask(name, _asked(spec, jointed), spec, files)
+        return None if done is None else _kept(work, done, by=done.offer or name)
 
     def place(self, spec: PictureSpec, made: Result, cost: Decimal, work: Work) -> None:
         """A take of its shot. A reference, or a sample of a look, has no shot and stays a
@@ -113,9 +116,8 @@ class PictureKind(Kind[PictureSpec]):
         )
         told = {"asked": asked} if asked else {}
         told |= spec.model_dump(mode="json", include={"again", "restyled"}, exclude_none=True)
-        origin = Origin(
-            spec.made_from, spec.seed, spec.prompt, spec.negative, spec.offer, brought=False
-        )
+        offer = str(made.data.get("offer") or spec.offer)
+        origin = Origin(spec.made_from, spec.seed, spec.prompt, spec.negative, offer, brought=False)
         add_take(work.shop, work.film, work.shot, Picture.of_result(made), origin, told, cost)
 
     def price(self, spec: PictureSpec, offers: Sequence[Offer]) -> Decimal:
@@ -142,7 +144,7 @@ def _asked(spec: PictureSpec, jointed: bool) -> PictureInput:
     )
 
 
-def _kept(work: Work, done: Delivered) -> Made:
+def _kept(work: Work, done: Delivered, by: str) -> Made:
     (flat, data), *more = done.files
     pngs = [(r, d) for r, d in more if r.media_type == "image/png"]
     layers = [(d, float(r.data.get("depth", 0.0))) for r, d in pngs if "depth" in r.data]
@@ -157,7 +159,9 @@ def _kept(work: Work, done: Delivered) -> Made:
         flames=_flames(flat.data.get("flames")),
         strips=_strips([(r.data, d) for r, d in pngs if "depth" not in r.data], len(layers)),
     )
-    about = {**picture.as_data(), "unused_words": done.unused_words}
+    about = {**picture.as_data(), "unused_words": done.unused_words, "offer": by}
+    if done.rights:
+        about["rights"] = dict(done.rights)
     return Made(picture.media, about, done.cost)
 
 

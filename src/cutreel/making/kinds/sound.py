@@ -100,7 +100,7 @@ def _heard(work: Work, job: SoundInput | MusicInput, spec: Spec) -> Made | None:
     if done is None:
         return None
     about, data = done.files[0]
-    told = dict(about.data)
+    told = {**about.data, **({"rights": dict(done.rights)} if done.rights else {})}
     for file, notes in done.files[1:]:
         if file.media_type == "audio/midi":
             told["notes"] = work.shop.media.put(notes, "mid")

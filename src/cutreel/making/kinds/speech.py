@@ -1,16 +1,19 @@
 """Speech: one line as its voice speaks it, with the time of each word."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from decimal import Decimal
-from typing import ClassVar, Literal
+from typing import Any, ClassVar, Literal
 
 from pydantic import Field
 
 from cutreel.core.film import LineWork, cleaning_of
+from cutreel.core.manuscript import read
 from cutreel.protocol import Offer, SpeechInput
 from cutreel.store import Assembled, ItemSpec
 
+from ..apart import SOUND, reader
 from ..audio import spoken_line
+from ..recording import listened
 from ..registry import Kind, Made, RunKind, Spec, Stage, Wanted, item, offer_for
 from ..work import Work
 from ..workshop import Workshop
@@ -35,31 +38,54 @@ class SpeechSpec(Spec):
         return self.line
 
 
-def _input(spec: SpeechSpec) -> SpeechInput:
+def _input(spec: SpeechSpec, offer: Offer) -> SpeechInput:
+    """What is asked of an offer: marks and directions only of one that understands them."""
+    marked = bool(spec.ssml) and "ssml" in offer.understands
     return SpeechInput(
-        text=spec.ssml or spec.text,
+        text=spec.ssml if marked else spec.text,
         voice=spec.voice,
-        direction=spec.direction,
+        direction=spec.direction if "direction" in offer.understands else "",
         seed=spec.seed,
-        ssml=bool(spec.ssml),
+        ssml=marked,
     )
+
+
+def speaking(offers: Sequence[Offer], voice: str) -> Offer | None:
+    """Who speaks with a voice: the first that offers it, else the first that speaks."""
+    having = (o for o in offers if o.kind == "speech" and any(v.name == voice for v in o.voices))
+    return next(having, None) or offer_for("speech", offers)
+
+
+def heard_in(spec: SpeechSpec, data: bytes, told: Mapping[str, Any]) -> dict[str, Any]:
+    """What is kept of a line as it was spoken. Who does not tell when each word is said is listened to, as somebody's
+    own recording is."""
+    words = read(" ".join(spec.words)).words if spec.words and not told.get("words") else ()
+    if len(words) == len(spec.words) > 0:
+        return reader.read(listened, data, words, what=SOUND)
+    return spoken_line(data, dict(told), list(spec.words))
 
 
 class SpeechKind(Kind[SpeechSpec]):
     spec = SpeechSpec
 
     def make(self, spec: SpeechSpec, work: Work) -> Made | None:
-        offer = work.offer_of("speech").name
-        done = work.ask(offer, _input(spec), spec)
+        offer = speaking(work.shop.offers(), spec.voice)
+        if offer is None or all(v.name != spec.voice for v in offer.voices):
+            # It may have been plugged in by another process a moment ago.
+            work.shop.ask_again()
+            offer = speaking(work.shop.offers(), spec.voice) or work.offer_of("speech")
+        done = work.ask(offer.name, _input(spec, offer), spec)
         if done is None:
             return None
         about, data = done.files[0]
-        heard = spoken_line(data, about.data, list(spec.words))
+        heard = heard_in(spec, data, about.data)
         heard["unused"] = done.unused_words
+        if done.rights:
+            heard["rights"] = dict(done.rights)
         return Made(work.shop.media.put(data, "flac"), heard, done.cost)
 
     def price(self, spec: SpeechSpec, offers: Sequence[Offer]) -> Decimal:
-        offer = offer_for("speech", offers)
+        offer = speaking(offers, spec.voice)
         return offer.price.amount * len(spec.text) if offer else Decimal(0)
 
 

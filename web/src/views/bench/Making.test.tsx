@@ -29,7 +29,7 @@ vi.mock("../../api/film", () => ({
       kind: "picture",
       title: `Illustrator, ${n}`,
       price: { amount: "0.01" },
-      quota: { left: 9 },
+      quota: { left: 9, limit: 60 },
       caps: { prompt_characters: 400 },
     })),
   }),

@@ -16,6 +16,7 @@ import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Check } from "../../parts/Field";
+import { leftInWords } from "../../parts/quota";
 import { inWords, money } from "../../parts/time";
 import { Heading } from "../continuity/Heading";
 import { PromptBox } from "../PromptBox";
@@ -39,6 +40,8 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
   const offers = (useOffers().data ?? []).filter((o) => o.kind === "picture");
   const runs = useRuns(film.id).data ?? [];
   const going = runs.filter((r) => r.state === "going" || r.state === "paused");
+  // What only waits, for a hand or for tomorrow's quota, holds nothing else up.
+  const busy = going.some((r) => !r.waits);
   const start = useStart(film.id);
   const bring = useBringAny(film, shot);
   const [scope, setScope] = useState<Scope>(picked.length ? "chosen" : "shot");
@@ -121,11 +124,11 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
         <div className="mt-3 flex flex-wrap items-center gap-2">
           <Button
             kind="ink"
-            disabled={!chosen?.pictures || going.length > 0}
+            disabled={!chosen?.pictures || busy}
             onClick={() => start.mutate(wish(offer))}
           >
-            {going.length ? "making …" : `Make ${chosen?.pictures ?? ""}`}
-            {chosen && chosen.pictures > 0 && !going.length && (
+            {busy ? "making …" : `Make ${chosen?.pictures ?? ""}`}
+            {chosen && chosen.pictures > 0 && !busy && (
               <span className="font-mono font-normal opacity-75">{money(chosen.cost)}</span>
             )}
           </Button>
@@ -240,8 +243,8 @@ function OfferRow({
       <span className="min-w-0">
         <span className="block truncate font-medium text-ink">{offer.title}</span>
         <span className="block truncate text-[12px] text-ink-2">
-          {money(Number(offer.price.amount))} each, {offer.quota.left} left,{" "}
-          {offer.caps.prompt_characters} characters
+          {money(Number(offer.price.amount))} each, {leftInWords(offer)},{" "}
+          {offer.caps.prompt_characters ?? "any number of"} characters
         </span>
       </span>
       <span className="font-mono">{estimate ? money(estimate.cost) : "…"}</span>

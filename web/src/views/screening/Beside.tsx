@@ -11,11 +11,13 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { ratioOf } from "../../parts/lastFrame";
-import { inWords, timecode } from "../../parts/time";
+import { inWords, rateOf, timecode } from "../../parts/time";
 import { pointAt, usePlayhead } from "../../state/playhead";
+import { notify } from "../../state/notices";
+import type { Stretch } from "./Watch";
 import { shotAt } from "./place";
 
-export function Beside({ film }: { film: Film }) {
+export function Beside({ film, stretch }: { film: Film; stretch: Stretch | null }) {
   const cuts = useCuts(film);
   const others = cuts.filter((c) => c.film !== film.id);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -44,41 +46,102 @@ export function Beside({ film }: { film: Film }) {
           </>
         ) : (
           <span className="text-ink-2">
-            Keep the film as it is as a cut with a name: shorter, upright, in another language. Both
-            go on apart, and what was made is shared.
+            Keep the film as it is, or a part of it, as a cut with a name: a teaser, an upright
+            short of a scene. Both go on apart, and what was made is shared.
           </span>
         )}
-        <KeepCut film={film} />
       </div>
+      <KeepCut film={film} stretch={stretch} />
       {other && <Compared key={other.film} film={film} other={other.film} />}
     </div>
   );
 }
 
-function KeepCut({ film }: { film: Film }) {
+const SHAPES = [
+  ["as", "in the film’s shape"],
+  ["9:16", "upright, 9:16"],
+  ["1:1", "square"],
+  ["16:9", "wide, 16:9"],
+] as const;
+const WHOLE = "whole";
+
+/** A cut of the whole film, or of a part of it. */
+function KeepCut({ film, stretch }: { film: Film; stretch: Stretch | null }) {
   const keep = useKeepCut(film.id);
+  const shot = shotAt(film, usePlayhead());
   const [name, setName] = useState("");
+  const [of, setOf] = useState(WHOLE);
+  const [shape, setShape] = useState<string>("as");
+  const parts = partsOf(film, shot.scene, stretch);
+  const part = parts.find((p) => p.key === of);
   return (
     <form
-      className="ml-auto flex shrink-0 items-center gap-2"
+      aria-label="Keep a cut"
+      className="mb-4 flex shrink-0 flex-wrap items-center gap-2 border-y border-rule py-2"
       onSubmit={(e) => {
         e.preventDefault();
-        if (name.trim()) keep.mutate(name.trim(), { onSuccess: () => setName("") });
+        const wanted = part && {
+          start: part.from,
+          end: part.to,
+          aspect: shape === "as" ? null : (shape as "9:16"),
+        };
+        keep.mutate(
+          { name: name.trim() || part?.title || "", part: wanted ?? null },
+          {
+            onSuccess: (cut) => {
+              setName("");
+              notify(`“${cut.name}” is kept: ${inWords(cut.seconds)}, ${cut.aspect}.`);
+            },
+          },
+        );
       }}
     >
+      <span className="text-ink-2">A cut of</span>
+      <Choice
+        label="Of what"
+        value={part ? of : WHOLE}
+        options={[[WHOLE, "the whole film"], ...parts.map((p) => [p.key, p.title] as const)]}
+        onChange={setOf}
+      />
+      {part && <Choice label="In which shape" value={shape} options={SHAPES} onChange={setShape} />}
       <Field
         aria-label="Name of the new cut"
-        placeholder="name of a cut"
+        placeholder={part ? part.title : "its name"}
         value={name}
         maxLength={60}
         onChange={(e) => setName(e.target.value)}
-        className="!w-[150px]"
+        className="!w-[200px]"
       />
-      <Button type="submit" disabled={!name.trim() || keep.isPending}>
+      <Button type="submit" disabled={(!name.trim() && !part) || keep.isPending}>
         Keep as a cut
       </Button>
     </form>
   );
+}
+
+/** What a cut can be made of: the stretch that is marked, the scene under the playhead, the first so many seconds. */
+function partsOf(film: Film, scene: number, stretch: Stretch | null) {
+  const rate = rateOf(film.fps);
+  const within = film.shots.filter((s) => s.scene === scene);
+  const title = film.scenes[scene]?.title;
+  return [
+    ...(stretch
+      ? [
+          {
+            key: "stretch",
+            title: `${timecode(stretch.from, film.fps)} to ${timecode(stretch.to, film.fps)}`,
+            from: stretch.from,
+            to: stretch.to,
+          },
+        ]
+      : []),
+    ...(title && within.length && within.length < film.shots.length
+      ? [{ key: "scene", title, from: within[0]!.start, to: within.at(-1)!.stop }]
+      : []),
+    ...[15, 30, 60]
+      .map((s) => ({ key: `${s}`, title: `the first ${s} s`, from: 0, to: Math.round(s * rate) }))
+      .filter((p) => p.to < film.frames),
+  ];
 }
 
 function Compared({ film, other }: { film: Film; other: string }) {

@@ -12,6 +12,7 @@ import { today } from "../../state/viewer";
 import { useFilmHere } from "../FilmFrame";
 import { Beside } from "./Beside";
 import { Leaf } from "./Leaf";
+import { LinksDesk } from "./LinksDesk";
 import { Notes } from "./Notes";
 import { Wall } from "./Wall";
 import { type Stretch, Watch } from "./Watch";
@@ -75,6 +76,7 @@ export function Screening() {
             ["leaf", "Leaf"],
             ["wall", "Wall"],
             ["beside", "Beside another cut"],
+            ["links", "Links for others"],
           ]}
         />
         <Tabs.Content value="watch" className="min-h-0 grow" tabIndex={-1}>
@@ -97,7 +99,10 @@ export function Screening() {
           <Wall film={film} notes={notes} onWatch={() => setTab("watch")} />
         </Tabs.Content>
         <Tabs.Content value="beside" className="min-h-0 grow" tabIndex={-1}>
-          <Beside film={film} />
+          <Beside film={film} stretch={stretch} />
+        </Tabs.Content>
+        <Tabs.Content value="links" className="min-h-0 grow" tabIndex={-1}>
+          <LinksDesk film={film} />
         </Tabs.Content>
       </Tabs.Root>
       <Notes

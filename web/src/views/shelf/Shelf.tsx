@@ -20,6 +20,9 @@ export function Shelf() {
         <span className="ml-4 text-ink-2">your films</span>
         <span className="ml-auto flex items-center gap-3">
           <BringFilm />
+          <Link to="/services" className="text-ink-2 hover:text-ink">
+            Services
+          </Link>
           <LampButton />
         </span>
       </header>

@@ -6,6 +6,7 @@ import { useEstimate, useOffers, useRuns, useStart } from "../../../api/film";
 import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
 import { Check } from "../../../parts/Field";
+import { leftInWords, leftOf } from "../../../parts/quota";
 import { money } from "../../../parts/time";
 
 const COUNTS = [1, 2, 3, 4].map((n) => [String(n), n === 1 ? "one" : String(n)] as const);
@@ -29,14 +30,12 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
     <section aria-label="As a clip" className="mt-3">
       <h3 className="flex items-baseline justify-between border-b border-rule-strong pb-1 font-semibold">
         As a clip instead
-        <span className="text-[12px] font-normal text-ink-2">
-          {offer.quota.left} of {offer.quota.limit} left today
-        </span>
+        <span className="text-[12px] font-normal text-ink-2">{leftInWords(offer)}</span>
       </h3>
       <div className="flex items-center gap-2 py-2">
         <Button
           kind="ink"
-          disabled={going || !told || offer.quota.left < takes}
+          disabled={going || !told || leftOf(offer) < takes}
           onClick={() => start.mutate(wish)}
         >
           {going ? "making …" : `Make ${takes}`}

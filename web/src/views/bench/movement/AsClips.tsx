@@ -3,6 +3,7 @@ import type { Film } from "../../../api/client";
 import { useEstimate, useOffers, useRuns, useStart } from "../../../api/film";
 import { useWorth } from "../../../api/movement";
 import { Button } from "../../../parts/Button";
+import { leftInWords, leftOf } from "../../../parts/quota";
 import { money } from "../../../parts/time";
 import { Heading } from "../../continuity/Heading";
 
@@ -26,7 +27,7 @@ export function AsClips({ film, chosen, onChosen }: Props) {
   const offer = (useOffers().data ?? []).find((o) => o.kind === "clip");
   const ranked = useWorth(film).data ?? [];
   const pictured = chosen.filter((id) => film.shots.find((s) => s.id === id)?.used);
-  const beyond = !!offer && pictured.length > offer.quota.left;
+  const beyond = !!offer && pictured.length > leftOf(offer);
   const wish = {
     kind: "clips" as const,
     shots: [...pictured],
@@ -38,16 +39,12 @@ export function AsClips({ film, chosen, onChosen }: Props) {
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
   if (!offer) return null;
   const able = ranked.filter((w) => film.shots.find((s) => s.id === w.shot)?.used);
-  const counts = [...new Set([5, 10, offer.quota.left, able.length])].filter(
+  const counts = [...new Set([5, 10, Math.min(leftOf(offer), able.length), able.length])].filter(
     (n) => n > 0 && n <= able.length,
   );
-  const { left, limit } = offer.quota;
   return (
     <section aria-label="As clips" className="mt-6">
-      <Heading
-        title="Clips where they are worth it"
-        beside={`${offer.quota.left} of ${offer.quota.limit} left today`}
-      />
+      <Heading title="Clips where they are worth it" beside={leftInWords(offer)} />
       <p className="flex flex-wrap items-center gap-2 py-2">
         <span className="text-ink-2">Choose the</span>
         {counts.map((n) => (
@@ -86,10 +83,11 @@ export function AsClips({ film, chosen, onChosen }: Props) {
               <span className="font-mono font-normal opacity-75">{money(told.cost)}</span>
             )}
           </Button>
-          {beyond && (
+          {beyond && offer.quota && (
             <p className="mt-1 text-ink-2">
-              {left > 0 ? `${left} are made today` : "None are left today"}, {limit} a day from then
-              on; the last is ready on {lastDay(pictured.length, offer.quota)}.
+              {leftOf(offer) > 0 ? `${leftOf(offer)} are made today` : "None are left today"},{" "}
+              {offer.quota.limit} a day from then on; the last is ready on{" "}
+              {lastDay(pictured.length, offer.quota)}.
             </p>
           )}
         </>

@@ -15,6 +15,7 @@ import {
 import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
 import { Area } from "../../../parts/Field";
+import { leftInWords } from "../../../parts/quota";
 import { money } from "../../../parts/time";
 import { Heading } from "../../continuity/Heading";
 import { useKeys } from "../../../keys/useKeys";
@@ -127,7 +128,7 @@ function Described({ film, said, hearing, onHeard }: PartProps) {
     });
   return (
     <section aria-label="By description" className="mb-3">
-      <Heading title="By description" beside={`${offer.quota.left} left today`} />
+      <Heading title="By description" beside={leftInWords(offer)} />
       <Area
         aria-label="What the voice is like"
         value={words}
