@@ -29,6 +29,7 @@ from cutreel.core.timeline import KNOWN_RATES
 from cutreel.making import SHORT_SIDE, wanted_texts
 
 from .archive_commands import export, import_, verify_
+from .backup_commands import backup, restore
 from .service_commands import service
 from .telling import told
 
@@ -38,7 +39,7 @@ def main() -> None:
     """Cut Reel makes narrated, animated story films from a script."""
 
 
-for command in (export, import_, verify_, service):
+for command in (export, import_, verify_, service, backup, restore):
     main.add_command(command)
 
 

@@ -4,7 +4,6 @@ import os
 import re
 import signal
 import socket
-import subprocess
 import time
 from collections.abc import Iterator
 from pathlib import Path
@@ -18,62 +17,16 @@ from cutreel.running.cluster import Cluster, binary
 from cutreel.running.ports import free_port, is_free
 from cutreel.running.start import _ground
 from tests.conftest import ROOT, run
+from tests.running.running import Running, running
 from tests.waiting import until
-
-
-class Running:
-    """A started Cut Reel with what it printed so far."""
-
-    def __init__(self, data: Path, *options: str) -> None:
-        self.port, self.data = free_port(), data
-        self.out = data.parent / f"{data.name}.out"
-        with self.out.open("w") as out:
-            self.process = subprocess.Popen(
-                [str(ROOT / "bin/start"), "--data", str(data), "--port", str(self.port), *options],
-                stdout=out,
-                stderr=subprocess.STDOUT,
-                start_new_session=True,
-            )
-
-    @property
-    def said(self) -> str:
-        return self.out.read_text()
-
-    @property
-    def address(self) -> str:
-        return f"http://127.0.0.1:{self.port}"
-
-    def processes(self) -> dict[int, str]:
-        """Everything that was started, by process number."""
-        out = {}
-        for path in Path("/proc").glob("[0-9]*"):
-            try:
-                environment, command = (
-                    (path / "environ").read_bytes(),
-                    (path / "cmdline").read_bytes(),
-                )
-            except OSError:
-                continue
-            if str(self.data).encode() in environment + command:
-                out[int(path.name)] = command.replace(b"\0", b" ").decode()
-        return out
-
-    def end(self) -> None:
-        if self.process.poll() is None:
-            os.killpg(self.process.pid, signal.SIGINT)
-            self.process.wait(40)
 
 
 @pytest.fixture(scope="module")
 def started(tmp_path_factory) -> Iterator[Running]:
     folder = tmp_path_factory.mktemp("start")
     folder.chmod(0o755)
-    running = Running(folder / "data", "--no-demo")
-    try:
-        until(lambda: "is ready at" in running.said or running.process.poll() is not None, 120)
-        yield running
-    finally:
-        running.end()
+    with running(folder / "data", "--no-demo") as found:
+        yield found
 
 
 def test_the_address_is_printed_when_the_page_answers(started: Running) -> None:

@@ -3,10 +3,13 @@ end."""
 
 import asyncio
 import gc
+import logging
 import os
 from collections.abc import AsyncIterator, Awaitable, Callable
 from contextlib import asynccontextmanager
 from pathlib import Path
+from traceback import extract_tb
+from uuid import uuid4
 
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
@@ -63,8 +66,9 @@ from . import (
 from .bounds import BoundedBodies
 from .desk import FilmDesk
 from .events import Listener
-from .guard import allowed
+from .guard import PageKey, allowed
 
+log = logging.getLogger("cutreel.web")
 _ROUTES = (
     routes_film,
     routes_script,
@@ -114,11 +118,20 @@ CSP = "; ".join(
         "form-action 'self'",
     ]
 )
+SECURITY = {
+    "Content-Security-Policy": CSP,
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "no-referrer",
+}
+HEALTH = "/api/health"
+AT_ITS_ADDRESS = "Open Cut Reel at the address that bin/start prints."
+NOT_YOURS = "This Cut Reel belongs to another account of this machine."
 
 
-def create_app(shop: Workshop, web: Path | None) -> FastAPI:
+def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None) -> FastAPI:
     """The application over a workshop; `web` is the folder of the built front end, if there is
-    one."""
+    one; without a `page_key` only the account that it runs in comes in."""
+    page_key = page_key or PageKey("", 0)
     listener = Listener(shop.database.address)
 
     @asynccontextmanager
@@ -151,13 +164,16 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
     ) -> Response:
         refusal = allowed(request)
         if refusal:
-            return problem(
-                403, "not-from-here", refusal, "Open Cut Reel at the address that bin/start prints."
-            )
-        response = await call_next(request)
-        response.headers.setdefault("Content-Security-Policy", CSP)
-        response.headers.setdefault("X-Content-Type-Options", "nosniff")
-        response.headers.setdefault("Referrer-Policy", "no-referrer")
+            return problem(403, "not-from-here", refusal, AT_ITS_ADDRESS)
+        response = page_key.taken_from(request)
+        if response is None:
+            if request.url.path != HEALTH and not page_key.lets_in(request):
+                return problem(403, "other-account", NOT_YOURS, AT_ITS_ADDRESS)
+            response = await call_next(request)
+            if not request.url.path.startswith("/api/") and not page_key.has(request):
+                page_key.give(response)
+        for name, value in SECURITY.items():
+            response.headers.setdefault(name, value)
         return response
 
     @app.exception_handler(CutReelError)
@@ -179,6 +195,26 @@ def create_app(shop: Workshop, web: Path | None) -> FastAPI:
         title = titles.get(error.status_code, "The request is not taken.")
         return problem(error.status_code, f"http-{error.status_code}", title, str(error.detail))
 
+    @app.exception_handler(Exception)
+    async def unknown_error(request: Request, error: Exception) -> JSONResponse:
+        # What the error says may hold words of a story, so the log is told where it was, not what.
+        reference = uuid4().hex[:8]
+        where = [
+            f"{f.name} ({Path(f.filename).name}:{f.lineno})"
+            for f in extract_tb(error.__traceback__)
+        ]
+        log.error(
+            "%s %s failed, reference %s: %s in %s",
+            request.method, request.url.path, reference, type(error).__name__, " < ".join(where[:-8:-1]),
+        )  # fmt: skip
+        return problem(
+            500,
+            "unforeseen",
+            "Something went wrong that was not foreseen.",
+            f"Nothing that you saved is lost. The log of the web server tells more under {reference}.",
+            reference=reference,
+        )
+
     for routes in _ROUTES:
         app.include_router(routes.router)
     if web is not None and (web / "index.html").exists():
@@ -194,11 +230,12 @@ def _warm() -> None:
     warm_parser()
 
 
-def problem(status: int, code: str, title: str, detail: str) -> JSONResponse:
+def problem(status: int, code: str, title: str, detail: str, **more: str) -> JSONResponse:
     """An error as RFC 9457 problem details."""
     return JSONResponse(
-        {"type": f"urn:cutreel:{code}", "title": title, "detail": detail, "status": status},
+        {"type": f"urn:cutreel:{code}", "title": title, "detail": detail, "status": status, **more},
         status,
+        SECURITY,
         media_type="application/problem+json",
     )
 
@@ -227,4 +264,6 @@ def from_environment() -> FastAPI:
     # Films are hundreds of thousands of objects that live long: looking through all of them for
     # garbage at the usual pace would stop the server for a tenth of a second every few changes.
     gc.set_threshold(100_000, 20, 50)
-    return create_app(workshop_from_environment(), Path(os.environ.get("CUTREEL_WEB", "web/dist")))
+    key = PageKey(os.environ.get("CUTREEL_PAGE_KEY", ""), int(os.environ.get("CUTREEL_PORT", "0")))
+    web = Path(os.environ.get("CUTREEL_WEB", "web/dist"))
+    return create_app(workshop_from_environment(), web, key)

@@ -3,6 +3,7 @@
 import sys
 import time
 from collections.abc import Callable
+from pathlib import Path
 from urllib.error import URLError
 from urllib.request import urlopen
 
@@ -21,11 +22,7 @@ def web(port: int) -> list[str]:
 
 def door(port: int) -> list[str]:
     """The door for others, at all addresses of this machine."""
-    return [
-        *_server("cutreel.door:from_environment", port, "0.0.0.0"),
-        "--no-server-header",
-        "--no-proxy-headers",
-    ]
+    return [*_server("cutreel.door:from_environment", port, "0.0.0.0"), "--no-server-header"]
 
 
 def worker() -> list[str]:
@@ -33,9 +30,9 @@ def worker() -> list[str]:
     return [sys.executable, "-m", "cutreel.making.worker"]
 
 
-def prepare(database: str) -> list[str]:
-    """What brings the database at the address to its newest form, and ends."""
-    return [sys.executable, "-m", "cutreel.running.prepare", database]
+def prepare(copies: Path) -> list[str]:
+    """What brings the database of the environment to its newest form, with a copy of an earlier one, and ends."""
+    return [sys.executable, "-m", "cutreel.running.prepare", str(copies)]
 
 
 def demo() -> list[str]:
@@ -56,6 +53,8 @@ def _server(factory: str, port: int, host: str = "127.0.0.1") -> list[str]:
         str(port),
         "--log-level",
         "warning",
+        # Who asks is who is connected, whatever a header says.
+        "--no-proxy-headers",
     ]
 
 

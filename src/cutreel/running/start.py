@@ -12,6 +12,7 @@ from cutreel.core.errors import CutReelError
 
 from .cluster import Cluster
 from .ports import free_port, is_free, own_address
+from .private import make_private, secret_in, write_private
 from .supervision import configuration
 from .watch import Watch
 
@@ -67,6 +68,7 @@ def start(
         )
         sys.exit(1)
     services = f"http://127.0.0.1:{free_port()}"
+    key = secret_in(folder / "keys" / "page")
     environment = {
         "CUTREEL_DATABASE": cluster.address,
         "CUTREEL_MEDIA": str(folder / "media"),
@@ -80,16 +82,15 @@ def start(
         "STANDINS_DELAY": os.environ.get("STANDINS_DELAY", "0.4"),
         "CUTREEL_WEB": str(web),
         "CUTREEL_PORT": str(port),
+        "CUTREEL_PAGE_KEY": key,
         "CUTREEL_DOOR": "" if door is None else f"http://{own_address()}:{door}",
         "PYTHONUNBUFFERED": "1",
     }
     (folder / "logs").mkdir(exist_ok=True)
     config = folder / "supervisor.conf"
-    config.touch(mode=0o600)
-    config.write_text(configuration(cluster, folder, environment, services, port, door))
-    sys.exit(
-        Watch(folder, config).run(cluster, services, f"http://127.0.0.1:{port}", demo=not no_demo)
-    )
+    write_private(config, configuration(cluster, folder, environment, services, port, door))
+    page = f"http://127.0.0.1:{port}"
+    sys.exit(Watch(folder, config).run(cluster, services, page, key, demo=not no_demo))
 
 
 def _ground(folder: Path, reset: bool) -> Cluster:
@@ -105,12 +106,8 @@ def _ground(folder: Path, reset: bool) -> Cluster:
             shutil.rmtree(elsewhere.parent, ignore_errors=True)
         shutil.rmtree(folder)
     folder.mkdir(parents=True, exist_ok=True)
+    make_private(folder)
     (folder / MARKER).touch()
-    if shutil.disk_usage(folder).free < LEAST_FREE:
-        raise CutReelError(
-            f"The disk of {folder} is full.",
-            "Make at least 600 megabytes free, or choose another folder with --data.",
-        )
     lock = folder / "supervisor.pid"
     if lock.exists() and _alive(lock):
         raise CutReelError(
@@ -118,6 +115,11 @@ def _ground(folder: Path, reset: bool) -> Cluster:
             "End it first, or choose another with --data.",
         )
     cluster = Cluster(folder, free_port())
+    if not cluster.is_there and shutil.disk_usage(folder).free < LEAST_FREE:
+        raise CutReelError(
+            f"The disk of {folder} is full.",
+            "Make at least 600 megabytes free, or choose another folder with --data.",
+        )
     cluster.prepare()
     return cluster
 

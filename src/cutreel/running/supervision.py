@@ -28,6 +28,7 @@ logfile_maxbytes=2MB
 loglevel=info
 pidfile={folder}/supervisor.pid
 silent=true
+umask=077
 {"user=root" if cluster.as_root else ""}
 environment={variables}
 

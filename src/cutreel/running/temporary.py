@@ -11,6 +11,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
+from secrets import token_urlsafe
 
 from cutreel.bridge import Secrets
 from cutreel.making import Workshop
@@ -52,7 +53,7 @@ def temporary(
     the end)."""
     folder = data or Path(tempfile.mkdtemp(prefix="cutreel-"))
     if data is None:
-        folder.chmod(0o755)
+        folder.chmod(0o711)  # the database's account walks through it
     processes: dict[str, subprocess.Popen[bytes]] = {}
     cluster = Cluster(folder, free_port())
     try:
@@ -72,6 +73,7 @@ def temporary(
             "CUTREEL_SERVICES": services,
             "CUTREEL_BY_HAND": str(folder / "by-hand"),
             "CUTREEL_SECRETS": str(folder / "keys" / "services"),
+            "CUTREEL_PAGE_KEY": token_urlsafe(24),
             "STANDINS_DIR": str(folder / "standins"),
             "STANDINS_DELAY": str(delay),
         }

@@ -5,6 +5,7 @@ The process manager (supervisor) starts again what dies once; what keeps dying e
 one sentence.
 """
 
+import os
 import signal
 import subprocess
 import sys
@@ -71,8 +72,9 @@ class Watch:
         self._known: dict[str, int] = {}
         self._deaths: dict[str, list[float]] = defaultdict(list)
 
-    def run(self, cluster: Cluster, services: str, page: str, demo: bool) -> int:
-        """Bring everything up and stay until asked to end; returns the exit status."""
+    def run(self, cluster: Cluster, services: str, page: str, key: str, demo: bool) -> int:
+        """Bring everything up and stay until asked to end; returns the exit status. `key` opens the page for other
+        accounts of this machine."""
         for sign in (signal.SIGINT, signal.SIGTERM, signal.SIGHUP):
             signal.signal(sign, _stop)
         try:
@@ -82,7 +84,7 @@ class Watch:
             self._until(lambda: answers(page + "/api/health"), "The web server")
             # A film opened before the services answer would be waited for.
             self._until(lambda: answers(services + "/offers"), "The stand-in services")
-            _say(f"Cut Reel is ready at {page}  (Ctrl-C ends it)")
+            _say(f"Cut Reel is ready at {page}/?key={key}  (Ctrl-C ends it)")
             for name in (f"worker-{i + 1}" for i in range(WORKERS)):
                 self._start(name)
             if demo:
@@ -123,11 +125,15 @@ class Watch:
         log = log_of(self.folder, "prepare")
         with log.open("wb") as out:
             done = subprocess.run(
-                commands.prepare(database), stdout=out, stderr=subprocess.STDOUT, check=False
+                commands.prepare(self.folder / "copies"),
+                env={**os.environ, "CUTREEL_DATABASE": database},  # not in the list of processes
+                stdout=out,
+                stderr=subprocess.STDOUT,
+                check=False,
             )
         if done.returncode:
             raise CutReelError(
-                f"The database could not be prepared: “{_last_line(log)}”.", f"Its log is {log}."
+                f"The database could not be prepared: “{_last_line(log)}”", f"Its log is {log}."
             )
 
     def _until(self, ready: Callable[[], bool], what: str) -> None:

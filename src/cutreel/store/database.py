@@ -7,6 +7,8 @@ from pathlib import Path
 
 from alembic import command
 from alembic.config import Config
+from alembic.runtime.migration import MigrationContext
+from alembic.script import ScriptDirectory
 from sqlalchemy import create_engine
 from sqlalchemy.orm import Session, sessionmaker
 
@@ -21,6 +23,7 @@ class Database:
             pool_size=12,
             max_overflow=20,
             pool_pre_ping=True,
+            hide_parameters=True,  # words of a story are in no message, and so in no log
         )
         self._sessions = sessionmaker(self.engine, expire_on_commit=False)
 
@@ -40,10 +43,23 @@ class Database:
 
     def migrate(self) -> None:
         """Bring the tables to the newest form."""
+        command.upgrade(self._config(), "head")
+
+    def form(self) -> str | None:
+        """Which form the tables have; None where there are none yet."""
+        with self.engine.connect() as connection:
+            return MigrationContext.configure(connection).get_current_revision()
+
+    def known_forms(self) -> list[str]:
+        """The forms that this version knows, the newest first."""
+        scripts = ScriptDirectory.from_config(self._config())
+        return [s.revision for s in scripts.walk_revisions()]
+
+    def _config(self) -> Config:
         config = Config()
         config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
         config.attributes["engine"] = self.engine
-        command.upgrade(config, "head")
+        return config
 
 
 def database_from_environment() -> Database:

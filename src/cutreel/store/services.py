@@ -6,9 +6,9 @@ from datetime import datetime, timedelta
 from decimal import Decimal
 from typing import Any
 
-from sqlalchemy import delete, func, select, text, update
+from sqlalchemy import ColumnElement, delete, func, select, text, update
 from sqlalchemy.dialects.postgresql import insert
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, aliased
 
 from cutreel.core.errors import NotFound
 
@@ -242,12 +242,13 @@ class HandStore:
 
     def open(self, service: str) -> list[ByHandJob]:
         """What is to be made, in the order of films and shots; what nobody waits for any more is not. What has no
-        number yet is given the next ones, in that order: jobs come in as workers are free."""
+        number yet is given the next ones, in that order. Jobs come in as workers are free, so one has to wait for its
+        number until those before it in its run have come in as well."""
         wanted = select(Item.id).where(Item.id == HandJob.item, Item.state == "waiting")
         query = (
             select(HandJob)
             .where(HandJob.service == service, HandJob.media.is_(None), ~HandJob.dropped)
-            .where(wanted.exists())
+            .where(wanted.exists(), HandJob.number.is_not(None) | ~_some_before_on_their_way())
             .order_by(HandJob.number.nulls_last(), HandJob.item)
         )
         with self.database.transaction() as session:
@@ -286,6 +287,19 @@ class HandStore:
                 raise NotFound(f"Nothing on this list has the number {number}.")
             row.dropped = True
             return _job(row)
+
+
+def _some_before_on_their_way() -> ColumnElement[bool]:
+    """Whether items before a job's, in its run, are being worked on and on no list yet."""
+    mine, before, listed = aliased(Item), aliased(Item), aliased(HandJob)
+    return (
+        select(before.id)
+        .join(mine, (mine.run == before.run) & (mine.stage == before.stage))
+        .where(mine.id == HandJob.item, before.id < mine.id)
+        .where(before.state.in_(("waiting", "going")), before.message == "")
+        .where(~select(listed.key).where(listed.item == before.id).exists())
+        .exists()
+    )
 
 
 def _numbered(session: Session, number: int) -> HandJob | None:
