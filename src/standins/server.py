@@ -11,8 +11,9 @@ import os
 import random
 import uuid
 from collections import Counter
-from collections.abc import AsyncIterator
+from collections.abc import AsyncIterator, Awaitable, Callable
 from concurrent.futures import ProcessPoolExecutor
+from concurrent.futures.process import BrokenProcessPool
 from contextlib import asynccontextmanager
 from datetime import UTC, datetime
 from pathlib import Path
@@ -28,6 +29,7 @@ from .ledger import Ledger
 from .offers import QUOTAS, cost_of, offers
 
 MOST_REFERENCE_BYTES = 40_000_000
+HOSTS = ("127.0.0.1", "localhost", "testserver")
 
 
 def _over_cap(job: JobInput, offer: Offer) -> str:
@@ -62,7 +64,7 @@ class Desk:
     def __init__(self, folder: Path, simulation: Simulation) -> None:
         self.ledger = Ledger(folder)
         self.simulation = simulation
-        self.pool = ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn"))
+        self.pool = _pool()
         self.tasks: dict[str, asyncio.Task[None]] = {}
         self.tries: dict[str, int] = {}
         self.promised: dict[str, tuple[str, int]] = {}
@@ -154,9 +156,19 @@ class Desk:
                 )
                 self.ledger.save(view)
                 return
-            files, view.unused_words = await asyncio.get_running_loop().run_in_executor(
-                self.pool, do, request.input, self.ledger.files, request.offer.endswith("-fine")
-            )
+            pool = self.pool
+            try:
+                files, view.unused_words = await asyncio.get_running_loop().run_in_executor(
+                    pool, do, request.input, self.ledger.files, request.offer.endswith("-fine")
+                )
+            except BrokenProcessPool:
+                # One of its processes was killed; it takes nothing any more.
+                if self.pool is pool:
+                    self.pool = _pool()
+                said = "The service was interrupted; it may be asked again."
+                view.state, view.refusal = "refused", Refusal(code="try-again", message=said)
+                self.ledger.save(view)
+                return
             view.results = [
                 Result(
                     name=f.name,
@@ -185,6 +197,10 @@ class Desk:
             self.ledger.save(view)
 
 
+def _pool() -> ProcessPoolExecutor:
+    return ProcessPoolExecutor(2, mp_context=multiprocessing.get_context("spawn"))
+
+
 def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
     """The server, keeping its ledger and results in `folder`."""
     desk = Desk(folder, simulation or Simulation())
@@ -197,6 +213,16 @@ def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
         desk.pool.shutdown(wait=False, cancel_futures=True)
 
     app = FastAPI(title="Cut Reel stand-ins (simulated services)", lifespan=life)
+
+    @app.middleware("http")
+    async def not_from_pages(
+        request: Request, call_next: Callable[[Request], Awaitable[Response]]
+    ) -> Response:
+        """Programs of this machine ask, never a page that somebody's browser has open."""
+        host = request.headers.get("host", "").rsplit(":", 1)[0]
+        if host not in HOSTS or "origin" in request.headers or "sec-fetch-site" in request.headers:
+            return Response("Pages are not answered.", 403, media_type="text/plain")
+        return await call_next(request)
 
     @app.get("/offers")
     def list_offers() -> list[Offer]:

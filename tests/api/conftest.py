@@ -57,7 +57,7 @@ def finished(client: TestClient) -> Callable[[str, str], dict[str, Any]]:
             found = next(r for r in client.get(f"/api/films/{film}/runs").json() if r["id"] == run)
             return found if found["state"] != "going" else None
 
-        return until(ended, 120)
+        return until(ended, 240)  # beside other tests, on two slow cores
 
     return wait
 

@@ -10,6 +10,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
+from cutreel.running.temporary import Temporary
 from tests.bridge.serving import serving, told
 from tests.browser.steps import film_made, no_barriers
 from tests.waiting import until
@@ -196,6 +197,14 @@ def test_the_days_list_by_hand(services: Page, film: str, tmp_path: Path) -> Non
     services.request.delete(f"/api/runs/{run['id']}")
 
 
+@pytest.fixture
+def no_limit_stays(stack: Temporary) -> Iterator[None]:
+    """Whatever happens, the tests after this one may spend."""
+    yield
+    stack.shop.spending.set_limit("month", None)
+
+
+@pytest.mark.usefixtures("no_limit_stays")
 def test_money_has_limits(services: Page, film: str) -> None:
     opened = services.request.get(f"/api/films/{film}").json()
     wish = {"kind": "pictures", "takes": 1, "shots": [opened["shots"][-1][0]]}

@@ -46,13 +46,13 @@ class Scripted:
             self.keys.add(request.headers["Idempotency-Key"])
         if request.url.path.startswith("/results/"):
             body = self.answer("GET", "/results", len(self.asked))
-            return httpx.Response(200, content=body if isinstance(body, bytes) else DATA)
+            return httpx.Response(200, content=iter([body if isinstance(body, bytes) else DATA]))
         said = self.answer(request.method, request.url.path, len(self.asked))
         if isinstance(said, Exception):
             raise said
         if isinstance(said, int):
-            return httpx.Response(said, text="no")
-        return httpx.Response(200, content=json.dumps(said))
+            return httpx.Response(said, content=iter([b"no"]))
+        return httpx.Response(200, content=iter([json.dumps(said).encode()]))
 
 
 def refused(code: str) -> dict[str, Any]:

@@ -15,13 +15,13 @@ import httpx
 import stamina
 
 from cutreel.protocol import JobInput, Offer
-from cutreel.services import Delivered, ServiceDown, ServiceRefused
+from cutreel.services import Delivered, ServiceDown, ServiceRefused, read_bounded
 
 from .interface import Interface, found_at, read_interface
 from .one_file import delivered, within_caps
 from .places import Value, as_base64, filled, filled_within, pictures_of, values_of
 from .plugged import Described, Plugged
-from .reaching import client_for, read_bounded
+from .reaching import client_for
 
 TRIES = 4
 MOST_TOLD = 40_000_000

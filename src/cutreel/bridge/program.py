@@ -14,12 +14,12 @@ from pathlib import Path
 
 from cutreel.core.errors import BadInput
 from cutreel.protocol import JobInput, Offer
-from cutreel.services import Delivered, ServiceRefused
+from cutreel.services import MOST_BYTES, Delivered, ServiceRefused
 
 from .one_file import delivered, within_caps
 from .places import Value, check_places, filled, pictures_of, values_of
 from .plugged import Plugged, Program
-from .sniffed import MOST_BYTES
+
 
 LOOK_EVERY = 0.1
 _SHARE = re.compile(rb"(\d{1,3})(?:\.\d+)?\s?%")

@@ -14,8 +14,6 @@ import httpx
 from cutreel.core.errors import BadInput
 from cutreel.services import ServiceRefused
 
-from .sniffed import MOST_BYTES
-
 Address = ipaddress.IPv4Address | ipaddress.IPv6Address
 USUAL_SECONDS = 60.0
 
@@ -122,18 +120,3 @@ def check_address(address: str, own_network: bool = True) -> None:
             f"“{host}” {why}.",
             "Allow this machine and its network for this service, if you trust it.",
         )
-
-
-def read_bounded(answer: httpx.Response, most: int = MOST_BYTES) -> bytes:
-    """The body of a streamed answer, unpacked, up to so many bytes. Raises ServiceRefused for more."""
-    parts: list[bytes] = []
-    length = 0
-    for part in answer.iter_bytes():
-        length += len(part)
-        if length > most:
-            raise ServiceRefused(
-                f"The answer is longer than {most // 1_000_000} megabytes.",
-                "Ask for something smaller.",
-            )
-        parts.append(part)
-    return b"".join(parts)

@@ -2,9 +2,8 @@
 
 import re
 
-from cutreel.services import ServiceRefused
+from cutreel.services import MOST_BYTES, ServiceRefused
 
-MOST_BYTES = 200_000_000
 _FAMILY = {
     "picture": "image/",
     "enlarge": "image/",

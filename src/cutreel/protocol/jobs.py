@@ -297,7 +297,7 @@ class JobView(BaseModel):
     id: str
     state: JobState
     progress: float = 0.0
-    cost: Decimal = Decimal(0)
+    cost: Decimal = Field(Decimal(0), ge=0)
     results: list[Result] = []
     unused_words: list[str] = []
     refusal: Refusal | None = None

@@ -159,13 +159,12 @@ class Cluster:
         try:
             # The fourth line of PostgreSQL's own note is the port.
             cluster.port = int((cluster.folder / "postmaster.pid").read_text().splitlines()[3])
-        except (OSError, ValueError, IndexError):
-            cluster.port = 0
-        if not cluster.port or not cluster.answers():
+            cluster.wait(15)
+        except (OSError, ValueError, IndexError, CutReelError):
             raise CutReelError(
                 f"No Cut Reel runs with {data}.",
                 "Start it with bin/start, or name its folder with --data.",
-            )
+            ) from None
         return cluster
 
     @contextmanager

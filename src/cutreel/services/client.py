@@ -2,31 +2,28 @@
 
 import hashlib
 import os
+import re
 import time
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
-from datetime import datetime
 from decimal import Decimal
-from typing import Any
+from typing import Any, TypeVar
+from urllib.parse import quote
 
 import httpx
 import stamina
+from pydantic import BaseModel, RootModel, ValidationError
 
 from cutreel.core.errors import CutReelError
 from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Result
 
+from .bounded import MOST_BYTES, ServiceRefused, read_bounded
+
 TRIES = 6
-MOST_BYTES = 200_000_000
-
-
-class ServiceRefused(CutReelError):
-    """A service says no, for a `reason` (a RefusalCode, where it gave one) that asking again does not change; where a
-    quota is used up, not before `renews_at`."""
-
-    code = "service-refused"
-    status = 502
-    reason: str = ""
-    renews_at: datetime | None = None
+MOST_TOLD = 5_000_000
+"""Bytes of an answer that is no file."""
+_SHA256 = re.compile(r"[0-9a-f]{64}")
+T = TypeVar("T", bound=BaseModel)
 
 
 class ServiceDown(CutReelError):
@@ -61,7 +58,7 @@ class Services:
 
     def offers(self) -> list[Offer]:
         """What is on offer now. Raises CutReelError when the services do not answer."""
-        return [Offer.model_validate(o) for o in self._ask("GET", "/offers").json()]
+        return _read(_Offers, self._ask("GET", "/offers"), "list of offers").root
 
     def do(
         self,
@@ -84,7 +81,7 @@ class Services:
         pause = 0.3
         last = "it did not answer"
         for sha256, data in (files or {}).items():
-            if self._ask("HEAD", f"/references/{sha256}", unknown_is_fine=True).status_code != 200:
+            if not self._ask("HEAD", f"/references/{sha256}", unknown_is_fine=True).there:
                 self._ask("PUT", f"/references/{sha256}", content=data)
         for attempt in range(TRIES):
             if attempt:
@@ -112,63 +109,114 @@ class Services:
 
     def _post(self, offer: str, work: JobInput, key: str) -> JobView:
         body = JobRequest(offer=offer, input=work).model_dump(mode="json")
-        return JobView.model_validate(
-            self._ask("POST", "/jobs", json=body, headers={"Idempotency-Key": key}).json()
-        )
+        answer = self._ask("POST", "/jobs", json=body, headers={"Idempotency-Key": key})
+        return _read(JobView, answer, "job")
 
     def _wait(
         self, view: JobView, progress: Callable[[float], None], cancelled: Callable[[], bool]
     ) -> JobView | None:
         began = time.monotonic()
         pause, looked = 0.03, 0.0
+        job = f"/jobs/{quote(view.id, safe='')}"
         while view.state in ("queued", "running"):
             waited = time.monotonic() - began
             if waited - looked > 0.8:
                 looked = waited
                 if cancelled():
-                    self._ask("DELETE", f"/jobs/{view.id}")
+                    self._ask("DELETE", job)
                     return None
             if waited > self.patience:
-                return JobView.model_validate(self._ask("DELETE", f"/jobs/{view.id}").json())
+                return _read(JobView, self._ask("DELETE", job), "job")
             time.sleep(pause)
             pause = min(0.4, pause * 1.3)
-            view = JobView.model_validate(self._ask("GET", f"/jobs/{view.id}").json())
+            view = _read(JobView, self._ask("GET", job), "job")
             progress(view.progress)
         return view
 
     def _fetch(self, result: Result) -> bytes:
         """A result's bytes, which must be the ones its hash names: an answer is not believed, it is
         checked."""
-        data = self._ask("GET", f"/results/{result.sha256}").content
-        if len(data) > MOST_BYTES or hashlib.sha256(data).hexdigest() != result.sha256:
+        if not _SHA256.fullmatch(result.sha256):
+            raise ServiceRefused(
+                f"The service named a file that is none ({result.name}).", "Try again."
+            )
+        data = self._ask("GET", f"/results/{result.sha256}", most=MOST_BYTES).body
+        if hashlib.sha256(data).hexdigest() != result.sha256:
             raise ServiceRefused(
                 f"The service sent something else than it announced ({result.name}).", "Try again."
             )
         return data
 
     def _ask(
-        self, method: str, path: str, *, unknown_is_fine: bool = False, **more: Any
-    ) -> httpx.Response:
-        """An answer, asked for again with growing pauses while the service cannot be reached or
-        says that it is broken. Raises ServiceDown when that goes on, ServiceRefused for an answer
-        that is a refusal."""
+        self,
+        method: str,
+        path: str,
+        *,
+        unknown_is_fine: bool = False,
+        most: int = MOST_TOLD,
+        **more: Any,
+    ) -> "_Answer":
+        """An answer of at most so many bytes, asked for again with growing pauses while the service cannot be reached
+        or says that it is broken. Raises ServiceDown when that goes on, ServiceRefused for an answer that is a refusal,
+        or sends us elsewhere."""
         try:
             for attempt in stamina.retry_context(
                 on=(httpx.TransportError, _Broken), attempts=TRIES, wait_initial=0.2, wait_max=5.0
             ):
                 with attempt:
-                    answer = self._http.request(method, path, **more)
-                    if answer.status_code >= 500:
-                        raise _Broken(f"{answer.status_code}: {answer.text[:200]}")
+                    request = self._http.build_request(method, path, **more)
+                    came = self._http.send(request, stream=True, follow_redirects=False)
+                    try:
+                        answer = _Answer(came.status_code, read_bounded(came, most))
+                    finally:
+                        came.close()
+                    if answer.status >= 500:
+                        raise _Broken(f"{answer.status}: {answer.text}")
         except (httpx.TransportError, _Broken) as error:
             raise ServiceDown(
                 "The services do not answer.", "See that they run; what is asked for waits."
             ) from error
-        if answer.status_code >= 400 and not (unknown_is_fine and answer.status_code == 404):
+        if not answer.there and not (unknown_is_fine and answer.status == 404):
             raise ServiceRefused(
-                f"The service did not take the request ({answer.status_code}).", answer.text[:200]
+                f"The service did not take the request ({answer.status}).", answer.text
             )
         return answer
+
+
+@dataclass(frozen=True)
+class _Answer:
+    status: int
+    body: bytes
+
+    @property
+    def there(self) -> bool:
+        """Whether it is what was asked for; a redirect is not, and is not followed."""
+        return 200 <= self.status < 300
+
+    @property
+    def text(self) -> str:
+        return self.body[:200].decode(errors="replace")
+
+
+class _Offers(RootModel[list[Offer]]):
+    """What is on offer."""
+
+
+def _read(model: type[T], answer: _Answer, what: str) -> T:
+    try:
+        return model.model_validate_json(answer.body)
+    except ValidationError as error:
+        raise ServiceRefused(
+            f"The service answered with something that is no {what}: {_first(error)}.",
+            "See what it says under Services.",
+        ) from None
+
+
+def _first(error: ValidationError) -> str:
+    """What is wrong with an answer, and where; not the answer itself."""
+    first = error.errors(include_input=False, include_url=False, include_context=False)[0]
+    where = ".".join(str(p) for p in first["loc"])
+    return f"{where}: {first['msg']}" if where else str(first["msg"])
 
 
 class _Broken(Exception):

@@ -17,7 +17,12 @@ export function Money() {
   if (!money) return null;
   return (
     <div className="grid h-full grid-cols-[1fr_412px]">
-      <section aria-label="What was spent" className="min-h-0 overflow-y-auto px-5 pb-6 pt-1">
+      {/* It can be scrolled by keys as well. */}
+      <section
+        aria-label="What was spent"
+        tabIndex={0}
+        className="min-h-0 overflow-y-auto px-5 pb-6 pt-1"
+      >
         <div className="grid grid-cols-2 gap-x-10 gap-y-6">
           <Sums title="By film" sums={money.films} />
           <Sums
