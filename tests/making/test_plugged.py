@@ -326,6 +326,28 @@ def test_a_limit_that_is_reached_lets_the_run_rest_and_it_goes_on_when_raised(
     assert shop.spending.total(film) == Decimal("0.018")
 
 
+def test_who_charges_more_than_the_price_is_told_of_once_and_nothing_is_lost(
+    stack: Temporary, four: Path, monkeypatch
+) -> None:
+    shop = stack.shop
+    made: list[str] = []
+
+    def do(offer: str, work: object, key: str, **more: object) -> Delivered:
+        made.append(key)
+        sha, data = "0" * 64, picture(len(made))
+        result = Result(name="p", media_type="image/jpeg", sha256=sha, size=len(data))
+        return Delivered([(result, data)], Decimal("0.50"), [])
+
+    monkeypatch.setattr(shop.services, "do", do)
+    order = Order("dear", "pen", PictureInput(prompt="a lamp"), "dear-1")
+    with pytest.raises(OverLimit, match=r"charged 0\.500 for what its price says is 0\.020"):
+        ordered(shop, order)
+    assert shop.spending.total("dear") == Decimal("0.50"), "the ledger is as their books are"
+    done = ordered(shop, order)
+    assert done is not None and made == ["dear-1"], "what was paid is taken, not made again"
+    assert shop.spending.total("dear") == Decimal("0.50")
+
+
 def test_a_folder_that_is_watched(stack: Temporary, four: Path) -> None:
     shop = stack.shop
     uncut, used = new_film("Watched", STORY, Settings(look="stick-figures", seed=25_027))

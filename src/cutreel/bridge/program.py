@@ -20,7 +20,6 @@ from .one_file import delivered, within_caps
 from .places import Value, check_places, filled, pictures_of, values_of
 from .plugged import Plugged, Program
 
-
 LOOK_EVERY = 0.1
 _SHARE = re.compile(rb"(\d{1,3})(?:\.\d+)?\s?%")
 _KEPT = (

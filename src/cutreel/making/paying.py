@@ -12,12 +12,15 @@ from cutreel.core.continuity import milder, says
 from cutreel.core.keys import key
 from cutreel.protocol import JobInput, Offer, PictureInput, Result, price_of, text_of
 from cutreel.services import Delivered, ServiceDown, ServiceRefused
-from cutreel.store import UsedUp
+from cutreel.store import OverLimit, UsedUp
 
 from .received import received
 
 if TYPE_CHECKING:
     from .workshop import Workshop
+
+COUNTED_OTHERWISE, CENT_OF_A_CENT = Decimal("1.1"), Decimal("0.0001")
+"""Within which a cost is what a price says: characters and seconds are counted in several ways, sums are rounded."""
 
 
 @dataclass(frozen=True)
@@ -120,6 +123,7 @@ def _by(shop: "Workshop", order: Order) -> Delivered | None:
             )
             outcome = "done"
             if offer is not None and offer.service:
+                _check_cost(shop, order, offer, done.cost)
                 done = replace(_usable(shop, order, offer, done), rights=rights_of(offer))
         return done
     except OnTheList:
@@ -143,6 +147,26 @@ def _by(shop: "Workshop", order: Order) -> Delivered | None:
                 said,
                 done.cost if done else Decimal(0),
             )
+
+
+class Overcharged(OverLimit):
+    """A service charged more than its price. What it made is kept; whoever pays is asked before it makes more."""
+
+    code = "overcharged"
+
+
+def _check_cost(shop: "Workshop", order: Order, offer: Offer, cost: Decimal) -> None:
+    """Raises Overcharged, once for each thing: what came is taken as it is when the run goes on."""
+    price = price_of(offer, order.work)
+    if cost <= price * COUNTED_OTHERWISE + CENT_OF_A_CENT:
+        return
+    told = key("overcharged", 1, offer=order.offer, order=order.key)
+    if shop.results.get(told) is None:
+        shop.results.put(told, "overcharged", None, {"cost": str(cost), "price": str(price)})
+        raise Overcharged(
+            f"“{offer.title}” charged {cost:.3f} for what its price says is {price:.3f}.",
+            "What it made is kept. See its price under Services, then let the run go on.",
+        )
 
 
 def _with_another_wording(error: ServiceRefused, work: JobInput) -> None:
