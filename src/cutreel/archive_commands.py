@@ -9,6 +9,7 @@ import httpx
 
 from cutreel.core.errors import BadInput, CutReelError, NotFound
 from cutreel.making import faults_in
+from cutreel.running.backup import folder_faults
 
 from .telling import told
 
@@ -109,11 +110,16 @@ def import_(archive: Path, address: str) -> None:
 
 
 @click.command("verify")
-@click.argument("archive", type=click.Path(path_type=Path))
-def verify_(archive: Path) -> None:
-    """Look whether every file of an ARCHIVE is as it was; exit status 1 where one is not."""
+@click.argument("place", type=click.Path(path_type=Path))
+def verify_(place: Path) -> None:
+    """Look whether every file of PLACE is as it was: an archive of a film, a folder of backups, or a data folder. Exit
+    status 1 where one is not."""
     with told():
-        said, faults = verify(archive)
+        if place.is_dir():
+            count, faults = folder_faults(place)
+            said = f"{count} media files"
+        else:
+            said, faults = verify(place)
         for fault in faults:
             click.echo(fault)
         click.echo(

@@ -15,7 +15,7 @@ from alembic import command
 
 from cutreel.core.errors import CutReelError
 from cutreel.running import start
-from cutreel.running.backup import back_up, backups_in, restore
+from cutreel.running.backup import back_up, backups_in, folder_faults, restore
 from cutreel.running.cluster import _HAND_OVER, CHIEF, Cluster
 from cutreel.running.ports import free_port
 from cutreel.running.prepare import prepare_database
@@ -173,6 +173,11 @@ def test_a_backup_is_made_while_it_runs_and_comes_back_elsewhere(
     victim = ours / "media" / name[:2] / name
     victim.write_bytes(b"?" + victim.read_bytes()[1:])
     assert f"{name} is damaged" in restore(ours, fresh / "other")
+    (ours / first.database).unlink()
+    count, faults = folder_faults(ours)
+    assert count == len(second.media)
+    assert faults == sorted([f"{name} is damaged", f"{first.database} is missing"])
+    assert folder_faults(fresh / "data")[1] == [], "what was damaged did not come along"
 
 
 def test_what_is_no_backup_is_said(tmp_path: Path) -> None:

@@ -1,37 +1,15 @@
 """The list of what is made by hand: numbers follow the film, however jobs come in."""
 
 import random
-from dataclasses import dataclass
-
-from pydantic import BaseModel
 
 from cutreel.core.film import Settings, new_film
-from cutreel.store import ClaimedItem, ItemSpec
-from cutreel.store.tables import Item
-
-
-class Nothing(BaseModel):
-    """A spec of nothing."""
-
-
-@dataclass
-class NoQueue:
-    """Takes jobs and does nothing with them: the test is the worker."""
-
-    def put_items(self, session, items, at=None) -> None:
-        return
-
-    def hurry(self, session, items) -> None:
-        return
+from cutreel.store import ClaimedItem
+from tests.making.nobody import NoQueue, run_of_nobody
 
 
 def open_run(shop, count: int) -> tuple[str, list[ClaimedItem]]:
     film = shop.films.add(*new_film("By hand", "The lamp was dark.", Settings()))
-    run = shop.runs.start(film, "by-nobody", {})
-    specs = [ItemSpec("picture", f"picture of shot {n}", Nothing(), n) for n in range(1, count + 1)]
-    shop.runs.open_stage(run, 0, specs, ["services"] * count, NoQueue())
-    with shop.database.transaction() as session:
-        numbers = [r.id for r in session.query(Item).filter_by(run=run).order_by(Item.id)]
+    _, numbers = run_of_nobody(shop, film, count)
     return film, [shop.runs.claim(n) for n in numbers]
 
 

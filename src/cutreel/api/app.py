@@ -8,18 +8,21 @@ import os
 from collections.abc import AsyncIterator, Awaitable, Callable
 from contextlib import asynccontextmanager
 from pathlib import Path
-from traceback import extract_tb
 from uuid import uuid4
 
 from fastapi import FastAPI, Request, Response
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import FileResponse, JSONResponse
+from psycopg.errors import DiskFull
+from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 
 from cutreel import __version__
-from cutreel.core.errors import CutReelError
+from cutreel.core.errors import CutReelError, place_of
 from cutreel.core.film import Settings, new_film
 from cutreel.making import (
+    DISK_FULL,
+    FULL,
     MixDesk,
     PreviewDesk,
     Workshop,
@@ -124,6 +127,7 @@ SECURITY = {
     "Referrer-Policy": "no-referrer",
 }
 HEALTH = "/api/health"
+SAVED = "Nothing that you saved is lost. Try again in a moment."
 AT_ITS_ADDRESS = "Open Cut Reel at the address that bin/start prints."
 NOT_YOURS = "This Cut Reel belongs to another account of this machine."
 
@@ -195,18 +199,25 @@ def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None
         title = titles.get(error.status_code, "The request is not taken.")
         return problem(error.status_code, f"http-{error.status_code}", title, str(error.detail))
 
+    @app.exception_handler(OperationalError)
+    async def database_error(_: Request, error: Exception) -> JSONResponse:
+        assert isinstance(error, OperationalError)
+        if isinstance(error.orig, DiskFull):
+            return problem(507, "disk-full", DISK_FULL, SAVED)
+        log.error("the database: %s", place_of(error))
+        return problem(503, "database-away", "The database does not answer.", SAVED)
+
+    @app.exception_handler(OSError)
+    async def system_error(request: Request, error: Exception) -> JSONResponse:
+        if isinstance(error, OSError) and error.errno in FULL:
+            return problem(507, "disk-full", DISK_FULL, SAVED)
+        return await unknown_error(request, error)
+
     @app.exception_handler(Exception)
     async def unknown_error(request: Request, error: Exception) -> JSONResponse:
-        # What the error says may hold words of a story, so the log is told where it was, not what.
         reference = uuid4().hex[:8]
-        where = [
-            f"{f.name} ({Path(f.filename).name}:{f.lineno})"
-            for f in extract_tb(error.__traceback__)
-        ]
-        log.error(
-            "%s %s failed, reference %s: %s in %s",
-            request.method, request.url.path, reference, type(error).__name__, " < ".join(where[:-8:-1]),
-        )  # fmt: skip
+        asked = f"{request.method} {request.url.path}"
+        log.error("%s failed, reference %s: %s", asked, reference, place_of(error))
         return problem(
             500,
             "unforeseen",

@@ -13,7 +13,7 @@ from pydantic import BaseModel, Field
 from cutreel.core.errors import BadInput
 from cutreel.core.film import spelled
 from cutreel.core.spending import Paid, PlanLimits, Planned, film_money, totals
-from cutreel.making import PicturesWanted, Workshop, estimate, shared, start_run
+from cutreel.making import PicturesWanted, Workshop, estimate, shared, start_run, told_of_room
 from cutreel.store import DAY, MONTH, Entry, RunView, begin_of
 
 from .door import Films, Shop
@@ -33,6 +33,7 @@ def spending(film: str, shop: Shop) -> Spending:
         today=float(shop.spending.total(since=today)),
         by_offer={k: float(v) for k, v in shop.spending.by_offer().items()},
         near=_near(shop, film),
+        room=told_of_room(shop),
     )
 
 

@@ -459,6 +459,8 @@ class Spending(BaseModel):
     by_offer: dict[str, float]
     near: str = ""
     """The limit that is nearly reached, in a sentence."""
+    room: str = ""
+    """That the disk is full, or nearly, in a sentence."""
 
 
 class Impact(BaseModel):

@@ -28,6 +28,7 @@ from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
 from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
+from .room import DISK_FULL, FULL, told_of_room
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
 from .services_desk import begin_check, plug_in, take_out, try_out
@@ -43,6 +44,8 @@ from .writing import write
 __all__ = [
     "AT_ONCE",
     "CLIP",
+    "DISK_FULL",
+    "FULL",
     "LEXICON",
     "MOST_HEARD",
     "OWN",
@@ -129,6 +132,7 @@ __all__ = [
     "takes_of_line",
     "thumbnail_of",
     "timeline_of",
+    "told_of_room",
     "try_now",
     "try_out",
     "usual_path",

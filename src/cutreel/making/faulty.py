@@ -32,6 +32,10 @@ def faults_of(film: Assembled) -> list[Faults]:
         found: Faults = {}
         if shot.picture_of == shot.shot.id:
             for take in takes:
+                if "lost" in take.about:
+                    told = f"its file is {take.about['lost']}: make it again, or bring it again"
+                    found[take.id] = [Fault("lost", told)]
+                    continue
                 checks = _checks(take)
                 if checks is None:
                     continue

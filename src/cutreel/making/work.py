@@ -5,6 +5,7 @@ What exists under the item's key is taken, never made nor paid again; so an item
 any time.
 """
 
+import json
 import logging
 from collections.abc import Mapping
 from dataclasses import dataclass
@@ -15,17 +16,20 @@ from typing import Any
 from sqlalchemy.exc import OperationalError
 
 from cutreel.bridge import OnTheList
-from cutreel.core.errors import CutReelError
+from cutreel.core.errors import CutReelError, place_of
 from cutreel.protocol import JobInput, Offer
 from cutreel.services import Delivered, ServiceDown, ServiceRefused
-from cutreel.store import ClaimedItem, OverLimit
+from cutreel.store import ClaimedItem, OverLimit, media_in
 
 from .paying import Order, ordered
-from .registry import Spec
+from .registry import Made, Spec
+from .room import DISK_FULL, no_room
 from .runner import advance
 from .workshop import Workshop
 
 log = logging.getLogger("cutreel.worker")
+ROOM_EVERY = 20
+"""Seconds after which somebody looks whether there is room on the disk again."""
 BY_HAND = timedelta(days=60)
 """For which something that is made by hand is waited for, unless it is brought."""
 
@@ -132,16 +136,29 @@ def work_on(shop: Workshop, number: int) -> None:
         )
         return
     except CutReelError as error:
+        if no_room(shop, error):
+            _wait_for_room(shop, claimed)
+            return
         shop.runs.note(claimed, state="failed", message=str(error))
     except OperationalError:
         # The database went away: nothing is known to have failed, and the item is taken up again.
         raise
     except Exception as error:
-        log.exception("item %s (%s) failed", number, claimed.label)
+        if no_room(shop, error):
+            _wait_for_room(shop, claimed)
+            return
+        log.error(
+            "item %s (%s, run %s) failed: %s", number, claimed.kind, claimed.run, place_of(error)
+        )
         shop.runs.note(
             claimed, state="failed", message=f"{claimed.label}: {type(error).__name__}: {error}"
         )
     advance(shop, claimed.run)
+
+
+def _wait_for_room(shop: Workshop, item: ClaimedItem) -> None:
+    soon = datetime.now(UTC) + timedelta(seconds=ROOM_EVERY)
+    shop.runs.wait(item, DISK_FULL, shop.queue, until=soon)
 
 
 def _do(work: Work) -> None:
@@ -154,8 +171,19 @@ def _do(work: Work) -> None:
         if made is None:
             shop.runs.note(item, state="cancelled")
             return
+        _is_there_again(shop, made)
         shop.results.put(spec.key, kind.name, made.media, dict(made.data), made.cost)
         result, cost = shop.results.get(spec.key), made.cost
         assert result is not None
     kind.place(spec, result, cost, work)
     shop.runs.note(item, state="done", progress=1.0, cost=cost)
+
+
+def _is_there_again(shop: Workshop, made: Made) -> None:
+    """What was lost and is made again as it was is lost no more, from now on and not from when somebody looks."""
+    lost = shop.lost.names()
+    if not lost:
+        return
+    for name in media_in(f"{made.media} {json.dumps(dict(made.data))}") & lost:
+        if shop.media.has(name):
+            shop.lost.regain(name)

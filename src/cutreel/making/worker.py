@@ -3,6 +3,7 @@
 import asyncio
 import ctypes
 import logging
+import random
 import signal
 import time
 from typing import Any
@@ -11,6 +12,7 @@ from procrastinate import App
 from procrastinate.exceptions import ConnectorException
 
 from .by_hand import look_in_folders
+from .care import Caretaker
 from .queue import ITEM, WAITED
 from .registry import COMPUTING, SERVICES
 from .runner import advance
@@ -101,9 +103,12 @@ def sweep(shop: Workshop) -> int:
 
 
 async def _sweep_on(app: App, shop: Workshop) -> None:
+    # Each worker goes round from somewhere else, so that two need half the time.
+    caretaker = Caretaker(shop, after=f"{random.randrange(256):02x}")
     while True:
         try:
             await asyncio.to_thread(sweep, shop)
+            await asyncio.to_thread(caretaker.look)
             await asyncio.to_thread(look_in_folders, shop)
             stalled = await app.job_manager.get_stalled_jobs(
                 seconds_since_heartbeat=STALLED_AFTER, task_name=WAITED

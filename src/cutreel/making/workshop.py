@@ -21,6 +21,7 @@ from cutreel.store import (
     FilmStore,
     HandStore,
     LinkStore,
+    LostStore,
     MediaStore,
     OfferStore,
     ParseStore,
@@ -77,7 +78,8 @@ class Workshop:
 
     def __post_init__(self) -> None:
         self.films = FilmStore(self.database)
-        self.results = ResultStore(self.database)
+        self.lost = LostStore(self.database)
+        self.results = ResultStore(self.database, self.lost)
         self.takes = TakeStore(self.database)
         self.runs = RunStore(self.database)
         self.spending = SpendStore(self.database)

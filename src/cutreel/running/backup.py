@@ -124,6 +124,35 @@ def _restored(source: Path, backup: Backup, data: Path, tell: Callable[[str], No
     return faults
 
 
+def folder_faults(
+    folder: Path, tell: Callable[[str], None] = lambda line: None
+) -> tuple[int, list[str]]:
+    """How many media files a data folder, or one of backups, has, and a sentence for each that is not as it was. Raises
+    BadInput for any other folder."""
+    if not (folder / MARKER).exists():
+        backups_in(folder)
+    faults: list[str] = []
+    names = {path.name: path for path in _media_of(folder / "media")}
+    for i, (name, path) in enumerate(sorted(names.items())):
+        tell(f"media, {i + 1} of {len(names)}")
+        if not _is_right(path):
+            faults.append(f"{name} is damaged")
+    if not (folder / MARKER).exists():
+        for backup in backups_in(folder):
+            faults += [f"{n} is missing" for n in backup.media if n not in names]
+            if not (folder / backup.database).is_file():
+                faults.append(f"{backup.database} is missing")
+    return len(names), sorted(set(faults))
+
+
+def _is_right(path: Path) -> bool:
+    digest = hashlib.sha256()
+    with path.open("rb") as file:
+        while block := file.read(PIECE):
+            digest.update(block)
+    return digest.hexdigest() == path.name.split(".", maxsplit=1)[0]
+
+
 def _media_of(folder: Path) -> Iterator[Path]:
     """The media files of a folder; what is being written is none yet."""
     if not folder.is_dir():

@@ -10,6 +10,7 @@ from .events import CHANNEL, events_after, last_event, last_of, shots_told
 from .films import FilmRow, FilmStore, new_id
 from .kept import kept_from_environment, kept_in
 from .links import Link, LinkStore
+from .lost import LostStore
 from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
 from .parses import ParseStore
@@ -44,6 +45,7 @@ __all__ = [
     "Lately",
     "Link",
     "LinkStore",
+    "LostStore",
     "MediaStore",
     "OfferStore",
     "OverLimit",

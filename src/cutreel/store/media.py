@@ -3,11 +3,17 @@ afterwards."""
 
 import hashlib
 import os
+import shutil
+import time
 import uuid
+from collections.abc import Iterator
+from contextlib import contextmanager, suppress
+from datetime import timedelta
 from pathlib import Path
 from typing import Any
 
 import fsspec
+from fsspec.implementations.local import LocalFileSystem
 
 from cutreel.core.errors import NotFound
 
@@ -22,6 +28,10 @@ TYPES = {
 # fmt: on
 
 
+DAMAGED = "damaged"
+"""The folder of files that are not what their names say."""
+
+
 class MediaStore:
     """A folder (or any place that fsspec knows) of media. Names look like `ab12….png`."""
 
@@ -34,12 +44,12 @@ class MediaStore:
         """Keep `data`; returns its name. Keeping the same bytes twice is keeping them once."""
         name = f"{hashlib.sha256(data).hexdigest()}.{ending}"
         path = self.path(name)
-        if not self.fs.exists(path):
+        if not self._is_there(path, len(data)):
             self.fs.makedirs(path.rsplit("/", 1)[0], exist_ok=True)
             part = f"{path}.{uuid.uuid4().hex[:8]}.part"
-            with self.fs.open(part, "wb") as file:
+            with self._given_up_on_error(part), self.fs.open(part, "wb") as file:
                 file.write(data)
-            self.fs.mv(part, path)
+            self._settle(part, path)
         return name
 
     def put_file(self, path: Path, ending: str) -> str:
@@ -50,21 +60,88 @@ class MediaStore:
                 digest.update(block)
         name = f"{digest.hexdigest()}.{ending}"
         target = self.path(name)
-        if not self.fs.exists(target):
+        if not self._is_there(target, path.stat().st_size):
             self.fs.makedirs(target.rsplit("/", 1)[0], exist_ok=True)
             part = f"{target}.{uuid.uuid4().hex[:8]}.part"
-            self.fs.put_file(str(path), part)
-            self.fs.mv(part, target)
+            with self._given_up_on_error(part):
+                self.fs.put_file(str(path), part)
+            self._settle(part, target)
         return name
 
+    def _is_there(self, path: str, size: int) -> bool:
+        """Whether a file is there, and as long as it should be: one that is cut short is written again."""
+        try:
+            return int(self.fs.size(path)) == size
+        except FileNotFoundError:
+            return False
+
+    @contextmanager
+    def _given_up_on_error(self, part: str) -> Iterator[None]:
+        """Leaves nothing half-written, as when the disk is full."""
+        try:
+            yield
+        except BaseException:
+            with suppress(OSError):
+                self.fs.rm_file(part)
+            raise
+
+    def _settle(self, part: str, path: str) -> None:
+        """Give a written file its name, once its bytes are on the disk."""
+        if isinstance(self.fs, LocalFileSystem):
+            with Path(part).open("rb") as file:
+                os.fsync(file.fileno())
+            Path(part).replace(path)
+        else:
+            self.fs.mv(part, path)
+
     def get(self, name: str) -> bytes:
-        """The bytes of `name`. Raises NotFound."""
+        """The bytes of `name`, which are what it says. Raises NotFound."""
         try:
             with self.fs.open(self.path(name), "rb") as file:
                 data: bytes = file.read()
-                return data
         except FileNotFoundError:
             raise NotFound("That media file is gone.", "Make it again.") from None
+        if hashlib.sha256(data).hexdigest() != name.split(".", maxsplit=1)[0]:
+            self.set_aside(name)
+            raise NotFound("That media file is damaged.", "Make it again.")
+        return data
+
+    def fault(self, name: str) -> str:
+        """What is wrong with a file: "gone", "damaged", or nothing. It is read whole, and never held whole."""
+        digest = hashlib.sha256()
+        try:
+            with self.fs.open(self.path(name), "rb") as file:
+                while block := file.read(1 << 20):
+                    digest.update(block)
+        except FileNotFoundError:
+            return "gone"
+        return "" if digest.hexdigest() == name.split(".", maxsplit=1)[0] else "damaged"
+
+    def set_aside(self, name: str) -> None:
+        """Put a damaged file where nothing takes it for what it is not, and somebody may still look at it."""
+        aside = f"{self.root}/{DAMAGED}"
+        self.fs.makedirs(aside, exist_ok=True)
+        with suppress(FileNotFoundError):
+            self.fs.mv(self.path(name), f"{aside}/{name}")
+
+    def free(self) -> int | None:
+        """Bytes that are free where the media are; None where nobody knows."""
+        if not isinstance(self.fs, LocalFileSystem):
+            return None
+        try:
+            return shutil.disk_usage(self.root).free
+        except FileNotFoundError:
+            return None
+
+    def sweep(self, older_than: timedelta = timedelta(days=1)) -> int:
+        """Remove what was begun and never finished; returns how many files that were. Only where files have an age."""
+        if not isinstance(self.fs, LocalFileSystem):
+            return 0
+        before = time.time() - older_than.total_seconds()
+        old = [p for p in Path(self.root).glob("??/*.part") if p.stat().st_mtime < before]
+        for path in old:
+            path.unlink(missing_ok=True)
+        return len(old)
 
     def copy(self, name: str, path: Path) -> None:
         """Put the bytes of `name` into a file; they are never held whole. Raises NotFound."""

@@ -61,6 +61,15 @@ class ResultRow(Base):
     created: Mapped[datetime] = mapped_column(default=now)
 
 
+class LostMedia(Base):
+    """A media file that is gone or damaged."""
+
+    __tablename__ = "lost_media"
+    name: Mapped[str] = mapped_column(String(80), primary_key=True)
+    how: Mapped[str] = mapped_column(String(20))
+    at: Mapped[datetime] = mapped_column(default=now)
+
+
 class ParseRow(Base):
     """A paragraph as parsed, under the key of its text."""
 

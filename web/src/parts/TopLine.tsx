@@ -68,6 +68,11 @@ export function TopLine({ film }: { film: Film }) {
       </nav>
       <div className="ml-auto flex items-center gap-4 whitespace-nowrap">
         <RunMeter film={film} />
+        {spending?.room && (
+          <span role="status" title={spending.room} className="text-[12px] text-grease-ink">
+            disk nearly full
+          </span>
+        )}
         <Link
           to="/services?view=money"
           className={`font-mono text-[12px] ${spending?.near ? "text-grease-ink" : "text-ink-2 hover:text-ink"}`}

@@ -9,6 +9,7 @@ import numpy as np
 from .checks import Checks
 
 FaultKind = Literal[
+    "lost",
     "border",
     "shape",
     "blank",

@@ -1,0 +1,34 @@
+"""A run that no worker knows: its items wait until a test does them."""
+
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import BaseModel
+
+from cutreel.making import Workshop
+from cutreel.store import ItemSpec
+from cutreel.store.tables import Item
+
+
+class Nothing(BaseModel):
+    """A spec of nothing."""
+
+
+@dataclass
+class NoQueue:
+    """Takes jobs and does nothing with them: the test is the worker."""
+
+    def put_items(self, session: Any, items: Any, at: Any = None) -> None:
+        return
+
+    def hurry(self, session: Any, items: Any) -> None:
+        return
+
+
+def run_of_nobody(shop: Workshop, film: str, count: int) -> tuple[str, list[int]]:
+    """A run of so many pictures of a film; returns its id and the numbers of its items, in order."""
+    run = shop.runs.start(film, "by-nobody", {})
+    specs = [ItemSpec("picture", f"picture of shot {n}", Nothing(), n) for n in range(1, count + 1)]
+    shop.runs.open_stage(run, 0, specs, ["services"] * count, NoQueue())
+    with shop.database.transaction() as session:
+        return run, [i.id for i in session.query(Item).filter_by(run=run).order_by(Item.id)]
