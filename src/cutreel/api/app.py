@@ -1,28 +1,18 @@
-"""The web application: guards, errors as problem details (RFC 9457), routes, and the built front
-end."""
+"""The web application: guards, errors, routes, and the built front end."""
 
 import asyncio
 import gc
-import logging
 import os
 from collections.abc import AsyncIterator, Awaitable, Callable
 from contextlib import asynccontextmanager
 from pathlib import Path
-from uuid import uuid4
 
 from fastapi import FastAPI, Request, Response
-from fastapi.exceptions import RequestValidationError
-from fastapi.responses import FileResponse, JSONResponse
-from psycopg.errors import DiskFull
-from sqlalchemy.exc import OperationalError
-from starlette.exceptions import HTTPException
+from fastapi.responses import FileResponse
 
 from cutreel import __version__
-from cutreel.core.errors import CutReelError, place_of
 from cutreel.core.film import Settings, new_film
 from cutreel.making import (
-    DISK_FULL,
-    FULL,
     MixDesk,
     PreviewDesk,
     Workshop,
@@ -67,11 +57,12 @@ from . import (
     routes_writing,
 )
 from .bounds import BoundedBodies
+from .busy import FewAtOnce
 from .desk import FilmDesk
 from .events import Listener
 from .guard import PageKey, allowed
+from .problems import SECURITY, problem, tell_errors
 
-log = logging.getLogger("cutreel.web")
 _ROUTES = (
     routes_film,
     routes_script,
@@ -106,28 +97,7 @@ _ROUTES = (
     routes_voices,
     routes_wishes,
 )
-CSP = "; ".join(
-    [
-        "default-src 'self'",
-        "img-src 'self' data: blob:",
-        "media-src 'self' blob:",
-        "style-src 'self' 'unsafe-inline'",
-        "font-src 'self' data:",
-        "script-src 'self'",
-        "connect-src 'self'",
-        "worker-src 'self' blob:",
-        "frame-ancestors 'none'",
-        "base-uri 'none'",
-        "form-action 'self'",
-    ]
-)
-SECURITY = {
-    "Content-Security-Policy": CSP,
-    "X-Content-Type-Options": "nosniff",
-    "Referrer-Policy": "no-referrer",
-}
 HEALTH = "/api/health"
-SAVED = "Nothing that you saved is lost. Try again in a moment."
 AT_ITS_ADDRESS = "Open Cut Reel at the address that bin/start prints."
 NOT_YOURS = "This Cut Reel belongs to another account of this machine."
 
@@ -161,6 +131,7 @@ def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None
     app.state.desk = FilmDesk(shop, preview)
 
     app.add_middleware(BoundedBodies)
+    app.add_middleware(FewAtOnce)
 
     @app.middleware("http")
     async def guard(
@@ -180,52 +151,7 @@ def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None
             response.headers.setdefault(name, value)
         return response
 
-    @app.exception_handler(CutReelError)
-    async def known_error(_: Request, error: Exception) -> JSONResponse:
-        assert isinstance(error, CutReelError)
-        return problem(error.status, error.code, error.message, error.advice)
-
-    @app.exception_handler(RequestValidationError)
-    async def bad_request(_: Request, error: Exception) -> JSONResponse:
-        assert isinstance(error, RequestValidationError)
-        first = error.errors()[0]
-        where = ".".join(str(p) for p in first["loc"] if p not in ("body", "command"))
-        return problem(422, "bad-input", f"{where}: {first['msg']}", "Correct it and send again.")
-
-    @app.exception_handler(HTTPException)
-    async def refused(_: Request, error: Exception) -> JSONResponse:
-        assert isinstance(error, HTTPException)
-        titles = {413: "That is more than is taken at once.", 404: "There is no such page."}
-        title = titles.get(error.status_code, "The request is not taken.")
-        return problem(error.status_code, f"http-{error.status_code}", title, str(error.detail))
-
-    @app.exception_handler(OperationalError)
-    async def database_error(_: Request, error: Exception) -> JSONResponse:
-        assert isinstance(error, OperationalError)
-        if isinstance(error.orig, DiskFull):
-            return problem(507, "disk-full", DISK_FULL, SAVED)
-        log.error("the database: %s", place_of(error))
-        return problem(503, "database-away", "The database does not answer.", SAVED)
-
-    @app.exception_handler(OSError)
-    async def system_error(request: Request, error: Exception) -> JSONResponse:
-        if isinstance(error, OSError) and error.errno in FULL:
-            return problem(507, "disk-full", DISK_FULL, SAVED)
-        return await unknown_error(request, error)
-
-    @app.exception_handler(Exception)
-    async def unknown_error(request: Request, error: Exception) -> JSONResponse:
-        reference = uuid4().hex[:8]
-        asked = f"{request.method} {request.url.path}"
-        log.error("%s failed, reference %s: %s", asked, reference, place_of(error))
-        return problem(
-            500,
-            "unforeseen",
-            "Something went wrong that was not foreseen.",
-            f"Nothing that you saved is lost. The log of the web server tells more under {reference}.",
-            reference=reference,
-        )
-
+    tell_errors(app)
     for routes in _ROUTES:
         app.include_router(routes.router)
     if web is not None and (web / "index.html").exists():
@@ -239,16 +165,6 @@ def _warm() -> None:
     new_film("warm", "One word after another. “Two,” said Ada. Ada rowed.", Settings())
     reader.warm()
     warm_parser()
-
-
-def problem(status: int, code: str, title: str, detail: str, **more: str) -> JSONResponse:
-    """An error as RFC 9457 problem details."""
-    return JSONResponse(
-        {"type": f"urn:cutreel:{code}", "title": title, "detail": detail, "status": status, **more},
-        status,
-        SECURITY,
-        media_type="application/problem+json",
-    )
 
 
 def _serve_web(app: FastAPI, web: Path) -> None:

@@ -1,5 +1,6 @@
 """Films: the shelf, one film, its changes."""
 
+import re
 from dataclasses import replace
 from typing import Annotated
 
@@ -47,6 +48,7 @@ from .schemas import (
 )
 
 router = APIRouter(prefix="/api")
+_EVENT = re.compile(r"[0-9]{1,18}")
 MOST_SHOTS = 200
 """Shots in one window."""
 
@@ -234,7 +236,7 @@ async def events(
     film: str, request: Request, last_event_id: Annotated[str | None, Header()] = None
 ) -> EventSourceResponse:
     """What happens to a film, as server-sent events."""
-    after = int(last_event_id) if last_event_id and last_event_id.isdigit() else None
+    after = int(last_event_id) if last_event_id and _EVENT.fullmatch(last_event_id) else None
     return EventSourceResponse(
         stream(request.app.state.shop, request.app.state.listener, film, after), ping=20
     )

@@ -309,6 +309,7 @@ def choose(kind: Kind, choice: ChoiceView, shop: Shop) -> ServicesView:
 
 
 @router.get("/health")
-def health() -> dict[str, str]:
-    """That the server answers; and whether the parser is loaded, so that a short story is read at once."""
+async def health() -> dict[str, str]:
+    """That the server answers, however much else it has to do; and whether the parser is loaded, so that a short story
+    is read at once."""
     return {"state": "ready", "reading": "ready" if is_warm() else "loading"}

@@ -1744,7 +1744,8 @@ export interface paths {
         };
         /**
          * Health
-         * @description That the server answers; and whether the parser is loaded, so that a short story is read at once.
+         * @description That the server answers, however much else it has to do; and whether the parser is loaded, so that a short story
+         *     is read at once.
          */
         get: operations["health_api_health_get"];
         put?: never;
@@ -9176,6 +9177,11 @@ export interface components {
              * @default
              */
             near: string;
+            /**
+             * Room
+             * @default
+             */
+            room: string;
         };
         /** Splice[CaptionView] */
         Splice_CaptionView_: {
