@@ -115,9 +115,16 @@ class Chaos:
 
     # ---------------------------------------------------------------------------------- whoever works
 
-    def work(self) -> None:
+    def begin(self) -> list[str]:
+        """A film that is being made when the first blow comes."""
+        with httpx.Client(base_url=self.page, timeout=60) as client:
+            film = self._new_film(client)
+            for _ in range(4):
+                self._start(client, film)
+        return [film]
+
+    def work(self, films: list[str]) -> None:
         """Make films, rename them, have them spoken and drawn; what is not answered is not promised."""
-        films: list[str] = []
         with httpx.Client(base_url=self.page, timeout=8) as client:
             while not self.over.is_set():
                 with suppress(httpx.HTTPError, ValueError, KeyError):
@@ -227,7 +234,7 @@ def run(seconds: float, seed: int, data: Path) -> tuple[Chaos, list[str]]:
         commands.wait_for(
             lambda: commands.answers(f"{chaos.page}/api/health"), 60, "The web server"
         )
-        working = threading.Thread(target=chaos.work)
+        working = threading.Thread(target=chaos.work, args=[chaos.begin()])
         working.start()
         end = time.monotonic() + seconds
         while time.monotonic() < end:

@@ -1,5 +1,7 @@
 """A run that no worker knows: its items wait until a test does them."""
 
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from typing import Any
 
@@ -25,10 +27,16 @@ class NoQueue:
         return
 
 
-def run_of_nobody(shop: Workshop, film: str, count: int) -> tuple[str, list[int]]:
-    """A run of so many pictures of a film; returns its id and the numbers of its items, in order."""
+@contextmanager
+def run_of_nobody(shop: Workshop, film: str, count: int) -> Iterator[tuple[str, list[int]]]:
+    """A run of so many pictures of a film, for a while; gives its id and the numbers of its items, in order."""
     run = shop.runs.start(film, "by-nobody", {})
     specs = [ItemSpec("picture", f"picture of shot {n}", Nothing(), n) for n in range(1, count + 1)]
     shop.runs.open_stage(run, 0, specs, ["services"] * count, NoQueue())
     with shop.database.transaction() as session:
-        return run, [i.id for i in session.query(Item).filter_by(run=run).order_by(Item.id)]
+        numbers = [i.id for i in session.query(Item).filter_by(run=run).order_by(Item.id)]
+    try:
+        yield run, numbers
+    finally:
+        # Before a worker sees that nobody moves it.
+        shop.runs.finish(run, "cancelled")

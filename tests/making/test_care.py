@@ -173,14 +173,15 @@ def test_work_waits_while_the_disk_is_full_and_goes_on_by_itself(
             raise OSError(errno.ENOSPC, "No space left on device")
 
     monkeypatch.setattr(work, "_do", do)
-    run, (number,) = run_of_nobody(shop, film, 1)  # this process is the worker
+    # This process is the worker.
     monkeypatch.setattr(shop, "queue", NoQueue())
-    work.work_on(shop, number)
-    view = shop.runs.view(run)
-    assert view.state == "going" and view.failures == [] and view.waits == work.DISK_FULL
-    full = False
-    work.work_on(shop, number)
-    assert shop.runs.view(run).waits == ""
+    with run_of_nobody(shop, film, 1) as (run, (number,)):
+        work.work_on(shop, number)
+        view = shop.runs.view(run)
+        assert view.state == "going" and view.failures == [] and view.waits == work.DISK_FULL
+        full = False
+        work.work_on(shop, number)
+        assert shop.runs.view(run).waits == ""
 
 
 def test_a_program_that_fails_for_want_of_room_waits_as_well(stack: Temporary, monkeypatch) -> None:

@@ -375,9 +375,8 @@ def test_what_came_is_not_made_again_when_a_worker_dies_before_it_is_paid(
 
     def do(offer: str, *rest: Any, **more: Any) -> Delivered:
         asked.append(offer)
-        return Delivered(
-            [(told_of, picture(7) if len(asked) == 1 else b"broken")], Decimal("0.02"), []
-        )
+        came = picture(7) if len(asked) == 1 else b"broken"
+        return Delivered([(told_of, came)], Decimal("0.02" if offer == "pen" else 0), [])
 
     def dies(*rest: Any) -> None:
         raise KeyboardInterrupt

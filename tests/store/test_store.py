@@ -4,6 +4,7 @@ import threading
 import time
 import zlib
 from concurrent.futures import ThreadPoolExecutor
+from datetime import UTC, datetime, timedelta
 from decimal import Decimal
 from types import SimpleNamespace
 
@@ -13,7 +14,8 @@ from sqlalchemy import event, text
 from cutreel.core.errors import NotFound
 from cutreel.core.film import Change, Settings, focus_of, new_film, used_take
 from cutreel.core.film.commands import SetShots
-from cutreel.store import FilmStore, MediaStore
+from cutreel.store import FilmStore, MediaStore, events_after, last_of, prune_events
+from cutreel.store.events import announce
 
 
 def test_media_are_kept_once_by_their_content(tmp_path) -> None:
@@ -221,3 +223,18 @@ def test_a_film_that_is_changed_while_it_is_read_is_read_as_it_was_at_one_moment
         event.remove(engine, "before_cursor_execute", meanwhile)
     assert asked and films.revision(film) == before.revision + 23
     assert (read.revision, read.document) == (before.revision, before.document)
+
+
+def test_old_events_are_forgotten_but_for_the_last_of_each_sort(stack) -> None:
+    database = stack.shop.database
+    with database.transaction() as session:
+        for film, what in [("ev-1", "run")] * 3 + [("ev-1", "read"), ("ev-2", "run")]:
+            announce(session, film, what)
+    later = datetime.now(UTC) + timedelta(hours=1)
+    with database.transaction() as session:
+        first = last_of(session, "ev-1", "run", "read")
+        assert prune_events(session, datetime.now(UTC) - timedelta(days=1)) == 0
+        prune_events(session, later)
+        assert [e.what for e in events_after(session, "ev-1", 0)] == ["run", "read"]
+        assert last_of(session, "ev-1", "run", "read") == first
+        assert len(events_after(session, "ev-2", 0)) == 1

@@ -6,12 +6,15 @@ import os
 from collections.abc import AsyncIterator, Awaitable, Callable
 from contextlib import asynccontextmanager
 from pathlib import Path
+from uuid import uuid4
 
 from fastapi import FastAPI, Request, Response
 from fastapi.responses import FileResponse
 
 from cutreel import __version__
 from cutreel.core.film import Settings, new_film
+from cutreel.logs import about
+from cutreel.logs import set_up as set_up_logs
 from cutreel.making import (
     MixDesk,
     PreviewDesk,
@@ -144,7 +147,8 @@ def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None
         if response is None:
             if request.url.path != HEALTH and not page_key.lets_in(request):
                 return problem(403, "other-account", NOT_YOURS, AT_ITS_ADDRESS)
-            response = await call_next(request)
+            with about(request=uuid4().hex[:8]):
+                response = await call_next(request)
             if not request.url.path.startswith("/api/") and not page_key.has(request):
                 page_key.give(response)
         for name, value in SECURITY.items():
@@ -191,6 +195,7 @@ def from_environment() -> FastAPI:
     # Films are hundreds of thousands of objects that live long: looking through all of them for
     # garbage at the usual pace would stop the server for a tenth of a second every few changes.
     gc.set_threshold(100_000, 20, 50)
+    set_up_logs()
     key = PageKey(os.environ.get("CUTREEL_PAGE_KEY", ""), int(os.environ.get("CUTREEL_PORT", "0")))
     web = Path(os.environ.get("CUTREEL_WEB", "web/dist"))
     return create_app(workshop_from_environment(), web, key)

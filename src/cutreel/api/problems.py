@@ -10,7 +10,8 @@ from psycopg.errors import DiskFull
 from sqlalchemy.exc import DataError, OperationalError
 from starlette.exceptions import HTTPException
 
-from cutreel.core.errors import CutReelError, place_of
+from cutreel.core.errors import CutReelError
+from cutreel.logs import place_of
 from cutreel.making import DISK_FULL, FULL
 
 log = logging.getLogger("cutreel.web")

@@ -1,8 +1,5 @@
 """The one hierarchy of errors that a person may see."""
 
-from pathlib import Path
-from traceback import extract_tb
-
 
 class CutReelError(Exception):
     """Something went wrong that a person can do something about.
@@ -45,11 +42,3 @@ class Clash(CutReelError):
 
     code = "changed-elsewhere"
     status = 409
-
-
-def place_of(error: BaseException, most: int = 8) -> str:
-    """Where an error came from, the innermost place first: for logs, which hold no words of a story, as what an error
-    says may."""
-    frames = extract_tb(error.__traceback__)
-    places = [f"{f.name} ({Path(f.filename).name}:{f.lineno})" for f in frames]
-    return f"{type(error).__name__} in {' < '.join(places[::-1][:most])}"

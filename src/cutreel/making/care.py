@@ -3,10 +3,15 @@ known before somebody needs it."""
 
 import logging
 from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+
+from cutreel.store import prune_events
 
 from .workshop import Workshop
 
 log = logging.getLogger("cutreel.worker")
+REMEMBERED = timedelta(days=90)
+"""For which events are kept; a page that was away for longer opens its film anew."""
 BATCH, BYTES = 200, 16_000_000
 """How many files are seen to be there, and how many bytes are read, at a time."""
 
@@ -40,6 +45,8 @@ class Caretaker:
         if len(names) < BATCH:
             self.after, self.rounds = "", self.rounds + 1
             self.shop.media.sweep()
+            with self.shop.database.transaction() as session:
+                prune_events(session, datetime.now(UTC) - REMEMBERED)
         return lost
 
     def _regain(self) -> None:

@@ -95,6 +95,9 @@ def fitted(work: JobInput, offer: Offer) -> JobInput:
 
 def _by(shop: "Workshop", order: Order) -> Delivered | None:
     offer = shop.offer_named(order.work.kind, order.offer)
+    if offer is None and shop.is_plugged_in(order.offer):
+        # Without its offer nothing is known of its price, and what it sends would not be opened apart.
+        raise ServiceDown(f"“{order.offer}” does not answer.", "What is asked for waits.")
     began, took = time.monotonic(), None
     outcome, said = "cancelled", ""
     done: Delivered | None = None

@@ -16,7 +16,8 @@ from typing import Any
 from sqlalchemy.exc import OperationalError
 
 from cutreel.bridge import OnTheList
-from cutreel.core.errors import CutReelError, place_of
+from cutreel.core.errors import CutReelError
+from cutreel.logs import about, place_of
 from cutreel.protocol import JobInput, Offer
 from cutreel.services import Delivered, ServiceDown, ServiceRefused
 from cutreel.store import ClaimedItem, OverLimit, media_in
@@ -108,8 +109,12 @@ def make_waited(shop: Workshop, name: str, spec: Mapping[str, Any]) -> None:
 def work_on(shop: Workshop, number: int) -> None:
     """Do one item of a run, then move the run on."""
     claimed = shop.runs.claim(number)
-    if claimed is None:
-        return
+    if claimed is not None:
+        with about(run=claimed.run, item=claimed.id, kind=claimed.kind):
+            _work_on(shop, claimed)
+
+
+def _work_on(shop: Workshop, claimed: ClaimedItem) -> None:
     work = Work(shop, claimed)
     try:
         with shop.runs.beating(claimed):
@@ -129,11 +134,10 @@ def work_on(shop: Workshop, number: int) -> None:
         shop.runs.wait(claimed, str(error), shop.queue, until=datetime.now(UTC) + BY_HAND)
         return
     except OverLimit as error:
-        # Whoever set the limit is asked: the run rests, and goes on with this very item.
+        # Whoever set the limit is asked: the run rests, and goes on with this very item; why is told before.
+        in_an_hour = datetime.now(UTC) + timedelta(hours=1)
+        shop.runs.wait(claimed, str(error), shop.queue, until=in_an_hour)
         shop.runs.pause(claimed.run)
-        shop.runs.wait(
-            claimed, str(error), shop.queue, until=datetime.now(UTC) + timedelta(hours=1)
-        )
         return
     except CutReelError as error:
         if no_room(shop, error):
@@ -147,9 +151,7 @@ def work_on(shop: Workshop, number: int) -> None:
         if no_room(shop, error):
             _wait_for_room(shop, claimed)
             return
-        log.error(
-            "item %s (%s, run %s) failed: %s", number, claimed.kind, claimed.run, place_of(error)
-        )
+        log.error("an item failed: %s", place_of(error))
         shop.runs.note(
             claimed, state="failed", message=f"{claimed.label}: {type(error).__name__}: {error}"
         )
@@ -165,6 +167,7 @@ def _do(work: Work) -> None:
     shop, item = work.shop, work.item
     kind = shop.registry.kinds[item.kind]
     spec = kind.spec.model_validate(item.spec)
+    shop.lost.look_again()
     result, cost = shop.results.get(spec.key), Decimal(0)
     if result is None:
         made = kind.make(spec, work)

@@ -11,6 +11,8 @@ from typing import Any
 from procrastinate import App
 from procrastinate.exceptions import ConnectorException
 
+from cutreel.logs import set_up as set_up_logs
+
 from .by_hand import look_in_folders
 from .care import Caretaker
 from .queue import ITEM, WAITED
@@ -121,7 +123,7 @@ async def _sweep_on(app: App, shop: Workshop) -> None:
 
 
 def main() -> None:
-    logging.basicConfig(level=logging.WARNING, format="%(message)s")
+    set_up_logs()
     tries = 0
     while True:
         began = time.monotonic()

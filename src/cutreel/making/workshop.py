@@ -49,6 +49,8 @@ OFFERS_FOR = 3.0
 """Seconds for which offers are taken as known."""
 ASKED_FOR = 2.0
 """Seconds for which somebody waits for offers that are older; after that they have those seen last."""
+A_MOMENT = 0.5
+"""Seconds for which nobody asks again for an offer that nobody knew."""
 USUAL_SECRETS = Path("data/keys/services")
 
 
@@ -95,26 +97,31 @@ class Workshop:
         self.links = LinkStore(self.database)
         self.sockets = Sockets(self.plugged, self.spending, self.hand, self.media, self.secrets)
         self.services = Makers(self.first, self.sockets.all)
-        self._asking: threading.Thread | None = None
-        self._asked_anew = 0
+        self._asking: tuple[float, threading.Thread | None] = (-1e9, None)
+        self._not_before = -1e9
         self._ask_lock = threading.Lock()
         self.queue = Queue(self.database.address)
 
-    def offers(self) -> list[Offer]:
+    def offers(self, since: float | None = None) -> list[Offer]:
         """Offers now, who is chosen for a kind first; or as seen last when the services do not answer soon. One thread
-        asks for all: a service that hangs holds nobody up for longer than a moment, and once."""
+        asks for all: a service that hangs holds nobody up for longer than a moment, and once. With `since`, as they
+        were asked for after that moment (of the monotonic clock)."""
         at, offers = self._offers
-        if time.monotonic() - at <= OFFERS_FOR:
+        oldest = time.monotonic() - OFFERS_FOR if since is None else since
+        oldest = max(oldest, self._not_before)
+        if at >= oldest:
             return offers
         with self._ask_lock:
-            asking = self._asking
-            begun = asking is None or not asking.is_alive()
+            began, asking = self._asking
+            begun = (
+                asking is None or not asking.is_alive() or began < max(self._not_before, since or 0)
+            )
             if asking is None or begun:
-                asking = self._asking = threading.Thread(
-                    target=self._ask_offers, args=[self._asked_anew], daemon=True
-                )
+                began = time.monotonic()
+                asking = threading.Thread(target=self._ask_offers, args=[began], daemon=True)
+                self._asking = (began, asking)
                 asking.start()
-        if begun or not offers:
+        if begun or not offers or since is not None:
             asking.join(ASKED_FOR)
         return self._offers[1] or self._chosen(self.kept_offers.get())
 
@@ -123,18 +130,19 @@ class Workshop:
         process a moment ago."""
         found = _named(self.offers(), kind, name)
         if found is None and name:
-            self.ask_again()
-            found = _named(self.offers(), kind, name)
+            found = _named(self.offers(since=time.monotonic() - A_MOMENT), kind, name)
         return found
 
-    def ask_again(self) -> None:
-        """Forget what is known of offers: something was plugged in, or chosen."""
-        with self._ask_lock:
-            self._asked_anew += 1  # an answer that is under way may not know of it
-            self._asking = None
-            self._offers = (-1e9, self._offers[1])
+    def is_plugged_in(self, name: str) -> bool:
+        """Whether an offer is of a service that is plugged in, also while that does not answer."""
+        return any(i.plugged.id == name.split("/", maxsplit=1)[0] for i in self.sockets.all())
 
-    def _ask_offers(self, asked_anew: int) -> None:
+    def ask_again(self) -> None:
+        """Forget what is known of offers: something was plugged in, or chosen. An answer that is under way may not know
+        of it."""
+        self._not_before = time.monotonic()
+
+    def _ask_offers(self, began: float) -> None:
         try:
             offers = self.services.offers()
             self.kept_offers.put(offers)
@@ -142,8 +150,8 @@ class Workshop:
             offers = self._offers[1] or self.kept_offers.get()
         chosen = self._chosen(offers)
         with self._ask_lock:
-            if asked_anew == self._asked_anew:
-                self._offers = (time.monotonic(), chosen)
+            if began >= max(self._not_before, self._offers[0]):
+                self._offers = (began, chosen)
 
     def _chosen(self, offers: Sequence[Offer]) -> list[Offer]:
         """Offers with those that were chosen for their kind before the others."""

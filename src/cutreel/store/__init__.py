@@ -6,7 +6,7 @@ from cutreel.core.film import Assembled, Result, TakeRow
 from .assembly import assembled_film
 from .company import CompanyStore
 from .database import Database, database_from_environment
-from .events import CHANNEL, events_after, last_event, last_of, shots_told
+from .events import CHANNEL, events_after, last_event, last_of, prune_events, shots_told
 from .films import FilmRow, FilmStore, new_id
 from .kept import kept_from_environment, kept_in
 from .links import Link, LinkStore
@@ -76,6 +76,7 @@ __all__ = [
     "media_in",
     "new_id",
     "offered",
+    "prune_events",
     "shots_told",
 ]
 # fmt: on

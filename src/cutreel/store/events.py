@@ -1,8 +1,9 @@
 """Events of a film: a numbered row each, and a notice to everyone who listens."""
 
+from datetime import datetime
 from typing import Any
 
-from sqlalchemy import func, select, text
+from sqlalchemy import delete, func, select, text
 from sqlalchemy.orm import Session
 
 from .tables import Event
@@ -51,3 +52,11 @@ def shots_told(session: Session, film: str, what: str, after: int) -> set[int]:
     """The numbers of the shots that events of a sort behind number `after` name."""
     query = select(Event.data).where(Event.film == film, Event.what == what, Event.id > after)
     return {int(data["shot"]) for data in session.scalars(query) if "shot" in data}
+
+
+def prune_events(session: Session, before: datetime) -> int:
+    """Forget events of before a moment, but for the last of each sort of each film: by those it is seen whether
+    anything is new. Returns how many."""
+    last = select(func.max(Event.id)).group_by(Event.film, Event.what)
+    old = delete(Event).where(Event.at < before, Event.id.not_in(last)).returning(Event.id)
+    return len(session.execute(old).all())

@@ -40,6 +40,10 @@ class LostStore:
             self._at = time.monotonic()
         return self._names
 
+    def look_again(self) -> None:
+        """Take nothing as known any more: what is done now depends on it."""
+        self._at = -1e9
+
     def told_of(self, after: str, most: int) -> list[str]:
         """Names of media files that something tells of, in order, behind a name."""
         with self.database.transaction() as session:
@@ -53,7 +57,7 @@ class LostStore:
             if not session.execute(new.returning(LostMedia.name)).first():
                 return False
             self._mark(session, name, lambda about: {**about, "lost": how})
-        self._at = -1e9
+        self.look_again()
         return True
 
     def regain(self, name: str) -> None:
@@ -61,7 +65,7 @@ class LostStore:
         with self.database.transaction() as session:
             session.execute(delete(LostMedia).where(LostMedia.name == name))
             self._mark(session, name, lambda about: {k: v for k, v in about.items() if k != "lost"})
-        self._at = -1e9
+        self.look_again()
 
     def without_lost(self, results: dict[str, Any]) -> dict[str, Any]:
         """Those of some results whose files are there."""

@@ -99,9 +99,10 @@ class PictureKind(Kind[PictureSpec]):
         media = [m for m, _, _ in spec.references] + ([spec.guide[0]] if spec.guide else [])
         files = {_hash(m): work.shop.media.get(m) for m in media}
         offer = work.shop.offer_named("picture", spec.offer)
-        offer = offer or offer_for("picture", work.shop.offers())
+        if offer is None and not work.shop.is_plugged_in(spec.offer):
+            # A film may name an offer that is plugged in no more; who is there makes it then.
+            offer = offer_for("picture", work.shop.offers())
         jointed = offer is not None and "jointed" in offer.understands
-        # A film may name an offer that is plugged in no more; who is there makes it then.
         name = offer.name if offer is not None else spec.offer
         done = work.ask(name, _asked(spec, jointed), spec, files)
         return None if done is None else _kept(work, done, by=done.offer or name)

@@ -1,5 +1,6 @@
 """Speech: one line as its voice speaks it, with the time of each word."""
 
+import time
 from collections.abc import Mapping, Sequence
 from decimal import Decimal
 from typing import Any, ClassVar, Literal
@@ -16,7 +17,7 @@ from ..audio import spoken_line
 from ..recording import listened
 from ..registry import Kind, Made, RunKind, Spec, Stage, Wanted, item, offer_for
 from ..work import Work
-from ..workshop import Workshop
+from ..workshop import A_MOMENT, Workshop
 from .cleaning import CleaningSpec
 
 
@@ -72,8 +73,8 @@ class SpeechKind(Kind[SpeechSpec]):
         offer = speaking(work.shop.offers(), spec.voice)
         if offer is None or all(v.name != spec.voice for v in offer.voices):
             # It may have been plugged in by another process a moment ago.
-            work.shop.ask_again()
-            offer = speaking(work.shop.offers(), spec.voice) or work.offer_of("speech")
+            asked_now = work.shop.offers(since=time.monotonic() - A_MOMENT)
+            offer = speaking(asked_now, spec.voice) or work.offer_of("speech")
         done = work.ask(offer.name, _input(spec, offer), spec)
         if done is None:
             return None
