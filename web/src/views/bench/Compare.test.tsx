@@ -133,6 +133,14 @@ test("a picture of another shape has its remedy beside the fault", () => {
   expect(screen.getByText("framing")).toBeTruthy();
 });
 
+test("a take whose file is lost shows its small picture, and says so", () => {
+  const faults = [{ kind: "lost", text: "its file is gone: make it again" }] as Take["faults"];
+  render(<Compare film={film} shot={shot([take(1), take(2, { faults, thumb: "small.jpg" })])} />);
+  expect(screen.getByText("its file is gone: make it again")).toBeTruthy();
+  expect(screen.getByAltText("Take 2").getAttribute("src")).toBe("/media/small.jpg");
+  expect(screen.getByAltText("Take 1").getAttribute("src")).not.toBe("/media/small.jpg");
+});
+
 test("without a take it says what to do", () => {
   render(<Compare film={film} shot={shot([])} />);
   expect(screen.getByText(/No take of shot 3 is made yet/)).toBeTruthy();

@@ -76,7 +76,8 @@ export function Pane({ take, aspect, view, onView, many }: Props) {
       onDoubleClick={() => onView(() => WHOLE)}
     >
       <img
-        src={`/media/${take.media}`}
+        // Of one whose file is lost the small picture is often still there.
+        src={`/media/${take.faults.some((f) => f.kind === "lost") ? take.thumb : take.media}`}
         alt={`Take ${take.number}`}
         draggable={false}
         className="absolute size-full select-none object-contain"
