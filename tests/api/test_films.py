@@ -44,6 +44,35 @@ def test_marks_are_set_pushed_lifted_and_undone_exactly(client, film) -> None:
     assert titles == ["lift cut mark 1A", "push cut mark 1A", "set cut mark 1A"]
 
 
+def test_a_page_takes_back_no_change_that_it_has_not_seen(client, film) -> None:
+    """Two pages, each with the state that it was told last."""
+    url, raw = f"/api/films/{film['id']}", client._client
+
+    def rename(title: str, since: str) -> str:
+        revision = raw.get(url).json()["head"]["revision"]
+        command = {"type": "rename film", "title": title}
+        asked = {"revision": revision, "command": command}
+        answer = raw.post(f"{url}/changes", params={"since": since}, json=asked)
+        return answer.raise_for_status().json()["state"]
+
+    first = rename("mine", raw.get(url).json()["state"])
+    second = rename("yours", first)
+    refused = raw.post(f"{url}/undo", params={"since": first})
+    assert refused.status_code == 409 and "changed meanwhile" in refused.json()["title"]
+    assert raw.get(url).json()["head"]["title"] == "yours", "nothing was taken back"
+    # Whoever has seen it may, and again at once with what was told then.
+    told = raw.post(f"{url}/undo", params={"since": second}).raise_for_status().json()
+    assert raw.get(url).json()["head"]["title"] == "mine"
+    assert raw.post(f"{url}/redo", params={"since": second}).status_code == 409
+    again = raw.post(f"{url}/undo", params={"since": told["state"]}).raise_for_status().json()
+    assert raw.get(url).json()["head"]["title"] == film["title"]
+    raw.post(f"{url}/redo", params={"since": again["state"]}).raise_for_status()
+    assert raw.get(url).json()["head"]["title"] == "mine"
+    # Programs that tell nothing of what they know take back what stands last.
+    raw.post(f"{url}/undo").raise_for_status()
+    assert raw.get(url).json()["head"]["title"] == film["title"]
+
+
 def test_a_clash_says_what_happened_meanwhile(client, film) -> None:
     assert change(client, film, {"type": "rename film", "title": "Other"}).status_code == 200
     clash = change(client, film, {"type": "rename film", "title": "Third"})

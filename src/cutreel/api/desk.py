@@ -113,6 +113,11 @@ class FilmDesk:
             raise Clash("The film changed while it was opened.", "Open it again.")
         return found
 
+    def revision_at(self, film: str, token: str) -> int | None:
+        """The revision of a state that a page was told of; None where that is not known any more."""
+        found = self._film(film).states.get(token)
+        return None if found is None else found.row.revision
+
     def since(self, film: str, token: str) -> FilmDelta:
         """What became of the film since a state."""
         new = self.now(film)

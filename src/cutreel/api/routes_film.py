@@ -164,13 +164,14 @@ def _known_masks(shop: Workshop, regions: object) -> None:
 
 @router.post("/films/{film}/undo", response_model=FilmDelta)
 def undo(film: str, shop: Shop, films: Films, since: Since = "") -> Response:
-    shop.films.undo(film)
+    """Take the last change back. Raises Clash where the page that asks, by the state it knows, has not seen it."""
+    shop.films.undo(film, films.revision_at(film, since))
     return told(films.since(film, since))
 
 
 @router.post("/films/{film}/redo", response_model=FilmDelta)
 def redo(film: str, shop: Shop, films: Films, since: Since = "") -> Response:
-    shop.films.redo(film)
+    shop.films.redo(film, films.revision_at(film, since))
     return told(films.since(film, since))
 
 

@@ -174,13 +174,14 @@ class FilmStore:
         with self.database.transaction() as session:
             announce(session, film, what)
 
-    def undo(self, film: str) -> FilmRow:
-        """Take back the last change that stands."""
-        return self._turn(film, undo=True)
+    def undo(self, film: str, seen: int | None = None) -> FilmRow:
+        """Take back the last change that stands. With the revision that somebody `seen`, raises Clash where the film
+        has changed since: what would be taken back may be another's."""
+        return self._turn(film, undo=True, seen=seen)
 
-    def redo(self, film: str) -> FilmRow:
-        """Do the last undone change again."""
-        return self._turn(film, undo=False)
+    def redo(self, film: str, seen: int | None = None) -> FilmRow:
+        """Do the last undone change again; `seen` as with `undo`."""
+        return self._turn(film, undo=False, seen=seen)
 
     def version(self, film: str, number: int) -> FilmDocument:
         """The film as it was after the change with a number; 0: as it was first. Raises
@@ -277,9 +278,11 @@ class FilmStore:
         )
         self._settle(session, row, after, title, lazily)
 
-    def _turn(self, film: str, undo: bool) -> FilmRow:
+    def _turn(self, film: str, undo: bool, seen: int | None) -> FilmRow:
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
+            if seen is not None and row.revision != seen:
+                raise Clash("The film was changed meanwhile.", "Look at what changed, then try again.")
             change = self._next(session, film, undo)
             if change is None:
                 raise BadInput(
