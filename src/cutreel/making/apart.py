@@ -7,9 +7,10 @@ import threading
 from collections.abc import Callable
 from concurrent.futures import CancelledError, Future
 from multiprocessing import get_context
+from pathlib import Path
 from typing import Any, TypeVar
 
-from pebble import ProcessPool
+from pebble import ProcessExpired, ProcessPool
 
 from cutreel.core.errors import BadInput, CutReelError
 
@@ -29,7 +30,17 @@ _ADVICE = {
     LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }
-MOST_MEMORY = 6 * 2**30
+GIGABYTES = {
+    PICTURE: 2.0,
+    CLIP: 2.5,
+    OWN: 2.0,
+    SOUND: 2.0,
+    NARRATION: 5.5,
+    SSML: 1.0,
+    LEXICON: 1.0,
+    SCRIPT: 4.0,
+}
+"""How much memory a file may take to be opened, beyond what the process takes anyway."""
 
 
 class Reader:
@@ -57,7 +68,10 @@ class Reader:
                     initargs=(self._begin,),
                 )
                 atexit.register(self.close)
-            future = self._pool.schedule(work, args=(data, *more), timeout=self.seconds)
+            most = round(GIGABYTES[what] * 2**30)
+            future = self._pool.schedule(
+                _within, args=(most, work, data, *more), timeout=self.seconds
+            )
             self._open.add(future)
         try:
             found: T = future.result()
@@ -68,6 +82,16 @@ class Reader:
         except TimeoutError as error:
             raise BadInput(
                 f"That file could not be read within {self.seconds} seconds.", _ADVICE[what]
+            ) from error
+        except MemoryError as error:
+            raise BadInput(
+                f"That file takes more than {GIGABYTES[what]:g} gigabytes to be opened.",
+                "It is too large, or made to be. " + _ADVICE[what],
+            ) from error
+        except ProcessExpired as error:
+            raise BadInput(
+                f"That file could not be opened as a {what}: what opens it gave up.",
+                "It is too large, or damaged. " + _ADVICE[what],
             ) from error
         except Exception as error:
             raise BadInput(
@@ -99,7 +123,22 @@ def _opening() -> None:
 
 def _begun(begin: Callable[[], None]) -> None:
     begin()
-    resource.setrlimit(resource.RLIMIT_AS, (MOST_MEMORY, MOST_MEMORY))
+
+
+def _within(most: int, work: Callable[..., T], *given: Any) -> T:
+    """Open a file with so many bytes of memory beyond what the process takes now."""
+    before = resource.getrlimit(resource.RLIMIT_AS)
+    resource.setrlimit(resource.RLIMIT_AS, (_taken() + most, before[1]))
+    try:
+        return work(*given)
+    finally:
+        resource.setrlimit(resource.RLIMIT_AS, before)
+
+
+def _taken() -> int:
+    """The bytes of address space that this process has."""
+    pages = int(Path("/proc/self/statm").read_text().split()[0])
+    return pages * resource.getpagesize()
 
 
 def _nothing(data: bytes) -> None:

@@ -7,6 +7,7 @@ from .filling import filled
 from .joints import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
 from .masks import feathered, laid_into
 from .openraster import Layer, LayeredPicture, is_openraster, packed, unpacked
+from .png_rows import lacks_rows
 from .placing import Placing, cut_out, figure_share, placed, relit
 from .reach import Reach, reach_of
 from .shape import Box, face_of, frame_keeping, reshaped
@@ -16,7 +17,7 @@ __all__ = [
     "SMALL", "Box", "Checks", "ClipChecks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing",
     "Reach", "alike", "check_clip", "check_picture", "cut_out", "face_of", "faults_of_clip",
     "faults_of_picture", "feathered", "figure_share", "filled", "frame_keeping", "in_pixels", "in_shares",
-    "is_openraster", "laid_into", "lengths", "moved", "off_by", "packed", "placed", "reach_of", "relit",
+    "is_openraster", "lacks_rows", "laid_into", "lengths", "moved", "off_by", "packed", "placed", "reach_of", "relit",
     "reshaped", "take_pose", "two_bone", "unpacked", "usual_joints",
 ]
 # fmt: on

@@ -10,7 +10,7 @@ import resvg_py
 from PIL import Image, ImageCms, ImageOps
 
 from cutreel.core.errors import BadInput
-from cutreel.core.pictures import is_openraster, unpacked
+from cutreel.core.pictures import is_openraster, lacks_rows, unpacked
 
 MOST_PIXELS = 60_000_000
 FORMATS = {"PNG", "JPEG", "WEBP", "AVIF"}
@@ -35,17 +35,32 @@ def opened(data: bytes) -> Image.Image:
             if image.format not in FORMATS:
                 raise BadInput(f"A {image.format} file cannot be used.", f"Bring {KNOWN}.")
             if image.width * image.height > MOST_PIXELS:
-                raise BadInput(
-                    f"The picture has {image.width} by {image.height} pixels.",
-                    "Bring one of at most 60 million pixels.",
-                )
+                raise _too_many(f"{image.width} by {image.height}")
+            if lacks_rows(data):
+                raise BadInput("Rows are missing in that picture.", "It was cut short; bring it again.")
             return _srgb(ImageOps.exif_transpose(image))
     except BadInput:
         raise
+    except Image.DecompressionBombError as error:
+        raise _too_many(_count_in(str(error))) from error
+    except MemoryError:
+        raise  # is told by who gave the memory
     except Exception as error:
         raise BadInput(
             "That file is not a picture, or it is damaged.", f"Bring {KNOWN}."
         ) from error
+
+
+def _too_many(pixels: str) -> BadInput:
+    return BadInput(
+        f"The picture has {pixels} pixels.", "Bring one of at most 60 million pixels."
+    )
+
+
+def _count_in(said: str) -> str:
+    """How many pixels a reader says that it will not read."""
+    found = re.search(r"\d+", said)
+    return f"{int(found.group()):,}" if found else "too many"
 
 
 def _srgb(image: Image.Image) -> Image.Image:
