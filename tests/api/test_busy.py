@@ -6,8 +6,8 @@ import time
 
 import httpx
 import pytest
-from anyio import to_thread
 from fastapi import FastAPI
+from fastapi.concurrency import run_in_threadpool
 
 from cutreel.api.busy import HEAVY, FewAtOnce
 
@@ -101,7 +101,7 @@ def test_health_answers_while_every_thread_is_taken(client, monkeypatch) -> None
         ) as page:
             gate = threading.Event()
             loop = asyncio.get_running_loop()
-            held = [asyncio.create_task(to_thread.run_sync(gate.wait, 15)) for _ in range(60)]
+            held = [asyncio.create_task(run_in_threadpool(gate.wait, 15)) for _ in range(60)]
             await asyncio.sleep(0.2)
             began = loop.time()
             try:

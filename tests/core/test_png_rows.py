@@ -11,7 +11,15 @@ from PIL import Image
 
 from cutreel.core.pictures.png_rows import lacks_rows
 
-ADAM7 = ((0, 0, 8, 8), (4, 0, 8, 8), (0, 4, 4, 8), (2, 0, 4, 4), (0, 2, 2, 4), (1, 0, 2, 2), (0, 1, 1, 2))
+ADAM7 = (
+    (0, 0, 8, 8),
+    (4, 0, 8, 8),
+    (0, 4, 4, 8),
+    (2, 0, 4, 4),
+    (0, 2, 2, 4),
+    (1, 0, 2, 2),
+    (0, 1, 1, 2),
+)
 SIZES = [(1, 1), (2, 3), (7, 5), (8, 8), (13, 21), (64, 33)]
 
 
@@ -19,7 +27,9 @@ def chunk(kind: bytes, data: bytes) -> bytes:
     return struct.pack(">I", len(data)) + kind + data + struct.pack(">I", zlib.crc32(kind + data))
 
 
-def png(width: int, height: int, rows: bytes, colour: int = 2, interlaced: int = 0, cut: int = 0) -> bytes:
+def png(
+    width: int, height: int, rows: bytes, colour: int = 2, interlaced: int = 0, cut: int = 0
+) -> bytes:
     """A PNG of eight bits a sample; its data in parts of `cut` bytes, if not 0."""
     packed = zlib.compress(rows)
     parts = [packed[i : i + cut] for i in range(0, len(packed), cut)] if cut else [packed]
@@ -83,7 +93,9 @@ def test_pillow_takes_half_of_one_for_whole() -> None:
     assert lacks_rows(half)
 
 
-@pytest.mark.parametrize("data", [b"", b"\x89PNG\r\n\x1a\n", b"\xff\xd8\xff", b"GIF89a", b"\0" * 60])
+@pytest.mark.parametrize(
+    "data", [b"", b"\x89PNG\r\n\x1a\n", b"\xff\xd8\xff", b"GIF89a", b"\0" * 60]
+)
 def test_what_is_no_png_is_not_judged(data: bytes) -> None:
     assert not lacks_rows(data)
 

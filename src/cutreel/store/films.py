@@ -282,7 +282,9 @@ class FilmStore:
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
             if seen is not None and row.revision != seen:
-                raise Clash("The film was changed meanwhile.", "Look at what changed, then try again.")
+                raise Clash(
+                    "The film was changed meanwhile.", "Look at what changed, then try again."
+                )
             change = self._next(session, film, undo)
             if change is None:
                 raise BadInput(

@@ -161,7 +161,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Undo */
+        /**
+         * Undo
+         * @description Take the last change back. Raises Clash where the page that asks, by the state it knows, has not seen it.
+         */
         post: operations["undo_api_films__film__undo_post"];
         delete?: never;
         options?: never;

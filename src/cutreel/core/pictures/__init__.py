@@ -7,8 +7,8 @@ from .filling import filled
 from .joints import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
 from .masks import feathered, laid_into
 from .openraster import Layer, LayeredPicture, is_openraster, packed, unpacked
-from .png_rows import lacks_rows
 from .placing import Placing, cut_out, figure_share, placed, relit
+from .png_rows import lacks_rows
 from .reach import Reach, reach_of
 from .shape import Box, face_of, frame_keeping, reshaped
 

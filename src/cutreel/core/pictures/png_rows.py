@@ -11,7 +11,15 @@ from collections.abc import Iterator
 SIGNATURE = b"\x89PNG\r\n\x1a\n"
 _SAMPLES = {0: 1, 2: 3, 3: 1, 4: 2, 6: 4}
 """Samples of a pixel, by colour type."""
-_ADAM7 = ((0, 0, 8, 8), (4, 0, 8, 8), (0, 4, 4, 8), (2, 0, 4, 4), (0, 2, 2, 4), (1, 0, 2, 2), (0, 1, 1, 2))
+_ADAM7 = (
+    (0, 0, 8, 8),
+    (4, 0, 8, 8),
+    (0, 4, 4, 8),
+    (2, 0, 4, 4),
+    (0, 2, 2, 4),
+    (1, 0, 2, 2),
+    (0, 1, 1, 2),
+)
 """Each pass: its first column and row, and its steps."""
 _PIECE = 1 << 18
 
@@ -30,16 +38,15 @@ def lacks_rows(data: bytes) -> bool:
     wanted = _bytes_of(width, height, bits, bool(interlaced))
     inflating, length = zlib.decompressobj(), 0
     for kind, part in chunks:
-        if kind != b"IDAT":
-            continue
-        while part:
+        left = part if kind == b"IDAT" else b""
+        while left:
             try:
-                length += len(inflating.decompress(part, _PIECE))
+                length += len(inflating.decompress(left, _PIECE))
             except zlib.error:
                 return True
             if length >= wanted:
                 return False
-            part = inflating.unconsumed_tail
+            left = inflating.unconsumed_tail
     return length < wanted
 
 

@@ -37,7 +37,9 @@ def opened(data: bytes) -> Image.Image:
             if image.width * image.height > MOST_PIXELS:
                 raise _too_many(f"{image.width} by {image.height}")
             if lacks_rows(data):
-                raise BadInput("Rows are missing in that picture.", "It was cut short; bring it again.")
+                raise BadInput(
+                    "Rows are missing in that picture.", "It was cut short; bring it again."
+                )
             return _srgb(ImageOps.exif_transpose(image))
     except BadInput:
         raise
@@ -52,9 +54,7 @@ def opened(data: bytes) -> Image.Image:
 
 
 def _too_many(pixels: str) -> BadInput:
-    return BadInput(
-        f"The picture has {pixels} pixels.", "Bring one of at most 60 million pixels."
-    )
+    return BadInput(f"The picture has {pixels} pixels.", "Bring one of at most 60 million pixels.")
 
 
 def _count_in(said: str) -> str:

@@ -31,9 +31,7 @@ export function Money() {
           />
           <Sums title="By offer" sums={money.offers} />
           <Sums title="By day" sums={[...money.days].reverse()} />
-          {money.months.length > 1 && (
-            <Sums title="By month" sums={[...money.months].reverse()} />
-          )}
+          {money.months.length > 1 && <Sums title="By month" sums={[...money.months].reverse()} />}
         </div>
       </section>
       <aside
