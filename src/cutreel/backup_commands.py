@@ -6,6 +6,7 @@ import click
 
 from cutreel.running.backup import back_up
 from cutreel.running.backup import restore as restored
+from cutreel.running.private import keep_to_ourselves
 
 from .telling import told
 
@@ -28,6 +29,7 @@ def _tell(line: str) -> None:
 )
 def backup(folder: Path, data: Path) -> None:
     """Back everything up into FOLDER, while Cut Reel runs. What an earlier backup left there is not copied again."""
+    keep_to_ourselves()
     with told():
         made = back_up(data.resolve(), folder.resolve(), _tell)
         click.echo("", err=True)
@@ -45,6 +47,7 @@ def backup(folder: Path, data: Path) -> None:
 )
 def restore(folder: Path, data: Path) -> None:
     """Bring the last backup of FOLDER into a new data folder."""
+    keep_to_ourselves()
     with told():
         faults = restored(folder.resolve(), data.resolve(), _tell)
         click.echo("", err=True)

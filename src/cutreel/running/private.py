@@ -28,10 +28,14 @@ def secret_in(path: Path) -> str:
 
 
 def make_private(folder: Path) -> None:
-    """Close a data folder to the other accounts of the machine, and have what is made from here on closed to them as
-    well. Root's is walked through by the database's account, which may not look at what lies in it."""
-    os.umask(0o077)
+    """Close a data folder to the other accounts of the machine. Root's is walked through by the database's account,
+    which may not look at what lies in it."""
     folder.chmod(0o711 if os.geteuid() == 0 else FOLDER)
     for each in folder.iterdir():
         if each.is_dir() and not each.is_symlink() and each.owner() == folder.owner():
             each.chmod(FOLDER)
+
+
+def keep_to_ourselves() -> None:
+    """Have all that this process makes from here on, and whoever it starts, be closed to other accounts."""
+    os.umask(0o077)

@@ -12,7 +12,7 @@ from cutreel.core.errors import CutReelError
 
 from .cluster import Cluster
 from .ports import free_port, is_free, own_address
-from .private import make_private, secret_in, write_private
+from .private import keep_to_ourselves, make_private, secret_in, write_private
 from .supervision import configuration
 from .watch import Watch
 
@@ -51,6 +51,7 @@ def start(
 ) -> None:
     """Start Cut Reel on this machine."""
     folder = (data or default_data).resolve()
+    keep_to_ourselves()
     try:
         if not is_free(port):
             raise CutReelError(

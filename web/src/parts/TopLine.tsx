@@ -6,12 +6,16 @@ import { Link, NavLink, useLocation, useNavigate } from "react-router";
 import type { Film } from "../api/client";
 import { useCancel, useChange, useHistory, useRest, useRuns, useSpending } from "../api/film";
 import { useCuts } from "../api/cuts";
+import { notify } from "../state/notices";
 import { lamp, setLamp } from "../state/playhead";
+import { setToldWhenReady, toldWhenReady } from "../state/ready";
 import { useStore } from "../state/store";
 import { Choice } from "./Choice";
 import { Editable } from "./Editable";
 import { KeyList } from "../keys/KeyList";
+import { nameOfRun } from "./runNames";
 import { inWords, money } from "./time";
+import { useReadyNotice } from "./useReadyNotice";
 
 const VIEWS = [
   ["script", "Script"],
@@ -154,24 +158,12 @@ export function LampButton() {
   );
 }
 
-const NAMES: Record<string, string> = {
-  pictures: "pictures",
-  references: "references",
-  look: "three shots in a look",
-  speech: "voices",
-  everything: "the film",
-  delivery: "a delivery",
-  stems: "the sound as files",
-  board: "a board",
-  parts: "the parts",
-  archive: "the film whole",
-};
-
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */
 function RunMeter({ film }: { film: Film }) {
-  const going = (useRuns(film.id).data ?? []).filter(
-    (run) => run.state === "going" || run.state === "paused",
-  );
+  const runs = useRuns(film.id).data;
+  useReadyNotice(film, runs);
+  const told = useStore(toldWhenReady);
+  const going = (runs ?? []).filter((run) => run.state === "going" || run.state === "paused");
   const cancel = useCancel(film.id);
   const rest = useRest(film.id);
   const run = going[0];
@@ -198,7 +190,7 @@ function RunMeter({ film }: { film: Film }) {
           {going.map((r) => (
             <div key={r.id} className="mb-2 last:mb-0">
               <div className="flex justify-between">
-                <b className="font-semibold">Making {NAMES[r.kind]}</b>
+                <b className="font-semibold">Making {nameOfRun(r.kind)}</b>
                 <span className="font-mono text-[12px]">{Math.round(r.share * 100)} %</span>
               </div>
               <p className="text-ink-2">
@@ -219,6 +211,23 @@ function RunMeter({ film }: { film: Film }) {
               </Menu.Item>
             </div>
           ))}
+          <Menu.CheckboxItem
+            checked={told}
+            onCheckedChange={(wanted) =>
+              void setToldWhenReady(wanted).then(
+                (may) =>
+                  may ||
+                  notify("This browser shows no notices from here. Allow them in its settings."),
+              )
+            }
+            className="mt-2 flex cursor-pointer items-center gap-2 border-t border-rule pt-2 outline-none data-[highlighted]:underline"
+          >
+            <span
+              aria-hidden="true"
+              className={`size-3 rounded-full border border-ink ${told ? "bg-ink" : ""}`}
+            />
+            Tell me when it is ready, if I look elsewhere
+          </Menu.CheckboxItem>
         </Menu.Content>
       </Menu.Portal>
     </Menu.Root>
