@@ -284,3 +284,22 @@ def test_pictures_are_shared_out_and_made_so(client, stack: Temporary, finished)
     assert offers.count("illustrator-fine") == fine
     assert client.post(f"/api/films/{made}/plan/runs", json={}).status_code == 422
     client.put("/api/choices/picture", json={})
+
+
+def test_whoever_watches_over_it_is_told_whether_films_can_be_made(
+    client, stack: Temporary, monkeypatch
+) -> None:
+    shop = stack.shop
+    monkeypatch.setattr(shop.media, "free", lambda: 10**12)
+    told = client.get("/api/ready")
+    assert (told.status_code, told.json()["room"]) == (200, "") and "" not in told.json()["silent"]
+    with monkeypatch.context() as silent:
+        silent.setattr(shop.services, "troubles", lambda: {"": "They do not answer."})
+        told = client.get("/api/ready")
+        assert (told.status_code, told.json()["silent"]) == (503, {"": "They do not answer."})
+    with monkeypatch.context() as one:
+        one.setattr(shop.services, "troubles", lambda: {"pen": "It is away."})
+        assert client.get("/api/ready").status_code == 200, "the others make films"
+    monkeypatch.setattr(shop.media, "free", lambda: 1_000)
+    told = client.get("/api/ready")
+    assert told.status_code == 503 and "is full" in told.json()["room"]

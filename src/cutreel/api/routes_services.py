@@ -3,7 +3,7 @@
 from datetime import UTC, datetime
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, Field, ValidationError
 
 from cutreel.bridge import Plugged
@@ -14,9 +14,11 @@ from cutreel.making import (
     Workshop,
     begin_check,
     check_is_going,
+    is_full,
     is_warm,
     plug_in,
     take_out,
+    told_of_room,
     try_out,
 )
 from cutreel.protocol import Kind, Offer
@@ -313,3 +315,22 @@ async def health() -> dict[str, str]:
     """That the server answers, however much else it has to do; and whether the parser is loaded, so that a short story
     is read at once."""
     return {"state": "ready", "reading": "ready" if is_warm() else "loading"}
+
+
+class ReadyView(BaseModel):
+    """Whether films can be made now: services that do not answer, with why ("" for those that are there without being
+    plugged in), and a sentence where there is little room on the disk."""
+
+    silent: dict[str, str]
+    room: str
+
+
+@router.get("/ready")
+def ready(shop: Shop, response: Response) -> ReadyView:
+    """For whoever watches over it: 200 where films can be made, 503 where not; the database is asked as well."""
+    shop.runs.going()
+    shop.offers()
+    found = ReadyView(silent=shop.services.troubles(), room=told_of_room(shop))
+    if "" in found.silent or is_full(shop):
+        response.status_code = 503
+    return found

@@ -28,7 +28,7 @@ from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
 from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
-from .room import DISK_FULL, FULL, told_of_room
+from .room import DISK_FULL, FULL, is_full, told_of_room
 from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import samples
 from .services_desk import begin_check, plug_in, take_out, try_out
@@ -97,6 +97,7 @@ __all__ = [
     "hand_folder",
     "heard_as",
     "is_password",
+    "is_full",
     "is_warm",
     "keep_brought",
     "keep_narration",

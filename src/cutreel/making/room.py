@@ -13,8 +13,11 @@ LEAST, LITTLE = 20_000_000, 1_500_000_000
 def no_room(shop: Workshop, error: Exception) -> bool:
     """Whether something failed since the disk is full: it says so itself, or the disk does, as when a program that we
     ran says something else."""
-    if isinstance(error, OSError) and error.errno in FULL:
-        return True
+    return (isinstance(error, OSError) and error.errno in FULL) or is_full(shop)
+
+
+def is_full(shop: Workshop) -> bool:
+    """Whether the disk is full."""
     free = shop.media.free()
     return free is not None and free < LEAST
 
