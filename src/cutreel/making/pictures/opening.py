@@ -37,9 +37,7 @@ def opened(data: bytes) -> Image.Image:
             if image.width * image.height > MOST_PIXELS:
                 raise _too_many(f"{image.width} by {image.height}")
             if lacks_rows(data):
-                raise BadInput(
-                    "Rows are missing in that picture.", "It was cut short; bring it again."
-                )
+                raise BadInput("That picture is damaged: rows are missing.", "Bring it again.")
             return _srgb(ImageOps.exif_transpose(image))
     except BadInput:
         raise
