@@ -18,6 +18,7 @@ from cutreel.store import Assembled, WholeFilm, media_in
 from .mixing import mix_spec
 from .taken import keep_file
 from .workshop import Workshop
+from .zips import NOT_TO_BE_READ
 
 FILM, LIST = "film.json", "files.json"
 MOST_TOLD = 200_000_000
@@ -102,20 +103,13 @@ def read_archive(file: BinaryIO) -> tuple[WholeFilm, zipfile.ZipFile]:
         if packed.getinfo(FILM).file_size > MOST_TOLD or len(packed.infolist()) > MOST_FILES:
             raise BadInput("That archive is too large.", "A film has not so much in it.")
         whole = WholeFilm.model_validate_json(packed.read(FILM))
-    except (
-        zipfile.BadZipFile,
-        KeyError,
-        EOFError,
-        OSError,
-        RuntimeError,
-        NotImplementedError,
-    ) as error:
-        raise BadInput(
-            "That is no archive of a film.", "Choose one that was taken out as “the film whole”."
-        ) from error
     except ValidationError as error:
         where = " ".join(str(p) for p in error.errors()[0]["loc"])
         raise BadInput(f"The film in that archive is damaged at {where}.") from error
+    except (*NOT_TO_BE_READ, KeyError) as error:
+        raise BadInput(
+            "That is no archive of a film.", "Choose one that was taken out as “the film whole”."
+        ) from error
     if whole.version > WholeFilm.model_fields["version"].default:
         raise BadInput(
             f"That archive was made by a newer Cut Reel ({whole.made_by}).",
@@ -146,7 +140,7 @@ def verified(whole: WholeFilm, packed: zipfile.ZipFile) -> Iterator[tuple[str, P
                 path = Path(place) / name
                 try:
                     right = _hash_of(packed, info, path) == name.split(".")[0]
-                except (zipfile.BadZipFile, EOFError, OSError, RuntimeError, ValueError):
+                except NOT_TO_BE_READ:
                     right = False
                 yield name, path if right else None, "" if right else "is damaged"
                 path.unlink(missing_ok=True)

@@ -11,6 +11,7 @@ from cutreel.core.pictures import is_openraster
 
 from ..apart import reader
 from ..workshop import Workshop
+from ..zips import NOT_TO_BE_READ
 from .keeping import keep_brought
 from .measuring import brought
 
@@ -60,7 +61,7 @@ def _zipped(name: str, data: bytes) -> Iterator[tuple[str, bytes]]:
                 # have.
                 with packed.open(entry) as source:
                     yield plain, source.read(MOST_BYTES + 1)
-    except (zipfile.BadZipFile, RuntimeError, NotImplementedError, EOFError, ValueError) as error:
+    except NOT_TO_BE_READ as error:
         raise BadInput(f"{name} cannot be opened.", "Bring a zip without a password.") from error
 
 
