@@ -1759,6 +1759,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ready
+         * @description For whoever watches over it: 200 where films can be made, 503 where not; the database is asked as well.
+         */
+        get: operations["ready_api_ready_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/services/{service}/hand": {
         parameters: {
             query?: never;
@@ -7390,6 +7410,19 @@ export interface components {
              * @default
              */
             sounds: string;
+        };
+        /**
+         * ReadyView
+         * @description Whether films can be made now: services that do not answer, with why ("" for those that are there without being
+         *     plugged in), and a sentence where there is little room on the disk.
+         */
+        ReadyView: {
+            /** Silent */
+            silent: {
+                [key: string]: string;
+            };
+            /** Room */
+            room: string;
         };
         /**
          * Recorded
@@ -13203,6 +13236,26 @@ export interface operations {
                     "application/json": {
                         [key: string]: string;
                     };
+                };
+            };
+        };
+    };
+    ready_api_ready_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyView"];
                 };
             };
         };
