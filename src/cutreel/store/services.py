@@ -20,6 +20,8 @@ KEPT_JOBS = 400
 _LOCK = 7_310_119
 """The advisory lock under which numbers are given."""
 LATELY = timedelta(days=7)
+LATE = timedelta(seconds=10)
+"""For which a job waits for its number at most."""
 
 
 @dataclass(frozen=True)
@@ -243,12 +245,17 @@ class HandStore:
     def open(self, service: str) -> list[ByHandJob]:
         """What is to be made, in the order of films and shots; what nobody waits for any more is not. What has no
         number yet is given the next ones, in that order. Jobs come in as workers are free, so one has to wait for its
-        number until those before it in its run have come in as well."""
+        number until those before it in its run have come in as well, though not for long."""
         wanted = select(Item.id).where(Item.id == HandJob.item, Item.state == "waiting")
         query = (
             select(HandJob)
             .where(HandJob.service == service, HandJob.media.is_(None), ~HandJob.dropped)
-            .where(wanted.exists(), HandJob.number.is_not(None) | ~_some_before_on_their_way())
+            .where(wanted.exists())
+            .where(
+                HandJob.number.is_not(None)
+                | (HandJob.asked < now() - LATE)
+                | ~_some_before_on_their_way()
+            )
             .order_by(HandJob.number.nulls_last(), HandJob.item)
         )
         with self.database.transaction() as session:
