@@ -70,11 +70,11 @@ export function TopLine({ film }: { film: Film }) {
           </NavLink>
         ))}
       </nav>
-      <div className="ml-auto flex items-center gap-4 whitespace-nowrap">
+      <div className="ml-auto flex items-center gap-4 whitespace-nowrap pl-4">
         <RunMeter film={film} />
         {spending?.room && (
           <span role="status" title={spending.room} className="text-[12px] text-grease-ink">
-            disk nearly full
+            low disk
           </span>
         )}
         <Link
