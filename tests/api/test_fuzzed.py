@@ -19,8 +19,8 @@ from cutreel.making import take_out
 from cutreel.running.temporary import Temporary
 
 EACH = int(os.environ.get("CUTREEL_FUZZ", "3"))
-SECONDS = 30
-"""Within which everything is answered, beside other tests on two slow cores."""
+SECONDS = 120
+"""Within which everything is answered, beside other tests on two slow cores: what opens files may begin just then."""
 SENT = ("method", "url", "params", "headers", "json", "data", "content", "files")
 IN_WORDS = {502, 503}
 """Answers of 500 and more that are meant: a service refused, or is away."""

@@ -38,7 +38,7 @@ def services(page: Page) -> Iterator[Page]:
     page.goto("/services")
     expect(page.get_by_role("region", name="Pictures", exact=True)).to_be_visible()
     yield page
-    for name in ("pen", "brush", "night-ink", "far-away"):
+    for name in ("pen", "easel", "night-ink", "far-away"):
         page.request.delete(f"/api/services/{name}")
     page.request.put("/api/choices/picture", data={})
 
@@ -150,18 +150,18 @@ def test_who_is_asked_first_and_who_when_that_one_cant(services: Page) -> None:
 
 
 def test_the_days_list_by_hand(services: Page, film: str, tmp_path: Path) -> None:
-    plug_in(services, "By hand", "Brush")
+    plug_in(services, "By hand", "Easel")
     services.get_by_label("A day, at most").fill("2")
     services.get_by_role("button", name="Plug it in").click()
-    expect(services.get_by_role("region", name="Pictures", exact=True)).to_contain_text("Brush")
+    expect(services.get_by_role("region", name="Pictures", exact=True)).to_contain_text("Easel")
     opened = services.request.get(f"/api/films/{film}").json()
     shots = [row[0] for row in opened["shots"]][:3]
-    wish = {"kind": "pictures", "takes": 1, "shots": shots, "offer": "brush"}
+    wish = {"kind": "pictures", "takes": 1, "shots": shots, "offer": "easel"}
     run = services.request.post(f"/api/films/{film}/runs", data=wish).json()
 
     def waits() -> bool:
         runs = services.request.get(f"/api/films/{film}/runs").json()
-        return any(r["id"] == run["id"] and "Brush" in r["waits"] for r in runs)
+        return any(r["id"] == run["id"] and "Easel" in r["waits"] for r in runs)
 
     until(waits, 60)
     services.get_by_role("tab", name="By hand").click()

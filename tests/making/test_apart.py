@@ -7,7 +7,7 @@ from concurrent.futures import ThreadPoolExecutor
 import pytest
 
 from cutreel.core.errors import BadInput, CutReelError
-from cutreel.making.apart import Reader
+from cutreel.making.apart import Reader, Readers
 from tests.waiting import until
 
 
@@ -43,6 +43,23 @@ def test_what_is_being_read_when_the_server_stops_is_given_up_and_keeps_nobody_w
         reader.close()
         with pytest.raises(CutReelError, match="stopping"):
             waits.result(20)
+
+
+def test_a_long_file_keeps_nobody_waiting() -> None:
+    readers = Readers(nothing_first, 2)
+    try:
+        first = readers.read(whose, b"")[0]
+        assert readers.read(whose, b"")[0] == first, "no second process while the first is free"
+        with ThreadPoolExecutor(1) as pool:
+            waits = pool.submit(readers.read, hangs, b"")
+            until(lambda: readers._readers[0].busy)
+            pid, length = readers.read(whose, b"ab")
+            assert length == 2 and pid != first
+            readers.close()
+            with pytest.raises(CutReelError, match="stopping"):
+                waits.result(20)
+    finally:
+        readers.close()
 
 
 def test_what_breaks_hangs_or_blows_up_there_harms_nothing_here() -> None:

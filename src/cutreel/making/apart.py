@@ -42,6 +42,9 @@ GIGABYTES = {
 }
 """How much memory a file may take to be opened, beyond what the process takes anyway."""
 
+AT_ONCE = 2
+"""Files that are opened beside each other, so that a long one keeps nobody else waiting."""
+
 
 class Reader:
     """One process that opens files, begun when the first comes and again whenever it died or was
@@ -101,6 +104,11 @@ class Reader:
             self._open.discard(future)
         return found
 
+    @property
+    def busy(self) -> int:
+        """How many files it has in hand."""
+        return len(self._open)
+
     def warm(self) -> None:
         """Begin the process before somebody waits for it."""
         self.read(_nothing, b"")
@@ -114,6 +122,30 @@ class Reader:
                     future.cancel()
                 self._pool.join()
                 self._pool = None
+
+
+class Readers:
+    """Several readers as one: a file goes to who has least to do, and another process is begun only when all that there
+    are have something to do."""
+
+    def __init__(self, begin: Callable[[], None], at_once: int) -> None:
+        self._readers = [Reader(begin) for _ in range(at_once)]
+
+    def read(self, work: Callable[..., T], data: bytes, *more: Any, what: str = PICTURE) -> T:
+        """See Reader."""
+        return self._free().read(work, data, *more, what=what)
+
+    def warm(self) -> None:
+        """Begin the first process before somebody waits for it."""
+        self._readers[0].warm()
+
+    def close(self) -> None:
+        """End the processes."""
+        for each in self._readers:
+            each.close()
+
+    def _free(self) -> Reader:
+        return min(self._readers, key=lambda r: r.busy)
 
 
 def _opening() -> None:
@@ -145,4 +177,4 @@ def _nothing(data: bytes) -> None:
     return None
 
 
-reader = Reader(_opening)
+reader = Readers(_opening, AT_ONCE)
