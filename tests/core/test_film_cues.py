@@ -22,7 +22,7 @@ from cutreel.core.film import (
 )
 from cutreel.core.film.commands import LiftCue, PlaceCues, SetCue, SetSettings, SetShots, SetTension
 from cutreel.core.film.resting import RINGS
-from cutreel.core.sound import plain_key_of, sound_key_of
+from cutreel.core.sound import heard_until, sound_key_of
 
 TEXT = """# The kitchen — night
 Ada sat at the table with her old cup. She waited there for a long while, and nothing moved in the house at all. She \
@@ -169,7 +169,7 @@ def test_what_music_was_before_is_heard_until_the_score_is_played() -> None:
     film = document(music="calm")
     (cue,) = music(film)
     seed = film.settings.seed
-    old, new = plain_key_of(cue, seed), sound_key_of(cue, seed)
+    old, new = heard_until(cue, seed)[-1], sound_key_of(cue, seed)
     assert old != new
     made = {old: result("old", seconds=40.0)}
 

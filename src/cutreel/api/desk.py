@@ -11,15 +11,7 @@ from threading import RLock
 from cachetools import FIFOCache, LRUCache
 
 from cutreel.core.errors import Clash
-from cutreel.core.film import (
-    FilmDocument,
-    ReadingMemory,
-    ReadShot,
-    assemble,
-    has_plate,
-    is_fresh,
-    read_film,
-)
+from cutreel.core.film import ReadingMemory, ReadShot, assemble, has_plate, is_fresh, read_film
 from cutreel.core.reading import Parses
 from cutreel.making import AT_ONCE, PreviewDesk, Workshop, parses_of, picture_spec, wish_reading
 from cutreel.protocol import Offer
@@ -163,10 +155,7 @@ class FilmDesk:
     def _missing(self, known: _Film, film: Assembled, offers: Sequence[Offer]) -> MissingCost:
         """Pictures that are missing or stale, and what they would cost now: what was made for another reason is not
         paid again."""
-        document = film.document
-        price = next(
-            (o.price.amount for o in offers if o.name == document.settings.offer), Decimal(0)
-        )
+        price = {o.name: o.price.amount for o in offers if o.kind == "picture"}
         lacking = [
             shot
             for shot, takes in zip(film.read.shots, film.takes, strict=True)
@@ -174,17 +163,19 @@ class FilmDesk:
             and not has_plate(shot.shot)
             and not _has_fresh(shot, takes)
         ]
-        keys = {self._key_of(known, document, shot, film) for shot in lacking}
+        by = {self._key_of(known, shot): shot.offer for shot in lacking}
         # What is not paid yet may be paid by the time it is asked for; then it costs less than was said.
-        unsure = keys - known.paid - known.absent
+        unsure = by.keys() - known.paid - known.absent
         known.paid |= self.shop.results.known(unsure)
         known.absent |= unsure - known.paid
-        return MissingCost(pictures=len(lacking), cost=float(price * len(keys - known.paid)))
+        unpaid = by.keys() - known.paid
+        cost = sum((price.get(by[name], Decimal(0)) for name in unpaid), Decimal(0))
+        return MissingCost(pictures=len(lacking), cost=float(cost))
 
-    def _key_of(self, known: _Film, document: FilmDocument, shot: ReadShot, film: Assembled) -> str:
+    def _key_of(self, known: _Film, shot: ReadShot) -> str:
         token, name = known.keys.get(shot.shot.id, (None, ""))
         if token is not shot.token:
-            name = picture_spec(document, shot).key
+            name = picture_spec(shot).key
             known.keys[shot.shot.id] = (shot.token, name)
         return name
 

@@ -6,7 +6,7 @@ from typing import Any, Generic, Optional, TypeVar
 from pydantic import BaseModel, Field, SerializerFunctionWrapHandler, create_model, model_serializer
 
 from cutreel.core.breakdown import By
-from cutreel.core.continuity import Look, Overrides, OwnVoice, Person, Place, Season
+from cutreel.core.continuity import Look, MadeBy, Overrides, OwnVoice, Person, Place, Season
 from cutreel.core.effects import Effect, Grade
 from cutreel.core.film import (
     CueChoice,
@@ -177,6 +177,8 @@ class ShotView(BaseModel):
     ideas: list[IdeaView]
     why: dict[str, str]
     own: Overrides
+    made_by: MadeBy
+    """Who makes each kind for it, by what was chosen for it, for who is in it, its scene or the film."""
     move: str
     join: JoinView | None
     """None of a film's first shot."""

@@ -75,6 +75,7 @@ def shot_view(
         ideas=_ideas(f.ideas),
         why=f.why,
         own=shot.shot.own,
+        made_by=shot.made_by,
         move=shot.move if plate is None else shot.shot.own.move or "still",
         join=JoinView(how=join.how, why=join.why, turn=join.turn) if join else None,
         cards=[CardView(sort=c.sort, lines=list(c.lines), why=c.why) for c in cards],

@@ -54,7 +54,6 @@ def again(film: Assembled, wanted: AgainWanted, shop: Workshop) -> list[ItemSpec
     offer = _offer(shop, wanted.offer or take.offer, needs)
     held = {name: value for name, value in take.about.get("asked", {}).items() if name != "vary"}
     first = picture_spec(
-        film.document,
         read,
         made_from=take.made_from,
         prompt=take.prompt,

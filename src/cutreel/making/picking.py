@@ -8,7 +8,7 @@ from pydantic import Field
 
 from cutreel.core.continuity import look_named
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import FilmDocument, ReadShot, has_plate, is_fresh, read_film
+from cutreel.core.film import FilmDocument, ReadShot, all_drawn_by, has_plate, is_fresh, read_film
 from cutreel.protocol import Offer
 from cutreel.store import Assembled, ItemSpec, TakeRow, offered
 
@@ -75,7 +75,7 @@ def wanted_pictures(
     belongs."""
     document, asked = _as_asked(film, wanted, offers)
     count = wanted.takes or film.document.settings.takes
-    seconds = next((o.seconds_each for o in offers if o.name == document.settings.offer), 1.0)
+    seconds = {o.name: o.seconds_each for o in offers}
     named = {s.picture_of for s in film.read.shots if s.shot.id in wanted.shots}
     restyled = {"look": document.settings.look} if wanted.look else None
     out = []
@@ -87,10 +87,10 @@ def wanted_pictures(
         first = shot.made()
         out += [
             item(
-                picture_spec(document, shot.asked, nth, made_from=shot.made_from, **told),
+                picture_spec(shot.asked, nth, made_from=shot.made_from, **told),
                 f"picture of shot {shot.own.shot.edge}",
                 shot.own.shot.id,
-                0.6 + seconds,
+                0.6 + seconds.get(shot.asked.offer, 1.0),
             )
             for nth in range(first, first + count)
         ]
@@ -118,12 +118,15 @@ def _as_asked(
     document, before = film.document, film.document.settings
     offer = wanted.offer or before.offer
     look = look_named(wanted.look or before.look, document.looks).name
-    if offer == before.offer and look == before.look:
+    drawn = {s.offer for s in film.read.shots}
+    if look == before.look and (not wanted.offer or drawn == {wanted.offer}):
         return document, film.read.shots
     if not any(o.name == offer and o.kind == "picture" for o in offers):
         raise BadInput(f"No service offers pictures as “{offer}”.", "Choose another offer.")
-    settings = before.model_copy(update={"offer": offer, "look": look})
+    settings = before.model_copy(update={"look": look})
     changed = document.model_copy(update={"settings": settings})
+    if wanted.offer:
+        changed = all_drawn_by(changed, offer)
     return changed, read_film(changed, offered(offers, offer), parses=film.read.parses).shots
 
 

@@ -18,7 +18,7 @@ from cutreel.core.continuity import (
     slot_of,
 )
 from cutreel.core.errors import NotFound
-from cutreel.core.film import FilmDocument
+from cutreel.core.film import FilmDocument, Offered
 from cutreel.core.keys import seed_from
 from cutreel.store import Assembled, ItemSpec, Result, offered
 
@@ -76,11 +76,21 @@ def candidates(
             colours = _colours(whose, result) if isinstance(whose, Person) else {}
             thumb = str(result.data["thumb"])
             out.append(Candidate(result.media, thumb, spec.seed, look.name, colours))
-    return out, _prompt(whose, look, _cap(film, shop))
+    return out, _prompt(whose, look, _cap(film, whose, shop))
 
 
-def _cap(film: FilmDocument, shop: Workshop) -> int:
-    return offered(shop.offers(), film.settings.offer).prompt_cap
+def _cap(film: FilmDocument, whose: Person | Place, shop: Workshop) -> int:
+    return _drawn_by(film, whose, shop).prompt_cap
+
+
+def _offer(film: FilmDocument, whose: Person | Place) -> str:
+    """Who draws somebody's model sheet: who draws them in the film."""
+    chosen = whose.made_by.get("picture") if isinstance(whose, Person) else None
+    return chosen or film.settings.offer
+
+
+def _drawn_by(film: FilmDocument, whose: Person | Place, shop: Workshop) -> Offered:
+    return offered(shop.offers(), _offer(film, whose))
 
 
 def _whose(film: FilmDocument, wanted: ReferencesWanted) -> Person | Place:
@@ -100,11 +110,11 @@ def _prompt(whose: Person | Place, look: Look, cap: int) -> Prompt:
 
 def _specs(film: FilmDocument, whose: Person | Place, shop: Workshop) -> list[PictureSpec]:
     look = look_named(film.settings.look, film.looks)
-    prompt = _prompt(whose, look, _cap(film, shop))
+    prompt = _prompt(whose, look, _cap(film, whose, shop))
     own = whose.seed if isinstance(whose, Person) else None
     seed = seed_from(film.settings.seed, "reference", whose.name) if own is None else own
     # A sheet is wide whatever the shape of the film is.
-    width, height = offered(shop.offers(), film.settings.offer).picture_size("16:9")
+    width, height = _drawn_by(film, whose, shop).picture_size("16:9")
     return [
         PictureSpec(
             made_from="",
@@ -112,7 +122,7 @@ def _specs(film: FilmDocument, whose: Person | Place, shop: Workshop) -> list[Pi
             seed=seed + i,
             width=width,
             height=height,
-            offer=film.settings.offer,
+            offer=_offer(film, whose),
         )
         for i in range(MOST_CANDIDATES)
     ]

@@ -3,7 +3,7 @@
 from dataclasses import dataclass
 from typing import Literal
 
-from cutreel.core.film import FilmDocument, ReadShot, read_film
+from cutreel.core.film import ReadShot, read_film
 from cutreel.store import Assembled, ItemSpec
 
 from .kinds.picture import picture_spec
@@ -32,8 +32,8 @@ class Sample:
 
 def samples(film: Assembled, look: str, shop: Workshop) -> list[Sample]:
     """Three shots that differ most: people near, people further off, and a place alone."""
-    document, shots = _in_look(film, look)
-    keys = [picture_spec(document, s).key for s in shots]
+    shots = _in_look(film, look)
+    keys = [picture_spec(s).key for s in shots]
     found = shop.results.many(keys)
     return [
         Sample(s.shot.id, s.shot.edge, r.media if r else None, str(r.data["thumb"]) if r else None)
@@ -45,8 +45,8 @@ def samples(film: Assembled, look: str, shop: Workshop) -> list[Sample]:
 def missing_samples(film: Assembled, wanted: LookWanted, shop: Workshop) -> list[ItemSpec]:
     """The samples that are not made yet. They are the pictures that the film would have in that
     look, so what is made here is not made, nor paid, again when it is taken."""
-    document, shots = _in_look(film, wanted.look)
-    specs = {spec.key: (s, spec) for s in shots for spec in [picture_spec(document, s)]}
+    shots = _in_look(film, wanted.look)
+    specs = {spec.key: (s, spec) for s in shots for spec in [picture_spec(s)]}
     made = shop.results.known(list(specs))
     return [
         item(spec, f"shot {shot.shot.edge} in another look", weight=1.6)
@@ -55,11 +55,11 @@ def missing_samples(film: Assembled, wanted: LookWanted, shop: Workshop) -> list
     ]
 
 
-def _in_look(film: Assembled, look: str) -> tuple[FilmDocument, list[ReadShot]]:
+def _in_look(film: Assembled, look: str) -> list[ReadShot]:
     settings = film.document.settings.model_copy(update={"look": look})
     document = film.document.model_copy(update={"settings": settings})
     other = read_film(document, film.read.offered, parses=film.read.parses)
-    return document, [other.shots[i] for i in chosen_shots(film)]
+    return [other.shots[i] for i in chosen_shots(film)]
 
 
 def chosen_shots(film: Assembled) -> list[int]:

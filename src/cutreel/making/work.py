@@ -79,8 +79,8 @@ class Work:
             ),
         )
 
-    def offer_of(self, kind: str) -> Offer:
-        return self.shop.offer_of(kind)
+    def offer_of(self, kind: str, name: str = "") -> Offer:
+        return self.shop.offer_of(kind, name)
 
 
 class Waited(Work):

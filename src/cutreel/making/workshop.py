@@ -13,7 +13,7 @@ from cutreel.core.errors import CutReelError
 from cutreel.core.film import FilmDocument
 from cutreel.core.sound import Kept
 from cutreel.protocol import Offer
-from cutreel.services import services_from_environment
+from cutreel.services import ServiceDown, services_from_environment
 from cutreel.store import (
     Assembled,
     CompanyStore,
@@ -158,9 +158,13 @@ class Workshop:
         choices: dict[str, Any] = self.plugged.choices()
         return sorted(offers, key=lambda o: choices.get(o.kind, {}).get("first") != o.name)
 
-    def offer_of(self, kind: str) -> Offer:
-        """The first offer of a kind of work. Raises CutReelError when there is none."""
-        found = offer_for(kind, self.offers())
+    def offer_of(self, kind: str, name: str = "") -> Offer:
+        """The offer of a kind of work that was chosen by `name`, else the first. Raises ServiceDown while one that is
+        plugged in does not answer, CutReelError when there is none."""
+        chosen = self.offer_named(kind, name)
+        if chosen is None and name and self.is_plugged_in(name):
+            raise ServiceDown(f"“{name}” does not answer.", "What is asked for waits.")
+        found = chosen or offer_for(kind, self.offers())
         if found is None:
             raise CutReelError(f"No service offers {kind}.", "See that the services run.")
         return found

@@ -1,6 +1,7 @@
 """Offers as last seen, so that films can be read and planned while the services do not answer."""
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from sqlalchemy.dialects.postgresql import insert
 
@@ -33,15 +34,31 @@ class OfferStore:
 
 
 def offered(offers: Sequence[Offer], picture: str) -> Offered:
-    """What the services take, with pictures asked of the offer named `picture`."""
-    drawing = next((o for o in offers if o.name == picture and o.kind == "picture"), None)
+    """What the services take, with pictures asked of the offer named `picture`, or of any other by its name."""
+    by_name = {o.name: _drawn(offers, o) for o in offers if o.kind == "picture"}
+    found = by_name.get(picture) or _drawn(offers, None)
+    return replace(found, by_name=by_name)
+
+
+def _drawn(offers: Sequence[Offer], drawing: Offer | None) -> Offered:
     speaking = next((o for o in offers if o.kind == "speech"), None)
     caps = drawing.caps if drawing else None
     largest = (caps.width, caps.height) if caps and caps.width and caps.height else None
     return Offered(
         prompt_cap=(caps.prompt_characters if caps else None) or USUAL_PROMPT,
         voices=tuple(
-            VoiceOffered(v.name, v.pronoun, v.age, v.length, v.pitch, v.brightness, v.language)
+            VoiceOffered(
+                v.name,
+                v.pronoun,
+                v.age,
+                v.length,
+                v.pitch,
+                v.brightness,
+                v.language,
+                o.caps.text_characters or USUAL_TEXT,
+                "direction" in o.understands,
+                "ssml" in o.understands,
+            )
             for o in offers
             if o.kind == "speech"
             for v in o.voices

@@ -16,6 +16,7 @@ from .drift import (
 )
 from .facts import ShotFacts
 from .looks import LOOKS, Colour, Look, look_from, look_named
+from .makers import MadeBy, MadeKind, made_by
 from .milder import Milder, milder, says
 from .model import (
     FRAMINGS,
@@ -63,6 +64,8 @@ __all__ = [
     "Finding",
     "Lab",
     "Look",
+    "MadeBy",
+    "MadeKind",
     "Member",
     "MemberKind",
     "Milder",
@@ -108,6 +111,7 @@ __all__ = [
     "known_people",
     "look_from",
     "look_named",
+    "made_by",
     "may_be_one",
     "measure_picture",
     "milder",
@@ -122,4 +126,3 @@ __all__ = [
     "text_place",
     "things_named",
 ]
-# fmt: on

@@ -12,6 +12,8 @@ from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, Regio
 from cutreel.core.plates import Plate
 from cutreel.core.timeline import JoinHow, Room
 
+from .makers import MadeBy
+
 Framing = Literal["extreme wide", "wide", "medium", "close", "extreme close"]
 FRAMINGS: tuple[Framing, ...] = ("extreme wide", "wide", "medium", "close", "extreme close")
 Angle = Literal["level", "low", "high", "from above", "over the shoulder"]
@@ -74,7 +76,7 @@ class Person(BaseModel):
     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
     of name and traits. `manner` is how they say every line, `room` where all of them are heard (None:
     as told). `company` is the entry of the company
-    that they were taken from.
+    that they were taken from. `made_by` says who makes the pictures and clips of shots that they are in.
     """
 
     id: int
@@ -91,6 +93,7 @@ class Person(BaseModel):
     prompt: str | None = Field(None, max_length=400)
     references: list[Reference] = []
     company: str | None = Field(None, max_length=40)
+    made_by: MadeBy = {}
     guess: bool = True
     why: str = ""
 
@@ -161,8 +164,9 @@ class Overrides(BaseModel):
     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
     `plate` is what it shows instead of one, `marks` are
     drawn over it;
-    `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
-    `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
+    `made_by` says by which offer each kind is made; `action` is what happens; `prompt`, `motion`, `sound` and
+    `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its place, time and weather in
+    every picture prompt of the scene.
     """
 
     idea: IdeaSort | None = None
@@ -196,3 +200,4 @@ class Overrides(BaseModel):
     plate: Plate | None = None
     marks: list[Mark] | None = Field(None, max_length=MOST_MARKS)
     direction: str | None = Field(None, max_length=600)
+    made_by: MadeBy | None = None

@@ -40,6 +40,7 @@ from .document import (
     clean_text,
     new_film,
 )
+from .drawn_by import all_drawn_by
 from .excerpts import Excerpt, excerpt_of
 from .exporting import MEDIA_TYPES, export_script
 from .finishes import FilmFinish
@@ -165,6 +166,7 @@ __all__ = [
     "acts_planned",
     "acts_told",
     "air_planned",
+    "all_drawn_by",
     "apply_command",
     "apply_to",
     "assemble",

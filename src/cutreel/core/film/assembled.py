@@ -17,8 +17,8 @@ from cutreel.core.sound import (
     Cue,
     Spot,
     Treatment,
+    heard_until,
     line_gain,
-    plain_key_of,
     sound_key_of,
     spots_of,
 )
@@ -538,14 +538,14 @@ def _wanted(film: FilmDocument, cues: Sequence[Cue]) -> list[str]:
     keys = [
         sound_key_of(making, seed) for cue in cues for making in makings_of(cue, chosen.get(cue.id))
     ]
-    return keys + [plain_key_of(c, seed) for c in cues if c.kind == "music"]
+    return keys + [earlier for c in cues for earlier in heard_until(c, seed)]
 
 
 def _sound_of(cue: Cue, seed: int, sounds: Mapping[str, Result]) -> Result | None:
-    found = sounds.get(sound_key_of(cue, seed))
-    if found is None and cue.kind == "music":
-        return sounds.get(plain_key_of(cue, seed))
-    return found
+    for name in (sound_key_of(cue, seed), *heard_until(cue, seed)):
+        if name in sounds:
+            return sounds[name]
+    return None
 
 
 def _beats(cues: Sequence[Cue], seed: int, sounds: Mapping[str, Result]) -> list[float]:

@@ -7,7 +7,7 @@ from dataclasses import replace
 
 import numpy as np
 
-from cutreel.core.continuity import look_named
+from cutreel.core.continuity import MadeBy, look_named
 from cutreel.core.sound import (
     SPOT_SECONDS,
     Course,
@@ -65,6 +65,7 @@ def cues_of(
         for c in kept
         if c.id not in lifted
     ]
+    shaped = [_by_whom(c, read.shots[c.shot].made_by) for c in shaped]
     if all(c.kind != "music" or c.own for c in shaped):
         return shaped
     scores = _Scores(read, spans, rate, course)
@@ -72,6 +73,12 @@ def cues_of(
         replace(c, score=scores.of(c, chosen.get(c.id))) if c.kind == "music" and not c.own else c
         for c in shaped
     ]
+
+
+def _by_whom(cue: Cue, made_by: MadeBy) -> Cue:
+    """A cue with the offer that was chosen where it begins."""
+    by = made_by.get("music" if cue.kind == "music" else "sound")
+    return replace(cue, by=by) if by and not cue.own else cue
 
 
 def film_course(read: ReadFilm, spans: Sequence[Span], rate: FrameRate, timing: Timing) -> Course:

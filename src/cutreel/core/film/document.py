@@ -10,6 +10,7 @@ from cutreel.core.breakdown import FilmKind, ReferencePace, Wish, break_down, wi
 from cutreel.core.captions import LINE_LENGTH, CaptionStyle
 from cutreel.core.continuity import (
     Look,
+    MadeBy,
     Mood,
     Overrides,
     OwnVoice,
@@ -48,8 +49,8 @@ class Settings(BaseModel):
 
     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of
     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
-    film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
-    a seed of its own or all have the film's; `prompts` whether they
+    film; `offer` draws its pictures, `made_by` says who makes what else; `negative` is what no picture of the film may
+    show; `seeds` says whether every picture has a seed of its own or all have the film's; `prompts` whether they
     tell what is seen, as it was read, or the words themselves; `movement` whether
     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
     `manner` how the narrator says every line, `room` where that is heard (None: dry);
@@ -117,6 +118,7 @@ class Settings(BaseModel):
     reference: ReferencePace | None = None
     follow_reference: bool = False
     offer: str = "illustrator-quick"
+    made_by: MadeBy = {}
     negative: str = Field("", max_length=400)
     seeds: Literal["each", "one"] = "each"
     prompts: Literal["seen", "words"] = "seen"

@@ -11,6 +11,7 @@ from functools import cached_property, partial
 
 from cutreel.core.continuity import (
     Look,
+    MadeBy,
     Person,
     Place,
     Prompt,
@@ -22,6 +23,7 @@ from cutreel.core.continuity import (
     facts_of_shots,
     known_people,
     look_named,
+    made_by,
     place_words,
 )
 from cutreel.core.keys import key, seed_from
@@ -64,8 +66,8 @@ class ReadShot:
     """A shot with what it shows. Words `first` up to `end` are indices into the manuscript, the
     same for a shot without words; `picture_of` is the number of the shot whose picture it shows,
     mostly its own. `negative` is what its picture must not show, `sent_negative` the same where the
-    offer understands it. `unpinned_key` is its `picture_key` as it would be without a seed set for
-    the shot."""
+    offer understands it. `made_by` says whose offer makes each kind for it. `unpinned_key` is its `picture_key` as it
+    would be without a seed set for the shot."""
 
     shot: Shot
     first: int
@@ -86,9 +88,15 @@ class ReadShot:
     unpinned_key: str = ""
     size: tuple[int, int] = (1280, 720)
     why_move: str = ""
+    made_by: MadeBy = field(default_factory=dict)
     token: object = field(default_factory=object, compare=False, repr=False)
     """The same object for as long as a reading goes on from the one before and nothing of the shot but its place
     changed; so whoever remembers it knows at once."""
+
+    @property
+    def offer(self) -> str:
+        """The offer that draws its picture."""
+        return self.made_by["picture"]
 
 
 @dataclass(frozen=True)
@@ -221,21 +229,22 @@ class _ShotReader:
         settings = film.settings
         self.look = look_named(settings.look, film.looks)
         self.cast = {p.id: p for p in film.cast}
-        self.size = offered.picture_size(settings.aspect)
         self.negative = compose_negative(self.look, settings.negative)
-        self.sent = self.negative if "negative" in offered.understands else ""
         self.since = [o.since for p in film.cast for o in p.outfits if o.since is not None]
         self.placed = {p.description or p.name: p for p in reversed(film.places)}
         self.for_scene = {s.first: s.own.prompt for s in film.scenes}
-        drawn_by = (settings.offer, settings.seed, settings.seeds)
+        self.made_for_scene = {s.first: s.own.made_by for s in film.scenes if s.own.made_by}
+        self.made_for_film: MadeBy = {**settings.made_by, "picture": settings.offer}
+        drawn_by = (settings.seed, settings.seeds, settings.aspect)
         of_film = (
             film.cast,
             film.places,
             self.look,
             drawn_by,
-            self.size,
             self.negative,
             self.for_scene,
+            self.made_for_scene,
+            self.made_for_film,
             offered,
         )
         self.before = memory.shots if memory.of_film == of_film else {}
@@ -273,28 +282,33 @@ class _ShotReader:
         )
         move = shot.own.move or move_told(shot.own.motion) or move_for(fact, shot.id)
         place = self.placed.get(fact.place)
+        by = made_by(
+            [
+                shot.own.made_by,
+                *(p.made_by for p in people),
+                self.made_for_scene.get(here.scene_word),
+                self.made_for_film,
+            ]
+        )
+        offered = self.offered.drawn_by(by["picture"])
         prompt = compose_picture(
             fact,
             people,
             self.look,
-            self.offered.prompt_cap,
+            offered.prompt_cap,
             shot.own.prompt,
             place=place,
             scene_hand=self.for_scene.get(here.scene_word),
             moves=move != "still",
         )
-        film, understands = self.film, self.offered.understands
+        film, understands = self.film, offered.understands
+        size = offered.picture_size(film.settings.aspect)
+        sent = self.negative if "negative" in understands else ""
         seed = seed_of(film, shot, people)
         references = _references(self.look, people, place) if "references" in understands else ()
         lighter = _lighter(people, prompt) if "weights" in understands else ()
         key_at = partial(
-            _picture_key,
-            prompt.text,
-            self.sent,
-            list(self.size),
-            film.settings.offer,
-            references,
-            lighter,
+            _picture_key, prompt.text, sent, list(size), by["picture"], references, lighter
         )
         unpinned = seed if shot.own.seed is None else seed_of(film, shot, people, pinned=False)
         return ReadShot(
@@ -307,7 +321,7 @@ class _ShotReader:
             people=people,
             prompt=prompt,
             negative=self.negative,
-            sent_negative=self.sent,
+            sent_negative=sent,
             seed=seed,
             move=move,
             picture_key=key_at(seed),
@@ -315,7 +329,8 @@ class _ShotReader:
             picture_of=shot.id,
             references=references,
             lighter=lighter,
-            size=self.size,
+            size=size,
+            made_by=by,
         )
 
 
@@ -417,6 +432,7 @@ def _borrowed(shot: ReadShot, lender: ReadShot, memory: ReadingMemory) -> ReadSh
         picture_key=lender.picture_key,
         unpinned_key=lender.unpinned_key,
         picture_of=lender.shot.id,
+        made_by={**shot.made_by, "picture": lender.offer},
         move=shot.shot.own.move or ("pull" if lender.move == "push" else "push"),
         token=object(),
     )

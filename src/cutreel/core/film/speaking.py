@@ -2,16 +2,26 @@
 
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
+from functools import cache
 from itertools import pairwise
 
 from cutreel.core.keys import key
 from cutreel.core.manuscript import Line, Manuscript, words_text
 from cutreel.core.sound import Cleaning
-from cutreel.core.speech import Heard, as_ssml, marked_text, over_told, room_in_words, said, said_as
+from cutreel.core.speech import (
+    Heard,
+    WordMark,
+    as_ssml,
+    marked_text,
+    over_told,
+    room_in_words,
+    said,
+    said_as,
+)
 
 from .casting import Direction, directions_of, language_spoken, voice_of, voices_for
 from .document import FilmDocument, Recording, Settings
-from .offered import Offered
+from .offered import USUAL_TEXT, Offered
 
 SPEECH_VERSION = 2
 ANY_LENGTH = 10**9
@@ -86,11 +96,13 @@ def lines_spoken(
     recordings = {
         places[o.word]: o.recording for o in film.lines if o.recording and o.word in places
     }
-    directions = directions_of(film, script, film.word_ids) if offered.directed else {}
+    voice_named = cache(offered.voice)
+    any_directed = any(v.directed for v in voices) or offered.directed
+    directions = directions_of(film, script, film.word_ids) if any_directed else {}
     keys: dict[Asked, str] = {}
     texts: dict[str, str] = {}
     known = {s.word.lower(): s.sounds for s in film.lexicon}
-    marks = {places[m.word]: m for m in film.word_marks if m.word in places and offered.ssml}
+    marks = {places[m.word]: m for m in film.word_marks if m.word in places}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
     overs = _overs(film, script)
     before = memory.texts if memory.known == known and memory.english == english else {}
@@ -104,31 +116,31 @@ def lines_spoken(
         if line.speaker not in casting:
             casting[line.speaker] = voice_of(line.speaker, film, voices)
         voice = casting[line.speaker]
-        how = directions.get(line.first)
+        takes = voice_named(voice)
+        how = directions.get(line.first) if takes.directed else None
         heard = room_in_words(script, line)
-        for first, end, recorded in _stretches(script, line, offered.text_cap, pauses, recordings):
+        for first, end, recorded in _stretches(
+            script, line, takes.text_cap or USUAL_TEXT, pauses, recordings
+        ):
             written = words_text(script.words[first:end])
             here = {i - first: own[i] for i in range(first, end) if i in own} if own else own
-            text = "" if here else before.get(written, "")
-            if not text:
-                text = said_as(script.words[first:end], known, here, english)
+            remembered = "" if here else before.get(written, "")
+            text = remembered or said_as(script.words[first:end], known, here, english)
             if not here:
                 texts[written] = text
             ssml = ""
-            if marks and not marks.keys().isdisjoint(range(first, end)):
+            if takes.ssml and marks and not marks.keys().isdisjoint(range(first, end)):
                 words = script.words[first:end]
-                own_marks = {i - first: marks[i] for i in range(first, end) if i in marks}
-                texts_ = said(words, known, here, english)
-                ssml = as_ssml(marked_text(words, texts_, own_marks), language)
+                spoken = said(words, known, here, english)
+                ssml = as_ssml(marked_text(words, spoken, _within(marks, first, end)), language)
             asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0)
-            name = key_of(asked)
-            was = None if recorded else _before(written, text, voice, how)
-            if ssml and not recorded:
-                was = (text, *asked[1:])  # as it was said unmarked
-            plain = key_of(was) if was else ""
             if recorded:
                 name = recorded_key(written, recorded.media, cleaning)
                 plain = recorded_key(written, recorded.media) if cleaning.any else ""
+            else:
+                unmarked = (text, *asked[1:]) if ssml else None
+                was = unmarked or _before(written, text, voice, how)
+                name, plain = key_of(asked), key_of(was) if was else ""
             out.append(
                 LineWork(
                     first,
@@ -151,6 +163,11 @@ def lines_spoken(
     memory.keys, memory.texts, memory.known, memory.english = keys, texts, known, english
     memory.lines = (depends, tuple(out))
     return memory.lines[1]
+
+
+def _within(marks: Mapping[int, WordMark], first: int, end: int) -> dict[int, WordMark]:
+    """The marks of some words, by their places among them."""
+    return {i - first: marks[i] for i in range(first, end) if i in marks}
 
 
 def _overs(film: FilmDocument, script: Manuscript) -> dict[int, float]:

@@ -164,7 +164,8 @@ class Cue:
     shots, ends with. It is `gain` decibels louder than others, comes from the left (`pan` -1) or the right (1), from
     far (`near` -1) or near (1), in a `room` (None: that of its place), is let in and out over so many seconds (None:
     as is usual); another `seed` is another making of its sound, of `asked` seconds (0: as many as is usual). Music
-    has a `mood` and follows a `score`. A cue may be a sound of the maker's `own`, by its media file."""
+    has a `mood` and follows a `score`. A cue may be a sound of the maker's `own`, by its media file; else it is made
+    `by` an offer (empty: by whoever is first for its kind)."""
 
     id: str
     kind: str
@@ -185,6 +186,7 @@ class Cue:
     own: str = ""
     asked: float = 0.0
     score: Score = PLAIN
+    by: str = ""
 
 
 def ambience_cues(

@@ -20,8 +20,8 @@ def sound_key_of(cue: Cue, seed: int) -> str:
         return fitted_key(cue.own, cue.end - cue.start) if cue.kind == "music" else own_key(cue.own)
     if cue.kind == "music":
         making = music_seed(cue.mood, seed, cue.seed)
-        return music_key_of(cue.mood, cue.end - cue.start, making, cue.score)
-    return _sound_key(cue.prompt, sound_seconds(cue), seed, cue.seed)
+        return music_key_of(cue.mood, cue.end - cue.start, making, cue.score, cue.by)
+    return _sound_key(cue.prompt, sound_seconds(cue), seed, cue.seed, cue.by)
 
 
 def sound_seconds(cue: Cue) -> float:
@@ -35,14 +35,20 @@ def sound_seed(prompt: str, seed: int, making: int = 0) -> int:
 
 
 @lru_cache(maxsize=4096)
-def _sound_key(prompt: str, seconds: float, seed: int, making: int) -> str:
+def _sound_key(prompt: str, seconds: float, seed: int, making: int, by: str) -> str:
     return key(
         "sound",
         SOUND_VERSION,
         prompt=prompt,
         seconds=seconds,
         seed=sound_seed(prompt, seed, making),
+        **_chosen(by),
     )
+
+
+def _chosen(by: str) -> dict[str, str]:
+    """Who makes a sound, where somebody was chosen."""
+    return {"by": by} if by else {}
 
 
 LONGEST_MUSIC = 600.0
@@ -70,15 +76,22 @@ def fitted_key(media: str, seconds: float) -> str:
 
 
 @lru_cache(maxsize=1024)
-def music_key_of(mood: str, seconds: float, seed: int, score: Score = PLAIN) -> str:
+def music_key_of(mood: str, seconds: float, seed: int, score: Score = PLAIN, by: str = "") -> str:
     """The key of a piece of music under so many seconds. What a score leaves plain is not in it."""
     told = {f.name: getattr(score, f.name) for f in fields(score) if getattr(score, f.name)}
-    return key("music", MUSIC_VERSION, mood=mood, seconds=music_seconds(seconds), seed=seed, **told)
+    length = music_seconds(seconds)
+    return key("music", MUSIC_VERSION, mood=mood, seconds=length, seed=seed, **told, **_chosen(by))
 
 
-def plain_key_of(cue: Cue, seed: int) -> str:
-    """The key of what a cue asked for before music followed a score: that is heard until the other is made."""
-    return sound_key_of(cue if cue.score == PLAIN else replace(cue, score=PLAIN), seed)
+def heard_until(cue: Cue, seed: int) -> list[str]:
+    """The keys of what is heard until what a cue asks for is made, best first: the same by whoever made it before
+    somebody was chosen, and music as it was before it followed a score."""
+    if cue.own:
+        return []
+    earlier = [replace(cue, by="")] if cue.by else []
+    if cue.score != PLAIN:
+        earlier.append(replace(cue, by="", score=PLAIN))
+    return [sound_key_of(c, seed) for c in earlier]
 
 
 def theme_number(theme: str, seed: int) -> int:

@@ -2,6 +2,7 @@
 
 from collections.abc import Sequence
 from decimal import Decimal
+from functools import cache, partial
 from typing import ClassVar, Literal
 
 from pydantic import BaseModel, Field
@@ -98,8 +99,8 @@ class ClipsWanted(Wanted):
 
 def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemSpec]:
     """One item for each clip. Raises BadInput where no shot that is asked for has a picture to move."""
-    offer = shop.offer_of("clip")
     named = set(wanted.shots)
+    of_name = cache(partial(shop.offer_of, "clip"))
     out: list[ItemSpec] = []
     for i, (shot, take, takes, span) in enumerate(
         zip(film.read.shots, film.used, film.takes, film.spans, strict=True)
@@ -107,6 +108,7 @@ def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemS
         base = _still(take, takes)
         if shot.shot.id not in named or base is None:
             continue
+        offer = of_name(shot.made_by.get("clip", ""))
         prompt = prompts_of(shot, film.read).motion.text
         width, height = _within(size_of(shop, base), offer)
         begins, chain = base.media, None

@@ -79,7 +79,8 @@ def enlargements(film: Assembled, wanted: EnlargeWanted, shop: Workshop) -> list
     index, take = take_of(film, wanted.take)
     if "clip" in take.about:
         raise BadInput("A clip is not enlarged.", "Enlarge the picture that it was made of.")
-    offer = shop.offer_of("enlarge")
+    read = film.read.shots[index]
+    offer = shop.offer_of("enlarge", read.made_by.get("enlarge", ""))
     width, height = (side * wanted.factor for side in size_of(shop, take))
     if width > (offer.caps.width or width) or height > (offer.caps.height or height):
         raise BadInput(
@@ -90,9 +91,8 @@ def enlargements(film: Assembled, wanted: EnlargeWanted, shop: Workshop) -> list
     spec = EnlargeSpec(
         take=take.id, media=take.media, layers=layers, factor=wanted.factor, offer=offer.name
     )
-    shot = film.read.shots[index].shot
     weight = 1.0 + wanted.factor * 0.6 * (1 + len(layers))
-    return [item(spec, f"enlarge shot {shot.edge}", shot.id, weight)]
+    return [item(spec, f"enlarge shot {read.shot.edge}", read.shot.id, weight)]
 
 
 ENLARGE_RUN = RunKind(EnlargeWanted, lambda wanted: [Stage("enlarge", enlargements)])

@@ -7,7 +7,7 @@ from typing import Any, ClassVar
 
 from PIL import Image
 
-from cutreel.core.film import FilmDocument, ReadShot
+from cutreel.core.film import ReadShot
 from cutreel.core.keys import key
 from cutreel.protocol import (
     FigurePose,
@@ -74,7 +74,7 @@ class PictureSpec(Spec):
         )
 
 
-def picture_spec(document: FilmDocument, shot: ReadShot, nth: int = 0, **more: Any) -> PictureSpec:
+def picture_spec(shot: ReadShot, nth: int = 0, **more: Any) -> PictureSpec:
     """The spec of the `nth` take of a shot's picture: each has the next seed."""
     return PictureSpec(
         **{
@@ -84,7 +84,7 @@ def picture_spec(document: FilmDocument, shot: ReadShot, nth: int = 0, **more: A
             "seed": shot.seed + nth,
             "width": shot.size[0],
             "height": shot.size[1],
-            "offer": document.settings.offer,
+            "offer": shot.offer,
             "references": tuple((r.media, r.strength, r.name) for r in shot.references),
             "lighter": shot.lighter,
             **more,

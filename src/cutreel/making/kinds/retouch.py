@@ -129,7 +129,7 @@ def retouches(film: Assembled, wanted: RetouchWanted, shop: Workshop) -> list[It
         prompt=f"{words}. {read.facts.time}, {read.facts.weather}. {look.medium}." if words else "",
         feather=wanted.feather,
         seed=seed,
-        offer=document.settings.offer,
+        offer=read.offer,
     )
     told = [t.about.get("retouched", {}).get("key") for t in film.takes[index]]
     done = told.count(first.same)

@@ -26,13 +26,15 @@ LEAST_MUSIC = 4.0
 
 
 class SoundSpec(Spec):
-    """What is heard, for how long. `sound` is the key that the film knows the sound by."""
+    """What is heard, for how long. `sound` is the key that the film knows the sound by; `by` is the offer that was
+    chosen to make it (empty: whichever is first)."""
 
     kind: ClassVar[str] = "sound"
     sound: str
     prompt: str
     seconds: float
     seed: int
+    by: str = ""
 
     @property
     def key(self) -> str:
@@ -40,7 +42,8 @@ class SoundSpec(Spec):
 
 
 class MusicSpec(Spec):
-    """A mood that ends at a second, and the score it follows. `music` is the key that the film knows the music by."""
+    """A mood that ends at a second, and the score it follows. `music` is the key that the film knows the music by;
+    `by` as for a sound."""
 
     kind: ClassVar[str] = "music"
     music: str
@@ -52,6 +55,7 @@ class MusicSpec(Spec):
     rests: tuple[tuple[float, float], ...] = ()
     theme: int | None = None
     instruments: tuple[str, ...] = ()
+    by: str = ""
 
     @property
     def key(self) -> str:
@@ -63,10 +67,10 @@ class SoundKind(Kind[SoundSpec]):
 
     def make(self, spec: SoundSpec, work: Work) -> Made | None:
         job = SoundInput(prompt=spec.prompt, seconds=spec.seconds, seed=spec.seed)
-        return _heard(work, job, spec)
+        return _heard(work, work.offer_of("sound", spec.by), job, spec)
 
     def price(self, spec: SoundSpec, offers: Sequence[Offer]) -> Decimal:
-        offer = offer_for("sound", offers)
+        offer = offer_for("sound", offers, spec.by)
         return offer.price.amount if offer else Decimal(0)
 
 
@@ -74,10 +78,11 @@ class MusicKind(Kind[MusicSpec]):
     spec = MusicSpec
 
     def make(self, spec: MusicSpec, work: Work) -> Made | None:
-        return _heard(work, score_sent(spec, work.offer_of("music")), spec)
+        offer = work.offer_of("music", spec.by)
+        return _heard(work, offer, score_sent(spec, offer), spec)
 
     def price(self, spec: MusicSpec, offers: Sequence[Offer]) -> Decimal:
-        offer = offer_for("music", offers)
+        offer = offer_for("music", offers, spec.by)
         return offer.price.amount * Decimal(str(spec.seconds)) if offer else Decimal(0)
 
 
@@ -95,8 +100,8 @@ def score_sent(spec: MusicSpec, offer: Offer) -> MusicInput:
     return MusicInput(mood=spec.mood, seconds=seconds, seed=spec.seed, **followed)
 
 
-def _heard(work: Work, job: SoundInput | MusicInput, spec: Spec) -> Made | None:
-    done = work.ask(work.offer_of(job.kind).name, job, spec)
+def _heard(work: Work, offer: Offer, job: SoundInput | MusicInput, spec: Spec) -> Made | None:
+    done = work.ask(offer.name, job, spec)
     if done is None:
         return None
     about, data = done.files[0]
@@ -120,6 +125,7 @@ def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[Item
                 prompt=cue.prompt,
                 seconds=sound_seconds(cue),
                 seed=sound_seed(cue.prompt, seed, cue.seed),
+                by=cue.by,
             )
             out[name] = item(spec, f"sound of {cue.prompt}", weight=0.6)
     return list(out.values())
@@ -148,6 +154,7 @@ def missing_music(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemS
                 rests=cue.score.rests,
                 theme=theme_number(cue.score.theme, seed) if cue.score.theme else None,
                 instruments=cue.score.instruments,
+                by=cue.by,
             )
             out[name] = item(spec, cue.prompt, weight=1 + spec.seconds * 0.05)
     return list(out.values())

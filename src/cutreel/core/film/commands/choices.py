@@ -21,6 +21,7 @@ Settable = Literal[
     "prompt", "seed",
     "move", "path", "fit", "motion", "acts", "air", "regions", "horizon",
     "sound", "music", "join", "grade", "effects", "plate", "marks", "direction",
+    "made_by",
 ]  # fmt: skip
 
 
