@@ -4,10 +4,10 @@ charges twice."""
 import hashlib
 import sqlite3
 import threading
-from datetime import datetime
+from datetime import UTC, datetime
 from pathlib import Path
 
-from cutreel.protocol import JobRequest, JobView
+from cutreel.protocol import JobRequest, JobView, StatementLine
 
 
 class Ledger:
@@ -48,6 +48,25 @@ class Ledger:
                 self._db.execute(
                     "UPDATE jobs SET view = ? WHERE id = ?", (view.model_dump_json(), view.id)
                 )
+
+    def statement(self, since: datetime) -> list[StatementLine]:
+        """The jobs done since the day of a moment (UTC), with what each cost."""
+        with self._lock:
+            rows = self._db.execute(
+                "SELECT key, request, view, day FROM jobs WHERE day >= ?",
+                (since.astimezone(UTC).date().isoformat(),),
+            ).fetchall()
+        done = [(k, r, JobView.model_validate_json(v), d) for k, r, v, d in rows]
+        return [
+            StatementLine(
+                key=key,
+                at=datetime.fromisoformat(day).replace(tzinfo=UTC),
+                offer=JobRequest.model_validate_json(request).offer,
+                cost=view.cost,
+            )
+            for key, request, view, day in done
+            if view.state == "done"
+        ]
 
     def unfinished(self) -> list[tuple[JobView, JobRequest]]:
         """Jobs that were going on when the server last stopped."""

@@ -20,9 +20,9 @@ from pathlib import Path
 
 from fastapi import FastAPI, Header, HTTPException, Request
 from fastapi.responses import FileResponse, Response
-from pydantic import BaseModel, Field
+from pydantic import AwareDatetime, BaseModel, Field
 
-from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Refusal, Result
+from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Refusal, Result, Statement
 
 from .kinds import MAKERS, do
 from .ledger import Ledger
@@ -270,6 +270,10 @@ def create_app(folder: Path, simulation: Simulation | None = None) -> FastAPI:
             )
         desk.ledger.keep(data)
         return Response(status_code=201)
+
+    @app.get("/statement")
+    def statement(since: AwareDatetime) -> Statement:
+        return Statement(lines=desk.ledger.statement(since))
 
     @app.get("/simulation")
     def get_simulation() -> Simulation:

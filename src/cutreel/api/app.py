@@ -16,6 +16,7 @@ from cutreel.core.film import Settings, new_film
 from cutreel.logs import about
 from cutreel.logs import set_up as set_up_logs
 from cutreel.making import (
+    CALLBACKS,
     MixDesk,
     PreviewDesk,
     Workshop,
@@ -27,6 +28,7 @@ from cutreel.making import (
 
 from . import (
     routes_archives,
+    routes_callbacks,
     routes_captions,
     routes_company,
     routes_continuity,
@@ -36,6 +38,7 @@ from . import (
     routes_hand,
     routes_handwork,
     routes_links,
+    routes_makers,
     routes_media,
     routes_mix,
     routes_money,
@@ -75,6 +78,7 @@ _ROUTES = (
     routes_continuity,
     routes_cuts,
     routes_archives,
+    routes_callbacks,
     routes_captions,
     routes_company,
     routes_runs,
@@ -94,6 +98,7 @@ _ROUTES = (
     routes_plates,
     routes_screening,
     routes_links,
+    routes_makers,
     routes_ssml,
     routes_styles,
     routes_timeline,
@@ -140,12 +145,15 @@ def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None
     async def guard(
         request: Request, call_next: Callable[[Request], Awaitable[Response]]
     ) -> Response:
-        refusal = allowed(request)
+        called_back = request.url.path.startswith(CALLBACKS)
+        # Whoever calls back may be anywhere, and knows an address that nobody can guess.
+        refusal = None if called_back else allowed(request)
         if refusal:
             return problem(403, "not-from-here", refusal, AT_ITS_ADDRESS)
         response = page_key.taken_from(request)
         if response is None:
-            if request.url.path != HEALTH and not page_key.lets_in(request):
+            open_to_all = called_back or request.url.path == HEALTH
+            if not open_to_all and not page_key.lets_in(request):
                 return problem(403, "other-account", NOT_YOURS, AT_ITS_ADDRESS)
             with about(request=uuid4().hex[:8]):
                 response = await call_next(request)

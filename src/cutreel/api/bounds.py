@@ -40,6 +40,7 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     (r"/api/films/\w+/tables$", Bound(81 * MEGA)),
     (r"/api/styles/file$", Bound(21 * MEGA)),
     (r"/api/services/[\w-]+/hand$", Bound(1_600 * MEGA)),
+    (r"/api/callbacks/[\w-]+$", Bound(61 * MEGA)),
     (r"/api/archives$", Bound(8_000 * MEGA)),
     (r"/api/films/\w+/narrations$", Bound(1_600 * MEGA)),
     (r"/api/films/\w+/(rework|lexicon)$", Bound(2 * MEGA)),

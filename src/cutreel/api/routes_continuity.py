@@ -20,7 +20,7 @@ from cutreel.core.continuity import (
 )
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import Offered, read_film
-from cutreel.making import ReferencesWanted, candidates, parses_of, samples
+from cutreel.making import ReferencesWanted, candidates, in_look, parses_of, samples
 from cutreel.making.pictures import MOST_BYTES, bring_many, pixels_of, seen_in
 
 from .door import Films, Shop, Since
@@ -205,7 +205,7 @@ def look_samples(film: str, look: str, shop: Shop) -> list[SampleView]:
     name = look_named(look, assembled.document.looks).name
     return [
         SampleView(shot=s.shot, edge=s.edge, media=s.media, thumb=s.thumb)
-        for s in samples(assembled, name, shop)
+        for s in samples(in_look(assembled, name), shop)
     ]
 
 

@@ -3,23 +3,33 @@
 import csv
 import io
 from collections.abc import Sequence
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 from decimal import Decimal
 from typing import Annotated
 
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Query, Response
 from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import spelled
 from cutreel.core.spending import Paid, PlanLimits, Planned, film_money, totals
-from cutreel.making import PicturesWanted, Workshop, estimate, shared, start_run, told_of_room
+from cutreel.making import (
+    PicturesWanted,
+    Workshop,
+    compared_statement,
+    estimate,
+    shared,
+    start_run,
+    told_of_room,
+)
 from cutreel.store import DAY, MONTH, Entry, RunView, begin_of
 
 from .door import Films, Shop
 from .schemas import Spending
 
 router = APIRouter(prefix="/api")
+MOST_DIFFERENCES = 50
+"""Differences of a statement that are shown."""
 SAID_FROM = 0.8
 """The share of a limit from which it is said."""
 
@@ -191,6 +201,52 @@ def ledger(shop: Shop, film: str | None = None) -> Response:
         out.getvalue(),
         media_type="text/csv",
         headers={"Content-Disposition": 'attachment; filename="ledger.csv"'},
+    )
+
+
+class DifferenceView(BaseModel):
+    """A job that a service counts otherwise than the ledger."""
+
+    key: str
+    at: datetime
+    which: str
+    ours: float
+    theirs: float
+
+
+class StatementView(BaseModel):
+    """What a service says it was paid since a moment, beside what was counted here: so many jobs are the same in both;
+    of what differs the newest are told."""
+
+    since: datetime
+    same: int
+    ours: float
+    theirs: float
+    differ: int
+    differences: list[DifferenceView]
+
+
+@router.get("/services/{service}/statement")
+def statement(
+    service: str, shop: Shop, days: Annotated[int, Query(ge=1, le=366)] = 31
+) -> StatementView:
+    """Ask a service what it was paid in so many days, and compare. Raises NoStatement where it does not say."""
+    day = begin_of(DAY, datetime.now(UTC))
+    assert day is not None
+    since = day - timedelta(days=days - 1)
+    found = compared_statement(shop, service, since)
+    return StatementView(
+        since=since,
+        same=found.same,
+        ours=float(found.ours),
+        theirs=float(found.theirs),
+        differ=len(found.differences),
+        differences=[
+            DifferenceView(
+                key=d.key, at=d.at, which=d.which, ours=float(d.ours), theirs=float(d.theirs)
+            )
+            for d in found.differences[:MOST_DIFFERENCES]
+        ],
     )
 
 

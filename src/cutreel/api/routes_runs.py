@@ -2,10 +2,12 @@
 
 from fastapi import APIRouter
 from fastapi.responses import Response
+from pydantic import BaseModel
 
 from cutreel.core.errors import NotFound
 from cutreel.making import (
     RunRequest,
+    answer_run,
     cancel_run,
     estimate,
     go_on_run,
@@ -13,6 +15,7 @@ from cutreel.making import (
     start_run,
     try_now,
 )
+from cutreel.protocol import Kind
 from cutreel.store import TYPES, RunView
 
 from .door import Films, Shop
@@ -71,6 +74,20 @@ def go_on(run: str, shop: Shop) -> RunView:
 def try_again(run: str, shop: Shop) -> RunView:
     """What waits for a service or for a quota is tried at once."""
     try_now(shop, run)
+    return shop.runs.view(run)
+
+
+class AnswerWanted(BaseModel):
+    """Whether the second choice makes what the first can't."""
+
+    kind: Kind
+    second: bool
+
+
+@router.post("/runs/{run}/answers")
+def answer(run: str, wanted: AnswerWanted, shop: Shop) -> RunView:
+    """Answer what a run asks; what waits for it is tried at once."""
+    answer_run(shop, run, wanted.kind, wanted.second)
     return shop.runs.view(run)
 
 

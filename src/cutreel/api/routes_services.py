@@ -72,12 +72,13 @@ class CheckView(BaseModel):
 
 class PluggedView(BaseModel):
     """A service as it is plugged in. Its key is never told, only whether it has one; `trouble` is why it cannot be
-    used now."""
+    used now, `silent_since` since when it does not answer: its offers are as they were seen last."""
 
     settings: Plugged
     has_key: bool
     checked: CheckView | None
     trouble: str = ""
+    silent_since: datetime | None = None
 
 
 class OfferRow(BaseModel):
@@ -95,10 +96,11 @@ class OfferRow(BaseModel):
 
 class ChoiceView(BaseModel):
     """What a kind is done by: the offer that is taken where nothing else was chosen, and who makes it when that one
-    can't. `stars` are how good offers are, as told."""
+    can't, unasked or only when somebody said so (`asked`). `stars` are how good offers are, as told."""
 
     first: str | None = Field(None, max_length=60)
     then: str | None = Field(None, max_length=60)
+    asked: bool = False
     stars: dict[Annotated[str, Field(max_length=60)], Annotated[int, Field(ge=1, le=5)]] = Field(
         {}, max_length=60
     )
@@ -112,6 +114,7 @@ class ServicesView(BaseModel):
     choices: dict[str, ChoiceView]
     unreached: str = ""
     """Why the stand-ins do not answer, where they don't."""
+    unreached_since: datetime | None = None
 
 
 @router.get("/services")
@@ -136,15 +139,17 @@ def services(shop: Shop) -> ServicesView:
         )
     troubles = shop.services.troubles()
     usable = {i.plugged.id for i in shop.sockets.all()}
+    silent = shop.kept_offers.silent_since()
     return ServicesView(
         offers=rows,
         plugged=[
             seen
             for kept in shop.plugged.all()
-            if (seen := _seen(kept, usable, troubles)) is not None
+            if (seen := _seen(kept, usable, troubles, silent)) is not None
         ],
         choices={k: ChoiceView.model_validate(c) for k, c in _choices(shop).items()},
         unreached=troubles.get("", ""),
+        unreached_since=silent.get(""),
     )
 
 
@@ -154,7 +159,9 @@ def _choices(shop: Workshop) -> dict[str, Any]:
     }
 
 
-def _seen(kept: KeptService, usable: set[str], troubles: dict[str, str]) -> PluggedView | None:
+def _seen(
+    kept: KeptService, usable: set[str], troubles: dict[str, str], silent: dict[str, datetime]
+) -> PluggedView | None:
     try:
         settings = Plugged.model_validate(kept.settings)
     except ValidationError:
@@ -168,7 +175,11 @@ def _seen(kept: KeptService, usable: set[str], troubles: dict[str, str]) -> Plug
             "It cannot be used as it is set, or its key cannot be opened: write the key in again."
         )
     return PluggedView(
-        settings=settings, has_key=kept.sealed is not None, checked=checked, trouble=trouble
+        settings=settings,
+        has_key=kept.sealed is not None,
+        checked=checked,
+        trouble=trouble,
+        silent_since=silent.get(settings.id) if settings.on else None,
     )
 
 

@@ -53,11 +53,15 @@ class Finding:
 
 @dataclass
 class Report:
-    """What a conformance run found; `spent` is what its orders cost."""
+    """What a conformance run found; `orders` are what was made, by key, with what it cost, `spent` their sum."""
 
     findings: list[Finding] = field(default_factory=list)
     offers: list[Offer] = field(default_factory=list)
-    spent: Decimal = Decimal(0)
+    orders: dict[str, Decimal] = field(default_factory=dict)
+
+    @property
+    def spent(self) -> Decimal:
+        return sum(self.orders.values(), Decimal(0))
 
     @property
     def ok(self) -> bool:
@@ -281,7 +285,7 @@ class _Order:
         return view
 
     def _cost(self, done: JobView) -> None:
-        self.report.spent += max(Decimal(0), done.cost)
+        self.report.orders[self.key] = max(Decimal(0), done.cost)
         most = price_of(self.offer, self.work)
         ok = 0 <= done.cost <= most
         self.note(
@@ -343,11 +347,12 @@ class _Order:
         )
 
     def _ordered(self, work: JobInput) -> bytes | None:
-        view = self._post(f"check-{uuid.uuid4().hex}", work)
+        key = f"check-{uuid.uuid4().hex}"
+        view = self._post(key, work)
         done = None if view is None else self._waited(view)
         if done is None or not done.results:
             return None
-        self.report.spent += max(Decimal(0), done.cost)
+        self.report.orders[key] = max(Decimal(0), done.cost)
         return self.client.get(f"/results/{done.results[0].sha256}").content
 
     def _caps(self) -> None:
@@ -373,7 +378,8 @@ class _Order:
             self.client.delete(f"/jobs/{view.id}")
 
     def _cancels(self) -> None:
-        view = self._post(f"check-{uuid.uuid4().hex}", self.work.model_copy(update={"seed": 8}))
+        key = f"check-{uuid.uuid4().hex}"
+        view = self._post(key, self.work.model_copy(update={"seed": 8}))
         if view is None:
             return
         began = time.monotonic()
@@ -388,7 +394,7 @@ class _Order:
                 return
             state = now.state
             if state == "done":
-                self.report.spent += max(Decimal(0), now.cost)
+                self.report.orders[key] = max(Decimal(0), now.cost)
         ok = status == 200 and state in ("cancelled", "done", "refused")
         self.note(
             "cancels",

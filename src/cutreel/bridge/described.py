@@ -8,18 +8,19 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, timedelta
 from decimal import Decimal, InvalidOperation
-from typing import Any
+from typing import Any, Protocol
 from urllib.parse import quote
 
 import httpx
 import stamina
+from pydantic import ValidationError
 
-from cutreel.protocol import JobInput, Offer
+from cutreel.protocol import JobInput, Offer, Statement
 from cutreel.services import Delivered, ServiceDown, ServiceRefused, read_bounded
 
 from .interface import Interface, found_at, read_interface
 from .one_file import delivered, within_caps
-from .places import Value, as_base64, filled, filled_within, pictures_of, values_of
+from .places import NAMES, Value, as_base64, filled, filled_within, pictures_of, values_of
 from .plugged import Described, Plugged
 from .reaching import client_for
 
@@ -62,8 +63,24 @@ class _Again(Exception):
         super().__init__(why)
 
 
+class Calls(Protocol):
+    """Who is called back: each job at an address of its own, which is kept until it is over."""
+
+    def open(self, key: str, reach: str) -> tuple[str, bool]:
+        """The address of a job, under what the service can `reach` (empty: where this studio listens), and whether the
+        job was sent already."""
+
+    def note_sent(self, key: str) -> None: ...
+
+    def came(self, key: str) -> bytes | None:
+        """What came last."""
+
+    def close(self, key: str) -> None: ...
+
+
 class DescribedMaker:
-    """Asks an HTTP interface as its description says. `heard` is told of every exchange."""
+    """Asks an HTTP interface as its description says. `heard` is told of every exchange; `calls` is where services call
+    back."""
 
     def __init__(
         self,
@@ -71,9 +88,11 @@ class DescribedMaker:
         secret: str = "",
         used: Callable[[], int] = lambda: 0,
         heard: Callable[[Exchange], None] = lambda exchange: None,
+        calls: Calls | None = None,
     ) -> None:
         assert isinstance(plugged.reached, Described)
         self.plugged, self._secret, self._used, self._heard = plugged, secret, used, heard
+        self._calls = calls
         self.interface: Interface = read_interface(plugged.reached.toml)
         self._http = client_for(plugged.own_network)
 
@@ -98,13 +117,42 @@ class DescribedMaker:
             "once": key,
             "key": self._secret,
         }
-        answer = self._sent(values, key)
-        if self.interface.wait is not None:
-            waited = self._waited(answer, values, progress, cancelled)
-            if waited is None:
-                return None
-            answer = waited
+        wait = self.interface.wait
+        if wait is None:
+            answer: _Answer | None = self._sent(values, key)
+        elif wait.callback:
+            answer = self._called_back(values, key, progress, cancelled)
+        else:
+            answer = self._waited(self._sent(values, key), values, progress, cancelled)
+        if answer is None:
+            return None
         return delivered(known, work, self._result(answer, values), self._cost(answer))
+
+    def statement(self, since: datetime) -> Statement | None:
+        """What the service says it was paid since a moment; None where its description does not say where. Raises
+        ServiceRefused for entries that make no sense."""
+        stated = self.interface.statement
+        if stated is None:
+            return None
+        values: dict[str, Value] = {"key": self._secret, "since": since.date().isoformat()}
+        address = filled(stated.address, values, lambda v: quote(v, safe=""))
+        answer = self._asked("GET", address, self._headers({**dict.fromkeys(NAMES, ""), **values}))
+        rows = found_at(stated.lines, answer.told)
+        if not isinstance(rows, list):
+            raise self._wrong(f"no list stands at {stated.lines}, where its statement should be")
+        try:
+            return Statement.model_validate(
+                {
+                    "lines": [
+                        {n: found_at(getattr(stated, n), row) for n in ("key", "cost", "at")}
+                        for row in rows
+                    ]
+                }
+            )
+        except ValidationError as error:
+            first = error.errors(include_input=False, include_url=False)[0]
+            where = ".".join(str(p) for p in first["loc"])
+            raise self._wrong(f"its statement cannot be read: {where}: {first['msg']}") from None
 
     def _sent(self, values: Mapping[str, Value], key: str) -> _Answer:
         send = self.interface.send
@@ -149,9 +197,69 @@ class DescribedMaker:
                 )
             time.sleep(wait.every)
             answer = self._asked("GET", address, self._headers(here))
-            share = found_at(wait.progress, answer.told)
-            if isinstance(share, int | float):
-                progress(min(0.99, max(0.0, float(share) / (100 if share > 1 else 1))))
+            self._tell(answer, progress)
+
+    def _called_back(
+        self,
+        values: Mapping[str, Value],
+        key: str,
+        progress: Callable[[float], None],
+        cancelled: Callable[[], bool],
+    ) -> _Answer | None:
+        """What a service calls back. One that was sent the job before a worker died is not sent it again."""
+        wait, calls = self.interface.wait, self._calls
+        assert wait is not None
+        if calls is None:
+            raise self._wrong("nobody can be called back here")
+        address, sent = calls.open(key, wait.reach)
+        if not sent:
+            self._sent({**values, "callback": address}, key)
+            calls.note_sent(key)
+        began, seen = time.monotonic(), b""
+        try:
+            while True:
+                body = calls.came(key)
+                if body is not None and body != seen:
+                    seen = body
+                    answer = _Answer(200, httpx.Headers(), body, _json(body))
+                    self._heard(Exchange("called back", "", 200, self._shown(body)))
+                    if self._ends(answer):
+                        break
+                    self._tell(answer, progress)
+                if cancelled():
+                    return None
+                if time.monotonic() - began > wait.seconds:
+                    raise ServiceRefused(
+                        f"“{self.plugged.title}” did not call back within {wait.seconds:g} seconds.",
+                        f"See that it can reach {self._hidden(address).rsplit('/', 1)[0]}, "
+                        "or say in its description what it can reach.",
+                    )
+                time.sleep(min(wait.every, 0.5))
+        except _Again as error:
+            calls.close(key)
+            raise ServiceDown(f"“{self.plugged.title}”: {error}", ADVICE["try-again"]) from error
+        except ServiceRefused:
+            calls.close(key)
+            raise
+        calls.close(key)
+        return answer
+
+    def _ends(self, answer: _Answer) -> bool:
+        """Whether a call is the last one. Raises what it means where it tells of a failure."""
+        wait = self.interface.wait
+        assert wait is not None
+        self._meant(answer)
+        state = str(found_at(wait.state, answer.told))
+        if state in wait.failed:
+            raise self._refused(answer, "bad-request")
+        return not wait.done or state in wait.done
+
+    def _tell(self, answer: _Answer, progress: Callable[[float], None]) -> None:
+        """Say how far it is, where an answer tells."""
+        assert self.interface.wait is not None
+        share = found_at(self.interface.wait.progress, answer.told)
+        if isinstance(share, int | float):
+            progress(min(0.99, max(0.0, float(share) / (100 if share > 1 else 1))))
 
     def _result(self, answer: _Answer, values: Mapping[str, Value]) -> bytes:
         found = self.interface.result

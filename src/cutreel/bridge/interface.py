@@ -43,6 +43,9 @@ Means = Literal["over-cap", "out-of-quota", "refused-content", "bad-request", "t
 SECRET = frozenset(("key",))
 """The place for the key of the service, beside those of a job."""
 JOB = frozenset(("job", "key"))
+STATED = frozenset(("since",))
+CALLED = frozenset(("callback",))
+"""The place for the address that a service calls when it is done."""
 
 
 class Send(Strict):
@@ -56,18 +59,33 @@ class Send(Strict):
 
 
 class Waiting(Strict):
-    """How to wait: the address that is asked again `every` so many seconds, until its state is one of `done`."""
+    """How to wait, for `seconds` at most: an `address` that is asked again `every` so many seconds, or with `callback`
+    for what is sent to the place `{callback}` of the order; until its state is one of `done`. A service that cannot
+    reach this studio where it listens is given what it can `reach` instead. Where a call back is awaited and nothing
+    stands in `done`, the first call ends it."""
 
-    address: str = Field(max_length=2000)
+    address: str = Field("", max_length=2000)
+    callback: bool = False
+    reach: str = Field("", max_length=400)
     job: At = "$.id"
     state: At = "$.status"
-    done: list[str] = Field(min_length=1, max_length=20)
+    done: list[str] = Field([], max_length=20)
     failed: list[str] = Field([], max_length=20)
     progress: At = ""
     every: float = Field(1.0, ge=0.05, le=60)
     seconds: float = Field(600.0, ge=1, le=7200)
     cancel: str = Field("", max_length=2000)
     """An address that is sent DELETE when a job is given up."""
+
+    @model_validator(mode="after")
+    def _one_way(self) -> "Waiting":
+        if self.callback == bool(self.address):
+            raise ValueError("wait has an address that is asked, or callback = true")
+        if self.callback and self.cancel:
+            raise ValueError("cancel names a job that was asked for at an address")
+        if self.address and not self.done:
+            raise ValueError("done says which states end it")
+        return self
 
 
 class Found(Strict):
@@ -101,6 +119,17 @@ class Left(Strict):
     renews: str = Field("", max_length=200)
 
 
+class Stated(Strict):
+    """Where the service says what it was paid since a day (the place `{since}`): a list, and in each of its entries the
+    key of the job, its cost, and when it was."""
+
+    address: str = Field(max_length=2000)
+    lines: At = "$.items"
+    key: At = "$.idempotency_key"
+    cost: At = "$.cost"
+    at: At = "$.at"
+
+
 class Interface(Strict):
     """A described interface."""
 
@@ -114,6 +143,7 @@ class Interface(Strict):
     cost: At = ""
     """Where an answer tells what it cost."""
     quota: Left | None = None
+    statement: Stated | None = None
 
     @model_validator(mode="after")
     def _whole(self) -> "Interface":
@@ -168,16 +198,25 @@ def line_of(text: str, where: list[str]) -> int:
 
 def _check_places(interface: Interface, text: str) -> None:
     """Raises BadInput for places that nothing fills."""
-    sent = interface.send
+    sent, wait = interface.send, interface.wait
+    places = SECRET | CALLED if wait and wait.callback else SECRET
     groups: list[tuple[list[str], Any, frozenset[str]]] = [
-        (["send", "address"], sent.address, SECRET),
+        (["send", "address"], sent.address, places),
         (["send", "headers"], sent.headers, SECRET),
-        (["send", "json"], sent.json_, SECRET),
-        (["send", "form"], sent.form, SECRET),
+        (["send", "json"], sent.json_, places),
+        (["send", "form"], sent.form, places),
     ]
     if interface.wait:
         groups.append((["wait", "address"], interface.wait.address, JOB))
         groups.append((["wait", "cancel"], interface.wait.cancel, JOB))
+    if interface.statement:
+        groups.append((["statement", "address"], interface.statement.address, SECRET | STATED))
+    told = [*texts_in(sent.address), *texts_in(sent.json_), *texts_in(sent.form)]
+    if wait and wait.callback and not any("{callback}" in t for t in told):
+        raise BadInput(
+            f"Line {line_of(text, ['wait', 'callback'])}: nothing sent has the place “{{callback}}”.",
+            "Put it where the service is told which address to call.",
+        )
     for where, tree, more in groups:
         for word in texts_in(tree):
             try:
@@ -198,6 +237,9 @@ def _check_paths(interface: Interface, text: str) -> None:
             (["wait", n], v)
             for n, v in (("job", w.job), ("state", w.state), ("progress", w.progress))
         ]
+    if interface.statement:
+        s = interface.statement
+        paths += [(["statement", n], getattr(s, n)) for n in ("lines", "key", "cost", "at")]
     paths += [(["errors", str(i), "at"], e.at) for i, e in enumerate(interface.errors)]
     for where, path in paths:
         try:

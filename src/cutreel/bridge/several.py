@@ -63,6 +63,11 @@ class Makers:
         now = time.monotonic()
         return {name: lost.why for name, lost in self._lost.items() if lost.until > now}
 
+    def silent(self) -> frozenset[str]:
+        """Who did not answer when they were asked last, by id ("" for the stand-ins)."""
+        asked = {i.plugged.id for i in self._plugged() if i.plugged.on} | {""}
+        return frozenset(self._lost) & asked
+
     def do(
         self,
         offer: str,

@@ -6,9 +6,19 @@ import threading
 import uuid
 from collections.abc import Sequence
 from concurrent.futures import ThreadPoolExecutor
+from datetime import UTC, datetime
 from pathlib import Path
 
-from cutreel.protocol import JobRequest, JobView, Refusal, Result, over_cap, price_of
+from cutreel.protocol import (
+    JobRequest,
+    JobView,
+    Refusal,
+    Result,
+    Statement,
+    StatementLine,
+    over_cap,
+    price_of,
+)
 
 from .files import Files
 from .given import Given, Made, Refuses
@@ -28,6 +38,7 @@ class Jobs:
         self._lock = threading.RLock()
         self._views: dict[str, JobView] = {}
         self._cancelled: set[str] = set()
+        self._keys: dict[str, tuple[str, str]] = {}
         self._pools = {
             name: ThreadPoolExecutor(makable.offer.parallel)
             for name, makable in service.makables.items()
@@ -48,6 +59,7 @@ class Jobs:
                 view.state, view.refusal = "refused", Refusal(code="bad-request", message=said)
             elif over := over_cap(makable.offer, request.input):
                 view.state, view.refusal = "refused", Refusal(code="over-cap", message=over)
+            self._keys[view.id] = (key, request.offer)
             self._save(path, view)
             if view.state == "queued" and makable is not None:
                 self._pools[request.offer].submit(self._make, path, view, request, makable)
@@ -73,6 +85,20 @@ class Jobs:
                 self._cancelled.add(job)
                 view.state = "cancelled"
             return view
+
+    def statement(self, since: datetime) -> Statement:
+        """The jobs done since a moment, with what each cost."""
+        lines = []
+        for path in self._folder.glob("*.json"):
+            with self._lock:
+                told, view = json.loads(path.read_text()), self._known(path)
+            asked = told.get("asked", {})
+            if view is None or view.state != "done" or not asked.get("key"):
+                continue
+            line = StatementLine.model_validate({**asked, "cost": view.cost})
+            if line.at >= since:
+                lines.append(line)
+        return Statement(lines=lines)
 
     def close(self) -> None:
         self._cancelled |= set(self._views)
@@ -120,7 +146,9 @@ class Jobs:
     def _save(self, path: Path, view: JobView) -> None:
         self._views[view.id] = view
         part = path.with_suffix(".part")
-        part.write_text(view.model_dump_json())
+        key, offer = self._keys.get(view.id, ("", ""))
+        told = {"key": key, "offer": offer, "at": datetime.now(UTC).isoformat()}
+        part.write_text(json.dumps({**view.model_dump(mode="json"), "asked": told}))
         part.replace(path)
 
     @staticmethod

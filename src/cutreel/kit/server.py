@@ -8,8 +8,9 @@ from pathlib import Path
 
 from fastapi import Depends, FastAPI, Header, HTTPException, Request
 from fastapi.responses import Response
+from pydantic import AwareDatetime
 
-from cutreel.protocol import JobRequest, JobView, Offer
+from cutreel.protocol import JobRequest, JobView, Offer, Statement
 
 from .jobs import Jobs
 from .service import Service
@@ -49,6 +50,10 @@ def app_of(service: Service, folder: Path, key: str = "") -> FastAPI:
     @app.delete("/jobs/{job}")
     def cancel_job(job: str) -> JobView:
         return _found(jobs.cancel(job))
+
+    @app.get("/statement")
+    def statement(since: AwareDatetime) -> Statement:
+        return jobs.statement(since)
 
     @app.get("/results/{sha256}")
     def result(sha256: str) -> Response:

@@ -24,16 +24,18 @@ from .parsing import AT_ONCE, is_warm, parser, parses_of, wanted_texts, warm_par
 from .picking import PicturesWanted, wanted_pictures
 from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, size_of
 from .planning import SHORT_SIDE, frame_size, planned_segments
+from .plugging import CALLBACKS
 from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
 from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
 from .room import DISK_FULL, FULL, is_full, told_of_room
-from .runner import cancel_run, go_on_run, pause_run, start_run, try_now
-from .sampling import samples
+from .runner import answer_run, cancel_run, go_on_run, pause_run, start_run, try_now
+from .sampling import by_offer, in_look, samples
 from .services_desk import begin_check, plug_in, take_out, try_out
 from .services_desk import is_going as check_is_going
 from .sharing import shared
+from .statements import compared_statement
 from .stories import FoundStory, pace_in, story_apart
 from .thumbnails import thumbnail_of
 from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
@@ -43,6 +45,7 @@ from .writing import write
 # fmt: off
 __all__ = [
     "AT_ONCE",
+    "CALLBACKS",
     "CLIP",
     "DISK_FULL",
     "FULL",
@@ -74,14 +77,17 @@ __all__ = [
     "RunRequest",
     "Workshop",
     "add_take",
+    "answer_run",
     "begin_check",
     "bring_archive",
     "bring_files",
     "broken_chains",
     "brought_picture",
+    "by_offer",
     "cancel_run",
     "candidates",
     "check_is_going",
+    "compared_statement",
     "described_voices",
     "drift_of",
     "estimate",
@@ -96,6 +102,7 @@ __all__ = [
     "go_on_run",
     "hand_folder",
     "heard_as",
+    "in_look",
     "is_full",
     "is_password",
     "is_warm",

@@ -36,7 +36,7 @@ from .runs import (
     EverythingWanted,
     SoundsWanted,
 )
-from .sampling import LOOK_RUN, LookWanted
+from .sampling import LOOK_RUN, TRIAL_RUN, LookWanted, TrialWanted
 from .voicing import AUDITION_RUN, AuditionWanted
 
 REGISTRY = Registry.of(
@@ -74,6 +74,7 @@ REGISTRY = Registry.of(
         SPEECH_RUN,
         REFERENCES_RUN,
         LOOK_RUN,
+        TRIAL_RUN,
         RETOUCH_RUN,
         AGAIN_RUN,
         ENLARGE_RUN,
@@ -96,6 +97,7 @@ RunRequest = Annotated[
     | SpeechWanted
     | ReferencesWanted
     | LookWanted
+    | TrialWanted
     | RetouchWanted
     | AgainWanted
     | EnlargeWanted

@@ -9,6 +9,7 @@ from typing import TYPE_CHECKING
 
 from cutreel.bridge import OnTheList
 from cutreel.core.continuity import milder, says
+from cutreel.core.errors import CutReelError
 from cutreel.core.keys import key
 from cutreel.protocol import JobInput, Offer, PictureInput, Result, price_of, text_of
 from cutreel.services import Delivered, ServiceDown, ServiceRefused
@@ -32,6 +33,8 @@ class Order:
     work: JobInput
     key: str
     shot: int | None = None
+    second: bool | None = False
+    """Whether the second choice may make it where that is asked about first; None: nobody said so yet."""
     files: Mapping[str, bytes] | None = None
     progress: Callable[[float], None] = field(default=lambda share: None)
     cancelled: Callable[[], bool] = field(default=lambda: False)
@@ -39,19 +42,35 @@ class Order:
 
 def ordered(shop: "Workshop", order: Order) -> Delivered | None:
     """What came of an order; None when it was cancelled. Where its offer is used up, down or refuses, the second choice
-    of that kind makes it, if one was set. Raises what the last one said, and OverLimit."""
+    of that kind makes it, if one was set. Raises what the last one said, AskFirst, and OverLimit."""
     try:
         return _by(shop, order)
     except (ServiceRefused, ServiceDown) as error:
         second = second_choice(shop, order)
         if second is None:
             raise
+        if shop.plugged.choices().get(order.work.kind, {}).get("asked"):
+            if order.second is None:
+                raise AskFirst(error, order.work.kind, second) from error
+            if not order.second:
+                raise
         try:
             work = fitted(order.work, second)
             done = _by(shop, replace(order, offer=second.name, work=work, key=f"{order.key}-2"))
         except (ServiceRefused, ServiceDown) as other:
             raise type(other)(f"{error.message} {other.message}", other.advice) from other
         return None if done is None else replace(done, offer=second.name)
+
+
+class AskFirst(CutReelError):
+    """Who was asked can't; whether the second choice makes it is asked about first. `error` is what the first said."""
+
+    code = "second-choice"
+    status = 409
+
+    def __init__(self, error: ServiceRefused | ServiceDown, kind: str, second: Offer) -> None:
+        super().__init__(error.message, f"“{second.title}” makes it if you say so.")
+        self.error, self.kind, self.second = error, kind, second
 
 
 def second_choice(shop: "Workshop", order: Order) -> Offer | None:

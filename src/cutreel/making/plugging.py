@@ -1,6 +1,7 @@
 """What is plugged in, as makers: built of its settings, built anew when they change."""
 
 import json
+import os
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass
 from datetime import UTC, datetime
@@ -24,7 +25,19 @@ from cutreel.bridge import (
 from cutreel.core.errors import CutReelError
 from cutreel.protocol import JobInput
 from cutreel.services import Services
-from cutreel.store import DAY, HandStore, MediaStore, ServiceStore, SpendStore, begin_of
+from cutreel.store import (
+    DAY,
+    CallbackStore,
+    HandStore,
+    MediaStore,
+    ServiceStore,
+    SpendStore,
+    begin_of,
+)
+
+USUAL_PORT = "8420"
+"""Where this studio listens, unless CUTREEL_PORT says otherwise."""
+CALLBACKS = "/api/callbacks/"
 
 
 @dataclass(frozen=True)
@@ -44,6 +57,29 @@ class _Hand:
         )
 
 
+@dataclass(frozen=True)
+class _Calls:
+    """Where services call back. `address` is where this studio listens."""
+
+    store: CallbackStore
+    media: MediaStore
+    address: str
+
+    def open(self, key: str, reach: str) -> tuple[str, bool]:
+        call = self.store.open(key)
+        return f"{(reach or self.address).rstrip('/')}{CALLBACKS}{call.token}", bool(call.sent)
+
+    def note_sent(self, key: str) -> None:
+        self.store.note_sent(key)
+
+    def came(self, key: str) -> bytes | None:
+        media = self.store.look(key).media
+        return None if media is None else self.media.get(media)
+
+    def close(self, key: str) -> None:
+        self.store.close(key)
+
+
 @dataclass(eq=False)
 class Sockets:
     """Everything that is plugged in."""
@@ -53,6 +89,7 @@ class Sockets:
     hand: HandStore
     media: MediaStore
     secrets: Secrets
+    calls: CallbackStore
 
     def __post_init__(self) -> None:
         self._built: dict[str, tuple[str, In]] = {}
@@ -88,7 +125,9 @@ class Sockets:
         if isinstance(reached, Program):
             return ProgramMaker(plugged, self.used_of(plugged.id))
         if isinstance(reached, Described):
-            return DescribedMaker(plugged, secret, self.used_of(plugged.id), heard)
+            port = os.environ.get("CUTREEL_PORT", USUAL_PORT)
+            calls = _Calls(self.calls, self.media, f"http://127.0.0.1:{port}")
+            return DescribedMaker(plugged, secret, self.used_of(plugged.id), heard, calls)
         return HandMaker(plugged, _Hand(self.hand, self.media), self.used_of(plugged.id))
 
     def used_of(self, offer: str) -> Callable[[], int]:

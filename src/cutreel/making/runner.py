@@ -49,6 +49,12 @@ def try_now(shop: Workshop, run: str) -> None:
     shop.runs.try_now(run, shop.queue)
 
 
+def answer_run(shop: Workshop, run: str, kind: str, second: bool) -> None:
+    """Say whether the second choice makes what the first can't; what waits for that is tried at once."""
+    shop.runs.answer(run, kind, second)
+    shop.runs.try_now(run, shop.queue)
+
+
 def advance(shop: Workshop, run: str) -> None:
     """Move a run on when everything of its stage is finished. Safe to call at any time, by any
     worker: what a stage consists of is worked out with nothing locked, and then taken only if

@@ -122,13 +122,8 @@ def begin_check(shop: Workshop, service: str) -> None:
                 plugged.own_network, base_url=address, headers=dict(headers_for(secret))
             ) as client:
                 report = check_service(client, progress=progress)
-            shop.spending.spend(
-                f"check-{service}-{time.time_ns()}",
-                "",
-                service,
-                report.spent * plugged.rate,
-                "check",
-            )
+            for key, cost in report.orders.items():
+                shop.spending.spend(key, "", service, cost * plugged.rate, "check")
             _note(
                 shop,
                 service,
@@ -183,10 +178,11 @@ def try_out(shop: Workshop, plugged: Plugged, secret: str | None, prompt: str, s
     began = time.monotonic()
     try:
         offer = maker.offers()[0]
-        done = maker.do(offer.name, small_order(offer, prompt, seed), f"try-{time.time_ns()}")
+        key = f"try-{time.time_ns()}"
+        done = maker.do(offer.name, small_order(offer, prompt, seed), key)
         assert done is not None
         cost = done.cost * plugged.rate
-        shop.spending.spend(f"try-{time.time_ns()}", "", plugged.id, cost, offer.kind)
+        shop.spending.spend(key, "", plugged.id, cost, offer.kind)
         done = received(done, offer.kind, plugged.title)
     except CutReelError as error:
         return Tried(None, str(error), exchanges, Decimal(0), time.monotonic() - began)

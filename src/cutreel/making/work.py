@@ -20,9 +20,9 @@ from cutreel.core.errors import CutReelError
 from cutreel.logs import about, place_of
 from cutreel.protocol import JobInput, Offer
 from cutreel.services import Delivered, ServiceDown, ServiceRefused
-from cutreel.store import ClaimedItem, OverLimit, media_in
+from cutreel.store import ClaimedItem, OverLimit, Question, media_in
 
-from .paying import Order, ordered
+from .paying import AskFirst, Order, ordered
 from .registry import Made, Spec
 from .room import DISK_FULL, no_room
 from .runner import advance
@@ -32,7 +32,7 @@ log = logging.getLogger("cutreel.worker")
 ROOM_EVERY = 20
 """Seconds after which somebody looks whether there is room on the disk again."""
 BY_HAND = timedelta(days=60)
-"""For which something that is made by hand is waited for, unless it is brought."""
+"""For which something that is made by hand, or an answer, is waited for."""
 
 
 @dataclass
@@ -60,6 +60,10 @@ class Work:
         """Whether nobody wants the run any more; one that rests finishes what it began."""
         return self.shop.runs.state_of(self.item.run) not in ("going", "paused")
 
+    def second(self, kind: str) -> bool | None:
+        """Whether the second choice may make it; None: nobody said so yet."""
+        return self.item.answers.get(kind)
+
     def ask(
         self, offer: str, job: JobInput, spec: Spec, files: Mapping[str, bytes] | None = None
     ) -> Delivered | None:
@@ -73,6 +77,7 @@ class Work:
                 work=job,
                 key=spec.key,
                 shot=self.shot,
+                second=self.second(job.kind),
                 files=files,
                 progress=self.progress,
                 cancelled=self.dropped,
@@ -91,6 +96,9 @@ class Waited(Work):
 
     def progress(self, share: float) -> None:
         return
+
+    def second(self, kind: str) -> bool | None:
+        return False
 
     def dropped(self) -> bool:
         return False
@@ -128,6 +136,9 @@ def _work_on(shop: Workshop, claimed: ClaimedItem) -> None:
             shop.runs.wait(claimed, when, shop.queue, until=error.renews_at)
             return
         shop.runs.note(claimed, state="failed", message=str(error))
+    except AskFirst as asked:
+        _ask(shop, claimed, asked)
+        return
     except OnTheList as error:
         spec = shop.registry.kinds[claimed.kind].spec.model_validate(claimed.spec)
         shop.hand.whose(spec.key, claimed.film, claimed.shot, claimed.id, claimed.label)
@@ -156,6 +167,16 @@ def _work_on(shop: Workshop, claimed: ClaimedItem) -> None:
             claimed, state="failed", message=f"{claimed.label}: {type(error).__name__}: {error}"
         )
     advance(shop, claimed.run)
+
+
+def _ask(shop: Workshop, item: ClaimedItem, asked: AskFirst) -> None:
+    """Put the question, and let the item wait for the answer; it goes on by itself where the first can again."""
+    error = asked.error
+    shop.runs.ask(item.run, Question(kind=asked.kind, then=asked.second.title, why=error.message))
+    until = None
+    if isinstance(error, ServiceRefused):
+        until = error.renews_at or datetime.now(UTC) + BY_HAND
+    shop.runs.wait(item, str(asked), shop.queue, until=until)
 
 
 def _wait_for_room(shop: Workshop, item: ClaimedItem) -> None:

@@ -16,6 +16,7 @@ from cutreel.protocol import Offer
 from cutreel.services import ServiceDown, services_from_environment
 from cutreel.store import (
     Assembled,
+    CallbackStore,
     CompanyStore,
     Database,
     FilmStore,
@@ -95,7 +96,10 @@ class Workshop:
         self.jobs = ServiceJobs(self.database)
         self.hand = HandStore(self.database)
         self.links = LinkStore(self.database)
-        self.sockets = Sockets(self.plugged, self.spending, self.hand, self.media, self.secrets)
+        self.calls = CallbackStore(self.database)
+        self.sockets = Sockets(
+            self.plugged, self.spending, self.hand, self.media, self.secrets, self.calls
+        )
         self.services = Makers(self.first, self.sockets.all)
         self._asking: tuple[float, threading.Thread | None] = (-1e9, None)
         self._not_before = -1e9
@@ -145,13 +149,23 @@ class Workshop:
     def _ask_offers(self, began: float) -> None:
         try:
             offers = self.services.offers()
-            self.kept_offers.put(offers)
+            offers += self._of_silent(offers)
+            self.kept_offers.put(offers, self.services.silent())
         except CutReelError:
             offers = self._offers[1] or self.kept_offers.get()
         chosen = self._chosen(offers)
         with self._ask_lock:
             if began >= max(self._not_before, self._offers[0]):
                 self._offers = (began, chosen)
+
+    def _of_silent(self, offers: Sequence[Offer]) -> list[Offer]:
+        """Offers, as seen last, of who did not answer since this process began: what they make waits for them, and
+        nobody else makes it."""
+        silent = self.services.silent()
+        known = {o.name for o in offers}
+        if not silent:
+            return []
+        return [o for o in self.kept_offers.get() if o.name not in known and _whose(o) in silent]
 
     def _chosen(self, offers: Sequence[Offer]) -> list[Offer]:
         """Offers with those that were chosen for their kind before the others."""
@@ -178,6 +192,11 @@ class Workshop:
         """A film as `document` has it, read whole."""
         parses, _ = parses_of(document, self.parses)
         return assembled_film(film, document, self.offers(), self.results, self.takes, parses)
+
+
+def _whose(offer: Offer) -> str:
+    """The id of what is plugged in that an offer is of; empty for the stand-ins."""
+    return offer.name.split("/", maxsplit=1)[0] if offer.service else ""
 
 
 def _named(offers: Sequence[Offer], kind: str, name: str) -> Offer | None:

@@ -34,6 +34,7 @@ from .offers import Caps, Kind, Offer, Price, Quota, Understood, Voice
 from .prices import over_cap, price_of, text_of
 from .regions import FigurePart, FigureRegion
 from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turned
+from .statements import Statement, StatementLine
 
 # fmt: off
 __all__ = [
@@ -77,6 +78,8 @@ __all__ = [
     "SoundInput",
     "SpeechInput",
     "SpokenWord",
+    "Statement",
+    "StatementLine",
     "StoryReading",
     "Understood",
     "Vary",

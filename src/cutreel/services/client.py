@@ -6,6 +6,7 @@ import re
 import time
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
+from datetime import datetime
 from decimal import Decimal
 from typing import Any, TypeVar
 from urllib.parse import quote
@@ -15,7 +16,7 @@ import stamina
 from pydantic import BaseModel, RootModel, ValidationError
 
 from cutreel.core.errors import CutReelError
-from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Result
+from cutreel.protocol import JobInput, JobRequest, JobView, Offer, Result, Statement
 
 from .bounded import MOST_BYTES, ServiceRefused, read_bounded
 
@@ -106,6 +107,12 @@ class Services:
         raise ServiceRefused(
             f"“{offer}” failed {TRIES} times: {last}", "Try again later; what was made is kept."
         )
+
+    def statement(self, since: datetime) -> Statement | None:
+        """What the services say they were paid since a moment; None where they do not say."""
+        asked = f"/statement?since={quote(since.isoformat(), safe='')}"
+        answer = self._ask("GET", asked, unknown_is_fine=True)
+        return _read(Statement, answer, "statement") if answer.there else None
 
     def _post(self, offer: str, work: JobInput, key: str) -> JobView:
         body = JobRequest(offer=offer, input=work).model_dump(mode="json")

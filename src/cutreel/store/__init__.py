@@ -4,6 +4,7 @@ files."""
 from cutreel.core.film import Assembled, Result, TakeRow
 
 from .assembly import assembled_film
+from .callbacks import Call, CallbackStore
 from .company import CompanyStore
 from .database import Database, database_from_environment
 from .events import CHANNEL, events_after, last_event, last_of, prune_events, shots_told
@@ -15,7 +16,7 @@ from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
 from .parses import ParseStore
 from .results import ResultStore
-from .runs import ClaimedItem, ItemSpec, RunStore, RunView
+from .runs import ClaimedItem, ItemSpec, Question, RunStore, RunView
 from .services import ByHandJob, HandStore, JobWent, KeptService, Lately, ServiceJobs, ServiceStore
 from .slots import SlotStore
 from .spending import DAY, MONTH, Entry, OverLimit, SpendStore, UsedUp, begin_of
@@ -31,6 +32,8 @@ __all__ = [
     "TYPES",
     "Assembled",
     "ByHandJob",
+    "Call",
+    "CallbackStore",
     "ClaimedItem",
     "CompanyStore",
     "Cut",
@@ -50,6 +53,7 @@ __all__ = [
     "OfferStore",
     "OverLimit",
     "ParseStore",
+    "Question",
     "Result",
     "ResultStore",
     "RunStore",

@@ -1,9 +1,11 @@
 """Offers as last seen, so that films can be read and planned while the services do not answer."""
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import replace
+from datetime import datetime
 
 from sqlalchemy.dialects.postgresql import insert
+from sqlalchemy.orm import Session
 
 from cutreel.core.film import USUAL_PROMPT, USUAL_TEXT, Offered, VoiceOffered
 from cutreel.protocol import Offer
@@ -23,14 +25,37 @@ class OfferStore:
             row = session.get(Kept, "offers")
             return [Offer.model_validate(o) for o in row.value] if row else []
 
-    def put(self, offers: Sequence[Offer]) -> None:
+    def put(self, offers: Sequence[Offer], silent: Collection[str] = ()) -> None:
+        """Keep offers. Those of who is `silent` are as they were seen last."""
         value = [o.model_dump(mode="json") for o in offers]
         with self.database.transaction() as session:
+            row = session.get(Kept, "offers", with_for_update=True)
+            if row is None:
+                session.execute(
+                    insert(Kept)
+                    .values(name="offers", value=value, at=now())
+                    .on_conflict_do_nothing()
+                )
+            else:
+                row.value, row.at = value, now()
+            self._note_silent(session, silent)
+
+    def silent_since(self) -> dict[str, datetime]:
+        """Since when nobody heard of who is silent."""
+        with self.database.transaction() as session:
+            row = session.get(Kept, "silent")
+            return {i: datetime.fromisoformat(at) for i, at in row.value} if row else {}
+
+    def _note_silent(self, session: Session, silent: Collection[str]) -> None:
+        row = session.get(Kept, "silent", with_for_update=True)
+        before = dict(row.value) if row else {}
+        value = [[i, before.get(i, now().isoformat())] for i in sorted(silent)]
+        if row is None:
             session.execute(
-                insert(Kept)
-                .values(name="offers", value=value, at=now())
-                .on_conflict_do_update(index_elements=["name"], set_={"value": value, "at": now()})
+                insert(Kept).values(name="silent", value=value, at=now()).on_conflict_do_nothing()
             )
+        elif row.value != value:
+            row.value, row.at = value, now()
 
 
 def offered(offers: Sequence[Offer], picture: str) -> Offered:

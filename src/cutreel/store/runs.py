@@ -69,7 +69,17 @@ class ClaimedItem:
     spec: dict[str, Any]
     tries: int
     options: dict[str, Any]
+    answers: dict[str, bool]
     progress: float = 0.0
+
+
+class Question(BaseModel, frozen=True):
+    """Whether somebody else is to make a `kind`, since who was asked can't (`why`)."""
+
+    kind: str
+    then: str
+    why: str
+    answer: bool | None = None
 
 
 class RunView(BaseModel, frozen=True):
@@ -89,6 +99,7 @@ class RunView(BaseModel, frozen=True):
     message: str
     failures: list[str]
     waits: str
+    questions: list[Question]
     options: dict[str, Any]
     outcome: dict[str, Any]
     created: datetime
@@ -155,6 +166,11 @@ class RunStore:
                 spec=row.spec,
                 tries=row.tries,
                 options=run.options,
+                answers={
+                    kind: q["answer"]
+                    for kind, q in run.questions.items()
+                    if q["answer"] is not None
+                },
             )
 
     @contextmanager
@@ -205,6 +221,24 @@ class RunStore:
             )
             queue.put_items(session, [(item.id, item.queue)], at)
             announce(session, item.film, "run", run=item.run)
+
+    def ask(self, run: str, question: Question) -> None:
+        """Put a question to whoever wants a run; one of a kind that was answered stays answered."""
+        with self.database.transaction() as session:
+            row = self._row(session, run)
+            known = row.questions.get(question.kind)
+            if known is None or known["answer"] is None:
+                row.questions = {**row.questions, question.kind: question.model_dump()}
+                announce(session, row.film, "run", run=run)
+
+    def answer(self, run: str, kind: str, answer: bool) -> None:
+        """Answer a question of a run. Raises NotFound for one that was not put."""
+        with self.database.transaction() as session:
+            row = self._row(session, run)
+            if kind not in row.questions:
+                raise NotFound("That was not asked.", "Load the page again.")
+            row.questions = {**row.questions, kind: {**row.questions[kind], "answer": answer}}
+            announce(session, row.film, "run", run=run)
 
     def try_now(self, run: str, queue: JobQueue) -> None:
         """Let what waits for a service or a quota be tried at once."""
@@ -387,8 +421,17 @@ def _view(session: Session, row: Run) -> RunView:
         message=row.message,
         failures=[i.message for i in items if i.state == "failed"],
         waits=next((i.message for i in items if i.state == "waiting" and i.message), ""),
+        questions=_open_questions(row, items),
         options=row.options,
         outcome=row.outcome,
         created=row.created,
         shots=[i.shot for i in items if i.shot is not None and i.state in ("waiting", "going")],
     )
+
+
+def _open_questions(row: Run, items: Sequence[Item]) -> list[Question]:
+    """Questions that nobody answered yet, while something waits for the answer."""
+    if row.state != "going" or not any(i.state == "waiting" and i.message for i in items):
+        return []
+    asked = [Question.model_validate(q) for q in row.questions.values()]
+    return [q for q in asked if q.answer is None]

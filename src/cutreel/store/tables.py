@@ -109,6 +109,7 @@ class Run(Base):
     options: Mapped[dict[str, Any]]
     message: Mapped[str] = mapped_column(Text, default="")
     outcome: Mapped[dict[str, Any]] = mapped_column(default=dict)
+    questions: Mapped[dict[str, Any]] = mapped_column(default=dict, server_default="{}")
     created: Mapped[datetime] = mapped_column(default=now)
     finished: Mapped[datetime | None]
     __table_args__ = (Index("runs_of_film", "film", "created"),)
@@ -212,6 +213,17 @@ class HandJob(Base):
     asked: Mapped[datetime] = mapped_column(default=now)
     done: Mapped[datetime | None]
     dropped: Mapped[bool] = mapped_column(default=False)
+
+
+class Callback(Base):
+    """A job whose service calls back; `media` is what it sent last."""
+
+    __tablename__ = "callbacks"
+    key: Mapped[str] = mapped_column(String(80), primary_key=True)
+    token: Mapped[str] = mapped_column(String(64), unique=True)
+    sent: Mapped[datetime | None]
+    media: Mapped[str | None] = mapped_column(String(80))
+    at: Mapped[datetime] = mapped_column(default=now)
 
 
 class Event(Base):

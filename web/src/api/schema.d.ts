@@ -882,6 +882,32 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/callbacks/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Call Back
+         * @description Take what a service calls back: an answer as its description says, or the file itself. Whoever waits for it looks
+         *     at it as at any answer.
+         */
+        put: operations["call_back_api_callbacks__token__put"];
+        /**
+         * Call Back
+         * @description Take what a service calls back: an answer as its description says, or the file itself. Whoever waits for it looks
+         *     at it as at any answer.
+         */
+        post: operations["call_back_api_callbacks__token__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/captions/read": {
         parameters: {
             query?: never;
@@ -1059,6 +1085,26 @@ export interface paths {
          * @description What waits for a service or for a quota is tried at once.
          */
         post: operations["try_again_api_runs__run__try_now_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Answer
+         * @description Answer what a run asks; what waits for it is tried at once.
+         */
+        post: operations["answer_api_runs__run__answers_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1917,6 +1963,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/services/{service}/statement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Statement
+         * @description Ask a service what it was paid in so many days, and compare. Raises NoStatement where it does not say.
+         */
+        get: operations["statement_api_services__service__statement_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/plan": {
         parameters: {
             query?: never;
@@ -2325,6 +2391,47 @@ export interface paths {
          * @description Take a link back: from now on it shows nothing.
          */
         delete: operations["withdraw_api_films__film__links__link__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/makers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Makers
+         * @description What was chosen of who makes what.
+         */
+        get: operations["makers_api_films__film__makers_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/trials/{offer}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Trial
+         * @description Three shots by an offer; a run of kind trial makes what is missing. Raises BadInput for an offer that draws
+         *     no pictures.
+         */
+        get: operations["trial_api_films__film__trials__offer__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -2826,6 +2933,19 @@ export interface components {
             /** Note */
             note: number;
             answer: components["schemas"]["NoteAnswer"];
+        };
+        /**
+         * AnswerWanted
+         * @description Whether the second choice makes what the first can't.
+         */
+        AnswerWanted: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice";
+            /** Second */
+            second: boolean;
         };
         /**
          * AppearanceView
@@ -3382,7 +3502,7 @@ export interface components {
         /**
          * ChoiceView
          * @description What a kind is done by: the offer that is taken where nothing else was chosen, and who makes it when that one
-         *     can't. `stars` are how good offers are, as told.
+         *     can't, unasked or only when somebody said so (`asked`). `stars` are how good offers are, as told.
          */
         ChoiceView: {
             /** First */
@@ -3390,11 +3510,30 @@ export interface components {
             /** Then */
             then?: string | null;
             /**
+             * Asked
+             * @default false
+             */
+            asked: boolean;
+            /**
              * Stars
              * @default {}
              */
             stars: {
                 [key: string]: number;
+            };
+        };
+        /**
+         * ChosenView
+         * @description A choice for a part of the film: the number of a scene's first word, of somebody of the cast, or of a shot.
+         */
+        ChosenView: {
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
+            /** Made By */
+            made_by: {
+                [key: string]: string;
             };
         };
         /**
@@ -3851,28 +3990,6 @@ export interface components {
             before: string;
             /** After */
             after: string;
-        };
-        /**
-         * DifferenceView
-         * @description Something that two cuts have otherwise: of what sort, of which shot (None: of the film), and how it is `here` and
-         *     `there`.
-         */
-        DifferenceView: {
-            /**
-             * Sort
-             * @enum {string}
-             */
-            sort: "setting" | "title" | "gone" | "new" | "words" | "picture" | "time" | "made" | "order";
-            /** Shot */
-            shot: number | null;
-            /** Edge */
-            edge: string;
-            /** What */
-            what: string;
-            /** Here */
-            here: unknown;
-            /** There */
-            there: unknown;
         };
         /**
          * Doubtful
@@ -5507,6 +5624,22 @@ export interface components {
             measured: components["schemas"]["Style"][];
         };
         /**
+         * MakersView
+         * @description Who makes each kind for the whole film, and where something else was chosen.
+         */
+        MakersView: {
+            /** Film */
+            film: {
+                [key: string]: string;
+            };
+            /** Scenes */
+            scenes: components["schemas"]["ChosenView"][];
+            /** People */
+            people: components["schemas"]["ChosenView"][];
+            /** Shots */
+            shots: components["schemas"]["ChosenView"][];
+        };
+        /**
          * ManuscriptWindow
          * @description The manuscript of a state: its text, its words, its lines, captions and cues.
          */
@@ -6009,6 +6142,7 @@ export interface components {
              *       "cut_by": "pace",
              *       "follow_reference": false,
              *       "offer": "illustrator-quick",
+             *       "made_by": {},
              *       "negative": "",
              *       "seeds": "each",
              *       "prompts": "seen",
@@ -6251,8 +6385,9 @@ export interface components {
          *     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
          *     `plate` is what it shows instead of one, `marks` are
          *     drawn over it;
-         *     `action` is what happens; `prompt`, `motion`, `sound` and `direction` are prompts of the maker's own. A scene's
-         *     `prompt` stands in place of its place, time and weather in every picture prompt of the scene.
+         *     `made_by` says by which offer each kind is made; `action` is what happens; `prompt`, `motion`, `sound` and
+         *     `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its place, time and weather in
+         *     every picture prompt of the scene.
          */
         Overrides: {
             /** Idea */
@@ -6309,6 +6444,10 @@ export interface components {
             marks?: components["schemas"]["Mark"][] | null;
             /** Direction */
             direction?: string | null;
+            /** Made By */
+            made_by?: {
+                [key: string]: string;
+            } | null;
         };
         /**
          * OwnAct
@@ -6601,7 +6740,7 @@ export interface components {
          *     `seed` is that of pictures where nobody else of the cast is. `prompt` is by hand, said in place
          *     of name and traits. `manner` is how they say every line, `room` where all of them are heard (None:
          *     as told). `company` is the entry of the company
-         *     that they were taken from.
+         *     that they were taken from. `made_by` says who makes the pictures and clips of shots that they are in.
          */
         Person: {
             /** Id */
@@ -6650,6 +6789,13 @@ export interface components {
             references: components["schemas"]["Reference"][];
             /** Company */
             company?: string | null;
+            /**
+             * Made By
+             * @default {}
+             */
+            made_by: {
+                [key: string]: string;
+            };
             /**
              * Guess
              * @default true
@@ -7104,7 +7250,7 @@ export interface components {
         /**
          * PluggedView
          * @description A service as it is plugged in. Its key is never told, only whether it has one; `trouble` is why it cannot be
-         *     used now.
+         *     used now, `silent_since` since when it does not answer: its offers are as they were seen last.
          */
         PluggedView: {
             settings: components["schemas"]["Plugged-Output"];
@@ -7116,6 +7262,8 @@ export interface components {
              * @default
              */
             trouble: string;
+            /** Silent Since */
+            silent_since?: string | null;
         };
         /**
          * PointView
@@ -7328,6 +7476,20 @@ export interface components {
             shot: number;
             /** Words */
             words: number;
+        };
+        /**
+         * Question
+         * @description Whether somebody else is to make a `kind`, since who was asked can't (`why`).
+         */
+        Question: {
+            /** Kind */
+            kind: string;
+            /** Then */
+            then: string;
+            /** Why */
+            why: string;
+            /** Answer */
+            answer?: boolean | null;
         };
         /**
          * Quota
@@ -7928,6 +8090,8 @@ export interface components {
             failures: string[];
             /** Waits */
             waits: string;
+            /** Questions */
+            questions: components["schemas"]["Question"][];
             /** Options */
             options: {
                 [key: string]: unknown;
@@ -8409,6 +8573,8 @@ export interface components {
              * @default
              */
             unreached: string;
+            /** Unreached Since */
+            unreached_since?: string | null;
         };
         /**
          * SetCard
@@ -8702,8 +8868,8 @@ export interface components {
          *
          *     `pace` is seconds a shot once the opening is over; `opening` its seconds (None: as its kind of
          *     film has it); `aim` is the wanted length in minutes; `reference` the measured pace of another
-         *     film; `negative` is what no picture of the film may show; `seeds` says whether every picture has
-         *     a seed of its own or all have the film's; `prompts` whether they
+         *     film; `offer` draws its pictures, `made_by` says who makes what else; `negative` is what no picture of the film may
+         *     show; `seeds` says whether every picture has a seed of its own or all have the film's; `prompts` whether they
          *     tell what is seen, as it was read, or the words themselves; `movement` whether
          *     figures, water and light move, or the camera alone; `air` how much of what drifts is proposed;
          *     `manner` how the narrator says every line, `room` where that is heard (None: dry);
@@ -8961,6 +9127,13 @@ export interface components {
              */
             offer: string;
             /**
+             * Made By
+             * @default {}
+             */
+            made_by: {
+                [key: string]: string;
+            };
+            /**
              * Negative
              * @default
              */
@@ -9093,6 +9266,10 @@ export interface components {
                 [key: string]: string;
             };
             own: components["schemas"]["Overrides"];
+            /** Made By */
+            made_by: {
+                [key: string]: string;
+            };
             /** Move */
             move: string;
             join: components["schemas"]["JoinView"] | null;
@@ -9328,6 +9505,28 @@ export interface components {
             voices: number;
             /** Unused */
             unused: string[];
+        };
+        /**
+         * StatementView
+         * @description What a service says it was paid since a moment, beside what was counted here: so many jobs are the same in both;
+         *     of what differs the newest are told.
+         */
+        StatementView: {
+            /**
+             * Since
+             * Format: date-time
+             */
+            since: string;
+            /** Same */
+            same: number;
+            /** Ours */
+            ours: number;
+            /** Theirs */
+            theirs: number;
+            /** Differ */
+            differ: number;
+            /** Differences */
+            differences: components["schemas"]["cutreel__api__routes_money__DifferenceView"][];
         };
         /**
          * StemsWanted
@@ -9874,6 +10073,42 @@ export interface components {
             said: string;
         };
         /**
+         * TrialView
+         * @description A shot as an offer made it (None: not made yet), beside the picture that the film uses.
+         */
+        TrialView: {
+            /** Shot */
+            shot: number;
+            /** Edge */
+            edge: string;
+            /** Media */
+            media: string | null;
+            /** Thumb */
+            thumb: string | null;
+            /** Used */
+            used: string | null;
+            /** Used Thumb */
+            used_thumb: string | null;
+        };
+        /**
+         * TrialWanted
+         * @description Samples of what an `offer` of pictures makes.
+         */
+        TrialWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "trial";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Offer */
+            offer: string;
+        };
+        /**
          * TriedView
          * @description What came of trying.
          */
@@ -10138,6 +10373,47 @@ export interface components {
             mood: string;
             /** Paragraphs */
             paragraphs: string[];
+        };
+        /**
+         * DifferenceView
+         * @description Something that two cuts have otherwise: of what sort, of which shot (None: of the film), and how it is `here` and
+         *     `there`.
+         */
+        cutreel__api__routes_cuts__DifferenceView: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "setting" | "title" | "gone" | "new" | "words" | "picture" | "time" | "made" | "order";
+            /** Shot */
+            shot: number | null;
+            /** Edge */
+            edge: string;
+            /** What */
+            what: string;
+            /** Here */
+            here: unknown;
+            /** There */
+            there: unknown;
+        };
+        /**
+         * DifferenceView
+         * @description A job that a service counts otherwise than the ledger.
+         */
+        cutreel__api__routes_money__DifferenceView: {
+            /** Key */
+            key: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Which */
+            which: string;
+            /** Ours */
+            ours: number;
+            /** Theirs */
+            theirs: number;
         };
     };
     responses: never;
@@ -11618,7 +11894,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DifferenceView"][];
+                    "application/json": components["schemas"]["cutreel__api__routes_cuts__DifferenceView"][];
                 };
             };
             /** @description Validation Error */
@@ -11653,6 +11929,64 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["BroughtFilm"];
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    call_back_api_callbacks__token__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    call_back_api_callbacks__token__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {
@@ -11839,7 +12173,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -11905,7 +12239,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -12032,6 +12366,41 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    answer_api_runs__run__answers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerWanted"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -13506,6 +13875,39 @@ export interface operations {
             };
         };
     };
+    statement_api_services__service__statement_get: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path: {
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatementView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     plan_pictures_api_films__film__plan_post: {
         parameters: {
             query?: never;
@@ -14235,6 +14637,69 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinksView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    makers_api_films__film__makers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakersView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    trial_api_films__film__trials__offer__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                offer: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialView"][];
                 };
             };
             /** @description Validation Error */

@@ -9,6 +9,7 @@ const NAMES: Record<RunWish["kind"], string> = {
   clips: "clips",
   references: "references",
   look: "three shots in a look",
+  trial: "three shots on trial",
   speech: "voices",
   audition: "voices to choose from",
   listening: "a list of lines to hear again",

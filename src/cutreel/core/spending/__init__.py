@@ -1,9 +1,13 @@
 """Money and who makes what: the ledger summed up, and a plan under limits."""
 
 from .plan import Maker, PlanLimits, Planned, Step, cost_of_limits, plan
+from .statement import Charge, Compared, Difference, compared
 from .totals import FilmMoney, Paid, Totals, film_money, totals
 
 __all__ = [
+    "Charge",
+    "Compared",
+    "Difference",
     "FilmMoney",
     "Maker",
     "Paid",
@@ -11,6 +15,7 @@ __all__ = [
     "Planned",
     "Step",
     "Totals",
+    "compared",
     "cost_of_limits",
     "film_money",
     "plan",
