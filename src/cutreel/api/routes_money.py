@@ -204,7 +204,7 @@ def ledger(shop: Shop, film: str | None = None) -> Response:
     )
 
 
-class DifferenceView(BaseModel):
+class StatementDifference(BaseModel):
     """A job that a service counts otherwise than the ledger."""
 
     key: str
@@ -223,7 +223,7 @@ class StatementView(BaseModel):
     ours: float
     theirs: float
     differ: int
-    differences: list[DifferenceView]
+    differences: list[StatementDifference]
 
 
 @router.get("/services/{service}/statement")
@@ -242,7 +242,7 @@ def statement(
         theirs=float(found.theirs),
         differ=len(found.differences),
         differences=[
-            DifferenceView(
+            StatementDifference(
                 key=d.key, at=d.at, which=d.which, ours=float(d.ours), theirs=float(d.theirs)
             )
             for d in found.differences[:MOST_DIFFERENCES]

@@ -18,6 +18,7 @@ import {
   type Offer,
   Problem,
   type Rules,
+  type Schemas,
   type Run,
   type Spending,
   api,
@@ -244,6 +245,22 @@ export function useTryNow(film: string) {
   return useMutation({
     mutationFn: async (run: string) =>
       unwrap<Run>(await api.POST("/api/runs/{run}/try-now", { params: { path: { run } } })),
+    onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
+    onError: failed(film),
+  });
+}
+
+/** Answers what a run asks: whether the second choice makes what the first can't. */
+export function useAnswer(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async ({ run, ...body }: { run: string; kind: string; second: boolean }) =>
+      unwrap<Run>(
+        await api.POST("/api/runs/{run}/answers", {
+          params: { path: { run } },
+          body: body as Schemas["AnswerWanted"],
+        }),
+      ),
     onSuccess: () => void client.invalidateQueries({ queryKey: keys.runs(film) }),
     onError: failed(film),
   });

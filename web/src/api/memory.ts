@@ -97,6 +97,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     ideas: [],
     why: {},
     own: {} as View["own"],
+    made_by: {},
     move: "push",
     join: null,
     cards: [],

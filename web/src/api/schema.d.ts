@@ -3992,6 +3992,28 @@ export interface components {
             after: string;
         };
         /**
+         * DifferenceView
+         * @description Something that two cuts have otherwise: of what sort, of which shot (None: of the film), and how it is `here` and
+         *     `there`.
+         */
+        DifferenceView: {
+            /**
+             * Sort
+             * @enum {string}
+             */
+            sort: "setting" | "title" | "gone" | "new" | "words" | "picture" | "time" | "made" | "order";
+            /** Shot */
+            shot: number | null;
+            /** Edge */
+            edge: string;
+            /** What */
+            what: string;
+            /** Here */
+            here: unknown;
+            /** There */
+            there: unknown;
+        };
+        /**
          * Doubtful
          * @description A line that may be bad, by its place: why, and which words were not heard; the number of its first word.
          */
@@ -9507,6 +9529,25 @@ export interface components {
             unused: string[];
         };
         /**
+         * StatementDifference
+         * @description A job that a service counts otherwise than the ledger.
+         */
+        StatementDifference: {
+            /** Key */
+            key: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Which */
+            which: string;
+            /** Ours */
+            ours: number;
+            /** Theirs */
+            theirs: number;
+        };
+        /**
          * StatementView
          * @description What a service says it was paid since a moment, beside what was counted here: so many jobs are the same in both;
          *     of what differs the newest are told.
@@ -9526,7 +9567,7 @@ export interface components {
             /** Differ */
             differ: number;
             /** Differences */
-            differences: components["schemas"]["cutreel__api__routes_money__DifferenceView"][];
+            differences: components["schemas"]["StatementDifference"][];
         };
         /**
          * StemsWanted
@@ -10373,47 +10414,6 @@ export interface components {
             mood: string;
             /** Paragraphs */
             paragraphs: string[];
-        };
-        /**
-         * DifferenceView
-         * @description Something that two cuts have otherwise: of what sort, of which shot (None: of the film), and how it is `here` and
-         *     `there`.
-         */
-        cutreel__api__routes_cuts__DifferenceView: {
-            /**
-             * Sort
-             * @enum {string}
-             */
-            sort: "setting" | "title" | "gone" | "new" | "words" | "picture" | "time" | "made" | "order";
-            /** Shot */
-            shot: number | null;
-            /** Edge */
-            edge: string;
-            /** What */
-            what: string;
-            /** Here */
-            here: unknown;
-            /** There */
-            there: unknown;
-        };
-        /**
-         * DifferenceView
-         * @description A job that a service counts otherwise than the ledger.
-         */
-        cutreel__api__routes_money__DifferenceView: {
-            /** Key */
-            key: string;
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Which */
-            which: string;
-            /** Ours */
-            ours: number;
-            /** Theirs */
-            theirs: number;
         };
     };
     responses: never;
@@ -11894,7 +11894,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["cutreel__api__routes_cuts__DifferenceView"][];
+                    "application/json": components["schemas"]["DifferenceView"][];
                 };
             };
             /** @description Validation Error */

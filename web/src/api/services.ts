@@ -172,6 +172,45 @@ export const useRunsOf = (film: string) =>
       unwrap<Run[]>(await api.GET("/api/films/{film}/runs", { params: { path: { film } } })),
   });
 
+/** Three shots of a film by an offer; looked at again when `made` of the film's things are. */
+export const useTrial = (film: string, offer: string, revision: number, made: number) =>
+  useQuery({
+    queryKey: ["trial", film, offer, revision, made],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Schemas["TrialView"][]>(
+        await api.GET("/api/films/{film}/trials/{offer}", { params: { path: { film, offer } } }),
+      ),
+  });
+
+export type ChosenView = Schemas["ChosenView"];
+
+/** Who makes what in a film, and where something else was chosen. */
+export const useMakers = (film: string, revision: number) =>
+  useQuery({
+    queryKey: ["makers", film, revision],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Schemas["MakersView"]>(
+        await api.GET("/api/films/{film}/makers", { params: { path: { film } } }),
+      ),
+  });
+
+/** What a service says it was paid in so many days, beside the ledger. */
+export const useStatement = (service: string, days: number) =>
+  useQuery({
+    queryKey: ["statement", service, days],
+    enabled: service !== "",
+    staleTime: 0,
+    retry: false,
+    queryFn: async () =>
+      unwrap<Schemas["StatementView"]>(
+        await api.GET("/api/services/{service}/statement", {
+          params: { path: { service }, query: { days } },
+        }),
+      ),
+  });
+
 /** Who makes which of the pictures that a film still needs; thought out anew when `made` of its pictures are. */
 export const usePlan = (film: string, revision: number, made: number, wanted: PlanWanted) =>
   useQuery({

@@ -2,6 +2,7 @@
 import type { Film, Run } from "../api/client";
 import { useCancel, useRest, useTryNow } from "../api/film";
 import { Button } from "./Button";
+import { RunQuestions } from "./RunQuestions";
 import { inWords, money } from "./time";
 
 export function RunControls({ film, run }: { film: Film; run: Run }) {
@@ -31,7 +32,8 @@ export function RunControls({ film, run }: { film: Film; run: Run }) {
       >
         <div className="h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
       </div>
-      {run.waits && (
+      <RunQuestions film={film} run={run} />
+      {run.waits && !run.questions.length && (
         <p className="mb-2 flex items-start justify-between gap-3 text-[12px] text-ink-2">
           <span>{run.waits}</span>
           <Button kind="quiet" onClick={() => tryNow.mutate(run.id)}>

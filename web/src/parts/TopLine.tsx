@@ -13,6 +13,7 @@ import { useStore } from "../state/store";
 import { Choice } from "./Choice";
 import { Editable } from "./Editable";
 import { KeyList } from "../keys/KeyList";
+import { RunQuestions } from "./RunQuestions";
 import { nameOfRun } from "./runNames";
 import { inWords, money } from "./time";
 import { useReadyNotice } from "./useReadyNotice";
@@ -158,6 +159,21 @@ export function LampButton() {
   );
 }
 
+const MenuAnswer = ({
+  onAnswer,
+  children,
+}: {
+  onAnswer: () => void;
+  children: React.ReactNode;
+}) => (
+  <Menu.Item
+    className="w-fit cursor-pointer rounded-[5px] border border-rule-strong px-3 py-1 font-medium outline-none data-[highlighted]:bg-shade"
+    onSelect={onAnswer}
+  >
+    {children}
+  </Menu.Item>
+);
+
 /** Long work: how far, how long still, what it cost so far; opens to cancel. */
 function RunMeter({ film }: { film: Film }) {
   const runs = useRuns(film.id).data;
@@ -174,8 +190,8 @@ function RunMeter({ film }: { film: Film }) {
         className="relative rounded-[5px] px-2 py-1 text-ink-2 hover:bg-shade"
         aria-live="polite"
       >
-        {run.state === "paused" ? "paused at" : "making"} {Math.min(run.done + 1, run.total)} of{" "}
-        {run.total}
+        {run.questions.length ? "asks you at" : run.state === "paused" ? "paused at" : "making"}{" "}
+        {Math.min(run.done + 1, run.total)} of {run.total}
         {run.left ? ` · about ${inWords(run.left)}` : ""}
         <span className="absolute inset-x-2 bottom-0 h-[2px] bg-rule">
           <span className="block h-full bg-ink" style={{ width: `${run.share * 100}%` }} />
@@ -197,6 +213,7 @@ function RunMeter({ film }: { film: Film }) {
                 {r.done} of {r.total} made, {money(r.cost)} spent
                 {r.failures.length ? `, ${r.failures.length} failed: ${r.failures[0]}` : ""}
               </p>
+              <RunQuestions film={film} run={r} Answer={MenuAnswer} />
               <Menu.Item
                 className="mt-1 w-fit cursor-pointer rounded-[5px] border border-rule-strong px-3 py-1 font-medium outline-none data-[highlighted]:bg-shade"
                 onSelect={() => rest.mutate({ run: r.id, paused: r.state !== "paused" })}

@@ -252,7 +252,15 @@ const Line = ({ name, why, wide, lift, reason, children }: LineProps) =>
     </div>
   );
 
-const Lift = ({ onClick, what, scene }: { onClick: () => void; what: string; scene: boolean }) => (
+export const Lift = ({
+  onClick,
+  what,
+  scene,
+}: {
+  onClick: () => void;
+  what: string;
+  scene: boolean;
+}) => (
   <button
     type="button"
     onClick={onClick}

@@ -21,6 +21,7 @@ import { Ring } from "../parts/marks";
 import { inWords, money } from "../parts/time";
 import { Facts } from "./Facts";
 import { Ideas } from "./Ideas";
+import { MadeByOfShot } from "./MadeBy";
 import { PromptBox } from "./PromptBox";
 import { Plates } from "./sheet/Plates";
 
@@ -45,6 +46,7 @@ export function Particulars({ film, shot }: { film: Film; shot: Shot }) {
       {!first && <Plates film={film} shot={shot} />}
       <section className="px-4 py-2" aria-label="What it shows">
         <Facts film={film} shot={shot} names={["framing", "time", "weather"]} />
+        <MadeByOfShot own={shot.own.made_by} stands={shot.made_by} onSet={set} />
       </section>
       <MakeAll film={film} />
     </div>
@@ -57,7 +59,7 @@ function Takes({ film, shot }: { film: Film; shot: Shot }) {
   const bring = useBring(film.id);
   const offers = useOffers().data;
   const [count, setCount] = useState(2);
-  const price = Number(offers?.find((o) => o.name === film.settings.offer)?.price.amount ?? 0);
+  const price = Number(offers?.find((o) => o.name === shot.made_by.picture)?.price.amount ?? 0);
   const making = (useRuns(film.id).data ?? []).some(
     (r) => r.state === "going" && r.shots.includes(shot.id),
   );

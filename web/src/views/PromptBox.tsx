@@ -142,7 +142,7 @@ export function PromptBox({
           )}
         </p>
       )}
-      {kind === "picture" && <SentWith film={film} shot={shot} />}
+      {kind === "picture" && <SentWith shot={shot} />}
       <div className="mt-1 flex flex-wrap items-center gap-x-3 text-[12px] text-ink-2">
         {origins.map((o) => (
           <span key={o} className="flex items-center gap-1">
@@ -167,9 +167,9 @@ export function PromptBox({
   );
 }
 
-/** What goes with a picture prompt, as far as the film's offer understands it. */
-function SentWith({ film, shot }: { film: Film; shot: Shot }) {
-  const offer = useOffers().data?.find((o) => o.name === film.settings.offer);
+/** What goes with a picture prompt, as far as whoever draws it understands it. */
+function SentWith({ shot }: { shot: Shot }) {
+  const offer = useOffers().data?.find((o) => o.name === shot.made_by.picture);
   if (!offer) return null;
   const knows = (what: (typeof offer.understands)[number]) => offer.understands.includes(what);
   const sent = [

@@ -54,7 +54,16 @@ vi.mock("../../parts/RunControls", () => ({ RunControls: () => <p>a run</p> }));
 vi.mock("./Seeds", () => ({ Seeds: () => null }));
 
 const shot = (id: number, scene: number, more: Partial<Shot> = {}) =>
-  ({ id, scene, edge: String(id), picture_of: id, used: "t", stale: false, ...more }) as Shot;
+  ({
+    id,
+    scene,
+    edge: String(id),
+    picture_of: id,
+    used: "t",
+    stale: false,
+    made_by: { picture: "illustrator-quick" },
+    ...more,
+  }) as Shot;
 const film = {
   id: "f",
   revision: 1,
@@ -122,6 +131,17 @@ test("another look is made beside, at another offer if asked", () => {
   choose("How many takes", "1");
   press(/^Make 4/);
   expect(asked.started[0]).toMatchObject({ look: "clay", offer: "illustrator-fine", takes: 1 });
+});
+
+test("where somebody else was chosen for a shot, each is made by who was chosen, unless one is named", () => {
+  const fine = shot(5, 1, { made_by: { picture: "illustrator-fine" } });
+  render(<Making film={{ ...film, shots: [...film.shots, fine] }} shot={film.shots[0]!} />);
+  choose("For which shots", "the whole film");
+  press(/^Make 4/);
+  expect(asked.started[0]!.offer).toBeUndefined();
+  fireEvent.click(screen.getByRole("radio", { name: /Illustrator, quick/ }));
+  press(/^Make 4/);
+  expect(asked.started[1]!.offer).toBe("illustrator-quick");
 });
 
 test("both offers are estimated for the same wish", () => {

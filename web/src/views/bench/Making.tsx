@@ -1,7 +1,7 @@
 /** Making pictures: for which shots, how many takes, at which offer; cost, time and quota before; pause, go on, cancel. */
 import { useState } from "react";
 
-import type { Film, Offer, Shot } from "../../api/client";
+import type { Film, Shot } from "../../api/client";
 import {
   type RunWish,
   useChange,
@@ -47,14 +47,17 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
   const [scope, setScope] = useState<Scope>(picked.length ? "chosen" : "shot");
   const [count, setCount] = useState(2);
   const [wait, setWait] = useState(false);
-  const [offer, setOffer] = useState(film.settings.offer);
+  const chosenOtherwise = film.shots.some(
+    (s) => (s.made_by.picture ?? film.settings.offer) !== film.settings.offer,
+  );
+  const [offer, setOffer] = useState(chosenOtherwise ? AS_CHOSEN : film.settings.offer);
   const [look, setLook] = useState(film.settings.look);
   const looks = useLooksOf(film);
   const other = look !== film.settings.look;
   const wish = (at: string): RunWish => ({
     kind: "pictures",
     takes: count,
-    offer: at,
+    ...(at !== AS_CHOSEN && { offer: at }),
     wait,
     ...(other && { look }),
     ...asked(film, shot, scope, picked),
@@ -110,11 +113,22 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
           </p>
         )}
         <div role="radiogroup" aria-label="Offers" className="mt-3">
+          {chosenOtherwise && (
+            <OfferRow
+              film={film}
+              title="Whoever was chosen"
+              says="for each shot, who is in it, its scene or the film"
+              wish={wish(AS_CHOSEN)}
+              on={offer === AS_CHOSEN}
+              onChoose={() => setOffer(AS_CHOSEN)}
+            />
+          )}
           {offers.map((o) => (
             <OfferRow
               key={o.name}
               film={film}
-              offer={o}
+              title={o.title}
+              says={`${money(Number(o.price.amount))} each, ${leftInWords(o)}, ${o.caps.prompt_characters ?? "any number of"} characters`}
               wish={wish(o.name)}
               on={o.name === offer}
               onChoose={() => setOffer(o.name)}
@@ -182,7 +196,7 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
       <section aria-label={`Prompts of shot ${shot.edge}`}>
         <Heading
           title={`Shot ${shot.edge} asks for`}
-          beside={`${film.settings.offer.replace("illustrator-", "")} offer of the film`}
+          beside={`drawn by ${offers.find((o) => o.name === shot.made_by.picture)?.title ?? film.settings.offer}`}
         />
         <div className="-mx-4">
           <PromptBox
@@ -197,6 +211,9 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
     </div>
   );
 }
+
+/** Each shot by who was chosen for it. */
+const AS_CHOSEN = "";
 
 /** The shots that a scope names; those of the whole film are made anew, the missing and the stale are found by the server. */
 function asked(
@@ -217,13 +234,15 @@ function asked(
 
 function OfferRow({
   film,
-  offer,
+  title,
+  says,
   wish,
   on,
   onChoose,
 }: {
   film: Film;
-  offer: Offer;
+  title: string;
+  says: string;
   wish: RunWish;
   on: boolean;
   onChoose: () => void;
@@ -241,11 +260,8 @@ function OfferRow({
         className={`mt-0.5 block size-3 self-center rounded-full border ${on ? "border-ink bg-ink" : "border-rule-strong"}`}
       />
       <span className="min-w-0">
-        <span className="block truncate font-medium text-ink">{offer.title}</span>
-        <span className="block truncate text-[12px] text-ink-2">
-          {money(Number(offer.price.amount))} each, {leftInWords(offer)},{" "}
-          {offer.caps.prompt_characters ?? "any number of"} characters
-        </span>
+        <span className="block truncate font-medium text-ink">{title}</span>
+        <span className="block truncate text-[12px] text-ink-2">{says}</span>
       </span>
       <span className="font-mono">{estimate ? money(estimate.cost) : "…"}</span>
       <span className="w-[76px] text-right">{estimate ? inWords(estimate.seconds) : ""}</span>

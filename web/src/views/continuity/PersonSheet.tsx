@@ -11,6 +11,7 @@ import { Choice } from "../../parts/Choice";
 import { Editable } from "../../parts/Editable";
 import { hearLine } from "../../parts/hear";
 import { notify } from "../../state/notices";
+import { MadeByRows } from "../MadeBy";
 import { BeforeYouDecide } from "./BeforeYouDecide";
 import { Face, portraitOf } from "./Face";
 import { SeedField } from "../../parts/SeedField";
@@ -154,6 +155,12 @@ export function PersonSheet({ film, person, onChoose }: Props) {
           />
         </div>
       </section>
+      <MadeByRows
+        kinds={["picture", "clip"]}
+        chosen={shown.made_by ?? {}}
+        stands={{ ...film.settings.made_by, picture: film.settings.offer }}
+        onSet={(made_by) => edit({ made_by })}
+      />
       <Keeping film={film} person={person} onLinked={(company) => now({ company })} />
       <Button
         kind="quiet"

@@ -24,6 +24,7 @@ export const blankPerson = (name: string): Person => ({
   prompt: null,
   references: [],
   company: null,
+  made_by: {},
   guess: false,
   why: "",
 });

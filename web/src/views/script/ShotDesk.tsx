@@ -11,6 +11,7 @@ import { selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
 import { Facts, useSetFacts } from "../Facts";
 import { Ideas } from "../Ideas";
+import { MadeByOfShot } from "../MadeBy";
 import { cursor } from "./cursor";
 import { secondsOf } from "./shots";
 
@@ -57,9 +58,23 @@ export function ShotDesk({ film }: { film: Film }) {
       )}
       {!forScene && <Ideas film={film} shot={shot} />}
       <Facts film={film} shot={shot} forScene={forScene} withReasons />
+      <ShotMadeBy film={film} shot={shot} forScene={forScene} />
       {forScene ? <ScenePace film={film} shot={shot} /> : <Picture film={film} shot={shot} />}
       {!forScene && <OwnPrompts film={film} shot={shot} />}
     </div>
+  );
+}
+
+function ShotMadeBy({ film, shot, forScene }: { film: Film; shot: Shot; forScene: boolean }) {
+  const set = useSetFacts(film, shot, forScene);
+  const own = forScene ? film.scenes[shot.scene]?.own : shot.own;
+  return (
+    <MadeByOfShot
+      own={own?.made_by}
+      stands={forScene ? { ...film.settings.made_by, picture: film.settings.offer } : shot.made_by}
+      forScene={forScene}
+      onSet={set}
+    />
   );
 }
 

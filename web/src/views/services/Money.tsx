@@ -5,6 +5,7 @@ import { type MoneyView, useLimit, useMoney } from "../../api/services";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { KINDS } from "./kinds";
+import { Statements } from "./Statements";
 
 const SCOPES = [
   ["day", "today"],
@@ -58,6 +59,7 @@ export function Money() {
         >
           Take the ledger out
         </a>
+        <Statements />
         <p className="mt-6 text-ink-2">
           In all <span className="font-mono text-ink">{money.whole.toFixed(2)}</span>. Days and
           months are counted by UTC.

@@ -1,5 +1,6 @@
 /** All offers by what they make; for each kind who is asked first, and who when that one can't. */
 import type { OfferRow, PluggedView, Services } from "../../api/services";
+import type { Schemas } from "../../api/client";
 import { useChoose } from "../../api/services";
 import { Choice } from "../../parts/Choice";
 import { inWords } from "../../parts/time";
@@ -15,6 +16,12 @@ interface Props {
 const COLUMNS = "grid grid-cols-[minmax(0,1fr)_124px_84px_126px_112px_48px_56px] gap-x-3";
 /** Radix keeps the empty value for "nothing chosen yet". */
 const NOBODY = "-";
+export const NO_CHOICE: Schemas["ChoiceView"] = {
+  first: null,
+  then: null,
+  asked: false,
+  stars: {},
+};
 
 export function Offers({ services, beside, onBeside }: Props) {
   const troubled = services.plugged.filter((p) => p.trouble);
@@ -22,13 +29,14 @@ export function Offers({ services, beside, onBeside }: Props) {
     <>
       {services.unreached && (
         <p role="status" className="mb-2 border-l-2 border-grease py-1 pl-3">
-          The stand-ins that came with Cut Reel do not answer; their offers are as they were seen
-          last.
+          The stand-ins that came with Cut Reel do not answer; their offers are as they were seen{" "}
+          {lastSeen(services.unreached_since)}.
         </p>
       )}
       {troubled.map((p) => (
         <p key={p.settings.id} role="status" className="mb-2 border-l-2 border-grease py-1 pl-3">
           <b className="font-semibold">{p.settings.title}</b>: {p.trouble}{" "}
+          {p.silent_since && `What it offers is as it was seen ${lastSeen(p.silent_since)}. `}
           <button
             type="button"
             className="underline decoration-rule-strong underline-offset-2 hover:text-ink"
@@ -86,7 +94,7 @@ function WhoMakes({
   services: Services;
 }) {
   const choose = useChoose();
-  const choice = services.choices[kind] ?? { first: null, then: null, stars: {} };
+  const choice = services.choices[kind] ?? NO_CHOICE;
   const names = rows.map((r) => [r.offer.name, r.offer.title] as const);
   const first = choice.first ?? NOBODY;
   return (
@@ -118,6 +126,23 @@ function WhoMakes({
           choose.mutate({ kind, choice: { ...choice, then: to === NOBODY ? null : to } })
         }
       />
+      {choice.then && (
+        <>
+          {", "}
+          <Choice
+            quiet
+            label={`When the second makes ${kind}`}
+            value={choice.asked ? "asked" : "unasked"}
+            options={[
+              ["unasked", "without asking"],
+              ["asked", "when I say so"],
+            ]}
+            onChange={(how) =>
+              choose.mutate({ kind, choice: { ...choice, asked: how === "asked" } })
+            }
+          />
+        </>
+      )}
     </span>
   );
 }
@@ -207,6 +232,16 @@ const wayOf = (plugged: PluggedView): string =>
   ({ protocol: "service", program: "program", interface: "HTTP interface", hand: "by hand" })[
     plugged.settings.reached.how
   ];
+
+/** When offers were seen last, in words: at an hour of today, or on a day. */
+function lastSeen(at: string | null | undefined): string {
+  if (!at) return "last";
+  const seen = new Date(at);
+  const hour = seen.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+  return seen.toDateString() === new Date().toDateString()
+    ? `at ${hour}`
+    : `on ${seen.toLocaleDateString("en-GB", { day: "numeric", month: "long" })} at ${hour}`;
+}
 
 const inSeconds = (seconds: number): string =>
   seconds < 10 ? `${seconds.toFixed(1)} s` : inWords(seconds);

@@ -5,7 +5,9 @@ import { Button } from "../../parts/Button";
 import { DeskRow } from "../../parts/DeskRow";
 import { inWords } from "../../parts/time";
 import { perInWords, price } from "./kinds";
+import { NO_CHOICE } from "./Offers";
 import type { Beside } from "./Services";
+import { Trial } from "./Trial";
 
 const UNDERSTOOD: Record<string, string> = {
   seed: "seeds",
@@ -98,6 +100,7 @@ export function Opened({
               {says}
             </p>
           ))}
+      {offer.kind === "picture" && <Trial offer={offer} />}
       {plugged && (
         <p className="mt-3 flex gap-2">
           <Button onClick={() => onBeside({ settings: plugged.settings })}>Its settings …</Button>
@@ -119,7 +122,7 @@ function where({ settings }: PluggedView): string {
 /** How good an offer is, told by who uses it: a plan gives the best what counts most. */
 function Stars({ services, name }: { services: Services; name: string }) {
   const choose = useChoose();
-  const choice = services.choices.picture ?? { first: null, then: null, stars: {} };
+  const choice = services.choices.picture ?? NO_CHOICE;
   const stars = choice.stars?.[name] ?? 3;
   return (
     <DeskRow name="how good">

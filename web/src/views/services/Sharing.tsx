@@ -20,6 +20,7 @@ import { RunControls } from "../../parts/RunControls";
 import { notify } from "../../state/notices";
 import { LimitRow } from "./Money";
 import { price } from "./kinds";
+import { WhoInFilm } from "./WhoInFilm";
 
 const LEVELS: readonly (readonly [1 | 2 | 3, string, string])[] = [
   [3, "the opening, and faces", "the first half minute, and pictures that a face fills"],
@@ -198,6 +199,7 @@ function Shared({ film: id, head }: { film: string; head: React.ReactNode }) {
             </div>
           ))}
         <FilmMoney film={id} made={made} />
+        {film && <WhoInFilm film={film} />}
       </aside>
     </div>
   );

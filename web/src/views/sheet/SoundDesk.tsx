@@ -93,7 +93,7 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
         )}
       </p>
       {shelf && <OwnSounds film={film} own={now.own ?? null} onUse={(own) => put({ own })} />}
-      <p className="mt-2 flex flex-wrap gap-x-3 border-t border-rule pt-2">
+      <div className="mt-2 flex flex-wrap gap-x-3 border-t border-rule pt-2">
         {cue.kind !== "music" && <CopyTo film={film} cue={cue} />}
         <Out
           onClick={() => change.mutate({ type: "lift cue", cue: cue.id, lifted: true })}
@@ -105,7 +105,7 @@ function Desk({ film, cue }: { film: Film; cue: Cue }) {
             says={`All ${alike} of its kind`}
           />
         )}
-      </p>
+      </div>
     </>
   );
 }
