@@ -68,3 +68,26 @@ def spoken(client, film, finished) -> dict:
     run = finished(film["id"], started["id"])
     assert run["state"] == "done" and not run["failures"], run
     return client.get(f"/api/films/{film['id']}").json()
+
+
+def settings(name: str, reached: dict[str, Any], **more: Any) -> dict[str, Any]:
+    return {"id": name, "title": name.title(), "own_network": True, "reached": reached, **more}
+
+
+@pytest.fixture
+def plugged(client, stack: Temporary) -> Iterator[Any]:
+    """Plugs something in for one test."""
+    names: list[str] = []
+
+    def plug(name: str, reached: dict[str, Any], key: str | None = None, **more: Any) -> Any:
+        answer = client.post(
+            "/api/services", json={"settings": settings(name, reached, **more), "key": key}
+        )
+        if answer.status_code == 201:
+            names.append(name)
+        return answer
+
+    yield plug
+    for name in names:
+        client.delete(f"/api/services/{name}")
+    stack.shop.ask_again()

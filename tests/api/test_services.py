@@ -17,6 +17,8 @@ from tests.bridge.serving import Asked, Server, serving, told
 from tests.bridge.test_described import AT_ONCE
 from tests.waiting import until
 
+from .conftest import settings
+
 KEY = "sk-never-to-be-read-out"
 
 
@@ -37,34 +39,11 @@ def ink() -> Iterator[Server]:
         yield server
 
 
-def settings(name: str, reached: dict[str, Any], **more: Any) -> dict[str, Any]:
-    return {"id": name, "title": name.title(), "own_network": True, "reached": reached, **more}
-
-
 def interface(server: Server) -> dict[str, Any]:
     return {"how": "interface", "toml": AT_ONCE.format(address=server.address)}
 
 
 HAND = {"how": "hand", "offer": {"kind": "picture", "price": "0", "daily": 2}}
-
-
-@pytest.fixture
-def plugged(client, stack: Temporary) -> Iterator[Any]:
-    """Plugs something in for one test."""
-    names: list[str] = []
-
-    def plug(name: str, reached: dict[str, Any], key: str | None = None, **more: Any) -> Any:
-        answer = client.post(
-            "/api/services", json={"settings": settings(name, reached, **more), "key": key}
-        )
-        if answer.status_code == 201:
-            names.append(name)
-        return answer
-
-    yield plug
-    for name in names:
-        client.delete(f"/api/services/{name}")
-    stack.shop.ask_again()
 
 
 def test_a_key_goes_in_and_never_comes_out(client, plugged, ink) -> None:
@@ -150,7 +129,12 @@ def test_a_check_is_begun_and_told(client, plugged, stack: Temporary) -> None:
 
 def test_who_is_asked_first_and_second(client, plugged, stack: Temporary) -> None:
     plugged("sketcher", HAND)
-    chosen = {"first": "sketcher", "then": "illustrator-quick", "stars": {"sketcher": 5}}
+    chosen = {
+        "first": "sketcher",
+        "then": "illustrator-quick",
+        "asked": False,
+        "stars": {"sketcher": 5},
+    }
     page = client.put("/api/choices/picture", json=chosen)
     assert page.json()["choices"]["picture"] == chosen
     pictures = [o["name"] for o in client.get("/api/offers").json() if o["kind"] == "picture"]

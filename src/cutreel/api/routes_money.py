@@ -269,7 +269,8 @@ class WithoutView(BaseModel):
 
 
 class PlanView(BaseModel):
-    """Who makes which of the pictures that are still needed; `days` how many of each offer on each day from today."""
+    """Who makes which of the pictures that are still needed; `days` how many of each offer on each day from today;
+    `chosen` are shots for which somebody was chosen, who makes them at `chosen_cost` whatever the plan is."""
 
     pieces: dict[int, int]
     steps: list[StepView]
@@ -280,6 +281,8 @@ class PlanView(BaseModel):
     ready: int
     """The day on which all is ready; 0 is today."""
     without: list[WithoutView]
+    chosen: list[int]
+    chosen_cost: float
 
 
 Level = Annotated[int, Field(ge=1, le=3)]
@@ -326,6 +329,8 @@ def plan_pictures(film: str, wanted: PlanWanted, shop: Shop, films: Films) -> Pl
             WithoutView(limit=name, made=w.made, worth=w.worth, cost=float(w.cost))
             for name, w in found.without.items()
         ],
+        chosen=found.chosen,
+        chosen_cost=float(found.price),
     )
 
 
@@ -336,10 +341,10 @@ def stars_of(shop: Workshop) -> dict[str, int]:
 
 @router.post("/films/{film}/plan/runs", status_code=202)
 def begin_plan(film: str, wanted: PlanWanted, shop: Shop, films: Films) -> list[RunView]:
-    """Make it as it is planned: one run for each offer, which waits for the next day where today's number is used
-    up. Raises BadInput where there is nothing to make."""
+    """Make it as it is planned: a run for each offer, and one for what somebody was chosen for; each waits for the next
+    day where today's number is used up. Raises BadInput where there is nothing to make."""
     view = plan_pictures(film, wanted, shop, films)
-    by_offer: dict[str, list[int]] = {}
+    by_offer: dict[str | None, list[int]] = {None: view.chosen} if view.chosen else {}
     for step in view.steps:
         by_offer.setdefault(step.offer, []).extend(step.shots)
     if not by_offer:

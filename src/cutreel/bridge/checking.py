@@ -9,6 +9,7 @@ import time
 import uuid
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
+from datetime import UTC, datetime, timedelta
 from decimal import Decimal
 
 import httpx
@@ -24,6 +25,7 @@ from cutreel.protocol import (
     PictureInput,
     SoundInput,
     SpeechInput,
+    Statement,
     price_of,
 )
 
@@ -95,6 +97,7 @@ def check_service(
                     True,
                     f"{offer.title}: not tried, since it needs something made before.",
                 )
+        _statement(client, report)
     except (httpx.TransportError, CutReelError) as error:
         report.note("answers", False, f"It stopped answering: {error}")
     progress(1.0)
@@ -150,6 +153,29 @@ def _offers(client: httpx.Client, report: Report) -> list[Offer] | None:
     )
     report.offers = offers
     return offers
+
+
+def _statement(client: httpx.Client, report: Report) -> None:
+    """Whether what it says it was paid is what these orders cost. A service need not say."""
+    since = (datetime.now(UTC) - timedelta(days=1)).isoformat()
+    answer = client.get("/statement", params={"since": since})
+    if answer.status_code == 404:
+        report.note("statement", True, "It does not say what it was paid: the ledger stands alone.")
+        return
+    try:
+        told = Statement.model_validate_json(answer.content)
+    except ValidationError:
+        report.note("statement", False, "What it says it was paid cannot be read.")
+        return
+    said = {line.key: line.cost for line in told.lines}
+    wrong = [key for key, cost in report.orders.items() if said.get(key) != cost]
+    report.note(
+        "statement",
+        not wrong,
+        f"Of {len(report.orders)} orders, {len(wrong)} stand otherwise in what it says it was paid."
+        if wrong
+        else "What it says it was paid is what these orders cost.",
+    )
 
 
 def _unknown(client: httpx.Client, report: Report) -> None:

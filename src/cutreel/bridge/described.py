@@ -1,7 +1,6 @@
 """A described HTTP interface as a maker."""
 
 import base64
-import binascii
 import json
 import time
 from collections.abc import Callable, Mapping
@@ -273,7 +272,7 @@ class DescribedMaker:
             return self._asked("GET", value, headers).body
         try:
             return base64.b64decode(value.rpartition(",")[2], validate=True)
-        except binascii.Error as error:
+        except ValueError as error:
             raise self._wrong(f"what stands at {found.at} is not base64") from error
 
     def _cost(self, answer: _Answer) -> Decimal | None:
@@ -287,7 +286,7 @@ class DescribedMaker:
 
     def _headers(self, values: Mapping[str, Value], key: str = "") -> dict[str, str]:
         made = {
-            n: filled(v, values).replace("\r", "").replace("\n", "")
+            n: filled(v, values).replace("\r", "").replace("\n", "").strip()
             for n, v in self.interface.send.headers.items()
         }
         if key and self.interface.send.method != "GET":
@@ -329,6 +328,8 @@ class DescribedMaker:
                 )
             finally:
                 came.close()
+        except httpx.LocalProtocolError as error:
+            raise self._wrong(f"what its description sends is no HTTP: {error}") from error
         except httpx.TransportError as error:
             exchange.came = self._hidden(f"{type(error).__name__}: {error}")
             self._heard(exchange)

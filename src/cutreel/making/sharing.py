@@ -3,6 +3,7 @@ offers there are for it."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from decimal import Decimal
 
 from cutreel.core.film import levels_of
 from cutreel.core.spending import Maker, PlanLimits, Planned, cost_of_limits, plan
@@ -18,12 +19,15 @@ USUAL_STARS = 3
 
 @dataclass(frozen=True)
 class Shared:
-    """A plan for the pictures of a film, with the shots that each step stands for, in their order."""
+    """A plan for the pictures of a film, with the shots that each step stands for, in their order. `chosen` are shots
+    for which somebody was chosen, whom no plan takes them from, at the `price` that those ask."""
 
     plan: Planned
     shots: Mapping[tuple[int, str], list[int]]
     without: Mapping[str, Planned]
     pieces: Mapping[int, int]
+    chosen: list[int]
+    price: Decimal
 
 
 def makers_of(shop: Workshop, stars: Mapping[str, int]) -> list[Maker]:
@@ -59,9 +63,13 @@ def shared(
             strict=True,
         )
     )
+    usual = film.document.settings.offer
+    by_whom = {s.shot.id: s.offer for s in film.read.shots}
+    chosen = [i.shot for i in wanted if i.shot is not None and by_whom[i.shot] != usual]
+    prices = {o.name: o.price.amount for o in shop.offers() if o.kind == "picture"}
     by_level: dict[int, list[int]] = {}
     for item in wanted:
-        if item.shot is not None:
+        if item.shot is not None and by_whom[item.shot] == usual:
             by_level.setdefault(level[item.shot], []).append(item.shot)
     pieces = {lv: len(shots) for lv, shots in by_level.items()}
     makers = [m for m in makers_of(shop, stars) if only is None or m.offer in only]
@@ -72,4 +80,5 @@ def shared(
     for step in sorted(found.steps, key=lambda s: (-s.level, best[s.offer])):
         rest = by_level[step.level]
         shots[step.level, step.offer], by_level[step.level] = rest[: step.count], rest[step.count :]
-    return Shared(found, shots, cost_of_limits(pieces, makers, limits), pieces)
+    price = sum((prices.get(by_whom[s], Decimal(0)) for s in chosen), Decimal(0))
+    return Shared(found, shots, cost_of_limits(pieces, makers, limits), pieces, chosen, price)

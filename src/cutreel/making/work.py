@@ -177,6 +177,9 @@ def _ask(shop: Workshop, item: ClaimedItem, asked: AskFirst) -> None:
     if isinstance(error, ServiceRefused):
         until = error.renews_at or datetime.now(UTC) + BY_HAND
     shop.runs.wait(item, str(asked), shop.queue, until=until)
+    # Another item may have put it, and it may have been answered while this one did not wait yet.
+    if shop.runs.is_answered(item.run, asked.kind):
+        shop.runs.try_now(item.run, shop.queue)
 
 
 def _wait_for_room(shop: Workshop, item: ClaimedItem) -> None:

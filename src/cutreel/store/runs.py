@@ -240,6 +240,12 @@ class RunStore:
             row.questions = {**row.questions, kind: {**row.questions[kind], "answer": answer}}
             announce(session, row.film, "run", run=run)
 
+    def is_answered(self, run: str, kind: str) -> bool:
+        """Whether a question of a run was answered."""
+        with self.database.transaction() as session:
+            question = self._row(session, run).questions.get(kind)
+            return question is not None and question["answer"] is not None
+
     def try_now(self, run: str, queue: JobQueue) -> None:
         """Let what waits for a service or a quota be tried at once."""
         with self.database.transaction() as session:

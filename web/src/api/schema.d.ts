@@ -2014,7 +2014,7 @@ export interface paths {
         put?: never;
         /**
          * Begin Plan
-         * @description Make it as it is planned: one run for each offer, which waits for the next day where today's number is used
+         * @description Make it as it is planned: one run for each offer, and one for what somebody was chosen for, which waits for the next day where today's number is used
          *     up. Raises BadInput where there is nothing to make.
          */
         post: operations["begin_plan_api_films__film__plan_runs_post"];
@@ -7040,7 +7040,8 @@ export interface components {
         };
         /**
          * PlanView
-         * @description Who makes which of the pictures that are still needed; `days` how many of each offer on each day from today.
+         * @description Who makes which of the pictures that are still needed; `days` how many of each offer on each day from today;
+         *     `chosen` are shots for which somebody was chosen, who makes them at `chosen_cost` whatever the plan is.
          */
         PlanView: {
             /** Pieces */
@@ -7065,6 +7066,10 @@ export interface components {
             ready: number;
             /** Without */
             without: components["schemas"]["WithoutView"][];
+            /** Chosen */
+            chosen: number[];
+            /** Chosen Cost */
+            chosen_cost: number;
         };
         /**
          * PlanWanted

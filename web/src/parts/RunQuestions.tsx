@@ -28,11 +28,11 @@ export function RunQuestions({
   return run.questions.map((asked) => (
     <div key={asked.kind} role="group" aria-label="A question" className="my-2">
       <p className="mb-1.5 whitespace-normal text-[12.5px]">
-        {asked.why} Is {asked.then} to make it?
+        {asked.why} Is “{asked.then}” to make it?
       </p>
       <div className="flex gap-2">
         <Answer onAnswer={() => answer.mutate({ run: run.id, kind: asked.kind, second: true })}>
-          Let {asked.then} make it
+          Let “{asked.then}” make it
         </Answer>
         <Answer onAnswer={() => answer.mutate({ run: run.id, kind: asked.kind, second: false })}>
           No, leave it

@@ -95,10 +95,18 @@ function Shared({ film: id, head }: { film: string; head: React.ReactNode }) {
             className="max-w-24 text-right font-mono text-[12px]"
           />
         </div>
-        {plan && pieces === 0 && (
+        {plan && plan.chosen.length > 0 && (
+          <p className="pb-2 text-ink-2">
+            {plan.chosen.length === 1 ? "One picture is" : `${plan.chosen.length} pictures are`}{" "}
+            made by who was chosen for {plan.chosen.length === 1 ? "it" : "them"},{" "}
+            <span className="font-mono text-[12px]">{plan.chosen_cost.toFixed(2)}</span>; the rest
+            is shared out.
+          </p>
+        )}
+        {plan && pieces === 0 && !plan.chosen.length && (
           <p className="font-serif text-[17px] text-ink-2">Every shot of it has its picture.</p>
         )}
-        {plan && pieces > 0 && (
+        {plan && (pieces > 0 || plan.chosen.length > 0) && (
           <>
             <table className="w-full border-collapse">
               <thead>
@@ -165,7 +173,11 @@ function Shared({ film: id, head }: { film: string; head: React.ReactNode }) {
             <p className="mt-4 flex items-center gap-3">
               <Button
                 kind="ink"
-                disabled={begin.isPending || !plan.steps.length || going.some((r) => !r.waits)}
+                disabled={
+                  begin.isPending ||
+                  !(plan.steps.length || plan.chosen.length) ||
+                  going.some((r) => !r.waits)
+                }
                 onClick={() =>
                   begin.mutate(wanted, {
                     onSuccess: (runs) =>
@@ -176,7 +188,9 @@ function Shared({ film: id, head }: { film: string; head: React.ReactNode }) {
                 }
               >
                 Make them so
-                <span className="font-mono font-normal opacity-75">{plan.cost.toFixed(2)}</span>
+                <span className="font-mono font-normal opacity-75">
+                  {(plan.cost + plan.chosen_cost).toFixed(2)}
+                </span>
               </Button>
               <span className="text-ink-2">
                 {plan.ready === 0 ? "all today" : `ready ${inDays(plan.ready + 1)}`}
