@@ -13,6 +13,7 @@ import pytest
 
 from cutreel.bridge import DescribedMaker, Exchange, Plugged, read_interface
 from cutreel.core.errors import BadInput
+from cutreel.protocol import Quota
 from cutreel.services import ServiceDown, ServiceRefused
 from tests.waiting import until
 
@@ -192,6 +193,82 @@ def test_a_description_that_makes_no_sense_is_told_with_its_line(
     with pytest.raises(BadInput, match=said) as wrong:
         read_interface(text)
     assert wrong.value.message.startswith("Line ")
+
+
+TELLS = """
+[offer]
+kind = "picture"
+daily = 50
+[send]
+address = "{address}/draw"
+json = {{ text = "{{prompt}}" }}
+[result]
+at = "$.picture"
+as = "base64"
+[quota]
+left = "{left}"
+renews = "$.account.renews_in"
+[[errors]]
+status = 429
+means = "out-of-quota"
+"""
+
+
+@dataclass
+class Told:
+    """Keeps what was told of what is left."""
+
+    noted: list[tuple[int, datetime]] = field(default_factory=list)
+
+    def note(self, left: int, renews: datetime) -> None:
+        self.noted.append((left, renews))
+
+    def told(self) -> Quota | None:
+        if not self.noted:
+            return None
+        left, renews = self.noted[-1]
+        return Quota(limit=max(n for n, _ in self.noted), left=left, renews_at=renews)
+
+
+@pytest.mark.parametrize("left", ["$.account.left", "X-Left"])
+def test_what_an_answer_tells_is_left_is_what_is_left(left: str) -> None:
+    counts = iter([9, 8, 0])
+
+    def answer(asked: Asked, n: int) -> object:
+        rest = next(counts)
+        account = {"left": rest, "renews_in": 3600}
+        headers = {"X-Left": str(rest)}
+        if rest == 0:
+            return told(429, headers, account=account)
+        return told(200, headers, account=account, picture=PICTURE)
+
+    limits = Told()
+    with serving(answer) as server:  # type: ignore[arg-type]
+        toml = TELLS.format(address=server.address, left=left)
+        settings = Plugged.model_validate(
+            {"id": "ink", "title": "Ink", "own_network": True, "reached": {"how": "interface", "toml": toml}}
+        )  # fmt: skip
+        ink = DescribedMaker(settings, limits=limits)
+        assert ink.offers()[0].quota.limit == 50, "as described, until it tells"  # type: ignore[union-attr]
+        ink.do("ink", WORK, "a")
+        ink.do("ink", WORK, "b")
+        quota = ink.offers()[0].quota
+        assert quota is not None and (quota.left, quota.limit) == (8, 9)
+        assert 3500 < (quota.renews_at - datetime.now(UTC)).total_seconds() < 3700
+        with pytest.raises(ServiceRefused) as refused:
+            ink.do("ink", WORK, "c")
+    assert refused.value.reason == "out-of-quota" and ink.offers()[0].quota.left == 0  # type: ignore[union-attr]
+
+
+def test_what_is_told_of_a_quota_and_is_no_number_is_not_kept() -> None:
+    limits = Told()
+    with serving(lambda asked, n: told(200, {"X-Left": "plenty"}, picture=PICTURE)) as server:
+        toml = TELLS.format(address=server.address, left="X-Left")
+        settings = Plugged.model_validate(
+            {"id": "ink", "title": "Ink", "own_network": True, "reached": {"how": "interface", "toml": toml}}
+        )  # fmt: skip
+        DescribedMaker(settings, limits=limits).do("ink", WORK, "a")
+    assert limits.noted == []
 
 
 STATED = """

@@ -8,7 +8,16 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from cutreel.core.spending import Maker, Paid, PlanLimits, cost_of_limits, film_money, plan, totals
+from cutreel.core.spending import (
+    Maker,
+    Paid,
+    PlanLimits,
+    by_shot,
+    cost_of_limits,
+    film_money,
+    plan,
+    totals,
+)
 
 MAKERS = st.lists(
     st.builds(
@@ -134,3 +143,16 @@ def test_what_a_film_will_have_cost(spent, takes, left, forecast, per_minute) ->
     )
     assert (found.forecast, found.per_minute) == (Decimal(forecast), Decimal(per_minute))
     assert found.used + found.unused == Decimal(spent)
+
+
+@given(st.lists(st.tuples(st.none() | st.integers(1, 4), st.integers(0, 9)), max_size=20))
+def test_what_each_shot_cost_by_plain_adding(lines: list[tuple[int | None, int]]) -> None:
+    at = datetime(2026, 11, 1, tzinfo=UTC)
+    paid = [Paid(at, "f", "picture", "quick", Decimal(n) / 100, shot) for shot, n in lines]
+    plain = {
+        shot: sum(Decimal(n) / 100 for s, n in lines if s == shot)
+        for shot in {s for s, n in lines if s is not None and n}
+    }
+    found = by_shot(paid)
+    assert dict(found) == plain
+    assert [a for _, a in found] == sorted(plain.values(), reverse=True)

@@ -12,7 +12,7 @@ from pydantic import BaseModel, Field
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import spelled
-from cutreel.core.spending import Paid, PlanLimits, Planned, film_money, totals
+from cutreel.core.spending import Paid, PlanLimits, Planned, by_shot, film_money, totals
 from cutreel.making import (
     PicturesWanted,
     Workshop,
@@ -28,6 +28,8 @@ from .door import Films, Shop
 from .schemas import Spending
 
 router = APIRouter(prefix="/api")
+DEAREST = 10
+"""Shots of a film that are told as the dearest."""
 MOST_DIFFERENCES = 50
 """Differences of a statement that are shown."""
 SAID_FROM = 0.8
@@ -91,7 +93,7 @@ class MoneyView(BaseModel):
 def money(shop: Shop) -> MoneyView:
     at = datetime.now(UTC)
     entries = shop.spending.entries()
-    found = totals(Paid(e.at, e.film, _kind(e), e.offer, e.amount, e.shot) for e in entries)
+    found = totals(_paid(entries))
     titles = shop.films.titles()
     called = {o.name: o.title for o in shop.offers()}
 
@@ -147,8 +149,16 @@ def set_limit(scope: str, wanted: LimitWanted, shop: Shop) -> MoneyView:
     return money(shop)
 
 
+class ShotSum(BaseModel):
+    """What was spent on a shot; one that is gone has no `edge`."""
+
+    shot: int
+    edge: str
+    amount: float
+
+
 class FilmMoneyView(BaseModel):
-    """A film's money; see FilmMoney. `limit` is the film's own."""
+    """A film's money; see FilmMoney. `limit` is the film's own; `shots` are the dearest."""
 
     spent: float
     used: float
@@ -156,6 +166,7 @@ class FilmMoneyView(BaseModel):
     per_minute: float
     forecast: float
     limit: float | None
+    shots: list[ShotSum]
 
 
 @router.get("/films/{film}/money")
@@ -168,6 +179,7 @@ def money_of_film(film: str, shop: Shop, films: Films) -> FilmMoneyView:
     left = estimate(shop, film, "everything", {}, stands).cost
     found = film_money(shop.spending.total(film), takes.values(), stands.seconds, made, left)
     limit = shop.spending.limits().get(film)
+    edges = {s.shot.id: s.shot.edge for s in stands.read.shots}
     return FilmMoneyView(
         spent=float(found.spent),
         used=float(found.used),
@@ -175,7 +187,16 @@ def money_of_film(film: str, shop: Shop, films: Films) -> FilmMoneyView:
         per_minute=float(found.per_minute),
         forecast=float(found.forecast),
         limit=float(limit) if limit is not None else None,
+        shots=[
+            ShotSum(shot=shot, edge=edges.get(shot, ""), amount=float(amount))
+            for shot, amount in by_shot(_paid(shop.spending.entries(film)))[:DEAREST]
+        ],
     )
+
+
+def _paid(entries: Sequence[Entry]) -> list[Paid]:
+    """The ledger's lines as they are summed up."""
+    return [Paid(e.at, e.film, _kind(e), e.offer, e.amount, e.shot) for e in entries]
 
 
 @router.get("/ledger.csv")

@@ -7,14 +7,14 @@ from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from datetime import UTC, datetime, timedelta
 from decimal import Decimal, InvalidOperation
-from typing import Any, Protocol
+from typing import Any, Literal, Protocol
 from urllib.parse import quote
 
 import httpx
 import stamina
 from pydantic import ValidationError
 
-from cutreel.protocol import JobInput, Offer, Statement
+from cutreel.protocol import JobInput, Offer, Quota, Statement
 from cutreel.services import Delivered, ServiceDown, ServiceRefused, read_bounded
 
 from .interface import Interface, found_at, read_interface
@@ -77,6 +77,15 @@ class Calls(Protocol):
     def close(self, key: str) -> None: ...
 
 
+class Limits(Protocol):
+    """What a service told of how many pieces are left, and until when."""
+
+    def note(self, left: int, renews: datetime) -> None: ...
+
+    def told(self) -> Quota | None:
+        """What was told last, while it holds."""
+
+
 class DescribedMaker:
     """Asks an HTTP interface as its description says. `heard` is told of every exchange; `calls` is where services call
     back."""
@@ -88,15 +97,18 @@ class DescribedMaker:
         used: Callable[[], int] = lambda: 0,
         heard: Callable[[Exchange], None] = lambda exchange: None,
         calls: Calls | None = None,
+        limits: Limits | None = None,
     ) -> None:
         assert isinstance(plugged.reached, Described)
         self.plugged, self._secret, self._used, self._heard = plugged, secret, used, heard
-        self._calls = calls
+        self._calls, self._limits = calls, limits
         self.interface: Interface = read_interface(plugged.reached.toml)
         self._http = client_for(plugged.own_network)
 
     def offers(self) -> list[Offer]:
-        return [self.interface.offer.offer(self.plugged.id, self.plugged.title, self._used())]
+        offer = self.interface.offer.offer(self.plugged.id, self.plugged.title, self._used())
+        told = self._limits.told() if self._limits else None
+        return [offer.model_copy(update={"quota": told}) if told else offer]
 
     def do(
         self,
@@ -337,8 +349,27 @@ class DescribedMaker:
         answer = _Answer(came.status_code, came.headers, body, _json(body))
         exchange.status, exchange.came = answer.status, self._shown(body)
         self._heard(exchange)
+        self._note_left(answer)
         self._meant(answer)
         return answer
+
+    def _note_left(self, answer: _Answer) -> None:
+        """Keep what an answer tells of how many pieces are left."""
+        left = self._told_of_quota(answer, "left")
+        try:
+            pieces = int(float(str(left))) if left is not None else -1
+        except (ValueError, OverflowError):
+            return
+        if pieces >= 0 and self._limits is not None:
+            midnight = datetime.now(UTC).replace(hour=0, minute=0, second=0, microsecond=0)
+            self._limits.note(pieces, self._renews(answer) or midnight + timedelta(days=1))
+
+    def _told_of_quota(self, answer: _Answer, what: Literal["left", "renews"]) -> Any:
+        """What an answer tells at the place, or in the header, that the description names."""
+        at = getattr(self.interface.quota, what) if self.interface.quota else ""
+        if not at:
+            return None
+        return found_at(at, answer.told) if at.startswith("$") else answer.headers.get(at)
 
     def _meant(self, answer: _Answer) -> None:
         """Raises what an answer means that is none."""
@@ -379,14 +410,7 @@ class DescribedMaker:
 
     def _renews(self, answer: _Answer) -> datetime | None:
         """When a quota renews, as the answer or its Retry-After (RFC 9110, 10.2.3) tells."""
-        quota = self.interface.quota
-        told: Any = None
-        if quota and quota.renews:
-            told = (
-                found_at(quota.renews, answer.told)
-                if quota.renews.startswith("$")
-                else answer.headers.get(quota.renews)
-            )
+        told = self._told_of_quota(answer, "renews")
         told = answer.headers.get("retry-after") if told is None else told
         try:
             seconds = float(str(told))

@@ -113,7 +113,8 @@ class Erring(Strict):
 
 
 class Left(Strict):
-    """Where an answer tells how many pieces are left, and when they renew (seconds, or a moment in ISO 8601)."""
+    """Where an answer tells how many pieces are left, and when they renew (seconds, or a moment in ISO 8601): a
+    JSONPath, or the name of a header."""
 
     left: str = Field("", max_length=200)
     renews: str = Field("", max_length=200)
@@ -240,6 +241,9 @@ def _check_paths(interface: Interface, text: str) -> None:
     if interface.statement:
         s = interface.statement
         paths += [(["statement", n], getattr(s, n)) for n in ("lines", "key", "cost", "at")]
+    if interface.quota:
+        told = ((["quota", n], getattr(interface.quota, n)) for n in ("left", "renews"))
+        paths += [(where, path) for where, path in told if path.startswith("$")]
     paths += [(["errors", str(i), "at"], e.at) for i, e in enumerate(interface.errors)]
     for where, path in paths:
         try:

@@ -23,7 +23,7 @@ from cutreel.bridge import (
     client_for,
 )
 from cutreel.core.errors import CutReelError
-from cutreel.protocol import JobInput
+from cutreel.protocol import JobInput, Quota
 from cutreel.services import Services
 from cutreel.store import (
     DAY,
@@ -80,6 +80,21 @@ class _Calls:
         self.store.close(key)
 
 
+@dataclass(frozen=True)
+class _Limits:
+    """What a service told of how many pieces are left."""
+
+    services: ServiceStore
+    service: str
+
+    def note(self, left: int, renews: datetime) -> None:
+        self.services.note_left(self.service, left, renews)
+
+    def told(self) -> Quota | None:
+        told = self.services.left(self.service)
+        return None if told is None else Quota(limit=told[1], left=told[0], renews_at=told[2])
+
+
 @dataclass(eq=False)
 class Sockets:
     """Everything that is plugged in."""
@@ -127,7 +142,9 @@ class Sockets:
         if isinstance(reached, Described):
             port = os.environ.get("CUTREEL_PORT", USUAL_PORT)
             calls = _Calls(self.calls, self.media, f"http://127.0.0.1:{port}")
-            return DescribedMaker(plugged, secret, self.used_of(plugged.id), heard, calls)
+            limits = _Limits(self.services, plugged.id)
+            used = self.used_of(plugged.id)
+            return DescribedMaker(plugged, secret, used, heard, calls, limits)
         return HandMaker(plugged, _Hand(self.hand, self.media), self.used_of(plugged.id))
 
     def used_of(self, offer: str) -> Callable[[], int]:

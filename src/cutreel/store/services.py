@@ -59,6 +59,30 @@ class ServiceStore:
             if not keep_key:
                 row.sealed = sealed
 
+    def note_left(self, service: str, left: int, renews: datetime) -> None:
+        """What a service told of how many pieces are left until a moment; the most that was ever left is how many there
+        are."""
+        with self.database.transaction() as session:
+            row = session.get(Kept, f"left {service}", with_for_update=True)
+            most = max(left, row.value[1] if row else 0)
+            value = [left, most, renews.isoformat()]
+            if row is None:
+                session.execute(
+                    insert(Kept)
+                    .values(name=f"left {service}", value=value, at=now())
+                    .on_conflict_do_nothing()
+                )
+            elif row.value != value:
+                row.value, row.at = value, now()
+
+    def left(self, service: str) -> tuple[int, int, datetime] | None:
+        """How many pieces are left, of how many, until when, as the service told last; None where that is over."""
+        with self.database.transaction() as session:
+            row = session.get(Kept, f"left {service}")
+            if row is None or datetime.fromisoformat(row.value[2]) <= now():
+                return None
+            return row.value[0], row.value[1], datetime.fromisoformat(row.value[2])
+
     def note_check(self, service: str, found: Mapping[str, Any]) -> None:
         with self.database.transaction() as session:
             session.execute(

@@ -2014,8 +2014,8 @@ export interface paths {
         put?: never;
         /**
          * Begin Plan
-         * @description Make it as it is planned: one run for each offer, and one for what somebody was chosen for, which waits for the next day where today's number is used
-         *     up. Raises BadInput where there is nothing to make.
+         * @description Make it as it is planned: a run for each offer, and one for what somebody was chosen for; each waits for the next
+         *     day where today's number is used up. Raises BadInput where there is nothing to make.
          */
         post: operations["begin_plan_api_films__film__plan_runs_post"];
         delete?: never;
@@ -4502,7 +4502,7 @@ export interface components {
         };
         /**
          * FilmMoneyView
-         * @description A film's money; see FilmMoney. `limit` is the film's own.
+         * @description A film's money; see FilmMoney. `limit` is the film's own; `shots` are the dearest.
          */
         FilmMoneyView: {
             /** Spent */
@@ -4517,6 +4517,8 @@ export interface components {
             forecast: number;
             /** Limit */
             limit: number | null;
+            /** Shots */
+            shots: components["schemas"]["ShotSum"][];
         };
         /** FindRequest */
         FindRequest: {
@@ -9233,6 +9235,18 @@ export interface components {
              * @default 0
              */
             clean_breaths: number;
+        };
+        /**
+         * ShotSum
+         * @description What was spent on a shot; one that is gone has no `edge`.
+         */
+        ShotSum: {
+            /** Shot */
+            shot: number;
+            /** Edge */
+            edge: string;
+            /** Amount */
+            amount: number;
         };
         /**
          * ShotView

@@ -2,7 +2,7 @@
 
 from .plan import Maker, PlanLimits, Planned, Step, cost_of_limits, plan
 from .statement import Charge, Compared, Difference, compared
-from .totals import FilmMoney, Paid, Totals, film_money, totals
+from .totals import FilmMoney, Paid, Totals, by_shot, film_money, totals
 
 __all__ = [
     "Charge",
@@ -15,6 +15,7 @@ __all__ = [
     "Planned",
     "Step",
     "Totals",
+    "by_shot",
     "compared",
     "cost_of_limits",
     "film_money",

@@ -51,6 +51,15 @@ def totals(paid: Iterable[Paid]) -> Totals:
     )
 
 
+def by_shot(paid: Iterable[Paid]) -> list[tuple[int, Decimal]]:
+    """What was spent on each shot of a film, by its number, the dearest first."""
+    sums: dict[int, Decimal] = defaultdict(Decimal)
+    for line in paid:
+        if line.shot is not None and line.amount:
+            sums[line.shot] += line.amount
+    return sorted(sums.items(), key=lambda s: (-s[1], s[0]))
+
+
 @dataclass(frozen=True)
 class FilmMoney:
     """A film's money: all that was spent; of that on takes that the film uses, and on takes that it does not; for a

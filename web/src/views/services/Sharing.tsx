@@ -331,6 +331,21 @@ function FilmMoney({ film, made }: { film: string; made: number }) {
           </div>
         ))}
       </dl>
+      {money.shots.length > 1 && (
+        <>
+          <h3 className="mt-5 font-semibold">Its dearest shots</h3>
+          <p className="text-ink-2">
+            {money.shots.slice(0, 6).map((s) => (
+              <span key={s.shot} className="mr-3 whitespace-nowrap">
+                {s.edge ? `shot ${s.edge}` : "one that is gone"}{" "}
+                <span className="font-mono text-[12px] text-ink">
+                  {s.amount.toFixed(s.amount < 0.1 ? 3 : 2)}
+                </span>
+              </span>
+            ))}
+          </p>
+        </>
+      )}
       <h3 className="mt-5 font-semibold">Its limit</h3>
       <LimitRow
         key={film}
