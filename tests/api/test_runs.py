@@ -12,6 +12,9 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from cutreel.core.film import Settings, new_film
+from cutreel.making import parses_of
+from cutreel.running.temporary import Temporary
 from tests.books import paid_for
 from tests.waiting import steady, until
 
@@ -435,3 +438,25 @@ def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(
     done = finished(film["id"], run["id"])
     assert done["state"] == "done" and done["done"] == told["pictures"] and not done["failures"]
     assert spent(client, film) == pytest.approx(told["cost"], abs=1e-6)
+
+
+def test_nothing_is_made_of_a_story_before_it_was_read(client, stack: Temporary, finished) -> None:
+    """A film whose text nobody parsed yet, as a long one is in its first seconds: simpler rules have another cast, and
+    pictures by them would be paid for and thrown away."""
+    shop = stack.shop
+    text = (
+        "The ferry left late, and Sigrun Dahl was the only person on it. She was fifty-two, a baker, with flour on "
+        "the sleeves of her brown coat.\n\nThe pilot, a tall young man called Arne, had steered it for three weeks.\n"
+    )
+    film = shop.films.add(*new_film("Goose", text, Settings(seed=4242, pace=4)))
+    guessed = {p.name for p in shop.films.get(film).document.cast}
+    assert parses_of(shop.films.get(film).document, shop.parses, 0)[1], "nobody read it yet"
+    asked = client.post(f"/api/films/{film}/runs", json={"kind": "pictures", "takes": 1}).json()
+    ended = finished(film, asked["id"])
+    stands = shop.assembled(film)
+    assert {p.name for p in stands.document.cast} != guessed, "the reading knows more"
+    assert ended["done"] == len(stands.read.shots) + 1, "and the reading itself"
+    for shot, takes in zip(stands.read.shots, stands.takes, strict=True):
+        assert [t.made_from == shot.picture_key for t in takes] == [True]
+    again = client.post(f"/api/films/{film}/estimate", json={"kind": "pictures", "takes": 1}).json()
+    assert (again["items"], again["cost"]) == (0, 0.0)

@@ -9,6 +9,7 @@ from cutreel.core.film import Change, Settings, new_film
 from cutreel.core.film.commands import LiftCue, SetPerson, SetSettings, SetShots
 from cutreel.making import cancel_run, planned_segments, start_run
 from cutreel.store.tables import Item
+from tests.making.nobody import read_and_added
 from tests.waiting import until
 
 pytestmark = pytest.mark.film
@@ -29,7 +30,7 @@ def film(stack) -> str:
     document, edges = new_film(
         "Build", SHORT, Settings(pace=4, seed=77, music="calm"), Wish(seconds=4)
     )
-    name = stack.shop.films.add(document, edges)
+    name = read_and_added(stack.shop, document, edges)
     assert delivered(stack, name)["state"] == "done"
     return name
 

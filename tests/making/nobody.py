@@ -1,4 +1,5 @@
-"""A run that no worker knows: its items wait until a test does them."""
+"""Films and runs without a page: a film that was read already, a run that no worker knows, whose items wait until a test
+does them."""
 
 from collections.abc import Iterator
 from contextlib import contextmanager
@@ -7,9 +8,16 @@ from typing import Any
 
 from pydantic import BaseModel
 
-from cutreel.making import Workshop
+from cutreel.core.film import FilmDocument
+from cutreel.making import Workshop, parses_of
 from cutreel.store import ItemSpec
 from cutreel.store.tables import Item
+
+
+def read_and_added(shop: Workshop, document: FilmDocument, edges: list[str]) -> str:
+    """A new film whose story was read already, as that of any film which somebody worked on; gives its id."""
+    parses_of(document, shop.parses)
+    return shop.films.add(document, edges)
 
 
 class Nothing(BaseModel):

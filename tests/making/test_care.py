@@ -17,7 +17,7 @@ from cutreel.making.room import no_room, told_of_room
 from cutreel.running.temporary import Temporary
 from cutreel.store import MediaStore
 from tests.conftest import STORY
-from tests.making.nobody import NoQueue, run_of_nobody
+from tests.making.nobody import NoQueue, read_and_added, run_of_nobody
 from tests.waiting import until
 
 SPOIL = {"cut short": lambda data: data[:-9], "one bit": lambda d: d[:-1] + bytes([d[-1] ^ 1])}
@@ -99,7 +99,9 @@ def test_room_is_told_of_before_it_is_used_up(stack: Temporary, monkeypatch) -> 
 @pytest.fixture(scope="module")
 def film(stack: Temporary) -> str:
     shop = stack.shop
-    film = shop.films.add(*new_film("Cared for", STORY[:400], Settings(seed=77_000, music="none")))
+    film = read_and_added(
+        shop, *new_film("Cared for", STORY[:400], Settings(seed=77_000, music="none"))
+    )
     for kind in ("speech", "pictures"):
         run = start_run(shop, film, kind, {"takes": 1} if kind == "pictures" else {})
         ended = until(lambda r=run: (v := shop.runs.view(r)).state != "going" and v, 120)

@@ -17,6 +17,7 @@ from cutreel.protocol import Offer
 from cutreel.running.temporary import Temporary
 from cutreel.services import ServiceDown
 from cutreel.store import Assembled, ItemSpec, Result
+from tests.making.nobody import read_and_added
 
 
 class ToySpec(Spec):
@@ -102,7 +103,7 @@ def shop(stack: Temporary, toy: ToyKind) -> Iterator[Workshop]:
 def film(shop: Workshop, word: str) -> str:
     text = f"The {word} was dark. Ada rowed to the {word}. Nobody in the {word} answered."
     document, edges = new_film(word, text, Settings(pace=2))
-    return shop.films.add(document, edges)
+    return read_and_added(shop, document, edges)
 
 
 def waiting(shop: Workshop, run: str) -> list[int]:

@@ -17,6 +17,7 @@ from cutreel.running import commands
 from cutreel.running.temporary import Temporary
 from tests.books import paid_for
 from tests.conftest import STORY
+from tests.making.nobody import read_and_added
 from tests.waiting import until
 
 COUNT, PRICE, OFFER = 90, Decimal("0.003"), "illustrator-quick"
@@ -41,7 +42,7 @@ def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(
     uncut, used = new_film("Ninety", STORY, settings)
     document, _, _ = apply_command(uncut, CutAgain(by="exactly", count=COUNT), used)
     shop = stack.shop
-    film = shop.films.add(document, [s.edge for s in document.shots])
+    film = read_and_added(shop, document, [s.edge for s in document.shots])
     before = paid_for(stack, OFFER)
     misbehave(stack, fail_share=0.2, seed=90)
     try:

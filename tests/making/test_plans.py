@@ -139,7 +139,7 @@ def test_frames_have_the_films_shape(aspect: str, short: int, size: tuple[int, i
 
 
 def test_stages_follow_one_another() -> None:
-    assert stages_of("delivery", {}) == ["made", "music", "mix", "segments", "join"]
-    assert stages_of("delivery", {"make": False}) == ["mix", "segments", "join"]
-    assert stages_of("pictures", {}) == ["pictures"]
+    assert stages_of("delivery", {}) == ["reading", "made", "music", "mix", "segments", "join"]
+    assert stages_of("delivery", {"make": False}) == ["reading", "mix", "segments", "join"]
+    assert stages_of("pictures", {}) == ["reading", "pictures"]
     assert stages_of("everything", {})[-1] == "preview"

@@ -38,6 +38,7 @@ from cutreel.services import Delivered, ServiceRefused
 from cutreel.store import OverLimit, UsedUp
 from tests.bridge.serving import Asked, Server, serving, told
 from tests.conftest import ROOT, STORY
+from tests.making.nobody import read_and_added
 from tests.waiting import until
 
 KEY = "sk-4711-nobody-may-read-this"
@@ -148,7 +149,7 @@ def test_a_film_by_four_kinds_of_makers_at_once(
     settings = Settings(look="stick-figures", aspect="1:1", music="none", seed=25_025)
     uncut, used = new_film("Twenty-five", STORY, settings)
     document, _, _ = apply_command(uncut, CutAgain(by="exactly", count=25), used)
-    film = shop.films.add(document, [s.edge for s in document.shots])
+    film = read_and_added(shop, document, [s.edge for s in document.shots])
     shots = [s.id for s in document.shots]
     parts = {
         "pen": shots[:7],
@@ -314,7 +315,7 @@ def test_a_limit_that_is_reached_lets_the_run_rest_and_it_goes_on_when_raised(
     shop = stack.shop
     uncut, used = new_film("Limited", STORY, Settings(look="stick-figures", seed=25_026))
     document, _, _ = apply_command(uncut, CutAgain(by="exactly", count=6), used)
-    film = shop.films.add(document, [s.edge for s in document.shots])
+    film = read_and_added(shop, document, [s.edge for s in document.shots])
     shop.spending.set_limit(film, Decimal("0.010"))  # three of six at 0.003
     run = start_run(shop, film, "pictures", {"takes": 1})
     rests = until(lambda: (v := shop.runs.view(run)).state == "paused" and v.done == 3 and v, 60)
@@ -352,7 +353,7 @@ def test_a_folder_that_is_watched(stack: Temporary, four: Path) -> None:
     shop = stack.shop
     uncut, used = new_film("Watched", STORY, Settings(look="stick-figures", seed=25_027))
     document, _, _ = apply_command(uncut, CutAgain(by="exactly", count=6), used)
-    film = shop.films.add(document, [s.edge for s in document.shots])
+    film = read_and_added(shop, document, [s.edge for s in document.shots])
     shot = document.shots[0].id
     run = start_run(shop, film, "pictures", {"takes": 1, "shots": [shot], "offer": "brush"})
     (job,) = until(lambda: [j for j in shop.hand.open("brush") if j.film == film], 60)

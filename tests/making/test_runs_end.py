@@ -15,6 +15,7 @@ from cutreel.making.worker import sweep
 from cutreel.running import commands
 from cutreel.running.temporary import Temporary
 from cutreel.store.tables import Item, Run, now
+from tests.making.nobody import read_and_added
 from tests.waiting import until
 
 STORY = "The {} was dark. Ada rowed out to it at dusk. Bram held the lantern. Nobody answered them."
@@ -22,7 +23,7 @@ STORY = "The {} was dark. Ada rowed out to it at dusk. Bram held the lantern. No
 
 def film(shop: Workshop, word: str, **settings: object) -> str:
     document, edges = new_film(word, STORY.format(word), Settings(pace=2, music="none", **settings))
-    return shop.films.add(document, edges)
+    return read_and_added(shop, document, edges)
 
 
 def ended(shop: Workshop, run: str, seconds: float = 60) -> object:
@@ -33,7 +34,7 @@ def test_state_and_queue_are_one_transaction(stack: Temporary) -> None:
     """Items that are there have jobs; where the transaction fails, there are neither."""
     shop = stack.shop
     beacon = film(shop, "beacon")
-    items = shop.registry.stages(shop.registry.wanted("speech", {}))[0].items(
+    items = shop.registry.stages(shop.registry.wanted("speech", {}))[-1].items(
         shop.assembled(beacon), None, shop
     )
     # Not before: a sweeper would open the stage itself.
@@ -59,7 +60,7 @@ def test_an_item_whose_worker_vanished_is_taken_up_again(stack: Temporary) -> No
     """As after the database was killed under a worker: the item says it is going, and nobody has it."""
     shop = stack.shop
     run = shop.runs.start(film(shop, "causeway"), "speech", {})
-    items = shop.registry.stages(shop.registry.wanted("speech", {}))[0].items(
+    items = shop.registry.stages(shop.registry.wanted("speech", {}))[-1].items(
         shop.assembled(shop.runs.view(run).film), None, shop
     )
 
@@ -81,7 +82,7 @@ def test_a_run_whose_last_step_nobody_took_is_moved_on(stack: Temporary) -> None
     shop = stack.shop
     run = shop.runs.start(film(shop, "breakwater"), "speech", {})
     with shop.database.transaction() as session:
-        session.execute(update(Run).where(Run.id == run).values(stage=0))
+        session.execute(update(Run).where(Run.id == run).values(stage=1))
     assert run in shop.runs.stuck_runs(["speech"])
     sweep(shop)
     assert shop.runs.view(run).state == "done"
@@ -143,7 +144,7 @@ def test_a_delivery_stops_at_what_lacks_or_goes_on_with_what_stands_in(stack: Te
     try:
         strict = ended(shop, start_run(shop, name, "delivery", {"size": "360p"}), 120)
         assert strict.state == "failed" and "lantern" in strict.message
-        assert strict.stage == 0, "said before anything is mixed or rendered"
+        assert strict.stage == 1, "said before anything is mixed or rendered"
         wish = {"size": "360p", "lacking": "stand in"}
         loose = ended(shop, start_run(shop, name, "delivery", wish), 120)
     finally:

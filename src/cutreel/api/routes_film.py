@@ -61,8 +61,8 @@ def shelf(films: Films) -> list[Card]:
 
 @router.post("/films", status_code=201)
 def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
-    """A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
-    then is not spoken), else by whom it is about."""
+    """A new film from a story. Without a title it is called by its first line, where that is plainly a title, else by
+    whom it is about. A first line that is the film's title is not spoken."""
     style = shop.styles.get(new.style) if new.style else None
     first = shop.plugged.choices().get("picture", {}).get("first")
     if first and "offer" not in new.settings.model_fields_set:
@@ -74,7 +74,9 @@ def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     looks = style.looks if style else []
     new.settings.look = look_named(new.settings.look, looks).name
     title, text = new.title.strip(), new.text
-    found = None if title or new.shots or new.sources else titled(text)
+    found = None if new.shots or new.sources else titled(text)
+    if found and title and found.title.casefold() != title.casefold():
+        found = None
     title, text = (found.title, found.text) if found else (title, text)
     wish = replace(wish_for(new.settings.kind, new.settings.pace), by=new.by, count=new.count)
     parses, missing = parses_of(clean_text(text), shop.parses, AT_ONCE)

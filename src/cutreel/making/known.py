@@ -18,7 +18,7 @@ from .kinds.listening import LISTENING_RUN, ListeningKind, ListeningWanted
 from .kinds.mix import MixKind
 from .kinds.parts import PARTS_RUN, PartsKind, PartsWanted
 from .kinds.picture import PictureKind
-from .kinds.reading import ReadingKind
+from .kinds.reading import READING, ReadingKind
 from .kinds.retouch import RETOUCH_RUN, RetouchKind, RetouchWanted
 from .kinds.segment import SegmentKind
 from .kinds.sound import MusicKind, SoundKind
@@ -83,6 +83,7 @@ REGISTRY = Registry.of(
         NARRATION_RUN,
         LISTENING_RUN,
     ],
+    before=READING,
 )
 
 RunRequest = Annotated[

@@ -14,6 +14,7 @@ from typing import TYPE_CHECKING, Any, ClassVar, Generic, Literal, TypeVar
 from pydantic import BaseModel, ConfigDict, Field, ValidationError
 
 from cutreel.core.errors import BadInput
+from cutreel.core.film import FilmDocument
 from cutreel.core.keys import key
 from cutreel.protocol import Offer
 from cutreel.store import Assembled, ItemSpec, Result
@@ -127,19 +128,36 @@ class RunKind:
 
 
 @dataclass(frozen=True)
+class Beginning:
+    """What every run begins with where a film needs it, which its document alone tells."""
+
+    name: str
+    items: "Callable[[str, FilmDocument, Workshop], list[ItemSpec]]"
+
+    @property
+    def stage(self) -> Stage:
+        """It as a part of a run. Whoever moves a run on has worked out what is next, and has nothing to do here."""
+        return Stage(self.name, lambda film, wanted, shop: [], estimated=False)
+
+
+@dataclass(frozen=True)
 class Registry:
-    """All kinds and runs, by name."""
+    """All kinds and runs, by name, and what every run begins `before`."""
 
     kinds: Mapping[str, Kind[Any]]
     runs: Mapping[str, RunKind]
+    before: Beginning
 
     @classmethod
-    def of(cls, kinds: Collection[Kind[Any]], runs: Collection[RunKind]) -> "Registry":
-        return cls({k.name: k for k in kinds}, {r.name: r for r in runs})
+    def of(
+        cls, kinds: Collection[Kind[Any]], runs: Collection[RunKind], before: Beginning
+    ) -> "Registry":
+        return cls({k.name: k for k in kinds}, {r.name: r for r in runs}, before)
 
     def with_more(self, kinds: Collection[Kind[Any]], runs: Collection[RunKind]) -> "Registry":
         """The same and more."""
-        return Registry.of([*self.kinds.values(), *kinds], [*self.runs.values(), *runs])
+        more = [*self.kinds.values(), *kinds], [*self.runs.values(), *runs]
+        return Registry.of(*more, self.before)
 
     def run(self, kind: str) -> RunKind:
         """The run of a name. Raises BadInput."""
@@ -159,7 +177,8 @@ class Registry:
             raise BadInput(f"{where}: {first['msg']}", "Correct it and ask again.") from error
 
     def stages(self, wanted: Wanted) -> Sequence[Stage]:
-        return self.run(wanted.kind).stages(wanted)
+        """The parts of a run, in their order."""
+        return [self.before.stage, *self.run(wanted.kind).stages(wanted)]
 
     def price(self, items: Sequence[ItemSpec], offers: Sequence[Offer]) -> Decimal:
         """What the services will ask for `items`."""

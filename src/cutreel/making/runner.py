@@ -18,12 +18,15 @@ log = logging.getLogger(__name__)
 def start_run(shop: Workshop, film: str, kind: str, options: Mapping[str, Any]) -> str:
     """Start a run; returns its id. Raises BadInput for a kind or options that make no sense."""
     wanted = shop.registry.wanted(kind, options)
-    shop.films.get(film)
     # Worked out before anything is noted: what makes no sense is refused and leaves nothing behind.
-    first = shop.registry.stages(wanted)[0]
-    items = first.items(shop.assembled(film), wanted, shop)
-    run = shop.runs.start(film, kind, wanted.model_dump(mode="json", exclude_defaults=True))
-    if _open(shop, run, 0, items):
+    document = shop.films.get(film).document
+    first = shop.registry.before.items(film, document, shop)
+    stands = shop.laid_out(film, document, read_on=not first)
+    items = shop.registry.stages(wanted)[1].items(stands, wanted, shop)
+    at = 0 if first else 1
+    options = wanted.model_dump(mode="json", exclude_defaults=True)
+    run = shop.runs.start(film, kind, options, done=at)
+    if _open(shop, run, at, first or items):
         advance(shop, run)
     return run
 

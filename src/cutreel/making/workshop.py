@@ -188,9 +188,9 @@ class Workshop:
         document = self.films.get(film).document
         return self.laid_out(film, document)
 
-    def laid_out(self, film: str, document: FilmDocument) -> Assembled:
-        """A film as `document` has it, read whole."""
-        parses, _ = parses_of(document, self.parses)
+    def laid_out(self, film: str, document: FilmDocument, read_on: bool = True) -> Assembled:
+        """A film as `document` has it, read whole; without `read_on` as far as it is read already."""
+        parses, _ = parses_of(document, self.parses, None if read_on else 0)
         return assembled_film(film, document, self.offers(), self.results, self.takes, parses)
 
 

@@ -112,9 +112,10 @@ class RunStore:
     def __init__(self, database: Database) -> None:
         self.database = database
 
-    def start(self, film: str, kind: str, options: dict[str, Any]) -> str:
+    def start(self, film: str, kind: str, options: dict[str, Any], done: int = 0) -> str:
+        """Note a run of which so many stages have nothing to do."""
         with self.database.transaction() as session:
-            run = Run(id=new_id(), film=film, kind=kind, options=options)
+            run = Run(id=new_id(), film=film, kind=kind, options=options, stage=done - 1)
             session.add(run)
             session.flush()
             announce(session, film, "run", run=run.id)

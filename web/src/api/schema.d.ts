@@ -19,8 +19,8 @@ export interface paths {
         put?: never;
         /**
          * Add Film
-         * @description A new film from a story. Without a title it is called by its first line, where that is plainly a title (and
-         *     then is not spoken), else by whom it is about.
+         * @description A new film from a story. Without a title it is called by its first line, where that is plainly a title, else by
+         *     whom it is about. A first line that is the film's title is not spoken.
          */
         post: operations["add_film_api_films_post"];
         delete?: never;
