@@ -29,6 +29,16 @@ def places(text: str) -> list[str]:
         ),
         # her own room is where she is
         ("Tom took Ada to the inn. Ada’s room was small. Ada slept.", ["an inn", "a room", "a room"]),
+        # a place that is full is seen from within; one that does something is seen for a moment
+        (
+            "Ada stood on the bridge.\n\nIn the morning the bakery was full. Ada bought two rolls.",
+            ["a bridge over a river", "a bakery", "a bakery"],
+        ),
+        # what left is where its passenger is
+        (
+            "The last tram left the square at midnight, and Ada was the only person in it. Ada slept.",
+            ["the inside of a tram"] * 2,
+        ),
         # the ninth room of the museum is the museum
         (
             "Ada worked at the Corvane Museum. In the ninth room hung a picture. Ada slept.",

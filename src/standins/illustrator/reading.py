@@ -117,6 +117,8 @@ _TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing 
 
 _STREETS = re.compile(r" (?:street|road|lane|avenue|square|row|alley)\b")
 """Behind a word that a street is called by: on Cable Street there are no cables."""
+_SOLD = re.compile(r" (?:markets?|shops?|stalls?|sellers?|dealers?|mongers?|traders?|fairs?|auctions?)\b")
+"""Behind an animal that is bought there: the fish market is no fish."""
 _IN_A_TOWER = re.compile(r"(?:^|\. )(?:an?|the) (?:[a-z]+ )?tower(?=[,.]|$)")
 """A tower that is all that a sentence says: a place. One that stands somewhere is a thing."""
 _CLOCK_TOWER = re.compile(r"\b(?:clock tower|tower clock|church tower|town clock)\b")
@@ -424,6 +426,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             continue
         if word in v.PROPS and text[: match.start()].endswith(" its "):
             # "The train, its windows warm": a part of what is there already.
+            used.add(word)
+            continue
+        if word in v.ANIMALS and _SOLD.match(text, match.end()):
             used.add(word)
             continue
         if word in v.ANIMALS and (word not in _ALSO_VERBS or _is_noun(text, match)):

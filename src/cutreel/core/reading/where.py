@@ -57,6 +57,11 @@ _AWAY = frozenset(
 # fmt: on
 
 
+_IS_IN = frozenset("be sit ride stand sleep lie".split())
+_FULL = frozenset("full crowded busy packed".split())
+"""How a place is that is looked at from within."""
+
+
 class Arrival(NamedTuple):
     """At character `start` of a paragraph the scene is at the place that a noun names; `comes`: somebody arrives there
     now, else they are there already."""
@@ -104,6 +109,10 @@ def arrivals(
         if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
             out.append(Arrival(token.start, "home", "home", True))
             continue
+        ridden = _ridden(parsed, i) if i not in spoken and token.lemma == "it" else ""
+        if ridden:
+            out.append(Arrival(token.start, ridden, ridden, False))
+            continue
         if i not in spoken and _is_set_in(parsed, i):
             out.append(Arrival(token.start, "town", token.lemma, False))
             continue
@@ -117,7 +126,11 @@ def arrivals(
             elsewhere = (
                 teller is not None and not found and _others_are(parsed, verb, called, teller)
             )
-            stays = token.dep not in SUBJECT or _is_somebodys(parsed, i, called)
+            stays = (
+                token.dep not in SUBJECT
+                or _is_somebodys(parsed, i, called)
+                or _is_seen_from_within(parsed, i)
+            )
             out.append(
                 Arrival(
                     token.start,
@@ -148,6 +161,31 @@ def _is_somebodys(parsed: Parsed, i: int, called: Called) -> bool:
     return verb.lemma == "be" and any(
         parsed.tokens[c].dep == "poss" and called(c) for c in parsed.children[i]
     )
+
+
+def _is_seen_from_within(parsed: Parsed, i: int) -> bool:
+    """ "In the morning the bakery was full": whoever can say so is in it."""
+    verb = parsed.tokens[i].head
+    return parsed.tokens[verb].lemma == "be" and any(
+        parsed.tokens[c].dep == "acomp" and parsed.tokens[c].lemma in _FULL
+        for c in parsed.children[verb]
+    )
+
+
+def _ridden(parsed: Parsed, i: int) -> str:
+    """What somebody rides in, where it is told after it: "The last tram left, and Ada was the only person in it"."""
+    token = parsed.tokens[i]
+    prep, verb = parsed.tokens[token.head], parsed.tokens[clause_of(parsed, i)]
+    inside = token.dep == "pobj" and prep.text.lower() in {"in", "on", "aboard", "inside"}
+    if not inside or verb.lemma not in _IS_IN or unreal(parsed, clause_of(parsed, i)):
+        return ""
+    told = (t for t in reversed(parsed.tokens[:i]) if t.dep in SUBJECT and t.pos == "NOUN")
+    for subject in told:
+        if subject.lemma in _VEHICLES:
+            return subject.lemma
+        if sort_of(subject.lemma) != "person":
+            return ""  # "it" is that, not what drove by before
+    return ""
 
 
 def _is_in_bed(parsed: Parsed, i: int) -> bool:
