@@ -30,7 +30,9 @@ def test_a_deed_in_the_present_is_a_pose(deed: str, pose: str) -> None:
 
 
 def test_what_is_sold_in_a_market_is_not_in_the_picture() -> None:
-    read = read_prompt("Wide shot. the tram climbs past the fish market and the horse dealers. a road. day")
+    read = read_prompt(
+        "Wide shot. the tram climbs past the fish market and the horse dealers. a road. day"
+    )
     assert read.animals == []
     assert [a.kind for a in read_prompt("Wide shot. a fish in the market. day").animals] == ["fish"]
 
