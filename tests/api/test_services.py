@@ -287,3 +287,11 @@ def test_whoever_watches_over_it_is_told_whether_films_can_be_made(
     monkeypatch.setattr(shop.media, "free", lambda: 1_000)
     told = client.get("/api/ready")
     assert told.status_code == 503 and "is full" in told.json()["room"]
+
+
+def test_the_pages_money_has_a_name(client, film) -> None:
+    assert client.get("/api/money").json()["currency"] == ""
+    assert client.put("/api/currency", json={"name": " EUR "}).json()["currency"] == "EUR"
+    assert client.get(f"/api/films/{film['id']}/spending").json()["currency"] == "EUR"
+    assert client.put("/api/currency", json={"name": "x" * 9}).status_code == 422
+    assert client.put("/api/currency", json={"name": ""}).json()["currency"] == ""

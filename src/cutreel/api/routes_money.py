@@ -8,7 +8,7 @@ from decimal import Decimal
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, Field, StringConstraints
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import spelled
@@ -45,6 +45,7 @@ def spending(film: str, shop: Shop) -> Spending:
         today=float(shop.spending.total(since=today)),
         by_offer={k: float(v) for k, v in shop.spending.by_offer().items()},
         near=_near(shop, film),
+        currency=shop.spending.currency(),
         room=told_of_room(shop),
     )
 
@@ -76,7 +77,8 @@ class LimitView(BaseModel):
 
 
 class MoneyView(BaseModel):
-    """All that was spent, in the ways that are asked about, and the limits."""
+    """All that was spent, in the ways that are asked about, and the limits; in the page's money, whose name is
+    `currency`."""
 
     whole: float
     today: float
@@ -87,6 +89,7 @@ class MoneyView(BaseModel):
     days: list[Sum]
     months: list[Sum]
     limits: list[LimitView]
+    currency: str
 
 
 @router.get("/money")
@@ -126,12 +129,26 @@ def money(shop: Shop) -> MoneyView:
             )
             for scope, limit in sorted(shop.spending.limits().items())
         ],
+        currency=shop.spending.currency(),
     )
 
 
 def _kind(entry: Entry) -> str:
     """A kind as the ledger has it; lines from before kinds were kept have none."""
     return entry.kind or "before kinds were kept"
+
+
+class CurrencyWanted(BaseModel):
+    """What the page's money is called; empty: nothing."""
+
+    name: Annotated[str, StringConstraints(strip_whitespace=True, max_length=8)]
+
+
+@router.put("/currency")
+def set_currency(wanted: CurrencyWanted, shop: Shop) -> MoneyView:
+    """Name the page's money. What a service asks for in another is told by its rate."""
+    shop.spending.set_currency(wanted.name)
+    return money(shop)
 
 
 class LimitWanted(BaseModel):

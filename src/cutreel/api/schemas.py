@@ -463,6 +463,8 @@ class Spending(BaseModel):
     """The limit that is nearly reached, in a sentence."""
     room: str = ""
     """That the disk is full, or nearly, in a sentence."""
+    currency: str = ""
+    """What the page's money is called."""
 
 
 class Impact(BaseModel):

@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 from cutreel.core.errors import CutReelError
 
 from .database import Database
-from .tables import Limit, Promised, Spent, now
+from .tables import Kept, Limit, Promised, Spent, now
 
 DAY, MONTH = "day", "month"
 FORGOTTEN = timedelta(hours=3)
@@ -123,6 +123,23 @@ class SpendStore:
                 Entry(r.at, r.film, r.shot, r.kind, r.offer, Decimal(r.amount), r.key)
                 for r in session.scalars(query)
             ]
+
+    def currency(self) -> str:
+        """What the page's money is called; empty while nobody said."""
+        with self.database.transaction() as session:
+            row = session.get(Kept, "currency")
+            return str(row.value[0]) if row else ""
+
+    def set_currency(self, name: str) -> None:
+        """Say what the page's money is called. No sum changes: each service has its own rate."""
+        with self.database.transaction() as session:
+            row = session.get(Kept, "currency", with_for_update=True)
+            if row is None:
+                session.execute(
+                    insert(Kept).values(name="currency", value=[name]).on_conflict_do_nothing()
+                )
+            else:
+                row.value, row.at = [name], now()
 
     def limits(self) -> dict[str, Decimal]:
         """All limits, by scope."""

@@ -1903,6 +1903,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/currency": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Currency
+         * @description Name the page's money. What a service asks for in another is told by its rate.
+         */
+        put: operations["set_currency_api_currency_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/limits/{scope}": {
         parameters: {
             query?: never;
@@ -3792,6 +3812,14 @@ export interface components {
             theme: string;
             /** Notes */
             notes: string | null;
+        };
+        /**
+         * CurrencyWanted
+         * @description What the page's money is called; empty: nothing.
+         */
+        CurrencyWanted: {
+            /** Name */
+            name: string;
         };
         /**
          * CutAgain
@@ -5914,7 +5942,8 @@ export interface components {
         };
         /**
          * MoneyView
-         * @description All that was spent, in the ways that are asked about, and the limits.
+         * @description All that was spent, in the ways that are asked about, and the limits; in the page's money, whose name is
+         *     `currency`.
          */
         MoneyView: {
             /** Whole */
@@ -5935,6 +5964,8 @@ export interface components {
             months: components["schemas"]["Sum"][];
             /** Limits */
             limits: components["schemas"]["LimitView"][];
+            /** Currency */
+            currency: string;
         };
         /**
          * MoveScene
@@ -9436,6 +9467,11 @@ export interface components {
              * @default
              */
             room: string;
+            /**
+             * Currency
+             * @default
+             */
+            currency: string;
         };
         /** Splice[CaptionView] */
         Splice_CaptionView_: {
@@ -13793,6 +13829,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MoneyView"];
+                };
+            };
+        };
+    };
+    set_currency_api_currency_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurrencyWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoneyView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
                 };
             };
         };

@@ -152,6 +152,19 @@ export function useLimit() {
   });
 }
 
+export function useCurrency() {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (name: string) =>
+      unwrap<MoneyView>(await api.PUT("/api/currency", { body: { name } })),
+    onSuccess: (money) => {
+      client.setQueryData(MONEY, money);
+      void client.invalidateQueries({ queryKey: ["spending"] });
+    },
+    onError: said,
+  });
+}
+
 export const useFilmMoney = (film: string, made: number) =>
   useQuery({
     queryKey: ["money", film, made],

@@ -86,6 +86,7 @@ export function TopLine({ film }: { film: Film }) {
           }
         >
           spent {money(spending?.film ?? 0)} · today {money(spending?.today ?? 0)}
+          {spending?.currency && ` ${spending.currency}`}
         </Link>
         <span className="flex items-center gap-0.5">
           <IconButton

@@ -1,7 +1,7 @@
 /** Money: what was spent on what, and the limits that hold. */
 import { useState } from "react";
 
-import { type MoneyView, useLimit, useMoney } from "../../api/services";
+import { type MoneyView, useCurrency, useLimit, useMoney } from "../../api/services";
 import { Button } from "../../parts/Button";
 import { Field } from "../../parts/Field";
 import { KINDS } from "./kinds";
@@ -47,6 +47,7 @@ export function Money() {
         {SCOPES.map(([scope, title]) => (
           <LimitRow key={scope} scope={scope} title={title} money={money} />
         ))}
+        <Currency key={money.currency} name={money.currency} />
         <p className="mt-2 text-[12.5px] text-ink-2">
           A film has a limit of its own under “Sharing out”.
         </p>
@@ -61,11 +62,44 @@ export function Money() {
         </a>
         <Statements />
         <p className="mt-6 text-ink-2">
-          In all <span className="font-mono text-ink">{money.whole.toFixed(2)}</span>. Days and
-          months are counted by UTC.
+          In all{" "}
+          <span className="font-mono text-ink">
+            {money.whole.toFixed(2)}
+            {money.currency && ` ${money.currency}`}
+          </span>
+          . Days and months are counted by UTC.
         </p>
       </aside>
     </div>
+  );
+}
+
+/** What the page's money is called; a service in another has a rate of its own. */
+function Currency({ name }: { name: string }) {
+  const currency = useCurrency();
+  const [text, setText] = useState(name);
+  return (
+    <form
+      className="flex items-center gap-2 border-b border-rule py-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        currency.mutate(text.trim());
+      }}
+    >
+      <label className="contents">
+        <span className="grow">all of it is in</span>
+        <Field
+          placeholder="no name"
+          maxLength={8}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+          className="max-w-24 text-right font-mono text-[12px]"
+        />
+      </label>
+      <Button type="submit" disabled={text.trim() === name || currency.isPending}>
+        Set
+      </Button>
+    </form>
   );
 }
 

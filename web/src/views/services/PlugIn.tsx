@@ -7,6 +7,7 @@ import {
   type Services,
   type Settings,
   type Tried,
+  useMoney,
   usePlugIn,
   useTry,
   useUnplug,
@@ -77,6 +78,7 @@ interface FormProps {
 }
 
 function Form({ start, anew, hasKey, onDone }: FormProps) {
+  const currency = useMoney().data?.currency;
   const [settings, set] = useState<Settings>(start);
   const [key, setKey] = useState<string | null>(null);
   const plugIn = usePlugIn();
@@ -158,7 +160,7 @@ function Form({ start, anew, hasKey, onDone }: FormProps) {
               onChange={(e) => set({ ...settings, currency: e.target.value })}
             />
           </Labelled>
-          <Labelled title="One of it is, in mine">
+          <Labelled title={`One of it is, in ${currency || "mine"}`}>
             <Field
               aria-label="One of it is, in mine"
               inputMode="decimal"
