@@ -334,9 +334,9 @@ function FilmMoney({ film, made }: { film: string; made: number }) {
       {money.shots.length > 1 && (
         <>
           <h3 className="mt-5 font-semibold">Its dearest shots</h3>
-          <p className="text-ink-2">
+          <p className="flex flex-wrap gap-x-3 text-ink-2">
             {money.shots.slice(0, 6).map((s) => (
-              <span key={s.shot} className="mr-3 whitespace-nowrap">
+              <span key={s.shot} className="whitespace-nowrap">
                 {s.edge ? `shot ${s.edge}` : "one that is gone"}{" "}
                 <span className="font-mono text-[12px] text-ink">
                   {s.amount.toFixed(s.amount < 0.1 ? 3 : 2)}
