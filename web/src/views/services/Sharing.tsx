@@ -17,6 +17,7 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { RunControls } from "../../parts/RunControls";
+import { money } from "../../parts/time";
 import { notify } from "../../state/notices";
 import { LimitRow } from "./Money";
 import { price } from "./kinds";
@@ -189,7 +190,7 @@ function Shared({ film: id, head }: { film: string; head: React.ReactNode }) {
               >
                 Make them so
                 <span className="font-mono font-normal opacity-75">
-                  {(plan.cost + plan.chosen_cost).toFixed(2)}
+                  {money(plan.cost + plan.chosen_cost)}
                 </span>
               </Button>
               <span className="text-ink-2">
