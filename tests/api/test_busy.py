@@ -39,7 +39,7 @@ def slow_app(gate: threading.Event, seen: list[int], **bounds: float) -> FastAPI
 async def asked(app: FastAPI, heavy: int, gate: threading.Event) -> tuple[list[int], float]:
     """The statuses of so many heavy reads at once, and how long a light one took meanwhile."""
     transport = httpx.ASGITransport(app)
-    async with httpx.AsyncClient(transport=transport, base_url="http://x", timeout=30) as client:
+    async with httpx.AsyncClient(transport=transport, base_url="http://x", timeout=300) as client:
         going = [asyncio.create_task(client.get(SLOW)) for _ in range(heavy)]
         await asyncio.sleep(0.3)
         began = time.monotonic()
@@ -97,7 +97,7 @@ def test_health_answers_while_every_thread_is_taken(client, monkeypatch) -> None
     async def both() -> float:
         transport = httpx.ASGITransport(app)
         async with httpx.AsyncClient(
-            transport=transport, base_url="http://127.0.0.1:8420", timeout=30
+            transport=transport, base_url="http://127.0.0.1:8420", timeout=300
         ) as page:
             gate = threading.Event()
             loop = asyncio.get_running_loop()

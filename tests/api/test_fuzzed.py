@@ -19,7 +19,7 @@ from cutreel.making import take_out
 from cutreel.running.temporary import Temporary
 
 EACH = int(os.environ.get("CUTREEL_FUZZ", "3"))
-SECONDS = 120
+SECONDS = 300
 """Within which everything is answered, beside other tests on two slow cores: what opens files may begin just then."""
 SENT = ("method", "url", "params", "headers", "json", "data", "content", "files")
 IN_WORDS = {502, 503}
@@ -77,7 +77,7 @@ def made_up(operation: Any, ask: Callable[[Any], None]) -> None:
     each()
 
 
-@pytest.mark.timeout(900)
+@pytest.mark.timeout(1800)
 def test_requests_made_up_from_the_description(client, its_film: str) -> None:
     complaints: dict[str, str] = {}
     made = 0

@@ -11,7 +11,7 @@ from cutreel.running import commands
 from cutreel.running.ports import free_port
 from cutreel.running.temporary import Temporary
 from tests.conftest import ROOT
-from tests.waiting import until
+from tests.waiting import PATIENCE, until
 
 # fmt: off
 FLAGS = [
@@ -23,7 +23,7 @@ FLAGS = [
 # fmt: on
 
 
-expect.set_options(timeout=20_000)  # on two slow cores, beside two busy workers
+expect.set_options(timeout=PATIENCE * 30_000)
 
 
 @pytest.fixture(scope="session")
@@ -57,6 +57,7 @@ def page(browser: Browser, address: str) -> Iterator[Page]:
         viewport={"width": 1280, "height": 800}, base_url=address, accept_downloads=True
     )
     context.grant_permissions(["clipboard-read", "clipboard-write"])
+    context.set_default_timeout(PATIENCE * 30_000)
     fresh = context.new_page()
     complaints: list[str] = []
     fresh.on("pageerror", lambda error: complaints.append(str(error)))

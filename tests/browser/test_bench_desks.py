@@ -143,7 +143,7 @@ def test_takes_follow_a_sketch(page: Page) -> None:
     compose.get_by_role("button", name="Undo the last shape").click()
     compose.get_by_label("How strictly the sketch is followed").fill("100")
     ask.click()
-    expect(takes.get_by_role("listitem")).to_have_count(3, timeout=60_000)
+    expect(takes.get_by_role("listitem")).to_have_count(3)
     expect(page.get_by_text("Composed after a sketch from take 1.")).to_have_count(2)
 
 
@@ -151,7 +151,7 @@ def test_a_picture_in_another_look_and_seeds_for_the_whole_film(page: Page) -> N
     takes = bench(page, "Looks")
     desk(page, 1, "In another look")
     page.get_by_role("menuitem", name="Ink and wash").click()
-    expect(takes.get_by_role("listitem")).to_have_count(2, timeout=60_000)
+    expect(takes.get_by_role("listitem")).to_have_count(2)
     expect(page.get_by_text("In another look: ink wash.")).to_be_visible()
     page.get_by_label("In which look").click()
     page.get_by_role("option", name="in Chalk on slate").click()

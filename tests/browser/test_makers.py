@@ -93,7 +93,7 @@ def test_a_run_asks_and_is_answered_where_one_works(chosen: Page, film: str) -> 
         wish = {"kind": "pictures", "takes": 1, "shots": [shot], "offer": "no-ink"}
         run = chosen.request.post(f"/api/films/{film}/runs", data=wish).json()
         chosen.goto(f"/film/{film}/sheet")
-        chosen.get_by_role("button", name=re.compile("^asks you")).click(timeout=60_000)
+        chosen.get_by_role("button", name=re.compile("^asks you")).click()
         menu = chosen.get_by_role("menu")
         expect(menu).to_contain_text("no ink today")
         menu.get_by_role("menuitem", name="Let “Illustrator, quick” make it").click()
@@ -112,7 +112,7 @@ def test_an_offer_is_tried_and_told_how_good_it_is(page: Page, film: str) -> Non
     trial.get_by_label("Film to try it on").click()
     page.get_by_role("option", name="The Cold Kiln").click()
     trial.get_by_role("button", name="Try it").click()
-    expect(trial.get_by_role("img", name=re.compile("on trial$"))).to_have_count(3, timeout=60_000)
+    expect(trial.get_by_role("img", name=re.compile("on trial$"))).to_have_count(3)
     no_barriers(page, "an offer on trial")
     shown = trial.get_by_role("img", name=re.compile("on trial$")).first
     assert shown.evaluate("i => i.decode().then(() => i.naturalWidth)") > 600

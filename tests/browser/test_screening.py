@@ -68,7 +68,7 @@ def test_it_is_watched_at_another_speed_and_goes_round_in_a_shot(room: Page) -> 
     expect(room.get_by_role("button", name="2×")).to_have_attribute("aria-pressed", "true")
     room.keyboard.press("l")
     room.get_by_role("button", name="Play").click()
-    expect(room.get_by_role("button", name="Stop")).to_be_visible(timeout=60_000)
+    expect(room.get_by_role("button", name="Stop")).to_be_visible()
     assert video.evaluate("v => [v.playbackRate, v.preservesPitch]") == [2, True]
     shots = room.request.get(f"/api/films/{re.search(r'/film/(.+?)/', room.url)[1]}").json()[
         "shots"
@@ -192,8 +192,8 @@ def test_all_pictures_are_pinned_up_and_printed(room: Page) -> None:
     until(lambda: pinned.first.bounding_box()["width"] > wide + 40)
     no_barriers(room, "the wall")
     room.get_by_role("button", name="Make a board").click()
-    with room.expect_download(timeout=60_000) as got:
-        room.get_by_role("link", name="board.pdf").click(timeout=60_000)
+    with room.expect_download() as got:
+        room.get_by_role("link", name="board.pdf").click()
     assert got.value.path().read_bytes().startswith(b"%PDF-")
 
 

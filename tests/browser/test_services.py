@@ -75,7 +75,7 @@ def test_a_program_is_plugged_in_tried_and_taken_out(services: Page, tmp_path: P
     services.get_by_label("Command", exact=True).fill(f'cp "{ready}" {{output}}')
     trying.get_by_role("button", name="Try", exact=True).click()
     shown = trying.get_by_role("img", name="What came")
-    expect(shown).to_be_visible(timeout=30_000)
+    expect(shown).to_be_visible()
     assert shown.evaluate("i => i.naturalWidth") == 640
     no_barriers(services, "trying a program")
     services.get_by_role("button", name="Plug it in").click()
@@ -126,9 +126,9 @@ def test_a_service_that_does_not_answer_is_said_to(services: Page) -> None:
     services.get_by_label("Address").fill("http://127.0.0.1:9")
     services.get_by_role("button", name="Plug it in").click()
     check = services.get_by_role("region", name="Its check")
-    expect(check).to_contain_text("It does not answer", timeout=40_000)
+    expect(check).to_contain_text("It does not answer")
     expect(services.get_by_role("region", name="Offers").get_by_role("status")).to_contain_text(
-        "Far away", timeout=40_000
+        "Far away"
     )
     no_barriers(services, "a check")
 
@@ -166,7 +166,7 @@ def test_the_days_list_by_hand(services: Page, film: str, tmp_path: Path) -> Non
     until(waits, 60)
     services.get_by_role("tab", name="By hand").click()
     listed = services.get_by_role("region", name="List for today")
-    expect(listed.get_by_role("listitem")).to_have_count(2, timeout=30_000)
+    expect(listed.get_by_role("listitem")).to_have_count(2)
     expect(listed).to_contain_text("2 for today, 1 for later days")
     no_barriers(services, "a list by hand")
     # By keys: the prompt of this one, then the next one's.
@@ -252,4 +252,4 @@ def test_pictures_are_shared_out(services: Page, film: str) -> None:
     services.get_by_label("For at most").fill("0.05")
     services.get_by_role("button", name="Make them so").click()
     expect(services.get_by_text(re.compile("their share of it|has their share"))).to_be_visible()
-    expect(services.get_by_text("Every shot of it has its picture.")).to_be_visible(timeout=90_000)
+    expect(services.get_by_text("Every shot of it has its picture.")).to_be_visible(timeout=300_000)

@@ -141,7 +141,7 @@ def _listens(port: int) -> bool:
         return s.connect_ex(("127.0.0.1", port)) == 0
 
 
-@pytest.mark.timeout(600)
+@pytest.mark.timeout(1800)
 def test_a_film_by_four_kinds_of_makers_at_once(
     stack: Temporary, four: Path, interface: Server
 ) -> None:

@@ -7,7 +7,7 @@ import pytest
 from bench.chaos import run
 
 
-@pytest.mark.timeout(600)
+@pytest.mark.timeout(1800)
 def test_half_a_minute_of_blows_loses_nothing(tmp_path: Path) -> None:
     for each in (tmp_path, *tmp_path.parents[:2]):
         each.chmod(each.stat().st_mode | 0o011)

@@ -26,7 +26,7 @@ from tests.waiting import until
 
 STORY = "The lamp was dark. Ada took the oars.\n"
 STRANGER = "nobody"
-PAGE = httpx.Client(timeout=60)
+PAGE = httpx.Client(timeout=300)
 
 
 @pytest.fixture(scope="module")

@@ -122,7 +122,7 @@ def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) 
     film = httpx.post(
         started.address + "/api/films",
         json={"title": "Kept", "text": "The lamp was dark."},
-        timeout=60,
+        timeout=300,
     ).json()
     started.end()
     until(lambda: not started.processes(), 20)
@@ -131,7 +131,7 @@ def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) 
     try:
         until(lambda: "is ready at" in again.said or again.process.poll() is not None, 60)
         assert (
-            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=60).json()["head"]["title"]
+            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=300).json()["head"]["title"]
             == "Kept"
         )
     finally:
