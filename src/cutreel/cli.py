@@ -7,6 +7,7 @@ import sys
 import time
 from collections.abc import Callable
 from pathlib import Path
+from typing import get_args
 
 import click
 
@@ -14,6 +15,7 @@ from cutreel.core.breakdown import KINDS, FilmKind, Wish
 from cutreel.core.continuity import MOODS, Overrides, look_named
 from cutreel.core.errors import BadInput, CutReelError
 from cutreel.core.film import (
+    Aspect,
     FilmDocument,
     GivenShot,
     Settings,
@@ -51,9 +53,7 @@ for command in (export, import_, verify_, service, backup, restore):
     type=click.Path(path_type=Path),
     help="The film file to write; captions and report are written beside it.",
 )
-@click.option(
-    "--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True
-)
+@click.option("--aspect", type=click.Choice(get_args(Aspect)), default="16:9", show_default=True)
 @click.option("--size", type=click.Choice(list(SHORT_SIDE)), default="1080p", show_default=True)
 @click.option("--fps", type=click.Choice(list(KNOWN_RATES)), default="24", show_default=True)
 @click.option("--look", default="cut-paper", show_default=True, help="The film's look, by name.")
@@ -131,9 +131,7 @@ def make(
     show_default=True,
     help="What kind of film it is; its pace follows.",
 )
-@click.option(
-    "--aspect", type=click.Choice(["16:9", "9:16", "1:1"]), default="16:9", show_default=True
-)
+@click.option("--aspect", type=click.Choice(get_args(Aspect)), default="16:9", show_default=True)
 @click.option("--look", default="cut-paper", show_default=True, help="The film's look, by name.")
 @click.option("--shots", type=click.IntRange(1, 20_000), help="Exactly so many shots.")
 @click.option("--json", "format", flag_value="json", help="JSON on standard output.")

@@ -205,14 +205,14 @@ def test_events_tell_what_happened_and_can_be_taken_up_again(stack, client, film
         async with listener.listening():
             events = stream(stack.shop, listener, film["id"], 0)
             assert (await anext(events))["event"] == "ready"
-            first = [await asyncio.wait_for(anext(events), 5) for _ in range(2)]
+            first = [await asyncio.wait_for(anext(events), 120) for _ in range(2)]
             threading.Timer(
                 0.3,
                 lambda: change(
                     client, film, {"type": "rename film", "title": "B"}, film["revision"] + 1
                 ),
             ).start()
-            return [*first, await asyncio.wait_for(anext(events), 5)]
+            return [*first, await asyncio.wait_for(anext(events), 120)]
 
     added, one, two = asyncio.run(heard())
     assert json.loads(added["data"])["what"] == "film added"

@@ -34,7 +34,7 @@ def address(stack: Temporary) -> str:
     stack.environment["CUTREEL_DOOR"] = f"http://127.0.0.1:{free_port()}"  # who needs it starts it
     stack.start("web", commands.web(port))
     commands.wait_for(
-        lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 60, "The web server"
+        lambda: commands.answers(f"http://127.0.0.1:{port}/api/health"), 300, "The web server"
     )
     address = f"http://127.0.0.1:{port}"
     # A story is read at once, and not a moment later.

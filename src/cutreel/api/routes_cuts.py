@@ -5,7 +5,7 @@ from typing import Any, Literal
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from cutreel.core.film import Change, cut_differences, excerpt_of
+from cutreel.core.film import Aspect, Change, cut_differences, excerpt_of
 from cutreel.core.film.commands import EditPlaces, SetSettings
 
 from .door import Films, Shop
@@ -63,7 +63,7 @@ class ExcerptWanted(CutName):
 
     start: int = Field(ge=0)
     end: int = Field(gt=0)
-    aspect: Literal["16:9", "9:16", "1:1"] | None = None
+    aspect: Aspect | None = None
 
 
 @router.post("/excerpts", status_code=201)

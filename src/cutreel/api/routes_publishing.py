@@ -7,6 +7,7 @@ from pydantic import BaseModel, ValidationError
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import (
+    Aspect,
     chapters_of,
     credits_of,
     drafted_texts,
@@ -33,7 +34,6 @@ from cutreel.making import thumbnail_of
 from .door import Films, Shop
 
 router = APIRouter(prefix="/api/films/{film}")
-Shape = Literal["16:9", "9:16", "1:1"]
 
 
 class TextFaultView(BaseModel):
@@ -141,7 +141,7 @@ def thumbnail(
     told: Annotated[str, Query(max_length=2_000)],
     shop: Shop,
     films: Films,
-    shape: Shape = "16:9",
+    shape: Aspect = "16:9",
     wide: Annotated[int | None, Query(ge=80, le=1280)] = None,
 ) -> Response:
     """A thumbnail, `told` as JSON, as the file that is published, or so many pixels `wide`."""
@@ -163,7 +163,7 @@ def _told(text: str) -> Thumbnail:
 
 @router.post("/thumbnails/measured")
 def measured(
-    film: str, told: Thumbnail, shop: Shop, films: Films, shape: Shape = "16:9"
+    film: str, told: Thumbnail, shop: Shop, films: Films, shape: Aspect = "16:9"
 ) -> ThumbnailMeasuresView:
     """What is left of a thumbnail where people meet it."""
     made = thumbnail_of(shop, films.now(film).film, told, shape)

@@ -7,6 +7,7 @@ from typing import Literal, NamedTuple
 from fpdf import FPDF
 from fpdf.enums import XPos, YPos
 
+from cutreel.core.film import proportion
 from cutreel.core.lettering import face_file, wrapped
 from cutreel.core.timeline import timecode
 from cutreel.store import Assembled
@@ -73,9 +74,8 @@ def write_board(
     dropped: Callable[[], bool],
 ) -> bytes | None:
     """A film as a PDF with `each` shots on a page. None when nobody wants it any more."""
-    wide, high = film.document.settings.aspect.split(":")
     sheet = FPDF(format=paper)
-    layout = layout_of((sheet.w, sheet.h), each, int(wide) / int(high))
+    layout = layout_of((sheet.w, sheet.h), each, proportion(film.document.settings.aspect))
     pdf = FPDF("landscape" if layout.lying else "portrait", format=paper)
     pdf.set_auto_page_break(False)
     pdf.set_title(film.document.title)

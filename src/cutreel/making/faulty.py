@@ -3,7 +3,7 @@
 from pydantic import ValidationError
 
 from cutreel.core.continuity import figures_of
-from cutreel.core.film import ReadShot
+from cutreel.core.film import ReadShot, proportion
 from cutreel.core.pictures import (
     Checks,
     ClipChecks,
@@ -24,7 +24,7 @@ Faults = dict[str, list[Fault]]
 def faults_of(film: Assembled) -> list[Faults]:
     """For each shot of the film: the faults of its takes, by the take's id. That a picture is
     nearly another shot's is told of those in use."""
-    wide, high = (int(n) for n in film.document.settings.aspect.split(":"))
+    shape = proportion(film.document.settings.aspect)
     broken = broken_chains(film)
     out: list[Faults] = []
     prints: list[tuple[int, str]] = []
@@ -40,7 +40,7 @@ def faults_of(film: Assembled) -> list[Faults]:
                 if checks is None:
                     continue
                 found[take.id] = faults_of_picture(
-                    checks, wide / high, shot.facts.framing, _figures(shot, take)
+                    checks, shape, shot.facts.framing, _figures(shot, take)
                 )
                 found[take.id] += _of_clip(take, broken)
                 if used is not None and take.id == used.id:

@@ -1,12 +1,13 @@
 """Thumbnails from the pictures of a film."""
 
 import io
+from collections.abc import Mapping
 from typing import NamedTuple
 
 from PIL import Image
 
-from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import TakeRow, heads_in
+from cutreel.core.errors import NotFound
+from cutreel.core.film import Aspect, TakeRow, heads_in
 from cutreel.core.publishing import Drawn, Thumbnail, ThumbnailMeasures, draw_thumbnail, measured
 from cutreel.store import Assembled
 
@@ -14,7 +15,9 @@ from .moving import frame_of_film
 from .pictures import FIGURES
 from .workshop import Workshop
 
-SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1080, 1080)}
+SIZES: Mapping[Aspect, tuple[int, int]] = {
+    "16:9": (1280, 720), "9:16": (720, 1280), "4:5": (1080, 1350), "1:1": (1080, 1080),
+}  # fmt: skip
 """Pixels of a thumbnail, by its shape (common practice: 1280 by 720)."""
 MOST_BYTES = 2_000_000
 QUALITIES = (92, 85, 75, 60)
@@ -28,12 +31,10 @@ class MadeThumbnail(NamedTuple):
 
 
 def thumbnail_of(
-    shop: Workshop, film: Assembled, told: Thumbnail, shape: str, wide: int | None = None
+    shop: Workshop, film: Assembled, told: Thumbnail, shape: Aspect, wide: int | None = None
 ) -> MadeThumbnail:
     """Draw a thumbnail, as good as finds room in two million bytes; at its size, or so many pixels `wide`. Raises
-    NotFound, BadInput."""
-    if shape not in SIZES:
-        raise BadInput("A thumbnail has no such shape.", "Choose " + ", ".join(SIZES) + ".")
+    NotFound."""
     at = next((i for i, s in enumerate(film.read.shots) if s.shot.id == told.shot), None)
     if at is None:
         raise NotFound("That shot is not in the film any more.", "Choose another.")
@@ -60,7 +61,7 @@ def _layers(shop: Workshop, film: Assembled, at: int) -> tuple[list[Image.Image]
     return [Image.open(io.BytesIO(shop.media.get(m))) for m, _ in told], figures
 
 
-def _face(take: TakeRow, told: Thumbnail, picture: tuple[int, int], shape: str) -> float | None:
+def _face(take: TakeRow, told: Thumbnail, picture: tuple[int, int], shape: Aspect) -> float | None:
     """How high the largest face is, as a share of the thumbnail's height."""
     heads = heads_in(take)
     if not heads:

@@ -61,7 +61,7 @@ def _server(factory: str, port: int, host: str = "127.0.0.1") -> list[str]:
 def answers(url: str) -> bool:
     """Whether something answers well at `url`, which is on this machine."""
     try:
-        with urlopen(url, timeout=2) as answer:
+        with urlopen(url, timeout=10) as answer:
             return bool(answer.status == 200)
     except (URLError, OSError):
         return False

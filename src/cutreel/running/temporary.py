@@ -99,7 +99,7 @@ def temporary(
         for i in range(workers):
             running.start_worker(f"worker-{i + 1}")
         commands.wait_for(
-            lambda: commands.answers(services + "/offers"), 60, "The stand-in services"
+            lambda: commands.answers(services + "/offers"), 300, "The stand-in services"
         )
         yield running
     finally:

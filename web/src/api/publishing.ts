@@ -6,7 +6,7 @@ import { notify } from "../state/notices";
 
 export type Publishing = Schemas["PublishingView"];
 export type Thumbnail = Schemas["Thumbnail"];
-export type ThumbnailShape = "16:9" | "9:16" | "1:1";
+export type ThumbnailShape = "16:9" | "9:16" | "4:5" | "1:1";
 type Measures = Schemas["ThumbnailMeasuresView"];
 type Proposed = Schemas["ProposedThumbnails"];
 export type BackChange = Omit<Schemas["BackChangeView"], "command"> & { command: Command | null };

@@ -4333,7 +4333,7 @@ export interface components {
             /** End */
             end: number;
             /** Aspect */
-            aspect?: ("16:9" | "9:16" | "1:1") | null;
+            aspect?: ("16:9" | "9:16" | "4:5" | "1:1") | null;
         };
         /** ExchangeView */
         ExchangeView: {
@@ -8960,7 +8960,7 @@ export interface components {
              * @default 16:9
              * @enum {string}
              */
-            aspect: "16:9" | "9:16" | "1:1";
+            aspect: "16:9" | "9:16" | "4:5" | "1:1";
             /**
              * Fps
              * @default 24
@@ -11558,7 +11558,7 @@ export interface operations {
         parameters: {
             query: {
                 told: string;
-                shape?: "16:9" | "9:16" | "1:1";
+                shape?: "16:9" | "9:16" | "4:5" | "1:1";
                 wide?: number | null;
             };
             header?: never;
@@ -11592,7 +11592,7 @@ export interface operations {
     measured_api_films__film__thumbnails_measured_post: {
         parameters: {
             query?: {
-                shape?: "16:9" | "9:16" | "1:1";
+                shape?: "16:9" | "9:16" | "4:5" | "1:1";
             };
             header?: never;
             path: {

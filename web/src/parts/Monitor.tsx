@@ -6,6 +6,7 @@ import { Button } from "./Button";
 import { isDrawn, lastFrame } from "./lastFrame";
 import { timecode } from "./time";
 import { useFilmVideo } from "./useFilmVideo";
+import { isUpright } from "./shape";
 
 export function Monitor({ film }: { film: Film }) {
   const { video, state, isPlaying, mixing, fresh, toggle, tells } = useFilmVideo(film);
@@ -19,7 +20,7 @@ export function Monitor({ film }: { film: Film }) {
 
   const shot = film.shots.find((s) => frame < s.stop) ?? film.shots[film.shots.length - 1];
   const still = shot?.takes.find((t) => t.id === shot.used);
-  const upright = film.settings.aspect === "9:16";
+  const upright = isUpright(film.settings.aspect);
   return (
     <section aria-label="Monitor" className={upright ? "flex bg-ground" : ""}>
       {/* As wide as there is room, and never higher than two fifths of the window. An upright film has its controls

@@ -86,6 +86,7 @@ from .screening import (
     screened_scenes,
     spelled,
 )
+from .shape import Aspect, is_upright, proportion
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .tightening import longest_of, tightened
@@ -102,6 +103,7 @@ __all__ = [
     "USUAL_PROMPT",
     "USUAL_TEXT",
     "VOICE_RATE",
+    "Aspect",
     "Assembled",
     "BackChange",
     "Change",
@@ -194,6 +196,7 @@ __all__ = [
     "has_plate",
     "heads_in",
     "is_fresh",
+    "is_upright",
     "lacking_licences",
     "language_spoken",
     "levels_of",
@@ -213,6 +216,7 @@ __all__ = [
     "placed_notes",
     "plan_of",
     "prompts_of",
+    "proportion",
     "proposed_for",
     "proposed_thumbnails",
     "read_film",

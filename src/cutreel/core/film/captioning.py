@@ -11,6 +11,7 @@ from .heads import Head, heads_seen
 from .made import TakeRow
 from .moving import camera_of
 from .reading import ReadFilm
+from .shape import is_upright
 
 BANDS: dict[CaptionPlace, tuple[float, float]] = {
     "low": (0.78, 0.96),
@@ -34,7 +35,7 @@ def captions_shown(
 ) -> list[CaptionShown]:
     """How each caption is shown. All captions that begin in a shot stand at the same place."""
     settings = read.document.settings
-    style, upright = settings.caption_style, settings.aspect == "9:16"
+    style, upright = settings.caption_style, is_upright(settings.aspect)
     starts = [rate.seconds(s.start) for s in spans]
     shots = [max(0, bisect_right(starts, c.start + 0.05) - 1) for c in captions]
     places = (

@@ -31,6 +31,8 @@ from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
 from cutreel.core.titles import CardAmount, CardSort
 
+from .shape import Aspect
+
 MOST_CHARACTERS = 1_000_000
 MOST_POINTS = 1_000
 """Of a level line."""
@@ -76,7 +78,7 @@ class Settings(BaseModel):
     (0 … 1).
     """
 
-    aspect: Literal["16:9", "9:16", "1:1"] = "16:9"
+    aspect: Aspect = "16:9"
     fps: Literal["24", "25", "30", "30000/1001", "60"] = "24"
     look: str = "cut-paper"
     seed: int = Field(4127, ge=0, le=999_999)

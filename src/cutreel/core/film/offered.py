@@ -4,7 +4,7 @@ never a name."""
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
-_SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "1:1": (1024, 1024)}
+_SIZES = {"16:9": (1280, 720), "9:16": (720, 1280), "4:5": (1024, 1280), "1:1": (1024, 1024)}
 USUAL_PROMPT, USUAL_TEXT = 400, 1000
 """Characters of a picture prompt and of a voice request where no offer states a cap: common
 practice."""

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from PIL import Image
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.film import CutOut, FilmDocument
+from cutreel.core.film import CutOut, FilmDocument, proportion
 from cutreel.core.pictures import (
     Box,
     Layer,
@@ -140,10 +140,10 @@ def reshape(shop: Workshop, film: str, take: TakeRow, frame: Box) -> None:
 def frame_for(document: FilmDocument, take: TakeRow) -> Box:
     """Where a frame of the film's shape begins to be: the largest one in a take that keeps the
     faces known in it."""
-    wide, high = (int(n) for n in document.settings.aspect.split(":"))
-    picture = take.about.get("width", wide) / take.about.get("height", high)
+    shape = proportion(document.settings.aspect)
+    picture = take.about["width"] / take.about["height"] if "height" in take.about else shape
     faces = [face_of(r["box"]) for r in take.about.get("regions", [])]
-    return frame_keeping(picture, wide / high, faces)
+    return frame_keeping(picture, shape, faces)
 
 
 def openraster_of(shop: Workshop, take: TakeRow) -> bytes:

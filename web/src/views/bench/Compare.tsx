@@ -12,6 +12,7 @@ import { More } from "./More";
 import { Pane, WHOLE, type View } from "./Pane";
 import { DESKS, type DeskName } from "./desks";
 import { inOrder, setApart } from "./takes";
+import { isUpright } from "../../parts/shape";
 
 const MOST = 4;
 
@@ -204,7 +205,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
               className="block w-full text-left"
             >
               <span
-                className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-[3/4]" : "aspect-video"} ${shown.includes(t) ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}
+                className={`relative block overflow-hidden rounded-[3px] ${isUpright(film.settings.aspect) ? "aspect-[3/4]" : "aspect-video"} ${shown.includes(t) ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}
               >
                 <img
                   src={`/media/${t.thumb}`}

@@ -6,6 +6,7 @@ import { useStart } from "../../api/film";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { usedOf } from "../continuity/drift";
+import { isUpright } from "../../parts/shape";
 
 const ORDERS = [
   ["most", "most faults first"],
@@ -81,7 +82,7 @@ export function FaultList({ film, onOpen }: { film: Film; onOpen: (shot: Shot) =
               <img
                 src={`/media/${usedOf(s)!.thumb}`}
                 alt=""
-                className={`w-full rounded-[3px] object-cover ${film.settings.aspect === "9:16" ? "aspect-square" : "aspect-video"}`}
+                className={`w-full rounded-[3px] object-cover ${isUpright(film.settings.aspect) ? "aspect-square" : "aspect-video"}`}
               />
             </button>
             <span className="font-mono">{s.edge}</span>

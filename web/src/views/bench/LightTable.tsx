@@ -4,6 +4,7 @@ import { useRef, useState } from "react";
 import type { Film, Shot } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { usedOf } from "../continuity/drift";
+import { boxOf } from "../../parts/shape";
 
 interface Props {
   film: Film;
@@ -67,7 +68,7 @@ export function LightTable({ film, chosen, onChosen, onOpen }: Props) {
                 className="block w-full text-left"
               >
                 <span
-                  className={`relative block overflow-hidden rounded-[2px] bg-shade ${chosen.includes(s.id) ? "outline outline-2 outline-offset-1 outline-ink" : ""} ${film.settings.aspect === "9:16" ? "aspect-[9/16]" : film.settings.aspect === "1:1" ? "aspect-square" : "aspect-video"}`}
+                  className={`relative block overflow-hidden rounded-[2px] bg-shade ${chosen.includes(s.id) ? "outline outline-2 outline-offset-1 outline-ink" : ""} ${boxOf(film.settings.aspect)}`}
                 >
                   {take ? (
                     <img

@@ -2,6 +2,7 @@
 import { useEffect, useRef } from "react";
 
 import type { Take } from "../../api/client";
+import { boxOf, isUpright } from "../../parts/shape";
 
 /** How much larger, and where the middle of the pane is in the picture (shares). */
 export interface View {
@@ -62,11 +63,11 @@ export function Pane({ take, aspect, view, onView, many }: Props) {
     onView((v) => bounded({ ...v, x: v.x - dx / v.scale, y: v.y - dy / v.scale }));
   };
   const { scale, x, y } = bounded(view);
-  const tall = aspect === "9:16";
+  const tall = isUpright(aspect);
   return (
     <div
       ref={frame}
-      className={`relative overflow-hidden rounded-[3px] bg-shade touch-none ${scale > 1 ? "cursor-grab" : ""} ${tall ? `mx-auto aspect-[9/16] ${many ? "h-[420px]" : "h-[520px]"}` : aspect === "1:1" ? "aspect-square" : "aspect-video w-full"}`}
+      className={`relative overflow-hidden rounded-[3px] bg-shade touch-none ${scale > 1 ? "cursor-grab" : ""} ${boxOf(aspect)} ${tall ? `mx-auto ${many ? "h-[420px]" : "h-[520px]"}` : "w-full"}`}
       onPointerDown={(e) => {
         from.current = [e.clientX, e.clientY];
         e.currentTarget.setPointerCapture(e.pointerId);

@@ -8,6 +8,7 @@ import { useStore } from "../../state/store";
 import { Boxes } from "./Boxes";
 import type { Deeds } from "./deeds";
 import { driftOf, inFew, shortOf, usedOf } from "./drift";
+import { isUpright } from "../../parts/shape";
 
 interface Props {
   film: Film;
@@ -59,7 +60,7 @@ export function Strip({ film, person, deeds }: Props) {
                 className="block w-full text-left"
               >
                 <span
-                  className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-[3/4]" : "aspect-video"} ${s.id === here ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}
+                  className={`relative block overflow-hidden rounded-[3px] ${isUpright(film.settings.aspect) ? "aspect-[3/4]" : "aspect-video"} ${s.id === here ? "outline outline-2 outline-offset-1 outline-ink" : ""}`}
                 >
                   <img
                     src={`/media/${usedOf(s)!.thumb}`}

@@ -1,6 +1,7 @@
 /** Everything that departs, the worst first: what, where, the colour wanted beside the one shown. */
 import type { Film } from "../../api/client";
 import { Button } from "../../parts/Button";
+import { isUpright } from "../../parts/shape";
 import type { Deeds } from "./deeds";
 import { type Departure, departures, usedOf } from "./drift";
 
@@ -83,7 +84,7 @@ function Row({
         className="block"
       >
         <span
-          className={`relative block overflow-hidden rounded-[3px] ${film.settings.aspect === "9:16" ? "aspect-square" : "aspect-video"}`}
+          className={`relative block overflow-hidden rounded-[3px] ${isUpright(film.settings.aspect) ? "aspect-square" : "aspect-video"}`}
         >
           <img src={`/media/${usedOf(shot)?.thumb}`} alt="" className="size-full object-cover" />
           {shot.stale && <span className="hatch absolute inset-0" />}

@@ -28,6 +28,7 @@ const SIDES = [
 const SHAPES = [
   ["16:9", "1280 × 720"],
   ["9:16", "upright, 720 × 1280"],
+  ["4:5", "upright, 1080 × 1350"],
   ["1:1", "1080 × 1080"],
 ] as const;
 const SMALL = 168;
@@ -70,7 +71,7 @@ export function ThumbnailDesk({ film }: { film: Film }) {
     );
   const place = kept.findIndex((t) => same(t, shown));
   const put = (values: Partial<Thumbnail>) => setDraft({ ...shown, ...values });
-  const small = shape === "9:16" ? 95 : SMALL;
+  const small = shape === "9:16" ? 95 : shape === "4:5" ? 134 : SMALL;
   return (
     <section aria-label="Thumbnail">
       <div className="mb-2 flex items-baseline">

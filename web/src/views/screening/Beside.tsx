@@ -16,6 +16,7 @@ import { pointAt, usePlayhead } from "../../state/playhead";
 import { notify } from "../../state/notices";
 import type { Stretch } from "./Watch";
 import { shotAt } from "./place";
+import { SHAPES } from "../../parts/shape";
 
 export function Beside({ film, stretch }: { film: Film; stretch: Stretch | null }) {
   const cuts = useCuts(film);
@@ -57,12 +58,7 @@ export function Beside({ film, stretch }: { film: Film; stretch: Stretch | null 
   );
 }
 
-const SHAPES = [
-  ["as", "in the film’s shape"],
-  ["9:16", "upright, 9:16"],
-  ["1:1", "square"],
-  ["16:9", "wide, 16:9"],
-] as const;
+const AS_IT_IS = ["as", "in the film’s shape"] as const;
 const WHOLE = "whole";
 
 /** A cut of the whole film, or of a part of it. */
@@ -83,7 +79,7 @@ function KeepCut({ film, stretch }: { film: Film; stretch: Stretch | null }) {
         const wanted = part && {
           start: part.from,
           end: part.to,
-          aspect: shape === "as" ? null : (shape as "9:16"),
+          aspect: shape === "as" ? null : (shape as (typeof SHAPES)[number][0]),
         };
         keep.mutate(
           { name: name.trim() || part?.title || "", part: wanted ?? null },
@@ -103,7 +99,7 @@ function KeepCut({ film, stretch }: { film: Film; stretch: Stretch | null }) {
         options={[[WHOLE, "the whole film"], ...parts.map((p) => [p.key, p.title] as const)]}
         onChange={setOf}
       />
-      {part && <Choice label="In which shape" value={shape} options={SHAPES} onChange={setShape} />}
+      {part && <Choice label="In which shape" value={shape} options={[AS_IT_IS, ...SHAPES]} onChange={setShape} />}
       <Field
         aria-label="Name of the new cut"
         placeholder={part ? part.title : "its name"}

@@ -16,12 +16,7 @@ import { inWords } from "../../parts/time";
 import { notify } from "../../state/notices";
 import { FromIdea } from "./FromIdea";
 import { TableColumns } from "./TableColumns";
-
-const ASPECTS = [
-  ["16:9", "16:9, wide"],
-  ["9:16", "9:16, upright"],
-  ["1:1", "1:1, square"],
-] as const;
+import { SHAPES } from "../../parts/shape";
 
 type Given = Pick<Schemas["NewFilm"], "shots" | "sources">;
 const NOTHING: Given = { shots: [], sources: [] };
@@ -37,7 +32,7 @@ export function NewFilm() {
   const [given, setGiven] = useState(NOTHING);
   const [kind, setKind] = useState<FilmKind>("story");
   const [look, setLook] = useState("cut-paper");
-  const [aspect, setAspect] = useState<"16:9" | "9:16" | "1:1">("16:9");
+  const [aspect, setAspect] = useState<(typeof SHAPES)[number][0]>("16:9");
   const [style, setStyle] = useState("");
   const styles = useStyles().data ?? [];
   const [table, setTable] = useState<{ story: Story; file: File } | null>(null);
@@ -232,7 +227,7 @@ export function NewFilm() {
               <Choice
                 label="Shape"
                 value={aspect}
-                options={ASPECTS}
+                options={SHAPES}
                 onChange={(v) => setAspect(v as "16:9")}
               />
             </div>

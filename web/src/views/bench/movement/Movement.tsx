@@ -23,6 +23,7 @@ import { PartsOnPicture } from "./PartsOnPicture";
 import { PathOnPicture } from "./PathOnPicture";
 import { WhatMoves } from "./WhatMoves";
 import { WordStrip } from "./WordStrip";
+import { isUpright } from "../../../parts/shape";
 
 const FRAMES = 6;
 const DRAWINGS = 12;
@@ -65,7 +66,7 @@ function Desk({ film, shot, movement, take }: DeskProps) {
     change.mutate({ type: "set shots", shots: [shot.id], values });
   const setPath = (path: Path) => set({ path });
   const count = Math.min(MOST, Math.max(2, Math.round(movement.seconds * DRAWINGS)));
-  const upright = film.settings.aspect === "9:16";
+  const upright = isUpright(film.settings.aspect);
   if (marking)
     return (
       <MarkPart
