@@ -2,6 +2,7 @@
 joins it; a master is compared with what was drawn, sample by sample."""
 
 import json
+import os
 import subprocess
 from fractions import Fraction
 
@@ -39,6 +40,19 @@ def drawn(first: int):
         out[1][:], out[2][:] = 120, 140
 
     return draw
+
+
+@pytest.mark.parametrize("quality", sorted({FILE_FORMS[form].quality for form in FORMS}))
+def test_an_encoder_shares_the_machine(quality) -> None:
+    """What a worker encodes must not keep pages and database waiting. Whatever is scheduled otherwise is seen in the
+    kernel's own account of this process's threads."""
+    seen = set()
+
+    def look(done: int) -> None:
+        seen.update(os.sched_getscheduler(int(thread)) for thread in os.listdir("/proc/self/task"))
+
+    encode_segment(drawn(0), 12, WIDE, HIGH, Fraction(24), quality, look)
+    assert seen == {os.SCHED_OTHER} == {os.sched_getscheduler(0)}
 
 
 def film_of(form: str, rate: Fraction, folder) -> str:

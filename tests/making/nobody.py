@@ -28,7 +28,10 @@ class Nothing(BaseModel):
 class NoQueue:
     """Takes jobs and does nothing with them: the test is the worker."""
 
-    def put_items(self, session: Any, items: Any, at: Any = None) -> None:
+    def put_items(self, session: Any, items: Any, at: Any = None, priority: int = 0) -> None:
+        return
+
+    def rank(self, session: Any, items: Any, priority: int) -> None:
         return
 
     def hurry(self, session: Any, items: Any) -> None:

@@ -22,7 +22,7 @@ class Hurried(NoQueue):
         self.now: list[int] = []
         self.at: list[Any] = []
 
-    def put_items(self, session: Any, items: Any, at: Any = None) -> None:
+    def put_items(self, session: Any, items: Any, at: Any = None, priority: int = 0) -> None:
         self.at.append(at)
 
     def hurry(self, session: Any, items: Any) -> None:

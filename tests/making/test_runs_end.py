@@ -41,11 +41,13 @@ def test_state_and_queue_are_one_transaction(stack: Temporary) -> None:
     run = shop.runs.start(beacon, "speech", {})
 
     class Broken:
-        def put_items(self, session, items, at=None) -> None:
+        def put_items(self, session, items, at=None, priority=0) -> None:
             shop.queue.put_items(session, items, at)
             raise RuntimeError("the wire was cut")
 
         def hurry(self, session, items) -> None: ...
+
+        def rank(self, session, items, priority) -> None: ...
 
     with pytest.raises(RuntimeError):
         shop.runs.open_stage(run, 0, items, ["services"] * len(items), Broken())
@@ -65,7 +67,7 @@ def test_an_item_whose_worker_vanished_is_taken_up_again(stack: Temporary) -> No
     )
 
     class Nowhere:
-        def put_items(self, session, items, at=None) -> None: ...
+        def put_items(self, session, items, at=None, priority=0) -> None: ...
 
         def hurry(self, session, items) -> None: ...
 

@@ -131,7 +131,9 @@ def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) 
     try:
         until(lambda: "is ready at" in again.said or again.process.poll() is not None, 60)
         assert (
-            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=300).json()["head"]["title"]
+            httpx.get(f"{again.address}/api/films/{film['id']}", timeout=300).json()["head"][
+                "title"
+            ]
             == "Kept"
         )
     finally:

@@ -58,6 +58,7 @@ from . import (
     routes_ssml,
     routes_styles,
     routes_timeline,
+    routes_told,
     routes_voices,
     routes_wishes,
     routes_writing,
@@ -102,6 +103,7 @@ _ROUTES = (
     routes_ssml,
     routes_styles,
     routes_timeline,
+    routes_told,
     routes_voices,
     routes_wishes,
 )

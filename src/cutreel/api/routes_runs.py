@@ -2,7 +2,7 @@
 
 from fastapi import APIRouter
 from fastapi.responses import Response
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from cutreel.core.errors import NotFound
 from cutreel.making import (
@@ -16,7 +16,7 @@ from cutreel.making import (
     try_now,
 )
 from cutreel.protocol import Kind
-from cutreel.store import TYPES, RunView
+from cutreel.store import MOST_PRIORITY, TYPES, RunView
 
 from .door import Films, Shop
 from .schemas import EstimateView
@@ -48,6 +48,22 @@ def start(film: str, request: RunRequest, shop: Shop) -> RunView:
 @router.get("/films/{film}/runs")
 def runs(film: str, shop: Shop) -> list[RunView]:
     """The film's runs, newest first."""
+    return shop.runs.of_film(film)
+
+
+class OrderWanted(BaseModel):
+    """Runs in the order in which they are to be made."""
+
+    runs: list[str] = Field(min_length=1, max_length=MOST_PRIORITY)
+
+
+@router.put("/films/{film}/runs/order")
+def order(film: str, wanted: OrderWanted, shop: Shop) -> list[RunView]:
+    """Make runs that go on in another order; what is in hand already is finished first."""
+    known = {run.id for run in shop.runs.of_film(film)}
+    if not known.issuperset(wanted.runs):
+        raise NotFound("One of these runs is not of that film.", "Load the page again.")
+    shop.runs.order(wanted.runs, shop.queue)
     return shop.runs.of_film(film)
 
 

@@ -37,6 +37,7 @@ from .services_desk import is_going as check_is_going
 from .sharing import shared
 from .statements import compared_statement
 from .stories import FoundStory, pace_in, story_apart
+from .telling import add_told, tell_due, try_told
 from .thumbnails import thumbnail_of
 from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
 from .workshop import Workshop, workshop_from_environment
@@ -77,6 +78,7 @@ __all__ = [
     "RunRequest",
     "Workshop",
     "add_take",
+    "add_told",
     "answer_run",
     "begin_check",
     "bring_archive",
@@ -138,11 +140,13 @@ __all__ = [
     "take_off",
     "take_out",
     "takes_of_line",
+    "tell_due",
     "thumbnail_of",
     "timeline_of",
     "told_of_room",
     "try_now",
     "try_out",
+    "try_told",
     "usual_path",
     "wanted_pictures",
     "wanted_texts",

@@ -34,13 +34,17 @@ class Queue:
         return app
 
     def put_items(
-        self, session: Session, items: Sequence[tuple[int, str]], at: datetime | None = None
+        self,
+        session: Session,
+        items: Sequence[tuple[int, str]],
+        at: datetime | None = None,
+        priority: int = 0,
     ) -> None:
         """Queue items, by number and queue, within `session`'s transaction: they are there when it
-        commits, or never. With `at`, not before that moment."""
+        commits, or never. With `at`, not before that moment; higher priorities before lower ones."""
         connection = session.connection().connection.dbapi_connection
         for queue in sorted({queue for _, queue in items}):
-            how: dict[str, Any] = {"queue": queue, "connection": connection}
+            how: dict[str, Any] = {"queue": queue, "connection": connection, "priority": priority}
             if at is not None:
                 how["schedule_at"] = at
             deferrer = self._app.configure_task(ITEM, allow_unknown=True, **how)
@@ -54,6 +58,16 @@ class Queue:
                 "AND task_name = :task AND (args ->> 'item')::bigint = ANY(:items)"
             ),
             {"task": ITEM, "items": list(items)},
+        )
+
+    def rank(self, session: Session, items: Sequence[int], priority: int) -> None:
+        """Give items that wait their turn another priority."""
+        session.execute(
+            text(
+                "UPDATE procrastinate_jobs SET priority = :priority WHERE status = 'todo' "
+                "AND task_name = :task AND (args ->> 'item')::bigint = ANY(:items)"
+            ),
+            {"task": ITEM, "items": list(items), "priority": priority},
         )
 
     def put_waited(self, spec: Spec) -> None:

@@ -18,6 +18,7 @@ from .care import Caretaker
 from .queue import ITEM, WAITED
 from .registry import COMPUTING, SERVICES
 from .runner import advance
+from .telling import tell_due
 from .work import make_waited, work_on
 from .workshop import Workshop, workshop_from_environment
 
@@ -63,7 +64,7 @@ async def run_worker(shop: Workshop) -> None:
         working = [
             asyncio.create_task(_work(app, queue, at_once)) for queue, at_once in AT_ONCE.items()
         ]
-        sweeping = asyncio.create_task(_sweep_on(app, shop))
+        beside = [asyncio.create_task(_sweep_on(app, shop)), asyncio.create_task(_tell_on(shop))]
 
         def stop() -> None:
             for task in working:
@@ -76,7 +77,8 @@ async def run_worker(shop: Workshop) -> None:
         ended, _ = await asyncio.wait(working, return_when=asyncio.FIRST_COMPLETED)
         stop()
         await asyncio.gather(*working, return_exceptions=True)
-        sweeping.cancel()
+        for task in beside:
+            task.cancel()
         for task in ended:
             if not task.cancelled():
                 task.result()
@@ -119,6 +121,16 @@ async def _sweep_on(app: App, shop: Workshop) -> None:
                 await app.job_manager.retry_job(job)
         except Exception:
             log.exception("could not look for what was left behind")
+        await asyncio.sleep(SWEEP_EVERY)
+
+
+async def _tell_on(shop: Workshop) -> None:
+    """Tell who is told outside; apart from what sweeps, since an address may take its time."""
+    while True:
+        try:
+            await asyncio.to_thread(tell_due, shop)
+        except Exception:
+            log.exception("could not tell what is ready")
         await asyncio.sleep(SWEEP_EVERY)
 
 

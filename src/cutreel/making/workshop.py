@@ -34,6 +34,7 @@ from cutreel.store import (
     SpendStore,
     StyleStore,
     TakeStore,
+    ToldStore,
     WholeStore,
     assembled_film,
     database_from_environment,
@@ -97,6 +98,7 @@ class Workshop:
         self.hand = HandStore(self.database)
         self.links = LinkStore(self.database)
         self.calls = CallbackStore(self.database)
+        self.told = ToldStore(self.database)
         self.sockets = Sockets(
             self.plugged, self.spending, self.hand, self.media, self.secrets, self.calls
         )

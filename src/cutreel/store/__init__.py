@@ -16,12 +16,13 @@ from .media import TYPES, MediaStore, media_from_environment
 from .offers import OfferStore, offered
 from .parses import ParseStore
 from .results import ResultStore
-from .runs import ClaimedItem, ItemSpec, Question, RunStore, RunView
+from .runs import MOST_PRIORITY, ClaimedItem, ItemSpec, Question, RunStore, RunView
 from .services import ByHandJob, HandStore, JobWent, KeptService, Lately, ServiceJobs, ServiceStore
 from .slots import SlotStore
 from .spending import DAY, MONTH, Entry, OverLimit, SpendStore, UsedUp, begin_of
 from .styles import StyleStore
 from .takes import TakeStore
+from .told import DueTelling, Told, ToldStore
 from .whole import Cut, WholeFilm, WholeStore, media_in
 
 # fmt: off
@@ -29,6 +30,7 @@ __all__ = [
     "CHANNEL",
     "DAY",
     "MONTH",
+    "MOST_PRIORITY",
     "TYPES",
     "Assembled",
     "ByHandJob",
@@ -38,6 +40,7 @@ __all__ = [
     "CompanyStore",
     "Cut",
     "Database",
+    "DueTelling",
     "Entry",
     "FilmRow",
     "FilmStore",
@@ -65,6 +68,8 @@ __all__ = [
     "StyleStore",
     "TakeRow",
     "TakeStore",
+    "Told",
+    "ToldStore",
     "UsedUp",
     "WholeFilm",
     "WholeStore",

@@ -23,7 +23,8 @@ from cutreel.core.errors import NotFound
 from .database import Database
 from .events import announce
 from .films import new_id
-from .tables import Item, Run, now
+from .tables import Film, Item, Run, now
+from .told import tell
 
 BEAT_EVERY = 4.0
 DEAD_AFTER = 12.0
@@ -31,14 +32,24 @@ DEAD_AFTER = 12.0
 FIRST_WAIT, LONGEST_WAIT = 5.0, 2 * 3600.0
 """Seconds until a service that is down is tried again: doubled each time, up to two hours."""
 OPEN = ("waiting", "going")
+MOST_PRIORITY = 19
+"""Of a run; what a page waits for goes before every run."""
+TOLD_OF = frozenset({"everything", "delivery", "parts", "board", "archive", "stems"})
+"""Runs whose end is told outside: those that somebody goes away from, not each picture."""
 
 
 class JobQueue(Protocol):
     """What runs need of the queue: jobs put within a transaction of theirs."""
 
     def put_items(
-        self, session: Session, items: Sequence[tuple[int, str]], at: datetime | None = None
+        self,
+        session: Session,
+        items: Sequence[tuple[int, str]],
+        at: datetime | None = None,
+        priority: int = 0,
     ) -> None: ...
+
+    def rank(self, session: Session, items: Sequence[int], priority: int) -> None: ...
 
     def hurry(self, session: Session, items: Sequence[int]) -> None: ...
 
@@ -102,6 +113,7 @@ class RunView(BaseModel, frozen=True):
     questions: list[Question]
     options: dict[str, Any]
     outcome: dict[str, Any]
+    priority: int
     created: datetime
     shots: list[int]
 
@@ -220,7 +232,8 @@ class RunStore:
                 .where(Item.id == item.id, Item.state == "going")
                 .values(state="waiting", progress=0.0, message=said, tries=Item.tries + 1)
             )
-            queue.put_items(session, [(item.id, item.queue)], at)
+            of = session.scalar(select(Run.priority).where(Run.id == item.run)) or 0
+            queue.put_items(session, [(item.id, item.queue)], at, of)
             announce(session, item.film, "run", run=item.run)
 
     def ask(self, run: str, question: Question) -> None:
@@ -309,7 +322,7 @@ class RunStore:
             ]
             session.add_all(items)
             session.flush()
-            queue.put_items(session, [(i.id, i.queue) for i in items])
+            queue.put_items(session, [(i.id, i.queue) for i in items], priority=row.priority)
             announce(session, row.film, "run", run=run)
             return True
 
@@ -335,9 +348,21 @@ class RunStore:
             waiting = session.execute(
                 select(Item.id, Item.queue).where(Item.run == run, Item.state == "waiting")
             )
-            queue.put_items(session, [(number, of) for number, of in waiting])
+            queue.put_items(session, [(i, of) for i, of in waiting], priority=row.priority)
             announce(session, row.film, "run", run=run)
             return True
+
+    def order(self, runs: Sequence[str], queue: JobQueue) -> None:
+        """Make runs in this order, before all that are in none. What is in hand already is finished first."""
+        with self.database.transaction() as session:
+            for place, run in enumerate(runs):
+                row = self._row(session, run)
+                row.priority = max(1, MOST_PRIORITY - place)
+                waiting = session.scalars(
+                    select(Item.id).where(Item.run == run, Item.state == "waiting")
+                )
+                queue.rank(session, list(waiting), row.priority)
+                announce(session, row.film, "run", run=run)
 
     def set_outcome(self, run: str, outcome: dict[str, Any]) -> None:
         """Keep what came of a run."""
@@ -355,6 +380,8 @@ class RunStore:
                 update(Item).where(Item.run == run, Item.state.in_(OPEN)).values(state="cancelled")
             )
             announce(session, row.film, "run", run=run)
+            if row.kind in TOLD_OF and state in ("done", "failed"):
+                tell(session, _said_outside(session, row))
 
     # ------------------------------------------------------------------------- what moves no more
 
@@ -388,7 +415,12 @@ class RunStore:
             for row in lost:
                 row.state, row.beat = "waiting", now()
             session.flush()
-            queue.put_items(session, [(row.id, row.queue) for row in lost])
+            ranks = dict(
+                session.execute(select(Run.id, Run.priority).where(Run.state == "going")).tuples()
+            )
+            for rank in sorted({ranks.get(row.run, 0) for row in lost}):
+                of_rank = [(r.id, r.queue) for r in lost if ranks.get(r.run, 0) == rank]
+                queue.put_items(session, of_rank, priority=rank)
             return len(lost)
 
     def _row(self, session: Session, run: str) -> Run:
@@ -431,9 +463,28 @@ def _view(session: Session, row: Run) -> RunView:
         questions=_open_questions(row, items),
         options=row.options,
         outcome=row.outcome,
+        priority=row.priority,
         created=row.created,
         shots=[i.shot for i in items if i.shot is not None and i.state in ("waiting", "going")],
     )
+
+
+def _said_outside(session: Session, row: Run) -> dict[str, Any]:
+    """What is told outside of a run that has ended: what it was and how it ended, nothing of the story."""
+    failed = select(func.count()).where(Item.run == row.id, Item.state == "failed")
+    film = session.get_one(Film, row.film)
+    return {
+        "type": f"run.{row.state}",
+        "timestamp": now().isoformat(),
+        "data": {
+            "run": row.id,
+            "kind": row.kind,
+            "film": row.film,
+            "title": film.title,
+            "message": row.message,
+            "failed": session.scalar(failed) or 0,
+        },
+    }
 
 
 def _open_questions(row: Run, items: Sequence[Item]) -> list[Question]:

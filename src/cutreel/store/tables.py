@@ -106,6 +106,7 @@ class Run(Base):
     kind: Mapped[str] = mapped_column(String(20))
     state: Mapped[str] = mapped_column(String(12), default="going")
     stage: Mapped[int] = mapped_column(default=-1)
+    priority: Mapped[int] = mapped_column(default=0, server_default="0")
     options: Mapped[dict[str, Any]]
     message: Mapped[str] = mapped_column(Text, default="")
     outcome: Mapped[dict[str, Any]] = mapped_column(default=dict)
@@ -224,6 +225,31 @@ class Callback(Base):
     sent: Mapped[datetime | None]
     media: Mapped[str | None] = mapped_column(String(80))
     at: Mapped[datetime] = mapped_column(default=now)
+
+
+class ToldAddress(Base):
+    """An address outside that is told when a run has ended; `sealed` is what it knows us by."""
+
+    __tablename__ = "told_addresses"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    address: Mapped[str] = mapped_column(Text)
+    sealed: Mapped[bytes] = mapped_column(LargeBinary)
+    created: Mapped[datetime] = mapped_column(default=now)
+
+
+class Telling(Base):
+    """Something that an address is told; `due` when it is tried next (None: no more), `says` how it went last."""
+
+    __tablename__ = "tellings"
+    id: Mapped[str] = mapped_column(String(32), primary_key=True)
+    address: Mapped[str] = mapped_column(ForeignKey("told_addresses.id", ondelete="CASCADE"))
+    body: Mapped[dict[str, Any]]
+    at: Mapped[datetime] = mapped_column(default=now)
+    tries: Mapped[int] = mapped_column(default=0)
+    due: Mapped[datetime | None] = mapped_column(default=now)
+    arrived: Mapped[datetime | None]
+    says: Mapped[str] = mapped_column(Text, default="")
+    __table_args__ = (Index("tellings_due", "due", postgresql_where=text("due IS NOT NULL")),)
 
 
 class Event(Base):

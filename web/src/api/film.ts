@@ -281,6 +281,22 @@ export function useRest(film: string) {
   });
 }
 
+/** Puts runs into the order in which they are to be made. */
+export function useOrder(film: string) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: async (runs: string[]) =>
+      unwrap<Run[]>(
+        await api.PUT("/api/films/{film}/runs/order", {
+          params: { path: { film } },
+          body: { runs },
+        }),
+      ),
+    onSuccess: (runs) => client.setQueryData(keys.runs(film), runs),
+    onError: failed(film),
+  });
+}
+
 export function useCancel(film: string) {
   const client = useQueryClient();
   return useMutation({

@@ -16,6 +16,7 @@ from numpy.typing import NDArray
 
 from .compositor import Frame
 from .forms import FILE_FORMS, Form, Quality, SoundCodec, encoding_of
+from .scheduling import sharing_the_machine
 
 Draw = Callable[[int, Frame], None]
 """Draws the frame of a number into planes."""
@@ -39,6 +40,8 @@ def open_encoder(
     context.thread_count = 1
     context.color_range, context.color_primaries, context.color_trc, context.colorspace = 1, 1, 1, 1
     context.options = dict(encoding.options)
+    with sharing_the_machine():
+        context.open()
     made: av.VideoStream = stream
     return made
 

@@ -2,6 +2,7 @@
 import * as Tabs from "@radix-ui/react-tabs";
 import { Download } from "lucide-react";
 import { useState } from "react";
+import { Link } from "react-router";
 
 import type { Film, Run, Schemas } from "../../api/client";
 import { useChange, useEstimate, useRules, useRuns, useStart } from "../../api/film";
@@ -10,10 +11,10 @@ import { Button } from "../../parts/Button";
 import { Choice, worded } from "../../parts/Choice";
 import { languageNamed, languagesOf } from "../../parts/languages";
 import { TabHeads } from "../../parts/TabHeads";
-import { RunControls } from "../../parts/RunControls";
 import { inWords, money } from "../../parts/time";
 import { useFilmHere } from "../FilmFrame";
 import { CaptionsRead } from "./CaptionsRead";
+import { GoingFiles } from "./GoingFiles";
 import { HouseStyles } from "./HouseStyles";
 import { Programs } from "./Programs";
 import { TextsDesk } from "./TextsDesk";
@@ -274,15 +275,7 @@ function Files({ film }: { film: Film }) {
           </section>
         )}
         <div className="sticky -bottom-5 -mx-6 mt-3 border-t border-ink bg-page px-6 pb-5 pt-3">
-          {going.length > 0 && (
-            <ul aria-label="Files being made" className="mb-3 flex flex-col gap-2">
-              {going.map((run) => (
-                <li key={run.id}>
-                  <RunControls film={film} run={run} />
-                </li>
-              ))}
-            </ul>
-          )}
+          <GoingFiles film={film} runs={going} />
           <Button
             kind="ink"
             className="h-10 px-5"
@@ -322,6 +315,14 @@ function Files({ film }: { film: Film }) {
         <Understood film={film} />
         <CaptionsRead film={film} />
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>
+        <p className="mb-3 text-ink-2">
+          Go and do something else: the top line and your browser tell you when a file is ready, and
+          so can{" "}
+          <Link to="/services?view=told" className="underline underline-offset-2 hover:text-ink">
+            an address of yours
+          </Link>
+          .
+        </p>
         {runs.length === going.length && (
           <p className="text-ink-2">None yet. A delivery keeps its files and its report here.</p>
         )}

@@ -99,7 +99,14 @@ function KeepCut({ film, stretch }: { film: Film; stretch: Stretch | null }) {
         options={[[WHOLE, "the whole film"], ...parts.map((p) => [p.key, p.title] as const)]}
         onChange={setOf}
       />
-      {part && <Choice label="In which shape" value={shape} options={[AS_IT_IS, ...SHAPES]} onChange={setShape} />}
+      {part && (
+        <Choice
+          label="In which shape"
+          value={shape}
+          options={[AS_IT_IS, ...SHAPES]}
+          onChange={setShape}
+        />
+      )}
       <Field
         aria-label="Name of the new cut"
         placeholder={part ? part.title : "its name"}

@@ -7,7 +7,7 @@ import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
 import { keysOf } from "../../keys/useKeys";
-import { notify } from "../../state/notices";
+import { copy } from "../../parts/copy";
 
 const DAYS = [
   ["1", "for a day"],
@@ -96,15 +96,6 @@ export function LinksDesk({ film }: { film: Film }) {
   );
 }
 
-async function copied(link: Link) {
-  try {
-    await navigator.clipboard.writeText(link.address);
-    notify("The link is copied.");
-  } catch {
-    notify("The browser does not let the link be copied. Mark it and copy it by hand.");
-  }
-}
-
 function Row({ film, link }: { film: Film; link: Link }) {
   const withdraw = useWithdraw(film.id);
   const last = link.last_opened && day(link.last_opened);
@@ -113,7 +104,7 @@ function Row({ film, link }: { film: Film; link: Link }) {
       tabIndex={0}
       aria-label={link.label || "A link"}
       onKeyDown={keysOf("link", {
-        copy: () => void copied(link),
+        copy: () => void copy(link.address, "the link"),
         withdraw: () => withdraw.mutate(link.id),
       })}
       className="grid grid-cols-[200px_minmax(0,1fr)_auto] items-baseline gap-4 border-b border-rule py-2"
@@ -133,7 +124,7 @@ function Row({ film, link }: { film: Film; link: Link }) {
         </span>
       </span>
       <span className="flex gap-1">
-        <Button onClick={() => void copied(link)}>Copy</Button>
+        <Button onClick={() => void copy(link.address, "the link")}>Copy</Button>
         <Button kind="quiet" onClick={() => withdraw.mutate(link.id)}>
           Withdraw
         </Button>

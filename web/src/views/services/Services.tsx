@@ -13,6 +13,7 @@ import { Offers } from "./Offers";
 import { Opened } from "./Opened";
 import { PlugIn } from "./PlugIn";
 import { Sharing } from "./Sharing";
+import { ToldElsewhere } from "./ToldElsewhere";
 
 /** What stands at the right: ways to plug in, an offer, or the settings of what is plugged in. */
 export type Beside =
@@ -51,6 +52,7 @@ export function Services() {
             ["hand", "By hand"],
             ["sharing", "Sharing out"],
             ["money", "Money"],
+            ["told", "Told elsewhere"],
           ]}
         />
         <Tabs.Content
@@ -99,6 +101,9 @@ export function Services() {
         </Tabs.Content>
         <Tabs.Content value="money" className="min-h-0 grow outline-none">
           <Money />
+        </Tabs.Content>
+        <Tabs.Content value="told" className="min-h-0 grow outline-none">
+          <ToldElsewhere />
         </Tabs.Content>
       </Tabs.Root>
     </div>
