@@ -5,6 +5,7 @@ import json
 import os
 import subprocess
 from fractions import Fraction
+from pathlib import Path
 
 import numpy as np
 import pysubs2
@@ -49,7 +50,8 @@ def test_an_encoder_shares_the_machine(quality) -> None:
     seen = set()
 
     def look(done: int) -> None:
-        seen.update(os.sched_getscheduler(int(thread)) for thread in os.listdir("/proc/self/task"))
+        threads = Path("/proc/self/task").iterdir()
+        seen.update(os.sched_getscheduler(int(thread.name)) for thread in threads)
 
     encode_segment(drawn(0), 12, WIDE, HIGH, Fraction(24), quality, look)
     assert seen == {os.SCHED_OTHER} == {os.sched_getscheduler(0)}

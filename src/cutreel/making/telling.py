@@ -14,6 +14,7 @@ import time
 from datetime import UTC, datetime
 
 import httpx
+from pydantic import HttpUrl, TypeAdapter, ValidationError
 
 from cutreel import __version__
 from cutreel.core.errors import BadInput, CutReelError
@@ -27,6 +28,7 @@ PATIENCE = 15.0
 MOST_AT_ONCE = 20
 """Tellings of one look, so that a worker's sweep goes on."""
 MOST_SAID = 200
+_ADDRESS = TypeAdapter(HttpUrl)
 
 
 def add_told(shop: Workshop, address: str) -> tuple[str, str]:
@@ -85,11 +87,9 @@ def signed(secret: str, id: str, at: int, body: bytes) -> dict[str, str]:
 
 def _checked(address: str) -> str:
     try:
-        url = httpx.URL(address.strip())
-    except httpx.InvalidURL as error:
-        raise BadInput("That is no address.", "Write it from https:// on.") from error
-    if url.scheme not in ("http", "https") or not url.host:
-        raise BadInput("That is no address of the web.", "Write it from https:// on.")
-    if url.userinfo:
+        url = _ADDRESS.validate_python(address.strip())
+    except ValidationError as error:
+        raise BadInput("That is no address of the web.", "Write it from https:// on.") from error
+    if url.username or url.password:
         raise BadInput("A name and a password in an address are seen by others.", "Leave them out.")
     return str(url)

@@ -8,6 +8,10 @@ from pathlib import Path
 _THREADS = Path("/proc/self/task")
 
 
+def _threads() -> set[int]:
+    return {int(thread.name) for thread in _THREADS.iterdir()}
+
+
 @contextmanager
 def sharing_the_machine() -> Iterator[None]:
     """While an encoder opens: what it does to the scheduling of this thread is taken back, and its own threads are
@@ -20,12 +24,12 @@ def sharing_the_machine() -> Iterator[None]:
     if not hasattr(os, "sched_setscheduler") or not _THREADS.is_dir():  # not on Linux
         yield
         return
-    before = set(os.listdir(_THREADS))
+    before = _threads()
     policy, priority = os.sched_getscheduler(0), os.sched_getparam(0)
     try:
         yield
     finally:
         os.sched_setscheduler(0, policy, priority)
-        for thread in set(os.listdir(_THREADS)) - before:
+        for thread in _threads() - before:
             with suppress(ProcessLookupError):  # it has ended
-                os.sched_setscheduler(int(thread), policy, priority)
+                os.sched_setscheduler(thread, policy, priority)
