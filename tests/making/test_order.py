@@ -11,6 +11,8 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "mix",
         "archive",
         "board",
+        "stills",
+        "moving-picture",
         "parts",
         "stems",
         "fitted",

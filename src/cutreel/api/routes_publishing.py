@@ -23,13 +23,14 @@ from cutreel.core.publishing import (
     MOST_TAGS,
     MOST_TITLE,
     SMALL,
+    ReportFigure,
     Texts,
     Thumbnail,
     chapters_told,
     tags_line,
     text_faults,
 )
-from cutreel.making import thumbnail_of
+from cutreel.making import report_now, thumbnail_of
 
 from .door import Films, Shop
 
@@ -108,6 +109,12 @@ def publishing(film: str, films: Films) -> PublishingView:
             "hashtags": MOST_HASHTAGS,
         },
     )
+
+
+@router.get("/report")
+def report(film: str, shop: Shop, films: Films) -> list[ReportFigure]:
+    """What somebody could complain of, as far as it is known before a file is made."""
+    return report_now(shop, films.now(film).film)
 
 
 @router.get("/publishing.txt")

@@ -109,8 +109,8 @@ def answer(run: str, wanted: AnswerWanted, shop: Shop) -> RunView:
 
 @router.get("/runs/{run}/files/{name}")
 def delivered_file(run: str, name: str, shop: Shop) -> Response:
-    """A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or
-    `film.json`; or one of those that a run took out of the film."""
+    """A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`), its
+    report (`film.json`, `film.pdf`); or one of those that a run took out of the film."""
     view = shop.runs.view(run)
     kinds = {
         **{f"film.{e}": ("film", TYPES[e]) for e in ("mp4", "webm", "mkv")},
@@ -119,6 +119,7 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         "film.ttml": ("ttml", TYPES["ttml"]),
         "film.ass": ("ass", TYPES["ass"]),
         "film.json": ("report", "application/json"),
+        "film.pdf": ("page", "application/pdf"),
     }
     taken = next((f for f in view.outcome.get("files", ()) if f["name"] == name), None)
     known = view.outcome.get(kinds[name][0], "") if name in kinds else ""

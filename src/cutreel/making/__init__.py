@@ -29,6 +29,7 @@ from .preview import PreviewDesk, PreviewSound
 from .queue import Queue
 from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
+from .reporting import report_now
 from .room import DISK_FULL, FULL, is_full, told_of_room
 from .runner import answer_run, cancel_run, go_on_run, pause_run, start_run, try_now
 from .sampling import by_offer, in_look, samples
@@ -129,6 +130,7 @@ __all__ = [
     "price_of",
     "read_by_service",
     "reader",
+    "report_now",
     "samples",
     "seen_of",
     "share_heard",

@@ -3,6 +3,8 @@
 import json
 import tempfile
 from collections import deque
+from collections.abc import Sequence
+from datetime import UTC, datetime
 from mmap import ACCESS_READ, mmap
 from pathlib import Path
 from typing import Any
@@ -13,6 +15,7 @@ from cutreel import __version__
 from cutreel.core.captions import said_in, to_ass, to_srt, to_ttml, to_vtt
 from cutreel.core.errors import CutReelError
 from cutreel.core.film import chapters_of, drafted_texts, language_spoken
+from cutreel.core.publishing import ReportFigure
 from cutreel.core.render import (
     FILE_FORMS,
     FileForm,
@@ -30,6 +33,8 @@ from .lacking import lacks_of
 from .mixing import in_blocks, mix_spec, mixer_of
 from .planning import planned_segments
 from .registry import Captions
+from .report_page import write_report
+from .reporting import figures_of_file, report_now
 from .workshop import Workshop
 
 SOURCE_TYPE = "http://cv.iptc.org/newscodes/digitalsourcetype/compositeSynthetic"
@@ -75,7 +80,9 @@ def join_film(
             LANGUAGES.get(language_spoken(film.document).split("-")[0], "und"),
         )
         checks = measured(path, film, width, height, form, own)
-        report = report_of(shop, film, mixed.data, checks)
+        figures = [*report_now(shop, film), *figures_of_file(path, film, checks)]
+        report = report_of(shop, film, mixed.data, checks, figures)
+        page = write_report(film.document.title, figures, datetime.now(UTC))
         return {
             "bytes": path.stat().st_size,
             "film": shop.media.put_file(path, form.ending),
@@ -84,6 +91,8 @@ def join_film(
             "vtt": shop.media.put(to_vtt(film.captions, film.captions_shown).encode(), "vtt"),
             **_styled(shop, film),
             "report": shop.media.put(json.dumps(report, indent=1).encode(), "json"),
+            "page": shop.media.put(page, "pdf"),
+            "figures": report["figures"],
             "width": width,
             "height": height,
             "frames": film.frames,
@@ -195,10 +204,14 @@ def _boxes(path: Path) -> list[bytes]:
 
 
 def report_of(
-    shop: Workshop, film: Assembled, mixed: dict[str, Any], checks: list[dict[str, Any]]
+    shop: Workshop,
+    film: Assembled,
+    mixed: dict[str, Any],
+    checks: list[dict[str, Any]],
+    figures: Sequence[ReportFigure],
 ) -> dict[str, Any]:
     """The report of a film: shots with their words, frames, prompts and takes; word times;
-    loudness; sources; cost; checks."""
+    loudness; sources; cost; checks; every figure that somebody could complain of."""
     return {
         "title": film.document.title,
         "fps": str(film.rate),
@@ -237,4 +250,5 @@ def report_of(
         "sources": [s.text for s in film.document.sources],
         "cost": float(shop.spending.total(film.film)),
         "checks": checks,
+        "figures": [f.model_dump(mode="json") for f in figures],
     }

@@ -16,6 +16,7 @@ from .kinds.following import FollowingKind
 from .kinds.hearing import HearingKind
 from .kinds.listening import LISTENING_RUN, ListeningKind, ListeningWanted
 from .kinds.mix import MixKind
+from .kinds.moving_picture import MOVING_PICTURE_RUN, MovingPictureKind, MovingPictureWanted
 from .kinds.parts import PARTS_RUN, PartsKind, PartsWanted
 from .kinds.picture import PictureKind
 from .kinds.reading import READING, ReadingKind
@@ -24,6 +25,7 @@ from .kinds.segment import SegmentKind
 from .kinds.sound import MusicKind, SoundKind
 from .kinds.speech import SPEECH_RUN, SpeechKind, SpeechWanted
 from .kinds.stems import STEMS_RUN, StemsKind, StemsWanted
+from .kinds.stills import STILLS_RUN, StillsKind, StillsWanted
 from .narration import NARRATION_RUN, NarrationWanted
 from .picking import PICTURES_RUN, PicturesWanted
 from .references import REFERENCES_RUN, ReferencesWanted
@@ -54,6 +56,8 @@ REGISTRY = Registry.of(
         FilmKind(),
         StemsKind(),
         BoardKind(),
+        StillsKind(),
+        MovingPictureKind(),
         PartsKind(),
         ArchiveKind(),
         ReadingKind(),
@@ -67,6 +71,8 @@ REGISTRY = Registry.of(
         DELIVERY_RUN,
         STEMS_RUN,
         BOARD_RUN,
+        STILLS_RUN,
+        MOVING_PICTURE_RUN,
         PARTS_RUN,
         ARCHIVE_RUN,
         SOUNDS_RUN,
@@ -91,6 +97,8 @@ RunRequest = Annotated[
     | DeliveryWanted
     | StemsWanted
     | BoardWanted
+    | StillsWanted
+    | MovingPictureWanted
     | PartsWanted
     | ArchiveWanted
     | SoundsWanted

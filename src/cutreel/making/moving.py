@@ -2,7 +2,7 @@
 
 import io
 from bisect import bisect_right
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
 import numpy as np
@@ -115,14 +115,31 @@ def stills_of(
     shop: Workshop, film: Assembled, high: int, dropped: Callable[[], bool]
 ) -> Iterator[Image.Image]:
     """Each shot as it is seen near its end, without captions; ends early when nobody wants them any more."""
-    plans = planned_at(film, "preview", high, "off")
+    frames = [max(span.start, span.end - BEFORE_END) for span in film.spans]
+    return seen_at(shop, film, frames, high, False, dropped)
+
+
+def seen_at(
+    shop: Workshop,
+    film: Assembled,
+    frames: Sequence[int],
+    high: int,
+    captions: bool,
+    dropped: Callable[[], bool],
+) -> Iterator[Image.Image]:
+    """Frames of the film as a viewer sees them, in rising order, `high` pixels at their shorter side; with the film's
+    captions burned in, or without. Ends early when nobody wants them any more."""
+    plans = planned_at(film, "preview", high, "burn" if captions else "off")
     starts = [first for first, _ in plans]
-    for span in film.spans:
+    open_plan, paint = -1, None
+    for frame in frames:
         if dropped():
             return
-        at = max(span.start, span.end - BEFORE_END)
-        first, plan = plans[max(0, bisect_right(starts, at) - 1)]
-        yield _painted(shop, plan)(min(plan.frames - 1, at - first))
+        at = max(0, bisect_right(starts, frame) - 1)
+        first, plan = plans[at]
+        if paint is None or at != open_plan:
+            open_plan, paint = at, _painted(shop, plan)
+        yield paint(min(plan.frames - 1, frame - first))
 
 
 def ending_of(film: Assembled, at: int) -> str:

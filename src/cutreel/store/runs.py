@@ -34,7 +34,9 @@ FIRST_WAIT, LONGEST_WAIT = 5.0, 2 * 3600.0
 OPEN = ("waiting", "going")
 MOST_PRIORITY = 19
 """Of a run; what a page waits for goes before every run."""
-TOLD_OF = frozenset({"everything", "delivery", "parts", "board", "archive", "stems"})
+TOLD_OF = frozenset(
+    {"everything", "delivery", "parts", "board", "stills", "moving picture", "archive", "stems"}
+)
 """Runs whose end is told outside: those that somebody goes away from, not each picture."""
 
 

@@ -21,6 +21,17 @@ export const usePublishing = (film: Film) =>
       ),
   });
 
+/** What somebody could complain of, as far as it is known before a file is made. */
+export const useReport = (film: Film) =>
+  useQuery({
+    queryKey: ["report", film.id, film.revision, film.preview],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Schemas["ReportFigure"][]>(
+        await api.GET("/api/films/{film}/report", { params: { path: { film: film.id } } }),
+      ),
+  });
+
 export const useProposedThumbnails = (film: Film) =>
   useQuery({
     queryKey: ["thumbnails", film.id, film.preview],

@@ -595,6 +595,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Report
+         * @description What somebody could complain of, as far as it is known before a file is made.
+         */
+        get: operations["report_api_films__film__report_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/publishing.txt": {
         parameters: {
             query?: never;
@@ -1017,6 +1037,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/runs/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Order
+         * @description Make runs that go on in another order; what is in hand already is finished first.
+         */
+        put: operations["order_api_films__film__runs_order_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}": {
         parameters: {
             query?: never;
@@ -1120,8 +1160,8 @@ export interface paths {
         };
         /**
          * Delivered File
-         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`) or
-         *     `film.json`; or one of those that a run took out of the film.
+         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`), its
+         *     report (`film.json`, `film.pdf`); or one of those that a run took out of the film.
          */
         get: operations["delivered_file_api_runs__run__files__name__get"];
         put?: never;
@@ -2619,6 +2659,64 @@ export interface paths {
          * @description What a timeline that comes back would change; nothing is changed by that.
          */
         post: operations["back_api_films__film__timeline_back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/told": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Told */
+        get: operations["told_api_told_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Let an address be told from now on; its secret is in the answer, and never again.
+         */
+        post: operations["add_api_told_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/told/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Drop */
+        delete: operations["drop_api_told__id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/told/{id}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Try It
+         * @description Send it a word now.
+         */
+        post: operations["try_it_api_told__id__try_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -6048,6 +6146,44 @@ export interface components {
             along: components["schemas"]["OwnPath"] | null;
         };
         /**
+         * MovingPictureWanted
+         * @description Frames from `first` to before `end` as a GIF or a WebP that begins again, without sound; with `captions` burned
+         *     in.
+         */
+        MovingPictureWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "moving picture";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** First */
+            first: number;
+            /** End */
+            end: number;
+            /**
+             * Form
+             * @default webp
+             * @enum {string}
+             */
+            form: "gif" | "webp";
+            /**
+             * Size
+             * @default 360p
+             * @enum {string}
+             */
+            size: "240p" | "360p" | "720p";
+            /**
+             * Captions
+             * @default true
+             */
+            captions: boolean;
+        };
+        /**
          * NameView
          * @description A name or a rare word: how often it stands; whether it is in no dictionary (`unknown`); how it is to sound by the
          *     film's lexicon (`sounds`, `phonemes` in IPA); how it is likely `said` where that says nothing; where it is heard.
@@ -6402,6 +6538,14 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * OrderWanted
+         * @description Runs in the order in which they are to be made.
+         */
+        OrderWanted: {
+            /** Runs */
+            runs: string[];
         };
         /**
          * Outfit
@@ -7941,6 +8085,48 @@ export interface components {
             name: string;
         };
         /**
+         * ReportFigure
+         * @description One figure of a report. `good` is None where nothing is aimed at and it is only told; `how` is how anybody can
+         *     measure it without Cut Reel; `where` it is mended.
+         */
+        ReportFigure: {
+            /**
+             * Section
+             * @enum {string}
+             */
+            section: "film" | "pictures" | "sound" | "captions" | "joins" | "texts" | "rights" | "agreed" | "money" | "file";
+            /** What */
+            what: string;
+            /** Found */
+            found: string;
+            /**
+             * Aim
+             * @default
+             */
+            aim: string;
+            /** Good */
+            good?: boolean | null;
+            /**
+             * How
+             * @default
+             */
+            how: string;
+            where?: components["schemas"]["ReportPlace"] | null;
+        };
+        /**
+         * ReportPlace
+         * @description Where something is mended: a view, and a shot of the film.
+         */
+        ReportPlace: {
+            /**
+             * View
+             * @enum {string}
+             */
+            view: "script" | "continuity" | "sheet" | "bench" | "mix" | "screening" | "delivery" | "services";
+            /** Shot */
+            shot?: number | null;
+        };
+        /**
          * RetouchWanted
          * @description Candidates for a `take`: what a `mask` marks becomes what the `words` say, or goes without
          *     any; the edge is `feather` pixels wide.
@@ -8160,6 +8346,8 @@ export interface components {
             outcome: {
                 [key: string]: unknown;
             };
+            /** Priority */
+            priority: number;
             /**
              * Created
              * Format: date-time
@@ -9655,6 +9843,28 @@ export interface components {
             shots: number[];
         };
         /**
+         * StillsWanted
+         * @description All shots as pictures in one zip, as they are seen in the film.
+         */
+        StillsWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stills";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Size
+             * @default 1080p
+             * @enum {string}
+             */
+            size: "720p" | "1080p" | "2160p";
+        };
+        /**
          * StoryView
          * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a
          *     table's columns were taken for; `bad` names what could not be read; `seconds` are the lengths of
@@ -10135,6 +10345,35 @@ export interface components {
         TimelineBack: {
             /** Text */
             text: string;
+        };
+        /**
+         * ToldView
+         * @description An address that is told; when it was `last` told something, whether that `arrived`, what it answered, how much
+         *     it is still to be told. `secret` is what it knows us by: shown once, when it is new.
+         */
+        ToldView: {
+            /** Id */
+            id: string;
+            /** Address */
+            address: string;
+            /** Last */
+            last: string | null;
+            /** Arrived */
+            arrived: boolean;
+            /** Says */
+            says: string;
+            /** Waits */
+            waits: number;
+            /**
+             * Secret
+             * @default
+             */
+            secret: string;
+        };
+        /** ToldWanted */
+        ToldWanted: {
+            /** Address */
+            address: string;
         };
         /**
          * Trait
@@ -11492,6 +11731,37 @@ export interface operations {
             };
         };
     };
+    report_api_films__film__report_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReportFigure"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     publishing_file_api_films__film__publishing_txt_get: {
         parameters: {
             query?: never;
@@ -12228,7 +12498,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -12294,7 +12564,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
             };
         };
         responses: {
@@ -12305,6 +12575,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    order_api_films__film__runs_order_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"][];
                 };
             };
             /** @description Validation Error */
@@ -15101,6 +15406,121 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BackChangeView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    told_api_told_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldView"][];
+                };
+            };
+        };
+    };
+    add_api_told_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToldWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    drop_api_told__id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldView"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    try_it_api_told__id__try_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToldView"][];
                 };
             };
             /** @description Validation Error */

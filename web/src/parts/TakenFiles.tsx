@@ -14,6 +14,18 @@ export const filesOf = (run: Run) => (run.outcome as { files?: TakenFile[] }).fi
 const sizeTold = (bytes: number) =>
   bytes < 100_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
 
+/** A file of a run by its name, among words. */
+export const FileLink = ({ run, name }: { run: Run; name: string }) => (
+  <a
+    href={`/api/runs/${run.id}/files/${name}`}
+    download
+    title={filesOf(run)?.find((f) => f.name === name)?.what}
+    className="underline decoration-rule-strong underline-offset-2 hover:text-ink"
+  >
+    {name}
+  </a>
+);
+
 export const TakenFiles = ({ run }: { run: Run }) => (
   <ul aria-label="Files" className="mt-1">
     {filesOf(run)?.map((f) => (

@@ -19,6 +19,8 @@ const NAMES: Record<RunWish["kind"], string> = {
   delivery: "a delivery",
   stems: "the sound as files",
   board: "a board",
+  stills: "stills of all shots",
+  "moving picture": "a stretch that moves",
   parts: "the parts",
   archive: "the film whole",
 };

@@ -1,7 +1,7 @@
 """Captions: which words stand together, for how long, and the files they are written to."""
 
 from .caption import LINE_LENGTH, LINES, Caption, captions_of
-from .checked import CaptionFault, CaptionFaultKind, caption_faults
+from .checked import QUICKEST, CaptionFault, CaptionFaultKind, caption_faults
 from .said import SaidWord, said_in, stressed_in
 from .shown import AS_OTHERS, SPEAKERS, CaptionShown
 from .srt import stamp, to_srt, to_vtt
@@ -26,6 +26,7 @@ __all__ = [
     "LINES",
     "LINE_LENGTH",
     "PLAIN",
+    "QUICKEST",
     "READY",
     "SAID_MARKS",
     "SPEAKERS",

@@ -78,6 +78,7 @@ from .publishing import (
 )
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
+from .report import Looked, SoundMeasured, report_before
 from .screening import (
     PlacedNote,
     ScreenedScene,
@@ -126,6 +127,7 @@ __all__ = [
     "LaneChoice",
     "LevelPoint",
     "LineWork",
+    "Looked",
     "Match",
     "NameSaid",
     "Narration",
@@ -155,6 +157,7 @@ __all__ = [
     "ShotFile",
     "ShotPrompts",
     "SoundFile",
+    "SoundMeasured",
     "Source",
     "SsmlTaken",
     "StyleChange",
@@ -224,6 +227,7 @@ __all__ = [
     "recordable",
     "recorded_key",
     "remarks_on",
+    "report_before",
     "scene_choices",
     "screened_scenes",
     "shot_name",

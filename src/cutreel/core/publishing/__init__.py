@@ -12,6 +12,8 @@ from .limits import (
     text_faults,
 )
 from .measured import AIMS, SMALL, ThumbnailMeasures, measured
+from .report import ReportFigure, ReportPlace, Section, amiss, counted
+from .stretches import Luma, Stretch, stretches_of
 from .texts import OwnTexts, Texts, hashtag_of, tags_line
 from .thumbnail import SIDES, Drawn, Thumbnail, draw_thumbnail
 
@@ -29,16 +31,24 @@ __all__ = [
     "SMALL",
     "Chapter",
     "Drawn",
+    "Luma",
     "OwnTexts",
+    "ReportFigure",
+    "ReportPlace",
+    "Section",
+    "Stretch",
     "TextFault",
     "Texts",
     "Thumbnail",
     "ThumbnailMeasures",
+    "amiss",
     "chapters_told",
+    "counted",
     "draw_thumbnail",
     "hashtag_of",
     "measured",
     "plan_chapters",
+    "stretches_of",
     "tags_line",
     "text_faults",
 ]

@@ -17,6 +17,7 @@ import { CaptionsRead } from "./CaptionsRead";
 import { GoingFiles } from "./GoingFiles";
 import { HouseStyles } from "./HouseStyles";
 import { Programs } from "./Programs";
+import { type Figure, Figures, ReportNow } from "./Report";
 import { TextsDesk } from "./TextsDesk";
 import { ThumbnailDesk } from "./ThumbnailDesk";
 import { Understood } from "./Understood";
@@ -312,6 +313,7 @@ function Files({ film }: { film: Film }) {
         <HouseStyles film={film} />
       </section>
       <section aria-label="Deliveries" className="overflow-y-auto px-6 py-6">
+        <ReportNow film={film} />
         <Understood film={film} />
         <CaptionsRead film={film} />
         <h2 className="mb-3 font-serif text-[20px] font-bold">Deliveries</h2>
@@ -329,7 +331,7 @@ function Files({ film }: { film: Film }) {
         {runs
           .filter((r) => !going.includes(r))
           .map((run) => (
-            <Delivered key={run.id} run={run} />
+            <Delivered key={run.id} film={film} run={run} />
           ))}
       </section>
     </div>
@@ -349,9 +351,12 @@ interface Outcome {
   ttml?: string;
   loudness?: { aim?: number; integrated_lufs: number; true_peak_dbtp: number };
   checks?: { what: string; asked: unknown; found: unknown; good: boolean }[];
+  /** Deliveries made before had no report on paper. */
+  page?: string;
+  figures?: Figure[];
 }
 
-function Delivered({ run }: { run: Run }) {
+function Delivered({ film, run }: { film: Film; run: Run }) {
   const o = run.outcome as Outcome;
   const when = new Date(run.created).toLocaleString([], {
     dateStyle: "medium",
@@ -408,18 +413,24 @@ function Delivered({ run }: { run: Run }) {
         >
           <Download className="size-4" /> Download the film
         </a>
-        {(["srt", "vtt", ...(o.ttml ? (["ttml", "ass"] as const) : []), "json"] as const).map(
-          (kind) => (
-            <a
-              key={kind}
-              href={`/api/runs/${run.id}/files/film.${kind}`}
-              download
-              className="underline decoration-rule-strong underline-offset-2 hover:decoration-ink"
-            >
-              {kind === "json" ? "report" : kind}
-            </a>
-          ),
-        )}
+        {(
+          [
+            "srt",
+            "vtt",
+            ...(o.ttml ? (["ttml", "ass"] as const) : []),
+            "json",
+            ...(o.page ? (["pdf"] as const) : []),
+          ] as const
+        ).map((kind) => (
+          <a
+            key={kind}
+            href={`/api/runs/${run.id}/files/film.${kind}`}
+            download
+            className="underline decoration-rule-strong underline-offset-2 hover:decoration-ink"
+          >
+            {kind === "json" ? "report" : kind === "pdf" ? "on paper" : kind}
+          </a>
+        ))}
       </div>
       <div className="grid grid-cols-[minmax(200px,320px)_1fr]">
         <video
@@ -444,6 +455,11 @@ function Delivered({ run }: { run: Run }) {
           </tbody>
         </table>
       </div>
+      {o.figures && (
+        <div className="border-t border-rule px-4 py-2">
+          <Figures film={film} figures={o.figures} />
+        </div>
+      )}
     </article>
   );
 }

@@ -49,7 +49,7 @@ export function LinksDesk({ film }: { film: Film }) {
               onSuccess: (now) => {
                 setLabel("");
                 setPassword("");
-                if (now.links[0]) void copied(now.links[0]);
+                if (now.links[0]) void copy(now.links[0].address, "the link");
               },
             },
           );

@@ -9,7 +9,7 @@ import { ratioOf } from "../../parts/lastFrame";
 import { timecode } from "../../parts/time";
 import { pointAt, selected } from "../../state/playhead";
 import { useStore } from "../../state/store";
-import { Board } from "./Board";
+import { Board, Stills } from "./Board";
 import { ShotPicture } from "./ShotPicture";
 
 interface Props {
@@ -41,7 +41,10 @@ export function Wall({ film, notes, onWatch }: Props) {
           />
         </div>
         <Check label="with their words" on={words} onChange={setWords} />
-        <Board film={film} />
+        <div className="ml-auto flex items-center gap-4">
+          <Stills film={film} />
+          <Board film={film} />
+        </div>
       </div>
       <ol
         aria-label="All shots"

@@ -11,6 +11,7 @@ import { timecode } from "../../parts/time";
 import { useFilmVideo } from "../../parts/useFilmVideo";
 import { playhead, seek, selected, usePlayhead } from "../../state/playhead";
 import { Agreement } from "./Agreement";
+import { MovingPicture } from "./MovingPicture";
 import { ShotPicture } from "./ShotPicture";
 import { Stage } from "./Stage";
 import { type Point, shotAt } from "./place";
@@ -149,6 +150,7 @@ export function Watch(props: Props) {
         <Button kind="quiet" onClick={props.onNote} className="px-2">
           Note here
         </Button>
+        <MovingPicture film={film} stretch={looped} />
         <span className="ml-auto truncate">
           {player.state === "failed" ? (
             "The preview does not answer; play again."
