@@ -1,6 +1,6 @@
 # Shared by the commands of this folder: installs what a bare Debian machine lacks, once.
 RUN_PACKAGES=(postgresql libflite1 espeak-ng fluidsynth timgm6mb-soundfont)
-TEST_PACKAGES=(chromium ffmpeg poppler-utils)
+TEST_PACKAGES=(chromium ffmpeg poppler-utils webp)
 
 fail() { echo "cutreel: $*" >&2; exit 1; }
 

@@ -417,9 +417,8 @@ class RunStore:
             for row in lost:
                 row.state, row.beat = "waiting", now()
             session.flush()
-            ranks = dict(
-                session.execute(select(Run.id, Run.priority).where(Run.state == "going")).tuples()
-            )
+            found = session.execute(select(Run.id, Run.priority).where(Run.state == "going"))
+            ranks = {run: priority for run, priority in found}
             for rank in sorted({ranks.get(row.run, 0) for row in lost}):
                 of_rank = [(r.id, r.queue) for r in lost if ranks.get(r.run, 0) == rank]
                 queue.put_items(session, of_rank, priority=rank)
