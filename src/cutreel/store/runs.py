@@ -418,7 +418,7 @@ class RunStore:
                 row.state, row.beat = "waiting", now()
             session.flush()
             found = session.execute(select(Run.id, Run.priority).where(Run.state == "going"))
-            ranks = {run: priority for run, priority in found}
+            ranks = {row.id: row.priority for row in found}
             for rank in sorted({ranks.get(row.run, 0) for row in lost}):
                 of_rank = [(r.id, r.queue) for r in lost if ranks.get(r.run, 0) == rank]
                 queue.put_items(session, of_rank, priority=rank)
