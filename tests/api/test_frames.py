@@ -1,6 +1,7 @@
 """A frame of the film, over the running stack."""
 
 import io
+import subprocess
 
 import numpy as np
 import pysubs2
@@ -44,3 +45,39 @@ def test_captions_of_a_delivery_come_in_four_formats(client, film, finished) -> 
     }
     assert lines["srt"] and lines["srt"] == lines["vtt"] == lines["ttml"] == lines["ass"]
     assert any(r"\k" in event.text for event in found["ass"])
+
+
+def test_a_report_is_told_before_and_after_and_on_paper(client, film, finished, tmp_path) -> None:
+    """The page is read by poppler's `pdftotext`; the figures of the file are those of ffprobe."""
+    before = {f["what"]: f for f in client.get(f"/api/films/{film['id']}/report").json()}
+    assert before["shots without a picture"]["good"] is False
+    assert before["shots without a picture"]["where"]["view"] == "sheet"
+    assert before["loudness"]["found"] == "not mixed yet"
+    wish = {"kind": "delivery", "size": "360p", "lacking": "stand in", "make": False}
+    run = client.post(f"/api/films/{film['id']}/runs", json=wish).json()
+    done = finished(film["id"], run["id"])
+    after = {f["what"]: f for f in done["outcome"]["figures"]}
+    file = tmp_path / "film.mp4"
+    file.write_bytes(client.get(f"/api/runs/{run['id']}/files/film.mp4").content)
+    asked = [
+        "-count_packets",
+        "-select_streams",
+        "v",
+        "-show_entries",
+        "stream=nb_read_packets,width,height",
+    ]
+    told = subprocess.run(
+        ["ffprobe", "-v", "error", "-of", "csv=p=0", *asked, str(file)],
+        capture_output=True, check=True, text=True,
+    ).stdout.strip()  # fmt: skip
+    assert told == f"{after['size']['found'].replace('x', ',')},{after['frames']['found']}"
+    assert after["colour"]["good"] and after["black stretches"]["good"]
+    assert after["loudness"]["found"].endswith("LUFS")
+    page = tmp_path / "film.pdf"
+    page.write_bytes(client.get(f"/api/runs/{run['id']}/files/film.pdf").content)
+    read = subprocess.run(
+        ["pdftotext", "-layout", str(page), "-"], capture_output=True, check=True, text=True
+    ).stdout
+    assert film["title"] in read and "not as aimed at" in read
+    for figure in after.values():
+        assert figure["what"].split()[0] in read

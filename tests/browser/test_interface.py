@@ -48,6 +48,11 @@ def test_from_pasted_text_to_a_downloaded_film(page: Page, tmp_path: Path) -> No
     strict = run("ffmpeg", "-v", "warning", "-xerror", "-i", str(path), "-f", "null", "-")
     assert (strict.returncode, strict.stderr) == (0, "")
     expect(page.get_by_text("LUFS").last).to_be_visible()
+    before = page.get_by_role("region", name="Report", exact=True)
+    expect(before.get_by_role("status")).to_contain_text("figures")
+    with page.expect_download() as download:
+        page.get_by_role("link", name="on paper").click()
+    assert Path(download.value.path()).read_bytes().startswith(b"%PDF-")
     with page.expect_download() as download:
         page.get_by_role("link", name="report").click()
     assert json.loads(Path(download.value.path()).read_text())["loudness"][

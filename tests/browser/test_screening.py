@@ -197,11 +197,49 @@ def test_all_pictures_are_pinned_up_and_printed(room: Page) -> None:
     assert got.value.path().read_bytes().startswith(b"%PDF-")
 
 
+def played_in_step(room: Page) -> None:
+    """Both cuts run, and are never far from each other: their own clocks say so."""
+    both = room.get_by_role("region", name="Both cuts")
+    both.get_by_role("button", name="Play both").click()
+    room.wait_for_function(
+        "() => { const v = [...document.querySelectorAll('section[aria-label=\"Both cuts\"] video')];"
+        " return v.length === 2 && v.every((e) => e.currentTime > 0.4 && e.readyState > 2); }"
+    )
+    apart = """() => { const [a, b] = document.querySelectorAll('section[aria-label="Both cuts"] video');
+        return [Math.abs(a.currentTime - b.currentTime), a.muted, b.muted]; }"""
+    both.get_by_role("button", name="Stop both").click()
+    expect(both.get_by_role("button", name="Play both")).to_be_visible()
+    off, here, there = room.evaluate(apart)
+    assert off < 0.5 and not here and there
+    both.get_by_label("How the cuts are laid").click()
+    room.get_by_role("option", name="one over the other").click()
+    expect(both.get_by_role("slider", name="Where the line is")).to_be_visible()
+
+
+def test_a_shot_is_taken_out_as_a_picture_that_moves_and_as_stills(room: Page) -> None:
+    room.get_by_role("button", name="As a GIF").click()
+    told = room.get_by_role("dialog", name="As a picture that moves")
+    told.get_by_label("Size of the picture").click()
+    room.get_by_role("option", name="240p").click()
+    no_barriers(room, "a picture that moves")
+    told.get_by_role("button", name="Draw it").click()
+    with room.expect_download() as got:
+        told.get_by_role("link", name="stretch.webp").click()
+    assert got.value.path().read_bytes()[8:12] == b"WEBP"
+    room.keyboard.press("Escape")
+    room.get_by_role("tab", name="Wall").click()
+    room.get_by_role("button", name="A still of each").click()
+    with room.expect_download() as got:
+        room.get_by_role("link", name="stills.zip").click()
+    assert got.value.path().read_bytes().startswith(b"PK")
+
+
 def test_a_cut_is_kept_opened_changed_and_seen_beside_the_first(room: Page) -> None:
     room.get_by_role("tab", name="Beside another cut").click()
     room.get_by_label("Name of the new cut").fill("upright")
     room.get_by_role("button", name="Keep as a cut").click()
     expect(room.get_by_text("Nothing differs yet")).to_be_visible()
+    played_in_step(room)
     first = room.url
     room.get_by_role("link", name="open it").click()
     expect(room.get_by_role("combobox", name="Cut", exact=True)).to_have_text("upright")

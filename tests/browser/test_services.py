@@ -253,3 +253,21 @@ def test_pictures_are_shared_out(services: Page, film: str) -> None:
     services.get_by_role("button", name="Make them so").click()
     expect(services.get_by_text(re.compile("their share of it|has their share"))).to_be_visible()
     expect(services.get_by_text("Every shot of it has its picture.")).to_be_visible(timeout=300_000)
+
+
+def test_an_address_is_told_and_taken_away(page: Page, address: str) -> None:
+    with serving(lambda asked, n: told(204)) as outside:
+        page.goto("/services?view=told")
+        desk = page.get_by_role("region", name="Told elsewhere")
+        desk.get_by_label("Address to tell").fill(f"{outside.address}/ready")
+        desk.get_by_role("button", name="Tell it from now on").click()
+        expect(desk.get_by_text(re.compile("^whsec_"))).to_be_visible()
+        no_barriers(page, "told elsewhere")
+        row = desk.get_by_role("listitem").filter(has_text=outside.address)
+        row.get_by_role("button", name="Send it a word").click()
+        expect(row).to_contain_text("it answered 204")
+        page.reload()
+        expect(desk.get_by_text(re.compile("^whsec_"))).to_have_count(0)
+        row.get_by_role("button", name="No more").click()
+        expect(desk.get_by_text("Nobody outside is told yet")).to_be_visible()
+    assert outside.asked[0].json["type"] == "trial"

@@ -1,5 +1,5 @@
 /** Plays the film as it stands, over HLS, in a video element; the playhead follows it, and it follows the playhead. */
-import Hls from "hls.js";
+import type Hls from "hls.js";
 import { type RefObject, useCallback, useEffect, useRef, useState } from "react";
 
 import type { Film } from "../api/client";
@@ -7,7 +7,7 @@ import { useRuns } from "../api/film";
 import { playhead, playing, seekTo } from "../state/playhead";
 import { useStore } from "../state/store";
 import { useFollowing } from "./following";
-import { mixed } from "./previewSound";
+import { openPreview } from "./openPreview";
 import { rateOf } from "./time";
 
 type PlayerState = "rest" | "loading" | "ready" | "failed";
@@ -53,24 +53,13 @@ export function useFilmVideo(film: Film): FilmVideo {
       if (loaded.current === version || !video.current) return;
       loaded.current = version;
       hls.current?.destroy();
-      const player = new Hls({
-        enableWorker: false,
-        startPosition: from,
-        maxBufferLength: 12,
-        fragLoadPolicy: patient,
-        manifestLoadPolicy: patient,
-        playlistLoadPolicy: patient,
+      setState("loading");
+      const player = openPreview(film.id, version, video.current, from, {
+        isWanted: () => hls.current === player,
+        onMixing: setMixing,
+        onFailed: () => setState("failed"),
       });
       hls.current = player;
-      setState("loading");
-      player.on(Hls.Events.ERROR, (_, data) => data.fatal && setState("failed"));
-      player.attachMedia(video.current);
-      void mixed(film.id, version, () => hls.current === player, setMixing)
-        .then(() => {
-          if (hls.current === player)
-            player.loadSource(`/api/films/${film.id}/preview/${version}/film.m3u8`);
-        })
-        .catch(() => setState("failed"));
     },
     [film.id],
   );
@@ -144,12 +133,3 @@ export function useFilmVideo(film: Film): FilmVideo {
     },
   };
 }
-
-const patient = {
-  default: {
-    maxTimeToFirstByteMs: 70_000,
-    maxLoadTimeMs: 90_000,
-    timeoutRetry: { maxNumRetry: 2, retryDelayMs: 300, maxRetryDelayMs: 2_000 },
-    errorRetry: { maxNumRetry: 3, retryDelayMs: 500, maxRetryDelayMs: 3_000 },
-  },
-};

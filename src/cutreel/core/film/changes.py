@@ -18,6 +18,7 @@ Command = Annotated[
     c.EditText
     | c.EditPlaces
     | c.MoveScene
+    | c.MoveShot
     | c.SetMark
     | c.LiftMark
     | c.PushMark

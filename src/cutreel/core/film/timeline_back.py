@@ -1,15 +1,18 @@
 """What a timeline that came back would change in the film, as changes of our own."""
 
+from bisect import bisect_left
 from collections import Counter
 from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
+from cutreel.core.errors import BadInput
 from cutreel.core.interchange import BackShot
 
 from .assembled import Assembled
 from .changes import Command
-from .commands import EditText, SetHold
+from .commands import EditText, MoveShot, SetHold
 from .document import FilmDocument
+from .moved import moved_words
 
 LEAST = 2
 """Frames by which a shot has to differ: one is the rounding of words to frames."""
@@ -61,14 +64,51 @@ def changes_back(
         else:
             why = f"{said} than its words take: have them said more quickly, or cut some"
             out.append(BackChange(edge, why, None))
-    known = {s.shot.edge for s in film.read.shots}
-    order = [e for e in dict.fromkeys(b.edge for b in back) if e in known]
-    here = [s.shot.edge for s in film.read.shots if s.shot.edge in seen]
-    moved = next((e for e, o in zip(order, here, strict=True) if e != o), None)
-    if moved is not None:
-        why = "comes in another place: move its scene or its words in the Script"
-        out.append(BackChange(moved, why, None))
+    return [*out, *_moved(film, back)]
+
+
+def _moved(film: Assembled, back: Sequence[BackShot]) -> list[BackChange]:
+    """The fewest shots that have to be put elsewhere for the order that came back."""
+    shots = {s.shot.edge: s.shot for s in film.read.shots}
+    order = [e for e in dict.fromkeys(b.edge for b in back) if e in shots]
+    place = {s.shot.edge: i for i, s in enumerate(film.read.shots)}
+    stays = set(_longest_rising([place[e] for e in order]))
+    out: list[BackChange] = []
+    for i, edge in enumerate(order):
+        if place[edge] in stays:
+            continue
+        follower = next((e for e in order[i + 1 :] if place[e] in stays), None)
+        before = shots[follower].id if follower is not None else None
+        told = f"comes before shot {follower}" if follower is not None else "comes last"
+        move = MoveShot(shot=shots[edge].id, before=before)
+        try:
+            moved_words(film.document, move.shot, before)
+        except BadInput as error:
+            out.append(BackChange(edge, f"{told}: {error.message} {error.advice}", None))
+        else:
+            out.append(BackChange(edge, told, move))
     return out
+
+
+def _longest_rising(numbers: Sequence[int]) -> list[int]:
+    """The longest run of rising numbers among them, left ones out (patience sorting)."""
+    tails: list[int] = []
+    ends: list[int] = []
+    before: list[int | None] = []
+    for i, number in enumerate(numbers):
+        at = bisect_left(tails, number)
+        before.append(ends[at - 1] if at else None)
+        if at == len(tails):
+            tails.append(number)
+            ends.append(i)
+        else:
+            tails[at], ends[at] = number, i
+    out: list[int] = []
+    here = ends[-1] if ends else None
+    while here is not None:
+        out.append(numbers[here])
+        here = before[here]
+    return out[::-1]
 
 
 def _tried(film: Assembled, held: SetHold, frames: int, laid: Laid) -> SetHold:

@@ -146,8 +146,8 @@ function Back({ film }: { film: Film }) {
     <section aria-label="A timeline that comes back">
       <h2 className="mb-1 font-serif text-[20px] font-bold">A timeline that comes back</h2>
       <p className="mb-3 text-ink-2">
-        Lengths that were changed elsewhere, and shots that were taken out, become changes here.
-        Nothing is changed before you take it.
+        Lengths and an order that were changed elsewhere, and shots that were taken out, become
+        changes here. Nothing is changed before you take it.
       </p>
       <Button onClick={() => input.current?.click()} disabled={back.isPending}>
         {back.isPending ? "Reading …" : "Bring a timeline back"}

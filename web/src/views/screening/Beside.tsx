@@ -10,10 +10,10 @@ import { keys } from "../../api/queries";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
 import { Field } from "../../parts/Field";
-import { ratioOf } from "../../parts/lastFrame";
 import { inWords, rateOf, timecode } from "../../parts/time";
 import { pointAt, usePlayhead } from "../../state/playhead";
 import { notify } from "../../state/notices";
+import { InStep } from "./InStep";
 import type { Stretch } from "./Watch";
 import { shotAt } from "./place";
 import { SHAPES } from "../../parts/shape";
@@ -156,22 +156,9 @@ function Compared({ film, other }: { film: Film; other: string }) {
   }, [client, other]);
   useEvents(other);
   const differences = useDifferences(film, other, twin?.revision).data ?? [];
-  const frame = usePlayhead();
-  const shot = shotAt(film, frame);
-  const there = twin?.shots.find((s) => s.id === shot.id);
-  const at = there && Math.min(there.stop - 1, there.start + frame - shot.start);
   return (
     <>
-      <div className="grid grid-cols-2 gap-4">
-        <Seen film={film} at={frame} name="this cut" />
-        {twin && at !== undefined ? (
-          <Seen film={twin} at={at} name="the other cut" />
-        ) : (
-          <p className="self-center text-center text-ink-2">
-            {twin ? `Shot ${shot.edge} is not in the other cut.` : "Opening the other cut …"}
-          </p>
-        )}
-      </div>
+      <InStep film={film} twin={twin} />
       <h3 className="mb-1 mt-4 font-semibold" role="status">
         {differences.length
           ? `${differences.length} ${differences.length === 1 ? "difference" : "differences"}`
@@ -188,25 +175,6 @@ function Compared({ film, other }: { film: Film; other: string }) {
     </>
   );
 }
-
-const Seen = ({ film, at, name }: { film: Film; at: number; name: string }) => (
-  <figure>
-    <div className="flex h-[270px] items-center justify-center bg-[#0f0d0b]">
-      <img
-        src={`/api/films/${film.id}/frame?at=${at}&high=360&captions=${film.settings.captions === "burn"}&version=${film.preview}`}
-        alt={`Frame ${at} of ${name}`}
-        style={{ aspectRatio: ratioOf(film) }}
-        className="max-h-full max-w-full"
-      />
-    </div>
-    <figcaption className="mt-1 flex justify-between text-ink-2">
-      <span>{name}</span>
-      <span className="font-mono text-[12px]">
-        {timecode(at, film.fps)} of {timecode(film.frames, film.fps)}
-      </span>
-    </figcaption>
-  </figure>
-);
 
 /** Shots that show another picture, in one line. */
 function Pictures({ film, edges }: { film: Film; edges: CutDifference[] }) {

@@ -1,7 +1,16 @@
 import { describe, expect, it } from "vitest";
 
 import type { Film, Shot } from "../../api/client";
-import { type Point, drawnOn, handleOf, lineThrough, placeOf, shotAt } from "./place";
+import {
+  type Point,
+  drawnOn,
+  handleOf,
+  isAstray,
+  lineThrough,
+  metIn,
+  placeOf,
+  shotAt,
+} from "./place";
 
 const shot = (id: number, first: number, end: number, start: number, stop: number) =>
   ({ id, first, end, start, stop }) as Shot;
@@ -27,6 +36,29 @@ describe("where a note stands", () => {
   });
   it("is in the last shot behind the end", () => {
     expect(shotAt(film, 500).id).toBe(3);
+  });
+});
+
+describe("another cut in step", () => {
+  const timed = { ...film, fps: "24" } as Film;
+  const other = {
+    fps: "12",
+    shots: [shot(3, 0, 2, 0, 12), shot(1, 2, 4, 12, 60)],
+  } as unknown as Film;
+  it("is at the same second of the same shot, at its own rate", () => {
+    expect(metIn(timed, other, 24)).toEqual({ at: 24, waits: false });
+    expect(metIn(timed, other, 72)).toEqual({ at: 0, waits: false });
+  });
+  it("waits on the last frame of a shot that is shorter there", () => {
+    expect(metIn(timed, other, 119)).toEqual({ at: 11, waits: true });
+  });
+  it("is nowhere in a shot that it has not", () => {
+    expect(metIn(timed, other, 50)).toBeNull();
+  });
+  it("may be a little off while it plays, and not when it rests", () => {
+    expect(isAstray(1.05, 1, true)).toBe(false);
+    expect(isAstray(1.05, 1, false)).toBe(true);
+    expect(isAstray(1.5, 1, true)).toBe(true);
   });
 });
 

@@ -1,9 +1,32 @@
 /** Where a moment of the film stands, told by its words, so that a note goes with them. */
 import type { Film, Shot } from "../../api/client";
 import { wordAt } from "../../parts/following";
+import { rateOf } from "../../parts/time";
 
 export const shotAt = (film: Film, frame: number): Shot =>
   film.shots.find((s) => frame < s.stop) ?? film.shots[film.shots.length - 1]!;
+
+/** Where another cut is when this one is at a frame: the same moment of the same shot. It waits on the last frame of a
+ * shot that is shorter there; null: the shot is not in it. */
+export interface Met {
+  at: number;
+  waits: boolean;
+}
+
+export function metIn(film: Film, other: Film, frame: number): Met | null {
+  const shot = shotAt(film, frame);
+  const there = other.shots.find((s) => s.id === shot.id);
+  if (!there) return null;
+  const seconds = (frame - shot.start) / rateOf(film.fps);
+  const at = there.start + Math.round(seconds * rateOf(other.fps));
+  return { at: Math.min(there.stop - 1, at), waits: at >= there.stop };
+}
+
+const DRIFT = 0.12;
+
+/** Whether a film at a second is not where it should be: a film that plays may be a little off, one that rests not. */
+export const isAstray = (now: number, wanted: number, plays: boolean) =>
+  Math.abs(now - wanted) > (plays ? DRIFT : 0.005);
 
 interface Place {
   shot: number;

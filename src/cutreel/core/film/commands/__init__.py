@@ -43,7 +43,7 @@ from .sounds import (
     SetTension,
 )
 from .styles import TakeStyle
-from .text import EditPlaces, EditText, MoveScene
+from .text import EditPlaces, EditText, MoveScene, MoveShot
 from .voices import (
     DropVoice,
     KeepNarration,
@@ -88,6 +88,7 @@ __all__ = [
     "MarkWords",
     "MergePeople",
     "MoveScene",
+    "MoveShot",
     "PlaceCues",
     "PushMark",
     "ReadWord",

@@ -8,7 +8,8 @@ from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
 
 from ..document import FilmDocument
-from ..shots import move_words, retext
+from ..moved import move_shot
+from ..shots import move_words, retext, shot_numbered
 from ..wording import Edit, with_edits
 from .base import FilmCommand
 
@@ -60,3 +61,16 @@ class MoveScene(FilmCommand):
             )
         move_words(film, script, self.scene, self.to)
         return f"move scene {scenes[self.scene].title or self.scene + 1}"
+
+
+class MoveShot(FilmCommand):
+    """Put a shot with its words before another shot, by their numbers (`before` None: at the end of the film)."""
+
+    type: Literal["move shot"] = "move shot"
+    shot: int
+    before: int | None = None
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        _, shot = shot_numbered(film, self.shot)
+        move_shot(film, self.shot, self.before, used)
+        return f"move shot {shot.edge}"
