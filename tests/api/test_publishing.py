@@ -33,11 +33,31 @@ def test_texts_are_drafted_written_and_had_as_one_file(client, film) -> None:
     assert back["undo"] == "draft the title again"
 
 
+def test_the_writer_proposes_titles_and_openings_and_changes_nothing(client, film) -> None:
+    at = f"/api/films/{film['id']}/publishing"
+    before = client.get(at).json()
+    ask = f"{at}/written"
+    titles = client.post(ask, json={"field": "title"}).json()
+    others = client.post(ask, json={"field": "title", "seed": 1}).json()
+    assert len(set(titles["texts"])) == 10 and titles["texts"] != others["texts"]
+    assert titles["cost"] > 0
+    whole = client.post(ask, json={"field": "description", "how": "vivid"}).json()["texts"][0]
+    drafted = before["texts"]["description"]
+    rest = drafted.partition("\n\n")[2]
+    assert rest and whole.endswith(rest), "chapters and credits stay as they are"
+    assert client.get(at).json() == before
+
+
 def test_a_thumbnail_is_a_jpeg_of_its_size_and_is_kept_with_the_film(client, film) -> None:
     shot = client.get(f"/api/films/{film['id']}").json()["shots"][0]["id"]
     told = {"shot": shot, "words": "Who goes there?", "side": "right"}
     at = f"/api/films/{film['id']}/thumbnail.jpg"
-    for shape, size in (("16:9", (1280, 720)), ("9:16", (720, 1280)), ("1:1", (1080, 1080))):
+    for shape, size in (
+        ("16:9", (1280, 720)),
+        ("9:16", (720, 1280)),
+        ("4:5", (1080, 1350)),
+        ("1:1", (1080, 1080)),
+    ):
         answer = client.get(at, params={"told": json.dumps(told), "shape": shape})
         image = Image.open(io.BytesIO(answer.content))
         assert (image.format, image.size) == ("JPEG", size) and len(answer.content) < 2_000_000

@@ -126,3 +126,20 @@ def test_the_parts_are_taken_out(desk: Page) -> None:
     assert Path(got.value.path()).read_bytes().startswith(b"PK")
     expect(parts.get_by_text("What the timelines do not say")).to_be_visible()
     go(desk, "Sheet")
+
+
+def test_a_title_and_an_opening_by_the_writer_are_taken(desk: Page) -> None:
+    texts = desk.get_by_role("region", name="Texts")
+    texts.get_by_role("button", name="by the writer").click()
+    offered = texts.get_by_role("group", name="The title by the writer")
+    title = offered.get_by_role("listitem").nth(2)
+    said = title.locator("span").first.inner_text()
+    no_barriers(desk, "a title by the writer")
+    title.get_by_role("button", name="Take it").click()
+    expect(texts.get_by_text(said, exact=True)).to_be_visible()
+    expect(offered).to_have_count(0)
+    texts.get_by_label("The description’s opening by the writer").click()
+    desk.get_by_role("option", name="more vivid").click()
+    opening = texts.get_by_role("group", name="The description by the writer")
+    opening.get_by_role("button", name="Leave it").click()
+    expect(opening).to_have_count(0)

@@ -3,7 +3,7 @@
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query, Response
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, Field, ValidationError
 
 from cutreel.core.errors import BadInput
 from cutreel.core.film import (
@@ -30,7 +30,7 @@ from cutreel.core.publishing import (
     tags_line,
     text_faults,
 )
-from cutreel.making import report_now, thumbnail_of
+from cutreel.making import Way, WrittenField, report_now, texts_by_writer, thumbnail_of
 
 from .door import Films, Shop
 
@@ -115,6 +115,29 @@ def publishing(film: str, films: Films) -> PublishingView:
 def report(film: str, shop: Shop, films: Films) -> list[ReportFigure]:
     """What somebody could complain of, as far as it is known before a file is made."""
     return report_now(shop, films.now(film).film)
+
+
+class WrittenWish(BaseModel):
+    """What the writer is asked for: other titles, or the description's opening said in another way (`how`)."""
+
+    field: WrittenField
+    how: Way = "vivid"
+    seed: int = Field(0, ge=0, le=999_999)
+
+
+class WrittenTextsView(BaseModel):
+    """What the writer proposes, words of the wish that it could not use, and what it cost."""
+
+    texts: list[str]
+    unused: list[str]
+    cost: float
+
+
+@router.post("/publishing/written")
+def written(film: str, wish: WrittenWish, shop: Shop, films: Films) -> WrittenTextsView:
+    """Ask the writer for a text. Nothing changes: what is taken is sent as a change."""
+    found = texts_by_writer(shop, films.now(film).film, wish.field, wish.how, wish.seed)
+    return WrittenTextsView(texts=found.texts, unused=found.unused, cost=found.cost)
 
 
 @router.get("/publishing.txt")

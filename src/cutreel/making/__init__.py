@@ -26,6 +26,7 @@ from .pictures import Origin, Picture, add_take, brought_picture, keep_brought, 
 from .planning import SHORT_SIDE, frame_size, planned_segments
 from .plugging import CALLBACKS
 from .preview import PreviewDesk, PreviewSound
+from .published import Way, WrittenField, texts_by_writer
 from .queue import Queue
 from .recording import keep_recording, opened_line
 from .references import ReferencesWanted, candidates
@@ -77,7 +78,9 @@ __all__ = [
     "Queue",
     "ReferencesWanted",
     "RunRequest",
+    "Way",
     "Workshop",
+    "WrittenField",
     "add_take",
     "add_told",
     "answer_run",
@@ -143,6 +146,7 @@ __all__ = [
     "take_out",
     "takes_of_line",
     "tell_due",
+    "texts_by_writer",
     "thumbnail_of",
     "timeline_of",
     "told_of_room",

@@ -32,6 +32,20 @@ export const useReport = (film: Film) =>
       ),
   });
 
+/** What the writer proposes for a text; nothing changes by it. */
+export const useWrittenTexts = (film: Film) =>
+  useMutation({
+    mutationFn: async (body: Schemas["WrittenWish"]) =>
+      unwrap<Schemas["WrittenTextsView"]>(
+        await api.POST("/api/films/{film}/publishing/written", {
+          params: { path: { film: film.id } },
+          body,
+        }),
+      ),
+    onError: (error) =>
+      notify(error instanceof Problem ? error.message : "The server does not answer; try again."),
+  });
+
 export const useProposedThumbnails = (film: Film) =>
   useQuery({
     queryKey: ["thumbnails", film.id, film.preview],

@@ -615,6 +615,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/publishing/written": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Written
+         * @description Ask the writer for a text. Nothing changes: what is taken is sent as a change.
+         */
+        post: operations["written_api_films__film__publishing_written_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/publishing.txt": {
         parameters: {
             query?: never;
@@ -10724,6 +10744,40 @@ export interface components {
             /** Paragraphs */
             paragraphs: string[];
         };
+        /**
+         * WrittenTextsView
+         * @description What the writer proposes, words of the wish that it could not use, and what it cost.
+         */
+        WrittenTextsView: {
+            /** Texts */
+            texts: string[];
+            /** Unused */
+            unused: string[];
+            /** Cost */
+            cost: number;
+        };
+        /**
+         * WrittenWish
+         * @description What the writer is asked for: other titles, or the description's opening said in another way (`how`).
+         */
+        WrittenWish: {
+            /**
+             * Field
+             * @enum {string}
+             */
+            field: "title" | "description";
+            /**
+             * How
+             * @default vivid
+             * @enum {string}
+             */
+            how: "tighten" | "lengthen" | "simpler" | "vivid" | "tense" | "opening";
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -11764,6 +11818,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReportFigure"][];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    written_api_films__film__publishing_written_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrittenWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrittenTextsView"];
                 };
             };
             /** @description Validation Error */

@@ -7,6 +7,7 @@ import { type Publishing, usePublishing } from "../../api/publishing";
 import { Choice } from "../../parts/Choice";
 import { Editable } from "../../parts/Editable";
 import { notify } from "../../state/notices";
+import { ByWriter } from "./ByWriter";
 
 type Field = "title" | "description" | "tags" | "hashtags";
 
@@ -83,7 +84,7 @@ function Written({ film, told, field, letters, multiline = false }: WrittenProps
   const count = field === "hashtags" ? told.texts.hashtags.length : text.length;
   return (
     <div className="border-t border-rule py-2">
-      <div className="flex min-h-6 items-baseline gap-3 text-ink-2">
+      <div className="flex min-h-6 flex-wrap items-baseline gap-x-3 text-ink-2">
         <h3 className="text-ink-2">{field}</h3>
         <span className="font-mono text-[12px]">
           {count} of {told.most[field]}
@@ -107,6 +108,9 @@ function Written({ film, told, field, letters, multiline = false }: WrittenProps
             options={[["none", "others"], ...told.titles.map((t) => [t, t] as const)]}
             onChange={(t) => t !== "none" && put(t)}
           />
+        )}
+        {(field === "title" || field === "description") && (
+          <ByWriter film={film} field={field} onTake={put} />
         )}
         <CopyText text={text} what={field} />
       </div>
