@@ -28,6 +28,7 @@ from cutreel.making import (
 
 from . import (
     routes_archives,
+    routes_calendar,
     routes_callbacks,
     routes_captions,
     routes_company,
@@ -79,6 +80,7 @@ _ROUTES = (
     routes_continuity,
     routes_cuts,
     routes_archives,
+    routes_calendar,
     routes_callbacks,
     routes_captions,
     routes_company,

@@ -424,6 +424,8 @@ class Card(BaseModel):
     aspect: str
     cut: str = ""
     """Which cut of its film it is; empty where the film has but one."""
+    due: str = ""
+    """The day on which it is to be ready (ISO 8601); empty: none."""
     thumb: str | None
     strip: list[tuple[float, str]]
 

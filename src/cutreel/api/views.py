@@ -217,6 +217,7 @@ def card(row: FilmRow, film: Assembled) -> Card:
         look=film.document.settings.look,
         aspect=film.document.settings.aspect,
         cut=row.cut,
+        due=film.document.settings.due,
         thumb=thumb,
         strip=strip,
     )

@@ -922,6 +922,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Calendar
+         * @description Every film that is due, by its day.
+         */
+        get: operations["calendar_api_calendar_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/due": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Set Due
+         * @description Say when a film is due, or that it is no more.
+         */
+        put: operations["set_due_api_films__film__due_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/callbacks/{token}": {
         parameters: {
             query?: never;
@@ -3550,6 +3590,11 @@ export interface components {
              * @default
              */
             cut: string;
+            /**
+             * Due
+             * @default
+             */
+            due: string;
             /** Thumb */
             thumb: string | null;
             /** Strip */
@@ -4270,6 +4315,51 @@ export interface components {
             type: "drop voice";
             /** Id */
             id: number;
+        };
+        /**
+         * DueView
+         * @description A film that is due: how many of its shots are `left`, the pieces that making it will still take with their cost
+         *     and about how many seconds, the day on which it can be `ready` (None: never, as limits are), by how many days that
+         *     is `late`, and what holds it up (`held_by`: "money", or an offer).
+         */
+        DueView: {
+            /** Film */
+            film: string;
+            /** Title */
+            title: string;
+            /** Cut */
+            cut: string;
+            /**
+             * Due
+             * Format: date
+             */
+            due: string;
+            /** Shots */
+            shots: number;
+            /** Left */
+            left: number;
+            /** Items */
+            items: number;
+            /** Cost */
+            cost: number;
+            /** Seconds */
+            seconds: number;
+            /** Lacks */
+            lacks: string[];
+            /** Ready */
+            ready: string | null;
+            /** Late */
+            late: number;
+            /** Held By */
+            held_by: string;
+        };
+        /**
+         * DueWanted
+         * @description The day on which a film is to be ready; None: on none.
+         */
+        DueWanted: {
+            /** Due */
+            due?: string | null;
         };
         /**
          * Edit
@@ -6379,7 +6469,8 @@ export interface components {
              *       "clean_hum": 0,
              *       "clean_plosives": 0,
              *       "clean_level": 0,
-             *       "clean_breaths": 0
+             *       "clean_breaths": 0,
+             *       "due": ""
              *     }
              */
             settings: components["schemas"]["Settings"];
@@ -9174,6 +9265,7 @@ export interface components {
          *     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
          *     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
          *     first word and behind the last (None: as is usual);
+         *     `due` the day on which the film is to be ready (ISO 8601; empty: none);
          *     `clean_noise`, `clean_hum`, `clean_plosives`, `clean_level` and `clean_breaths` by how much recordings are cleaned
          *     (0 … 1).
          */
@@ -9489,6 +9581,11 @@ export interface components {
              * @default 0
              */
             clean_breaths: number;
+            /**
+             * Due
+             * @default
+             */
+            due: string;
         };
         /**
          * ShotSum
@@ -12357,6 +12454,61 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BroughtFilm"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    calendar_api_calendar_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueView"][];
+                };
+            };
+        };
+    };
+    set_due_api_films__film__due_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DueWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DueView"][];
                 };
             };
             /** @description Validation Error */

@@ -74,6 +74,7 @@ class Settings(BaseModel):
     `comma_pause` and `stop_pause` the longest pauses in seconds within a line (None: as spoken);
     `paragraph_rest` and `scene_rest` the silence between paragraphs and scenes, `lead_in` and `tail` that before the
     first word and behind the last (None: as is usual);
+    `due` the day on which the film is to be ready (ISO 8601; empty: none);
     `clean_noise`, `clean_hum`, `clean_plosives`, `clean_level` and `clean_breaths` by how much recordings are cleaned
     (0 … 1).
     """
@@ -139,6 +140,7 @@ class Settings(BaseModel):
     clean_plosives: float = Field(0, ge=0, le=1)
     clean_level: float = Field(0, ge=0, le=1)
     clean_breaths: float = Field(0, ge=0, le=1)
+    due: str = Field("", pattern=r"^(\d{4}-\d{2}-\d{2})?$")
 
 
 class Shot(BaseModel):

@@ -11,7 +11,7 @@ from cutreel.core.manuscript import Saying
 
 from .document import MOST_TABLES, FilmDocument, OwnTable, Settings
 
-OF_ONE_FILM = frozenset(("seed", "aim", "reference", "follow_reference", "language"))
+OF_ONE_FILM = frozenset(("seed", "aim", "reference", "follow_reference", "language", "due"))
 """Settings that belong to one film and are no style."""
 KEPT = tuple(name for name in Settings.model_fields if name not in OF_ONE_FILM)
 _VERSION = 1

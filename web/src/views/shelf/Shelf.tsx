@@ -1,4 +1,5 @@
 /** The shelf: all films, and a new one by idea, by pasting, by file. */
+import * as Tabs from "@radix-ui/react-tabs";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef } from "react";
 import { Link } from "react-router";
@@ -9,7 +10,13 @@ import { keys } from "../../api/queries";
 import { LampButton } from "../../parts/TopLine";
 import { inWords } from "../../parts/time";
 import { notify } from "../../state/notices";
+import { Calendar } from "./Calendar";
 import { NewFilm } from "./NewFilm";
+
+const TABS = [
+  ["films", "All films"],
+  ["due", "What is due"],
+] as const;
 
 export function Shelf() {
   const films = useShelf();
@@ -37,11 +44,31 @@ export function Shelf() {
               idea; it is cut into shots at once.
             </p>
           )}
-          <div className="grid grid-cols-[repeat(auto-fill,minmax(268px,1fr))] gap-6">
-            {films.data?.map((card) => (
-              <FilmCard key={card.id} card={card} />
-            ))}
-          </div>
+          {films.data && films.data.length > 0 && (
+            <Tabs.Root defaultValue="films">
+              <Tabs.List aria-label="Parts of the shelf" className="-mt-2 mb-4 flex gap-5">
+                {TABS.map(([value, name]) => (
+                  <Tabs.Trigger
+                    key={value}
+                    value={value}
+                    className="min-h-7 border-b-2 border-transparent text-ink-2 hover:text-ink data-[state=active]:border-ink data-[state=active]:font-semibold data-[state=active]:text-ink"
+                  >
+                    {name}
+                  </Tabs.Trigger>
+                ))}
+              </Tabs.List>
+              <Tabs.Content value="films" tabIndex={-1}>
+                <div className="grid grid-cols-[repeat(auto-fill,minmax(268px,1fr))] gap-6">
+                  {films.data.map((card) => (
+                    <FilmCard key={card.id} card={card} />
+                  ))}
+                </div>
+              </Tabs.Content>
+              <Tabs.Content value="due" tabIndex={-1}>
+                <Calendar cards={films.data} />
+              </Tabs.Content>
+            </Tabs.Root>
+          )}
         </section>
         <NewFilm />
       </main>
