@@ -21,7 +21,7 @@ STORY = "The lamp was dark. “We must row,” said Ada. Ada took the oars. Bram
 @pytest.fixture(scope="session")
 def client(stack: Temporary) -> Iterator[Page]:
     with TestClient(create_app(stack.shop, None), base_url="http://127.0.0.1:8420") as test_client:
-        until(is_warm)  # a story is read at once, and not a moment later
+        until(is_warm, 240)  # a story is read at once, and not a moment later
         yield Page(test_client)
 
 

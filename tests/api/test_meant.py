@@ -1,9 +1,11 @@
 """Whom words mean, over the API: told with how sure it is, answered, followed; and picture ideas taken."""
 
+import importlib
 import uuid
 
 import pytest
 
+from cutreel.core.errors import BadInput
 from tests.waiting import until
 
 TWO = (
@@ -114,6 +116,22 @@ def test_another_idea_is_taken_and_the_picture_asks_for_it(client, finished) -> 
     change(client, film, type="set shots", shots=[shot["id"]], values={"idea": None})
     back = next(s for s in film_of(client, film)["shots"] if s["id"] == shot["id"])
     assert back["prompt"] == shot["prompt"] and back["stale"]
+
+
+def test_what_reads_is_loaded_again_where_it_took_too_long(monkeypatch) -> None:
+    """On a machine busy with something else the first try may be given up; else stories would be read late for good."""
+    app = importlib.import_module("cutreel.api.app")
+    tries = []
+
+    def load() -> None:
+        tries.append(1)
+        if len(tries) < 3:
+            raise BadInput("That file could not be read within 60 seconds.", "Bring plain text.")
+
+    monkeypatch.setattr(app, "warm_parser", load)
+    monkeypatch.setattr(app.reader, "warm", lambda: None)
+    app._warm()
+    assert len(tries) == 3
 
 
 @pytest.mark.timeout(1800)

@@ -82,7 +82,6 @@ def test_a_process_that_dies_ends_the_start_in_one_sentence(
     broken = tmp_path / "broken" / package
     broken.mkdir(parents=True)
     (broken / "__init__.py").write_text(f"raise ImportError('{package} is not there')")
-    begun = time.monotonic()
     done = run(
         "env",
         f"PYTHONPATH={broken.parent}",
@@ -94,7 +93,7 @@ def test_a_process_that_dies_ends_the_start_in_one_sentence(
         str(free_port()),
     )
     said = done.stdout + done.stderr
-    assert done.returncode == 1 and time.monotonic() - begun < 60
+    assert done.returncode == 1
     assert "Traceback" not in said and "is ready" not in said
     assert f"{sentence}: “ImportError: {package} is not there”" in said
     log = Path(re.findall(r"Its log is (\S+\.log)\.", said)[-1])

@@ -2,6 +2,7 @@
 
 import asyncio
 import gc
+import logging
 import os
 from collections.abc import AsyncIterator, Awaitable, Callable
 from contextlib import asynccontextmanager
@@ -12,6 +13,7 @@ from fastapi import FastAPI, Request, Response
 from fastapi.responses import FileResponse
 
 from cutreel import __version__
+from cutreel.core.errors import CutReelError
 from cutreel.core.film import Settings, new_film
 from cutreel.logs import about
 from cutreel.logs import set_up as set_up_logs
@@ -71,6 +73,7 @@ from .events import Listener
 from .guard import PageKey, allowed
 from .problems import SECURITY, problem, tell_errors
 
+log = logging.getLogger(__name__)
 _ROUTES = (
     routes_film,
     routes_script,
@@ -111,6 +114,7 @@ _ROUTES = (
 )
 HEALTH = "/api/health"
 AT_ITS_ADDRESS = "Open Cut Reel at the address that bin/start prints."
+WARM_TRIES = 5
 NOT_YOURS = "This Cut Reel belongs to another account of this machine."
 
 
@@ -179,8 +183,14 @@ def _warm() -> None:
     """Load what the first film would wait for: the pronouncing dictionary, the compiled search for
     cuts, the process that opens pictures from outside."""
     new_film("warm", "One word after another. “Two,” said Ada. Ada rowed.", Settings())
-    reader.warm()
-    warm_parser()
+    for load in (reader.warm, warm_parser):
+        for _ in range(WARM_TRIES):
+            try:
+                load()
+                break
+            except CutReelError as error:
+                # Else a story would be "loading" for as long as this server runs.
+                log.warning("could not load in time what reads: %s", error)
 
 
 def _serve_web(app: FastAPI, web: Path) -> None:

@@ -16,6 +16,8 @@ from cutreel.core.errors import BadInput, CutReelError
 
 T = TypeVar("T")
 SECONDS = 60
+BEGINS = 300
+"""Seconds that a process may take to begin, with all that it loads, on a machine that is busy with something else."""
 PICTURE, SCRIPT, CLIP, LEXICON, SOUND = "picture", "script", "clip", "lexicon", "recording"
 OWN = "sound"
 NARRATION = "recording of the story"
@@ -59,9 +61,17 @@ class Reader:
         self._open: set[Future[Any]] = set()
         """What is being read: a pool that is stopped answers none of it by itself."""
 
-    def read(self, work: Callable[..., T], data: bytes, *more: Any, what: str = PICTURE) -> T:
-        """What `work` makes of a file, which is to be `what`. Raises BadInput in words the maker
-        can act on, whatever went wrong."""
+    def read(
+        self,
+        work: Callable[..., T],
+        data: bytes,
+        *more: Any,
+        what: str = PICTURE,
+        seconds: int | None = None,
+    ) -> T:
+        """What `work` makes of a file, which is to be `what`, in so many `seconds` (None: as usual). Raises BadInput
+        in words the maker can act on, whatever went wrong."""
+        seconds = seconds or self.seconds
         with self._lock:
             if self._pool is None:
                 self._pool = ProcessPool(
@@ -72,9 +82,7 @@ class Reader:
                 )
                 atexit.register(self.close)
             most = round(GIGABYTES[what] * 2**30)
-            future = self._pool.schedule(
-                _within, args=(most, work, data, *more), timeout=self.seconds
-            )
+            future = self._pool.schedule(_within, args=(most, work, data, *more), timeout=seconds)
             self._open.add(future)
         try:
             found: T = future.result()
@@ -84,7 +92,7 @@ class Reader:
             raise CutReelError("Cut Reel is stopping.", "Start it again, then try again.") from None
         except TimeoutError as error:
             raise BadInput(
-                f"That file could not be read within {self.seconds} seconds.", _ADVICE[what]
+                f"That file could not be read within {seconds} seconds.", _ADVICE[what]
             ) from error
         except MemoryError as error:
             raise BadInput(
@@ -111,7 +119,7 @@ class Reader:
 
     def warm(self) -> None:
         """Begin the process before somebody waits for it."""
-        self.read(_nothing, b"")
+        self.read(_nothing, b"", seconds=BEGINS)
 
     def close(self) -> None:
         """End the process."""

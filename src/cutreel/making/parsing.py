@@ -9,7 +9,7 @@ from cutreel.core.manuscript import read
 from cutreel.core.reading import Parses, is_english, paragraph_texts, parse_packed, unpacked
 from cutreel.store import ParseStore
 
-from .apart import SCRIPT, Reader
+from .apart import BEGINS, SCRIPT, Reader
 
 AT_ONCE = 600
 """Words that are parsed while somebody waits: about a fifth of a second. More is for a worker."""
@@ -82,5 +82,5 @@ def is_warm() -> bool:
 
 def warm_parser() -> None:
     """Load the model before somebody waits for it."""
-    parser.read(parse_packed, b"", ["Ada rowed."], what=SCRIPT)
+    parser.read(parse_packed, b"", ["Ada rowed."], what=SCRIPT, seconds=BEGINS)
     _warm.set()

@@ -204,7 +204,7 @@ class Cluster:
                 films.execute(_HAND_OVER)
             connection.execute(f"ALTER DATABASE {DATABASE} OWNER TO {USER}")
 
-    def wait(self, seconds: float = 30) -> None:
+    def wait(self, seconds: float = 180) -> None:
         """Wait until the server answers. Raises CutReelError when it does not."""
         until = time.monotonic() + seconds
         while not self.answers():
