@@ -217,7 +217,7 @@ def played_in_step(room: Page) -> None:
 
 
 def test_a_shot_is_taken_out_as_a_picture_that_moves_and_as_stills(room: Page) -> None:
-    room.get_by_role("button", name="As a GIF").click()
+    room.get_by_role("button", name="GIF …").click()
     told = room.get_by_role("dialog", name="As a picture that moves")
     told.get_by_label("Size of the picture").click()
     room.get_by_role("option", name="240p").click()

@@ -15,23 +15,27 @@ export function Agreement({ film, scene }: { film: Film; scene: ScreenedScene })
       scene: scene.word,
       agreed: on ? { scene: scene.word, key: scene.key, by: name, on: today() } : null,
     });
-  const button = "min-h-6 underline decoration-rule-strong underline-offset-2 hover:text-ink";
+  // What is said gives way to what can be done.
+  const button =
+    "min-h-6 shrink-0 underline decoration-rule-strong underline-offset-2 hover:text-ink";
   return (
-    <>
-      <b className="font-semibold text-ink">{scene.title}</b>{" "}
-      {agreed ? `agreed by ${agreed.by}, ${dayTold(agreed.on)}` : "not agreed yet"}
-      {scene.changed && ", changed since"}{" "}
+    <span className="flex min-w-0 items-center gap-2">
+      <span className="truncate">
+        <b className="font-semibold text-ink">{scene.title}</b>{" "}
+        {agreed ? `agreed by ${agreed.by}, ${dayTold(agreed.on)}` : "not agreed yet"}
+        {scene.changed && ", changed since"}
+      </span>
       {(!agreed || scene.changed) && (
         <button type="button" className={button} onClick={() => put(true)}>
           {agreed ? "agree anew" : "agree"}
         </button>
-      )}{" "}
+      )}
       {agreed && (
         <button type="button" className={button} onClick={() => put(false)}>
           take back
         </button>
       )}
-    </>
+    </span>
   );
 }
 

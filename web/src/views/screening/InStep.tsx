@@ -37,6 +37,7 @@ export function InStep({ film, twin }: { film: Film; twin: Film | undefined }) {
       film={film}
       at={frame}
       name="this cut"
+      plays={player.isPlaying}
       shown={player.isPlaying && player.state === "ready"}
     >
       <video
@@ -54,6 +55,7 @@ export function InStep({ film, twin }: { film: Film; twin: Film | undefined }) {
       film={twin}
       at={met?.at ?? 0}
       name="the other cut"
+      plays={player.isPlaying}
       shown={player.isPlaying && second.isReady}
       lacks={met ? null : `Shot ${shot.edge} is not in the other cut.`}
     >
@@ -130,13 +132,18 @@ interface PictureProps {
   film: Film;
   at: number;
   name: string;
+  /** Whether the cuts run. */
+  plays: boolean;
   /** Whether what plays is seen in place of the still. */
   shown: boolean;
   lacks?: string | null;
   children: React.ReactNode;
 }
 
-function Picture({ film, at, name, shown, lacks = null, children }: PictureProps) {
+function Picture({ film, at, name, plays, shown, lacks = null, children }: PictureProps) {
+  // A still is asked for where the film rests; while it runs, every frame would be.
+  const [still, setStill] = useState(at);
+  if (!plays && still !== at) setStill(at);
   return (
     <figure>
       <div className="flex h-[270px] items-center justify-center bg-[#0f0d0b]">
@@ -146,8 +153,8 @@ function Picture({ film, at, name, shown, lacks = null, children }: PictureProps
         >
           {!lacks && !shown && (
             <img
-              src={`/api/films/${film.id}/frame?at=${at}&high=360&captions=${film.settings.captions === "burn"}&version=${film.preview}`}
-              alt={`Frame ${at} of ${name}`}
+              src={`/api/films/${film.id}/frame?at=${still}&high=360&captions=${film.settings.captions === "burn"}&version=${film.preview}`}
+              alt={`Frame ${still} of ${name}`}
               className="size-full"
             />
           )}

@@ -39,7 +39,7 @@ export function MovingPicture({ film, stretch }: { film: Film; stretch: Stretch 
     <Popover.Root>
       <Popover.Trigger asChild>
         <Button kind="quiet" className="px-2">
-          {going ? `Drawing, ${Math.round(going.share * 100)} %` : "As a GIF …"}
+          {going ? `Drawing, ${Math.round(going.share * 100)} %` : "GIF …"}
         </Button>
       </Popover.Trigger>
       <Popover.Portal>

@@ -151,7 +151,7 @@ export function Watch(props: Props) {
           Note here
         </Button>
         <MovingPicture film={film} stretch={looped} />
-        <span className="ml-auto truncate">
+        <span className="ml-auto min-w-0">
           {player.state === "failed" ? (
             "The preview does not answer; play again."
           ) : scene ? (

@@ -8,6 +8,7 @@ import {
   isAstray,
   lineThrough,
   metIn,
+  paceOf,
   placeOf,
   shotAt,
 } from "./place";
@@ -56,9 +57,18 @@ describe("another cut in step", () => {
     expect(metIn(timed, other, 50)).toBeNull();
   });
   it("may be a little off while it plays, and not when it rests", () => {
-    expect(isAstray(1.05, 1, true)).toBe(false);
+    expect(isAstray(1.3, 1, true)).toBe(false);
     expect(isAstray(1.05, 1, false)).toBe(true);
-    expect(isAstray(1.5, 1, true)).toBe(true);
+    expect(isAstray(2, 1, true)).toBe(true);
+  });
+});
+
+describe("a film that is behind", () => {
+  it("plays a little quicker, never so that it is heard as wrong", () => {
+    expect(paceOf(0)).toBe(1);
+    expect(paceOf(0.2)).toBeCloseTo(1.1);
+    expect(paceOf(-0.2)).toBeCloseTo(0.9);
+    expect(paceOf(9)).toBe(1.25);
   });
 });
 

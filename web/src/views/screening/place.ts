@@ -22,11 +22,15 @@ export function metIn(film: Film, other: Film, frame: number): Met | null {
   return { at: Math.min(there.stop - 1, at), waits: at >= there.stop };
 }
 
-const DRIFT = 0.12;
+const DRIFT = 0.6;
 
-/** Whether a film at a second is not where it should be: a film that plays may be a little off, one that rests not. */
+/** Whether a film at a second has to be set where it should be: one that rests is there to the frame; one that plays is
+ * set only when it is far off, since setting it holds it up, and else catches up by its pace. */
 export const isAstray = (now: number, wanted: number, plays: boolean) =>
   Math.abs(now - wanted) > (plays ? DRIFT : 0.005);
+
+/** How quickly a film plays that is so many seconds behind where it should be (or before it, below 0). */
+export const paceOf = (behind: number) => Math.min(1.25, Math.max(0.75, 1 + behind / 2));
 
 interface Place {
   shot: number;

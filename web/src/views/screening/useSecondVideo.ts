@@ -6,7 +6,7 @@ import { type RefObject, useEffect, useRef, useState } from "react";
 import type { Film } from "../../api/client";
 import { openPreview } from "../../parts/openPreview";
 import { rateOf } from "../../parts/time";
-import { type Met, isAstray } from "./place";
+import { type Met, isAstray, paceOf } from "./place";
 
 export interface SecondVideo {
   video: RefObject<HTMLVideoElement | null>;
@@ -47,9 +47,12 @@ export function useSecondVideo(
     const element = video.current;
     if (!element || !isReady || at === null) return;
     const wanted = (at + 0.5) / rate;
-    if (isAstray(element.currentTime, wanted, plays)) element.currentTime = wanted;
+    if (!element.seeking && isAstray(element.currentTime, wanted, plays))
+      element.currentTime = wanted;
+    element.playbackRate = plays ? paceOf(wanted - element.currentTime) : 1;
     if (!plays || met?.waits) element.pause();
-    else if (element.paused) void element.play().catch(() => setFailed(true));
+    else if (element.paused)
+      void element.play().catch((e: Error) => e.name !== "AbortError" && setFailed(true));
   }, [at, isReady, met?.waits, plays, rate]);
 
   useEffect(() => () => hls.current?.destroy(), []);
