@@ -142,7 +142,8 @@ def _other_seed() -> Fault:
 
 
 def _forgets_a_job(method: str, path: str, answer: httpx.Response) -> httpx.Response:
-    return told(answer, {"lines": answer.json()["lines"][1:]}) if path == "/statement" else answer
+    # All but one, whichever comes first: what was given up late may stand among them, and nobody asks for that.
+    return told(answer, {"lines": answer.json()["lines"][:1]}) if path == "/statement" else answer
 
 
 FAULTS: dict[str, tuple[str, Fault]] = {
