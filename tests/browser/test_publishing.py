@@ -136,7 +136,7 @@ def test_a_title_and_an_opening_by_the_writer_are_taken(desk: Page) -> None:
     said = title.locator("span").first.inner_text()
     no_barriers(desk, "a title by the writer")
     title.get_by_role("button", name="Take it").click()
-    expect(texts.get_by_text(said, exact=True)).to_be_visible()
+    expect(texts.get_by_label("Title", exact=True)).to_have_value(said)
     expect(offered).to_have_count(0)
     texts.get_by_label("The description’s opening by the writer").click()
     desk.get_by_role("option", name="more vivid").click()
