@@ -1,11 +1,9 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 
 import { COMMANDS, type Command, HEADS, type Scope } from "./commands";
 import { KeyList } from "./KeyList";
 import { digitOf, keysOf, useKeys } from "./useKeys";
-
-afterEach(cleanup);
 
 const scopes = Object.keys(COMMANDS) as Scope[];
 const commandsOf = (scope: Scope) => Object.values<Command>(COMMANDS[scope]);

@@ -1,10 +1,8 @@
 /** A choice from a few words. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 
 import { Choice, worded } from "./Choice";
-
-afterEach(cleanup);
 
 test("what may be chosen is said in our words where there are some, else as it is", () => {
   expect(worded(["360p", "720p"], { "360p": "360p, to look at" })).toEqual([

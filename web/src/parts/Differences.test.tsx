@@ -1,9 +1,7 @@
-import { cleanup, render, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { render, screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 
 import { Differences } from "./Differences";
-
-afterEach(cleanup);
 
 const PIECES = [
   { start: 0, before: "The lamp ", after: "The lamp " },

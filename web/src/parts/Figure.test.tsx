@@ -1,10 +1,8 @@
 /** A number in a sentence: typed, stepped, held within what it may be. */
-import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { act, fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 
 import { Figure } from "./Figure";
-
-afterEach(cleanup);
 
 function figure(value = 6) {
   const onPut = vi.fn();

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 
 import type { Film, Run } from "../api/client";
 import { RunQuestions } from "./RunQuestions";
@@ -7,7 +7,6 @@ import { RunQuestions } from "./RunQuestions";
 const answered = vi.hoisted(() => [] as unknown[]);
 vi.mock("../api/film", () => ({ useAnswer: () => ({ mutate: (a: unknown) => answered.push(a) }) }));
 
-afterEach(cleanup);
 const film = { id: "f" } as Film;
 const run = (...kinds: string[]) =>
   ({

@@ -1,9 +1,7 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 
 import { SeedField } from "./SeedField";
-
-afterEach(cleanup);
 
 function typed(value: number | null, text: string) {
   const set = vi.fn();

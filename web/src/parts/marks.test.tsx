@@ -1,11 +1,10 @@
-import { cleanup, render, screen } from "@testing-library/react";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { render, screen } from "@testing-library/react";
+import { describe, expect, it, vi } from "vitest";
 
 import type { Shot } from "../api/client";
 import { Editable } from "./Editable";
 import { Ring, WaveDown, stateOf } from "./marks";
 
-afterEach(cleanup);
 const shot = (used: string | null, stale: boolean) => ({ used, stale }) as Shot;
 
 describe("drawn signs", () => {

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeAll, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeAll, expect, test, vi } from "vitest";
 
 import { type MadeBy, MadeByOfShot, MadeByRows } from "./MadeBy";
 
@@ -21,7 +21,6 @@ vi.mock("../api/film", () => ({
 beforeAll(() => {
   Element.prototype.scrollIntoView = () => undefined;
 });
-afterEach(cleanup);
 
 function take(label: string, option: string) {
   fireEvent.keyDown(screen.getByLabelText(label), { key: "Enter" });

@@ -1,6 +1,6 @@
 /** Takes side by side: which are shown, what new ones do, circling and rejecting. */
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen, within } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot, Take } from "../../api/client";
 import { Compare } from "./Compare";
@@ -39,7 +39,6 @@ const shot = (takes: Take[], used = "t1") =>
   ({ id: 3, edge: "3", takes, used, own_circled: used, own: {} }) as unknown as Shot;
 const shown = () => screen.getAllByRole("figure").map((f) => f.getAttribute("aria-label"));
 
-afterEach(cleanup);
 beforeEach(() => (changed.all = []));
 
 test("the used one is first, a rejected one last and not set beside it", () => {

@@ -1,7 +1,7 @@
 /** All pictures as a set: choosing some, by ones and by ranges, and opening one. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { fireEvent, render, screen } from "@testing-library/react";
 import { useState } from "react";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../api/client";
 import { LightTable } from "./LightTable";
@@ -30,8 +30,6 @@ const film = {
     shot(5),
   ],
 } as unknown as Film;
-
-afterEach(cleanup);
 
 function Table({ onOpen = vi.fn() }: { onOpen?: (shot: Shot) => void }) {
   const [chosen, setChosen] = useState<number[]>([]);

@@ -1,6 +1,6 @@
 /** What is asked for: which shots, how many, in which look; and what is said when a quota has no room for all. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../api/client";
 import type { RunWish } from "../../api/film";
@@ -77,7 +77,6 @@ const film = {
   ],
 } as unknown as Film;
 
-afterEach(cleanup);
 beforeEach(() => Object.assign(asked, { estimates: [], started: [], fits: 99, runs: [] }));
 
 /** Opens a choice by the keyboard and takes an option. */

@@ -1,6 +1,6 @@
 /** What else can be made of a take, and what cannot of this one. */
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot, Take } from "../../api/client";
 import type { RunWish } from "../../api/film";
@@ -45,7 +45,6 @@ const hand = (more: Partial<Hand> = {}): Hand =>
     ...more,
   }) as Hand;
 
-afterEach(cleanup);
 beforeEach(() => Object.assign(said, { started: [], changed: [], hand: hand() }));
 
 function opened(with_: { shot?: Shot; take?: Take } = {}) {

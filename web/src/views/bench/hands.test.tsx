@@ -1,15 +1,13 @@
 /** What the desks of the Bench share: dragging, a box by keys, tools, where things lie. */
-import { cleanup, fireEvent, render, renderHook, screen, act } from "@testing-library/react";
+import { fireEvent, render, renderHook, screen, act } from "@testing-library/react";
 import { Brush, Square } from "lucide-react";
 import { useRef } from "react";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 
 import { Tools } from "./Tools";
 import { laid, percent } from "./desk";
 import { useDrag } from "./drag";
 import { type Box, corners, useKeyBox } from "./keyBox";
-
-afterEach(cleanup);
 
 function Stage({ onDrag }: { onDrag: (dx: number, dy: number, size: boolean) => void }) {
   const stage = useRef<HTMLDivElement>(null);

@@ -1,13 +1,12 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { expect, test, vi } from "vitest";
 
 import type { Film, Person } from "../../api/client";
 import { Outfits } from "./Outfits";
 import { Traits } from "./Traits";
 import { blankPerson, blankTrait } from "./blank";
 
-afterEach(cleanup);
 const film = {
   scenes: [
     { word: 1, first: 0, end: 4, title: "One" },

@@ -1,6 +1,6 @@
 /** Pictures that were brought are looked over: where each goes, which cannot be used, and never two for one shot. */
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen, within } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../api/client";
 import type { Brought } from "../../api/prompts";
@@ -33,7 +33,6 @@ const found = (name: string, shot: number | null, problem = ""): Brought =>
     height: 9,
   }) as unknown as Brought;
 
-afterEach(cleanup);
 beforeEach(() => (placed.all = []));
 
 const row = (name: string) => screen.getByText(name).closest("li")!;

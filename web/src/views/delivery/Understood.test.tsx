@@ -1,6 +1,6 @@
 /** Lines that are hard to follow are listed with what is in their way, and mended by one click. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../api/client";
 import { Understood } from "./Understood";
@@ -18,7 +18,6 @@ const film = { id: "f", settings: { music_level: 6, ambience_level: 0 } } as unk
 const measured = { measured: true, loudness: -14, true_peak: -1.6, easy: 0.75 };
 
 beforeEach(() => changed.splice(0));
-afterEach(cleanup);
 
 test("a line is mended by one click", () => {
   const hard = [

@@ -1,12 +1,11 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 
 import { type Film, api } from "../../api/client";
 import { Another } from "./Another";
 
 afterEach(() => {
-  cleanup();
   vi.restoreAllMocks();
 });
 

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeAll, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeAll, beforeEach, expect, test, vi } from "vitest";
 
 import { Problem } from "../../api/client";
 import { Statements } from "./Statements";
@@ -29,7 +29,6 @@ beforeAll(() => {
 beforeEach(() => {
   state.asked.length = 0;
 });
-afterEach(cleanup);
 
 function choose(label: string, option: string) {
   fireEvent.keyDown(screen.getByLabelText(label), { key: "Enter" });

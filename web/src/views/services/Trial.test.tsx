@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Schemas } from "../../api/client";
 import { Trial } from "./Trial";
@@ -31,7 +31,6 @@ const shot = (n: number, media: string | null) => ({
 });
 
 beforeEach(() => Object.assign(state, { started: [], runs: [], shots: [] }));
-afterEach(cleanup);
 
 test("what it costs is said before it is tried", () => {
   state.shots = [shot(1, null), shot(2, null), shot(3, null)];

@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeAll, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeAll, beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../api/client";
 import { WhoInFilm } from "./WhoInFilm";
@@ -39,7 +39,6 @@ beforeEach(() => {
     shots: [{ number: 7, name: "3B", made_by: { picture: "fine", sound: "foley" } }],
   };
 });
-afterEach(cleanup);
 
 const ada = { id: 2, name: "Ada", made_by: { picture: "fine" } };
 const film = { id: "f", revision: 3, settings: { offer: "quick" }, cast: [ada] } as unknown as Film;

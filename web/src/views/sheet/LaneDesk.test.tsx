@@ -1,6 +1,6 @@
 /** A lane opened at its head: how much is proposed, how loud it lies, how far it gives way, what was thrown out. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../api/client";
 import { LaneDesk, isLane } from "./LaneDesk";
@@ -27,7 +27,6 @@ const film = {
 } as unknown as Film;
 
 beforeEach(() => changed.splice(0));
-afterEach(cleanup);
 
 function open(lane: "Sound" | "Music") {
   render(

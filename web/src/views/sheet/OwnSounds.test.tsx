@@ -1,6 +1,6 @@
 /** Own sounds are found by words, taken for a cue, let go; a file that is brought is kept and taken. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../api/client";
 import { OwnSounds } from "./OwnSounds";
@@ -38,7 +38,6 @@ vi.mock("../../api/sounds", () => ({
 }));
 
 beforeEach(() => changed.splice(0));
-afterEach(cleanup);
 
 test("a sound is found by words and taken", () => {
   const onUse = vi.fn();

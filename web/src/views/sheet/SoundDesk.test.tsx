@@ -1,6 +1,6 @@
 /** A sound opened at its name: moved, louder, from a side, another, thrown out alone or with all that are alike. */
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Cue, Film } from "../../api/client";
 import { SoundDesk } from "./SoundDesk";
@@ -55,7 +55,6 @@ const film = {
 } as unknown as Film;
 
 beforeEach(() => changed.splice(0));
-afterEach(cleanup);
 
 function open(cue: Cue) {
   render(

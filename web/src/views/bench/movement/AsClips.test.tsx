@@ -1,6 +1,6 @@
 /** Clips where they are worth it: the best are chosen, as many as are left, told why, priced, and made together. */
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../../api/client";
 import { AsClips, lastDay } from "./AsClips";
@@ -39,7 +39,6 @@ const film = {
   })),
 } as unknown as Film;
 
-afterEach(cleanup);
 beforeEach(() => Object.assign(said, { started: [], left: 26, offered: true, going: false }));
 
 const shown = (chosen: number[]) => {

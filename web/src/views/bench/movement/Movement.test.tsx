@@ -1,6 +1,6 @@
 /** The desk for movement: what is shown before there is a picture, frames, playing, before and after, copying a path. */
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../../api/client";
 import type { Movement as Moves } from "../../../api/movement";
@@ -82,7 +82,6 @@ const movement = {
   flames: 0,
 };
 
-afterEach(cleanup);
 beforeEach(() =>
   Object.assign(said, {
     changed: [],

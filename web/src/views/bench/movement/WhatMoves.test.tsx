@@ -1,6 +1,6 @@
 /** What moves in a shot: told with its reason, lifted, changed, added; words make a path; clips are priced before. */
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../../api/client";
 import type { Movement } from "../../../api/movement";
@@ -91,7 +91,6 @@ const movement = (more: Partial<Movement> = {}): Movement =>
     ...more,
   }) as Movement;
 
-afterEach(cleanup);
 beforeEach(() => Object.assign(said, { changed: [], started: [], left: 26 }));
 
 const shown = (more: Partial<Movement> = {}) =>

@@ -9,7 +9,6 @@ import { PathOnPicture } from "./PathOnPicture";
 import { WordStrip } from "./WordStrip";
 
 afterEach(() => {
-  cleanup();
   vi.unstubAllGlobals();
 });
 

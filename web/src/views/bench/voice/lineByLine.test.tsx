@@ -1,6 +1,6 @@
 /** Recording line by line: keys for all of it, and what was recorded kept at once. */
-import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { act, fireEvent, render, screen } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film } from "../../../api/client";
 import { LineByLine } from "./LineByLine";
@@ -73,7 +73,6 @@ const film = {
 } as unknown as Film;
 
 beforeEach(() => Object.assign(desk, { changed: [], sent: [], begun: 0, recorded: false }));
-afterEach(cleanup);
 
 test("a key records the line before one's eyes, and another goes on to the next", () => {
   desk.recording = false;

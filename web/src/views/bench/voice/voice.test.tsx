@@ -1,5 +1,5 @@
 /** The desk for voices: a line's direction, takings and words; who speaks it, by list and by description. */
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../../api/client";
@@ -236,7 +236,6 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
 });
 
 afterEach(() => {
-  cleanup();
   vi.unstubAllGlobals();
 });
 beforeEach(() => {
@@ -543,12 +542,12 @@ test("a line is recorded here; without a microphone it is said what to do", asyn
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
   // It counts in first.
   expect(await ofEdda().findByRole("button", { name: "in 3 …" })).toHaveProperty("disabled", true);
-  const stop = await ofEdda().findByRole("button", { name: "Stop" }, { timeout: 4000 });
+  const stop = await ofEdda().findByRole("button", { name: "Stop" });
   fireEvent.click(stop);
   expect(said.heard).toEqual(["0 line.webm"]);
   getUserMedia.mockRejectedValue(new Error("no"));
   fireEvent.click(ofEdda().getByRole("button", { name: "Say it yourself" }));
-  await vi.waitFor(() => expect(getUserMedia).toHaveBeenCalledTimes(2));
+  await waitFor(() => expect(getUserMedia).toHaveBeenCalledTimes(2));
   expect(said.heard).toHaveLength(1);
 });
 
