@@ -1,5 +1,5 @@
 # Shared by the commands of this folder: installs what a bare Debian machine lacks, once.
-RUN_PACKAGES=(postgresql libflite1 espeak-ng fluidsynth timgm6mb-soundfont)
+RUN_PACKAGES=(postgresql libflite1 espeak-ng fluidsynth timgm6mb-soundfont apertium-eng-spa)
 TEST_PACKAGES=(chromium ffmpeg poppler-utils webp)
 
 fail() { echo "cutreel: $*" >&2; exit 1; }

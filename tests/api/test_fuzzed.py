@@ -33,7 +33,7 @@ HOW = settings(
     suppress_health_check=list(HealthCheck),
 )
 NEVER_ENDING = ("/events",)
-OTHERS = ("/api/limits", "/api/choices", "/api/currency", "/api/told")
+OTHERS = ("/api/batches", "/api/limits", "/api/choices", "/api/currency", "/api/told")
 """What would change what the tests after this one may do."""
 
 

@@ -108,5 +108,7 @@ def test_captions_know_where_faces_are_in_the_shape_of_the_film() -> None:
     film = assemble("f", read, {}, lambda keys: {})
     low = take(("pip", 0.9))
     low.about["regions"][0]["joints"] = {"head": [0.9, 0.62], "neck": [0.9, 0.72]}
-    shown = captions_shown(film.read, film.captions, film.spans, film.rate, [low] * len(film.spans))
+    lines = [film.said.words[c.first].line for c in film.captions]
+    used = [low] * len(film.spans)
+    shown = captions_shown(film.read, film.captions, lines, film.spans, film.rate, used)
     assert {s.place for s in shown} == {"high"}

@@ -76,7 +76,7 @@ def check(film: FilmDocument, used: list[str]) -> None:
     found = read_film(film, Offered(400, VOICES))
     assert [i for s in found.shots for i in range(s.first, s.end)] == list(range(len(ids)))
     assert [i for w in found.speech for i in range(w.first, w.end)] == list(range(len(ids)))
-    timing = lay_out(found.script, [(w.first, w.end) for w in found.speech], {}, found.pauses)
+    timing = lay_out(found.script.words, [(w.first, w.end) for w in found.speech], {}, found.pauses)
     assert np.all(np.diff(timing.words[:, 0]) > 0)
 
 
@@ -355,7 +355,9 @@ def test_holds_take_time_and_no_words() -> None:
 
     def frames(document: FilmDocument) -> list[int]:
         found = read_film(document, Offered(400, VOICES))
-        timing = lay_out(found.script, [(w.first, w.end) for w in found.speech], {}, found.pauses)
+        timing = lay_out(
+            found.script.words, [(w.first, w.end) for w in found.speech], {}, found.pauses
+        )
         alone = {i: s.shot.hold for i, s in enumerate(found.shots) if s.end == s.first}
         return [s.frames for s in cut_points(found.opens, timing, rate, alone)]
 

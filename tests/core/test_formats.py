@@ -158,7 +158,7 @@ def film_of(text: str, **more: object) -> object:
 
 def exported(found: object, format: str) -> str:
     rate = FrameRate.parse("24")
-    timing = lay_out(found.script, [(w.first, w.end) for w in found.speech], {}, found.pauses)  # type: ignore[attr-defined]
+    timing = lay_out(found.script.words, [(w.first, w.end) for w in found.speech], {}, found.pauses)  # type: ignore[attr-defined]
     return export_script(found, format, cut_points(found.opens, timing, rate), rate)  # type: ignore[attr-defined, arg-type]
 
 

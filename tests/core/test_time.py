@@ -33,7 +33,7 @@ from tests.conftest import STORY
 
 SCRIPT = read(STORY)
 LINES = [(line.first, line.end) for line in SCRIPT.lines]
-TIMING = lay_out(SCRIPT, LINES, {})
+TIMING = lay_out(SCRIPT.words, LINES, {})
 
 
 @pytest.mark.parametrize(
@@ -69,7 +69,7 @@ def test_unknown_rates_are_refused() -> None:
 def test_measured_lines_bring_their_own_times() -> None:
     first, end = LINES[0]
     sound = LineSound(9.0, tuple((i * 0.2, i * 0.2 + 0.1) for i in range(end - first)))
-    timing = lay_out(SCRIPT, LINES, {0: sound})
+    timing = lay_out(SCRIPT.words, LINES, {0: sound})
     assert timing.measured[0] and not timing.measured[1]
     assert timing.words[1, 0] == pytest.approx(timing.lines[0] + 0.2)
     assert timing.lines[1] > timing.lines[0] + 9.0
@@ -196,8 +196,8 @@ def test_lines_over_each_other_keep_their_words_in_order(over, one, other) -> No
         n: LineSound(seconds, tuple(_even(end - first, seconds)))
         for (n, (first, end)), seconds in zip(enumerate(lines[:2]), (one, other), strict=True)
     }
-    timing = lay_out(script, lines, sounds, {}, None, [0, over, 0])
-    apart = lay_out(script, lines, sounds)
+    timing = lay_out(script.words, lines, sounds, {}, None, [0, over, 0])
+    apart = lay_out(script.words, lines, sounds)
     assert (np.diff(timing.words[:, 0]) >= -1e-9).all()
     assert (timing.words[:, 1] >= timing.words[:, 0] - 1e-9).all()
     end_of_one = timing.lines[0] + one
@@ -217,12 +217,12 @@ def _even(count: int, seconds: float) -> list[tuple[float, float]]:
 def test_silences_are_as_long_as_they_are_set_and_else_as_usual() -> None:
     script = read("One went. Two went.\n\nThree went.\n\n# A place\n\nFour went.")
     lines = [(line.first, line.end) for line in script.lines]
-    usual = lay_out(script, lines, {})
+    usual = lay_out(script.words, lines, {})
     rests = Rests(paragraph=2.0, scene=5.0, before=3.0, behind=4.0)
-    timing = lay_out(script, lines, {}, rests=rests)
+    timing = lay_out(script.words, lines, {}, rests=rests)
     gaps = [timing.words[b, 0] - timing.words[b - 1, 1] for _, b in lines[:-1]]
     assert gaps == pytest.approx([2.0, 5.0])
     assert timing.words[0, 0] == pytest.approx(3.0)
     assert timing.seconds - timing.words[-1, 1] == pytest.approx(4.0)
-    one = lay_out(script, lines, {}, rests=Rests(scene=5.0))
+    one = lay_out(script.words, lines, {}, rests=Rests(scene=5.0))
     assert one.words[:6] == pytest.approx(usual.words[:6])

@@ -31,4 +31,5 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "retouch",
         "enlarge",
         "clip",
+        "translation",
     }

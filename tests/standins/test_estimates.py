@@ -40,8 +40,8 @@ def measured(voice: str) -> tuple[float, float]:
             said.flac, about, [w.text for w in found.script.words[line.first : line.end]]
         )
         sounds[i] = LineSound(kept["seconds"], tuple((a, b) for a, b in kept["words"]))
-    estimate = lay_out(found.script, lines, {}, {}, [w.length for w in found.speech]).seconds
-    return estimate, lay_out(found.script, lines, sounds).seconds
+    estimate = lay_out(found.script.words, lines, {}, {}, [w.length for w in found.speech]).seconds
+    return estimate, lay_out(found.script.words, lines, sounds).seconds
 
 
 def test_estimates_agree_with_every_voice(capsys) -> None:

@@ -20,6 +20,7 @@ from cutreel.protocol import (
     ScriptInput,
     SoundInput,
     SpeechInput,
+    TranslationInput,
     VoiceInput,
 )
 from standins.kinds import MAKERS
@@ -45,6 +46,7 @@ JOBS = {
     "writer": ScriptInput(task="titles", idea="a dark lamp"),
     "voice-maker": VoiceInput(description="an old man, hoarse"),
     "reader": ReadingInput(cast=[ReadPerson(id=1, name="Ada")], paragraphs=[["Ada", "rowed."]]),
+    "translator": TranslationInput(target="es", passages=["Ada rowed."]),
 }
 
 
@@ -76,6 +78,7 @@ def test_what_is_used_is_missing_from_the_quota_which_renews_at_midnight(name: s
         ("composer", 1, "0.012"),
         ("writer", 1, "0.01"),
         ("reader", 1, "0.00002"),
+        ("translator", 1, "0.0001"),
     ],
 )
 def test_a_job_uses_pieces_and_costs_what_its_offer_says(name: str, pieces: int, cost: str) -> None:
@@ -115,6 +118,7 @@ def test_what_is_beyond_a_cap_is_said_with_the_cap(name: str, job, said: str) ->
         ("composer", MusicInput(mood="green", seconds=9), "no mood “green”"),
         ("writer", ScriptInput(task="titles", language="tlh"), "“tlh”"),
         ("reader", ReadingInput(cast=[], paragraphs=[], language="tlh"), "“tlh”"),
+        ("translator", TranslationInput(target="tlh", passages=["x"]), "“tlh”"),
         ("animator", ClipInput(picture=HASH, prompt="x", seconds=7), "5 or 10 seconds"),
     ],
 )

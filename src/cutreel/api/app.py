@@ -30,6 +30,7 @@ from cutreel.making import (
 
 from . import (
     routes_archives,
+    routes_batches,
     routes_calendar,
     routes_callbacks,
     routes_captions,
@@ -40,6 +41,7 @@ from . import (
     routes_grade,
     routes_hand,
     routes_handwork,
+    routes_languages,
     routes_links,
     routes_makers,
     routes_media,
@@ -83,6 +85,7 @@ _ROUTES = (
     routes_continuity,
     routes_cuts,
     routes_archives,
+    routes_batches,
     routes_calendar,
     routes_callbacks,
     routes_captions,
@@ -103,6 +106,7 @@ _ROUTES = (
     routes_names,
     routes_plates,
     routes_screening,
+    routes_languages,
     routes_links,
     routes_makers,
     routes_ssml,

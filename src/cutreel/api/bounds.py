@@ -29,6 +29,8 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     # A manuscript of a million characters, which JSON may write in six bytes each.
     (r"/api/films$", Bound(7 * MEGA)),
     (r"/api/films/\w+/(changes|impact)$", Bound(7 * MEGA)),
+    (r"/api/batches$", Bound(60 * MEGA)),
+    (r"/api/batches/stories$", Bound(20 * MEGA)),
     (r"/api/(stories|paces)$", Bound(5 * MEGA)),
     (r"/api/films/\w+/brought$", Bound(1_600 * MEGA)),
     (r"/api/films/\w+/(references|looks)$", Bound(260 * MEGA)),
@@ -44,6 +46,7 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     (r"/api/archives$", Bound(8_000 * MEGA)),
     (r"/api/films/\w+/narrations$", Bound(1_600 * MEGA)),
     (r"/api/films/\w+/(rework|lexicon)$", Bound(2 * MEGA)),
+    (r"/api/films/\w+/translation$", Bound(12 * MEGA)),
     (r"/api/films/\w+/ssml$", Bound(12 * MEGA)),
     (r"/api/films/\w+/timeline/back$", Bound(25 * MEGA)),
 )

@@ -276,6 +276,7 @@ def _shots(
     ):
         number = shot.shot.id
         wants = round(wanted[i], 2)
+        said = film.shot_text(i) if film.said.pieces else ""
         rest = (
             shot.scene,
             used.id if used else None,
@@ -289,6 +290,7 @@ def _shots(
             cards.get(i),
             film.finishes[i],
             plates.get(number),
+            said,
         )
         now = Seen(shot.token, takes, rest)
         old = before.seen.get(number) if before else None
@@ -302,6 +304,7 @@ def _shots(
                 cards.get(i, []),
                 film.finishes[i],
                 _plate(plates.get(number), film, shot),
+                said,
             )  # fmt: skip
             seen[number] = now
     return views, seen

@@ -1,36 +1,17 @@
 """Films: the shelf, one film, its changes."""
 
 import re
-from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter, Header, Query, Request, Response
 from sse_starlette import EventSourceResponse
 
-from cutreel.core.breakdown import estimate_words, wish_for
-from cutreel.core.continuity import look_named
+from cutreel.core.breakdown import estimate_words
 from cutreel.core.errors import BadInput
-from cutreel.core.film import (
-    Change,
-    Command,
-    Settings,
-    apply_command,
-    clean_text,
-    name_for,
-    new_film,
-    styled,
-)
+from cutreel.core.film import Change, Command, apply_command
 from cutreel.core.film.commands import CutAgain, SetShots
-from cutreel.core.manuscript import read, titled
-from cutreel.making import (
-    AT_ONCE,
-    PicturesWanted,
-    Workshop,
-    parses_of,
-    price_of,
-    wanted_pictures,
-    wish_reading,
-)
+from cutreel.core.manuscript import read
+from cutreel.making import PicturesWanted, Story, Workshop, begin_film, price_of, wanted_pictures
 
 from .door import Films, Shop, Since, told
 from .events import stream
@@ -63,33 +44,18 @@ def shelf(films: Films) -> list[Card]:
 def add_film(new: NewFilm, shop: Shop) -> NewFilmId:
     """A new film from a story. Without a title it is called by its first line, where that is plainly a title, else by
     whom it is about. A first line that is the film's title is not spoken."""
-    style = shop.styles.get(new.style) if new.style else None
-    first = shop.plugged.choices().get("picture", {}).get("first")
-    if first and "offer" not in new.settings.model_fields_set:
-        new.settings.offer = first
-    if style is not None:
-        said = new.settings.model_dump(include=new.settings.model_fields_set)
-        usual = style.applied_to(Settings()).model_dump()
-        new.settings = Settings.model_validate({**usual, **said})
-    looks = style.looks if style else []
-    new.settings.look = look_named(new.settings.look, looks).name
-    title, text = new.title.strip(), new.text
-    found = None if new.shots or new.sources else titled(text)
-    if found and title and found.title.casefold() != title.casefold():
-        found = None
-    title, text = (found.title, found.text) if found else (title, text)
-    wish = replace(wish_for(new.settings.kind, new.settings.pace), by=new.by, count=new.count)
-    parses, missing = parses_of(clean_text(text), shop.parses, AT_ONCE)
-    called = title or "Untitled"
-    document, edges = new_film(called, text, new.settings, wish, new.shots, new.sources, parses)
-    if not title:
-        document = document.model_copy(update={"title": name_for(document)})
-    if style is not None:
-        document = styled(document, style).model_copy(update={"settings": document.settings})
-    film = shop.films.add(document, edges)
-    if missing:
-        wish_reading(shop, film, document.text)
-    return NewFilmId(id=film, titled=found.title if found else "")
+    story = Story(
+        text=new.text,
+        title=new.title,
+        settings=new.settings,
+        style=new.style,
+        by=new.by,
+        count=new.count,
+        shots=new.shots,
+        sources=new.sources,
+    )
+    film, titled = begin_film(shop, story)
+    return NewFilmId(id=film, titled=titled)
 
 
 @router.get("/films/{film}", response_model=OpenedFilm)

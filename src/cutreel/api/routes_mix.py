@@ -265,7 +265,9 @@ def _hard(film: Assembled, line: int, heard: Understood) -> HardLine:
     return HardLine(
         line=line,
         shot=read.shots[max(0, at)].shot.id,
-        text=words_text(read.script.words[work.first : work.end])[:120],
+        text=(work.text if work.pieces else words_text(read.script.words[work.first : work.end]))[
+            :120
+        ],
         index=heard.value,
         culprit=heard.culprit,
         less=heard.less,

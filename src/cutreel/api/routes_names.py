@@ -60,7 +60,7 @@ def _heard(film: Assembled, word: int) -> HeardAt | None:
     """Where a word (its index) is heard, once its line is spoken."""
     at = bisect_right(film.read.speech, word, key=lambda work: work.first) - 1
     result = film.spoken.get(at)
-    if result is None or not result.media:
+    if result is None or not result.media or film.said.pieces:
         return None
     start, end = result.data["words"][word - film.read.speech[at].first][:2]
     return HeardAt(media=result.media, start=round(start, 3), end=round(end, 3))

@@ -56,10 +56,10 @@ class SaidWord(BaseModel):
     text: str
     start: float | None
     end: float | None
-    sounds: str
-    said: str
-    readings: list[str]
-    reads: str
+    sounds: str = ""
+    said: str = ""
+    readings: list[str] = []
+    reads: str = ""
     mark: WordMark
 
 
@@ -91,6 +91,7 @@ class LineSaid(BaseModel):
     person: int | None
     voice: str
     words: list[SaidWord]
+    translated: bool
     direction: str
     told: str
     why: str
@@ -146,7 +147,7 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
     found = shop.results.many([*keys, *([work.plain] if work.plain else [])])
     result = found.get(work.key) or found.get(work.plain)
     times = result.data["words"] if result else []
-    texts = [w.text for w in script.words[work.first : work.end]]
+    texts = assembled.line_words(line)
     longest = longest_of(read.document.settings)
     english = language_spoken(read.document) == "en"
     at = script.words[work.first].scene
@@ -157,7 +158,19 @@ def line_said(film: str, line: int, films: Films, shop: Shop) -> LineSaid:
         speaker=work.speaker,
         person=person,
         voice=work.voice,
+        translated=bool(work.pieces),
         words=[
+            SaidWord(
+                number=read.ids[work.first],
+                text=text,
+                start=round(times[n][0], 3) if times else None,
+                end=round(times[n][1], 3) if times else None,
+                mark=WordMark(word=read.ids[work.first]),
+            )
+            for n, text in enumerate(texts)
+        ]
+        if work.pieces
+        else [
             SaidWord(
                 number=read.ids[i],
                 text=script.words[i].text,
@@ -248,14 +261,15 @@ def dead_air(
     stop: Annotated[float | None, Query(ge=0.08, le=3)] = None,
 ) -> DeadAir:
     """What shorter pauses would save, before they are set."""
-    read, longest = films.now(film).film.read, Longest(comma, stop)
+    assembled, longest = films.now(film).film, Longest(comma, stop)
+    read = assembled.read
     found = shop.results.many([k for w in read.speech for k in (w.key, w.plain) if k])
     whole = saved = 0.0
-    for work in read.speech:
+    for n, work in enumerate(read.speech):
         result = found.get(work.key) or found.get(work.plain)
         if result is None:
             continue
-        texts = [w.text for w in read.script.words[work.first : work.end]]
+        texts = assembled.line_words(n)
         whole += result.data["seconds"]
         saved += result.data["seconds"] - tightened(result, texts, longest).data["seconds"]
     return DeadAir(seconds=round(whole, 2), saved=round(saved, 2))
@@ -372,7 +386,7 @@ def by_ear(film: str, films: Films, shop: Shop) -> ByEar:
         if data is not None:
             work = read.speech[i]
             measured = Measured(data["level"], data["clipped"], data["clicks"])
-            count, seconds = work.end - work.first, result.data["seconds"]
+            count, seconds = len(assembled.line_words(i)), result.data["seconds"]
             missed = tuple(data["missed"])
             heard.append(Listened(i, work.voice, count, seconds, measured, missed))
     out = []
@@ -384,7 +398,7 @@ def by_ear(film: str, films: Films, shop: Shop) -> ByEar:
                 line=doubt.line,
                 word=read.ids[work.first],
                 speaker=work.speaker,
-                text=words_text(words),
+                text=work.text if work.pieces else words_text(words),
                 why=doubt.why,
                 missed=[words[m].bare for m in doubt.missed if m < len(words)],
                 seed=work.seed,

@@ -160,6 +160,8 @@ class ShotView(BaseModel):
     hold: float
     picture_of: int
     text: str
+    said: str
+    """What is said of it in another language; empty where the text is."""
     measured: bool
     by_hand: bool
     framing: str

@@ -47,6 +47,7 @@ def shot_view(
     cards: Sequence[OnScreen],
     finish: FilmFinish,
     plate: PlateView | None,
+    said: str = "",
 ) -> ShotView:
     """A shot with everything made for it."""
     f = shot.facts
@@ -58,6 +59,7 @@ def shot_view(
         hold=shot.shot.hold,
         picture_of=shot.picture_of,
         text=shot.text,
+        said=said,
         measured=voiced,
         by_hand=shot.shot.by_hand,
         framing=f.framing,

@@ -176,4 +176,5 @@ _USUAL = {
     "script": "application/json",
     "reading": "application/json",
     "voice": "application/json",
+    "translation": "application/json",
 }

@@ -1,9 +1,11 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import CLIP, LEXICON, OWN, SCRIPT, SOUND, SSML, reader
+from .apart import CLIP, LEXICON, OWN, SCRIPT, SOUND, SSML, TABLE, reader
 from .archiving import ArchiveFault, BroughtFilm, bring_archive, faults_in
 from .asking import AskedReading, read_by_service
+from .batches import ToLookAt, begin_batch, move_batches, to_look_at
+from .beginning import Story, begin_film
 from .by_hand import ForToday, Placed, bring_files, for_today, take_off
 from .by_hand import folder_of as hand_folder
 from .drifting import PersonDrift, drift_of, seen_of
@@ -15,6 +17,7 @@ from .kinds.listening import listened_key
 from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
+from .languages import behind, follow, keep_in_language, original_of
 from .linking import film_to_show, is_password, make_link, note_at
 from .mixing import MixDesk, mix_spec
 from .moving import frame_of_film, frames_of_shot, usual_path, ways_along
@@ -38,7 +41,7 @@ from .services_desk import begin_check, plug_in, take_out, try_out
 from .services_desk import is_going as check_is_going
 from .sharing import shared
 from .statements import compared_statement
-from .stories import FoundStory, pace_in, story_apart
+from .stories import FoundStory, pace_in, stories_in, story_apart
 from .telling import add_told, tell_due, try_told
 from .thumbnails import thumbnail_of
 from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
@@ -60,6 +63,7 @@ __all__ = [
     "SHORT_SIDE",
     "SOUND",
     "SSML",
+    "TABLE",
     "ArchiveFault",
     "AskedReading",
     "BroughtFilm",
@@ -78,13 +82,18 @@ __all__ = [
     "Queue",
     "ReferencesWanted",
     "RunRequest",
+    "Story",
+    "ToLookAt",
     "Way",
     "Workshop",
     "WrittenField",
     "add_take",
     "add_told",
     "answer_run",
+    "begin_batch",
     "begin_check",
+    "begin_film",
+    "behind",
     "bring_archive",
     "bring_files",
     "broken_chains",
@@ -100,6 +109,7 @@ __all__ = [
     "faults_in",
     "faults_of",
     "film_to_show",
+    "follow",
     "follow_spec",
     "for_today",
     "frame_of_film",
@@ -113,6 +123,7 @@ __all__ = [
     "is_password",
     "is_warm",
     "keep_brought",
+    "keep_in_language",
     "keep_narration",
     "keep_own",
     "keep_recording",
@@ -120,9 +131,11 @@ __all__ = [
     "listened_key",
     "make_link",
     "mix_spec",
+    "move_batches",
     "note_at",
     "opened_line",
     "opened_sound",
+    "original_of",
     "pace_in",
     "parser",
     "parses_of",
@@ -141,6 +154,7 @@ __all__ = [
     "shelf",
     "size_of",
     "start_run",
+    "stories_in",
     "story_apart",
     "take_off",
     "take_out",
@@ -149,6 +163,7 @@ __all__ = [
     "texts_by_writer",
     "thumbnail_of",
     "timeline_of",
+    "to_look_at",
     "told_of_room",
     "try_now",
     "try_out",

@@ -22,6 +22,7 @@ PICTURE, SCRIPT, CLIP, LEXICON, SOUND = "picture", "script", "clip", "lexicon", 
 OWN = "sound"
 NARRATION = "recording of the story"
 SSML = "script in SSML"
+TABLE = "table of a translation"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
@@ -29,6 +30,7 @@ _ADVICE = {
     SOUND: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three minutes.",
     NARRATION: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three hours.",
     SSML: "Bring an SSML file (XML, by W3C).",
+    TABLE: "Bring the table that was taken out here, filled in: CSV, TSV or XLIFF 2.0.",
     LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }
@@ -40,6 +42,7 @@ GIGABYTES = {
     NARRATION: 5.5,
     SSML: 1.0,
     LEXICON: 1.0,
+    TABLE: 1.0,
     SCRIPT: 4.0,
 }
 """How much memory a file may take to be opened, beyond what the process takes anyway."""

@@ -69,7 +69,7 @@ def join_film(
             film.rate.fraction,
             str(path),
             {
-                "title": film.document.title,
+                "title": film.document.shown(film.document.title),
                 "comment": f"Digital source type: {SOURCE_TYPE}",
                 "encoded_by": f"Cut Reel {__version__}",
                 "description": _told(film),
@@ -82,7 +82,7 @@ def join_film(
         checks = measured(path, film, width, height, form, own)
         figures = [*report_now(shop, film), *figures_of_file(path, film, checks)]
         report = report_of(shop, film, mixed.data, checks, figures)
-        page = write_report(film.document.title, figures, datetime.now(UTC))
+        page = write_report(film.document.shown(film.document.title), figures, datetime.now(UTC))
         return {
             "bytes": path.stat().st_size,
             "film": shop.media.put_file(path, form.ending),
@@ -106,7 +106,7 @@ def join_film(
 def _styled(shop: Workshop, film: Assembled) -> dict[str, str]:
     """The caption files that tell a style."""
     style = film.document.settings.caption_style
-    words, times = film.read.script.words, film.timing.words
+    words, times = film.said.words, film.said_times
     said = [said_in(c, words, times) for c in film.captions]
     language = language_spoken(film.document)
     return {
@@ -213,7 +213,7 @@ def report_of(
     """The report of a film: shots with their words, frames, prompts and takes; word times;
     loudness; sources; cost; checks; every figure that somebody could complain of."""
     return {
-        "title": film.document.title,
+        "title": film.document.shown(film.document.title),
         "fps": str(film.rate),
         "frames": film.frames,
         "seconds": round(film.seconds, 3),
@@ -240,7 +240,7 @@ def report_of(
         ],
         "speech": [
             {"word": w.text, "start": round(float(a), 3), "end": round(float(b), 3)}
-            for w, (a, b) in zip(film.read.script.words, film.timing.words, strict=True)
+            for w, (a, b) in zip(film.said.words, film.said_times, strict=True)
         ],
         "loudness": {
             "aim": film.document.settings.loudness,

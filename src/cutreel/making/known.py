@@ -26,6 +26,7 @@ from .kinds.sound import MusicKind, SoundKind
 from .kinds.speech import SPEECH_RUN, SpeechKind, SpeechWanted
 from .kinds.stems import STEMS_RUN, StemsKind, StemsWanted
 from .kinds.stills import STILLS_RUN, StillsKind, StillsWanted
+from .kinds.translation import TRANSLATION_RUN, TranslationKind, TranslationWanted
 from .narration import NARRATION_RUN, NarrationWanted
 from .picking import PICTURES_RUN, PicturesWanted
 from .references import REFERENCES_RUN, ReferencesWanted
@@ -65,6 +66,7 @@ REGISTRY = Registry.of(
         FollowingKind(),
         ListeningKind(),
         CleaningKind(),
+        TranslationKind(),
     ],
     [
         EVERYTHING_RUN,
@@ -88,6 +90,7 @@ REGISTRY = Registry.of(
         AUDITION_RUN,
         NARRATION_RUN,
         LISTENING_RUN,
+        TRANSLATION_RUN,
     ],
     before=READING,
 )
@@ -113,7 +116,8 @@ RunRequest = Annotated[
     | ClipsWanted
     | AuditionWanted
     | NarrationWanted
-    | ListeningWanted,
+    | ListeningWanted
+    | TranslationWanted,
     Field(discriminator="kind"),
 ]
 """A run that a maker asks for: each kind with wishes of its own."""

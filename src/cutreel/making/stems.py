@@ -59,7 +59,7 @@ def write_stems(
     lower = headroom(mixer, mastered)
     gain = 10 ** ((mastered.louder - lower) / 20)
     when = datetime.now()
-    title = film.document.title
+    title = film.document.shown(film.document.title)
     with tempfile.TemporaryDirectory(prefix="cutreel-stems-") as folder, ExitStack() as open_:
         files: dict[str, BinaryIO] = {}
         for name, (what, _) in STEMS.items():

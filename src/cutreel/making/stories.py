@@ -1,17 +1,22 @@
 """Scripts from outside: decoded and read in the process apart, since any file may come."""
 
+import re
 from bisect import bisect_left
 from collections.abc import Sequence
 from dataclasses import dataclass
 
 from cutreel.core.breakdown import ReferencePace, measure
+from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read, text_of
 from cutreel.core.manuscript.formats import (
     Column,
     ReadStory,
+    StoryRow,
     TableView,
     format_of,
     look_at,
+    looks_like_stories,
+    read_stories,
     read_story,
 )
 
@@ -39,6 +44,21 @@ def story_in(data: bytes, name: str, columns: Sequence[Column] | None) -> FoundS
     if table and "narration" not in (columns or table.columns):
         return FoundStory(table, None)
     return FoundStory(table, read_story(text, name, columns))
+
+
+def stories_in(data: bytes, name: str) -> list[StoryRow]:
+    """The stories in a file: those of a table of them, or the one that it is. Raises BadInput."""
+    text = text_of(data)
+    if looks_like_stories(text):
+        return read_stories(text)
+    found = story_in(data, name, None).story
+    if found is None:
+        raise BadInput(
+            "The table says in no column what is told.", "Name a column “story” in its first row."
+        )
+    called = re.sub(r"\.\w{1,8}$", "", name.rsplit("/", 1)[-1]).replace("_", " ").replace("-", " ")
+    called = found.title or called.strip()[:1].upper() + called.strip()[1:]
+    return [StoryRow(called[:200], found.text, "")]
 
 
 def pace_in(data: bytes, name: str) -> ReferencePace:

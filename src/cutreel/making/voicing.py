@@ -40,12 +40,14 @@ def line_at(film: Assembled, line: int) -> LineWork:
 
 def heard_as(line: LineWork, voice: str) -> str:
     """The key of a line as another voice says it."""
-    return line_key(line.sent, voice, line.direction, line.seed)
+    return line_key(line.sent, voice, line.direction, line.seed, line.pace)
 
 
 def takes_of_line(line: LineWork, count: int) -> list[str]:
     """The keys of the first `count` takings of a line."""
-    return [line_key(line.sent, line.voice, line.direction, seed) for seed in range(count)]
+    return [
+        line_key(line.sent, line.voice, line.direction, seed, line.pace) for seed in range(count)
+    ]
 
 
 class AuditionWanted(Wanted):
@@ -59,7 +61,7 @@ class AuditionWanted(Wanted):
 def auditions(film: Assembled, wanted: AuditionWanted, shop: Workshop) -> list[ItemSpec]:
     """One item for each voice that did not say the line yet."""
     line = line_at(film, wanted.line)
-    words = tuple(w.text for w in film.read.script.words[line.first : line.end])
+    words = tuple(film.line_words(wanted.line))
     out = []
     for voice in dict.fromkeys(wanted.voices):
         name = heard_as(line, voice)
@@ -72,6 +74,7 @@ def auditions(film: Assembled, wanted: AuditionWanted, shop: Workshop) -> list[I
                 words=words,
                 direction=line.direction,
                 seed=line.seed,
+                pace=line.pace,
             )
             out.append(item(spec, f"“{line.text[:30]}” by {voice}", weight=0.5))
     if not out:

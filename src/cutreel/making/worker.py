@@ -6,6 +6,7 @@ import logging
 import random
 import signal
 import time
+from collections.abc import Callable
 from typing import Any
 
 from procrastinate import App
@@ -13,6 +14,7 @@ from procrastinate.exceptions import ConnectorException
 
 from cutreel.logs import set_up as set_up_logs
 
+from .batches import move_batches
 from .by_hand import look_in_folders
 from .care import Caretaker
 from .queue import ITEM, WAITED
@@ -64,7 +66,11 @@ async def run_worker(shop: Workshop) -> None:
         working = [
             asyncio.create_task(_work(app, queue, at_once)) for queue, at_once in AT_ONCE.items()
         ]
-        beside = [asyncio.create_task(_sweep_on(app, shop)), asyncio.create_task(_tell_on(shop))]
+        beside = [
+            asyncio.create_task(_sweep_on(app, shop)),
+            asyncio.create_task(_again_and_again(tell_due, shop)),
+            asyncio.create_task(_again_and_again(move_batches, shop)),
+        ]
 
         def stop() -> None:
             for task in working:
@@ -124,13 +130,13 @@ async def _sweep_on(app: App, shop: Workshop) -> None:
         await asyncio.sleep(SWEEP_EVERY)
 
 
-async def _tell_on(shop: Workshop) -> None:
-    """Tell who is told outside; apart from what sweeps, since an address may take its time."""
+async def _again_and_again(do: Callable[[Workshop], object], shop: Workshop) -> None:
+    """What takes its time, apart from what sweeps: to tell who is told outside, to begin the next film of a batch."""
     while True:
         try:
-            await asyncio.to_thread(tell_due, shop)
+            await asyncio.to_thread(do, shop)
         except Exception:
-            log.exception("could not tell what is ready")
+            log.exception("%s did not succeed", do.__name__)
         await asyncio.sleep(SWEEP_EVERY)
 
 

@@ -16,6 +16,7 @@ from cutreel.protocol import Offer
 from cutreel.services import ServiceDown, services_from_environment
 from cutreel.store import (
     Assembled,
+    BatchStore,
     CallbackStore,
     CompanyStore,
     Database,
@@ -99,6 +100,7 @@ class Workshop:
         self.links = LinkStore(self.database)
         self.calls = CallbackStore(self.database)
         self.told = ToldStore(self.database)
+        self.batches = BatchStore(self.database)
         self.sockets = Sockets(
             self.plugged, self.spending, self.hand, self.media, self.secrets, self.calls
         )

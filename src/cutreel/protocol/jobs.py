@@ -239,6 +239,24 @@ class StoryReading(BaseModel):
     meant: list[WordsMeant] = Field(max_length=100_000)
 
 
+class TranslationInput(BaseModel):
+    """Passages of a story in another language (BCP 47), one after another; `names` are what is called so, and may stay
+    as it is. The result is one JSON file, a TranslationMade.
+    """
+
+    kind: Literal["translation"] = "translation"
+    source: str = Field("en", max_length=12)
+    target: str = Field(max_length=12)
+    passages: list[str] = Field(min_length=1, max_length=400)
+    names: list[str] = Field([], max_length=80)
+
+
+class TranslationMade(BaseModel):
+    """What a translator answers: each of the passages, in their order."""
+
+    passages: list[str] = Field(max_length=400)
+
+
 _Input = (
     PictureInput
     | EnlargeInput
@@ -249,6 +267,7 @@ _Input = (
     | MusicInput
     | ScriptInput
     | ReadingInput
+    | TranslationInput
 )
 JobInput = Annotated[_Input, Field(discriminator="kind")]
 

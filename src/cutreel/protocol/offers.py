@@ -7,7 +7,16 @@ from typing import Literal
 from pydantic import BaseModel, Field
 
 Kind = Literal[
-    "picture", "enlarge", "clip", "speech", "sound", "music", "script", "reading", "voice"
+    "picture",
+    "enlarge",
+    "clip",
+    "speech",
+    "sound",
+    "music",
+    "script",
+    "reading",
+    "voice",
+    "translation",
 ]
 
 Understood = Literal[

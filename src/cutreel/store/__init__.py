@@ -4,6 +4,7 @@ files."""
 from cutreel.core.film import Assembled, Result, TakeRow
 
 from .assembly import assembled_film
+from .batches import BatchInHand, BatchRow, BatchStore, FilmOfBatch
 from .callbacks import Call, CallbackStore
 from .company import CompanyStore
 from .database import Database, database_from_environment
@@ -33,6 +34,9 @@ __all__ = [
     "MOST_PRIORITY",
     "TYPES",
     "Assembled",
+    "BatchInHand",
+    "BatchRow",
+    "BatchStore",
     "ByHandJob",
     "Call",
     "CallbackStore",
@@ -42,6 +46,7 @@ __all__ = [
     "Database",
     "DueTelling",
     "Entry",
+    "FilmOfBatch",
     "FilmRow",
     "FilmStore",
     "HandStore",

@@ -202,7 +202,13 @@ class FilmStore:
     def go_back(self, film: str, number: int) -> FilmRow:
         """Make the film what it was after the change with a number; this is a change like any
         other."""
-        document = self.version(film, number)
+        told = {"type": "go back"}
+        return self.replace(film, self.version(film, number), f"go back to version {number}", told)
+
+    def replace(
+        self, film: str, document: FilmDocument, title: str, command: dict[str, Any]
+    ) -> FilmRow:
+        """Make the film what `document` says; this is a change like any other, called `title`."""
         with self.database.transaction() as session:
             row = self._film(session, film, lock=True)
             before = self._as_known(session, row)
@@ -216,8 +222,7 @@ class FilmStore:
                 jsonpatch.make_patch(after, before.raw).patch,
             )
             if patches[0]:
-                title = f"go back to version {number}"
-                self._record(session, row, after, patches, title, {"type": "go back"})
+                self._record(session, row, after, patches, title, command)
             return self._row(session, row)
 
     def _applied(self, session: Session, film: str, most: int | None = None) -> list[FilmChange]:

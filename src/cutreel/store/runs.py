@@ -35,7 +35,17 @@ OPEN = ("waiting", "going")
 MOST_PRIORITY = 19
 """Of a run; what a page waits for goes before every run."""
 TOLD_OF = frozenset(
-    {"everything", "delivery", "parts", "board", "stills", "moving picture", "archive", "stems"}
+    {
+        "everything",
+        "delivery",
+        "parts",
+        "board",
+        "stills",
+        "moving picture",
+        "archive",
+        "stems",
+        "translation",
+    }
 )
 """Runs whose end is told outside: those that somebody goes away from, not each picture."""
 

@@ -252,6 +252,35 @@ class Telling(Base):
     __table_args__ = (Index("tellings_due", "due", postgresql_where=text("due IS NOT NULL")),)
 
 
+class Batch(Base):
+    """Films that are made one after another, unattended: how much it is to cost at `most`, and when none is begun any
+    more; its state (going, stopped, done), and why (`says`)."""
+
+    __tablename__ = "batches"
+    id: Mapped[str] = mapped_column(String(12), primary_key=True)
+    name: Mapped[str] = mapped_column(Text)
+    most: Mapped[Decimal | None] = mapped_column(Numeric(14, 5))
+    until: Mapped[datetime | None]
+    state: Mapped[str] = mapped_column(String(10), default="going")
+    says: Mapped[str] = mapped_column(Text, default="")
+    created: Mapped[datetime] = mapped_column(default=now)
+
+
+class BatchFilm(Base):
+    """A film of a batch: the run that makes it (None: not begun), why it could not be begun, and when somebody looked
+    it over."""
+
+    __tablename__ = "batch_films"
+    batch: Mapped[str] = mapped_column(
+        ForeignKey("batches.id", ondelete="CASCADE"), primary_key=True
+    )
+    film: Mapped[str] = mapped_column(ForeignKey("films.id"), primary_key=True)
+    place: Mapped[int]
+    run: Mapped[str | None] = mapped_column(ForeignKey("runs.id"))
+    says: Mapped[str] = mapped_column(Text, default="")
+    looked: Mapped[datetime | None]
+
+
 class Event(Base):
     __tablename__ = "events"
     id: Mapped[int] = mapped_column(BigInteger, primary_key=True, autoincrement=True)

@@ -46,6 +46,36 @@ class TakeStore:
         with self.database.transaction() as session:
             return [_row(t) for t in session.scalars(query)]
 
+    def shared(self, source: str, film: str) -> dict[str, str]:
+        """Give a film all takes of another that it has not, to the same shots; returns what each of those is called
+        there, by its id here."""
+        out: dict[str, str] = {}
+        with self.database.transaction() as session:
+            session.get(Film, film, with_for_update=True)
+            query = select(Take).where(Take.film.in_((source, film)))
+            rows = list(session.scalars(query.order_by(Take.shot, Take.number)))
+            known = {_same(t): t.id for t in rows if t.film == film}
+            highest: dict[int, int] = defaultdict(int)
+            for take in rows:
+                if take.film == film:
+                    highest[take.shot] = max(highest[take.shot], take.number)
+            for take in rows:
+                if take.film == film:
+                    continue
+                if _same(take) not in known:
+                    highest[take.shot] += 1
+                    values = {
+                        c.key: getattr(take, c.key)
+                        for c in Take.__table__.columns
+                        if c.key not in ("id", "film", "number", "cost", "created")
+                    }
+                    copy = Take(id=new_id(), film=film, number=highest[take.shot], **values)
+                    session.add(copy)
+                    announce(session, film, "take made", shot=take.shot, take=copy.id)
+                    known[_same(take)] = copy.id
+                out[take.id] = known[_same(take)]
+        return out
+
     def note(self, take: str, about: dict[str, Any]) -> None:
         """Lay something more that is known of a take over what is known."""
         with self.database.transaction() as session:
@@ -113,6 +143,11 @@ class TakeStore:
             session.flush()
             announce(session, film, "take made", shot=shot, take=row.id)
             return row.id
+
+
+def _same(take: Take) -> tuple[Any, ...]:
+    """What two takes of one picture have in common."""
+    return (take.shot, take.made_from, take.seed, take.media)
 
 
 def _row(take: Take) -> TakeRow:

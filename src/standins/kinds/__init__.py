@@ -15,6 +15,7 @@ from .reading import Reader
 from .script import Writer
 from .sound import SoundMaker
 from .speech import Speaker
+from .translation import Translator
 from .voice import VoiceMaker
 
 MAKERS: Mapping[str, Maker[Any]] = {
@@ -27,6 +28,7 @@ MAKERS: Mapping[str, Maker[Any]] = {
     "script": Writer(),
     "reading": Reader(),
     "voice": VoiceMaker(),
+    "translation": Translator(),
 }
 
 

@@ -80,6 +80,7 @@ function outline([id, edge, words, , scene, bits]: Opened["shots"][number]): Vie
     hold: 0,
     picture_of: id,
     text: "",
+    said: "",
     measured: (bits & SPOKEN) > 0,
     by_hand: false,
     framing: "medium",

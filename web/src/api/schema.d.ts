@@ -922,6 +922,114 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/stories": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Found
+         * @description The stories in a file: a table of them, or a script that is one. Nothing is kept.
+         */
+        post: operations["found_api_batches_stories_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Batches
+         * @description All batches, the newest first.
+         */
+        get: operations["batches_api_batches_get"];
+        put?: never;
+        /**
+         * Begin
+         * @description Put a film of each story on the shelf, and begin with the first.
+         */
+        post: operations["begin_api_batches_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Allow
+         * @description Let a batch go on, within a sum and a time.
+         */
+        put: operations["allow_api_batches__batch__put"];
+        post?: never;
+        /**
+         * Drop
+         * @description Forget a batch. Its films stay on the shelf, and what is being made goes on.
+         */
+        delete: operations["drop_api_batches__batch__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stop
+         * @description Begin no other film of a batch. The one that is being made goes on.
+         */
+        post: operations["stop_api_batches__batch__stop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{batch}/films/{film}/looked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Looked Over
+         * @description Say that a film was looked over, and have its file made. Raises BadInput where it is not made yet.
+         */
+        post: operations["looked_over_api_batches__batch__films__film__looked_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar": {
         parameters: {
             query?: never;
@@ -2472,6 +2580,96 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/languages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Languages
+         * @description The film's cuts by their languages, as they were made.
+         */
+        get: operations["languages_api_films__film__languages_get"];
+        put?: never;
+        /**
+         * Begin
+         * @description Keep the film as it is now in another language; nothing is translated yet, and no picture is made anew.
+         */
+        post: operations["begin_api_films__film__languages_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/translation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Translation
+         * @description All that is said and shown, and what it is in the cut's language. Raises BadInput for a cut in the language of
+         *     its manuscript.
+         */
+        get: operations["translation_api_films__film__translation_get"];
+        put?: never;
+        /**
+         * Bring
+         * @description Take a table that was filled in. It is one change, which can be taken back.
+         */
+        post: operations["bring_api_films__film__translation_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/translation.{form}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Table
+         * @description The table for a translator, with what is translated so far: CSV, or XLIFF 2.0.
+         */
+        get: operations["table_api_films__film__translation__form__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/follow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Follow Original
+         * @description Take over what the cut that this one is translated from has by now: its words, shots and pictures. What is
+         *     translated stays, and is marked where its words changed.
+         */
+        post: operations["follow_original_api_films__film__follow_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/links": {
         parameters: {
             query?: never;
@@ -3121,7 +3319,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice";
+            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice" | "translation";
             /** Second */
             second: boolean;
         };
@@ -3213,7 +3411,97 @@ export interface components {
             /** Says */
             says: string;
             /** Command */
-            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"]) | null;
+            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"]) | null;
+        };
+        /**
+         * BatchAllowed
+         * @description How much a batch may cost, and until when it begins films (None: no matter).
+         */
+        BatchAllowed: {
+            /** Most */
+            most?: number | string | null;
+            /** Until */
+            until?: string | null;
+        };
+        /**
+         * BatchFilmView
+         * @description A film of a batch: how far it is (`share` 0 … 1), what it has cost, why it is not further; what there is to look
+         *     at: questions of its run, what could not be made, figures of its report that are not as aimed at. `looked`: when
+         *     somebody looked it over, before which it is not delivered.
+         */
+        BatchFilmView: {
+            /** Film */
+            film: string;
+            /** Title */
+            title: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "making" | "asking" | "made" | "failed";
+            /** Run */
+            run: string | null;
+            /** Share */
+            share: number;
+            /** Cost */
+            cost: number;
+            /** Says */
+            says: string;
+            /** Questions */
+            questions: components["schemas"]["Question"][];
+            /** Failures */
+            failures: string[];
+            /** Amiss */
+            amiss: components["schemas"]["ReportFigure"][];
+            /** Looked */
+            looked: string | null;
+        };
+        /**
+         * BatchView
+         * @description A batch, its films in their order.
+         */
+        BatchView: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "going" | "stopped" | "done";
+            /** Says */
+            says: string;
+            /** Most */
+            most: number | null;
+            /** Until */
+            until: string | null;
+            /** Spent */
+            spent: number;
+            /**
+             * Created
+             * Format: date-time
+             */
+            created: string;
+            /** Films */
+            films: components["schemas"]["BatchFilmView"][];
+        };
+        /**
+         * BatchWish
+         * @description A batch: its stories, the house style of its films (by its id), how much it may cost, and until when it begins
+         *     films (None: no matter).
+         */
+        BatchWish: {
+            /** Name */
+            name: string;
+            /** Style */
+            style?: string | null;
+            /** Most */
+            most?: number | string | null;
+            /** Until */
+            until?: string | null;
+            /** Stories */
+            stories: components["schemas"]["StoryTold"][];
         };
         /**
          * BoardWanted
@@ -3263,6 +3551,11 @@ export interface components {
             /** File */
             file: string;
         };
+        /** Body_bring_api_films__film__translation_post */
+        Body_bring_api_films__film__translation_post: {
+            /** File */
+            file: string;
+        };
         /** Body_bring_back_api_films__film__brought_post */
         Body_bring_back_api_films__film__brought_post: {
             /** Files */
@@ -3295,6 +3588,11 @@ export interface components {
         };
         /** Body_brought_api_styles_file_post */
         Body_brought_api_styles_file_post: {
+            /** File */
+            file: string;
+        };
+        /** Body_found_api_batches_stories_post */
+        Body_found_api_batches_stories_post: {
             /** File */
             file: string;
         };
@@ -3626,7 +3924,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"];
         };
         /** ChangeView */
         ChangeView: {
@@ -4839,6 +5137,16 @@ export interface components {
             taken: boolean;
         };
         /**
+         * FoundStories
+         * @description The stories that were found in a file, with how many words each has.
+         */
+        FoundStories: {
+            /** Stories */
+            stories: components["schemas"]["StoryTold"][];
+            /** Words */
+            words: number[];
+        };
+        /**
          * FrameWish
          * @description A frame in shares of the picture (left, top, right, bottom); it may reach beyond.
          */
@@ -5470,6 +5778,54 @@ export interface components {
             points: components["schemas"]["PointView"][];
         };
         /**
+         * LanguageView
+         * @description A cut by the language that it is spoken in (BCP 47): how many of its `passages` are `translated`, how many of
+         *     these are `stale`, how many words on the screen (`shown`) are not translated, and its seconds. `original`: it is in
+         *     the language of its manuscript.
+         */
+        LanguageView: {
+            /** Film */
+            film: string;
+            /** Name */
+            name: string;
+            /** Language */
+            language: string;
+            /** Original */
+            original: boolean;
+            /** Passages */
+            passages: number;
+            /** Translated */
+            translated: number;
+            /** Stale */
+            stale: number;
+            /** Shown */
+            shown: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * LanguageWish
+         * @description A language (BCP 47), and what its cut is called.
+         */
+        LanguageWish: {
+            /** Language */
+            language: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LanguagesView
+         * @description All languages of a film, and those that a service translates into (`offered`; None: nobody translates).
+         */
+        LanguagesView: {
+            /** Languages */
+            languages: components["schemas"]["LanguageView"][];
+            /** Offered */
+            offered: string[] | null;
+            /** Spoken */
+            spoken: string[];
+        };
+        /**
          * LeftOut
          * @description Words that follow each other and were not said, and where they stand in the text (characters).
          */
@@ -5604,6 +5960,8 @@ export interface components {
             voice: string;
             /** Words */
             words: components["schemas"]["SaidWord"][];
+            /** Translated */
+            translated: boolean;
             /** Direction */
             direction: string;
             /** Told */
@@ -6554,7 +6912,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice";
+            kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice" | "translation";
             /** Title */
             title: string;
             price: components["schemas"]["Price"];
@@ -7743,7 +8101,7 @@ export interface components {
          */
         ProposalView: {
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"];
             /** Says */
             says: string;
             /** Why */
@@ -8626,13 +8984,25 @@ export interface components {
             start: number | null;
             /** End */
             end: number | null;
-            /** Sounds */
+            /**
+             * Sounds
+             * @default
+             */
             sounds: string;
-            /** Said */
+            /**
+             * Said
+             * @default
+             */
             said: string;
-            /** Readings */
+            /**
+             * Readings
+             * @default []
+             */
             readings: string[];
-            /** Reads */
+            /**
+             * Reads
+             * @default
+             */
             reads: string;
             mark: components["schemas"]["WordMark"];
         };
@@ -9620,6 +9990,8 @@ export interface components {
             picture_of: number;
             /** Text */
             text: string;
+            /** Said */
+            said: string;
             /** Measured */
             measured: boolean;
             /** By Hand */
@@ -9710,6 +10082,35 @@ export interface components {
         ShotWindow: {
             /** Shots */
             shots: components["schemas"]["ShotView"][];
+        };
+        /**
+         * Shown
+         * @description Words on the screen or in a list of chapters, and what they are in the other language. The same words are the
+         *     same wherever they stand.
+         */
+        Shown: {
+            /** Source */
+            source: string;
+            /** Text */
+            text: string;
+            /**
+             * By
+             * @default hand
+             * @enum {string}
+             */
+            by: "hand" | "table" | "service";
+        };
+        /**
+         * ShownRow
+         * @description Words on the screen, and what they are in the film's language (empty: as they are).
+         */
+        ShownRow: {
+            /** Source */
+            source: string;
+            /** Text */
+            text: string;
+            /** By */
+            by: ("hand" | "table" | "service") | null;
         };
         /**
          * SoundsWanted
@@ -9997,6 +10398,21 @@ export interface components {
             size: "720p" | "1080p" | "2160p";
         };
         /**
+         * StoryTold
+         * @description A story of a batch: what its film is to be called (empty: as its first line says), and the day it is due.
+         */
+        StoryTold: {
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /** Text */
+            text: string;
+            /** Due */
+            due?: string | null;
+        };
+        /**
          * StoryView
          * @description A script read from a file, to be looked at before a film is made of it. `table` shows what a
          *     table's columns were taken for; `bad` names what could not be read; `seconds` are the lengths of
@@ -10093,6 +10509,21 @@ export interface components {
             share: number;
             /** Css */
             css: string;
+        };
+        /**
+         * TableTaken
+         * @description How many passages, and words on the screen, were taken; how many were the same already, how many are empty; the
+         *     first words of what the film does not say (any more), which was left.
+         */
+        TableTaken: {
+            /** Taken */
+            taken: number;
+            /** Same */
+            same: number;
+            /** Empty */
+            empty: number;
+            /** Left */
+            left: string[];
         };
         /**
          * TableView
@@ -10540,6 +10971,138 @@ export interface components {
             said: string;
         };
         /**
+         * Translate
+         * @description Set what passages, and words on the screen, are in the language of the film; empty text lifts it. What is not
+         *     named stays as it is.
+         */
+        Translate: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "translate";
+            /**
+             * Passages
+             * @default []
+             */
+            passages: components["schemas"]["Translated"][];
+            /**
+             * Shown
+             * @default []
+             */
+            shown: components["schemas"]["Shown"][];
+        };
+        /**
+         * Translated
+         * @description What the passage that begins with the word numbered `word` is in the other language. `source` is what it said
+         *     when it was translated: where it says something else now, it is to be looked at again. It is said at `pace` times
+         *     the usual speed.
+         */
+        Translated: {
+            /** Word */
+            word: number;
+            /** Source */
+            source: string;
+            /** Text */
+            text: string;
+            /**
+             * By
+             * @default hand
+             * @enum {string}
+             */
+            by: "hand" | "table" | "service";
+            /**
+             * Pace
+             * @default 1
+             */
+            pace: number;
+        };
+        /**
+         * TranslatedRow
+         * @description A passage by the number of its first word: who says it, what it says, what it is in the film's language (empty:
+         *     not translated) and by whom; `stale`: its words changed since. Its seconds in the `original` and `here`, whether
+         *     those are `spoken` or reckoned; the `pace` it is said at, the one that would bring it to the original's length
+         *     (`needs`), and how many `characters` less would do; `far`: it differs by so much that it is worth a look. `shot` is
+         *     the number of the one it begins in.
+         */
+        TranslatedRow: {
+            /** Word */
+            word: number;
+            /** Shot */
+            shot: number;
+            /** Who */
+            who: string;
+            /** Source */
+            source: string;
+            /** Text */
+            text: string;
+            /** By */
+            by: ("hand" | "table" | "service") | null;
+            /** Stale */
+            stale: boolean;
+            /** Original */
+            original: number | null;
+            /** Here */
+            here: number | null;
+            /** Spoken */
+            spoken: boolean;
+            /** Pace */
+            pace: number;
+            /** Needs */
+            needs: number;
+            /** Characters */
+            characters: number;
+            /** Far */
+            far: boolean;
+        };
+        /**
+         * TranslationView
+         * @description A cut in another language beside the one it is translated from: the seconds of both; what that one has otherwise
+         *     by now (`behind`).
+         */
+        TranslationView: {
+            /** Language */
+            language: string;
+            /** Source */
+            source: string;
+            /** Original */
+            original: string | null;
+            /** Original Name */
+            original_name: string;
+            /** Seconds */
+            seconds: number;
+            /** Original Seconds */
+            original_seconds: number;
+            /** Rows */
+            rows: components["schemas"]["TranslatedRow"][];
+            /** Shown */
+            shown: components["schemas"]["ShownRow"][];
+            /** Behind */
+            behind: components["schemas"]["DifferenceView"][];
+        };
+        /**
+         * TranslationWanted
+         * @description All that is not translated, or was translated from other words; or only the passages whose first words have the
+         *     numbers `words`.
+         */
+        TranslationWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "translation";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /**
+             * Words
+             * @default []
+             */
+            words: number[];
+        };
+        /**
          * TrialView
          * @description A shot as an offer made it (None: not made yet), beside the picture that the film uses.
          */
@@ -10639,7 +11202,7 @@ export interface components {
             /** Aim */
             aim: number;
             /** Remedy */
-            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"]) | null;
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"]) | null;
             /** Says */
             says: string;
         };
@@ -11307,7 +11870,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"];
             };
         };
         responses: {
@@ -12467,6 +13030,219 @@ export interface operations {
             };
         };
     };
+    found_api_batches_stories_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_found_api_batches_stories_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundStories"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    batches_api_batches_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"][];
+                };
+            };
+        };
+    };
+    begin_api_batches_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    allow_api_batches__batch__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchAllowed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    drop_api_batches__batch__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    stop_api_batches__batch__stop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    looked_over_api_batches__batch__films__film__looked_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                batch: string;
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     calendar_api_calendar_get: {
         parameters: {
             query?: never;
@@ -12754,7 +13530,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"] | components["schemas"]["TranslationWanted"];
             };
         };
         responses: {
@@ -12820,7 +13596,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"] | components["schemas"]["TranslationWanted"];
             };
         };
         responses: {
@@ -14173,7 +14949,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
-                kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice";
+                kind: "picture" | "enlarge" | "clip" | "speech" | "sound" | "music" | "script" | "reading" | "voice" | "translation";
             };
             cookie?: never;
         };
@@ -15189,6 +15965,199 @@ export interface operations {
                 content: {
                     "application/json": unknown;
                 };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    languages_api_films__film__languages_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LanguagesView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    begin_api_films__film__languages_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LanguageWish"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    translation_api_films__film__translation_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TranslationView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_api_films__film__translation_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_api_films__film__translation_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TableTaken"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    table_api_films__film__translation__form__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                form: "csv" | "xlf";
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    follow_original_api_films__film__follow_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Validation Error */
             422: {

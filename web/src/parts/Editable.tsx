@@ -11,12 +11,14 @@ interface Props {
   hint?: string;
   /** About how many letters fit on a line, so that all lines are seen. */
   letters?: number;
+  /** Lines that are seen at least. */
+  least?: number;
 }
 
 /** About how many lines a text takes. */
-const rowsOf = (text: string, letters: number) =>
+const rowsOf = (text: string, letters: number, least: number) =>
   Math.max(
-    2,
+    least,
     text.split("\n").reduce((n, line) => n + Math.max(1, Math.ceil(line.length / letters)), 0),
   );
 
@@ -29,6 +31,7 @@ export function Editable({
   multiline = false,
   hint = "",
   letters = 46,
+  least = 2,
 }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const field = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
@@ -55,7 +58,7 @@ export function Editable({
       placeholder={hint}
       value={draft ?? value}
       className={`${look} ${multiline ? "block resize-none overflow-hidden" : "truncate"}`}
-      rows={multiline ? rowsOf(value, letters) : undefined}
+      rows={multiline ? rowsOf(value, letters, least) : undefined}
       onFocus={() => change(value)}
       onChange={(e: { target: { value: string } }) => change(e.target.value)}
       onBlur={save}

@@ -2,6 +2,7 @@
 import type { Film, Shot } from "../api/client";
 
 export function ShotWords({ film, shot }: { film: Film; shot: Shot }) {
+  if (shot.said) return shot.said; // in another language, whose words are not the manuscript's
   if (!film.words[shot.end - 1]) return shot.text; // the manuscript is on its way
   return film.words.slice(shot.first, shot.end).map((word, i) => (
     <span key={i}>

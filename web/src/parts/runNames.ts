@@ -23,6 +23,7 @@ const NAMES: Record<RunWish["kind"], string> = {
   "moving picture": "a stretch that moves",
   parts: "the parts",
   archive: "the film whole",
+  translation: "a translation",
 };
 
 export const nameOfRun = (kind: string) => (NAMES as Record<string, string>)[kind] ?? kind;

@@ -270,7 +270,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
             on ? (
               <ShotWords film={film} shot={shot} />
             ) : (
-              shot.text
+              shot.said || shot.text
             )
           ) : (
             <i className="text-ink-2">a hold, without words</i>

@@ -6,10 +6,14 @@ picture.
 
 from bisect import bisect_right
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
+import numpy as np
+from numpy.typing import NDArray
+
 from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in, stressed_in
+from cutreel.core.manuscript import words_text
 from cutreel.core.plates import Plate
 from cutreel.core.sound import (
     LONGEST_MUSIC,
@@ -59,8 +63,9 @@ from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strip
 from .plates import plates_of, shown_plate
 from .reading import ReadFilm
 from .resting import outside
+from .said import SaidWords, line_words, said_words
 from .tightening import longest_of, rests_of, tightened
-from .titles import cards_of
+from .titles import cards_of, in_its_language
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
@@ -71,13 +76,16 @@ AMBIENCE_IN, AMBIENCE_OUT, SPOT_OUT, MUSIC_IN, MUSIC_OUT = 0.8, 1.0, 0.3, 0.4, 6
 
 @dataclass(frozen=True)
 class Assembled:
-    """A film with its times. Lists run beside `read.shots` or `read.speech`."""
+    """A film with its times. Lists run beside `read.shots` or `read.speech`. What is `said`, at `said_times` (shape
+    (words, 2), seconds), are the manuscript's words, or those of its translation; `timing` is of the manuscript's."""
 
     film: str
     read: ReadFilm
     rate: FrameRate
     spoken: dict[int, Result]
     timing: Timing
+    said: SaidWords
+    said_times: NDArray[np.float64]
     spans: list[Span]
     takes: list[Sequence[TakeRow]]
     used: list[TakeRow | None]
@@ -90,6 +98,17 @@ class Assembled:
     @property
     def document(self) -> FilmDocument:
         return self.read.document
+
+    def line_words(self, line: int) -> list[str]:
+        """The words of a line to be spoken, in the language it is spoken in."""
+        return line_words(self.read.script.words, self.read.speech[line])
+
+    def shot_text(self, i: int) -> str:
+        """What is said while the shot with the index `i` is seen, in the language it is said in."""
+        shot, said = self.read.shots[i], self.said
+        if not said.pieces:
+            return shot.text
+        return words_text(said.words[said.index(shot.first) : said.index(shot.end)])
 
     @property
     def frames(self) -> int:
@@ -131,7 +150,9 @@ class Assembled:
         stressed = (
             {i for n, i in self.document.word_places.items() if n in marks} if marks else set()
         )
-        words, times = self.read.script.words, self.timing.words
+        words, times = self.said.words, self.said_times
+        if self.said.pieces:
+            stressed = set()
         return [
             CaptionClip(
                 c.start,
@@ -147,11 +168,17 @@ class Assembled:
     @cached_property
     def captions_shown(self) -> list[CaptionShown]:
         """How each caption is shown: off faces, and in the colour of who speaks."""
-        return captions_shown(self.read, self.captions, self.spans, self.rate, self.used)
+        lines = [self.said.words[c.first].line for c in self.captions]
+        return captions_shown(self.read, self.captions, lines, self.spans, self.rate, self.used)
 
     @cached_property
     def cards(self) -> list[Card]:
         """The words on the screen besides captions."""
+        return in_its_language(self.written_cards, self.document)
+
+    @cached_property
+    def written_cards(self) -> list[Card]:
+        """The words on the screen besides captions, in the language of the manuscript."""
         if self.document.settings.titles == "off":
             return []
         return cards_of(self.read, self.spans, self.joins, self.rate, self.used)
@@ -438,7 +465,7 @@ def assemble(
         },
         before,
     )
-    timing, captions = _timed(read, spoken, before)
+    said, said_times, timing, captions = _timed(read, spoken, before)
     stressed = {m.word for m in document.word_marks if m.stress} if document.word_marks else set()
     spots = spots_of(
         read.script,
@@ -471,6 +498,8 @@ def assemble(
         rate=rate,
         spoken=spoken,
         timing=timing,
+        said=said,
+        said_times=said_times,
         spans=spans,
         takes=takes_of,
         used=used,
@@ -494,16 +523,15 @@ def _heard(
         known = {r.key: r for r in before.spoken.values()}
     words = read.script.words
     return {
-        i: known.get(r.key)
-        or tightened(r, [w.text for w in words[read.speech[i].first : read.speech[i].end]], longest)
+        i: known.get(r.key) or tightened(r, line_words(words, read.speech[i]), longest)
         for i, r in spoken.items()
     }
 
 
 def _timed(
     read: ReadFilm, spoken: Mapping[int, Result], before: Assembled | None
-) -> tuple[Timing, list[Caption]]:
-    """When every word is said, and the captions of that."""
+) -> tuple[SaidWords, NDArray[np.float64], Timing, list[Caption]]:
+    """The words that are said and when, when every word of the manuscript is, and the captions of that."""
     rests = rests_of(read.document.settings)
     length = read.document.settings.caption_length
     if (
@@ -515,20 +543,24 @@ def _timed(
         and rests_of(before.document.settings) == rests
         and before.document.settings.caption_length == length
     ):
-        return before.timing, before.captions
-    timing = lay_out(
-        read.script,
-        [(w.first, w.end) for w in read.speech],
+        return before.said, before.said_times, before.timing, before.captions
+    said = said_words(read.script.words, read.speech)
+    heard = lay_out(
+        said.words,
+        said.lines,
         {
             i: LineSound(r.data["seconds"], tuple((a, b) for a, b in r.data["words"]))
             for i, r in spoken.items()
         },
-        read.pauses,
+        {said.index(word): seconds for word, seconds in read.pauses.items()},
         [w.length for w in read.speech],
         [w.over for w in read.speech],
         rests,
     )
-    return timing, captions_of(read.script.words, timing.words, length)
+    timing = heard
+    if said.pieces:
+        timing = replace(heard, words=said.written_times(read.script.words, heard.words))
+    return said, heard.words, timing, captions_of(said.words, heard.words, length)
 
 
 def _wanted(film: FilmDocument, cues: Sequence[Cue]) -> list[str]:

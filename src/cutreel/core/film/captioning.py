@@ -29,11 +29,13 @@ COVERED = 0.35
 def captions_shown(
     read: ReadFilm,
     captions: Sequence[Caption],
+    lines: Sequence[int],
     spans: Sequence[Span],
     rate: FrameRate,
     used: Sequence[TakeRow | None],
 ) -> list[CaptionShown]:
-    """How each caption is shown. All captions that begin in a shot stand at the same place."""
+    """How each caption is shown, which belongs to the line with a place in `lines`. All captions that begin in a shot
+    stand at the same place."""
     settings = read.document.settings
     style, upright = settings.caption_style, is_upright(settings.aspect)
     starts = [rate.seconds(s.start) for s in spans]
@@ -45,9 +47,8 @@ def captions_shown(
     )
     colours = _colours(read) if settings.speaker_colours else {}
     out: list[CaptionShown] = []
-    for caption, shot in zip(captions, shots, strict=True):
-        line = read.script.lines[read.script.words[caption.first].line]
-        who = line.speaker or ""
+    for place, shot in zip(lines, shots, strict=True):
+        who = read.script.lines[place].speaker or ""
         out.append(CaptionShown(places.get(shot), colours.get(who.lower()), who))
     return out
 

@@ -46,6 +46,9 @@ def _remedy(
     film: Assembled, fault: CaptionFault, caption: Caption, at: int
 ) -> tuple[MarkWords | SetHold | None, str]:
     """What would mend a caption in the shot with the index `at`, and that in words."""
+    if film.said.pieces:
+        # Marks hold to the manuscript's words, which are not these.
+        return None, ""
     known = {m.word: m for m in film.document.word_marks}
     read = film.read
     if fault.kind == "too quick":

@@ -77,7 +77,8 @@ Command = Annotated[
     | c.AgreeScene
     | c.SetTexts
     | c.KeepThumbnail
-    | c.DropThumbnail,
+    | c.DropThumbnail
+    | c.Translate,
     Field(discriminator="type"),
 ]
 

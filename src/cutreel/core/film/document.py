@@ -30,6 +30,7 @@ from cutreel.core.sound import DUCK_DB, SoundAmount
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
 from cutreel.core.titles import CardAmount, CardSort
+from cutreel.core.translation import Translation
 
 from .shape import Aspect
 
@@ -403,6 +404,12 @@ class FilmDocument(BaseModel):
     texts: OwnTexts = OwnTexts()
     thumbnails: list[Thumbnail] = Field([], max_length=MOST_THUMBNAILS)
     """Kept to be compared; the first is the one that is used."""
+    translation: Translation | None = None
+    """What is said and shown in place of the text; None: what is written."""
+
+    def shown(self, words: str) -> str:
+        """Words on the screen as they are shown: in the language of the film."""
+        return self.translation.said(words) if self.translation else words
 
     @property
     def word_ids(self) -> tuple[int, ...]:

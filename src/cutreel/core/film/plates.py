@@ -47,7 +47,19 @@ def shown_plate(
     medium = look_named(film.settings.look, film.looks).medium
     begins = _in_turn(_steps_said(plate, read, shot, timing), seconds)
     within = round(max(LEAST, seconds * ALL_THERE), 2)
+    if film.translation is not None:
+        plate = _in_language(plate, film)
     return ShownPlate(plate=plate, medium=medium, begins=tuple(begins), within=within)
+
+
+def _in_language(plate: Plate, film: FilmDocument) -> Plate:
+    """A plate with its words as they are in the film's language."""
+    words = {k: film.shown(getattr(plate, k)) for k in ("title", "words", "by", "unit", "source")}
+    rows = tuple(
+        row.model_copy(update={"label": film.shown(row.label), "more": film.shown(row.more)})
+        for row in plate.rows
+    )
+    return plate.model_copy(update={**words, "rows": rows})
 
 
 def _in_turn(said: Sequence[float | None], seconds: float) -> list[float]:

@@ -25,7 +25,12 @@ MOST_WORDS = 4
 NEAR = 2
 """Shots on either side that words over a picture may be from, where the same people are seen."""
 STRONG = ("uneasy", "eerie", "tense", "sad", "hopeful", "playful", "wondering")
+PART, SOURCES, CREDITS = "Part", "Sources", "Credits"
 DISCLOSED = "Pictures, voices and music of this film were made by machine, from this story."
+
+
+FIXED = (PART, SOURCES, CREDITS, DISCLOSED)
+"""Words that are put around what a film says of itself."""
 
 
 def chapters_of(film: Assembled) -> list[Chapter]:
@@ -35,7 +40,11 @@ def chapters_of(film: Assembled) -> list[Chapter]:
     for shot, span in zip(film.read.shots, film.spans, strict=True):
         starts.setdefault(shot.scene, film.rate.seconds(span.start))
     told = [
-        Chapter(at, _heading(scenes[number].title) or f"Part {n}")
+        Chapter(
+            at,
+            _heading(film.document.shown(scenes[number].title))
+            or f"{film.document.shown(PART)} {n}",
+        )
         for n, (number, at) in enumerate(sorted(starts.items(), key=lambda s: s[1]), 1)
     ]
     return plan_chapters(told, film.seconds)
@@ -60,7 +69,7 @@ def drafted_texts(film: Assembled) -> Texts:
 
 def titles_for(film: Assembled) -> list[str]:
     """Titles that the film gives a reason for: its name alone, with whom it is about, with a question."""
-    name = film.document.title.strip()
+    name = film.document.shown(film.document.title).strip()
     people = [p.name for p in film.document.cast if p.kind == "person"][:2]
     out = [name]
     about = " and ".join(p for p in people if p.lower() not in name.lower())
@@ -76,7 +85,7 @@ def titles_for(film: Assembled) -> list[str]:
 
 
 def _sentences(film: Assembled) -> list[str]:
-    text = " ".join(s.text for s in film.read.shots)
+    text = " ".join(film.shot_text(i) for i in range(len(film.read.shots)))
     return [s.strip() for s in re.findall(r"[^.!?…]+[.!?…]+[”\"’')]*", text) if s.strip()]
 
 
@@ -93,15 +102,18 @@ def _hook(film: Assembled) -> str:
 
 
 def _description(film: Assembled, hashtags: list[str]) -> str:
+    shown = film.document.shown
     parts = [_hook(film)]
     chapters = chapters_of(film)
     if chapters:
         parts.append(chapters_told(chapters))
     if film.document.sources:
-        parts.append("Sources:\n" + "\n".join(f"- {s.text}" for s in film.document.sources))
+        parts.append(
+            f"{shown(SOURCES)}:\n" + "\n".join(f"- {s.text}" for s in film.document.sources)
+        )
     if credits := credits_of(film):
-        parts.append("Credits:\n" + "\n".join(f"- {c}" for c in credits))
-    parts.append(DISCLOSED)
+        parts.append(f"{shown(CREDITS)}:\n" + "\n".join(f"- {c}" for c in credits))
+    parts.append(shown(DISCLOSED))
     if hashtags:
         parts.append(" ".join(hashtags))
     return "\n\n".join(p for p in parts if p)
@@ -150,7 +162,7 @@ def lacking_licences(film: Assembled) -> list[str]:
 def _tags(film: Assembled) -> list[str]:
     """Words by which the film is looked for: its name, whom and where it is about, what is spoken of most."""
     nouns: Counter[str] = Counter()
-    for parsed in film.read.parses.values():
+    for parsed in film.read.parses.values() if not film.said.pieces else ():
         for token in parsed.tokens:
             if token.pos == "NOUN" and len(token.lemma) > 3 and token.lemma.isalpha():
                 nouns[token.lemma.lower()] += 1
@@ -158,7 +170,7 @@ def _tags(film: Assembled) -> list[str]:
     places = [p.name for p in film.document.places]
     kind = "documentary" if film.document.settings.kind == "documentary" else "animated story"
     common = [w for w, n in nouns.most_common(8) if n > 1]
-    wanted = [film.document.title, *names[:4], *places[:3], *common, kind]
+    wanted = [film.document.shown(film.document.title), *names[:4], *places[:3], *common, kind]
     out: dict[str, str] = {}
     for told in wanted:
         tag = re.sub(r"[,<>#]+", " ", told).strip()
@@ -181,7 +193,7 @@ def _short_said(film: Assembled) -> list[_Said]:
     found: list[_Said] = []
     for i, shot in enumerate(film.read.shots):
         strength = 1 / moods[shot.facts.mood] + (shot.facts.mood in STRONG)
-        for sentence in re.findall(r"[^.!?…“”\"]+[.!?…]", shot.text):
+        for sentence in re.findall(r"[^.!?…“”\"]+[.!?…]", film.shot_text(i)):
             words = sentence.strip().rstrip(".,")
             if 2 <= len(words.split()) <= MOST_WORDS and len(words) <= 24:
                 found.append(_Said(strength + words.endswith(("?", "!")), words, i))
@@ -189,7 +201,7 @@ def _short_said(film: Assembled) -> list[_Said]:
 
 
 def _name_short(film: Assembled) -> str:
-    name = re.sub(r"^(The|A|An) ", "", film.document.title)
+    name = re.sub(r"^(The|A|An) ", "", film.document.shown(film.document.title))
     return " ".join(name.split()[:MOST_WORDS])
 
 

@@ -1,12 +1,12 @@
 """Lines to be spoken: by whom, how, with which words as they sound, in requests that a voice takes; or recorded."""
 
-from collections.abc import Collection, Iterator, Mapping
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cache
 from itertools import pairwise
 
 from cutreel.core.keys import key
-from cutreel.core.manuscript import Line, Manuscript, words_text
+from cutreel.core.manuscript import Line, Manuscript, Word, words_text
 from cutreel.core.sound import Cleaning
 from cutreel.core.speech import (
     Heard,
@@ -18,10 +18,12 @@ from cutreel.core.speech import (
     said,
     said_as,
 )
+from cutreel.core.translation import Piece, passages_of, pieces_of
 
 from .casting import Direction, directions_of, language_spoken, voice_of, voices_for
 from .document import FilmDocument, Recording, Settings
 from .offered import USUAL_TEXT, Offered
+from .said import as_words, words_of_pieces
 
 SPEECH_VERSION = 2
 ANY_LENGTH = 10**9
@@ -34,7 +36,8 @@ class LineWork:
     `over` the end of the line before by so many seconds. What was spoken before the text's own direction was known, by
     the key `plain`, is heard until it is spoken anew. The manuscript's line begins at the word `line_first`; it is
     `heard` in a room that its words tell; `recorded`: it is the maker's own voice. Where words are marked, `ssml` is
-    what is sent."""
+    what is sent. Where something is translated, `pieces` are what is said for which words, at `pace` times the usual
+    speed."""
 
     first: int
     end: int
@@ -51,6 +54,8 @@ class LineWork:
     recorded: bool = False
     ssml: str = ""
     over: float = 0.0
+    pace: float = 1.0
+    pieces: tuple[Piece, ...] = ()
 
     @property
     def sent(self) -> str:
@@ -58,8 +63,8 @@ class LineWork:
         return self.ssml or self.text
 
 
-Asked = tuple[str, str, str, int]
-"""What is asked of a voice: the words, the voice, the direction, the seed."""
+Asked = tuple[str, str, str, int, float]
+"""What is asked of a voice: the words, the voice, the direction, the seed, the pace."""
 
 
 class SpokenMemory:
@@ -85,7 +90,7 @@ def lines_spoken(
     depends = (
         script.text, film.cast, film.settings.narrator, film.settings.manner,
         language, film.voices, film.lines, film.lexicon,
-        film.read_aloud, film.word_marks, film.scenes, cleaning, offered, pauses,
+        film.read_aloud, film.word_marks, film.scenes, cleaning, offered, pauses, film.translation,
     )  # fmt: skip
     if memory.lines is not None and memory.lines[0] == depends:
         return memory.lines[1]
@@ -105,6 +110,7 @@ def lines_spoken(
     marks = {places[m.word]: m for m in film.word_marks if m.word in places}
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
     overs = _overs(film, script)
+    translated = _translated(film, script, pauses)
     before = memory.texts if memory.known == known and memory.english == english else {}
 
     def key_of(asked: Asked) -> str:
@@ -119,27 +125,30 @@ def lines_spoken(
         takes = voice_named(voice)
         how = directions.get(line.first) if takes.directed else None
         heard = room_in_words(script, line)
-        for first, end, recorded in _stretches(
-            script, line, takes.text_cap or USUAL_TEXT, pauses, recordings
+        for first, end, recorded, pieces in _stretches(
+            script, line, takes.text_cap or USUAL_TEXT, pauses, recordings, translated
         ):
-            written = words_text(script.words[first:end])
-            here = {i - first: own[i] for i in range(first, end) if i in own} if own else own
-            remembered = "" if here else before.get(written, "")
-            text = remembered or said_as(script.words[first:end], known, here, english)
+            words: Sequence[Word] = (
+                as_words(words_of_pieces(script.words, pieces))
+                if pieces
+                else script.words[first:end]
+            )
+            written = words_text(words)
+            here = {i - first: own[i] for i in range(first, end) if i in own and not pieces}
+            text = ("" if here else before.get(written, "")) or said_as(words, known, here, english)
             if not here:
                 texts[written] = text
             ssml = ""
-            if takes.ssml and marks and not marks.keys().isdisjoint(range(first, end)):
-                words = script.words[first:end]
+            if takes.ssml and not pieces and not marks.keys().isdisjoint(range(first, end)):
                 spoken = said(words, known, here, english)
                 ssml = as_ssml(marked_text(words, spoken, _within(marks, first, end)), language)
-            asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0)
+            pace = pieces[0].pace if pieces and not recorded else 1.0
+            asked = (ssml or text, voice, how.text if how else "", how.seed if how else 0, pace)
             if recorded:
-                name = recorded_key(written, recorded.media, cleaning)
-                plain = recorded_key(written, recorded.media) if cleaning.any else ""
+                name, plain = _recorded_keys(written, recorded.media, cleaning)
             else:
                 unmarked = (text, *asked[1:]) if ssml else None
-                was = unmarked or _before(written, text, voice, how)
+                was = unmarked or (None if pieces else _before(written, text, voice, how))
                 name, plain = key_of(asked), key_of(was) if was else ""
             out.append(
                 LineWork(
@@ -149,7 +158,7 @@ def lines_spoken(
                     voice,
                     line.speaker,
                     name,
-                    length.get(voice, 1.0),
+                    length.get(voice, 1.0) / pace,
                     direction=asked[2],
                     seed=asked[3],
                     plain=plain,
@@ -158,11 +167,19 @@ def lines_spoken(
                     recorded=recorded is not None,
                     ssml=ssml,
                     over=overs.get(first, 0.0),
+                    pace=pace,
+                    pieces=pieces,
                 )
             )
     memory.keys, memory.texts, memory.known, memory.english = keys, texts, known, english
     memory.lines = (depends, tuple(out))
     return memory.lines[1]
+
+
+def _recorded_keys(written: str, media: str, cleaning: Cleaning) -> tuple[str, str]:
+    """The keys of a recording as it is to be heard, and as it is until it is cleaned (empty: it is not to be)."""
+    plain = recorded_key(written, media) if cleaning.any else ""
+    return recorded_key(written, media, cleaning), plain
 
 
 def _within(marks: Mapping[int, WordMark], first: int, end: int) -> dict[int, WordMark]:
@@ -186,14 +203,16 @@ def _before(written: str, text: str, voice: str, how: Direction | None) -> Asked
     if not told and text == written:
         return None
     direction = "" if how is None else how.standing if told else how.text
-    return text if told else written, voice, direction, how.seed if how else 0
+    return text if told else written, voice, direction, how.seed if how else 0, 1.0
 
 
-def line_key(text: str, voice: str, direction: str = "", seed: int = 0) -> str:
+def line_key(text: str, voice: str, direction: str = "", seed: int = 0, pace: float = 1.0) -> str:
     """The key of words that are spoken by a voice. What is said plainly is what it was before there were directions."""
-    more: dict[str, str | int] = {"direction": direction} if direction else {}
+    more: dict[str, str | int | float] = {"direction": direction} if direction else {}
     if seed:
         more["seed"] = seed
+    if pace != 1.0:
+        more["pace"] = pace
     return key("speech", SPEECH_VERSION, text=text, voice=voice, **more)
 
 
@@ -228,22 +247,77 @@ def recordable(script: Manuscript, pauses: Collection[int]) -> list[tuple[int, i
     ]
 
 
+Stretch = tuple[int, int, Recording | None, tuple[Piece, ...]]
+"""Words `first` up to `end` that are said in one go, whether they are recorded, and what is said for them."""
+
+
+def _translated(
+    film: FilmDocument, script: Manuscript, pauses: frozenset[int]
+) -> Mapping[int, Piece]:
+    """What is said for the words of a film in another language, by the first of them; empty where it is as written."""
+    if film.translation is None:
+        return {}
+    known = {t.word: t for t in film.translation.passages if t.text.strip()}
+    return {p.first: p for p in pieces_of(passages_of(script, film.word_ids), known, pauses)}
+
+
 def _stretches(
     script: Manuscript,
     line: Line,
     cap: int,
     pauses: frozenset[int],
     recordings: Mapping[int, Recording],
-) -> Iterator[tuple[int, int, Recording | None]]:
+    translated: Mapping[int, Piece],
+) -> Iterator[Stretch]:
     """A line cut where a hold pauses it: each part whole where a recording says its words, else in requests under the
     cap."""
     for first, end in _requests(script, line.first, line.end, ANY_LENGTH, pauses):
+        pieces = tuple(translated[i] for i in range(first, end) if i in translated)
         recorded = recordings.get(first)
-        if recorded and recorded.text == words_text(script.words[first:end]):
-            yield first, end, recorded
+        if recorded and recorded.text == _written(script, first, end, pieces):
+            yield first, end, recorded, pieces
+        elif pieces:
+            for group in _under(cap, script, pieces):
+                yield group[0].first, group[-1].end, None, group
         else:
             for one, other in _requests(script, first, end, cap):
-                yield one, other, None
+                yield one, other, None, ()
+
+
+def _written(script: Manuscript, first: int, end: int, pieces: Sequence[Piece]) -> str:
+    if not pieces:
+        return words_text(script.words[first:end])
+    return words_text(as_words(words_of_pieces(script.words, pieces)))
+
+
+def _under(cap: int, script: Manuscript, pieces: Sequence[Piece]) -> Iterator[tuple[Piece, ...]]:
+    """Pieces one behind the other as far as they stay under a cap; one that is over it by itself, cut between words."""
+    group: list[Piece] = []
+    length = 0
+    for piece in pieces:
+        for part in _cut(piece, cap, script):
+            size = len(words_text(as_words(words_of_pieces(script.words, [part])))) + 1
+            if group and (length + size > cap or group[-1].pace != part.pace):
+                yield tuple(group)
+                group, length = [], 0
+            group.append(part)
+            length += size
+    if group:
+        yield tuple(group)
+
+
+def _cut(piece: Piece, cap: int, script: Manuscript) -> list[Piece]:
+    """A piece in as many parts as it needs to be under a cap, and has words for."""
+    said = words_of_pieces(script.words, [piece])
+    parts = -(-(sum(map(len, said)) + len(said)) // max(1, cap - 1))
+    parts = min(parts, len(said), piece.end - piece.first)
+    if parts < 2:
+        return [piece]
+    at = [round(len(said) * n / parts) for n in range(parts + 1)]
+    of = [piece.first + round((piece.end - piece.first) * n / parts) for n in range(parts + 1)]
+    return [
+        Piece(of[n], of[n + 1], tuple(said[at[n] : at[n + 1]]), piece.pace) for n in range(parts)
+    ]
 
 
 def _requests(

@@ -59,6 +59,13 @@ def cards_of(
     return out
 
 
+def in_its_language(cards: Sequence[Card], film: FilmDocument) -> list[Card]:
+    """Words on the screen in the language of a film."""
+    if film.translation is None:
+        return list(cards)
+    return [c._replace(lines=tuple(film.shown(line) for line in c.lines)) for c in cards]
+
+
 def title_look_of(film: FilmDocument) -> TitleLook:
     """How a film's words look: as was chosen, else as belongs to its look."""
     medium = look_named(film.settings.look, film.looks).medium

@@ -1,5 +1,6 @@
 """Money and who makes what: the ledger summed up, and a plan under limits."""
 
+from .batch import FilmIn, Next, OfBatch, next_of, why_not
 from .calendar import DayShare, Reckoned, ToMake, reckon
 from .plan import Maker, PlanLimits, Planned, Step, cost_of_limits, plan
 from .statement import Charge, Compared, Difference, compared
@@ -10,8 +11,11 @@ __all__ = [
     "Compared",
     "DayShare",
     "Difference",
+    "FilmIn",
     "FilmMoney",
     "Maker",
+    "Next",
+    "OfBatch",
     "Paid",
     "PlanLimits",
     "Planned",
@@ -23,7 +27,9 @@ __all__ = [
     "compared",
     "cost_of_limits",
     "film_money",
+    "next_of",
     "plan",
     "reckon",
     "totals",
+    "why_not",
 ]

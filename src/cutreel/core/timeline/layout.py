@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from cutreel.core.breakdown import LINE_END, pause_after, pause_within, speaking_seconds
-from cutreel.core.manuscript import Manuscript, Word, strip_marks
+from cutreel.core.manuscript import Word, strip_marks
 
 LEAD_IN, TAIL = 0.35, 1.60
 """Seconds before the first word, and the last picture's hold behind the last word."""
@@ -58,7 +58,7 @@ class Timing:
 
 
 def lay_out(
-    script: Manuscript,
+    said: Sequence[Word],
     lines: Sequence[tuple[int, int]],
     sounds: Mapping[int, LineSound],
     pauses: Mapping[int, float] | None = None,
@@ -66,7 +66,7 @@ def lay_out(
     overs: Sequence[float] | None = None,
     rests: Rests = Rests(),
 ) -> Timing:
-    """Lay out `lines`, each the words from its first up to its second index, which together are all
+    """Lay out `lines`, each the words that are `said` from its first up to its second index, which together are all
     words in order.
 
     `sounds` maps indices of lines to what was spoken; the gaps between lines follow punctuation and `rests`.
@@ -77,7 +77,7 @@ def lay_out(
     stand in their order.
     """
     more = pauses or {}
-    words = np.zeros((len(script.words), 2))
+    words = np.zeros((len(said), 2))
     starts: list[float] = []
     at = ended = LEAD_IN if rests.before is None else rests.before
     for number, (first, end) in enumerate(lines):
@@ -94,11 +94,11 @@ def lay_out(
             at += sound.seconds
         else:
             slow = lengths[number] if lengths else 1.0
-            words[first:end] = _estimated(script.words[first:end]) * slow + at
+            words[first:end] = _estimated(said[first:end]) * slow + at
             at = float(words[end - 1, 1])
         at = ended = max(at, ended)
-        if end < len(script.words):
-            at += rests.after(script.words[end - 1], script.words[end])
+        if end < len(said):
+            at += rests.after(said[end - 1], said[end])
         at += more.get(end, 0.0)
     at += TAIL if rests.behind is None else rests.behind
     return Timing(words, tuple(starts), tuple(n in sounds for n in range(len(lines))), at)

@@ -60,7 +60,9 @@ def _heard(
     sound = samples_of(flac)[trim[0] : trim[1], 0]
     found = measured(sound, RATE)
     missed = []
-    if language_spoken(film.document) == "en":  # the recogniser knows no other language
+    if (
+        language_spoken(film.document) == "en" and not film.said.pieces
+    ):  # the recogniser knows no other language
         missed = misheard(words, hearable(sound, RATE), hearer_of(film.document.text))
     return {**found._asdict(), "missed": missed}
 

@@ -33,6 +33,7 @@ class SpeechSpec(Spec):
     direction: str = ""
     seed: int = 0
     ssml: str = ""
+    pace: float = 1.0
 
     @property
     def key(self) -> str:
@@ -48,6 +49,7 @@ def _input(spec: SpeechSpec, offer: Offer) -> SpeechInput:
         direction=spec.direction if "direction" in offer.understands else "",
         seed=spec.seed,
         ssml=marked,
+        rate=spec.pace,
     )
 
 
@@ -100,6 +102,7 @@ def spec_of(line: LineWork, words: tuple[str, ...]) -> SpeechSpec:
         direction=line.direction,
         seed=line.seed,
         ssml=line.ssml,
+        pace=line.pace,
     )
 
 
@@ -118,7 +121,7 @@ def unspoken(film: Assembled, wanted: Wanted, shop: Workshop) -> list[ItemSpec]:
                 out[line.key] = item(cleaning, f"clean “{line.text[:40]}”", weight=0.3)
             continue
         if (made is None or made.key != line.key) and line.key not in out:
-            words = tuple(w.text for w in film.read.script.words[line.first : line.end])
+            words = tuple(film.line_words(i))
             spec = spec_of(line, words)
             out[line.key] = item(spec, f"speak “{line.text[:40]}”", weight=0.5)
     return list(out.values())

@@ -2,7 +2,7 @@
 import * as Tabs from "@radix-ui/react-tabs";
 import { Download } from "lucide-react";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 
 import type { Film, Run, Schemas } from "../../api/client";
 import { useChange, useEstimate, useRules, useRuns, useStart } from "../../api/film";
@@ -16,6 +16,7 @@ import { useFilmHere } from "../FilmFrame";
 import { CaptionsRead } from "./CaptionsRead";
 import { GoingFiles } from "./GoingFiles";
 import { HouseStyles } from "./HouseStyles";
+import { Languages } from "./Languages";
 import { Programs } from "./Programs";
 import { type Figure, Figures, ReportNow } from "./Report";
 import { TextsDesk } from "./TextsDesk";
@@ -94,13 +95,15 @@ function musicOf(film: Film): string {
 
 export function Delivery() {
   const film = useFilmHere();
+  const [query] = useSearchParams();
   return (
-    <Tabs.Root defaultValue="files" className="flex h-full flex-col">
+    <Tabs.Root defaultValue={query.get("part") ?? "files"} className="flex h-full flex-col">
       <TabHeads
         label="Parts of the delivery"
         tabs={[
           ["files", "Files"],
           ["publishing", "Publishing"],
+          ["languages", "Languages"],
           ["programs", "Other programs"],
         ]}
       />
@@ -116,6 +119,9 @@ export function Delivery() {
             <TextsDesk film={film} />
           </div>
         </div>
+      </Tabs.Content>
+      <Tabs.Content value="languages" className="min-h-0 grow border-t border-rule" tabIndex={-1}>
+        <Languages film={film} />
       </Tabs.Content>
       <Tabs.Content value="programs" className="min-h-0 grow border-t border-rule" tabIndex={-1}>
         <Programs film={film} />

@@ -81,9 +81,9 @@ export function Leaf({ film, onNote }: { film: Film; onNote: () => void }) {
         </span>
         <p
           className="line-clamp-2 min-h-[54px] font-serif text-[19px] leading-snug"
-          title={shot.text}
+          title={shot.said || shot.text}
         >
-          {shot.text}
+          {shot.said || shot.text}
         </p>
         <span className="whitespace-nowrap text-right text-ink-2">
           {shot.loaded && `${shot.framing}, ${shot.place || "no place told"}, ${shot.time}`}

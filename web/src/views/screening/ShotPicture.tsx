@@ -26,7 +26,7 @@ export function ShotPicture({ film, shot, high = 180 }: { film: Film; shot: Shot
     <span
       className={`flex size-full items-center bg-[#faf6ec] text-left font-serif leading-tight text-[#272320] ${high > 360 ? "px-[9%] text-[24px]" : "px-2 text-[10px]"}`}
     >
-      <span className="line-clamp-3">{shot.text}</span>
+      <span className="line-clamp-3">{shot.said || shot.text}</span>
     </span>
   );
 }

@@ -108,7 +108,7 @@ const Pinned = memo(function Pinned(props: PinnedProps) {
         </span>
         {words && (
           <span className="mt-0.5 line-clamp-2 font-serif text-[13px] leading-snug">
-            {shot.text}
+            {shot.said || shot.text}
           </span>
         )}
       </button>

@@ -173,7 +173,12 @@ function Said({ film, shot, frame }: { film: Film; shot: Shot; frame: number }) 
     film.words[end - 1] && end > from
       ? film.text.slice(film.words[from]![0], film.words[end - 1]![1])
       : "";
-  if (!film.words[shot.end - 1]) return <span className="font-serif text-[19px]">{shot.text}</span>;
+  if (shot.said || !film.words[shot.end - 1])
+    return (
+      <span className="line-clamp-1 font-serif text-[19px]" title={shot.said || shot.text}>
+        {shot.said || shot.text}
+      </span>
+    );
   return (
     <span className="line-clamp-1 font-serif text-[19px]" title={shot.text}>
       {part(shot.first, said)} <span className="text-ink-2 opacity-80">{part(said, shot.end)}</span>

@@ -10,12 +10,14 @@ import { keys } from "../../api/queries";
 import { LampButton } from "../../parts/TopLine";
 import { inWords } from "../../parts/time";
 import { notify } from "../../state/notices";
+import { Batches } from "./Batches";
 import { Calendar } from "./Calendar";
 import { NewFilm } from "./NewFilm";
 
 const TABS = [
   ["films", "All films"],
   ["due", "What is due"],
+  ["batches", "In a row"],
 ] as const;
 
 export function Shelf() {
@@ -38,13 +40,7 @@ export function Shelf() {
           {films.isError && (
             <p className="text-ink-2">The server does not answer. See that bin/start still runs.</p>
           )}
-          {films.data?.length === 0 && (
-            <p className="font-serif text-[17px] text-ink-2">
-              Nothing is on the shelf yet. Paste a story at the right, open a file, or start from an
-              idea; it is cut into shots at once.
-            </p>
-          )}
-          {films.data && films.data.length > 0 && (
+          {films.data && (
             <Tabs.Root defaultValue="films">
               <Tabs.List aria-label="Parts of the shelf" className="-mt-2 mb-4 flex gap-5">
                 {TABS.map(([value, name]) => (
@@ -58,6 +54,12 @@ export function Shelf() {
                 ))}
               </Tabs.List>
               <Tabs.Content value="films" tabIndex={-1}>
+                {films.data.length === 0 && (
+                  <p className="font-serif text-[17px] text-ink-2">
+                    Nothing is on the shelf yet. Paste a story at the right, open a file, or start
+                    from an idea; it is cut into shots at once.
+                  </p>
+                )}
                 <div className="grid grid-cols-[repeat(auto-fill,minmax(268px,1fr))] gap-6">
                   {films.data.map((card) => (
                     <FilmCard key={card.id} card={card} />
@@ -66,6 +68,9 @@ export function Shelf() {
               </Tabs.Content>
               <Tabs.Content value="due" tabIndex={-1}>
                 <Calendar cards={films.data} />
+              </Tabs.Content>
+              <Tabs.Content value="batches" tabIndex={-1}>
+                <Batches />
               </Tabs.Content>
             </Tabs.Root>
           )}

@@ -16,6 +16,7 @@ from .choices import (
     SetSource,
 )
 from .cutting import AddHold, CutAgain, LiftMark, PushMark, SamePicture, SetHold, SetMark
+from .languages import Translate
 from .movement import CopyMovement
 from .people import (
     AcceptDrift,
@@ -124,5 +125,6 @@ __all__ = [
     "TakeRecordings",
     "TakeSsml",
     "TakeStyle",
+    "Translate",
 ]
 # fmt: on

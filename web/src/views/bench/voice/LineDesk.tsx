@@ -180,7 +180,8 @@ function Said({ film, line, said, chosen }: SaidProps) {
         chosen={passage}
         keyed={chosen}
         hearing={hearing}
-        onWord={choose}
+        // What is said in another language is heard word by word; marks hold to the manuscript's words.
+        onWord={said.translated ? () => {} : choose}
       />
       <p className="mt-1 flex flex-wrap items-center gap-2">
         {missing ? (

@@ -56,7 +56,7 @@ export function Wave({ take, words, cuts, now, chosen, onWord }: Props) {
       <div className="relative" style={{ height: 22 * (1 + Math.max(0, ...rows)) }}>
         {words.map((w, i) => (
           <button
-            key={w.number}
+            key={`${w.number} ${i}`}
             type="button"
             title={w.sounds ? `sounds like ${w.sounds}` : "hear it from here"}
             className={`absolute whitespace-nowrap rounded-[3px] px-0.5 font-serif text-[14px] leading-5 hover:bg-shade ${chosen.has(w.number) ? "bg-shade" : ""} ${w.sounds ? "underline decoration-dotted underline-offset-2" : ""} ${lookOf(w.mark)} ${now !== null && now >= (w.start ?? 0) && now < (w.end ?? 0) ? "font-semibold" : ""}`}

@@ -210,6 +210,7 @@ const line = (more: Partial<LineSaid> = {}): LineSaid => ({
       mark: plain(0),
     },
   ],
+  translated: false,
   direction: "whispered",
   told: "whispered",
   why: "whispered Edda.",
