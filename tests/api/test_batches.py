@@ -83,6 +83,6 @@ def test_files_say_which_stories_are_in_them(client) -> None:
     assert own["stories"][0]["title"] == "The Night Tram", "it says itself what it is called"
     table = found("all.csv", "title,story\nA,It was so.\nB,It was not.\n")
     assert [s["title"] for s in table["stories"]] == ["A", "B"]
-    files = {"file": ("t.csv", b"a,b\n1,2\n", "text/csv")}
-    answer = client.post("/api/batches/stories", files=files)
-    assert answer.status_code == 422 and "story" in answer.text
+    picture = {"file": ("t.txt", b"\x89PNG\r\n\x1a\n\x00\x00", "text/plain")}
+    answer = client.post("/api/batches/stories", files=picture)
+    assert answer.status_code == 422 and "not text" in answer.text
