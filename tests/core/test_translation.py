@@ -6,6 +6,7 @@ Tables are read by what knows nothing of Cut Reel: XLIFF by the Translate Toolki
 import csv
 import io
 from itertools import pairwise
+from xml.etree import ElementTree
 
 import numpy as np
 import pytest
@@ -25,9 +26,12 @@ from cutreel.core.film import (
     new_film,
     passage_rows,
     read_film,
+    said_for,
     screen_rows,
+    ssml_of,
 )
-from cutreel.core.film.commands import EditText, SetShots, Translate
+from cutreel.core.film.commands import EditText, SetLine, SetShots, Translate
+from cutreel.core.film.document import OwnLine, Recording
 from cutreel.core.manuscript import read
 from cutreel.core.translation import (
     Shown,
@@ -124,6 +128,38 @@ def test_what_is_said_in_a_shot_is_what_is_read_in_it(original) -> None:
             if word.text and word.text in parts[i].split() and parts.count(word.text) == 1:
                 at = float(here.said_times[n, 0])
                 assert rate.seconds(span.start) - 0.5 <= at <= rate.seconds(span.end)
+
+
+def test_what_goes_out_to_be_spoken_or_is_recorded_is_in_the_language(original) -> None:
+    """SSML, read by an XML parser that knows nothing of us; and the words that a recording of a line has to say."""
+    document, edges = original
+    read = read_film(spanish(document, edges), Offered())
+    root = ElementTree.fromstring(ssml_of(read))
+    spoken = " ".join(" ".join(root.itertext()).split())
+    assert "La lámpara estaba apagada" in spoken and "lamp was dark" not in spoken
+    assert root.get("{http://www.w3.org/XML/1998/namespace}lang") == "es"
+    ada = next(line for line in read.speech if line.speaker == "Ada")
+    words = said_for(read.script.words, read.speech, ada.first, ada.end)
+    assert [w.text for w in words] == ["«Tenemos", "que", "remar»,"]
+    plain = read_film(document, Offered())
+    assert said_for(plain.script.words, plain.speech, 0, 2) == plain.script.words[:2]
+
+
+def test_a_recording_in_the_language_is_heard_while_it_says_its_words(original) -> None:
+    document, edges = original
+    cut = spanish(document, edges)
+    ada = next(line for line in read_film(cut, Offered()).speech if line.speaker == "Ada")
+    number = cut.word_ids[ada.line_first]
+    recording = Recording(media="0" * 64 + ".flac", text="«Tenemos que remar»,")
+    own = OwnLine(word=number, recording=recording)
+    recorded, edges, _ = apply_command(cut, SetLine(line=own), edges)
+    heard = next(x for x in read_film(recorded, Offered()).speech if x.speaker == "Ada")
+    assert heard.recorded and heard.pieces
+    passage = next(t for t in cut.translation.passages if t.word == number)
+    other = Translate(passages=[passage.model_copy(update={"text": "«Rememos»,"})])
+    changed = apply_command(recorded, other, edges)[0]
+    again = next(x for x in read_film(changed, Offered()).speech if x.speaker == "Ada")
+    assert not again.recorded, "it says other words now"
 
 
 def test_a_pace_is_another_request_and_shortens_what_is_reckoned(original) -> None:

@@ -341,6 +341,7 @@ def _lines(film: Assembled) -> tuple[LineView, ...]:
                 after=_told(film.timing.lines[i] - before),
                 seconds=result.data["seconds"] if result else None,
                 peaks=result.data.get("peaks", []) if result else [],
+                said=work.text if work.pieces else "",
             )
         )
         before = film.timing.lines[i]

@@ -9,7 +9,7 @@ from fastapi import APIRouter, UploadFile
 from pydantic import BaseModel
 
 from cutreel.core.errors import BadInput
-from cutreel.core.film import Change, Narration, Recording, language_spoken, recordable
+from cutreel.core.film import Change, Narration, Recording, language_spoken, recordable, said_for
 from cutreel.core.film.commands import KeepNarration
 from cutreel.core.manuscript import Word, words_text
 from cutreel.core.speech import in_runs
@@ -46,7 +46,7 @@ def record(film: str, line: int, file: UploadFile, films: Films, shop: Shop) -> 
     work, read = line_at(assembled, line), assembled.read
     parts = recordable(read.script, read.pauses)
     first, end = next((a, b) for a, b in parts if a <= work.first < b)
-    words = read.script.words[first:end]
+    words = said_for(read.script.words, read.speech, first, end)
     flac, found = reader.read(opened_line, file.file.read(), words, what=SOUND)
     media = keep_recording(shop, words, flac, found)
     return Recorded(

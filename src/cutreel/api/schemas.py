@@ -208,7 +208,7 @@ class ShotView(BaseModel):
 class LineView(BaseModel):
     """A line: so many `words` behind those of the line before, who speaks it and how that is known,
     and its sound when it was spoken. It begins `after` seconds behind the beginning of the line
-    before it (the first: of the film)."""
+    before it (the first: of the film). `said`: what is said in another language; empty where the text is."""
 
     words: int
     speaker: str | None
@@ -218,6 +218,7 @@ class LineView(BaseModel):
     after: float
     seconds: float | None
     peaks: list[int]
+    said: str
 
 
 class SceneView(BaseModel):

@@ -90,6 +90,7 @@ from .publishing import (
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
 from .report import Looked, SoundMeasured, report_before
+from .said import said_for
 from .screening import (
     PlacedNote,
     ScreenedScene,
@@ -247,6 +248,7 @@ __all__ = [
     "recorded_key",
     "remarks_on",
     "report_before",
+    "said_for",
     "scene_choices",
     "screen_rows",
     "screened_scenes",

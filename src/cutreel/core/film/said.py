@@ -94,6 +94,14 @@ def said_words(script: Sequence[Word], speech: Sequence[Spoken]) -> SaidWords:
     return SaidWords(words, lines, of, tuple(pieces))
 
 
+def said_for(
+    script: Sequence[Word], speech: Sequence[Spoken], first: int, end: int
+) -> Sequence[Word]:
+    """What is said for the words `first` up to `end` of a manuscript, which are whole lines or parts between rests."""
+    pieces = [p for line in speech for p in line.pieces if first <= p.first < end]
+    return as_words(words_of_pieces(script, pieces)) if pieces else script[first:end]
+
+
 def line_words(script: Sequence[Word], line: Spoken) -> list[str]:
     """The words of a line to be spoken."""
     return words_of_pieces(script, line.pieces or (Piece(line.first, line.end, None),))

@@ -19,6 +19,7 @@ from cutreel.core.speech import (
 from .casting import language_spoken
 from .document import ReadAloud
 from .reading import ReadFilm
+from .said import as_words, line_words
 
 
 def ssml_of(read: ReadFilm) -> str:
@@ -31,6 +32,11 @@ def ssml_of(read: ReadFilm) -> str:
     own = {places[r.word]: r.sounds for r in film.read_aloud if r.word in places}
     lines, language = [], language_spoken(film)
     for work in read.speech:
+        if work.pieces:
+            # Marks, lexicon and words read otherwise hold to the manuscript's words, which are not these.
+            spoken = as_words(line_words(words, work))
+            lines.append((work.voice, marked_text(spoken, [w.text for w in spoken], {}, {})))
+            continue
         here = range(work.first, work.end)
         written = words[work.first : work.end]
         set_here = {i - work.first: own[i] for i in here if i in own}

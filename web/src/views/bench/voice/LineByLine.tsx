@@ -126,7 +126,7 @@ function Words({ film, line, small = false }: { film: Film; line: number; small?
   if (!there) return <p className="h-6" />;
   const first = film.words[there.first];
   const last = film.words[there.end - 1];
-  const text = first && last ? film.text.slice(first[0], last[1]) : "";
+  const text = there.said || (first && last ? film.text.slice(first[0], last[1]) : "");
   return (
     <p
       className={
