@@ -10,22 +10,10 @@ from cutreel.core.errors import BadInput
 from cutreel.core.film import FilmDocument, Offered, Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import SamePicture, SetShots
 from cutreel.making import REGISTRY, PicturesWanted, frame_size, wanted_pictures
-from standins.offers import offers
+from standins.offers import QUOTAS, offers
 
 STORY = "# The yard\n\nThe ladder leaned by the gate. Dot pulled it across.\n\n# The road\n\nHobb carried it back. Dot went home.\n"
-NAMES = (
-    "illustrator-quick",
-    "illustrator-fine",
-    "enlarger",
-    "animator",
-    "voice",
-    "sound-maker",
-    "composer",
-    "writer",
-    "reader",
-    "voice-maker",
-)
-OFFERS = [o for o in offers({}, dict.fromkeys(NAMES, 99), datetime.now(UTC)) if o.kind == "picture"]
+OFFERS = [o for o in offers({}, dict.fromkeys(QUOTAS, 99), datetime.now(UTC)) if o.kind == "picture"]
 
 
 def film(document: FilmDocument, made: dict[int, list[Any]] | None = None) -> Any:

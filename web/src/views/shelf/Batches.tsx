@@ -270,7 +270,7 @@ function FilmRow({ batch, film }: { batch: string; film: BatchFilm }) {
     ...film.amiss.map((f) => `${f.what}: ${f.found}${f.aim ? `, aimed at ${f.aim}` : ""}`),
   ];
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_210px_150px] gap-4 border-t border-rule py-2">
+    <li className="grid grid-cols-[minmax(0,1fr)_210px_150px] items-baseline gap-4 border-t border-rule py-2">
       <div className="min-w-0">
         <Link
           to={`/film/${film.film}/${film.state === "made" ? "screening" : "sheet"}`}
