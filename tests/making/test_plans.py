@@ -13,7 +13,9 @@ from cutreel.making import REGISTRY, PicturesWanted, frame_size, wanted_pictures
 from standins.offers import QUOTAS, offers
 
 STORY = "# The yard\n\nThe ladder leaned by the gate. Dot pulled it across.\n\n# The road\n\nHobb carried it back. Dot went home.\n"
-OFFERS = [o for o in offers({}, dict.fromkeys(QUOTAS, 99), datetime.now(UTC)) if o.kind == "picture"]
+OFFERS = [
+    o for o in offers({}, dict.fromkeys(QUOTAS, 99), datetime.now(UTC)) if o.kind == "picture"
+]
 
 
 def film(document: FilmDocument, made: dict[int, list[Any]] | None = None) -> Any:
