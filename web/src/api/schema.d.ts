@@ -6018,7 +6018,7 @@ export interface components {
          * LineView
          * @description A line: so many `words` behind those of the line before, who speaks it and how that is known,
          *     and its sound when it was spoken. It begins `after` seconds behind the beginning of the line
-         *     before it (the first: of the film).
+         *     before it (the first: of the film). `said`: what is said in another language; empty where the text is.
          */
         LineView: {
             /** Words */
@@ -6037,6 +6037,8 @@ export interface components {
             seconds: number | null;
             /** Peaks */
             peaks: number[];
+            /** Said */
+            said: string;
         };
         /**
          * LinkView
