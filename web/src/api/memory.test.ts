@@ -47,6 +47,7 @@ const told: Schemas["ManuscriptWindow"] = {
       after: 0.35,
       seconds: null,
       peaks: [],
+      said: "",
     },
     {
       words: 1,
@@ -57,6 +58,7 @@ const told: Schemas["ManuscriptWindow"] = {
       after: 2.5,
       seconds: 1.2,
       peaks: [],
+      said: "",
     },
   ],
   captions: [
