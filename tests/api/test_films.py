@@ -230,6 +230,7 @@ def test_offers_and_looks(client) -> None:
         "sound",
         "music",
         "script",
+        "translation",
         "reading",
         "voice",
     } and all(o["simulated"] for o in offers)
