@@ -71,6 +71,49 @@ def test_a_thumbnail_is_a_jpeg_of_its_size_and_is_kept_with_the_film(client, fil
     assert now["thumbnails"][0]["words"] == "Who goes there?"
 
 
+def test_pictures_for_thumbnails_are_made_after_a_prompt_and_follow_the_shot(
+    client, film, finished
+) -> None:
+    at, started = f"/api/films/{film['id']}", client.get(f"/api/films/{film['id']}").json()
+    shot = next(s["id"] for s in started["shots"] if s["people"])
+    asked = client.get(f"{at}/thumbnails/prompt", params={"shot": shot, "shape": "9:16"}).json()
+    assert asked["prompt"].startswith("Close-up") and len(asked["prompt"]) <= asked["cap"]
+    takes = [s["takes"] for s in started["shots"]]
+    wish = {"kind": "thumbnail", "shot": shot, "shape": "9:16", "takes": 2}
+    run = start(client, started, **wish)
+    assert not finished(film["id"], run["id"])["failures"]
+    now = client.get(at).json()
+    two = now["thumbnail_pictures"]
+    assert len({p["media"] for p in two}) == 2 and {p["prompt"] for p in two} == {asked["prompt"]}
+    assert [s["takes"] for s in now["shots"]] == takes, "it is no take of a shot"
+    picture = Image.open(io.BytesIO(client.get(f"/media/{two[0]['media']}").content))
+    assert picture.height > picture.width
+    made = client.get(f"{at}/thumbnails").json()["made"]
+    assert [t["picture"] for t in made] == [p["media"] for p in reversed(two)]
+    jpeg = client.get(f"{at}/thumbnail.jpg", params={"told": json.dumps(made[0]), "shape": "9:16"})
+    assert Image.open(io.BytesIO(jpeg.content)).size == (720, 1280)
+    found = client.post(f"{at}/thumbnails/measured", json=made[0], params={"shape": "9:16"}).json()
+    assert found["face"] > 20, "the head that the service told of"
+    # Others of the same prompt are other pictures, and one that is there is paid once.
+    again = finished(film["id"], start(client, client.get(at).json(), **{**wish, "takes": 1})["id"])
+    now = client.get(at).json()
+    assert again["cost"] > 0 and len({p["media"] for p in now["thumbnail_pictures"]}) == 3
+    change(client, film["id"], type="keep thumbnail", thumbnail=made[0])
+    refused = client.post(
+        f"{at}/changes",
+        json={
+            "revision": client.get(at).json()["revision"],
+            "command": {"type": "drop thumbnail picture", "media": made[0]["picture"]},
+        },
+    )
+    assert refused.status_code == 422 and "Take that away first" in refused.text
+    change(client, film["id"], type="drop thumbnail picture", media=made[1]["picture"])
+    gone = client.get(f"{at}/thumbnail.jpg", params={"told": json.dumps(made[1])})
+    assert gone.status_code == 404 and "taken away" in gone.text
+    far = client.post(f"{at}/estimate", json={**wish, "prompt": "a boat, " * 900})
+    assert far.status_code == 422 and "Make it shorter" in far.text
+
+
 def test_a_thumbnail_that_cannot_be_is_refused(client, film) -> None:
     at = f"/api/films/{film['id']}/thumbnail.jpg"
     for told, status in (("{", 422), ('{"shot": 99999}', 404), ('{"shot": 1, "zoom": 90}', 422), ('{"shot": 1, "colour": "red"}', 422)):  # fmt: skip

@@ -74,6 +74,31 @@ def test_a_service_translates_voices_speak_and_no_picture_is_made_again(
     assert known["translated"] == known["passages"] and not known["stale"]
 
 
+def test_the_writers_texts_come_in_the_language_of_a_cut(client, film, spanish) -> None:
+    """The writer writes English; the translator, Spanish."""
+    at = f"/api/films/{spanish['film']}/publishing"
+    written = f"/api/films/{film['id']}/publishing/written"
+    english = client.post(written, json={"field": "title"}).json()
+    titles = client.post(f"{at}/written", json={"field": "title"}).json()
+    assert len(titles["texts"]) == len(english["texts"])
+    assert all(a != b for a, b in zip(titles["texts"], english["texts"], strict=True))
+    assert any(
+        set(t.lower().split()) & {"el", "la", "los", "las", "un", "una"} for t in titles["texts"]
+    )
+    assert titles["cost"] > english["cost"], "both are paid"
+    drafted = client.get(at).json()["drafted"]["description"]
+    asked = client.post(f"{at}/written", json={"field": "description", "how": "tighten"}).json()
+    opening, _, rest = asked["texts"][0].partition("\n\n")
+    assert rest == drafted.partition("\n\n")[2], "chapters and credits stay as they are"
+    assert (
+        opening
+        and opening
+        not in client.post(written, json={"field": "description", "how": "tighten"}).json()[
+            "texts"
+        ][0]
+    )
+
+
 def test_a_table_goes_out_and_comes_back_as_one_change(client, film, spanish) -> None:
     cut = spanish["film"]
     rows = table_of(client, cut)

@@ -94,6 +94,26 @@ def test_a_thumbnail_is_proposed_changed_kept_compared_and_used(desk: Page) -> N
     until(lambda: head(desk)["thumbnails"][0]["behind"] is False)
 
 
+def test_a_thumbnail_has_a_picture_of_its_own_after_a_prompt(desk: Page) -> None:
+    region = desk.get_by_role("region", name="Thumbnail")
+    own = region.get_by_role("region", name="A picture of its own")
+    prompt = own.get_by_label("Prompt of the thumbnail's picture")
+    expect(prompt).to_have_value(re.compile("^Close-up"))
+    prompt.fill("Close-up. An old woman with a lamp, laughing. night, storm.")
+    own.get_by_role("button", name=re.compile("^less: How many")).click()
+    own.get_by_role("button", name=re.compile("^Make")).click()
+    made = region.get_by_role("button", name="Made thumbnail 1")
+    made.click()
+    expect(region.get_by_text("made, after shot")).to_be_visible()
+    no_barriers(desk, "a thumbnail with a picture of its own")
+    region.get_by_role("button", name="Keep it").click()
+    (picture,) = head(desk)["thumbnail_pictures"]
+    until(lambda: picture["media"] in [t["picture"] for t in head(desk)["thumbnails"]])
+    assert picture["prompt"].endswith("laughing. night, storm.")
+    own.get_by_role("button", name=re.compile("^as shot .* proposes")).click()
+    expect(prompt).to_have_value(re.compile("^Close-up"))
+
+
 def test_a_timeline_is_taken_out_changed_and_brought_back(desk: Page, tmp_path: Path) -> None:
     desk.get_by_role("tab", name="Other programs").click()
     with desk.expect_download() as got:

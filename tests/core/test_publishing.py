@@ -11,6 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PIL import Image
 
+from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import (
     Offered,
     Settings,
@@ -19,17 +20,26 @@ from cutreel.core.film import (
     chapters_of,
     credits_of,
     drafted_texts,
+    near_shot,
     new_film,
+    pictured_thumbnails,
     read_film,
     titles_for,
     words_for,
 )
-from cutreel.core.film.commands import DropThumbnail, KeepThumbnail, SetTexts
+from cutreel.core.film.commands import (
+    AddThumbnailPicture,
+    DropThumbnail,
+    DropThumbnailPicture,
+    KeepThumbnail,
+    SetTexts,
+)
 from cutreel.core.publishing import (
     Chapter,
     OwnTexts,
     Texts,
     Thumbnail,
+    ThumbnailPicture,
     chapters_told,
     draw_thumbnail,
     hashtag_of,
@@ -102,6 +112,62 @@ def test_words_for_a_thumbnail_are_few_and_are_said() -> None:
     words = words_for(film())
     assert "Nobody called her" in words and words[-1] == "Seventh Boat"
     assert all(len(w.split()) <= 4 for w in words)
+
+
+def test_words_that_point_at_nothing_come_behind_those_that_say_something() -> None:
+    words = words_for(film("“Open the tower!” said Mirel. Boats steered by it. The lamp went out."))
+    assert words.index("The lamp went out") < words.index("Boats steered by it")
+    assert not any(w.startswith("said") for w in words), words
+
+
+def _picture(letter: str, **more) -> ThumbnailPicture:
+    told = {"media": letter * 64 + ".png", "thumb": "small.webp", "shot": 1, **more}
+    return ThumbnailPicture(**told)
+
+
+def test_a_picture_made_for_thumbnails_is_framed_by_its_face_and_goes_when_nothing_shows_it() -> (
+    None
+):
+    document, edges = new_film("The Seventh Boat", STORY, Settings(pace=6), parses=parses_of(STORY))
+
+    def now(command) -> None:
+        nonlocal document
+        document = apply_command(document, command, edges)[0]
+
+    for letter in "ab":
+        heads = [(0.7, 0.3, 0.5)] if letter == "a" else []
+        now(AddThumbnailPicture(picture=_picture(letter, heads=heads, prompt=letter)))
+    made = assemble("f", read_film(document, Offered()), {}, lambda keys: {})
+    empty, faced = pictured_thumbnails(made)
+    assert faced.picture == "a" * 64 + ".png" and empty.side == "bottom"
+    assert faced.side == "left" and faced.zoom > 1.5, "the face is large, words beside it"
+    assert faced.words != empty.words
+    now(KeepThumbnail(thumbnail=faced))
+    with pytest.raises(BadInput, match="shows this picture"):
+        now(DropThumbnailPicture(media=faced.picture))
+    for letter in "cdef0123456789":
+        now(AddThumbnailPicture(picture=_picture(letter)))
+    left = [p.media[0] for p in document.thumbnail_pictures]
+    assert len(left) == 12 and left[0] == "a" and left[-1] == "9", "what is kept stays"
+    now(DropThumbnailPicture(media="9" * 64 + ".png"))
+    with pytest.raises(NotFound):
+        now(DropThumbnailPicture(media="9" * 64 + ".png"))
+    with pytest.raises(NotFound):
+        now(KeepThumbnail(thumbnail=Thumbnail(shot=1, picture="9" * 64 + ".png")))
+
+
+@pytest.mark.parametrize(("shape", "wide"), [("16:9", True), ("9:16", False)])
+def test_a_thumbnails_picture_is_asked_for_near_in_its_shape_and_the_film_stays(
+    shape, wide
+) -> None:
+    made = film()
+    shot = next(s for s in made.read.shots if s.people and s.facts.framing != "close")
+    near = near_shot(made, shot.shot.id, shape)
+    assert near.prompt.text.startswith("Close-up") and not shot.prompt.text.startswith("Close-up")
+    assert near.people == shot.people and (near.size[0] > near.size[1]) is wide
+    assert made.read.shots[0].shot.own.framing is None
+    with pytest.raises(NotFound):
+        near_shot(made, 999, shape)
 
 
 @pytest.mark.parametrize(

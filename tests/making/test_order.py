@@ -32,4 +32,5 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "enlarge",
         "clip",
         "translation",
+        "thumbnail",
     }

@@ -437,6 +437,7 @@ def _head(
         own_sounds=document.own_sounds,
         tables=document.tables,
         thumbnails=document.thumbnails,
+        thumbnail_pictures=document.thumbnail_pictures,
         fps=str(film.rate),
         frames=film.frames,
         seconds=film.seconds,

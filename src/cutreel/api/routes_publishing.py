@@ -12,6 +12,8 @@ from cutreel.core.film import (
     credits_of,
     drafted_texts,
     lacking_licences,
+    near_shot,
+    pictured_thumbnails,
     proposed_thumbnails,
     titles_for,
     words_for,
@@ -66,10 +68,22 @@ class PublishingView(BaseModel):
 
 
 class ProposedThumbnails(BaseModel):
-    """Thumbnails by rule, and few words that could stand on one."""
+    """Thumbnails by rule, those of pictures that were made for them (`made`, the newest first), and few words that
+    could stand on one."""
 
     thumbnails: list[Thumbnail]
+    made: list[Thumbnail]
     words: list[str]
+
+
+class ThumbnailPromptView(BaseModel):
+    """What a picture for a thumbnail is asked for with: the shot seen near, by whose offer, how long a prompt that
+    reads, and whether it follows pictures."""
+
+    prompt: str
+    offer: str
+    cap: int
+    follows: bool
 
 
 class ThumbnailMeasuresView(BaseModel):
@@ -162,7 +176,25 @@ def publishing_file(film: str, films: Films) -> Response:
 def proposed(film: str, films: Films) -> ProposedThumbnails:
     """Three thumbnails by rule."""
     found = films.now(film).film
-    return ProposedThumbnails(thumbnails=proposed_thumbnails(found), words=words_for(found)[:12])
+    return ProposedThumbnails(
+        thumbnails=proposed_thumbnails(found),
+        made=pictured_thumbnails(found),
+        words=words_for(found)[:12],
+    )
+
+
+@router.get("/thumbnails/prompt")
+def prompt(film: str, shot: int, films: Films, shape: Aspect = "16:9") -> ThumbnailPromptView:
+    """The prompt that a picture for a thumbnail begins with."""
+    found = films.now(film).film
+    near = near_shot(found, shot, shape)
+    drawn = found.read.offered.drawn_by(near.offer)
+    return ThumbnailPromptView(
+        prompt=near.prompt.text,
+        offer=near.offer,
+        cap=drawn.prompt_cap,
+        follows="references" in drawn.understands,
+    )
 
 
 @router.get("/thumbnail.jpg")

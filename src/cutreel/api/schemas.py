@@ -22,7 +22,7 @@ from cutreel.core.ideas import IdeaSort
 from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
 from cutreel.core.plates import Plate
-from cutreel.core.publishing import Thumbnail
+from cutreel.core.publishing import Thumbnail, ThumbnailPicture
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import CardSort, JoinHow
 
@@ -300,6 +300,7 @@ class FilmHead(BaseModel):
     own_sounds: list[OwnSound]
     tables: list[OwnTable]
     thumbnails: list[Thumbnail]
+    thumbnail_pictures: list[ThumbnailPicture]
     fps: str
     frames: int
     seconds: float

@@ -26,6 +26,7 @@ from .kinds.sound import MusicKind, SoundKind
 from .kinds.speech import SPEECH_RUN, SpeechKind, SpeechWanted
 from .kinds.stems import STEMS_RUN, StemsKind, StemsWanted
 from .kinds.stills import STILLS_RUN, StillsKind, StillsWanted
+from .kinds.thumbnail import THUMBNAIL_RUN, ThumbnailKind, ThumbnailWanted
 from .kinds.translation import TRANSLATION_RUN, TranslationKind, TranslationWanted
 from .narration import NARRATION_RUN, NarrationWanted
 from .picking import PICTURES_RUN, PicturesWanted
@@ -67,6 +68,7 @@ REGISTRY = Registry.of(
         ListeningKind(),
         CleaningKind(),
         TranslationKind(),
+        ThumbnailKind(),
     ],
     [
         EVERYTHING_RUN,
@@ -91,6 +93,7 @@ REGISTRY = Registry.of(
         NARRATION_RUN,
         LISTENING_RUN,
         TRANSLATION_RUN,
+        THUMBNAIL_RUN,
     ],
     before=READING,
 )
@@ -117,7 +120,8 @@ RunRequest = Annotated[
     | AuditionWanted
     | NarrationWanted
     | ListeningWanted
-    | TranslationWanted,
+    | TranslationWanted
+    | ThumbnailWanted,
     Field(discriminator="kind"),
 ]
 """A run that a maker asks for: each kind with wishes of its own."""

@@ -8,15 +8,15 @@ from argon2 import PasswordHasher
 from argon2.exceptions import Argon2Error
 
 from cutreel.core.errors import BadInput, Clash
-from cutreel.core.film import Change
+from cutreel.core.film import FilmDocument
 from cutreel.core.film.commands import AddNote
 from cutreel.core.screening import ScreenNote
 from cutreel.store import Link
 
+from .changing import change_now
 from .workshop import Workshop
 
 MOST_LINKS, MOST_DAYS = 40, 180
-TRIES = 5
 _HASHER = PasswordHasher()
 """With the library's own costs (RFC 9106, low memory)."""
 
@@ -65,9 +65,9 @@ def film_to_show(shop: Workshop, film: str) -> str | None:
 
 def note_at(shop: Workshop, film: str, seconds: float, text: str, by: str) -> None:
     """Note something at a moment of a film, for somebody who has a link. Raises BadInput."""
-    for _ in range(TRIES):
-        row = shop.films.get(film)
-        stands = shop.laid_out(film, row.document)
+
+    def noted(document: FilmDocument) -> AddNote:
+        stands = shop.laid_out(film, document)
         if not stands.frames:
             raise BadInput("The film has no shots yet.", "Come again later.")
         frame = min(stands.frames - 1, stands.rate.frames(seconds))
@@ -82,9 +82,7 @@ def note_at(shop: Workshop, film: str, seconds: float, text: str, by: str) -> No
             by=by,
             on=date.today().isoformat(),
         )
-        try:
-            shop.films.change(film, Change(revision=row.revision, command=AddNote(note=note)))
-        except Clash:
-            continue  # somebody changed the film meanwhile
-        return
-    raise Clash("The film is being changed.", "Send it again.")
+        return AddNote(note=note)
+
+    if not change_now(shop, film, noted):
+        raise Clash("The film is being changed.", "Send it again.")

@@ -1,13 +1,13 @@
 """Thumbnails from the pictures of a film."""
 
 import io
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from PIL import Image
 
 from cutreel.core.errors import NotFound
-from cutreel.core.film import Aspect, TakeRow, heads_in
+from cutreel.core.film import Aspect, Head, heads_in
 from cutreel.core.publishing import Drawn, Thumbnail, ThumbnailMeasures, draw_thumbnail, measured
 from cutreel.store import Assembled
 
@@ -35,41 +35,58 @@ def thumbnail_of(
 ) -> MadeThumbnail:
     """Draw a thumbnail, as good as finds room in two million bytes; at its size, or so many pixels `wide`. Raises
     NotFound."""
+    shown = _shown(shop, film, told)
+    size = SIZES[shape]
+    if wide is not None:
+        size = (wide, round(wide * size[1] / size[0]))
+    drawn = draw_thumbnail(told, shown.layers, shown.figures, size)
+    jpeg = _as_jpeg(drawn)
+    face = _face(shown, told, shape) if shown.heads else None
+    return MadeThumbnail(jpeg, measured(drawn, told.words, face, len(jpeg)))
+
+
+class _Shown(NamedTuple):
+    """The layers of a picture, from back to front, the index of the one that its figures are on (None: not known
+    apart), and its heads."""
+
+    layers: list[Image.Image]
+    figures: int | None
+    heads: Sequence[Head]
+
+
+def _shown(shop: Workshop, film: Assembled, told: Thumbnail) -> _Shown:
+    """What a thumbnail is of: a picture that was made for it, or a shot's; a plate, and a shot without a picture, as it
+    is seen in the film."""
+    if told.picture is not None:
+        made = next((p for p in film.document.thumbnail_pictures if p.media == told.picture), None)
+        if made is None:
+            raise NotFound("That picture was taken away.", "Choose another.")
+        heads = [Head(*h) for h in made.heads]
+        return _opened(shop, made.layers or [(made.media, 0.0)], heads)
     at = next((i for i, s in enumerate(film.read.shots) if s.shot.id == told.shot), None)
     if at is None:
         raise NotFound("That shot is not in the film any more.", "Choose another.")
     take = film.used[at]
-    layers, figures = _layers(shop, film, at)
-    size = SIZES[shape]
-    if wide is not None:
-        size = (wide, round(wide * size[1] / size[0]))
-    drawn = draw_thumbnail(told, layers, figures, size)
-    jpeg = _as_jpeg(drawn)
-    face = _face(take, told, layers[0].size, shape) if take is not None else None
-    return MadeThumbnail(jpeg, measured(drawn, told.words, face, len(jpeg)))
-
-
-def _layers(shop: Workshop, film: Assembled, at: int) -> tuple[list[Image.Image], int | None]:
-    """The layers of a shot's picture, from back to front, and the index of the one that its figures are on; a plate,
-    and a shot without a picture, as it is seen."""
-    take = film.used[at]
+    heads = [] if take is None else heads_in(take)
     if take is None or film.read.shots[at].shot.id in film.plates:
         middle = (film.spans[at].start + film.spans[at].end) // 2
-        return [frame_of_film(shop, film, middle, 720, captions=False, still=True)], None
-    told = take.layers or ((take.media, 0.0),)
-    figures = next((i for i, (_, d) in enumerate(told) if FIGURES[0] < d < FIGURES[1]), None)
-    return [Image.open(io.BytesIO(shop.media.get(m))) for m, _ in told], figures
+        seen = frame_of_film(shop, film, middle, 720, captions=False, still=True)
+        return _Shown([seen], None, heads)
+    return _opened(shop, take.layers or ((take.media, 0.0),), heads)
 
 
-def _face(take: TakeRow, told: Thumbnail, picture: tuple[int, int], shape: Aspect) -> float | None:
+def _opened(shop: Workshop, layers: Sequence[tuple[str, float]], heads: Sequence[Head]) -> _Shown:
+    figures = next((i for i, (_, d) in enumerate(layers) if FIGURES[0] < d < FIGURES[1]), None)
+    return _Shown([Image.open(io.BytesIO(shop.media.get(m))) for m, _ in layers], figures, heads)
+
+
+def _face(shown: _Shown, told: Thumbnail, shape: Aspect) -> float:
     """How high the largest face is, as a share of the thumbnail's height."""
-    heads = heads_in(take)
-    if not heads:
-        return None
     wide, high = SIZES[shape]
+    picture = shown.layers[0].size
     ratio, whole = wide / high, picture[0] / picture[1]
     seen = (1.0 if whole > ratio else whole / ratio) / told.zoom
-    return min(1.0, max(h.low - h.top for h in heads) / seen)
+    return min(1.0, max(h.low - h.top for h in shown.heads) / seen)
 
 
 def _as_jpeg(drawn: Drawn) -> bytes:

@@ -48,11 +48,24 @@ export const useWrittenTexts = (film: Film) =>
 
 export const useProposedThumbnails = (film: Film) =>
   useQuery({
-    queryKey: ["thumbnails", film.id, film.preview],
+    queryKey: ["thumbnails", film.id, film.preview, film.thumbnail_pictures.map((p) => p.media)],
     placeholderData: (before) => before,
     queryFn: async () =>
       unwrap<Proposed>(
         await api.GET("/api/films/{film}/thumbnails", { params: { path: { film: film.id } } }),
+      ),
+  });
+
+/** What a picture for a thumbnail is asked for with, where it begins with a shot. */
+export const useThumbnailPrompt = (film: Film, shot: number, shape: ThumbnailShape) =>
+  useQuery({
+    queryKey: ["thumbnail prompt", film.id, film.revision, shot, shape],
+    placeholderData: (before) => before,
+    queryFn: async () =>
+      unwrap<Schemas["ThumbnailPromptView"]>(
+        await api.GET("/api/films/{film}/thumbnails/prompt", {
+          params: { path: { film: film.id }, query: { shot, shape } },
+        }),
       ),
   });
 

@@ -675,6 +675,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/thumbnails/prompt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Prompt
+         * @description The prompt that a picture for a thumbnail begins with.
+         */
+        get: operations["prompt_api_films__film__thumbnails_prompt_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/thumbnail.jpg": {
         parameters: {
             query?: never;
@@ -3211,6 +3231,18 @@ export interface components {
             note: components["schemas"]["ScreenNote"];
         };
         /**
+         * AddThumbnailPicture
+         * @description Lay a picture that was made for thumbnails to the others; the oldest that no kept thumbnail shows makes room.
+         */
+        AddThumbnailPicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "add thumbnail picture";
+            picture: components["schemas"]["ThumbnailPicture"];
+        };
+        /**
          * AgainWanted
          * @description Candidates of a `take`, with one or more of: varied by `vary` (0 … 100), in `poses`, after a
          *     `guide` (a media file) followed with `strength` (0 … 100); at an `offer` (None: the take's own).
@@ -3411,7 +3443,7 @@ export interface components {
             /** Says */
             says: string;
             /** Command */
-            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"]) | null;
+            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
         };
         /**
          * BatchAllowed
@@ -3924,7 +3956,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
         };
         /** ChangeView */
         ChangeView: {
@@ -4602,6 +4634,19 @@ export interface components {
             first: boolean;
         };
         /**
+         * DropThumbnailPicture
+         * @description Take a picture that was made for thumbnails away.
+         */
+        DropThumbnailPicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop thumbnail picture";
+            /** Media */
+            media: string;
+        };
+        /**
          * DropVoice
          * @description Drop a kept voice that nobody speaks with.
          */
@@ -4994,6 +5039,8 @@ export interface components {
             tables: components["schemas"]["OwnTable"][];
             /** Thumbnails */
             thumbnails: components["schemas"]["Thumbnail"][];
+            /** Thumbnail Pictures */
+            thumbnail_pictures: components["schemas"]["ThumbnailPicture"][];
             /** Fps */
             fps: string;
             /** Frames */
@@ -5374,6 +5421,8 @@ export interface components {
             tables?: components["schemas"]["OwnTable"][] | null;
             /** Thumbnails */
             thumbnails?: components["schemas"]["Thumbnail"][] | null;
+            /** Thumbnail Pictures */
+            thumbnail_pictures?: components["schemas"]["ThumbnailPicture"][] | null;
             /** Fps */
             fps?: string | null;
             /** Frames */
@@ -8103,7 +8152,7 @@ export interface components {
          */
         ProposalView: {
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
             /** Says */
             says: string;
             /** Why */
@@ -8111,11 +8160,14 @@ export interface components {
         };
         /**
          * ProposedThumbnails
-         * @description Thumbnails by rule, and few words that could stand on one.
+         * @description Thumbnails by rule, those of pictures that were made for them (`made`, the newest first), and few words that
+         *     could stand on one.
          */
         ProposedThumbnails: {
             /** Thumbnails */
             thumbnails: components["schemas"]["Thumbnail"][];
+            /** Made */
+            made: components["schemas"]["Thumbnail"][];
             /** Words */
             words: string[];
         };
@@ -10813,12 +10865,15 @@ export interface components {
         };
         /**
          * Thumbnail
-         * @description A thumbnail: the picture of a `shot`, `zoom` times as near around (`x`, `y`) in shares of it, and `words` at a
-         *     `side`, whose letters are at most `size` of its height; `behind` the figures, where they are known apart.
+         * @description A thumbnail: the picture of a `shot`, or one made for it (`picture`, its media file), `zoom` times as near around
+         *     (`x`, `y`) in shares of it, and `words` at a `side`, whose letters are at most `size` of its height; `behind` the
+         *     figures, where they are known apart.
          */
         Thumbnail: {
             /** Shot */
             shot: number;
+            /** Picture */
+            picture?: string | null;
             /**
              * Words
              * @default
@@ -10902,6 +10957,116 @@ export interface components {
             aims: {
                 [key: string]: number;
             };
+        };
+        /**
+         * ThumbnailPicture
+         * @description A picture made for thumbnails alone, by an `offer` after a `prompt` that began with what a `shot` shows.
+         *
+         *     Its media file and its small one; its layers from back to front, with depths (0 far, 1 near); its heads, each as how
+         *     far to the right it is and from where down to where (shares of the picture); whom its service asks to be named
+         *     (`rights`).
+         */
+        ThumbnailPicture: {
+            /** Media */
+            media: string;
+            /** Thumb */
+            thumb: string;
+            /** Shot */
+            shot: number;
+            /**
+             * Prompt
+             * @default
+             */
+            prompt: string;
+            /**
+             * Seed
+             * @default 0
+             */
+            seed: number;
+            /**
+             * Offer
+             * @default
+             */
+            offer: string;
+            /**
+             * Layers
+             * @default []
+             */
+            layers: [
+                string,
+                number
+            ][];
+            /**
+             * Heads
+             * @default []
+             */
+            heads: [
+                number,
+                number,
+                number
+            ][];
+            /**
+             * Rights
+             * @default {}
+             */
+            rights: {
+                [key: string]: string;
+            };
+        };
+        /**
+         * ThumbnailPromptView
+         * @description What a picture for a thumbnail is asked for with: the shot seen near, by whose offer, how long a prompt that
+         *     reads, and whether it follows pictures.
+         */
+        ThumbnailPromptView: {
+            /** Prompt */
+            prompt: string;
+            /** Offer */
+            offer: string;
+            /** Cap */
+            cap: number;
+            /** Follows */
+            follows: boolean;
+        };
+        /**
+         * ThumbnailWanted
+         * @description Pictures for thumbnails: after a `prompt` (empty: the shot seen near), in a shape, following the picture of their
+         *     `shot` by `strength` (0 … 100; 0: not).
+         */
+        ThumbnailWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "thumbnail";
+            /**
+             * Wait
+             * @default false
+             */
+            wait: boolean;
+            /** Shot */
+            shot: number;
+            /**
+             * Prompt
+             * @default
+             */
+            prompt: string;
+            /**
+             * Shape
+             * @default 16:9
+             * @enum {string}
+             */
+            shape: "16:9" | "9:16" | "4:5" | "1:1";
+            /**
+             * Strength
+             * @default 50
+             */
+            strength: number;
+            /**
+             * Takes
+             * @default 1
+             */
+            takes: number;
         };
         /**
          * TimelineBack
@@ -11204,7 +11369,7 @@ export interface components {
             /** Aim */
             aim: number;
             /** Remedy */
-            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"]) | null;
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
             /** Says */
             says: string;
         };
@@ -11872,7 +12037,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["Translate"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
             };
         };
         responses: {
@@ -12577,6 +12742,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposedThumbnails"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    prompt_api_films__film__thumbnails_prompt_get: {
+        parameters: {
+            query: {
+                shot: number;
+                shape?: "16:9" | "9:16" | "4:5" | "1:1";
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThumbnailPromptView"];
                 };
             };
             /** @description Validation Error */
@@ -13532,7 +13731,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"] | components["schemas"]["TranslationWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"] | components["schemas"]["TranslationWanted"] | components["schemas"]["ThumbnailWanted"];
             };
         };
         responses: {
@@ -13598,7 +13797,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"] | components["schemas"]["TranslationWanted"];
+                "application/json": components["schemas"]["EverythingWanted"] | components["schemas"]["DeliveryWanted"] | components["schemas"]["StemsWanted"] | components["schemas"]["BoardWanted"] | components["schemas"]["StillsWanted"] | components["schemas"]["MovingPictureWanted"] | components["schemas"]["PartsWanted"] | components["schemas"]["ArchiveWanted"] | components["schemas"]["SoundsWanted"] | components["schemas"]["PicturesWanted"] | components["schemas"]["SpeechWanted"] | components["schemas"]["ReferencesWanted"] | components["schemas"]["LookWanted"] | components["schemas"]["TrialWanted"] | components["schemas"]["RetouchWanted"] | components["schemas"]["AgainWanted"] | components["schemas"]["EnlargeWanted"] | components["schemas"]["ClipsWanted"] | components["schemas"]["AuditionWanted"] | components["schemas"]["NarrationWanted"] | components["schemas"]["ListeningWanted"] | components["schemas"]["TranslationWanted"] | components["schemas"]["ThumbnailWanted"];
             };
         };
         responses: {

@@ -24,6 +24,7 @@ const NAMES: Record<RunWish["kind"], string> = {
   parts: "the parts",
   archive: "the film whole",
   translation: "a translation",
+  thumbnail: "pictures for thumbnails",
 };
 
 export const nameOfRun = (kind: string) => (NAMES as Record<string, string>)[kind] ?? kind;

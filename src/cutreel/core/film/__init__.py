@@ -45,7 +45,7 @@ from .excerpts import Excerpt, excerpt_of
 from .exporting import MEDIA_TYPES, export_script
 from .finishes import FilmFinish
 from .handing import ShotFile, SoundFile, handed, shot_name, sound_names
-from .heads import heads_in
+from .heads import Head, heads_in, heads_of
 from .house import (
     HouseStyle,
     StyleChange,
@@ -83,9 +83,8 @@ from .publishing import (
     credits_of,
     drafted_texts,
     lacking_licences,
-    proposed_thumbnails,
+    opening_of,
     titles_for,
-    words_for,
 )
 from .reading import ReadFilm, ReadingMemory, ReadShot, read_film
 from .remarks import Remark, RemarkMemory, remarks_on, wanted_lengths
@@ -102,6 +101,7 @@ from .screening import (
 from .shape import Aspect, is_upright, proportion
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
+from .thumbnails import near_shot, pictured_thumbnails, proposed_thumbnails, words_for
 from .tightening import longest_of, tightened
 from .timeline_back import BackChange, changes_back
 from .titles import title_look_of
@@ -135,6 +135,7 @@ __all__ = [
     "FoundPlace",
     "GivenShot",
     "GivenSource",
+    "Head",
     "HouseStyle",
     "LaneChoice",
     "LengthOf",
@@ -215,6 +216,7 @@ __all__ = [
     "handed",
     "has_plate",
     "heads_in",
+    "heads_of",
     "in_language",
     "is_fresh",
     "is_upright",
@@ -231,11 +233,14 @@ __all__ = [
     "named",
     "names_said",
     "narrator_of",
+    "near_shot",
     "new_film",
     "notes_table",
+    "opening_of",
     "pack_of",
     "passage_rows",
     "passages",
+    "pictured_thumbnails",
     "placed_notes",
     "plan_of",
     "prompts_of",

@@ -78,6 +78,8 @@ Command = Annotated[
     | c.SetTexts
     | c.KeepThumbnail
     | c.DropThumbnail
+    | c.AddThumbnailPicture
+    | c.DropThumbnailPicture
     | c.Translate,
     Field(discriminator="type"),
 ]

@@ -23,7 +23,7 @@ from cutreel.core.effects import EFFECT_KINDS, MOST_EFFECTS, Effect, EffectAmoun
 from cutreel.core.errors import BadInput
 from cutreel.core.joins import JoinAmount
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
-from cutreel.core.publishing import OwnTexts, Thumbnail
+from cutreel.core.publishing import OwnTexts, Thumbnail, ThumbnailPicture
 from cutreel.core.reading import Parses
 from cutreel.core.screening import MOST_NOTES, Agreed, ScreenNote
 from cutreel.core.sound import DUCK_DB, SoundAmount
@@ -44,6 +44,7 @@ MOST_PLACED = 2_000
 MOST_TABLES = 40
 """Look-up tables of the maker's own."""
 MOST_THUMBNAILS = 6
+MOST_THUMBNAIL_PICTURES = 12
 Lane = Literal["voice", "sound", "music"]
 
 
@@ -404,6 +405,8 @@ class FilmDocument(BaseModel):
     texts: OwnTexts = OwnTexts()
     thumbnails: list[Thumbnail] = Field([], max_length=MOST_THUMBNAILS)
     """Kept to be compared; the first is the one that is used."""
+    thumbnail_pictures: list[ThumbnailPicture] = Field([], max_length=MOST_THUMBNAIL_PICTURES)
+    """Made for thumbnails alone, the newest last."""
     translation: Translation | None = None
     """What is said and shown in place of the text; None: what is written."""
 

@@ -1,7 +1,7 @@
 """Where the heads of a picture are, and where the camera brings them in the frame."""
 
-from collections.abc import Sequence
-from typing import NamedTuple
+from collections.abc import Mapping, Sequence
+from typing import Any, NamedTuple
 
 from cutreel.core.motion import CameraPath, Walked, layer_zoom
 
@@ -24,9 +24,14 @@ class Head(NamedTuple):
 
 
 def heads_in(take: TakeRow) -> list[Head]:
-    """The heads in a take: those that are told, else the upper quarter of each figure."""
+    """The heads in a take."""
+    return heads_of(take.about.get("regions", []))
+
+
+def heads_of(regions: Sequence[Mapping[str, Any]]) -> list[Head]:
+    """The heads in the regions told of a picture: those that are told, else the upper quarter of each figure."""
     out: list[Head] = []
-    for region in take.about.get("regions", []):
+    for region in regions:
         box, joints = region["box"], region.get("joints") or {}
         head, neck = joints.get("head"), joints.get("neck")
         tall = region.get("height") or box[3] - box[1]

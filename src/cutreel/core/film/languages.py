@@ -12,8 +12,8 @@ from .publishing import FIXED
 from .reading import ReadFilm
 
 OWN_PARTS = (
-    "translation", "texts", "thumbnails", "voices", "lines", "lexicon", "read_aloud", "word_marks", "narrations",
-    "screen_notes", "agreed",
+    "translation", "texts", "thumbnails", "thumbnail_pictures", "voices", "lines", "lexicon", "read_aloud",
+    "word_marks", "narrations", "screen_notes", "agreed",
 )  # fmt: skip
 """Parts of the document that a language has for itself, whatever becomes of the cut it is translated from."""
 OWN_SETTINGS = (
@@ -29,7 +29,8 @@ def in_language(original: FilmDocument, of: str, language: str) -> FilmDocument:
     settings = original.settings.model_copy(
         update={"language": language, "narrator": Settings.model_fields["narrator"].default}
     )
-    fresh = {name: getattr(usual, name) for name in OWN_PARTS}
+    # A picture has no language: what was made for thumbnails is there from the start.
+    fresh = {n: getattr(usual, n) for n in OWN_PARTS if n != "thumbnail_pictures"}
     return original.model_copy(
         update={
             **fresh,

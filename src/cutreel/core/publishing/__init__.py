@@ -15,7 +15,7 @@ from .measured import AIMS, SMALL, ThumbnailMeasures, measured
 from .report import ReportFigure, ReportPlace, Section, amiss, counted
 from .stretches import Luma, Stretch, stretches_of
 from .texts import OwnTexts, Texts, hashtag_of, tags_line
-from .thumbnail import SIDES, Drawn, Thumbnail, draw_thumbnail
+from .thumbnail import MOST_PROMPT, SIDES, Drawn, Thumbnail, ThumbnailPicture, draw_thumbnail
 
 __all__ = [
     "AIMS",
@@ -23,6 +23,7 @@ __all__ = [
     "LEAST_CHAPTERS",
     "MOST_DESCRIPTION",
     "MOST_HASHTAGS",
+    "MOST_PROMPT",
     "MOST_TAGS",
     "MOST_TITLE",
     "SEEN_DESCRIPTION",
@@ -41,6 +42,7 @@ __all__ = [
     "Texts",
     "Thumbnail",
     "ThumbnailMeasures",
+    "ThumbnailPicture",
     "amiss",
     "chapters_told",
     "counted",

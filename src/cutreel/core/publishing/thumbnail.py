@@ -26,13 +26,36 @@ EDGE = 0.09
 SHADE = 0.55
 """How dark the picture is under words at their side, at most."""
 _COLOUR = r"^#[0-9a-f]{6}$"
+_PNG = r"^[0-9a-f]{64}\.png$"
+MOST_PROMPT = 8_000
+
+
+class ThumbnailPicture(BaseModel):
+    """A picture made for thumbnails alone, by an `offer` after a `prompt` that began with what a `shot` shows.
+
+    Its media file and its small one; its layers from back to front, with depths (0 far, 1 near); its heads, each as how
+    far to the right it is and from where down to where (shares of the picture); whom its service asks to be named
+    (`rights`).
+    """
+
+    media: str = Field(pattern=_PNG)
+    thumb: str
+    shot: int
+    prompt: str = Field("", max_length=MOST_PROMPT)
+    seed: int = 0
+    offer: str = ""
+    layers: list[tuple[str, float]] = Field([], max_length=16)
+    heads: list[tuple[float, float, float]] = Field([], max_length=40)
+    rights: dict[str, str] = {}
 
 
 class Thumbnail(BaseModel):
-    """A thumbnail: the picture of a `shot`, `zoom` times as near around (`x`, `y`) in shares of it, and `words` at a
-    `side`, whose letters are at most `size` of its height; `behind` the figures, where they are known apart."""
+    """A thumbnail: the picture of a `shot`, or one made for it (`picture`, its media file), `zoom` times as near around
+    (`x`, `y`) in shares of it, and `words` at a `side`, whose letters are at most `size` of its height; `behind` the
+    figures, where they are known apart."""
 
     shot: int
+    picture: str | None = Field(None, pattern=_PNG)
     words: str = Field("", max_length=60)
     side: Side = "left"
     colour: str = Field("#fff3c4", pattern=_COLOUR)

@@ -7,9 +7,9 @@ from typing import ClassVar, Literal
 
 from pydantic import Field
 
-from cutreel.core.errors import BadInput, Clash
+from cutreel.core.errors import BadInput
 from cutreel.core.film import (
-    Change,
+    FilmDocument,
     PassageRow,
     ScreenRow,
     language_spoken,
@@ -22,14 +22,13 @@ from cutreel.core.translation import Shown, Translated
 from cutreel.protocol import Offer, TranslationInput, TranslationMade
 from cutreel.store import Assembled, ItemSpec, Result
 
+from ..changing import change_now
 from ..registry import Kind, Made, RunKind, Spec, Stage, Wanted, item, offer_for
 from ..work import Work
 from ..workshop import Workshop
 
 USUAL_PORTION, MOST_TOGETHER = 4_000, 200
 """Characters that are asked for at once where a service names no cap, and passages."""
-MOST_TRIES = 8
-"""A film that its maker changes at the same moment is tried again so often."""
 
 
 class TranslationSpec(Spec):
@@ -71,30 +70,9 @@ class TranslationKind(Kind[TranslationSpec]):
 
     def place(self, spec: TranslationSpec, made: Result, cost: Decimal, work: Work) -> None:
         """What came back, where the maker wrote nothing meanwhile."""
-        for _ in range(MOST_TRIES):
-            row = work.shop.films.get(work.film)
-            known = row.document.translation
-            if known is None:
-                return
-            said = {t.word: t for t in known.passages}
-            shown = {s.source for s in known.shown}
-            passages, screen = [], []
-            for number, source, text in zip(
-                spec.words, spec.texts, made.data["passages"], strict=True
-            ):
-                if number is None and source not in shown:
-                    screen.append(Shown(source=source, text=text, by="service"))
-                elif number is not None and (number not in said or said[number].source != source):
-                    made_here = Translated(word=number, source=source, text=text, by="service")
-                    passages.append(made_here)
-            if not passages and not screen:
-                return
-            command = Translate(passages=passages, shown=screen)
-            try:
-                work.shop.films.change(work.film, Change(revision=row.revision, command=command))
-            except Clash:
-                continue
-            return
+        change_now(
+            work.shop, work.film, lambda film: _still_open(film, spec, made.data["passages"])
+        )
 
     def price(self, spec: TranslationSpec, offers: Sequence[Offer]) -> Decimal:
         offer = offer_for("translation", offers, spec.offer)
@@ -102,6 +80,22 @@ class TranslationKind(Kind[TranslationSpec]):
             return Decimal(0)
         count = sum(map(len, spec.texts)) if offer.price.per == "character" else 1
         return offer.price.amount * count
+
+
+def _still_open(film: FilmDocument, spec: TranslationSpec, made: Sequence[str]) -> Translate | None:
+    """What of a translation has no words yet in the film, as a change."""
+    known = film.translation
+    if known is None:
+        return None
+    said = {t.word: t for t in known.passages}
+    shown = {s.source for s in known.shown}
+    passages, screen = [], []
+    for number, source, text in zip(spec.words, spec.texts, made, strict=True):
+        if number is None and source not in shown:
+            screen.append(Shown(source=source, text=text, by="service"))
+        elif number is not None and (number not in said or said[number].source != source):
+            passages.append(Translated(word=number, source=source, text=text, by="service"))
+    return Translate(passages=passages, shown=screen) if passages or screen else None
 
 
 class TranslationWanted(Wanted):

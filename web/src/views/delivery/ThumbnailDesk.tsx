@@ -18,6 +18,7 @@ import { Check, Field } from "../../parts/Field";
 import { Slide, inHundredths } from "../../parts/Slide";
 import { useStore } from "../../state/store";
 import { selected } from "../../state/playhead";
+import { ThumbnailPicture } from "./ThumbnailPicture";
 
 const SIDES = [
   ["left", "at the left"],
@@ -50,6 +51,20 @@ const SLIDES: readonly (readonly [
   ["y", "down", "Down", 0, 1, 0.02, inHundredths],
 ];
 
+const CALLED = { kept: "Kept", made: "Made", proposed: "Proposed" } as const;
+
+/** Those that are kept, those of pictures that were made for it, those by rule, each once and numbered. */
+function gallery(kept: Thumbnail[], proposed: { made: Thumbnail[]; thumbnails: Thumbnail[] }) {
+  const fresh = (rows: Thumbnail[]) => rows.filter((t) => !kept.some((k) => same(k, t)));
+  const told = (sort: keyof typeof CALLED, rows: Thumbnail[]) =>
+    rows.map((thumbnail, i) => ({ thumbnail, sort, n: i + 1 }));
+  return [
+    ...told("kept", kept),
+    ...told("made", fresh(proposed.made)),
+    ...told("proposed", fresh(proposed.thumbnails)),
+  ];
+}
+
 const same = (a: Thumbnail, b: Thumbnail) => JSON.stringify(a) === JSON.stringify(b);
 
 export function ThumbnailDesk({ film }: { film: Film }) {
@@ -58,7 +73,10 @@ export function ThumbnailDesk({ film }: { film: Film }) {
   const kept = film.thumbnails;
   const [draft, setDraft] = useState<Thumbnail | null>(null);
   const [shape, setShape] = useState<ThumbnailShape>("16:9");
-  const shown = draft ?? kept[0] ?? proposed?.thumbnails[0];
+  const made = new Set(film.thumbnail_pictures.map((p) => p.media));
+  // A picture that was taken away meanwhile is shown no more.
+  const drafted = draft?.picture && !made.has(draft.picture) ? null : draft;
+  const shown = drafted ?? kept[0] ?? proposed?.made[0] ?? proposed?.thumbnails[0];
   if (!proposed) return <p className="text-ink-2">Looking for good pictures …</p>;
   if (!shown)
     return (
@@ -79,33 +97,39 @@ export function ThumbnailDesk({ film }: { film: Film }) {
         <span className="ml-3 text-ink-2">as people meet it, {small} pixels wide</span>
       </div>
       <ul aria-label="Thumbnails" className="flex flex-wrap gap-3 bg-[#808080] p-3">
-        {[...kept, ...proposed.thumbnails.filter((t) => !kept.some((k) => same(k, t)))].map(
-          (t, i) => (
-            <li key={JSON.stringify(t)}>
-              <button
-                type="button"
-                aria-label={
-                  i < kept.length
-                    ? `Kept thumbnail ${i + 1}`
-                    : `Proposed thumbnail ${i + 1 - kept.length}`
-                }
-                aria-pressed={same(t, shown)}
-                onClick={() => setDraft(t)}
-                className={`block ${same(t, shown) ? "outline-2 outline-offset-2 outline-[#fff]" : ""}`}
-              >
-                <img
-                  src={thumbnailAt(film, t, shape, 2 * small)}
-                  alt=""
-                  width={small}
-                  className="block"
-                />
-              </button>
-              <span className="mt-0.5 block text-[11px] text-[#191613]">
-                {i === 0 && kept.length ? "used" : i < kept.length ? "kept" : "proposed"}
-              </span>
-            </li>
-          ),
-        )}
+        {gallery(kept, proposed).map(({ thumbnail: t, sort, n }) => (
+          <li key={`${sort} ${JSON.stringify(t)}`}>
+            <button
+              type="button"
+              aria-label={`${CALLED[sort]} thumbnail ${n}`}
+              aria-pressed={same(t, shown)}
+              onClick={() => setDraft(t)}
+              className={`block ${same(t, shown) ? "outline-2 outline-offset-2 outline-[#fff]" : ""}`}
+            >
+              <img
+                src={thumbnailAt(film, t, shape, 2 * small)}
+                alt=""
+                width={small}
+                className="block"
+              />
+            </button>
+            <span className="mt-0.5 flex min-h-6 items-center text-[11px] text-[#191613]">
+              {sort === "kept" && n === 1 ? "used" : sort}
+              {sort === "made" && !kept.some((k) => k.picture === t.picture) && (
+                <button
+                  type="button"
+                  aria-label={`Take made picture ${n} away`}
+                  className="ml-auto size-6 hover:bg-[#00000022]"
+                  onClick={() =>
+                    change.mutate({ type: "drop thumbnail picture", media: t.picture! })
+                  }
+                >
+                  ×
+                </button>
+              )}
+            </span>
+          </li>
+        ))}
       </ul>
       <div className="mt-4 grid grid-cols-[minmax(0,1fr)_250px] gap-5">
         <div>
@@ -155,6 +179,7 @@ export function ThumbnailDesk({ film }: { film: Film }) {
           <Download className="size-4" /> JPEG
         </a>
       </div>
+      <ThumbnailPicture key={shown.shot} film={film} shot={shown.shot} shape={shape} />
     </section>
   );
 }
@@ -173,7 +198,7 @@ function Wording({ film, shown, words, onPut }: WordingProps) {
   const at = shot ? film.shots.indexOf(shot) : 0;
   const go = (by: number) => {
     const next = film.shots[at + by];
-    if (next) onPut({ shot: next.id });
+    if (next) onPut({ shot: next.id, picture: null });
   };
   const said = words.filter((w) => w !== shown.words);
   return (
@@ -238,7 +263,8 @@ function Wording({ film, shown, words, onPut }: WordingProps) {
           ←
         </Button>
         <span>
-          shot <span className="font-mono">{shot?.edge}</span>
+          {shown.picture ? "made, after shot " : "shot "}
+          <span className="font-mono">{shot?.edge}</span>
         </span>
         <Button
           kind="quiet"
@@ -250,7 +276,11 @@ function Wording({ film, shown, words, onPut }: WordingProps) {
           →
         </Button>
         {other && (
-          <Button kind="quiet" onClick={() => onPut({ shot: other.id })} className="px-2">
+          <Button
+            kind="quiet"
+            onClick={() => onPut({ shot: other.id, picture: null })}
+            className="px-2"
+          >
             shot {other.edge}, at the playhead
           </Button>
         )}

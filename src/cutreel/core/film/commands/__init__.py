@@ -31,7 +31,13 @@ from .people import (
     TakeMeant,
 )
 from .pictures import DropCutOut, KeepCutOut
-from .publishing import DropThumbnail, KeepThumbnail, SetTexts
+from .publishing import (
+    AddThumbnailPicture,
+    DropThumbnail,
+    DropThumbnailPicture,
+    KeepThumbnail,
+    SetTexts,
+)
 from .screening import AddNote, AgreeScene, AnswerNote, DropNote, SetNote
 from .sounds import (
     DropSound,
@@ -64,6 +70,7 @@ __all__ = [
     "AcceptDrift",
     "AddHold",
     "AddNote",
+    "AddThumbnailPicture",
     "AgreeScene",
     "AnswerNote",
     "CircleTake",
@@ -74,6 +81,7 @@ __all__ = [
     "DropNote",
     "DropSound",
     "DropThumbnail",
+    "DropThumbnailPicture",
     "DropVoice",
     "EditPlaces",
     "EditText",
@@ -127,4 +135,3 @@ __all__ = [
     "TakeStyle",
     "Translate",
 ]
-# fmt: on

@@ -5,9 +5,9 @@ from typing import Literal
 from pydantic import Field
 
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.publishing import OwnTexts, Thumbnail
+from cutreel.core.publishing import OwnTexts, Thumbnail, ThumbnailPicture
 
-from ..document import MOST_THUMBNAILS, FilmDocument
+from ..document import MOST_THUMBNAIL_PICTURES, MOST_THUMBNAILS, FilmDocument
 from .base import FilmCommand
 
 
@@ -36,6 +36,9 @@ class KeepThumbnail(FilmCommand):
     place: int | None = Field(None, ge=0, lt=MOST_THUMBNAILS)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
+        made = {p.media for p in film.thumbnail_pictures}
+        if self.thumbnail.picture is not None and self.thumbnail.picture not in made:
+            raise NotFound("That picture was taken away.", "Choose another.")
         if self.place is not None:
             _known(film, self.place)
             film.thumbnails[self.place] = self.thumbnail
@@ -63,6 +66,40 @@ class DropThumbnail(FilmCommand):
             film.thumbnails.insert(0, found)
             return f"use thumbnail {self.place + 1}"
         return f"take thumbnail {self.place + 1} away"
+
+
+class AddThumbnailPicture(FilmCommand):
+    """Lay a picture that was made for thumbnails to the others; the oldest that no kept thumbnail shows makes room."""
+
+    touches = ("thumbnail_pictures",)
+    type: Literal["add thumbnail picture"] = "add thumbnail picture"
+    picture: ThumbnailPicture
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        kept = {t.picture for t in film.thumbnails}
+        others = [p for p in film.thumbnail_pictures if p.media != self.picture.media]
+        if len(others) >= MOST_THUMBNAIL_PICTURES:
+            # No more thumbnails are kept than half as many pictures, so there is one.
+            others.remove(next(p for p in others if p.media not in kept))
+        film.thumbnail_pictures = [*others, self.picture]
+        return "add a picture for thumbnails"
+
+
+class DropThumbnailPicture(FilmCommand):
+    """Take a picture that was made for thumbnails away."""
+
+    touches = ("thumbnail_pictures",)
+    type: Literal["drop thumbnail picture"] = "drop thumbnail picture"
+    media: str = Field(max_length=80)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if any(t.picture == self.media for t in film.thumbnails):
+            raise BadInput("A kept thumbnail shows this picture.", "Take that away first.")
+        left = [p for p in film.thumbnail_pictures if p.media != self.media]
+        if len(left) == len(film.thumbnail_pictures):
+            raise NotFound("That picture was taken away already.", "Load the page again.")
+        film.thumbnail_pictures = left
+        return "take a picture for thumbnails away"
 
 
 def _known(film: FilmDocument, place: int) -> None:
