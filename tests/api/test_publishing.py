@@ -177,6 +177,29 @@ def test_the_parts_are_whole_and_the_timeline_points_at_them(client, film, finis
         assert "What they do not say" in packed.read("READ ME.txt").decode()
 
 
+def test_the_timeline_with_its_media_is_one_bundle_that_opentimelineio_opens(
+    client, film, finished, tmp_path
+) -> None:
+    made = start(client, film, kind="everything")
+    finished(film["id"], made["id"])
+    run = start(client, client.get(f"/api/films/{film['id']}").json(), kind="parts", bundle=True)
+    (file,) = finished(film["id"], run["id"])["outcome"]["files"]
+    assert file["name"] == "film.otioz"
+    bundle, there = tmp_path / "film.otioz", tmp_path / "there"
+    bundle.write_bytes(client.get(f"/api/runs/{run['id']}/files/{file['name']}").content)
+    there.mkdir()
+    read = otio.adapters.read_from_file(str(bundle), extract_to_directory=str(there))
+    clips = [c for track in read.tracks for c in track.find_clips()]
+    files = {c.media_reference.target_url for c in clips}
+    assert len(clips) >= len(files) > 3 and all((there / f).is_file() for f in files)
+    assert {f.name for f in (there / "media").iterdir()} == {f.split("/")[1] for f in files}
+    pictures = [c.media_reference.target_url for c in read.tracks[0].find_clips()]
+    assert all(Image.open(there / p).size == (1280, 720) for p in pictures)
+    other = otio.adapters.write_to_string(read, "otio_json")
+    back = client.post(f"/api/films/{film['id']}/timeline/back", json={"text": other}).json()
+    assert back == [], "it is the film as it stands"
+
+
 def test_a_film_taken_out_whole_comes_in_as_the_same_film(client, film, finished, tmp_path) -> None:
     """Its document, history, takes and sounds are the same; a file is deleted and another damaged, and both are told."""
     made = start(client, film, kind="everything")

@@ -114,6 +114,32 @@ def test_a_thumbnail_has_a_picture_of_its_own_after_a_prompt(desk: Page) -> None
     expect(prompt).to_have_value(re.compile("^Close-up"))
 
 
+def test_a_figure_that_was_cut_out_stands_on_a_thumbnail(desk: Page) -> None:
+    film = re.search(r"/film/(\w+)", desk.url)[1]
+    told = desk.request.get(f"/api/films/{film}").json()
+    window = {"state": told["state"], "first": 0, "count": 20}
+    shots = desk.request.get(f"/api/films/{film}/shots", params=window).json()["shots"]
+    take = next(t["id"] for s in shots if s["people"] for t in s["takes"])
+    cut = desk.request.post(
+        f"/api/films/{film}/takes/{take}/cutouts",
+        data={"name": "Mirel", "figure": 0, "revision": told["head"]["revision"]},
+    )
+    assert cut.status == 201, cut.text()
+    desk.reload()
+    desk.get_by_role("tab", name="Publishing").click()
+    region = desk.get_by_role("region", name="Thumbnail")
+    region.get_by_label("A figure that was cut out").click()
+    desk.get_by_role("option", name="Mirel").click()
+    large = region.get_by_role("img", name=re.compile("^Thumbnail: "))
+    before = large.get_attribute("src")
+    region.get_by_label("How tall the figure is").focus()
+    desk.keyboard.press("End")
+    expect(region.get_by_text("200 %")).to_be_visible()
+    until(lambda: large.get_attribute("src") != before)
+    region.get_by_role("button", name="Keep it").click()
+    until(lambda: any(t["figure"] and t["tall"] == 2 for t in head(desk)["thumbnails"]))
+
+
 def test_a_timeline_is_taken_out_changed_and_brought_back(desk: Page, tmp_path: Path) -> None:
     desk.get_by_role("tab", name="Other programs").click()
     with desk.expect_download() as got:
@@ -146,6 +172,26 @@ def test_the_parts_are_taken_out(desk: Page) -> None:
     assert Path(got.value.path()).read_bytes().startswith(b"PK")
     expect(parts.get_by_text("What the timelines do not say")).to_be_visible()
     go(desk, "Sheet")
+
+
+def test_the_film_whole_is_packed_and_brought_in_from_the_shelf(desk: Page, tmp_path: Path) -> None:
+    desk.get_by_role("tab", name="Other programs").click()
+    whole = desk.get_by_role("region", name="The film whole")
+    whole.get_by_role("button", name="Pack the film").click()
+    with desk.expect_download() as got:
+        whole.get_by_role("link", name=re.compile("film.zip")).click()
+    archive = tmp_path / "film.zip"
+    got.value.save_as(archive)
+    packed = head(desk)
+    desk.goto("/")
+    desk.get_by_label("A film's archive").set_input_files(str(archive))
+    expect(desk.get_by_text(f"“{packed['title']}” is on the shelf, whole.")).to_be_visible()
+    cards = [f for f in desk.request.get("/api/films").json() if f["title"] == packed["title"]]
+    assert len(cards) == 2
+    (brought,) = [c["id"] for c in cards if c["id"] != packed["id"]]
+    desk.goto(f"/film/{brought}/delivery")
+    expect(desk.get_by_role("heading", name=packed["title"])).to_be_visible()
+    assert head(desk)["thumbnails"] == packed["thumbnails"]
 
 
 def test_a_title_and_an_opening_by_the_writer_are_taken(desk: Page) -> None:

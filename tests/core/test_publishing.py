@@ -156,6 +156,28 @@ def test_a_picture_made_for_thumbnails_is_framed_by_its_face_and_goes_when_nothi
         now(KeepThumbnail(thumbnail=Thumbnail(shot=1, picture="9" * 64 + ".png")))
 
 
+def test_a_figure_that_was_cut_out_stands_before_the_picture_and_before_words_behind_it() -> None:
+    ground = Image.new("RGB", (640, 360), "#203040")
+    figure = Image.new("RGBA", (200, 400))
+    figure.paste((220, 30, 30, 255), (50, 100, 150, 400))
+    told = Thumbnail(shot=1, tall=0.5, across=0.75)
+    drawn = draw_thumbnail(told, [ground], None, (1280, 720), figure)
+    red = (np.asarray(drawn.picture)[..., 0] > 180).nonzero()
+    assert (red[0].min(), red[0].max()) == (pytest.approx(360, abs=2), 719), "on the edge below"
+    middle = (red[1].min() + red[1].max()) / 2
+    assert middle == pytest.approx(960, abs=2) and np.ptp(red[1]) == pytest.approx(120, abs=3)
+    tall = draw_thumbnail(
+        told.model_copy(update={"tall": 2.0}), [ground], None, (1280, 720), figure
+    )
+    assert (np.asarray(tall.picture)[..., 0] > 180).nonzero()[0].min() < 40, "its head is seen"
+    words = told.model_copy(update={"words": "Boats", "side": "right", "tall": 1.0})
+    before = draw_thumbnail(words, [ground], None, (1280, 720), figure)
+    behind = draw_thumbnail(
+        words.model_copy(update={"behind": True}), [ground], None, (1280, 720), figure
+    )
+    assert before.hidden == 0 and 0.1 < behind.hidden < 0.9
+
+
 @pytest.mark.parametrize(("shape", "wide"), [("16:9", True), ("9:16", False)])
 def test_a_thumbnails_picture_is_asked_for_near_in_its_shape_and_the_film_stays(
     shape, wide

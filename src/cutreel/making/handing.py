@@ -4,7 +4,7 @@ import tempfile
 import zipfile
 from collections.abc import Callable, Sequence
 from pathlib import Path
-from typing import Any, Literal
+from typing import Any, Literal, NamedTuple
 
 import soundfile
 
@@ -19,7 +19,7 @@ from cutreel.core.film import (
     shot_name,
     sound_names,
 )
-from cutreel.core.interchange import Handed, to_edl, to_otio, unsaid
+from cutreel.core.interchange import Handed, bundled_name, to_edl, to_otio, unsaid
 from cutreel.core.render import SegmentPlan, whole_shots
 from cutreel.store import Assembled
 
@@ -28,6 +28,7 @@ from .taken import keep_file
 from .workshop import Workshop
 
 Pictures = Literal["stills", "moving"]
+BUNDLE_VERSION = "1.0.0"
 STORED = ("png", "jpg", "mp4", "mp3")
 """What a zip cannot make smaller."""
 
@@ -75,25 +76,35 @@ def timeline_of(shop: Workshop, film: Assembled) -> Handed:
         return handed(film, still_files(film), sounds_of(shop, film, Path(folder)))
 
 
+class PartsForm(NamedTuple):
+    """How a film's parts are handed over: which pictures, how large, and whether as one file for a program that reads a
+    timeline with its media (a bundle) or in a zip with captions and lists."""
+
+    pictures: Pictures
+    size: str
+    bundle: bool = False
+
+
 def write_parts(
     shop: Workshop,
     film: Assembled,
-    pictures: Pictures,
-    size: str,
+    form: PartsForm,
     progress: Callable[[float], None],
     dropped: Callable[[], bool],
 ) -> dict[str, Any] | None:
-    """Keep a film's parts as a zip. Returns what the outcome tells, or None when nobody wants them any more."""
-    plans = shot_plans(film, size) if pictures == "moving" else []
-    shots = moving_files(film, plans) if pictures == "moving" else still_files(film)
+    """Keep a film's parts as one file. Returns what the outcome tells, or None when nobody wants them any more."""
+    moving = form.pictures == "moving"
+    plans = shot_plans(film, form.size) if moving else []
+    shots = moving_files(film, plans) if moving else still_files(film)
     made = shop.results.many([p.key for _, p in plans])
     with tempfile.TemporaryDirectory(prefix="cutreel-parts-") as place:
         folder = Path(place)
         sounds = sounds_of(shop, film, folder)
         whole = handed(film, shots, sounds)
-        path = folder / "parts.zip"
+        path = folder / ("film.otioz" if form.bundle else "parts.zip")
+        texts = _bundle_texts(whole) if form.bundle else _texts(film, whole)
         with zipfile.ZipFile(path, "w", zipfile.ZIP_DEFLATED) as out:
-            for name, text in _texts(film, whole).items():
+            for name, text in texts.items():
                 out.writestr(name, text)
             files = [(s.name, m) for m, s in sounds.items()]
             for i, file in enumerate(shots):
@@ -108,13 +119,20 @@ def write_parts(
                 source = folder / media
                 if not source.exists():
                     shop.media.copy(media, source)
-                stored = name.rsplit(".", 1)[1] in STORED
-                out.write(source, name, zipfile.ZIP_STORED if stored else zipfile.ZIP_DEFLATED)
+                stored = form.bundle or name.rsplit(".", 1)[1] in STORED
+                named = bundled_name(name) if form.bundle else name
+                out.write(source, named, zipfile.ZIP_STORED if stored else zipfile.ZIP_DEFLATED)
                 source.unlink()
                 progress((done + 1) / len(files))
-        told = "moving pictures" if pictures == "moving" else "still pictures"
-        what = f"{told}, lines, sounds, music, captions, timelines"
+        told = "moving pictures" if moving else "still pictures"
+        beside = "" if form.bundle else ", captions, timelines"
+        what = f"{told}, lines, sounds, music{beside}"
         return {"files": [keep_file(shop.media, path, what)], "unsaid": unsaid(whole)}
+
+
+def _bundle_texts(whole: Handed) -> dict[str, str]:
+    """As OpenTimelineIO lays out its bundles (otioz)."""
+    return {"version.txt": BUNDLE_VERSION, "content.otio": to_otio(whole.bundled())}
 
 
 def _texts(film: Assembled, whole: Handed) -> dict[str, str]:

@@ -39,10 +39,19 @@ def thumbnail_of(
     size = SIZES[shape]
     if wide is not None:
         size = (wide, round(wide * size[1] / size[0]))
-    drawn = draw_thumbnail(told, shown.layers, shown.figures, size)
+    drawn = draw_thumbnail(told, shown.layers, shown.figures, size, _figure(shop, film, told))
     jpeg = _as_jpeg(drawn)
     face = _face(shown, told, shape) if shown.heads else None
     return MadeThumbnail(jpeg, measured(drawn, told.words, face, len(jpeg)))
+
+
+def _figure(shop: Workshop, film: Assembled, told: Thumbnail) -> Image.Image | None:
+    if told.figure is None:
+        return None
+    kept = {t.figure for t in film.document.thumbnails}
+    if told.figure not in {c.media for c in film.document.cutouts} | kept:
+        raise NotFound("That cut-out was taken away.", "Choose another.")
+    return Image.open(io.BytesIO(shop.media.get(told.figure)))
 
 
 class _Shown(NamedTuple):

@@ -23,8 +23,8 @@ TYPES = {
     "m4a": "audio/mp4", "mid": "audio/midi", "srt": "application/x-subrip", "vtt": "text/vtt", "ttml":
     "application/ttml+xml", "ass": "text/x-ssa", "json": "application/json", "wav": "audio/wav", "mp3": "audio/mpeg",
     "csv": "text/csv", "cube": "text/plain", "svgz": "image/svg+xml", "pdf": "application/pdf",
-    "zip": "application/zip", "otio": "application/json", "edl": "text/plain", "webm": "video/webm", "mkv":
-    "video/x-matroska", "gif": "image/gif", "webp": "image/webp", }
+    "zip": "application/zip", "otioz": "application/zip", "otio": "application/json", "edl": "text/plain",
+    "webm": "video/webm", "mkv": "video/x-matroska", "gif": "image/gif", "webp": "image/webp", }
 # fmt: on
 
 

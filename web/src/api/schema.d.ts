@@ -7420,7 +7420,8 @@ export interface components {
         };
         /**
          * PartsWanted
-         * @description Pictures, sounds, words and timelines as files in one zip; `pictures` as they are, or as they move.
+         * @description Pictures, sounds, words and timelines as files in one zip; `pictures` as they are, or as they move. As a `bundle`
+         *     the timeline with its media in one file (otioz).
          */
         PartsWanted: {
             /**
@@ -7445,6 +7446,11 @@ export interface components {
              * @enum {string}
              */
             size: "720p" | "1080p" | "2160p";
+            /**
+             * Bundle
+             * @default false
+             */
+            bundle: boolean;
         };
         /**
          * PathFrame
@@ -10867,7 +10873,8 @@ export interface components {
          * Thumbnail
          * @description A thumbnail: the picture of a `shot`, or one made for it (`picture`, its media file), `zoom` times as near around
          *     (`x`, `y`) in shares of it, and `words` at a `side`, whose letters are at most `size` of its height; `behind` the
-         *     figures, where they are known apart.
+         *     figures, where they are known apart. A `figure` (the media file of one that was cut out) stands before the picture
+         *     on the edge below, `tall` times as high as the thumbnail, its middle `across` it.
          */
         Thumbnail: {
             /** Shot */
@@ -10931,6 +10938,18 @@ export interface components {
              * @default 0.5
              */
             y: number;
+            /** Figure */
+            figure?: string | null;
+            /**
+             * Tall
+             * @default 0.9
+             */
+            tall: number;
+            /**
+             * Across
+             * @default 0.72
+             */
+            across: number;
         };
         /**
          * ThumbnailMeasuresView

@@ -45,7 +45,7 @@ from .excerpts import Excerpt, excerpt_of
 from .exporting import MEDIA_TYPES, export_script
 from .finishes import FilmFinish
 from .handing import ShotFile, SoundFile, handed, shot_name, sound_names
-from .heads import Head, heads_in, heads_of
+from .heads import Head, heads_in, heads_told
 from .house import (
     HouseStyle,
     StyleChange,
@@ -216,7 +216,7 @@ __all__ = [
     "handed",
     "has_plate",
     "heads_in",
-    "heads_of",
+    "heads_told",
     "in_language",
     "is_fresh",
     "is_upright",

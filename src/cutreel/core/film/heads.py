@@ -25,10 +25,10 @@ class Head(NamedTuple):
 
 def heads_in(take: TakeRow) -> list[Head]:
     """The heads in a take."""
-    return heads_of(take.about.get("regions", []))
+    return heads_told(take.about.get("regions", []))
 
 
-def heads_of(regions: Sequence[Mapping[str, Any]]) -> list[Head]:
+def heads_told(regions: Sequence[Mapping[str, Any]]) -> list[Head]:
     """The heads in the regions told of a picture: those that are told, else the upper quarter of each figure."""
     out: list[Head] = []
     for region in regions:

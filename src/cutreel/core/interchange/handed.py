@@ -1,7 +1,7 @@
 """A film as it is handed over: plain lists of what lies where, with the files that hold it."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from cutreel.core.timeline import FrameRate, Track
 
@@ -64,3 +64,16 @@ class Handed:
     joins: Sequence[HandedJoin]
     sounds: Sequence[HandedSound] = field(default_factory=tuple)
     markers: Sequence[HandedMarker] = field(default_factory=tuple)
+
+    def bundled(self) -> "Handed":
+        """The same film with its files where a bundle has them."""
+        return replace(
+            self,
+            shots=[replace(s, file=s.file and bundled_name(s.file)) for s in self.shots],
+            sounds=[replace(s, file=bundled_name(s.file)) for s in self.sounds],
+        )
+
+
+def bundled_name(file: str) -> str:
+    """What a file is called in a bundle, where all media lie in one folder."""
+    return "media/" + file.replace("/", "-")

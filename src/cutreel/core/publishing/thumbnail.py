@@ -52,7 +52,8 @@ class ThumbnailPicture(BaseModel):
 class Thumbnail(BaseModel):
     """A thumbnail: the picture of a `shot`, or one made for it (`picture`, its media file), `zoom` times as near around
     (`x`, `y`) in shares of it, and `words` at a `side`, whose letters are at most `size` of its height; `behind` the
-    figures, where they are known apart."""
+    figures, where they are known apart. A `figure` (the media file of one that was cut out) stands before the picture
+    on the edge below, `tall` times as high as the thumbnail, its middle `across` it."""
 
     shot: int
     picture: str | None = Field(None, pattern=_PNG)
@@ -67,6 +68,9 @@ class Thumbnail(BaseModel):
     zoom: float = Field(1, ge=1, le=4)
     x: float = Field(0.5, ge=0, le=1)
     y: float = Field(0.5, ge=0, le=1)
+    figure: str | None = Field(None, pattern=_PNG)
+    tall: float = Field(0.9, ge=0.2, le=2)
+    across: float = Field(0.72, ge=0, le=1)
 
 
 @dataclass(frozen=True)
@@ -81,14 +85,22 @@ class Drawn:
 
 
 def draw_thumbnail(
-    told: Thumbnail, layers: Sequence[Image.Image], figures: int | None, size: tuple[int, int]
+    told: Thumbnail,
+    layers: Sequence[Image.Image],
+    figures: int | None,
+    size: tuple[int, int],
+    figure: Image.Image | None = None,
 ) -> Drawn:
     """Draw a thumbnail of a `size` in pixels from the layers of a picture, from back to front; from the one with the
-    index `figures` on they lie over words that are `behind` (None: no figure is known apart)."""
+    index `figures` on they lie over words that are `behind` (None: no figure is known apart). A `figure` that was cut
+    out is laid before all of them, and is what words are behind then."""
     box = _window(told, layers[0].size, size)
     near = [
         layer.convert("RGBA").resize(size, Image.Resampling.LANCZOS, box=box) for layer in layers
     ]
+    if figure is not None:
+        near.append(_standing(told, figure, size))
+        figures = len(near) - 1
     front = figures if told.behind and figures is not None else len(near)
     picture = Image.new("RGBA", size, "black")
     for layer in near[:front]:
@@ -109,6 +121,22 @@ def draw_thumbnail(
     whole = int(np.asarray(lettering.fill, dtype=np.uint32).sum())
     hidden = 1 - int(seen.sum(dtype=np.uint32)) / whole if whole else 0.0
     return Drawn(picture.convert("RGB"), seen, hidden, float(capital[3] - capital[1]))
+
+
+def _standing(told: Thumbnail, figure: Image.Image, size: tuple[int, int]) -> Image.Image:
+    """A figure that was cut out, where it stands, on nothing; without the empty margin of its picture."""
+    cut = figure.convert("RGBA")
+    cut = cut.crop(cut.getchannel("A").getbbox())
+    high = max(1, round(told.tall * size[1]))
+    wide = max(1, round(cut.width * high / cut.height))
+    out = Image.new("RGBA", size)
+    # One that is taller than the thumbnail shows its head.
+    top = max(size[1] - high, round(0.04 * size[1]))
+    out.paste(
+        cut.resize((wide, high), Image.Resampling.LANCZOS),
+        (round(told.across * size[0] - wide / 2), top),
+    )
+    return out
 
 
 def _window(

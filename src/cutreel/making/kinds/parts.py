@@ -4,7 +4,7 @@ from typing import ClassVar, Literal
 
 from cutreel.store import Assembled, ItemSpec, new_id
 
-from ..handing import Pictures, shot_plans, write_parts
+from ..handing import PartsForm, Pictures, shot_plans, write_parts
 from ..lacking import lacks_of
 from ..registry import Made, RunKind, Spec, Stage, Wanted, item
 from ..work import Work
@@ -22,6 +22,7 @@ class PartsSpec(Spec):
     run: str
     pictures: Pictures
     size: PartSize
+    bundle: bool = False
 
 
 class PartsKind(OutcomeKind[PartsSpec]):
@@ -29,18 +30,19 @@ class PartsKind(OutcomeKind[PartsSpec]):
 
     def make(self, spec: PartsSpec, work: Work) -> Made | None:
         film = work.shop.assembled(work.film)
-        outcome = write_parts(
-            work.shop, film, spec.pictures, spec.size, work.progress, work.dropped
-        )
+        form = PartsForm(spec.pictures, spec.size, spec.bundle)
+        outcome = write_parts(work.shop, film, form, work.progress, work.dropped)
         return None if outcome is None else Made(None, outcome)
 
 
 class PartsWanted(Wanted):
-    """Pictures, sounds, words and timelines as files in one zip; `pictures` as they are, or as they move."""
+    """Pictures, sounds, words and timelines as files in one zip; `pictures` as they are, or as they move. As a `bundle`
+    the timeline with its media in one file (otioz)."""
 
     kind: Literal["parts"] = "parts"
     pictures: Pictures = "stills"
     size: PartSize = "1080p"
+    bundle: bool = False
 
 
 def _moving(film: Assembled, wanted: PartsWanted, shop: Workshop) -> list[ItemSpec]:
@@ -48,7 +50,7 @@ def _moving(film: Assembled, wanted: PartsWanted, shop: Workshop) -> list[ItemSp
 
 
 def _packed(film: Assembled, wanted: PartsWanted, shop: Workshop) -> list[ItemSpec]:
-    spec = PartsSpec(run=new_id(), pictures=wanted.pictures, size=wanted.size)
+    spec = PartsSpec(run=new_id(), pictures=wanted.pictures, size=wanted.size, bundle=wanted.bundle)
     return [item(spec, "pack the parts", weight=2 + film.seconds * 0.02)]
 
 

@@ -6,7 +6,7 @@ from typing import ClassVar, Literal
 from pydantic import Field
 
 from cutreel.core.errors import BadInput
-from cutreel.core.film import Aspect, ReadShot, heads_of, near_shot
+from cutreel.core.film import Aspect, ReadShot, heads_told, near_shot
 from cutreel.core.film.commands import AddThumbnailPicture
 from cutreel.core.keys import seed_from
 from cutreel.core.publishing import MOST_PROMPT, ThumbnailPicture
@@ -46,7 +46,7 @@ class ThumbnailKind(PictureKind):
             seed=spec.seed,
             offer=str(made.data.get("offer") or spec.offer),
             layers=[*kept.layers],
-            heads=[(h.x, h.top, h.low) for h in heads_of(kept.about.get("regions", []))],
+            heads=[(h.x, h.top, h.low) for h in heads_told(kept.about.get("regions", []))],
             rights=made.data.get("rights", {}),
         )
         change_now(

@@ -52,7 +52,8 @@ function Parts({ film }: { film: Film }) {
   const going = runs.find((r) => r.state === "going" || r.state === "paused");
   const last = runs.find((r) => r.state === "done" && filesOf(r));
   const [pictures, setPictures] = useState<"stills" | "moving">("stills");
-  const wish = { kind: "parts", pictures } as const;
+  const [form, setForm] = useState<"zip" | "bundle">("zip");
+  const wish = { kind: "parts", pictures, bundle: form === "bundle" } as const;
   const estimate = useEstimate(film.id, wish, film.revision, !going).data;
   const unsaid = (last?.outcome as { unsaid?: string[] } | undefined)?.unsaid ?? [];
   return (
@@ -60,12 +61,13 @@ function Parts({ film }: { film: Film }) {
       <h2 className="mb-1 font-serif text-[20px] font-bold">The film in its parts</h2>
       <p className="mb-3 text-ink-2">
         Pictures, lines, sounds and music as files, numbered and named by edge; captions, notes, the
-        shot list and both timelines with them, in one zip.
+        shot list and both timelines with them, in one zip. Or the timeline with its media alone, as
+        one file (.otioz) that other programs open.
       </p>
       {going ? (
         <RunControls film={film} run={going} />
       ) : (
-        <div className="flex items-center gap-2">
+        <div className="flex flex-wrap items-center gap-2">
           <Choice
             label="Pictures of the parts"
             value={pictures}
@@ -74,6 +76,15 @@ function Parts({ film }: { film: Film }) {
               ["moving", "moving pictures, 1080p, with handles"],
             ]}
             onChange={(p) => setPictures(p as "stills" | "moving")}
+          />
+          <Choice
+            label="How the parts are packed"
+            value={form}
+            options={[
+              ["zip", "in a zip"],
+              ["bundle", "OpenTimelineIO with media"],
+            ]}
+            onChange={(f) => setForm(f as "zip" | "bundle")}
           />
           <Button kind="ink" disabled={start.isPending} onClick={() => start.mutate(wish)}>
             Take the parts out

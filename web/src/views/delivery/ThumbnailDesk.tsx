@@ -34,21 +34,20 @@ const SHAPES = [
 ] as const;
 const SMALL = 168;
 const times = (zoom: number) => `${zoom.toFixed(1)} ×`;
-type Slid = "size" | "zoom" | "x" | "y";
+type Slid = "size" | "zoom" | "x" | "y" | "tall" | "across";
 /** What is slid: its field, its name and in full, its least and most, its step, and how it is said. */
-const SLIDES: readonly (readonly [
-  Slid,
-  string,
-  string,
-  number,
-  number,
-  number,
-  (value: number) => string,
-])[] = [
+type Slider = readonly [Slid, string, string, number, number, number, (value: number) => string];
+const SLIDES: readonly Slider[] = [
   ["size", "letters", "Size of the letters", 0.1, 0.5, 0.02, inHundredths],
   ["zoom", "nearer", "How near", 1, 4, 0.1, times],
   ["x", "across", "Across", 0, 1, 0.02, inHundredths],
   ["y", "down", "Down", 0, 1, 0.02, inHundredths],
+];
+
+/** Those of a figure that was cut out. */
+const STANDING: readonly Slider[] = [
+  ["tall", "tall", "How tall the figure is", 0.2, 2, 0.05, inHundredths],
+  ["across", "stands", "Where the figure stands", 0, 1, 0.02, inHundredths],
 ];
 
 const CALLED = { kept: "Kept", made: "Made", proposed: "Proposed" } as const;
@@ -238,20 +237,33 @@ function Wording({ film, shown, words, onPut }: WordingProps) {
         onChange={(behind) => onPut({ behind })}
       />
       <Check label="a shade under them" on={!!shown.shade} onChange={(shade) => onPut({ shade })} />
-      {SLIDES.map(([field, name, label, least, most, step, says]) => (
-        <div key={field} className="grid grid-cols-[52px_1fr] items-center">
-          <span className="text-ink-2">{name}</span>
-          <Slide
-            name={label}
-            value={shown[field]!}
-            least={least}
-            most={most}
-            step={step}
-            says={says}
-            onPut={(value) => onPut({ [field]: value })}
-          />
-        </div>
-      ))}
+      {film.cutouts.length > 0 && (
+        <Choice
+          label="A figure that was cut out"
+          value={shown.figure ?? "none"}
+          options={[
+            ["none", "no figure cut out"],
+            ...film.cutouts.map((c) => [c.media, c.name] as const),
+          ]}
+          onChange={(f) => onPut({ figure: f === "none" ? null : f })}
+        />
+      )}
+      {[...SLIDES, ...(shown.figure ? STANDING : [])].map(
+        ([field, name, label, least, most, step, says]) => (
+          <div key={field} className="grid grid-cols-[52px_1fr] items-center">
+            <span className="text-ink-2">{name}</span>
+            <Slide
+              name={label}
+              value={shown[field]!}
+              least={least}
+              most={most}
+              step={step}
+              says={says}
+              onPut={(value) => onPut({ [field]: value })}
+            />
+          </div>
+        ),
+      )}
       <div className="flex items-center gap-1">
         <Button
           kind="quiet"
