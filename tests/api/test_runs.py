@@ -7,6 +7,7 @@ import signal
 import uuid
 from collections import Counter
 
+import av
 import httpx
 import numpy as np
 import pytest
@@ -149,6 +150,37 @@ def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(
     assert ended["state"] == "done" and ended["done"] == 2 * len(film["shots"])
     assert spent(client, film) == pytest.approx(0.006 * len(film["shots"]))
     assert all(len(s["takes"]) == 2 for s in shots_of(client, film))
+
+
+FORMS = ("web", "archive", "master", "vp9", "av1", "web")
+
+
+def test_six_files_are_made_though_a_worker_is_killed(stack, client, film, finished) -> None:
+    """Every file is decoded whole by PyAV: as many frames as the film has. What they share is made and paid once."""
+    finished(film["id"], start(client, film, kind="everything")["id"])
+    now = client.get(f"/api/films/{film['id']}").json()
+    cost = spent(client, film)
+    wishes = [
+        {"kind": "delivery", "size": "360p", "form": form, "captions": "off" if n else "burn"}
+        for n, form in enumerate(FORMS)
+    ]
+    runs = [start(client, now, **wish) for wish in wishes]
+    until(lambda: any(r["done"] for r in client.get(f"/api/films/{film['id']}/runs").json()[:6]))
+    victim = stack.processes["worker-2"]
+    os.killpg(victim.pid, signal.SIGKILL)
+    victim.wait()
+    stack.start_worker("worker-2")
+    for run, wish in zip(runs, wishes, strict=True):
+        ended = finished(film["id"], run["id"])
+        assert ended["state"] == "done", ended
+        ending = ended["outcome"]["film"].rsplit(".", 1)[1]
+        data = client.get(f"/api/runs/{run['id']}/files/film.{ending}").content
+        with av.open(io.BytesIO(data)) as file:
+            assert sum(1 for _ in file.decode(video=0)) == now["frames"], wish
+        with av.open(io.BytesIO(data)) as file:
+            heard = sum(float(f.samples) / f.rate for f in file.decode(audio=0))
+        assert heard == pytest.approx(now["seconds"], abs=0.1), wish
+    assert spent(client, film) == cost
 
 
 def test_jobs_are_idempotent(stack) -> None:

@@ -67,7 +67,8 @@ def words_for(film: Assembled) -> list[str]:
 def _words_over(film: Assembled, at: int, used: Collection[str]) -> str:
     """Words for the picture of a shot: what is said in it or around it, else what is asked or called out anywhere, else
     the film's name, once, and then what names nobody."""
-    said = [s for s in _short_said(film) if s.words not in used]
+    short = [s for s in _short_said(film) if s.words not in used]
+    said = [s for s in short if not _points(s.words)]
     people = film.read.shots[at].facts.people
     near = [s for s in said if s.shot == at] + [
         s
@@ -78,7 +79,7 @@ def _words_over(film: Assembled, at: int, used: Collection[str]) -> str:
     name = _name_short(film)
     named = {w.lower() for p in film.document.cast for c in (p.name, *p.aliases) for w in c.split()}
     # Words that name somebody belong to a picture of them.
-    loose = [s for s in said if not named & set(s.words.lower().split())]
+    loose = [s for s in (*said, *short) if not named & set(s.words.lower().split())]
     found = next((s.words for s in (*near, *called)), None)
     if found is None:
         found = name if name not in used else next((s.words for s in loose), name)
