@@ -6,6 +6,7 @@ Pradhan et al. (2014), by the package scorch; the extracts of older books are in
 import pytest
 from scorch.scores import b_cubed, ceaf_e, muc
 
+from cutreel.core.colour import colour_in
 from cutreel.core.continuity import Person, known_people, propose_cast, propose_places
 from cutreel.core.film import Offered, Settings, apply_command, new_film, read_film
 from cutreel.core.film.commands import TakeCast
@@ -296,6 +297,26 @@ def test_a_name_is_told_with_what_bears_it() -> None:
     assert "small girl" in traits["Pim"] and "goat" in traits["Button"]
     assert "thin man" in traits["Old Tom"] and "green apron" in traits["Old Tom"]
     assert "stout woman" in traits["Marta"] and "red hair" in traits["Marta"]
+
+
+def test_a_dog_is_called_as_it_is_said_to_be_and_does_not_speak_for_the_girl() -> None:
+    text = (
+        "A girl pushed the door open. She was twelve. Behind her came a brown dog with one torn ear.\n\n“I want to learn "
+        "how to stop time,” she said.\n\n“Then teach me,” said the girl. Her name was Wren Hale.\n\nThe dog, whose name was "
+        "Biscuit, slept in the box.\n"
+    )
+    cast = cast_of(text)
+    assert set(cast) == {"Wren Hale", "Biscuit"} and cast["Biscuit"].is_animal
+    assert "brown" in " ".join(t.text for t in cast["Biscuit"].traits)
+    assert spoken(text)[0][0] == "Wren Hale"
+
+
+def test_a_garment_without_a_colour_has_one_in_every_picture() -> None:
+    cast = cast_of(
+        "Tom slept. Ada was a girl with red hair and a coat that was too big for her. Ada ran.\n"
+    )
+    (clothes,) = [t.text for t in cast["Ada"].traits if t.about == "clothes"]
+    assert clothes.endswith(" coat") and colour_in(clothes) is not None
 
 
 def test_who_is_called_by_a_noun_behind_the_name_is_that_person() -> None:

@@ -27,6 +27,15 @@ def places(text: str) -> list[str]:
             "I walked down the road. My mother was in hospital. I whistled. I sat down.",
             ["a country road", "a hospital ward", "a country road", "a country road"],
         ),
+        # where somebody lies ill who is not with them
+        (
+            "Ada stood in the kitchen. Her uncle was ill in the infirmary. Ada slept.",
+            ["a kitchen", "an infirmary", "a kitchen"],
+        ),
+        # left long before
+        ("Ada stood in the kitchen. She had not smiled since her uncle left on the coach.", ["a kitchen"] * 2),
+        # before it is said where: where it goes on
+        ("Nobody remembered Ada. Her shop was small. Ada walked to the tower.", ["a shop", "a shop", "a tower"]),
         # her own room is where she is
         ("Tom took Ada to the inn. Ada’s room was small. Ada slept.", ["an inn", "a room", "a room"]),
         # a place that is full is seen from within; one that does something is seen for a moment

@@ -183,7 +183,7 @@ def test_words_of_hour_and_weather_count_where_they_say_how_it_is_now(
 @pytest.mark.parametrize(
     ("text", "deed"),
     [
-        ("Ada had lifted the lamp. Then she lit it.", "{1} lights it"),
+        ("Ada had lifted the lamp. Then she lit it.", "{1} lights the lamp"),
         (
             "Ada carried a bucket of water across the yard.",
             "{1} carries a bucket of water across the yard",
@@ -201,6 +201,19 @@ def test_words_of_hour_and_weather_count_where_they_say_how_it_is_now(
         ("Ada would have lifted the lamp.", None),
         ("Ada believed him.", None),
         ("The town had no bridge.", None),
+        # a thing that another sentence named
+        ("The bottle drifted north. A gull stood on it.", "a gull stands on the bottle"),
+        ("The wine bottle drifted. The bottle sank. Ada lifted it.", "{1} lifts the wine bottle"),
+        (
+            "Tom slept.\n\nThe bottle drifted north. The bottle sank.\n\nSand buried it.",
+            "Sand buries the bottle",
+        ),
+        ("Ada took the key and turned it.", "{1} turns it"),
+        ("The sea was calm. Ada saw it.", "{1} sees it"),
+        ("The wheels groaned.", "the wheels groan"),
+        ("By noon Ada could lift the lamp.", "{1} lifts the lamp"),
+        ("Waves as high as a lamp rolled over Ada.", None),
+        ("They do what Ada did with the lamp.", None),
     ],
 )
 def test_a_deed_is_what_is_seen_in_the_present_tense(text: str, deed: str | None) -> None:
@@ -222,11 +235,25 @@ def test_things_are_named_with_how_they_look() -> None:
 
 
 def test_what_is_denied_or_compared_is_no_sight() -> None:
-    seen = {
-        s.phrase
-        for s in paragraph("There were no footprints. A ladder lay there like a bone.").sights
-    }
-    assert seen == {"a ladder"}
+    text = "There were no footprints. A ladder lay there like a bone. The sea is a machine."
+    assert {s.phrase for s in paragraph(text).sights} == {"a ladder", "the sea"}
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "The bottle sank. It was cold. It rained. It took a week.",
+        "The bottle sank. It said: nothing.",
+        "The bottle sank. A child lifted it, and it was a girl.",
+    ],
+)
+def test_an_it_that_means_nothing_brings_no_thing(text: str) -> None:
+    assert not any("bottle" in d.text for d in paragraph(text).deeds[1:] if "lift" not in d.text)
+
+
+def test_what_fell_silent_is_nothing_to_see() -> None:
+    (deed,) = paragraph("The bell fell silent.").deeds
+    assert deed.weight == 0
 
 
 def test_an_answer_is_followed_by_what_hung_on_it() -> None:

@@ -269,3 +269,12 @@ def test_a_straw_hat_is_of_straw_unless_a_colour_is_said() -> None:
         .hat
     )
     assert red is not None and red[1] is not None and red[1][1] < 100
+
+
+def test_a_girl_called_wren_brings_no_bird_and_what_falls_silent_does_not_fall() -> None:
+    text = "Medium shot. Wren Hale (girl, red hair, navy coat). Wren Hale speaks. a kitchen. day"
+    assert set(boxes(text)) == {"wren hale"} and not read_prompt(text).animals
+    bird = read_prompt("Medium shot. Ada (girl, red hair). Ada looks at a wren. a kitchen. day")
+    assert [a.kind for a in bird.animals]
+    silent = "Medium shot. Ada (girl, red hair). the bell falls silent, Ada runs. a street. day"
+    assert read_prompt(silent).figures[0].pose == "run"

@@ -111,6 +111,8 @@ _COMPARED = re.compile(
     r"(?:[a-z'-]+ ){0,2}?[a-z'-]+(?= of | in | at | on | with | and | who | that |[.,;:!?)]|$)"
 )
 """What somebody is compared with is not there: "stood in the bow like a small captain"."""
+_SILENT = re.compile(r"\b(?:falls?|fell) (?:silent|quiet|still|dark|ill|sick|due|behind)\b")
+"""Nobody falls there."""
 _TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing us")
 """Where a face is turned; no camera is in the picture."""
 
@@ -168,7 +170,7 @@ def read_prompt(prompt: str) -> Reading:
         out.palette = [NAMED[c] for c in re.split(r",\s*", named.group(1).strip()) if c in NAMED]
         used |= {"palette", *re.findall(r"[a-z]+", named.group(1))}
         rest = rest.replace(named.group(), " ")
-    rest = _COMPARED.sub(" ", rest)
+    rest = _SILENT.sub(" ", _COMPARED.sub(" ", rest))
     _free_figures(rest, out, used)
     _groups(rest, out, used)
     _scene(rest, out, used)
@@ -408,8 +410,9 @@ def _coat(after: str) -> tuple[RGB | None, set[str]]:
 
 def _deeds(text: str, out: Reading, used: set[str]) -> None:
     """Animals, props, poses and expressions; a deed belongs to the figure named last before it."""
-    called = {part for f in out.figures for part in f.name.split(" ") if part not in v.ANIMALS and part not in v.PROPS}
-    """Somebody called Fell does not fall."""
+    called = {part for f in out.figures for part in f.name.split(" ")
+              if not f.name.startswith("the ") or (part not in v.ANIMALS and part not in v.PROPS)}
+    """Somebody called Fell does not fall, and a girl called Wren brings no bird."""
     beasts = {part for a in out.animals for part in a.name.split(" ")}
     """An animal with a name is there already."""
     called |= beasts

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import replace
 from typing import Literal
 
+from cutreel.core.colour import colour_in
 from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import (
     KIN,
@@ -342,16 +343,21 @@ def _traits(
         Trait(about="skin", text=skin, said=told.words_for(skin)),
         Trait(
             about="clothes",
-            text=_and(_clothes(told, f"{colour} {garment}")),
+            text=_and(_clothes(told, colour, f"{colour} {garment}")),
             said=told.words_for(*told.clothes),
         ),
     ]
 
 
-def _clothes(told: Described, garment: str) -> list[str]:
+def _clothes(told: Described, colour: str, garment: str) -> list[str]:
     """What somebody wears: as the text says; where it names nothing that covers the body, a guess beside it."""
-    covered = any(slot_of(Trait(about="clothes", text=c)) == "top" for c in told.clothes)
-    return told.clothes if covered else [garment, *told.clothes]
+    tops = [c for c in told.clothes if slot_of(Trait(about="clothes", text=c)) == "top"]
+    if not tops:
+        return [garment, *told.clothes]
+    if any(colour_in(c) for c in tops):
+        return told.clothes
+    # A coat that has no colour would have another in every picture.
+    return [f"{colour} {c}" if c == tops[0] else c for c in told.clothes]
 
 
 def _and(things: Sequence[str]) -> str:

@@ -65,9 +65,16 @@ class Scenery:
         self.surnames = {
             part for p in cast for call in (p.name, *p.aliases) for part in call.split()[1:]
         }
-        self.somewhere = somewhere(places) if story.paragraphs else ""
         self.home = ""
         self.home = self._home(story)
+        self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
+
+    def _begins(self, story: Story) -> str:
+        """Where the story is before it says so: where it goes on first, unless somebody only comes there."""
+        told = (a for _, p in sorted(story.paragraphs.items()) for a in p.arrivals)
+        first = next((a for a in told if not a.elsewhere), None)
+        here = first is not None and not first.comes and first.stays and first.noun != "home"
+        return self._place(first) if first is not None and here else ""
 
     def _home(self, story: Story) -> str:
         """Where somebody comes who goes home: where they are first said to live."""

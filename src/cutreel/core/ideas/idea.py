@@ -156,8 +156,10 @@ def _thing(moment: Moment, names: Names) -> list[Idea]:
                     1.5,
                 )
             ]
-    for sight in moment.told.sights:
-        if sight.sort == "thing" and not moment.present:
+    # An animal is looked at sooner than a thing beside it.
+    seen = sorted(moment.told.sights, key=lambda s: s.sort != "animal")
+    for sight in seen:
+        if sight.sort in ("thing", "animal") and not moment.present:
             return [
                 Idea(
                     "thing", "close", (), f"{sight.phrase}, near", f"“{sight.phrase}” is named", 1.3

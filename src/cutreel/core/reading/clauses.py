@@ -88,13 +88,21 @@ def _unreal(parsed: Parsed, verb: int) -> str:
         return "compared" if "as" in marks else "wished"
     if "though" in marks and "as" in marks:
         return "compared"
+    above = tokens[token.head]
+    if "as" in marks and _is_as(parsed, token.head):
+        return "compared"  # "waves as high as a house rolled over it"
+    if token.dep == "ccomp" and above.lemma == "do" and _asks_what(parsed, verb):
+        return "compared"  # "they do what he did"
+    if "since" in marks and token.dep == "advcl" and _is_perfect(parsed, token.head):
+        return "remembered"  # "he had not smiled since his wife left"
+    if auxes & _WOULD == {"could"} and _by_then(parsed, verb):
+        return ""  # "by December she could take a watch apart"
     if auxes & _WOULD and token.lemma not in {"see", "hear", "feel", "smell"}:
         return "wished"
     if token.tag == "VBN" and auxes & {"had", "'d", "’d"}:
         return "" if token.sentence in memories(parsed) else "remembered"
     if auxes & {"will", "'ll", "’ll"}:
         return "wished"
-    above = tokens[token.head]
     if token.head != verb:
         if token.dep in {"xcomp", "ccomp"} and above.lemma in MENTAL | SPEECH:
             return "wished"
@@ -121,6 +129,34 @@ def _unreal(parsed: Parsed, verb: int) -> str:
                 return ""  # "when she came home, her hair had gone white"
             return outer if outer and (token.dep != "advcl" or outer != "denied") else ""
     return ""
+
+
+def _is_as(parsed: Parsed, i: int) -> bool:
+    """Whether a word is "as", or is told how much by one: "as high as"."""
+    words = [i, *(c for c in parsed.children[i] if parsed.tokens[c].dep == "advmod")]
+    return any(parsed.tokens[w].text.lower() == "as" for w in words)
+
+
+def _asks_what(parsed: Parsed, verb: int) -> bool:
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return any(t.text.lower() == "what" and t.dep in {"dobj", "attr"} for t in below)
+
+
+def _is_perfect(parsed: Parsed, verb: int) -> bool:
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return any(t.dep == "aux" and t.lemma in {"have", "'d", "’d"} for t in below)
+
+
+def _by_then(parsed: Parsed, verb: int) -> bool:
+    for c in parsed.children[verb]:
+        if parsed.tokens[c].text.lower() != "by" or c > verb:
+            continue
+        if any(
+            parsed.tokens[k].name in {"DATE", "TIME"} or sort_of(parsed.tokens[k].lemma) == "time"
+            for k in parsed.children[c]
+        ):
+            return True
+    return False
 
 
 def compared(parsed: Parsed, index: int) -> bool:

@@ -1,7 +1,7 @@
 """What happens before our eyes, clause by clause, put as a picture says it: in the present tense, with names for
 pronouns, without what is thought, said, denied or compared."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from types import MappingProxyType
 from typing import NamedTuple
 
@@ -39,6 +39,8 @@ _EMPTY_VERBS = frozenset(
     "have do happen seem appear become mean matter keep let make get begin start stop go on turn use need "
     "cost belong last exist".split()
 )
+_TURNS = frozenset("fall grow go turn stay remain".split())
+"""With what something becomes: "fell silent" shows nothing."""
 _DRAWN_MENTAL = {"wonder": "ponders", "think": "ponders", "fear": "is afraid", "remember": "ponders", "dream": "dreams"}
 _SEVERAL = frozenset("pair couple row bunch handful heap pile set dozen crowd herd flock line stack".split())
 _OF_SHIPS = frozenset("sink sail strike anchor founder capsize drift list steam".split())
@@ -54,7 +56,7 @@ def deeds_in(
     others: Mapping[int, str] = MappingProxyType({}),
 ) -> tuple[Deed, ...]:
     """The deeds of a paragraph, in order; tokens `spoken` are words of a quotation; `others` are pronouns that mean
-    people who are not in the cast, with the words for those."""
+    things, or people who are not in the cast, with the words for those."""
     out = []
     for i, token in enumerate(parsed.tokens):
         if (
@@ -108,7 +110,7 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             or token.dep in {"compound", "npadvmod"}
         ):
             continue
-        if called(i) or compared(parsed, i) or _none_of(parsed, i):
+        if called(i) or compared(parsed, i) or _none_of(parsed, i) or _is_likened(parsed, i):
             continue
         verb = clause_of(parsed, i)
         if unreal(parsed, verb) not in {"", "remembered"}:
@@ -121,6 +123,19 @@ def _proper(parsed: Parsed, i: int) -> str:
     """A name of several words, whole."""
     first = [c for c in parsed.children[i] if c < i and parsed.tokens[c].dep == "compound"]
     return " ".join(parsed.tokens[k].text for k in [*first, i])
+
+
+def _is_likened(parsed: Parsed, i: int) -> bool:
+    """ "The sea is a machine", "it is a machine": no machine is there."""
+    verb = parsed.tokens[i].head
+    if parsed.tokens[i].dep != "attr" or parsed.tokens[verb].lemma not in _BE:
+        return False
+    of = subjects(parsed, verb)
+    return bool(of) and all(
+        parsed.tokens[s].text.lower() in {"it", "this", "that"}
+        or (sort_of(parsed.tokens[s].lemma) in {"place", None} and parsed.tokens[s].pos == "NOUN")
+        for s in of
+    )
 
 
 def _none_of(parsed: Parsed, i: int) -> bool:
@@ -184,7 +199,7 @@ class _Clause:
         elif passive:
             verb = f"{'are' if plural else 'is'} {self.token.text.lower()}"
             weight = max(1, weight)
-        elif lemma in SPEECH:
+        elif lemma in SPEECH and not self._is_of_a_thing(subject, who):
             verb, rest, weight = ("speak" if plural else "speaks"), self._to_whom(), 1
         elif lemma in _DRAWN_MENTAL and self.token.sentence in memories(self.parsed):
             return None  # what they remember is seen, not they
@@ -194,9 +209,25 @@ class _Clause:
             return None
         else:
             verb = lemma if plural else present(lemma)
-            weight = weight + (0 if lemma in _EMPTY_VERBS else 1)
+            turns = not who and lemma in _TURNS and self._has("acomp")
+            weight = weight + (0 if lemma in _EMPTY_VERBS or turns else 1)
         text = " ".join([named, verb, *rest])
         return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _has(self, dep: str) -> bool:
+        return any(self.tokens[c].dep == dep for c in self.below)
+
+    def _is_of_a_thing(self, subject: Sequence[int], who: Sequence[int]) -> bool:
+        """ "The wheels groaned": nobody speaks."""
+        things = {"thing", "plant", "food", "garment", "place"}
+        return not who and all(sort_of(self.tokens[s].lemma) in things for s in subject)
+
+    def _other(self, i: int) -> str:
+        """The words for a pronoun that means nobody of the cast; a thing is there to be drawn."""
+        words = self.others[i]
+        if self.tokens[i].text.lower() == "it":
+            self.things.append(words)
+        return words
 
     def _asks(self) -> bool:
         return any(
@@ -212,7 +243,7 @@ class _Clause:
         for s in subject:
             token = self.tokens[s]
             if s in self.others:
-                parts.append(self.others[s])
+                parts.append(self._other(s))
                 continue
             if token.pos == "PRON" or token.tag in {"WDT", "WP", "EX", "DT"}:
                 return ""
@@ -327,7 +358,7 @@ class _Clause:
         if any(self.tokens[k].text.lower() == "no" for k in self.parsed.children[c]):
             return ""
         if c in self.others:
-            return self.others[c]
+            return self._other(c)
         if token.pos == "PRON":
             return "it" if token.text.lower() in {"it", "them"} else ""
         if sort_of(token.lemma) is None and token.pos != "PROPN":
@@ -350,6 +381,9 @@ class _Clause:
                 continue
             if self.called(k):
                 parts.append(_and([f"{{{p}}}" for p in self.called(k)]))
+                continue
+            if k in self.others:
+                parts.append(self._other(k))
                 continue
             sort = sort_of(token.lemma)
             if sort in {None, "time"} and token.name not in _NAMED_PLACES:

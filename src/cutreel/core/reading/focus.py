@@ -5,6 +5,8 @@ from typing import NamedTuple
 
 from cutreel.core.manuscript import Pronoun
 
+from .things import ThingTold
+
 MOST_AGE = 9
 """Sentences after which it does not matter any more how long somebody was not spoken of."""
 SURE = 0.6
@@ -55,13 +57,15 @@ class Others(NamedTuple):
 
 @dataclass(frozen=True)
 class Carried:
-    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin; others."""
+    """What a paragraph hands on: who was spoken of, the latest first; the last group; who spoke last; kin; others;
+    the things spoken of."""
 
     focus: tuple[Focus, ...] = ()
     group: tuple[int, ...] = ()
     spoke: tuple[int, ...] = ()
     kin: tuple[Kin, ...] = ()
     others: Others | None = None
+    things: tuple[ThingTold, ...] = ()
 
     def scene(self) -> "Carried":
         """The same behind a heading: further off."""
@@ -69,6 +73,7 @@ class Carried:
             self,
             focus=tuple(f._replace(age=min(MOST_AGE, f.age + 2)) for f in self.focus),
             others=None,
+            things=tuple(t._replace(age=t.age + 1) for t in self.things),
         )
 
 

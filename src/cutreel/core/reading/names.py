@@ -127,6 +127,11 @@ def _whose(parsed: Parsed, i: int) -> str:
     """ "The girl's name was Posy": the noun, for the name; empty for any other word."""
     for k in _names_told(parsed, i):
         for of in (parsed.tokens[c] for c in parsed.children[k]):
+            if of.dep == "poss" and of.text.lower() == "whose":
+                # "The dog, whose name was Biscuit".
+                bearer = parsed.tokens[parsed.tokens[parsed.tokens[k].head].head]
+                if sort_of(bearer.lemma) in _BEARERS:
+                    return bearer.lemma
             if of.dep == "poss" and of.pos == "NOUN" and sort_of(of.lemma) in _BEARERS:
                 return of.lemma
     return ""

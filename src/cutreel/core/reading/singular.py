@@ -78,6 +78,10 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
             # An animal with a name is called so sooner than one without.
             known = page.cast.is_somebody(p)
             named = p.kind == "animal" and p.has_name
+            # "The Swallow" is somebody; a dog called Biscuit is a dog.
+            plain = named and any(c.startswith("the ") for c in p.calls[1:])
+            if plain and _is_said_of_people(page, sex):
+                score -= NAMED_BEAST
             score -= 0.6 if named else OPEN_SEX if p.kind == "person" or known else 2.6
             if p.kind == "animal" and f.age > (GONE if known else 1):
                 continue
@@ -85,6 +89,16 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
             score += 1.5
         scored.append((score, f.id))
     return scored
+
+
+NAMED_BEAST = 0.8
+"""What an animal that has a name, and no sex yet, loses where a person may be meant."""
+
+
+def _is_said_of_people(page: Page, sex: Pronoun) -> bool:
+    """Whether "she" is sooner a girl than her dog, of which no sex is told: she was told of just before."""
+    near = (page.cast.people.get(f.id) for f in page.now.focus if f.age <= GONE)
+    return any(p is not None and p.kind == "person" and p.pronoun == sex for p in near)
 
 
 def _only_one(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:

@@ -1,7 +1,7 @@
 """A whole story as read: for every paragraph who is meant, what happens, where and when."""
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from cutreel.core.manuscript import Manuscript
 
@@ -13,6 +13,7 @@ from .memories import memory_spans
 from .page import Paragraph, Spoken
 from .parsed import Parses
 from .people import people_in
+from .things import things_meant
 from .when import other_days, years_told
 from .where import Arrival, arrivals, muted
 
@@ -139,10 +140,11 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
     def called(i: int) -> tuple[int, ...]:
         return meant.get(i, ())
 
+    things, carried = things_meant(parsed, said, called, before.things)
     return (
         ReadParagraph(
             mentions,
-            deeds_in(parsed, said, called, others),
+            deeds_in(parsed, said, called, {**things, **others}),
             sights_in(parsed, said, called),
             arrivals(parsed, said, called, cast.teller),
             muted(parsed, said),
@@ -151,5 +153,5 @@ def _read(paragraph: Paragraph, cast: Cast, before: Carried) -> tuple[ReadParagr
             changes_in(parsed, said, called),
             memory_spans(parsed),
         ),
-        after,
+        replace(after, things=carried),
     )

@@ -123,8 +123,9 @@ def arrivals(
         found = _there(parsed, i)
         if found is not None:
             verb = clause_of(parsed, i)
-            elsewhere = (
-                teller is not None and not found and _others_are(parsed, verb, called, teller)
+            elsewhere = not found and (
+                (teller is not None and _others_are(parsed, verb, called, teller))
+                or _is_kept_elsewhere(parsed, i, verb, called)
             )
             stays = (
                 token.dep not in SUBJECT
@@ -153,6 +154,23 @@ def _others_are(parsed: Parsed, verb: int, called: Called, teller: int) -> bool:
     of = subjects(parsed, verb)
     somebody = any(sort_of(parsed.tokens[s].lemma) == "person" or called(s) for s in of)
     return somebody and not any(teller in called(s) for s in of)
+
+
+_KEPT_IN = frozenset(
+    "infirmary hospital prison jail gaol asylum workhouse army war churchyard cemetery".split()
+)
+
+
+def _is_kept_elsewhere(parsed: Parsed, i: int, verb: int, called: Called) -> bool:
+    """ "Her mother was ill in the infirmary": said of somebody who is not with them."""
+    if parsed.tokens[verb].lemma not in {"be", "lie"} or parsed.tokens[i].lemma not in _KEPT_IN:
+        return False
+    return any(
+        sort_of(parsed.tokens[s].lemma) == "person"
+        and not called(s)
+        and any(parsed.tokens[c].dep == "poss" for c in parsed.children[s])
+        for s in subjects(parsed, verb)
+    )
 
 
 def _is_somebodys(parsed: Parsed, i: int, called: Called) -> bool:

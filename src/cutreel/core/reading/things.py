@@ -1,0 +1,132 @@
+"""Which thing "it" means, where that is no one of the cast: "A gull stood on it" is a gull on the bottle.
+
+The thing spoken of last, the subject before others, and sooner what the story keeps coming back to. Only what a
+sentence before named is put in place of "it": within a sentence the word stands beside its thing anyhow.
+"""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from typing import NamedTuple
+
+from cutreel.core.nouns import sort_of
+
+from .clauses import SPEECH, SUBJECT, Called, clause_of, compared, subjects, unreal
+from .parsed import Parsed
+
+DRAWN = frozenset({"thing", "plant", "food", "garment"})
+PARTS = frozenset(
+    "water air wind light dark darkness side top end part edge sun moon sky rain snow sand".split()
+)
+"""What is everywhere, or a part of something: "it" means it no sooner than a place."""
+ROLES = {"nsubj": 3.0, "nsubjpass": 3.0, "dobj": 2.0, "attr": 1.0, "pobj": 1.0}
+MENTIONED, MOST_MENTIONED = 0.5, 2.0
+"""What each time that a thing was named or meant counts, and all together at most: less than a nearer subject."""
+SENTENCE = 1.0
+"""What a sentence in between costs."""
+MOST_CARRIED = 3
+_IDLE = frozenset(
+    "rain snow seem appear happen take turn get become grow matter cost last follow strike say mean help make".split()
+)
+"""Verbs whose "it" often means nothing."""
+
+
+class ThingTold(NamedTuple):
+    """A thing that was spoken of: its noun, the words for it, how `often`, and how many sentences ago (a paragraph's
+    end counts as one)."""
+
+    noun: str
+    phrase: str
+    often: int
+    age: int
+
+
+@dataclass
+class _Candidate:
+    phrase: str
+    drawn: bool
+    role: float
+    sentence: int
+    count: int
+    verb: int = -1
+
+    def worth(self, sentence: int) -> float:
+        often = min(MOST_MENTIONED, MENTIONED * self.count)
+        return self.role + often - SENTENCE * (sentence - self.sentence)
+
+
+def things_meant(
+    parsed: Parsed, spoken: frozenset[int], called: Called, before: Sequence[ThingTold]
+) -> tuple[Mapping[int, str], tuple[ThingTold, ...]]:
+    """The words for what "it" means, by token; and the things that the next paragraph may still mean by it."""
+    known = {t.noun: _Candidate(t.phrase, True, 1.0, -1 - t.age, t.often) for t in before}
+    meant: dict[int, str] = {}
+    sentence = 0
+    for i, token in enumerate(parsed.tokens):
+        sentence = token.sentence
+        if i in spoken or called(i):
+            continue
+        if token.pos == "NOUN" and token.tag == "NN" and token.dep != "compound":
+            _note(parsed, i, known)
+        elif token.text.lower() == "it" and token.pos == "PRON" and not _idle(parsed, i):
+            found = _meant(parsed, i, known)
+            if found is None:
+                continue
+            if found.drawn and found.sentence != sentence:
+                meant[i] = f"the {found.phrase}"
+            found.sentence, found.count = sentence, found.count + 1
+            found.role = ROLES.get(token.dep, 0.5)
+            found.verb = clause_of(parsed, i)
+    told = [
+        ThingTold(noun, c.phrase, c.count, sentence - c.sentence)
+        for noun, c in known.items()
+        if c.drawn
+    ]
+    told.sort(key=lambda t: (-t.often + t.age, t.noun))
+    return meant, tuple(told[:MOST_CARRIED])
+
+
+def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
+    """A noun that "it" may mean from there on, or that stands in the way of others."""
+    token = parsed.tokens[i]
+    sort = sort_of(token.lemma)
+    drawn = sort in DRAWN and token.lemma not in PARTS and not compared(parsed, i)
+    role = ROLES.get(token.dep, 0.5)
+    if sort in {"person", "people", "time", "body"} or (sort is None and role < ROLES["dobj"]):
+        return
+    was = known.get(token.lemma)
+    phrase = _phrase(parsed, i)
+    if was is not None and len(was.phrase) >= len(phrase):
+        phrase = was.phrase
+    count = (was.count if was else 0) + 1
+    verb = clause_of(parsed, i)
+    known[token.lemma] = _Candidate(phrase, drawn, role, token.sentence, count, verb)
+
+
+def _meant(parsed: Parsed, i: int, known: Mapping[str, _Candidate]) -> _Candidate | None:
+    token = parsed.tokens[i]
+    verb = clause_of(parsed, i)
+    # Nothing does something to itself by "it".
+    others = [c for c in known.values() if c.verb != verb or token.dep in SUBJECT]
+    found = max(others, key=lambda c: c.worth(token.sentence), default=None)
+    return found if found is not None and found.worth(token.sentence) > 0 else None
+
+
+def _idle(parsed: Parsed, i: int) -> bool:
+    """Whether "it" may mean nothing: "it was cold", "it rained", "it took a week", "it said"."""
+    verb = clause_of(parsed, i)
+    token = parsed.tokens[verb]
+    is_subject = i in subjects(parsed, verb)
+    if unreal(parsed, verb) == "compared":
+        return True
+    passive = any(parsed.tokens[c].dep == "auxpass" for c in parsed.children[verb])
+    return (
+        is_subject
+        and not passive
+        and (token.lemma in _IDLE | SPEECH | {"be"} or token.pos == "AUX")
+    )
+
+
+def _phrase(parsed: Parsed, i: int) -> str:
+    """ "The wine bottle": the noun with what it is made up of."""
+    left = [c for c in parsed.children[i] if c < i and parsed.tokens[c].dep == "compound"]
+    return " ".join(parsed.tokens[k].text.lower() for k in [*left, i])
