@@ -157,7 +157,7 @@ def test_rooms_and_animals_keep_a_face_that_is_nobody_elses() -> None:
 
 def test_another_day_is_day_again_and_a_bed_stands_in_a_bedroom() -> None:
     text = (
-        "Frank stood on the beach at night. He slept there. In October he dived for his plates. "
+        "Frank stood on the beach at night. He smiled for the first time in nine years. In October he dived for his plates. "
         "One morning Ada was lying awake in bed. She heard music."
     )
     parses = parses_of(text)

@@ -44,6 +44,10 @@ def test_names() -> None:
     assert colour_in("dark brown hair, tied") == NAMED["dark brown"]
     assert colour_in("tanned skin") == (206, 156, 116) and colour_in("brown skin") != NAMED["brown"]
     assert colour_in("long fair hair") == NAMED["ochre"] and colour_in("a crooked nose") is None
+    copper = colour_in("cropped red hair")
+    assert copper is not None and NAMED["rust"][1] - 20 < copper[1] < NAMED["orange"][1]
+    assert colour_in("a short red beard") == copper and colour_in("red coat") == NAMED["red"]
+    assert colour_in("brick red hair band") == NAMED["brick red"]
     assert name_of(lab_of(NAMED["teal"])) == "teal" and css_of(lab_of((44, 118, 118))) == "#2c7676"
 
 

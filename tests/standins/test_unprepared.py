@@ -8,6 +8,7 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from cutreel.core.colour import colour_in
 from standins.illustrator.bodies import body_of
 from standins.illustrator.compose import draw
 from standins.illustrator.raster import paint
@@ -278,3 +279,12 @@ def test_a_girl_called_wren_brings_no_bird_and_what_falls_silent_does_not_fall()
     assert [a.kind for a in bird.animals]
     silent = "Medium shot. Ada (girl, red hair). the bell falls silent, Ada runs. a street. day"
     assert read_prompt(silent).figures[0].pose == "run"
+
+
+def test_red_hair_is_copper_and_a_red_coat_is_red() -> None:
+    """As the core takes the words of a trait, so that no picture of red hair counts as drifted."""
+    (ada,) = read_prompt(
+        "Close-up. Ada (woman, cropped red hair, red coat). a kitchen. day"
+    ).figures
+    assert ada.hair == colour_in("cropped red hair")
+    assert ada.garments[0][1] == colour_in("red coat") != ada.hair

@@ -97,6 +97,9 @@ _CARRIES = (
 """Somebody, by the first of their names, and what they have with them."""
 _FRAMINGS = (("extreme wide", "extreme wide"), ("extreme close", "extreme close"), ("close-up", "close"),
              ("close up", "close"), ("close shot", "close"), ("wide shot", "wide"), ("medium shot", "medium"))
+RED_HAIR = (178, 84, 44)
+"""Nobody's red hair is as red as a red coat."""
+_OF_HAIR = {"hair", "haired", "red-haired", "braid", "braids", "plait", "plaits", "curls", "ponytail", "pigtails"}
 _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "basket", "candle", "telescope", "umbrella",
              "flag", "rod", "rope", "bread", "oar", "apple", "pear", "cake", "pie", "cheese", "egg", "carrot", "mushroom", "bowl", "jug", "kettle", "hammer",
              "saw", "axe", "spade", "rake", "broom", "scissors", "hourglass", "compass", "ball", "kite", "balloon", "doll", "fiddle", "flute", "trumpet",
@@ -232,6 +235,8 @@ def _figure(text: str) -> tuple[Figure | None, set[str]]:
         held = colour if joined and worn else None
         made_of = next((v.OF_STUFF[w] for w in words if w in v.OF_STUFF), held)
         colour = next((NAMED[c] for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait)), made_of)
+        if colour == NAMED["red"] and any(w in _OF_HAIR or w in v.BEARDS for w in words):
+            colour = RED_HAIR
         used |= {w for c in _COLOUR_NAMES if re.search(rf"\b{c}\b", trait) for w in c.split()}
         worn = any(w in v.GARMENTS or w in v.EXTRAS or w in v.HATS for w in words)
         for word in words:

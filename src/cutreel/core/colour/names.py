@@ -35,6 +35,8 @@ _SKIN: dict[str, tuple[int, int, int]] = {
     "brown": (150, 104, 74), "dark": (108, 74, 54),
 }
 # fmt: on
+RED_HAIR = (178, 84, 44)
+"""Nobody's red hair is as red as a red coat."""
 _LONGEST_FIRST = sorted(NAMED, key=len, reverse=True)
 
 
@@ -46,6 +48,11 @@ def colour_in(words: str) -> tuple[int, int, int] | None:
         return next((_SKIN[w] for w in re.findall(r"[a-z]+", low) if w in _SKIN), None)
     if re.search(r"\bfair\b.*\bhair|\bhair.*\bfair\b", low):
         return NAMED["ochre"]
+    if re.search(
+        r"(?<!brick )\bred (?:\w+ )?(?:hair|beard|moustache|braids?|plaits?|curls)\b|\bred-haired\b",
+        low,
+    ):
+        return RED_HAIR
     return next((NAMED[name] for name in _LONGEST_FIRST if re.search(rf"\b{name}\b", low)), None)
 
 

@@ -70,6 +70,8 @@ def other_days(parsed: Parsed, spoken: frozenset[int]) -> tuple[int, ...]:
         while parsed.tokens[at].name == "DATE" and parsed.tokens[at].head != at:
             at = parsed.tokens[at].head
         before = parsed.tokens[at].text.lower()
+        if "time" in {parsed.tokens[n].lemma for n in (parsed.tokens[at].head, max(0, at - 1))}:
+            continue  # "for the first time in nine years"
         if _next_day(parsed, i):
             out.append(token.start)
             continue
