@@ -12,8 +12,17 @@ from cachetools import FIFOCache, LRUCache
 
 from cutreel.core.errors import Clash
 from cutreel.core.film import ReadingMemory, ReadShot, assemble, has_plate, is_fresh, read_film
+from cutreel.core.publishing import ReportFigure, amiss
 from cutreel.core.reading import Parses
-from cutreel.making import AT_ONCE, PreviewDesk, Workshop, parses_of, picture_spec, wish_reading
+from cutreel.making import (
+    AT_ONCE,
+    PreviewDesk,
+    Workshop,
+    parses_of,
+    picture_spec,
+    report_now,
+    wish_reading,
+)
 from cutreel.protocol import Offer
 from cutreel.store import Assembled, FilmRow, Result, TakeRow, last_of, offered, shots_told
 
@@ -24,6 +33,7 @@ from .views import card
 MOST_STATES = 24
 """States of a film that a page may still know; a page that knows an older one opens the film again."""
 MOST_FILMS = 12
+MOST_REPORTS = 400
 
 
 @dataclass
@@ -50,6 +60,7 @@ class FilmDesk:
     def __init__(self, shop: Workshop, preview: PreviewDesk) -> None:
         self.shop, self.preview = shop, preview
         self._films: LRUCache[str, _Film] = LRUCache(MOST_FILMS)
+        self._amiss: LRUCache[str, tuple[list[int], list[ReportFigure]]] = LRUCache(MOST_REPORTS)
         self._lock = RLock()
         self._boot, self._count = secrets.token_hex(3), count(1)
 
@@ -122,6 +133,20 @@ class FilmDesk:
         """All films as cards, last changed first, from what is kept of each; only one of which something became since
         is looked at."""
         return [self._card(film, at, kept) for film, at, kept in self.shop.films.summaries()]
+
+    def amiss(self, films: Collection[str]) -> Mapping[str, list[ReportFigure]]:
+        """The figures of films' reports that are not as aimed at; only a film of which something became since is looked
+        at, and no film that a page has open makes way for it."""
+        out = {}
+        for film, at, _ in self.shop.films.summaries():
+            if film not in films:
+                continue
+            known = self._amiss.get(film)
+            if known is None or known[0] != at:
+                known = (at, amiss(report_now(self.shop, self.shop.assembled(film))))
+                self._amiss[film] = known
+            out[film] = known[1]
+        return out
 
     def _card(self, film: str, at: list[int], kept: Mapping[str, object] | None) -> Card:
         if kept is not None and kept.get("at") == at:

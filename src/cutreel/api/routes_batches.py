@@ -15,7 +15,7 @@ from cutreel.core.spending import FilmIn
 from cutreel.making import SCRIPT, Story, begin_batch, reader, start_run, stories_in, to_look_at
 from cutreel.store import BatchRow, FilmOfBatch, Question
 
-from .door import Shop
+from .door import Films, Shop
 
 router = APIRouter(prefix="/api/batches")
 State = Literal["going", "stopped", "done"]
@@ -98,13 +98,13 @@ def found(file: UploadFile) -> FoundStories:
 
 
 @router.get("")
-def batches(shop: Shop) -> list[BatchView]:
+def batches(shop: Shop, films: Films) -> list[BatchView]:
     """All batches, the newest first."""
-    return [_view(shop, row) for row in shop.batches.all()]
+    return [_view(shop, films, row) for row in shop.batches.all()]
 
 
 @router.post("", status_code=201)
-def begin(wish: BatchWish, shop: Shop) -> BatchView:
+def begin(wish: BatchWish, shop: Shop, films: Films) -> BatchView:
     """Put a film of each story on the shelf, and begin with the first."""
     stories = [
         Story(
@@ -116,21 +116,21 @@ def begin(wish: BatchWish, shop: Shop) -> BatchView:
         for s in wish.stories
     ]
     made = begin_batch(shop, wish.name.strip(), stories, wish.most, _moment(wish.until))
-    return _view(shop, shop.batches.get(made))
+    return _view(shop, films, shop.batches.get(made))
 
 
 @router.put("/{batch}")
-def allow(batch: str, allowed: BatchAllowed, shop: Shop) -> BatchView:
+def allow(batch: str, allowed: BatchAllowed, shop: Shop, films: Films) -> BatchView:
     """Let a batch go on, within a sum and a time."""
     shop.batches.allow(batch, allowed.most, _moment(allowed.until))
-    return _view(shop, shop.batches.get(batch))
+    return _view(shop, films, shop.batches.get(batch))
 
 
 @router.post("/{batch}/stop")
-def stop(batch: str, shop: Shop) -> BatchView:
+def stop(batch: str, shop: Shop, films: Films) -> BatchView:
     """Begin no other film of a batch. The one that is being made goes on."""
     shop.batches.set_state(batch, "stopped", "Stopped by hand.")
-    return _view(shop, shop.batches.get(batch))
+    return _view(shop, films, shop.batches.get(batch))
 
 
 @router.delete("/{batch}", status_code=204)
@@ -140,14 +140,14 @@ def drop(batch: str, shop: Shop) -> None:
 
 
 @router.post("/{batch}/films/{film}/looked")
-def looked_over(batch: str, film: str, shop: Shop) -> BatchView:
+def looked_over(batch: str, film: str, shop: Shop, films: Films) -> BatchView:
     """Say that a film was looked over, and have its file made. Raises BadInput where it is not made yet."""
     known = next((f for f in shop.batches.get(batch).films if f.film == film), None)
     if known is not None and known.state != "made":
         raise BadInput("That film is not made yet.", "Wait until it is.")
     shop.batches.looked_over(batch, film)
     start_run(shop, film, "delivery", {})
-    return _view(shop, shop.batches.get(batch))
+    return _view(shop, films, shop.batches.get(batch))
 
 
 def _moment(told: datetime | None) -> datetime | None:
@@ -155,7 +155,8 @@ def _moment(told: datetime | None) -> datetime | None:
     return told.replace(tzinfo=UTC) if told is not None and told.tzinfo is None else told
 
 
-def _view(shop: Shop, row: BatchRow) -> BatchView:
+def _view(shop: Shop, films: Films, row: BatchRow) -> BatchView:
+    amiss = films.amiss({f.film for f in row.films if f.state in ("made", "failed")})
     return BatchView(
         id=row.id,
         name=row.name,
@@ -165,11 +166,11 @@ def _view(shop: Shop, row: BatchRow) -> BatchView:
         until=row.until,
         spent=float(row.spent),
         created=row.created,
-        films=[_film(shop, f) for f in row.films],
+        films=[_film(shop, f, amiss.get(f.film, [])) for f in row.films],
     )
 
 
-def _film(shop: Shop, film: FilmOfBatch) -> BatchFilmView:
+def _film(shop: Shop, film: FilmOfBatch, amiss: list[ReportFigure]) -> BatchFilmView:
     look = to_look_at(shop, film)
     return BatchFilmView(
         film=film.film,
@@ -181,6 +182,6 @@ def _film(shop: Shop, film: FilmOfBatch) -> BatchFilmView:
         says=film.says,
         questions=look.questions,
         failures=look.failures,
-        amiss=look.amiss,
+        amiss=amiss,
         looked=film.looked,
     )

@@ -7,14 +7,12 @@ from datetime import UTC, datetime
 from decimal import Decimal
 
 from cutreel.core.errors import BadInput, CutReelError
-from cutreel.core.publishing import ReportFigure
 from cutreel.core.spending import OfBatch, next_of, why_not
 from cutreel.store import BatchInHand, FilmOfBatch, Question
 
 from .beginning import Story, begin_film
 from .estimating import estimate
 from .kinds.reading import unread
-from .reporting import report_now
 from .runner import start_run
 from .workshop import Workshop
 
@@ -96,22 +94,17 @@ def _moved(shop: Workshop, batch: BatchInHand) -> bool:
 
 @dataclass(frozen=True)
 class ToLookAt:
-    """What there is to look at in a film of a batch: what its run asks, what could not be made, and the figures of its
-    report that are not as aimed at."""
+    """What there is to look at in a film of a batch beside its report: what its run asks, what could not be made."""
 
     film: FilmOfBatch
     questions: list[Question]
     failures: list[str]
-    amiss: list[ReportFigure]
     share: float
 
 
 def to_look_at(shop: Workshop, film: FilmOfBatch) -> ToLookAt:
     """The list of questions and faults of a film of a batch."""
     if film.run is None:
-        return ToLookAt(film, [], [], [], 0.0)
+        return ToLookAt(film, [], [], 0.0)
     run = shop.runs.view(film.run)
-    amiss: list[ReportFigure] = []
-    if film.state in ("made", "failed"):
-        amiss = [f for f in report_now(shop, shop.assembled(film.film)) if f.good is False]
-    return ToLookAt(film, run.questions, run.failures, amiss, run.share)
+    return ToLookAt(film, run.questions, run.failures, run.share)
