@@ -209,6 +209,15 @@ def test_words_of_hour_and_weather_count_where_they_say_how_it_is_now(
             "Sand buries the bottle",
         ),
         ("Ada took the key and turned it.", "{1} turns it"),
+        # what the sentence before is about, sooner than what the story is; a turtle does not glow
+        (
+            "The kite rose. It fell. It sank. It landed. A letter was tied to its tail. Ada opened it.",
+            "{1} opens the letter",
+        ),
+        (
+            "The bottle sank. It drifted. A turtle bumped it. At night it glowed.",
+            "the bottle glows",
+        ),
         ("The sea was calm. Ada saw it.", "{1} sees it"),
         ("The wheels groaned.", "the wheels groan"),
         ("By noon Ada could lift the lamp.", "{1} lifts the lamp"),

@@ -19,8 +19,14 @@ PARTS = frozenset(
 )
 """What is everywhere, or a part of something: "it" means it no sooner than a place."""
 ROLES = {"nsubj": 3.0, "nsubjpass": 3.0, "dobj": 2.0, "attr": 1.0, "pobj": 1.0}
-MENTIONED, MOST_MENTIONED = 0.5, 2.0
-"""What each time that a thing was named or meant counts, and all together at most: less than a nearer subject."""
+MENTIONED, MOST_MENTIONED = 0.5, 1.4
+"""What each time that a thing was named or meant counts, and all together at most: a letter that the sentence before
+was about is nearer than the kite of the whole story."""
+RETURNS, MOST_RETURNS = 0.25, 2.0
+"""What each time counts beyond that, and all together at most, where a paragraph begins: it goes back to what the story
+is about."""
+ANIMAL = 0.3
+"""What an animal loses against a thing that is as near: it is "it" too, and sooner "he" or "she"."""
 SENTENCE = 1.0
 """What a sentence in between costs."""
 MOST_CARRIED = 3
@@ -58,7 +64,12 @@ def things_meant(
     parsed: Parsed, spoken: frozenset[int], called: Called, before: Sequence[ThingTold]
 ) -> tuple[Mapping[int, str], tuple[ThingTold, ...]]:
     """The words for what "it" means, by token; and the things that the next paragraph may still mean by it."""
-    known = {t.noun: _Candidate(t.phrase, True, 1.0, -1 - t.age, t.often) for t in before}
+    known = {
+        t.noun: _Candidate(
+            t.phrase, True, 1.0 + min(MOST_RETURNS, RETURNS * t.often), -1 - t.age, t.often
+        )
+        for t in before
+    }
     meant: dict[int, str] = {}
     sentence = 0
     for i, token in enumerate(parsed.tokens):
@@ -90,7 +101,7 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
     token = parsed.tokens[i]
     sort = sort_of(token.lemma)
     drawn = sort in DRAWN and token.lemma not in PARTS and not compared(parsed, i)
-    role = ROLES.get(token.dep, 0.5)
+    role = ROLES.get(token.dep, 0.5) - (ANIMAL if sort == "animal" else 0)
     if sort in {"person", "people", "time", "body"} or (sort is None and role < ROLES["dobj"]):
         return
     was = known.get(token.lemma)
