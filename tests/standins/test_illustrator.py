@@ -22,7 +22,7 @@ from standins.illustrator.colour import NAMED
 from standins.illustrator.heads import STYLES
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
-from standins.illustrator.reading import Figure, read_prompt
+from standins.illustrator.reading import RED_HAIR, Figure, read_prompt
 from standins.illustrator.things import THINGS, statements
 from standins.illustrator.vocabulary import (
     ANIMALS,
@@ -98,7 +98,7 @@ def test_a_long_coat_is_not_long_hair() -> None:
         "Medium shot. Ada (woman, short red hair, long white raincoat). a road"
     ).figures[0]
     assert (figure.hair, figure.hair_style, figure.garments[0][0]) == (
-        NAMED["red"],
+        RED_HAIR,
         "short",
         "coat",
     )
@@ -242,7 +242,7 @@ def test_stated_colours_are_measured_whatever_the_hour(time: str, framing: str) 
         f"{size}. Ada (woman, long red hair, fair skin, teal coat). a street. {time}. layered cut paper"
     )
     figure = next(f for f in seen.figures if f.name == "ada")
-    wanted = {"hair": (190, 52, 42), "skin": (234, 194, 162), "top": (44, 118, 118)}
+    wanted = {"hair": RED_HAIR, "skin": (234, 194, 162), "top": (44, 118, 118)}
     for slot in set(wanted) & set(figure.colours):
         lab = rgb2lab(np.array(wanted[slot], np.uint8)[None, None])
         assert deltaE_ciede2000(lab, np.array(figure.colours[slot])[None, None])[0, 0] < 6, slot
