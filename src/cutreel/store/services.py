@@ -20,7 +20,7 @@ KEPT_JOBS = 400
 _LOCK = 7_310_119
 """The advisory lock under which numbers are given."""
 LATELY = timedelta(days=7)
-LATE = timedelta(seconds=10)
+LATE = timedelta(minutes=1)
 """For which a job waits for its number at most."""
 
 
