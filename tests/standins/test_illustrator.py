@@ -18,7 +18,6 @@ from standins.illustrator.animals import OTHERS
 from standins.illustrator.beasts import BEASTS
 from standins.illustrator.birds import BIRDS
 from standins.illustrator.bodies import decide, standing_at
-from standins.illustrator.colour import NAMED
 from standins.illustrator.heads import STYLES
 from standins.illustrator.places import PLACE_DRAWERS
 from standins.illustrator.props import _DRAW
@@ -97,11 +96,7 @@ def test_a_long_coat_is_not_long_hair() -> None:
     figure = read_prompt(
         "Medium shot. Ada (woman, short red hair, long white raincoat). a road"
     ).figures[0]
-    assert (figure.hair, figure.hair_style, figure.garments[0][0]) == (
-        RED_HAIR,
-        "short",
-        "coat",
-    )
+    assert (figure.hair, figure.hair_style, figure.garments[0][0]) == (RED_HAIR, "short", "coat")
 
 
 def test_what_is_denied_is_not_drawn() -> None:

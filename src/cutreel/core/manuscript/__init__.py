@@ -9,11 +9,12 @@ from .given import pronoun_of_given
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import people_named
+from .pronunciations import pronunciations
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
 from .roles import NO_ROLE, put_beside
 from .sayings import Saying
 from .speakers import UNKNOWN
-from .syllables import pronunciations, syllables
+from .syllables import syllables
 from .title import Titled, first_words, titled
 
 # fmt: off

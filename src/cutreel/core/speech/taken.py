@@ -2,10 +2,9 @@
 
 from collections.abc import Callable, Sequence
 
-from spacy.lang.en.stop_words import STOP_WORDS
-
 from .hearing import HeardWord
 from .plain import Tokens
+from .vocabulary import common_words
 
 ROOM = 0.15
 """Seconds before a first and behind a last word, where nothing else is said there."""
@@ -85,7 +84,7 @@ def left_out(
     out = []
     for run in in_runs(missing):
         own = [i for i, word in enumerate(tokens.of) if run[0] <= word <= run[-1]]
-        small = len(own) == 1 and tokens.texts[own[0]] in STOP_WORDS
+        small = len(own) == 1 and tokens.texts[own[0]] in common_words()
         gap = _gap(places, heard, own[0], own[-1]) if own else None
         # How many words a figure is read as is the reader's choice.
         expected = len(run) if len(own) > len(run) else min(len(own), 4)

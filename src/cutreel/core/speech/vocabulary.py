@@ -5,10 +5,9 @@ Trigrams with absolute discounting and back-off (Ney, Essen and Kneser, 1994), w
 
 from collections import Counter, defaultdict
 from collections.abc import Sequence
+from functools import cache
 from itertools import pairwise
 from math import log10
-
-from spacy.lang.en.stop_words import STOP_WORDS
 
 DISCOUNT = 0.5
 ELSE = 0.06
@@ -16,13 +15,28 @@ ELSE = 0.06
 ASIDES = frozenset(
     "sorry again okay right um uh er oh no wait damn start over once more try that was wrong bad cough hmm".split()
 )
-COMMON = frozenset(w for w in STOP_WORDS if w.isalpha()) | ASIDES
-"""Words that anybody may put in."""
 _BEGIN, _END = "<s>", "</s>"
 
 
-def arpa(sentences: Sequence[Sequence[str]], more: frozenset[str] = COMMON) -> str:
-    """A language model of what `sentences` say, in which some words `more` may be put in anywhere."""
+@cache
+def common_words() -> frozenset[str]:
+    """English words without a meaning of their own, with and without apostrophes."""
+    # Here, since a second is spent on loading spaCy, and few processes of Cut Reel listen to anybody.
+    from spacy.lang.en.stop_words import STOP_WORDS
+
+    return frozenset(STOP_WORDS)
+
+
+@cache
+def put_in() -> frozenset[str]:
+    """Words that anybody may put in."""
+    return frozenset(w for w in common_words() if w.isalpha()) | ASIDES
+
+
+def arpa(sentences: Sequence[Sequence[str]], more: frozenset[str] | None = None) -> str:
+    """A language model of what `sentences` say, in which some words `more` may be put in anywhere (None: those
+    that anybody may put in)."""
+    more = put_in() if more is None else more
     ones: Counter[str] = Counter()
     twos: Counter[tuple[str, str]] = Counter()
     threes: Counter[tuple[str, str, str]] = Counter()
