@@ -5,7 +5,9 @@ import io
 import json
 
 import pytest
+from click.testing import CliRunner
 
+from cutreel.cli import main
 from tests.conftest import ROOT, run
 
 TITLED = """The Weaver of Low Ferry
@@ -52,7 +54,13 @@ def test_a_plan_is_a_table_or_a_page_to_read_too(tmp_path) -> None:
 
 
 def test_what_cannot_be_planned_is_said(tmp_path) -> None:
-    empty = plan(tmp_path, text=" \n")
-    assert empty.returncode == 2 and "empty" in empty.stderr and not empty.stdout
-    look = plan(tmp_path, "--look", "gloss")
-    assert look.returncode == 2 and "gloss" in look.stderr and "Traceback" not in look.stderr
+    """In this process: nothing is started before a story and a look are known."""
+
+    def refused(text: str, *options: str) -> str:
+        (tmp_path / "story.txt").write_text(text)
+        done = CliRunner().invoke(main, ["plan", str(tmp_path / "story.txt"), *options])
+        assert done.exit_code == 2 and not done.stdout and "Traceback" not in done.stderr
+        return done.stderr
+
+    assert "empty" in refused(" \n")
+    assert "gloss" in refused(TITLED, "--look", "gloss")
