@@ -6,10 +6,11 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from cutreel.core.breakdown import KINDS, FilmKind
-from cutreel.core.captions import CAPTION_PLACES, FACES, LINES, READY, SAID_MARKS, CaptionStyle
+from cutreel.core.captions import CAPTION_PLACES, LINES, READY, SAID_MARKS, CaptionStyle
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.effects import EFFECT_KINDS, GRADES, MOMENTS, Grade
 from cutreel.core.film import Settings
+from cutreel.core.lettering import FACES
 from cutreel.core.marks import MARK_KINDS
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.plates import PLATE_SORTS

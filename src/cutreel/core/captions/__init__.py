@@ -5,24 +5,13 @@ from .checked import QUICKEST, CaptionFault, CaptionFaultKind, caption_faults
 from .said import SaidWord, said_in, stressed_in
 from .shown import AS_OTHERS, SPEAKERS, CaptionShown
 from .srt import stamp, to_srt, to_vtt
-from .style import (
-    CAPTION_PLACES,
-    FACES,
-    PLAIN,
-    READY,
-    SAID_MARKS,
-    CaptionPlace,
-    CaptionStyle,
-    Face,
-    SaidMark,
-)
+from .style import CAPTION_PLACES, PLAIN, READY, SAID_MARKS, CaptionPlace, CaptionStyle, SaidMark
 from .substation import to_ass
 from .ttml import to_ttml
 
 __all__ = [
     "AS_OTHERS",
     "CAPTION_PLACES",
-    "FACES",
     "LINES",
     "LINE_LENGTH",
     "PLAIN",
@@ -36,7 +25,6 @@ __all__ = [
     "CaptionPlace",
     "CaptionShown",
     "CaptionStyle",
-    "Face",
     "SaidMark",
     "SaidWord",
     "caption_faults",

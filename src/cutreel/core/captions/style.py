@@ -5,10 +5,10 @@ from typing import Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
-Face = Literal["plain", "book"]
+from cutreel.core.lettering import Face
+
 CaptionPlace = Literal["low", "middle", "high"]
 SaidMark = Literal["none", "colour", "box", "so far"]
-FACES: tuple[Face, ...] = get_args(Face)
 CAPTION_PLACES: tuple[CaptionPlace, ...] = get_args(CaptionPlace)
 SAID_MARKS: tuple[SaidMark, ...] = get_args(SaidMark)
 _COLOUR = r"^#[0-9a-f]{6}$"

@@ -4,6 +4,8 @@ from collections.abc import Sequence
 
 import pysubs2
 
+from cutreel.core.lettering import BOLD, FAMILIES
+
 from .caption import Caption
 from .said import SaidWord
 from .shown import AS_OTHERS, CaptionShown
@@ -16,7 +18,6 @@ _ALIGNED = {
     "middle": pysubs2.Alignment.MIDDLE_CENTER,
     "high": pysubs2.Alignment.TOP_CENTER,
 }
-_FACES = {"plain": "Instrument Sans", "book": "Literata"}
 
 
 def to_ass(
@@ -31,9 +32,9 @@ def to_ass(
     marked = style.said != "none" and bool(said)
     file.styles = {
         "Captions": pysubs2.SSAStyle(
-            fontname=_FACES[style.face],
+            fontname=FAMILIES.get(style.face, FAMILIES["plain"]),
             fontsize=round(HIGH * 0.062 * style.size),
-            bold=style.face == "plain",
+            bold=style.face in BOLD,
             primarycolor=_colour(style.said_colour if marked else style.colour),
             secondarycolor=_colour(style.colour),
             outlinecolor=_colour(style.box or style.edge or "#000000"),

@@ -12,7 +12,8 @@ TT, TTS, TTP = (f"http://www.w3.org/ns/ttml{part}" for part in ("", "#styling", 
 PROFILE = "http://www.w3.org/ns/ttml/profile/imsc1.1/text"
 XML = "http://www.w3.org/XML/1998/namespace"
 _ALIGNED = {"low": "after", "middle": "center", "high": "before"}
-_FACES = {"plain": "proportionalSansSerif", "book": "proportionalSerif"}
+_GENERIC = {"book": "proportionalSerif", "old": "proportionalSerif", "typed": "monospaceSerif"}
+"""What the profile calls faces that are no plain ones (TTML2 8.2.14)."""
 
 
 def to_ttml(
@@ -30,7 +31,7 @@ def to_ttml(
     )
     head = SubElement(root, f"{{{TT}}}head")
     styled = {
-        "fontFamily": _FACES[style.face],
+        "fontFamily": _GENERIC.get(style.face, "proportionalSansSerif"),
         "fontSize": f"{round(100 * style.size)}%",
         "lineHeight": "125%",
         "color": style.colour,

@@ -46,7 +46,7 @@ from cutreel.core.timeline import (
     lay_out,
     snapped,
 )
-from cutreel.core.titles import Card
+from cutreel.core.titles import Card, SaidAt
 
 from .acting import VOICE_RATE
 from .air import air_of
@@ -65,7 +65,7 @@ from .reading import ReadFilm
 from .resting import outside
 from .said import SaidWords, line_words, said_words
 from .tightening import longest_of, rests_of, tightened
-from .titles import cards_of, in_its_language
+from .titles import cards_of, has_cards, in_its_language
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
@@ -141,7 +141,7 @@ class Assembled:
             ],
             self.sound_clips,
             self._captioned(),
-            [CardClip(c.sort, c.start, c.end, c.lines, c.middle) for c in self.cards],
+            [_card_clip(c) for c in self.cards],
         )
 
     def _captioned(self) -> list[CaptionClip]:
@@ -179,9 +179,25 @@ class Assembled:
     @cached_property
     def written_cards(self) -> list[Card]:
         """The words on the screen besides captions, in the language of the manuscript."""
-        if self.document.settings.titles == "off":
+        if not has_cards(self.document):
             return []
-        return cards_of(self.read, self.spans, self.joins, self.rate, self.used)
+        return cards_of(self.read, self.spans, self.joins, self.rate, self.used, self._said_in)
+
+    def _said_in(self, i: int) -> list[SaidAt]:
+        """The words that are said while the shot with the index `i` is seen, with their times."""
+        shot, words, times = self.read.shots[i], self.said.words, self.said_times
+        first, end = shot.first, shot.end
+        marks = {m.word for m in self.document.word_marks if m.stress}
+        stressed: set[int] = set()
+        if self.said.pieces:
+            first, end = self.said.index(first), self.said.index(end)
+        elif marks:
+            ids = self.read.ids
+            stressed = {n for n in range(first, end) if ids[n] in marks}
+        return [
+            SaidAt(words[n].text, float(times[n, 0]), float(times[n, 1]), n in stressed)
+            for n in range(first, end)
+        ]
 
     @cached_property
     def joins(self) -> list[FilmJoin]:
@@ -226,7 +242,8 @@ class Assembled:
         stressed = tuple(m.word for m in self.document.word_marks if m.stress)
         shown = (tuple(self.captions_shown), stressed, settings.caption_style, *self.captions)
         burned = shown if settings.captions == "burn" else ()
-        joins = (tuple(j.how for j in self.joins), settings.title_look, tuple(self.cards))
+        titled = (settings.title_look, settings.title_style, tuple(self.cards))
+        joins = (tuple(j.how for j in self.joins), *titled)
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
         marks = tuple(tuple(s.shot.own.marks or ()) for s in self.read.shots)
@@ -601,3 +618,22 @@ def _held(read: ReadFilm, cues: Sequence[Cue], alone: Mapping[int, float]) -> se
         if shot.shot.own.music == "rest":
             held |= {i, i + 1}
     return held
+
+
+def _card_clip(card: Card) -> CardClip:
+    """Words on the screen as they are rendered."""
+    how = card.how
+    across, middle = how.at or (None, card.middle)
+    return CardClip(
+        card.sort,
+        card.start,
+        card.end,
+        card.lines,
+        middle,
+        across,
+        how.look,
+        how.size,
+        how.keeps,
+        card.shot,
+        card.said,
+    )

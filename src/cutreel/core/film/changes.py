@@ -61,6 +61,7 @@ Command = Annotated[
     | c.Rename
     | c.SetCard
     | c.TakeStyle
+    | c.KeepFace
     | c.KeepTable
     | c.LiftCue
     | c.LiftSounds

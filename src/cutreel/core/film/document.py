@@ -29,7 +29,7 @@ from cutreel.core.screening import MOST_NOTES, Agreed, ScreenNote
 from cutreel.core.sound import DUCK_DB, SoundAmount
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import Room
-from cutreel.core.titles import CardAmount, CardSort
+from cutreel.core.titles import AS_USUAL, CardAmount, CardHow, CardSort, TitleLook
 from cutreel.core.translation import Translation
 
 from .shape import Aspect
@@ -41,11 +41,15 @@ MOST_MAKINGS = 4
 """Of a sound, beside each other."""
 MOST_PLACED = 2_000
 """Sounds placed by hand."""
+MOST_FACES = 12
 MOST_TABLES = 40
 """Look-up tables of the maker's own."""
 MOST_THUMBNAILS = 6
 MOST_THUMBNAIL_PICTURES = 12
 Lane = Literal["voice", "sound", "music"]
+
+
+MakerCorner = Literal["top left", "top right", "low left", "low right"]
 
 
 class Settings(BaseModel):
@@ -65,7 +69,9 @@ class Settings(BaseModel):
     `speaker_colours` whether each who speaks has a colour of their own,
     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
     besides (the title, chapters, places), `title_look` how these look ("look": as
-    belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
+    belongs to it), `title_style` the same as the maker has it (None: by its name), `title_names` whether it is said who
+    somebody is, `emphasis` whether stressed words stand there, `maker_mark` what stands in a corner all the time;
+    `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
     (plain: dissolves alone);
     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
     proposed besides where the story gives a reason, `no_effects` what is not proposed anywhere; `sounds` how much
@@ -106,6 +112,11 @@ class Settings(BaseModel):
     caption_style: CaptionStyle = CaptionStyle()
     titles: CardAmount = "off"
     title_look: str = Field("look", max_length=40)
+    title_style: TitleLook | None = None
+    title_names: bool = False
+    emphasis: bool = False
+    maker_mark: str = Field("", max_length=60)
+    maker_corner: MakerCorner = "top right"
     speaker_colours: bool = False
     caption_length: int = Field(LINE_LENGTH, ge=16, le=48)
     dissolve: float = Field(0.5, ge=0, le=4)
@@ -241,12 +252,24 @@ class TensionPoint(BaseModel):
 
 
 class OwnCard(BaseModel):
-    """What the maker wrote to stand on the screen in place of what is planned for a shot, by its number, a line below
-    the other; empty: nothing."""
+    """What the maker wrote to stand on the screen in a shot, by its number, a line below the other: in place of what is
+    planned there, where `number` is 0 (an empty text: nothing; None: the words that are planned), else besides, from a
+    `word` on (None: from where the shot begins), for so many seconds (None: as long as is usual). And `how` it is."""
 
     sort: CardSort
     shot: int
-    text: str = Field("", max_length=400)
+    text: str | None = Field("", max_length=400)
+    number: int = 0
+    how: CardHow = AS_USUAL
+    word: int | None = None
+    seconds: float | None = Field(None, ge=0.3, le=60)
+
+
+class OwnFace(BaseModel):
+    """A face that the maker brought (TrueType or OpenType): what it is called, and its media file."""
+
+    name: str = Field(min_length=1, max_length=120)
+    media: str = Field(pattern=r"^[0-9a-f]{64}\.(ttf|otf)$")
 
 
 class OwnTable(BaseModel):
@@ -389,6 +412,7 @@ class FilmDocument(BaseModel):
     """Sounds that are proposed nowhere in the film, by their prompts."""
     tables: list[OwnTable] = Field([], max_length=MOST_TABLES)
     cards: list[OwnCard] = Field([], max_length=MOST_POINTS)
+    faces: list[OwnFace] = Field([], max_length=MOST_FACES)
     placed: list[PlacedCue] = Field([], max_length=MOST_PLACED)
     lanes: list[LaneChoice] = []
     tension: list[TensionPoint] = Field([], max_length=MOST_POINTS)

@@ -1,21 +1,56 @@
 """The words on a film's screen: planned, and as the maker wants them."""
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 
 from cutreel.core.continuity import look_named
 from cutreel.core.timeline import FrameRate, Span
-from cutreel.core.titles import TITLE_LOOKS, Card, TitleLook, look_for, off_faces, plan_cards
-from cutreel.core.titles.cards import ShotTold
+from cutreel.core.titles import (
+    AHEAD,
+    BEGINS,
+    LASTS,
+    LEAST,
+    TITLE_LOOKS,
+    Card,
+    CardHow,
+    NamedSeen,
+    SaidAt,
+    ShotTold,
+    TitleLook,
+    free_of,
+    look_for,
+    off_faces,
+    plan_cards,
+    plan_emphasis,
+    plan_names,
+    said_times,
+)
 
 from .cropping import heads_of
-from .document import FilmDocument, OwnCard
+from .document import FilmDocument
 from .heads import heads_seen
 from .joins import FilmJoin
 from .made import TakeRow
 from .moving import camera_of
 from .reading import ReadFilm, ReadShot
 
+WRITTEN = "written by hand"
+CORNERS = {
+    "top left": (0.09, 0.07),
+    "top right": (0.91, 0.07),
+    "low left": (0.09, 0.93),
+    "low right": (0.91, 0.93),
+}
+"""Where a maker's mark has its middle, as far as it finds room there."""
+Said = Callable[[int], Sequence[SaidAt]]
+"""Tells the words that are said in a shot, by its index."""
 _HOURS = {"dawn": "Dawn", "day": "Day", "dusk": "Evening", "night": "Night"}
+
+
+def has_cards(film: FilmDocument) -> bool:
+    """Whether anything may stand on the screen at all."""
+    wished = film.settings
+    planned = wished.titles != "off" or wished.title_names or wished.emphasis or wished.maker_mark
+    return bool(planned or any(c.number for c in film.cards))
 
 
 def cards_of(
@@ -24,13 +59,47 @@ def cards_of(
     joins: Sequence[FilmJoin],
     rate: FrameRate,
     used: Sequence[TakeRow | None],
+    said: Said,
 ) -> list[Card]:
     """What stands on the screen, in the order of time. What the maker wrote stands instead of what was planned there;
-    lines that are empty are none."""
+    lines that are empty are none. `said` tells the words of a shot."""
     film = read.document
+    settings = film.settings
+    told = _told(read, spans, joins, rate)
+    # A plate has words of its own.
+    plated = {i for i, s in enumerate(read.shots) if s.shot.own.plate is not None}
+    own = {(c.sort, c.shot): c for c in film.cards if not c.number}
+    planned = plan_cards(told, film.title, settings.titles, _credits(film))
+    if settings.title_names:
+        planned += plan_names(told, [_named(s) for s in read.shots], planned)
+    if settings.emphasis:
+        planned += free_of(plan_emphasis(told, list(map(said, range(len(told))))), planned)
+    out: list[Card] = []
+    for card in planned:
+        choice = own.get((card.sort, read.shots[card.shot].shot.id))
+        if choice is None:
+            if card.shot not in plated:
+                out.append(card)
+            continue
+        lines = card.lines if choice.text is None else _lines(choice.text)
+        if lines:
+            why = card.why if choice.text is None else WRITTEN
+            out.append(card._replace(lines=lines, why=why, how=choice.how))
+    out += _added(film, read, told, said)
+    placed = [_placed(c, read.shots[c.shot], used[c.shot], told[c.shot], said(c.shot)) for c in out]
+    if settings.maker_mark.strip() and told:
+        how = CardHow(at=CORNERS[settings.maker_corner])
+        lines = (settings.maker_mark.strip(),)
+        placed.append(Card("mark", 0, lines, 0.0, told[-1].end, "the maker’s mark", how=how))
+    return sorted(placed, key=lambda c: c.start)
+
+
+def _told(
+    read: ReadFilm, spans: Sequence[Span], joins: Sequence[FilmJoin], rate: FrameRate
+) -> list[ShotTold]:
     scenes = read.script.scenes
-    names = {p.description or p.name: p.name for p in film.places}
-    told = [
+    names = {p.description or p.name: p.name for p in read.document.places}
+    return [
         ShotTold(
             rate.seconds(span.start),
             rate.seconds(span.end),
@@ -41,21 +110,41 @@ def cards_of(
         )
         for i, (shot, span) in enumerate(zip(read.shots, spans, strict=True))
     ]
-    planned = [
-        _off_heads(card, read.shots[card.shot], used[card.shot], told[card.shot])
-        for card in plan_cards(told, film.title, film.settings.titles, _credits(film))
-    ]
-    own = {(c.sort, c.shot): c for c in film.cards}
-    plated = {i for i, s in enumerate(read.shots) if s.shot.own.plate is not None}
-    out: list[Card] = []
-    for card in planned:
-        choice = own.get((card.sort, read.shots[card.shot].shot.id))
-        if choice is None:
-            # A plate has words of its own.
-            if card.shot not in plated:
-                out.append(card)
-        elif lines := _lines(choice):
-            out.append(card._replace(lines=lines, why="written by hand"))
+
+
+def _named(shot: ReadShot) -> list[NamedSeen]:
+    """Who in a shot has a name, with what they are called besides, if that says what they are."""
+    out = []
+    for person in shot.people:
+        if person.kind != "person" or not person.name[:1].isupper() or person.name[:4] == "The ":
+            continue
+        roles = [a[4:] for a in person.aliases if a.lower().startswith("the ") and len(a) > 6]
+        out.append(NamedSeen(person.name, roles[0] if roles else ""))
+    return out
+
+
+def _added(film: FilmDocument, read: ReadFilm, told: Sequence[ShotTold], said: Said) -> list[Card]:
+    """The words that the maker added to shots, from a word on or from where the shot begins."""
+    index = {s.shot.id: i for i, s in enumerate(read.shots)}
+    places = film.word_places
+    out = []
+    for own in film.cards:
+        i = index.get(own.shot)
+        lines = _lines(own.text or "")
+        if not own.number or i is None or not lines:
+            continue
+        shot, words = told[i], said(i)
+        at = places.get(own.word) if own.word is not None else None
+        since = None if at is None else at - read.shots[i].first
+        if since is not None and 0 <= since < len(words):
+            start = max(shot.start, words[since].start - AHEAD)
+        else:
+            start = min(shot.start + BEGINS, shot.end - LEAST)
+        lasts = own.seconds or min(LASTS["words"], shot.end - 0.2 - start)
+        end = min(max(start + lasts, start + LEAST), told[-1].end)
+        if own.how.keeps != "frame":
+            end = min(end, shot.end)
+        out.append(Card("words", i, lines, start, end, WRITTEN, how=own.how, number=own.number))
     return out
 
 
@@ -63,27 +152,34 @@ def in_its_language(cards: Sequence[Card], film: FilmDocument) -> list[Card]:
     """Words on the screen in the language of a film."""
     if film.translation is None:
         return list(cards)
-    return [c._replace(lines=tuple(film.shown(line) for line in c.lines)) for c in cards]
+    # Their words are others than those that are said one by one.
+    return [c._replace(lines=tuple(map(film.shown, c.lines)), said=()) for c in cards]
 
 
 def title_look_of(film: FilmDocument) -> TitleLook:
-    """How a film's words look: as was chosen, else as belongs to its look."""
+    """How a film's words look: as the maker has them, as was chosen by a name, else as belongs to its look."""
+    if film.settings.title_style is not None:
+        return film.settings.title_style
     medium = look_named(film.settings.look, film.looks).medium
     return TITLE_LOOKS.get(film.settings.title_look) or TITLE_LOOKS[look_for(medium)]
 
 
-def _off_heads(card: Card, shot: ReadShot, take: TakeRow | None, told: ShotTold) -> Card:
-    """Words where no head is while they stand."""
-    if take is None:
+def _placed(
+    card: Card, shot: ReadShot, take: TakeRow | None, told: ShotTold, said: Sequence[SaidAt]
+) -> Card:
+    """Words where no head is while they stand, unless the maker placed them; each with the second it is said at."""
+    times = card.said or said_times(card.lines, [w for w in said if w.end > card.start - 0.3])
+    card = card._replace(said=times)
+    if take is None or card.how.at is not None:
         return card
     seconds = told.end - told.start
     begin, end = ((at - told.start) / seconds for at in (card.start, card.end))
-    heads = heads_seen(heads_of(shot, take), camera_of(shot, take, seconds), begin, end)
+    heads = heads_seen(heads_of(shot, take), camera_of(shot, take, seconds), begin, min(1.0, end))
     return off_faces(card, heads)
 
 
-def _lines(card: OwnCard) -> tuple[str, ...]:
-    return tuple(line.strip() for line in card.text.splitlines() if line.strip())
+def _lines(text: str) -> tuple[str, ...]:
+    return tuple(line.strip() for line in text.splitlines() if line.strip())
 
 
 def _credits(film: FilmDocument) -> list[str]:

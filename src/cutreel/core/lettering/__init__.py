@@ -1,5 +1,20 @@
-"""Letters: the faces that ship, how wide a line is, where it goes on below."""
+"""Letters: the faces that ship and those that are brought, how wide a line is, where it goes on below."""
 
-from .faces import FAMILIES, face, face_file, width_of, wrapped
+from .faces import bring_face, face, face_file, face_for, lacking, runs_leftwards, width_of, wrapped
+from .names import BOLD, FACES, FAMILIES, Face, is_own
 
-__all__ = ["FAMILIES", "face", "face_file", "width_of", "wrapped"]
+__all__ = [
+    "BOLD",
+    "FACES",
+    "FAMILIES",
+    "Face",
+    "bring_face",
+    "face",
+    "face_file",
+    "face_for",
+    "is_own",
+    "lacking",
+    "runs_leftwards",
+    "width_of",
+    "wrapped",
+]

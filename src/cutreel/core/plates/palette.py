@@ -2,7 +2,7 @@
 
 from typing import NamedTuple
 
-from cutreel.core.captions import Face
+from cutreel.core.lettering import Face
 
 
 class Palette(NamedTuple):

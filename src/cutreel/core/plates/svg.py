@@ -3,8 +3,7 @@
 from collections.abc import Sequence
 from xml.sax.saxutils import escape
 
-from cutreel.core.captions import Face
-from cutreel.core.lettering import FAMILIES
+from cutreel.core.lettering import FAMILIES, Face
 
 Point = tuple[float, float]
 

@@ -9,8 +9,7 @@ from numpy.typing import NDArray
 from PIL import Image, ImageDraw
 from pydantic import BaseModel, Field
 
-from cutreel.core.captions import Face
-from cutreel.core.lettering import face, width_of, wrapped
+from cutreel.core.lettering import Face, face, width_of, wrapped
 
 Side = Literal["left", "right", "top", "bottom"]
 SIDES: tuple[Side, ...] = get_args(Side)

@@ -13,20 +13,12 @@ from .encode import (
 from .forms import FILE_FORMS, FORMS, FileForm, Form, Quality
 from .fragments import boxes, media_of, split_init, timescale
 from .pages import paper_page
-from .plan import (
-    CaptionSpan,
-    CardSpan,
-    PlannedShot,
-    Scene,
-    SegmentPlan,
-    plan_film,
-    plan_segments,
-    whole_shots,
-)
+from .plan import PlannedShot, Scene, SegmentPlan, plan_film, plan_segments, whole_shots
 from .planes import Planes, cover, planes_of, rgb_of
 from .puppet import Puppet
 from .sample import render_sample
 from .segment import frames_of, make_segment, painter
+from .words import CaptionSpan, CardSpan, PictureWords
 
 # fmt: off
 __all__ = [
@@ -40,6 +32,7 @@ __all__ = [
     "FilmChapter",
     "FilmLine",
     "Form",
+    "PictureWords",
     "Planes",
     "PlannedShot",
     "Puppet",

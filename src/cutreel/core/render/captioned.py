@@ -7,7 +7,7 @@ import numpy as np
 from PIL import Image, ImageDraw, ImageFilter, ImageFont
 
 from cutreel.core.captions import PLAIN, CaptionStyle
-from cutreel.core.lettering import face
+from cutreel.core.lettering import face_for, runs_leftwards
 
 from .planes import Planes, planes_of
 
@@ -39,11 +39,11 @@ def caption_planes(
     colour always. Returns planes and their top and left."""
     shown = tuple(line.upper() for line in lines) if style.capitals else lines
     size = max(9, round(usual_size(width, height) * style.size))
-    font = face(style.face, size)
+    font = face_for(style.face, size, " ".join(shown))
     widest = max(font.getlength(line) for line in shown)
     if widest > width * MOST:
         size = max(8, int(size * width * MOST / widest))
-        font = face(style.face, size)
+        font = face_for(style.face, size, " ".join(shown))
         widest = max(font.getlength(line) for line in shown)
     edge = max(1, round(size * EDGE)) if style.edge else 0
     pad = round(size * PAD) if style.box or style.shadow or style.said == "box" else 0
@@ -80,7 +80,7 @@ def _drawn(
 
     def placed(parts: tuple[Part, ...]) -> list[tuple[int, float, str]]:
         return [
-            (n, starts[n] + font.getlength(lines[n][:a]), lines[n][a:b])
+            (n, starts[n] + _before(lines[n], a, b, font), lines[n][a:b])
             for n, a, b in parts
             if n < len(lines)
         ]
@@ -111,6 +111,13 @@ def _drawn(
         there = [(x, tops[n], text) for n, x, text in marked]
         _lettered(draw, there, font, style.said_colour, style.edge, edge)
     return image
+
+
+def _before(line: str, a: int, b: int, font: ImageFont.FreeTypeFont) -> float:
+    """How far from a line's left end its characters from `a` up to `b` stand."""
+    if runs_leftwards(line):
+        return float(font.getlength(line) - font.getlength(line[:b]))
+    return float(font.getlength(line[:a]))
 
 
 def _lettered(

@@ -28,6 +28,7 @@ from .planes import Planes, cover
 from .plated import PlateLayer
 from .puppet import Puppet
 from .regions import BentLayer, LooseLayer
+from .worded import BEHIND_AT, Worded
 
 U8 = NDArray[np.uint8]
 Frame = tuple[U8, U8, U8]
@@ -44,7 +45,7 @@ class Shown:
     """A picture on the move: its layers and the figures that act from back to front, its path, the path's life in
     frames, what is in the air, where light trembles, and what finishes it. Its words begin `lead`
     frames after its life; there are `rate` frames a second. A picture of
-    another shape is seen around `crop`."""
+    another shape is seen around `crop`. `words` are those that stand in it."""
 
     layers: Layers
     path: CameraPath | Walked
@@ -56,6 +57,7 @@ class Shown:
     finishing: Finishing | None = None
     marks: Marks | None = None
     crop: tuple[float, float] | None = None
+    words: Worded | None = None
 
 
 class Compositor:
@@ -97,13 +99,17 @@ class Compositor:
         """The picture as it is before it is finished."""
         window = self._window(shown, at, closer)
         seconds = (at - shown.lead) / shown.rate
+        behind = self._behind(shown, at, closer)
         for i, layer in enumerate(shown.layers):
+            if i and layer.depth > BEHIND_AT:
+                behind = self._write(behind, out)
             planes = layer if isinstance(layer, Planes) else layer.drawing(seconds)
             if planes is not None:
                 view = window if i == 0 else layer_zoom(window, layer.depth)
                 self._lay(planes, view, out, seconds, shown.crop)
             if i == 0:
                 self._breathe(shown, True, window, seconds, out)
+        self._write(behind, out)
         for n, flame in enumerate(shown.flames):
             self._tremble(flame, brighter(seconds, n), layer_zoom(window, FLAMES_AT), out)
         self._breathe(shown, False, window, seconds, out)
@@ -122,6 +128,20 @@ class Compositor:
             window = self._window(shown, at, closer)
             near = layer_zoom(window, MARKS_AT)
             shown.marks.lay(out, near, (at - shown.lead) / shown.rate)
+        if shown.words is not None:
+            self._write(shown.words.laid(False, at, lambda n: self._window(shown, n, closer)), out)
+
+    def _behind(self, shown: Shown, at: int, closer: float) -> list[tuple[Planes, Window]]:
+        """The words that stand behind figures."""
+        if shown.words is None:
+            return []
+        return shown.words.laid(True, at, lambda n: self._window(shown, n, closer))
+
+    def _write(self, words: list[tuple[Planes, Window]], out: Frame) -> list[tuple[Planes, Window]]:
+        """Lay words into the picture; none are left to be laid."""
+        for planes, window in words:
+            self._lay(planes, window, out)
+        return []
 
     def other(self, shown: Shown, at: int, closer: float = 1.0) -> Frame:
         """Another picture, drawn beside the frame; the next one overwrites it."""

@@ -11,14 +11,7 @@ from typing import NamedTuple
 
 from pydantic import BaseModel
 
-from cutreel.core.captions import (
-    AS_OTHERS,
-    PLAIN,
-    Caption,
-    CaptionPlace,
-    CaptionShown,
-    CaptionStyle,
-)
+from cutreel.core.captions import AS_OTHERS, PLAIN, Caption, CaptionShown, CaptionStyle
 from cutreel.core.effects import MOMENTS, Finish
 from cutreel.core.keys import key
 from cutreel.core.marks import Mark
@@ -27,7 +20,6 @@ from cutreel.core.plates import ShownPlate
 from cutreel.core.timeline import (
     CaptionClip,
     CardClip,
-    CardSort,
     Footage,
     FrameRate,
     Join,
@@ -44,6 +36,7 @@ from cutreel.core.titles import TitleLook
 
 from .encode import ENCODER_VERSION
 from .forms import Quality
+from .words import CaptionSpan, CardSpan, PictureWords, card_span
 
 RENDER_VERSION = 1
 
@@ -109,34 +102,7 @@ class Scene(BaseModel):
     life: int
     seconds: float
     lead: int = 0
-
-
-class CaptionSpan(BaseModel):
-    """Caption lines over frames `start` up to `end` of the segment; for each word that is marked as it is `said` its
-    line, its characters from and up to, and the frame at which it begins; a place and colour of its own,
-    and where words stand that are stressed."""
-
-    lines: list[str]
-    start: int
-    end: int
-    said: list[tuple[int, int, int, int]] = []
-    place: CaptionPlace | None = None
-    colour: str | None = None
-    stressed: list[tuple[int, int, int]] = []
-
-    def styled(self, style: CaptionStyle) -> CaptionStyle:
-        """The style of this caption."""
-        return CaptionShown(self.place, self.colour).styled(style)
-
-
-class CardSpan(BaseModel):
-    """Words on the screen over frames `begin` up to `end` of the segment; they may have begun before it."""
-
-    lines: list[str]
-    sort: CardSort
-    begin: int
-    end: int
-    middle: float | None = None
+    words: list[PictureWords] = []
 
 
 class SegmentPlan(BaseModel):
@@ -211,14 +177,24 @@ def plan_segments(
     plan = [s for s in stretches(spans, [j.frames for j in joins]) if s.end > s.start]
     life = _lives(spans, plan)
 
+    kept: dict[int, list[PictureWords]] = {}
+    for card in cards:
+        if card.keeps != "frame" and card.shot < len(life):
+            span = card_span(card, life[card.shot][0], rate, titles)
+            told = span.model_dump(exclude_defaults=True)
+            inside = PictureWords(**told, behind=card.keeps == "behind")
+            kept.setdefault(card.shot, []).append(inside)
+    cards = [c for c in cards if c.keeps == "frame"]
+
     def scene(shot: int, start: int) -> Scene:
-        return _scene(shots[shot], spans[shot], life[shot], start, rate)
+        found = _scene(shots[shot], spans[shot], life[shot], start, rate)
+        return found.model_copy(update={"words": kept[shot]}) if shot in kept else found
 
     timed = [_Timed.of(c, rate) for c in captions]
     ends = [caption.end for caption in timed]
     out = []
     for stretch in plan:
-        words = _cards_over(stretch, cards, rate)
+        words = _cards_over(stretch, cards, rate, titles)
         over = _captions_over(stretch, timed[bisect_right(ends, stretch.start) :])
         out.append(
             (
@@ -235,7 +211,9 @@ def plan_segments(
                     captions=over,
                     style=style if over and style != PLAIN else None,
                     cards=words,
-                    title_look=titles if words else None,
+                    title_look=titles
+                    if words or stretch.shot in kept or stretch.to in kept
+                    else None,
                 ),
             )
         )
@@ -300,19 +278,14 @@ def shaping(how: JoinHow | None) -> JoinHow | None:
     return JoinHow(**told, **({named: getattr(how, named)} if named else {}))
 
 
-def _cards_over(stretch: Stretch, cards: Sequence[CardClip], rate: FrameRate) -> list[CardSpan]:
+def _cards_over(
+    stretch: Stretch, cards: Sequence[CardClip], rate: FrameRate, titles: TitleLook
+) -> list[CardSpan]:
     """The words on the screen that are seen in a stretch."""
-    placed = [(rate.frames(c.start), rate.frames(c.end), c) for c in cards]
     return [
-        CardSpan(
-            lines=list(card.lines),
-            sort=card.sort,
-            begin=begin - stretch.start,
-            end=end - stretch.start,
-            middle=card.middle,
-        )
-        for begin, end, card in placed
-        if begin < stretch.end and end > stretch.start
+        card_span(card, stretch.start, rate, titles)
+        for card in cards
+        if rate.frames(card.start) < stretch.end and rate.frames(card.end) > stretch.start
     ]
 
 

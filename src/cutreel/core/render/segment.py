@@ -4,13 +4,14 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import replace
 
 from cutreel.core.captions import PLAIN, CaptionStyle
+from cutreel.core.lettering import bring_face, is_own
 from cutreel.core.motion import Walked, fit_clip, path_for
 from cutreel.core.timeline import FrameRate, JoinHow
 from cutreel.core.titles import TitleLook
 from cutreel.protocol import JointedFigure
 
 from .captioned import Part, caption_planes
-from .carded import IN, LETTERS, OUT, RISE, card_planes, faded
+from .carded import card_at
 from .compositor import Compositor, Frame, Layers, Shown
 from .encode import Draw, encode_segment
 from .finishing import finishing_for
@@ -19,11 +20,13 @@ from .grains import AirLayer
 from .joining import Joining
 from .marking import Marks
 from .pages import paper_page
-from .plan import CaptionSpan, CardSpan, PlannedShot, Scene, SegmentPlan
+from .plan import PlannedShot, Scene, SegmentPlan
 from .planes import Planes, planes_of
 from .plated import plate_layer
 from .puppet import Puppet
 from .regions import with_regions
+from .worded import Worded
+from .words import CaptionSpan
 
 Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
@@ -60,11 +63,13 @@ def painter(
     plan: SegmentPlan, fetch: Fetch, figures: Figures = nobody, files: Files = nothing
 ) -> Draw:
     """What draws the frames of a segment."""
+    _bring_faces(plan, files)
     desk = Compositor(plan.width, plan.height)
     one = _shown(plan.one, plan, fetch, figures, files)
     other = _shown(plan.other, plan, fetch, figures, files) if plan.other else None
     style, fps = plan.style or PLAIN, float(FrameRate.parse(plan.fps).fraction)
     joining = Joining(desk, plan.join or JoinHow())
+    look = plan.title_look or TitleLook()
 
     def draw(number: int, out: Frame) -> None:
         if other is None or plan.other is None:
@@ -74,7 +79,9 @@ def painter(
             joining.draw(one, plan.one.at + number, other, plan.other.at + number, share, out)
         for card in plan.cards:
             if card.begin <= number < card.end:
-                _lay_card(desk, card, plan.title_look or TitleLook(), number, fps, out)
+                words = card_at(card, look, number, fps, plan.width, plan.height)
+                if words is not None:
+                    desk.caption(*words, out)
         for caption in plan.captions:
             if caption.start <= number < caption.end:
                 own, lines = caption.styled(style), tuple(caption.lines)
@@ -86,23 +93,15 @@ def painter(
     return draw
 
 
-def _lay_card(
-    desk: Compositor, card: CardSpan, look: TitleLook, number: int, fps: float, out: Frame
-) -> None:
-    """Lay words on the screen, coming, standing or going."""
-    since, left = (number + 0.5 - card.begin) / fps, (card.end - number - 0.5) / fps
-    share = min(1.0, since / IN, 1.0 if card.sort == "end" else left / OUT)
-    letters = round(since * LETTERS) if look.comes == "letters" else 999
-    lines = tuple(card.lines)
-    whole = letters >= sum(map(len, lines))
-    planes, top, at = card_planes(
-        lines, card.sort, look, desk.width, desk.height, 999 if whole else letters, card.middle
-    )
-    smooth = share * share * (3 - 2 * share)
-    rises = look.comes == "rise" and left > OUT
-    lower = round((1 - smooth) * RISE * desk.height) if rises else 0
-    top = min(top + lower, desk.height - planes.y.shape[0])
-    desk.caption(faded(planes, smooth), top // 2 * 2, at, out)
+def _bring_faces(plan: SegmentPlan, files: Files) -> None:
+    """Faces of the maker's own that the words of a segment are set in."""
+    looks = [plan.title_look, *(c.title_look for c in plan.cards)]
+    faces = {look.face for look in looks if look is not None}
+    if plan.style is not None:
+        faces.add(plan.style.face)
+    for name in sorted(faces):
+        if is_own(name):
+            bring_face(name, files(name))
 
 
 def _said(caption: CaptionSpan, number: int, style: CaptionStyle) -> tuple[Part, ...]:
@@ -151,8 +150,12 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
     finish, lut = scene.shot.finish, scene.shot.finish.grade.lut
     finishing = finishing_for(finish, plan.width, plan.height, rate, files(lut) if lut else b"")
     marks = Marks(shot.marks, plan.width, plan.height) if shot.marks else None
+    words = None
+    if scene.words:
+        look = plan.title_look or TitleLook()
+        words = Worded(scene.words, look, rate, plan.width, plan.height)
     return Shown(
-        layers, path, scene.life, scene.lead, rate, air, flames, finishing, marks, shot.crop
+        layers, path, scene.life, scene.lead, rate, air, flames, finishing, marks, shot.crop, words
     )
 
 

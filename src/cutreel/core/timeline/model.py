@@ -24,7 +24,7 @@ from .shots import Span
 
 AS_IT_IS = Finish()
 """A picture to which nothing is done."""
-CardSort = Literal["title", "chapter", "place", "end"]
+CardSort = Literal["title", "chapter", "place", "name", "emphasis", "words", "mark", "end"]
 Track = Literal["voice", "spot", "ambience", "music"]
 Room = Literal["dry", "small room", "hall", "outdoors", "through a wall", "telephone", "thought"]
 ROOMS: tuple[Room, ...] = get_args(Room)
@@ -143,14 +143,22 @@ class CaptionClip:
 
 @dataclass(frozen=True, slots=True)
 class CardClip:
-    """Words on the screen from `start` up to `end` seconds; what they are (`sort`: title, chapter, place, end), and
-    how far down their middle is, where that is not where it usually is."""
+    """Words on the screen from `start` up to `end` seconds; what they are (`sort`), and how far down and to the right
+    their middle is, where that is not where it usually is. They have a `look` of their own by its name (empty: the
+    film's), are so many times the usual `size`, and keep to the frame, or to the picture of the shot with the index
+    `shot`, where they may stand behind figures. Each of their words comes as it is `said`, where that is known."""
 
     sort: CardSort
     start: float
     end: float
     lines: tuple[str, ...]
     middle: float | None = None
+    across: float | None = None
+    look: str = ""
+    size: float = 1.0
+    keeps: Literal["frame", "picture", "behind"] = "frame"
+    shot: int = 0
+    said: tuple[float, ...] = ()
 
 
 @dataclass(frozen=True)

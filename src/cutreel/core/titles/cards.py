@@ -5,12 +5,23 @@ from typing import Literal, NamedTuple, get_args
 
 from cutreel.core.timeline import CardSort
 
+from .placed import AS_USUAL, CardHow, clear_of
+
 CardAmount = Literal["off", "low", "middle", "high"]
 """Low: the title and the end; middle: chapters too; high: places and hours too."""
 SORTS: tuple[CardSort, ...] = get_args(CardSort)
 BEGINS = 0.4
 """Seconds behind a cut at which words come: the picture is seen first."""
-LASTS: dict[CardSort, float] = {"title": 3.4, "chapter": 2.8, "place": 2.4, "end": 4.0}
+LASTS: dict[CardSort, float] = {
+    "title": 3.4,
+    "chapter": 2.8,
+    "place": 2.4,
+    "name": 3.2,
+    "emphasis": 2.4,
+    "words": 3.2,
+    "mark": 1e9,
+    "end": 4.0,
+}
 """Seconds that words stand at most."""
 LEAST = 1.2
 """Seconds below which nobody reads them: then they do not come."""
@@ -18,7 +29,8 @@ LEAST = 1.2
 
 class Card(NamedTuple):
     """Words on the screen in the shot `shot` (by its index): lines, from and up to which second, and why; how far down
-    the frame their middle is, where that is not where it usually is."""
+    the frame their middle is, where that is not where it usually is; what of them the maker has otherwise; the `number`
+    of words that the maker added (0: planned ones); the second at which each of them is said, where that is known."""
 
     sort: CardSort
     shot: int
@@ -27,6 +39,9 @@ class Card(NamedTuple):
     end: float
     why: str
     middle: float | None = None
+    how: CardHow = AS_USUAL
+    number: int = 0
+    said: tuple[float, ...] = ()
 
 
 class ShotTold(NamedTuple):
@@ -72,31 +87,8 @@ def _card(
     return Card(sort, index, lines, start, end, why) if end - start >= LEAST else None
 
 
-LETTER, BESIDE = 0.04, 0.09
-"""About how wide a letter of a title is, and how far beside words a face is still in their way."""
-CLEAR = 0.1
-"""Half of the height that words take up."""
-PLACES: dict[CardSort, tuple[float, ...]] = {
-    "title": (0.42, 0.62, 0.2),
-    "chapter": (0.42, 0.62, 0.18),
-    "place": (0.68, 0.14),
-    "end": (0.45, 0.64, 0.18),
-}
-"""How far down the middle of words may be, the usual first."""
-
-
 def off_faces(card: Card, faces: Sequence[tuple[float, float, float]]) -> Card:
     """Words where they lie on none of the `faces` (how far to the right, from and down to, in shares of the frame);
     where they lie on least, if there is no such place."""
-
-    def covered(middle: float) -> float:
-        top, low = middle - CLEAR, middle + CLEAR
-        return sum(max(0.0, min(low, b) - max(top, a)) for x, a, b in faces if beside(x))
-
-    half = max(map(len, card.lines)) * LETTER / 2 + BESIDE
-
-    def beside(x: float) -> bool:
-        return x < 2 * half if card.sort == "place" else abs(x - 0.5) < half
-
-    middle = min(PLACES[card.sort], key=covered)
-    return card if middle == PLACES[card.sort][0] else card._replace(middle=middle)
+    middle = clear_of(card.sort, card.lines, faces)
+    return card if middle is None else card._replace(middle=middle)

@@ -1,19 +1,25 @@
 """How words on the screen look; each look of a film has one that belongs to it."""
 
 from collections.abc import Mapping
-from typing import Literal
+from typing import Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from cutreel.core.captions import Face
+from cutreel.core.lettering import Face
 
+Comes = Literal["fade", "rise", "letters", "said", "drawn"]
+"""As they are, from below, letter by letter, word by word with the voice, drawn as a hand would."""
+Goes = Literal["fade", "rise", "cut"]
+"""As they are, upward, at once."""
+COMES: tuple[Comes, ...] = get_args(Comes)
+GOES: tuple[Goes, ...] = get_args(Goes)
 _COLOUR = r"^#[0-9a-f]{6}$"
 
 
 class TitleLook(BaseModel):
-    """The face, its colour, whether in capitals, how far letters stand apart (in sizes); the sheet that words are on
-    (None: none, then they throw a shadow); how they come: as they are (fade), from below (rise), or letter by
-    letter."""
+    """The face, its colour, whether in capitals, how far letters stand apart (in sizes); the sheet that words are on;
+    an edge around letters, a glow behind them (None: none of it), whether they throw a shadow where they are on no
+    sheet; how they come and go."""
 
     model_config = ConfigDict(frozen=True)
     face: Face = "book"
@@ -21,8 +27,12 @@ class TitleLook(BaseModel):
     capitals: bool = False
     apart: float = Field(0, ge=0, le=1)
     sheet: str | None = Field(None, pattern=_COLOUR)
+    edge: str | None = Field(None, pattern=_COLOUR)
+    glow: str | None = Field(None, pattern=_COLOUR)
+    shadow: bool = True
     size: float = Field(1, ge=0.4, le=2.5)
-    comes: Literal["fade", "rise", "letters"] = "fade"
+    comes: Comes = "fade"
+    goes: Goes = "fade"
 
 
 TITLE_LOOKS: Mapping[str, TitleLook] = {
@@ -33,7 +43,17 @@ TITLE_LOOKS: Mapping[str, TitleLook] = {
     "poster": TitleLook(
         face="plain", capitals=True, colour="#272320", sheet="#e8b93a", comes="rise"
     ),
-    "night": TitleLook(colour="#ffd98a", apart=0.06),
+    "night": TitleLook(colour="#ffd98a", apart=0.06, glow="#7a4a12"),
+    "by hand": TitleLook(face="hand", size=1.25, comes="drawn"),
+    "telegram": TitleLook(
+        face="typed", colour="#2b2622", sheet="#efe4c8", size=0.85, comes="letters", goes="cut"
+    ),
+    "tall": TitleLook(face="tall", capitals=True, size=1.1, comes="rise", goes="rise"),
+    "old print": TitleLook(face="old", colour="#f4ead2", size=1.1, edge="#3a2c20"),
+    "outline": TitleLook(
+        face="tall", capitals=True, colour="#ffd23f", edge="#16120f", shadow=False, goes="cut"
+    ),
+    "word by word": TitleLook(face="plain", size=1.1, comes="said"),
 }
 """Looks of words, by name."""
 _BY_MEDIUM = (

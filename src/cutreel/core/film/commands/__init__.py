@@ -4,6 +4,7 @@ history."""
 from .choices import (
     CircleTake,
     CircleTakes,
+    KeepFace,
     KeepTable,
     RejectTake,
     RemoveLook,
@@ -86,6 +87,7 @@ __all__ = [
     "EditPlaces",
     "EditText",
     "KeepCutOut",
+    "KeepFace",
     "KeepNarration",
     "KeepSound",
     "KeepTable",

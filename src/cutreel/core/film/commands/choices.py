@@ -9,9 +9,20 @@ from cutreel.core.breakdown import KINDS
 from cutreel.core.continuity import LOOKS, Look, look_named
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.timeline import Room
-from cutreel.core.titles import CardSort
+from cutreel.core.titles import AS_USUAL, CardHow, CardSort
 
-from ..document import MOST_TABLES, FilmDocument, OwnCard, OwnTable, SceneChoice, Settings, Source
+from ..document import (
+    MOST_FACES,
+    MOST_POINTS,
+    MOST_TABLES,
+    FilmDocument,
+    OwnCard,
+    OwnFace,
+    OwnTable,
+    SceneChoice,
+    Settings,
+    Source,
+)
 from ..shots import shot_numbered
 from .base import OF_SHOTS, FilmCommand
 
@@ -172,21 +183,80 @@ class RemoveLook(FilmCommand):
 
 class SetCard(FilmCommand):
     """Say what stands on the screen in a shot in place of what is planned; with no text at all (None) that stands
-    again, with an empty one nothing does."""
+    again, with an empty one nothing does. Of the sort “words” it is words besides: with the number 0 more of them, with
+    no text none. `how` they are is as it was where it is not said."""
 
     touches = ("cards",)
     type: Literal["set card"] = "set card"
     sort: CardSort
     shot: int
     text: str | None = Field(None, max_length=400)
+    number: int = 0
+    how: CardHow | None = None
+    word: int | None = None
+    seconds: float | None = Field(None, ge=0.3, le=60)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
         shot_numbered(film, self.shot)
-        film.cards = [c for c in film.cards if (c.sort, c.shot) != (self.sort, self.shot)]
-        if self.text is None:
+        known = (self.sort, self.shot, self.number)
+        there = next((c for c in film.cards if (c.sort, c.shot, c.number) == known), None)
+        if self.number and there is None:
+            raise NotFound("Those words are not in the film any more.")
+        if self.word is not None and self.word not in film.word_places:
+            raise NotFound("That word is not in the film any more.")
+        how = self.how or (there.how if there else AS_USUAL)
+        others = [c for c in film.cards if c is not there]
+        if self.sort == "words" and not (self.text or "").strip():
+            film.cards = others
+            return "take words off the screen"
+        if self.text is None and how == AS_USUAL:
+            film.cards = others
             return f"let the {self.sort} be as planned"
-        film.cards = [*film.cards, OwnCard(sort=self.sort, shot=self.shot, text=self.text)]
+        if there is None and len(others) >= MOST_POINTS:
+            raise BadInput(f"A film keeps {MOST_POINTS:,} words on the screen at most.")
+        number = self.number
+        if self.sort == "words" and not number:
+            number = max((c.number for c in film.cards), default=0) + 1
+        own = OwnCard(
+            sort=self.sort,
+            shot=self.shot,
+            text=self.text,
+            number=number,
+            how=how,
+            word=self.word,
+            seconds=self.seconds,
+        )
+        film.cards = [*others, own]
+        if self.text is None:
+            return f"place the {self.sort}"
         return f"write the {self.sort}" if self.text.strip() else f"take the {self.sort} away"
+
+
+class KeepFace(FilmCommand):
+    """Keep a face that was brought, or give one that is kept another name; with no name it is not kept any more."""
+
+    touches = ("faces", "settings")
+    type: Literal["keep face"] = "keep face"
+    media: str
+    name: str = Field("", max_length=120)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        known = [f for f in film.faces if f.media != self.media]
+        if not self.name:
+            if len(known) == len(film.faces):
+                raise NotFound("That face is not in the film any more.")
+            film.faces = known
+            settings = film.settings
+            if settings.title_style is not None and settings.title_style.face == self.media:
+                plain = settings.title_style.model_copy(update={"face": "plain"})
+                settings.title_style = plain
+            if settings.caption_style.face == self.media:
+                settings.caption_style = settings.caption_style.model_copy(update={"face": "plain"})
+            return "keep a face no longer"
+        if len(known) >= MOST_FACES:
+            raise BadInput(f"A film keeps {MOST_FACES} faces at most.")
+        film.faces = [*known, OwnFace(name=self.name, media=self.media)]
+        return f"keep the face {self.name}"
 
 
 class KeepTable(FilmCommand):
