@@ -37,6 +37,7 @@ from . import (
     routes_company,
     routes_continuity,
     routes_cuts,
+    routes_faces,
     routes_film,
     routes_grade,
     routes_hand,
@@ -66,6 +67,7 @@ from . import (
     routes_told,
     routes_voices,
     routes_wishes,
+    routes_words,
     routes_writing,
 )
 from .bounds import BoundedBodies
@@ -100,6 +102,7 @@ _ROUTES = (
     routes_hand,
     routes_money,
     routes_recordings,
+    routes_faces,
     routes_grade,
     routes_mix,
     routes_sounds,
@@ -115,6 +118,7 @@ _ROUTES = (
     routes_told,
     routes_voices,
     routes_wishes,
+    routes_words,
 )
 HEALTH = "/api/health"
 AT_ITS_ADDRESS = "Open Cut Reel at the address that bin/start prints."

@@ -22,6 +22,7 @@ from cutreel.core.film import (
     narrator_of,
     placed_notes,
     remarks_on,
+    title_look_of,
     voices_for,
     wanted_lengths,
     wish_of,
@@ -30,12 +31,12 @@ from cutreel.core.film import (
 from cutreel.core.manuscript import Scene, reading_ease
 from cutreel.core.plates import Plate
 from cutreel.core.sound import Cue
-from cutreel.core.titles import Card
 from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
 from .schemas import (
     CaptionView,
+    CardView,
     CueView,
     FilmDelta,
     FilmHead,
@@ -268,9 +269,7 @@ def _shots(
     seen: dict[int, Seen] = {}
     joins = [None, *film.joins]
     plates = film.plates
-    cards: dict[int, list[Card]] = {}
-    for card in film.cards:
-        cards.setdefault(card.shot, []).append(card)
+    cards = _cards(film)
     for i, (shot, takes, used) in enumerate(
         zip(film.read.shots, film.takes, film.used, strict=True)
     ):
@@ -308,6 +307,31 @@ def _shots(
             )  # fmt: skip
             seen[number] = now
     return views, seen
+
+
+def _cards(film: Assembled) -> dict[int, list[CardView]]:
+    """The words that stand on the screen in each shot, by its index; a maker's mark stands in all."""
+    own = {c.number: c for c in film.document.cards if c.number}
+    out: dict[int, list[CardView]] = {}
+    for card in film.cards:
+        if card.sort == "mark":
+            continue
+        since = film.rate.seconds(film.spans[card.shot].start)
+        told = own.get(card.number)
+        view = CardView(
+            sort=card.sort,
+            lines=list(card.lines),
+            why=card.why,
+            start=_told(card.start - since),
+            end=_told(card.end - since),
+            at=card.place,
+            how=card.how,
+            number=card.number,
+            word=told.word if told else None,
+            seconds=told.seconds if told else None,
+        )
+        out.setdefault(card.shot, []).append(view)
+    return out
 
 
 def _plate(plate: Plate | None, film: Assembled, shot: ReadShot) -> PlateView | None:
@@ -436,6 +460,8 @@ def _head(
         lifted_sounds=document.lifted_sounds,
         own_sounds=document.own_sounds,
         tables=document.tables,
+        faces=document.faces,
+        words_look=title_look_of(document),
         thumbnails=document.thumbnails,
         thumbnail_pictures=document.thumbnail_pictures,
         fps=str(film.rate),

@@ -9,7 +9,7 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from cutreel.core.continuity import OwnRegion, Person
-from cutreel.core.errors import BadInput, NotFound
+from cutreel.core.errors import BadInput
 from cutreel.core.film import (
     Assembled,
     TakeRow,
@@ -36,6 +36,7 @@ from cutreel.making import frame_of_film, frames_of_shot, usual_path, ways_along
 from cutreel.making.pictures import box_of_mask
 
 from .door import Films, Shop
+from .found import shot_at
 
 router = APIRouter(prefix="/api")
 MOST_FRAMES = 120
@@ -129,7 +130,7 @@ class MovementView(BaseModel):
 def movement(film: str, shot: int, films: Films, shop: Shop) -> MovementView:
     """How a shot's picture moves, as it stands."""
     assembled = films.now(film).film
-    at = _index(assembled, shot)
+    at = shot_at(assembled, shot)
     read, take, span = assembled.read.shots[at], assembled.used[at], assembled.spans[at]
     begin = assembled.rate.seconds(span.start)
     seconds = assembled.rate.seconds(span.end - span.start)
@@ -261,7 +262,7 @@ def frames(
     """Frames of a shot as it stands, evenly over its time, in rows of eight in one JPEG; `high` is the shorter side of
     a frame in pixels; `camera`: as they would be if the camera alone moved."""
     assembled = films.now(film).film
-    image = frames_of_shot(shop, assembled, _index(assembled, shot), count, high, camera)
+    image = frames_of_shot(shop, assembled, shot_at(assembled, shot), count, high, camera)
     out = io.BytesIO()
     image.save(out, "JPEG", quality=86)
     return Response(
@@ -329,10 +330,3 @@ def told(
 ) -> list[str]:
     """The actions that some words mean, in their order."""
     return [a.name for a in actions_told(words, of)]
-
-
-def _index(assembled: Assembled, shot: int) -> int:
-    at = next((i for i, s in enumerate(assembled.read.shots) if s.shot.id == shot), None)
-    if at is None:
-        raise NotFound("That shot is not in the film any more.", "Load the page again.")
-    return at

@@ -16,7 +16,7 @@ from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
 from cutreel.core.plates import PLATE_SORTS
 from cutreel.core.sound import DELIVERED_DBTP
 from cutreel.core.timeline import EASES, JOIN_KINDS, KNOWN_RATES, PATTERNS, ROOMS, Room
-from cutreel.core.titles import TITLE_LOOKS
+from cutreel.core.titles import COMES, GOES, KEEPS, TITLE_LOOKS, TitleLook
 from cutreel.making import SHORT_SIDE
 
 router = APIRouter(prefix="/api")
@@ -69,7 +69,11 @@ class Rules(BaseModel):
     caption_places: list[str]
     said_marks: list[str]
     titles: list[str]
-    title_looks: list[str]
+    title_looks: dict[str, TitleLook]
+    title_comes: list[str]
+    title_goes: list[str]
+    words_keep: list[str]
+    maker_corners: list[str]
     caption_lines: int
     loudness: list[int]
     true_peak: float
@@ -118,7 +122,11 @@ RULES = Rules(
     caption_places=list(CAPTION_PLACES),
     said_marks=list(SAID_MARKS),
     titles=_choices("titles"),
-    title_looks=list(TITLE_LOOKS),
+    title_looks=dict(TITLE_LOOKS),
+    title_comes=list(COMES),
+    title_goes=list(GOES),
+    words_keep=list(KEEPS),
+    maker_corners=_choices("maker_corner"),
     caption_lines=LINES,
     loudness=list(get_args(Settings.model_fields["loudness"].annotation)),
     true_peak=DELIVERED_DBTP,

@@ -1,5 +1,7 @@
 """House styles: kept from a film, applied to another, taken out and brought in as one file."""
 
+import base64
+
 from fastapi import APIRouter, Response, UploadFile
 from pydantic import BaseModel, Field, ValidationError
 
@@ -13,11 +15,13 @@ from cutreel.core.film import (
     style_of,
     without_pictures,
 )
+from cutreel.core.lettering import read_face
+from cutreel.making import FACE, reader
 
 from .door import Films, Shop
 
 router = APIRouter(prefix="/api")
-MOST_FILE = 20_000_000
+MOST_FILE = 100_000_000
 """Bytes of a style as a file."""
 
 
@@ -64,17 +68,18 @@ def compared(film: str, style: str, shop: Shop, films: Films) -> list[StyleChang
 
 @router.get("/styles/{style}/file")
 def taken_out(style: str, shop: Shop) -> Response:
-    """A style as one file (JSON), with the tables it needs."""
+    """A style as one file (JSON), with the tables and faces it needs."""
     kept = without_pictures(shop.styles.get(style))
     cubes = {t.media: shop.media.get(t.media).decode() for t in kept.tables}
-    file = StyleFile(style=kept, cubes=cubes)
+    fonts = {f.media: base64.b64encode(shop.media.get(f.media)) for f in kept.faces}
+    file = StyleFile.model_validate({"style": kept, "cubes": cubes, "fonts": fonts})
     headers = {"Content-Disposition": 'attachment; filename="style.json"'}
     return Response(file.model_dump_json(indent=1), media_type="application/json", headers=headers)
 
 
 @router.post("/styles/file")
 def brought(file: UploadFile, shop: Shop) -> StyleView:
-    """A style from a file. A table that is damaged is refused."""
+    """A style from a file. A table or face that is damaged is refused."""
     data = file.file.read(MOST_FILE + 1)
     if len(data) > MOST_FILE:
         raise BadInput("That file is too large for a style.")
@@ -87,9 +92,11 @@ def brought(file: UploadFile, shop: Shop) -> StyleView:
     for text in told.cubes.values():
         read_cube(text)
         names.add(shop.media.put(text.encode(), "cube"))
-    lacking = [t.name for t in told.style.tables if t.media not in names]
+    for font in told.fonts.values():
+        names.add(shop.media.put(font, reader.read(read_face, font, what=FACE).ending))
+    needed = [(f"look-up table {t.name}", t.media) for t in told.style.tables]
+    needed += [(f"face {f.name}", f.media) for f in told.style.faces]
+    lacking = [what for what, media in needed if media not in names]
     if lacking:
-        raise BadInput(
-            f"The file lacks the look-up table {lacking[0]}, or has another under its name."
-        )
+        raise BadInput(f"The file lacks the {lacking[0]}, or has another under its name.")
     return StyleView(id=shop.styles.put(without_pictures(told.style)), style=told.style)

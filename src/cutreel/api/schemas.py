@@ -13,6 +13,7 @@ from cutreel.core.film import (
     CutOut,
     GivenShot,
     GivenSource,
+    OwnFace,
     OwnSound,
     OwnTable,
     Settings,
@@ -25,6 +26,7 @@ from cutreel.core.plates import Plate
 from cutreel.core.publishing import Thumbnail, ThumbnailPicture
 from cutreel.core.speech import WordMark
 from cutreel.core.timeline import CardSort, JoinHow
+from cutreel.core.titles import CardHow, TitleLook
 
 
 class Piece(BaseModel):
@@ -124,11 +126,20 @@ class JoinView(BaseModel):
 
 
 class CardView(BaseModel):
-    """Words that stand on the screen in a shot besides captions: which sort, their lines, and why."""
+    """Words that stand on the screen in a shot besides captions: which sort, their lines, and why; from and up to which
+    second after the shot begins; how far across and down their middle is, about. Those that the maker added have a
+    `number`, and may begin at a `word`."""
 
     sort: CardSort
     lines: list[str]
     why: str
+    start: float
+    end: float
+    at: tuple[float, float]
+    how: CardHow
+    number: int
+    word: int | None
+    seconds: float | None
 
 
 class FinishView(BaseModel):
@@ -299,6 +310,8 @@ class FilmHead(BaseModel):
     lifted_sounds: list[str]
     own_sounds: list[OwnSound]
     tables: list[OwnTable]
+    faces: list[OwnFace]
+    words_look: TitleLook
     thumbnails: list[Thumbnail]
     thumbnail_pictures: list[ThumbnailPicture]
     fps: str

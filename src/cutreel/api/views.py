@@ -7,7 +7,6 @@ from cutreel.core.continuity import figures_of
 from cutreel.core.effects import Grade
 from cutreel.core.film import FilmFinish, FilmJoin, ReadShot, is_fresh
 from cutreel.core.ideas import Idea
-from cutreel.core.titles import Card as OnScreen
 from cutreel.making import Faults, PersonDrift, seen_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
@@ -44,7 +43,7 @@ def shot_view(
     wanted: float,
     acts: list[str],
     join: FilmJoin | None,
-    cards: Sequence[OnScreen],
+    cards: Sequence[CardView],
     finish: FilmFinish,
     plate: PlateView | None,
     said: str = "",
@@ -80,7 +79,7 @@ def shot_view(
         made_by=shot.made_by,
         move=shot.move if plate is None else shot.shot.own.move or "still",
         join=JoinView(how=join.how, why=join.why, turn=join.turn) if join else None,
-        cards=[CardView(sort=c.sort, lines=list(c.lines), why=c.why) for c in cards],
+        cards=list(cards),
         finish=FinishView(
             grade=None if finish.finish.grade == AS_PAINTED else finish.finish.grade,
             mood=None if finish.finish.mood == AS_PAINTED else finish.finish.mood,

@@ -1,7 +1,7 @@
 """What is made, and how: a registry of kinds and runs, and what works through them. Everything can
 be repeated without harm."""
 
-from .apart import CLIP, LEXICON, OWN, SCRIPT, SOUND, SSML, TABLE, reader
+from .apart import CLIP, FACE, LEXICON, OWN, SCRIPT, SOUND, SSML, TABLE, reader
 from .archiving import ArchiveFault, BroughtFilm, bring_archive, faults_in
 from .asking import AskedReading, read_by_service
 from .batches import ToLookAt, begin_batch, move_batches, to_look_at
@@ -18,6 +18,7 @@ from .kinds.picture import picture_spec
 from .kinds.reading import wish_reading
 from .known import REGISTRY, RunRequest
 from .languages import behind, follow, keep_in_language, original_of
+from .legible import contrasts
 from .linking import film_to_show, is_password, make_link, note_at
 from .mixing import MixDesk, mix_spec
 from .moving import frame_of_film, frames_of_shot, usual_path, ways_along
@@ -54,6 +55,7 @@ __all__ = [
     "CALLBACKS",
     "CLIP",
     "DISK_FULL",
+    "FACE",
     "FULL",
     "LEXICON",
     "MOST_HEARD",
@@ -103,6 +105,7 @@ __all__ = [
     "candidates",
     "check_is_going",
     "compared_statement",
+    "contrasts",
     "described_voices",
     "drift_of",
     "estimate",

@@ -23,6 +23,7 @@ OWN = "sound"
 NARRATION = "recording of the story"
 SSML = "script in SSML"
 TABLE = "table of a translation"
+FACE = "face"
 _ADVICE = {
     PICTURE: "Bring PNG, JPEG, WebP, AVIF, SVG or OpenRaster.",
     CLIP: "Bring MP4, WebM, MOV or an animated GIF of at most a minute.",
@@ -31,6 +32,7 @@ _ADVICE = {
     NARRATION: "Bring WAV, FLAC, MP3, M4A or Ogg of at most three hours.",
     SSML: "Bring an SSML file (XML, by W3C).",
     TABLE: "Bring the table that was taken out here, filled in: CSV, TSV or XLIFF 2.0.",
+    FACE: "Bring a TTF or OTF file.",
     LEXICON: "Bring a PLS file (XML, by W3C).",
     SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
 }
@@ -43,6 +45,7 @@ GIGABYTES = {
     SSML: 1.0,
     LEXICON: 1.0,
     TABLE: 1.0,
+    FACE: 1.0,
     SCRIPT: 4.0,
 }
 """How much memory a file may take to be opened, beyond what the process takes anyway."""

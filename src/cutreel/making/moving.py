@@ -108,7 +108,7 @@ def frame_of_film(
     if still:
         shot = plan.one.shot.model_copy(update={"move": "still", "path": None})
         plan = plan.model_copy(update={"one": plan.one.model_copy(update={"shot": shot})})
-    return _painted(shop, plan)(min(plan.frames - 1, frame - first))
+    return painted(shop, plan)(min(plan.frames - 1, frame - first))
 
 
 def stills_of(
@@ -138,7 +138,7 @@ def seen_at(
         at = max(0, bisect_right(starts, frame) - 1)
         first, plan = plans[at]
         if paint is None or at != open_plan:
-            open_plan, paint = at, _painted(shop, plan)
+            open_plan, paint = at, painted(shop, plan)
         yield paint(min(plan.frames - 1, frame - first))
 
 
@@ -169,20 +169,20 @@ def _drawn(
         [shot], [Span(0, life)], [], (), film.rate, width, height, "preview"
     )
 
-    return _painted(shop, plan), life
+    return painted(shop, plan), life
 
 
-def _painted(shop: Workshop, plan: SegmentPlan) -> Callable[[int], Image.Image]:
+def painted(shop: Workshop, plan: SegmentPlan) -> Callable[[int], Image.Image]:
     """What draws the frames of a segment as pictures."""
 
     def fetch(media: str, depth: float) -> Planes:
         return planes_of_media(shop, media, depth)
 
-    painted = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
+    paint = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
     frame = Compositor(plan.width, plan.height).new_frame()
 
     def draw(number: int) -> Image.Image:
-        painted(number, frame)
+        paint(number, frame)
         return Image.fromarray(np.ascontiguousarray(rgb_of(frame)))
 
     return draw

@@ -24,6 +24,7 @@ TYPES = {
     "application/ttml+xml", "ass": "text/x-ssa", "json": "application/json", "wav": "audio/wav", "mp3": "audio/mpeg",
     "csv": "text/csv", "cube": "text/plain", "svgz": "image/svg+xml", "pdf": "application/pdf",
     "zip": "application/zip", "otioz": "application/zip", "otio": "application/json", "edl": "text/plain",
+    "ttf": "font/ttf", "otf": "font/otf",
     "webm": "video/webm", "mkv": "video/x-matroska", "gif": "image/gif", "webp": "image/webp", }
 # fmt: on
 

@@ -2336,6 +2336,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/faces": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Face
+         * @description Look at a face (TTF, OTF); it is the film's once it is kept there.
+         */
+        post: operations["bring_face_api_films__film__faces_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/tables": {
         parameters: {
             query?: never;
@@ -2872,7 +2892,7 @@ export interface paths {
         };
         /**
          * Taken Out
-         * @description A style as one file (JSON), with the tables it needs.
+         * @description A style as one file (JSON), with the tables and faces it needs.
          */
         get: operations["taken_out_api_styles__style__file_get"];
         put?: never;
@@ -2894,7 +2914,7 @@ export interface paths {
         put?: never;
         /**
          * Brought
-         * @description A style from a file. A table that is damaged is refused.
+         * @description A style from a file. A table or face that is damaged is refused.
          */
         post: operations["brought_api_styles_file_post"];
         delete?: never;
@@ -3136,6 +3156,26 @@ export interface paths {
          * @description What a wish comes to in the film as it stands. Nothing is changed.
          */
         post: operations["wished_api_films__film__wishes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/shots/{shot}/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Words Read
+         * @description How well the words on a shot's screen can be read against what is behind them.
+         */
+        get: operations["words_read_api_films__film__shots__shot__words_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3443,7 +3483,7 @@ export interface components {
             /** Says */
             says: string;
             /** Command */
-            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
+            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
         };
         /**
          * BatchAllowed
@@ -3592,6 +3632,11 @@ export interface components {
         Body_bring_back_api_films__film__brought_post: {
             /** Files */
             files: string[];
+        };
+        /** Body_bring_face_api_films__film__faces_post */
+        Body_bring_face_api_films__film__faces_post: {
+            /** File */
+            file: string;
         };
         /** Body_bring_narration_api_films__film__narrations_post */
         Body_bring_narration_api_films__film__narrations_post: {
@@ -3816,9 +3861,8 @@ export interface components {
             /**
              * Face
              * @default plain
-             * @enum {string}
              */
-            face: "plain" | "book";
+            face: string;
             /**
              * Size
              * @default 1
@@ -3934,19 +3978,65 @@ export interface components {
             ][];
         };
         /**
+         * CardHow
+         * @description What of words on the screen is otherwise than the film has it: the name of a look, how many times the usual size,
+         *     where their middle is (shares of the frame), what they keep to, and whether they stand on a sheet whatever their
+         *     look has.
+         */
+        CardHow: {
+            /**
+             * Look
+             * @default
+             */
+            look: string;
+            /**
+             * Size
+             * @default 1
+             */
+            size: number;
+            /** At */
+            at?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Keeps
+             * @default frame
+             * @enum {string}
+             */
+            keeps: "frame" | "picture" | "behind";
+            /**
+             * Sheet
+             * @default false
+             */
+            sheet: boolean;
+        };
+        /**
          * CardView
-         * @description Words that stand on the screen in a shot besides captions: which sort, their lines, and why.
+         * @description Words that stand on the screen in a shot besides captions: which sort, their lines, and why; from and up to which
+         *     second after the shot begins. Those that the maker added have a `number`, and may begin at a `word`.
          */
         CardView: {
             /**
              * Sort
              * @enum {string}
              */
-            sort: "title" | "chapter" | "place" | "end";
+            sort: "title" | "chapter" | "place" | "name" | "emphasis" | "words" | "mark" | "end";
             /** Lines */
             lines: string[];
             /** Why */
             why: string;
+            /** Start */
+            start: number;
+            /** End */
+            end: number;
+            how: components["schemas"]["CardHow"];
+            /** Number */
+            number: number;
+            /** Word */
+            word: number | null;
+            /** Seconds */
+            seconds: number | null;
         };
         /**
          * Change
@@ -3956,7 +4046,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
         };
         /** ChangeView */
         ChangeView: {
@@ -5037,6 +5127,9 @@ export interface components {
             own_sounds: components["schemas"]["OwnSound"][];
             /** Tables */
             tables: components["schemas"]["OwnTable"][];
+            /** Faces */
+            faces: components["schemas"]["OwnFace"][];
+            words_look: components["schemas"]["TitleLook"];
             /** Thumbnails */
             thumbnails: components["schemas"]["Thumbnail"][];
             /** Thumbnail Pictures */
@@ -5419,6 +5512,9 @@ export interface components {
             own_sounds?: components["schemas"]["OwnSound"][] | null;
             /** Tables */
             tables?: components["schemas"]["OwnTable"][] | null;
+            /** Faces */
+            faces?: components["schemas"]["OwnFace"][] | null;
+            words_look?: components["schemas"]["TitleLook"] | null;
             /** Thumbnails */
             thumbnails?: components["schemas"]["Thumbnail"][] | null;
             /** Thumbnail Pictures */
@@ -5493,8 +5589,8 @@ export interface components {
         };
         /**
          * HouseStyle
-         * @description A style by its name: settings (those that are not one film's alone), the looks and look-up tables of its own that
-         *     they use, and how words sound.
+         * @description A style by its name: settings (those that are not one film's alone), the looks, look-up tables and faces of its
+         *     own that they use, and how words sound.
          */
         HouseStyle: {
             /** Name */
@@ -5516,6 +5612,11 @@ export interface components {
              * @default []
              */
             tables: components["schemas"]["OwnTable"][];
+            /**
+             * Faces
+             * @default []
+             */
+            faces: components["schemas"]["OwnFace"][];
             /**
              * Lexicon
              * @default []
@@ -5667,6 +5768,24 @@ export interface components {
             height: number;
             /** Shot */
             shot: number;
+        };
+        /**
+         * KeepFace
+         * @description Keep a face that was brought, or give one that is kept another name; with no name it is not kept any more.
+         */
+        KeepFace: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep face";
+            /** Media */
+            media: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
         };
         /**
          * KeepMember
@@ -6845,6 +6964,10 @@ export interface components {
              *       },
              *       "titles": "off",
              *       "title_look": "look",
+             *       "title_names": false,
+             *       "emphasis": false,
+             *       "maker_mark": "",
+             *       "maker_corner": "top right",
              *       "speaker_colours": false,
              *       "caption_length": 30,
              *       "dissolve": 0.5,
@@ -7212,6 +7335,16 @@ export interface components {
              * @enum {string}
              */
             amount: "low" | "middle" | "high";
+        };
+        /**
+         * OwnFace
+         * @description A face that the maker brought (TrueType or OpenType): what it is called, and its media file.
+         */
+        OwnFace: {
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
         };
         /**
          * OwnLine
@@ -8158,7 +8291,7 @@ export interface components {
          */
         ProposalView: {
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
             /** Says */
             says: string;
             /** Why */
@@ -8840,7 +8973,17 @@ export interface components {
             /** Titles */
             titles: string[];
             /** Title Looks */
-            title_looks: string[];
+            title_looks: {
+                [key: string]: components["schemas"]["TitleLook"];
+            };
+            /** Title Comes */
+            title_comes: string[];
+            /** Title Goes */
+            title_goes: string[];
+            /** Words Keep */
+            words_keep: string[];
+            /** Maker Corners */
+            maker_corners: string[];
             /** Caption Lines */
             caption_lines: number;
             /** Loudness */
@@ -9383,7 +9526,8 @@ export interface components {
         /**
          * SetCard
          * @description Say what stands on the screen in a shot in place of what is planned; with no text at all (None) that stands
-         *     again, with an empty one nothing does.
+         *     again, with an empty one nothing does. Of the sort “words” it is words besides: with the number 0 more of them, with
+         *     no text none. `how` they are is as it was where it is not said.
          */
         SetCard: {
             /**
@@ -9395,11 +9539,21 @@ export interface components {
              * Sort
              * @enum {string}
              */
-            sort: "title" | "chapter" | "place" | "end";
+            sort: "title" | "chapter" | "place" | "name" | "emphasis" | "words" | "mark" | "end";
             /** Shot */
             shot: number;
             /** Text */
             text?: string | null;
+            /**
+             * Number
+             * @default 0
+             */
+            number: number;
+            how?: components["schemas"]["CardHow"] | null;
+            /** Word */
+            word?: number | null;
+            /** Seconds */
+            seconds?: number | null;
         };
         /**
          * SetCue
@@ -9684,7 +9838,9 @@ export interface components {
          *     `speaker_colours` whether each who speaks has a colour of their own,
          *     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
          *     besides (the title, chapters, places), `title_look` how these look ("look": as
-         *     belongs to it); `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
+         *     belongs to it), `title_style` the same as the maker has it (None: by its name), `title_names` whether it is said who
+         *     somebody is, `emphasis` whether stressed words stand there, `maker_mark` what stands in a corner all the time;
+         *     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
          *     (plain: dissolves alone);
          *     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
          *     proposed besides where the story gives a reason, `no_effects` what is not proposed anywhere; `sounds` how much
@@ -9845,6 +10001,28 @@ export interface components {
              * @default look
              */
             title_look: string;
+            title_style?: components["schemas"]["TitleLook"] | null;
+            /**
+             * Title Names
+             * @default false
+             */
+            title_names: boolean;
+            /**
+             * Emphasis
+             * @default false
+             */
+            emphasis: boolean;
+            /**
+             * Maker Mark
+             * @default
+             */
+            maker_mark: string;
+            /**
+             * Maker Corner
+             * @default top right
+             * @enum {string}
+             */
+            maker_corner: "top left" | "top right" | "low left" | "low right";
             /**
              * Speaker Colours
              * @default false
@@ -10905,9 +11083,8 @@ export interface components {
             /**
              * Face
              * @default plain
-             * @enum {string}
              */
-            face: "plain" | "book";
+            face: string;
             /**
              * Size
              * @default 0.24
@@ -11094,6 +11271,62 @@ export interface components {
         TimelineBack: {
             /** Text */
             text: string;
+        };
+        /**
+         * TitleLook
+         * @description The face, its colour, whether in capitals, how far letters stand apart (in sizes); the sheet that words are on;
+         *     an edge around letters, a glow behind them (None: none of it), whether they throw a shadow where they are on no
+         *     sheet; how they come and go.
+         */
+        TitleLook: {
+            /**
+             * Face
+             * @default book
+             */
+            face: string;
+            /**
+             * Colour
+             * @default #fbf6e9
+             */
+            colour: string;
+            /**
+             * Capitals
+             * @default false
+             */
+            capitals: boolean;
+            /**
+             * Apart
+             * @default 0
+             */
+            apart: number;
+            /** Sheet */
+            sheet?: string | null;
+            /** Edge */
+            edge?: string | null;
+            /** Glow */
+            glow?: string | null;
+            /**
+             * Shadow
+             * @default true
+             */
+            shadow: boolean;
+            /**
+             * Size
+             * @default 1
+             */
+            size: number;
+            /**
+             * Comes
+             * @default fade
+             * @enum {string}
+             */
+            comes: "fade" | "rise" | "letters" | "said" | "drawn";
+            /**
+             * Goes
+             * @default fade
+             * @enum {string}
+             */
+            goes: "fade" | "rise" | "cut";
         };
         /**
          * ToldView
@@ -11388,7 +11621,7 @@ export interface components {
             /** Aim */
             aim: number;
             /** Remedy */
-            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
             /** Says */
             says: string;
         };
@@ -11513,6 +11746,19 @@ export interface components {
              * @default 0
              */
             pause: number;
+        };
+        /**
+         * WordsReadView
+         * @description The contrast of each of the words on a shot's screen, in their order (null: not measured), and what large letters
+         *     need. `layered`: words can stand behind something in its picture.
+         */
+        WordsReadView: {
+            /** Needed */
+            needed: number;
+            /** Layered */
+            layered: boolean;
+            /** Contrasts */
+            contrasts: (number | null)[];
         };
         /**
          * WorthView
@@ -12056,7 +12302,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
             };
         };
         responses: {
@@ -15756,6 +16002,41 @@ export interface operations {
             };
         };
     };
+    bring_face_api_films__film__faces_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_face_api_films__film__faces_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnFace"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
     bring_api_films__film__tables_post: {
         parameters: {
             query?: never;
@@ -17198,6 +17479,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnderstoodView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    words_read_api_films__film__shots__shot__words_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+                shot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordsReadView"];
                 };
             };
             /** @description Validation Error */

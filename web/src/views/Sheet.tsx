@@ -18,7 +18,7 @@ import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 import { CaptionDesk } from "./sheet/CaptionDesk";
-import { CardLine } from "./sheet/CardLine";
+import { AddWords, CardLine } from "./sheet/CardLine";
 import { FinishDesk } from "./sheet/FinishDesk";
 import { lastFrame } from "../parts/lastFrame";
 import { JoinDesk } from "./sheet/JoinDesk";
@@ -31,6 +31,8 @@ import { VoiceColumn } from "./VoiceColumn";
 
 const ROW = 124;
 const HEAD = 26;
+/** How much of its captions finds room in a row, by how many lines stand above or below. */
+const CLAMPS = ["line-clamp-6", "line-clamp-4", "line-clamp-3", "line-clamp-2"];
 const COLUMNS = "grid-cols-[72px_minmax(190px,1fr)_174px_74px_80px_94px_66px_124px]";
 const TITLES: [string, string][] = [
   ["Edge", ""],
@@ -376,9 +378,14 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
       </div>
       <div className="overflow-hidden py-2 pl-2.5 pr-2 text-[12px] leading-[1.4] text-ink-2">
         {shot.cards.map((card) => (
-          <CardLine key={card.sort} film={film} shot={shot} card={card} />
+          <CardLine
+            key={`${card.sort}${card.number}${card.start}`}
+            film={film}
+            shot={shot}
+            card={card}
+          />
         ))}
-        <p className={shot.cards.length ? "line-clamp-4" : "line-clamp-6"}>
+        <p className={CLAMPS[Math.min(2, shot.cards.length) + (on ? 1 : 0)]}>
           {film.captions
             .filter((c) => c.start >= shot.start / rate - 0.05 && c.start < shot.stop / rate - 0.05)
             .map((c, i) => (
@@ -388,6 +395,7 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
               </span>
             ))}
         </p>
+        {on && <AddWords film={film} shot={shot} />}
       </div>
     </div>
   );

@@ -5,13 +5,23 @@ from .checked import QUICKEST, CaptionFault, CaptionFaultKind, caption_faults
 from .said import SaidWord, said_in, stressed_in
 from .shown import AS_OTHERS, SPEAKERS, CaptionShown
 from .srt import stamp, to_srt, to_vtt
-from .style import CAPTION_PLACES, PLAIN, READY, SAID_MARKS, CaptionPlace, CaptionStyle, SaidMark
+from .style import (
+    CAPTION_PLACES,
+    CAPTION_ROWS,
+    PLAIN,
+    READY,
+    SAID_MARKS,
+    CaptionPlace,
+    CaptionStyle,
+    SaidMark,
+)
 from .substation import to_ass
 from .ttml import to_ttml
 
 __all__ = [
     "AS_OTHERS",
     "CAPTION_PLACES",
+    "CAPTION_ROWS",
     "LINES",
     "LINE_LENGTH",
     "PLAIN",

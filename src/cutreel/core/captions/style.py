@@ -10,6 +10,12 @@ from cutreel.core.lettering import Face
 CaptionPlace = Literal["low", "middle", "high"]
 SaidMark = Literal["none", "colour", "box", "so far"]
 CAPTION_PLACES: tuple[CaptionPlace, ...] = get_args(CaptionPlace)
+CAPTION_ROWS: Mapping[CaptionPlace, tuple[float, float]] = {
+    "low": (0.78, 0.95),
+    "middle": (0.4, 0.6),
+    "high": (0.05, 0.22),
+}
+"""From and down to where two lines are, in shares of the frame."""
 SAID_MARKS: tuple[SaidMark, ...] = get_args(SaidMark)
 _COLOUR = r"^#[0-9a-f]{6}$"
 

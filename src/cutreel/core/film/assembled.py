@@ -12,7 +12,14 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in, stressed_in
+from cutreel.core.captions import (
+    CAPTION_ROWS,
+    Caption,
+    CaptionShown,
+    captions_of,
+    said_in,
+    stressed_in,
+)
 from cutreel.core.manuscript import words_text
 from cutreel.core.plates import Plate
 from cutreel.core.sound import (
@@ -181,7 +188,32 @@ class Assembled:
         """The words on the screen besides captions, in the language of the manuscript."""
         if not has_cards(self.document):
             return []
-        return cards_of(self.read, self.spans, self.joins, self.rate, self.used, self._said_in)
+        return cards_of(
+            self.read,
+            self.spans,
+            self.joins,
+            self.rate,
+            self.used,
+            self._said_in,
+            self._captioned_rows,
+        )
+
+    def _captioned_rows(self, start: float, end: float) -> list[tuple[float, float]]:
+        """The rows of the frame that captions take meanwhile."""
+        if self.document.settings.captions != "burn":
+            return []
+        usual = self.document.settings.caption_style.place
+        first = bisect_right(self._caption_ends, start)
+        found = set()
+        for caption, shown in zip(self.captions[first:], self.captions_shown[first:], strict=True):
+            if caption.start >= end:
+                break
+            found.add(CAPTION_ROWS[shown.place or usual])
+        return sorted(found)
+
+    @cached_property
+    def _caption_ends(self) -> list[float]:
+        return [c.end for c in self.captions]
 
     def _said_in(self, i: int) -> list[SaidAt]:
         """The words that are said while the shot with the index `i` is seen, with their times."""
@@ -636,4 +668,5 @@ def _card_clip(card: Card) -> CardClip:
         how.keeps,
         card.shot,
         card.said,
+        how.sheet,
     )

@@ -3,13 +3,13 @@
 from collections.abc import Collection
 from typing import Any
 
-from pydantic import BaseModel, Field, ValidationError
+from pydantic import Base64Bytes, BaseModel, Field, ValidationError
 
 from cutreel.core.continuity import LOOKS, Look
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Saying
 
-from .document import MOST_TABLES, FilmDocument, OwnTable, Settings
+from .document import MOST_FACES, MOST_TABLES, FilmDocument, OwnFace, OwnTable, Settings
 
 OF_ONE_FILM = frozenset(("seed", "aim", "reference", "follow_reference", "language", "due"))
 """Settings that belong to one film and are no style."""
@@ -18,13 +18,14 @@ _VERSION = 1
 
 
 class HouseStyle(BaseModel):
-    """A style by its name: settings (those that are not one film's alone), the looks and look-up tables of its own that
-    they use, and how words sound."""
+    """A style by its name: settings (those that are not one film's alone), the looks, look-up tables and faces of its
+    own that they use, and how words sound."""
 
     name: str = Field(min_length=1, max_length=80)
     settings: dict[str, Any] = Field({}, max_length=200)
     looks: list[Look] = Field([], max_length=12)
     tables: list[OwnTable] = Field([], max_length=MOST_TABLES)
+    faces: list[OwnFace] = Field([], max_length=MOST_FACES)
     lexicon: list[Saying] = Field([], max_length=5_000)
 
     def applied_to(self, settings: Settings, only: Collection[str] | None = None) -> Settings:
@@ -41,11 +42,12 @@ class HouseStyle(BaseModel):
 
 
 class StyleFile(BaseModel):
-    """A style as a file: its look-up tables with it, each as the text of its .cube."""
+    """A style as a file: its look-up tables with it, each as the text of its .cube, and its faces, in base 64."""
 
     cut_reel_style: int = _VERSION
     style: HouseStyle
     cubes: dict[str, str] = {}
+    fonts: dict[str, Base64Bytes] = {}
 
 
 class StyleChange(BaseModel):
@@ -70,8 +72,15 @@ def style_of(film: FilmDocument, name: str) -> HouseStyle:
             if look.name == film.settings.look and look.name not in known
         ],
         tables=[t for t in film.tables if t.media in used],
+        faces=[f for f in film.faces if f.media in _faces_of(film.settings)],
         lexicon=list(film.lexicon),
     )
+
+
+def _faces_of(settings: Settings) -> set[str]:
+    """The faces that a film's words are set in."""
+    titles = settings.title_style
+    return {settings.caption_style.face, *([titles.face] if titles else [])}
 
 
 def changes_of(style: HouseStyle, film: FilmDocument) -> list[StyleChange]:
@@ -92,6 +101,7 @@ def styled(
     settings = style.applied_to(film.settings, only)
     looks = {look.name: look for look in film.looks} | {look.name: look for look in style.looks}
     tables = {t.media: t for t in (*style.tables, *film.tables)}
+    faces = {f.media: f for f in (*style.faces, *film.faces)}
     said = {s.word.lower() for s in film.lexicon}
     added = [s for s in style.lexicon if s.word.lower() not in said] if only is None else []
     return film.model_copy(
@@ -99,6 +109,7 @@ def styled(
             "settings": settings,
             "looks": list(looks.values()),
             "tables": list(tables.values())[:MOST_TABLES],
+            "faces": list(faces.values())[:MOST_FACES],
             "lexicon": [*film.lexicon, *added],
         }
     )

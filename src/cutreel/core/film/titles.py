@@ -41,8 +41,14 @@ CORNERS = {
     "low right": (0.91, 0.93),
 }
 """Where a maker's mark has its middle, as far as it finds room there."""
+_NOBODYS = frozenset(
+    "girl boy man woman child lady gentleman stranger other one two others figure person fellow lad lass".split()
+)
+"""What says nothing of somebody that is not seen."""
 Said = Callable[[int], Sequence[SaidAt]]
 """Tells the words that are said in a shot, by its index."""
+Captioned = Callable[[float, float], Sequence[tuple[float, float]]]
+"""Tells which rows of the frame (from and down to, in shares) captions take from a second up to another."""
 _HOURS = {"dawn": "Dawn", "day": "Day", "dusk": "Evening", "night": "Night"}
 
 
@@ -60,9 +66,10 @@ def cards_of(
     rate: FrameRate,
     used: Sequence[TakeRow | None],
     said: Said,
+    captioned: Captioned,
 ) -> list[Card]:
     """What stands on the screen, in the order of time. What the maker wrote stands instead of what was planned there;
-    lines that are empty are none. `said` tells the words of a shot."""
+    lines that are empty are none. `said` tells the words of a shot, `captioned` where captions are."""
     film = read.document
     settings = film.settings
     told = _told(read, spans, joins, rate)
@@ -71,7 +78,7 @@ def cards_of(
     own = {(c.sort, c.shot): c for c in film.cards if not c.number}
     planned = plan_cards(told, film.title, settings.titles, _credits(film))
     if settings.title_names:
-        planned += plan_names(told, [_named(s) for s in read.shots], planned)
+        planned += plan_names(told, _named(read), planned)
     if settings.emphasis:
         planned += free_of(plan_emphasis(told, list(map(said, range(len(told))))), planned)
     out: list[Card] = []
@@ -86,7 +93,10 @@ def cards_of(
             why = card.why if choice.text is None else WRITTEN
             out.append(card._replace(lines=lines, why=why, how=choice.how))
     out += _added(film, read, told, said)
-    placed = [_placed(c, read.shots[c.shot], used[c.shot], told[c.shot], said(c.shot)) for c in out]
+    placed = [
+        _placed(c, read.shots[c.shot], used[c.shot], told[c.shot], said(c.shot), captioned)
+        for c in out
+    ]
     if settings.maker_mark.strip() and told:
         how = CardHow(at=CORNERS[settings.maker_corner])
         lines = (settings.maker_mark.strip(),)
@@ -112,15 +122,35 @@ def _told(
     ]
 
 
-def _named(shot: ReadShot) -> list[NamedSeen]:
-    """Who in a shot has a name, with what they are called besides, if that says what they are."""
-    out = []
-    for person in shot.people:
-        if person.kind != "person" or not person.name[:1].isupper() or person.name[:4] == "The ":
-            continue
-        roles = [a[4:] for a in person.aliases if a.lower().startswith("the ") and len(a) > 6]
-        out.append(NamedSeen(person.name, roles[0] if roles else ""))
+def _named(read: ReadFilm) -> list[list[NamedSeen]]:
+    """Who in each shot has a name that was told by then, with what they are called besides, if that says what they
+    are."""
+    told: dict[str, int] = {}
+    for n, word in enumerate(read.script.words):
+        told.setdefault(_bare(word.text), n)
+    out: list[list[NamedSeen]] = []
+    for shot in read.shots:
+        seen = []
+        for person in shot.people:
+            first = told.get(_bare(person.name.split()[0]))
+            proper = person.kind == "person" and person.name[:1].isupper()
+            if proper and first is not None and first < shot.end:
+                seen.append(NamedSeen(person.name, _role(person.aliases)))
+        out.append(seen if shot.end > shot.first else [])
     return out
+
+
+def _role(aliases: Sequence[str]) -> str:
+    """What somebody is by what they are called: “the keeper”, though not “the girl”."""
+    for alias in aliases:
+        article, _, role = alias.partition(" ")
+        if article.lower() == "the" and role and role.split()[-1].lower() not in _NOBODYS:
+            return role
+    return ""
+
+
+def _bare(word: str) -> str:
+    return word.strip(" ,.;:!?“”\"‘’'—–-…()").removesuffix("’s").removesuffix("'s")
 
 
 def _added(film: FilmDocument, read: ReadFilm, told: Sequence[ShotTold], said: Said) -> list[Card]:
@@ -165,17 +195,26 @@ def title_look_of(film: FilmDocument) -> TitleLook:
 
 
 def _placed(
-    card: Card, shot: ReadShot, take: TakeRow | None, told: ShotTold, said: Sequence[SaidAt]
+    card: Card,
+    shot: ReadShot,
+    take: TakeRow | None,
+    told: ShotTold,
+    said: Sequence[SaidAt],
+    captioned: Captioned,
 ) -> Card:
-    """Words where no head is while they stand, unless the maker placed them; each with the second it is said at."""
+    """Words where no head and no caption is while they stand, unless the maker placed them; each with the second it is
+    said at."""
     times = card.said or said_times(card.lines, [w for w in said if w.end > card.start - 0.3])
     card = card._replace(said=times)
-    if take is None or card.how.at is not None:
+    if card.how.at is not None:
         return card
+    rows = captioned(card.start, card.end)
+    if take is None:
+        return off_faces(card, (), rows)
     seconds = told.end - told.start
     begin, end = ((at - told.start) / seconds for at in (card.start, card.end))
     heads = heads_seen(heads_of(shot, take), camera_of(shot, take, seconds), begin, min(1.0, end))
-    return off_faces(card, heads)
+    return off_faces(card, heads, rows)
 
 
 def _lines(text: str) -> tuple[str, ...]:

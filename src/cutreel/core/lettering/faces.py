@@ -24,8 +24,8 @@ _FILES = {
 }
 _DEBIAN = Path("/usr/share/fonts/truetype")
 _EAST = _DEBIAN / "droid" / "DroidSansFallbackFull.ttf"
-"""Chinese, Japanese and Korean letters."""
-_EASTERN = frozenset(("Hani", "Hira", "Kana", "Hang", "Bopo"))
+"""Chinese and Japanese letters."""
+_EASTERN = frozenset(("Hani", "Hira", "Kana", "Bopo"))
 _NO_SCRIPT = frozenset(("Zyyy", "Zinh", "Zzzz"))
 MOST_HELD = 12
 """Faces that were brought and are held at once."""

@@ -1,6 +1,8 @@
 """From pictures and paths to frames, from frames to segments, from segments to a film."""
 
+from .carded import Laid, card_at
 from .compositor import Compositor, Shown
+from .contrast import LEAST_CONTRAST, contrast_of
 from .encode import (
     ENCODER_VERSION,
     FilmChapter,
@@ -25,6 +27,7 @@ __all__ = [
     "ENCODER_VERSION",
     "FILE_FORMS",
     "FORMS",
+    "LEAST_CONTRAST",
     "CaptionSpan",
     "CardSpan",
     "Compositor",
@@ -32,6 +35,7 @@ __all__ = [
     "FilmChapter",
     "FilmLine",
     "Form",
+    "Laid",
     "PictureWords",
     "Planes",
     "PlannedShot",
@@ -41,6 +45,8 @@ __all__ = [
     "SegmentPlan",
     "Shown",
     "boxes",
+    "card_at",
+    "contrast_of",
     "cover",
     "encode_segment",
     "encode_sound",

@@ -37,7 +37,8 @@ IN, OUT, RISE, LETTERS = 0.6, 0.5, 0.035, 18.0
 """Seconds in which words come and go; by how many heights of the frame they rise; letters a second."""
 QUICK, STROKE = 0.14, 22.0
 """Seconds in which words come that come with the voice; letters a second that a hand draws."""
-THERE = 0.62
+LIGHT = "#fbf6e9"
+THERE = 0.7
 """How much of a maker's mark is there."""
 
 
@@ -65,6 +66,9 @@ def card_at(
 ) -> Laid | None:
     """Words on the screen in frame `number` of their segment: coming, standing or going. None: nothing of them yet."""
     look = card.title_look or film_look
+    if card.sort == "mark" and look.sheet:
+        # A sheet would be looked at all the time.
+        look = look.model_copy(update={"sheet": None, "colour": LIGHT, "shadow": True})
     since, left = (number + 0.5 - card.begin) / fps, (card.end - number - 0.5) / fps
     comes_in = QUICK if look.comes == "said" and card.said else IN
     coming, going = min(1.0, since / comes_in), min(1.0, left / OUT)
@@ -178,7 +182,7 @@ def _lettered(
         ImageDraw.Draw(image).rectangle((0, 0, size[0] - 1, size[1] - 1), fill=_rgb(look.sheet))
     words = Image.new("RGBA", size, (*_rgb(look.edge or look.colour)[:3], 0))
     draw = ImageDraw.Draw(words)
-    edge = max(1, round(high * 0.055)) if look.edge else 0
+    edge = max(1, round(high * 0.07)) if look.edge else 0
     left = part.much
     for text, font, x, top in placed:
         seen = text

@@ -55,6 +55,8 @@ def card_span(card: CardClip, since: int, rate: FrameRate, titles: TitleLook) ->
     """Words on the screen in frames that are counted from `since` on."""
     always = card.sort == "mark"
     look = TITLE_LOOKS.get(card.look)
+    if card.sheet:
+        look = (look or titles).on_sheet()
     # Each of their words has its frame only where that is looked at.
     one_by_one = (look or titles).comes == "said"
     said = [rate.frames(at) - since for at in card.said] if one_by_one else []

@@ -146,7 +146,8 @@ class CardClip:
     """Words on the screen from `start` up to `end` seconds; what they are (`sort`), and how far down and to the right
     their middle is, where that is not where it usually is. They have a `look` of their own by its name (empty: the
     film's), are so many times the usual `size`, and keep to the frame, or to the picture of the shot with the index
-    `shot`, where they may stand behind figures. Each of their words comes as it is `said`, where that is known."""
+    `shot`, where they may stand behind figures; on a `sheet` whatever their look has. Each of their words
+    comes as it is `said`, where that is known."""
 
     sort: CardSort
     start: float
@@ -159,6 +160,7 @@ class CardClip:
     keeps: Literal["frame", "picture", "behind"] = "frame"
     shot: int = 0
     said: tuple[float, ...] = ()
+    sheet: bool = False
 
 
 @dataclass(frozen=True)

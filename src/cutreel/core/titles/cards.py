@@ -5,7 +5,7 @@ from typing import Literal, NamedTuple, get_args
 
 from cutreel.core.timeline import CardSort
 
-from .placed import AS_USUAL, CardHow, clear_of
+from .placed import AS_USUAL, AT_LEFT, LEFT, PLACES, CardHow, clear_of
 
 CardAmount = Literal["off", "low", "middle", "high"]
 """Low: the title and the end; middle: chapters too; high: places and hours too."""
@@ -42,6 +42,13 @@ class Card(NamedTuple):
     how: CardHow = AS_USUAL
     number: int = 0
     said: tuple[float, ...] = ()
+
+    @property
+    def place(self) -> tuple[float, float]:
+        """How far across and down their middle is; of those that stand at the left about."""
+        across = AT_LEFT if self.sort in LEFT else 0.5
+        down = PLACES[self.sort][0] if self.middle is None else self.middle
+        return self.how.at or (across, down)
 
 
 class ShotTold(NamedTuple):
@@ -87,8 +94,12 @@ def _card(
     return Card(sort, index, lines, start, end, why) if end - start >= LEAST else None
 
 
-def off_faces(card: Card, faces: Sequence[tuple[float, float, float]]) -> Card:
-    """Words where they lie on none of the `faces` (how far to the right, from and down to, in shares of the frame);
-    where they lie on least, if there is no such place."""
-    middle = clear_of(card.sort, card.lines, faces)
+def off_faces(
+    card: Card,
+    faces: Sequence[tuple[float, float, float]],
+    captions: Sequence[tuple[float, float]] = (),
+) -> Card:
+    """Words where they lie on none of the `faces` (how far to the right, from and down to, in shares of the frame) and
+    on no `captions` (from and down to); where they lie on least, if there is no such place."""
+    middle = clear_of(card.sort, card.lines, faces, captions)
     return card if middle is None else card._replace(middle=middle)

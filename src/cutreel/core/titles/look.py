@@ -34,6 +34,13 @@ class TitleLook(BaseModel):
     comes: Comes = "fade"
     goes: Goes = "fade"
 
+    def on_sheet(self) -> "TitleLook":
+        """The same on a sheet: a dark one for light letters, a light one for dark ones."""
+        if self.sheet:
+            return self
+        light = sum(int(self.colour[i : i + 2], 16) for i in (1, 3, 5)) > 3 * 128
+        return self.model_copy(update={"sheet": "#17130f" if light else "#fbf6e9", "glow": None})
+
 
 TITLE_LOOKS: Mapping[str, TitleLook] = {
     "book": TitleLook(),

@@ -13,12 +13,13 @@ KEEPS: tuple[Keeps, ...] = get_args(Keeps)
 LETTER, BESIDE = 0.04, 0.09
 """About how wide a letter of a title is, and how far beside words a face is still in their way."""
 CLEAR = 0.1
-"""Half of the height that words take up."""
+LOW = 0.07
+"""Half of the height that words take up; that of small ones at the left."""
 PLACES: dict[CardSort, tuple[float, ...]] = {
     "title": (0.42, 0.62, 0.2),
     "chapter": (0.42, 0.62, 0.18),
-    "place": (0.68, 0.14),
-    "name": (0.74, 0.2),
+    "place": (0.68, 0.3, 0.14),
+    "name": (0.66, 0.3, 0.14),
     "emphasis": (0.3, 0.66, 0.14),
     "words": (0.3, 0.62, 0.14),
     "mark": (0.075,),
@@ -27,31 +28,41 @@ PLACES: dict[CardSort, tuple[float, ...]] = {
 """How far down the middle of words may be, the usual first."""
 LEFT: frozenset[CardSort] = frozenset(("place", "name"))
 """Those that stand at the left."""
+AT_LEFT = 0.17
+"""About where their middle is."""
 
 
 class CardHow(BaseModel):
     """What of words on the screen is otherwise than the film has it: the name of a look, how many times the usual size,
-    where their middle is (shares of the frame), and what they keep to."""
+    where their middle is (shares of the frame), what they keep to, and whether they stand on a sheet whatever their
+    look has."""
 
     model_config = ConfigDict(frozen=True)
     look: str = Field("", max_length=40)
     size: float = Field(1.0, ge=0.4, le=3.0)
     at: tuple[float, float] | None = None
     keeps: Keeps = "frame"
+    sheet: bool = False
 
 
 AS_USUAL = CardHow()
 
 
 def clear_of(
-    sort: CardSort, lines: Sequence[str], faces: Sequence[tuple[float, float, float]]
+    sort: CardSort,
+    lines: Sequence[str],
+    faces: Sequence[tuple[float, float, float]],
+    captions: Sequence[tuple[float, float]] = (),
 ) -> float | None:
     """How far down words have their middle so that they lie on none of the `faces` (how far to the right, from and down
-    to, in shares of the frame), or on as little as may be; None: where it usually is."""
+    to, in shares of the frame) and on no `captions` (from and down to), or on as little as may be; None: where it
+    usually is."""
+    half_high = CLEAR if sort not in LEFT else LOW
 
     def covered(middle: float) -> float:
-        top, low = middle - CLEAR, middle + CLEAR
-        return sum(max(0.0, min(low, b) - max(top, a)) for x, a, b in faces if beside(x))
+        top, low = middle - half_high, middle + half_high
+        rows = [(a, b) for x, a, b in faces if beside(x)] + list(captions)
+        return round(sum(max(0.0, min(low, b) - max(top, a)) for a, b in rows), 4)
 
     half = max(map(len, lines)) * LETTER / 2 + BESIDE
 

@@ -1,6 +1,7 @@
-/** How captions look in the whole film, opened at their column's head: a style as it stands or changed, seen at once on the
- * shot that is chosen. */
+/** How captions and other words look in the whole film, opened at their column's head: a style as it stands or changed,
+ * seen at once on the shot that is chosen. */
 import * as Popover from "@radix-ui/react-popover";
+import * as Tabs from "@radix-ui/react-tabs";
 import type { ReactNode } from "react";
 
 import type { Film, Schemas } from "../../api/client";
@@ -9,7 +10,9 @@ import { Choice, worded } from "../../parts/Choice";
 import { Colour } from "../../parts/Colour";
 import { DeskRow as Row } from "../../parts/DeskRow";
 import { Steps } from "../../parts/Steps";
+import { FaceChoice } from "./FaceChoice";
 import { FrameSeen, useChosenShot } from "./FrameSeen";
+import { TitleFields } from "./TitleFields";
 
 type Style = Schemas["CaptionStyle"];
 
@@ -19,14 +22,7 @@ const SAID: Record<string, string> = {
   box: "in a box",
   "so far": "with all before it",
 };
-const TITLES: Record<string, string> = {
-  off: "nothing",
-  low: "the title and the end",
-  middle: "chapters too",
-  high: "places and hours too",
-};
 const PLACES: Record<string, string> = { low: "below", middle: "in the middle", high: "above" };
-const FACES: Record<string, string> = { plain: "plain, bold", book: "as in a book" };
 const GROUNDS: readonly (readonly [string, string])[] = [
   ["edge", "an edge around letters"],
   ["shadow", "a shadow"],
@@ -57,10 +53,51 @@ export function CaptionDesk({ film, children }: { film: Film; children: ReactNod
           className="z-50 w-[348px] rounded-md border border-rule-strong bg-page p-3 shadow-sm"
           onKeyDown={(e) => e.stopPropagation()}
         >
-          <Desk film={film} />
+          <Tabs.Root defaultValue="captions">
+            <Tabs.List aria-label="Words in the picture" className="mb-2.5 flex gap-4">
+              {[
+                ["captions", "Captions"],
+                ["others", "Other words"],
+              ].map(([name, title]) => (
+                <Tabs.Trigger
+                  key={name}
+                  value={name!}
+                  className="min-h-6 pb-0.5 text-ink-2 hover:text-ink data-[state=active]:font-semibold data-[state=active]:text-ink data-[state=active]:shadow-[0_2px_0_var(--ink)]"
+                >
+                  {title}
+                </Tabs.Trigger>
+              ))}
+            </Tabs.List>
+            <Tabs.Content value="captions">
+              <Desk film={film} />
+            </Tabs.Content>
+            <Tabs.Content value="others">
+              <Others film={film} />
+            </Tabs.Content>
+          </Tabs.Root>
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  );
+}
+
+/** Titles, names, what is stressed: seen where the first of them stands. */
+function Others({ film }: { film: Film }) {
+  const chosen = useChosenShot(film);
+  const shot = chosen?.cards.length ? chosen : film.shots.find((s) => s.cards.length);
+  const card = shot?.cards[0];
+  return (
+    <>
+      {shot && card && (
+        <FrameSeen
+          film={film}
+          shot={shot}
+          after={(card.start + card.end) / 2}
+          alt={`Shot ${shot.edge} with its words`}
+        />
+      )}
+      <TitleFields film={film} />
+    </>
   );
 }
 
@@ -114,12 +151,11 @@ function Desk({ film }: { film: Film }) {
         </Row>
         <Row name="Letters">
           <span className="flex items-center gap-2">
-            <Choice
-              quiet
+            <FaceChoice
+              film={film}
               label="Face of captions"
               value={style.face}
-              options={worded(rules.faces, FACES)}
-              onChange={(face) => put({ face: face as Style["face"] })}
+              onPut={(face) => put({ face })}
             />
             <Colour
               label="Colour of captions"
@@ -174,26 +210,6 @@ function Desk({ film }: { film: Film }) {
             )}
           </span>
         </Row>
-        <Row name="Besides">
-          <Choice
-            quiet
-            label="Words on the screen besides captions"
-            value={s.titles}
-            options={worded(rules.titles, TITLES)}
-            onChange={(titles) => set({ titles })}
-          />
-        </Row>
-        {s.titles !== "off" && (
-          <Row name="They are">
-            <Choice
-              quiet
-              label="Look of words on the screen"
-              value={s.title_look}
-              options={[["look", "as the look has it"], ...worded(rules.title_looks)]}
-              onChange={(title_look) => set({ title_look })}
-            />
-          </Row>
-        )}
         <Row name="Line">
           <Steps
             name="characters in a line"
