@@ -8,6 +8,7 @@ import pytest
 from PIL import Image
 from playwright.sync_api import Browser, Page, expect
 
+from cutreel.core.lettering import face_file
 from tests.browser.steps import BOATHOUSE, film_made, new_film, no_barriers
 from tests.waiting import until
 
@@ -80,6 +81,7 @@ def test_captions_have_a_style_that_is_seen_at_once(sheet: Page) -> None:
 
 def test_the_title_is_written_anew_and_taken_away(sheet: Page) -> None:
     sheet.get_by_role("button", name="Captions of the whole film").click()
+    sheet.get_by_role("tab", name="Other words").click()
     sheet.get_by_role("combobox", name="Words on the screen besides captions").click()
     sheet.get_by_role("option", name="chapters too").click()
     sheet.keyboard.press("Escape")
@@ -95,6 +97,72 @@ def test_the_title_is_written_anew_and_taken_away(sheet: Page) -> None:
     written.click()
     desk.get_by_role("button", name="Take it away").click()
     expect(sheet.get_by_role("button", name=re.compile("^Title on the screen"))).to_have_count(0)
+
+
+def test_words_are_added_placed_by_hand_and_set_behind_a_figure(sheet: Page) -> None:
+    film = re.search(r"/film/(\w+)", sheet.url)[1]
+    sheet.get_by_role("button", name=re.compile("^Add words on the screen to shot")).first.click()
+    sheet.get_by_label("New words on the screen").fill("SALT")
+    sheet.get_by_role("button", name="Write it").click()
+    line = sheet.get_by_role("button", name="Words on the screen: SALT")
+    line.click()
+    desk = sheet.get_by_role("dialog", name="Words on the screen")
+    place = desk.get_by_role("button", name=re.compile("^Place of these words: 50 across"))
+    box = place.bounding_box()
+    sheet.mouse.move(box["x"] + 12, box["y"] + 12)
+    sheet.mouse.down()
+    sheet.mouse.move(box["x"] - 60, box["y"] + 40, steps=6)
+    sheet.mouse.up()
+
+    def cards() -> list[dict]:
+        opened = sheet.request.get(f"/api/films/{film}").json()
+        told = {"state": opened["state"], "first": 0, "count": 5}
+        shots = sheet.request.get(f"/api/films/{film}/shots", params=told).json()["shots"]
+        return [c for s in shots for c in s["cards"] if c["number"]]
+
+    moved = until(lambda: (c := cards()[0])["how"]["at"] and c)
+    assert moved["at"][0] < 0.4 and moved["at"][1] > 0.3
+    moved_place = desk.get_by_role("button", name=re.compile("^Place of these words"))
+    moved_place.press("ArrowRight")
+    moved_place.press("ArrowRight")
+    until(lambda: cards()[0]["at"][0] == pytest.approx(moved["at"][0] + 0.04, abs=0.002))
+    desk.get_by_role("combobox", name="What these words keep to").click()
+    sheet.get_by_role("option", name="behind the figures").click()
+    desk.get_by_role("combobox", name="Look of these words").click()
+    sheet.get_by_role("option", name="outline").click()
+    desk.get_by_role("button", name="more: how long these words stay").click()
+    until(lambda: cards()[0]["how"]["keeps"] == "behind" and cards()[0]["seconds"])
+    assert cards()[0]["how"]["look"] == "outline"
+    no_barriers(sheet, "words that are placed")
+    desk.get_by_role("button", name="Take it away").click()
+    expect(line).to_have_count(0)
+
+
+def test_words_have_a_look_of_the_makers_own_in_a_face_that_is_brought(sheet: Page) -> None:
+    sheet.get_by_role("button", name="Captions of the whole film").click()
+    sheet.get_by_role("tab", name="Other words").click()
+    desk = sheet.get_by_role("dialog", name="Captions of the whole film")
+    desk.get_by_role("combobox", name="Look of words on the screen").click()
+    sheet.get_by_role("option", name="telegram").click()
+    until(lambda: settings(sheet)["title_look"] == "telegram")
+    desk.get_by_role("combobox", name="What words on the screen stand on").click()
+    sheet.get_by_role("option", name="with an edge").click()
+    until(lambda: (settings(sheet)["title_style"] or {}).get("edge"))
+    expect(desk.get_by_role("combobox", name="Look of words on the screen")).to_contain_text(
+        "of your own"
+    )
+    desk.get_by_label("Face of words on the screen: one of your own").set_input_files(
+        face_file("hand")
+    )
+    face = until(lambda: (f := settings(sheet)["title_style"]["face"]).endswith(".ttf") and f)
+    expect(desk.get_by_role("combobox", name="Face of words on the screen")).to_contain_text(
+        "Caveat"
+    )
+    desk.get_by_label("Your mark, in a corner all the time").fill("Slow Lantern")
+    desk.get_by_label("Your mark, in a corner all the time").press("Enter")
+    until(lambda: settings(sheet)["maker_mark"] == "Slow Lantern")
+    no_barriers(sheet, "other words")
+    assert len(face) == 68
 
 
 def test_a_film_is_graded_and_a_shot_has_effects_of_its_own(sheet: Page, tmp_path) -> None:

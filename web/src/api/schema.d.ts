@@ -4014,7 +4014,8 @@ export interface components {
         /**
          * CardView
          * @description Words that stand on the screen in a shot besides captions: which sort, their lines, and why; from and up to which
-         *     second after the shot begins. Those that the maker added have a `number`, and may begin at a `word`.
+         *     second after the shot begins; how far across and down their middle is, about. Those that the maker added have a
+         *     `number`, and may begin at a `word`.
          */
         CardView: {
             /**
@@ -4030,6 +4031,11 @@ export interface components {
             start: number;
             /** End */
             end: number;
+            /** At */
+            at: [
+                number,
+                number
+            ];
             how: components["schemas"]["CardHow"];
             /** Number */
             number: number;

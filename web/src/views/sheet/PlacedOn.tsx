@@ -19,6 +19,17 @@ interface Props {
 const STEP = 0.02;
 /** How long a key is waited for, in milliseconds, before the place is taken. */
 const QUIET = 350;
+/** The most room that a frame takes in the desk. */
+const WIDE = 322;
+const HIGH = 182;
+
+/** How large a frame is shown, known before it is there, so that nothing moves under the hand. */
+function sizeOf(film: Film) {
+  const [wide, high] = film.settings.aspect.split(":").map(Number);
+  const width = Math.min(WIDE, (HIGH * wide!) / high!);
+  return { width, height: (width * high!) / wide! };
+}
+
 const within = (share: number) => Math.min(0.98, Math.max(0.02, Number(share.toFixed(3))));
 
 export function PlacedOn({ film, shot, card, onPut }: Props) {
@@ -43,19 +54,20 @@ export function PlacedOn({ film, shot, card, onPut }: Props) {
     <div className="mb-2">
       <div
         ref={stage}
-        className="relative mx-auto w-fit touch-none overflow-hidden rounded-[3px] bg-shade"
+        className="relative mx-auto touch-none overflow-hidden rounded-[3px] bg-shade"
+        style={sizeOf(film)}
       >
         <img
           src={`/api/films/${film.id}/frame?at=${shown}&high=360&version=${film.revision}`}
           alt={`Shot ${shot.edge} with its words`}
-          className="max-h-[182px] min-h-[100px] select-none"
+          className="size-full select-none"
           draggable={false}
         />
         <button
           type="button"
           aria-label={`Place of these words: ${Math.round(at[0] * 100)} across, ${Math.round(at[1] * 100)} down. Drag, or arrow keys`}
           className={`absolute size-6 -translate-x-1/2 -translate-y-1/2 cursor-move rounded-full border-2 bg-page/40 ${
-            held || own ? "border-grease-ink" : "border-dashed border-page"
+            held || own ? "border-grease-ink" : "border-dashed border-ink outline-1 outline-page"
           }`}
           style={{ left: `${at[0] * 100}%`, top: `${at[1] * 100}%` }}
           {...drag.whole}
