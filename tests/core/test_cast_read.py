@@ -406,3 +406,27 @@ def test_what_stands_beside_a_role_brings_nobody_new() -> None:
     # A man who comes by himself stays another.
     other = "The driver, an old man, opened the door. A man with a dog climbed in. The man sat down. The driver sang. He sang on."
     assert {"the driver", "the man"} <= set(cast_of(other))
+
+
+def test_a_grandfather_is_the_old_man() -> None:
+    text = (
+        "Jonas built a kite. His grandfather gave him a ball of line. “It will hold a shark,” the old man said. "
+        "They carried it up the hill."
+    )
+    assert set(cast_of(text)) == {"Jonas", "the grandfather"}
+    assert spoken(text) == [("the grandfather", "It will hold a shark")]
+    # Where another man comes in, nobody knows who is meant.
+    other = "Jonas saw a man. His grandfather waved. The old man sat down. The old man sang."
+    assert "the man" in cast_of(other)
+
+
+def test_what_a_letter_says_is_read_by_whoever_tells_the_story() -> None:
+    text = (
+        "Jonas laughed. “It is yours,” said Philippa. A letter was tied to its tail. He opened it.\n\n"
+        "“Thank you,” it said. “I only wanted to see the sea.”\n\nJonas let it go."
+    )
+    assert spoken(text) == [
+        ("Philippa", "It is yours"),
+        (None, "Thank you"),
+        (None, "I only wanted to see the sea"),
+    ]

@@ -125,3 +125,12 @@ def test_who_runs_up_the_steps_of_a_tower_is_in_it() -> None:
 def test_an_animals_home_is_no_house_and_whoever_swims_arrives() -> None:
     text = "The otter swam down the stream to the mill. The otter went home."
     assert places(text) == ["a mill", "a mill"]
+
+
+def test_what_is_in_the_air_over_a_place_takes_nobody_there() -> None:
+    text = (
+        "Ada stood on the hill. She let the kite go. It rose over the steeple. Ada laughed.\n\n"
+        "Then she ran over the bridge."
+    )
+    found = [f.place for f in facts(text)]
+    assert not any("steeple" in p for p in found) and "bridge" in found[-1]

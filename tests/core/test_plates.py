@@ -13,6 +13,7 @@ from cutreel.core.film import Offered, Settings, assemble, new_film, read_film
 from cutreel.core.film.changes import apply_command
 from cutreel.core.film.commands import SetShots
 from cutreel.core.lettering import face, face_file, width_of, wrapped
+from cutreel.core.manuscript import numbers_in
 from cutreel.core.plates import (
     PLATE_SORTS,
     Plate,
@@ -25,7 +26,6 @@ from cutreel.core.plates import (
     propose,
     svg_page,
 )
-from cutreel.core.plates.numbers import numbers_in
 from cutreel.core.plates.palette import _PAPER
 from cutreel.core.plates.projection import Azimuthal, middle_of
 from cutreel.core.plates.svg import text

@@ -6,6 +6,7 @@ reckoning: spring from March, summer from June, autumn from September, winter fr
 import pytest
 
 from cutreel.core.continuity import ShotFacts
+from cutreel.core.continuity.years import leap
 from cutreel.core.film import Offered, Settings, new_film, read_film
 from tests.labelled import by_sentence, parses_of
 
@@ -144,3 +145,31 @@ def test_an_hour_that_was_never_seen_is_not_the_hour_it_is() -> None:
         "Ada watched the dough.\n"
     )
     assert {f.time for f in facts(text)} == {"night"}
+
+
+def test_years_later_it_is_another_year_and_nothing_is_known_of_its_weather() -> None:
+    text = (
+        "In 1786 an officer stood in the rain. It was spring. The bottle drifted away.\n\n"
+        "A hundred and fifty-three years later Nora Keane found it on the beach. She laughed.\n\n"
+        "Today it lies in a museum. Nobody opens it."
+    )
+    found = facts(text)
+    assert [f.year for f in found] == ["1786"] * 3 + ["1939"] * 2 + [""] * 2
+    assert [f.season for f in found] == ["", "spring", "spring", "", "", "", ""]
+    assert [f.weather for f in found] == ["rain"] * 3 + ["clear"] * 4
+
+
+@pytest.mark.parametrize(
+    ("text", "before", "then"),
+    [
+        ("Nine years later it was found.", "1900", "1909"),
+        ("A year later he came back.", "1900", "1901"),
+        ("Some years later he came back.", "1900", ""),
+        ("Nine years later it was found.", "", ""),
+        ("Nowadays there are four thousand.", "1900", ""),
+        ("Today I went to school.", "", None),
+        ("He was nine years old.", "1900", None),
+    ],
+)
+def test_leaps_in_time(text, before, then) -> None:
+    assert leap(text, before) == then

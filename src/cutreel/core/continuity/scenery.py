@@ -32,6 +32,7 @@ from .places import (
     somewhere,
     text_place,
 )
+from .years import leap
 
 NOTHING_SAID = "nothing says otherwise"
 _YEAR = re.compile(r"\b(?:1[0-9]{3}|20[0-9]{2})\b")
@@ -106,6 +107,7 @@ class Scenery:
             if found and (not heading.title or not at.place):
                 at = replace(at, place=found[0], why_place=found[1])
             return at, False
+        at = _leapt(_sentences(said), told, at)
         at = _season_and_year(said, told, at)
         arrival = self._arrival(told, at)
         if arrival is None:
@@ -155,6 +157,28 @@ class Scenery:
         if arrival.town and place == arrival.phrase:
             place = f"{place}, {PLACE_NOUNS['town']}"
         return place
+
+
+def _sentences(said: Sequence[Word]) -> list[str]:
+    """What is told, a sentence each, without what is of no account here."""
+    out: dict[int, list[str]] = {}
+    for word in said:
+        out.setdefault(word.sentence, []).append(word.text)
+    return [" ".join(words) for words in out.values()]
+
+
+def _leapt(sentences: Sequence[str], told: Told, at: Setting) -> Setting:
+    """Where a text leaps by years, nothing is known of the season and the weather there."""
+    if told.remembered:
+        return at
+    for sentence in sentences:
+        year = leap(sentence, at.year)
+        if year is None:
+            continue
+        at = replace(at, year=year, season="", why_season=NOTHING_SAID)
+        if not any(w in WEATHER_SAID for w in re.findall(r"[a-z]+", sentence.lower())):
+            at = replace(at, weather="clear", why_weather="years later")
+    return at
 
 
 def _season_and_year(said: Sequence[Word], told: Told, at: Setting) -> Setting:

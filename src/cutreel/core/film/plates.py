@@ -4,8 +4,8 @@ from bisect import bisect_right
 from collections.abc import Sequence
 
 from cutreel.core.continuity import look_named
+from cutreel.core.manuscript import Said, numbers_in
 from cutreel.core.plates import WORDED, Plate, PlateRow, Proposed, ShownPlate, doubts, propose
-from cutreel.core.plates.numbers import Said, numbers_in
 from cutreel.core.timeline import Timing
 
 from .document import FilmDocument, Shot

@@ -9,6 +9,7 @@ from .given import pronoun_of_given
 from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import people_named
+from .numbers import Said, numbers_in
 from .pronunciations import pronunciations
 from .read import TIMES, WEATHERS, cue_for, read, speakers_again
 from .roles import NO_ROLE, put_beside
@@ -33,6 +34,7 @@ __all__ = [
     "Manuscript",
     "Note",
     "Pronoun",
+    "Said",
     "Saying",
     "Scene",
     "Sentence",
@@ -46,6 +48,7 @@ __all__ = [
     "fresh_ids",
     "ids_of",
     "kin_calls",
+    "numbers_in",
     "people_named",
     "places_of",
     "pronoun_of",
@@ -62,4 +65,3 @@ __all__ = [
     "titled",
     "words_text",
 ]
-# fmt: on

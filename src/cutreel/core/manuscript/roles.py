@@ -56,7 +56,7 @@ NO_ROLE = {
 @dataclass
 class _RoleTally:
     """How often a role is told of: as somebody known, as somebody new, as kin, speaking, as if it were a name ("the
-    Mole"); and where it was new."""
+    Mole"); where it was new; and what calls it besides."""
 
     known: int = 0
     new: int = 0
@@ -64,6 +64,7 @@ class _RoleTally:
     spoken: int = 0
     named: int = 0
     at: list[int] = field(default_factory=list)
+    also: tuple[str, ...] = ()
 
 
 def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool]]:
@@ -96,11 +97,24 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             tally.at.append(match.end())
         elif noun in KIN or kind == "animal":
             tally.kin += 1
+    for kin, anybody in _OLD_KIN:
+        # "His grandfather ... the old man": one, told of twice.
+        known = found.get(kin, _NEVER).kin and not found.get(anybody, _NEVER).new
+        called = re.findall(rf"\b[Tt]he (\w+ )?{anybody}\b", body) if known else []
+        if called and all(word == "old " for word in called):
+            other = found.pop(anybody)
+            found[kin].known += other.known
+            found[kin].spoken += other.spoken
+            found[kin].also = (f"the {anybody}", anybody)
     return [
         (_role(noun, kinds[noun], tally), _stays(noun, kinds[noun], tally, body, named))
         for noun, tally in found.items()
         if noun in kinds
     ]
+
+
+_NEVER = _RoleTally()
+_OLD_KIN = (("grandfather", "man"), ("grandmother", "woman"))
 
 
 def _is_called(word: str, behind: str) -> bool:
@@ -175,7 +189,7 @@ def _role(noun: str, kind: str, tally: _RoleTally) -> Figure:
     count = tally.known + tally.new + tally.kin
     return Figure(
         f"the {noun.capitalize()}" if tally.named * 2 > count else f"the {noun}",
-        (noun, noun.capitalize()) if tally.named else (noun,),
+        (noun, *((noun.capitalize(),) if tally.named else ()), *tally.also),
         kind,
         pronoun_of(noun),
         count,

@@ -220,6 +220,9 @@ class _Paragraph:
                 return TELLER, "who tells the story speaks"
             if name := self._named(tag.who, i, at + tag.at):
                 return name, f"by “{tag.words}”"
+            if tag.who.lower() == "it":
+                # A letter, a sign, a radio: what it says is read, by whoever tells the story.
+                return None, f"by “{tag.words}”: it is read"
         if leads_in:
             subject = self._subject(self._sentences(before, self._opening(i))[-1])
             if subject:

@@ -4,9 +4,10 @@ import re
 from collections.abc import Sequence
 from functools import lru_cache
 
+from cutreel.core.manuscript import numbers_in
+
 from .maps import where_of
 from .model import WORDED, Plate
-from .numbers import numbers_in
 from .page import figure, year
 
 

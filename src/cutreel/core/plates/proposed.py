@@ -4,8 +4,9 @@ import re
 from collections.abc import Collection
 from typing import NamedTuple
 
+from cutreel.core.manuscript import Said, numbers_in
+
 from .model import Plate, PlateRow, PlateSort
-from .numbers import Said, numbers_in
 from .world import place_named
 
 LEAST_NUMBER = 10

@@ -458,9 +458,9 @@ _PAST = {
     "struck": "strike", "swung": "swing", "crept": "creep", "slept": "sleep", "wept": "weep",
     "swept": "sweep", "leapt": "leap", "knelt": "kneel", "bent": "bend", "lent": "lend", "sent": "send",
     "caught": "catch", "taught": "teach", "bought": "buy", "fought": "fight", "brought": "bring",
-    "sought": "seek",
+    "sought": "seek", "shin": "shine",
 }  # fmt: skip
-"""Pasts that the parser sometimes takes for the verb itself."""
+"""Pasts and stems that the parser sometimes takes for the verb itself."""
 
 
 def present(lemma: str) -> str:

@@ -28,6 +28,7 @@ _MOVES = frozenset(
     "burst whirl gather swam".split()
 )
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
+_IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
 _VEHICLES = frozenset(
     "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
@@ -391,6 +392,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     going = tokens[at].dep in {"ROOT", "conj", "advcl"} or tokens[at].tag == "VBG"
     if not subjects(parsed, at) and not going:
         return None
+    if first in {"over", "above"} and _goes_up_there(parsed, at):
+        return None  # "it rose over the steeple" is seen from where one stands
     if tokens[at].lemma in _MOVES and first in _TO:
         return first not in {"in", "at", "on"} or tokens[at].lemma in {
             "arrive",
@@ -404,6 +407,14 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         # Who looks across water stands beside it.
         return False if first in {"across", "over"} and token.lemma in _WATERS else None
     return False if first in _THERE else None
+
+
+def _goes_up_there(parsed: Parsed, verb: int) -> bool:
+    """Whether a thing is in the air: a kite, smoke, a balloon."""
+    tokens = parsed.tokens
+    who = [tokens[k] for k in subjects(parsed, verb)]
+    things = all(t.lemma.lower() == "it" or sort_of(t.lemma) in ("thing", "plant") for t in who)
+    return bool(who) and things and tokens[verb].lemma in _IN_THE_AIR
 
 
 def _of_who_there_was(parsed: Parsed, verb: Token) -> bool:
