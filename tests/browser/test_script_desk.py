@@ -103,6 +103,25 @@ def test_a_passage_is_reworked_and_taken_in_part(page: Page) -> None:
     assert words(page) == before
 
 
+def test_a_scene_is_set_aside_and_comes_back(page: Page) -> None:
+    new_film(page, "Aside")
+    before = words(page)
+    heading = page.get_by_role("heading", name=re.compile("^Scene 1 The yard"))
+    heading.hover()
+    page.get_by_role("button", name="Set scene 1 aside").click()
+    expect(page.get_by_role("button", name="Undo: set The yard aside")).to_be_visible()
+    expect(heading).to_have_count(0)
+    assert words(page).startswith("Hobb carried")
+    desk(page, "Versions")
+    kept = page.get_by_label("Set aside", exact=True)
+    expect(kept).to_contain_text("The yard")
+    no_barriers(page, "a scene that is set aside")
+    kept.get_by_role("button", name="Bring The yard back").click()
+    expect(heading).to_be_visible()
+    expect(kept).to_have_count(0)
+    assert words(page) == before
+
+
 def test_scenes_are_moved_by_keys_and_by_drag_and_keep_what_was_set(page: Page) -> None:
     new_film(page, "Scenes")
     page.locator("[data-word='0']").click()

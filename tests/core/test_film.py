@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from cutreel.core.continuity import Person, Trait
+from cutreel.core.continuity import Outfit, Person, Trait
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import (
     FilmDocument,
@@ -21,18 +21,21 @@ from cutreel.core.film import (
 )
 from cutreel.core.film.commands import (
     AddHold,
+    BringBack,
     CircleTake,
     CutAgain,
     EditPlaces,
     EditText,
     LiftCue,
     LiftMark,
+    MarkWords,
     MoveScene,
     PushMark,
     RemovePerson,
     Rename,
     RenamePerson,
     SamePicture,
+    SetAside,
     SetHold,
     SetMark,
     SetPerson,
@@ -43,6 +46,7 @@ from cutreel.core.film.commands import (
 )
 from cutreel.core.film.edges import label_between, letters
 from cutreel.core.manuscript import read
+from cutreel.core.speech import WordMark
 from cutreel.core.timeline import FrameRate, cut_points, lay_out
 from tests.conftest import STORY
 
@@ -98,6 +102,8 @@ def check(film: FilmDocument, used: list[str]) -> None:
                     "replace",
                     "same",
                     "rename",
+                    "aside",
+                    "back",
                 ]
             ),
             st.integers(0, 500),
@@ -125,6 +131,8 @@ def test_any_sequence_keeps_every_word_in_one_shot(steps: list[tuple[str, int, i
             "recut": CutAgain(by="exactly", count=1 + number % 6),
             "hold": AddHold(after=shot.id, seconds=1.5),
             "scene": MoveScene(scene=number % 3, to=abs(way)),
+            "aside": SetAside(scene=number % 3),
+            "back": BringBack(aside=film.aside[-1].id, away=way > 2) if film.aside else None,
             "pace": SetScene(word=ids[number % len(ids)], pace=4, values={"time": "night"}),
             "same": SamePicture(shot=shot.id, of=film.shots[(number + way) % len(film.shots)].id),
             "rename": RenamePerson(
@@ -327,6 +335,46 @@ def test_a_moved_scene_takes_its_words_shots_and_choices_along() -> None:
     shots = read_film(moved, Offered(400, VOICES)).shots
     assert shots[0].facts.time == "night" and shots[0].facts.why["time"] == "set for the scene"
     assert shots[1].facts.time == "dusk" and shots[-1].facts.time != "night"
+
+
+def test_a_scene_that_was_set_aside_comes_back_as_it_was() -> None:
+    film, used = new_film("t", SCENES, Settings())
+    ids = film.word_ids
+    second = ids[read(film.text).scenes[1].first]
+    coat = Outfit(name="coat", scenes=[second], traits=[])
+    film = film.model_copy(update={"cast": [Person(id=1, name="Ada", outfits=[coat])]})
+    film, used, _ = apply_command(film, SetScene(word=second, values={"time": "night"}), used)
+    marks = [WordMark(word=n, stress=True) for n in (second, ids[0])]
+    film, used, _ = apply_command(film, MarkWords(marks=marks), used)
+    without, used, title = apply_command(film, SetAside(scene=1), used)
+    assert title == "set Two aside"
+    assert [s.title for s in read(without.text).scenes] == ["One", "Three"]
+    kept = {n for n in ids if n in without.word_places}
+    assert second not in kept and without.word_ids == tuple(n for n in ids if n in kept)
+    assert not without.scenes and not without.cast[0].outfits[0].scenes
+    # What is done meanwhile stays done.
+    edited, used, _ = apply_command(
+        without, EditText(start=len(without.text), end=len(without.text), insert=" Never."), used
+    )
+    back, used, title = apply_command(edited, BringBack(aside=1), used)
+    assert title == "bring Two back" and back.aside == []
+    assert [s.title for s in read(back.text).scenes] == ["One", "Two", "Three"]
+    assert back.word_ids[: len(ids)] == ids and [s.id for s in back.shots] == [
+        s.id for s in film.shots
+    ]
+    assert back.word_marks == film.word_marks and back.scenes == film.scenes
+    assert back.cast[0].outfits == film.cast[0].outfits
+    assert back.text.startswith(film.text.rstrip("\n"))
+    # Where what stood behind it is gone as well, it comes back at the end.
+    two = apply_command(without, SetAside(scene=1), used)[0]
+    ends = apply_command(two, BringBack(aside=1), used)[0]
+    assert [s.title for s in read(ends.text).scenes] == ["One", "Two"]
+    with pytest.raises(BadInput, match="empty"):
+        apply_command(two, SetAside(scene=0), used)
+    gone = apply_command(two, BringBack(aside=2, away=True), used)[0]
+    assert [a.title for a in gone.aside] == ["Two"]
+    with pytest.raises(NotFound):
+        apply_command(gone, BringBack(aside=2), used)
 
 
 def test_a_shot_says_otherwise_than_its_scene() -> None:

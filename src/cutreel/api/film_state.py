@@ -11,6 +11,7 @@ from typing import Any, TypeVar
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
 from cutreel.core.film import (
+    AsideScene,
     CueChoice,
     ReadShot,
     RemarkMemory,
@@ -28,13 +29,14 @@ from cutreel.core.film import (
     wish_of,
     word_of,
 )
-from cutreel.core.manuscript import Scene, reading_ease
+from cutreel.core.manuscript import Scene, ids_of, reading_ease
 from cutreel.core.plates import Plate
 from cutreel.core.sound import Cue
 from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
 from cutreel.store import Assembled, FilmRow, TakeRow
 
 from .schemas import (
+    AsideView,
     CaptionView,
     CardView,
     CueView,
@@ -309,6 +311,17 @@ def _shots(
     return views, seen
 
 
+def _aside(scene: AsideScene) -> AsideView:
+    body = scene.text.split("\n", 1)[-1] if scene.text.lstrip().startswith("#") else scene.text
+    return AsideView(
+        id=scene.id,
+        title=scene.title,
+        begins=" ".join(body.split())[:80],
+        words=len(ids_of(tuple(scene.word_runs))),
+        shots=len(scene.shots),
+    )
+
+
 def _cards(film: Assembled) -> dict[int, list[CardView]]:
     """The words that stand on the screen in each shot, by its index; a maker's mark stands in all."""
     own = {c.number: c for c in film.document.cards if c.number}
@@ -464,6 +477,7 @@ def _head(
         words_look=title_look_of(document),
         thumbnails=document.thumbnails,
         thumbnail_pictures=document.thumbnail_pictures,
+        aside=[_aside(a) for a in document.aside],
         fps=str(film.rate),
         frames=film.frames,
         seconds=film.seconds,

@@ -142,6 +142,16 @@ class CardView(BaseModel):
     seconds: float | None
 
 
+class AsideView(BaseModel):
+    """A scene that is set aside: its title, how it begins, and how many words and shots it has."""
+
+    id: int
+    title: str
+    begins: str
+    words: int
+    shots: int
+
+
 class FinishView(BaseModel):
     """How a shot is graded (by the film or the maker, and behind that for its mood), what is done to its picture, and
     what of that is planned: each as what and why. None: as it was painted."""
@@ -314,6 +324,7 @@ class FilmHead(BaseModel):
     words_look: TitleLook
     thumbnails: list[Thumbnail]
     thumbnail_pictures: list[ThumbnailPicture]
+    aside: list[AsideView]
     fps: str
     frames: int
     seconds: float

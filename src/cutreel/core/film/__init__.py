@@ -19,6 +19,7 @@ from .cues import makings_of, theme_names, word_of
 from .cuts import CutDifference, cut_differences
 from .difference import Patch, completed, turned_by
 from .document import (
+    AsideScene,
     CueChoice,
     CutOut,
     FilmDocument,
@@ -117,6 +118,7 @@ __all__ = [
     "USUAL_PROMPT",
     "USUAL_TEXT",
     "VOICE_RATE",
+    "AsideScene",
     "Aspect",
     "Assembled",
     "BackChange",

@@ -18,6 +18,8 @@ Command = Annotated[
     c.EditText
     | c.EditPlaces
     | c.MoveScene
+    | c.SetAside
+    | c.BringBack
     | c.MoveShot
     | c.SetMark
     | c.LiftMark

@@ -388,6 +388,28 @@ class OwnLine(BaseModel):
     rejected: dict[str, str] = Field({}, max_length=100)
 
 
+class OutfitHeld(BaseModel):
+    """That somebody (by their number) wore an outfit in a scene, which is known by the number of its first word."""
+
+    person: int
+    outfit: str
+    scene: int
+
+
+class AsideScene(BaseModel):
+    """A scene that is set aside: its text with its heading, the numbers of its words, its shots, what was chosen for it
+    and worn in it, and the word `before` which it stood (None: it stood at the end)."""
+
+    id: int
+    title: str = Field(max_length=400)
+    text: str
+    word_runs: list[WordRun]
+    shots: list[Shot]
+    scenes: list[SceneChoice] = []
+    outfits: list[OutfitHeld] = []
+    before: int | None = None
+
+
 class FilmDocument(BaseModel):
     """A film as its maker left it. Words are numbered by `word_runs`; shots, scenes, sources and
     cues hold to those numbers."""
@@ -431,6 +453,8 @@ class FilmDocument(BaseModel):
     """Kept to be compared; the first is the one that is used."""
     thumbnail_pictures: list[ThumbnailPicture] = Field([], max_length=MOST_THUMBNAIL_PICTURES)
     """Made for thumbnails alone, the newest last."""
+    aside: list[AsideScene] = []
+    """Scenes that were cut out and may come back."""
     translation: Translation | None = None
     """What is said and shown in place of the text; None: what is written."""
 

@@ -200,21 +200,28 @@ def _opens_now(
     return here if came_in else next((n for n in old_ids[start:end] if n in order), None)
 
 
-def move_words(film: FilmDocument, script: Manuscript, scene: int, to: int) -> None:
-    """Move a scene's text with its words, shots and holds to where another scene stands now."""
+def scene_parts(
+    film: FilmDocument, script: Manuscript
+) -> tuple[list[str], list[list[int]], list[list[Shot]]]:
+    """The text of each scene with its heading, the numbers of its words, and its shots."""
     scenes = script.scenes
     starts = [s.start_offset if s.end_offset else 0 for s in scenes] + [len(film.text)]
     starts[0] = 0
     texts = [film.text[a:b] for a, b in pairwise(starts)]
-    ids = film.word_ids
-    words = [ids[s.first : s.end] for s in scenes]
-    order = film.word_places
+    ids, order = film.word_ids, film.word_places
+    words = [list(ids[s.first : s.end]) for s in scenes]
     shots: list[list[Shot]] = [[] for _ in scenes]
     here = 0
     for shot in film.shots:
         if shot.first is not None:
             here = script.words[order[shot.first]].scene
         shots[here].append(shot)
+    return texts, words, shots
+
+
+def move_words(film: FilmDocument, script: Manuscript, scene: int, to: int) -> None:
+    """Move a scene's text with its words, shots and holds to where another scene stands now."""
+    texts, words, shots = scene_parts(film, script)
     texts.insert(to, texts.pop(scene))
     words.insert(to, words.pop(scene))
     shots.insert(to, shots.pop(scene))

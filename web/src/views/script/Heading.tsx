@@ -1,5 +1,5 @@
 /** A scene's heading: its number, name, time and weather, its length and pace; moved by drag or by keys. */
-import { ArrowDown, ArrowUp } from "lucide-react";
+import { ArrowDown, ArrowUp, Scissors } from "lucide-react";
 import { useState } from "react";
 
 import type { Film } from "../../api/client";
@@ -74,6 +74,16 @@ export function SceneHeading({
             {way < 0 ? <ArrowUp className="size-3.5" /> : <ArrowDown className="size-3.5" />}
           </button>
         ))}
+        <button
+          type="button"
+          aria-label={`Set scene ${index + 1} aside`}
+          title="Take the scene out of the film; it stays under Versions and can come back"
+          disabled={film.scenes.length < 2}
+          onClick={() => change.mutate({ type: "set aside", scene: index })}
+          className="flex size-6 items-center justify-center self-center rounded-[3px] hover:bg-shade hover:text-ink disabled:opacity-30"
+        >
+          <Scissors className="size-3.5" />
+        </button>
       </span>
     </h2>
   );

@@ -2,6 +2,7 @@
 import { useState } from "react";
 
 import type { Film } from "../../api/client";
+import { useChange } from "../../api/film";
 import { useCompared, useGoBack, useVersions } from "../../api/script";
 import { Button } from "../../parts/Button";
 import { Differences } from "../../parts/Differences";
@@ -22,6 +23,7 @@ export function Versions({ film }: { film: Film }) {
   const same = words.every((w) => w.before === w.after);
   return (
     <>
+      <Aside film={film} />
       <p className="text-ink-2">
         Choose a version to see what has changed since. Cut marks, takes and cues stay with the
         words that stay.
@@ -90,5 +92,44 @@ export function Versions({ film }: { film: Film }) {
         </section>
       )}
     </>
+  );
+}
+
+/** Scenes that were cut out, and may come back. */
+function Aside({ film }: { film: Film }) {
+  const change = useChange(film.id);
+  if (!film.aside.length) return null;
+  return (
+    <section aria-label="Set aside" className="flex flex-col gap-1">
+      <h2 className="font-semibold">Set aside</h2>
+      <ul>
+        {film.aside.map((a) => (
+          <li key={a.id} className="border-b border-rule py-1.5 last:border-0">
+            <p className="flex items-baseline gap-2">
+              <span className="min-w-0 grow truncate">{a.title}</span>
+              <span className="whitespace-nowrap text-[12px] text-ink-2">
+                {a.words} words, {a.shots} {a.shots === 1 ? "shot" : "shots"}
+              </span>
+            </p>
+            <p className="truncate font-serif text-[12.5px] text-ink-2">{a.begins}</p>
+            <p className="mt-1 flex gap-2">
+              <Button
+                aria-label={`Bring ${a.title} back`}
+                onClick={() => change.mutate({ type: "bring back", aside: a.id, away: false })}
+              >
+                Bring back
+              </Button>
+              <Button
+                kind="quiet"
+                aria-label={`Throw ${a.title} away`}
+                onClick={() => change.mutate({ type: "bring back", aside: a.id, away: true })}
+              >
+                Throw away
+              </Button>
+            </p>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -51,7 +51,7 @@ from .sounds import (
     SetTension,
 )
 from .styles import TakeStyle
-from .text import EditPlaces, EditText, MoveScene, MoveShot
+from .text import BringBack, EditPlaces, EditText, MoveScene, MoveShot, SetAside
 from .voices import (
     DropVoice,
     KeepNarration,
@@ -74,6 +74,7 @@ __all__ = [
     "AddThumbnailPicture",
     "AgreeScene",
     "AnswerNote",
+    "BringBack",
     "CircleTake",
     "CircleTakes",
     "CopyMovement",
@@ -111,6 +112,7 @@ __all__ = [
     "RenamePerson",
     "SamePicture",
     "SayWord",
+    "SetAside",
     "SetCard",
     "SetCue",
     "SetHold",

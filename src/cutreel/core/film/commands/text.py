@@ -7,6 +7,7 @@ from pydantic import Field
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
 
+from ..aside import aside_numbered, bring_back, set_aside
 from ..document import FilmDocument
 from ..moved import move_shot
 from ..shots import move_words, retext, shot_numbered
@@ -61,6 +62,31 @@ class MoveScene(FilmCommand):
             )
         move_words(film, script, self.scene, self.to)
         return f"move scene {scenes[self.scene].title or self.scene + 1}"
+
+
+class SetAside(FilmCommand):
+    """Take a scene, by its index, out of the film with its shots; it stays at hand and can come back."""
+
+    type: Literal["set aside"] = "set aside"
+    scene: int = Field(ge=0)
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        return f"set {set_aside(film, self.scene)} aside"
+
+
+class BringBack(FilmCommand):
+    """Put a scene that was set aside, by its number, back where it stood; or with `away` throw it away."""
+
+    type: Literal["bring back"] = "bring back"
+    aside: int
+    away: bool = False
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        if self.away:
+            gone = aside_numbered(film, self.aside)
+            film.aside = [a for a in film.aside if a is not gone]
+            return f"throw {gone.title} away"
+        return f"bring {bring_back(film, self.aside)} back"
 
 
 class MoveShot(FilmCommand):
