@@ -1,9 +1,11 @@
 """Wishes for a whole film, said in plain words."""
 
-from fastapi import APIRouter
+from typing import Annotated
+
+from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
-from cutreel.core.film import Command, understood
+from cutreel.core.film import Command, chosen_by, understood
 
 from .door import Films
 
@@ -40,4 +42,23 @@ def wished(film: str, wish: Wish, films: Films) -> UnderstoodView:
             ProposalView(command=p.command, says=p.says, why=p.why) for p in found.proposals
         ],
         unclear=found.unclear,
+    )
+
+
+class ShotsChosenView(BaseModel):
+    """Shots that some words choose, by their numbers; how they were understood, and what was not."""
+
+    shots: list[int]
+    told: list[str]
+    unknown: list[str]
+
+
+@router.get("/chosen")
+def chosen(
+    film: str, films: Films, words: Annotated[str, Query(min_length=1, max_length=300)]
+) -> ShotsChosenView:
+    """The shots that some words choose: “wide shots without movement”."""
+    found = chosen_by(words, films.now(film).film)
+    return ShotsChosenView(
+        shots=list(found.shots), told=list(found.told), unknown=list(found.unknown)
     )

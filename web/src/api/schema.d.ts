@@ -3162,6 +3162,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/films/{film}/chosen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Chosen
+         * @description The shots that some words choose: “wide shots without movement”.
+         */
+        get: operations["chosen_api_films__film__chosen_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/films/{film}/shots/{shot}/words": {
         parameters: {
             query?: never;
@@ -10379,6 +10399,18 @@ export interface components {
             shots: components["schemas"]["ShotView"][];
         };
         /**
+         * ShotsChosenView
+         * @description Shots that some words choose, by their numbers; how they were understood, and what was not.
+         */
+        ShotsChosenView: {
+            /** Shots */
+            shots: number[];
+            /** Told */
+            told: string[];
+            /** Unknown */
+            unknown: string[];
+        };
+        /**
          * Shown
          * @description Words on the screen or in a list of chapters, and what they are in the other language. The same words are the
          *     same wherever they stand.
@@ -17536,6 +17568,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UnderstoodView"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    chosen_api_films__film__chosen_get: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShotsChosenView"];
                 };
             };
             /** @description Validation Error */

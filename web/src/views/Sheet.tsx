@@ -12,12 +12,15 @@ import { Monitor } from "../parts/Monitor";
 import { IdeaMark, MoveGlyph, Ring } from "../parts/marks";
 import { ShotWords } from "../parts/ShotWords";
 import { rateOf, timecode } from "../parts/time";
+import { choose, chosen as together, toggle } from "../state/chosen";
 import { pointAt, seek, selected, usePlayhead } from "../state/playhead";
 import { useStore } from "../state/store";
 import { useFilmHere } from "./FilmFrame";
 import { nextIdea } from "./Ideas";
 import { Particulars } from "./Particulars";
 import { CaptionDesk } from "./sheet/CaptionDesk";
+import { ChooseDesk } from "./sheet/ChooseDesk";
+import { ChosenBar } from "./sheet/ChosenBar";
 import { AddWords, CardLine } from "./sheet/CardLine";
 import { FinishDesk } from "./sheet/FinishDesk";
 import { lastFrame } from "../parts/lastFrame";
@@ -64,6 +67,8 @@ export function Sheet() {
   const change = useChange(film.id);
   const start = useStart(film.id);
   const chosen = useStore(selected);
+  const picked = useStore(together);
+  useEffect(() => () => choose([]), [film.id]);
   const scroll = useRef<HTMLDivElement>(null);
   const rows = useMemo<Row[]>(() => {
     const out: Row[] = [];
@@ -149,6 +154,8 @@ export function Sheet() {
                 <PictureDesk film={film}>{title}</PictureDesk>
               ) : title === "Caption" ? (
                 <CaptionDesk film={film}>{title}</CaptionDesk>
+              ) : title === "Edge" ? (
+                <ChooseDesk film={film}>{title}</ChooseDesk>
               ) : (
                 title
               )}
@@ -178,6 +185,7 @@ export function Sheet() {
                       shot={row.shot}
                       index={row.index}
                       on={row.shot.id === current?.id}
+                      picked={picked.has(row.shot.id)}
                       making={making.has(row.shot.id)}
                       notes={notes.get(row.shot.id) ?? 0}
                       onCircle={onCircle}
@@ -188,6 +196,7 @@ export function Sheet() {
             })}
           </div>
         </div>
+        <ChosenBar film={film} from={current} />
       </section>
       <Beside film={film} shot={current} />
     </div>
@@ -226,11 +235,20 @@ function SceneHead({ film, scene }: { film: Film; scene: number }) {
   );
 }
 
+/** The shots from one up to another, in the order of the film. */
+function between(film: Film, one: number | null, other: number): number[] {
+  const at = [one ?? other, other].map((id) => film.shots.findIndex((s) => s.id === id));
+  const [from, to] = [Math.max(0, Math.min(...at)), Math.max(...at)];
+  return film.shots.slice(from, to + 1).map((s) => s.id);
+}
+
 interface RowProps {
   film: Film;
   shot: Shot;
   index: number;
   on: boolean;
+  /** Whether it is chosen together with others. */
+  picked: boolean;
   making: boolean;
   /** Notes of the shot that are not done. */
   notes: number;
@@ -238,7 +256,7 @@ interface RowProps {
 }
 
 const ShotRow = memo(function ShotRow(props: RowProps) {
-  const { film, shot, index, on, making, notes, onCircle } = props;
+  const { film, shot, index, on, picked, making, notes, onCircle } = props;
   const rate = rateOf(film.fps);
   const used = shot.takes.find((t) => t.id === shot.used);
   const cell = "border-r border-rule last:border-r-0 overflow-hidden";
@@ -247,7 +265,9 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
     <div
       data-shot={shot.edge}
       data-on={on || undefined}
-      onClick={() => {
+      onClick={(e) => {
+        if (e.ctrlKey || e.metaKey) return toggle(shot.id);
+        if (e.shiftKey) return choose(between(film, selected.get(), shot.id));
         selected.set(shot.id);
         seek(shot.start);
       }}
@@ -256,6 +276,9 @@ const ShotRow = memo(function ShotRow(props: RowProps) {
       <PlayLine shot={shot} />
       {index > 0 && <JoinDesk film={film} shot={shot} before={film.shots[index - 1]} />}
       <div className="relative flex flex-col border-r border-rule py-2 pl-3 font-mono">
+        {picked && (
+          <i aria-label="chosen" role="img" className="absolute inset-y-0 left-0 w-[5px] bg-ink" />
+        )}
         <b className="text-[14px] font-medium">{shot.edge}</b>
         <span className="text-[12px] text-ink-2">
           {shot.measured ? "" : "≈"}

@@ -13,6 +13,7 @@ from .casting import (
     voices_for,
 )
 from .changes import Change, Command, apply_command, apply_to
+from .choosing import ChosenShots, chosen_by
 from .compared import Passage, ReadOtherwise, check_meant, passages, read_otherwise
 from .cue_sheet import cue_sheet
 from .cues import makings_of, theme_names, word_of
@@ -123,6 +124,7 @@ __all__ = [
     "Assembled",
     "BackChange",
     "Change",
+    "ChosenShots",
     "Command",
     "CueChoice",
     "CutDifference",
@@ -201,6 +203,7 @@ __all__ = [
     "changes_of",
     "chapters_of",
     "check_meant",
+    "chosen_by",
     "clean_text",
     "cleaning_of",
     "completed",
