@@ -26,3 +26,12 @@ def test_a_wish_is_looked_at_and_made(client, film) -> None:
 def test_nothing_wished_is_refused(client, film) -> None:
     answer = client.post(f"/api/films/{film['id']}/wishes", json={"words": " "})
     assert answer.status_code == 422 and "Nothing was wished" in answer.json()["title"]
+
+
+def test_shots_are_chosen_by_words(client, film) -> None:
+    url = f"/api/films/{film['id']}/chosen"
+    found = client.get(url, params={"words": "without a picture"}).json()
+    assert found["shots"] == [s["id"] for s in film["shots"]] and found["unknown"] == []
+    none = client.get(url, params={"words": "gleaming"}).json()
+    assert none == {"shots": [], "told": [], "unknown": ["gleaming"]}
+    assert client.get(url, params={"words": ""}).status_code == 422

@@ -99,6 +99,44 @@ def test_the_title_is_written_anew_and_taken_away(sheet: Page) -> None:
     expect(sheet.get_by_role("button", name=re.compile("^Title on the screen"))).to_have_count(0)
 
 
+def test_shots_are_chosen_by_words_and_set_together(sheet: Page) -> None:
+    film = re.search(r"/film/(\w+)", sheet.url)[1]
+
+    def moves() -> list[str]:
+        opened = sheet.request.get(f"/api/films/{film}").json()
+        told = {"state": opened["state"], "first": 0, "count": 60}
+        shots = sheet.request.get(f"/api/films/{film}/shots", params=told).json()["shots"]
+        return [s["move"] for s in shots]
+
+    count = len(moves())
+    sheet.get_by_role("button", name="Choose shots by words").click()
+    desk = sheet.get_by_role("dialog", name="Choose shots")
+    desk.get_by_label("Which shots").fill("all purple shots")
+    expect(desk.get_by_role("status")).to_contain_text("Not understood: purple")
+    desk.get_by_label("Which shots").fill("shorter than 60 seconds")
+    expect(desk.get_by_role("status")).to_contain_text(f"{count} shots: shorter than 60 s")
+    no_barriers(sheet, "choosing shots")
+    desk.get_by_role("button", name=f"Choose {count} shots").click()
+    bar = sheet.get_by_role("toolbar", name="Chosen shots")
+    expect(bar).to_contain_text(f"{count} shots")
+    sheet.locator("[data-shot='2']").click(modifiers=["Control"], position={"x": 30, "y": 40})
+    expect(bar).to_contain_text(f"{count - 1} shots")
+    no_barriers(sheet, "chosen shots")
+    before = moves()
+    bar.get_by_role("combobox", name="Move of the chosen shots").click()
+    sheet.get_by_role("option", name="tilt up").click()
+    until(lambda: moves().count("tilt up") == count - 1)
+    assert moves()[1] == before[1]
+    sheet.keyboard.press("Control+z")
+    until(lambda: moves() == before)
+    bar.get_by_role("combobox", name=re.compile("^Give the chosen shots what shot")).click()
+    sheet.get_by_role("option", name="movement").click()
+    until(lambda: len(set(moves()[2:])) == 1)
+    sheet.keyboard.press("Control+z")
+    bar.get_by_role("button", name="Choose none").click()
+    expect(bar).to_have_count(0)
+
+
 def test_words_are_added_placed_by_hand_and_set_behind_a_figure(sheet: Page) -> None:
     film = re.search(r"/film/(\w+)", sheet.url)[1]
     sheet.get_by_role("button", name=re.compile("^Add words on the screen to shot")).first.click()
