@@ -6,9 +6,14 @@ from pathlib import Path
 from typing import TYPE_CHECKING
 
 import pytest
+from hypothesis import settings
 
 if TYPE_CHECKING:
     from cutreel.running.temporary import Temporary
+
+# How long an example takes tells of the machine, not of what is tested.
+settings.register_profile("unhurried", deadline=None)
+settings.load_profile("unhurried")
 
 ROOT = Path(__file__).parent.parent
 STORY = (ROOT / "src/cutreel/demo/lamp-at-saltmere.txt").read_text()

@@ -26,7 +26,6 @@ IN_WORDS = {502, 503}
 """Answers of 500 and more that are meant: a service refused, or is away."""
 HOW = settings(
     max_examples=EACH,
-    deadline=None,
     database=None,
     derandomize=EACH < 10,
     phases=[Phase.generate],

@@ -121,9 +121,7 @@ def test_a_zip_in_a_zip_and_one_with_a_word_are_told(client, film) -> None:
     )
 
 
-@settings(
-    max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture]
-)
+@settings(max_examples=25, suppress_health_check=[HealthCheck.function_scoped_fixture])
 @given(
     at=st.integers(0, 1 << 20),
     noise=st.binary(min_size=1, max_size=24),

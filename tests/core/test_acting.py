@@ -38,7 +38,7 @@ def test_there_are_actions_enough_and_their_verbs_find_them() -> None:
     assert action_for("mean") is None
 
 
-@settings(deadline=None, max_examples=60)
+@settings(max_examples=60)
 @given(
     action=st.sampled_from(PERSON),
     pose=st.sampled_from(["stand", "walk", "raise", "sit", "hold"]),

@@ -45,7 +45,7 @@ STORIES = st.lists(PARAGRAPH, min_size=1, max_size=6).map("\n\n".join)
 
 
 @given(STORIES)
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 def test_any_story_is_read_whole(text: str) -> None:
     """Words stand where the text has them, in order; sentences and lines hold each of them once."""
     script = read.__wrapped__(text)
@@ -58,7 +58,7 @@ def test_any_story_is_read_whole(text: str) -> None:
 
 
 @given(STORIES)
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 def test_any_story_with_words_becomes_a_film(text: str) -> None:
     """Its shots hold each word once; every prompt says something, and fits what is offered."""
     if not read.__wrapped__(text).words:

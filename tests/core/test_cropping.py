@@ -6,7 +6,7 @@ from functools import cache
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from cutreel.core.film import Offered, Settings, TakeRow, assemble, new_film, read_film
@@ -48,7 +48,6 @@ def test_a_picture_of_the_films_shape_and_one_without_faces_are_seen_as_before()
     assert crop_of(shots("16:9")[0], take(("pip", 0.9))) is None
 
 
-@settings(deadline=None)
 @given(st.floats(0, 1))
 def test_a_face_alone_is_kept_wherever_it_is(x: float) -> None:
     crop = crop_of(shots()[0], take(("pip", x)))

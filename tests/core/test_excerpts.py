@@ -75,7 +75,7 @@ def test_what_is_the_whole_film_or_says_nothing_is_refused() -> None:
         excerpt_of(FILM, FILM.frames + 10, FILM.frames + 20)
 
 
-@settings(max_examples=20, deadline=None)
+@settings(max_examples=20)
 @given(st.integers(0, FILM.frames - 1), st.integers(1, FILM.frames))
 def test_any_part_is_whole_sentences_of_the_film_in_their_order(start: int, length: int) -> None:
     try:

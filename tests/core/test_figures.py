@@ -8,7 +8,7 @@ were read by hand: nothing here is computed by what is tested.
 from functools import cache
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from cutreel.core.film import Settings, apply_command, new_film, read_film
@@ -203,7 +203,6 @@ def test_any_word_is_read_without_an_error(word, before, after) -> None:
 
 
 @given(st.integers(0, 10**15 - 1))
-@settings(deadline=None)
 def test_numbers_are_those_of_a_librarys(value) -> None:
     """Source: inflect."""
     engine = words()

@@ -84,7 +84,7 @@ def check(film: FilmDocument, used: list[str]) -> None:
     assert np.all(np.diff(timing.words[:, 0]) > 0)
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(
     st.lists(
         st.tuples(

@@ -59,7 +59,7 @@ def blocks() -> st.SearchStrategy[list[Block]]:
     )
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(blocks())
 def test_what_is_written_as_fountain_or_markdown_is_read_back_whole(
     given_blocks: list[Block],

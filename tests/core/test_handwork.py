@@ -38,7 +38,7 @@ def test_a_cut_out_is_trimmed_and_keeps_its_pixels() -> None:
         cut_out(NOISE, np.zeros((90, 160), np.float32))
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(
     x=st.floats(0, 1),
     y=st.floats(0.1, 1.2),
@@ -98,7 +98,6 @@ def test_an_arm_stretched_out_of_the_box_is_the_figures_and_a_neighbour_is_not()
     assert share[11, 49] == 1 and share[30, 25] == 1 and not share[:, 55:].any()
 
 
-@settings(deadline=None)
 @example(picture=0.3, film=1.0, x=0.0, y=0.22265625, size=0.3)
 @given(
     picture=st.floats(0.3, 3),

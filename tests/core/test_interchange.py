@@ -173,7 +173,7 @@ def in_order(film, edges: list[str]) -> list[BackShot]:
     return [BackShot(e, times[e]) for e in edges]
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(data=st.data())
 def test_any_order_comes_back_by_moving_shots_and_keeps_every_word(data) -> None:
     """Python's own sorting of the words says that none is lost; a shot that cannot go is said."""
@@ -222,7 +222,7 @@ def test_what_is_no_timeline_is_refused_with_what_to_do(text: str) -> None:
     assert refused.value.message
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(st.integers(0, 4000), st.binary(max_size=12))
 def test_a_damaged_timeline_is_read_or_refused(at: int, junk: bytes) -> None:
     text = to_otio(film_at("24"))

@@ -8,7 +8,7 @@ from scipy.ndimage import distance_transform_edt
 from cutreel.core.pictures import feathered, laid_into
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(
     st.integers(0, 10_000),
     st.floats(0, 30),

@@ -37,7 +37,7 @@ def test_every_phone_of_the_dictionary_has_a_shape() -> None:
     assert shape_of("AA1") == "gape" and shape_of("pau") == "rest"
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 @given(spoken)
 @example([("AA", 0.03125), ("AE", 0.03125), ("M", 0.25)])
 def test_a_mouth_changes_no_faster_than_it_is_drawn_and_rests_at_the_end(phones) -> None:
@@ -47,7 +47,7 @@ def test_a_mouth_changes_no_faster_than_it_is_drawn_and_rests_at_the_end(phones)
     assert shapes[-1][1] == "rest"
 
 
-@settings(max_examples=300, deadline=None)
+@settings(max_examples=300)
 @given(spoken)
 def test_lips_shut_for_the_sounds_that_nobody_makes_with_open_ones(phones) -> None:
     told = timed([(p, max(s, 0.09)) for p, s in phones])

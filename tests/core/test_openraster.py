@@ -154,7 +154,7 @@ def test_what_we_would_draw_otherwise_stays_the_flat_picture(stack: str) -> None
     assert list(back.layers) == [] and back.merged == png(merged)
 
 
-@settings(deadline=None, max_examples=60)
+@settings(max_examples=60)
 @given(st.data())
 def test_damaged_files_raise_nothing_unforeseen(data: st.DataObject) -> None:
     """Bytes changed anywhere: the flat picture or an error of the kinds that are told, nothing else."""

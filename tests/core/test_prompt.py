@@ -112,7 +112,7 @@ def test_figures_of_shots_that_move_are_asked_for_at_half_the_frame() -> None:
     assert "half the frame" not in compose_picture(facts, [ada], LOOKS[0], 900).text
 
 
-@settings(max_examples=120, deadline=None)
+@settings(max_examples=120)
 @given(st.integers(60, 2000), st.sampled_from(range(len(OPENS))), st.sampled_from(LOOKS))
 def test_every_cap_holds_and_every_trait_stays(cap: int, index: int, look) -> None:
     facts = FACTS[index]
@@ -180,7 +180,7 @@ def test_she_is_whoever_the_scene_had_where_it_can_only_be_one() -> None:
     assert facts[3].why["people"] == "“she” can only be one" and facts[4].people == (1, 2)
 
 
-@settings(max_examples=80, deadline=None)
+@settings(max_examples=80)
 @given(
     st.lists(
         st.tuples(st.sampled_from(["must", "if room"]), st.booleans()), min_size=1, max_size=6

@@ -209,7 +209,7 @@ def test_a_picture_unlike_the_others_of_its_hour_is_told() -> None:
     assert {f.shot for f in whole} == {9} and any("lighter" in f.text for f in whole)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(
     st.lists(st.floats(0.45, 0.8), min_size=3, max_size=3),
     st.lists(st.floats(0, 50), min_size=3, max_size=3),
@@ -225,7 +225,7 @@ def test_in_any_light_with_neutrals_the_colours_are_the_same(
         assert apart(true, seen.figures[0].colours[slot]) < 3.5
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.integers(0, 1000), st.integers(0, 4))
 def test_a_light_is_told_from_known_colours_though_one_is_another(seed: int, wrong: int) -> None:
     rng = np.random.default_rng(seed)

@@ -60,7 +60,7 @@ def best_of_all(pieces, makers, limits):
     return best
 
 
-@settings(max_examples=150, deadline=None)
+@settings(max_examples=150)
 @given(PIECES, MAKERS, LIMITS)
 def test_the_plan_is_the_best_there_is(pieces, makers, limits) -> None:
     found = plan(pieces, makers, limits)

@@ -107,7 +107,7 @@ def test_a_small_one_says_how_small() -> None:
         brought(out.getvalue())
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(
     st.sampled_from([saved("PNG"), saved("JPEG"), saved("WEBP"), SVG, openraster()]),
     st.integers(0, 1 << 30),

@@ -55,9 +55,7 @@ ANYTHING = st.recursive(
     ),
     max_leaves=12,
 )
-HARD = settings(
-    max_examples=300, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture]
-)
+HARD = settings(max_examples=300, suppress_health_check=[HealthCheck.function_scoped_fixture])
 
 
 @HARD

@@ -30,7 +30,7 @@ def sketch(
     return out.getvalue()
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(
     x=st.floats(0.15, 0.85),
     top=st.floats(0.05, 0.5),
