@@ -1,8 +1,9 @@
 /** What is done to all chosen shots at once: set, given parts of the shot at the playhead, made. */
 import type { Film, Schemas, Shot } from "../../api/client";
-import { useChange, useRules, useStart } from "../../api/film";
+import { useChange, useEstimate, useRules, useStart } from "../../api/film";
 import { Button } from "../../parts/Button";
 import { Choice, worded } from "../../parts/Choice";
+import { money } from "../../parts/time";
 import { choose, chosen } from "../../state/chosen";
 import { useStore } from "../../state/store";
 import { shotsInWords } from "./ChooseDesk";
@@ -26,6 +27,8 @@ export function ChosenBar({ film, from }: { film: Film; from: Shot | undefined }
   const rules = useRules();
   const all = useStore(chosen);
   const shots = film.shots.filter((s) => all.has(s.id)).map((s) => s.id);
+  const wish = { kind: "pictures", shots, takes: 1 } as const;
+  const estimate = useEstimate(film.id, wish, film.revision, shots.length > 0).data;
   if (!shots.length) return null;
   const set = (values: Values) => {
     if (Object.keys(values).length) change.mutate({ type: "set shots", shots, values });
@@ -62,8 +65,11 @@ export function ChosenBar({ film, from }: { film: Film; from: Shot | undefined }
           onChange={give}
         />
       )}
-      <Button onClick={() => start.mutate({ kind: "pictures", shots, takes: 1 })}>
+      <Button onClick={() => start.mutate({ ...wish, shots })}>
         Make pictures
+        {estimate && (
+          <span className="font-mono font-normal opacity-75">{money(estimate.cost)}</span>
+        )}
       </Button>
       <Button kind="quiet" onClick={() => choose([])}>
         Choose none
