@@ -29,6 +29,8 @@ from cutreel.running.temporary import Temporary, temporary
 STORY = (
     "The lamp was dark. Ada took the oars. “Who is there?” said Bram. The boat came home at dawn."
 )
+PATIENCE = 9
+"""How many times as long it goes on at most until an edit was taken."""
 EVERY = 1.2
 """Seconds between two blows."""
 ENDED = 300.0
@@ -226,7 +228,8 @@ class Chaos:
 
 
 def run(seconds: float, seed: int, data: Path) -> tuple[Chaos, list[str]]:
-    """So many seconds of blows; returns what happened, and what was wrong afterwards."""
+    """So many seconds of blows, and longer where a slow machine took no edit between them; returns what happened, and
+    what was wrong afterwards."""
     with temporary(data=data, workers=2) as stack:
         chaos = Chaos(stack, seed)
         for name in chaos.started:
@@ -237,7 +240,8 @@ def run(seconds: float, seed: int, data: Path) -> tuple[Chaos, list[str]]:
         working = threading.Thread(target=chaos.work, args=[chaos.begin()])
         working.start()
         end = time.monotonic() + seconds
-        while time.monotonic() < end:
+        last = end + PATIENCE * seconds
+        while time.monotonic() < (end if chaos.edits else last):
             time.sleep(EVERY)
             chaos.hit()
         chaos.over.set()
