@@ -1,16 +1,18 @@
 """Scenes that are set aside: out of the film with their words, shots and choices, at hand, and able to come back as
 they were."""
 
+from collections.abc import Iterable
+
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.manuscript import ids_of, read, runs_of
 
 from .document import AsideScene, FilmDocument, OutfitHeld, Shot, clean_text
-from .shots import own_pictures, scene_parts
+from .shots import own_pictures, rebuilt_shots, scene_parts, worded
 
 MOST_ASIDE = 60
 
 
-def set_aside(film: FilmDocument, scene: int) -> str:
+def set_aside(film: FilmDocument, scene: int, used: list[str]) -> str:
     """Take a scene, by its index, out of the film; returns its title. What holds to its words and shots (cues, marks,
     words on the screen, takes) stays kept under their numbers. Raises BadInput."""
     script = read(film.text)
@@ -22,9 +24,12 @@ def set_aside(film: FilmDocument, scene: int) -> str:
         raise BadInput("The film would be empty.", "Leave at least one scene in it.")
     if len(film.aside) >= MOST_ASIDE:
         raise BadInput(f"{MOST_ASIDE} scenes are set aside already.", "Throw one away first.")
+    _, words, _ = scene_parts(film, script)
+    behind = next((run[0] for run in words[scene + 1 :] if run), None)
+    # A shot that goes on over the scene's ends is two.
+    _open_at(film, (*words[scene][:1], behind), used)
     texts, words, shots = scene_parts(film, script)
     own = set(words[scene])
-    behind = next((run[0] for run in words[scene + 1 :] if run), None)
     title = scenes[scene].title or f"Scene {scene + 1}"
     film.aside = [
         *film.aside,
@@ -47,12 +52,13 @@ def set_aside(film: FilmDocument, scene: int) -> str:
     return title
 
 
-def bring_back(film: FilmDocument, aside: int) -> str:
+def bring_back(film: FilmDocument, aside: int, used: list[str]) -> str:
     """Put a scene that was set aside back to where it stood: before what stood behind it, else at the end. Returns its
     title. Raises NotFound."""
     kept = aside_numbered(film, aside)
     film.aside = [a for a in film.aside if a is not kept]
     script = read(film.text)
+    _open_at(film, (kept.before,), used)
     texts, words, shots = scene_parts(film, script)
     at = next((i for i, run in enumerate(words) if kept.before in run), len(texts))
     if at == 0 and not script.scenes[0].end_offset:
@@ -78,6 +84,15 @@ def aside_numbered(film: FilmDocument, number: int) -> AsideScene:
     if found is None:
         raise NotFound("That scene is not set aside any more.", "Load the page again.")
     return found
+
+
+def _open_at(film: FilmDocument, words: Iterable[int | None], used: list[str]) -> None:
+    """Let shots open at words, by their numbers, as far as they are in the film."""
+    order = film.word_places
+    opens = {s.first for s in worded(film)}
+    wanted = {n for n in words if n is not None and n in order}
+    if wanted - opens:
+        rebuilt_shots(film, sorted(opens | wanted, key=order.__getitem__), used)
 
 
 def _put(

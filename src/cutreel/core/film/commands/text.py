@@ -71,7 +71,7 @@ class SetAside(FilmCommand):
     scene: int = Field(ge=0)
 
     def apply(self, film: FilmDocument, used: list[str]) -> str:
-        return f"set {set_aside(film, self.scene)} aside"
+        return f"set {set_aside(film, self.scene, used)} aside"
 
 
 class BringBack(FilmCommand):
@@ -86,7 +86,7 @@ class BringBack(FilmCommand):
             gone = aside_numbered(film, self.aside)
             film.aside = [a for a in film.aside if a is not gone]
             return f"throw {gone.title} away"
-        return f"bring {bring_back(film, self.aside)} back"
+        return f"bring {bring_back(film, self.aside, used)} back"
 
 
 class MoveShot(FilmCommand):
