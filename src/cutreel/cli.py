@@ -97,7 +97,8 @@ def make(
 ) -> None:
     """Make a whole film of STORY, with no browser.
 
-    STORY is plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV; rows and subtitles become
+    STORY is plain text, Markdown, Fountain, subtitles (SubRip, WebVTT, SubStation
+    Alpha, TTML), CSV or TSV; rows and subtitles become
     shots unless --every or --shots says otherwise.
     """
     with told():

@@ -72,6 +72,24 @@ def test_a_service_translates_voices_speak_and_no_picture_is_made_again(
         if not v["original"]
     ]
     assert known["translated"] == known["passages"] and not known["stale"]
+    # And the film in its own language is delivered with captions in both.
+    here = change(
+        client,
+        film["id"],
+        type="set settings",
+        values={"captions": "track", "captions_also": ["es", "pl"], "titles": "high"},
+    )
+    run = start(client, here, kind="delivery", size="360p")
+    outcome = finished(film["id"], run["id"])["outcome"]
+    assert [told["language"] for told in outcome["also"]] == ["es"], "of those that it is kept in"
+    assert all(c["good"] for c in outcome["checks"])
+    assert ("tracks of captions in the file", 2) in [
+        (c["what"], c["found"]) for c in outcome["checks"]
+    ]
+    assert any("contrast" in f["what"] for f in outcome["figures"]), "titles are measured"
+    answer = client._client.get(f"/api/runs/{run['id']}/files/film.es.srt")
+    assert "lámpara" in answer.text and 'filename="' in answer.headers["content-disposition"]
+    assert client._client.get(f"/api/runs/{run['id']}/files/film.pl.srt").status_code == 404
 
 
 def test_the_writers_texts_come_in_the_language_of_a_cut(client, film, spanish) -> None:

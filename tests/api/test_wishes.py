@@ -35,3 +35,21 @@ def test_shots_are_chosen_by_words(client, film) -> None:
     none = client.get(url, params={"words": "gleaming"}).json()
     assert none == {"shots": [], "told": [], "unknown": ["gleaming"]}
     assert client.get(url, params={"words": ""}).status_code == 422
+
+
+def test_a_writer_understands_a_wish_in_the_films_own_commands(client, film) -> None:
+    """What a writer answers is looked at, costs what it costs, and is made as any change is."""
+    url = f"/api/films/{film['id']}"
+    before = client.get(url).json()
+    wish = {"words": "colder, breathless at the end, more sparkle", "by": "writer"}
+    found = client.post(f"{url}/wishes", json=wish).json()
+    assert [p["command"]["type"] for p in found["proposals"]] == ["set settings", "cut ramp"]
+    assert found["unclear"] == ["more sparkle"]
+    now = client.get(url).json()
+    assert now["shots"] == before["shots"] and now["revision"] == before["revision"]
+    spent = client.get(f"{url}/spending").json()
+    again = client.post(f"{url}/wishes", json=wish).json()
+    assert again == found and client.get(f"{url}/spending").json() == spent, "asked and paid once"
+    for proposal in found["proposals"]:
+        now = change(client, film["id"], **proposal["command"])
+    assert now["settings"]["grade"]["warmth"] < 0

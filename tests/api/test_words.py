@@ -5,6 +5,7 @@ import io
 from pathlib import Path
 
 import numpy as np
+import pytest
 from fontTools.ttLib import TTFont
 from PIL import Image
 
@@ -34,6 +35,13 @@ def test_words_are_seen_where_they_were_put_and_measured(client, film) -> None:
     change(client, film["id"], **{**put, "number": 1, "how": {**how, "sheet": True}})
     better = client.get(f"{url}/shots/{shot}/words").json()
     assert better["contrasts"][0] > max(7, read["contrasts"][0])
+    # Words that keep to the picture are measured too, nearly as those that keep to the frame.
+    change(client, film["id"], **{**put, "number": 1, "how": {**how, "keeps": "picture"}})
+    kept = client.get(f"{url}/shots/{shot}/words").json()
+    assert kept["contrasts"][0] == pytest.approx(read["contrasts"][0], rel=0.25)
+    sheet = {**how, "keeps": "picture", "sheet": True}
+    change(client, film["id"], **{**put, "number": 1, "how": sheet})
+    assert client.get(f"{url}/shots/{shot}/words").json()["contrasts"][0] > 7
     assert client.get(f"{url}/shots/9999/words").status_code == 404
 
 

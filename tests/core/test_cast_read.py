@@ -430,3 +430,10 @@ def test_what_a_letter_says_is_read_by_whoever_tells_the_story() -> None:
         (None, "Thank you"),
         (None, "I only wanted to see the sea"),
     ]
+
+
+def test_whoever_stands_beside_their_office_by_name_is_one() -> None:
+    cast = cast_of(
+        "My supervisor, Mr. Okafor, a tall man, looked up. I saw the supervisor sit down."
+    )
+    assert "supervisor" in cast["Mr. Okafor"].aliases and "the supervisor" not in cast

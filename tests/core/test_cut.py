@@ -6,7 +6,7 @@ import math
 import numpy as np
 import pytest
 
-from cutreel.core.breakdown import Wish, break_down, cut, estimate_words
+from cutreel.core.breakdown import Wish, break_down, cut, cut_ramp, estimate_words
 from cutreel.core.breakdown.cut import _Problem
 from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import read
@@ -146,3 +146,34 @@ def test_a_phrase_is_broken_only_where_a_shot_would_be_beyond_all_reach() -> Non
 def test_a_turn_of_speakers_is_nearly_free() -> None:
     text = "“The lamp is out again tonight,” said Ada. “Then we row over and light it,” said Bram."
     assert "“Then" in opens_at(text, 2.6)
+
+
+LONG = "\n\n".join(
+    " ".join(
+        f"The {a} {b} went over the {c} hill that day." for c in ("low", "far", "green", "old")
+    )
+    for a in ("grey", "small", "tired", "young")
+    for b in ("fox", "man", "cart", "girl", "dog")
+)
+
+
+@pytest.mark.parametrize("seconds", [(12.0, 3.0), (3.0, 12.0)])
+def test_a_ramp_goes_from_one_length_to_the_other_and_stays_in_its_stretch(seconds) -> None:
+    """Lengths against the wanted geometric course (each shot by where it begins): near it on the whole, and in order."""
+    script = read(LONG)
+    first, end = script.sentences[8].first, script.sentences[70].first
+    cuts = cut_ramp(script, first, end, seconds)
+    assert cuts[0] == first and cuts == sorted(cuts) and cuts[-1] < end
+    times = estimate_words(script)
+    bounds = [*cuts, end]
+    lengths = np.array([times[b - 1, 1] - times[a, 0] for a, b in itertools.pairwise(bounds)])
+    along = np.array([times[a, 0] - times[first, 0] for a in cuts]) / (
+        times[end - 1, 1] - times[first, 0]
+    )
+    wanted = seconds[0] * (seconds[1] / seconds[0]) ** along
+    assert np.exp(np.abs(np.log(lengths / wanted)).mean()) < 1.3
+    thirds = [part.mean() for part in np.array_split(lengths, 3)]
+    assert thirds == sorted(thirds, reverse=seconds[0] > seconds[1])
+    # A mark that must stay does.
+    odd = next(n for n in range(first + 2, end) if n not in cuts)
+    assert odd in cut_ramp(script, first, end, seconds, frozenset({odd}))

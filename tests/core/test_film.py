@@ -24,6 +24,7 @@ from cutreel.core.film.commands import (
     BringBack,
     CircleTake,
     CutAgain,
+    CutRamp,
     EditPlaces,
     EditText,
     LiftCue,
@@ -95,6 +96,7 @@ def check(film: FilmDocument, used: list[str]) -> None:
                     "push",
                     "edit",
                     "recut",
+                    "ramp",
                     "undo",
                     "hold",
                     "scene",
@@ -129,6 +131,9 @@ def test_any_sequence_keeps_every_word_in_one_shot(steps: list[tuple[str, int, i
                 insert=["", " new words here ", "x", "\n\n"][number % 4],
             ),
             "recut": CutAgain(by="exactly", count=1 + number % 6),
+            "ramp": CutRamp(
+                shots=[shot.id, film.shots[(number + way) % len(film.shots)].id], first=2, last=6
+            ),
             "hold": AddHold(after=shot.id, seconds=1.5),
             "scene": MoveScene(scene=number % 3, to=abs(way)),
             "aside": SetAside(scene=number % 3),

@@ -86,3 +86,28 @@ def test_a_slower_clip_shows_each_frame_longer_and_a_held_one_its_last(clip) -> 
     assert brightness(slow, 2.0) == pytest.approx(10 + 9 * 12, abs=3)
     held = FootageLayer(clip, 24, 12.0, fit_clip(2.0, 8.0))
     assert brightness(held, 7.5) == pytest.approx(10 + 9 * 23, abs=3)
+
+
+def test_a_clip_is_slid_within_its_shot() -> None:
+    """From a later second of it on, or begun later; what is left of it fills what is left of the shot."""
+    early = fit_clip(8.0, 4.0, "cut", 3.0)
+    assert [early.at(t) for t in (0, 1, 4)] == [3.0, 4.0, 7.0] and "second 3.0" in early.why
+    late = fit_clip(3.0, 5.0, "hold", -1.5)
+    assert [late.at(t) for t in (0, 1.5, 2.5, 5)] == [
+        0.0,
+        0.0,
+        1.0,
+        3.0,
+    ] and "1.5 s later" in late.why
+    # 6 of 8 seconds are left for 4: by rule half as quick again.
+    assert fit_clip(8.0, 4.0, None, 2.0).speed == 1.5
+    turning = fit_clip(4.0, 9.0, "back and forth", 2.0)
+    assert [turning.at(t) for t in (0, 2, 4, 5)] == [2.0, 4.0, 2.0, 3.0]
+
+
+@given(lengths, lengths, st.floats(-90, 90))
+def test_however_far_a_clip_is_slid_it_stays_within_its_ends(clip, shot, slid) -> None:
+    for how in (None, "speed", "hold", "back and forth", "cut"):
+        fit = fit_clip(clip, shot, how, slid)
+        assert all(0 <= fit.at(shot * n / 20) <= clip + 1e-9 for n in range(-2, 21))
+        assert fit_clip(clip, shot, how, 0.0) == fit_clip(clip, shot, how)

@@ -11,6 +11,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from jouvence.parser import JouvenceParser
 
+from cutreel.core.captions import PLAIN, Caption, to_ass, to_ttml
 from cutreel.core.continuity import Overrides
 from cutreel.core.errors import BadInput
 from cutreel.core.film import GivenShot, Offered, Settings, new_film, read_film
@@ -278,11 +279,84 @@ def test_markdown_titles_links_and_speakers() -> None:
     assert story.text[story.sources[0].offset :].startswith("They began here.")
 
 
+TT = "http://www.w3.org/ns/ttml"
+
+
+def test_substation_alpha_is_read_in_the_order_of_time() -> None:
+    """Written by pysubs2, with what such files carry: styles, effects within words, signs, comments, drawings, names."""
+    file = pysubs2.SSAFile()
+    for start, end, text, told in (
+        (3000, 5500, r"Is it {\b1}out{\b0}?\NIt was lit.", {"name": "Pip"}),
+        (500, 2500, "Maren waited.", {}),
+        (600, 900, "not to be said", {"type": "Comment"}),
+        (700, 900, r"{\p1}m 0 0 l 10 10{\p0}", {}),
+        (6000, 7000, "[a bell rings]", {}),
+    ):
+        file.append(pysubs2.SSAEvent(start=start, end=end, text=text, **told))
+    story = read_story(file.to_string("ass"), "x.ass")
+    script = read(story.text)
+    assert script.speakers == ("Pip",) and len(script.notes) == 1
+    assert " ".join(w.text for w in script.words) == "Maren waited. Is it out? It was lit."
+    assert [s.seconds for s in story.opens] == [2.0, 2.5]
+
+
+@pytest.mark.parametrize(
+    ("parameters", "times"),
+    [
+        ("", [("1s", "3s"), ("00:00:03.5", "00:00:05")]),
+        # W3C TTML2, 12.3.1: frames behind a clock, counted in frames, and in ticks.
+        ('ttp:frameRate="25"', [("00:00:01:00", "75f"), ("00:00:03:12.5", "125f")]),
+        (
+            'ttp:frameRate="30" ttp:frameRateMultiplier="1000 1001"',
+            [("29.97f", "90f"), ("105f", "150f")],
+        ),
+        ('ttp:tickRate="1000"', [("1000t", "3000t"), ("3500t", "5000t")]),
+    ],
+)
+def test_ttml_is_read_whatever_its_times_are_counted_in(parameters, times) -> None:
+    (a, b), (c, d) = times
+    text = f"""<?xml version="1.0" encoding="UTF-8"?>
+<tt xmlns="{TT}" xmlns:ttp="{TT}#parameter" xmlns:tts="{TT}#styling" xml:lang="en" {parameters}>
+ <head><styling><style xml:id="s" tts:color="white"/></styling></head>
+ <body><div><p begin="{a}" end="{b}">PIP: Hold <span tts:fontStyle="italic">the</span><br/>lamp.</p>
+ <p begin="{c}" end="{d}">Then it went out.</p></div></body></tt>"""
+    story = read_story(text, "lamp.xml")
+    assert story.format == "ttml" and read(story.text).speakers == ("Pip",)
+    assert [w.text for w in read(story.text).words] == "Hold the lamp. Then it went out.".split()
+    assert [s.seconds for s in story.opens] == pytest.approx([2.0, 1.5], abs=0.03)
+
+
+def test_what_we_write_as_ttml_and_substation_alpha_is_read_back() -> None:
+    lines = [
+        Caption(1.0, 2.5, ("Maren waited", "by the water."), 0, 5),
+        Caption(3.0, 4.0, ("Out it went.",), 5, 8),
+    ]
+    for text in (to_ttml(lines, "en"), to_ass(lines, PLAIN)):
+        story = read_story(text)
+        assert [s.seconds for s in story.opens] == [1.5, 1.0]
+        assert " ".join(story.text.split()) == "Maren waited by the water. Out it went."
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        f'<tt xmlns="{TT}"><body><div><p begin="x" end="2s">a</p></div></body></tt>',
+        f'<tt xmlns="{TT}"><body><div><p begin="1s" end="2s">a</div></body></tt>',
+        f'<!DOCTYPE tt [<!ENTITY a "aaaa">]><tt xmlns="{TT}"><body><div><p>&a;</p></div></body></tt>',
+    ],
+)
+def test_damaged_subtitles_are_refused_in_words(text) -> None:
+    with pytest.raises(BadInput, match="cannot be read"):
+        read_story(text, "x.ttml")
+
+
 def test_formats_are_told_by_what_they_look_like() -> None:
     for text, format in (
         ("Just a story. It goes on, and on.\n\nThe end.", "txt"),
         ("1\n00:00:01,000 --> 00:00:02,000\nHello.\n", "srt"),
         ("WEBVTT\n\n00:01.000 --> 00:02.000\nHello.\n", "vtt"),
+        ("[Script Info]\nTitle: x\n\n[Events]\n", "ass"),
+        (f'<?xml version="1.0"?><tt xmlns="{TT}"><body/></tt>', "ttml"),
         (SCREENPLAY, "fountain"),
         ("narration,speaker\nHello there.,Pip\nYes.,Ann\n", "table"),
         ("Intro\n\n## Scene\n\n**Pip:** hello [x](http://y)\n", "markdown"),

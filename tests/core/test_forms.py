@@ -15,6 +15,7 @@ from numpy.typing import NDArray
 from cutreel.core.render import (
     FILE_FORMS,
     FORMS,
+    CaptionTrack,
     FilmChapter,
     FilmLine,
     encode_segment,
@@ -57,6 +58,9 @@ def test_an_encoder_shares_the_machine(quality) -> None:
     assert seen == {os.SCHED_OTHER} == {os.sched_getscheduler(0)}
 
 
+SPANISH = [FilmLine(0.2, 0.9, "¿Quién es?")]
+
+
 def film_of(form: str, rate: Fraction, folder) -> str:
     told = FILE_FORMS[form]
     starts = np.cumsum((0, *PARTS))
@@ -74,7 +78,8 @@ def film_of(form: str, rate: Fraction, folder) -> str:
     path = str(folder / f"film.{told.ending}")
     chapters = [FilmChapter(0, 0.5, "One"), FilmChapter(0.5, 1.5, "Two & three")]
     lines = [FilmLine(0.1, 0.6, "Who is <it>?"), FilmLine(0.7, 1.2, "Nobody\nat all.")]
-    frames = join(segments, sound, rate, path, {"title": "The lamp"}, told, chapters, lines, "eng")
+    tracks = [CaptionTrack("eng", lines), CaptionTrack("spa", SPANISH)]
+    frames = join(segments, sound, rate, path, {"title": "The lamp"}, told, chapters, tracks)
     assert frames == sum(PARTS)
     return path
 
@@ -116,6 +121,12 @@ def planes(path: str) -> NDArray[np.uint8]:
     return raw.reshape(-1, WIDE * HIGH * 3 // 2)[:, : WIDE * HIGH].reshape(-1, HIGH, WIDE)
 
 
+def shown_in(path: str, track: int) -> str:
+    """A track of captions as SubRip, as ffmpeg reads it."""
+    command = ("ffmpeg", "-v", "error", "-i", path, "-map", f"0:s:{track}", "-f", "srt", "-")
+    return subprocess.run(command, capture_output=True, text=True, check=True).stdout
+
+
 @pytest.mark.parametrize("form", FORMS)
 @pytest.mark.parametrize("rate", [Fraction(24), Fraction(30000, 1001)])
 def test_every_kind_of_file_has_all_frames_in_order_its_chapters_and_captions(
@@ -133,18 +144,18 @@ def test_every_kind_of_file_has_all_frames_in_order_its_chapters_and_captions(
         ("One", 0), ("Two & three", 0.5),
     ]  # fmt: skip
     assert found["format"]["tags"]["title"] == "The lamp"
-    assert streams["subtitle"]["tags"]["language"] == "eng"
+    tags = [s["tags"]["language"] for s in found["streams"] if s["codec_type"] == "subtitle"]
+    assert tags == ["eng", "spa"]
     shown = [int(np.median(frame)) for frame in planes(path)]
     assert len(shown) == sum(PARTS)
     assert max(abs(a - brightness(n)) for n, a in enumerate(shown)) <= 3, "each frame at its place"
-    captions = subprocess.run(
-        ("ffmpeg", "-v", "error", "-i", path, "-map", "0:s", "-f", "srt", "-"),
-        capture_output=True, text=True, check=True,
-    ).stdout  # fmt: skip
+    captions = shown_in(path, 0)
     (one, two) = pysubs2.SSAFile.from_string(captions, "srt")
     # Opus begins a few milliseconds before its sound, and everything of the file waits for it.
     assert abs(one.start - 100) <= 8 and abs(one.end - 600) <= 8 and "Who is" in one.plaintext
     assert two.plaintext == "Nobody\nat all."
+    (other,) = pysubs2.SSAFile.from_string(shown_in(path, 1), "srt")
+    assert other.plaintext == "¿Quién es?" and abs(other.start - 200) <= 8
     if form == "vp9":
         assert "<it" in captions, "what looks like a tag is text"
     starts = [float(s["start_time"]) for s in (video, audio)]

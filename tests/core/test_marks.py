@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from cutreel.core.marks import MARK_KINDS, Mark, strokes_of
+from cutreel.core.marks import DRAWN, MARK_KINDS, Mark, strokes_of
 from cutreel.core.motion import Window, layer_zoom, path_for
 from cutreel.core.render import PlannedShot, Scene, SegmentPlan, frames_of, planes_of
 from cutreel.core.render.compositor import MARKS_AT
@@ -34,7 +34,7 @@ def middle(there: np.ndarray) -> tuple[float, float]:
     return (xs.min() + xs.max()) / 2 / (W // 2), (ys.min() + ys.max()) / 2 / (H // 2)
 
 
-@pytest.mark.parametrize("kind", MARK_KINDS)
+@pytest.mark.parametrize("kind", DRAWN)
 def test_a_mark_is_where_it_was_put_and_as_large_as_it_says(kind) -> None:
     there = red([Mark(kind=kind, x=0.4, y=0.6, size=0.4, turn=0)])
     ys, xs = np.nonzero(there)
@@ -89,3 +89,23 @@ def test_hands_waver_but_end_where_they_meant_to() -> None:
         assert strokes == strokes_of(Mark(kind=kind, size=0.4))
     tip = strokes_of(Mark(kind="arrow", size=0.4))[0][-1]
     assert np.hypot(*tip) < 0.02
+
+
+def test_what_is_blurred_cannot_be_made_out_and_the_rest_stays() -> None:
+    """Stripes under a blur lose their contrast (RMS, Peli 1990); beyond it not a pixel changes."""
+    frame = blank()
+    frame[0][:, ::8] = 235
+    before = frame[0].copy()
+    mark = Mark(kind="blur", x=0.5, y=0.5, size=0.4, begin=0.0)
+    Marks([mark], W, H).lay(frame, Window(0.5, 0.5, 1.0), 3.0)
+    rows, columns = np.ogrid[:H, :W]
+    far = np.hypot(rows + 0.5 - H / 2, columns + 0.5 - W / 2) / (0.2 * H)
+    assert frame[0][far < 0.8].std() < 0.12 * before[far < 0.8].std()
+    assert (frame[0][far > 1.2] == before[far > 1.2]).all()
+    early = blank()
+    Marks([mark.model_copy(update={"begin": 1.0})], W, H).lay(early, Window(0.5, 0.5, 1.0), 0.9)
+    assert all((a == b).all() for a, b in zip(early, blank(), strict=True))
+    # Beyond the frame, and at its edge, it is cut off.
+    for x in (-0.1, 0.0, 1.0):
+        at = Mark(kind="blur", x=max(0, x), y=0.0, size=0.6, begin=0.0)
+        Marks([at], W, H).lay(frame, Window(0.5 - x, 0.5, 2.0), 3.0)

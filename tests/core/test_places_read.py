@@ -134,3 +134,16 @@ def test_what_is_in_the_air_over_a_place_takes_nobody_there() -> None:
     )
     found = [f.place for f in facts(text)]
     assert not any("steeple" in p for p in found) and "bridge" in found[-1]
+
+
+def test_whoever_drives_is_in_what_they_drive_until_they_are_elsewhere() -> None:
+    text = (
+        "I drove the night bus for eleven years. At the old cinema a girl was waiting. We drove past the supermarket and "
+        "the hospital. The girl smiled. At the end of the line there is nothing but a field."
+    )
+    bus = "the inside of a bus"
+    assert places(text) == [bus, "an old cinema", bus, bus, "a field"]
+    assert "the ridden" not in [p.name for p in propose_places(read(text), parses_of(text))]
+    # In what they drive nobody said; and whoever drives to a place comes there.
+    assert places("Ada stood in the kitchen. Tom drove fast. Ada slept.") == ["a kitchen"] * 3
+    assert places("Ada drove the bus. She drove to the harbour.")[1] == "a harbour with boats"

@@ -20,6 +20,7 @@ from cutreel.core.film import (
     Settings,
     apply_command,
     assemble,
+    captions_in,
     following,
     in_language,
     lengths,
@@ -294,3 +295,28 @@ def test_pieces_are_all_words_of_the_manuscript_in_order(cuts, seed) -> None:
     assert covered == list(range(len(script.words)))
     said = [w for p in pieces for w in p.words or ()]
     assert len(said) == sum(len(t.text.split()) for t in known.values())
+
+
+def test_captions_in_another_language_are_timed_to_the_voice_that_is_heard(original) -> None:
+    """Each passage's captions stand while its own words are said (within how long a caption is held, DCMP)."""
+    document, edges = original
+    film, cut = film_of(document), spanish(document, edges)
+    captions = captions_in(film, cut.translation)
+    shown = " ".join(" ".join(c.lines) for c in captions)
+    assert "Bram alzó el farol." in shown and "Bram held" not in shown
+    assert "Nobody spoke." in shown, "what is not translated is as it is written"
+    assert all(a.end <= b.start + 1e-9 for a, b in pairwise(captions))
+    times = film.said_times
+    for passage in passages_of(film.read.script, film.read.ids):
+        text = SPANISH.get(passage.text)
+        if text is None:
+            continue
+        begins = float(times[passage.first, 0])
+        first = next(c for c in captions if " ".join(c.lines).startswith(text.split()[0]))
+        assert first.start == pytest.approx(begins, abs=0.35)
+        assert first.end > begins
+    # And of the film that is spoken in Spanish, the captions of its manuscript.
+    there = film_of(cut)
+    english = captions_in(there, None)
+    assert "Bram held the lantern" in " ".join(" ".join(c.lines) for c in english)
+    assert english[-1].end <= there.seconds + 1

@@ -2,13 +2,19 @@
 
 import pytest
 
-from cutreel.core.errors import BadInput
+from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import Offered, Settings, assemble, new_film, read_film, understood
 from cutreel.core.film.changes import apply_command
+from cutreel.core.film.commands import CutRamp, SetMark
 
 STORY = (
     "# The yard — day\n\nIda swept the yard. She sang a little and laughed.\n\n# The shed — night\n\nA ladder crashed in "
     "the dark. Ida was afraid and ran.\n\n# The hill — dawn\n\nShe sat on the hill. The sun came up at last."
+)
+
+
+LONG_STORY = " ".join(
+    f"Ida went to the {c} gate and looked over the wall." for c in "abcdefghijklmnop"
 )
 
 
@@ -148,3 +154,37 @@ def test_a_wish_for_what_is_so_already_changes_nothing() -> None:
 def test_nothing_wished_is_told_so() -> None:
     with pytest.raises(BadInput):
         understood("  ", film_of())
+
+
+def test_quicker_and_quicker_is_a_ramp_over_its_part() -> None:
+    long = " ".join(
+        f"Ida went to the {c} gate and looked over the wall." for c in "abcdefghijklmnopqrst"
+    )
+    film = film_of(f"# The yard\n\n{long}\n\n# The shed\n\n{long}")
+    document, found = wished("quicker and quicker at the end", film)
+    [proposal] = found.proposals
+    assert proposal.command.type == "cut ramp" and not found.unclear
+    assert proposal.command.first > proposal.command.last
+    now = assembled(document)
+    lengths = [s.frames for s in now.spans]
+    last = film.read.shots[film.read.document.shots.index(film.read.shots[-1].shot)].first
+    before = [s.shot.first for s in film.read.shots if s.first < last // 2]
+    assert [s.shot.first for s in now.read.shots][: len(before)] == before, (
+        "what is before it stays"
+    )
+    assert lengths[-1] < max(lengths[len(lengths) // 2 :])
+
+
+def test_a_ramp_leaves_marks_of_the_maker_and_other_shots_as_they_are() -> None:
+    film, _ = new_film("Ida", LONG_STORY, Settings(pace=6, opening=0))
+    used = [s.edge for s in film.shots]
+    mark = film.word_ids[film.word_places[film.shots[2].first] + 3]
+    film, used, _ = apply_command(film, SetMark(word=mark), used)
+    chosen = [s.id for s in film.shots[1:5]]
+    ends = [s.first for s in film.shots[5:]]
+    ramped, _, title = apply_command(film, CutRamp(shots=chosen, first=9, last=2), used)
+    firsts = [s.first for s in ramped.shots]
+    assert mark in firsts and firsts[:2] == [s.first for s in film.shots[:2]]
+    assert (firsts[-len(ends) :] == ends and "4 shots" in title) or "5 shots" in title
+    with pytest.raises(NotFound):
+        apply_command(film, CutRamp(shots=[9999], first=9, last=2), used)

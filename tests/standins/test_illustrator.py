@@ -467,3 +467,29 @@ def test_whatever_somebody_does_their_head_stays_in_the_frame(framing: str) -> N
             )
             x, y = drawing.regions[0]["joints"]["head"]
             assert 0.04 < y < 0.96 and 0.02 < x < 0.98, (word, place, x, y)
+
+
+def test_what_the_girl_holds_is_drawn_though_she_is_called_the_girl() -> None:
+    """Words such as "the" in somebody's name make no deed of the things behind them."""
+    girl = "the girl (girl, red coat)."
+    for deed, held in (
+        ("the girl picks the umbrella up.", "umbrella"),
+        ("the girl waits under a red umbrella.", "umbrella"),
+        ("the girl takes out a newspaper.", "newspaper"),
+        ("the girl lifts the lantern.", "lantern"),
+    ):
+        (figure,) = read_prompt(f"Wide shot. {girl} {deed} a town street. day.").figures
+        assert figure.holds == held and figure.pose != "sit", deed
+    assert "lamp" in read_prompt(f"Wide shot. {girl} the girl stands beneath the lamp.").props
+    drives = read_prompt(
+        f"Wide shot. {girl} the girl drives past the hospital. the inside of a bus."
+    )
+    assert drives.place == "cab"
+
+
+def test_of_several_who_drive_the_grown_up_is_at_the_wheel() -> None:
+    both = "the man (man, red waistcoat). the girl (girl, plum coat). the man and the girl drive past the hospital."
+    found = read_prompt(f"Wide shot. {both} the inside of a bus. night.")
+    assert [(f.name, f.drives) for f in found.figures] == [("the man", True), ("the girl", False)]
+    (alone,) = read_prompt("Wide shot. the girl (girl, plum coat). the girl drives a cart.").figures
+    assert alone.drives

@@ -21,7 +21,7 @@ def posed(deed: str) -> str:
         ("walks to the harbour", "walk"), ("carries a bucket", "hold"), ("kneels beside a ladder", "kneel"),
         ("points at her boots", "point"), ("climbs the mast", "climb"), ("opens the door", "hold"),
         ("throws a stone", "throw"), ("hides behind a rock", "crouch"), ("sleeps in the hay", "lie"),
-        ("rows the boat", "row"), ("hangs up her hat", "raise"), ("waits", "sit"), ("dances", "dance"),
+        ("rows the boat", "row"), ("hangs up her hat", "raise"), ("waits", "stand"), ("dances", "dance"),
         ("drags a sack", "pull"), ("shoves the cart", "push"), ("ponders", "think"), ("runs", "run"),
     ],
 )  # fmt: skip

@@ -6,8 +6,8 @@ import pytest
 
 from cutreel.core.breakdown import estimate_words
 from cutreel.core.manuscript import read, reading_ease
-from cutreel.protocol import ScriptInput
-from standins.writer import manuscript, rework, storylines, titles
+from cutreel.protocol import FilmTold, ScriptInput, ShotTold
+from standins.writer import manuscript, rework, storylines, titles, wished
 from standins.writer.rework import understood
 from tests.conftest import STORY
 
@@ -153,3 +153,24 @@ def test_an_instruction_touches_what_it_names_and_nothing_else() -> None:
     )
     for heading in [line for line in STORY.split("\n") if line.startswith("#")]:
         assert heading in rework(STORY, "tense", "", 3).text
+
+
+def film_told() -> FilmTold:
+    shots = [
+        ShotTold(number=n, edge=str(n), words="Ada rowed.", seconds=4.0, framing=f, move="push", place="", time="day",
+                 mood="calm", people=["Ada"] if n % 2 else [])
+        for n, f in enumerate(["wide", "close", "wide", "wide", "medium", "wide", "close", "wide"])
+    ]  # fmt: skip
+    return FilmTold(title="t", settings={"grade": {"fade": 0.1}}, shots=shots, commands={})
+
+
+def test_a_wish_for_a_film_comes_to_changes_and_the_rest_is_not_understood() -> None:
+    found = wished("nearer at the end, colder, more turquoise", film_told())
+    assert found.unclear == ["more turquoise"]
+    near, cold = found.changes
+    assert near.command == {"type": "set shots", "shots": [7], "values": {"framing": "medium"}}
+    grade = cold.command["values"]["grade"]
+    assert grade["fade"] == 0.1 and grade["warmth"] < 0
+    assert near.why == "“nearer at the end”"
+    (quick,) = wished("breathless in the opening", film_told()).changes
+    assert quick.command["shots"] == [0, 1] and quick.command["first"] == 2.8

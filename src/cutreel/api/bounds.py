@@ -41,6 +41,7 @@ BY_ROUTE: tuple[tuple[str, Bound], ...] = (
     (r"/api/films/\w+/sounds$", Bound(201 * MEGA)),
     (r"/api/films/\w+/tables$", Bound(81 * MEGA)),
     (r"/api/films/\w+/faces$", Bound(31 * MEGA)),
+    (r"/api/films/\w+/own-pictures$", Bound(31 * MEGA)),
     (r"/api/styles/file$", Bound(101 * MEGA)),
     (r"/api/services/[\w-]+/hand$", Bound(1_600 * MEGA)),
     (r"/api/callbacks/[\w-]+$", Bound(61 * MEGA)),

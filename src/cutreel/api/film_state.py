@@ -474,6 +474,7 @@ def _head(
         own_sounds=document.own_sounds,
         tables=document.tables,
         faces=document.faces,
+        own_pictures=document.own_pictures,
         words_look=title_look_of(document),
         thumbnails=document.thumbnails,
         thumbnail_pictures=document.thumbnail_pictures,

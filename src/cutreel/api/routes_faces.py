@@ -4,12 +4,12 @@ from pathlib import PurePath
 
 from fastapi import APIRouter, UploadFile
 
-from cutreel.core.errors import BadInput
 from cutreel.core.film import OwnFace
 from cutreel.core.lettering import LARGEST, read_face
 from cutreel.making import FACE, reader
 
 from .door import Films, Shop
+from .files import bytes_of
 
 router = APIRouter(prefix="/api")
 
@@ -18,9 +18,7 @@ router = APIRouter(prefix="/api")
 def bring_face(film: str, file: UploadFile, films: Films, shop: Shop) -> OwnFace:
     """Look at a face (TTF, OTF); it is the film's once it is kept there."""
     films.now(film)
-    data = file.file.read(LARGEST + 1)
-    if len(data) > LARGEST:
-        raise BadInput("The face is too large.", "Bring one of at most 30 megabytes.")
+    data = bytes_of(file, LARGEST, "face")
     found = reader.read(read_face, data, what=FACE)
     name = found.name or PurePath(file.filename or "face").stem
     return OwnFace(name=name[:120], media=shop.media.put(data, found.ending))

@@ -10,6 +10,7 @@ from cutreel.core.errors import BadInput
 from cutreel.core.film import OwnTable
 
 from .door import Films, Shop
+from .files import bytes_of
 
 router = APIRouter(prefix="/api")
 MOST_TABLE = 80_000_000
@@ -20,9 +21,7 @@ MOST_TABLE = 80_000_000
 def bring(film: str, file: UploadFile, films: Films, shop: Shop) -> OwnTable:
     """Read a look-up table (.cube); it is the film's once it is kept there."""
     films.now(film)
-    data = file.file.read(MOST_TABLE + 1)
-    if len(data) > MOST_TABLE:
-        raise BadInput("The table is too large.", "Bring one of at most 80 megabytes.")
+    data = bytes_of(file, MOST_TABLE, "table")
     try:
         text = data.decode()
     except UnicodeDecodeError as error:

@@ -90,12 +90,15 @@ class RegionView(OwnRegion):
 
 
 class ClipView(BaseModel):
-    """A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence."""
+    """A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence; how many seconds of
+    it are past when the shot begins, and at how many times its own speed it plays."""
 
     seconds: float
     how: FitHow
     why: str
     own: bool
+    slid: float
+    speed: float
 
 
 class MovementView(BaseModel):
@@ -209,9 +212,11 @@ def _clip(assembled: Assembled, at: int, seconds: float) -> ClipView | None:
     footage = assembled.timeline.clips[at].footage
     if footage is None:
         return None
-    fit = fit_clip(footage.seconds, seconds, footage.how)
+    fit = fit_clip(footage.seconds, max(0.2, seconds), footage.how, footage.slid)
+    own = footage.how is not None or footage.slid != 0
+    long = round(footage.seconds, 3)
     return ClipView(
-        seconds=round(footage.seconds, 3), how=fit.how, why=fit.why, own=footage.how is not None
+        seconds=long, how=fit.how, why=fit.why, own=own, slid=round(fit.slid, 3), speed=fit.speed
     )
 
 

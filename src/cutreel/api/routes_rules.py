@@ -10,6 +10,8 @@ from cutreel.core.captions import CAPTION_PLACES, LINES, READY, SAID_MARKS, Capt
 from cutreel.core.continuity import FRAMINGS, MOODS, Angle, Season, TimeOfDay, Weather
 from cutreel.core.effects import EFFECT_KINDS, GRADES, MOMENTS, Grade
 from cutreel.core.film import Settings
+from cutreel.core.insets import ARRANGED, BORDERS, MOST_INSETS, Inset
+from cutreel.core.insets import COMES as INSET_COMES
 from cutreel.core.lettering import FACES
 from cutreel.core.marks import MARK_KINDS
 from cutreel.core.motion import AIR_KINDS, FITS, MOVES, PACES, WAYS, Way
@@ -27,6 +29,16 @@ class KindRules(BaseModel):
 
     pace: float
     opening: float
+
+
+class InsetRules(BaseModel):
+    """How pictures are laid over shots: borders, ways to come, arrangements; how many of a shot, and a new one."""
+
+    borders: list[str]
+    comes: list[str]
+    arranged: list[str]
+    most: int
+    new: Inset
 
 
 class Rules(BaseModel):
@@ -59,6 +71,7 @@ class Rules(BaseModel):
     patterns: list[str]
     eases: list[str]
     plates: list[str]
+    insets: InsetRules
     marks: list[str]
     effect_amounts: list[str]
     effects: list[str]
@@ -112,6 +125,13 @@ RULES = Rules(
     patterns=list(PATTERNS),
     eases=list(EASES),
     plates=list(PLATE_SORTS),
+    insets=InsetRules(
+        borders=list(BORDERS),
+        comes=list(INSET_COMES),
+        arranged=list(ARRANGED),
+        most=MOST_INSETS,
+        new=Inset(media="0" * 64 + ".png"),
+    ),
     marks=list(MARK_KINDS),
     effect_amounts=_choices("effects"),
     effects=list(EFFECT_KINDS),

@@ -109,8 +109,9 @@ def answer(run: str, wanted: AnswerWanted, shop: Shop) -> RunView:
 
 @router.get("/runs/{run}/files/{name}")
 def delivered_file(run: str, name: str, shop: Shop) -> Response:
-    """A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`), its
-    report (`film.json`, `film.pdf`); or one of those that a run took out of the film."""
+    """A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`; in
+    another language `film.es.srt`), its report (`film.json`, `film.pdf`); or one of those that a run
+    took out of the film."""
     view = shop.runs.view(run)
     kinds = {
         **{f"film.{e}": ("film", TYPES[e]) for e in ("mp4", "webm", "mkv")},
@@ -121,7 +122,14 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
         "film.json": ("report", "application/json"),
         "film.pdf": ("page", "application/pdf"),
     }
-    taken = next((f for f in view.outcome.get("files", ()) if f["name"] == name), None)
+    also = view.outcome.get("also", ())
+    besides = [
+        {"name": f"film.{told['language']}.{ending}", "media": told[ending]}
+        for told in also
+        for ending in ("srt", "vtt")
+    ]
+    files = [*view.outcome.get("files", ()), *besides]
+    taken = next((f for f in files if f["name"] == name), None)
     known = view.outcome.get(kinds[name][0], "") if name in kinds else ""
     ending = name.rsplit(".", 1)[-1]
     if taken is None and not (known and known.endswith((f".{ending}", ".json"))):
@@ -134,7 +142,8 @@ def delivered_file(run: str, name: str, shop: Shop) -> Response:
     )
     plain = title.encode("ascii", "ignore").decode() or "film"
     if taken is not None:
-        called = f'attachment; filename="{plain} {name}"'
+        own = name.removeprefix("film.") if taken in besides else name
+        called = f'attachment; filename="{plain}{"." if taken in besides else " "}{own}"'
         kind = TYPES[name.rsplit(".", 1)[1]]
         return sent(shop.media, taken["media"], kind, {"Content-Disposition": called})
     kind, media_type = kinds[name]

@@ -17,6 +17,7 @@ from cutreel.core.film import (
 )
 from cutreel.core.lettering import read_face
 from cutreel.making import FACE, reader
+from cutreel.making.pictures import clear_png
 
 from .door import Films, Shop
 
@@ -68,18 +69,20 @@ def compared(film: str, style: str, shop: Shop, films: Films) -> list[StyleChang
 
 @router.get("/styles/{style}/file")
 def taken_out(style: str, shop: Shop) -> Response:
-    """A style as one file (JSON), with the tables and faces it needs."""
+    """A style as one file (JSON), with the tables, faces and pictures it needs."""
     kept = without_pictures(shop.styles.get(style))
     cubes = {t.media: shop.media.get(t.media).decode() for t in kept.tables}
     fonts = {f.media: base64.b64encode(shop.media.get(f.media)) for f in kept.faces}
-    file = StyleFile.model_validate({"style": kept, "cubes": cubes, "fonts": fonts})
+    pictures = {p.media: base64.b64encode(shop.media.get(p.media)) for p in kept.pictures}
+    told = {"style": kept, "cubes": cubes, "fonts": fonts, "pictures": pictures}
+    file = StyleFile.model_validate(told)
     headers = {"Content-Disposition": 'attachment; filename="style.json"'}
     return Response(file.model_dump_json(indent=1), media_type="application/json", headers=headers)
 
 
 @router.post("/styles/file")
 def brought(file: UploadFile, shop: Shop) -> StyleView:
-    """A style from a file. A table or face that is damaged is refused."""
+    """A style from a file. A table, face or picture that is damaged is refused."""
     data = file.file.read(MOST_FILE + 1)
     if len(data) > MOST_FILE:
         raise BadInput("That file is too large for a style.")
@@ -94,8 +97,12 @@ def brought(file: UploadFile, shop: Shop) -> StyleView:
         names.add(shop.media.put(text.encode(), "cube"))
     for font in told.fonts.values():
         names.add(shop.media.put(font, reader.read(read_face, font, what=FACE).ending))
+    for picture in told.pictures.values():
+        reader.read(clear_png, picture)
+        names.add(shop.media.put(picture, "png"))
     needed = [(f"look-up table {t.name}", t.media) for t in told.style.tables]
     needed += [(f"face {f.name}", f.media) for f in told.style.faces]
+    needed += [(f"picture {p.name}", p.media) for p in told.style.pictures]
     lacking = [what for what, media in needed if media not in names]
     if lacking:
         raise BadInput(f"The file lacks the {lacking[0]}, or has another under its name.")

@@ -1,21 +1,24 @@
 """Wishes for a whole film, said in plain words."""
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query
 from pydantic import BaseModel, Field
 
 from cutreel.core.film import Command, chosen_by, understood
+from cutreel.making import understood_by_writer
 
-from .door import Films
+from .door import Films, Shop
 
 router = APIRouter(prefix="/api/films/{film}")
 
 
 class Wish(BaseModel):
-    """What is to be otherwise, in plain words."""
+    """What is to be otherwise, in plain words, and who is to understand them: our own rules, or a writer,
+    which costs."""
 
     words: str = Field(max_length=1_000)
+    by: Literal["rules", "writer"] = "rules"
 
 
 class ProposalView(BaseModel):
@@ -34,9 +37,13 @@ class UnderstoodView(BaseModel):
 
 
 @router.post("/wishes")
-def wished(film: str, wish: Wish, films: Films) -> UnderstoodView:
+def wished(film: str, wish: Wish, films: Films, shop: Shop) -> UnderstoodView:
     """What a wish comes to in the film as it stands. Nothing is changed."""
-    found = understood(wish.words, films.now(film).film)
+    here = films.now(film).film
+    if wish.by == "writer" and wish.words.strip():
+        found = understood_by_writer(shop, here, wish.words)
+    else:
+        found = understood(wish.words, here)
     return UnderstoodView(
         proposals=[
             ProposalView(command=p.command, says=p.says, why=p.why) for p in found.proposals

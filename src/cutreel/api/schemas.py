@@ -20,6 +20,7 @@ from cutreel.core.film import (
     Source,
 )
 from cutreel.core.ideas import IdeaSort
+from cutreel.core.insets import LaidPicture
 from cutreel.core.joins import Turn
 from cutreel.core.manuscript import Saying
 from cutreel.core.plates import Plate
@@ -321,6 +322,7 @@ class FilmHead(BaseModel):
     own_sounds: list[OwnSound]
     tables: list[OwnTable]
     faces: list[OwnFace]
+    own_pictures: list[LaidPicture]
     words_look: TitleLook
     thumbnails: list[Thumbnail]
     thumbnail_pictures: list[ThumbnailPicture]

@@ -46,6 +46,7 @@ from .stories import FoundStory, pace_in, stories_in, story_apart
 from .telling import add_told, tell_due, try_told
 from .thumbnails import thumbnail_of
 from .voicing import MOST_HEARD, described_voices, heard_as, line_at, takes_of_line
+from .wishing import understood_by_writer
 from .workshop import Workshop, workshop_from_environment
 from .writing import write
 
@@ -171,6 +172,7 @@ __all__ = [
     "try_now",
     "try_out",
     "try_told",
+    "understood_by_writer",
     "usual_path",
     "wanted_pictures",
     "wanted_texts",

@@ -34,7 +34,7 @@ _ADVICE = {
     TABLE: "Bring the table that was taken out here, filled in: CSV, TSV or XLIFF 2.0.",
     FACE: "Bring a TTF or OTF file.",
     LEXICON: "Bring a PLS file (XML, by W3C).",
-    SCRIPT: "Bring plain text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV.",
+    SCRIPT: "Bring plain text, Markdown, Fountain, subtitles (SubRip, WebVTT, SubStation Alpha, TTML), CSV or TSV.",
 }
 GIGABYTES = {
     PICTURE: 2.0,

@@ -12,12 +12,13 @@ from typing import Any
 import av
 
 from cutreel import __version__
-from cutreel.core.captions import said_in, to_ass, to_srt, to_ttml, to_vtt
+from cutreel.core.captions import Caption, said_in, to_ass, to_srt, to_ttml, to_vtt
 from cutreel.core.errors import CutReelError
-from cutreel.core.film import chapters_of, drafted_texts, language_spoken
+from cutreel.core.film import SideCaptions, chapters_of, drafted_texts, language_spoken
 from cutreel.core.publishing import ReportFigure
 from cutreel.core.render import (
     FILE_FORMS,
+    CaptionTrack,
     FileForm,
     FilmChapter,
     FilmLine,
@@ -30,11 +31,13 @@ from cutreel.core.sound import RATE
 from cutreel.store import Assembled
 
 from .lacking import lacks_of
+from .legible import words_figures
 from .mixing import in_blocks, mix_spec, mixer_of
 from .planning import planned_segments
 from .registry import Captions
 from .report_page import write_report
 from .reporting import figures_of_file, report_now
+from .side_captions import captions_besides
 from .workshop import Workshop
 
 SOURCE_TYPE = "http://cv.iptc.org/newscodes/digitalsourcetype/compositeSynthetic"
@@ -62,6 +65,7 @@ def join_film(
     with tempfile.TemporaryDirectory(prefix="cutreel-film-") as folder:
         path = Path(folder) / f"film.{form.ending}"
         sound = _sound(shop, film, form, mixed.media or "", Path(folder))
+        besides = captions_besides(shop, film)
         own = (captions or film.document.settings.captions) == "track"
         join(
             (shop.media.get(results[plan.key].media or "") for _, plan in plans),
@@ -76,11 +80,14 @@ def join_film(
             },
             form,
             _chapters(film),
-            [FilmLine(c.start, c.end, "\n".join(c.lines)) for c in film.captions] if own else [],
-            LANGUAGES.get(language_spoken(film.document).split("-")[0], "und"),
+            [_track(language_spoken(film.document), film.captions), *map(_track_of, besides)]
+            if own
+            else [],
         )
-        checks = measured(path, film, width, height, form, own)
-        figures = [*report_now(shop, film), *figures_of_file(path, film, checks)]
+        tracks = (1 if film.captions else 0) + sum(bool(b.captions) for b in besides) if own else 0
+        checks = measured(path, film, width, height, form, tracks)
+        read = words_figures(shop, film)
+        figures = [*report_now(shop, film), *read, *figures_of_file(path, film, checks)]
         report = report_of(shop, film, mixed.data, checks, figures)
         page = write_report(film.document.shown(film.document.title), figures, datetime.now(UTC))
         return {
@@ -90,6 +97,14 @@ def join_film(
             "srt": shop.media.put(to_srt(film.captions).encode(), "srt"),
             "vtt": shop.media.put(to_vtt(film.captions, film.captions_shown).encode(), "vtt"),
             **_styled(shop, film),
+            "also": [
+                {
+                    "language": language,
+                    "srt": shop.media.put(to_srt(there).encode(), "srt"),
+                    "vtt": shop.media.put(to_vtt(there).encode(), "vtt"),
+                }
+                for language, there in besides
+            ],
             "report": shop.media.put(json.dumps(report, indent=1).encode(), "json"),
             "page": shop.media.put(page, "pdf"),
             "figures": report["figures"],
@@ -101,6 +116,15 @@ def join_film(
             "stood_in": report["stood_in"],
             "checks": checks,
         }
+
+
+def _track(language: str, captions: Sequence[Caption]) -> CaptionTrack:
+    lines = [FilmLine(c.start, c.end, "\n".join(c.lines)) for c in captions]
+    return CaptionTrack(LANGUAGES.get(language.split("-", maxsplit=1)[0], "und"), lines)
+
+
+def _track_of(besides: SideCaptions) -> CaptionTrack:
+    return _track(besides.language, besides.captions)
 
 
 def _styled(shop: Workshop, film: Assembled) -> dict[str, str]:
@@ -150,7 +174,7 @@ def _told(film: Assembled) -> str:
 
 
 def measured(
-    path: Path, film: Assembled, width: int, height: int, form: Form, captioned: bool
+    path: Path, film: Assembled, width: int, height: int, form: Form, tracks: int
 ) -> list[dict[str, Any]]:
     """Checks on the finished file itself, each with what was asked and what was found."""
     with av.open(str(path), "r") as container:
@@ -169,8 +193,9 @@ def measured(
             ("sound ends with picture", True, abs(_end_of(path) - film.seconds) < 0.1),
             ("chapters", len(chapters_of(film)), len(container.chapters())),
         ]
-        if captioned:
-            found.append(("captions in the file", True, bool(container.streams.subtitles)))
+        if tracks:
+            there = len(container.streams.subtitles)
+            found.append(("tracks of captions in the file", tracks, there))
     if form.container == "mp4":
         order = _boxes(path)
         found.append(("index before media", True, b"mdat" in order[order.index(b"moov") :]))

@@ -31,7 +31,7 @@ _HOW = {
     "video": "ffprobe -show_entries stream=codec_name FILE",
     "sound": "ffprobe -show_entries stream=codec_name,channels FILE",
     "chapters": "ffprobe -show_chapters FILE",
-    "captions in the file": "ffprobe -select_streams s -show_streams FILE",
+    "tracks of captions in the file": "ffprobe -select_streams s -show_streams FILE",
     "colour": "ffprobe -show_entries stream=color_primaries,color_transfer,color_space FILE",
     "black": "ffmpeg -i FILE -vf blackdetect=d=1 -an -f null -",
     "frozen": "ffmpeg -i FILE -vf freezedetect=d=4 -an -f null -",

@@ -156,16 +156,58 @@ class MusicInput(BaseModel):
     instruments: str = Field("", max_length=60)
 
 
-ScriptTask = Literal["titles", "storylines", "manuscript", "rework"]
+ScriptTask = Literal["titles", "storylines", "manuscript", "rework", "wish"]
+
+
+class ShotTold(BaseModel):
+    """A shot of a film, as a writer needs to know it: its number, what it is called, what is said in it, how it shows
+    that."""
+
+    number: int
+    edge: str
+    words: str
+    seconds: float
+    framing: str
+    move: str
+    place: str
+    time: str
+    mood: str
+    people: list[str] = []
+
+
+class FilmTold(BaseModel):
+    """A film that something is wished of: its `settings`, its shots, and as JSON Schema the `commands` that change
+    it."""
+
+    title: str
+    settings: dict[str, Any]
+    shots: list[ShotTold] = Field(max_length=20_000)
+    commands: dict[str, Any]
+
+
+class WishedChange(BaseModel):
+    """A change that a wish comes to: a command, what it does in a sentence, and why."""
+
+    command: dict[str, Any]
+    says: str = Field(min_length=1, max_length=300)
+    why: str = Field("", max_length=300)
+
+
+class WishUnderstood(BaseModel):
+    """What a wish comes to, and what of it was not understood."""
+
+    changes: list[WishedChange] = Field([], max_length=60)
+    unclear: list[str] = Field([], max_length=60)
 
 
 class ScriptInput(BaseModel):
-    """Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
+    """Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`; a wish for a
+    whole film its words as `instruction`, and the `film`.
 
     The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name
     in the manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and
-    what was touched). `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or
-    instruction; the last two read `instruction`.
+    what was touched), or of a wish a WishUnderstood. `how` is tighten, lengthen, simpler, vivid, tense, opening,
+    tone, or instruction; the last two read `instruction`.
     """
 
     kind: Literal["script"] = "script"
@@ -186,6 +228,7 @@ class ScriptInput(BaseModel):
         "tighten", "lengthen", "simpler", "vivid", "tense", "opening", "tone", "instruction"
     ] = "tighten"
     instruction: str = Field("", max_length=1000)
+    film: FilmTold | None = None
     seed: int = 0
 
 

@@ -29,6 +29,8 @@ CAPTIONS = 740.0
 """Captions may stand from here down: two lines a sixteenth of the page high, clear of its edge."""
 MOST_LARGER = 2.6
 """So many times as tall as another an animal is drawn at most, where there are only animals."""
+BROADEST = {"extreme wide": 0.2, "wide": 0.32, "medium": 0.6}
+"""How much of the frame's width an animal alone takes at most."""
 _LIKE = {"calm": ("smile", "worry"), "smile": ("calm", "laugh"), "laugh": ("smile",), "worry": ("calm", "sad"), "sad": ("worry",),
          "frown": ("worry", "calm"), "open": ("worry", "laugh")}
 """Faces that are near to one another."""
@@ -288,7 +290,7 @@ class Cast:
         people, name = self.r.figures, beast.kind
         size = self.person if people else max(self.person, 620)
         # Alone, an animal fills the page as a person would; beside people it is as large as it is.
-        scale = size * (1.15 if people else 1.0) if people else self._alone(name)
+        scale = size * (1.15 if people else 1.0) if people else self._alone(beast)
         y = self.feet + 24 if self.person < 1400 else min(self.feet, 990)
         if self.feet > 1000:
             y, scale = (1010, scale * 0.8) if not close or not people else (1040, min(scale, 1200))
@@ -306,9 +308,13 @@ class Cast:
             x, y, scale = x + (mass.x * self.width - x) * k, y + (mass.foot * H - y) * k, scale + (tall - scale) * k
         self._draw_beast(beast, x, y, scale, way)
 
-    def _alone(self, name: str) -> float:
+    def _alone(self, beast: Animal) -> float:
+        tall = tallness(beast.kind)
         wanted = {"extreme wide": 220.0, "wide": 400.0, "medium": 560.0}.get(self.r.framing, 700.0)
-        return min(wanted / tallness(name), wanted * 2.6 / max(0.2, tallness(name) * 0.6 + 0.2))
+        scale = min(wanted / tall, wanted * 2.6 / max(0.2, tall * 0.6 + 0.2))
+        share = 1.0 if self.r.half else BROADEST.get(self.r.framing, 1.0)
+        # Where we see far, what is broad and low is small too.
+        return min(scale, scale * share * self.width / self._breadth(beast, scale))
 
     def _lit(self, first: int, marks: int, ground: float) -> None:
         """Light and shadow of what was drawn since then."""

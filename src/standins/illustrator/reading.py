@@ -91,10 +91,13 @@ class Reading:
 
 
 _CARRIES = (
-    r"\b{}\b[^.,]*? (?:with|waves|waving|lifts|holding|holds|swings|carries|carrying|brings|bringing) (?:an?|the|his|her|their) "
+    r"\b{}\b[^.,]*? (?:with|waves|waving|lifts|holding|holds|swings|carries|carrying|brings|bringing|has|"
+    r"picks(?: up)?|takes(?: out| up)?|shakes) (?:an?|the|his|her|their) "
     r"(?:[a-z-]+ ){{0,2}}?([a-z-]+)(?=[.,]| and | above| over| up| in (?:his|her)|$)"
 )
 """Somebody, by the first of their names, and what they have with them."""
+_UNDER = r"\b{}\b[^.,]*? (?:under|beneath) (?:an?|the|his|her|their) (?:[a-z-]+ ){{0,2}}?(umbrella)\b"
+"""The same of what is held above somebody who is under it."""
 _FRAMINGS = (("extreme wide", "extreme wide"), ("extreme close", "extreme close"), ("close-up", "close"),
              ("close up", "close"), ("close shot", "close"), ("wide shot", "wide"), ("medium shot", "medium"))
 RED_HAIR = (178, 84, 44)
@@ -418,6 +421,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     called = {part for f in out.figures for part in f.name.split(" ")
               if not f.name.startswith("the ") or (part not in v.ANIMALS and part not in v.PROPS)}
     """Somebody called Fell does not fall, and a girl called Wren brings no bird."""
+    called -= {"the", "old", "young", "of"}
     beasts = {part for a in out.animals for part in a.name.split(" ")}
     """An animal with a name is there already."""
     called |= beasts
@@ -455,7 +459,10 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 _count(text, match, prop, out)
             used.add(word)
         if word in ("drives", "drive", "drove", "driving") and owner:
-            owner.drives = True
+            # Of several who drive, whoever is grown up is at the wheel.
+            grown = (f for f in out.figures if f.age != "child")
+            driver = next(grown, owner) if word == "drive" else owner
+            driver.drives = True
         if word in v.POSES and owner:
             if owner.pose == "stand":
                 owner.pose = v.POSES[word]
@@ -467,6 +474,8 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             used.add(word)
     if out.place is None and not out.figures and set(re.findall(r"[a-z]+", text)) & v.ROOM_WORDS:
         out.place = "room"
+    if out.place == "carriage" and any(f.drives for f in out.figures):
+        out.place = "cab"
     if out.place == "cab":
         out.props = [p for p in out.props if p != "car"]
     if out.place == "tower":
@@ -486,7 +495,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         hands.remove(first.holds)
         out.props.remove(first.holds)
     for figure in out.figures:
-        carried = re.search(_CARRIES.format(re.escape(figure.name.split(" ")[0] or "?")), text)
+        called_by = figure.name.split(" ")[-1 if figure.name.startswith("the ") else 0]
+        whose = re.escape(called_by or "?")
+        carried = re.search(_UNDER.format(whose), text) or re.search(_CARRIES.format(whose), text)
         held = v.PROPS.get(known(carried.group(1), v.PROPS) or "", "") if carried else ""
         if held in hands and figure.holds is None:
             figure.holds = held

@@ -181,7 +181,7 @@ POSES: dict[str, str] = {
         "hold": "picked picks touches touched opens opened closes closed knocks knocked unlocks unlocked puts lays laid feeds fed "
                 "drives drove driving takes took gives gave hands handed offers offered passes passed carried carrying carries held holding holds hold measured measures wrote writes read reading reads brings brought keeps counts counted "
                 "draws drew drinks drank eats ate plays played pours poured cooks cooked stirs stirred mends mended sews sewed hammers hammered cuts",
-        "sit": "sat sits sitting rides rode waits waited",
+        "sit": "sat sits sitting rides rode",
         "kneel": "knelt kneels kneeling prays prayed begs begged digs dug plants planted",
         "crouch": "crouched crouches crouching hid hides hiding cowers cowered ducks shivers shivered",
         "bow": "bowed bows bowing leans leaned bends bent searches searched",

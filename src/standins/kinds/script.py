@@ -1,4 +1,4 @@
-"""Writing: titles, storylines, manuscripts, passages reworked."""
+"""Writing: titles, storylines, manuscripts, passages reworked, wishes for a film."""
 
 import json
 import random
@@ -8,7 +8,7 @@ from typing import Any, ClassVar
 
 from cutreel.protocol import Caps, Offer, Price, ScriptInput
 
-from ..writer import manuscript, rework, sources_for, storylines, titles
+from ..writer import manuscript, rework, sources_for, storylines, titles, wished
 from .base import Done, Made, Maker, Quotas
 
 
@@ -39,6 +39,8 @@ class Writer(Maker[ScriptInput]):
         return caps.text_characters
 
     def unknown(self, job: ScriptInput, offer: Offer) -> str:
+        if job.task == "wish" and job.film is None:
+            return "A wish brings the film that it is for."
         known = job.language in offer.languages
         return "" if known else f"This writer does not write “{job.language}”."
 
@@ -58,6 +60,9 @@ def _written(work: ScriptInput) -> Done:
         chance = random.Random(f"sources/{work.idea}/{work.seed}")
         sources = sources_for(work.idea or title, chance) if work.structure == "chapters" else []
         found = {"title": title, "scenes": [s.model_dump() for s in scenes], "sources": sources}
+    elif work.task == "wish":
+        assert work.film is not None, "a wish brings its film"
+        found = wished(work.instruction, work.film).model_dump()
     else:
         done = rework(work.text, work.how, work.instruction, work.seed)
         found, unused = {"text": done.text, "touched": done.touched}, done.unused

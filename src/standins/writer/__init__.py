@@ -7,5 +7,6 @@ and sentences. What an idea says decides; what it does not say, the seed decides
 from .compose import manuscript, storylines, titles
 from .documentary import sources_for
 from .rework import rework
+from .wishes import wished
 
-__all__ = ["manuscript", "rework", "sources_for", "storylines", "titles"]
+__all__ = ["manuscript", "rework", "sources_for", "storylines", "titles", "wished"]

@@ -1348,8 +1348,9 @@ export interface paths {
         };
         /**
          * Delivered File
-         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`), its
-         *     report (`film.json`, `film.pdf`); or one of those that a run took out of the film.
+         * @description A file of a delivery: `film.mp4` (or `.webm`, `.mkv`), its captions (`film.srt`, `.vtt`, `.ttml`, `.ass`; in
+         *     another language `film.es.srt`), its report (`film.json`, `film.pdf`); or one of those that a run
+         *     took out of the film.
          */
         get: operations["delivered_file_api_runs__run__files__name__get"];
         put?: never;
@@ -1524,6 +1525,26 @@ export interface paths {
          * @description Keep a sketch that pictures are to follow: drawn here, or a picture file of one's own.
          */
         post: operations["sketch_api_films__film__sketches_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/films/{film}/own-pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Picture
+         * @description Look at a picture; what is transparent in it stays so. It is the film's once it is kept there.
+         */
+        post: operations["bring_picture_api_films__film__own_pictures_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2892,7 +2913,7 @@ export interface paths {
         };
         /**
          * Taken Out
-         * @description A style as one file (JSON), with the tables and faces it needs.
+         * @description A style as one file (JSON), with the tables, faces and pictures it needs.
          */
         get: operations["taken_out_api_styles__style__file_get"];
         put?: never;
@@ -2914,7 +2935,7 @@ export interface paths {
         put?: never;
         /**
          * Brought
-         * @description A style from a file. A table or face that is damaged is refused.
+         * @description A style from a file. A table, face or picture that is damaged is refused.
          */
         post: operations["brought_api_styles_file_post"];
         delete?: never;
@@ -3461,6 +3482,24 @@ export interface components {
             wait: boolean;
         };
         /**
+         * ArrangeInsets
+         * @description Arrange what is laid over a shot, so that nothing covers another.
+         */
+        ArrangeInsets: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "arrange insets";
+            /** Shot */
+            shot: number;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "side by side" | "in a column" | "in the corners";
+        };
+        /**
          * AsideView
          * @description A scene that is set aside: its title, how it begins, and how many words and shots it has.
          */
@@ -3519,7 +3558,7 @@ export interface components {
             /** Says */
             says: string;
             /** Command */
-            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
+            command: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["CutRamp"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["KeepPicture"] | components["schemas"]["DropPicture"] | components["schemas"]["ArrangeInsets"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
         };
         /**
          * BatchAllowed
@@ -3676,6 +3715,11 @@ export interface components {
         };
         /** Body_bring_narration_api_films__film__narrations_post */
         Body_bring_narration_api_films__film__narrations_post: {
+            /** File */
+            file: string;
+        };
+        /** Body_bring_picture_api_films__film__own_pictures_post */
+        Body_bring_picture_api_films__film__own_pictures_post: {
             /** File */
             file: string;
         };
@@ -4106,7 +4150,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["CutRamp"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["KeepPicture"] | components["schemas"]["DropPicture"] | components["schemas"]["ArrangeInsets"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
         };
         /** ChangeView */
         ChangeView: {
@@ -4242,7 +4286,8 @@ export interface components {
         };
         /**
          * ClipView
-         * @description A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence.
+         * @description A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence; how many seconds of
+         *     it are past when the shot begins, and at how many times its own speed it plays.
          */
         ClipView: {
             /** Seconds */
@@ -4256,6 +4301,10 @@ export interface components {
             why: string;
             /** Own */
             own: boolean;
+            /** Slid */
+            slid: number;
+            /** Speed */
+            speed: number;
         };
         /**
          * ClipsWanted
@@ -4535,6 +4584,29 @@ export interface components {
             opens: number[];
         };
         /**
+         * CutRamp
+         * @description Cut a stretch of the film again, from the first to the last of some shots: about so many seconds a shot where it
+         *     begins (`first`) and where it ends (`last`). Marks set by hand stay.
+         */
+        CutRamp: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "cut ramp";
+            /** Shots */
+            shots: number[];
+            /** First */
+            first: number;
+            /** Last */
+            last: number;
+            /**
+             * Keep Hand
+             * @default true
+             */
+            keep_hand: boolean;
+        };
+        /**
          * CutView
          * @description A cut: the id under which it is opened, its name, its shape, frames and seconds.
          */
@@ -4751,6 +4823,19 @@ export interface components {
             type: "drop note";
             /** Note */
             note: number;
+        };
+        /**
+         * DropPicture
+         * @description Keep a picture no longer, by its media name; shots that it is laid over keep it.
+         */
+        DropPicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "drop picture";
+            /** Media */
+            media: string;
         };
         /**
          * DropSound
@@ -5189,6 +5274,8 @@ export interface components {
             tables: components["schemas"]["OwnTable"][];
             /** Faces */
             faces: components["schemas"]["OwnFace"][];
+            /** Own Pictures */
+            own_pictures: components["schemas"]["LaidPicture"][];
             words_look: components["schemas"]["TitleLook"];
             /** Thumbnails */
             thumbnails: components["schemas"]["Thumbnail"][];
@@ -5255,6 +5342,25 @@ export interface components {
             limit: number | null;
             /** Shots */
             shots: components["schemas"]["ShotSum"][];
+        };
+        /**
+         * FilmTold
+         * @description A film that something is wished of: its `settings`, its shots, and as JSON Schema the `commands` that change
+         *     it.
+         */
+        FilmTold: {
+            /** Title */
+            title: string;
+            /** Settings */
+            settings: {
+                [key: string]: unknown;
+            };
+            /** Shots */
+            shots: components["schemas"]["ShotTold"][];
+            /** Commands */
+            commands: {
+                [key: string]: unknown;
+            };
         };
         /** FindRequest */
         FindRequest: {
@@ -5576,6 +5682,8 @@ export interface components {
             tables?: components["schemas"]["OwnTable"][] | null;
             /** Faces */
             faces?: components["schemas"]["OwnFace"][] | null;
+            /** Own Pictures */
+            own_pictures?: components["schemas"]["LaidPicture"][] | null;
             words_look?: components["schemas"]["TitleLook"] | null;
             /** Thumbnails */
             thumbnails?: components["schemas"]["Thumbnail"][] | null;
@@ -5653,8 +5761,8 @@ export interface components {
         };
         /**
          * HouseStyle
-         * @description A style by its name: settings (those that are not one film's alone), the looks, look-up tables and faces of its
-         *     own that they use, and how words sound.
+         * @description A style by its name: settings (those that are not one film's alone), the looks, look-up tables, faces and
+         *     pictures of its own that they use, and how words sound.
          */
         HouseStyle: {
             /** Name */
@@ -5681,6 +5789,11 @@ export interface components {
              * @default []
              */
             faces: components["schemas"]["OwnFace"][];
+            /**
+             * Pictures
+             * @default []
+             */
+            pictures: components["schemas"]["LaidPicture"][];
             /**
              * Lexicon
              * @default []
@@ -5723,6 +5836,99 @@ export interface components {
             cost: number;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * Inset
+         * @description A picture (`media`; `shape` is its width over its height) with its middle at a place of the frame (shares of it
+         *     from the left and the top), `size` times as high as the frame, `turn`ed to the right by degrees.
+         *
+         *     It is there from `begin` seconds after the shot's first word on, for so many `seconds` (None: to the shot's end),
+         *     `comes` in some way, and goes `to` another place in its time, or comes `nearer` or goes away by a share of its size.
+         *     It keeps to the frame, or to the picture as the camera moves over it.
+         */
+        Inset: {
+            /** Media */
+            media: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Shape
+             * @default 1
+             */
+            shape: number;
+            /**
+             * X
+             * @default 0.5
+             */
+            x: number;
+            /**
+             * Y
+             * @default 0.42
+             */
+            y: number;
+            /**
+             * Size
+             * @default 0.5
+             */
+            size: number;
+            /**
+             * Turn
+             * @default 0
+             */
+            turn: number;
+            /**
+             * Border
+             * @default print
+             * @enum {string}
+             */
+            border: "print" | "paper" | "line" | "round" | "none";
+            /**
+             * Comes
+             * @default fade
+             * @enum {string}
+             */
+            comes: "cut" | "fade" | "rise" | "drop" | "from left" | "from right" | "grow";
+            /**
+             * Begin
+             * @default 0.3
+             */
+            begin: number;
+            /** Seconds */
+            seconds?: number | null;
+            /** To */
+            to?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Nearer
+             * @default 0
+             */
+            nearer: number;
+            /**
+             * Keeps
+             * @default frame
+             * @enum {string}
+             */
+            keeps: "frame" | "picture";
+        };
+        /**
+         * InsetRules
+         * @description How pictures are laid over shots: borders, ways to come, arrangements; how many of a shot, and a new one.
+         */
+        InsetRules: {
+            /** Borders */
+            borders: string[];
+            /** Comes */
+            comes: string[];
+            /** Arranged */
+            arranged: string[];
+            /** Most */
+            most: number;
+            new: components["schemas"]["Inset"];
         };
         /**
          * JobWentView
@@ -5883,6 +6089,18 @@ export interface components {
             drop: boolean;
         };
         /**
+         * KeepPicture
+         * @description Keep a picture that was brought, to be laid over shots or to be the film's mark.
+         */
+        KeepPicture: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "keep picture";
+            picture: components["schemas"]["LaidPicture"];
+        };
+        /**
          * KeepSound
          * @description Keep a sound of the maker's own, or change what is told of one that is kept.
          */
@@ -5959,6 +6177,21 @@ export interface components {
             pace: number;
             /** Opening */
             opening: number;
+        };
+        /**
+         * LaidPicture
+         * @description A picture that the maker brought to be laid over others, or to be the film's mark: what it is called, its media
+         *     file, its size in pixels.
+         */
+        LaidPicture: {
+            /** Name */
+            name: string;
+            /** Media */
+            media: string;
+            /** Width */
+            width: number;
+            /** Height */
+            height: number;
         };
         /**
          * LaneChoice
@@ -6516,14 +6749,14 @@ export interface components {
          * Mark
          * @description A mark on a place of a picture (shares of it from the left and the top; an arrow's tip), `size` times as large as
          *     the frame is high, begun so many seconds after the shot's first word. An arrow comes from where it is `turn`ed to,
-         *     in degrees: 0 from the right, 90 from below.
+         *     in degrees: 0 from the right, 90 from below. What a blur lies on cannot be made out.
          */
         Mark: {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "arrow" | "ring" | "underline" | "cross" | "tick";
+            kind: "arrow" | "ring" | "underline" | "cross" | "tick" | "blur";
             /**
              * X
              * @default 0.5
@@ -7014,6 +7247,7 @@ export interface components {
              *       "duck_out": 0.7,
              *       "loudness": -14,
              *       "captions": "burn",
+             *       "captions_also": [],
              *       "caption_style": {
              *         "capitals": false,
              *         "colour": "#fcf9f0",
@@ -7304,8 +7538,8 @@ export interface components {
          *     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
          *     bar begins where a scene does);
          *     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
-         *     `plate` is what it shows instead of one, `marks` are
-         *     drawn over it;
+         *     `plate` is what it shows instead of one, `insets` are laid over it and `marks` drawn;
+         *     `fit` is how its clip fills it, `slide` by how many seconds that has begun before it (below 0: begins later);
          *     `made_by` says by which offer each kind is made; `action` is what happens; `prompt`, `motion`, `sound` and
          *     `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its place, time and weather in
          *     every picture prompt of the scene.
@@ -7350,6 +7584,8 @@ export interface components {
             horizon?: number | null;
             /** Fit */
             fit?: ("speed" | "hold" | "back and forth" | "cut") | null;
+            /** Slide */
+            slide?: number | null;
             /** Motion */
             motion?: string | null;
             /** Sound */
@@ -7361,6 +7597,8 @@ export interface components {
             /** Effects */
             effects?: components["schemas"]["Effect"][] | null;
             plate?: components["schemas"]["Plate"] | null;
+            /** Insets */
+            insets?: components["schemas"]["Inset"][] | null;
             /** Marks */
             marks?: components["schemas"]["Mark"][] | null;
             /** Direction */
@@ -8355,7 +8593,7 @@ export interface components {
          */
         ProposalView: {
             /** Command */
-            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
+            command: components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["CutRamp"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["KeepPicture"] | components["schemas"]["DropPicture"] | components["schemas"]["ArrangeInsets"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
             /** Says */
             says: string;
             /** Why */
@@ -9012,6 +9250,7 @@ export interface components {
             eases: string[];
             /** Plates */
             plates: string[];
+            insets: components["schemas"]["InsetRules"];
             /** Marks */
             marks: string[];
             /** Effect Amounts */
@@ -9466,12 +9705,13 @@ export interface components {
         };
         /**
          * ScriptInput
-         * @description Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`.
+         * @description Writing. `idea` and what follows say what is wanted; a rework brings its `text` and `how`; a wish for a
+         *     whole film its words as `instruction`, and the `film`.
          *
          *     The result is one JSON file: `titles` (a list), `storylines` (title, text, and a `plot` to name
          *     in the manuscript), `manuscript` (title, scenes as WrittenScene, sources) or `rework` (text, and
-         *     what was touched). `how` is tighten, lengthen, simpler, vivid, tense, opening, tone, or
-         *     instruction; the last two read `instruction`.
+         *     what was touched), or of a wish a WishUnderstood. `how` is tighten, lengthen, simpler, vivid, tense, opening,
+         *     tone, or instruction; the last two read `instruction`.
          */
         ScriptInput: {
             /**
@@ -9484,7 +9724,7 @@ export interface components {
              * Task
              * @enum {string}
              */
-            task: "titles" | "storylines" | "manuscript" | "rework";
+            task: "titles" | "storylines" | "manuscript" | "rework" | "wish";
             /**
              * Idea
              * @default
@@ -9560,6 +9800,7 @@ export interface components {
              * @default
              */
             instruction: string;
+            film?: components["schemas"]["FilmTold"] | null;
             /**
              * Seed
              * @default 0
@@ -9911,12 +10152,14 @@ export interface components {
          *     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
-         *     `captions` whether they are burned in, a track of the file, beside it or nowhere; `caption_style` how they look,
+         *     `captions` whether they are burned in, a track of the file, beside it or nowhere, `captions_also` in which languages
+         *     (BCP 47) they are delivered besides, of those that the film is kept in; `caption_style` how they look,
          *     `speaker_colours` whether each who speaks has a colour of their own,
          *     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
          *     besides (the title, chapters, places), `title_look` how these look ("look": as
          *     belongs to it), `title_style` the same as the maker has it (None: by its name), `title_names` whether it is said who
-         *     somebody is, `emphasis` whether stressed words stand there, `maker_mark` what stands in a corner all the time;
+         *     somebody is, `emphasis` whether stressed words stand there, `maker_mark` what stands in a corner all the time,
+         *     or `maker_picture`, a picture by its media name;
          *     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
          *     (plain: dissolves alone);
          *     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
@@ -10053,6 +10296,11 @@ export interface components {
              */
             captions: "burn" | "track" | "file" | "off";
             /**
+             * Captions Also
+             * @default []
+             */
+            captions_also: string[];
+            /**
              * @default {
              *       "face": "plain",
              *       "size": 1,
@@ -10094,6 +10342,8 @@ export interface components {
              * @default
              */
             maker_mark: string;
+            /** Maker Picture */
+            maker_picture?: string | null;
             /**
              * Maker Corner
              * @default top right
@@ -10283,6 +10533,36 @@ export interface components {
             edge: string;
             /** Amount */
             amount: number;
+        };
+        /**
+         * ShotTold
+         * @description A shot of a film, as a writer needs to know it: its number, what it is called, what is said in it, how it shows
+         *     that.
+         */
+        ShotTold: {
+            /** Number */
+            number: number;
+            /** Edge */
+            edge: string;
+            /** Words */
+            words: string;
+            /** Seconds */
+            seconds: number;
+            /** Framing */
+            framing: string;
+            /** Move */
+            move: string;
+            /** Place */
+            place: string;
+            /** Time */
+            time: string;
+            /** Mood */
+            mood: string;
+            /**
+             * People
+             * @default []
+             */
+            people: string[];
         };
         /**
          * ShotView
@@ -11710,7 +11990,7 @@ export interface components {
             /** Aim */
             aim: number;
             /** Remedy */
-            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
+            remedy: (components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["CutRamp"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["KeepPicture"] | components["schemas"]["DropPicture"] | components["schemas"]["ArrangeInsets"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"]) | null;
             /** Says */
             says: string;
         };
@@ -11792,11 +12072,18 @@ export interface components {
         };
         /**
          * Wish
-         * @description What is to be otherwise, in plain words.
+         * @description What is to be otherwise, in plain words, and who is to understand them: our own rules, or a writer,
+         *     which costs.
          */
         Wish: {
             /** Words */
             words: string;
+            /**
+             * By
+             * @default rules
+             * @enum {string}
+             */
+            by: "rules" | "writer";
         };
         /**
          * WithoutView
@@ -12391,7 +12678,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
+                "application/json": components["schemas"]["EditText"] | components["schemas"]["EditPlaces"] | components["schemas"]["MoveScene"] | components["schemas"]["SetAside"] | components["schemas"]["BringBack"] | components["schemas"]["MoveShot"] | components["schemas"]["SetMark"] | components["schemas"]["LiftMark"] | components["schemas"]["PushMark"] | components["schemas"]["CutAgain"] | components["schemas"]["CutRamp"] | components["schemas"]["AddHold"] | components["schemas"]["SetHold"] | components["schemas"]["SamePicture"] | components["schemas"]["SetShots"] | components["schemas"]["CopyMovement"] | components["schemas"]["KeepVoice"] | components["schemas"]["DropVoice"] | components["schemas"]["SetLine"] | components["schemas"]["SayWord"] | components["schemas"]["ReadWord"] | components["schemas"]["MarkWords"] | components["schemas"]["KeepNarration"] | components["schemas"]["TakeRecordings"] | components["schemas"]["TakeLexicon"] | components["schemas"]["TakeSsml"] | components["schemas"]["SetScene"] | components["schemas"]["CircleTake"] | components["schemas"]["CircleTakes"] | components["schemas"]["RejectTake"] | components["schemas"]["KeepCutOut"] | components["schemas"]["DropCutOut"] | components["schemas"]["KeepPicture"] | components["schemas"]["DropPicture"] | components["schemas"]["ArrangeInsets"] | components["schemas"]["SetPerson"] | components["schemas"]["RenamePerson"] | components["schemas"]["RemovePerson"] | components["schemas"]["MergePeople"] | components["schemas"]["SplitPerson"] | components["schemas"]["TakeCast"] | components["schemas"]["TakeMeant"] | components["schemas"]["SetMeant"] | components["schemas"]["AcceptDrift"] | components["schemas"]["SetLook"] | components["schemas"]["RemoveLook"] | components["schemas"]["SetPlace"] | components["schemas"]["SetSettings"] | components["schemas"]["SetSource"] | components["schemas"]["Rename"] | components["schemas"]["SetCard"] | components["schemas"]["TakeStyle"] | components["schemas"]["KeepFace"] | components["schemas"]["KeepTable"] | components["schemas"]["LiftCue"] | components["schemas"]["LiftSounds"] | components["schemas"]["SetCue"] | components["schemas"]["PlaceCues"] | components["schemas"]["SetTension"] | components["schemas"]["SetLane"] | components["schemas"]["KeepSound"] | components["schemas"]["DropSound"] | components["schemas"]["AddNote"] | components["schemas"]["AnswerNote"] | components["schemas"]["SetNote"] | components["schemas"]["DropNote"] | components["schemas"]["AgreeScene"] | components["schemas"]["SetTexts"] | components["schemas"]["KeepThumbnail"] | components["schemas"]["DropThumbnail"] | components["schemas"]["AddThumbnailPicture"] | components["schemas"]["DropThumbnailPicture"] | components["schemas"]["Translate"];
             };
         };
         responses: {
@@ -14726,6 +15013,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KeptPicture"];
+                };
+            };
+            /** @description Validation Error */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HTTPValidationError"];
+                };
+            };
+        };
+    };
+    bring_picture_api_films__film__own_pictures_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                film: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_picture_api_films__film__own_pictures_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LaidPicture"];
                 };
             };
             /** @description Validation Error */

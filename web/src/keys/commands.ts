@@ -110,6 +110,7 @@ export const COMMANDS = {
     make: command("m", "M", "make more takes of the shot"),
     idea: command("i", "I", "take another picture idea for the shot"),
     hear: command("h", "H", "hear the shot's line"),
+    rows: command("x", "X", "rows closer together, or further apart"),
     copy: command("([pods])", "P O D S", "copy the picture, motion, direction or sound prompt"),
   },
   mix: {

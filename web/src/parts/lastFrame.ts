@@ -8,6 +8,7 @@ export const lastFrame = (film: Film, shot: Shot, high = 180) =>
 export const isDrawn = ({ plate, used, finish, own }: Shot) =>
   !!plate ||
   !!own.marks?.length ||
+  !!own.insets?.length ||
   (!!used && !!(finish.grade ?? finish.mood ?? finish.effects.length > 0));
 
 /** How much wider than high the film is. */

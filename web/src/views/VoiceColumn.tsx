@@ -8,10 +8,18 @@ import { useMoments } from "../parts/following";
 import { rateOf } from "../parts/time";
 import { seek } from "../state/playhead";
 
-const HIGH = 108;
+/** How high the waveform is, in pixels. */
+const HIGH = { roomy: 108, low: 52 };
 const LEAST = 11;
 
-export function VoiceColumn({ film, shot, on }: { film: Film; shot: Shot; on: boolean }) {
+interface Props {
+  film: Film;
+  shot: Shot;
+  on: boolean;
+  low: boolean;
+}
+
+export function VoiceColumn({ film, shot, on, low }: Props) {
   const lines = film.lines.filter((l) => l.first < shot.end && l.end > shot.first);
   const rate = rateOf(film.fps);
   const peaks = useMemo(() => {
@@ -26,7 +34,7 @@ export function VoiceColumn({ film, shot, on }: { film: Film; shot: Shot; on: bo
     });
   }, [lines, rate, shot]);
   const speakers = [...new Set(lines.map((l) => l.speaker).filter(Boolean))];
-  const high = HIGH - (speakers.length ? 14 : 0);
+  const high = (low ? HIGH.low : HIGH.roomy) - (speakers.length ? 14 : 0);
   return (
     <>
       <div className="relative">

@@ -10,7 +10,7 @@
 5. Seconds become whole *frames* in `core/timeline/shots.py` (`cut_points`).
 """
 
-from .cut import SCRAP_SECONDS, SCRAP_WORDS, break_down
+from .cut import SCRAP_SECONDS, SCRAP_WORDS, break_down, cut_ramp
 from .estimate import LINE_END, estimate_words, pause_after, pause_within, speaking_seconds
 from .pace import KINDS, By, FilmKind, Wish, wish_for
 from .reference import LEAST_WORDS, ReferencePace, closeness, measure
@@ -18,7 +18,7 @@ from .reference import LEAST_WORDS, ReferencePace, closeness, measure
 # fmt: off
 __all__ = [
     "KINDS", "LEAST_WORDS", "LINE_END", "SCRAP_SECONDS", "SCRAP_WORDS", "By", "FilmKind",
-    "ReferencePace", "Wish", "break_down", "closeness", "estimate_words", "measure", "pause_after", "pause_within",
-    "speaking_seconds", "wish_for",
+    "ReferencePace", "Wish", "break_down", "closeness", "cut_ramp", "estimate_words", "measure", "pause_after",
+    "pause_within", "speaking_seconds", "wish_for",
 ]
 # fmt: on

@@ -14,7 +14,7 @@ from cutreel.core.errors import BadInput
 from cutreel.core.manuscript import Manuscript
 
 from .estimate import estimate_words
-from .pace import Wish
+from .pace import SHORTEST, Wish
 
 # Everything is weighed against being too long or too short. A shot that lasts r times what is wanted
 # costs LENGTH · ln(r)²: lengths are felt as ratios, and twice is as bad as half.
@@ -57,6 +57,21 @@ def break_down(script: Manuscript, wish: Wish, kept: frozenset[int] = frozenset(
     if wish.by == "exactly":
         return problem.exactly(wish.count)
     return problem.cheapest(0.0)
+
+
+def cut_ramp(
+    script: Manuscript,
+    first: int,
+    end: int,
+    seconds: tuple[float, float],
+    kept: frozenset[int] = frozenset(),
+) -> list[int]:
+    """Indices of the words that open shots among the words from `first` up to `end`, the first `first`: about so many
+    seconds long at first and at last, in between by even ratios, as lengths are felt. Marks in `kept`, and changes of
+    scene, stay."""
+    forced = {0, first, *kept, *(s.first for s in script.scenes)}
+    problem = _Problem(script, Wish(), {at for at in forced if first <= at < end} | {0})
+    return problem.ramp(first, end, seconds)
 
 
 def _by_sentence(script: Manuscript, forced: set[int]) -> list[int]:
@@ -106,6 +121,20 @@ class _Problem:
             self.weight,
         )  # fmt: skip
         return _walk(came, self.n)
+
+    def ramp(self, first: int, end: int, seconds: tuple[float, float]) -> list[int]:
+        """The cheapest cut of the words from `first` up to `end` alone, from one length to another."""
+        here = slice(first, end)
+        starts, ends = self.starts[here], self.ends[here]
+        along = (starts - starts[0]) / max(1e-6, float(ends[-1] - starts[0]))
+        least, most = (max(SHORTEST, s) for s in seconds)
+        wanted = least * (most / least) ** along
+        bounds = slice(first, end + 1)
+        came = cheapest_path(
+            starts, ends, wanted, self.mark[bounds], self.crossed[bounds], self.barrier[bounds],
+            self.reach, 0.0, self.weight,
+        )  # fmt: skip
+        return [first + at for at in _walk(came, end - first)]
 
     def exactly(self, count: int) -> list[int]:
         """The cheapest cut into `count` shots.

@@ -179,11 +179,26 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
             calls.setdefault(same[noun], []).extend((role.name, noun))
             gone.add(role.name)
             sexes[same[noun]] = role.pronoun
+    for noun, i in same.items():
+        if _is_said_of(noun, figures[i - 1], figures, script.text):
+            calls.setdefault(i, []).extend((f"the {noun}", noun))
     return [
-        replace(f, aliases=(*f.aliases, *calls.get(i, ())), pronoun=f.pronoun or sexes.get(i))
+        replace(
+            f,
+            aliases=tuple(dict.fromkeys((*f.aliases, *calls.get(i, ())))),
+            pronoun=f.pronoun or sexes.get(i),
+        )
         for i, f in enumerate(figures, 1)
         if f.name not in gone
     ]
+
+
+def _is_said_of(noun: str, owner: Figure, figures: Sequence[Figure], text: str) -> bool:
+    """Whether a text calls somebody by a role that is nobody else's: "A priest, Henry Whitehead ... the priest"."""
+    known = {call for f in figures for call in (f.name, *f.aliases)}
+    if noun in ANYBODY or noun in KIN or owner.name.startswith("the ") or " " in noun:
+        return False
+    return not {noun, f"the {noun}"} & known and f" the {noun}" in text.lower()
 
 
 def _the_old(text: str, figures: Sequence[Figure]) -> dict[str, int]:

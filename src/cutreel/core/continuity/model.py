@@ -7,6 +7,7 @@ from pydantic import BaseModel, Field, field_validator
 
 from cutreel.core.effects import MOST_EFFECTS, Effect, Grade
 from cutreel.core.ideas import IdeaSort
+from cutreel.core.insets import MOST_INSETS, Inset
 from cutreel.core.marks import MOST_MARKS, Mark
 from cutreel.core.motion import ACTIONS, AirKind, Amount, FitHow, OwnPath, RegionMove
 from cutreel.core.plates import Plate
@@ -162,8 +163,8 @@ class Overrides(BaseModel):
     nearer; `music` says whether a bar begins with the shot (hit), music is silent under it (rest), or neither (None: a
     bar begins where a scene does);
     `join` is how the shot is come to from the one before it; `grade` and `effects` are what is done to its picture;
-    `plate` is what it shows instead of one, `marks` are
-    drawn over it;
+    `plate` is what it shows instead of one, `insets` are laid over it and `marks` drawn;
+    `fit` is how its clip fills it, `slide` by how many seconds that has begun before it (below 0: begins later);
     `made_by` says by which offer each kind is made; `action` is what happens; `prompt`, `motion`, `sound` and
     `direction` are prompts of the maker's own. A scene's `prompt` stands in place of its place, time and weather in
     every picture prompt of the scene.
@@ -191,6 +192,7 @@ class Overrides(BaseModel):
     regions: list[OwnRegion] | None = Field(None, max_length=8)
     horizon: float | None = Field(None, ge=0.05, le=0.95)
     fit: FitHow | None = None
+    slide: float | None = Field(None, ge=-60, le=60)
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
     music: Literal["flows", "hit", "rest"] | None = None
@@ -198,6 +200,7 @@ class Overrides(BaseModel):
     grade: Grade | None = None
     effects: list[Effect] | None = Field(None, max_length=MOST_EFFECTS)
     plate: Plate | None = None
+    insets: list[Inset] | None = Field(None, max_length=MOST_INSETS)
     marks: list[Mark] | None = Field(None, max_length=MOST_MARKS)
     direction: str | None = Field(None, max_length=600)
     made_by: MadeBy | None = None

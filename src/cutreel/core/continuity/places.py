@@ -6,7 +6,7 @@ from collections.abc import Collection, Mapping, Sequence
 
 from cutreel.core.manuscript import Manuscript, Scene, strip_marks
 from cutreel.core.nouns import sort_of
-from cutreel.core.reading import TELLER, Arrival, Parses, arrivals, narrated
+from cutreel.core.reading import RIDDEN, TELLER, Arrival, Parses, arrivals, narrated
 
 from .faces import INDOORS, place_face
 from .model import Person, Place
@@ -59,6 +59,8 @@ def scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, 
     return (before if not title else ""), "nothing says otherwise"
 
 
+_ONE_ALONE = frozenset("first last only next same".split())
+"""What a place is that is "the" place: "the last dune"."""
 OPEN_COUNTRY = "open country with low hills"
 
 
@@ -75,6 +77,9 @@ def place_called(phrase: str, noun: str) -> str:
         return described
     if phrase[:1].isupper():
         return phrase
+    first = phrase.split(" ", 1)[0].lower()
+    if first in _ONE_ALONE or (first.endswith("est") and " " in phrase):
+        return f"the {phrase}"
     return f"{'an' if phrase[:1].lower() in 'aeiou' else 'a'} {phrase}"
 
 
@@ -172,7 +177,8 @@ def _told(
             continue  # a heading that names a place holds for its scene
         for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
-            if not arrival.elsewhere and arrival.phrase not in ("bed", "woke"):
+            here = not arrival.elsewhere and arrival.noun != RIDDEN
+            if here and arrival.phrase not in ("bed", "woke"):
                 counts[arrival.noun] += arrival.stays
                 phrases.setdefault(arrival.noun, _called(arrival))
     if lives:

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from cutreel.core.ideas import Told
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
-from cutreel.core.reading import SEASONS, Arrival, Story
+from cutreel.core.reading import RIDDEN, SEASONS, VEHICLES, Arrival, Story
 
 from .hour import (
     DAYTIME,
@@ -52,6 +52,8 @@ class Setting:
     why_weather: str = NOTHING_SAID
     why_place: str = NOTHING_SAID
     why_season: str = NOTHING_SAID
+    ridden: str = ""
+    """What was driven or ridden in last."""
 
 
 class Scenery:
@@ -100,6 +102,7 @@ class Scenery:
     def told(self, words: Sequence[Word], told: Told | None, at: Setting) -> tuple[Setting, bool]:
         """What a shot's words say, where the heading does not; and whether the place is seen for a moment only."""
         said = [w for w in words if w.bare not in self.surnames and not (told and told.mutes(w))]
+        before = at
         at = self._hour_and_weather(words, [w.bare.lower() for w in said], told, at)
         heading = self.script.scenes[words[0].scene]
         if told is None:
@@ -108,13 +111,16 @@ class Scenery:
                 at = replace(at, place=found[0], why_place=found[1])
             return at, False
         at = _leapt(_sentences(said), told, at)
-        at = _season_and_year(said, told, at)
+        at = _other_season(_season_and_year(said, told, at), before)
         arrival = self._arrival(told, at)
         if arrival is None:
             return at, False
         # A place that is seen for a moment is the place where nothing is known of another.
         glimpse = not arrival.stays and (bool(at.place) or arrival.elsewhere)
-        return replace(at, place=self._place(arrival), why_place=f"“{arrival.phrase}”"), glimpse
+        place = at.ridden if arrival.noun == RIDDEN else self._place(arrival)
+        ridden = place if arrival.noun in VEHICLES else at.ridden
+        why = f"“{arrival.phrase}”"
+        return replace(at, place=place, why_place=why, ridden=ridden), glimpse
 
     def _hour_and_weather(
         self, words: Sequence[Word], bare: Sequence[str], told: Told | None, at: Setting
@@ -144,6 +150,8 @@ class Scenery:
         arrival = told.arrival()
         if arrival is None or at.why_place == _BY_HEADING:
             return None  # a heading that names a place holds for its scene
+        if arrival.noun == RIDDEN and not at.ridden:
+            return None  # in what they drive nobody said
         if arrival.phrase == "bed" and is_indoors(at.place):
             return None  # a bed stands in the house where they are
         if arrival.noun == "room" and has_rooms(at.place):
@@ -179,6 +187,16 @@ def _leapt(sentences: Sequence[str], told: Told, at: Setting) -> Setting:
         if not any(w in WEATHER_SAID for w in re.findall(r"[a-z]+", sentence.lower())):
             at = replace(at, weather="clear", why_weather="years later")
     return at
+
+
+def _other_season(at: Setting, before: Setting) -> Setting:
+    """In another season the rain of the last is over, and in any but winter its snow."""
+    other = at.season and before.season and at.season != before.season
+    said_now = (at.weather, at.why_weather) != (before.weather, before.why_weather)
+    goes_on = at.weather == "snow" and at.season == "winter"
+    if not other or said_now or at.why_weather == _BY_HEADING or goes_on:
+        return at
+    return replace(at, weather="clear", why_weather="another season")
 
 
 def _season_and_year(said: Sequence[Word], told: Told, at: Setting) -> Setting:

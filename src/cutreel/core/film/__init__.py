@@ -102,13 +102,14 @@ from .screening import (
     spelled,
 )
 from .shape import Aspect, is_upright, proportion
+from .side_captions import SideCaptions, captions_in
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .thumbnails import near_shot, pictured_thumbnails, proposed_thumbnails, words_for
 from .tightening import longest_of, tightened
 from .timeline_back import BackChange, changes_back
 from .titles import title_look_of
-from .wishes import Proposal, Understood, understood
+from .wishes import Proposal, Understood, WishCommand, understood
 from .wording import Edit, FoundPlace, find_places, name_places
 from .worth import Worth, worth_of
 
@@ -178,6 +179,7 @@ __all__ = [
     "Shot",
     "ShotFile",
     "ShotPrompts",
+    "SideCaptions",
     "SoundFile",
     "SoundMeasured",
     "Source",
@@ -190,6 +192,7 @@ __all__ = [
     "UnreadCaption",
     "Untranslated",
     "VoiceOffered",
+    "WishCommand",
     "Worth",
     "acts_planned",
     "acts_told",
@@ -198,6 +201,7 @@ __all__ = [
     "apply_command",
     "apply_to",
     "assemble",
+    "captions_in",
     "captions_unread",
     "changes_back",
     "changes_of",

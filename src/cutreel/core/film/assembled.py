@@ -72,7 +72,7 @@ from .reading import ReadFilm
 from .resting import outside
 from .said import SaidWords, line_words, said_words
 from .tightening import longest_of, rests_of, tightened
-from .titles import cards_of, has_cards, in_its_language
+from .titles import cards_of, has_cards, in_its_language, picture_mark
 
 Look_up = Callable[[Collection[str]], Mapping[str, Result]]
 VOICE_IN, VOICE_OUT = 0.005, 0.02
@@ -149,6 +149,7 @@ class Assembled:
             self.sound_clips,
             self._captioned(),
             [_card_clip(c) for c in self.cards],
+            picture_mark(self.document),
         )
 
     def _captioned(self) -> list[CaptionClip]:
@@ -265,7 +266,7 @@ class Assembled:
                 shot.shot.own.path.model_dump_json()
                 if shot.shot.own.path
                 else shot.shot.own.motion,
-                shot.shot.own.fit,
+                (shot.shot.own.fit, shot.shot.own.slide),
                 # What moves by itself hangs on all that was read of a shot.
                 id(shot.token) if used is not None and settings.movement == "all" else 0,
             )
@@ -278,8 +279,10 @@ class Assembled:
         joins = (tuple(j.how for j in self.joins), *titled)
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
-        marks = tuple(tuple(s.shot.own.marks or ()) for s in self.read.shots)
-        finished = (tuple(f.finish for f in self.finishes), marks)
+        laid = tuple(
+            (*(s.shot.own.insets or ()), *(s.shot.own.marks or ())) for s in self.read.shots
+        )
+        finished = (tuple(f.finish for f in self.finishes), laid, picture_mark(self.document))
         return (*cut, *mixed, finished, tuple(seen), tuple(self.sound_clips), burned)
 
     def _clip(self, i: int) -> PictureClip:
@@ -289,7 +292,14 @@ class Assembled:
             return self._plated(i, plate)
         if take is None:
             page = (shot.text, shot.shot.edge)
-            return PictureClip(self.spans[i], page=page, move="still")
+            own = shot.shot.own
+            return PictureClip(
+                self.spans[i],
+                page=page,
+                move="still",
+                insets=tuple(own.insets or ()),
+                marks=tuple(own.marks or ()),
+            )
         settings, clip = self.document.settings, footage_of(shot, take)
         # What is in the air of a clip is in it already.
         own_air = clip is None or shot.shot.own.air is not None
@@ -310,6 +320,7 @@ class Assembled:
             move="still" if clip and shot.shot.own.move is None else shot.move,
             focus=aim_of(shot, take),
             finish=self.finishes[i].finish,
+            insets=tuple(shot.shot.own.insets or ()),
             marks=tuple(shot.shot.own.marks or ()),
             crop=crop.middle if crop else None,
         )
@@ -322,6 +333,7 @@ class Assembled:
             path=shot.shot.own.path,
             move=shot.shot.own.move or "still",
             finish=self.finishes[i].finish,
+            insets=tuple(shot.shot.own.insets or ()),
             marks=tuple(shot.shot.own.marks or ()),
             plate=shown_plate(plate, self.read, shot, self.timing, seconds),
         )

@@ -25,6 +25,7 @@ Command = Annotated[
     | c.LiftMark
     | c.PushMark
     | c.CutAgain
+    | c.CutRamp
     | c.AddHold
     | c.SetHold
     | c.SamePicture
@@ -46,6 +47,9 @@ Command = Annotated[
     | c.RejectTake
     | c.KeepCutOut
     | c.DropCutOut
+    | c.KeepPicture
+    | c.DropPicture
+    | c.ArrangeInsets
     | c.SetPerson
     | c.RenamePerson
     | c.RemovePerson

@@ -21,6 +21,7 @@ from cutreel.core.continuity import (
 )
 from cutreel.core.effects import EFFECT_KINDS, MOST_EFFECTS, Effect, EffectAmount, EffectKind, Grade
 from cutreel.core.errors import BadInput
+from cutreel.core.insets import LaidPicture
 from cutreel.core.joins import JoinAmount
 from cutreel.core.manuscript import Manuscript, Saying, WordRun, fresh_ids, ids_of, places_of, read
 from cutreel.core.publishing import OwnTexts, Thumbnail, ThumbnailPicture
@@ -42,6 +43,8 @@ MOST_MAKINGS = 4
 MOST_PLACED = 2_000
 """Sounds placed by hand."""
 MOST_FACES = 12
+MOST_PICTURES = 120
+"""Pictures of the maker's own."""
 MOST_TABLES = 40
 """Look-up tables of the maker's own."""
 MOST_THUMBNAILS = 6
@@ -65,12 +68,14 @@ class Settings(BaseModel):
     `music_course` whether music follows how tense the story is, `themes` whether people and places have tunes that
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
-    `captions` whether they are burned in, a track of the file, beside it or nowhere; `caption_style` how they look,
+    `captions` whether they are burned in, a track of the file, beside it or nowhere, `captions_also` in which languages
+    (BCP 47) they are delivered besides, of those that the film is kept in; `caption_style` how they look,
     `speaker_colours` whether each who speaks has a colour of their own,
     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
     besides (the title, chapters, places), `title_look` how these look ("look": as
     belongs to it), `title_style` the same as the maker has it (None: by its name), `title_names` whether it is said who
-    somebody is, `emphasis` whether stressed words stand there, `maker_mark` what stands in a corner all the time;
+    somebody is, `emphasis` whether stressed words stand there, `maker_mark` what stands in a corner all the time,
+    or `maker_picture`, a picture by its media name;
     `dissolve` the seconds of a dissolve, `joins` how much more than cuts is seen between shots
     (plain: dissolves alone);
     `grade` is how the whole film is graded, `film_effects` what is done to all of its pictures, `effects` how much is
@@ -109,6 +114,7 @@ class Settings(BaseModel):
     duck_out: float = Field(0.7, ge=0.05, le=4)
     loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "track", "file", "off"] = "burn"
+    captions_also: list[str] = Field([], max_length=12)
     caption_style: CaptionStyle = CaptionStyle()
     titles: CardAmount = "off"
     title_look: str = Field("look", max_length=40)
@@ -116,6 +122,7 @@ class Settings(BaseModel):
     title_names: bool = False
     emphasis: bool = False
     maker_mark: str = Field("", max_length=60)
+    maker_picture: str | None = Field(None, pattern=r"^[0-9a-f]{64}\.png$")
     maker_corner: MakerCorner = "top right"
     speaker_colours: bool = False
     caption_length: int = Field(LINE_LENGTH, ge=16, le=48)
@@ -435,6 +442,7 @@ class FilmDocument(BaseModel):
     tables: list[OwnTable] = Field([], max_length=MOST_TABLES)
     cards: list[OwnCard] = Field([], max_length=MOST_POINTS)
     faces: list[OwnFace] = Field([], max_length=MOST_FACES)
+    own_pictures: list[LaidPicture] = Field([], max_length=MOST_PICTURES)
     placed: list[PlacedCue] = Field([], max_length=MOST_PLACED)
     lanes: list[LaneChoice] = []
     tension: list[TensionPoint] = Field([], max_length=MOST_POINTS)

@@ -5,13 +5,7 @@ from collections.abc import Sequence
 
 from cutreel.core.captions import stamp
 from cutreel.core.errors import NotFound
-from cutreel.core.manuscript.formats import (
-    FORMATS,
-    blocks_of,
-    write_fountain,
-    write_markdown,
-    write_table,
-)
+from cutreel.core.manuscript.formats import blocks_of, write_fountain, write_markdown, write_table
 from cutreel.core.timeline import FrameRate, Span
 
 from .reading import ReadFilm, ReadShot
@@ -33,7 +27,7 @@ HEADER = (
 
 
 def export_script(film: ReadFilm, format: str, spans: Sequence[Span], rate: FrameRate) -> str:
-    """The script in a format, a key of FORMATS; `spans` are the frames of its shots. Raises
+    """The script in a format, a key of MEDIA_TYPES; `spans` are the frames of its shots. Raises
     NotFound."""
     if format == "txt":
         return film.document.text
@@ -45,7 +39,9 @@ def export_script(film: ReadFilm, format: str, spans: Sequence[Span], rate: Fram
         return _timed(film, format, spans, rate)
     if format in ("csv", "tsv"):
         return write_table(HEADER, _rows(film, spans, rate), "," if format == "csv" else "\t")
-    raise NotFound(f"A script is not written as “{format}”.", "Choose " + ", ".join(FORMATS) + ".")
+    raise NotFound(
+        f"A script is not written as “{format}”.", "Choose " + ", ".join(MEDIA_TYPES) + "."
+    )
 
 
 def _timed(film: ReadFilm, format: str, spans: Sequence[Span], rate: FrameRate) -> str:

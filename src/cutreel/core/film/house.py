@@ -7,9 +7,18 @@ from pydantic import Base64Bytes, BaseModel, Field, ValidationError
 
 from cutreel.core.continuity import LOOKS, Look
 from cutreel.core.errors import BadInput
+from cutreel.core.insets import LaidPicture
 from cutreel.core.manuscript import Saying
 
-from .document import MOST_FACES, MOST_TABLES, FilmDocument, OwnFace, OwnTable, Settings
+from .document import (
+    MOST_FACES,
+    MOST_PICTURES,
+    MOST_TABLES,
+    FilmDocument,
+    OwnFace,
+    OwnTable,
+    Settings,
+)
 
 OF_ONE_FILM = frozenset(("seed", "aim", "reference", "follow_reference", "language", "due"))
 """Settings that belong to one film and are no style."""
@@ -18,14 +27,15 @@ _VERSION = 1
 
 
 class HouseStyle(BaseModel):
-    """A style by its name: settings (those that are not one film's alone), the looks, look-up tables and faces of its
-    own that they use, and how words sound."""
+    """A style by its name: settings (those that are not one film's alone), the looks, look-up tables, faces and
+    pictures of its own that they use, and how words sound."""
 
     name: str = Field(min_length=1, max_length=80)
     settings: dict[str, Any] = Field({}, max_length=200)
     looks: list[Look] = Field([], max_length=12)
     tables: list[OwnTable] = Field([], max_length=MOST_TABLES)
     faces: list[OwnFace] = Field([], max_length=MOST_FACES)
+    pictures: list[LaidPicture] = Field([], max_length=12)
     lexicon: list[Saying] = Field([], max_length=5_000)
 
     def applied_to(self, settings: Settings, only: Collection[str] | None = None) -> Settings:
@@ -42,12 +52,14 @@ class HouseStyle(BaseModel):
 
 
 class StyleFile(BaseModel):
-    """A style as a file: its look-up tables with it, each as the text of its .cube, and its faces, in base 64."""
+    """A style as a file: its look-up tables with it, each as the text of its .cube, and its faces and
+    pictures, in base 64."""
 
     cut_reel_style: int = _VERSION
     style: HouseStyle
     cubes: dict[str, str] = {}
     fonts: dict[str, Base64Bytes] = {}
+    pictures: dict[str, Base64Bytes] = {}
 
 
 class StyleChange(BaseModel):
@@ -73,6 +85,7 @@ def style_of(film: FilmDocument, name: str) -> HouseStyle:
         ],
         tables=[t for t in film.tables if t.media in used],
         faces=[f for f in film.faces if f.media in _faces_of(film.settings)],
+        pictures=[p for p in film.own_pictures if p.media == film.settings.maker_picture],
         lexicon=list(film.lexicon),
     )
 
@@ -102,6 +115,7 @@ def styled(
     looks = {look.name: look for look in film.looks} | {look.name: look for look in style.looks}
     tables = {t.media: t for t in (*style.tables, *film.tables)}
     faces = {f.media: f for f in (*style.faces, *film.faces)}
+    pictures = {p.media: p for p in (*style.pictures, *film.own_pictures)}
     said = {s.word.lower() for s in film.lexicon}
     added = [s for s in style.lexicon if s.word.lower() not in said] if only is None else []
     return film.model_copy(
@@ -110,6 +124,7 @@ def styled(
             "looks": list(looks.values()),
             "tables": list(tables.values())[:MOST_TABLES],
             "faces": list(faces.values())[:MOST_FACES],
+            "own_pictures": list(pictures.values())[:MOST_PICTURES],
             "lexicon": [*film.lexicon, *added],
         }
     )

@@ -97,9 +97,9 @@ def footage_of(shot: ReadShot, take: TakeRow) -> Footage | None:
     clip = take.about.get("clip")
     if clip is None:
         return None
-    return Footage(
-        media=clip["media"], frames=clip["frames"], rate=clip["rate"], how=shot.shot.own.fit
-    )
+    own = shot.shot.own
+    told = {"media": clip["media"], "frames": clip["frames"], "rate": clip["rate"]}
+    return Footage(**told, how=own.fit, slid=own.slide or 0.0)
 
 
 def flames_of(read: ReadFilm, take: TakeRow) -> tuple[Flame, ...]:

@@ -3,7 +3,7 @@
 from collections.abc import Callable, Sequence
 
 from cutreel.core.continuity import look_named
-from cutreel.core.timeline import FrameRate, Span
+from cutreel.core.timeline import FrameRate, PictureMark, Span
 from cutreel.core.titles import (
     AHEAD,
     BEGINS,
@@ -97,11 +97,17 @@ def cards_of(
         _placed(c, read.shots[c.shot], used[c.shot], told[c.shot], said(c.shot), captioned)
         for c in out
     ]
-    if settings.maker_mark.strip() and told:
+    if settings.maker_mark.strip() and not settings.maker_picture and told:
         how = CardHow(at=CORNERS[settings.maker_corner])
         lines = (settings.maker_mark.strip(),)
         placed.append(Card("mark", 0, lines, 0.0, told[-1].end, "the maker’s mark", how=how))
     return sorted(placed, key=lambda c: c.start)
+
+
+def picture_mark(film: FilmDocument) -> PictureMark | None:
+    """The picture that stands in a corner of the film."""
+    media = film.settings.maker_picture
+    return PictureMark(media, CORNERS[film.settings.maker_corner]) if media else None
 
 
 def _told(

@@ -316,9 +316,13 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
     if inside or _SPEAKS.search(behind):
         tally.inside[name] += 1
     last = before.lower().split()[-2:]
-    if last and (last[-1] in _PLACE_BEFORE or (last[-1] == "the" and last[0] in _PLACE_BEFORE_THE)):
+    placed = bool(last) and (
+        last[-1] in _PLACE_BEFORE or (last[-1] == "the" and last[0] in _PLACE_BEFORE_THE)
+    )
+    if placed:
         tally.placed[name] += 1
-    if _SPEAKS.search(before[-14:]) or _SPEAKS.search(behind):
+    # "People in Soho began to die": no town begins to speak.
+    if _SPEAKS.search(before[-14:]) or (not placed and _SPEAKS.search(behind)):
         tally.speaks[name] += 1
     if sentence[at:end].endswith(("'s", "’s")):
         tally.owning[name] += 1

@@ -4,7 +4,7 @@ from typing import Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
 
-MarkKind = Literal["arrow", "ring", "underline", "cross", "tick"]
+MarkKind = Literal["arrow", "ring", "underline", "cross", "tick", "blur"]
 MARK_KINDS: tuple[MarkKind, ...] = get_args(MarkKind)
 MOST_MARKS = 8
 """On a shot."""
@@ -13,7 +13,7 @@ MOST_MARKS = 8
 class Mark(BaseModel):
     """A mark on a place of a picture (shares of it from the left and the top; an arrow's tip), `size` times as large as
     the frame is high, begun so many seconds after the shot's first word. An arrow comes from where it is `turn`ed to,
-    in degrees: 0 from the right, 90 from below."""
+    in degrees: 0 from the right, 90 from below. What a blur lies on cannot be made out."""
 
     model_config = ConfigDict(frozen=True)
     kind: MarkKind

@@ -11,7 +11,10 @@ WAVER = 0.018
 
 
 def strokes_of(mark: Mark) -> list[list[Point]]:
-    """The strokes of a mark in the order in which they are drawn, in heights of the frame around its place."""
+    """The strokes of a mark in the order in which they are drawn, in heights of the frame around its place; none of
+    what is not drawn."""
+    if mark.kind not in _SHAPES:
+        return []
     scaled = [
         [(x * mark.size, y * mark.size) for x, y in stroke] for stroke in _SHAPES[mark.kind](mark)
     ]
@@ -58,6 +61,8 @@ def _tick(mark: Mark) -> list[list[Point]]:
 _SHAPES: Mapping[MarkKind, Callable[[Mark], list[list[Point]]]] = {
     "arrow": _arrow, "ring": _ring, "underline": _underline, "cross": _cross, "tick": _tick,
 }  # fmt: skip
+DRAWN: tuple[MarkKind, ...] = tuple(_SHAPES)
+"""What is drawn, stroke by stroke."""
 
 
 def _line(a: Point, b: Point, count: int = 14) -> list[Point]:

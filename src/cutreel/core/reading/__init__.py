@@ -17,17 +17,19 @@ from .sexes import pronouns_told
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .when import SEASONS
-from .where import Arrival, arrivals
+from .where import RIDDEN, VEHICLES, Arrival, arrivals
 
 # fmt: off
 __all__ = [
     "ANYBODY",
     "LISTENER",
     "NOTHING",
+    "RIDDEN",
     "SEASONS",
     "SPEECH",
     "SURE",
     "TELLER",
+    "VEHICLES",
     "Arrival",
     "Changed",
     "Deed",

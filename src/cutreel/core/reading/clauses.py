@@ -100,7 +100,9 @@ def _unreal(parsed: Parsed, verb: int) -> str:
     if auxes & _WOULD and token.lemma not in {"see", "hear", "feel", "smell"}:
         return "wished"
     if token.tag == "VBN" and auxes & {"had", "'d", "’d"}:
-        return "" if token.sentence in memories(parsed) else "remembered"
+        # "By noon he had reached the first hill": by then that is now.
+        now = token.sentence in memories(parsed) or _by_then(parsed, verb)
+        return "" if now else "remembered"
     if auxes & {"will", "'ll", "’ll"}:
         return "wished"
     if token.head != verb:

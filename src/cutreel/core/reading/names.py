@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Collection, Sequence
 from dataclasses import replace
 
-from cutreel.core.manuscript import Figure, Manuscript, kin_calls, pronoun_of
+from cutreel.core.manuscript import KIN, Figure, Manuscript, kin_calls, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, noun_behind, subjects, unreal
@@ -194,6 +194,12 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
         for i, token in enumerate(parsed.tokens):
             if token.pos != "NOUN" or sort_of(token.lemma) != "person":
                 continue
+            for k in parsed.children[i]:
+                # "My supervisor, Mr. Okafor": whoever stands beside it by name.
+                behind = parsed.tokens[k].dep == "appos" and parsed.tokens[k].pos == "PROPN"
+                own = whom.get(_start(parsed, i)) if behind and token.lemma not in KIN else None
+                if own is not None:
+                    found.setdefault(token.lemma, own)
             before = next(
                 (k for k in range(i - 2, max(-1, i - 5), -1) if noun_behind(parsed, k, k) == i),
                 None,

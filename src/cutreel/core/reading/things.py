@@ -11,11 +11,11 @@ from typing import NamedTuple
 from cutreel.core.nouns import sort_of
 
 from .clauses import SPEECH, SUBJECT, Called, clause_of, compared, subjects, unreal
-from .parsed import Parsed
+from .parsed import Parsed, Token
 
 DRAWN = frozenset({"thing", "plant", "food", "garment"})
 PARTS = frozenset(
-    "water air wind light dark darkness side top end part edge sun moon sky rain snow sand".split()
+    "water air wind light dark darkness side top end part edge sun moon sky rain snow sand grass ground floor".split()
 )
 """What is everywhere, or a part of something: "it" means it no sooner than a place."""
 ROLES = {"nsubj": 3.0, "nsubjpass": 3.0, "dobj": 2.0, "attr": 1.0, "pobj": 1.0}
@@ -76,7 +76,7 @@ def things_meant(
         sentence = token.sentence
         if i in spoken or called(i):
             continue
-        if token.pos == "NOUN" and token.tag == "NN" and token.dep != "compound":
+        if _is_a_thing(token):
             _note(parsed, i, known)
         elif token.text.lower() == "it" and token.pos == "PRON" and not _idle(parsed, i):
             found = _meant(parsed, i, known)
@@ -87,13 +87,17 @@ def things_meant(
             found.sentence, found.count = sentence, found.count + 1
             found.role = ROLES.get(token.dep, 0.5)
             found.verb = clause_of(parsed, i)
-    told = [
-        ThingTold(noun, c.phrase, c.count, sentence - c.sentence)
-        for noun, c in known.items()
-        if c.drawn
-    ]
-    told.sort(key=lambda t: (-t.often + t.age, t.noun))
-    return meant, tuple(told[:MOST_CARRIED])
+    told = [(n, c) for n, c in known.items() if c.drawn]
+    # Of those that are as near, what was spoken of is first, then what something was done to.
+    told.sort(key=lambda t: (-t[1].count + sentence - t[1].sentence, -t[1].role, t[0]))
+    carried = [ThingTold(n, c.phrase, c.count, sentence - c.sentence) for n, c in told]
+    return meant, tuple(carried[:MOST_CARRIED])
+
+
+def _is_a_thing(token: Token) -> bool:
+    """Whether a word names one thing; what is written small is no name, whatever a parser takes it for."""
+    noun = (token.pos, token.tag) in {("NOUN", "NN"), ("PROPN", "NNP")}
+    return noun and token.text[:1].islower() and token.dep != "compound"
 
 
 def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:

@@ -30,10 +30,13 @@ _MOVES = frozenset(
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
-_VEHICLES = frozenset(
+VEHICLES = frozenset(
     "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
 )
 """Where somebody rides is a place for as long as they are in it."""
+RIDDEN = "ridden"
+"""Stands for what somebody drove or rode in last."""
+_ON_THE_WAY = frozenset("on along through across over down up".split())
 _COMES_BY = frozenset("arrive come appear turn draw roll".split())
 """What is done by what one rides in, and is over when it is done."""
 _VESSELS = frozenset("ship steamship warship sailboat sailing-ship liner trawler schooner".split())
@@ -58,6 +61,8 @@ _AWAY = frozenset(
 # fmt: on
 
 
+_EACH = frozenset("every each many most several both".split())
+"""Beside a place: all of them, and so none that one could be at."""
 _IS_IN = frozenset("be sit ride stand sleep lie".split())
 _FULL = frozenset("full crowded busy packed".split())
 """How a place is that is looked at from within."""
@@ -105,7 +110,11 @@ def arrivals(
                 out.append(Arrival(token.start, token.lemma, token.lemma, found))
             continue
         if i not in spoken and token.lemma in _DRIVEN and _drives(parsed, i):
-            out.append(Arrival(token.start, "truck", token.lemma, False))
+            inside = token.lemma if token.lemma in VEHICLES else "truck"
+            out.append(Arrival(token.start, inside, token.lemma, False))
+            continue
+        if i not in spoken and token.lemma in {"drive", "ride"} and _drives_on(parsed, i, called):
+            out.append(Arrival(token.start, RIDDEN, token.text, False))
             continue
         if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
             out.append(Arrival(token.start, "home", "home", True))
@@ -118,6 +127,9 @@ def arrivals(
             out.append(Arrival(token.start, "town", token.lemma, False))
             continue
         if i in spoken or token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i):
+            continue
+        if _is_all_there_is(parsed, i):
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False))
             continue
         if token.pos == "PROPN" and token.dep != "pobj" and token.text[:1].isupper():
             continue  # "France had seven hundred names" is nowhere to be seen
@@ -140,7 +152,7 @@ def arrivals(
                     _phrase(parsed, i),
                     found,
                     stays and not elsewhere,
-                    token.name == "GPE",
+                    token.name == "GPE" or _is_a_town(token),
                     elsewhere,
                     parsed.tokens[verb].lemma in _LIVES,
                 )
@@ -200,7 +212,7 @@ def _ridden(parsed: Parsed, i: int) -> str:
         return ""
     told = (t for t in reversed(parsed.tokens[:i]) if t.dep in SUBJECT and t.pos == "NOUN")
     for subject in told:
-        if subject.lemma in _VEHICLES:
+        if subject.lemma in VEHICLES:
             return subject.lemma
         if sort_of(subject.lemma) != "person":
             return ""  # "it" is that, not what drove by before
@@ -249,6 +261,21 @@ def _drives(parsed: Parsed, i: int) -> bool:
     return drives and not unreal(parsed, token.head) and bool(subjects(parsed, token.head))
 
 
+def _drives_on(parsed: Parsed, i: int, called: Called) -> bool:
+    """ "We drove past the hospital": they are in what they drove before, wherever that is by now."""
+    below = [parsed.tokens[c] for c in parsed.children[i]]
+    if parsed.tokens[i].pos != "VERB" or unreal(parsed, i) or compared(parsed, i):
+        return False
+    if any(t.dep in {"dobj", "auxpass"} for t in below):
+        return False
+    preps = [t.text.lower() for t in below if t.dep == "prep"]
+    somebody = any(
+        called(s) or parsed.tokens[s].text.lower() in {"we", "i", "they"}
+        for s in subjects(parsed, i)
+    )
+    return somebody and not _TO.difference(_ON_THE_WAY).intersection(preps)
+
+
 def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
@@ -256,6 +283,22 @@ def _goes_home(parsed: Parsed, i: int) -> bool:
     if any(sort_of(parsed.tokens[s].lemma) == "animal" for s in subjects(parsed, verb)):
         return False  # the otter's home is no house
     return goes and not unreal(parsed, verb)
+
+
+def _is_all_there_is(parsed: Parsed, i: int) -> bool:
+    """ "At the end of the line there is nothing but a field": there they are."""
+    tokens = parsed.tokens
+    but = tokens[i].head
+    if tokens[i].dep != "pobj" or tokens[but].text.lower() != "but":
+        return False
+    nothing = tokens[tokens[but].head]
+    there = any(tokens[c].dep == "expl" for c in parsed.children[nothing.head])
+    return nothing.lemma == "nothing" and there
+
+
+def _is_a_town(token: Token) -> bool:
+    """Whether a name that is no place of ours by its word is that of a town, or a part of one: "in Soho"."""
+    return token.pos == "PROPN" and token.name == "LOC" and token.lemma.lower() not in _NATURE
 
 
 def _is_set_in(parsed: Parsed, i: int) -> bool:
@@ -269,6 +312,9 @@ def _is_set_in(parsed: Parsed, i: int) -> bool:
     return any(parsed.tokens[n].pos == "PROPN" for c in of for n in parsed.children[c])
 
 
+_NATURE = frozenset(
+    "alps andes sahara atlantic pacific himalayas arctic antarctic caribbean".split()
+)
 _PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
 
 
@@ -282,7 +328,7 @@ def _is_place(parsed: Parsed, i: int) -> bool:
     }
     if on_ice and any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
         return True
-    if token.lemma in _VEHICLES and _rides_in(parsed, i):
+    if token.lemma in VEHICLES and _rides_in(parsed, i):
         return True
     if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
         return False
@@ -323,6 +369,8 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     verb = clause_of(parsed, i)
     if unreal(parsed, verb) or compared(parsed, i):
         return None
+    if any(tokens[c].lemma in _EACH for c in parsed.children[i]):
+        return None  # "in every second house"
     if any(
         t.dep == "relcl" and not _of_who_there_was(parsed, t)
         for t in [token, *ancestors(parsed, i)]

@@ -2,9 +2,10 @@
 
 from .carded import Laid, card_at
 from .compositor import Compositor, Shown
-from .contrast import LEAST_CONTRAST, contrast_of
+from .contrast import LEAST_CONTRAST, contrast_between, contrast_of
 from .encode import (
     ENCODER_VERSION,
+    CaptionTrack,
     FilmChapter,
     FilmLine,
     encode_segment,
@@ -29,6 +30,7 @@ __all__ = [
     "FORMS",
     "LEAST_CONTRAST",
     "CaptionSpan",
+    "CaptionTrack",
     "CardSpan",
     "Compositor",
     "FileForm",
@@ -46,6 +48,7 @@ __all__ = [
     "Shown",
     "boxes",
     "card_at",
+    "contrast_between",
     "contrast_of",
     "cover",
     "encode_segment",

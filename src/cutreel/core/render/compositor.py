@@ -23,6 +23,7 @@ from . import kernel
 from .finishing import Finishing
 from .footage import FootageLayer
 from .grains import AirLayer
+from .insetting import Insets
 from .marking import Marks
 from .planes import Planes, cover
 from .plated import PlateLayer
@@ -55,6 +56,7 @@ class Shown:
     air: Sequence[AirLayer] = ()
     flames: Sequence[Flame] = ()
     finishing: Finishing | None = None
+    insets: Insets | None = None
     marks: Marks | None = None
     crop: tuple[float, float] | None = None
     words: Worded | None = None
@@ -124,6 +126,10 @@ class Compositor:
         return window
 
     def _mark(self, shown: Shown, at: int, out: Frame, closer: float) -> None:
+        """Lay over a finished picture what is laid over it."""
+        if shown.insets is not None:
+            window, seconds = self._window(shown, at, closer), (at - shown.lead) / shown.rate
+            self._write(shown.insets.laid(seconds, window), out)
         if shown.marks is not None:
             window = self._window(shown, at, closer)
             near = layer_zoom(window, MARKS_AT)

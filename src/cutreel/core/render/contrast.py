@@ -14,6 +14,8 @@ LEAST_CONTRAST = 3.0
 """WCAG 2.2, 1.4.3: large letters need 3 to 1."""
 LIKE = 26
 """How near to their colour (of 219 steps of brightness) the pixels of letters are."""
+LEAST_SEEN = 150
+"""By how much brighter a pixel is where it is a white letter's and not a black one's."""
 ROUND = 2
 """Pixels around letters that they must stand out from."""
 WORST = 0.85
@@ -30,7 +32,19 @@ def contrast_of(frame: U8, words: Laid, look: TitleLook) -> float | None:
     seen = frame[words.top : words.top + high, words.left : words.left + wide].astype(np.float32)
     own = words.planes.y.astype(np.float32) / np.maximum(1, alpha.astype(np.float32) / 255)
     colour = yuv_of(look.colour)[0]
-    letters = (alpha > 200) & (np.abs(own - colour) < LIKE)
+    return _contrast(seen, (alpha > 200) & (np.abs(own - colour) < LIKE))
+
+
+def contrast_between(frame: U8, dark: U8, light: U8) -> float | None:
+    """The same of letters that are somewhere in a frame, which is known with them in black and in white too: where
+    these differ they are seen."""
+    return _contrast(
+        frame.astype(np.float32), light.astype(np.int16) - dark.astype(np.int16) > LEAST_SEEN
+    )
+
+
+def _contrast(seen: NDArray[np.float32], letters: NDArray[np.bool_]) -> float | None:
+    """The contrast of letters with what is around them."""
     around = binary_dilation(letters, iterations=ROUND) & ~binary_dilation(letters, iterations=1)
     if letters.sum() < 12 or not around.any():
         return None

@@ -6,6 +6,7 @@ comes first.
 """
 
 import io
+from collections import deque
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from fractions import Fraction
 from typing import Any, NamedTuple
@@ -171,6 +172,13 @@ class FilmLine(NamedTuple):
     text: str
 
 
+class CaptionTrack(NamedTuple):
+    """A track of captions in a language (ISO 639-2; empty: none is told)."""
+
+    language: str
+    lines: Sequence[FilmLine]
+
+
 def join(
     segments: Iterable[bytes],
     sound: str | None,
@@ -179,18 +187,17 @@ def join(
     metadata: dict[str, str],
     form: Form = FILE_FORMS["web"],
     chapters: Sequence[FilmChapter] = (),
-    captions: Sequence[FilmLine] = (),
-    language: str = "",
+    captions: Sequence[CaptionTrack] = (),
 ) -> int:
-    """Write the film file `target` from encoded segments and the file of an encoded sound track, with chapters and a
-    track of captions in a `language`. Returns the number of frames.
+    """Write the film file `target` from encoded segments and the file of an encoded sound track, with chapters and
+    tracks of captions. Returns the number of frames.
     """
     options = {"movflags": "+faststart", "brand": "mp42"} if form.container == "mp4" else {}
     with av.open(target, "w", format=form.container, options=options) as film:
         film.metadata.update(metadata)
         if chapters:
             film.set_chapters([_chapter(n, c) for n, c in enumerate(chapters)])
-        joined = _Joined(film, rate, sound, form, captions, language)
+        joined = _Joined(film, rate, sound, form, captions)
         for data in segments:
             joined.add(data)
         return joined.end()
@@ -236,12 +243,11 @@ class _Joined:
         rate: Fraction,
         sound: str | None,
         form: Form,
-        captions: Sequence[FilmLine],
-        language: str,
+        captions: Sequence[CaptionTrack],
     ) -> None:
         self.film, self.rate, self.form = film, rate, form
-        self.lines, self.language = list(captions), language
-        self.text: Any = None
+        self.captions = [track for track in captions if track.lines]
+        self.texts: list[tuple[Any, deque[FilmLine]]] = []
         self.ahead = encoding_of(form.quality, 2).ahead
         self.source: Any = av.open(sound) if sound else None
         self.waiting = self._packets()
@@ -294,27 +300,29 @@ class _Joined:
         self.video.time_base = 1 / self.rate
         if self.source is not None:
             self.audio = self.film.add_stream_from_template(self.source.streams.audio[0])
-        if self.lines:
-            self.text = self.film.add_stream(self.form.subtitles)
-            self.text.codec_context.subtitle_header = _SUBTITLE_HEAD.encode()
-            self.text.time_base = MILLI
-            if self.language:
-                self.text.metadata["language"] = self.language
+        for track in self.captions:
+            text = self.film.add_stream(self.form.subtitles)
+            text.codec_context.subtitle_header = _SUBTITLE_HEAD.encode()
+            text.time_base = MILLI
+            if track.language:
+                text.metadata["language"] = track.language
+            self.texts.append((text, deque(track.lines)))
 
     def _lines_until(self, seconds: float | None) -> None:
         """Lay in the captions that begin before a second of the film."""
-        while self.text is not None and self.lines:
-            if seconds is not None and self.lines[0].start > seconds:
-                return
-            line = self.lines.pop(0)
-            text = _written(line.text, self.form).encode()
-            # A sample of timed text (3GPP TS 26.245) begins with the length of its text.
-            sized = len(text).to_bytes(2, "big") if self.form.subtitles == "mov_text" else b""
-            packet = av.Packet(sized + text)
-            packet.stream, packet.time_base = self.text, MILLI
-            packet.pts = packet.dts = round(line.start * 1000)
-            packet.duration = max(1, round((line.end - line.start) * 1000))
-            self.film.mux(packet)
+        for stream, lines in self.texts:
+            while lines and (seconds is None or lines[0].start <= seconds):
+                self._line(stream, lines.popleft())
+
+    def _line(self, stream: Any, line: FilmLine) -> None:
+        text = _written(line.text, self.form).encode()
+        # A sample of timed text (3GPP TS 26.245) begins with the length of its text.
+        sized = len(text).to_bytes(2, "big") if self.form.subtitles == "mov_text" else b""
+        packet = av.Packet(sized + text)
+        packet.stream, packet.time_base = stream, MILLI
+        packet.pts = packet.dts = round(line.start * 1000)
+        packet.duration = max(1, round((line.end - line.start) * 1000))
+        self.film.mux(packet)
 
     def _sound_until(self, seconds: Fraction | None) -> None:
         while self.audio is not None:

@@ -118,7 +118,7 @@ class Finishing:
             return
         reach = max(blur, 0.6 * edges) * 0.03 * self.height
         for plane, spare, by in zip(out, self._beside(), (1, 2, 2), strict=True):
-            _blurred(plane, spare, reach / by)
+            blurred(plane, spare, reach / by)
             if blur:
                 plane[:] = spare
             else:
@@ -278,7 +278,7 @@ def _edges(width: int, height: int, strength: float) -> U8:
     return out
 
 
-def _blurred(plane: U8, out: U8, reach: float) -> None:
+def blurred(plane: U8, out: U8, reach: float) -> None:
     """A plane blurred by about `reach` pixels: made smaller first, which is as smooth and much quicker."""
     by = max(1, int(reach / 2))
     small = np.empty((-(-plane.shape[0] // by), -(-plane.shape[1] // by)), np.float32)

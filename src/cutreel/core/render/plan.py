@@ -13,6 +13,7 @@ from pydantic import BaseModel
 
 from cutreel.core.captions import AS_OTHERS, PLAIN, Caption, CaptionShown, CaptionStyle
 from cutreel.core.effects import MOMENTS, Finish
+from cutreel.core.insets import Inset
 from cutreel.core.keys import key
 from cutreel.core.marks import Mark
 from cutreel.core.motion import Air, Flame, Ground, Move, OwnPath
@@ -46,7 +47,7 @@ class PlannedShot(BaseModel):
     page. Of a take whose figures act, what its picture is made of instead (`strips`); which parts move by
     themselves (`regions`), and where there is `ground`; what is in the `air`, and where light trembles (`flames`);
     how it is graded, and what is done to it (`finish`); a `plate` in place of all that;
-    `marks` drawn over it. Of a picture of another shape the part around `crop` is seen."""
+    `insets` laid over it, `marks` drawn. Of a picture of another shape the part around `crop` is seen."""
 
     layers: list[tuple[str, float]] = []
     strips: list[Strip] = []
@@ -61,6 +62,7 @@ class PlannedShot(BaseModel):
     focus: tuple[float, float] = (0.5, 0.5)
     finish: Finish = Finish()
     plate: ShownPlate | None = None
+    insets: list[Inset] = []
     marks: list[Mark] = []
     crop: tuple[float, float] | None = None
 
@@ -81,6 +83,7 @@ class PlannedShot(BaseModel):
             focus=clip.focus,
             finish=clip.finish,
             plate=clip.plate,
+            insets=list(clip.insets),
             marks=list(clip.marks),
             crop=clip.crop,
         )
@@ -88,7 +91,7 @@ class PlannedShot(BaseModel):
     @property
     def moves_by_itself(self) -> bool:
         """Whether anything moves in the picture, and not the camera alone."""
-        drawn = self.plate or self.marks
+        drawn = self.plate or self.marks or self.insets
         itself = self.strips or self.air or self.flames or self.footage or self.regions or drawn
         return bool(itself or any(e.kind in MOMENTS for e in self.finish.effects))
 
@@ -103,6 +106,13 @@ class Scene(BaseModel):
     seconds: float
     lead: int = 0
     words: list[PictureWords] = []
+
+
+class PlannedMark(BaseModel):
+    """A picture that stands in a corner: its media file, and where its middle would be."""
+
+    media: str
+    at: tuple[float, float]
 
 
 class SegmentPlan(BaseModel):
@@ -122,6 +132,7 @@ class SegmentPlan(BaseModel):
     """None: plain; only where there are captions."""
     cards: list[CardSpan] = []
     title_look: TitleLook | None = None
+    mark: PlannedMark | None = None
 
     @property
     def key(self) -> str:
@@ -157,6 +168,7 @@ def plan_film(
         style,
         film.cards,
         titles,
+        PlannedMark(media=film.mark.media, at=film.mark.at) if film.mark else None,
     )
 
 
@@ -172,6 +184,7 @@ def plan_segments(
     style: CaptionStyle = PLAIN,
     cards: Sequence[CardClip] = (),
     titles: TitleLook = TitleLook(),
+    mark: PlannedMark | None = None,
 ) -> list[tuple[int, SegmentPlan]]:
     """(first frame, segment) for the whole film; the segments cover every frame once."""
     plan = [s for s in stretches(spans, [j.frames for j in joins]) if s.end > s.start]
@@ -214,6 +227,7 @@ def plan_segments(
                     title_look=titles
                     if words or stretch.shot in kept or stretch.to in kept
                     else None,
+                    mark=mark,
                 ),
             )
         )

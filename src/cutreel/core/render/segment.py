@@ -11,12 +11,13 @@ from cutreel.core.titles import TitleLook
 from cutreel.protocol import JointedFigure
 
 from .captioned import Part, caption_planes
-from .carded import card_at
+from .carded import MARGIN, THERE, card_at
 from .compositor import Compositor, Frame, Layers, Shown
 from .encode import Draw, encode_segment
 from .finishing import finishing_for
 from .footage import FootageLayer
 from .grains import AirLayer
+from .insetting import Insets, mark_planes
 from .joining import Joining
 from .marking import Marks
 from .pages import paper_page
@@ -28,6 +29,8 @@ from .regions import with_regions
 from .worded import Worded
 from .words import CaptionSpan
 
+MARK = 0.1
+"""How high a picture is that stands in a corner, in shares of the frame's shorter side."""
 Fetch = Callable[[str, float], Planes]
 """Gives the planes of a layer by its media name and depth."""
 Files = Callable[[str], bytes]
@@ -70,6 +73,7 @@ def painter(
     style, fps = plan.style or PLAIN, float(FrameRate.parse(plan.fps).fraction)
     joining = Joining(desk, plan.join or JoinHow())
     look = plan.title_look or TitleLook()
+    mark = _mark(plan, files)
 
     def draw(number: int, out: Frame) -> None:
         if other is None or plan.other is None:
@@ -77,6 +81,8 @@ def painter(
         else:
             share = (number + 1) / (plan.frames + 1)
             joining.draw(one, plan.one.at + number, other, plan.other.at + number, share, out)
+        if mark is not None:
+            desk.caption(*mark, out)
         for card in plan.cards:
             if card.begin <= number < card.end:
                 words = card_at(card, look, number, fps, plan.width, plan.height)
@@ -91,6 +97,22 @@ def painter(
                 desk.caption(*planes, out)
 
     return draw
+
+
+def _mark(plan: SegmentPlan, files: Files) -> tuple[Planes, int, int] | None:
+    """The picture that stands in a corner, with its top and left (even)."""
+    if plan.mark is None:
+        return None
+    planes = mark_planes(files(plan.mark.media), plan.width, plan.height, MARK, THERE)
+    high, wide = planes.y.shape
+    free = round(MARGIN * 0.6 * min(plan.width, plan.height))
+    left, top = (
+        min(max(free, round(at * whole - side / 2)), whole - side - free) // 2 * 2
+        for at, whole, side in zip(
+            plan.mark.at, (plan.width, plan.height), (wide, high), strict=True
+        )
+    )
+    return planes, top, left
 
 
 def _bring_faces(plan: SegmentPlan, files: Files) -> None:
@@ -136,8 +158,9 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
         layers: Layers = [plate_layer(shot.plate, plan.width, plan.height)]
     elif shot.footage is not None:
         spoken = scene.seconds - scene.lead / rate
-        fit = fit_clip(shot.footage.seconds, max(0.1, spoken), shot.footage.how)
-        clip = FootageLayer(files(shot.footage.media), shot.footage.frames, shot.footage.rate, fit)
+        told = shot.footage
+        fit = fit_clip(told.seconds, max(0.2, spoken), told.how, told.slid)
+        clip = FootageLayer(files(told.media), told.frames, told.rate, fit)
         layers = [clip]
     else:
         flat = _layers(shot, plan, fetch, figures)
@@ -150,12 +173,27 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
     finish, lut = scene.shot.finish, scene.shot.finish.grade.lut
     finishing = finishing_for(finish, plan.width, plan.height, rate, files(lut) if lut else b"")
     marks = Marks(shot.marks, plan.width, plan.height) if shot.marks else None
+    insets = None
+    if shot.insets:
+        spoken = scene.seconds - scene.lead / rate
+        insets = Insets(shot.insets, spoken, plan.width, plan.height, files)
     words = None
     if scene.words:
         look = plan.title_look or TitleLook()
         words = Worded(scene.words, look, rate, plan.width, plan.height)
     return Shown(
-        layers, path, scene.life, scene.lead, rate, air, flames, finishing, marks, shot.crop, words
+        layers,
+        path,
+        scene.life,
+        scene.lead,
+        rate,
+        air,
+        flames,
+        finishing,
+        insets,
+        marks,
+        shot.crop,
+        words,
     )
 
 

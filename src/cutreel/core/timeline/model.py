@@ -13,6 +13,7 @@ from pydantic import BaseModel
 
 from cutreel.core.captions import AS_OTHERS, CaptionShown
 from cutreel.core.effects import Finish
+from cutreel.core.insets import Inset
 from cutreel.core.marks import Mark
 from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPath, RegionMove, Water
 from cutreel.core.plates import ShownPlate
@@ -55,13 +56,14 @@ class Region(BaseModel):
 
 
 class Footage(BaseModel):
-    """A clip that a shot shows: a media file of `frames` frames at `rate` a second, and how it fills the shot; None: by
-    rule."""
+    """A clip that a shot shows: a media file of `frames` frames at `rate` a second, how it fills the shot (None: by
+    rule), and how many seconds of it are past when the shot begins."""
 
     media: str
     frames: int
     rate: float
     how: FitHow | None = None
+    slid: float = 0.0
 
     @property
     def seconds(self) -> float:
@@ -75,8 +77,8 @@ class PictureClip:
     is made of (`strips`); which parts of it move by themselves (`regions`), and where it has `ground`; what is in the
     `air`, and where light trembles (`flames`). The camera's way, and where it
     aims, or a `path` that the maker drew. A clip in place of the picture (`footage`). How it is graded, and what is
-    done to it (`finish`). A `plate` in place of all that. `marks` drawn over it. Of a picture of another
-    shape than the film the part around `crop` is seen, in shares of it (None: around its middle)."""
+    done to it (`finish`). A `plate` in place of all that. `insets` laid over it, and `marks` drawn. Of a picture of
+    another shape than the film the part around `crop` is seen, in shares of it (None: around its middle)."""
 
     span: Span
     layers: tuple[tuple[str, float], ...] = ()
@@ -92,6 +94,7 @@ class PictureClip:
     focus: tuple[float, float] = (0.5, 0.5)
     finish: Finish = AS_IT_IS
     plate: ShownPlate | None = None
+    insets: tuple[Inset, ...] = ()
     marks: tuple[Mark, ...] = ()
     crop: tuple[float, float] | None = None
 
@@ -163,10 +166,19 @@ class CardClip:
     sheet: bool = False
 
 
+@dataclass(frozen=True, slots=True)
+class PictureMark:
+    """A picture that stands in a corner all the time: its media file, and where its middle would be (shares of the
+    frame), as far as it finds room there."""
+
+    media: str
+    at: tuple[float, float]
+
+
 @dataclass(frozen=True)
 class Timeline:
     """A film in time. `joins[i]` stands between clip i and the next; the clips lie one behind
-    another without gaps."""
+    another without gaps. `mark` stands over all of them."""
 
     rate: FrameRate
     clips: Sequence[PictureClip]
@@ -174,6 +186,7 @@ class Timeline:
     sounds: Sequence[SoundClip] = field(default_factory=tuple)
     captions: Sequence[CaptionClip] = field(default_factory=tuple)
     cards: Sequence[CardClip] = field(default_factory=tuple)
+    mark: PictureMark | None = None
 
     @property
     def frames(self) -> int:

@@ -26,6 +26,7 @@ from .keeping import (
 )
 from .masking import box_of_mask, kept_mask
 from .measuring import OwnPicture, brought, pixels_of, seen_in
+from .opening import ClearPicture, clear_png
 
 # fmt: off
 __all__ = [
@@ -33,6 +34,7 @@ __all__ = [
     "MOST_BYTES",
     "MOST_IN_ALL",
     "BroughtPicture",
+    "ClearPicture",
     "Origin",
     "OwnClip",
     "OwnPicture",
@@ -43,6 +45,7 @@ __all__ = [
     "bring_many",
     "brought",
     "brought_picture",
+    "clear_png",
     "cut_from",
     "figures_of_take",
     "frame_for",

@@ -3,6 +3,7 @@ bounds."""
 
 import io
 import re
+from typing import NamedTuple
 from xml.etree import ElementTree
 
 import defusedxml.ElementTree as safe
@@ -16,12 +17,14 @@ MOST_PIXELS = 60_000_000
 FORMATS = {"PNG", "JPEG", "WEBP", "AVIF"}
 KNOWN = "PNG, JPEG, WebP, AVIF, SVG or OpenRaster"
 SVG_WIDTH = 1920
+MOST_SIDE = 2400
+"""Pixels of a picture that is laid over others."""
 _LEFT_OUT = {"script", "foreignObject", "iframe", "audio", "video", "a", "animate", "set", "use"}
 
 
-def opened(data: bytes) -> Image.Image:
-    """A picture file as an upright RGB image in sRGB. Raises BadInput in words the maker can act
-    on."""
+def opened(data: bytes, clear: bool = False) -> Image.Image:
+    """A picture file as an upright RGB image in sRGB; with `clear` as RGBA, with what is transparent in it.
+    Raises BadInput in words the maker can act on."""
     try:
         if is_openraster(data):
             data = unpacked(data).merged
@@ -38,7 +41,13 @@ def opened(data: bytes) -> Image.Image:
                 raise _too_many(f"{image.width} by {image.height}")
             if lacks_rows(data):
                 raise BadInput("That picture is damaged: rows are missing.", "Bring it again.")
-            return _srgb(ImageOps.exif_transpose(image))
+            upright = ImageOps.exif_transpose(image)
+            if clear:
+                seen = upright.convert("RGBA").getchannel("A")
+                out = _srgb(upright).convert("RGBA")
+                out.putalpha(seen)
+                return out
+            return _srgb(upright)
     except BadInput:
         raise
     except Image.DecompressionBombError as error:
@@ -104,3 +113,20 @@ def _drawn(data: bytes) -> bytes:
 
 def _name(element: ElementTree.Element) -> str:
     return str(element.tag).rsplit("}", 1)[-1]
+
+
+class ClearPicture(NamedTuple):
+    """A picture as PNG, its width and height."""
+
+    png: bytes
+    width: int
+    height: int
+
+
+def clear_png(data: bytes) -> ClearPicture:
+    """A picture file as PNG with what is transparent in it, no larger than a film needs it."""
+    image = opened(data, clear=True)
+    image.thumbnail((MOST_SIDE, MOST_SIDE))
+    out = io.BytesIO()
+    image.save(out, "PNG")
+    return ClearPicture(out.getvalue(), image.width, image.height)

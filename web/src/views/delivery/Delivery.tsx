@@ -13,9 +13,11 @@ import { languageNamed, languagesOf } from "../../parts/languages";
 import { TabHeads } from "../../parts/TabHeads";
 import { inWords, money } from "../../parts/time";
 import { useFilmHere } from "../FilmFrame";
+import { CaptionLanguages } from "./CaptionLanguages";
 import { CaptionsRead } from "./CaptionsRead";
 import { GoingFiles } from "./GoingFiles";
 import { HouseStyles } from "./HouseStyles";
+import { Setting } from "./Setting";
 import { Languages } from "./Languages";
 import { Programs } from "./Programs";
 import { type Figure, Figures, ReportNow } from "./Report";
@@ -63,18 +65,6 @@ const LOUDNESS: Partial<Record<number, string>> = {
 
 /** A level with a true minus sign. */
 const signed = (level: number) => String(level).replace("-", "−");
-
-function Setting(props: { name: string; note: string; children: React.ReactNode }) {
-  return (
-    <div className="grid grid-cols-[112px_1fr] items-center border-t border-rule py-1">
-      <dt className="text-ink-2">{props.name}</dt>
-      <dd>
-        {props.children}
-        <span className="mt-0.5 block text-[12px] text-ink-2">{props.note}</span>
-      </dd>
-    </div>
-  );
-}
 
 /** Voices to narrate with: those of the film's language, and the one that does. */
 function narrators(offered: readonly Voice[], film: Film): (readonly [string, string])[] {
@@ -192,6 +182,7 @@ function Files({ film }: { film: Film }) {
               onChange={(captions) => set({ captions })}
             />
           </Setting>
+          <CaptionLanguages film={film} onPut={(captions_also) => set({ captions_also })} />
           <Setting name="Narrator" note={"speaks all that nobody says"}>
             <Choice
               label="Narrator"
@@ -357,6 +348,8 @@ interface Outcome {
   ttml?: string;
   loudness?: { aim?: number; integrated_lufs: number; true_peak_dbtp: number };
   checks?: { what: string; asked: unknown; found: unknown; good: boolean }[];
+  /** Captions in other languages. */
+  also?: { language: string }[];
   /** Deliveries made before had no report on paper. */
   page?: string;
   figures?: Figure[];
@@ -424,9 +417,10 @@ function Delivered({ film, run }: { film: Film; run: Run }) {
             "srt",
             "vtt",
             ...(o.ttml ? (["ttml", "ass"] as const) : []),
+            ...(o.also ?? []).flatMap(({ language }) => [`${language}.srt`, `${language}.vtt`]),
             "json",
             ...(o.page ? (["pdf"] as const) : []),
-          ] as const
+          ] as string[]
         ).map((kind) => (
           <a
             key={kind}

@@ -7,6 +7,7 @@ import { money } from "../../parts/time";
 import { choose, chosen } from "../../state/chosen";
 import { useStore } from "../../state/store";
 import { shotsInWords } from "./ChooseDesk";
+import { RampDesk } from "./RampDesk";
 
 type Values = Schemas["SetShots"]["values"];
 
@@ -65,6 +66,7 @@ export function ChosenBar({ film, from }: { film: Film; from: Shot | undefined }
           onChange={give}
         />
       )}
+      <RampDesk film={film} shots={film.shots.filter((s) => all.has(s.id))} />
       <Button onClick={() => start.mutate({ ...wish, shots })}>
         Make pictures
         {estimate && (

@@ -11,12 +11,15 @@ import { Button } from "../../parts/Button";
 import { EffectList, type Effect } from "./EffectList";
 import { FrameSeen } from "./FrameSeen";
 import { type Grade, GradeFields, PAINTED } from "./GradeFields";
+import { type Inset, InsetList } from "./InsetList";
 import { type Mark, MarkList } from "./MarkList";
+import { type At, PlaceHandle } from "./PlaceHandle";
 
 /** What is done to a shot's picture, in short. */
 function finishWords(shot: Shot): string {
   const { grade, mood, effects } = shot.finish;
   const words = effects.map((e) => e.kind as string);
+  if (shot.own.insets?.length) words.push("a picture over it");
   if (shot.own.marks?.length) words.push("marks");
   if (shot.own.grade ?? mood) words.push("graded");
   else if (grade) words.push("the film’s grade");
@@ -59,6 +62,7 @@ export function FinishDesk({ film, shot }: { film: Film; shot: Shot }) {
 type Values = {
   grade?: Grade | null;
   effects?: Effect[] | null;
+  insets?: Inset[] | null;
   marks?: Mark[] | null;
 };
 
@@ -78,16 +82,45 @@ function Desk({ film, shot }: { film: Film; shot: Shot }) {
   const [chosen, choose] = useState(0);
   const place = (x: number, y: number) =>
     set({ marks: marks.map((m, n) => (n === chosen ? { ...m, x, y } : m)) });
-  // All of them are drawn by then.
-  const drawn = Math.max(...marks.map((m) => m.begin + 2.2), 0);
+  const insets = shot.own.insets ?? [];
+  const [laid, lay] = useState(0);
+  const over = insets[laid];
+  const put = (values: Partial<Inset>) =>
+    set({ insets: insets.map((one, n) => (n === laid ? { ...one, ...values } : one)) });
+  // All marks are drawn by then, and the inset that is chosen has come.
+  const drawn = Math.max(...marks.map((m) => m.begin + 2.2), over ? over.begin + 0.7 : 0);
   return (
     <>
       <FrameSeen
         film={film}
         shot={shot}
         alt={`Shot ${shot.edge} as it is finished`}
-        after={marks.length ? drawn : moment ? (moment.begin ?? 0) + 0.2 : 1.1}
+        after={marks.length || over ? drawn : moment ? (moment.begin ?? 0) + 0.2 : 1.1}
         onPick={marks[chosen] ? place : undefined}
+        over={(stage) =>
+          over && (
+            <>
+              <PlaceHandle
+                stage={stage}
+                at={[over.x, over.y]}
+                name={`Place of ${over.name}`}
+                own
+                beyond={0.5}
+                onPut={([x, y]) => put({ x, y })}
+              />
+              {over.to && (
+                <PlaceHandle
+                  stage={stage}
+                  at={over.to as At}
+                  name={`Where ${over.name} goes`}
+                  own={false}
+                  beyond={0.5}
+                  onPut={(to) => put({ to })}
+                />
+              )}
+            </>
+          )
+        }
       />
       {graded.map(([what, why]) => (
         <p key={what} className="mb-1 text-[12.5px] text-ink-2">
@@ -95,6 +128,14 @@ function Desk({ film, shot }: { film: Film; shot: Shot }) {
         </p>
       ))}
       <EffectList effects={effects} whys={whys} moments onPut={(list) => set({ effects: list })} />
+      <InsetList
+        film={film}
+        shot={shot}
+        insets={insets}
+        chosen={laid}
+        onChoose={lay}
+        onPut={(list) => set({ insets: list.length ? list : null })}
+      />
       <MarkList
         marks={marks}
         chosen={chosen}

@@ -1,4 +1,6 @@
 /** A frame of the film as a viewer will see it, in a desk that changes it. */
+import { type ReactNode, type RefObject, useRef } from "react";
+
 import type { Film, Shot } from "../../api/client";
 import { rateOf } from "../../parts/time";
 import { selected } from "../../state/playhead";
@@ -10,6 +12,17 @@ export function useChosenShot(film: Film): Shot | undefined {
   return film.shots.find((s) => s.id === chosen) ?? film.shots[0];
 }
 
+/** The most room that a frame takes in a desk. */
+const WIDE = 322;
+const HIGH = 182;
+
+/** How large a frame is shown, known before it is there, so that nothing moves under the hand. */
+function sizeOf(film: Film) {
+  const [wide, high] = film.settings.aspect.split(":").map(Number);
+  const width = Math.min(WIDE, (HIGH * wide!) / high!);
+  return { width, height: (width * high!) / wide! };
+}
+
 interface Props {
   film: Film;
   shot: Shot;
@@ -18,28 +31,33 @@ interface Props {
   after?: number;
   /** Tells where the picture was clicked, in shares of it; the camera is on the whole picture then. */
   onPick?: ((x: number, y: number) => void) | undefined;
+  /** What is laid over the frame, such as what can be dragged on it. */
+  over?: (stage: RefObject<HTMLDivElement | null>) => ReactNode;
 }
 
-export function FrameSeen({ film, shot, alt, after = 1.1, onPick }: Props) {
+export function FrameSeen({ film, shot, alt, after = 1.1, onPick, over }: Props) {
+  const stage = useRef<HTMLDivElement>(null);
   const at = Math.max(
     shot.start,
     Math.min(shot.stop - 1, shot.start + Math.round(rateOf(film.fps) * after)),
   );
-  const [wide, high] = film.settings.aspect.split(":").map(Number);
   return (
     <div
-      className="mb-3 flex max-h-[182px] justify-center overflow-hidden rounded-[3px] bg-shade"
-      style={{ aspectRatio: `${Math.max(wide!, 16)} / ${Math.max(9, Math.min(high!, 9))}` }}
+      ref={stage}
+      className="relative mx-auto mb-3 touch-none overflow-hidden rounded-[3px] bg-shade"
+      style={sizeOf(film)}
     >
       <img
         src={`/api/films/${film.id}/frame?at=${at}&high=360&version=${film.revision}${onPick ? "&still=true" : ""}`}
         alt={alt}
-        className={`h-full object-contain ${onPick ? "cursor-crosshair" : ""}`}
+        draggable={false}
+        className={`size-full select-none ${onPick ? "cursor-crosshair" : ""}`}
         onClick={(e) => {
           const box = e.currentTarget.getBoundingClientRect();
           onPick?.((e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height);
         }}
       />
+      {over?.(stage)}
     </div>
   );
 }

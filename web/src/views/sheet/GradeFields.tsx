@@ -1,13 +1,14 @@
 /** The rows of a grade: a ready one or its parts, and a look-up table of the maker's own. */
-import { useRef } from "react";
-
+import { useBringTable } from "../../api/brought";
 import type { Film, Schemas } from "../../api/client";
 import { useRules } from "../../api/film";
-import { useBringTable } from "../../api/tables";
+import { BringChoice } from "../../parts/BringChoice";
 import { Choice, worded } from "../../parts/Choice";
 import { Colour } from "../../parts/Colour";
 import { DeskRow as Row } from "../../parts/DeskRow";
 import { Slide, inHundredths } from "../../parts/Slide";
+import { CurveField } from "./CurveField";
+import type { Point } from "./curve";
 
 export type Grade = Schemas["Grade"];
 
@@ -95,6 +96,9 @@ export function GradeFields({ film, grade, onPut, besides = [], named, onNamed }
           <Tint name="light parts" value={now.lights} onPut={(lights) => put({ lights })} />
         </span>
       </Row>
+      <Row name="Curve">
+        <CurveField curve={now.curve as Point[]} onPut={(curve) => put({ curve })} />
+      </Row>
       <Table film={film} grade={now} onPut={put} />
     </>
   );
@@ -152,24 +156,21 @@ interface TableProps {
 }
 
 function Table({ film, grade, onPut }: TableProps) {
-  const input = useRef<HTMLInputElement>(null);
   const bring = useBringTable(film.id);
   return (
     <Row name="Table">
       <span className="flex flex-wrap items-center gap-x-2">
-        <Choice
-          quiet
+        <BringChoice
           label="Look-up table"
           value={grade.lut ?? "none"}
-          options={[
-            ["none", "none"],
-            ...film.tables.map((t) => [t.media, t.name] as const),
-            ["bring", "bring one (.cube) …"],
-          ]}
-          onChange={(name) => {
-            if (name === "bring") input.current?.click();
-            else onPut({ lut: name === "none" ? null : name });
-          }}
+          options={[["none", "none"], ...film.tables.map((t) => [t.media, t.name] as const)]}
+          bring="bring one (.cube) …"
+          accept=".cube"
+          file="A look-up table of your own"
+          onChange={(name) => onPut({ lut: name === "none" ? null : name })}
+          onBring={(file) =>
+            bring.mutate(file, { onSuccess: (table) => onPut({ lut: table.media }) })
+          }
         />
         {grade.lut && (
           <Slide
@@ -182,19 +183,6 @@ function Table({ film, grade, onPut }: TableProps) {
             onPut={(lut_amount) => onPut({ lut_amount })}
           />
         )}
-        <input
-          ref={input}
-          type="file"
-          accept=".cube"
-          aria-label="A look-up table of your own"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(e) => {
-            const file = e.target.files?.[0];
-            e.target.value = "";
-            if (file) bring.mutate(file, { onSuccess: (table) => onPut({ lut: table.media }) });
-          }}
-        />
       </span>
     </Row>
   );

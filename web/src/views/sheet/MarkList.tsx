@@ -16,6 +16,7 @@ const MARKS: Record<string, string> = {
   cross: "a cross",
   tick: "a tick",
   underline: "a line under it",
+  blur: "a blur, over what is not to be made out",
 };
 
 const NEW: Omit<Mark, "kind"> = {
@@ -62,11 +63,15 @@ export function MarkList({ marks, chosen, onChoose, onPut }: Props) {
               says={inHundredths}
               onPut={(size) => put(n, { size })}
             />
-            <Colour
-              label={`colour of the ${m.kind}`}
-              value={m.colour}
-              onPut={(colour) => put(n, { colour })}
-            />
+            {m.kind === "blur" ? (
+              <span />
+            ) : (
+              <Colour
+                label={`colour of the ${m.kind}`}
+                value={m.colour}
+                onPut={(colour) => put(n, { colour })}
+              />
+            )}
             <button
               type="button"
               aria-label={`Take the ${m.kind} away`}

@@ -6,7 +6,15 @@ import type { Film, Shot } from "../../api/client";
 import { useChange } from "../../api/film";
 import { SoundDesk } from "./SoundDesk";
 
-export function Music({ film, shot, rate }: { film: Film; shot: Shot; rate: number }) {
+interface Props {
+  film: Film;
+  shot: Shot;
+  rate: number;
+  /** Whether rows stand close. */
+  low: boolean;
+}
+
+export function Music({ film, shot, rate, low }: Props) {
   const from = shot.start / rate;
   const to = shot.stop / rate;
   const cue = film.cues.find(
@@ -34,7 +42,7 @@ export function Music({ film, shot, rate }: { film: Film; shot: Shot; rate: numb
         <SoundDesk
           film={film}
           cue={cue}
-          className="absolute left-1/2 top-4 min-w-6 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl]"
+          className={`absolute left-1/2 top-4 min-w-6 -translate-x-1/2 text-[12px] text-ink [writing-mode:vertical-rl] ${low ? "max-h-[44px] truncate" : ""}`}
         >
           {cue.prompt.replace(/ music$/, "")}
         </SoundDesk>

@@ -9,11 +9,13 @@ interface Props {
   film: Film;
   shot: Shot;
   rate: number;
+  /** Whether rows stand close. */
+  low: boolean;
 }
 
 const SHOWN = 2;
 
-export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
+export const Sounds = memo(function Sounds({ film, shot, rate, low }: Props) {
   const from = shot.start / rate;
   const to = shot.stop / rate;
   const here = film.cues.filter((c) => c.start < to && c.end > from);
@@ -32,18 +34,18 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
           title={`${ambience.prompt} (${ambience.why})`}
         />
       )}
-      {ambience && named && (
+      {ambience && named && !(low && spots.length) && (
         <SoundDesk
           film={film}
           cue={ambience}
           className="absolute left-[32px] right-0 top-1 min-h-6 break-words text-left text-[11px] leading-tight text-ink-2"
         >
-          <span className={spots.length ? "line-clamp-3" : "line-clamp-6"}>
+          <span className={low || spots.length ? "line-clamp-3" : "line-clamp-6"}>
             {ambience.prompt.replace(/^an? /, "")}
           </span>
         </SoundDesk>
       )}
-      {spots.slice(0, SHOWN).map((c, i) => (
+      {spots.slice(0, low ? 1 : SHOWN).map((c, i) => (
         <span key={c.id}>
           {/* The tick stands at its moment; its name makes room for the ambience's. */}
           <span
@@ -56,7 +58,9 @@ export const Sounds = memo(function Sounds({ film, shot, rate }: Props) {
             frameAt={frameAt}
             className="absolute right-1 min-h-6 max-w-[74px] bg-page px-1 text-right text-[11.5px] leading-tight"
             style={{
-              top: `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, share(c) + 1))}%`,
+              top: low
+                ? `${Math.min(50, share(c) + 2)}%`
+                : `${Math.min(56 + i * 22, Math.max((named ? 54 : 0) + i * 22, share(c) + 1))}%`,
             }}
           >
             {c.prompt.replace(/^an? /, "")}

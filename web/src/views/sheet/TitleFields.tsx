@@ -1,8 +1,10 @@
 /** Words on the screen besides captions, for the whole film: which are planned, and how they look. */
 import { useEffect, useState } from "react";
 
+import { useBringPicture } from "../../api/brought";
 import type { Film, Schemas } from "../../api/client";
 import { useChange, useRules } from "../../api/film";
+import { BringChoice } from "../../parts/BringChoice";
 import { Choice, worded } from "../../parts/Choice";
 import { Colour } from "../../parts/Colour";
 import { DeskRow as Row } from "../../parts/DeskRow";
@@ -37,6 +39,7 @@ type Around = (typeof AROUND)[number][0];
 export function TitleFields({ film }: { film: Film }) {
   const change = useChange(film.id);
   const rules = useRules();
+  const bring = useBringPicture(film.id);
   const s = film.settings;
   const set = (values: Record<string, unknown>) => change.mutate({ type: "set settings", values });
   const own = s.title_style;
@@ -147,13 +150,30 @@ export function TitleFields({ film }: { film: Film }) {
         />
       </Row>
       <Row name="Your mark">
-        <span className="flex items-center gap-2">
+        <span className="flex flex-wrap items-center gap-x-3">
           <Mark
             key={s.maker_mark}
             value={s.maker_mark}
             onPut={(maker_mark) => set({ maker_mark })}
           />
-          {s.maker_mark && (
+          <BringChoice
+            label="A picture as your mark"
+            value={s.maker_picture ?? "none"}
+            options={[
+              ["none", "no picture"],
+              ...film.own_pictures.map((p) => [p.media, p.name] as const),
+            ]}
+            bring="bring a picture …"
+            accept="image/*"
+            file="A picture of your own as the mark"
+            onChange={(media) => set({ maker_picture: media === "none" ? null : media })}
+            onBring={(file) =>
+              bring.mutate(file, {
+                onSuccess: (picture) => set({ maker_picture: picture.media }),
+              })
+            }
+          />
+          {(s.maker_mark || s.maker_picture) && (
             <Choice
               quiet
               label="Corner of your mark"

@@ -1,10 +1,11 @@
 /** Say it for the whole film: a wish in plain words becomes a list of changes, each looked at before any is made. */
 import * as Popover from "@radix-ui/react-popover";
 import { useState } from "react";
+import { useNavigate } from "react-router";
 
 import type { Command, Film } from "../../api/client";
-import { useChange, useImpact } from "../../api/film";
-import { type Understood, useWish } from "../../api/wishes";
+import { useChange, useImpact, useOffers } from "../../api/film";
+import { type Understood, useMakeInCut, useWish } from "../../api/wishes";
 import { Button } from "../../parts/Button";
 import { inWords, money } from "../../parts/time";
 
@@ -37,13 +38,14 @@ function Desk({ film, onDone }: { film: Film; onDone: () => void }) {
   const [words, setWords] = useState("");
   const wish = useWish(film.id);
   const found = wish.data;
+  const writer = useOffers().data?.find((o) => o.kind === "script");
   return (
     <>
       <form
         className="flex gap-2"
         onSubmit={(e) => {
           e.preventDefault();
-          if (words.trim()) wish.mutate(words);
+          if (words.trim()) wish.mutate({ words, by: "rules" });
         }}
       >
         <textarea
@@ -60,12 +62,32 @@ function Desk({ film, onDone }: { film: Film; onDone: () => void }) {
             e.currentTarget.form?.requestSubmit();
           }}
         />
-        <Button type="submit" disabled={!words.trim() || wish.isPending}>
-          Look
-        </Button>
+        <span className="flex flex-col gap-1.5">
+          <Button type="submit" disabled={!words.trim() || wish.isPending}>
+            Look
+          </Button>
+          {writer && (
+            <Button
+              disabled={!words.trim() || wish.isPending}
+              title={`${writer.title} reads the wish and the film’s shots; ${money(Number(writer.price.amount))} once`}
+              onClick={() => wish.mutate({ words, by: "writer" })}
+            >
+              Ask a writer
+            </Button>
+          )}
+        </span>
       </form>
+      {wish.isPending && <p className="mt-2 text-ink-2">reading the wish …</p>}
       {/* Another answer is another list: nothing is crossed out in it yet. */}
-      {found && <Answer key={wish.submittedAt} film={film} found={found} onDone={onDone} />}
+      {found && !wish.isPending && (
+        <Answer
+          key={wish.submittedAt}
+          film={film}
+          found={found}
+          words={wish.variables.words}
+          onDone={onDone}
+        />
+      )}
     </>
   );
 }
@@ -73,11 +95,14 @@ function Desk({ film, onDone }: { film: Film; onDone: () => void }) {
 interface AnswerProps {
   film: Film;
   found: Understood;
+  words: string;
   onDone: () => void;
 }
 
-function Answer({ film, found, onDone }: AnswerProps) {
+function Answer({ film, found, words, onDone }: AnswerProps) {
   const change = useChange(film.id);
+  const inCut = useMakeInCut(film.id);
+  const go = useNavigate();
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const taken = found.proposals.filter((_, n) => !left.has(n));
   const turn = (n: number) =>
@@ -125,12 +150,30 @@ function Answer({ film, found, onDone }: AnswerProps) {
           >
             {taken.length === found.proposals.length ? "Make them all" : `Make ${taken.length}`}
           </Button>
+          <Button
+            disabled={!taken.length || inCut.isPending}
+            title="beside the film as it is, to be played in step with it"
+            onClick={() =>
+              inCut.mutate(
+                { name: nameOf(words), commands: taken.map((p) => p.command) },
+                { onSuccess: (cut) => void go(`/film/${cut.film}/sheet`) },
+              )
+            }
+          >
+            In a cut of its own
+          </Button>
           <span className="text-[12px] text-ink-2">each is undone by itself</span>
         </p>
       )}
     </>
   );
 }
+
+/** What a cut is called that comes of a wish. */
+const nameOf = (words: string) => {
+  const told = words.trim().replace(/\s+/g, " ");
+  return told.length > 44 ? `${told.slice(0, 43)}…` : told;
+};
 
 /** What would become stale by a change, and what making it again would cost. */
 function Cost({ film, command }: { film: Film; command: Command }) {

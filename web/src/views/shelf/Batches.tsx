@@ -19,7 +19,7 @@ import { Field } from "../../parts/Field";
 import { inWords, money } from "../../parts/time";
 import { howFar, untilOf } from "./batchWords";
 
-const FILES = ".txt,.md,.fountain,.srt,.vtt,.csv,.tsv,text/plain";
+const FILES = ".txt,.md,.fountain,.srt,.vtt,.ass,.ttml,.csv,.tsv,text/plain";
 
 export function Batches() {
   const batches = useBatches().data;
@@ -90,7 +90,7 @@ function NewBatch() {
           title="Bring stories …"
           busy={find.isPending}
           accept={FILES}
-          says="plain text, Markdown, Fountain, SubRip, WebVTT, or a table as CSV or TSV"
+          says="plain text, Markdown, Fountain, subtitles, or a table as CSV or TSV"
           onFiles={bring}
         />
         <Bring
@@ -100,7 +100,9 @@ function NewBatch() {
           busy={find.isPending}
           says="every story in it"
           onFiles={(files) =>
-            bring(files.filter((f) => /\.(txt|md|fountain|srt|vtt|csv|tsv)$/i.test(f.name)))
+            bring(
+              files.filter((f) => /\.(txt|md|fountain|srt|vtt|ass|ttml|csv|tsv)$/i.test(f.name)),
+            )
           }
         />
         {stories.length > 0 && (

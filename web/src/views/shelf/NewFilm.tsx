@@ -234,7 +234,7 @@ export function NewFilm() {
             <div className="flex gap-2">
               <Button
                 onClick={() => input.current?.click()}
-                title="Text, Markdown, Fountain, SubRip, WebVTT, CSV or TSV"
+                title="Text, Markdown, Fountain, SubRip, WebVTT, SubStation Alpha, TTML, CSV or TSV"
                 className="h-10"
               >
                 {read.isPending ? "Reading …" : "Open a file"}
@@ -255,7 +255,7 @@ export function NewFilm() {
             <input
               ref={input}
               type="file"
-              accept=".txt,.md,.markdown,.fountain,.srt,.vtt,.csv,.tsv,text/*"
+              accept=".txt,.md,.markdown,.fountain,.srt,.vtt,.ass,.ssa,.ttml,.dfxp,.csv,.tsv,text/*"
               aria-label="Story file"
               className="hidden"
               onChange={(e) => {

@@ -16,7 +16,7 @@ from .choices import (
     SetShots,
     SetSource,
 )
-from .cutting import AddHold, CutAgain, LiftMark, PushMark, SamePicture, SetHold, SetMark
+from .cutting import AddHold, CutAgain, CutRamp, LiftMark, PushMark, SamePicture, SetHold, SetMark
 from .languages import Translate
 from .movement import CopyMovement
 from .people import (
@@ -31,7 +31,7 @@ from .people import (
     TakeCast,
     TakeMeant,
 )
-from .pictures import DropCutOut, KeepCutOut
+from .pictures import ArrangeInsets, DropCutOut, DropPicture, KeepCutOut, KeepPicture
 from .publishing import (
     AddThumbnailPicture,
     DropThumbnail,
@@ -74,13 +74,16 @@ __all__ = [
     "AddThumbnailPicture",
     "AgreeScene",
     "AnswerNote",
+    "ArrangeInsets",
     "BringBack",
     "CircleTake",
     "CircleTakes",
     "CopyMovement",
     "CutAgain",
+    "CutRamp",
     "DropCutOut",
     "DropNote",
+    "DropPicture",
     "DropSound",
     "DropThumbnail",
     "DropThumbnailPicture",
@@ -90,6 +93,7 @@ __all__ = [
     "KeepCutOut",
     "KeepFace",
     "KeepNarration",
+    "KeepPicture",
     "KeepSound",
     "KeepTable",
     "KeepThumbnail",

@@ -5,7 +5,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from cutreel.core.breakdown import By, Wish, break_down
+from cutreel.core.breakdown import By, Wish, break_down, cut_ramp
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.manuscript import read
 
@@ -122,6 +122,43 @@ class CutAgain(FilmCommand):
         if self.by in ("pace", "every"):
             film.settings.pace, film.settings.cut_by = self.seconds, self.by
         return f"cut again {'to ' + str(len(film.shots)) + ' shots' if self.by == 'exactly' else 'by ' + self.by}"
+
+
+class CutRamp(FilmCommand):
+    """Cut a stretch of the film again, from the first to the last of some shots: about so many seconds a shot where it
+    begins (`first`) and where it ends (`last`). Marks set by hand stay."""
+
+    touches = OF_SHOTS
+    type: Literal["cut ramp"] = "cut ramp"
+    shots: list[int] = Field(min_length=1, max_length=20_000)
+    first: float = Field(ge=0.5, le=600)
+    last: float = Field(ge=0.5, le=600)
+    keep_hand: bool = True
+
+    def apply(self, film: FilmDocument, used: list[str]) -> str:
+        wanted = set(self.shots)
+        all_worded = worded(film)
+        there = [n for n, s in enumerate(all_worded) if s.id in wanted]
+        if not there:
+            if wanted.isdisjoint(s.id for s in film.shots):
+                raise NotFound("Those shots are not in the film any more.")
+            raise BadInput("Those shots have no words to be cut.")
+        ids, at = film.word_ids, film.word_places
+        bounds = [at[s.first] for s in all_worded] + [len(ids)]
+        first, end = bounds[there[0]], bounds[there[-1] + 1]
+        inside = all_worded[there[0] : there[-1] + 1]
+        kept = (
+            frozenset(at[s.first] for s in inside if s.by_hand) if self.keep_hand else frozenset()
+        )
+        cut = cut_ramp(read(film.text), first, end, (self.first, self.last), kept)
+        if cut == bounds[there[0] : there[-1] + 1]:
+            raise BadInput(
+                "Nothing would change: there are too few words for other lengths.",
+                "Choose more shots, or lengths that are further apart.",
+            )
+        before, behind = bounds[: there[0]], bounds[there[-1] + 1 : -1]
+        rebuilt_shots(film, [ids[i] for i in (*before, *cut, *behind)], used)
+        return f"cut {len(inside)} shots again from {self.first:g} s to {self.last:g} s a shot"
 
 
 class AddHold(FilmCommand):

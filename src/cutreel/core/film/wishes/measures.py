@@ -3,12 +3,14 @@
 from collections.abc import Callable, Sequence
 from typing import Any, get_args
 
-from ..commands import CutAgain, SetLane, SetScene, SetTension
+from ..commands import CutAgain, CutRamp, SetLane, SetScene, SetTension
 from ..document import MOST_POINTS, LaneChoice, LevelPoint, Settings, TensionPoint
 from .wish import Part, Proposal, count_of, next_of
 
 QUICKER, SLOWER = 0.75, 1.35
 """By how many times as long a shot is that is to be quicker or slower."""
+RAMP = 1.6
+"""How many times as long as the mean shots are where a ramp begins, and as short where it ends."""
 STEP_DB = 3.0
 """Decibels by which a lane is louder or softer."""
 FADED = 24
@@ -93,6 +95,8 @@ def _runs(shots: Sequence[int]) -> list[list[int]]:
 def pace(part: Part) -> list[Proposal]:
     """How long shots are: in the whole film, or in the scenes that a part of it has."""
     quick = part.says("quicker|faster|quick|fast|snappier|tighter|shorter")
+    if part.says("gradually|increasingly"):
+        return _ramp(part, quick)
     slow = part.says("slower|slow|longer|gentler")
     if quick == slow:
         return []
@@ -114,6 +118,22 @@ def pace(part: Part) -> list[Proposal]:
         out.append(
             Proposal(CutAgain(seconds=usual), "cut again by that; marks set by hand stay", why)
         )
+    return out
+
+
+def _ramp(part: Part, quick: bool) -> list[Proposal]:
+    """Shots that get shorter and shorter, or longer and longer, over a part of the film."""
+    read, spans = part.film.read, part.film.spans
+    there = range(len(read.shots)) if part.shots is None else part.shots
+    out: list[Proposal] = []
+    for run in _runs([i for i in there if read.shots[i].end > read.shots[i].first]):
+        mean = part.film.rate.seconds(spans[run[-1]].end - spans[run[0]].start) / len(run)
+        far = (mean * RAMP, mean / RAMP) if quick else (mean / RAMP, mean * RAMP)
+        first, last = (round(min(600.0, max(1.0, s)), 1) for s in far)
+        shots = [read.shots[i].shot.id for i in run]
+        where = f" ({part.where})" if part.where else ""
+        says = f"shots from {first:g} s to {last:g} s long over {count_of(shots)}{where}"
+        out.append(Proposal(CutRamp(shots=shots, first=first, last=last), says, f"“{part.words}”"))
     return out
 
 

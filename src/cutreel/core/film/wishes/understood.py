@@ -74,6 +74,8 @@ def _says(pattern: str, words: str) -> bool:
 
 def _parts(words: str) -> list[str]:
     told = re.sub(r"\bblack and white\b", "monochrome", words.lower())
+    # "Quicker and quicker" is one wish.
+    told = re.sub(r"\b(\w+) and \1\b", r"increasingly \1", told)
     parts = re.split(r"[,;.!]|\band\b|\bbut\b|\bplus\b|\n", told)
     return [p for part in parts if (p := " ".join(part.split()))]
 

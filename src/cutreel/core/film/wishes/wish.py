@@ -2,13 +2,19 @@
 
 import re
 from collections.abc import Sequence
-from typing import Any, NamedTuple
+from typing import Annotated, Any, NamedTuple
+
+from pydantic import Field
 
 from ..assembled import Assembled
-from ..commands import CutAgain, SetLane, SetScene, SetSettings, SetShots, SetTension
+from ..commands import CutAgain, CutRamp, SetLane, SetScene, SetSettings, SetShots, SetTension
 from ..document import Settings
 
-WishCommand = SetSettings | SetShots | SetScene | SetTension | SetLane | CutAgain
+WishCommand = Annotated[
+    SetSettings | SetShots | SetScene | SetTension | SetLane | CutAgain | CutRamp,
+    Field(discriminator="type"),
+]
+"""What a wish may come to."""
 _MORE = re.compile(r"\b(?:more|bigger|larger|louder|stronger|higher|much|heavier|brighter)\b")
 _LESS = re.compile(r"\b(?:less|fewer|smaller|quieter|softer|weaker|lower|calmer|lighter|subtler)\b")
 _DEGREE = re.compile(

@@ -1,5 +1,5 @@
-"""Scripts in open formats: plain text, Markdown, Fountain, SubRip, WebVTT, CSV and TSV, read and
-written."""
+"""Scripts in open formats: plain text, Markdown, Fountain, subtitles (SubRip, WebVTT, SubStation Alpha, TTML), CSV
+and TSV, read and written."""
 
 from .choose import FORMATS, format_of, read_story
 from .fountain import write_fountain

@@ -7,12 +7,10 @@ from .fountain import looks_like_fountain, read_fountain
 from .markdown import looks_like_markdown, read_markdown
 from .story import ReadStory
 from .table import Column, looks_like_table, read_table
-from .timed import looks_timed, read_timed
+from .timed import TIMED, read_timed, timed_format
 
 FORMATS = {
-    "txt": "plain text", "md": "Markdown", "fountain": "Fountain", "srt": "SubRip",
-    "vtt": "WebVTT", "csv": "CSV",
-    "tsv": "TSV",
+    "txt": "plain text", "md": "Markdown", "fountain": "Fountain", **TIMED, "csv": "CSV", "tsv": "TSV",
 }  # fmt: skip
 _ENDINGS = {"markdown": "md", "tab": "tsv", "text": "txt", "spmd": "fountain"}
 
@@ -21,8 +19,8 @@ def format_of(text: str, name: str = "") -> str:
     """The format of a script, a key of FORMATS."""
     ending = name.rsplit(".", 1)[-1].lower() if "." in name else ""
     ending = _ENDINGS.get(ending, ending)
-    if looks_timed(text):
-        return "vtt" if ending == "vtt" or text.lstrip("\ufeff").startswith("WEBVTT") else "srt"
+    if timed := timed_format(text, ending):
+        return timed
     if ending in ("md", "fountain", "csv", "tsv"):
         return ending
     if looks_like_fountain(text):
@@ -43,7 +41,7 @@ def read_story(text: str, name: str = "", columns: Sequence[Column] | None = Non
         return read_fountain(text)
     if format == "md":
         return read_markdown(text)
-    if format in ("srt", "vtt"):
+    if format in TIMED:
         return read_timed(text, format)
     if format in ("csv", "tsv"):
         return read_table(text, columns)

@@ -1,5 +1,5 @@
 /** What moves in a shot: told with its reason, lifted, changed, added; words make a path; clips are priced before. */
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 
 import type { Film, Shot } from "../../../api/client";
@@ -214,11 +214,29 @@ test("where fewer are left than are wanted none are made", () => {
 
 test("a clip says how it fills its words, and can be fitted by rule again", () => {
   shown({
-    clip: { seconds: 5, how: "hold", why: "5.0 s for 9.0 s: its last frame is held", own: true },
+    clip: {
+      seconds: 5,
+      how: "hold",
+      why: "5.0 s for 9.0 s: its last frame is held",
+      own: true,
+      slid: 0,
+      speed: 1,
+    },
   });
   expect(screen.getByText("5.0 s for 9.0 s: its last frame is held")).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "fitted by rule again" }));
-  expect(values()).toEqual([{ fit: null }]);
+  expect(values()).toEqual([{ fit: null, slide: null }]);
+});
+
+test("a clip is slid within its shot by keys", async () => {
+  shown({
+    clip: { seconds: 5, how: "hold", why: "5.0 s for 9.0 s", own: true, slid: 0.3, speed: 1 },
+  });
+  const clip = screen.getByRole("slider", { name: "The clip within its shot" });
+  expect(clip.getAttribute("aria-valuetext")).toBe("begins at its second 0.3");
+  fireEvent.keyDown(clip, { key: "ArrowRight", shiftKey: true });
+  await waitFor(() => expect(values()).toEqual([{ slide: -0.7 }]));
+  expect(clip.getAttribute("aria-valuetext")).toBe("begins 0.7 s later");
 });
 
 test("of a picture that came whole it is said why nobody acts", () => {

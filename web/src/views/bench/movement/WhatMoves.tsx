@@ -8,6 +8,7 @@ import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
 import { Field } from "../../../parts/Field";
 import { AsClip } from "./AsClip";
+import { ClipSlide } from "./ClipSlide";
 import { Regions } from "./Regions";
 import { Row } from "./Row";
 import { shortly } from "./names";
@@ -78,7 +79,7 @@ export function WhatMoves({ film, shot, movement }: Props) {
           <Row
             what="Clip"
             why={movement.clip.why}
-            onLift={movement.clip.own ? () => set({ fit: null }) : undefined}
+            onLift={movement.clip.own ? () => set({ fit: null, slide: null }) : undefined}
             lifts="fitted by rule again"
           >
             <Choice
@@ -87,6 +88,11 @@ export function WhatMoves({ film, shot, movement }: Props) {
               value={movement.clip.how}
               options={worded(rules.fits, FITS)}
               onChange={(fit) => set({ fit })}
+            />
+            <ClipSlide
+              clip={movement.clip}
+              seconds={movement.seconds}
+              onPut={(slide) => set({ slide: slide || null })}
             />
           </Row>
         )}
