@@ -39,7 +39,9 @@ def test_shots_are_chosen_by_words(client, film) -> None:
 
 def test_a_writer_understands_a_wish_in_the_films_own_commands(client) -> None:
     """What a writer answers is looked at, costs what it costs, and is made as any change is."""
-    lines = "The boat went down the river and the wind blew over the reeds until the lamp was dark. "
+    lines = (
+        "The boat went down the river and the wind blew over the reeds until the lamp was dark. "
+    )
     new = {"title": "River", "text": lines * 6, "settings": {"pace": 8, "music": "none"}}
     film = client.post("/api/films", json=new).json()
     url = f"/api/films/{film['id']}"
@@ -63,4 +65,6 @@ def test_what_a_writer_asks_in_vain_is_told(client, film) -> None:
     wish = {"words": "colder, breathless at the end", "by": "writer"}
     found = client.post(f"/api/films/{film['id']}/wishes", json=wish).json()
     assert [p["command"]["type"] for p in found["proposals"]] == ["set settings"]
-    assert len(found["unclear"]) == 1 and found["unclear"][0].endswith("(the writer asked for what cannot be done)")
+    assert len(found["unclear"]) == 1 and found["unclear"][0].endswith(
+        "(the writer asked for what cannot be done)"
+    )

@@ -2,10 +2,7 @@
 
 import io
 from collections.abc import Callable
-from typing import Literal, NamedTuple
-
-from fpdf import FPDF
-from fpdf.enums import XPos, YPos
+from typing import TYPE_CHECKING, Literal, NamedTuple
 
 from cutreel.core.film import proportion
 from cutreel.core.lettering import face_file, wrapped
@@ -14,6 +11,9 @@ from cutreel.store import Assembled
 
 from .moving import stills_of
 from .workshop import Workshop
+
+if TYPE_CHECKING:
+    from fpdf import FPDF
 
 Paper = Literal["a4", "letter"]
 Each = Literal[6, 9, 12]
@@ -74,6 +74,8 @@ def write_board(
     dropped: Callable[[], bool],
 ) -> bytes | None:
     """A film as a PDF with `each` shots on a page. None when nobody wants it any more."""
+    from fpdf import FPDF  # here: every process knows this kind, few write paper
+
     sheet = FPDF(format=paper)
     layout = layout_of((sheet.w, sheet.h), each, proportion(film.document.settings.aspect))
     pdf = FPDF("landscape" if layout.lying else "portrait", format=paper)
@@ -104,14 +106,14 @@ def write_board(
     return bytes(pdf.output()) if drawn == len(film.spans) else None
 
 
-def _cell(pdf: FPDF, place: int, columns: int, each: int) -> _Cell:
+def _cell(pdf: "FPDF", place: int, columns: int, each: int) -> _Cell:
     wide, high = _cell_size(pdf.w, pdf.h, columns, each)
     left = MARGIN + place % columns * (wide + GAP)
     top = MARGIN + HEAD + place // columns * (high + GAP)
     return _Cell(left, top, wide, top + high)
 
 
-def _head(pdf: FPDF, title: str, page: int, pages: int) -> None:
+def _head(pdf: "FPDF", title: str, page: int, pages: int) -> None:
     pdf.set_text_color(*INK)
     pdf.set_font("words", size=13)
     pdf.set_xy(MARGIN, MARGIN - 2)
@@ -126,7 +128,7 @@ def _head(pdf: FPDF, title: str, page: int, pages: int) -> None:
 
 
 def _shot(
-    pdf: FPDF, film: Assembled, at: int, picture: io.BytesIO, ratio: float, cell: _Cell
+    pdf: "FPDF", film: Assembled, at: int, picture: io.BytesIO, ratio: float, cell: _Cell
 ) -> None:
     """One shot: its picture, under it its number, framing and time, and as many of its words as find room."""
     shot, span = film.read.shots[at], film.spans[at]
@@ -150,4 +152,4 @@ def _shot(
     pdf.set_xy(cell.left, cell.top + high + 1 + LINE)
     for text in shown:
         pdf.set_x(cell.left)
-        pdf.cell(cell.wide, LINE - 0.4, text, new_x=XPos.LMARGIN, new_y=YPos.NEXT)
+        pdf.cell(cell.wide, LINE - 0.4, text, new_x="LMARGIN", new_y="NEXT")

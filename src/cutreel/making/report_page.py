@@ -2,11 +2,13 @@
 
 from collections.abc import Mapping, Sequence
 from datetime import datetime
-
-from fpdf import FPDF
+from typing import TYPE_CHECKING
 
 from cutreel.core.lettering import face_file
 from cutreel.core.publishing import ReportFigure, Section
+
+if TYPE_CHECKING:
+    from fpdf import FPDF
 
 MARGIN = 16.0
 INK, FAINT, BAD = (39, 35, 32), (101, 93, 80), (178, 58, 30)
@@ -26,6 +28,8 @@ SECTIONS: Mapping[Section, str] = {
 
 def write_report(title: str, figures: Sequence[ReportFigure], at: datetime) -> bytes:
     """A report as A4 pages: each figure with what was aimed at, what was found, and how to measure it."""
+    from fpdf import FPDF  # here: every process knows this kind, few write paper
+
     pdf = FPDF(format="a4")
     pdf.set_auto_page_break(True, margin=MARGIN)
     pdf.set_margins(MARGIN, MARGIN)
@@ -57,7 +61,7 @@ def write_report(title: str, figures: Sequence[ReportFigure], at: datetime) -> b
     return bytes(pdf.output())
 
 
-def _row(pdf: FPDF, figure: ReportFigure) -> None:
+def _row(pdf: "FPDF", figure: ReportFigure) -> None:
     pdf.set_draw_color(*FAINT)
     pdf.set_line_width(0.1)
     if pdf.will_page_break(14):

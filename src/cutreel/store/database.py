@@ -4,13 +4,13 @@ import os
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from typing import TYPE_CHECKING
 
-from alembic import command
-from alembic.config import Config
-from alembic.runtime.migration import MigrationContext
-from alembic.script import ScriptDirectory
 from sqlalchemy import create_engine
 from sqlalchemy.orm import Session, sessionmaker
+
+if TYPE_CHECKING:
+    from alembic.config import Config
 
 
 class Database:
@@ -43,19 +43,27 @@ class Database:
 
     def migrate(self) -> None:
         """Bring the tables to the newest form."""
+        from alembic import command  # here: one process migrates, all have a database
+
         command.upgrade(self._config(), "head")
 
     def form(self) -> str | None:
         """Which form the tables have; None where there are none yet."""
+        from alembic.runtime.migration import MigrationContext  # see migrate
+
         with self.engine.connect() as connection:
             return MigrationContext.configure(connection).get_current_revision()
 
     def known_forms(self) -> list[str]:
         """The forms that this version knows, the newest first."""
+        from alembic.script import ScriptDirectory  # see migrate
+
         scripts = ScriptDirectory.from_config(self._config())
         return [s.revision for s in scripts.walk_revisions()]
 
-    def _config(self) -> Config:
+    def _config(self) -> "Config":
+        from alembic.config import Config  # see migrate
+
         config = Config()
         config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
         config.attributes["engine"] = self.engine

@@ -5,7 +5,16 @@ from collections.abc import Sequence
 
 from cutreel.core.continuity import look_named
 from cutreel.core.manuscript import Said, numbers_in
-from cutreel.core.plates import WORDED, Plate, PlateRow, Proposed, ShownPlate, doubts, propose
+from cutreel.core.plates import (
+    EDITIONS,
+    WORDED,
+    Plate,
+    PlateRow,
+    Proposed,
+    ShownPlate,
+    doubts,
+    propose,
+)
 from cutreel.core.timeline import Timing
 
 from .document import FilmDocument, Shot
@@ -49,7 +58,10 @@ def shown_plate(
     within = round(max(LEAST, seconds * ALL_THERE), 2)
     if film.translation is not None:
         plate = _in_language(plate, film)
-    return ShownPlate(plate=plate, medium=medium, begins=tuple(begins), within=within)
+    edition = EDITIONS.get(plate.sort, 0)
+    return ShownPlate(
+        plate=plate, medium=medium, begins=tuple(begins), within=within, edition=edition
+    )
 
 
 def _in_language(plate: Plate, film: FilmDocument) -> Plate:

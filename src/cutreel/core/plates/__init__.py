@@ -2,7 +2,7 @@
 
 from .checked import doubts
 from .drawn import drawn
-from .model import MOST_ROWS, PLATE_SORTS, WORDED, Plate, PlateRow, PlateSort, ShownPlate
+from .model import EDITIONS, MOST_ROWS, PLATE_SORTS, WORDED, Plate, PlateRow, PlateSort, ShownPlate
 from .page import Page, Part
 from .palette import Palette, palette_for
 from .proposed import Proposed, propose
@@ -10,6 +10,7 @@ from .svg import page as svg_page
 from .world import Place, place_named
 
 __all__ = [
+    "EDITIONS",
     "MOST_ROWS",
     "PLATE_SORTS",
     "WORDED",

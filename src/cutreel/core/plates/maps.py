@@ -1,4 +1,6 @@
-"""Maps: countries, places, and a route that grows from one to the next."""
+"""Maps: countries, rivers, places, and a route that grows from one to the next."""
+
+from collections.abc import Iterable, Sequence
 
 import numpy as np
 
@@ -6,56 +8,54 @@ from cutreel.core.lettering import width_of
 
 from .model import PlateRow
 from .page import Page
-from .projection import Azimuthal, middle_of
+from .sheet import Box, MapSheet, crowded, free_beside
 from .svg import Point, circle, line, rect, shape, text
+from .waters import River, lakes, middle_of_river, river_named, rivers
 from .world import countries, place_named
 
-LEAST_REACH = 0.016
-"""Of the globe's radius: a map shows at least some 100 km to each side of its middle."""
-WATER, WET = "#4f7d92", 0.34
-"""The colour of water, and how much of it the sea has."""
+WATER, WET, RUNS = "#4f7d92", 0.34, 0.5
+"""The colour of water, and how much of it the sea and the rivers have."""
+ON_RIVER = 30.0
+"""Units of the page that a town on a river lies from its line at most."""
 
 
 def drawn_map(page: Page) -> None:
-    """A map of where its rows are."""
+    """A map of where its rows are: places, and rivers by their whole course."""
     pal = page.palette
-    rows = [
-        (n, r, *there) for n, r in enumerate(page.plate.rows) if (there := where_of(r)) is not None
-    ]
+    rows = [(n, r) for n, r in enumerate(page.plate.rows) if where_of(r) is not None]
+    courses = {n: river for n, r in rows if (river := _river_of(r)) is not None}
     sea = _mixed(pal.ground, WATER, WET)
     page.add(rect(0, 0, page.width, page.height, sea))
     if not rows:
         page.head()
         return
-    north, east = np.array([r[2] for r in rows]), np.array([r[3] for r in rows])
-    view = Azimuthal(*middle_of(north, east))
-    x, y, _ = view.flat(east, north)
-    reach = (max(LEAST_REACH, float(np.abs(v).max())) for v in (x, y))
-    # Names stand beside places, captions below them.
-    scale = min(
-        part / far for part, far in zip((page.width * 0.35, page.height * 0.27), reach, strict=True)
+    towns = [(n, r, *where) for n, r in rows if n not in courses and (where := where_of(r))]
+    shown = (
+        np.array([(east, north) for _, _, north, east in towns])
+        if towns
+        else np.concatenate([line for river in courses.values() for line in river.lines])
     )
-    cy = page.height * 0.43
-
-    def on_page(ax: np.ndarray, ay: np.ndarray) -> list[Point]:
-        return list(
-            zip((page.middle + ax * scale).tolist(), (cy - ay * scale).tolist(), strict=True)
-        )
-
-    page.add(_lands(page, view, on_page, (scale, cy)))
-    dots = on_page(x, y)
+    sheet = MapSheet.of(page, shown)
+    page.add(_lands(page, sheet))
+    page.add(_waters(page, sheet, sea))
+    dots = [sheet.at(np.array([[east, north]]))[0] for _, _, north, east in towns]
+    taken: list[Box] = [(x - 15, y - 15, x + 15, y + 15) for x, y in dots]
+    ways = {n: [w for part in river.lines if (w := sheet.at(part))] for n, river in courses.items()}
+    for n, course in ways.items():
+        for way in course:
+            taken += [(x - 4, y - 4, x + 4, y + 4) for x, y in way]
+            page.add(line(way, _river_tone(page), 7), n, comes="along", takes=1.6, along=tuple(way))
     if page.plate.route and len(dots) > 1:
         for k in range(1, len(dots)):
-            way = bent(dots[k - 1], dots[k])
+            way = _by_river(dots[k - 1], dots[k], ways.values()) or bent(dots[k - 1], dots[k])
             page.add(
                 line(way, page.accent(0), 9, ' stroke-dasharray="2 20"'),
-                rows[k][0],
+                towns[k][0],
                 comes="along",
                 takes=1.2,
                 along=tuple(way),
             )
-    taken: list[tuple[float, float, float, float]] = []
-    for k, (n, row, _, _) in enumerate(rows):
+    for k, (n, row, _, _) in enumerate(towns):
         px, py = dots[k]
         page.add(
             circle(px, py, 15, pal.ground) + circle(px, py, 10, page.accent(0)),
@@ -63,21 +63,31 @@ def drawn_map(page: Page) -> None:
             after=0.9 if k and page.plate.route else 0.0,
             takes=0.3,
         )
-        label = row.label
         size = 42.0
-        wide = width_of(label, pal.face, size)
-        box = _free(px, py, wide, size, taken, page)
+        box = free_beside(px, py, width_of(row.label, pal.face, size), size, taken, page)
         taken.append(box)
-        halo = (
-            f' stroke="{pal.ground}" stroke-width="8" stroke-linejoin="round" paint-order="stroke"'
-        )
         page.add(
-            text(box[0], box[3] - size * 0.25, label, size, pal.ink, pal.face, "start", halo),
+            text(
+                box[0],
+                box[3] - size * 0.25,
+                row.label,
+                size,
+                pal.ink,
+                pal.face,
+                "start",
+                _halo(page),
+            ),
             n,
             after=1.0 if k and page.plate.route else 0.2,
         )
-    if page.plate.title:
-        title = page.plate.title
+    for n, course in ways.items():
+        _river_name(page, n, course, taken)
+    _title(page)
+
+
+def _title(page: Page) -> None:
+    title, pal = page.plate.title, page.palette
+    if title:
         size = page.fitting(title, 56, page.room - 60)
         wide = width_of(title, pal.face, size)
         page.add(
@@ -87,34 +97,85 @@ def drawn_map(page: Page) -> None:
         )
 
 
+def _waters(page: Page, sheet: MapSheet, sea: str) -> str:
+    """Lakes and rivers, thin and quiet: what the map tells stands on them."""
+    tone = _mixed(page.palette.shade, WATER, RUNS)
+    shores = [ring for shore in lakes() if (ring := sheet.at(shore))]
+    edge = f' stroke="{tone}" stroke-width="1.5"'
+    ways = (sheet.at(way) for river in rivers() for way in river.lines)
+    thin = "".join(line(way, tone, 2.2) for way in ways if way)
+    return (shape(shores, sea, edge) if shores else "") + thin
+
+
+def _by_river(a: Point, b: Point, courses: Iterable[Sequence[Sequence[Point]]]) -> list[Point]:
+    """The way from one place to another by a river that both lie on; none if there is no such river."""
+    for course in courses:
+        for way in course:
+            far = [[np.hypot(x - p[0], y - p[1]) for x, y in way] for p in (a, b)]
+            first, last = (int(np.argmin(f)) for f in far)
+            if first != last and far[0][first] < ON_RIVER and far[1][last] < ON_RIVER:
+                between = way[min(first, last) : max(first, last) + 1]
+                return [a, *(between if first < last else between[::-1]), b]
+    return []
+
+
+def _river_name(page: Page, n: int, course: Sequence[Sequence[Point]], taken: list[Box]) -> None:
+    """A river's name beside it, where there is most room."""
+    wide, high = page.width, page.height
+    seen = [
+        p
+        for way in course
+        for p in way
+        if 0.1 * wide < p[0] < 0.9 * wide and 0.1 * high < p[1] < 0.7 * high
+    ]
+    if not seen:
+        return
+    label, size, face = page.plate.rows[n].label, 38.0, page.palette.face
+    across = width_of(label, face, size)
+    middle_first = sorted(
+        range(0, len(seen), max(1, len(seen) // 12)), key=lambda k: abs(k - len(seen) // 2)
+    )
+    boxes = [free_beside(*seen[k], across, size, taken, page) for k in middle_first]
+    box = min(boxes, key=lambda b: crowded(b, taken, page))
+    taken.append(box)
+    tone = _river_tone(page)
+    page.add(
+        text(box[0], box[3] - size * 0.25, label, size, tone, face, "start", _halo(page)),
+        n,
+        after=0.8,
+    )
+
+
+def _river_tone(page: Page) -> str:
+    return _mixed(page.palette.ink, WATER, 0.6)
+
+
+def _halo(page: Page) -> str:
+    ground = page.palette.ground
+    return f' stroke="{ground}" stroke-width="8" stroke-linejoin="round" paint-order="stroke"'
+
+
 def where_of(row: PlateRow) -> tuple[float, float] | None:
-    """Degrees north and east of a row: as it says, else by its name."""
+    """Degrees north and east of a row: as it says, else by its name; a river is where its middle is."""
     if row.north is not None and row.east is not None:
         return row.north, row.east
+    river = _river_of(row)
+    if river is not None:
+        return middle_of_river(river)
     found = place_named(row.label)
     return (found.north, found.east) if found else None
 
 
-def _lands(page: Page, view: Azimuthal, on_page, scaled: tuple[float, float]) -> str:  # type: ignore[no-untyped-def]
+def _river_of(row: PlateRow) -> River | None:
+    return river_named(row.label) if row.north is None else None
+
+
+def _lands(page: Page, sheet: MapSheet) -> str:
     pal = page.palette
-    scale, cy = scaled
     edge = f' stroke="{pal.faint}" stroke-width="2" stroke-linejoin="round"'
     out = []
     for n, country in enumerate(countries()):
-        rings = []
-        for ring in country.rings:
-            x, y, near = view.flat(ring[:, 0], ring[:, 1])
-            if not near.all():
-                continue
-            px, py = page.middle + x * scale, cy - y * scale
-            if (
-                px.max() < -50
-                or px.min() > page.width + 50
-                or py.max() < -50
-                or py.min() > page.height + 50
-            ):
-                continue
-            rings.append(on_page(x, y))
+        rings = [ring for shore in country.rings if (ring := sheet.at(shore))]
         if rings:
             out.append(
                 shape(rings, pal.shade if n % 2 else _mixed(pal.shade, pal.ground, 0.5), edge)
@@ -136,35 +197,6 @@ def bent(a: Point, b: Point, count: int = 40) -> list[Point]:
             )
         )
     return out
-
-
-def _free(
-    x: float,
-    y: float,
-    wide: float,
-    size: float,
-    taken: list[tuple[float, float, float, float]],
-    page: Page,
-) -> tuple[float, float, float, float]:
-    """Where a name stands beside its place: left, top, right, low; on no other name, and in the frame, if there is such
-    a side."""
-    high = size * 1.2
-    sides = [
-        (x + 26, y - high / 2), (x - 26 - wide, y - high / 2), (x - wide / 2, y - 26 - high), (x - wide / 2, y + 26),
-    ]  # fmt: skip
-    boxes = [(left, top, left + wide, top + high) for left, top in sides]
-
-    def bad(box: tuple[float, float, float, float]) -> float:
-        left, top, right, low = box
-        out = max(0.0, page.left * 0.5 - left) + max(0.0, right - page.width + page.left * 0.5)
-        out += max(0.0, low - page.low) + max(0.0, page.top - top)
-        for other in taken:
-            across = min(right, other[2]) - max(left, other[0])
-            down = min(low, other[3]) - max(top, other[1])
-            out += max(0.0, across) * max(0.0, down) / size
-        return out
-
-    return min(boxes, key=bad)
 
 
 def _mixed(one: str, other: str, share: float) -> str:

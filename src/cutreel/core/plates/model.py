@@ -1,5 +1,6 @@
 """What a plate is: a picture drawn from data, edited as a small table or a sentence."""
 
+from collections.abc import Mapping
 from typing import Literal, get_args
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -8,6 +9,8 @@ PlateSort = Literal[
     "number", "time line", "bars", "line", "shares", "sizes", "quotation", "letter", "cutting", "list", "tree", "map"
 ]  # fmt: skip
 PLATE_SORTS: tuple[PlateSort, ...] = get_args(PlateSort)
+EDITIONS: Mapping[PlateSort, int] = {"map": 1}
+"""Sorts that were once drawn otherwise: maps without rivers."""
 WORDED: frozenset[PlateSort] = frozenset(("quotation", "letter", "cutting"))
 """Plates of words; the others have rows."""
 MOST_ROWS = 12
@@ -48,9 +51,11 @@ class Plate(BaseModel):
 
 class ShownPlate(BaseModel):
     """A plate in a film: in the colours that belong to a `medium`; its steps begin so many seconds after the shot's
-    first word, and all of it is there `within` so many."""
+    first word, and all of it is there `within` so many. `edition` counts how its sort has been drawn, so that what was
+    rendered of an earlier one is drawn again."""
 
     plate: Plate
     medium: str = ""
     begins: tuple[float, ...] = ()
     within: float = 1e6
+    edition: int = 0

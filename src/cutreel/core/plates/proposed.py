@@ -1,18 +1,23 @@
 """Plates that the words of a shot give a reason for: numbers, years, places, what somebody said or wrote."""
 
 import re
-from collections.abc import Collection
+from collections.abc import Collection, Iterator
 from typing import NamedTuple
 
 from cutreel.core.manuscript import Said, numbers_in
 
 from .model import Plate, PlateRow, PlateSort
+from .waters import river_named
 from .world import place_named
 
 LEAST_NUMBER = 10
 """Fewer can be painted."""
 _PLACED = re.compile(
-    r"\b(?:in|to|from|near|at|of|towards?|through|via|reached|left|for|and|between)\s+((?:[A-ZÀ-Þ][\w’'-]+)(?:\s+(?:[A-ZÀ-Þ][\w’'-]+|de|la|le|of|am|an|der|upon)){0,3})"
+    r"\b(?:in|to|from|near|at|of|past|towards?|through|via|reached|left|for|and|between)\s+((?:[A-ZÀ-Þ][\w’'-]+)(?:\s+(?:[A-ZÀ-Þ][\w’'-]+|de|la|le|of|am|an|der|upon)){0,3})"
+)
+_RIVER = re.compile(
+    r"\b(?:[Tt]he\s+(?:[Rr]iver\s+)?[A-ZÀ-Þ][\w’'-]+(?:\s+[A-ZÀ-Þ][\w’'-]+)?|"
+    r"[Rr]iver\s+[A-ZÀ-Þ][\w’'-]+|[A-ZÀ-Þ][\w’'-]+\s+River\b)"
 )
 _QUOTED = re.compile(r"[“\"]([^”\"]{24,400})[”\"]")
 _WROTE = re.compile(r"\b(?:wrote|writes|letter|diary|journal|note)\b", re.IGNORECASE)
@@ -89,25 +94,38 @@ def _years(text: str, said: list[Said]) -> list[Proposed]:
 
 
 def _map(text: str, names: Collection[str]) -> list[Proposed]:
-    known = {part.lower() for name in names for part in name.split()}
-    rows: dict[str, PlateRow] = {}
+    known = frozenset(part.lower() for name in names for part in name.split())
+    found: list[tuple[int, PlateRow]] = [*_rivers(text, known)]
+    taken = {row.label for _, row in found}
     for m in _PLACED.finditer(text):
         words = m[1].split()
         while words:
             name = re.sub(r"[’']s$", "", " ".join(words))
             place = place_named(name) if words[0].lower() not in known else None
+            if place is not None and name not in taken and f"{name} River" not in taken:
+                north, east = round(place.north, 3), round(place.east, 3)
+                found.append((m.start(1), PlateRow(label=name, north=north, east=east)))
+                taken.add(name)
             if place is not None:
-                rows.setdefault(
-                    name,
-                    PlateRow(label=name, north=round(place.north, 3), east=round(place.east, 3)),
-                )
                 break
             words = words[:-1]
-    if not rows:
+    if not found:
         return []
-    many = len(rows) > 1
-    plate = Plate(sort="map", rows=tuple(rows.values())[:8], route=many)
-    return [Proposed(plate, f"places: {', '.join(rows)}")]
+    rows = tuple(row for _, row in sorted(found, key=lambda f: f[0]))[:8]
+    many = sum(r.north is not None for r in rows) > 1
+    plate = Plate(sort="map", rows=rows, route=many)
+    return [Proposed(plate, f"places: {', '.join(r.label for r in rows)}")]
+
+
+def _rivers(text: str, known: frozenset[str]) -> Iterator[tuple[int, PlateRow]]:
+    """Rivers that are named, each once: where, and as a row of a map."""
+    told = set()
+    for m in _RIVER.finditer(text):
+        river = river_named(re.sub(r"[’']s\b", "", m[0]))
+        if river and river.name not in told and known.isdisjoint(m[0].lower().split()):
+            told.add(river.name)
+            bare = river_named(river.name)
+            yield m.start(), PlateRow(label=river.name if bare else f"{river.name} River")
 
 
 def _parts(text: str, said: list[Said]) -> list[Proposed]:

@@ -1,13 +1,13 @@
 """The world as maps need it: borders of countries, and where places are.
 
-Borders: Natural Earth at 1:50 million (public domain). Places of more than 20,000 people, and capitals: GeoNames (CC BY
-4.0). Both are built by `tools/world.py`.
+Borders: Natural Earth at 1:50 million (public domain); its rivers and lakes are in `waters`. Places of more than 20,000
+people, and capitals: GeoNames (CC BY 4.0). All are built by `tools/world.py`.
 """
 
 import gzip
 import json
 import unicodedata
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from importlib.resources import files
 from typing import Any, NamedTuple
@@ -26,6 +26,23 @@ class Place(NamedTuple):
     north: float
     east: float
     country: str
+
+
+class Topology(NamedTuple):
+    """Lines that share parts: arcs, joined by their numbers (the TopoJSON format, 2016)."""
+
+    arcs: Sequence[Degrees]
+
+    @classmethod
+    def of(cls, packed: Mapping[str, Any]) -> "Topology":
+        scale, move = (np.array(packed["transform"][k]) for k in ("scale", "translate"))
+        # Arcs hold steps from point to point, in whole numbers.
+        return cls([np.cumsum(np.array(arc), axis=0) * scale + move for arc in packed["arcs"]])
+
+    def line(self, numbers: Sequence[int]) -> Degrees:
+        """Arcs one after another, each from where the last ended; ~n is arc n backwards."""
+        parts = [self.arcs[n] if n >= 0 else self.arcs[~n][::-1] for n in numbers]
+        return np.concatenate([parts[0], *(p[1:] for p in parts[1:])])
 
 
 class Country(NamedTuple):
@@ -49,17 +66,10 @@ def plain(name: str) -> str:
 @lru_cache(maxsize=1)
 def countries() -> Sequence[Country]:
     """All countries."""
-    world: dict[str, Any] = json.loads(_read("world.json.gz"))
-    scale, move = np.array(world["transform"]["scale"]), np.array(world["transform"]["translate"])
-    # Arcs hold steps from point to point, in whole numbers (the TopoJSON format).
-    arcs = [np.cumsum(np.array(arc), axis=0) * scale + move for arc in world["arcs"]]
-
-    def ring(numbers: list[int]) -> Degrees:
-        parts = [arcs[n] if n >= 0 else arcs[~n][::-1] for n in numbers]
-        return np.concatenate([parts[0], *(p[1:] for p in parts[1:])])
-
+    world = unpacked("world.json.gz")
+    line = Topology.of(world).line
     return [
-        Country(c["name"], tuple(ring(numbers) for polygon in c["arcs"] for numbers in polygon))
+        Country(c["name"], tuple(line(numbers) for polygon in c["arcs"] for numbers in polygon))
         for c in world["countries"]
     ]
 
@@ -81,6 +91,12 @@ def _places() -> dict[str, Place]:
 def _area(ring: Degrees) -> float:
     x, y = ring[:, 0], ring[:, 1]
     return float(abs(np.dot(x, np.roll(y, 1)) - np.dot(y, np.roll(x, 1)))) / 2
+
+
+def unpacked(name: str) -> dict[str, Any]:
+    """What is in a file beside this one."""
+    found: dict[str, Any] = json.loads(_read(name))
+    return found
 
 
 def _read(name: str) -> str:

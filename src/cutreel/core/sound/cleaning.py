@@ -10,8 +10,6 @@ from typing import NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import uniform_filter
-from scipy.signal import butter, istft, sosfiltfilt, stft
 
 F32 = NDArray[np.float32]
 F64 = NDArray[np.float64]
@@ -79,6 +77,9 @@ def cleaned(
 
 def _without_hum(sound: F64, rate: int, amount: float) -> F64:
     """Steady tones at the multiples of the mains' frequency, fitted where nobody speaks and taken out."""
+    from scipy.ndimage import uniform_filter  # here, since it takes a second to load
+    from scipy.signal import butter, sosfiltfilt
+
     step = max(1, rate // SEEN_RATE)
     low: F64 = sosfiltfilt(butter(6, SEEN_RATE * 0.45, fs=rate, output="sos"), sound)[::step]
     seen = rate / step
@@ -105,6 +106,9 @@ def _tones(low: F64, weight: F64, rate: float, mains: float) -> list[complex]:
 
 
 def _without_noise(sound: F64, rate: int, amount: float) -> F64:
+    from scipy.ndimage import uniform_filter  # here, since it takes a second to load
+    from scipy.signal import istft, stft
+
     size = int(WINDOW * rate)
     _, _, spectrum = stft(sound, rate, nperseg=size, noverlap=size * 3 // 4)
     power = np.abs(spectrum) ** 2
@@ -119,6 +123,9 @@ def _without_noise(sound: F64, rate: int, amount: float) -> F64:
 
 
 def _without_plosives(sound: F64, rate: int, amount: float) -> F64:
+    from scipy.ndimage import uniform_filter  # here, since it takes a second to load
+    from scipy.signal import butter, sosfiltfilt
+
     low: F64 = sosfiltfilt(butter(2, LOW, "low", fs=rate, output="sos"), sound)
     envelope = uniform_filter(np.abs(low), int(0.02 * rate))
     voiced = envelope[np.abs(sound) > LEAST]
@@ -133,6 +140,8 @@ def _without_breaths(
     sound: F64, rate: int, amount: float, pauses: Sequence[tuple[float, float]]
 ) -> F64:
     """What is heard in pauses, softer than speech, is let down towards what is quiet there."""
+    from scipy.ndimage import uniform_filter  # here, since it takes a second to load
+
     block = rate // 100
     count = len(sound) // block
     rms = np.sqrt(np.mean(sound[: count * block].reshape(count, block) ** 2, axis=1)) + 1e-9
@@ -162,6 +171,8 @@ def _without_breaths(
 
 def _levelled(sound: F64, rate: int, amount: float) -> F64:
     """What is spoken is brought to its usual level slowly; pauses keep the level around them."""
+    from scipy.ndimage import uniform_filter  # here, since it takes a second to load
+
     block = int(STEPS * rate / 4)
     count = max(1, len(sound) // block)
     rms = np.sqrt(np.mean(sound[: count * block].reshape(count, block) ** 2, axis=1))

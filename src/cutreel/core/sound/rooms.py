@@ -11,7 +11,6 @@ from functools import cache
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.signal import fftconvolve, firwin
 
 from cutreel.core.timeline import Room
 
@@ -53,6 +52,8 @@ _SHAPES: dict[str, _Shape] = {
 def impulse(room: Room) -> F32:
     """A room's impulse response, shape (samples, 2), as loud for speech as the direct sound alone would be, but for its
     level. The very same every time."""
+    from scipy.signal import fftconvolve, firwin  # here, since it takes a second to load
+
     shape = _SHAPES[room]
     rng = np.random.default_rng(sum(map(ord, room)))
     length = round((shape.before + shape.dies) * RATE) + round(0.16 * RATE)
@@ -96,6 +97,8 @@ class InRoom:
 
     def read(self, start: int, end: int) -> F32:
         """Samples `start` up to `end`, shape (n, 2)."""
+        from scipy.signal import fftconvolve  # see impulse
+
         response = impulse(self.room)
         first, last = max(0, start - len(response) + 1), min(end, self.source.length)
         out = np.zeros((max(0, end - start), 2), np.float32)
