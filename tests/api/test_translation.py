@@ -34,7 +34,7 @@ def bring(client, film: str, rows: list[dict[str, str]]):
 
 
 def test_a_service_translates_voices_speak_and_no_picture_is_made_again(
-    client, film, finished
+    client, film, finished, stack
 ) -> None:
     made = start(client, film, kind="everything")
     finished(film["id"], made["id"])
@@ -72,7 +72,8 @@ def test_a_service_translates_voices_speak_and_no_picture_is_made_again(
         if not v["original"]
     ]
     assert known["translated"] == known["passages"] and not known["stale"]
-    # And the film in its own language is delivered with captions in both.
+    stands_beneath(client, film["id"], stack.shop)
+    # And it is delivered with captions in both.
     here = change(
         client,
         film["id"],
@@ -90,6 +91,22 @@ def test_a_service_translates_voices_speak_and_no_picture_is_made_again(
     answer = client._client.get(f"/api/runs/{run['id']}/files/film.es.srt")
     assert "lámpara" in answer.text and 'filename="' in answer.headers["content-disposition"]
     assert client._client.get(f"/api/runs/{run['id']}/files/film.pl.srt").status_code == 404
+
+
+def stands_beneath(client, film: str, shop) -> None:
+    """In the picture of a film in its own language the other may stand beneath, as its cut has it now."""
+    plain = shop.assembled(film)
+    assert not any(c.beneath for c in plain.timeline.captions)
+    change(client, film, type="set settings", values={"captions_beneath": "pl"})
+    assert shop.assembled(film).timeline.captions == plain.timeline.captions, "no cut is Polish"
+    change(client, film, type="set settings", values={"captions_beneath": "es"})
+    both = shop.assembled(film)
+    beneath = " ".join(line for c in both.timeline.captions for line in c.beneath)
+    assert "lámpara" in beneath and both.appearance != plain.appearance
+    drawn = [client._client.get(f"/api/films/{film}/frame", params={"at": 14}).content]
+    change(client, film, type="set settings", values={"captions_beneath": ""})
+    drawn.append(client._client.get(f"/api/films/{film}/frame", params={"at": 14}).content)
+    assert drawn[0] != drawn[1]
 
 
 def test_the_writers_texts_come_in_the_language_of_a_cut(client, film, spanish) -> None:

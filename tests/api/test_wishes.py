@@ -46,7 +46,7 @@ def test_a_writer_understands_a_wish_in_the_films_own_commands(client) -> None:
     film = client.post("/api/films", json=new).json()
     url = f"/api/films/{film['id']}"
     before = client.get(url).json()
-    wish = {"words": "colder, breathless at the end, more sparkle", "by": "writer"}
+    wish = {"words": "colder, breathless, more sparkle", "by": "writer"}
     found = client.post(f"{url}/wishes", json=wish).json()
     assert [p["command"]["type"] for p in found["proposals"]] == ["set settings", "cut ramp"]
     assert found["unclear"] == ["more sparkle"]

@@ -50,6 +50,24 @@ def test_every_style_is_inside_the_frame_and_read(name: str) -> None:
     assert contrast(style.colour, ground) >= 4.5, "WCAG 2.2, text of any size"
 
 
+def test_another_language_stands_smaller_beneath_and_moves_nothing_else() -> None:
+    """The caption's own rows are as without; below them, rows of letters that are smaller, inside the frame."""
+
+    def rows(**more) -> tuple[np.ndarray, int]:
+        planes, top, _ = caption_planes(("HHHHHH",), W, H, CaptionStyle(edge=None), **more)
+        seen = np.flatnonzero((planes.alpha > 128).any(axis=1))
+        return seen, top
+
+    alone, there = rows()
+    both, above = rows(beneath=("HHHHHH", "HHHHHH"))
+    first, *under = np.split(both, np.flatnonzero(np.diff(both) > 1) + 1)
+    assert len(first) == len(alone) and above < there, "it makes room by itself"
+    assert [len(u) / len(first) for u in under] == pytest.approx([0.74, 0.74], abs=0.08)
+    assert above + both[-1] < H
+    boxed = caption_planes(LINES, W, H, CaptionStyle(box="#101010"), beneath=LINES)[0]
+    assert (boxed.alpha > 200).any(axis=1).mean() > 0.8, "each language has its box"
+
+
 def test_larger_is_larger_and_places_are_apart() -> None:
     def height(**more) -> int:
         _, first, last = drawn(CaptionStyle(**more))

@@ -5,7 +5,9 @@ Tables are read by what knows nothing of Cut Reel: XLIFF by the Translate Toolki
 
 import csv
 import io
+from dataclasses import replace
 from itertools import pairwise
+from textwrap import wrap
 from xml.etree import ElementTree
 
 import numpy as np
@@ -14,8 +16,10 @@ from hypothesis import given
 from hypothesis import strategies as st
 from translate.storage.xliff2 import Xliff2File
 
+from cutreel.core.captions import evenly
 from cutreel.core.errors import BadInput
 from cutreel.core.film import (
+    Beneath,
     Offered,
     Settings,
     apply_command,
@@ -295,6 +299,37 @@ def test_pieces_are_all_words_of_the_manuscript_in_order(cuts, seed) -> None:
     assert covered == list(range(len(script.words)))
     said = [w for p in pieces for w in p.words or ()]
     assert len(said) == sum(len(t.text.split()) for t in known.values())
+
+
+def test_another_language_stands_beneath_each_caption(original) -> None:
+    """Every word of it once, in order, beneath the caption that is seen while most of it is said."""
+    document, edges = original
+    cut = spanish(document, edges)
+    under = Beneath("es", cut.translation, "cut", 1)
+    film = replace(film_of(document), beneath=under)
+    rows = film.captions_beneath
+    assert len(rows) == len(film.captions)
+    told = " ".join(line for lines in rows for line in lines).split()
+    assert told == " ".join(" ".join(c.lines) for c in captions_in(film, cut.translation)).split()
+    clips = film.timeline.captions
+    assert [c.beneath for c in clips] == rows and [c.lines for c in clips] == [
+        c.lines for c in film.captions
+    ]
+    with_bram = next(c for c in clips if "Bram held" in " ".join(c.lines))
+    assert "Bram alzó" in " ".join(with_bram.beneath)
+    assert film.appearance != film_of(document).appearance
+    # A language that is not set changes nothing of what is rendered.
+    assert all(c.beneath == () for c in film_of(document).timeline.captions)
+
+
+@given(st.lists(st.text("abcdefgh", min_size=1, max_size=9), max_size=40), st.integers(12, 44))
+def test_lines_are_few_and_even(words, length) -> None:
+    text = " ".join(words)
+    lines = evenly(text, length)
+    assert " ".join(lines) == text and all(len(line) <= length for line in lines)
+    assert len(lines) == len(wrap(text, length)), "as few as Python's own wrapping needs"
+    if len(lines) > 1:
+        assert max(map(len, lines)) <= max(map(len, wrap(text, length)))
 
 
 def test_captions_in_another_language_are_timed_to_the_voice_that_is_heard(original) -> None:

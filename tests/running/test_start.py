@@ -2,6 +2,7 @@
 
 import os
 import re
+import shutil
 import signal
 import socket
 import time
@@ -194,3 +195,20 @@ def test_ports() -> None:
         taken.listen()
         assert not is_free(taken.getsockname()[1])
     assert is_free(free_port())
+
+
+@pytest.mark.skipif(os.geteuid() != 0, reason="only root runs the database as another account")
+def test_a_closed_home_folder_is_no_hindrance(tmp_path, monkeypatch) -> None:
+    """The data folder is root's alone, and so is all that the start makes: the database is made all the same."""
+    tmp_path.chmod(0o700)
+    elsewhere = Path("/var/tmp") / f"cutreel-{tmp_path.name}"
+    monkeypatch.setattr("cutreel.running.cluster.ELSEWHERE", elsewhere)
+    before = os.umask(0o077)
+    try:
+        cluster = Cluster(tmp_path / "data", free_port())
+        cluster.prepare()
+        assert cluster.is_there and cluster.folder.is_relative_to(elsewhere)
+        assert cluster.folder.stat().st_mode & 0o077 == 0, "nobody else looks in"
+    finally:
+        os.umask(before)
+        shutil.rmtree(elsewhere, ignore_errors=True)

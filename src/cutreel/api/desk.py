@@ -24,7 +24,16 @@ from cutreel.making import (
     wish_reading,
 )
 from cutreel.protocol import Offer
-from cutreel.store import Assembled, FilmRow, Result, TakeRow, last_of, offered, shots_told
+from cutreel.store import (
+    Assembled,
+    FilmRow,
+    Result,
+    TakeRow,
+    beneath_of,
+    last_of,
+    offered,
+    shots_told,
+)
 
 from .film_state import FilmState, delta, next_state
 from .schemas import Card, FilmDelta, MissingCost
@@ -72,8 +81,10 @@ class FilmDesk:
             offers = self.shop.offers()
             with self.shop.database.transaction() as session:
                 takes_at, made_at, read_at = last_of(session, film, "take made", "run", "read")
+            beneath = beneath_of(film, row.document, self.shop.films, self.shop.whole)
             at = (
                 row.revision,
+                beneath[2:] if beneath else None,
                 takes_at,
                 made_at,
                 read_at,
@@ -88,7 +99,12 @@ class FilmDesk:
             offer = offered(offers, row.document.settings.offer)
             read = read_film(row.document, offer, known.reading, self._parses(film, row))
             assembled = assemble(
-                film, read, known.takes, partial(self._made, known), before.film if before else None
+                film,
+                read,
+                known.takes,
+                partial(self._made, known),
+                before.film if before else None,
+                beneath,
             )
             state = next_state(
                 f"{self._boot}-{next(self._count)}",

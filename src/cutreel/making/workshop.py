@@ -38,6 +38,7 @@ from cutreel.store import (
     ToldStore,
     WholeStore,
     assembled_film,
+    beneath_of,
     database_from_environment,
     kept_from_environment,
     media_from_environment,
@@ -195,7 +196,10 @@ class Workshop:
     def laid_out(self, film: str, document: FilmDocument, read_on: bool = True) -> Assembled:
         """A film as `document` has it, read whole; without `read_on` as far as it is read already."""
         parses, _ = parses_of(document, self.parses, None if read_on else 0)
-        return assembled_film(film, document, self.offers(), self.results, self.takes, parses)
+        beneath = beneath_of(film, document, self.films, self.whole)
+        return assembled_film(
+            film, document, self.offers(), self.results, self.takes, parses, beneath
+        )
 
 
 def _whose(offer: Offer) -> str:

@@ -26,6 +26,8 @@ from cutreel.core.errors import CutReelError
 from .private import secret_in, write_private
 
 ACCOUNT = "postgres"
+ELSEWHERE = Path("/var/lib/cutreel")
+"""Where clusters are kept whose account cannot reach the data folder."""
 CHIEF, USER = "cutreel", "films"
 """Who made the cluster and may do everything, and the application."""
 DATABASE = "cutreel"
@@ -109,6 +111,13 @@ class Cluster:
         """What to put before a command so that it runs as the cluster's account."""
         return ["runuser", "-u", ACCOUNT, "--"] if self.as_root else []
 
+    def _make_way(self) -> None:
+        """Let the cluster's account walk down to where the cluster is kept elsewhere, whoever may not read there."""
+        if self.folder.is_relative_to(ELSEWHERE):
+            for folder in (ELSEWHERE, self.folder.parent):
+                folder.mkdir(parents=True, exist_ok=True)
+                folder.chmod(0o711)  # the start keeps all that it makes to itself
+
     def prepare(self) -> None:
         """Make the cluster if it is not there yet. Raises CutReelError where there was one, and it is gone."""
         self.data.mkdir(parents=True, exist_ok=True)
@@ -124,6 +133,7 @@ class Cluster:
                 "the films, start with --reset.",
             )
         shutil.rmtree(self.folder, ignore_errors=True)
+        self._make_way()
         self.folder.mkdir(parents=True, mode=0o700)
         password = secrets.token_urlsafe(18)
         file = self.folder.parent / "database.pw"
@@ -253,8 +263,4 @@ def _reachable(folder: Path) -> bool:
 
 
 def _elsewhere(folder: Path) -> Path:
-    return (
-        Path("/var/lib/cutreel")
-        / hashlib.sha256(str(folder).encode()).hexdigest()[:12]
-        / "database"
-    )
+    return ELSEWHERE / hashlib.sha256(str(folder).encode()).hexdigest()[:12] / "database"

@@ -19,7 +19,7 @@ from cutreel.services import Services
 from cutreel.store import Database, MediaStore, kept_in
 
 from . import commands
-from .cluster import Cluster
+from .cluster import ELSEWHERE, Cluster
 from .ports import free_port
 from .prepare import prepare_database
 
@@ -106,7 +106,7 @@ def temporary(
         _end(processes)
         if data is None:
             shutil.rmtree(folder, ignore_errors=True)
-            if cluster.folder.parent.parent == Path("/var/lib/cutreel"):
+            if cluster.folder.parent.parent == ELSEWHERE:
                 shutil.rmtree(cluster.folder.parent, ignore_errors=True)
 
 

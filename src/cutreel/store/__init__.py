@@ -3,7 +3,7 @@ files."""
 
 from cutreel.core.film import Assembled, Result, TakeRow
 
-from .assembly import assembled_film
+from .assembly import assembled_film, beneath_of
 from .batches import BatchInHand, BatchRow, BatchStore, FilmOfBatch
 from .callbacks import Call, CallbackStore
 from .company import CompanyStore
@@ -80,6 +80,7 @@ __all__ = [
     "WholeStore",
     "assembled_film",
     "begin_of",
+    "beneath_of",
     "database_from_environment",
     "events_after",
     "kept_from_environment",

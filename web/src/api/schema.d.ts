@@ -7248,6 +7248,7 @@ export interface components {
              *       "loudness": -14,
              *       "captions": "burn",
              *       "captions_also": [],
+             *       "captions_beneath": "",
              *       "caption_style": {
              *         "capitals": false,
              *         "colour": "#fcf9f0",
@@ -10153,7 +10154,8 @@ export interface components {
          *     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
          *     `snap` whether cuts move to beats that are near;
          *     `captions` whether they are burned in, a track of the file, beside it or nowhere, `captions_also` in which languages
-         *     (BCP 47) they are delivered besides, of those that the film is kept in; `caption_style` how they look,
+         *     (BCP 47) they are delivered besides, of those that the film is kept in, `captions_beneath` in which of them they
+         *     stand smaller beneath its own in the picture (empty: none); `caption_style` how they look,
          *     `speaker_colours` whether each who speaks has a colour of their own,
          *     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
          *     besides (the title, chapters, places), `title_look` how these look ("look": as
@@ -10300,6 +10302,11 @@ export interface components {
              * @default []
              */
             captions_also: string[];
+            /**
+             * Captions Beneath
+             * @default
+             */
+            captions_beneath: string;
             /**
              * @default {
              *       "face": "plain",

@@ -17,6 +17,7 @@ from .style import (
 )
 from .substation import to_ass
 from .ttml import to_ttml
+from .wrapped import evenly
 
 __all__ = [
     "AS_OTHERS",
@@ -39,6 +40,7 @@ __all__ = [
     "SaidWord",
     "caption_faults",
     "captions_of",
+    "evenly",
     "said_in",
     "stamp",
     "stressed_in",

@@ -102,7 +102,7 @@ from .screening import (
     spelled,
 )
 from .shape import Aspect, is_upright, proportion
-from .side_captions import SideCaptions, captions_in
+from .side_captions import Beneath, SideCaptions, captions_in
 from .speaking import LineWork, cleaning_of, line_key, recordable, recorded_key
 from .ssml import SsmlTaken, ssml_of, ssml_taken
 from .thumbnails import near_shot, pictured_thumbnails, proposed_thumbnails, words_for
@@ -124,6 +124,7 @@ __all__ = [
     "Aspect",
     "Assembled",
     "BackChange",
+    "Beneath",
     "Change",
     "ChosenShots",
     "Command",

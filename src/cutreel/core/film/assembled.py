@@ -12,14 +12,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.captions import (
-    CAPTION_ROWS,
-    Caption,
-    CaptionShown,
-    captions_of,
-    said_in,
-    stressed_in,
-)
+from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in, stressed_in
 from cutreel.core.manuscript import words_text
 from cutreel.core.plates import Plate
 from cutreel.core.sound import (
@@ -57,7 +50,7 @@ from cutreel.core.titles import Card, SaidAt
 
 from .acting import VOICE_RATE
 from .air import air_of
-from .captioning import captions_shown
+from .captioning import captions_shown, rows_taken
 from .casting import scene_choices
 from .cropping import aim_of, crop_of
 from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
@@ -71,6 +64,7 @@ from .plates import plates_of, shown_plate
 from .reading import ReadFilm
 from .resting import outside
 from .said import SaidWords, line_words, said_words
+from .side_captions import Beneath, captions_beneath
 from .tightening import longest_of, rests_of, tightened
 from .titles import cards_of, has_cards, in_its_language, picture_mark
 
@@ -101,6 +95,7 @@ class Assembled:
     course: Course
     sounds: Mapping[str, Result]
     captions: list[Caption]
+    beneath: Beneath | None = None
 
     @property
     def document(self) -> FilmDocument:
@@ -169,15 +164,33 @@ class Assembled:
                 said_in(c, words, times) if marked else (),
                 shown,
                 stressed_in(c, words, stressed),
+                under,
             )
-            for c, shown in zip(self.captions, self.captions_shown, strict=True)
+            for c, shown, under in zip(
+                self.captions, self.captions_shown, self.captions_beneath, strict=True
+            )
         ]
+
+    @cached_property
+    def captions_beneath(self) -> list[tuple[str, ...]]:
+        """For each caption the lines of another language that stand beneath it."""
+        if self.beneath is None:
+            return [()] * len(self.captions)
+        return captions_beneath(self, self.beneath.translation)
 
     @cached_property
     def captions_shown(self) -> list[CaptionShown]:
         """How each caption is shown: off faces, and in the colour of who speaks."""
         lines = [self.said.words[c.first].line for c in self.captions]
-        return captions_shown(self.read, self.captions, lines, self.spans, self.rate, self.used)
+        return captions_shown(
+            self.read,
+            self.captions,
+            lines,
+            self.spans,
+            self.rate,
+            self.used,
+            self.beneath is not None,
+        )
 
     @cached_property
     def cards(self) -> list[Card]:
@@ -209,7 +222,7 @@ class Assembled:
         for caption, shown in zip(self.captions[first:], self.captions_shown[first:], strict=True):
             if caption.start >= end:
                 break
-            found.add(CAPTION_ROWS[shown.place or usual])
+            found.add(rows_taken(shown.place or usual, self.beneath is not None))
         return sorted(found)
 
     @cached_property
@@ -273,7 +286,9 @@ class Assembled:
             for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
         )
         stressed = tuple(m.word for m in self.document.word_marks if m.stress)
-        shown = (tuple(self.captions_shown), stressed, settings.caption_style, *self.captions)
+        beneath = tuple(self.captions_beneath) if self.beneath else ()
+        style = settings.caption_style
+        shown = (tuple(self.captions_shown), stressed, style, *self.captions, *beneath)
         burned = shown if settings.captions == "burn" else ()
         titled = (settings.title_look, settings.title_style, tuple(self.cards))
         joins = (tuple(j.how for j in self.joins), *titled)
@@ -511,9 +526,11 @@ def assemble(
     takes: Mapping[int, Sequence[TakeRow]],
     look_up: Look_up,
     before: Assembled | None = None,
+    beneath: Beneath | None = None,
 ) -> Assembled:
     """Lay everything made so far into a film. `takes` are by the number of their shot; `look_up`
-    gives the results there are among some keys. From the film as it was `before` is taken what is the same now."""
+    gives the results there are among some keys. From the film as it was `before` is taken what is the same now. Another
+    language may stand `beneath` its captions."""
     document = read.document
     rate = FrameRate.parse(document.settings.fps)
     found = look_up([k for line in read.speech for k in (line.key, line.plain) if k])
@@ -569,6 +586,7 @@ def assemble(
         course=course,
         sounds=sounds,
         captions=captions,
+        beneath=beneath,
     )
 
 

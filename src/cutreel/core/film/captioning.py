@@ -3,7 +3,7 @@
 from bisect import bisect_right
 from collections.abc import Sequence
 
-from cutreel.core.captions import SPEAKERS, Caption, CaptionPlace, CaptionShown
+from cutreel.core.captions import CAPTION_ROWS, SPEAKERS, Caption, CaptionPlace, CaptionShown
 from cutreel.core.timeline import FrameRate, Span
 
 from .cropping import heads_of
@@ -19,11 +19,25 @@ BANDS: dict[CaptionPlace, tuple[float, float]] = {
     "high": (0.05, 0.23),
 }
 """From where down to where captions of two lines stand, in shares of the frame."""
+SECOND = 0.12
+"""How many shares of the frame two lines of another language take besides."""
 UPRIGHT_LOW = (0.68, 0.85)
 BESIDE = 0.36
 """How far from the middle a head is still behind a caption."""
 COVERED = 0.35
 """The share of a head that a caption may cover."""
+
+
+def rows_taken(place: CaptionPlace, beneath: bool) -> tuple[float, float]:
+    """The rows of the frame (shares) that captions take at a place; more of them with another language `beneath`."""
+    return taller(CAPTION_ROWS[place], place, beneath)
+
+
+def taller(rows: tuple[float, float], place: CaptionPlace, beneath: bool) -> tuple[float, float]:
+    """Rows with room for another language too: captions grow away from the edge that they stand at."""
+    more = SECOND if beneath else 0.0
+    up, down = {"low": (more, 0.0), "middle": (more / 2, more / 2), "high": (0.0, more)}[place]
+    return rows[0] - up, rows[1] + down
 
 
 def captions_shown(
@@ -33,15 +47,19 @@ def captions_shown(
     spans: Sequence[Span],
     rate: FrameRate,
     used: Sequence[TakeRow | None],
+    beneath: bool = False,
 ) -> list[CaptionShown]:
-    """How each caption is shown, which belongs to the line with a place in `lines`. All captions that begin in a shot
-    stand at the same place."""
+    """How each caption is shown, which belongs to the line with a place in `lines`; another language may stand
+    `beneath` them all. All captions that begin in a shot stand at the same place."""
     settings = read.document.settings
     style, upright = settings.caption_style, is_upright(settings.aspect)
     starts = [rate.seconds(s.start) for s in spans]
     shots = [max(0, bisect_right(starts, c.start + 0.05) - 1) for c in captions]
     places = (
-        {i: _place(read, i, spans, rate, used, style.place, upright) for i in dict.fromkeys(shots)}
+        {
+            i: _place(read, i, spans, rate, used, style.place, upright, beneath)
+            for i in dict.fromkeys(shots)
+        }
         if spans
         else {}
     )
@@ -61,6 +79,7 @@ def _place(
     used: Sequence[TakeRow | None],
     usual: CaptionPlace,
     upright: bool,
+    beneath: bool,
 ) -> CaptionPlace | None:
     """Above where captions would lie on a face below, if there is none above; None: as usual."""
     take = used[i]
@@ -68,8 +87,9 @@ def _place(
         return None
     camera = camera_of(read.shots[i], take, rate.seconds(spans[i].frames))
     heads = heads_seen(heads_of(read.shots[i], take), camera, 0.0, 1.0)
-    low = UPRIGHT_LOW if upright else BANDS["low"]
-    if _covered(heads, low) > COVERED and _covered(heads, BANDS["high"]) <= COVERED:
+    low = taller(UPRIGHT_LOW if upright else BANDS["low"], "low", beneath)
+    high = taller(BANDS["high"], "high", beneath)
+    if _covered(heads, low) > COVERED and _covered(heads, high) <= COVERED:
         return "high"
     return None
 

@@ -69,7 +69,8 @@ class Settings(BaseModel):
     return, `instruments` what leads ("look": as the look has it, "mood": as the mood, or a family of an offer's),
     `snap` whether cuts move to beats that are near;
     `captions` whether they are burned in, a track of the file, beside it or nowhere, `captions_also` in which languages
-    (BCP 47) they are delivered besides, of those that the film is kept in; `caption_style` how they look,
+    (BCP 47) they are delivered besides, of those that the film is kept in, `captions_beneath` in which of them they
+    stand smaller beneath its own in the picture (empty: none); `caption_style` how they look,
     `speaker_colours` whether each who speaks has a colour of their own,
     `caption_length` how many characters a line of them has at most, `titles` how many words stand on the screen
     besides (the title, chapters, places), `title_look` how these look ("look": as
@@ -115,6 +116,7 @@ class Settings(BaseModel):
     loudness: Literal[-14, -16, -23, -24] = -14
     captions: Literal["burn", "track", "file", "off"] = "burn"
     captions_also: list[str] = Field([], max_length=12)
+    captions_beneath: str = Field("", max_length=12, pattern=r"^([a-z]{2,3}(-[A-Za-z0-9]{2,8})*)?$")
     caption_style: CaptionStyle = CaptionStyle()
     titles: CardAmount = "off"
     title_look: str = Field("look", max_length=40)

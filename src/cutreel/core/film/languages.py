@@ -17,8 +17,8 @@ OWN_PARTS = (
 )  # fmt: skip
 """Parts of the document that a language has for itself, whatever becomes of the cut it is translated from."""
 OWN_SETTINGS = (
-    "language", "narrator", "manner", "aspect", "captions", "captions_also", "caption_style", "caption_length",
-    "comma_pause", "stop_pause", "paragraph_rest", "scene_rest", "due",
+    "language", "narrator", "manner", "aspect", "captions", "captions_also", "captions_beneath", "caption_style",
+    "caption_length", "comma_pause", "stop_pause", "paragraph_rest", "scene_rest", "due",
 )  # fmt: skip
 
 

@@ -1,16 +1,26 @@
-"""Captions of a film in other languages than the one that is spoken in it."""
+"""Captions of a film in other languages than the one that is spoken in it: in files and tracks of their own, or beneath
+its own in the picture."""
 
+from __future__ import annotations
+
+from bisect import bisect_right
 from collections.abc import Sequence
-from typing import NamedTuple
+from typing import TYPE_CHECKING, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
 
-from cutreel.core.captions import Caption, captions_of
+from cutreel.core.captions import Caption, captions_of, evenly
+from cutreel.core.manuscript import Word, words_text
 from cutreel.core.translation import Piece, Translation, passages_of, pieces_of, spread
 
-from .assembled import Assembled
 from .said import said_words
+
+if TYPE_CHECKING:
+    from .assembled import Assembled
+
+ROOM = 1.4
+"""How many more characters a line beneath has: its letters are smaller."""
 
 
 class SideCaptions(NamedTuple):
@@ -18,6 +28,16 @@ class SideCaptions(NamedTuple):
 
     language: str
     captions: list[Caption]
+
+
+class Beneath(NamedTuple):
+    """The language whose words stand beneath a film's own captions in the picture, as the cut with the id `of` has them
+    at a `revision`."""
+
+    language: str
+    translation: Translation | None
+    of: str
+    revision: int
 
 
 class _Passage(NamedTuple):
@@ -31,9 +51,32 @@ class _Passage(NamedTuple):
 def captions_in(film: Assembled, translation: Translation | None) -> list[Caption]:
     """What is said in a film in the words of a `translation` of its manuscript (None: in the manuscript's own), each
     passage while it is said. What is not translated is as it is written."""
+    words, times = _said_besides(film, translation)
+    return captions_of(words, times, film.document.settings.caption_length) if words else []
+
+
+def captions_beneath(film: Assembled, translation: Translation | None) -> list[tuple[str, ...]]:
+    """For each caption of a film the lines that stand beneath it: what is said until the next caption, in the words of
+    a `translation` (None: in the manuscript's own). Every word stands beneath one caption."""
+    words, times = _said_besides(film, translation)
+    starts = [c.start for c in film.captions]
+    said: list[list[Word]] = [[] for _ in starts]
+    for word, (begin, end) in zip(words, times, strict=True):
+        # A word belongs to the caption in which most of it is said; what is said before the first, to that.
+        at = bisect_right(starts, (float(begin) + float(end)) / 2) - 1
+        if said:
+            said[max(0, at)].append(word)
+    length = round(film.document.settings.caption_length * ROOM)
+    return [evenly(words_text(part), length) for part in said]
+
+
+def _said_besides(
+    film: Assembled, translation: Translation | None
+) -> tuple[Sequence[Word], NDArray[np.float64]]:
+    """The words of another language with their times (seconds, shape (words, 2)), by the voice that is heard."""
     script, ids = film.read.script, film.read.ids
     if not script.words:
-        return []
+        return [], np.zeros((0, 2))
     known = {t.word: t for t in translation.passages} if translation else {}
     lines = [
         _Passage(p.first, p.end, tuple(pieces_of([p], known))) for p in passages_of(script, ids)
@@ -41,13 +84,12 @@ def captions_in(film: Assembled, translation: Translation | None) -> list[Captio
     said = said_words(script.words, lines)
     written = film.said.written_times(script.words, film.said_times)
     texts = [w.text for w in script.words]
-    length = film.document.settings.caption_length
     if not said.pieces:
-        return captions_of(script.words, written, length)
+        return script.words, written
     times = np.zeros((len(said.words), 2))
     for piece, first, end in said.pieces:
         times[first:end] = _times(piece, texts, written)
-    return captions_of(said.words, times, length)
+    return said.words, times
 
 
 def _times(piece: Piece, texts: Sequence[str], written: NDArray[np.float64]) -> NDArray[np.float64]:

@@ -17,6 +17,9 @@ PAD = 0.38
 """Around what stands in a box."""
 MOST = 0.92
 """Of the frame's width that a line may take."""
+SMALLER = 0.74
+"""How large the letters of another language beneath a caption are, to its own."""
+CLEAR = (20, 16, 14, 0)
 Part = tuple[int, int, int]
 """A line by its place, and characters from which up to which something stands in it."""
 
@@ -34,9 +37,44 @@ def caption_planes(
     style: CaptionStyle = PLAIN,
     said: tuple[Part, ...] = (),
     stressed: tuple[Part, ...] = (),
+    beneath: tuple[str, ...] = (),
 ) -> tuple[Planes, int, int]:
     """A caption for a frame of that size, the parts that are `said` marked, and those that are `stressed` in the same
-    colour always. Returns planes and their top and left."""
+    colour always; smaller, lines of another language `beneath` it. Returns planes and their top and left."""
+    image = _set(lines, width, height, style, said, stressed)
+    if beneath:
+        under = _set(
+            beneath, width, height, style.model_copy(update={"size": style.size * SMALLER})
+        )
+        image = _stacked(image, under, style.box is not None)
+    w, h = image.size
+    top = {
+        "low": height - round(height * (0.055 if width >= height else 0.16)) - h,
+        "middle": (height - h) // 2,
+        "high": round(height * (0.06 if width >= height else 0.13)),
+    }[style.place]
+    return planes_of(np.asarray(image)), max(0, top // 2 * 2), (width - w) // 4 * 2
+
+
+def _stacked(above: Image.Image, below: Image.Image, boxed: bool) -> Image.Image:
+    """One picture of words above another, both in the middle; its sides are even."""
+    gap = 4 if boxed else -2
+    w, h = max(above.width, below.width), (above.height + below.height + gap) // 2 * 2
+    image = Image.new("RGBA", (w, h), CLEAR)
+    image.alpha_composite(above, ((w - above.width) // 2, 0))
+    image.alpha_composite(below, ((w - below.width) // 2, max(0, h - below.height)))
+    return image
+
+
+def _set(
+    lines: tuple[str, ...],
+    width: int,
+    height: int,
+    style: CaptionStyle,
+    said: tuple[Part, ...] = (),
+    stressed: tuple[Part, ...] = (),
+) -> Image.Image:
+    """Lines as a picture, as large as they need; its sides are even."""
     shown = tuple(line.upper() for line in lines) if style.capitals else lines
     size = max(9, round(usual_size(width, height) * style.size))
     font = face_for(style.face, size, " ".join(shown))
@@ -50,13 +88,7 @@ def caption_planes(
     step = round(size * STEP)
     w = min(width, (int(widest) + 4 * edge + 2 * pad + 8) // 2 * 2)
     h = (step * len(lines) + 2 * edge + 2 * pad + 6) // 2 * 2
-    image = _drawn(shown, style, said, stressed, font, (w, h), edge, pad, step)
-    top = {
-        "low": height - round(height * (0.055 if width >= height else 0.16)) - h,
-        "middle": (height - h) // 2,
-        "high": round(height * (0.06 if width >= height else 0.13)),
-    }[style.place]
-    return planes_of(np.asarray(image)), max(0, top // 2 * 2), (width - w) // 4 * 2
+    return _drawn(shown, style, said, stressed, font, (w, h), edge, pad, step)
 
 
 def _drawn(
@@ -71,7 +103,7 @@ def _drawn(
     step: int,
 ) -> Image.Image:
     w, h = size
-    image = Image.new("RGBA", (w, h), (20, 16, 14, 0))
+    image = Image.new("RGBA", (w, h), CLEAR)
     draw = ImageDraw.Draw(image)
     if style.box:
         draw.rounded_rectangle((0, 0, w - 1, h - 1), pad, fill=_rgba(style.box, style.cover))

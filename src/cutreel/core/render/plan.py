@@ -312,6 +312,7 @@ class _Timed(NamedTuple):
     said: list[tuple[int, int, int, int]]
     shown: CaptionShown
     stressed: list[tuple[int, int, int]]
+    beneath: list[str]
 
     @classmethod
     def of(cls, caption: Caption | CaptionClip, rate: FrameRate) -> "_Timed":
@@ -323,6 +324,7 @@ class _Timed(NamedTuple):
             [(line, a, b, rate.frames(at)) for line, a, b, at in said],
             caption.shown if isinstance(caption, CaptionClip) else AS_OTHERS,
             list(caption.stressed) if isinstance(caption, CaptionClip) else [],
+            list(caption.beneath) if isinstance(caption, CaptionClip) else [],
         )
 
 
@@ -339,6 +341,7 @@ def _captions_over(stretch: Stretch, timed: Sequence[_Timed]) -> list[CaptionSpa
             place=c.shown.place,
             colour=c.shown.colour,
             stressed=c.stressed,
+            beneath=c.beneath,
         )
         for c in seen
     ]

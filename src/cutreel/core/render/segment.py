@@ -92,8 +92,8 @@ def painter(
             if caption.start <= number < caption.end:
                 own, lines = caption.styled(style), tuple(caption.lines)
                 said = _said(caption, number, style)
-                strong = tuple(caption.stressed)
-                planes = caption_planes(lines, plan.width, plan.height, own, said, strong)
+                strong, under = tuple(caption.stressed), tuple(caption.beneath)
+                planes = caption_planes(lines, plan.width, plan.height, own, said, strong, under)
                 desk.caption(*planes, out)
 
     return draw

@@ -10,7 +10,7 @@ from cutreel.core.titles import TITLE_LOOKS, TitleLook
 class CaptionSpan(BaseModel):
     """Caption lines over frames `start` up to `end` of the segment; for each word that is marked as it is `said` its
     line, its characters from and up to, and the frame at which it begins; a place and colour of its own,
-    and where words stand that are stressed."""
+    and where words stand that are stressed; lines of another language `beneath` them."""
 
     lines: list[str]
     start: int
@@ -19,6 +19,7 @@ class CaptionSpan(BaseModel):
     place: CaptionPlace | None = None
     colour: str | None = None
     stressed: list[tuple[int, int, int]] = []
+    beneath: list[str] = []
 
     def styled(self, style: CaptionStyle) -> CaptionStyle:
         """The style of this caption."""

@@ -134,7 +134,7 @@ class SoundClip:
 class CaptionClip:
     """Lines to be read from `start` to `end` seconds; where words are marked as they are `said`, for each its line, its
     characters from and up to, and the second at which it begins. How it is `shown`, where that is otherwise than its
-    style has it; where words stand that are stressed."""
+    style has it; where words stand that are stressed; lines of another language `beneath`."""
 
     start: float
     end: float
@@ -142,6 +142,7 @@ class CaptionClip:
     said: tuple[tuple[int, int, int, float], ...] = ()
     shown: CaptionShown = AS_OTHERS
     stressed: tuple[tuple[int, int, int], ...] = ()
+    beneath: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

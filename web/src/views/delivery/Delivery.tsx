@@ -182,7 +182,7 @@ function Files({ film }: { film: Film }) {
               onChange={(captions) => set({ captions })}
             />
           </Setting>
-          <CaptionLanguages film={film} onPut={(captions_also) => set({ captions_also })} />
+          <CaptionLanguages film={film} onPut={set} />
           <Setting name="Narrator" note={"speaks all that nobody says"}>
             <Choice
               label="Narrator"
