@@ -1,5 +1,5 @@
 # Shared by the commands of this folder: installs what a bare Debian machine lacks, once.
-RUN_PACKAGES=(postgresql libflite1 espeak-ng fluidsynth timgm6mb-soundfont apertium-eng-spa fonts-noto-core fonts-droid-fallback)
+RUN_PACKAGES=(postgresql libflite1 espeak-ng fluidsynth timgm6mb-soundfont apertium-eng-spa fonts-noto-core fonts-droid-fallback fonts-nanum)
 TEST_PACKAGES=(chromium ffmpeg poppler-utils webp)
 
 # Containers forbid Python to keep what it compiled; every process would then compile all of Cut Reel again.

@@ -32,6 +32,8 @@ SCRIPTS = {
     "Thai": "สวัสดี",
     "Greek": "Καλημέρα",
     "Cyrillic": "Добрый вечер",
+    "Korean": "안녕하세요 세계",
+    "Korean with Chinese letters": "大韓 사람들",
 }
 
 

@@ -25,6 +25,7 @@ _FILES = {
 _DEBIAN = Path("/usr/share/fonts/truetype")
 _EAST = _DEBIAN / "droid" / "DroidSansFallbackFull.ttf"
 """Chinese and Japanese letters."""
+_KOREAN = _DEBIAN / "nanum" / "NanumGothicBold.ttf"
 _EASTERN = frozenset(("Hani", "Hira", "Kana", "Bopo"))
 _NO_SCRIPT = frozenset(("Zyyy", "Zinh", "Zzzz"))
 MOST_HELD = 12
@@ -133,7 +134,11 @@ def _for_scripts(text: str) -> list[Path]:
         if code in _NO_SCRIPT:
             continue
         if code in _EASTERN:
-            return [p for p in (_EAST,) if p.exists()]
+            # Korean has Chinese letters too, and then its own beside them.
+            korean = any(script(other) == "Hang" for other in text)
+            return [p for p in (_KOREAN if korean else _EAST,) if p.exists()]
+        if code == "Hang":
+            return [p for p in (_KOREAN,) if p.exists()]
         name = script_name(code, default="").replace("_", "")
         found = [_DEBIAN / "noto" / f"NotoSans{n}-Bold.ttf" for n in (name, "")]
         found = [p for p in found if p.exists()]
