@@ -62,6 +62,7 @@ def test_no_limb_comes_off_and_none_grows(action, pose, way, t) -> None:
             assert now == pytest.approx(math.dist(one, other), rel=1e-6)
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("action", NAMES)
 def test_an_action_never_jumps(action) -> None:
     # From one drawing to the next a hand that is flung up moves a third of the figure; more would be a jump. Whoever

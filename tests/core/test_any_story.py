@@ -10,6 +10,8 @@ from cutreel.core.errors import BadInput
 from cutreel.core.film import Offered, Settings, new_film, read_film
 from cutreel.core.manuscript import read
 
+pytestmark = pytest.mark.thorough
+
 WHO = st.sampled_from(
     ["Ada", "Bram", "Mrs. Quill", "she", "he", "the ferryman", "nobody", "the old heron", "it"]
 )

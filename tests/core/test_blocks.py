@@ -22,6 +22,8 @@ from cutreel.core.sound import (
 )
 from tests.core.test_sound import sine, speechlike
 
+pytestmark = pytest.mark.thorough
+
 RNG = np.random.default_rng(7)
 NOISE = (RNG.standard_normal((RATE * 5, 2)) * 0.1).astype(np.float32)
 SECONDS = 34.0

@@ -13,6 +13,7 @@ def moves(film: ReadFilm) -> list[str]:
     return [s.move for s in film.shots]
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("story", STORIES[::4], ids=lambda s: s.name)
 def test_never_three_alike_in_a_row_and_each_with_its_reason(story) -> None:
     film = read_by_sentence(story, parses_of(story.text))

@@ -174,6 +174,7 @@ def test_another_day_is_day_again_and_a_bed_stands_in_a_bedroom() -> None:
     assert film.shots[-1].facts.place.startswith("a bedroom")
 
 
+@pytest.mark.thorough
 def test_mentions_make_the_people_that_a_reader_makes_of_them() -> None:
     told, found = [], []
     for story in all_stories():

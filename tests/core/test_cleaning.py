@@ -9,6 +9,8 @@ import pytest
 
 from cutreel.core.sound import RATE, Cleaning, cleaned, line_gain, line_lufs
 
+pytestmark = pytest.mark.thorough
+
 SECONDS = 6.0
 AT = np.arange(round(SECONDS * RATE)) / RATE
 

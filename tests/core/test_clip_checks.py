@@ -26,6 +26,7 @@ def kinds(frames: np.ndarray, off: float | None = None) -> list[str]:
     return [f.kind for f in faults_of_clip(checks)]
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("speed", [0.1, 0.3, 1.0])
 @pytest.mark.parametrize("twos", [False, True])
 def test_a_sound_clip_has_no_fault(speed, twos) -> None:

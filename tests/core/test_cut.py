@@ -50,6 +50,7 @@ def test_nothing_is_cheaper(seconds: float) -> None:
     assert cost_of(problem, break_down(script, wish)) == pytest.approx(best, abs=1e-6)
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("count", [6, 17, 40, 123, 402])
 def test_exact_numbers(count: int) -> None:
     script = read(STORY)

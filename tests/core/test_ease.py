@@ -36,6 +36,7 @@ def dictionary(tmp_path_factory: pytest.TempPathFactory) -> None:
     nltk.data.path.insert(0, str(folder.parent.parent))
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize(
     "text", [SPEECH, PLAIN, "\n\n".join(p for p in STORY.split("\n\n") if not p.startswith("#"))]
 )

@@ -12,6 +12,8 @@ from cutreel.core.film.commands import SetScene, SetSettings, SetShots
 from cutreel.core.render import PlannedShot, Scene, SegmentPlan, frames_of, planes_of
 from cutreel.core.render.finishing import MOST_TILT, SHAKES
 
+pytestmark = pytest.mark.thorough
+
 W, H, RATE = 320, 180, 24
 rng = np.random.default_rng(3)
 small = rng.integers(60, 200, (9, 16, 3), np.uint8)

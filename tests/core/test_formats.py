@@ -60,6 +60,7 @@ def blocks() -> st.SearchStrategy[list[Block]]:
     )
 
 
+@pytest.mark.thorough
 @settings(max_examples=150)
 @given(blocks())
 def test_what_is_written_as_fountain_or_markdown_is_read_back_whole(

@@ -24,6 +24,8 @@ from cutreel.core.render import (
     join,
 )
 
+pytestmark = pytest.mark.thorough
+
 WIDE, HIGH = 96, 64
 PARTS = (9, 1, 30, 2)
 """Frames of the segments; one of a single frame among them."""

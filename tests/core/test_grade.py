@@ -23,6 +23,8 @@ from cutreel.core.errors import BadInput
 from cutreel.core.render import planes_of
 from cutreel.core.render.finishing import Finishing
 
+pytestmark = pytest.mark.thorough
+
 W, H = 160, 90
 COLOURS = np.random.default_rng(4).integers(0, 256, (H, W, 3), np.uint8)
 

@@ -102,6 +102,7 @@ def test_prompts_say_what_is_seen_and_nothing_else() -> None:
         assert "waited" not in said and "would" not in said
 
 
+@pytest.mark.thorough
 def test_nobody_is_named_who_is_not_in_the_picture() -> None:
     for story in all_stories():
         film = read_by_sentence(story, parses_of(story.text))
@@ -118,6 +119,7 @@ def test_a_number_or_a_year_is_shown_where_nothing_can_be_seen() -> None:
     assert film.shots[0].facts.idea == "sign" and "1799" in film.shots[0].facts.action
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("story", all_stories(), ids=lambda s: s.name)
 def test_whole_stories_have_a_rhythm(story) -> None:  # type: ignore[no-untyped-def]
     film = read_by_sentence(story, parses_of(story.text))

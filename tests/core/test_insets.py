@@ -13,6 +13,8 @@ from cutreel.core.render import PlannedShot, Scene, SegmentPlan, frames_of, plan
 from cutreel.core.render.insetting import KEEPS_AT, Insets
 from cutreel.core.render.plan import PlannedMark
 
+pytestmark = pytest.mark.thorough
+
 W, H = 320, 180
 GREY = planes_of(np.full((H * 2, W * 2, 3), 120, np.uint8))
 MEDIA = "a" * 64 + ".png"

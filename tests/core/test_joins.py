@@ -16,6 +16,8 @@ from cutreel.core.render import PlannedShot, Scene, SegmentPlan, frames_of, plan
 from cutreel.core.render.plan import shaping
 from cutreel.core.timeline import JOIN_KINDS, PATTERNS, WAYS, JoinHow, eased
 
+pytestmark = pytest.mark.thorough
+
 W, H, FRAMES = 160, 90, 11
 CHANCE = np.random.default_rng(8)
 

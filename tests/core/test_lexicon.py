@@ -2,6 +2,7 @@
 
 import string
 
+import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
@@ -20,6 +21,7 @@ def test_a_lexicon_comes_back_as_it_went_out(lexicon) -> None:
     assert found == lexicon and left == []
 
 
+@pytest.mark.thorough
 @given(lexicons, st.lists(plain, min_size=1, max_size=20))
 def test_there_are_as_many_words_as_before_and_the_others_stay(lexicon, words) -> None:
     script = [Word(i * 99, i * 99 + 1, w, 0, 0, 0, 0) for i, w in enumerate(words)]

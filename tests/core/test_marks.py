@@ -56,6 +56,7 @@ def test_marks_come_stroke_by_stroke_and_stay() -> None:
     assert 0.3 < red([cross], 0.25).sum() / red([cross]).sum() < 0.75
 
 
+@pytest.mark.thorough
 def test_a_mark_keeps_to_its_place_in_the_picture() -> None:
     """By the camera's formula: at a window (x, y, zoom) a place p is seen at (p - (x, y)) zoom + 1/2."""
     mark = Mark(kind="cross", x=0.3, y=0.6, size=0.2)

@@ -80,6 +80,7 @@ def some_command(film: FilmDocument, chance: random.Random) -> Any:
     )
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("seed", range(6))
 def test_with_a_memory_the_same_is_read_as_without(seed: int) -> None:
     chance, memory = random.Random(seed), ReadingMemory()

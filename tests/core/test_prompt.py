@@ -44,6 +44,7 @@ def made_by_hand(sample: Sample) -> FilmDocument:
     return film
 
 
+@pytest.mark.thorough
 @pytest.mark.parametrize("sample", SAMPLES, ids=lambda s: s.film)
 def test_every_cap_from_60_to_2000_holds_on_every_shot_of_the_demo_films(sample: Sample) -> None:
     """A prompt is within its cap, or says that it is not; nobody in the picture ever loses a trait that must hold.

@@ -21,6 +21,8 @@ from cutreel.core.render.grains import AirLayer
 from cutreel.core.timeline import FrameRate, Span, Strip
 from tests.jointed import SIZE, figure_in
 
+pytestmark = pytest.mark.thorough
+
 W, H = SIZE
 RNG = np.random.default_rng(4)
 BACK = planes_of(RNG.integers(20, 230, (H, W, 3), np.uint8))

@@ -347,6 +347,7 @@ def test_an_old_woman_behind_a_young_name_is_another() -> None:
     assert "the woman" not in ada.aliases
 
 
+@pytest.mark.thorough
 def test_labelled_stories_are_read_as_a_reader_does() -> None:
     """Nineteen stories, one shot a sentence, nothing set by hand. Source: labels by hand."""
     with_parse, rules = Score(), Score()

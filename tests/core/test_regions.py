@@ -14,6 +14,8 @@ from cutreel.core.render import PlannedShot, painter, plan_segments, planes_of
 from cutreel.core.render.compositor import Compositor
 from cutreel.core.timeline import FrameRate, Region, Span
 
+pytestmark = pytest.mark.thorough
+
 W, H = 480, 270
 RNG = np.random.default_rng(11)
 FRAMES = 48

@@ -23,6 +23,8 @@ from cutreel.core.publishing import ReportFigure, amiss, counted, stretches_of
 from cutreel.core.render import encode_segment
 from cutreel.making.reporting import looked_through
 
+pytestmark = pytest.mark.thorough
+
 RATE = Fraction(24)
 WIDE, HIGH = 192, 108
 

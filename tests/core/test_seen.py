@@ -18,6 +18,8 @@ from cutreel.core.continuity import (
     measure_picture,
 )
 
+pytestmark = pytest.mark.thorough
+
 HAIR, SKIN, COAT, SCARF = (112, 78, 52), (234, 194, 162), (44, 118, 118), (190, 52, 42)
 PIP = Person(
     id=1,

@@ -7,6 +7,8 @@ from cutreel.core.sound import RATE, AtDistance, MixedPart, Mixer, Samples, Trea
 from cutreel.core.sound.pressed import pressed
 from tests.core.test_sound import speechlike
 
+pytestmark = pytest.mark.thorough
+
 NOISE = (np.random.default_rng(4).standard_normal((RATE * 3, 2)) * 0.05).astype(np.float32)
 
 

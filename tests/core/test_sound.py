@@ -26,6 +26,8 @@ from cutreel.core.sound import (
 from cutreel.core.timeline import FrameRate, Span
 from tests.meter import loudness_of
 
+pytestmark = pytest.mark.thorough
+
 RNG = np.random.default_rng(11)
 
 

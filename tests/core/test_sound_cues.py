@@ -13,6 +13,8 @@ from cutreel.core.sound import SoundAmount, Spot, spots_of
 from tests.data.sounds import HEARD, UNSEEN
 from tests.labelled import all_stories, parses_of, read_by_sentence
 
+pytestmark = pytest.mark.thorough
+
 STORIES = {story.name: story for story in (*all_stories(), *all_stories(unseen=True))}
 
 

@@ -60,6 +60,7 @@ def best_of_all(pieces, makers, limits):
     return best
 
 
+@pytest.mark.thorough
 @settings(max_examples=150)
 @given(PIECES, MAKERS, LIMITS)
 def test_the_plan_is_the_best_there_is(pieces, makers, limits) -> None:
@@ -115,6 +116,7 @@ PAID = st.lists(
 )
 
 
+@pytest.mark.thorough
 @given(PAID)
 def test_every_sum_is_the_whole(paid) -> None:
     found = totals(paid)

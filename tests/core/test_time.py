@@ -88,6 +88,7 @@ def test_shots_tile_the_film_and_start_with_their_words(rate: str) -> None:
         assert TIMING.words[first - 1, 1] - 0.03 <= start <= TIMING.words[first, 0] + 0.03
 
 
+@pytest.mark.thorough
 @settings(max_examples=200)
 @given(st.lists(st.integers(1, 300), min_size=1, max_size=20), st.integers(0, 120))
 def test_stretches_cover_every_frame_once(lengths: list[int], wanted: int) -> None:

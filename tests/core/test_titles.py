@@ -13,6 +13,8 @@ from cutreel.core.render.carded import IN, card_planes
 from cutreel.core.titles import SORTS, TITLE_LOOKS, TitleLook, look_for, off_faces, plan_cards
 from cutreel.core.titles.cards import LASTS, LEAST, ShotTold
 
+pytestmark = pytest.mark.thorough
+
 W, H = 640, 360
 SAFE = 0.05
 """EBU R 95: the safe area for graphics of 16:9 leaves five in a hundred on each side."""

@@ -8,6 +8,8 @@ from cutreel.core.sound.turns import turns
 from standins.sounds import make_sound
 from tests.standins.test_voices_and_music import samples
 
+pytestmark = pytest.mark.thorough
+
 OWN = 12 * RATE
 NOISE = np.random.default_rng(2).standard_normal((OWN, 2)).astype(np.float32) * 0.1
 MAY_REPEAT = 0.15

@@ -34,6 +34,8 @@ from cutreel.core.titles import (
     said_times,
 )
 
+pytestmark = pytest.mark.thorough
+
 W, H = 640, 360
 PLAIN = TitleLook(face="plain", colour="#ffffff", shadow=False)
 GREY, GREEN = 96, (40, 150, 60)
