@@ -3,8 +3,8 @@ its own in the picture."""
 
 from __future__ import annotations
 
-from bisect import bisect_right
 from collections.abc import Sequence
+from itertools import pairwise
 from typing import TYPE_CHECKING, NamedTuple
 
 import numpy as np
@@ -19,6 +19,8 @@ from .said import said_words
 if TYPE_CHECKING:
     from .assembled import Assembled
 
+SHIFT = 2
+"""Words by which a break beneath moves to where sense breaks."""
 ROOM = 1.4
 """How many more characters a line beneath has: its letters are smaller."""
 
@@ -59,15 +61,25 @@ def captions_beneath(film: Assembled, translation: Translation | None) -> list[t
     """For each caption of a film the lines that stand beneath it: what is said until the next caption, in the words of
     a `translation` (None: in the manuscript's own). Every word stands beneath one caption."""
     words, times = _said_besides(film, translation)
-    starts = [c.start for c in film.captions]
-    said: list[list[Word]] = [[] for _ in starts]
-    for word, (begin, end) in zip(words, times, strict=True):
-        # A word belongs to the caption in which most of it is said; what is said before the first, to that.
-        at = bisect_right(starts, (float(begin) + float(end)) / 2) - 1
-        if said:
-            said[max(0, at)].append(word)
+    middles = times.mean(axis=1)
+    # A word belongs to the caption in which most of it is said; what is said before the first, to that.
+    bounds = [int(np.searchsorted(middles, c.start)) for c in film.captions[1:]]
+    bounds = [0, *(_by_sense(words, at) for at in bounds), len(words)]
+    bounds = np.maximum.accumulate(bounds).tolist()
     length = round(film.document.settings.caption_length * ROOM)
-    return [evenly(words_text(part), length) for part in said]
+    return [evenly(words_text(words[first:end]), length) for first, end in pairwise(bounds)][
+        : len(film.captions)
+    ]
+
+
+def _by_sense(words: Sequence[Word], at: int) -> int:
+    """Where a break before the word `at` falls better: behind a comma or stop that is near, if there is one."""
+    near = sorted(range(at - SHIFT, at + SHIFT + 1), key=lambda n: abs(n - at))
+    return next((n for n in near if 0 < n <= len(words) and _stops(words[n - 1].text)), at)
+
+
+def _stops(word: str) -> bool:
+    return word.rstrip('”’"»)')[-1:] in {*",.;:!?…—、。，！？"}
 
 
 def _said_besides(
