@@ -438,3 +438,58 @@ def test_whoever_stands_beside_their_office_by_name_is_one() -> None:
         "My supervisor, Mr. Okafor, a tall man, looked up. I saw the supervisor sit down."
     )
     assert "supervisor" in cast["Mr. Okafor"].aliases and "the supervisor" not in cast
+
+
+def people_in(text: str) -> dict[str, tuple[set[str], str | None]]:
+    return {name: (set(p.aliases), p.pronoun) for name, p in cast_of(text).items()}
+
+
+def test_names_that_are_told_with_what_somebody_is() -> None:
+    told = people_in(
+        "A thin man called George Pell stepped off the ship. Pell smiled. The farmer, whose name was Amos Tull, read the paper. "
+        "Tull held it up. The sergeant, a tired man named Doyle, took off his cap. Doyle sighed. "
+        "An Austrian scientist named Karl von Frisch sat down. Frisch wrote. His wife Margarethe came out with a lamp."
+    )
+    assert set(told) == {"George Pell", "Amos Tull", "Doyle", "Karl von Frisch", "Margarethe"}
+    assert told["Amos Tull"] == ({"Tull", "the farmer", "farmer"}, "he")
+    assert told["Doyle"] == ({"the sergeant", "sergeant"}, "he")
+    assert "the scientist" in told["Karl von Frisch"][0]
+
+
+def test_one_of_them_has_a_name_and_a_sex() -> None:
+    told = people_in(
+        "Two officers came. One of them was a woman with grey hair; her name was Sergeant Abbot. She knelt. "
+        "They found a boy. He was asleep. He was five years old and his name was Danny Price. The sergeant took off her coat. Danny slept."
+    )
+    assert told["Sergeant Abbot"][1] == "she" and told["Danny Price"][1] == "he"
+    assert "the boy" in told["Danny Price"][0] and "the sergeant" in told["Sergeant Abbot"][0]
+    danny = cast_of(
+        "They found a boy. He was five years old and his name was Danny Price. Danny slept."
+    )["Danny Price"]
+    assert danny.traits[0].text.endswith("boy")
+
+
+def test_several_at_the_head_of_a_sentence_are_nobody() -> None:
+    told = cast_of("Ada kept the paper. Visitors asked about it. “That,” Ada would say, “is mine.”")
+    assert set(told) == {"Ada"}
+    assert spoken(
+        "Ada kept the paper. Visitors asked about it. “That,” Ada would say, “is mine.”"
+    ) == [("Ada", "That"), ("Ada", "is mine")]
+
+
+def test_somebody_is_whom_it_calls_the_man_later() -> None:
+    text = (
+        "I came around the corner and somebody was standing there. He was tall, and he had no coat. "
+        "I lifted my lamp. He did not move. I looked down. When I looked up the man was gone. I ran to my house. I was afraid."
+    )
+    cast = propose_cast(read(text), parses_of(text))
+    man = next(p for p in cast if p.name == "the man")
+    assert "tall" in man.traits[0].text
+    story = read_story(read(text), parses_of(text), known_people(cast))
+    meant = [
+        m
+        for p in story.paragraphs.values()
+        for m in p.mentions
+        if m.people == (man.id,) and m.start < 100
+    ]
+    assert len(meant) == 2, "both times “he” before he is called so"

@@ -67,6 +67,12 @@ def places(text: str) -> list[str]:
         ("Ada stood in the kitchen. Ada looked into the dark. Ada slept.", ["a kitchen"] * 3),
         ("Ada ran to the tower. Far out a ship turned round. Ada slept.", ["a tower"] * 3),
         ("Ada rode along the dyke. Ada sang.", ["a dyke"] * 2),
+        # a wood by its trees; where in a town; a name with parts; no house, and no place in the south
+        ("Ada stood in the shop. Ada and Tom walked into the trees. Ada called.", ["a shop", "a forest", "a forest"]),
+        ("Between two trees stood Ada in the garden.", ["a garden"]),
+        ("Ada worked at the Harlow Road petrol station.", ["Harlow Road petrol station"]),
+        ("Ada and Tom were sitting in a coffee house.", ["a café"]),
+        ("Ada stood in the garden. Ada moved the dish to the south.", ["a garden"] * 2),
         # they lead somewhere that is not told to
         ("The road up to the pass was gone. Ada stopped.", ["a country road"] * 2),
     ],

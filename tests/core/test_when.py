@@ -76,6 +76,15 @@ def test_a_heading_says_the_year() -> None:
         # by the sun, and by what lasts from an hour on
         ("Ada read all night. When the sun came up she was still reading.", "dawn"),
         ("Ada waited until the sun went down.", "dusk"),
+        # by the dark, where nothing else says the hour; a cellar is dark at noon
+        ("It was dark when Ada reached the harbour.", "night"),
+        ("Ada stood on the road and pointed into the dark.", "night"),
+        ("At noon Ada pointed into the dark.", "day"),
+        ("Ada sat in the cellar in the dark.", "day"),
+        (
+            "I work nights at the harbour. It was a Tuesday in November. I sat down and I read.",
+            "night",
+        ),
         ("At midnight Ada stopped. She had been driving since noon.", "night"),
     ],
 )

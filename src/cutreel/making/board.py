@@ -84,6 +84,7 @@ def write_board(
     pdf.set_creator("Cut Reel")
     pdf.add_font("words", fname=face_file("book"))
     pdf.add_font("plain", fname=face_file("plain"))
+    pdf.set_fallback_fonts(["words"])  # what the plain face has no letter for
     pages = -(-len(film.spans) // each)
     drawn = 0
     for at, picture in enumerate(stills_of(shop, film, HIGH, dropped)):

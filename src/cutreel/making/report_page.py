@@ -37,6 +37,7 @@ def write_report(title: str, figures: Sequence[ReportFigure], at: datetime) -> b
     pdf.set_creator("Cut Reel")
     pdf.add_font("words", fname=face_file("book"))
     pdf.add_font("plain", fname=face_file("plain"))
+    pdf.set_fallback_fonts(["words"])  # what the plain face has no letter for
     pdf.add_page()
     bad = sum(f.good is False for f in figures)
     pdf.set_text_color(*INK)

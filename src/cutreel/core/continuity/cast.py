@@ -21,6 +21,7 @@ from cutreel.core.manuscript import (
 )
 from cutreel.core.reading import (
     ANYBODY,
+    GROWN,
     LISTENER,
     TELLER,
     Known,
@@ -30,10 +31,12 @@ from cutreel.core.reading import (
     nameless,
     names_acting,
     only_beside,
+    only_plural,
     pronouns_told,
     read_story,
     roles_acting,
     same_told,
+    sexes_with_names,
     told_to_you,
     with_speakers,
 )
@@ -84,7 +87,7 @@ def propose_cast(
         figures = [*(f for f in figures if f.name not in called), *new]
         figures = called_so(script, parses, figures)
         known |= {f.name for f in figures}
-        beside = only_beside(script, parses, figures)
+        beside = only_beside(script, parses, figures) | only_plural(script, parses, figures)
         figures = [f for f in figures if f.name not in beside]
         calls = {c.lower() for f in figures for c in (f.name, *f.aliases)}
         figures += roles_acting(script, parses, calls)
@@ -132,6 +135,8 @@ def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         return list(figures)
     # What stands near a name is a weak sign of its sex; a title or a word of kin is a sure one.
     found = [f if f.sure or f.kind != "person" else replace(f, pronoun=None) for f in figures]
+    named = sexes_with_names(script, parses)
+    found = [replace(f, pronoun=named[f.name], sure=True) if f.name in named else f for f in found]
     # Who is known the first time round makes clear who another is.
     for own in (True, False, False):
         told = pronouns_told(script, parses, _known_figures(found), own)
@@ -176,7 +181,9 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         if role.kind == owner.kind and not (
             role.pronoun and owner.pronoun not in (None, role.pronoun)
         ):
-            calls.setdefault(same[noun], []).extend((role.name, noun))
+            if noun not in GROWN or noun in old or owner.name.startswith("the "):
+                # With a name he is "the man" only while he was spoken of last.
+                calls.setdefault(same[noun], []).extend((role.name, noun))
             gone.add(role.name)
             sexes[same[noun]] = role.pronoun
     for noun, i in same.items():

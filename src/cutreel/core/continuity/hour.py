@@ -73,6 +73,28 @@ def hour_of_sun(bare: Sequence[str]) -> TimeOfDay | None:
     return next((time for says, time in _SUN if says.search(text)), None)
 
 
+_DARK = re.compile(
+    r"\bit (?:was|had grown|grew|got|had got|was getting|became) (?:already |quite |very |almost |nearly )?dark\b"
+    r"|\b(?:after|long after) dark\b"
+)
+_AT_NIGHT = re.compile(
+    r"\b(?:work|works|worked|working) nights\b|\bnight shift\b"
+    r"|\b(?:in|into|through|from) the dark(?:ness)?\b(?! of\b| \w+ of\b)|\b(?:in|by) the moonlight\b"
+)
+
+
+def is_dark(bare: Sequence[str]) -> str:
+    """The words that say that it is dark by now; nothing where none do."""
+    found = _DARK.search(" ".join(bare))
+    return found.group() if found else ""
+
+
+def is_at_night(bare: Sequence[str]) -> str:
+    """Words that are said of a night, where nothing else says the hour: "he pointed into the dark"."""
+    found = _AT_NIGHT.search(" ".join(bare))
+    return found.group() if found else ""
+
+
 DAYTIME = {"morning", "noon", "afternoon"}
 RAINS = {
     "rained": "rain",

@@ -41,6 +41,7 @@ PLACE_NOUNS: dict[str, str] = {
     "ministry": "an office with desks", "lift": "the inside of a lift", "elevator": "the inside of a lift",
     "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
     "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
+    "platform": "a railway platform", "coffee house": "a café", "tea room": "a café", "public house": "an inn",
 }
 # fmt: on
 _OFTEN_NO_PLACE = frozenset(
@@ -72,7 +73,7 @@ def somewhere(places: Sequence[Place]) -> str:
 
 def place_called(phrase: str, noun: str) -> str:
     """A place that is in no list, by the words for it."""
-    described = PLACE_NOUNS.get(noun)
+    described = PLACE_NOUNS.get(phrase.lower()) or PLACE_NOUNS.get(noun)
     if described:
         return described
     if phrase[:1].isupper():

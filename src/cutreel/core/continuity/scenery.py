@@ -17,6 +17,8 @@ from .hour import (
     hour_of_clock,
     hour_of_sun,
     in_small_hours,
+    is_at_night,
+    is_dark,
     season_called,
     time_called,
     weather_called,
@@ -102,6 +104,12 @@ class Scenery:
     def told(self, words: Sequence[Word], told: Told | None, at: Setting) -> tuple[Setting, bool]:
         """What a shot's words say, where the heading does not; and whether the place is seen for a moment only."""
         said = [w for w in words if w.bare not in self.surnames and not (told and told.mutes(w))]
+        at, glimpse = self._where_and_when(words, said, told, at)
+        return self._by_night(words, said, at), glimpse
+
+    def _where_and_when(
+        self, words: Sequence[Word], said: Sequence[Word], told: Told | None, at: Setting
+    ) -> tuple[Setting, bool]:
         before = at
         at = self._hour_and_weather(words, [w.bare.lower() for w in said], told, at)
         heading = self.script.scenes[words[0].scene]
@@ -126,7 +134,8 @@ class Scenery:
         self, words: Sequence[Word], bare: Sequence[str], told: Told | None, at: Setting
     ) -> Setting:
         heading = self.script.scenes[words[0].scene]
-        if told and told.another_day and not heading.time:
+        nights = "nights" in at.why_time or "night shift" in at.why_time
+        if told and told.another_day and not heading.time and not nights:
             at = replace(at, time="day", why_time="another day")
         for i, word in enumerate(bare):
             if not heading.time and word == "morning" and in_small_hours(bare[max(0, i - 4) : i]):
@@ -142,8 +151,20 @@ class Scenery:
         sun = None if heading.time else hour_of_sun(bare)
         if sun:
             at = replace(at, time=sun, why_time="the sun")
+        if not heading.time and (dark := is_dark(bare)):
+            at = replace(at, time="night", why_time=f"“{dark}”")
         over = "" if heading.weather else clears(bare)
         return replace(at, weather="clear", why_weather=f"“{over}”") if over else at
+
+    def _by_night(self, words: Sequence[Word], said: Sequence[Word], at: Setting) -> Setting:
+        """Where nothing says the hour, words that are said of a night: "he pointed into the dark". Indoors it may be
+        dark at noon."""
+        told = at.why_time not in (NOTHING_SAID, "another day")
+        heading = self.script.scenes[words[0].scene]
+        if told or heading.time or is_indoors(at.place):
+            return at
+        found = is_at_night([w.bare.lower() for w in said])
+        return replace(at, time="night", why_time=f"“{found}”") if found else at
 
     def _arrival(self, told: Told, at: Setting) -> Arrival | None:
         """Where the words come to, if they move the scene."""

@@ -66,8 +66,15 @@ class Told:
             inside = [a for a in self.arrivals if a.start > comes[-1].start and a.noun in ROOMS]
             if comes[-1].noun in ("home", "house") and inside:
                 return inside[0]._replace(stays=True)  # "came home, the kitchen smelled of bread"
-            return comes[-1]
-        return self.arrivals[0] if self.arrivals else None
+            return self._within(comes[-1])
+        return self._within(self.arrivals[0]) if self.arrivals else None
+
+    def _within(self, arrival: Arrival) -> Arrival:
+        """ "At Cleveland he got off, and stood on the platform": where in the town it is."""
+        if not arrival.town:
+            return arrival
+        there = (a for a in self.arrivals if a.start > arrival.start and a.stays and not a.town)
+        return next(there, arrival)
 
     def present(
         self, speakers: Sequence[int | None], last: tuple[int, ...], most: int

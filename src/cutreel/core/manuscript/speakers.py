@@ -29,8 +29,11 @@ _HOW = "(?:(?:old|young|little|big|other|poor|[a-z]+est) )?"
 _SOMEBODY = rf"[Tt]he {_HOW}(?:[A-Z][\w’'-]*(?: [A-Z][\w’'-]*)?|[a-z]+(?:-[a-z]+)?)|{_KIN}|{_NAME}"
 _WHO = rf"(?P<who>[Hh]e|[Ss]he|[Ii]t|I|{_SOMEBODY})"
 _WHAT_LIKE = "(?:old|young|little|poor|dear|good|big|tall|small|wise|proud|blind|fat|mad|brave)"
+_SAYS = (
+    rf"(?:{SPEECH_VERBS}|(?:would|will|could|used to) (?:say|ask|answer|tell|reply|shout|whisper))"
+)
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+(?:{_WHAT_LIKE} )?{_WHO}\b")
-_AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})\b")
+_AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+{_SAYS}\b")
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
 _LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
 _NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"

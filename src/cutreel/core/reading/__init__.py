@@ -10,10 +10,11 @@ from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
 from .language import is_english, language_of
-from .names import called_so, named_later, names_acting, same_told
+from .names import called_so, named_later, names_acting, only_plural, same_told, sexes_with_names
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
+from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .when import SEASONS
@@ -22,6 +23,7 @@ from .where import RIDDEN, VEHICLES, Arrival, arrivals
 # fmt: off
 __all__ = [
     "ANYBODY",
+    "GROWN",
     "LISTENER",
     "NOTHING",
     "RIDDEN",
@@ -53,6 +55,7 @@ __all__ = [
     "names_acting",
     "narrated",
     "only_beside",
+    "only_plural",
     "packed",
     "paragraph_texts",
     "parse",
@@ -62,6 +65,7 @@ __all__ = [
     "read_story",
     "roles_acting",
     "same_told",
+    "sexes_with_names",
     "sort_of",
     "told_to_you",
     "unpacked",

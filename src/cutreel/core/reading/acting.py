@@ -15,6 +15,7 @@ from .clauses import ANYBODY, SUBJECT, clause_of, unreal
 from .known import Known
 from .narrated import narrated, spoken_stretches
 from .parsed import Parsed, Parses
+from .singular import GROWN
 from .story import paragraph_texts, read_story
 
 _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
@@ -116,6 +117,8 @@ def _acts(parsed: Parsed, i: int) -> bool:
     if _hyphened(parsed, i) or parsed.tokens[clause_of(parsed, i)].dep == "relcl":
         return False  # "the song that his grandmother hummed"
     below = [parsed.tokens[c] for c in parsed.children[i]]
+    if any(t.dep == "appos" and t.pos == "PROPN" for t in below):
+        return False  # "his wife Margarethe" has a name
     marks = {t.text.lower() for t in below if t.dep in {"det", "poss"}}
     verb = clause_of(parsed, i)
     if (
@@ -160,7 +163,8 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
     open_: Counter[Pronoun] = Counter()
     nouns: dict[Pronoun, Counter[str]] = defaultdict(Counter)
     # Who has a name may be "he" before it is told; "my father" is not.
-    named = {p.id for p in cast if p.has_name}
+    # So may whom the text calls "the man" and nothing else.
+    named = {p.id for p in cast if p.has_name or GROWN & set(p.calls)}
     calls = {call.lower().removeprefix("the ") for p in cast for call in p.calls}
     spoken = spoken_stretches(script)
     for number, start, text in paragraph_texts(script):

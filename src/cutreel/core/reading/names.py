@@ -1,10 +1,11 @@
 """Names that grammar alone tells: somebody who does something, and is named once, at the head of a sentence."""
 
+import re
 from collections import Counter
 from collections.abc import Collection, Sequence
 from dataclasses import replace
 
-from cutreel.core.manuscript import KIN, Figure, Manuscript, kin_calls, pronoun_of
+from cutreel.core.manuscript import KIN, Figure, Manuscript, Pronoun, kin_calls, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, noun_behind, subjects, unreal
@@ -12,21 +13,26 @@ from .focus import SURE
 from .known import Known
 from .narrated import narrated
 from .parsed import Parsed, Parses
+from .singular import GROWN
 from .story import paragraph_texts, read_story
 
-MOST_WORDS = 3
+MOST_WORDS = 4
+_SMALL = frozenset("von van der den de da di du la le bin ibn al".split())
 
 
 def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> list[Figure]:
     """People who act in the narration and are in no list yet, by what the parser takes for a person's name."""
     found: Counter[str] = Counter()
     nouns: dict[str, str] = {}
+    every: dict[str, str] = {}
+    """The nouns of all who are called so, those among them who are known already."""
     told = _Newcomers()
     for _, parsed, spoken in narrated(script, parses):
         for name, noun in (
             *_said_to_be_called(parsed, spoken),
             *((n, noun) for _, n, noun in told.named_in(parsed, spoken)),
         ):
+            every[name] = noun
             if not set(name.split(" ")) & set(known):
                 nouns[name] = noun
                 found[name] += 1
@@ -43,7 +49,13 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     longest = sorted(found, key=lambda n: -n.count(" "))
     parts = {n: next((w for w in longest if w != n and n in w.split(" ")), None) for n in found}
     return [
-        _called(name, nouns[name], count, alone=list(nouns.values()).count(nouns[name]) == 1)
+        _called(
+            name,
+            nouns[name],
+            count,
+            alone=list(every.values()).count(nouns[name]) == 1,
+            surname=_surname(name, script.text),
+        )
         if name in nouns
         else Figure(
             name,
@@ -66,13 +78,17 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
         verb = parsed.tokens[token.head]
         if token.dep != "oprd" or verb.dep != "acl" or verb.lemma not in {"call", "name"}:
             continue
-        noun, name = parsed.tokens[verb.head].lemma, _name(parsed, i)
+        bearer = parsed.tokens[verb.head]
+        above = parsed.tokens[bearer.head]
+        if bearer.dep == "appos" and sort_of(above.lemma) in _BEARERS and above.pos == "NOUN":
+            bearer = above  # "the sergeant, a tired man named Doyle"
+        noun, name = bearer.lemma, _name(parsed, i)
         if name and i not in spoken and sort_of(noun) in {"person", "animal"}:
             out.append((name, noun))
     for i in range(len(parsed.tokens)):
-        bearer = _whose(parsed, i) if i not in spoken else None
-        if bearer and (name := _name(parsed, i)):
-            out.append((name, bearer))
+        whose = _whose(parsed, i) if i not in spoken else None
+        if whose and (name := _name(parsed, i)):
+            out.append((name, whose))
     for i, token in enumerate(parsed.tokens):
         noun_at = noun_behind(parsed, i, i) if token.pos == "PROPN" and i not in spoken else None
         if noun_at is not None and (name := _name(parsed, i)):
@@ -96,15 +112,50 @@ class _Newcomers:
                 continue
             if token.pos == "NOUN" and sort_of(token.lemma) == "person":
                 below = {tokens[c].text.lower() for c in parsed.children[i]}
-                if below & {"a", "an"} and token.dep in {*SUBJECT, "dobj", "pobj"}:
+                among = token.dep == "attr" and any(
+                    tokens[s].lemma in {"one", "other", "there"} or tokens[s].dep == "expl"
+                    for s in parsed.children[token.head]
+                )  # "one of them was a woman"
+                if below & {"a", "an"} and (among or token.dep in {*SUBJECT, "dobj", "pobj"}):
                     sex = pronoun_of(token.lemma)
                     for one in (sex,) if sex else ("she", "he"):
                         self._last[one] = token.lemma
             whose = _whose_name(parsed, i)
             name = _name(parsed, i) if whose else ""
-            if name and whose in self._last:
+            if name and whose and whose in self._last:
                 out.append((i, name, self._last.pop(whose)))
         return out
+
+
+def sexes_with_names(script: Manuscript, parses: Parses) -> dict[str, Pronoun]:
+    """What those are called whose names are told with it, by name: "her name was Abbot", "a man called Pell"."""
+    out: dict[str, Pronoun] = {}
+    for _, parsed, spoken in narrated(script, parses):
+        for i in range(len(parsed.tokens)):
+            name = _name(parsed, i) if i not in spoken else ""
+            if name and (sex := _whose_name(parsed, i)):
+                out.setdefault(name, sex)
+        for name, noun in _said_to_be_called(parsed, spoken):
+            if sex := pronoun_of(noun):
+                out.setdefault(name, sex)
+    return out
+
+
+def only_plural(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> set[str]:
+    """Names that are no names, but a noun for several at the head of a sentence: "Visitors asked about it"."""
+    alone = {
+        f.name for f in figures if f.kind == "person" and f.name[:1].isupper() and " " not in f.name
+    }
+    plural: set[str] = set()
+    named: set[str] = set()
+    for _, _, text in paragraph_texts(script):
+        parsed = parses.get(text)
+        if parsed is None:
+            return set()  # it may be a name there
+        for token in parsed.tokens:
+            if token.text in alone:
+                (plural if token.tag == "NNS" and token.pos == "NOUN" else named).add(token.text)
+    return plural - named
 
 
 def _names_told(parsed: Parsed, i: int) -> list[int]:
@@ -115,12 +166,12 @@ def _names_told(parsed: Parsed, i: int) -> list[int]:
     return [k for k in subjects(parsed, tokens[i].head) if tokens[k].lemma == "name"]
 
 
-def _whose_name(parsed: Parsed, i: int) -> str:
-    """ "Her name was Odette": "she", for the name; empty for any other word."""
+def _whose_name(parsed: Parsed, i: int) -> Pronoun | None:
+    """ "Her name was Odette": "she", for the name; None for any other word."""
     for k in _names_told(parsed, i):
         below = {parsed.tokens[c].text.lower() for c in parsed.children[k]}
-        return "she" if "her" in below else "he" if "his" in below else ""
-    return ""
+        return "she" if "her" in below else "he" if "his" in below else None
+    return None
 
 
 def _whose(parsed: Parsed, i: int) -> str:
@@ -164,13 +215,21 @@ def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> 
     return out
 
 
-def _called(name: str, noun: str, count: int, alone: bool) -> Figure:
+def _surname(name: str, text: str) -> tuple[str, ...]:
+    """The last word of a name of several, where it stands alone too: "Amos Tull … Tull counted the money"."""
+    first, _, last = name.rpartition(" ")
+    alone = rf"(?<!{re.escape(first)} )\b{re.escape(last)}\b"
+    return (last,) if first and re.search(alone, text) else ()
+
+
+def _called(name: str, noun: str, count: int, alone: bool, surname: tuple[str, ...] = ()) -> Figure:
     """Who is called so, and by the noun where nobody else is (`alone`)."""
     animal = sort_of(noun) == "animal"
     pronoun = None if animal else pronoun_of(noun)
     return Figure(
         name,
-        (f"the {noun}", noun) if alone else (),
+        # "The man" is whoever was spoken of last, also where one is called so by name.
+        (*surname, *((f"the {noun}", noun) if alone and noun not in GROWN else ())),
         "animal" if animal else "person",
         pronoun,
         count,
@@ -265,5 +324,7 @@ def _acts(parsed: Parsed, i: int) -> bool:
 def _name(parsed: Parsed, i: int) -> str:
     first = [c for c in parsed.children[i] if c < i and parsed.tokens[c].dep == "compound"]
     words = [parsed.tokens[k].text for k in [*first, i]]
-    whole = all(w[:1].isupper() and w.replace("’", "").isalpha() for w in words)
+    # "Karl von Frisch": what stands within may be small.
+    large = [w for n, w in enumerate(words) if n in (0, len(words) - 1) or w not in _SMALL]
+    whole = all(w[:1].isupper() and w.replace("’", "").isalpha() for w in large)
     return " ".join(words) if whole and len(words) <= MOST_WORDS else ""

@@ -86,6 +86,9 @@ class _Reader:
     def _call(self, i: int) -> bool:
         """A name or a role of the cast, or a noun that can only mean some of them."""
         if i in self.page.calls:
+            # "A man called Pell": he, though another is "the man".
+            if self.page.calls[i][3] and self._named_behind(i):
+                return True
             return self._by_call(i, *self.page.calls[i])
         token = self.tokens[i]
         if token.pos != "NOUN" or token.dep in {"compound", "npadvmod"}:
@@ -96,8 +99,14 @@ class _Reader:
         page, token = self.page, self.tokens[i]
         if role and token.dep == "poss" and not page.definite(i):
             return False  # "a shepherd's hut" is nobody's in particular
-        if role and not page.definite(i) and any(f.id == person for f in page.now.focus):
-            return False  # "a woman", when the woman is known already, is another
+        animal = page.cast.people[person].kind == "animal"
+        if (
+            role
+            and not animal
+            and not page.definite(i)
+            and any(f.id == person for f in page.now.focus)
+        ):
+            return False  # "a woman", when the woman is known already, is another; bees look alike
         if role and token.dep in {"attr", "compound"} and not page.there_was(i):
             return False
         head = token.head

@@ -14,6 +14,8 @@ from .page import SOMEBODY, Meaning, Page, Spoken
 
 GONE = 4
 """Sentences after which a pronoun does not mean somebody any more without a name between."""
+APART = 1
+"""Sentences by which somebody was spoken of later than another, so that only they are near."""
 OPEN_SEX = 1.2
 """What it weighs against somebody that it is not known whether they are called so."""
 CHILD = frozenset({"boy", "girl", "child", "kid", "lad", "lass", "baby", "maiden", "youngster"})
@@ -35,7 +37,7 @@ def she_or_he(page: Page, i: int, sex: Pronoun, said: Spoken | None) -> Meaning 
     scored.sort(reverse=True)
     best, person = scored[0]
     if person < 0:
-        return None
+        return _who_is_called_so_later(page, sex, barred)
     margin = best - _rival(page, scored[1]) if len(scored) > 1 else 2.0
     sure = min(0.95, 0.55 + 0.2 * max(0.0, min(2.0, margin)))
     last = next(f for f in page.now.focus if f.id == person)
@@ -91,6 +93,20 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
     return scored
 
 
+def _who_is_called_so_later(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:
+    """ "Somebody was standing there. He was tall … the man was gone": the only one whom the text calls "the man", and
+    by no name, where he was not spoken of yet."""
+    spoken_of = {f.id for f in page.now.focus}
+    may = [
+        p.id
+        for p in page.cast.people.values()
+        if p.pronoun == sex and p.kind == "person" and not p.has_name and GROWN & set(p.calls)
+    ]
+    if len(may) != 1 or may[0] in barred | spoken_of:
+        return None
+    return Meaning((may[0],), "whom it calls so further on", SURE)
+
+
 NAMED_BEAST = 0.8
 """What an animal that has a name, and no sex yet, loses where a person may be meant."""
 
@@ -109,7 +125,9 @@ def _only_one(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:
         if p.pronoun == sex and p.id not in barred and p.kind == "person"
     ]
     # Whom a text never names is called by a word for anybody.
-    same = [p for p in same if (CHILD | GROWN) & set(page.cast.people[p].calls)] or same
+    anybody = [p for p in same if (CHILD | GROWN) & set(page.cast.people[p].calls)]
+    never = [p for p in anybody if not page.cast.people[p].has_name]
+    same = never or anybody or same
     if len(same) != 1:
         return None
     # Somebody else may have been told of; else it is who is named later, or never.
@@ -162,9 +180,13 @@ def noun_meant(page: Page, i: int) -> int | None:
         return may[0] if may else None
     age = "young" if "young" in aged else "old"
     told = [n for n in may if (page.cast.people[n].age == "old") == (age == "old")]
-    # Of whom no age was told, the only one who is grown is "the old man".
+    # Of whom no age was told, the only one near who is grown is "the old man".
     untold = [n for n in may if page.cast.people[n].age not in ("old", "child", "young")]
-    return told[0] if told else untold[0] if len(untold) == 1 and age == "old" else None
+    if told or age != "old" or not untold:
+        return told[0] if told else None
+    far = {f.id: f.age for f in near}
+    alone = len(untold) == 1 or far[untold[1]] - far[untold[0]] >= APART
+    return untold[0] if alone else None
 
 
 def _can_be(page: Page, i: int, noun: str, animal: bool, f: Focus) -> bool:

@@ -52,7 +52,8 @@ _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
     "dark darkness "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
-    "horizon surface opening passage line stage position space level country land nation state".split()
+    "horizon surface opening passage line stage position space level country land nation state "
+    "north south east west".split()
 )
 """Nouns of place that say where in a place somebody is, not in which."""
 _AWAY = frozenset(
@@ -122,6 +123,9 @@ def arrivals(
         ridden = _ridden(parsed, i) if i not in spoken and token.lemma == "it" else ""
         if ridden:
             out.append(Arrival(token.start, ridden, ridden, False))
+            continue
+        if i not in spoken and _goes_among_trees(parsed, i):
+            out.append(Arrival(token.start, "forest", f"the {token.text}", True))
             continue
         if i not in spoken and _is_set_in(parsed, i):
             out.append(Arrival(token.start, "town", token.lemma, False))
@@ -283,6 +287,17 @@ def _goes_home(parsed: Parsed, i: int) -> bool:
     if any(sort_of(parsed.tokens[s].lemma) == "animal" for s in subjects(parsed, verb)):
         return False  # the otter's home is no house
     return goes and not unreal(parsed, verb)
+
+
+def _goes_among_trees(parsed: Parsed, i: int) -> bool:
+    """ "They walked into the trees": that is a wood."""
+    token, before = parsed.tokens[i], parsed.tokens[parsed.tokens[i].head]
+    if token.lemma not in {"tree", "pine"} or token.tag != "NNS" or token.dep != "pobj":
+        return False
+    verb = clause_of(parsed, i)
+    goes = parsed.tokens[verb].lemma in _MOVES and bool(subjects(parsed, verb))
+    into = before.text.lower() in {"into", "through", "among"}
+    return goes and into and not unreal(parsed, verb) and not compared(parsed, i)
 
 
 def _is_all_there_is(parsed: Parsed, i: int) -> bool:
@@ -515,7 +530,9 @@ def _phrase(parsed: Parsed, i: int) -> str:
     left = [
         c for c in parsed.children[i] if c < i and tokens[c].dep in {"amod", "compound", "nummod"}
     ]
-    return " ".join(tokens[k].text for k in [*left, i])
+    # "The Harlow Road petrol station": a name within has parts of its own.
+    left += [k for c in left for k in parsed.children[c] if tokens[k].dep == "compound"]
+    return " ".join(tokens[k].text for k in [*sorted(left), i])
 
 
 def muted(parsed: Parsed, spoken: frozenset[int]) -> frozenset[int]:
