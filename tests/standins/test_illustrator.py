@@ -493,3 +493,25 @@ def test_of_several_who_drive_the_grown_up_is_at_the_wheel() -> None:
     assert [(f.name, f.drives) for f in found.figures] == [("the man", True), ("the girl", False)]
     (alone,) = read_prompt("Wide shot. the girl (girl, plum coat). the girl drives a cart.").figures
     assert alone.drives
+
+
+@pytest.mark.parametrize(
+    ("prompt", "place"),
+    [
+        ("Wide shot. Harlow Road petrol station. night, rain.", "filling"),
+        ("Wide shot. a railway station. day.", "station"),
+        ("Wide shot. a shop, pale blue walls. day.", "shop"),
+        ("Wide shot. an office. day.", "study"),
+    ],
+)
+def test_places_that_are_told_apart(prompt: str, place: str) -> None:
+    assert read_prompt(prompt).place == place
+
+
+def test_a_lamp_of_ones_own_is_no_street_lamp() -> None:
+    told = (
+        "Wide shot. Ada (girl, red coat). Ada walks into the trees with her lamp. a forest. night."
+    )
+    read = read_prompt(told)
+    assert read.figures[0].holds == "lantern" and not read.props
+    assert "lamp" in read_prompt("Wide shot. a lamp at the corner. a town street. night.").props

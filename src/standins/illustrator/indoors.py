@@ -75,6 +75,37 @@ def study(s: Stage) -> None:
     s.back.box(w * 0.285, f - 50, 12, 70, darker(WOOD, 0.2))
 
 
+def shop(s: Stage) -> None:
+    """Shelves of jars, tins and boxes along the wall, a counter with scales and a till."""
+    wall: RGB = s.rng.choice([(206, 188, 150), (176, 190, 176), (198, 172, 150)])
+    interior(s, wall, window=False)
+    w, f = s.width, s.ground - 70
+    goods = ("brick red", "mustard", "teal", "cream", "moss green", "plum", "tan", "ochre")
+    for x0, wide in ((w * 0.03, w * 0.27), (w * 0.36, w * 0.28), (w * 0.7, w * 0.27)):
+        s.back.box(x0, f - 500, wide, 420, darker(WOOD, 0.25), lift=0.9)
+        for row in range(3):
+            y = f - 372 + row * 132
+            s.back.box(x0 + 10, y - 112, wide - 20, 112, darker(WOOD, 0.5), lift=0.0)
+            x = x0 + 22.0
+            while x < x0 + wide - 52:
+                colour = NAMED[s.rng.choice(goods)]
+                broad, high = s.rng.uniform(30, 46), s.rng.uniform(48, 88)
+                if s.rng.random() < 0.5:
+                    s.back.box(x, y - high, broad, high, colour, lift=0.2)
+                else:  # a jar with its lid
+                    s.back.box(x, y - high, broad, high, lighter(colour, 0.3), lift=0.2)
+                    s.back.box(x - 2, y - high - 10, broad + 4, 12, darker(colour, 0.3), lift=0.2)
+                x += broad + s.rng.uniform(6, 16)
+    s.back.box(-60, f - 92, w + 120, 22, lighter(WOOD, 0.12), lift=0.6)
+    s.back.box(-60, f - 70, w + 120, 112, darker(WOOD, 0.05), lift=0.5)
+    for k in range(9):
+        s.back.line([(w * k / 8, f - 66), (w * k / 8, f + 38)], 3, darker(WOOD, 0.35), opacity=0.6)
+    draw_prop(s.back, "scale", w * 0.2, f - 90, 84)
+    till = mix((96, 92, 96), wall, 0.2)
+    s.back.shape([(w * 0.76, f - 92), (w * 0.77, f - 168), (w * 0.83, f - 168), (w * 0.85, f - 92)], till, smooth=False, lift=0.6)
+    s.back.box(w * 0.777, f - 198, w * 0.045, 34, lighter(till, 0.3), lift=0.3)
+
+
 def hall(s: Stage) -> None:
     wall: RGB = s.rng.choice([(168, 158, 150), (186, 166, 132), (140, 138, 150)])
     interior(s, wall, window=False)

@@ -4,7 +4,7 @@ import math
 from collections.abc import Callable
 
 from .colour import NAMED, darker, lighter, mix
-from .indoors import cave, hall, room, space, study
+from .indoors import cave, hall, room, shop, space, study
 from .pen import Point
 from .props import LIGHT, WOOD, draw_prop
 from .rooms import cell, classroom, corridor, gallery, lift, ward
@@ -380,6 +380,34 @@ def _station(s: Stage) -> None:
     draw_prop(s.back, "bench", w * 0.76, f + 30, 110)
 
 
+def _filling(s: Stage) -> None:
+    """A filling station by the road: pumps under a roof with lamps, a lit shop, trees behind."""
+    sky(s)
+    ridge(s, s.back, s.horizon + 20, 60, s.hour.far, 0.25)
+    w, f = s.width, s.ground - 30
+    for x in (0.04, 0.12, 0.19, 0.93, 0.99):
+        tree(s, s.back, w * x, f - 10, s.rng.uniform(230, 320), mix(s.hour.middle, s.hour.near, 0.5), True, 0.5)
+    s.back.box(-60, f - 14, w + 120, s.height, mix((128, 126, 128), s.hour.near, 0.35), lift=0.5)
+    wall = mix((214, 204, 186), s.hour.near, 0.25)
+    s.back.box(w * 0.64, f - 250, w * 0.27, 246, wall, lift=0.6)
+    s.back.box(w * 0.63, f - 286, w * 0.29, 44, mix(NAMED["brick red"], s.hour.near, 0.15), lift=0.8)
+    glass = LIGHT if s.hour.lamps else mix(s.hour.sky[0], s.hour.sky[1], 0.5)
+    for x, wide in ((0.66, 0.1), (0.84, 0.055)):
+        s.back.box(w * x, f - 200, w * wide, 120, glass, lift=0.0, plain=s.hour.lamps, spot=s.hour.lamps)
+    s.back.box(w * 0.775, f - 200, w * 0.05, 196, mix(glass, wall, 0.35), lift=0.1)
+    for x in (0.2, 0.54):
+        s.back.limb([(w * x, f + 6), (w * x, f - 380)], 22, mix((150, 152, 156), s.hour.near, 0.2))
+    s.back.box(w * 0.12, f - 440, w * 0.5, 66, mix(NAMED["cream"], s.hour.near, 0.2), lift=1.0)
+    s.back.box(w * 0.12, f - 396, w * 0.5, 20, mix(NAMED["brick red"], s.hour.near, 0.1), lift=0.2)
+    for x in (0.29, 0.45):
+        s.back.box(w * x - 70, f - 6, 140, 22, mix((190, 186, 180), s.hour.near, 0.3), lift=0.3)
+        s.back.box(w * x - 38, f - 190, 76, 186, mix(NAMED["brick red"], s.hour.near, 0.1), lift=0.7)
+        s.back.box(w * x - 26, f - 172, 52, 44, LIGHT if s.hour.lamps else (226, 222, 206), lift=0.0)
+        s.back.line([(w * x + 38, f - 150), (w * x + 66, f - 110), (w * x + 58, f - 50), (w * x + 40, f - 70)], 7, (48, 44, 46))
+        if s.hour.lamps:
+            s.back.glow_at(w * x, f - 360, 300, LIGHT, 0.3)
+
+
 def _mill(s: Stage) -> None:
     """A windmill on its rise, over a meadow with a stream."""
     sky(s)
@@ -399,5 +427,5 @@ PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "meadow": _meadow, "desert": _desert, "room": room, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "cab": cab, "mill": _mill,
-    "castle": _castle, "market": _market, "deck": _deck, "station": _station,
+    "castle": _castle, "market": _market, "deck": _deck, "station": _station, "filling": _filling, "shop": shop,
 }

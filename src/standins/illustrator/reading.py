@@ -132,10 +132,15 @@ _IN_A_TOWER = re.compile(r"(?:^|\. )(?:an?|the) (?:[a-z]+ )?tower(?=[,.]|$)")
 _CLOCK_TOWER = re.compile(r"\b(?:clock tower|tower clock|church tower|town clock)\b")
 
 
+_OWN_LAMP = re.compile(r"\b(his|her|their|my|your|own) lamps?\b")
+"""A lamp that is somebody's goes along in a hand, and is no street lamp."""
+
+
 def read_prompt(prompt: str) -> Reading:
     """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure
     each."""
     low = _CLOCK_TOWER.sub("clocktower", prompt.lower().replace("’", "'"))
+    low = _OWN_LAMP.sub(r"\1 lantern", low)
     used: set[str] = set()
     out = Reading()
     for phrase, look in v.LOOKS.items():

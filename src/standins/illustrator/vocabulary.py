@@ -111,6 +111,7 @@ PROPS: dict[str, str] = {
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("harbour", ("whaling station",)),
+    ("filling", ("petrol station", "gas station", "filling station", "service station")),
     ("carriage", ("train compartment", "railway carriage", "inside of a tram", "inside of a bus", "inside of a coach", "cabin of an aeroplane")),
     ("cab", ("inside of a car", "inside of a van", "cab of a truck")),
     ("ward", ("hospital ward", "hospital", "infirmary", "sickroom", "clinic")),
@@ -124,7 +125,8 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("space", ("space station", "spaceship", "starship", "orbit", "outer space", "the moon", "mars")),
     ("room", ("kitchen", "room", "bedroom", "bathroom", "parlour", "parlor", "cottage", "attic", "hut", "inn", "tavern", "cabin", "flat",
               "apartment", "hotel", "bakery", "nursery", "restaurant", "café", "house")),
-    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "shop", "studio", "bank")),
+    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "studio", "bank")),
+    ("shop", ("shop", "store", "grocer", "grocery", "pharmacy", "chemist")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
     ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby", "airport", "terminal")),
@@ -157,7 +159,7 @@ DRAWN_WITH_A_PLACE = {
 """What is there by itself where a place, an hour or a weather is drawn."""
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
-INDOORS = {"room", "study", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "cab"}
+INDOORS = {"room", "study", "shop", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "cab"}
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",

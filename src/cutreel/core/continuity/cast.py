@@ -46,13 +46,13 @@ from .company import age_of
 from .described import Described, described_in, number_in
 from .faces import coat, free
 from .model import Person, Trait
+from .outfits import COLOURS
 from .parts import slot_of
 
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
 _SKIN = ("fair", "tanned", "brown", "olive")
 _GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
 _GARMENT_HE = ("coat", "jacket", "jumper", "waistcoat")
-_COLOUR = ("teal", "brick red", "mustard", "moss green", "navy", "plum", "rust", "grey blue")
 _CHILDREN = {"boy", "girl", "child"}
 _SEEN_AS = set("giant giantess dwarf king queen prince princess witch wizard fairy knight".split())
 """What somebody is that can be seen of them."""
@@ -348,7 +348,7 @@ def _traits(
         if not told.face:
             told.face.append(("grey beard", "white moustache", "grey moustache")[seed // 5 % 3])
     garment = (_GARMENT_SHE if pronoun == "she" else _GARMENT_HE)[seed // 7 % 4]
-    colour = free(_COLOUR, seed // 31, taken)
+    colour = free(COLOURS, seed // 31, taken)
     build = [w for w in told.build if w not in ("old", "young", "bald")]
     aged = ["old"] if old else ["young"] if age == "young" else []
     bald = "bald" in told.build

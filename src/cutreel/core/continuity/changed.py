@@ -3,11 +3,13 @@
 import re
 from collections.abc import Sequence
 
+from cutreel.core.colour import colour_in
+from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.reading import Changed, Story
 
 from .model import Outfit, Person, Trait
-from .outfits import dressed
+from .outfits import COLOURS, dressed
 from .parts import slot_of
 
 PLAIN_TOP = "white shirt"
@@ -66,14 +68,25 @@ def _trait(now: Person, change: Changed) -> Trait | None:
     worn = [part for t in now.traits if t.about == "clothes" for part in _garments(t.text)]
     if change.what == "on":
         slot = _slot(change.text)
+        garment = _coloured(now, change.text) if slot else change.text
         kept = [g for g in worn if _slot(g) != slot or slot is None]
-        return Trait(about="clothes", text=_and([change.text, *kept])[:120])
+        return Trait(about="clothes", text=_and([garment, *kept])[:120])
     left = [g for g in worn if not re.search(rf"\b{re.escape(change.text)}\b", g)]
     if len(left) == len(worn):
         return None  # they had none
     if not any(_slot(g) == "top" for g in left):
         left = [PLAIN_TOP, *left]
     return Trait(about="clothes", text=_and(left)[:120])
+
+
+def _coloured(now: Person, garment: str) -> str:
+    """A garment with a colour: where the text says none, one of its own that it keeps in every picture, and that
+    nothing else on them has."""
+    if colour_in(garment):
+        return garment
+    worn = " ".join(t.text for t in now.traits if t.about == "clothes")
+    free = [c for c in COLOURS if c not in worn]
+    return f"{free[seed_from('worn', now.name, garment) % len(free)]} {garment}"
 
 
 def _hair(now: Person, how: str) -> Trait | None:

@@ -6,6 +6,8 @@ from collections.abc import Mapping, Sequence
 from .model import Outfit, Person, Trait
 
 NOWHERE: Mapping[int, int] = {}
+COLOURS = ("teal", "brick red", "mustard", "moss green", "navy", "plum", "rust", "grey blue")
+"""Colours of garments that a text leaves open."""
 
 
 def dressed(
