@@ -65,6 +65,7 @@ KNOWN |= dict.fromkeys(
     ).split(),
     "place",
 )
+KNOWN |= dict.fromkeys("money coin cash dollar penny shilling banknote".split(), "thing")
 KNOWN |= {"jersey": "garment", "seat": "thing", "works": "", "villa": "place", "spirit": ""}
 KNOWN |= dict.fromkeys(
     "queen king emperor ogre troll witch fairy goblin mermaid soldier".split(), "person"

@@ -140,6 +140,7 @@ def read_prompt(prompt: str) -> Reading:
     """Read `prompt`. Groups such as `Maren (woman, grey braid, yellow coat)` describe one figure
     each."""
     low = _CLOCK_TOWER.sub("clocktower", prompt.lower().replace("’", "'"))
+    low = low.replace("carpet bag", "bag")
     low = _OWN_LAMP.sub(r"\1 lantern", low)
     used: set[str] = set()
     out = Reading()
@@ -321,6 +322,8 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
         word = match.group()
         if word not in v.PLURALS or _denied(text, match):
             continue
+        if re.match(r" (?:station|car|van|box)s?\b", text[match.end() :]):
+            continue  # a police station is a house
         before = re.findall(r"[a-z-]+", text[max(0, match.start() - 24) : match.start()])[-2:]
         count = next((v.NUMBERS[w] for w in before if w in v.NUMBERS), MOST_OF_A_GROUP)
         pronoun, age = v.PEOPLE[v.PLURALS[word]]

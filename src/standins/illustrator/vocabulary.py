@@ -102,7 +102,7 @@ PROPS: dict[str, str] = {
     "satchel": "bag", "suitcase": "suitcase", "bonfire": "campfire", "fire": "campfire", "mill": "windmill", "handsaw": "saw", "wellhead": "well",
     "boulder": "rock", "flowers": "flower", "hedge": "bush", "haystack": "hay", "cage": "birdcage",
     "hive": "beehive", "sled": "sledge", "sleigh": "sledge", "sailboat": "ship", "galleon": "ship", "locomotive": "train", "bike": "bicycle",
-    "automobile": "car", "coins": "coin", "money": "coin", "bones": "skull", "spaceship": "rocket", "television": "radio",
+    "automobile": "car", "coins": "coin", "money": "coin", "cash": "coin", "dollar": "coin", "dollars": "coin", "penny": "coin", "pennies": "coin", "shilling": "coin", "banknote": "letter", "bones": "skull", "spaceship": "rocket", "television": "radio",
     "wire": "wires", "cable": "wires", "honey": "jar", "jam": "jar", "dagger": "knife", "cushion": "pillow",
     "stair": "stairs", "staircase": "stairs", "steps": "stairs", "padlock": "lock", "quill-pen": "feather", "plane": "aeroplane", "airplane": "aeroplane",
     "biplane": "aeroplane", "motor": "engine", "mitten": "glove", "glasses": "spectacles", "spectacle": "spectacles", "coffee": "cup", "cocoa": "cup",
