@@ -3,7 +3,7 @@
 import io
 import math
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 from itertools import pairwise
 
@@ -39,6 +39,7 @@ class Insets:
     width: int
     height: int
     files: Callable[[str], bytes]
+    _pages: dict[Inset, Planes] = field(default_factory=dict)
 
     def laid(self, seconds: float, seen: Window) -> list[tuple[Planes, Window]]:
         """What of them is there so many seconds after the shot's first word, while the camera sees a window of the
@@ -66,13 +67,18 @@ class Insets:
         return out
 
     def _page(self, inset: Inset) -> Planes:
-        """The picture with its border, in the middle of a frame."""
+        """The picture with its border, in the middle of a frame; its file is read once."""
+        known = self._pages.get(inset)
+        if known is not None:
+            return known
         high = max(8, round(inset.size * self.height))
         wide = max(8, round(high * inset.shape))
         planes = _set(self.files(inset.media), wide, high, inset.border, inset.turn)
         tall, broad = planes.y.shape
         origin = ((self.width - broad) // 4 * 2, (self.height - tall) // 4 * 2)
-        return replace(planes, origin=origin, whole=(self.width, self.height))
+        page = replace(planes, origin=origin, whole=(self.width, self.height))
+        self._pages[inset] = page
+        return page
 
     def _settled(self, x: float, y: float, zoom: float) -> tuple[float, float]:
         """Where nothing is enlarged pixels stay on pixels, so that a still inset is sharp."""
