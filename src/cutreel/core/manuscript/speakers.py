@@ -351,6 +351,8 @@ class _Paragraph:
             return self._beast(self._before(i))
         if low in _NOBODY:
             return None
+        if low.startswith("the ") and (meant := self.meant(at)):
+            return meant
         if _OF_KIN.match(low) or low.startswith("the "):
             role = re.sub(
                 r"^(?:old|young|little|big|other|poor|[a-z]+est) ", "", who.split(" ", 1)[1]

@@ -53,8 +53,9 @@ class Country(NamedTuple):
 
 
 def place_named(name: str) -> Place | None:
-    """A place by its name, the largest of that name; a country stands for its middle."""
-    return _places().get(plain(name))
+    """A place by its name, the largest of that name; a country stands for its middle. New York is New York City."""
+    places = _places()
+    return places.get(plain(name)) or places.get(plain(f"{name} City"))
 
 
 def plain(name: str) -> str:

@@ -134,10 +134,14 @@ class Page:
     # What grammar says
 
     def there_was(self, i: int) -> bool:
+        """ "There was a woman", and "one of them was a woman": she comes in."""
         verb = clause_of(self.parsed, i)
-        return any(
-            self.tokens[c].dep == "expl" for c in self.parsed.children[verb]
-        ) or not subjects(self.parsed, verb)
+        of = subjects(self.parsed, verb)
+        return (
+            not of
+            or any(self.tokens[c].dep == "expl" for c in self.parsed.children[verb])
+            or any(self.tokens[s].lemma.lower() in {"one", "other", "another"} for s in of)
+        )
 
     def definite(self, i: int) -> bool:
         below = [self.tokens[c] for c in self.parsed.children[i]]

@@ -28,7 +28,7 @@ def with_speakers(
         return script
     memory = memory or SpeakerMemory()
     named = {p.id: p.calls[0] for p in cast if TELLER not in p.calls}
-    meant = _pronouns_meant(script, story, named)
+    meant = _meant(script, story, named)
     of = (script.text, tuple(cast), meant)
     if memory.script is None or memory.of != of:
         memory.of = of
@@ -36,16 +36,18 @@ def with_speakers(
     return memory.script
 
 
-def _pronouns_meant(script: Manuscript, story: Story, named: Mapping[int, str]) -> dict[int, str]:
-    """Who each "he", "she" and "it" is, by its place in the text."""
+def _meant(script: Manuscript, story: Story, named: Mapping[int, str]) -> dict[int, str]:
+    """Who each "he", "she", "it" and "the old man" is, by its place in the text."""
     meant: dict[int, str] = {}
     for number, read in story.paragraphs.items():
         start = story.starts[number]
         for m in read.mentions:
-            if len(m.people) == 1 and m.people[0] in named and m.end - m.start <= len("she"):
-                at = start + m.start
-                if script.text[at : start + m.end].lower() in _WHO:
-                    meant[at] = named[m.people[0]]
+            if len(m.people) != 1 or m.people[0] not in named:
+                continue
+            at = start + m.start
+            said = script.text[at : start + m.end].lower()
+            if said in _WHO or said.startswith("the "):
+                meant[at] = named[m.people[0]]
     return meant
 
 
