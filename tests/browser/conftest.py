@@ -1,7 +1,7 @@
 """The real interface in Debian's Chromium, over the running stack."""
 
 import sys
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 
 import httpx
 import pytest
@@ -43,11 +43,25 @@ def address(stack: Temporary) -> str:
 
 
 @pytest.fixture(scope="session")
-def browser() -> Iterator[Browser]:
+def running_browser() -> Iterator[Callable[[], Browser]]:
+    """Gives the browser that runs. One that died on a busy machine is started again: the test in which it died has
+    failed, and no other."""
     with sync_playwright() as playwright:
-        chromium = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
-        yield chromium
-        chromium.close()
+        running: list[Browser] = []
+
+        def give() -> Browser:
+            if not running or not running[-1].is_connected():
+                launch = playwright.chromium.launch
+                running.append(launch(executable_path="/usr/bin/chromium", args=FLAGS))
+            return running[-1]
+
+        yield give
+        give().close()
+
+
+@pytest.fixture
+def browser(running_browser: Callable[[], Browser]) -> Browser:
+    return running_browser()
 
 
 @pytest.fixture
