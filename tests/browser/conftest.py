@@ -2,6 +2,7 @@
 
 import sys
 from collections.abc import Callable, Iterator
+from typing import Any, cast
 
 import httpx
 import pytest
@@ -42,26 +43,26 @@ def address(stack: Temporary) -> str:
     return address
 
 
+class Chromium:
+    """The browser. One that died on a busy machine is started again: the test in which it died has failed, and no other
+    after it."""
+
+    def __init__(self, launch: Callable[[], Browser]) -> None:
+        self._launch, self._now = launch, launch()
+
+    def __getattr__(self, name: str) -> Any:
+        if not self._now.is_connected():
+            self._now = self._launch()
+        return getattr(self._now, name)
+
+
 @pytest.fixture(scope="session")
-def running_browser() -> Iterator[Callable[[], Browser]]:
-    """Gives the browser that runs. One that died on a busy machine is started again: the test in which it died has
-    failed, and no other."""
+def browser() -> Iterator[Browser]:
     with sync_playwright() as playwright:
-        running: list[Browser] = []
-
-        def give() -> Browser:
-            if not running or not running[-1].is_connected():
-                launch = playwright.chromium.launch
-                running.append(launch(executable_path="/usr/bin/chromium", args=FLAGS))
-            return running[-1]
-
-        yield give
-        give().close()
-
-
-@pytest.fixture
-def browser(running_browser: Callable[[], Browser]) -> Browser:
-    return running_browser()
+        kind = playwright.chromium
+        chromium = Chromium(lambda: kind.launch(executable_path="/usr/bin/chromium", args=FLAGS))
+        yield cast(Browser, chromium)
+        chromium.close()
 
 
 @pytest.fixture
