@@ -477,6 +477,15 @@ def test_several_at_the_head_of_a_sentence_are_nobody() -> None:
     ) == [("Ada", "That"), ("Ada", "is mine")]
 
 
+def test_whoever_has_a_name_is_not_the_only_man() -> None:
+    """ "A man's voice" on the telephone is not Gus, who is called a man when he comes in."""
+    told = people_in(
+        "It was a man’s voice, and it was shaking. He lived at the top of the lane. He was old. He waited. He coughed. "
+        "Her boss, a huge man called Gus, stood there. Gus said nothing. Gus left."
+    )
+    assert told["Gus"][0] == {"the boss", "boss"}
+
+
 def test_somebody_is_whom_it_calls_the_man_later() -> None:
     text = (
         "I came around the corner and somebody was standing there. He was tall, and he had no coat. "

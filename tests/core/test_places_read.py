@@ -73,6 +73,9 @@ def places(text: str) -> list[str]:
         ("Ada worked at the Harlow Road petrol station.", ["Harlow Road petrol station"]),
         ("Ada and Tom were sitting in a coffee house.", ["a café"]),
         ("Ada stood in the garden. Ada moved the dish to the south.", ["a garden"] * 2),
+        # before a house, and not in it; who lives in a village stands where they are told to
+        ("Ada waited outside the library. Ada slept.", ["a town street"] * 2),
+        ("By noon the whole village was standing on the beach.", ["a beach"]),
         # they lead somewhere that is not told to
         ("The road up to the pass was gone. Ada stopped.", ["a country road"] * 2),
     ],

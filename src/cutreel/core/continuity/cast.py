@@ -85,7 +85,7 @@ def propose_cast(
         called = {a for f in new for a in f.aliases}
         # Who was "the girl" so far is she who is called so.
         figures = [*(f for f in figures if f.name not in called), *new]
-        figures = called_so(script, parses, figures)
+        figures = [_by_name(f) for f in called_so(script, parses, figures)]
         known |= {f.name for f in figures}
         beside = only_beside(script, parses, figures) | only_plural(script, parses, figures)
         figures = [f for f in figures if f.name not in beside]
@@ -117,6 +117,14 @@ def propose_cast(
     # Read once more: now whoever tells it is known, and how old people are.
     story = read_story(script, parses, known_people(cast))
     return with_changes(cast, script, story, ids or range(1, len(script.words) + 1))
+
+
+def _by_name(figure: Figure) -> Figure:
+    """Somebody with a name is "the man" only while they were spoken of last: it is no call of theirs."""
+    if figure.name.startswith("the "):
+        return figure
+    calls = tuple(a for a in figure.aliases if a.removeprefix("the ") not in GROWN)
+    return replace(figure, aliases=calls)
 
 
 def _speaker(name: str) -> Figure:

@@ -43,6 +43,13 @@ _VESSELS = frozenset("ship steamship warship sailboat sailing-ship liner trawler
 """What is seen from outside when it does something itself."""
 _BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled".split())
 """What a place itself does: the town went dark, and there we are."""
+_HOUSES = frozenset(
+    "library museum school church shop inn hospital station theatre cinema hotel bank bakery prison office "
+    "house cottage palace castle café restaurant pub".split()
+)
+"""Who is outside of one is in the street before it."""
+_OF_PEOPLE = frozenset("village town city hamlet school street house".split())
+"""Places that stand for those who live there."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
 _WITHIN = frozenset(
     "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
@@ -139,29 +146,36 @@ def arrivals(
             continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
         if found is not None:
-            verb = clause_of(parsed, i)
-            elsewhere = not found and (
-                (teller is not None and _others_are(parsed, verb, called, teller))
-                or _is_kept_elsewhere(parsed, i, verb, called)
-            )
-            stays = (
-                token.dep not in SUBJECT
-                or _is_somebodys(parsed, i, called)
-                or _is_seen_from_within(parsed, i)
-            )
-            out.append(
-                Arrival(
-                    token.start,
-                    token.lemma.lower(),
-                    _phrase(parsed, i),
-                    found,
-                    stays and not elsewhere,
-                    token.name == "GPE" or _is_a_town(token),
-                    elsewhere,
-                    parsed.tokens[verb].lemma in _LIVES,
-                )
-            )
+            out.append(_arrival(parsed, i, found, called, teller))
     return tuple(out)
+
+
+def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | None) -> Arrival:
+    """Where somebody `comes` to a place that token `i` names, or is."""
+    token, verb = parsed.tokens[i], clause_of(parsed, i)
+    elsewhere = not comes and (
+        (teller is not None and _others_are(parsed, verb, called, teller))
+        or _is_kept_elsewhere(parsed, i, verb, called)
+    )
+    stays = (
+        token.dep not in SUBJECT
+        or _is_somebodys(parsed, i, called)
+        or _is_seen_from_within(parsed, i)
+    )
+    before = parsed.tokens[token.head].text.lower() if token.dep == "pobj" else ""
+    noun, phrase = token.lemma.lower(), _phrase(parsed, i)
+    if before == "outside" and noun in _HOUSES:
+        noun, phrase = "street", f"outside the {phrase}"
+    return Arrival(
+        token.start,
+        noun,
+        phrase,
+        comes,
+        stays and not elsewhere,
+        token.name == "GPE" or _is_a_town(token),
+        elsewhere,
+        parsed.tokens[verb].lemma in _LIVES,
+    )
 
 
 def _others_are(parsed: Parsed, verb: int, called: Called, teller: int) -> bool:
@@ -411,6 +425,10 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         )
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
         return None  # "far out a ship turned round" is seen from the shore
+    if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _OF_PEOPLE:
+        below = [p for p in parsed.children[verb] if tokens[p].dep == "prep"]
+        if any(_is_place(parsed, k) for p in below for k in parsed.children[p]):
+            return None  # "the whole village was standing on the beach"
     if token.dep in {"nsubj", "nsubjpass"}:
         # A place that does something itself is looked at for a moment.
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
