@@ -172,6 +172,19 @@ def test_any_sequence_keeps_every_word_in_one_shot(steps: list[tuple[str, int, i
         check(film, used)
 
 
+def test_a_scene_moves_whole_though_a_shot_goes_on_into_it() -> None:
+    film, used = new_film(
+        "t",
+        "# One\n\nOne two three.\n\n# Two\n\nFour five six.\n\n# Three\n\nSeven eight.\n",
+        Settings(),
+    )
+    film, used, _ = apply_command(film, PushMark(shot=film.shots[1].id, words=1), used)
+    assert film.shots[1].first == film.word_ids[4], "the first shot goes on into the second scene"
+    for scene, to in ((0, 1), (1, 0), (0, 2), (2, 0), (1, 2)):
+        moved, after, _ = apply_command(film, MoveScene(scene=scene, to=to), list(used))
+        check(moved, after)
+
+
 def test_edge_numbers_are_stable_and_never_given_twice() -> None:
     film, used = new_film("t", STORY, Settings())
     second = film.shots[1]

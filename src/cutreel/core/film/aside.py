@@ -1,13 +1,11 @@
 """Scenes that are set aside: out of the film with their words, shots and choices, at hand, and able to come back as
 they were."""
 
-from collections.abc import Iterable
-
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.manuscript import ids_of, read, runs_of
 
 from .document import AsideScene, FilmDocument, OutfitHeld, Shot, clean_text
-from .shots import own_pictures, rebuilt_shots, scene_parts, worded
+from .shots import open_at, own_pictures, scene_parts
 
 MOST_ASIDE = 60
 
@@ -27,7 +25,7 @@ def set_aside(film: FilmDocument, scene: int, used: list[str]) -> str:
     _, words, _ = scene_parts(film, script)
     behind = next((run[0] for run in words[scene + 1 :] if run), None)
     # A shot that goes on over the scene's ends is two.
-    _open_at(film, (*words[scene][:1], behind), used)
+    open_at(film, (*words[scene][:1], behind), used)
     texts, words, shots = scene_parts(film, script)
     own = set(words[scene])
     title = scenes[scene].title or f"Scene {scene + 1}"
@@ -58,7 +56,7 @@ def bring_back(film: FilmDocument, aside: int, used: list[str]) -> str:
     kept = aside_numbered(film, aside)
     film.aside = [a for a in film.aside if a is not kept]
     script = read(film.text)
-    _open_at(film, (kept.before,), used)
+    open_at(film, (kept.before,), used)
     texts, words, shots = scene_parts(film, script)
     at = next((i for i, run in enumerate(words) if kept.before in run), len(texts))
     if at == 0 and not script.scenes[0].end_offset:
@@ -84,15 +82,6 @@ def aside_numbered(film: FilmDocument, number: int) -> AsideScene:
     if found is None:
         raise NotFound("That scene is not set aside any more.", "Load the page again.")
     return found
-
-
-def _open_at(film: FilmDocument, words: Iterable[int | None], used: list[str]) -> None:
-    """Let shots open at words, by their numbers, as far as they are in the film."""
-    order = film.word_places
-    opens = {s.first for s in worded(film)}
-    wanted = {n for n in words if n is not None and n in order}
-    if wanted - opens:
-        rebuilt_shots(film, sorted(opens | wanted, key=order.__getitem__), used)
 
 
 def _put(

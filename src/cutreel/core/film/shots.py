@@ -2,7 +2,7 @@
 of the text."""
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from itertools import pairwise
 
 from cutreel.core.continuity import Person
@@ -219,8 +219,24 @@ def scene_parts(
     return texts, words, shots
 
 
-def move_words(film: FilmDocument, script: Manuscript, scene: int, to: int) -> None:
+def open_at(film: FilmDocument, words: Iterable[int | None], used: list[str]) -> None:
+    """Let shots open at words, by their numbers, as far as they are in the film."""
+    order = film.word_places
+    opens = {s.first for s in worded(film)}
+    wanted = {n for n in words if n is not None and n in order}
+    if wanted - opens:
+        rebuilt_shots(film, sorted(opens | wanted, key=order.__getitem__), used)
+
+
+def move_words(
+    film: FilmDocument, script: Manuscript, scene: int, to: int, used: list[str]
+) -> None:
     """Move a scene's text with its words, shots and holds to where another scene stands now."""
+    _, words, _ = scene_parts(film, script)
+    others = [run for n, run in enumerate(words) if n != scene]
+    begins = (words[scene:], others[scene:], others[to:])
+    # A shot that goes on over an end of the scene, or over where it goes, is two.
+    open_at(film, [next((run[0] for run in runs if run), None) for runs in begins], used)
     texts, words, shots = scene_parts(film, script)
     texts.insert(to, texts.pop(scene))
     words.insert(to, words.pop(scene))

@@ -60,7 +60,7 @@ class MoveScene(FilmCommand):
             raise BadInput(
                 "The opening has no heading of its own.", "Give it one, then it can be moved."
             )
-        move_words(film, script, self.scene, self.to)
+        move_words(film, script, self.scene, self.to, used)
         return f"move scene {scenes[self.scene].title or self.scene + 1}"
 
 
