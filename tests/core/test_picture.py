@@ -31,7 +31,9 @@ from cutreel.core.render import (
 )
 from cutreel.core.render.captioned import caption_planes
 from cutreel.core.render.fragments import boxes
-from cutreel.core.render.kernel import dissolve, sample, sample_over, spans_of
+from cutreel.core.render.kernel import sample
+from cutreel.core.render.kernel_mix import dissolve
+from cutreel.core.render.kernel_over import sample_over, spans_of
 from cutreel.core.timeline import FrameRate, Join, Span
 from tests.conftest import run
 

@@ -2,7 +2,6 @@
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.ndimage import zoom
 
 F32 = NDArray[np.float32]
 LEAST = 4
@@ -47,6 +46,16 @@ def _halved(plane: F32) -> F32:
 
 
 def _doubled(plane: F32, height: int, width: int) -> F32:
-    grown = zoom(plane, (2, 2, 1), order=1, mode="nearest", grid_mode=True)
-    out: F32 = grown[:height, :width].astype(np.float32)
-    return out
+    return _between(_between(plane, 0), 1)[:height, :width]
+
+
+def _between(plane: F32, axis: int) -> F32:
+    """Twice as many rows (or columns), each a quarter of the way from its own to the next."""
+    size = plane.shape[axis]
+    before = plane.take(np.maximum(np.arange(size) - 1, 0), axis)
+    after = plane.take(np.minimum(np.arange(size) + 1, size - 1), axis)
+    own = plane * np.float32(0.75)
+    pairs = np.stack((own + before * np.float32(0.25), own + after * np.float32(0.25)), axis + 1)
+    shape = list(plane.shape)
+    shape[axis] = 2 * size
+    return pairs.reshape(shape)

@@ -13,8 +13,13 @@ def feathered(mask: NDArray[np.uint8], feather: float) -> NDArray[np.float32]:
     inside = mask >= 128
     if feather <= 0:
         return inside.astype(np.float32)
-    depth = distance_transform_edt(np.pad(inside, 1, mode="edge"))[1:-1, 1:-1]
-    share: NDArray[np.float32] = np.clip(depth / (feather + 1), 0, 1).astype(np.float32)
+    share = np.zeros(inside.shape, np.float32)
+    rows, columns = np.flatnonzero(inside.any(1)), np.flatnonzero(inside.any(0))
+    if rows.size:
+        # Only about what is marked: a picture is large, and what is marked mostly small.
+        part = tuple(slice(max(0, int(i[0]) - 1), int(i[-1]) + 2) for i in (rows, columns))
+        depth = distance_transform_edt(np.pad(inside[part], 1, mode="edge"))[1:-1, 1:-1]
+        share[part] = np.clip(depth / (feather + 1), 0, 1)
     return share
 
 

@@ -7,7 +7,7 @@ import numpy as np
 from cutreel.core.motion import Matrix, applied, inverted
 from cutreel.protocol import FigurePiece
 
-from . import kernel
+from . import kernel_over, kernel_turn
 from .planes import Planes
 
 EDGE = 2
@@ -41,15 +41,12 @@ class Canvas:
         x0 = a * self.left + c * self.top + e - piece.left
         y0 = b * self.left + d * self.top + f - piece.top
         whole = np.array([a, b, c, d, x0, y0], np.float32)
-        rows, columns = (
-            slice(piece.y, piece.y + piece.height),
-            slice(piece.x, piece.x + piece.width),
-        )
-        kernel.lay_turned(
-            sheet.y[rows, columns],
-            sheet.alpha[rows, columns],
+        kernel_turn.lay_turned(
+            sheet.y,
+            sheet.alpha,
             self.y,
             self.alpha,
+            (piece.x, piece.y, piece.width, piece.height),
             whole,
             (left, top, right, bottom),
             0,
@@ -57,14 +54,10 @@ class Canvas:
         )
         half = np.array([a, b, c, d, x0 / 2, y0 / 2], np.float32)
         small = (left // 2, top // 2, (right + 1) // 2, (bottom + 1) // 2)
-        rows, columns = (
-            slice(piece.y // 2, (piece.y + piece.height) // 2),
-            slice(piece.x // 2, (piece.x + piece.width) // 2),
-        )
-        cover = sheet.alpha_half[rows, columns]
+        part = piece.x // 2, piece.y // 2, piece.width // 2, piece.height // 2
         for plane, out, last in ((sheet.u, self.u, False), (sheet.v, self.v, True)):
-            kernel.lay_turned(
-                plane[rows, columns], cover, out, self.alpha_half, half, small, 128, last
+            kernel_turn.lay_turned(
+                plane, sheet.alpha_half, out, self.alpha_half, part, half, small, 128, last
             )
 
     def planes(self, depth: float, whole: tuple[int, int]) -> Planes:
@@ -74,8 +67,8 @@ class Canvas:
             self.v,
             self.alpha,
             self.alpha_half,
-            kernel.spans_of(self.alpha),
-            kernel.spans_of(self.alpha_half),
+            kernel_over.spans_of(self.alpha),
+            kernel_over.spans_of(self.alpha_half),
             depth,
             (self.left, self.top),
             whole,

@@ -12,6 +12,7 @@ from PIL import Image, ImageDraw, ImageFilter, ImageFont
 from cutreel.core.lettering import face_for, runs_leftwards
 from cutreel.core.titles import LEFT, PLACES, CardSort, TitleLook
 
+from . import kernel_mix
 from .planes import Planes, planes_of
 from .words import CardSpan
 
@@ -302,7 +303,8 @@ def faded(planes: Planes, share: float) -> Planes:
     assert planes.alpha is not None and planes.alpha_half is not None
 
     def less(plane: U8, middle: int = 0) -> U8:
-        out: U8 = np.rint((plane.astype(np.float32) - middle) * share + middle).astype(np.uint8)
+        out = np.empty_like(plane)
+        kernel_mix.lessened(plane, share, middle, out)
         return out
 
     return replace(

@@ -19,7 +19,7 @@ from cutreel.core.motion import (
     swell,
 )
 
-from . import kernel
+from . import kernel, kernel_mix, kernel_over
 from .finishing import Finishing
 from .footage import FootageLayer
 from .grains import AirLayer
@@ -93,7 +93,7 @@ class Compositor:
                 self._before = self._before or self.new_frame()
                 self._draw(shown, seen - ago, self._before, closer)
                 for plane, before in zip(out, self._before, strict=True):
-                    kernel.dissolve(plane, before, round(share * 256))
+                    kernel_mix.dissolve(plane, before, round(share * 256))
         finishing.apply(out, at, shown.lead)
         self._mark(shown, at, out, closer)
 
@@ -158,9 +158,9 @@ class Compositor:
     def caption(self, words: Planes, top: int, left: int, out: Frame) -> None:
         """Lay rendered words over a drawn frame; `top` and `left` are even."""
         assert words.alpha is not None and words.alpha_half is not None
-        kernel.stamp(out[0], words.y, words.alpha, top, left, 0)
-        kernel.stamp(out[1], words.u, words.alpha_half, top // 2, left // 2, 128)
-        kernel.stamp(out[2], words.v, words.alpha_half, top // 2, left // 2, 128)
+        kernel_mix.stamp(out[0], words.y, words.alpha, top, left, 0)
+        kernel_mix.stamp(out[1], words.u, words.alpha_half, top // 2, left // 2, 128)
+        kernel_mix.stamp(out[2], words.v, words.alpha_half, top // 2, left // 2, 128)
 
     def _breathe(
         self, shown: Shown, behind: bool, window: Window, seconds: float, out: Frame
@@ -173,7 +173,7 @@ class Compositor:
         """Make what a flame lights a little brighter or darker."""
         x = ((flame.x - window.x) * window.zoom + 0.5) * self.width
         y = ((flame.y - window.y) * window.zoom + 0.5) * self.height
-        kernel.brighten(out[0], x, y, flame.reach * window.zoom * self.height, by)
+        kernel_mix.brighten(out[0], x, y, flame.reach * window.zoom * self.height, by)
 
     def _lay(
         self,
@@ -200,11 +200,13 @@ class Compositor:
             kernel.sample(layer.v, out[2], x0 / 2, y0 / 2, step_x, step_y)
             return
         assert layer.spans is not None and layer.spans_half is not None
-        kernel.sample_over(layer.y, layer.alpha, layer.spans, out[0], x0, y0, step_x, step_y, 0)
-        kernel.sample_over(
+        kernel_over.sample_over(
+            layer.y, layer.alpha, layer.spans, out[0], x0, y0, step_x, step_y, 0
+        )
+        kernel_over.sample_over(
             layer.u, layer.alpha_half, layer.spans_half, out[1], x0 / 2, y0 / 2, step_x, step_y, 128
         )
-        kernel.sample_over(
+        kernel_over.sample_over(
             layer.v, layer.alpha_half, layer.spans_half, out[2], x0 / 2, y0 / 2, step_x, step_y, 128
         )
 

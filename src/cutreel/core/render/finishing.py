@@ -13,7 +13,7 @@ from cutreel.core.effects import Finish, read_cube
 from cutreel.core.effects.grade import BLACK, RANGE
 from cutreel.core.motion import Window
 
-from . import kernel
+from . import kernel, kernel_mix
 from . import kernel_finish as fast
 
 U8 = NDArray[np.uint8]
@@ -44,10 +44,10 @@ class Finishing:
             (tables.scale != 1).any() or tables.u.any() or tables.v.any()
         )
         self._y = tables.y if graded else None
-        self._scale, self._u, self._v = (
-            np.rint(t * 256).astype(np.int32) for t in (tables.scale, tables.u, tables.v)
-        )
-        self._light = np.rint(np.clip(tables.y, 0, 255)).astype(np.uint8)
+        if graded:
+            scale, u, v = (np.rint(t * 256).astype(np.int32) for t in tables[1:])
+            self._u, self._v = _by_brightness(scale, u), _by_brightness(scale, v)
+            self._light = fast.in_pairs(_rounded(tables.y))
         self._lut = _in_planes(lut) if lut else None
         vignette, paper = finish.amount("vignette"), finish.amount("paper")
         dim = shade(width, height, vignette, paper) if vignette or paper else None
@@ -131,12 +131,12 @@ class Finishing:
             share = round(self.finish.grade.lut_amount * 256)
             fast.looked_up(*out, self._lut, share)
         if self._y is not None:
-            fast.tint(*out, self._scale, self._u, self._v)
+            fast.tint(*out, self._u, self._v)
         if flicker:
             by = 1 + flicker * 0.09 * (0.6 * _chance(at, 1) + 0.4 * _chance(at // 3, 2) - 0.5)
             y = self._y if self._y is not None else np.arange(256, dtype=np.float32)
-            light = np.clip(BLACK + (y - BLACK) * by, 0, 255)
-            fast.lighten(out[0], np.rint(light).astype(np.uint8))
+            light = BLACK + (y - BLACK) * by
+            fast.lighten(out[0], fast.in_pairs(_rounded(light)))
         elif self._y is not None:
             fast.lighten(out[0], self._light)
 
@@ -190,7 +190,7 @@ class Finishing:
         )
         share = round(min(1.0, light * strength) * 230)
         for plane, value in zip(out, (235, 132, 125), strict=True):
-            kernel.fade(plane, value, share)
+            kernel_mix.fade(plane, value, share)
 
     def _beside(self) -> Frame:
         if self._spare is None:
@@ -208,6 +208,19 @@ def finishing_for(
 ) -> Finishing | None:
     """What finishes a shot; None where nothing is done to it."""
     return None if finish.plain else Finishing(finish, width, height, rate, lut.decode())
+
+
+def _rounded(table: NDArray[np.float32]) -> U8:
+    out: U8 = np.rint(np.clip(table, 0, 255)).astype(np.uint8)
+    return out
+
+
+def _by_brightness(scale: NDArray[np.int32], more: NDArray[np.int32]) -> U8:
+    """What becomes of each value of a colour plane (256) at each brightness (256), one after another: it is so many
+    256ths as far from the middle, and so many 256ths of a step are added."""
+    value = (np.arange(256) - 128) * scale[:, None] + more[:, None]
+    out: U8 = np.clip(128 + ((value + 128) >> 8), 16, 240).astype(np.uint8)
+    return out.ravel()
 
 
 def _moved(window: Window, x: float, y: float) -> Window:

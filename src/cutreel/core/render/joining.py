@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from cutreel.core.joins import edge_map
 from cutreel.core.timeline import JoinHow, JoinKind, Pattern, Way, eased
 
-from . import kernel
+from . import kernel_mix
 from .compositor import Compositor, Frame, Shown
 from .planes import yuv_of
 
@@ -65,14 +65,14 @@ class Joining:
         self, one: Shown, at: int, other: Shown, then: int, far: float, out: Frame
     ) -> None:
         for plane, over in zip(out, self._both(one, at, other, then, out), strict=True):
-            kernel.dissolve(plane, over, round(far * 256))
+            kernel_mix.dissolve(plane, over, round(far * 256))
 
     def _dip(self, one: Shown, at: int, other: Shown, then: int, far: float, out: Frame) -> None:
         first = far < 0.5
         self.desk.draw(one if first else other, at if first else then, out)
         share = 2 * far if first else 2 - 2 * far
         for plane, value in zip(out, yuv_of(self.how.colour), strict=True):
-            kernel.fade(plane, value, round(share * 256))
+            kernel_mix.fade(plane, value, round(share * 256))
 
     def _go_over(
         self, one: Shown, at: int, other: Shown, then: int, far: float, out: Frame
@@ -85,8 +85,8 @@ class Joining:
         for plane, new, sheet in zip(out, over, SHEET, strict=True):
             when = edge_map(named, plane.shape[1], plane.shape[0])
             if rim:
-                kernel.go_over(plane, np.full_like(plane, sheet), when, now, soft)
-            kernel.go_over(plane, new, when, now - rim, soft)
+                kernel_mix.go_over(plane, np.full_like(plane, sheet), when, now, soft)
+            kernel_mix.go_over(plane, new, when, now - rim, soft)
 
     def _shift(self, one: Shown, at: int, other: Shown, then: int, far: float, out: Frame) -> None:
         over = self._both(one, at, other, then, out)
@@ -114,7 +114,7 @@ class Joining:
         over = self.desk.other(other, then, NEARER ** ((1 - far) ** 2 * 0.55))
         share = min(1.0, max(0.0, (far - 0.3) / 0.4))
         for plane, new in zip(out, over, strict=True):
-            kernel.dissolve(plane, new, round(share * share * (3 - 2 * share) * 256))
+            kernel_mix.dissolve(plane, new, round(share * share * (3 - 2 * share) * 256))
 
     def _flood(self, one: Shown, at: int, other: Shown, then: int, far: float, out: Frame) -> None:
         first = far < 0.5
@@ -123,7 +123,7 @@ class Joining:
         levels = np.arange(256) * (1 + (BRIGHT - 1) * light)
         np.take(np.clip(levels, 0, 255).astype(np.uint8), out[0], out=out[0])
         for plane, value in zip(out, WARM, strict=True):
-            kernel.fade(plane, value, round(light**3 * 256))
+            kernel_mix.fade(plane, value, round(light**3 * 256))
 
 
 def _shifted(plane: U8, new: U8, gone: int, way: str, pushed: bool) -> None:

@@ -7,30 +7,47 @@ from .kernel import U8, compiled
 
 
 @compiled
-def tint(
-    y: U8, u: U8, v: U8, scale: NDArray[np.int32], du: NDArray[np.int32], dv: NDArray[np.int32]
-) -> None:
-    """Grade the colour planes by the brightness `y`, before that is graded. Tables by brightness: by how many 256ths
-    colour is stronger, and what is added, in 256ths of a step."""
-    for row in range(u.shape[0]):
-        upper, lower = y[2 * row], y[2 * row + 1]
-        a, b = u[row], v[row]
-        for x in range(a.size):
-            at = (np.int32(upper[2 * x]) + np.int32(lower[2 * x + 1]) + 1) >> 1
-            s = scale[at]
-            one = 32768 + (np.int32(a[x]) - 128) * s + du[at] + 128
-            other = 32768 + (np.int32(b[x]) - 128) * s + dv[at] + 128
-            a[x] = np.uint8(min(max(one >> 8, 16), 240))
-            b[x] = np.uint8(min(max(other >> 8, 16), 240))
+def _middles(upper: U8, lower: U8, out: U8) -> None:
+    for x in range(out.size):
+        out[x] = np.uint8(
+            (np.uint16(upper[2 * x]) + np.uint16(lower[2 * x + 1]) + np.uint16(1)) >> np.uint16(1)
+        )
 
 
 @compiled
-def lighten(y: U8, table: U8) -> None:
-    """What becomes of each brightness."""
-    for row in range(y.shape[0]):
-        line = y[row]
-        for x in range(line.size):
-            line[x] = table[line[x]]
+def _tint_row(at: U8, a: U8, b: U8, table_u: U8, table_v: U8) -> None:
+    for x in range(a.size):
+        row = np.uint32(at[x]) << np.uint32(8)
+        a[x] = table_u[row | np.uint32(a[x])]
+        b[x] = table_v[row | np.uint32(b[x])]
+
+
+@compiled
+def tint(y: U8, u: U8, v: U8, table_u: U8, table_v: U8) -> None:
+    """Grade the colour planes by the brightness `y`, before that is graded. Tables of what becomes of a colour: 256
+    values for each of 256 brightnesses, one after another."""
+    at = np.empty(u.shape[1], np.uint8)
+    for row in range(u.shape[0]):
+        _middles(y[2 * row], y[2 * row + 1], at)
+        _tint_row(at, u[row], v[row], table_u, table_v)
+
+
+@compiled
+def _lighten(pairs: NDArray[np.uint16], table: NDArray[np.uint16]) -> None:
+    for x in range(pairs.size):
+        pairs[x] = table[pairs[x]]
+
+
+def in_pairs(table: U8) -> NDArray[np.uint16]:
+    """A table by one value (shape 256) as one by two neighbours in a row (shape 65,536)."""
+    neighbours = np.arange(1 << 16, dtype=np.uint16).view(np.uint8)
+    out: NDArray[np.uint16] = table[neighbours].view(np.uint16)
+    return out
+
+
+def lighten(y: U8, pairs: NDArray[np.uint16]) -> None:
+    """What becomes of each brightness, by a table from `in_pairs`: two pixels are looked up at once. Rows are even."""
+    _lighten(y.reshape(-1).view(np.uint16), pairs)
 
 
 @compiled

@@ -9,7 +9,7 @@ from numpy.typing import NDArray
 
 from cutreel.core.motion import Ground, Water
 
-from .kernel import spans_of
+from .kernel_over import spans_of
 
 U8 = NDArray[np.uint8]
 

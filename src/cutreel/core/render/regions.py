@@ -14,7 +14,7 @@ from cutreel.core.pictures import feathered, filled
 from cutreel.core.timeline import Region
 from cutreel.protocol import FigurePiece
 
-from . import kernel, kernel_bend
+from . import kernel_bend, kernel_over
 from .canvas import EDGE, Canvas, box_of
 from .planes import Planes
 from .puppet import Puppet
@@ -153,7 +153,7 @@ def _cut(layer: Planes, mask: Mask, extent: Extent, depth: float) -> Planes:
     )
     alpha, small = _u8(share * own), _u8(half * own_half)
     return Planes(
-        _u8(y), _u8(u), _u8(v), alpha, small, kernel.spans_of(alpha), kernel.spans_of(small), depth,
+        _u8(y), _u8(u), _u8(v), alpha, small, kernel_over.spans_of(alpha), kernel_over.spans_of(small), depth,
         (extent.left, extent.top), (mask.shape[1], mask.shape[0]),
     )  # fmt: skip
 
