@@ -76,10 +76,11 @@ def _load(
     both: NDArray[np.uint32],
     out: NDArray[np.uint32],
     old: tuple[int, int],
+    nothing: np.uint32,
 ) -> tuple[int, int]:
-    """Stretch a row with its alpha into `out` from `left` to `right`, and empty what stood there beside that."""
-    out[old[0] : min(left, old[1])] = 0
-    out[max(right, old[0]) : old[1]] = 0
+    """Stretch a row with its alpha into `out` from `left` to `right`; what stood there beside that becomes nothing."""
+    out[old[0] : min(left, old[1])] = nothing
+    out[max(right, old[0]) : old[1]] = nothing
     if right > left:
         low, high = int(cols[left]), int(cols[right - 1]) + 2
         _with_alpha(row[low:high], alpha[low:high], both[low:high])
@@ -118,7 +119,8 @@ def sample_over(
     steps_of(x0, step_x, 0, cols, colw, src.shape[1])
     steps_of(y0, step_y, 0, rows, roww, src.shape[0])
     both = np.empty(src.shape[1], np.uint32)
-    upper, lower = np.zeros(width, np.uint32), np.zeros(width, np.uint32)
+    nothing = np.uint32(middle * 256)
+    upper, lower = np.full(width, nothing, np.uint32), np.full(width, nothing, np.uint32)
     in_upper, in_lower = (0, 0), (0, 0)
     have_upper = have_lower = -1
     for y in range(height):
@@ -130,12 +132,14 @@ def sample_over(
                 have_upper, have_lower = have_lower, have_upper
             else:
                 left, right = _seen(spans[r], x0, step_x, width)
-                in_upper = _load(src[r], alpha[r], cols, colw, left, right, both, upper, in_upper)
+                in_upper = _load(
+                    src[r], alpha[r], cols, colw, left, right, both, upper, in_upper, nothing
+                )
                 have_upper = r
         if have_lower != r + 1:
             left, right = _seen(spans[r + 1], x0, step_x, width)
             in_lower = _load(
-                src[r + 1], alpha[r + 1], cols, colw, left, right, both, lower, in_lower
+                src[r + 1], alpha[r + 1], cols, colw, left, right, both, lower, in_lower, nothing
             )
             have_lower = r + 1
         left, right = in_upper
