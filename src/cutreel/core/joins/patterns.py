@@ -49,7 +49,8 @@ def _enlarged(values: F64, width: int, height: int) -> NDArray[np.uint8]:
     upper = values[top][:, left] * (1 - fx) + values[top][:, left + 1] * fx
     lower = values[top + 1][:, left] * (1 - fx) + values[top + 1][:, left + 1] * fx
     out: NDArray[np.uint8] = np.rint(upper * (1 - fy) + lower * fy).astype(np.uint8)
-    return out
+    # Row after row, as frames are: what was picked by columns stands column after column.
+    return np.ascontiguousarray(out)
 
 
 def _noise(x: F64, y: F64, cells: float, seed: int) -> F64:
