@@ -29,7 +29,6 @@ from cutreel.core.motion import (
     FitHow,
     OwnPath,
     actions_told,
-    fit_clip,
     path_words,
 )
 from cutreel.making import frame_of_film, frames_of_shot, usual_path, ways_along
@@ -212,7 +211,7 @@ def _clip(assembled: Assembled, at: int, seconds: float) -> ClipView | None:
     footage = assembled.timeline.clips[at].footage
     if footage is None:
         return None
-    fit = fit_clip(footage.seconds, max(0.2, seconds), footage.how, footage.slid)
+    fit = footage.fit(seconds)
     own = footage.how is not None or footage.slid != 0
     long = round(footage.seconds, 3)
     return ClipView(

@@ -4296,7 +4296,7 @@ export interface components {
              * How
              * @enum {string}
              */
-            how: "speed" | "hold" | "back and forth" | "cut";
+            how: "speed" | "steps" | "hold" | "back and forth" | "cut" | "second angle";
             /** Why */
             why: string;
             /** Own */
@@ -7584,7 +7584,7 @@ export interface components {
             /** Horizon */
             horizon?: number | null;
             /** Fit */
-            fit?: ("speed" | "hold" | "back and forth" | "cut") | null;
+            fit?: ("speed" | "steps" | "hold" | "back and forth" | "cut" | "second angle") | null;
             /** Slide */
             slide?: number | null;
             /** Motion */

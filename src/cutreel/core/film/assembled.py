@@ -30,6 +30,7 @@ from cutreel.core.speech import Heard, level_told, room_of_place
 from cutreel.core.timeline import (
     CaptionClip,
     CardClip,
+    Footage,
     FrameRate,
     Join,
     LineSound,
@@ -279,11 +280,13 @@ class Assembled:
                 shot.shot.own.path.model_dump_json()
                 if shot.shot.own.path
                 else shot.shot.own.motion,
-                (shot.shot.own.fit, shot.shot.own.slide),
+                repr(self._footage(i)) if used and "clip" in used.about else "",
                 # What moves by itself hangs on all that was read of a shot.
                 id(shot.token) if used is not None and settings.movement == "all" else 0,
             )
-            for shot, span, used in zip(self.read.shots, self.spans, self.used, strict=True)
+            for i, (shot, span, used) in enumerate(
+                zip(self.read.shots, self.spans, self.used, strict=True)
+            )
         )
         stressed = tuple(m.word for m in self.document.word_marks if m.stress)
         beneath = tuple(self.captions_beneath) if self.beneath else ()
@@ -315,7 +318,7 @@ class Assembled:
                 insets=tuple(own.insets or ()),
                 marks=tuple(own.marks or ()),
             )
-        settings, clip = self.document.settings, footage_of(shot, take)
+        settings, clip = self.document.settings, self._footage(i)
         # What is in the air of a clip is in it already.
         own_air = clip is None or shot.shot.own.air is not None
         crop = crop_of(shot, take)
@@ -339,6 +342,18 @@ class Assembled:
             marks=tuple(shot.shot.own.marks or ()),
             crop=crop.middle if crop else None,
         )
+
+    def _footage(self, i: int) -> Footage | None:
+        """The clip that a shot shows."""
+        shot, take = self.read.shots[i], self.used[i]
+        if take is None or shot.shot.id in self.plates:
+            return None
+        lender = self.read.shots[self._lenders[shot.picture_of]].shot
+        return footage_of(shot, take, self.takes[i], lender.rejected)
+
+    @cached_property
+    def _lenders(self) -> dict[int, int]:
+        return {s.shot.id: i for i, s in enumerate(self.read.shots)}
 
     def _plated(self, i: int, plate: Plate) -> PictureClip:
         shot, span = self.read.shots[i], self.spans[i]

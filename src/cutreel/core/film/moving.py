@@ -2,7 +2,8 @@
 where its light trembles."""
 
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
+from typing import Any
 
 from cutreel.core.continuity import OwnRegion
 from cutreel.core.motion import (
@@ -16,14 +17,14 @@ from cutreel.core.motion import (
     path_for,
     path_told,
 )
-from cutreel.core.timeline import Footage, FrameRate, Region, Span, Strip, Timing
+from cutreel.core.timeline import Footage, FrameRate, Region, SecondAngle, Span, Strip, Timing
 from cutreel.protocol import Mouth
 
 from .acting import FigureTold, acts_in_time, acts_planned, figures_in, mouth_of, named
 from .air import air_planned
 from .cropping import aim_of
 from .document import Settings
-from .made import Result, TakeRow
+from .made import Result, TakeRow, is_fresh
 from .reading import ReadFilm, ReadShot
 
 INWARD = 0.22
@@ -92,14 +93,31 @@ def camera_of(shot: ReadShot, take: TakeRow, seconds: float) -> CameraPath | Wal
     return path_for("still" if still else shot.move, seconds, aim_of(shot, take))
 
 
-def footage_of(shot: ReadShot, take: TakeRow) -> Footage | None:
-    """The clip that a take is, with how it fills its shot."""
-    clip = take.about.get("clip")
-    if clip is None:
+def footage_of(
+    shot: ReadShot, take: TakeRow, takes: Sequence[TakeRow] = (), rejected: Collection[str] = ()
+) -> Footage | None:
+    """The clip that a take is, with how it fills its shot. Of the shot's other `takes` the newest fresh clip is its
+    second angle; without one that is the same clip, seen nearer, where the maker wants a second angle."""
+    if "clip" not in take.about:
         return None
     own = shot.shot.own
-    told = {"media": clip["media"], "frames": clip["frames"], "rate": clip["rate"]}
-    return Footage(**told, how=own.fit, slid=own.slide or 0.0)
+    then = None
+    if own.fit in (None, "second angle"):
+        others = [
+            t
+            for t in takes
+            if t.id != take.id and t.id not in rejected and "clip" in t.about and is_fresh(shot, t)
+        ]
+        if others:
+            then = SecondAngle(**_told(others[-1]))
+        elif own.fit == "second angle":
+            then = SecondAngle(**_told(take), around=aim_of(shot, take))
+    smooth = own.fit != "steps"
+    return Footage(**_told(take), how=own.fit, slid=own.slide or 0.0, then=then, smooth=smooth)
+
+
+def _told(take: TakeRow) -> dict[str, Any]:
+    return {name: take.about["clip"][name] for name in ("media", "frames", "rate")}
 
 
 def flames_of(read: ReadFilm, take: TakeRow) -> tuple[Flame, ...]:

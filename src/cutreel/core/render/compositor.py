@@ -21,7 +21,7 @@ from cutreel.core.motion import (
 
 from . import kernel, kernel_mix, kernel_over
 from .finishing import Finishing
-from .footage import FootageLayer
+from .footage import FootageLayer, TwoAngles
 from .grains import AirLayer
 from .insetting import Insets
 from .marking import Marks
@@ -38,7 +38,7 @@ FLAMES_AT = MARKS_AT = 0.55
 """The depth at which lights stand, and what marks are on: among the figures."""
 
 
-Layers = Sequence[Planes | Puppet | FootageLayer | BentLayer | LooseLayer | PlateLayer]
+Layers = Sequence[Planes | Puppet | FootageLayer | TwoAngles | BentLayer | LooseLayer | PlateLayer]
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ ONE = 256
 
 
 @compiled
-def _at(src: U8, high: np.int32, wide: np.int32, x: np.int32, y: np.int32) -> np.int32:
+def value_at(src: U8, high: np.int32, wide: np.int32, x: np.int32, y: np.int32) -> np.int32:
     """A plane between its pixels, straight between the four about a place (in 1/256 of a pixel), 256 times 256 as
     much; beyond its edge as at it."""
     x = min(max(x, np.int32(0)), ((wide - np.int32(1)) << np.int32(8)) - np.int32(1))
@@ -94,10 +94,10 @@ def _row(
             continue
         across = np.int32((left + x) * ONE)
         at_x, at_y = across + np.int32(far[0, x] * much), down + np.int32(far[1, x] * much)
-        value = _at(src, high, wide, at_x, at_y) >> np.int32(8)
+        value = value_at(src, high, wide, at_x, at_y) >> np.int32(8)
         if more > 0:
             at_x, at_y = across + np.int32(far[2, x] * much), down + np.int32(far[3, x] * much)
-            second = _at(src, high, wide, at_x, at_y) >> np.int32(8)
+            second = value_at(src, high, wide, at_x, at_y) >> np.int32(8)
             value += ((second - value) * more) >> np.int32(8)
         level = np.float32(value) * np.float32(1 / 256)
         if black >= np.float32(0.0):

@@ -5,7 +5,7 @@ from dataclasses import replace
 
 from cutreel.core.captions import PLAIN, CaptionStyle
 from cutreel.core.lettering import bring_face, is_own
-from cutreel.core.motion import Walked, fit_clip, path_for
+from cutreel.core.motion import Walked, path_for
 from cutreel.core.timeline import FrameRate, JoinHow
 from cutreel.core.titles import TitleLook
 from cutreel.protocol import JointedFigure
@@ -15,7 +15,7 @@ from .carded import MARGIN, THERE, card_at
 from .compositor import Compositor, Frame, Layers, Shown
 from .encode import Draw, encode_segment
 from .finishing import finishing_for
-from .footage import FootageLayer
+from .footage import footage_layer
 from .grains import AirLayer
 from .insetting import Insets, mark_planes
 from .joining import Joining
@@ -159,9 +159,7 @@ def _shown(scene: Scene, plan: SegmentPlan, fetch: Fetch, figures: Figures, file
     elif shot.footage is not None:
         spoken = scene.seconds - scene.lead / rate
         told = shot.footage
-        fit = fit_clip(told.seconds, max(0.2, spoken), told.how, told.slid)
-        clip = FootageLayer(files(told.media), told.frames, told.rate, fit)
-        layers = [clip]
+        layers = [footage_layer(told, spoken, files)]
     else:
         flat = _layers(shot, plan, fetch, figures)
         if shot.ground is not None and isinstance(flat[0], Planes):

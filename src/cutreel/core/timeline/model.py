@@ -15,7 +15,19 @@ from cutreel.core.captions import AS_OTHERS, CaptionShown
 from cutreel.core.effects import Finish
 from cutreel.core.insets import Inset
 from cutreel.core.marks import Mark
-from cutreel.core.motion import Acting, Air, FitHow, Flame, Ground, Move, OwnPath, RegionMove, Water
+from cutreel.core.motion import (
+    Acting,
+    Air,
+    Fit,
+    FitHow,
+    Flame,
+    Ground,
+    Move,
+    OwnPath,
+    RegionMove,
+    Water,
+    fit_clip,
+)
 from cutreel.core.plates import ShownPlate
 from cutreel.protocol import Mouth
 
@@ -55,19 +67,41 @@ class Region(BaseModel):
     seed: int = 0
 
 
+LEAST_SHOT = 0.2
+"""Seconds that a shot lasts at least when a clip is fitted to it."""
+
+
+class SecondAngle(BaseModel):
+    """What follows a clip that is too short for its shot: another clip of the shot, or the same once more, seen nearer
+    `around` a place in shares of it."""
+
+    media: str
+    frames: int
+    rate: float
+    around: tuple[float, float] | None = None
+
+
 class Footage(BaseModel):
     """A clip that a shot shows: a media file of `frames` frames at `rate` a second, how it fills the shot (None: by
-    rule), and how many seconds of it are past when the shot begins."""
+    rule), how many seconds of it are past when the shot begins, and what follows where it is too short for the shot.
+    `smooth`: where it plays slower than it was made, its in-betweens are computed."""
 
     media: str
     frames: int
     rate: float
     how: FitHow | None = None
     slid: float = 0.0
+    then: SecondAngle | None = None
+    smooth: bool = False
 
     @property
     def seconds(self) -> float:
         return self.frames / self.rate
+
+    def fit(self, shot: float) -> Fit:
+        """How it fills a shot of so many seconds."""
+        another = self.then is not None and self.then.around is None
+        return fit_clip(self.seconds, max(LEAST_SHOT, shot), self.how, self.slid, another)
 
 
 @dataclass(frozen=True, slots=True)

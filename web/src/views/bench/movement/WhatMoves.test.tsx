@@ -17,7 +17,7 @@ vi.mock("../../../api/film", () => ({
   useRules: () => ({
     moves: ["push", "pull", "still"],
     airs: ["rain", "snow", "petals"],
-    fits: ["speed", "hold", "back and forth", "cut"],
+    fits: ["speed", "steps", "hold", "back and forth", "cut", "second angle"],
     ways: ["drift", "sway", "speak"],
   }),
   useOffers: () => ({

@@ -19,9 +19,11 @@ const NOBODY = "-";
 const ALONG = "along ";
 const FITS = {
   speed: "played quicker or slower",
+  steps: "slower, its frames longer",
   hold: "its last frame held",
   "back and forth": "back and forth",
   cut: "cut at the shot’s end",
+  "second angle": "then a second angle",
 };
 const AMOUNTS = ["low", "middle", "high"];
 
