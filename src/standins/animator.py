@@ -20,6 +20,7 @@ from PIL import Image
 from cutreel.protocol import CARRIED_BY, Bone, JointedFigure
 
 from .illustrator import Wish, drawn_from, paint
+from .sounds import kind_of, make_sound
 
 RATE, ON_TWOS = 24, 2
 _CAMERA: tuple[tuple[str, str], ...] = (
@@ -52,9 +53,17 @@ class Animated:
 
 
 def animate(
-    picture: bytes, prompt: str, seconds: float, seed: int, strength: float, width: int, height: int
+    picture: bytes,
+    prompt: str,
+    seconds: float,
+    seed: int,
+    strength: float,
+    width: int,
+    height: int,
+    sound: bool = False,
 ) -> Animated:
-    """Animate a picture. The same arguments give the same clip. `strength` is 0 … 1."""
+    """Animate a picture. The same arguments give the same clip. `strength` is 0 … 1. With `sound` it has what is heard
+    where the words tell of anything."""
     words = prompt.lower()
     rng = random.Random(seed)
     phase = rng.uniform(0, 2 * math.pi)
@@ -73,7 +82,9 @@ def animate(
             yield _lit(frame, t, phase) if light else frame
 
     unused = [w for w in re.findall(r"[a-z]{4,}", words) if not re.search(rf"\b(?:{_KNOWN})\b", w)]
-    return Animated(_encoded(frames(), width, height), list(dict.fromkeys(unused)))
+    heard = sound and any(kind_of(part) for part in prompt.split(","))
+    flac = make_sound(prompt, seconds, seed)[0] if heard else None
+    return Animated(_encoded(frames(), width, height, flac), list(dict.fromkeys(unused)))
 
 
 @dataclass
@@ -220,13 +231,14 @@ def _lit(frame: U8, t: float, phase: float) -> U8:
     return lit
 
 
-def _encoded(frames: Iterator[U8], width: int, height: int) -> bytes:
+def _encoded(frames: Iterator[U8], width: int, height: int, sound: bytes | None) -> bytes:
     out = io.BytesIO()
     with av.open(out, "w", format="mp4") as target:
         stream = target.add_stream("libx264", rate=RATE)
         stream.width, stream.height, stream.pix_fmt = width, height, "yuv420p"
         stream.codec_context.options = {"preset": "superfast", "crf": "19"}
         stream.codec_context.thread_count = 1
+        heard = target.add_stream("aac", rate=48_000) if sound is not None else None
         for n, pixels in enumerate(frames):
             frame = av.VideoFrame.from_ndarray(np.ascontiguousarray(pixels), "rgb24")
             frame.pts, frame.time_base = n, Fraction(1, RATE)
@@ -234,4 +246,15 @@ def _encoded(frames: Iterator[U8], width: int, height: int) -> bytes:
                 target.mux(packet)
         for packet in stream.encode():
             target.mux(packet)
+        if sound is not None and heard is not None:
+            _heard(target, heard, sound)
     return out.getvalue()
+
+
+def _heard(target: av.container.OutputContainer, track: av.AudioStream, flac: bytes) -> None:
+    with av.open(io.BytesIO(flac), "r") as source:
+        for frame in source.decode(audio=0):
+            for packet in track.encode(frame):
+                target.mux(packet)
+        for packet in track.encode(None):
+            target.mux(packet)

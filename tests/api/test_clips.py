@@ -9,16 +9,20 @@ import numpy as np
 import pytest
 from PIL import Image
 
+from cutreel.making.audio import samples_of
 from tests.api.test_movement import frames, movement
 from tests.api.test_retouch import start, takes_of
 from tests.api.test_rules import change
 
 
-def clip_of(seconds: float = 2.0, rate: int = 12, size=(640, 360), kind: str = "mp4") -> bytes:
-    """A bar that crosses the picture."""
+def clip_of(
+    seconds: float = 2.0, rate: int = 12, size=(640, 360), kind: str = "mp4", hertz: float = 0
+) -> bytes:
+    """A bar that crosses the picture; with a tone, if wanted."""
     out = io.BytesIO()
     wide, high = size
     with av.open(out, "w", format=kind) as target:
+        heard = target.add_stream("aac", rate=48_000) if hertz else None
         stream = target.add_stream("libvpx-vp9" if kind == "webm" else "libx264", rate=rate)
         stream.width, stream.height, stream.pix_fmt = wide, high, "yuv420p"
         count = round(seconds * rate)
@@ -32,6 +36,14 @@ def clip_of(seconds: float = 2.0, rate: int = 12, size=(640, 360), kind: str = "
                 target.mux(packet)
         for packet in stream.encode():
             target.mux(packet)
+        if heard is not None:
+            tone = 0.4 * np.sin(2 * np.pi * hertz * np.arange(round(seconds * 48_000)) / 48_000)
+            sound = av.AudioFrame.from_ndarray(
+                np.stack([tone, tone]).astype(np.float32), format="fltp", layout="stereo"
+            )
+            sound.sample_rate = 48_000
+            for packet in [*heard.encode(sound), *heard.encode(None)]:
+                target.mux(packet)
     return out.getvalue()
 
 
@@ -175,3 +187,57 @@ def test_a_clip_may_begin_where_the_shot_before_ends(client, film, finished) -> 
     change(client, film["id"], type="set shots", shots=[one["id"]], values={"move": "tilt down"})
     clip = takes_of(client, film, two["id"])[-1]
     assert "stale" in [f["kind"] for f in clip["faults"]]
+
+
+def pitch_of(sound: np.ndarray) -> float:
+    """Hertz of a tone by how often it crosses nothing (48 kHz)."""
+    tone = sound[len(sound) // 5 : -len(sound) // 5]
+    rising = np.flatnonzero((tone[:-1] < 0) & (tone[1:] >= 0))
+    return 48_000 * (len(rising) - 1) / float(rising[-1] - rising[0])
+
+
+def test_a_clip_is_silent_until_it_is_wanted_and_keeps_its_pitch(
+    client, film, finished, stack
+) -> None:
+    """Slowed to its shot, its tone is as high as it was, by crossings of zero."""
+    shot = film["shots"][1]
+    whole = movement(client, film, shot)["seconds"]
+    data = clip_of(round(whole * 0.7, 2), hertz=523.25)
+    assert bring(client, film, shot, "a.mp4", data).status_code == 201
+    told = movement(client, film, shot)["clip"]
+    assert told["sound"] and not told["heard"] and 0.5 < told["speed"] < 0.9
+    before = client.get(f"/api/films/{film['id']}").json()
+    assert not [c for c in before["cues"] if c["id"].startswith("clip-")]
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values={"heard": True})
+    (cue,) = [
+        c
+        for c in client.get(f"/api/films/{film['id']}").json()["cues"]
+        if c["id"] == f"clip-{shot['id']}"
+    ]
+    assert cue["kind"] == "spot"
+    run = finished(film["id"], start(client, film, kind="sounds")["id"])
+    assert run["state"] == "done", run
+    (made,) = stack.shop.results.of_kind("paced")
+    sound = samples_of(stack.shop.media.get(made.media))
+    assert pitch_of(sound[:, 0]) == pytest.approx(523.25, rel=0.01)
+    assert len(sound) / 48_000 == pytest.approx(whole, abs=0.15)
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values={"heard": None})
+    after = client.get(f"/api/films/{film['id']}").json()
+    assert not [c for c in after["cues"] if c["id"].startswith("clip-")]
+
+
+def test_a_short_clip_goes_on_with_the_shots_other_one(client, film) -> None:
+    shot = film["shots"][1]
+    whole = movement(client, film, shot)["seconds"]
+    for name in ("a.mp4", "b.mp4"):
+        data = clip_of(round(whole * 0.4, 2), rate=12 if name == "a.mp4" else 15)
+        assert bring(client, film, shot, name, data).status_code == 201
+    told = movement(client, film, shot)["clip"]
+    assert told["how"] == "second angle" and not told["own"], told
+    sheet = frames(client, film, shot, count=6, high=180)
+    wide = sheet.shape[1] // 6
+    places = [bar_at(sheet[:, n * wide : (n + 1) * wide]) for n in range(6)]
+    # The bar crosses the picture twice: at the cut it is back at the left.
+    assert sum(b < a - 0.2 for a, b in pairwise(places)) == 1, places
+    change(client, film["id"], type="set shots", shots=[shot["id"]], values={"fit": "hold"})
+    assert "held" in movement(client, film, shot)["clip"]["why"]

@@ -79,3 +79,18 @@ def test_of_a_picture_that_is_not_its_own_the_camera_and_water_move() -> None:
     Image.fromarray(noise).resize((W, H)).save(out, "PNG")
     moved = frames_of(still(out.getvalue(), "pan left over the waves").mp4)
     assert np.abs(moved[-1] - moved[0]).mean() > 3
+
+
+def test_a_clip_is_heard_where_its_words_tell_of_a_sound_and_one_is_wanted(picture) -> None:
+    def streams(words: str, sound: bool) -> int:
+        made = animate(picture, words, 0.5, 1, 0.5, W, H, sound)
+        with av.open(io.BytesIO(made.mp4)) as clip:
+            if not clip.streams.audio:
+                return 0
+            loud = max(float(np.abs(f.to_ndarray()).max()) for f in clip.decode(audio=0))
+            assert loud > 0.05
+            return len(clip.streams.audio)
+
+    assert streams("waves run up the shore", True) == 1
+    assert streams("waves run up the shore", False) == 0
+    assert streams("slow push in", True) == 0

@@ -73,10 +73,18 @@ async def bring_picture(
         kept = (
             keep_clip(shop, opened) if isinstance(opened, OwnClip) else keep_brought(shop, opened)
         )
-        same = (t for t in shop.takes.of_shot(film, shot) if t.brought and t.media == kept.media)
+        # Two clips may begin with the same picture.
+        same = (
+            t
+            for t in shop.takes.of_shot(film, shot)
+            if t.brought
+            and t.media == kept.media
+            and t.about.get("clip", {}).get("media") == kept.about.get("clip", {}).get("media")
+        )
         if twin := next(same, None):
+            what = "clip" if moving else "picture"
             raise BadInput(
-                f"That picture is take {twin.number} of the shot already.", "Circle it there."
+                f"That {what} is take {twin.number} of the shot already.", "Circle it there."
             )
         add_take(shop, film, shot, kept, Origin(), {"file": (file.filename or "")[:200]})
         return films.since(film, since)

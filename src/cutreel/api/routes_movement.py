@@ -90,7 +90,8 @@ class RegionView(OwnRegion):
 
 class ClipView(BaseModel):
     """A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence; how many seconds of
-    it are past when the shot begins, and at how many times its own speed it plays."""
+    it are past when the shot begins, and at how many times its own speed it plays; whether it has a sound, and whether
+    that is heard."""
 
     seconds: float
     how: FitHow
@@ -98,6 +99,8 @@ class ClipView(BaseModel):
     own: bool
     slid: float
     speed: float
+    sound: bool
+    heard: bool
 
 
 class MovementView(BaseModel):
@@ -215,7 +218,14 @@ def _clip(assembled: Assembled, at: int, seconds: float) -> ClipView | None:
     own = footage.how is not None or footage.slid != 0
     long = round(footage.seconds, 3)
     return ClipView(
-        seconds=long, how=fit.how, why=fit.why, own=own, slid=round(fit.slid, 3), speed=fit.speed
+        seconds=long,
+        how=fit.how,
+        why=fit.why,
+        own=own,
+        slid=round(fit.slid, 3),
+        speed=fit.speed,
+        sound=footage.sound is not None,
+        heard=footage.sound is not None and bool(assembled.read.shots[at].shot.own.heard),
     )
 
 

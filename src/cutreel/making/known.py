@@ -17,6 +17,7 @@ from .kinds.hearing import HearingKind
 from .kinds.listening import LISTENING_RUN, ListeningKind, ListeningWanted
 from .kinds.mix import MixKind
 from .kinds.moving_picture import MOVING_PICTURE_RUN, MovingPictureKind, MovingPictureWanted
+from .kinds.paced import PacedKind
 from .kinds.parts import PARTS_RUN, PartsKind, PartsWanted
 from .kinds.picture import PictureKind
 from .kinds.reading import READING, ReadingKind
@@ -53,6 +54,7 @@ REGISTRY = Registry.of(
         SoundKind(),
         MusicKind(),
         FittedKind(),
+        PacedKind(),
         MixKind(),
         SegmentKind(),
         FilmKind(),

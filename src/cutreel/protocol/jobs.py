@@ -81,13 +81,14 @@ class EnlargeInput(BaseModel):
 
 class ClipInput(BaseModel):
     """A clip: a picture, known to the service by SHA-256 as references are, set in motion for some seconds. `strength`
-    is how much moves (0 … 1). The result is one MP4 file."""
+    is how much moves (0 … 1); with `sound` it is to have what is heard of it too. The result is one MP4 file."""
 
     kind: Literal["clip"] = "clip"
     picture: str = Field(pattern=r"^[0-9a-f]{64}$")
     prompt: str
     seconds: float = Field(gt=0, le=60)
     strength: float = Field(0.5, ge=0, le=1)
+    sound: bool = False
     seed: int = 0
     width: int = Field(1280, ge=64, le=4096, multiple_of=2)
     height: int = Field(720, ge=64, le=4096, multiple_of=2)

@@ -2,6 +2,7 @@
 renumbered."""
 
 from collections import defaultdict
+from collections.abc import Mapping
 from decimal import Decimal
 from typing import Any
 
@@ -14,6 +15,12 @@ from .database import Database
 from .events import announce
 from .films import new_id
 from .tables import Film, Take
+
+
+def _clip_in(about: Mapping[str, Any]) -> str | None:
+    """The media file of the clip that a take is."""
+    media: str | None = about.get("clip", {}).get("media")
+    return media
 
 
 class TakeStore:
@@ -101,11 +108,11 @@ class TakeStore:
         brought: bool = False,
         cost: Decimal = Decimal(0),
     ) -> str:
-        """Add a take to a shot. The same made picture is added once (a repeated job adds nothing);
-        returns its id."""
+        """Add a take to a shot. The same made picture is added once (a repeated job adds nothing), and so is the same
+        clip: two of them may begin with one picture. Returns its id."""
         with self.database.transaction() as session:
             session.get(Film, film, with_for_update=True)
-            same = session.scalar(
+            alike = session.scalars(
                 select(Take).where(
                     Take.film == film,
                     Take.shot == shot,
@@ -114,8 +121,9 @@ class TakeStore:
                     Take.media == media,
                 )
             )
-            if same is not None:
-                return same.id
+            for take in alike:
+                if _clip_in(take.about) == _clip_in(about):
+                    return take.id
             number = (
                 session.scalar(
                     select(func.max(Take.number)).where(Take.film == film, Take.shot == shot)

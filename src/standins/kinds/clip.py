@@ -57,7 +57,14 @@ class Animator(Maker[ClipInput]):
     def make(self, job: ClipInput, kept: Path, fine: bool) -> Done:
         picture = (kept / job.picture).read_bytes()
         made = animate(
-            picture, job.prompt, job.seconds, job.seed, job.strength, job.width, job.height
+            picture,
+            job.prompt,
+            job.seconds,
+            job.seed,
+            job.strength,
+            job.width,
+            job.height,
+            job.sound,
         )
         about = {"seed": job.seed, "seconds": job.seconds}
         return [Made("clip", "video/mp4", made.mp4, about)], made.unused

@@ -4287,7 +4287,8 @@ export interface components {
         /**
          * ClipView
          * @description A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence; how many seconds of
-         *     it are past when the shot begins, and at how many times its own speed it plays.
+         *     it are past when the shot begins, and at how many times its own speed it plays; whether it has a sound, and whether
+         *     that is heard.
          */
         ClipView: {
             /** Seconds */
@@ -4305,11 +4306,15 @@ export interface components {
             slid: number;
             /** Speed */
             speed: number;
+            /** Sound */
+            sound: boolean;
+            /** Heard */
+            heard: boolean;
         };
         /**
          * ClipsWanted
          * @description Clips of some `shots`, of the pictures that they use, `takes` of each; `chained`: each begins with the last frame
-         *     of the shot before it.
+         *     of the shot before it; with a `sound` of their own, if wanted.
          */
         ClipsWanted: {
             /**
@@ -4339,6 +4344,11 @@ export interface components {
              * @default false
              */
             chained: boolean;
+            /**
+             * Sound
+             * @default false
+             */
+            sound: boolean;
         };
         /**
          * Colour
@@ -7587,6 +7597,8 @@ export interface components {
             fit?: ("speed" | "steps" | "hold" | "back and forth" | "cut" | "second angle") | null;
             /** Slide */
             slide?: number | null;
+            /** Heard */
+            heard?: boolean | null;
             /** Motion */
             motion?: string | null;
             /** Sound */

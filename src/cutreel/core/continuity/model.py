@@ -193,6 +193,7 @@ class Overrides(BaseModel):
     horizon: float | None = Field(None, ge=0.05, le=0.95)
     fit: FitHow | None = None
     slide: float | None = Field(None, ge=-60, le=60)
+    heard: bool | None = None
     motion: str | None = Field(None, max_length=2000)
     sound: str | None = Field(None, max_length=200)
     music: Literal["flows", "hit", "rest"] | None = None

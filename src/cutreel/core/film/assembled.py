@@ -577,13 +577,19 @@ def assemble(
         for s, t in zip(read.shots, takes_of, strict=True)
     ]
     course = film_course(read, spans, rate, timing)
-    cues = cues_of(read, spots, spans, rate, timing, course)
+    clips = [
+        footage_of(s, t, ts, lender[s.picture_of].rejected)
+        if t is not None and s.shot.own.heard
+        else None
+        for s, t, ts in zip(read.shots, used, takes_of, strict=True)
+    ]
+    cues = cues_of(read, spots, spans, rate, timing, course, clips)
     sounds = look_up(_wanted(document, cues))
     if document.settings.snap == "beats":
         at = _beats(cues, document.settings.seed, sounds)
         spans = snapped(spans, read.opens, timing, rate, at, _held(read, cues, alone))
         music = [c for c in cues if c.kind == "music"]
-        rest = cues_of(read, spots, spans, rate, timing, course)
+        rest = cues_of(read, spots, spans, rate, timing, course, clips)
         cues = [*(c for c in rest if c.kind != "music"), *music]
     return Assembled(
         film=film,

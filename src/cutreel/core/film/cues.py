@@ -14,6 +14,7 @@ from cutreel.core.sound import (
     Cue,
     Score,
     Spot,
+    Stretch,
     ambience_cues,
     bent,
     instruments_for,
@@ -23,7 +24,7 @@ from cutreel.core.sound import (
     spot_cues,
     told_tension,
 )
-from cutreel.core.timeline import FrameRate, Span, Timing
+from cutreel.core.timeline import Footage, FrameRate, Span, Timing
 
 from .document import CueChoice, FilmDocument, OwnSound, PlacedCue
 from .reading import ReadFilm
@@ -41,8 +42,10 @@ def cues_of(
     rate: FrameRate,
     timing: Timing,
     course: Course,
+    clips: Sequence[Footage | None] = (),
 ) -> list[Cue]:
-    """The cues that the text and the maker ask for, without those that the maker lifted, one by one or all alike."""
+    """The cues that the text and the maker ask for, without those that the maker lifted, one by one or all alike, and
+    what is heard of the `clips` of shots."""
     film = read.document
     lifted, alike = set(film.lifted_cues), set(film.lifted_sounds)
     numbers = [s.shot.id for s in read.shots]
@@ -57,6 +60,7 @@ def cues_of(
     by_hand = [
         *own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers),
         *_placed(film, read.opens, spans, rate, timing),
+        *_of_clips(read, clips, spans, rate),
     ]
     kept = [c for c in proposed if c.prompt not in alike] + by_hand
     chosen = {c.id: c for c in film.cue_choices}
@@ -208,6 +212,30 @@ def _placed_one(
     )
 
 
+CLIP_SOUND = "the clip’s own sound"
+
+
+def _of_clips(
+    read: ReadFilm, clips: Sequence[Footage | None], spans: Sequence[Span], rate: FrameRate
+) -> list[Cue]:
+    """What is heard of clips, of those that the maker wants to hear: as long as they play forward."""
+    out: list[Cue] = []
+    for i, clip in enumerate(clips):
+        shot = read.shots[i].shot
+        if clip is None or clip.sound is None or not shot.own.heard:
+            continue
+        whole = rate.seconds(spans[i].frames)
+        fit = clip.fit(whole)
+        first, later = max(0.0, fit.slid), max(0.0, -fit.slid)
+        seconds = round(min((fit.clip - first) / fit.speed, whole - later), 3)
+        start = rate.seconds(spans[i].start) + later
+        stretch = Stretch(round(first, 3), seconds, fit.speed)
+        told = (start, start + seconds, i, "the clip is heard")
+        cue = Cue(f"clip-{shot.id}", "spot", CLIP_SOUND, *told, own=clip.sound, stretch=stretch)
+        out.append(cue)
+    return out
+
+
 def _own(film: FilmDocument, number: int | None) -> OwnSound | None:
     """A sound of the maker's own."""
     return next((s for s in film.own_sounds if s.id == number), None) if number else None
@@ -230,7 +258,7 @@ def _shaped(
     """A cue as the maker wants it. It stays within the film, and an ambience does not end before it begins."""
     own = _own(film, how.own)
     if own is not None:
-        cue = replace(cue, own=own.media, prompt=own.name)
+        cue = replace(cue, own=own.media, stretch=None, prompt=own.name)
     elif how.prompt and cue.kind != "music":
         cue = replace(cue, prompt=how.prompt)
     word = film.word_places.get(how.word) if how.word is not None else None

@@ -113,7 +113,9 @@ def footage_of(
         elif own.fit == "second angle":
             then = SecondAngle(**_told(take), around=aim_of(shot, take))
     smooth = own.fit != "steps"
-    return Footage(**_told(take), how=own.fit, slid=own.slide or 0.0, then=then, smooth=smooth)
+    sound = take.about["clip"].get("sound")
+    slid = own.slide or 0.0
+    return Footage(**_told(take), how=own.fit, slid=slid, then=then, smooth=smooth, sound=sound)
 
 
 def _told(take: TakeRow) -> dict[str, Any]:

@@ -38,6 +38,7 @@ from .music import music_cues
 from .rooms import InRoom, impulse
 from .score import LEAST_REST, PLAIN, Score, instruments_for, score_for
 from .silence import trim
+from .stretch import Stretch
 from .tension import Course, bent, told_tension
 from .tone import Tone
 from .understood import EASY, Powers, Understood, band_powers, understood
@@ -94,6 +95,7 @@ __all__ = [
     "SoundAmount",
     "Source",
     "Spot",
+    "Stretch",
     "Tone",
     "Treatment",
     "TruePeaks",

@@ -20,6 +20,7 @@ from cutreel.core.timeline import FrameRate, Room, Span
 
 from .deeds import DEED_PROMPTS, heard_in, takes_feet
 from .score import PLAIN, Score
+from .stretch import Stretch
 
 _NAMED = {
     **dict.fromkeys(("splash", "splashes"), ("a splash of water", 2)),
@@ -164,8 +165,8 @@ class Cue:
     shots, ends with. It is `gain` decibels louder than others, comes from the left (`pan` -1) or the right (1), from
     far (`near` -1) or near (1), in a `room` (None: that of its place), is let in and out over so many seconds (None:
     as is usual); another `seed` is another making of its sound, of `asked` seconds (0: as many as is usual). Music
-    has a `mood` and follows a `score`. A cue may be a sound of the maker's `own`, by its media file; else it is made
-    `by` an offer (empty: by whoever is first for its kind)."""
+    has a `mood` and follows a `score`. A cue may be a sound of the maker's `own`, by its media file, or a `stretch` of
+    it; else it is made `by` an offer (empty: by whoever is first for its kind)."""
 
     id: str
     kind: str
@@ -184,6 +185,7 @@ class Cue:
     seed: int = 0
     mood: str = ""
     own: str = ""
+    stretch: Stretch | None = None
     asked: float = 0.0
     score: Score = PLAIN
     by: str = ""

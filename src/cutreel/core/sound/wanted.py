@@ -16,6 +16,8 @@ SOUND_VERSION = MUSIC_VERSION = FITTED_VERSION = 1
 
 def sound_key_of(cue: Cue, seed: int) -> str:
     """The key of the sound that a cue asks for."""
+    if cue.own and cue.stretch is not None:
+        return cue.stretch.key(cue.own)
     if cue.own:
         return fitted_key(cue.own, cue.end - cue.start) if cue.kind == "music" else own_key(cue.own)
     if cue.kind == "music":

@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 from typing import Literal, get_args
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from cutreel.core.captions import AS_OTHERS, CaptionShown
 from cutreel.core.effects import Finish
@@ -84,7 +84,8 @@ class SecondAngle(BaseModel):
 class Footage(BaseModel):
     """A clip that a shot shows: a media file of `frames` frames at `rate` a second, how it fills the shot (None: by
     rule), how many seconds of it are past when the shot begins, and what follows where it is too short for the shot.
-    `smooth`: where it plays slower than it was made, its in-betweens are computed."""
+    `smooth`: where it plays slower than it was made, its in-betweens are computed. Its `sound` is a media file; it is
+    heard apart from what is seen, and is told to nobody who draws it."""
 
     media: str
     frames: int
@@ -93,6 +94,7 @@ class Footage(BaseModel):
     slid: float = 0.0
     then: SecondAngle | None = None
     smooth: bool = False
+    sound: str | None = Field(None, exclude=True)
 
     @property
     def seconds(self) -> float:

@@ -32,7 +32,7 @@ class ClipSpec(Spec):
 
     kind: ClassVar[str] = "clip"
     made_of: ClassVar[frozenset[str] | None] = frozenset(
-        {"media", "prompt", "seconds", "seed", "strength", "width", "height", "offer"}
+        {"media", "prompt", "seconds", "seed", "strength", "sound", "width", "height", "offer"}
     )
     take: str
     chain: Chain | None = None
@@ -41,6 +41,7 @@ class ClipSpec(Spec):
     seconds: float
     seed: int
     strength: float = 0.5
+    sound: bool = False
     width: int
     height: int
     offer: str
@@ -57,6 +58,7 @@ class ClipKind(Kind[ClipSpec]):
             seconds=spec.seconds,
             seed=spec.seed,
             strength=spec.strength,
+            sound=spec.sound,
             width=spec.width,
             height=spec.height,
         )
@@ -88,13 +90,14 @@ class ClipKind(Kind[ClipSpec]):
 
 class ClipsWanted(Wanted):
     """Clips of some `shots`, of the pictures that they use, `takes` of each; `chained`: each begins with the last frame
-    of the shot before it."""
+    of the shot before it; with a `sound` of their own, if wanted."""
 
     kind: Literal["clips"] = "clips"
     shots: list[int] = Field(min_length=1, max_length=20_000)
     takes: int = Takes
     strength: float = Field(0.5, ge=0, le=1)
     chained: bool = False
+    sound: bool = False
 
 
 def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemSpec]:
@@ -124,6 +127,7 @@ def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemS
                 seconds=length_for(film.rate.seconds(span.end - span.start), offer),
                 seed=shot.seed + nth,
                 strength=wanted.strength,
+                sound=wanted.sound,
                 width=width,
                 height=height,
                 offer=offer.name,

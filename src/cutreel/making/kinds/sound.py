@@ -1,6 +1,7 @@
 """Sounds of cues and the film's music: asked of a sound maker and a composer."""
 
 from collections.abc import Sequence
+from dataclasses import asdict
 from decimal import Decimal
 from typing import Any, ClassVar
 
@@ -20,6 +21,7 @@ from ..registry import Kind, Made, Spec, Wanted, item, offer_for
 from ..work import Work
 from ..workshop import Workshop
 from .fitted import FittedSpec
+from .paced import PacedSpec
 
 LEAST_MUSIC = 4.0
 """Seconds: a shorter piece has no end that could be heard as one."""
@@ -119,7 +121,10 @@ def missing_sounds(film: Assembled, wanted: Wanted, shop: Workshop) -> list[Item
     chosen = {c.id: c for c in film.document.cue_choices}
     for cue in (m for c in film.cues for m in makings_of(c, chosen.get(c.id))):
         name = sound_key_of(cue, seed)
-        if cue.kind != "music" and not cue.own and name not in film.sounds:
+        if cue.stretch is not None and name not in film.sounds:
+            paced = PacedSpec(media=cue.own, **asdict(cue.stretch))
+            out[name] = item(paced, f"{cue.prompt}, as quick as it plays", weight=0.3)
+        elif cue.kind != "music" and not cue.own and name not in film.sounds:
             spec = SoundSpec(
                 sound=name,
                 prompt=cue.prompt,

@@ -1,16 +1,19 @@
-"""Clips that the maker brings: read in a process apart, bounded, and kept as the renderer wants them."""
+"""Clips that the maker brings: read in a process apart, bounded, and kept as the renderer wants them, with their sound
+beside them."""
 
 import io
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 import av
 import numpy as np
+import soundfile
 from PIL import Image, ImageOps
 
 from cutreel.core.errors import BadInput
 from cutreel.core.keys import key
 from cutreel.core.pictures import SMALL, ClipChecks, check_clip, off_by
+from cutreel.core.sound import RATE
 
 from ..workshop import Workshop
 from .keeping import Picture, kept_picture
@@ -18,13 +21,14 @@ from .keeping import Picture, kept_picture
 LEAST_SIDE, MOST_SIDE, MOST_SECONDS = 320, 1920, 60.0
 RATES = (12, 60)
 """Frames a second between which a clip is kept at its own."""
+FAINTEST = 1e-4
 ADVICE = "Bring MP4, WebM, MOV or an animated GIF of at most a minute."
 
 
 @dataclass(frozen=True)
 class OwnClip:
     """A clip as it is kept: H.264 without sound, its first frame as PNG, its size, how many frames at which
-    rate, and what was measured of it."""
+    rate, what was measured of it, and its sound as FLAC, where anything is heard."""
 
     mp4: bytes
     png: bytes
@@ -33,6 +37,7 @@ class OwnClip:
     frames: int
     rate: int
     checks: ClipChecks
+    sound: bytes | None = None
 
     @property
     def seconds(self) -> float:
@@ -56,9 +61,32 @@ def opened_clip(data: bytes) -> OwnClip:
         with av.open(io.BytesIO(data), "r") as source:
             if not source.streams.video:
                 raise BadInput("There is no picture in that file.", ADVICE)
-            return _kept(source)
+            kept = _kept(source)
+        return replace(kept, sound=_sound(data))
     except av.FFmpegError as error:
         raise BadInput("That clip cannot be opened.", ADVICE) from error
+
+
+def _sound(data: bytes) -> bytes | None:
+    """The sound of a clip; None where nothing is heard."""
+    with av.open(io.BytesIO(data), "r") as source:
+        if not source.streams.audio:
+            return None
+        begins = float((source.start_time or 0) / av.time_base)
+        resampler = av.AudioResampler(format="flt", layout="stereo", rate=RATE)
+        parts: list[np.ndarray] = []
+        for frame in source.decode(audio=0):
+            if not parts and frame.time is not None and frame.time > begins:
+                # It sets in later than the picture.
+                late = round((float(frame.time) - begins) * RATE)
+                parts.append(np.zeros((min(late, round(MOST_SECONDS * RATE)), 2), np.float32))
+            parts += [p.to_ndarray().reshape(-1, 2) for p in resampler.resample(frame)]
+    sound = np.concatenate(parts)[: round(MOST_SECONDS * RATE)] if parts else np.zeros((0, 2))
+    if float(np.abs(sound).max(initial=0.0)) < FAINTEST:
+        return None
+    out = io.BytesIO()
+    soundfile.write(out, np.clip(sound, -1, 1), RATE, format="FLAC", subtype="PCM_16")
+    return out.getvalue()
 
 
 def _kept(source: av.container.InputContainer) -> OwnClip:
@@ -126,6 +154,8 @@ def keep_clip(shop: Workshop, clip: OwnClip, begins: bytes | None = None) -> Pic
         "seconds": round(clip.seconds, 4),
         "checked": checks.model_dump(),
     }
+    if clip.sound is not None:
+        told["sound"] = shop.media.put(clip.sound, "flac")
     picture = Picture(kept.media, kept.thumb, kept.layers, {**kept.about, "clip": told})
     name = key("brought clip", 1, media=told["media"])
     shop.results.put(name, "brought", kept.media, picture.as_data())

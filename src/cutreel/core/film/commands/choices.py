@@ -30,7 +30,7 @@ Chosen = TypeVar("Chosen", bound=BaseModel)
 Settable = Literal[
     "idea", "framing", "angle", "place", "time", "weather", "season", "remembered", "mood", "people", "action",
     "prompt", "seed",
-    "move", "path", "fit", "slide", "motion", "acts", "air", "regions", "horizon",
+    "move", "path", "fit", "slide", "heard", "motion", "acts", "air", "regions", "horizon",
     "sound", "music", "join", "grade", "effects", "plate", "insets", "marks", "direction",
     "made_by",
 ]  # fmt: skip

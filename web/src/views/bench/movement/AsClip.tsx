@@ -15,8 +15,15 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
   const [takes, setTakes] = useState(2);
   const offer = (useOffers().data ?? []).find((o) => o.kind === "clip");
   const [chained, setChained] = useState(false);
+  const [sound, setSound] = useState(false);
   const before = film.shots[film.shots.findIndex((s) => s.id === shot.id) - 1];
-  const wish = { kind: "clips" as const, shots: [shot.id], takes, ...(chained && { chained }) };
+  const wish = {
+    kind: "clips" as const,
+    shots: [shot.id],
+    takes,
+    ...(chained && { chained }),
+    ...(sound && { sound }),
+  };
   const told = useEstimate(film.id, wish, film.revision, !!offer && !!shot.used).data;
   const start = useStart(film.id);
   const going = (useRuns(film.id).data ?? []).some((r) => r.state === "going");
@@ -56,6 +63,7 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
       {before?.used && (
         <Check label={`from shot ${before.edge}’s last frame`} on={chained} onChange={setChained} />
       )}
+      <Check label="with a sound of its own" on={sound} onChange={setSound} />
       <p className="text-[12px] text-ink-2">
         Each is a take of the shot, by the motion prompt; circle one under Takes.
       </p>

@@ -221,6 +221,8 @@ test("a clip says how it fills its words, and can be fitted by rule again", () =
       own: true,
       slid: 0,
       speed: 1,
+      sound: false,
+      heard: false,
     },
   });
   expect(screen.getByText("5.0 s for 9.0 s: its last frame is held")).toBeTruthy();
@@ -230,13 +232,41 @@ test("a clip says how it fills its words, and can be fitted by rule again", () =
 
 test("a clip is slid within its shot by keys", async () => {
   shown({
-    clip: { seconds: 5, how: "hold", why: "5.0 s for 9.0 s", own: true, slid: 0.3, speed: 1 },
+    clip: {
+      seconds: 5,
+      how: "hold",
+      why: "5.0 s for 9.0 s",
+      own: true,
+      slid: 0.3,
+      speed: 1,
+      sound: true,
+      heard: false,
+    },
   });
   const clip = screen.getByRole("slider", { name: "The clip within its shot" });
   expect(clip.getAttribute("aria-valuetext")).toBe("begins at its second 0.3");
   fireEvent.keyDown(clip, { key: "ArrowRight", shiftKey: true });
   await waitFor(() => expect(values()).toEqual([{ slide: -0.7 }]));
   expect(clip.getAttribute("aria-valuetext")).toBe("begins 0.7 s later");
+});
+
+test("a clip is heard when it is wanted", () => {
+  const clip = {
+    seconds: 5,
+    how: "speed" as const,
+    why: "as it is, 5.0 s for 5.0 s",
+    own: false,
+    slid: 0,
+    speed: 1,
+    sound: true,
+    heard: false,
+  };
+  shown({ clip });
+  fireEvent.click(screen.getByLabelText("its sound is heard"));
+  expect(values()).toEqual([{ heard: true }]);
+  cleanup();
+  shown({ clip: { ...clip, sound: false } });
+  expect(screen.queryByLabelText("its sound is heard")).toBeNull();
 });
 
 test("of a picture that came whole it is said why nobody acts", () => {

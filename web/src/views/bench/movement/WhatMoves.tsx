@@ -6,7 +6,7 @@ import { useChange, useRules } from "../../../api/film";
 import { type Act, type Movement, actionsTold, setOf, useActions } from "../../../api/movement";
 import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
-import { Field } from "../../../parts/Field";
+import { Check, Field } from "../../../parts/Field";
 import { AsClip } from "./AsClip";
 import { ClipSlide } from "./ClipSlide";
 import { Regions } from "./Regions";
@@ -96,6 +96,13 @@ export function WhatMoves({ film, shot, movement }: Props) {
               seconds={movement.seconds}
               onPut={(slide) => set({ slide: slide || null })}
             />
+            {movement.clip.sound && (
+              <Check
+                label="its sound is heard"
+                on={movement.clip.heard}
+                onChange={(heard) => set({ heard: heard || null })}
+              />
+            )}
           </Row>
         )}
         {movement.acts.map((act, i) => (
