@@ -125,7 +125,7 @@ def test_a_still_inset_is_sharp() -> None:
     Image.fromarray(pixels).save(out, "PNG")
     still = inset(x=0.431, y=0.377, size=0.5, shape=120 / 90)
     [(planes, window)] = Insets([still], 4.0, W, H, lambda n: out.getvalue()).laid(
-        1.0, Window(0.5, 0.5, 1.0)
+        1.0, Window(0.5, 0.5, 1.0), "frame"
     )
     from cutreel.core.render.compositor import Compositor
 

@@ -1,6 +1,7 @@
 """How a shot's picture moves: camera, figures, air, water and light, with the words that they go with."""
 
 import io
+import math
 from collections.abc import Mapping
 from typing import Annotated, Literal
 
@@ -29,6 +30,7 @@ from cutreel.core.motion import (
     FitHow,
     OwnPath,
     actions_told,
+    covering,
     path_words,
 )
 from cutreel.making import frame_of_film, frames_of_shot, usual_path, ways_along
@@ -164,7 +166,9 @@ def movement(film: str, shot: int, films: Films, shop: Shop) -> MovementView:
             spoken |= {figure.name} if acting.mouth else set()
     along = ways_along(shop, assembled, at)
     wide = int(take.about.get("width") or 1280) if take else 1280
-    nearest = max(f.zoom for f in (path.first, *path.between, path.last))
+    # A camera that leans is nearer all along.
+    lean = math.radians(max(abs(r) for r in path.roll))
+    nearest = max(f.zoom for f in (path.first, *path.between, path.last)) * covering(lean, 16, 9)
     return MovementView(
         seconds=round(seconds, 3),
         move=read.move,

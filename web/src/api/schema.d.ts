@@ -7699,7 +7699,8 @@ export interface components {
         };
         /**
          * OwnPath
-         * @description A path over a shot's life; `held` lets it breathe as a camera in the hand does.
+         * @description A path over a shot's life; `held` lets it breathe as a camera in the hand does. The camera leans by so many degrees
+         *     at its first and its last frame (`roll`; to the right above 0).
          */
         OwnPath: {
             /**
@@ -7734,6 +7735,17 @@ export interface components {
              * @default false
              */
             held: boolean;
+            /**
+             * Roll
+             * @default [
+             *       0,
+             *       0
+             *     ]
+             */
+            roll: [
+                number,
+                number
+            ];
         };
         /**
          * OwnRegion

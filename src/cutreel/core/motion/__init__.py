@@ -5,7 +5,7 @@ from .actions import ACTIONS, FEELING, STILL, Action, action_for, actions_told
 from .air import AIR_KINDS, AMOUNTS, Air, AirKind, Amount, grains_at
 from .air import KINDS as AIR_LOOKS
 from .bones import Matrix, applied, height_of, inverted
-from .camera import MOVES, CameraPath, Move, Window, layer_zoom, layer_zooms, path_for
+from .camera import MOVES, CameraPath, Move, Window, covering, layer_zoom, layer_zooms, path_for
 from .fit import FITS, Fit, FitHow, fit_clip
 from .flow import Flame, Ground, Water, brighter, swell
 from .mouths import Phone, mouths_of, shape_of
@@ -32,7 +32,7 @@ __all__ = [
     "MOVES", "NEARER", "PACES", "STILL", "WAYS", "Act", "Acting", "Action", "Air", "AirKind", "Amount",
     "CameraPath", "Ease", "Extent", "Fit", "FitHow", "Flame", "Ground", "Matrix", "Moment", "Move",
     "OwnPath", "Pace", "PathFrame", "Phone", "RegionMove", "Walked", "Water", "Way", "Window", "action_for",
-    "actions_told", "applied", "bend_at", "brighter", "fit_clip", "grains_at", "height_of", "held",
+    "actions_told", "applied", "bend_at", "brighter", "covering", "fit_clip", "grains_at", "height_of", "held",
     "inverted", "jaw_at", "layer_zoom", "layer_zooms", "loose_at", "moment_of", "mouth_at", "mouths_of",
     "path_along", "path_for", "path_told", "path_words", "pin_of", "shape_of", "swell",
 ]

@@ -42,6 +42,12 @@ class CameraPath:
         stands still."""
         return self.between(_eased(min(1.0, max(0.0, moment))))
 
+    def leaning(self, moment: float) -> float:
+        """By how many radians the camera leans: a named move is level."""
+        return 0.0
+
+    most_leaning = 0.0
+
     def between(self, t: float) -> Window:
         """The window at a share `t` (0 … 1) of the way."""
         a, b = self.start, self.end
@@ -53,6 +59,11 @@ class CameraPath:
         else:
             share = t
         return inside(Window(a.x + (b.x - a.x) * share, a.y + (b.y - a.y) * share, zoom))
+
+
+def covering(angle: float, width: float, height: float) -> float:
+    """How much nearer a frame has to be that is turned by so many radians, so that no corner of it is empty."""
+    return math.cos(angle) + abs(math.sin(angle)) * max(width / height, height / width)
 
 
 def inside(window: Window) -> Window:

@@ -6,7 +6,7 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass
 from itertools import pairwise
-from typing import Literal
+from typing import Annotated, Literal
 
 from pydantic import BaseModel, Field
 
@@ -15,7 +15,7 @@ from .camera import PUSH, CameraPath, Window, inside
 Ease = Literal["even", "gentle", "sudden"]
 RAMPS: dict[Ease, float] = {"even": 0.1, "gentle": 0.42, "sudden": 0.015}
 """The share of the way in which speed is gained, and lost again."""
-MOST_ZOOM = 6.0
+MOST_ZOOM, MOST_ROLL = 6.0, 8.0
 MOST_BETWEEN = 4
 BREATH = ((0.31, 0.0026), (0.83, 0.0013))
 """A hand-held camera: waves of so many hertz and so large, in shares of the frame: about five pixels at 1080p."""
@@ -38,14 +38,19 @@ class PathFrame(BaseModel):
         return inside(Window(self.x, self.y, self.zoom))
 
 
+Degrees = Annotated[float, Field(ge=-MOST_ROLL, le=MOST_ROLL)]
+
+
 class OwnPath(BaseModel):
-    """A path over a shot's life; `held` lets it breathe as a camera in the hand does."""
+    """A path over a shot's life; `held` lets it breathe as a camera in the hand does. The camera leans by so many
+    degrees at its first and its last frame (`roll`; to the right above 0: the picture's right side rises)."""
 
     first: PathFrame = PathFrame()
     between: list[PathFrame] = Field([], max_length=MOST_BETWEEN)
     last: PathFrame = PathFrame()
     ease: Ease = "even"
     held: bool = False
+    roll: tuple[Degrees, Degrees] = (0.0, 0.0)
 
     @property
     def windows(self) -> list[Window]:
@@ -75,6 +80,17 @@ class Walked:
                 break
             far -= length
         return self._breathed(window, t * self.seconds) if self.path.held else window
+
+    def leaning(self, moment: float) -> float:
+        """By how many radians the camera leans at `moment`, 0 … 1."""
+        first, last = self.path.roll
+        t = eased(min(1.0, max(0.0, moment)), RAMPS[self.path.ease])
+        return math.radians(first + (last - first) * t)
+
+    @property
+    def most_leaning(self) -> float:
+        """The most of that."""
+        return math.radians(max(abs(lean) for lean in self.path.roll))
 
     def _breathed(self, window: Window, seconds: float) -> Window:
         """Moved as a hand moves it. The frame is drawn a little nearer, so that no edge comes in."""
@@ -151,6 +167,8 @@ def path_told(text: str, targets: Mapping[str, Spot]) -> OwnPath | None:
         if not frames:
             frames.append(_start(verb, much, target, room))
         frames.append(_next(frames[-1], verb, much, target, room))
+    if not frames and _roll_told(text.lower()) != (0.0, 0.0):
+        frames = [PathFrame(), PathFrame()]
     if not frames:
         return None
     ease: Ease = (
@@ -158,8 +176,28 @@ def path_told(text: str, targets: Mapping[str, Spot]) -> OwnPath | None:
     )
     held = bool(re.search(r"hand-?held|breath", text.lower()))
     return OwnPath(
-        first=frames[0], between=frames[1:-1][:MOST_BETWEEN], last=frames[-1], ease=ease, held=held
+        first=frames[0],
+        between=frames[1:-1][:MOST_BETWEEN],
+        last=frames[-1],
+        ease=ease,
+        held=held,
+        roll=_roll_told(text.lower()),
     )
+
+
+LEANS = 2.0
+"""Degrees of a slight roll: a horizon that leans is felt from one degree on, and seen as a fault from about five."""
+
+
+def _roll_told(text: str) -> tuple[float, float]:
+    """How a camera leans that is told to roll, or that a horizon leans."""
+    found = re.search(
+        r"\b(roll|lean|levels? (?:out|off))\w*\b[^,;.]*?(left|right)?(?=[,;.]|$)", text
+    )
+    if found is None:
+        return 0.0, 0.0
+    way = -LEANS if (found.group(2) or "right") == "left" else LEANS
+    return (way, 0.0) if found.group(1).startswith("level") else (0.0, way)
 
 
 def _verb(step: str) -> str | None:
@@ -220,4 +258,13 @@ def path_words(path: OwnPath, targets: Mapping[str, Spot]) -> str:
             said.append(f"drift {way}" if way in ("left", "right") else f"tilt {way}")
     how = {"even": "", "gentle": ", gently", "sudden": ", suddenly"}[path.ease]
     held = ", hand-held" if path.held else ""
-    return (", then ".join(said) or "the camera stands still") + (how if said else "") + held
+    moved = ", then ".join(said) or "the camera stands still"
+    return moved + (how if said else "") + held + _leaning_words(*path.roll)
+
+
+def _leaning_words(first: float, last: float) -> str:
+    if first == last == 0:
+        return ""
+    if abs(last) < abs(first):
+        return f", leveling out from the {'left' if first < 0 else 'right'}"
+    return f", rolling {'left' if last < 0 else 'right'} to {abs(last):g}°"

@@ -14,12 +14,13 @@ from cutreel.core.motion import (
     Water,
     Window,
     brighter,
+    covering,
     layer_zoom,
     layer_zooms,
     swell,
 )
 
-from . import kernel, kernel_mix, kernel_over
+from . import kernel, kernel_finish, kernel_mix, kernel_over
 from .finishing import Finishing
 from .footage import FootageLayer, TwoAngles
 from .grains import AirLayer
@@ -69,6 +70,7 @@ class Compositor:
         self.width, self.height = width, height
         self._other: Frame | None = None
         self._before: Frame | None = None
+        self._turned: Frame | None = None
 
     def new_frame(self) -> Frame:
         """Planes of a frame, not drawn yet."""
@@ -118,24 +120,40 @@ class Compositor:
 
     def _window(self, shown: Shown, at: int, closer: float) -> Window:
         """What the camera sees."""
-        window = shown.path.at(at / max(1, shown.frames - 1))
+        window = shown.path.at(self._moment(shown, at))
         if closer != 1.0:
             window = replace(window, zoom=window.zoom * closer)
         if shown.finishing is not None:
             window = shown.finishing.window(window, at, shown.lead)
         return window
 
+    def _moment(self, shown: Shown, at: int) -> float:
+        return at / max(1, shown.frames - 1)
+
     def _mark(self, shown: Shown, at: int, out: Frame, closer: float) -> None:
-        """Lay over a finished picture what is laid over it."""
+        """Lay over a finished picture what is laid over it. Where the camera leans, all that keeps to the picture
+        does."""
+        seconds = (at - shown.lead) / shown.rate
         if shown.insets is not None:
-            window, seconds = self._window(shown, at, closer), (at - shown.lead) / shown.rate
-            self._write(shown.insets.laid(seconds, window), out)
+            self._write(shown.insets.laid(seconds, self._window(shown, at, closer), "picture"), out)
         if shown.marks is not None:
-            window = self._window(shown, at, closer)
-            near = layer_zoom(window, MARKS_AT)
-            shown.marks.lay(out, near, (at - shown.lead) / shown.rate)
+            shown.marks.lay(out, layer_zoom(self._window(shown, at, closer), MARKS_AT), seconds)
         if shown.words is not None:
             self._write(shown.words.laid(False, at, lambda n: self._window(shown, n, closer)), out)
+        self._lean(shown, at, out)
+        if shown.insets is not None:
+            self._write(shown.insets.laid(seconds, self._window(shown, at, closer), "frame"), out)
+
+    def _lean(self, shown: Shown, at: int, out: Frame) -> None:
+        """Turn a frame as the camera leans; it is all along so near that no corner is ever empty."""
+        if not shown.path.most_leaning:
+            return
+        self._turned = self._turned or self.new_frame()
+        near = covering(shown.path.most_leaning, self.width, self.height)
+        angle = shown.path.leaning(self._moment(shown, at))
+        for plane, spare in zip(out, self._turned, strict=True):
+            spare[:] = plane
+            kernel_finish.turned(spare, plane, angle, near)
 
     def _behind(self, shown: Shown, at: int, closer: float) -> list[tuple[Planes, Window]]:
         """The words that stand behind figures."""

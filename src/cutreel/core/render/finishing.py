@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from cutreel.core.effects import Finish, read_cube
 from cutreel.core.effects.grade import BLACK, RANGE
-from cutreel.core.motion import Window
+from cutreel.core.motion import Window, covering
 
 from . import kernel, kernel_mix
 from . import kernel_finish as fast
@@ -105,9 +105,7 @@ class Finishing:
         if not angle:
             return
         # So near that no corner is empty.
-        zoom = math.cos(angle) + math.sin(angle) * max(
-            self.width / self.height, self.height / self.width
-        )
+        zoom = covering(angle, self.width, self.height)
         for plane, spare in zip(out, self._beside(), strict=True):
             spare[:] = plane
             fast.turned(spare, plane, angle, zoom)

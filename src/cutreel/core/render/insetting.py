@@ -41,11 +41,14 @@ class Insets:
     files: Callable[[str], bytes]
     _pages: dict[Inset, Planes] = field(default_factory=dict)
 
-    def laid(self, seconds: float, seen: Window) -> list[tuple[Planes, Window]]:
-        """What of them is there so many seconds after the shot's first word, while the camera sees a window of the
-        picture: each as a part of a picture as large as the frame, and the window on that."""
+    def laid(self, seconds: float, seen: Window, keeps: str) -> list[tuple[Planes, Window]]:
+        """What of them is there so many seconds after the shot's first word, of those that keep to the "frame" or to
+        the "picture", while the camera sees a window of that: each as a part of a picture as large as the frame, and
+        the window on that."""
         out = []
         for inset in self.insets:
+            if inset.keeps != keeps:
+                continue
             until = self.seconds if inset.seconds is None else inset.begin + inset.seconds
             if not inset.begin <= seconds < until:
                 continue

@@ -4,6 +4,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from .kernel import U8, compiled
+from .kernel_turn import mean
 
 
 @compiled
@@ -142,19 +143,24 @@ def turned(src: U8, out: U8, angle: float, zoom: float) -> None:
         x0, y0 = -wide / 2 + 0.5, dy
         at_x = np.int64((c * x0 - s * y0 + wide / 2 - 0.5) * 65536)
         at_y = np.int64((s * x0 + c * y0 + high / 2 - 0.5) * 65536)
-        line = out[row]
-        for x in range(wide):
-            px, py = (
-                min(max(at_x, 0), (wide - 1) * 65536 - 1),
-                min(max(at_y, 0), (high - 1) * 65536 - 1),
-            )
-            i, j = px >> 16, py >> 16
-            a, b = np.int32((px >> 8) & 255), np.int32((py >> 8) & 255)
-            upper = np.int32(src[j, i]) * (256 - a) + np.int32(src[j, i + 1]) * a
-            lower = np.int32(src[j + 1, i]) * (256 - a) + np.int32(src[j + 1, i + 1]) * a
-            line[x] = np.uint8((upper * (256 - b) + lower * b + 32768) >> 16)
-            at_x += step_x
-            at_y += step_y
+        _turned_row(
+            src, out[row], np.int32(at_x), np.int32(at_y), np.int32(step_x), np.int32(step_y)
+        )
+
+
+@compiled
+def _turned_row(
+    src: U8, line: U8, at_x: np.int32, at_y: np.int32, step_x: np.int32, step_y: np.int32
+) -> None:
+    none = np.int32(0)
+    last_x = np.int32((src.shape[1] - 1) * 65536 - 1)
+    last_y = np.int32((src.shape[0] - 1) * 65536 - 1)
+    for x in range(line.size):
+        px, py = np.uint32(min(max(at_x, none), last_x)), np.uint32(min(max(at_y, none), last_y))
+        a, b = (px >> np.uint32(8)) & np.uint32(255), (py >> np.uint32(8)) & np.uint32(255)
+        line[x] = np.uint8(mean(src, px >> np.uint32(16), py >> np.uint32(16), a, b))
+        at_x = np.int32(at_x + step_x)
+        at_y = np.int32(at_y + step_y)
 
 
 @compiled

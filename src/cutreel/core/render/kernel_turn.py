@@ -23,7 +23,7 @@ def _inside(start: float, step: float, count: int, size: int) -> tuple[int, int]
 
 
 @compiled
-def _mean(plane: U8, i: np.uint32, j: np.uint32, u: np.uint32, v: np.uint32) -> np.uint32:
+def mean(plane: U8, i: np.uint32, j: np.uint32, u: np.uint32, v: np.uint32) -> np.uint32:
     """The value between four pixels, at (u, v) 256ths from the one at column `i`, row `j`."""
     one, whole = np.uint32(1), np.uint32(256)
     upper = np.uint32(plane[j, i]) * (whole - u) + np.uint32(plane[j, i + one]) * u
@@ -50,10 +50,10 @@ def _lay_row(
         u, v = (at_x >> np.uint32(8)) & full, (at_y >> np.uint32(8)) & full
         at_x = np.uint32(at_x + steps[0])
         at_y = np.uint32(at_y + steps[1])
-        cover = _mean(alpha, i, j, u, v)
+        cover = mean(alpha, i, j, u, v)
         if cover == np.uint32(0):
             continue
-        value = np.int32(_mean(src, i, j, u, v))
+        value = np.int32(mean(src, i, j, u, v))
         if cover == full:  # as most of a figure is
             line[x] = np.uint8(value)
             if covers:

@@ -16,6 +16,7 @@ import { Bring } from "../../../parts/Bring";
 import { Button } from "../../../parts/Button";
 import { Choice, worded } from "../../../parts/Choice";
 import { Split } from "../../continuity/Split";
+import { LEANS, LEANS_SAID, leanOf } from "./leans";
 import { CopyTo } from "./CopyTo";
 import { Loop } from "./Loop";
 import { MarkPart } from "./MarkPart";
@@ -163,6 +164,14 @@ function Desk({ film, shot, movement, take }: DeskProps) {
         >
           {movement.path.held ? "Held in the hand" : "Hold it in the hand"}
         </Button>
+        <Choice
+          label="How the camera leans"
+          value={leanOf(movement.path.roll)}
+          options={worded(Object.keys(LEANS), LEANS_SAID)}
+          onChange={(lean) =>
+            setPath({ ...movement.path, roll: LEANS[lean as keyof typeof LEANS] })
+          }
+        />
         <Bring
           label={`Bring a clip for shot ${shot.edge}`}
           title="Bring a clip"

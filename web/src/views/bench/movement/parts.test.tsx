@@ -45,6 +45,7 @@ const path: Path = {
   last: { x: 0.6, y: 0.4, zoom: 2 },
   ease: "even",
   held: false,
+  roll: [0, 0],
 };
 const told: Path[] = [];
 beforeEach(() => {
