@@ -42,6 +42,13 @@ class FaultView(BaseModel):
     text: str
 
 
+class ClipFile(BaseModel):
+    """The file of a clip, and how long it is."""
+
+    media: str
+    seconds: float
+
+
 class TakeView(BaseModel):
     id: str
     number: int
@@ -60,6 +67,7 @@ class TakeView(BaseModel):
     rejected: str | None
     came: str | None
     faults: list[FaultView]
+    clip: ClipFile | None
 
 
 class RemarkView(BaseModel):

@@ -13,6 +13,7 @@ from cutreel.store import Assembled, FilmRow, TakeRow
 from .schemas import (
     Card,
     CardView,
+    ClipFile,
     DriftView,
     FaultView,
     FigureView,
@@ -135,6 +136,7 @@ def _take(shot: ReadShot, take: TakeRow, faults: Faults) -> TakeView:
         came=_came(take),
         rejected=shot.shot.rejected.get(take.id),
         faults=[FaultView(kind=x.kind, text=x.text) for x in faults.get(take.id, ())],
+        clip=ClipFile.model_validate(take.about["clip"]) if "clip" in take.about else None,
     )
 
 

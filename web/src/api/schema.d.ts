@@ -4285,6 +4285,16 @@ export interface components {
             cleaned: number;
         };
         /**
+         * ClipFile
+         * @description The file of a clip, and how long it is.
+         */
+        ClipFile: {
+            /** Media */
+            media: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * ClipView
          * @description A clip in place of a picture: how long it is, how it fills the shot, and that in a sentence; how many seconds of
          *     it are past when the shot begins, and at how many times its own speed it plays; whether it has a sound, and whether
@@ -7699,8 +7709,8 @@ export interface components {
         };
         /**
          * OwnPath
-         * @description A path over a shot's life; `held` lets it breathe as a camera in the hand does. The camera leans by so many degrees
-         *     at its first and its last frame (`roll`; to the right above 0).
+         * @description A path over a shot's life; `held` lets it breathe as a camera in the hand does. The camera leans by so many
+         *     degrees at its first and its last frame (`roll`; to the right above 0: the picture's right side rises).
          */
         OwnPath: {
             /**
@@ -11323,6 +11333,7 @@ export interface components {
             came: string | null;
             /** Faults */
             faults: components["schemas"]["FaultView"][];
+            clip: components["schemas"]["ClipFile"] | null;
         };
         /**
          * TakenFigure

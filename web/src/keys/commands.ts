@@ -103,6 +103,7 @@ export const COMMANDS = {
     nearer: command("[Shift]+(\\+|=)", "+", "nearer"),
     further: command("-", "−", "further"),
     whole: command("0", "0", "the whole picture"),
+    play: command("k", "K", "play clips in step, and stop"),
   },
   sheet: {
     walk: command("(Arrow(Up|Down))", "↑ ↓", "the shot before, the next"),

@@ -26,6 +26,7 @@ const take = (number: number, more: Partial<Take> = {}): Take =>
     height: 720,
     cost: 0.003,
     faults: [],
+    clip: null,
     unused: [],
     rejected: null,
     stale: false,
@@ -143,4 +144,33 @@ test("a take whose file is lost shows its small picture, and says so", () => {
 test("without a take it says what to do", () => {
   render(<Compare film={film} shot={shot([])} />);
   expect(screen.getByText(/No take of shot 3 is made yet/)).toBeTruthy();
+});
+
+test("clips play in step, and a moment is gone to in all of them", () => {
+  const play = vi
+    .spyOn(HTMLMediaElement.prototype, "play")
+    .mockImplementation(() => Promise.resolve());
+  vi.spyOn(HTMLMediaElement.prototype, "pause").mockImplementation(() => undefined);
+  const clip = (media: string, seconds: number) => ({ clip: { media, seconds } });
+  const { container, rerender } = render(
+    <Compare film={film} shot={shot([take(1, clip("a.mp4", 5)), take(2, clip("b.mp4", 3))])} />,
+  );
+  const videos = [...container.querySelectorAll("video")];
+  expect(videos.map((v) => v.getAttribute("src"))).toEqual(["/media/a.mp4", "/media/b.mp4"]);
+  for (const [n, v] of videos.entries())
+    Object.defineProperty(v, "duration", { value: n ? 3 : 5, configurable: true });
+  const bar = screen.getByRole("slider", { name: "Where the clips are" });
+  expect(bar.getAttribute("max")).toBe("5");
+  fireEvent.change(bar, { target: { value: "2" } });
+  expect(videos.map((v) => v.currentTime)).toEqual([2, 2]);
+  fireEvent.change(bar, { target: { value: "4" } });
+  // The shorter one stands at its end.
+  expect(videos.map((v) => Math.round(v.currentTime * 100) / 100)).toEqual([4, 2.95]);
+  fireEvent.click(screen.getByRole("button", { name: "Play in step" }));
+  expect(screen.getByRole("button", { name: "Stop" })).toBeTruthy();
+  fireEvent.keyDown(window, { key: "k", code: "KeyK" });
+  expect(screen.getByRole("button", { name: "Play in step" })).toBeTruthy();
+  rerender(<Compare film={film} shot={shot([take(1), take(2)])} />);
+  expect(screen.queryByRole("slider", { name: "Where the clips are" })).toBeNull();
+  play.mockRestore();
 });

@@ -8,10 +8,12 @@ import { Rejecting } from "../../parts/Rejecting";
 import { Ring } from "../../parts/marks";
 import { money } from "../../parts/time";
 import { digitOf, useKeys } from "../../keys/useKeys";
+import { ClipBar } from "./ClipBar";
 import { More } from "./More";
 import { Pane, WHOLE, type View } from "./Pane";
 import { DESKS, type DeskName } from "./desks";
 import { inOrder, setApart } from "./takes";
+import { useClipsInStep } from "./useClipsInStep";
 import { isUpright } from "../../parts/shape";
 
 const MOST = 4;
@@ -33,6 +35,9 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   )
     .map((id) => takes.find((t) => t.id === id))
     .filter((t): t is Take => t !== undefined);
+  const clips = shown.filter((t) => t.clip);
+  const longest = Math.max(0, ...clips.map((t) => t.clip?.seconds ?? 0));
+  const step = useClipsInStep(longest);
   const fresh = shot.takes.filter((t) => !known.includes(t.id)).map((t) => t.id);
   if (fresh.length) {
     // What has just been made is set beside what was looked at.
@@ -63,6 +68,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
     nearer: () => setView((v) => ({ ...v, scale: Math.min(8, v.scale * 1.25) })),
     further: () => setView((v) => (v.scale < 1.3 ? WHOLE : { ...v, scale: v.scale / 1.25 })),
     whole: () => setView(WHOLE),
+    play: step.toggle,
   });
   if (!takes.length)
     return (
@@ -79,6 +85,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
   }
   return (
     <div>
+      {clips.length > 0 && <ClipBar step={step} longest={longest} many={clips.length > 1} />}
       <div className={`grid gap-3 ${shown.length > 1 ? "grid-cols-2" : "grid-cols-1"}`}>
         {shown.map((take) => {
           const apart = first && take !== first ? setApart(first, take) : [];
@@ -90,6 +97,7 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                 view={view}
                 onView={setView}
                 many={shown.length > 1}
+                keep={step.keep}
               />
               <figcaption className="mt-1.5">
                 <div className="flex items-center gap-2">
@@ -238,7 +246,9 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
 
 const madeOf = (t: Take) =>
   t.brought
-    ? "your own picture"
+    ? t.clip
+      ? "your own clip"
+      : "your own picture"
     : [
         `seed ${t.seed}`,
         t.offer.replace("illustrator-", ""),

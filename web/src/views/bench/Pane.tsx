@@ -3,6 +3,7 @@ import { useEffect, useRef } from "react";
 
 import type { Take } from "../../api/client";
 import { boxOf, isUpright } from "../../parts/shape";
+import type { InStep } from "./useClipsInStep";
 
 /** How much larger, and where the middle of the pane is in the picture (shares). */
 export interface View {
@@ -29,9 +30,16 @@ interface Props {
   view: View;
   onView: (change: (view: View) => View) => void;
   many: boolean;
+  /** Takes the video of a clip, so that all play in step. */
+  keep?: InStep["keep"];
 }
 
-export function Pane({ take, aspect, view, onView, many }: Props) {
+export function Pane({ take, aspect, view, onView, many, keep }: Props) {
+  const video = useRef<HTMLVideoElement>(null);
+  useEffect(() => {
+    keep?.(take.id, video.current);
+    return () => keep?.(take.id, null);
+  }, [keep, take.id]);
   const frame = useRef<HTMLDivElement>(null);
   const from = useRef<[number, number] | null>(null);
   useEffect(() => {
@@ -64,6 +72,7 @@ export function Pane({ take, aspect, view, onView, many }: Props) {
   };
   const { scale, x, y } = bounded(view);
   const tall = isUpright(aspect);
+  const moved = `scale(${scale}) translate(${(0.5 - x) * 100}%, ${(0.5 - y) * 100}%)`;
   return (
     <div
       ref={frame}
@@ -82,8 +91,19 @@ export function Pane({ take, aspect, view, onView, many }: Props) {
         alt={`Take ${take.number}`}
         draggable={false}
         className="absolute size-full select-none object-contain"
-        style={{ transform: `scale(${scale}) translate(${(0.5 - x) * 100}%, ${(0.5 - y) * 100}%)` }}
+        style={{ transform: moved }}
       />
+      {take.clip && (
+        <video
+          ref={video}
+          src={`/media/${take.clip.media}`}
+          muted
+          playsInline
+          preload="auto"
+          className="pointer-events-none absolute size-full object-contain"
+          style={{ transform: moved }}
+        />
+      )}
     </div>
   );
 }
