@@ -39,8 +39,9 @@ _ARM = (
 )
 _HEAD = r"nods?|looks?|turns?|laughs?|listens?|wonders?|weeps?|bows?|reads?"
 _MOUTH = r"speaks?|says?|laughs?|calls?|sings?|shouts?|whispers?"
+_LIFE = r"breath\w*|small movements?|moves a little|unhurried|cloth|hair"
 _OTHER = r"slow(?:ly)?|camera|still|stands?"
-_KNOWN = "|".join([_WATER, _LIGHT, _ARM, _HEAD, _MOUTH, _OTHER, *(w for w, _ in _CAMERA)])
+_KNOWN = "|".join([_WATER, _LIGHT, _ARM, _HEAD, _MOUTH, _LIFE, _OTHER, *(w for w, _ in _CAMERA)])
 U8 = NDArray[np.uint8]
 
 
@@ -166,6 +167,10 @@ def _moves(words: str, strength: float, phase: float) -> dict[Bone, Callable[[fl
             -14 * k * (0.5 - 0.5 * math.cos(min(1.0, t / 1.4) * math.pi)) + 3 * math.sin(3 * t)
         )
         out["near_forearm"] = lambda t: -8 * k * math.sin(3.2 * t + phase)
+    if re.search(rf"\b(?:{_LIFE})\b", words):
+        # Somebody who only breathes sways a little, head and arms not at once.
+        out["head"] = lambda t: 1.6 * k * math.sin(1.7 * t + phase)
+        out.setdefault("near_arm", lambda t: 1.8 * k * math.sin(1.7 * t + phase - 0.6))
     if re.search(rf"\b(?:{_HEAD}|{_MOUTH})\b", words):
         out["head"] = lambda t: 5 * k * math.sin(2.6 * t + phase)
     return out

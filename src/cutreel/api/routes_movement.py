@@ -2,7 +2,7 @@
 
 import io
 import math
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from typing import Annotated, Literal
 
 from fastapi import APIRouter, Query
@@ -175,7 +175,7 @@ def movement(film: str, shot: int, films: Films, shop: Shop) -> MovementView:
         why=read.why_move,
         path=path,
         camera=own.path is not None or own.move is not None or bool(own.motion),
-        in_words=path_words(path, _targets(take, who)) if take else "",
+        in_words=path_words(path, _targets(take, read.people, who)) if take else "",
         motion=own.motion or "",
         pixels=round(wide / nearest / 1920, 2),
         words=words,
@@ -233,9 +233,12 @@ def _clip(assembled: Assembled, at: int, seconds: float) -> ClipView | None:
     )
 
 
-def _targets(take: TakeRow, who: Mapping[str, Person]) -> dict[str, tuple[float, float]]:
+def _targets(
+    take: TakeRow, people: Sequence[Person], who: Mapping[str, Person]
+) -> dict[str, tuple[float, float]]:
     """What is known in a picture, people by the names that they have in the cast."""
-    names = {called.lower(): person.name for called, person in who.items()}
+    names = {called.lower(): p.name for p in people for called in (p.name, *p.aliases)}
+    names |= {called.lower(): person.name for called, person in who.items()}
     return {names.get(name, f"the {name}"): at for name, at in targets_in(take).items()}
 
 

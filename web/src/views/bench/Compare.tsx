@@ -183,7 +183,8 @@ export function Compare({ film, shot }: { film: Film; shot: Shot }) {
                 )}
                 {take.unused.length > 0 && (
                   <p className="text-[12px] text-ink-2">
-                    of no use to the illustrator: {take.unused.join(", ")}
+                    of no use to the {take.clip ? "animator" : "illustrator"}:{" "}
+                    {take.unused.join(", ")}
                   </p>
                 )}
               </figcaption>

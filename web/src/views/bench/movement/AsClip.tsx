@@ -60,10 +60,16 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
           {lasts} s each; its words take {seconds.toFixed(1)}
         </span>
       </div>
-      {before?.used && (
-        <Check label={`from shot ${before.edge}’s last frame`} on={chained} onChange={setChained} />
-      )}
-      <Check label="with a sound of its own" on={sound} onChange={setSound} />
+      <div className="flex flex-wrap gap-x-4">
+        {before?.used && (
+          <Check
+            label={`from shot ${before.edge}’s last frame`}
+            on={chained}
+            onChange={setChained}
+          />
+        )}
+        <Check label="with a sound of its own" on={sound} onChange={setSound} />
+      </div>
       <p className="text-[12px] text-ink-2">
         Each is a take of the shot, by the motion prompt; circle one under Takes.
       </p>

@@ -65,6 +65,7 @@ const path = {
   last: { x: 0.5, y: 0.5, zoom: 1.3 },
   ease: "even",
   held: false,
+  roll: [0, 0],
 };
 const movement = {
   seconds: 4,

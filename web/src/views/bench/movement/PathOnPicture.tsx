@@ -4,6 +4,7 @@ import { useState } from "react";
 import type { Path, PathFrame } from "../../../api/movement";
 import { STEPS, laid, percent } from "../desk";
 import { useDrag } from "../drag";
+import { leaning } from "./leans";
 import { boxOf, moved, sized } from "./paths";
 
 const MOST_BETWEEN = 4;
@@ -89,6 +90,7 @@ export function PathOnPicture({
               frame={shown[which] ?? { x: 0.5, y: 0.5, zoom: 1 }}
               onFrame={(f) => change(which, f)}
               onSettle={settle}
+              leaning={leaning(shown.roll, which, aspect)}
             />
           ))}
           {between.map((f, i) => (
@@ -160,9 +162,11 @@ interface DrawnProps {
   frame: PathFrame;
   onFrame: (frame: PathFrame) => void;
   onSettle: () => void;
+  /** How the frame is turned, as the camera leans. */
+  leaning: string | undefined;
 }
 
-function Drawn({ which, stage, frame, onFrame, onSettle }: DrawnProps) {
+function Drawn({ which, stage, frame, onFrame, onSettle, leaning }: DrawnProps) {
   const { whole, corner } = useDrag(stage, (dx, dy, size) =>
     onFrame(size ? sized(frame, dx) : moved(frame, dx, dy)),
   );
@@ -175,7 +179,7 @@ function Drawn({ which, stage, frame, onFrame, onSettle }: DrawnProps) {
   return (
     <div
       className={`pointer-events-none absolute border-2 ${style} border-[#fffdf8] outline outline-1 outline-[#191613]/40`}
-      style={laid(boxOf(frame))}
+      style={{ ...laid(boxOf(frame)), transform: leaning }}
     >
       <span
         role="application"

@@ -33,3 +33,12 @@ export function leanOf(roll: Lean): keyof typeof LEANS {
   };
   return names.reduce((best, name) => (far(name) < far(best) ? name : best));
 }
+
+/** A frame on the picture turned as the camera leans there, and as much smaller as it is nearer for that all along. */
+export function leaning(roll: Lean, which: "first" | "last", aspect: string): string | undefined {
+  const most = (Math.max(...roll.map(Math.abs)) * Math.PI) / 180;
+  if (!most) return undefined;
+  const [w, h] = aspect.split(":").map(Number) as [number, number];
+  const near = Math.cos(most) + Math.sin(most) * Math.max(w / h, h / w);
+  return `rotate(${roll[which === "first" ? 0 : 1]}deg) scale(${(1 / near).toFixed(4)})`;
+}
