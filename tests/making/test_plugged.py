@@ -121,7 +121,7 @@ def four(
         anew=True,
     )
     address = f"http://127.0.0.1:{port}"
-    wait_for(lambda: _listens(port), 60, "The example service")
+    wait_for(lambda: listens(port), 60, "The example service")
     plug_in(shop, plugged("lamp", {"how": "protocol", "address": address}), KEY, anew=True)
     hand = {**said, "price": "0", "daily": 4}
     plug_in(shop, plugged("brush", {"how": "hand", "offer": hand}), None, anew=True)
@@ -134,7 +134,7 @@ def four(
     os.killpg(stack.processes["lantern"].pid, signal.SIGKILL)
 
 
-def _listens(port: int) -> bool:
+def listens(port: int) -> bool:
     import socket
 
     with socket.socket() as s:
