@@ -241,3 +241,28 @@ def test_a_short_clip_goes_on_with_the_shots_other_one(client, film) -> None:
     assert sum(b < a - 0.2 for a, b in pairwise(places)) == 1, places
     change(client, film["id"], type="set shots", shots=[shot["id"]], values={"fit": "hold"})
     assert "held" in movement(client, film, shot)["clip"]["why"]
+
+
+def test_numbered_clips_and_pictures_are_brought_together_looked_over_and_placed(
+    client, film
+) -> None:
+    page = io.BytesIO()
+    Image.new("RGB", (640, 360), (40, 90, 140)).save(page, "PNG")
+    files = [
+        ("files", ("1.png", page.getvalue(), "image/png")),
+        ("files", ("2.mp4", clip_of(1.5), "video/mp4")),
+        ("files", ("3 broken.mp4", b"\x00\x00\x00\x18ftypmp42" + b"no" * 60, "video/mp4")),
+    ]
+    found = client.post(f"/api/films/{film['id']}/brought", files=files).json()
+    assert [bool(f["clip"]) for f in found] == [False, True, False]
+    assert [f["shot"] for f in found[:2]] == [s["id"] for s in film["shots"][:2]]
+    assert "cannot be opened" in found[2]["problem"]
+    placed = [
+        {name: f[name] for name in ("shot", "media", "thumb", "name", "clip")} for f in found[:2]
+    ]
+    answer = client.post(f"/api/films/{film['id']}/brought/place", json={"pictures": placed})
+    assert answer.status_code == 200, answer.text
+    assert movement(client, film, film["shots"][1])["clip"]["seconds"] == pytest.approx(
+        1.5, abs=0.1
+    )
+    assert movement(client, film, film["shots"][0])["clip"] is None

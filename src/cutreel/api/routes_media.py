@@ -10,6 +10,7 @@ from pydantic import BaseModel
 from cutreel.core.errors import BadInput, NotFound
 from cutreel.making import CLIP, Origin, add_take, keep_brought, reader, size_of
 from cutreel.making.pictures import (
+    MOST_CLIP,
     OwnClip,
     OwnPicture,
     brought,
@@ -25,7 +26,6 @@ from .schemas import FilmDelta
 from .sending import sent
 
 router = APIRouter()
-MOST_CLIP = 200_000_000
 MOST_BYTES = 60_000_000
 _NAME = re.compile(r"[0-9a-f]{64}\.(png|jpg|flac|mid|mp4|m4a|srt|vtt|json)")
 

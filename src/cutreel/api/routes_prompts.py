@@ -12,7 +12,7 @@ from cutreel.core.errors import BadInput, NotFound
 from cutreel.core.film import PACK_TYPES, Change, match_files, pack_of, prompts_of
 from cutreel.core.film.commands import CircleTakes
 from cutreel.making import Origin, Picture, add_take, brought_picture
-from cutreel.making.pictures import MOST_IN_ALL, bring_many
+from cutreel.making.pictures import MOST_IN_ALL, bring_many, brought_clip
 
 from .door import Films, Shop, Since
 from .schemas import FilmDelta, Piece
@@ -38,8 +38,8 @@ class PromptsView(BaseModel):
 
 
 class BroughtView(BaseModel):
-    """A picture that was brought, and the shot that it seems to be for; `problem` says why it
-    cannot be used."""
+    """A picture that was brought, or a `clip` with its first picture, and the shot that it seems to be for; `problem`
+    says why it cannot be used."""
 
     name: str
     media: str
@@ -49,6 +49,7 @@ class BroughtView(BaseModel):
     shot: int | None
     why: str
     problem: str
+    clip: str = ""
 
 
 class Placed(BaseModel):
@@ -56,6 +57,7 @@ class Placed(BaseModel):
     media: str = Field(pattern=r"^[0-9a-f]{64}\.png$")
     thumb: str = Field(pattern=r"^[0-9a-f]{64}\.jpg$")
     name: str = Field("", max_length=200)
+    clip: str = Field("", pattern=r"^([0-9a-f]{64}\.mp4)?$")
 
 
 class Placing(BaseModel):
@@ -91,12 +93,12 @@ def shot_prompts(film: str, shot: int, shop: Shop) -> PromptsView:
 
 @router.post("/brought")
 async def bring_back(film: str, files: list[UploadFile], shop: Shop) -> list[BroughtView]:
-    """Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed
+    """Read pictures and clips, or zips of them, and say which shot each seems to be for. Nothing is placed
     yet."""
     read: list[tuple[str, bytes]] = []
     for file in files:
         read.append(((file.filename or "picture")[:200], await file.read(MOST_IN_ALL)))
-    pictures = await asyncio.to_thread(bring_many, shop, read)
+    pictures = await asyncio.to_thread(bring_many, shop, read, True)
     usable = [p.name for p in pictures if not p.problem]
     matches = iter(match_files(usable, await asyncio.to_thread(lambda: shop.assembled(film).read)))
     out = []
@@ -112,6 +114,7 @@ async def bring_back(film: str, files: list[UploadFile], shop: Shop) -> list[Bro
                 shot=match.shot if match else None,
                 why=match.why if match else "",
                 problem=picture.problem,
+                clip=picture.clip,
             )
         )
     return out
@@ -130,7 +133,11 @@ def place(film: str, placing: Placing, shop: Shop, films: Films, since: Since = 
             )
         if picture.shot in brought:
             raise BadInput("Two pictures are for one shot.", "Bring them one after the other.")
-        kept = brought_picture(shop, picture.media)
+        kept = (
+            brought_clip(shop, picture.clip)
+            if picture.clip
+            else brought_picture(shop, picture.media)
+        )
         if kept is None:
             raise BadInput("One of those pictures is not kept any more.", "Bring it again.")
         brought[picture.shot] = (picture.name, kept)

@@ -545,7 +545,7 @@ export interface paths {
         put?: never;
         /**
          * Bring Back
-         * @description Read pictures, or zips of them, and say which shot each seems to be for. Nothing is placed
+         * @description Read pictures and clips, or zips of them, and say which shot each seems to be for. Nothing is placed
          *     yet.
          */
         post: operations["bring_back_api_films__film__brought_post"];
@@ -3846,8 +3846,8 @@ export interface components {
         };
         /**
          * BroughtView
-         * @description A picture that was brought, and the shot that it seems to be for; `problem` says why it
-         *     cannot be used.
+         * @description A picture that was brought, or a `clip` with its first picture, and the shot that it seems to be for; `problem`
+         *     says why it cannot be used.
          */
         BroughtView: {
             /** Name */
@@ -3866,6 +3866,11 @@ export interface components {
             why: string;
             /** Problem */
             problem: string;
+            /**
+             * Clip
+             * @default
+             */
+            clip: string;
         };
         /**
          * ByEar
@@ -8181,6 +8186,11 @@ export interface components {
              * @default
              */
             name: string;
+            /**
+             * Clip
+             * @default
+             */
+            clip: string;
         };
         /**
          * PlacedCue

@@ -30,8 +30,8 @@ async function within(entry: FileSystemEntry): Promise<File[]> {
   return (await Promise.all(found.filter((e) => !e.name.startsWith(".")).map(within))).flat();
 }
 
-const NO_PICTURE = /\.(txt|md|csv|json|pdf|docx?|mp[34]|wav|mov|ini|db)$/i;
+const NO_PICTURE = /\.(txt|md|csv|json|pdf|docx?|mp3|wav|ini|db)$/i;
 
-/** What may be a picture or a zip of some: in a folder there is often more. */
+/** What may be a picture, a clip or a zip of some: in a folder there is often more. */
 export const likelyPictures = (files: readonly File[]): File[] =>
   files.filter((f) => !f.name.startsWith(".") && !NO_PICTURE.test(f.name));

@@ -1,7 +1,7 @@
 """Pictures from outside and by hand: opened apart, measured, brought, cut out, laid in, framed."""
 
-from .bringing import MOST_BYTES, MOST_IN_ALL, BroughtPicture, bring_many
-from .clips import OwnClip, is_clip, keep_clip, opened_clip
+from .bringing import MOST_BYTES, MOST_CLIP, MOST_IN_ALL, BroughtPicture, bring_many
+from .clips import OwnClip, brought_clip, is_clip, keep_clip, opened_clip
 from .handwork import (
     FIGURES,
     cut_from,
@@ -32,6 +32,7 @@ from .opening import ClearPicture, clear_png
 __all__ = [
     "FIGURES",
     "MOST_BYTES",
+    "MOST_CLIP",
     "MOST_IN_ALL",
     "BroughtPicture",
     "ClearPicture",
@@ -44,6 +45,7 @@ __all__ = [
     "box_of_mask",
     "bring_many",
     "brought",
+    "brought_clip",
     "brought_picture",
     "clear_png",
     "cut_from",

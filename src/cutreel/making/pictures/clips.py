@@ -147,8 +147,9 @@ def keep_clip(shop: Workshop, clip: OwnClip, begins: bytes | None = None) -> Pic
         off = off_by(_glance(begins), _glance(clip.png))
         checks = checks.model_copy(update={"off": off})
     kept = kept_picture(shop, clip.png)
+    media = shop.media.put(clip.mp4, "mp4")
     told = {
-        "media": shop.media.put(clip.mp4, "mp4"),
+        "media": media,
         "frames": clip.frames,
         "rate": clip.rate,
         "seconds": round(clip.seconds, 4),
@@ -157,9 +158,18 @@ def keep_clip(shop: Workshop, clip: OwnClip, begins: bytes | None = None) -> Pic
     if clip.sound is not None:
         told["sound"] = shop.media.put(clip.sound, "flac")
     picture = Picture(kept.media, kept.thumb, kept.layers, {**kept.about, "clip": told})
-    name = key("brought clip", 1, media=told["media"])
-    shop.results.put(name, "brought", kept.media, picture.as_data())
+    shop.results.put(_brought(media), "brought", kept.media, picture.as_data())
     return picture
+
+
+def brought_clip(shop: Workshop, media: str) -> Picture | None:
+    """A clip that was brought before, by its media file."""
+    found = shop.results.get(_brought(media))
+    return Picture.of_result(found) if found is not None and shop.media.has(media) else None
+
+
+def _brought(media: str) -> str:
+    return key("brought clip", 1, media=media)
 
 
 def _glance(picture: bytes) -> np.ndarray:

@@ -32,7 +32,7 @@ export function BroughtBack({
   ];
   const wanted = found.flatMap((f, i) =>
     shots[i] !== null && !f.problem
-      ? [{ shot: shots[i]!, media: f.media, thumb: f.thumb, name: f.name }]
+      ? [{ shot: shots[i]!, media: f.media, thumb: f.thumb, name: f.name, clip: f.clip }]
       : [],
   );
   const twice = new Set(wanted.map((w) => w.shot)).size < wanted.length;
@@ -45,7 +45,7 @@ export function BroughtBack({
           className="fixed left-1/2 top-1/2 z-50 flex max-h-[88vh] w-[860px] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 flex-col rounded-md border border-rule-strong bg-page p-6"
         >
           <Dialog.Title className="font-serif text-[20px] font-bold">
-            {found.length} {found.length === 1 ? "picture" : "pictures"} brought back
+            {counted(found)} brought back
           </Dialog.Title>
           <p className="mb-3 text-ink-2">
             Look them over; nothing is placed yet. A placed picture is circled, the takes it stands
@@ -71,6 +71,7 @@ export function BroughtBack({
                     </p>
                   )}
                   <span className="truncate font-mono text-[11.5px] text-ink-2" title={f.name}>
+                    {f.clip && "clip · "}
                     {f.name}
                   </span>
                   {!f.problem && (
@@ -119,4 +120,11 @@ export function BroughtBack({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** "2 pictures and 1 clip" */
+function counted(found: readonly Brought[]): string {
+  const clips = found.filter((f) => f.clip).length;
+  const of = (n: number, what: string) => (n ? [`${n} ${what}${n === 1 ? "" : "s"}`] : []);
+  return [...of(found.length - clips, "picture"), ...of(clips, "clip")].join(" and ");
 }
