@@ -15,7 +15,7 @@ from fractions import Fraction
 import av
 import numpy as np
 from numpy.typing import NDArray
-from PIL import Image
+from PIL import Image, ImageOps
 
 from cutreel.protocol import CARRIED_BY, Bone, JointedFigure
 
@@ -53,37 +53,48 @@ class Animated:
     unused: list[str]
 
 
+@dataclass(frozen=True)
+class Motion:
+    """How a picture is to move. `strength` is 0 … 1; with `sound` there is what is heard where the words tell of
+    anything; what `negative` names does not move; a `fine` one has a drawing for each frame."""
+
+    prompt: str
+    seconds: float
+    seed: int = 1
+    strength: float = 0.5
+    sound: bool = False
+    negative: str = ""
+    fine: bool = False
+
+
 def animate(
-    picture: bytes,
-    prompt: str,
-    seconds: float,
-    seed: int,
-    strength: float,
-    width: int,
-    height: int,
-    sound: bool = False,
+    picture: bytes, wish: Motion, width: int, height: int, last: bytes | None = None
 ) -> Animated:
-    """Animate a picture. The same arguments give the same clip. `strength` is 0 … 1. With `sound` it has what is heard
-    where the words tell of anything."""
-    words = prompt.lower()
+    """Animate a picture, until it has become the `last` one. The same arguments give the same clip."""
+    prompt, seconds, seed, strength = wish.prompt, wish.seconds, wish.seed, wish.strength
+    avoided = set(re.findall(r"[a-z]+", wish.negative.lower()))
+    words = " ".join(w for w in re.split(r"\s+", prompt.lower()) if w.strip(".,;") not in avoided)
     rng = random.Random(seed)
     phase = rng.uniform(0, 2 * math.pi)
     stage = _Stage.of(picture, words, width, height, strength, phase)
     way = next((to for said, to in _CAMERA if re.search(said, words)), "")
     light = bool(re.search(rf"\b(?:{_LIGHT})\b", words))
     count = round(seconds * RATE)
+    twos = 1 if wish.fine else ON_TWOS
+    end = None if last is None else _opened(last, width, height)
 
     def frames() -> Iterator[U8]:
         drawn: U8 | None = None
         for n in range(count):
             t = n / RATE
-            if drawn is None or n % ON_TWOS == 0:
+            if drawn is None or n % twos == 0:
                 drawn = stage.drawing(t)
             frame = _framed(drawn, way, n / max(1, count - 1), 0.18 * strength + 0.06)
-            yield _lit(frame, t, phase) if light else frame
+            frame = _lit(frame, t, phase) if light else frame
+            yield frame if end is None else _becoming(frame, end, n / max(1, count - 1))
 
     unused = [w for w in re.findall(r"[a-z]{4,}", words) if not re.search(rf"\b(?:{_KNOWN})\b", w)]
-    heard = sound and any(kind_of(part) for part in prompt.split(","))
+    heard = wish.sound and any(kind_of(part) for part in prompt.split(","))
     flac = make_sound(prompt, seconds, seed)[0] if heard else None
     return Animated(_encoded(frames(), width, height, flac), list(dict.fromkeys(unused)))
 
@@ -199,6 +210,19 @@ def _laid(out: Image.Image, piece: Image.Image, at: tuple[int, int]) -> None:
     right, bottom = min(piece.width, out.width - at[0]), min(piece.height, out.height - at[1])
     if right > left and bottom > top:
         out.alpha_composite(piece, (at[0] + left, at[1] + top), (left, top, right, bottom))
+
+
+def _opened(picture: bytes, width: int, height: int) -> U8:
+    """A picture as a frame, filled."""
+    with Image.open(io.BytesIO(picture)) as image:
+        return np.asarray(ImageOps.fit(image.convert("RGB"), (width, height)))
+
+
+def _becoming(frame: U8, end: U8, share: float) -> U8:
+    """A frame on its way to the last picture, which it becomes in the last third, and is at the end."""
+    t = max(0.0, (share - 2 / 3) * 3)
+    mixed = frame + (end.astype(np.float32) - frame) * np.float32(t * t * (3 - 2 * t))
+    return np.rint(mixed).astype(np.uint8)
 
 
 def _framed(frame: U8, way: str, share: float, reach: float) -> U8:

@@ -1,13 +1,14 @@
 """The animator: a clip as long as asked, that moves what its words say and says which it had no use for."""
 
 import io
+from itertools import pairwise
 
 import av
 import numpy as np
 import pytest
 from PIL import Image
 
-from standins.animator import animate
+from standins.animator import Motion, animate
 from standins.illustrator import paint
 
 W, H = 480, 270
@@ -25,7 +26,7 @@ def picture() -> bytes:
 
 
 def still(picture: bytes, words: str, seconds: float = 1.0, seed: int = 1):
-    return animate(picture, words, seconds, seed, 0.5, W, H)
+    return animate(picture, Motion(words, seconds, seed), W, H)
 
 
 def test_a_clip_lasts_as_long_as_asked_and_begins_with_its_picture(picture) -> None:
@@ -83,7 +84,7 @@ def test_of_a_picture_that_is_not_its_own_the_camera_and_water_move() -> None:
 
 def test_a_clip_is_heard_where_its_words_tell_of_a_sound_and_one_is_wanted(picture) -> None:
     def streams(words: str, sound: bool) -> int:
-        made = animate(picture, words, 0.5, 1, 0.5, W, H, sound)
+        made = animate(picture, Motion(words, 0.5, sound=sound), W, H)
         with av.open(io.BytesIO(made.mp4)) as clip:
             if not clip.streams.audio:
                 return 0
@@ -94,3 +95,31 @@ def test_a_clip_is_heard_where_its_words_tell_of_a_sound_and_one_is_wanted(pictu
     assert streams("waves run up the shore", True) == 1
     assert streams("waves run up the shore", False) == 0
     assert streams("slow push in", True) == 0
+
+
+def test_a_clip_becomes_the_picture_that_it_is_to_end_as(picture) -> None:
+    end = paint("wide shot, a shore, day, layered cut paper", 3, W, H).flat
+    made = animate(picture, Motion("slow push in", 1.0), W, H, end)
+    shown = frames_of(made.mp4)
+    first, last = (
+        np.asarray(Image.open(io.BytesIO(p)).convert("RGB")).astype(int) for p in (picture, end)
+    )
+    assert np.abs(shown[0] - first).mean() < 6
+    assert np.abs(shown[-1] - last).mean() < 6
+    assert np.abs(shown[len(shown) // 2] - last).mean() > 20
+
+
+def test_what_is_not_wanted_does_not_move_and_a_fine_one_is_drawn_on_ones(picture) -> None:
+    def drawn(**more) -> list[np.ndarray]:
+        return frames_of(animate(picture, Motion("she lifts it high", 1.0, **more), W, H).mp4)
+
+    lifted, kept = drawn(), drawn(negative="lifts, text")
+    gone = [float(np.abs(shown[-1] - shown[0]).mean()) for shown in (lifted, kept)]
+    assert gone[1] < gone[0] - 0.3, "what is left is the encoder's own noise"
+
+    def between_twos(shown: list[np.ndarray]) -> float:
+        """How much changes within a drawing that is held for two frames, beside what changes to the next."""
+        changes = [float(np.abs(b - a).mean()) for a, b in pairwise(shown)]
+        return sum(changes[2:20:2]) / sum(changes[3:20:2])
+
+    assert between_twos(drawn(fine=True)) > 1.3 * between_twos(lifted)

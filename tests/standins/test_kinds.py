@@ -40,6 +40,7 @@ JOBS = {
     "illustrator-fine": PictureInput(prompt="a boat", count=2),
     "enlarger": EnlargeInput(pictures=[HASH, OTHER]),
     "animator": ClipInput(picture=HASH, prompt="slow push in", seconds=5),
+    "animator-fine": ClipInput(picture=HASH, last=OTHER, prompt="slow push in", seconds=10),
     "voice": SpeechInput(text="We must row.", voice="alder"),
     "sound-maker": SoundInput(prompt="rain", seconds=4),
     "composer": MusicInput(mood="calm", seconds=30),

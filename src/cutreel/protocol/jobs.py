@@ -80,12 +80,15 @@ class EnlargeInput(BaseModel):
 
 
 class ClipInput(BaseModel):
-    """A clip: a picture, known to the service by SHA-256 as references are, set in motion for some seconds. `strength`
-    is how much moves (0 … 1); with `sound` it is to have what is heard of it too. The result is one MP4 file."""
+    """A clip: a picture, known to the service by SHA-256 as references are, set in motion for some seconds, until it is
+    the `last` picture where one is given; `negative` names what is not wanted. `strength` is how much moves (0 … 1);
+    with `sound` it is to have what is heard of it too. The result is one MP4 file."""
 
     kind: Literal["clip"] = "clip"
     picture: str = Field(pattern=r"^[0-9a-f]{64}$")
+    last: str | None = Field(None, pattern=r"^[0-9a-f]{64}$")
     prompt: str
+    negative: str = ""
     seconds: float = Field(gt=0, le=60)
     strength: float = Field(0.5, ge=0, le=1)
     sound: bool = False

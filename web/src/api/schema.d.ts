@@ -4329,7 +4329,8 @@ export interface components {
         /**
          * ClipsWanted
          * @description Clips of some `shots`, of the pictures that they use, `takes` of each; `chained`: each begins with the last frame
-         *     of the shot before it; with a `sound` of their own, if wanted.
+         *     of the shot before it; `into`: each ends as the picture of the shot after it; with a `sound` of their own, if
+         *     wanted.
          */
         ClipsWanted: {
             /**
@@ -4359,6 +4360,11 @@ export interface components {
              * @default false
              */
             chained: boolean;
+            /**
+             * Into
+             * @default false
+             */
+            into: boolean;
             /**
              * Sound
              * @default false

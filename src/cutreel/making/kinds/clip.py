@@ -32,12 +32,15 @@ class ClipSpec(Spec):
 
     kind: ClassVar[str] = "clip"
     made_of: ClassVar[frozenset[str] | None] = frozenset(
-        {"media", "prompt", "seconds", "seed", "strength", "sound", "width", "height", "offer"}
+        {"media", "last", "prompt", "negative", "seconds", "seed", "strength", "sound", "width"}
+        | {"height", "offer"}
     )
     take: str
     chain: Chain | None = None
     media: str = Field(pattern=MEDIA)
+    last: str | None = Field(None, pattern=MEDIA)
     prompt: str
+    negative: str = ""
     seconds: float
     seed: int
     strength: float = 0.5
@@ -51,10 +54,12 @@ class ClipKind(Kind[ClipSpec]):
     spec = ClipSpec
 
     def make(self, spec: ClipSpec, work: Work) -> Made | None:
-        name = spec.media.split(".", maxsplit=1)[0]
+        names = [media.split(".", maxsplit=1)[0] for media in (spec.media, spec.last) if media]
         job = ClipInput(
-            picture=name,
+            picture=names[0],
+            last=names[-1] if spec.last else None,
             prompt=spec.prompt,
+            negative=spec.negative,
             seconds=spec.seconds,
             seed=spec.seed,
             strength=spec.strength,
@@ -62,7 +67,9 @@ class ClipKind(Kind[ClipSpec]):
             width=spec.width,
             height=spec.height,
         )
-        done = work.ask(spec.offer, job, spec, {name: work.shop.media.get(spec.media)})
+        pictures = zip(names, (spec.media, spec.last), strict=False)
+        files = {name: work.shop.media.get(media) for name, media in pictures if media}
+        done = work.ask(spec.offer, job, spec, files)
         if done is None:
             return None
         picture = keep_clip(
@@ -90,13 +97,15 @@ class ClipKind(Kind[ClipSpec]):
 
 class ClipsWanted(Wanted):
     """Clips of some `shots`, of the pictures that they use, `takes` of each; `chained`: each begins with the last frame
-    of the shot before it; with a `sound` of their own, if wanted."""
+    of the shot before it; `into`: each ends as the picture of the shot after it; with a `sound` of their own, if
+    wanted."""
 
     kind: Literal["clips"] = "clips"
     shots: list[int] = Field(min_length=1, max_length=20_000)
     takes: int = Takes
     strength: float = Field(0.5, ge=0, le=1)
     chained: bool = False
+    into: bool = False
     sound: bool = False
 
 
@@ -118,12 +127,15 @@ def clips_of(film: Assembled, wanted: ClipsWanted, shop: Workshop) -> list[ItemS
         if wanted.chained and i and film.used[i - 1] is not None:
             begins = last_frame(shop, film, i - 1)
             chain = Chain(shot=film.read.shots[i - 1].shot.id, key=ending_of(film, i - 1))
+        last = film.used[i + 1] if wanted.into and i + 1 < len(film.used) else None
         for nth in range(wanted.takes):
             spec = ClipSpec(
                 take=base.id,
                 chain=chain,
                 media=begins,
+                last=last.media if last is not None else None,
                 prompt=prompt[: offer.caps.prompt_characters or None],
+                negative=base.negative if "negative" in offer.understands else "",
                 seconds=length_for(film.rate.seconds(span.end - span.start), offer),
                 seed=shot.seed + nth,
                 strength=wanted.strength,

@@ -11,7 +11,7 @@ import {
   useRuns,
   useStart,
 } from "../../api/film";
-import { PICTURES } from "../../api/formats";
+import { CLIPS, PICTURES } from "../../api/formats";
 import { Bring } from "../../parts/Bring";
 import { Button } from "../../parts/Button";
 import { Choice } from "../../parts/Choice";
@@ -159,7 +159,7 @@ export function Making({ film, shot, chosen: picked = [] }: Props) {
             many
             label="Picture files or a zip"
             title="several, a zip"
-            accept={`${PICTURES},.zip`}
+            accept={`${PICTURES},${CLIPS},.zip`}
             busy={bring.busy}
             onFiles={bring.take}
           />

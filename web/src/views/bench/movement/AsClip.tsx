@@ -2,7 +2,7 @@
 import { useState } from "react";
 
 import type { Film, Shot } from "../../../api/client";
-import { useEstimate, useOffers, useRuns, useStart } from "../../../api/film";
+import { useChange, useEstimate, useOffers, useRuns, useStart } from "../../../api/film";
 import { Button } from "../../../parts/Button";
 import { Choice } from "../../../parts/Choice";
 import { Check } from "../../../parts/Field";
@@ -13,15 +13,20 @@ const COUNTS = [1, 2, 3, 4].map((n) => [String(n), n === 1 ? "one" : String(n)] 
 
 export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; seconds: number }) {
   const [takes, setTakes] = useState(2);
-  const offer = (useOffers().data ?? []).find((o) => o.kind === "clip");
+  const change = useChange(film.id);
+  const offers = (useOffers().data ?? []).filter((o) => o.kind === "clip");
+  const offer = offers.find((o) => o.name === shot.made_by.clip) ?? offers[0];
   const [chained, setChained] = useState(false);
+  const [into, setInto] = useState(false);
   const [sound, setSound] = useState(false);
-  const before = film.shots[film.shots.findIndex((s) => s.id === shot.id) - 1];
+  const at = film.shots.findIndex((s) => s.id === shot.id);
+  const [before, after] = [film.shots[at - 1], film.shots[at + 1]];
   const wish = {
     kind: "clips" as const,
     shots: [shot.id],
     takes,
     ...(chained && { chained }),
+    ...(into && { into }),
     ...(sound && { sound }),
   };
   const told = useEstimate(film.id, wish, film.revision, !!offer && !!shot.used).data;
@@ -56,6 +61,23 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
           options={COUNTS}
           onChange={(n) => setTakes(Number(n))}
         />
+        {offers.length > 1 && (
+          <Choice
+            quiet
+            label="Who makes them"
+            value={offer.name}
+            options={offers.map((o) => [o.name, o.title] as const)}
+            onChange={(clip) =>
+              change.mutate({
+                type: "set shots",
+                shots: [shot.id],
+                values: { made_by: { ...shot.own.made_by, clip } },
+              })
+            }
+          />
+        )}
+      </div>
+      <div className="pb-1">
         <span className="text-[12px] text-ink-2">
           {lasts} s each; its words take {seconds.toFixed(1)}
         </span>
@@ -67,6 +89,9 @@ export function AsClip({ film, shot, seconds }: { film: Film; shot: Shot; second
             on={chained}
             onChange={setChained}
           />
+        )}
+        {after?.used && (
+          <Check label={`ending as shot ${after.edge}’s picture`} on={into} onChange={setInto} />
         )}
         <Check label="with a sound of its own" on={sound} onChange={setSound} />
       </div>

@@ -49,7 +49,7 @@ const film = {
     { id: 2, edge: "2", used: "t" },
   ],
 } as unknown as Film;
-const shot = { id: 2, edge: "2", used: "t", own: {} } as unknown as Shot;
+const shot = { id: 2, edge: "2", used: "t", own: {}, made_by: {} } as unknown as Shot;
 const movement = (more: Partial<Movement> = {}): Movement =>
   ({
     seconds: 4.5,
