@@ -266,3 +266,21 @@ def test_numbered_clips_and_pictures_are_brought_together_looked_over_and_placed
         1.5, abs=0.1
     )
     assert movement(client, film, film["shots"][0])["clip"] is None
+
+
+def test_a_clip_ends_as_the_picture_of_the_shot_after_it(client, film, finished) -> None:
+    one, two = film["shots"][:2]
+    run = start(client, film, kind="pictures", shots=[one["id"], two["id"]], takes=1)
+    finished(film["id"], run["id"])
+    wish = {"kind": "clips", "shots": [one["id"]], "takes": 1, "into": True}
+    run = finished(film["id"], start(client, film, **wish)["id"])
+    assert run["state"] == "done" and not run["failures"], run
+    clip = takes_of(client, film, one["id"])[-1]
+    assert "drifts" not in [f["kind"] for f in clip["faults"]]
+    change(client, film["id"], type="circle take", shot=one["id"], take=clip["id"])
+    change(client, film["id"], type="set shots", shots=[two["id"]], values={"move": "still"})
+    mine, next_ = (frames(client, film, shot, count=2, high=180) for shot in (one, two))
+    wide = mine.shape[1] // 2
+    last, first, begins = mine[:, wide:], mine[:, :wide], next_[:, :wide]
+    apart = [float(np.abs(f.astype(int) - begins).mean()) for f in (first, last)]
+    assert apart[1] < 12 and apart[1] < apart[0] / 2, apart

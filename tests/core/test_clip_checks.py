@@ -69,3 +69,10 @@ def test_a_clip_that_begins_with_another_picture_is_said_to() -> None:
     near = np.clip(frames[0].astype(int) + 3, 0, 255).astype(np.uint8)
     assert kinds(frames, off_by(near, frames[0])) == []
     assert kinds(frames, off_by(frames[0][:, ::-1], frames[0])) == ["begins"]
+
+
+def test_what_becomes_another_picture_has_other_colours_on_purpose() -> None:
+    faded = np.stack([np.full((45, 80, 3), 40 + 6 * n, np.uint8) for n in range(24)])
+    checks = check_clip(faded, 12)
+    assert "drifts" in {f.kind for f in faults_of_clip(checks)}
+    assert "drifts" not in {f.kind for f in faults_of_clip(checks, becomes=True)}

@@ -71,7 +71,11 @@ def broken_chains(film: Assembled) -> frozenset[str]:
 def _of_clip(take: TakeRow, broken: frozenset[str]) -> list[Fault]:
     """The faults of a take that is a clip; and that it hangs on a shot that ends otherwise now."""
     measured = take.about.get("clip", {}).get("checked")
-    out = faults_of_clip(ClipChecks.model_validate(measured)) if measured else []
+    out = (
+        faults_of_clip(ClipChecks.model_validate(measured), "into" in take.about)
+        if measured
+        else []
+    )
     if take.id in broken:
         out.append(Fault("stale", "the shot that it goes on from ends otherwise now"))
     return out

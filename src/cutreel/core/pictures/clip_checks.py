@@ -75,8 +75,8 @@ def off_by(picture: NDArray[np.uint8], first: NDArray[np.uint8]) -> float:
     return round(float(np.abs(picture.astype(np.float32) - first).mean()), 2)
 
 
-def faults_of_clip(checks: ClipChecks) -> list[Fault]:
-    """The faults of a clip in words."""
+def faults_of_clip(checks: ClipChecks, becomes: bool = False) -> list[Fault]:
+    """The faults of a clip in words. One that `becomes` another picture has other colours at its end on purpose."""
     out = []
     if checks.still > LONGEST_STILL:
         out.append(
@@ -88,7 +88,7 @@ def faults_of_clip(checks: ClipChecks) -> list[Fault]:
         out.append(Fault("flickers", f"flickers in {checks.flickers * 100:.0f} % of its frames"))
     if checks.jump_at is not None:
         out.append(Fault("jumps", f"jumps at {checks.jump_at:.1f} s"))
-    if checks.drift > FADES:
+    if checks.drift > FADES and not becomes:
         out.append(Fault("drifts", "its colours are others at the end than at the beginning"))
     if checks.off is not None and checks.off > OFF:
         out.append(Fault("begins", "does not begin with the picture that it was made of"))

@@ -87,6 +87,8 @@ class ClipKind(Kind[ClipSpec]):
         told = {"clip_of": base.number, "regions": regions}
         if spec.chain is not None:
             told["chain"] = spec.chain.model_dump()
+        if spec.last is not None:
+            told["into"] = spec.last
         origin = Origin.of(base, seed=spec.seed, prompt=spec.prompt, offer=spec.offer)
         add_take(work.shop, work.film, base.shot, Picture.of_result(made), origin, told, cost)
 
