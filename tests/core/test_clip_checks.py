@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from scipy.ndimage import gaussian_filter, shift
 
-from cutreel.core.pictures import SMALL, check_clip, faults_of_clip, off_by
+from cutreel.core.pictures import SMALL, check_clip, faults_of_clip, lost_in, off_by
 
 RATE = 24
 W, H = SMALL
@@ -76,3 +76,28 @@ def test_what_becomes_another_picture_has_other_colours_on_purpose() -> None:
     checks = check_clip(faded, 12)
     assert "drifts" in {f.kind for f in faults_of_clip(checks)}
     assert "drifts" not in {f.kind for f in faults_of_clip(checks, becomes=True)}
+
+
+def figure(count: int, lost: int, leaves: bool = False) -> np.ndarray:
+    """Looks at somebody with a red hat and a yellow coat; the hat goes with the look numbered `lost`."""
+    looks = np.full((count, 90, 160, 3), (120, 140, 150), np.uint8)
+    for n, frame in enumerate(looks):
+        if leaves and n >= lost:
+            continue
+        left = 60 + n
+        frame[40:80, left : left + 20] = (220, 180, 40)
+        if n < lost:
+            frame[30:40, left : left + 16] = (190, 40, 40)
+    return looks
+
+
+def test_who_loses_a_hat_within_a_clip_is_told_of_and_who_goes_is_not() -> None:
+    ada = [("Ada", {"hat": (190.0, 40.0, 40.0), "top": (220.0, 180.0, 40.0)})]
+    (lost,) = lost_in(figure(10, 4), ada)
+    assert (lost.name, lost.what, lost.at) == ("Ada", "hat", 2.0)
+    assert lost_in(figure(10, 10), ada) == []
+    assert lost_in(figure(10, 9), ada) == [], "seen once without it is a turn of the head"
+    assert lost_in(figure(10, 5, leaves=True), ada) == []
+    checks = check_clip(np.zeros((24, 36, 64, 3), np.uint8), 12)
+    told = faults_of_clip(checks.model_copy(update={"lost": [lost]}))
+    assert "Ada’s hat is lost at 2.0 s" in {f.text for f in told}

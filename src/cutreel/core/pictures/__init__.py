@@ -2,6 +2,7 @@
 
 from .checks import Checks, check_picture
 from .clip_checks import SMALL, ClipChecks, check_clip, faults_of_clip, off_by
+from .clip_traits import EVERY, LOOKS, Lost, lost_in
 from .faults import Fault, FigureSeen, alike, faults_of_picture
 from .filling import filled
 from .joints import in_pixels, in_shares, lengths, moved, take_pose, two_bone, usual_joints
@@ -14,10 +15,47 @@ from .shape import Box, face_of, frame_keeping, reshaped
 
 # fmt: off
 __all__ = [
-    "SMALL", "Box", "Checks", "ClipChecks", "Fault", "FigureSeen", "Layer", "LayeredPicture", "Placing",
-    "Reach", "alike", "check_clip", "check_picture", "cut_out", "face_of", "faults_of_clip",
-    "faults_of_picture", "feathered", "figure_share", "filled", "frame_keeping", "in_pixels", "in_shares",
-    "is_openraster", "lacks_rows", "laid_into", "lengths", "moved", "off_by", "packed", "placed", "reach_of", "relit",
-    "reshaped", "take_pose", "two_bone", "unpacked", "usual_joints",
+    "EVERY",
+    "LOOKS",
+    "SMALL",
+    "Box",
+    "Checks",
+    "ClipChecks",
+    "Fault",
+    "FigureSeen",
+    "Layer",
+    "LayeredPicture",
+    "Lost",
+    "Placing",
+    "Reach",
+    "alike",
+    "check_clip",
+    "check_picture",
+    "cut_out",
+    "face_of",
+    "faults_of_clip",
+    "faults_of_picture",
+    "feathered",
+    "figure_share",
+    "filled",
+    "frame_keeping",
+    "in_pixels",
+    "in_shares",
+    "is_openraster",
+    "lacks_rows",
+    "laid_into",
+    "lengths",
+    "lost_in",
+    "moved",
+    "off_by",
+    "packed",
+    "placed",
+    "reach_of",
+    "relit",
+    "reshaped",
+    "take_pose",
+    "two_bone",
+    "unpacked",
+    "usual_joints",
 ]
 # fmt: on

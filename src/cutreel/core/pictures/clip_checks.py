@@ -5,6 +5,7 @@ import numpy as np
 from numpy.typing import NDArray
 from pydantic import BaseModel
 
+from .clip_traits import Lost
 from .faults import Fault
 
 SMALL = (64, 36)
@@ -33,7 +34,7 @@ Frames = NDArray[np.uint8]
 class ClipChecks(BaseModel):
     """What was measured of a clip. Times are in seconds of it: how long it stands still at most, and from when; the
     share of its frames that flicker; when it jumps (None: never); by how many levels its colours drift; by how many its
-    first frame is `off` the picture that it was to begin with (None: it was not compared)."""
+    first frame is `off` the picture that it was to begin with (None: it was not compared); what its figures lose."""
 
     still: float
     still_at: float
@@ -41,6 +42,7 @@ class ClipChecks(BaseModel):
     jump_at: float | None
     drift: float
     off: float | None = None
+    lost: list[Lost] = []
 
 
 def check_clip(frames: Frames, rate: float) -> ClipChecks:
@@ -88,6 +90,7 @@ def faults_of_clip(checks: ClipChecks, becomes: bool = False) -> list[Fault]:
         out.append(Fault("flickers", f"flickers in {checks.flickers * 100:.0f} % of its frames"))
     if checks.jump_at is not None:
         out.append(Fault("jumps", f"jumps at {checks.jump_at:.1f} s"))
+    out += [Fault("loses", f"{x.name}’s {x.what} is lost at {x.at:.1f} s") for x in checks.lost]
     if checks.drift > FADES and not becomes:
         out.append(Fault("drifts", "its colours are others at the end than at the beginning"))
     if checks.off is not None and checks.off > OFF:

@@ -24,6 +24,7 @@ FaultKind = Literal[
     "jumps",
     "drifts",
     "begins",
+    "loses",
     "stale",
 ]
 BORDER, EVEN, BLUR, LETTERS, ALIKE = 0.012, 4.0, 0.22, 14, 3

@@ -113,10 +113,10 @@ def _halved(plane: NDArray[np.float32]) -> NDArray[np.float32]:
 def _without(layer: Planes, mask: Mask) -> Planes:
     """A layer without what is cut out of it: what goes on behind it is made from what is about it, or it is gone."""
     beyond = max(1, round(BEYOND * mask.shape[0]))
-    hole = binary_dilation(mask >= 128, iterations=beyond)
-    half = binary_dilation(hole[0::2, 0::2] | hole[1::2, 1::2], iterations=1)
+    hole = _grown(mask >= 128, beyond)
+    half = _grown(hole[0::2, 0::2] | hole[1::2, 1::2], 1)
     if layer.alpha is not None and layer.alpha_half is not None:
-        rim = binary_dilation(hole, iterations=beyond) & ~hole
+        rim = _grown(hole, beyond) & ~hole
         if rim.any() and float(layer.alpha[rim].mean()) < 255 * STANDS_FREE:
             alpha, small = np.where(hole, 0, layer.alpha), np.where(half, 0, layer.alpha_half)
             return replace(
@@ -136,6 +136,17 @@ def _without(layer: Planes, mask: Mask) -> Planes:
     made, coarse = filled(layer.y[..., None], hole), filled(np.dstack((layer.u, layer.v)), half)
     y, u, v = (np.ascontiguousarray(p) for p in (made[..., 0], coarse[..., 0], coarse[..., 1]))
     return replace(layer, y=y, u=u, v=v)
+
+
+def _grown(marked: NDArray[np.bool_], by: int) -> NDArray[np.bool_]:
+    """What is marked and all about it, so many pixels far; only there is anything looked at."""
+    rows, columns = np.flatnonzero(marked.any(1)), np.flatnonzero(marked.any(0))
+    if not rows.size:
+        return marked
+    part = tuple(slice(max(0, int(i[0]) - by), int(i[-1]) + by + 1) for i in (rows, columns))
+    out = marked.copy()
+    out[part] = binary_dilation(marked[part], iterations=by)
+    return out
 
 
 def _cut(layer: Planes, mask: Mask, extent: Extent, depth: float) -> Planes:

@@ -12,6 +12,7 @@ from cutreel.core.film import prompts_of
 from cutreel.protocol import ClipInput, Offer
 from cutreel.store import Assembled, ItemSpec, Result, TakeRow
 
+from ..drifting import seen_of
 from ..moving import ending_of, last_frame
 from ..pictures import Origin, Picture, add_take, keep_clip, opened_clip, size_of
 from ..registry import MEDIA, Kind, Made, RunKind, Spec, Stage, Takes, Wanted, item, offer_for
@@ -72,9 +73,10 @@ class ClipKind(Kind[ClipSpec]):
         done = work.ask(spec.offer, job, spec, files)
         if done is None:
             return None
-        picture = keep_clip(
-            work.shop, opened_clip(done.files[0][1]), work.shop.media.get(spec.media)
-        )
+        # Whoever becomes another picture, or goes on from one, has nothing to lose.
+        of = None if spec.last or spec.chain else seen_of(work.shop.takes.get(spec.take))
+        clip = opened_clip(done.files[0][1])
+        picture = keep_clip(work.shop, clip, work.shop.media.get(spec.media), of)
         about = {**picture.as_data(), "unused_words": done.unused_words}
         if done.rights:
             about["rights"] = dict(done.rights)

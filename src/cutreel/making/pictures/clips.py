@@ -8,11 +8,13 @@ from fractions import Fraction
 import av
 import numpy as np
 import soundfile
+from numpy.typing import NDArray
 from PIL import Image, ImageOps
 
+from cutreel.core.continuity import SeenPicture
 from cutreel.core.errors import BadInput
 from cutreel.core.keys import key
-from cutreel.core.pictures import SMALL, ClipChecks, check_clip, off_by
+from cutreel.core.pictures import EVERY, LOOKS, SMALL, ClipChecks, check_clip, lost_in, off_by
 from cutreel.core.sound import RATE
 
 from ..workshop import Workshop
@@ -28,7 +30,8 @@ ADVICE = "Bring MP4, WebM, MOV or an animated GIF of at most a minute."
 @dataclass(frozen=True)
 class OwnClip:
     """A clip as it is kept: H.264 without sound, its first frame as PNG, its size, how many frames at which
-    rate, what was measured of it, and its sound as FLAC, where anything is heard."""
+    rate, what was measured of it, its sound as FLAC, where anything is heard, and some `looks` at it (count, height,
+    width, 3)."""
 
     mp4: bytes
     png: bytes
@@ -38,6 +41,7 @@ class OwnClip:
     rate: int
     checks: ClipChecks
     sound: bytes | None = None
+    looks: NDArray[np.uint8] | None = None
 
     @property
     def seconds(self) -> float:
@@ -105,6 +109,7 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
     first: bytes | None = None
     frames = 0
     small: list[np.ndarray] = []
+    looks: list[np.ndarray] = []
     with av.open(out, "w", format="mp4") as target:
         kept = target.add_stream("libx264", rate=rate)
         kept.width, kept.height, kept.pix_fmt = wide, high, "yuv420p"
@@ -129,6 +134,8 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
                 shown.pts, shown.time_base = frames, Fraction(1, rate)
                 for packet in kept.encode(shown):
                     target.mux(packet)
+                if frames >= len(looks) * EVERY * rate:
+                    looks.append(frame.reformat(*LOOKS, "rgb24").to_ndarray())
                 frames += 1
                 small.append(glance)
         for packet in kept.encode():
@@ -136,16 +143,22 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
     if first is None or frames < 2:
         raise BadInput("Nothing moves in that clip.", "Bring a picture as a picture file.")
     checks = check_clip(np.stack(small), rate)
-    return OwnClip(out.getvalue(), first, wide, high, frames, rate, checks)
+    seen = np.stack(looks)
+    return OwnClip(out.getvalue(), first, wide, high, frames, rate, checks, looks=seen)
 
 
-def keep_clip(shop: Workshop, clip: OwnClip, begins: bytes | None = None) -> Picture:
-    """Keep a clip, with its first frame as its picture; it is found again by that. It is told how far that is off the
-    picture that the clip `begins` with, where it was made of one."""
+def keep_clip(
+    shop: Workshop, clip: OwnClip, begins: bytes | None = None, of: SeenPicture | None = None
+) -> Picture:
+    """Keep a clip, with its first frame as its picture. It is told how far that is off the picture that the clip
+    `begins` with, where it was made of one, and what the figures lose that were seen in that."""
     checks = clip.checks
     if begins is not None:
         off = off_by(_glance(begins), _glance(clip.png))
         checks = checks.model_copy(update={"off": off})
+    if of is not None and clip.looks is not None:
+        lost = lost_in(clip.looks, [(f.name, f.shown) for f in of.figures])
+        checks = checks.model_copy(update={"lost": lost})
     kept = kept_picture(shop, clip.png)
     media = shop.media.put(clip.mp4, "mp4")
     told = {
