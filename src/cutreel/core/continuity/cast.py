@@ -47,6 +47,7 @@ from .described import Described, described_in, number_in
 from .faces import coat, free
 from .model import Person, Trait
 from .outfits import COLOURS
+from .own_words import said_of_themselves
 from .parts import slot_of
 
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
@@ -103,6 +104,10 @@ def propose_cast(
     figures = _told_the_same(script, parses or {}, figures)
     story = read_story(script, parses or {}, _known_figures(figures))
     told = described_in(script, figures, story)
+    for figure in figures:
+        if figure.kind == "person" and _is_small_kin(figure, script.text):
+            own = told.setdefault(figure.name, Described())
+            own.kind = own.kind or {"he": "boy", "she": "girl"}.get(figure.pronoun or "", "child")
     taken: set[str] = set()
     cast = [
         _person(number, figure, script.text, told.get(figure.name, Described()), taken)
@@ -169,7 +174,8 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
     titled = {f.name.split(" ")[0].lower(): i for i, f in enumerate(figures, 1) if " " in f.name}
     later = named_later(script, parses, _known_figures(figures))
     old = _the_old(script.text, figures)
-    same = {k: i for k, i in titled.items() if k != "the"} | old | same | later
+    own = said_of_themselves(script, figures)
+    same = {k: i for k, i in titled.items() if k != "the"} | old | same | later | own
     calls: dict[int, list[str]] = {}
     for noun, i in later.items():
         if not any(f.name in (noun, f"the {noun}") for f in figures):
@@ -189,7 +195,7 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         if role.kind == owner.kind and not (
             role.pronoun and owner.pronoun not in (None, role.pronoun)
         ):
-            if noun not in GROWN or noun in old or owner.name.startswith("the "):
+            if noun not in GROWN or noun in (*old, *own) or owner.name.startswith("the "):
                 # With a name he is "the man" only while he was spoken of last.
                 calls.setdefault(same[noun], []).extend((role.name, noun))
             gone.add(role.name)
@@ -247,6 +253,12 @@ def _age_told(name: str, text: str) -> str | None:
     )
     found = (re.search(p, text, re.IGNORECASE if n == 0 else 0) for n, p in enumerate(beside))
     return next((m[1].lower() for m in found if m), None)
+
+
+def _is_small_kin(figure: Figure, text: str) -> bool:
+    """ "A small cousin called Emil" is a child; a little brother may be forty."""
+    kin = (a for a in figure.aliases if a in KIN)
+    return any(re.search(rf"\bsmall {re.escape(a)}\b", text) for a in kin)
 
 
 def _known_figures(figures: Sequence[Figure]) -> list[Known]:

@@ -41,7 +41,9 @@ PLACE_NOUNS: dict[str, str] = {
     "ministry": "an office with desks", "lift": "the inside of a lift", "elevator": "the inside of a lift",
     "crossing": "open water between two shores", "shed": "a shed", "observatory": "an observatory",
     "hall": "a hall", "ice": "pack ice", "roof": "a rooftop", "yard": "a yard", "gate": "a gate",
-    "platform": "a railway platform", "coffee house": "a café", "tea room": "a café", "public house": "an inn",
+    "platform": "a railway platform", "dining car": "a train compartment", "sleeping car": "a train compartment",
+    "restaurant car": "a train compartment", "railway car": "a train compartment",
+    "coffee house": "a café", "tea room": "a café", "public house": "an inn",
 }
 # fmt: on
 _OFTEN_NO_PLACE = frozenset(

@@ -49,11 +49,24 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
                 parsed.tokens[c].text.lower() in {"a", "an"} for c in parsed.children[i]
             ):
                 continue  # "above a chandler's shop"
+            if token.dep == "pobj" and _measured_by(parsed, token.head):
+                continue  # "too fine for a railwayman"
             by_as = token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "as"
             beside = token.dep in _BESIDE and not _behind_its_verb(parsed, i)
             if (not beside and not by_as) or (token.dep == "attr" and _there_was(parsed, i)):
                 stands.add(noun)
     return {roles[noun] for noun in seen - stands}
+
+
+def _measured_by(parsed: Parsed, prep: int) -> bool:
+    """Whether a preposition says beside whom something is too much: "too fine for"."""
+    above = parsed.tokens[prep].head
+    near = (above, *parsed.children[above])
+    return parsed.tokens[prep].text.lower() == "for" and any(
+        parsed.tokens[c].text.lower() in {"too", "enough"}
+        for k in near
+        for c in (k, *parsed.children[k])
+    )
 
 
 def _there_was(parsed: Parsed, i: int) -> bool:

@@ -17,6 +17,8 @@ _BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
 }  # fmt: skip
 """What somebody is to whom one is a daughter, a niece, ..., and how they are called."""
 MOST_KIN = 12
+NOBODY = 0
+"""Whose kin somebody is where that is not one of the cast."""
 
 
 def _kin_word(page: Page, i: int) -> str:
@@ -29,8 +31,9 @@ def learn_kin(page: Page, noun: int, person: int) -> None:
     word = _kin_word(page, noun)
     if word not in KIN:
         return
-    owner = page.owner(noun) or page.owner(page.tokens[noun].head)
-    if owner and owner != person:
+    # Of several ("their aunt Rosa") it is nobody's in particular.
+    owner = page.owner(noun) or page.owner(page.tokens[noun].head) or NOBODY
+    if owner != person:
         known = dict.fromkeys((*page.now.kin, Kin(owner, word, person)))
         page.now.kin = tuple(known)[-MOST_KIN:]
 
@@ -49,10 +52,13 @@ def _told(page: Page, i: int) -> int | None:
     for k in page.now.kin:
         if (k.owner, k.noun) == (owner, word):
             return k.person
+    only = {k.person for k in page.now.kin if k.noun == word and k.owner == NOBODY} - {owner}
+    if len(only) == 1:
+        return only.pop()
     if word not in _BACK:
         return None
     nouns, sex = _BACK[word]
-    back = (k.owner for k in page.now.kin if k.person == owner and k.noun in nouns)
+    back = (k.owner for k in page.now.kin if k.person == owner and k.owner and k.noun in nouns)
     return next((o for o in back if page.cast.people[o].pronoun in (sex, None)), None)
 
 
