@@ -10,7 +10,7 @@ from tests.labelled import parses_of
 NIGHT_TRAIN = """There were four of them, three sisters and a small cousin called Emil, and their aunt Rosa had put them \
 all into one compartment. Rosa looked out of the window.
 
-"Why have we stopped?" asked a man in the corridor. He wore a railwayman's cap, but his coat was too fine for a railwayman.
+"Why have we stopped?" asked a man in the corridor. He was tall and wore a railwayman's cap, but his coat was too fine for a railwayman.
 
 "You have the cap," said Rosa.
 
@@ -33,6 +33,7 @@ def test_who_says_their_name_and_what_they_are_is_one_person(film) -> None:
     cast = {p.name: p for p in film.document.cast}
     assert {"the dentist", "the man"} <= set(cast["Dr Levski"].aliases)
     assert not {"the dentist", "the man", "the railwayman"} & set(cast)
+    assert "tall" in " ".join(t.text for t in cast["Dr Levski"].traits)
 
 
 def test_whose_cap_it_would_be_is_nobody_there(film) -> None:

@@ -75,7 +75,7 @@ _IS_A = re.compile(
 )
 _IS_SO = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
-    r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$)"
+    r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$| and | but | with )"
 )
 _CALLED = re.compile(
     r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>"
