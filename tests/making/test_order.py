@@ -16,6 +16,7 @@ def test_what_waits_for_services_does_not_stand_behind_what_is_computed() -> Non
         "parts",
         "stems",
         "fitted",
+        "paced",
         "join",
         "reading",
         "hearing",
