@@ -57,3 +57,14 @@ def test_a_sound_larger_than_all_that_is_held_is_read_all_the_same(media: MediaS
 def test_a_sound_of_another_rate_is_brought_to_ours(media: MediaStore) -> None:
     name, _ = kept(media, 1.0, 3, rate=24_000)
     assert KeptSounds(media).source(name).length == pytest.approx(RATE, abs=2)
+
+
+@pytest.mark.parametrize("subtype", ["PCM_16", "PCM_24"])
+def test_what_is_held_is_what_its_file_has_to_the_bit(media: MediaStore, subtype: str) -> None:
+    """Held as whole numbers where the file has 16 bits; against libsndfile's own reading of it."""
+    told = io.BytesIO()
+    noise = np.random.default_rng(8).uniform(-1, 1, (20_000, 2))
+    soundfile.write(told, noise, RATE, format="FLAC", subtype=subtype)
+    name = media.put(told.getvalue(), "flac")
+    wanted, _ = soundfile.read(io.BytesIO(told.getvalue()), dtype="float32")
+    np.testing.assert_array_equal(KeptSounds(media).source(name).read(5, 19_000), wanted[5:19_000])

@@ -18,8 +18,8 @@ from cutreel.core.errors import BadInput
 from cutreel.core.sound import RATE, line_lufs, match_words, trim
 from cutreel.store import MediaStore
 
-MOST_HELD = 16_000_000
-"""Bytes of samples that are held of one sound: a line, an effect, an ambience of half a minute."""
+MOST_HELD = 36_000_000
+"""Bytes of samples that are held of one sound: a line, an effect, a piece of music of three minutes."""
 MOST_DECODED = 64_000_000
 """Bytes of sounds that are held at a time: half a minute of everything that sounds at once."""
 FRAMES_IN_HAND = 400
@@ -74,28 +74,51 @@ class KeptSounds:
 
 
 class _Opened:
-    """An encoded sound, opened. What is short is held decoded; of what is long only the file is, and stretches are
-    decoded as they are asked for."""
+    """An encoded sound, opened. What is short is decoded when it is first read, and held; of what is long only the file
+    is, and stretches are decoded as they are asked for."""
 
     def __init__(self, data: bytes) -> None:
-        self._held: NDArray[np.float32] | None = None
-        self._file = _file(data)
+        self._held: NDArray[np.float32] | NDArray[np.int16] | None = None
+        self._file = file = _file(data)
         self._lock = Lock()
-        size = len(self._file) * self._file.channels * 4
-        if size <= MOST_HELD or self._file.samplerate != RATE:  # of another rate: rare
+        # Of what has 16 bits these are held: half as many bytes, and the same samples when they are read.
+        self._bits = file.subtype == "PCM_16"
+        size = len(file) * file.channels * (2 if self._bits else 4)
+        self._short = size <= MOST_HELD
+        if file.samplerate != RATE:  # rare
             self._held = samples_of(data)
-        self.length = len(self._file) if self._held is None else len(self._held)
-        self.bytes = len(data) if self._held is None else self._held.nbytes
+        self.length = len(file) if self._held is None else len(self._held)
+        self.bytes = (
+            self._held.nbytes if self._held is not None else size if self._short else len(data)
+        )
 
     def read(self, start: int, end: int) -> NDArray[np.float32]:
         """Samples `start` up to `end`, shape (n, 2)."""
-        if self._held is not None:
-            part = self._held[start:end]
+        held = self._held if self._held is not None else self._decoded()
+        if held is not None:
+            part = _as_float(held[start:end])
         else:
             with self._lock:
                 self._file.seek(start)
                 part = self._file.read(max(0, end - start), dtype="float32", always_2d=True)
         return part if part.shape[1] == 2 else np.repeat(part[:, :1], 2, axis=1)
+
+    def _decoded(self) -> NDArray[np.float32] | NDArray[np.int16] | None:
+        """All of what is short; another thread may have been quicker."""
+        with self._lock:
+            if self._held is None and self._short:
+                kind = "int16" if self._bits else "float32"
+                self._held = self._file.read(dtype=kind, always_2d=True)
+                self._file.close()
+            return self._held
+
+
+def _as_float(held: NDArray[np.float32] | NDArray[np.int16]) -> NDArray[np.float32]:
+    if held.dtype == np.float32:
+        return held  # type: ignore[return-value]
+    # As the file's own reader has it: 1.0 is full scale.
+    out: NDArray[np.float32] = held * np.float32(1 / 32768)
+    return out
 
 
 @dataclass(frozen=True)

@@ -208,6 +208,8 @@ class MixDesk:
 
     def __init__(self, shop: Workshop) -> None:
         self.shop = shop
+        # One for all: who moves a cue hears the same sounds again.
+        self._sounds = KeptSounds(shop.media)
         self._mixers: LRUCache[str, Mixer] = LRUCache(MOST_READY)
         self._mastered: LRUCache[tuple[str, int], Mastered] = LRUCache(MOST_READY)
         self._understood: LRUCache[str, list[Understood]] = LRUCache(MOST_READY)
@@ -218,7 +220,8 @@ class MixDesk:
         with self._lock:
             found = self._mixers.get(spec.key)
             if found is None:
-                found = self._mixers[spec.key] = mixer_of(self.shop, spec)
+                found = mixer_with(self._sounds, spec, self.shop.kept)
+                self._mixers[spec.key] = found
             return found
 
     def measure(self, spec: MixSpec) -> int:

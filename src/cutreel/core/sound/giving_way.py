@@ -11,6 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from .lanes import RATE, Role, Sound, mono
+from .ramps import ramps
 
 TICK = RATE // 100
 SPEAKING_DBFS = -42.0
@@ -88,9 +89,7 @@ def gained(sound: Sound, ticks: Ticks) -> Sound:
     if not ticks.any():
         return sound
     gains: Sound = (10 ** (ticks / 20)).astype(np.float32)
-    steps = np.arange(TICK, dtype=np.float32) / np.float32(TICK)
-    curve = gains[:-1, None] + np.diff(gains)[:, None] * steps
-    out: Sound = sound * curve.reshape(-1, 1)[: len(sound)]
+    out: Sound = sound * ramps(gains, TICK)[: len(sound)]
     return out
 
 

@@ -155,9 +155,9 @@ class _Laid:
             return None
         a, b = first - self.start, last - self.start
         repeats = self.length > self.source.length
-        samples = self._repeated(a, b) if repeats else self.source.read(a, b).copy()
+        samples = self._repeated(a, b) if repeats else self.source.read(a, b)
+        samples = samples * np.float32(self.gain)  # a copy: what was read is the source's own
         self._faded(samples, a, b)
-        samples *= np.float32(self.gain)
         if self.part.pan:
             samples = panned(samples, self.part.pan)
         return first - start, samples
@@ -201,6 +201,14 @@ class _Laid:
                 out[at - a : at - a + n] = piece[:n] * up[here] + tail * up[::-1][here]
             at = stop
         return out
+
+
+def summed(sounds: Sequence[Sound]) -> Sound:
+    """The sum of some sounds, one after the other."""
+    total = sounds[0].copy()
+    for sound in sounds[1:]:
+        total += sound
+    return total
 
 
 def mono(sound: Sound) -> Sound:

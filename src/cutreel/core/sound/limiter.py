@@ -5,6 +5,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from .lanes import RATE, Sound
+from .ramps import ramps
 
 AIM_LUFS, DELIVERED_DBTP, CEILING_DBTP = -14.0, -1.0, -1.6
 """The ceiling leaves 0.6 dB for what the AAC encoder adds, so that the delivered file stays under
@@ -41,7 +42,8 @@ def limited(block: Sound, at: int, gains: Gains) -> Sound:
     near = gains[max(0, first - 1) : last]
     if near.size and float(near.min()) == float(near.max()):
         return block * np.float32(near[0])
-    middles = (np.arange(len(near)) + max(0, first - 1) + 0.5) * PEAK_EVERY
-    curve = np.interp(np.arange(at, at + len(block)), middles, near)
-    out: Sound = block * curve.astype(np.float32)[:, None]
+    # A gain holds in the middle of its millisecond; before the first middle and behind the last it stays as it is.
+    before, behind = int(first == 0), last - first + 1 - len(near) - int(first == 0)
+    curve = ramps(np.pad(near, (before, max(0, behind)), mode="edge"), PEAK_EVERY)
+    out: Sound = block * curve[at - first * PEAK_EVERY + PEAK_EVERY // 2 :][: len(block)]
     return out

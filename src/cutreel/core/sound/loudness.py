@@ -32,8 +32,13 @@ def weighted(samples: NDArray[np.floating[Any]], rate: int) -> NDArray[np.float6
     """The power of each sample of shape (n, channels) as loudness weighs it, all channels together."""
     from scipy.signal import sosfilt  # here, since it takes a second to load
 
-    heard = sosfilt(_k_weighting(rate), samples.astype(np.float64), axis=0)
-    power: NDArray[np.float64] = np.einsum("ij,ij->i", heard, heard)
+    sections = _k_weighting(rate)
+    state = np.zeros((len(sections), 2, samples.shape[1]))
+    power = np.empty(len(samples))
+    for at in range(0, len(samples), rate):  # so that only a second is held as float64
+        piece = samples[at : at + rate].astype(np.float64)
+        heard, state = sosfilt(sections, piece, axis=0, zi=state)
+        np.einsum("ij,ij->i", heard, heard, out=power[at : at + rate])
     return power
 
 

@@ -6,15 +6,17 @@ import numpy as np
 import soxr
 from numpy.typing import NDArray
 
-from .lanes import BLOCK, RATE, ROLES, Role, Sound
+from .lanes import BLOCK, RATE, ROLES, Role, Sound, summed
 from .limiter import PEAK_EVERY
-from .loudness import highest, weighted
+from .loudness import weighted
 from .understood import BANDS, FRAME, band_powers
 
 SEEN = RATE // 20
 """A waveform has a value for each twentieth of a second."""
 BEFORE, BEHIND = 14_400, 9_600
 """Samples around a block that have a part in what is measured of it: filters and meters remember no longer."""
+REACH = 480
+"""Samples to both sides that have a part in a true peak."""
 HEARD = np.dtype(
     [
         ("power", np.float32, BLOCK // PEAK_EVERY),
@@ -36,7 +38,7 @@ def measured(lanes: Mapping[Role, Sound], gives: Mapping[Role, NDArray[np.float6
     heard: Heard = np.zeros((), HEARD)[()]
     if not lanes:
         return heard
-    total = np.add.reduce(list(lanes.values()))
+    total = summed(list(lanes.values()))
     inside = slice(BEFORE, len(total) - BEHIND)
     count = len(total) - BEHIND - BEFORE
     _put(heard["power"], _sums(weighted(total[: len(total) - BEHIND], RATE)[BEFORE:]) / PEAK_EVERY)
@@ -44,8 +46,7 @@ def measured(lanes: Mapping[Role, Sound], gives: Mapping[Role, NDArray[np.float6
     for role, sound in lanes.items():
         lane = ROLES.index(role)
         body = sound[inside]
-        loud = highest(body)
-        _put(heard["wave"][lane], _most(loud, SEEN))
+        _put(heard["wave"][lane], _most(body, SEEN))
         if role in gives:
             _put(heard["gives"][lane], gives[role][:: SEEN * 100 // RATE][: BLOCK // SEEN])
         bands = band_powers(body)
@@ -63,13 +64,22 @@ def _sums(power: NDArray[np.float64]) -> NDArray[np.float64]:
     return sums
 
 
-def _most(values: Sound, every: int) -> Sound:
-    most: Sound = np.pad(values, (0, -len(values) % every)).reshape(-1, every).max(axis=1)
+def _most(sound: Sound, every: int) -> Sound:
+    """The highest of both sides, by its amount, in each piece of so many samples."""
+    loud = np.zeros((-(-len(sound) // every), 2 * every), np.float32)
+    np.abs(sound, out=loud.reshape(-1, 2)[: len(sound)])
+    # One pass over all, not one over each side: that is many times as slow.
+    most: Sound = loud.max(axis=1)
     return most
 
 
 def _peaks(total: Sound, count: int) -> Sound:
     """The true peak of each millisecond of a block, by four times oversampling (BS.1770 Annex 2)."""
-    near = np.ascontiguousarray(total[BEFORE - 480 : BEFORE + count + 480])
-    fine = soxr.resample(near, 1, 4, quality="MQ")[4 * 480 :][: 4 * count]
-    return _most(highest(fine), 4 * PEAK_EVERY)
+    found = []
+    # A second at a time, with what its filter reaches around it: four times a whole block is much memory.
+    for first in range(BEFORE, BEFORE + count, RATE):
+        inside = min(RATE, BEFORE + count - first)
+        near = np.ascontiguousarray(total[first - REACH : first + inside + REACH])
+        fine = soxr.resample(near, 1, 4, quality="MQ")[4 * REACH :][: 4 * inside]
+        found.append(_most(fine, 4 * PEAK_EVERY))
+    return np.concatenate(found)

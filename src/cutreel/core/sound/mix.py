@@ -28,7 +28,7 @@ from .giving_way import (
     speaking,
     spot_gives,
 )
-from .lanes import BLOCK, RATE, ROLES, Lanes, MixedPart, Role, Sound, part_level
+from .lanes import BLOCK, RATE, ROLES, Lanes, MixedPart, Role, Sound, part_level, summed
 from .limiter import AIM_LUFS, PEAK_EVERY, Gains, limited, limiter_gains
 from .loudness import SILENCE, gated, loudness_range, short_term
 from .measured import BEFORE, BEHIND, HEARD, Heard, measured
@@ -137,7 +137,7 @@ class Mixer:
         found = self.lanes(block)
         chosen = [lane for role, lane in found.items() if role in roles]
         start, end = self.span(block)
-        total = np.add.reduce(chosen) if chosen else np.zeros((end - start, 2), np.float32)
+        total = summed(chosen) if chosen else np.zeros((end - start, 2), np.float32)
         return limited(total, start, mastered.gains)
 
     def mastered(self, aim: float = AIM_LUFS, measure: bool = True) -> Mastered:
