@@ -94,8 +94,32 @@ def paint(
                    drawings, [s for s in strips if s is not None], drawing.flames)
 
 
+def pieces(prompt: str, seed: int, width: int, height: int) -> list[tuple[NDArray[np.uint8], dict[str, object] | None]]:
+    """All that a drawing comes apart into, from back to front, as pixels: a sheet of pieces with its figure, or what
+    stands as it is. For whoever moves it at once: nothing is flattened or packed."""
+    drawing = draw(prompt, seed, width / height, wish=Wish(jointed=True))
+    apart = {part.layer for part in drawing.parts}
+
+    def painted(what: int | Part) -> tuple[NDArray[np.uint8], dict[str, object] | None] | None:
+        if isinstance(what, Part):
+            found = _painted(what, drawing, width, height)
+            return None if found is None else (found[0], found[1])
+        pixels = _rendered(drawing.layers[what][0], width, height)
+        return (_grained if what else _backdrop)(pixels, drawing.look), None
+
+    asked = [what for n in range(len(drawing.layers)) for what in ([p for p in drawing.parts if p.layer == n] if n in apart else [n])]
+    with ThreadPoolExecutor(2) as beside:
+        return [found for found in beside.map(painted, asked) if found is not None]
+
+
 def _strip(whole: Part, drawing: Drawing, width: int, height: int) -> Strip | None:
     """A part of a layer, painted as the layer is; None where there is nothing in it."""
+    found = _painted(whole, drawing, width, height)
+    return None if found is None else Strip(whole.layer, _png(found[0]), found[1], None if found[1] else whole.moves or None)
+
+
+def _painted(whole: Part, drawing: Drawing, width: int, height: int) -> tuple[NDArray[np.uint8], dict[str, object] | None] | None:
+    """The pixels of a part, and the figure that it is the sheet of."""
     layer, part = whole.layer, whole.drawn
     if isinstance(part, str):
         pixels = _filled(part, drawing.width, width, height)
@@ -103,7 +127,7 @@ def _strip(whole: Part, drawing: Drawing, width: int, height: int) -> Strip | No
             return None
         first = whole.moves.get("kind") == "water"
         painted = _backdrop(pixels, drawing.look) if layer == 0 else _grained(pixels, drawing.look)
-        return Strip(layer, _png(np.ascontiguousarray(painted[..., :3]) if first else painted), None, whole.moves or None)
+        return np.ascontiguousarray(painted[..., :3]) if first else painted, None
     scale = height / 1000
     svg, wide, high, placed = on_a_sheet(part, drawing.width, 1000.0, scale)
     if not placed:
@@ -113,7 +137,7 @@ def _strip(whole: Part, drawing: Drawing, width: int, height: int) -> Strip | No
         "pins": {joint: (round(x * scale, 2), round(y * scale, 2)) for joint, (x, y) in part.pins.items()},
         "pieces": [asdict(piece) for piece in placed],
     }
-    return Strip(layer, _png(_grained(_rendered(svg, wide, high), drawing.look)), told)
+    return _grained(_rendered(svg, wide, high), drawing.look), told
 
 
 def _backdrop(pixels: NDArray[np.uint8], look: str) -> NDArray[np.uint8]:
