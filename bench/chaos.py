@@ -18,6 +18,7 @@ from dataclasses import dataclass, field
 from decimal import Decimal
 from pathlib import Path
 from typing import Any
+from urllib.parse import urlsplit
 
 import httpx
 import psycopg
@@ -25,6 +26,9 @@ import psycopg
 from cutreel.running import commands
 from cutreel.running.ports import free_port
 from cutreel.running.temporary import Temporary, temporary
+
+from .full import SmallDisk
+from .wire import Wire
 
 STORY = (
     "The lamp was dark. Ada took the oars. “Who is there?” said Bram. The boat came home at dawn."
@@ -35,6 +39,8 @@ EVERY = 1.2
 """Seconds between two blows."""
 ENDED = 300.0
 """Seconds for which runs may go on when the blows are over."""
+MEGABYTES_A_SECOND = 2.5
+"""What two workers make at most: so much larger is the disk that is filled up."""
 
 
 @dataclass
@@ -43,6 +49,8 @@ class Chaos:
 
     stack: Temporary
     seed: int
+    disk: SmallDisk | None
+    """What is made lies on it; None where it lies on the machine's own, which nobody fills."""
     port: int = field(default_factory=free_port)
     blows: Counter[str] = field(default_factory=Counter)
     edits: list[tuple[str, str]] = field(default_factory=list)
@@ -59,7 +67,19 @@ class Chaos:
             "stand-ins": lambda: commands.standins(self.stack.services),
             "web": lambda: commands.web(self.port),
         }
-        self.stack.environment["CUTREEL_PORT"] = str(self.port)
+        self.address = self.stack.environment["CUTREEL_DATABASE"]
+        asked = urlsplit(self.address)
+        self.wires = {
+            "the database": Wire(asked.port or 5432),
+            "the services": Wire(urlsplit(self.stack.services).port or 80),
+        }
+        through = {name: f"127.0.0.1:{wire.port}" for name, wire in self.wires.items()}
+        said, _, _ = asked.netloc.rpartition("@")
+        self.stack.environment |= {
+            "CUTREEL_PORT": str(self.port),
+            "CUTREEL_DATABASE": asked._replace(netloc=f"{said}@{through['the database']}").geturl(),
+            "CUTREEL_SERVICES": f"http://{through['the services']}",
+        }
 
     @property
     def page(self) -> str:
@@ -69,9 +89,9 @@ class Chaos:
 
     def hit(self) -> None:
         """One blow."""
-        blow = self.chance.choice(
-            [self._kill, self._kill, self._halt, self._throw_out, self._crash]
-        )
+        blows = [self._kill] * 4 + [self._halt] * 2 + [self._throw_out, self._crash]
+        blows += [self._cut] * 2 + [self._hold, self._part] + [self._fill] * bool(self.disk)
+        blow = self.chance.choice(blows)
         with suppress(psycopg.Error, ProcessLookupError):
             blow()
         for name in self.started:
@@ -114,6 +134,29 @@ class Chaos:
         if told and os.geteuid() == 0:
             os.kill(self.chance.choice(told)[0], signal.SIGKILL)
             self.blows["database crashed"] += 1
+
+    def _cut(self) -> None:
+        """What is being said to somebody ends in the middle."""
+        name = self.chance.choice(list(self.wires))
+        self.wires[name].cut()
+        self.blows[f"wire to {name} cut"] += 1
+
+    def _hold(self) -> None:
+        name = self.chance.choice(list(self.wires))
+        self.wires[name].hold(self.chance.uniform(0.5, 4))
+        self.blows[f"wire to {name} held up"] += 1
+
+    def _part(self) -> None:
+        """Nobody reaches somebody for a while."""
+        name = self.chance.choice(list(self.wires))
+        self.wires[name].part(self.chance.uniform(0.5, 4))
+        self.blows[f"{name} out of reach"] += 1
+
+    def _fill(self) -> None:
+        """The disk is full for a while."""
+        assert self.disk is not None
+        self.disk.fill(self.chance.uniform(0.5, 4))
+        self.blows["disk full"] += 1
 
     # ---------------------------------------------------------------------------------- whoever works
 
@@ -163,10 +206,6 @@ class Chaos:
             self.runs.append(answer.json()["id"])
 
     # ------------------------------------------------------------------------------------- afterwards
-
-    @property
-    def address(self) -> str:
-        return self.stack.environment["CUTREEL_DATABASE"]
 
     def settle(self) -> str:
         """Bring everything up and wait until all runs have ended; what still goes then, empty where nothing does."""
@@ -230,8 +269,17 @@ class Chaos:
 def run(seconds: float, seed: int, data: Path) -> tuple[Chaos, list[str]]:
     """So many seconds of blows, and longer where a slow machine took no edit between them; returns what happened, and
     what was wrong afterwards."""
-    with temporary(data=data, workers=2) as stack:
-        chaos = Chaos(stack, seed)
+    disk = SmallDisk.at(data / "media", 800 + round(seconds * MEGABYTES_A_SECOND))
+    try:
+        return _run(seconds, seed, data, disk)
+    finally:
+        if disk is not None:
+            disk.close()
+
+
+def _run(seconds: float, seed: int, data: Path, disk: SmallDisk | None) -> tuple[Chaos, list[str]]:
+    with temporary(data=data, workers=0) as stack:
+        chaos = Chaos(stack, seed, disk)
         for name in chaos.started:
             chaos._see_to(name)
         commands.wait_for(
@@ -247,7 +295,10 @@ def run(seconds: float, seed: int, data: Path) -> tuple[Chaos, list[str]]:
         chaos.over.set()
         working.join()
         still = chaos.settle()
-        return chaos, [*([f"still going: {still}"] if still else []), *chaos.faults()]
+        found = [*([f"still going: {still}"] if still else []), *chaos.faults()]
+        for wire in chaos.wires.values():
+            wire.close()
+        return chaos, found
 
 
 def main(minutes: float = 2.0, seed: int = 1) -> None:

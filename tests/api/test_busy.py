@@ -10,6 +10,8 @@ from fastapi import FastAPI
 from fastapi.concurrency import run_in_threadpool
 
 from cutreel.api.busy import HEAVY, FewAtOnce
+from cutreel.api.limits import Rate
+from cutreel.api.often import NotTooOften
 
 SLOW = "/api/films/f1/preview/v/video.m3u8"
 
@@ -112,3 +114,31 @@ def test_health_answers_while_every_thread_is_taken(client, monkeypatch) -> None
                 await asyncio.gather(*held)
 
     assert asyncio.run(both()) < 5
+
+
+def test_who_asks_too_often_is_told_to_wait_and_nobody_else_is() -> None:
+    app = FastAPI()
+    for path in ("/api/films/f1", "/api/health"):
+        app.get(path)(lambda: "there")
+    app.add_middleware(NotTooOften, rate=Rate(20, 60))
+
+    async def asked() -> tuple[list[httpx.Response], int, int]:
+        wild, other = (
+            httpx.AsyncClient(
+                transport=httpx.ASGITransport(app, client=(host, 1)), base_url="http://x"
+            )
+            for host in ("127.0.0.1", "192.0.2.7")
+        )
+        async with wild, other:
+            answers = [await wild.get("/api/films/f1") for _ in range(30)]
+            health = await wild.get("/api/health")
+            calm = await other.get("/api/films/f1")
+        return answers, health.status_code, calm.status_code
+
+    answers, health, calm = asyncio.run(asked())
+    assert [a.status_code for a in answers[:20]] == [200] * 20
+    last = answers[-1]
+    assert last.status_code == 429 and last.headers["content-type"] == "application/problem+json"
+    assert last.json()["detail"] and int(last.headers["retry-after"]) > 0
+    assert last.headers["x-content-type-options"] == "nosniff"
+    assert (health, calm) == (200, 200)

@@ -13,8 +13,8 @@ import pytest
 from fastapi.testclient import TestClient
 from sqlalchemy import update
 
+from cutreel.api.limits import Limits, Rate
 from cutreel.door import create_door
-from cutreel.door.limits import Limits, Rate
 from cutreel.door.passes import opens, signed
 from cutreel.running.temporary import Temporary
 from cutreel.store.tables import LinkRow

@@ -76,6 +76,7 @@ from .busy import FewAtOnce
 from .desk import FilmDesk
 from .events import Listener
 from .guard import PageKey, allowed
+from .often import NotTooOften
 from .problems import SECURITY, problem, tell_errors
 
 log = logging.getLogger(__name__)
@@ -181,6 +182,8 @@ def create_app(shop: Workshop, web: Path | None, page_key: PageKey | None = None
             response.headers.setdefault(name, value)
         return response
 
+    # The last that is added comes first: who asks too often costs no more than being told so.
+    app.add_middleware(NotTooOften)
     tell_errors(app)
     for routes in _ROUTES:
         app.include_router(routes.router)

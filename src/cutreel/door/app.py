@@ -14,13 +14,13 @@ from fastapi.responses import FileResponse, JSONResponse
 from pydantic import BaseModel, ConfigDict, Field
 from starlette.exceptions import HTTPException
 
+from cutreel.api.limits import Limits, Rate
 from cutreel.api.sending import sent
 from cutreel.core.errors import CutReelError, NotFound
 from cutreel.core.film import placed_notes
 from cutreel.making import Workshop, film_to_show, is_password, note_at, workshop_from_environment
 from cutreel.store import TYPES, Link
 
-from .limits import Limits, Rate
 from .passes import opens, signed
 
 PAGE = Path(__file__).parent / "page"

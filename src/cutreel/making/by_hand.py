@@ -15,7 +15,8 @@ from cutreel.store import DAY, ByHandJob, begin_of
 
 from .apart import CLIP, OWN, PICTURE, reader
 from .pictures.bringing import unpacked
-from .received import as_flac, as_png, clip_opens
+from .pictures.clips import clip_opens
+from .received import as_flac, as_png
 from .workshop import Workshop
 
 log = logging.getLogger("cutreel.worker")

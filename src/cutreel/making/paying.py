@@ -146,7 +146,8 @@ def _by(shop: "Workshop", order: Order) -> Delivered | None:
             outcome = "done"
             if offer is not None and offer.service:
                 _check_cost(shop, order, offer, done.cost)
-                done = replace(_usable(shop, order, offer, done), rights=rights_of(offer))
+                done = replace(done, rights=rights_of(offer))
+            done = _usable(shop, order, done)
         return done
     except OnTheList:
         raise
@@ -219,10 +220,11 @@ def _keep_as_it_came(shop: "Workshop", order: Order, done: Delivered) -> None:
     shop.results.put(_came(order), "came", media, about, done.cost)
 
 
-def _usable(shop: "Workshop", order: Order, offer: Offer, done: Delivered) -> Delivered:
+def _usable(shop: "Workshop", order: Order, done: Delivered) -> Delivered:
     """A delivery as we keep it. What is of no use is forgotten, so that the next try makes another."""
+    offer = shop.offer_named(order.work.kind, order.offer)
     try:
-        return received(done, order.work.kind, offer.title)
+        return received(done, order.work.kind, offer.title if offer else order.offer)
     except ServiceRefused:
         shop.results.drop(_came(order))
         raise

@@ -1,18 +1,22 @@
-"""What came from a maker that is plugged in, made into what we keep: opened apart, since it is as much a stranger's
-file as one that is uploaded."""
+"""What came from a maker, made into what we keep: opened apart, since it is as much a stranger's file as one that is
+uploaded."""
 
 import hashlib
 import io
+from collections.abc import Sequence
 
+import numpy as np
+import soundfile
 from PIL import Image
 
-from cutreel.core.errors import CutReelError
+from cutreel.core.errors import BadInput, CutReelError
+from cutreel.core.sound import BLOCK
 from cutreel.protocol import Result
 from cutreel.services import Delivered, ServiceRefused
 
 from .apart import CLIP, OWN, PICTURE, reader
-from .own_sounds import opened_sound
-from .pictures.clips import opened_clip
+from .own_sounds import FAINTEST, opened_sound
+from .pictures.clips import clip_opens
 from .pictures.opening import opened
 
 
@@ -24,7 +28,9 @@ def received(done: Delivered, kind: str, who: str) -> Delivered:
     told, data = done.files[0]
     try:
         if kind in ("picture", "enlarge"):
-            return _with(done, _told(told, reader.read(as_png, data, what=PICTURE), "image/png"))
+            layers = [d for r, d in done.files[1:] if r.media_type == "image/png"]
+            png = reader.read(as_png_with, data, layers, what=PICTURE)
+            return _with(done, _told(told, png, "image/png"))
         if kind in ("speech", "sound", "music"):
             flac = reader.read(as_flac, data, what=OWN)
             return _with(done, _told(told, flac, "audio/flac"))
@@ -36,6 +42,13 @@ def received(done: Delivered, kind: str, who: str) -> Delivered:
             "See its last jobs under Services.",
         ) from error
     return done
+
+
+def as_png_with(data: bytes, layers: Sequence[bytes]) -> bytes:
+    """A picture as `as_png`, when its layers, which are PNG, can be decoded too."""
+    for layer in layers:
+        opened(layer, clear=True)
+    return as_png(data)
 
 
 def as_png(data: bytes) -> bytes:
@@ -51,13 +64,15 @@ def as_png(data: bytes) -> bytes:
 
 def as_flac(data: bytes) -> bytes:
     """A sound as FLAC. What is FLAC is left as it is, when it can be decoded."""
-    opened_as = opened_sound(data)
-    return data if data.startswith(b"fLaC") else opened_as.flac
-
-
-def clip_opens(data: bytes) -> None:
-    """Raises BadInput for a clip that cannot be opened."""
-    opened_clip(data)
+    if not data.startswith(b"fLaC"):
+        return opened_sound(data).flac
+    with soundfile.SoundFile(io.BytesIO(data)) as sound:
+        loudest = max(
+            (float(np.abs(b).max()) for b in sound.blocks(BLOCK, dtype="float32")), default=0.0
+        )
+    if loudest < FAINTEST:
+        raise BadInput("Nothing is heard in that file.", "Ask again, or ask for something else.")
+    return data
 
 
 def _told(told: Result, data: bytes, media_type: str) -> tuple[Result, bytes]:

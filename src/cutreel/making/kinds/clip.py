@@ -12,6 +12,7 @@ from cutreel.core.film import prompts_of
 from cutreel.protocol import ClipInput, Offer
 from cutreel.store import Assembled, ItemSpec, Result, TakeRow
 
+from ..apart import CLIP, reader
 from ..drifting import seen_of
 from ..moving import ending_of, last_frame
 from ..pictures import Origin, Picture, add_take, keep_clip, opened_clip, size_of
@@ -75,7 +76,7 @@ class ClipKind(Kind[ClipSpec]):
             return None
         # Whoever becomes another picture, or goes on from one, has nothing to lose.
         of = None if spec.last or spec.chain else seen_of(work.shop.takes.get(spec.take))
-        clip = opened_clip(done.files[0][1])
+        clip = reader.read(opened_clip, done.files[0][1], what=CLIP)
         picture = keep_clip(work.shop, clip, work.shop.media.get(spec.media), of)
         about = {**picture.as_data(), "unused_words": done.unused_words}
         if done.rights:

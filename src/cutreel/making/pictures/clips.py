@@ -2,6 +2,7 @@
 beside them."""
 
 import io
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
@@ -25,6 +26,7 @@ RATES = (12, 60)
 """Frames a second between which a clip is kept at its own."""
 FAINTEST = 1e-4
 ADVICE = "Bring MP4, WebM, MOV or an animated GIF of at most a minute."
+STILL = "Bring a picture as a picture file."
 
 
 @dataclass(frozen=True)
@@ -57,6 +59,18 @@ def is_clip(data: bytes) -> bool:
         or data[:4] == b"GIF8"
         or data[4:8] in (b"moov", b"mdat", b"wide")
     )
+
+
+def clip_opens(data: bytes) -> None:
+    """Decode a clip and keep nothing of it. Raises BadInput as `opened_clip` does."""
+    try:
+        with av.open(io.BytesIO(data), "r") as source:
+            if not source.streams.video:
+                raise BadInput("There is no picture in that file.", ADVICE)
+            if sum(1 for _ in _frames(source)) < 2:
+                raise BadInput("Nothing moves in that clip.", STILL)
+    except av.FFmpegError as error:
+        raise BadInput("That clip cannot be opened.", ADVICE) from error
 
 
 def opened_clip(data: bytes) -> OwnClip:
@@ -93,7 +107,8 @@ def _sound(data: bytes) -> bytes | None:
     return out.getvalue()
 
 
-def _kept(source: av.container.InputContainer) -> OwnClip:
+def _frames(source: av.container.InputContainer) -> Iterator[av.VideoFrame]:
+    """The pictures of a clip. Raises BadInput where they are too small, or go on for too long."""
     stream = source.streams.video[0]
     stream.thread_type = "AUTO"
     width, height = stream.codec_context.width, stream.codec_context.height
@@ -102,6 +117,18 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
             f"The clip has only {width} by {height} pixels.",
             f"Bring one of at least {LEAST_SIDE} on each side.",
         )
+    for frame in source.decode(stream):
+        if float(frame.time or 0.0) > MOST_SECONDS:
+            raise BadInput(
+                f"The clip is longer than {MOST_SECONDS:.0f} seconds.",
+                "Cut it, or bring its best part.",
+            )
+        yield frame
+
+
+def _kept(source: av.container.InputContainer) -> OwnClip:
+    stream = source.streams.video[0]
+    width, height = stream.codec_context.width, stream.codec_context.height
     scale = min(1.0, MOST_SIDE / max(width, height))
     wide, high = (round(n * scale / 2) * 2 for n in (width, height))
     rate = round(min(RATES[1], max(RATES[0], float(stream.average_rate or 24))))
@@ -116,13 +143,8 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
         # Short groups of pictures: a segment that begins in the middle has little to decode in vain.
         kept.codec_context.options = {"preset": "veryfast", "crf": "14", "g": "12", "bf": "0"}
         kept.codec_context.color_range, kept.codec_context.colorspace = 1, 1
-        for frame in source.decode(stream):
+        for frame in _frames(source):
             until = float(frame.time or 0.0)
-            if until > MOST_SECONDS:
-                raise BadInput(
-                    f"The clip is longer than {MOST_SECONDS:.0f} seconds.",
-                    "Cut it, or bring its best part.",
-                )
             shown = frame.reformat(
                 wide, high, "yuv420p", dst_colorspace="ITU709", dst_color_range="MPEG"
             )
@@ -141,7 +163,7 @@ def _kept(source: av.container.InputContainer) -> OwnClip:
         for packet in kept.encode():
             target.mux(packet)
     if first is None or frames < 2:
-        raise BadInput("Nothing moves in that clip.", "Bring a picture as a picture file.")
+        raise BadInput("Nothing moves in that clip.", STILL)
     checks = check_clip(np.stack(small), rate)
     seen = np.stack(looks)
     return OwnClip(out.getvalue(), first, wide, high, frames, rate, checks, looks=seen)
