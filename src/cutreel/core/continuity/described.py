@@ -192,6 +192,9 @@ def described_in(
     return reader.found
 
 
+_PUTS_ON = re.compile(r"\b(?:put|puts|putting|pulled|pulls|threw|slipped) on $")
+
+
 class _Reader:
     """Reads one sentence after another, and knows who was named last."""
 
@@ -352,6 +355,8 @@ class _Reader:
             ):
                 return
             own.face.append(phrase.text)
+        elif not how and _PUTS_ON.search(text[: phrase.start]):
+            return  # they have it on from there: see `changed`
         elif len(own.clothes) < MOST_CLOTHES and all(noun not in c for c in own.clothes):
             own.clothes.append(phrase.text)
         own.said.append(phrase.text)

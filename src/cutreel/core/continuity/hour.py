@@ -89,6 +89,19 @@ def is_dark(bare: Sequence[str]) -> str:
     return found.group() if found else ""
 
 
+_SLEEPS = re.compile(r"\basleep\b|\b(?:went|gone|put) to bed\b")
+_WAKES = frozenset({"morning", "dawn", "daybreak", "sunrise"})
+_SEEN_OUT = re.compile(r"\b(?:dark|black) windows?\b(?! of\b)")
+
+
+def begins_at_night(bare: Sequence[str], then: str) -> str:
+    """The words that say of a story's beginning that it is night, where the first word of an hour, `then`, comes after
+    them: a window that is dark from within, sleep before a morning; nothing where none do."""
+    text = " ".join(bare)
+    found = _SEEN_OUT.search(text) or (_SLEEPS.search(text) if then in _WAKES else None)
+    return found.group() if found else ""
+
+
 def is_at_night(bare: Sequence[str]) -> str:
     """Words that are said of a night, where nothing else says the hour: "he pointed into the dark"."""
     found = _AT_NIGHT.search(" ".join(bare))

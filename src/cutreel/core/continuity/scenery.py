@@ -13,6 +13,7 @@ from .hour import (
     DAYTIME,
     RAINS,
     WEATHER_SAID,
+    begins_at_night,
     clears,
     hour_of_clock,
     hour_of_sun,
@@ -37,6 +38,8 @@ from .places import (
 from .years import leap
 
 NOTHING_SAID = "nothing says otherwise"
+AT_FIRST = 400
+"""Words at the beginning in which an hour is looked for that holds from the first on."""
 _YEAR = re.compile(r"\b(?:1[0-9]{3}|20[0-9]{2})\b")
 _BY_HEADING = "the scene's heading"
 
@@ -73,6 +76,8 @@ class Scenery:
         self.home = ""
         self.home = self._home(story)
         self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
+        self.night = self._begins_at_night(story)
+        """The words by which it is night before any hour is said; empty where nothing says so."""
 
     def _begins(self, story: Story) -> str:
         """Where the story is before it says so: where it goes on first, unless somebody only comes there."""
@@ -80,6 +85,18 @@ class Scenery:
         first = next((a for a in told if not a.elsewhere), None)
         here = first is not None and not first.comes and first.stays and first.noun != "home"
         return self._place(first) if first is not None and here else ""
+
+    def _begins_at_night(self, story: Story) -> str:
+        bare: list[str] = []
+        for word in self.script.words[:AT_FIRST]:
+            read = story.paragraphs.get(word.paragraph)
+            if read is None or self.script.scenes[word.scene].time:
+                return ""
+            at, low = word.start - story.starts[word.paragraph], word.bare.lower()
+            if low in TIMES and (TIMES[low] != "day" or low in DAYTIME) and at not in read.muted:
+                return begins_at_night(bare, low)
+            bare.append(low)
+        return begins_at_night(bare, "")
 
     def _home(self, story: Story) -> str:
         """Where somebody comes who goes home: where they are first said to live."""
@@ -94,6 +111,8 @@ class Scenery:
         heading = self.script.scenes[scene]
         if heading.time:
             at = replace(at, time=time_called(heading.time), why_time=_BY_HEADING)
+        elif self.night and at.why_time == NOTHING_SAID:
+            at = replace(at, time="night", why_time=f"“{self.night}”")
         if heading.weather:
             at = replace(at, weather=weather_called(heading.weather), why_weather=_BY_HEADING)
         if year := _YEAR.search(heading.title):

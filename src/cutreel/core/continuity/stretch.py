@@ -111,7 +111,13 @@ class StretchReader:
             (heading.title, heading.time, heading.weather) if heading else None,
             carried,
             opens_film,
-            (self._of_film, self.verbatim, self.scenery.somewhere, self.scenery.home),
+            (
+                self._of_film,
+                self.verbatim,
+                self.scenery.somewhere,
+                self.scenery.home,
+                self.scenery.night,
+            ),
             tuple(self.story.paragraphs.get(n) for n in _paragraphs(words)),
         )
 

@@ -140,7 +140,16 @@ def _face(moment: Moment, names: Names) -> list[Idea]:
     if moment.asked:
         strength += 0.5
         why += ", after a question"
-    return [Idea("face", "close", (person,), action, why, strength)]
+    near = Idea("face", "close", (person,), action, why, strength)
+    if felt is None and len(both := tuple(p for p in moment.speaks if p in names)[:2]) == 2:
+        # Two who speak in one shot are both seen in it.
+        one, other = (names[p].name for p in both)
+        told_by = f"{one} and {other} speak"
+        return [
+            Idea("face", "medium", both, f"{one} speaks to {other}", told_by, strength + 0.8),
+            near,
+        ]
+    return [near]
 
 
 def _thing(moment: Moment, names: Names) -> list[Idea]:

@@ -84,6 +84,8 @@ _OF_KIN = re.compile(
     + "|".join(KIN)
     + r") $"
 )
+_OF_PLACES = ("Port ", "Cape ", "Mount ", "Lake ", "Fort ", "Loch ", "Glen ")
+"""What a name of a place begins with."""
 _SPEAKS = re.compile(rf"(?:\b(?:{SPEECH_VERBS}) $|^[,]? ?(?:\w+ly )?(?:{SPEECH_VERBS})\b)")
 
 
@@ -317,7 +319,9 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
         tally.inside[name] += 1
     last = before.lower().split()[-2:]
     placed = bool(last) and (
-        last[-1] in _PLACE_BEFORE or (last[-1] == "the" and last[0] in _PLACE_BEFORE_THE)
+        last[-1] in _PLACE_BEFORE
+        or (last[-1] == "the" and last[0] in _PLACE_BEFORE_THE)
+        or before.endswith(_OF_PLACES)
     )
     if placed:
         tally.placed[name] += 1

@@ -12,6 +12,7 @@ from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronou
 from cutreel.core.nouns import sort_of
 
 from .clauses import ANYBODY, SUBJECT, clause_of, unreal
+from .kin import BACK
 from .known import Known
 from .narrated import narrated, spoken_stretches
 from .parsed import Parsed, Parses
@@ -20,6 +21,7 @@ from .story import paragraph_texts, read_story
 
 _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
 _BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
+_HIS_OR_HERS = {"her": "she", "his": "he"}
 _SHE_OR_HE: dict[str, Pronoun] = {"she": "she", "he": "he"}
 NAMELESS = 3
 """So many times "he" is said of nobody who is known make him somebody of the story."""
@@ -83,6 +85,7 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     """Roles that are in no list yet, and do something twice, or once and are gone on about as "he" or "she"."""
     acts: Counter[str] = Counter()
     followed: Counter[str] = Counter()
+    kin = {found for _, parsed, spoken in narrated(script, parses) for found in _named_kin(parsed)}
     for _, parsed, spoken in narrated(script, parses):
         for i, token in enumerate(parsed.tokens):
             if i in spoken or not _acts(parsed, i):
@@ -90,6 +93,8 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             noun = token.lemma
             if noun in known or f"the {noun}" in known:
                 continue
+            if _whose_kin(parsed, i) and any((k, s) in kin for k, s in _back(noun)):
+                continue  # "her brother Tomas ... his sister": she is somebody already
             goes_on = _goes_on(parsed, i, spoken)
             acts[noun] += noun not in ANYBODY or goes_on
             followed[noun] += goes_on
@@ -107,6 +112,34 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
         for noun, count in acts.items()
         if followed[noun] or (count > 1 and noun not in ANYBODY)
     ]
+
+
+def _named_kin(parsed: Parsed) -> list[tuple[str, str]]:
+    """ "Her brother Tomas": a word of kin beside a name, and "she" whose kin he is."""
+    out = []
+    for i, token in enumerate(parsed.tokens):
+        below = [parsed.tokens[c] for c in parsed.children[i]]
+        above = parsed.tokens[token.head]
+        beside = any(t.dep == "appos" and t.pos == "PROPN" for t in below)
+        named = beside or (token.dep in {"compound", "nmod"} and above.pos == "PROPN")
+        whose = _whose_kin(parsed, i) or (_whose_kin(parsed, token.head) if named else "")
+        if token.lemma in BACK and named and whose:
+            out.append((token.lemma, whose))
+    return out
+
+
+def _whose_kin(parsed: Parsed, i: int) -> str:
+    """ "she" where a word says "her" of it, "he" where it says "his"; else empty."""
+    poss = (
+        parsed.tokens[c].text.lower() for c in parsed.children[i] if parsed.tokens[c].dep == "poss"
+    )
+    return next((_HIS_OR_HERS[p] for p in poss if p in _HIS_OR_HERS), "")
+
+
+def _back(noun: str) -> list[tuple[str, str]]:
+    """Whom somebody of such kin has as kin in turn, with the sex that the noun tells."""
+    nouns, sex = BACK.get(noun, (frozenset[str](), None))
+    return [(n, sex) for n in nouns if sex]
 
 
 def _behind_its_verb(parsed: Parsed, i: int) -> bool:

@@ -7,7 +7,18 @@ from typing import NamedTuple
 
 from cutreel.core.nouns import TOUCHED, Sort, sort_of
 
-from .clauses import MENTAL, SPEECH, VERBAL, Called, clause_of, compared, joined, subjects, unreal
+from .clauses import (
+    MENTAL,
+    SPEECH,
+    SUBJECT,
+    VERBAL,
+    Called,
+    clause_of,
+    compared,
+    joined,
+    subjects,
+    unreal,
+)
 from .memories import memories
 from .parsed import Parsed
 
@@ -285,11 +296,24 @@ class _Clause:
             for k in self.parsed.subtree(attr[0])
         ):
             return None
-        if sort_of(self.tokens[attr[0]].lemma) is None:
-            return None
         rest, _ = self._rest(skip=frozenset(attr))
-        phrase = self.phrase(attr[0], deep=True)
+        if self.tokens[attr[0]].tag == "CD":
+            phrase = self._so_many(attr[0])
+        else:
+            named = sort_of(self.tokens[attr[0]].lemma) is not None
+            phrase = self.phrase(attr[0], deep=True) if named else ""
+        if not phrase:
+            return None
         return Deed(self.token.start, (), "be", " ".join([phrase, *rest]), tuple(self.things), 1)
+
+    def _so_many(self, i: int) -> str:
+        """ "There were four of them": so many of those who were told of last; empty where that was nobody."""
+        people = [
+            t
+            for t in self.tokens[: self.verb]
+            if t.tag == "NNS" and t.dep in SUBJECT and sort_of(t.lemma) in {"person", "animal"}
+        ]
+        return f"{self.tokens[i].text.lower()} {people[-1].text.lower()}" if people else ""
 
     def _to_whom(self) -> list[str]:
         for c in self.below:

@@ -6,7 +6,7 @@ from .focus import Kin
 from .page import Page
 
 _CHILDREN = frozenset({"daughter", "son", "child"})
-_BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
+BACK: dict[str, tuple[frozenset[str], Pronoun | None]] = {
     "father": (_CHILDREN, "he"), "mother": (_CHILDREN, "she"),
     "brother": (frozenset({"brother", "sister", "twin"}), "he"),
     "sister": (frozenset({"brother", "sister", "twin"}), "she"), "husband": (frozenset({"wife"}), "he"),
@@ -55,9 +55,9 @@ def _told(page: Page, i: int) -> int | None:
     only = {k.person for k in page.now.kin if k.noun == word and k.owner == NOBODY} - {owner}
     if len(only) == 1:
         return only.pop()
-    if word not in _BACK:
+    if word not in BACK:
         return None
-    nouns, sex = _BACK[word]
+    nouns, sex = BACK[word]
     back = (k.owner for k in page.now.kin if k.person == owner and k.owner and k.noun in nouns)
     return next((o for o in back if page.cast.people[o].pronoun in (sex, None)), None)
 

@@ -5,11 +5,15 @@ from cutreel.core.nouns import sort_of
 
 from .clauses import OBJECT, SUBJECT, clause_of, unreal
 from .focus import MOST_AGE, Others
+from .known import Known
 from .page import Meaning, Page
 from .singular import CHILD, GONE, GROWN
 
 MOST_TOGETHER = 4
 _TOGETHER = frozenset({"friend", "traveller", "companion", "twin", "animal", "bird", "creature"})
+_ELDERS = frozenset(
+    "mother father aunt uncle grandmother grandfather mum dad mama papa mr mrs dr captain professor sergeant".split()
+)
 _SIBLINGS = frozenset({"sister", "brother", "sibling", "daughter", "son"})
 
 
@@ -39,13 +43,19 @@ def group_meant(page: Page, i: int) -> Meaning | None:
         if p.kind == sort
         and p.id != page.owner(i)
         and not (sex and p.pronoun and p.pronoun != sex)
-        and not (noun in CHILD and p.age == "old")
+        and not (noun in CHILD and _is_grown(p))
         and not (noun in GROWN and p.age == "child")
     ]
     known = noun in CHILD | GROWN or noun in KIN or noun in _TOGETHER
     if not known or len(fits) < 2 or (noun not in CHILD and len(fits) < len(people)):
         return None
     return Meaning(tuple(fits), f"“{page.phrase(i)}”: the group spoken of last", 0.6)
+
+
+def _is_grown(person: Known) -> bool:
+    """Whether somebody is no child, by age, by how they are called, or by whose elders they are: "aunt Rosa"."""
+    words = {word for call in person.calls for word in call.lower().rstrip(".").split()}
+    return person.age == "old" or bool(words & (GROWN | _ELDERS))
 
 
 def _siblings(page: Page, i: int) -> tuple[int, ...]:
@@ -70,11 +80,18 @@ def hear_of_others(page: Page, i: int) -> None:
     token = page.tokens[i]
     if page.says[i] is not None or token.dep not in SUBJECT:
         return
-    if unreal(page.parsed, clause_of(page.parsed, i)):
-        return
+    if unreal(page.parsed, clause_of(page.parsed, i)) not in ("", "denied"):
+        return  # who "never woke" is there all the same
     plural = token.tag == "NNS" and sort_of(token.lemma) in {"person", "animal"}
     if plural or sort_of(token.lemma) == "people":
-        page.now.others = Others(page.phrase(i), 0)
+        page.now.others = Others(_in_a_line(page, i), 0)
+
+
+def _in_a_line(page: Page, i: int) -> str:
+    """A phrase as it is written where no sentence begins."""
+    phrase, first = page.phrase(i), page.span(i)[0]
+    opens = next(t for t in page.tokens if t.start == first)
+    return phrase if opens.pos == "PROPN" else phrase[:1].lower() + phrase[1:]
 
 
 def we(page: Page, i: int) -> Meaning | None:
@@ -152,7 +169,7 @@ def _are_others(page: Page, i: int) -> bool:
         and sort_of(page.tokens[k].lemma) == "person"
     ]
     if nearer and page.tokens[i].dep in SUBJECT:
-        phrase = page.phrase(nearer[-1])  # "he led the senators up, and they watched"
+        phrase = _in_a_line(page, nearer[-1])  # "he led the senators up, and they watched"
     page.others[i] = phrase
     if page.tokens[i].dep in SUBJECT:
         page.now.others = Others(phrase, 0)

@@ -30,6 +30,10 @@ _MOVES = frozenset(
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
+_WAYS = frozenset({"path", "road", "street", "track", "lane"})
+"""What is said of one is said by whoever is on it."""
+_PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
+"""Done to somebody, it says where they are from then on."""
 VEHICLES = frozenset(
     "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
 )
@@ -131,6 +135,9 @@ def arrivals(
         if ridden:
             out.append(Arrival(token.start, ridden, ridden, False))
             continue
+        if i not in spoken and _are_put_in(parsed, i, called):
+            out.append(Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), False))
+            continue
         if i not in spoken and _goes_among_trees(parsed, i):
             out.append(Arrival(token.start, "forest", f"the {token.text}", True))
             continue
@@ -161,9 +168,14 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         token.dep not in SUBJECT
         or _is_somebodys(parsed, i, called)
         or _is_seen_from_within(parsed, i)
+        or (token.lemma in _WAYS and parsed.tokens[verb].lemma == "be")
     )
     before = parsed.tokens[token.head].text.lower() if token.dep == "pobj" else ""
     noun, phrase = token.lemma.lower(), _phrase(parsed, i)
+    if noun == "light":
+        noun, phrase = "lighthouse", "lighthouse"
+    if _is_far_out(parsed, i, called):
+        elsewhere, stays = True, False
     if before == "outside" and noun in _HOUSES:
         noun, phrase = "street", f"outside the {phrase}"
     return Arrival(
@@ -294,6 +306,35 @@ def _drives_on(parsed: Parsed, i: int, called: Called) -> bool:
     return somebody and not _TO.difference(_ON_THE_WAY).intersection(preps)
 
 
+def _is_far_out(parsed: Parsed, i: int, called: Called) -> bool:
+    """ "Out on the reef a boat was turning": seen from where they are, unless it is they who are out there."""
+    prep = parsed.tokens[i].head
+    opens = (
+        parsed.tokens[i].dep == "pobj"
+        and prep > 0
+        and parsed.tokens[prep - 1].text.lower() == "out"
+    )
+    acting = subjects(parsed, clause_of(parsed, i))
+    return opens and all(s > i and not called(s) and parsed.tokens[s].pos != "PRON" for s in acting)
+
+
+def _are_put_in(parsed: Parsed, i: int, called: Called) -> bool:
+    """ "Their aunt had put them all into one compartment": there they are now."""
+    token, verb = parsed.tokens[i], clause_of(parsed, i)
+    place = token.lemma in VEHICLES or sort_of(token.lemma) == "place"
+    if not place or token.dep != "pobj" or parsed.tokens[verb].lemma not in _PUTS:
+        return False
+    into = parsed.tokens[token.head].text.lower() in {"into", "in", "inside"}
+    whom = [c for c in parsed.children[verb] if parsed.tokens[c].dep in {"dobj", "nsubjpass"}]
+    somebody = any(
+        called(c)
+        or parsed.tokens[c].lemma in {"they", "he", "she", "we", "I"}
+        or sort_of(parsed.tokens[c].lemma) == "person"
+        for c in whom
+    )
+    return into and somebody and unreal(parsed, verb) in ("", "remembered")
+
+
 def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
@@ -359,6 +400,12 @@ def _is_place(parsed: Parsed, i: int) -> bool:
         return True
     if token.lemma in VEHICLES and _rides_in(parsed, i):
         return True
+    if token.lemma == "light" and token.dep == "pobj":
+        # "The steps of the Cape Sorrow light": one with a name is a tower.
+        return any(
+            parsed.tokens[c].dep == "compound" and parsed.tokens[c].pos == "PROPN"
+            for c in parsed.children[i]
+        )
     if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
         return False
     if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
