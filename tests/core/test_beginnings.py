@@ -73,3 +73,14 @@ def test_two_who_speak_in_one_shot_are_both_seen(film) -> None:
     assert "Don't touch" in shot.text
     assert {p.name for p in shot.people} == {"Dr Levski", "Rosa"}
     assert "Dr Levski speaks to Rosa" in shot.prompt.text
+
+
+def test_what_is_put_on_has_a_colour_that_nobody_else_has() -> None:
+    text = (
+        "Ada wore a moss green dress. Bram looked at Ada. “It rains,” said Bram. “Then go,” said Ada. "
+        "Bram put on his coat and went out to Ada."
+    )
+    film = made(text)
+    (bram,) = [p for p in film.document.cast if p.name == "Bram"]
+    (worn,) = [t.text for o in bram.outfits for t in o.traits]
+    assert worn.endswith("coat") and len(worn.split()) > 1 and "moss green" not in worn

@@ -243,3 +243,16 @@ def test_the_samples_themselves_are_read(reader: Reader, sort: str) -> None:
             work(sample)  # it is opened, and known to be none of ours
     else:
         assert reader.read(try_all, b"", work, [sample], what=what) == [""]
+
+
+def test_what_a_hundred_thousand_damaged_files_brought_to_light() -> None:
+    """A tab within a word of a lexicon, a clip without times, a file without a name in an archive."""
+    assert from_pls(PLS.replace(b"Saltmere", b"Salt\tmere")) == ([], ["Salt\tmere"])
+    with pytest.raises(CutReelError, match="times that cannot be"):
+        shots_back(told(timeline()).replace('"source_range"', '"source_rang"'), 24.0)
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w") as packed:
+        packed.writestr("q", b"123")
+        packed.writestr("a.png", b"1")
+    nameless = out.getvalue().replace(b"q", b"/")
+    assert list(unpacked([("one.zip", nameless)])) == [("a.png", b"1")]

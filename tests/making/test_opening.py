@@ -123,3 +123,17 @@ def test_damage_anywhere_is_refused_or_read_but_never_breaks(
         assert str(error)
     else:
         assert Image.open(io.BytesIO(picture.png)).size == (picture.width, picture.height)
+
+
+@pytest.mark.parametrize(
+    "size",
+    [
+        'viewBox="0 0 9 9000"',
+        'width="10" height="90000"',
+        'width="1px" height="2e4px" viewBox="0 0 9 9"',
+    ],
+)
+def test_a_drawing_that_would_be_a_tower_is_told_before_it_is_drawn(size: str) -> None:
+    drawing = f'<svg xmlns="http://www.w3.org/2000/svg" {size}><rect width="9" height="9"/></svg>'
+    with pytest.raises(BadInput, match="pixels"):
+        opened(drawing.encode())

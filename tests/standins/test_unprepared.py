@@ -288,3 +288,25 @@ def test_red_hair_is_copper_and_a_red_coat_is_red() -> None:
     ).figures
     assert ada.hair == colour_in("cropped red hair")
     assert ada.garments[0][1] == colour_in("red coat") != ada.hair
+
+
+def test_all_of_a_group_do_what_it_does_and_as_many_are_drawn_as_are_said() -> None:
+    asleep = read_prompt("Wide shot. the children are asleep. a train compartment. night")
+    assert [f.pose for f in asleep.figures] == ["lie"] * 3
+    four = read_prompt("Medium shot. four children. a train compartment. night")
+    assert len(four.figures) == 4 and {f.age for f in four.figures} == {"child"}
+    named = read_prompt(
+        "Medium shot. Ada (woman, navy coat). Bram (man, rust coat). Ada sits. a room"
+    )
+    assert [f.pose for f in named.figures] == ["sit", "stand"]
+
+
+def test_a_dining_car_is_no_motor_car_and_a_reef_is_at_sea() -> None:
+    assert (
+        "car"
+        not in read_prompt("Wide shot. the cook sits in the dining car. a train compartment").props
+    )
+    assert "car" in read_prompt("Wide shot. a red car stands. a village street. day").props
+    assert (
+        read_prompt("Wide shot. a fishing boat turns out on the reef. a reef. dusk").place == "sea"
+    )

@@ -312,8 +312,10 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
                 used |= words | {word}
 
 
-MOST_OF_A_GROUP = 3
-"""So many of a group are drawn: more than two are several to the eye."""
+OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
+"""So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
+most."""
+_ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
 
 
 def _groups(text: str, out: Reading, used: set[str]) -> None:
@@ -325,7 +327,7 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
         if re.match(r" (?:station|car|van|box)s?\b", text[match.end() :]):
             continue  # a police station is a house
         before = re.findall(r"[a-z-]+", text[max(0, match.start() - 24) : match.start()])[-2:]
-        count = next((v.NUMBERS[w] for w in before if w in v.NUMBERS), MOST_OF_A_GROUP)
+        count = next((v.NUMBERS[w] for w in before if w in v.NUMBERS), OF_A_GROUP)
         pronoun, age = v.PEOPLE[v.PLURALS[word]]
         group = [Figure(pronoun=pronoun, age=age) for _ in range(min(count, MOST_OF_A_GROUP))]
         used |= {word, *(w for w in before if w in v.NUMBERS)}
@@ -448,6 +450,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             # "The train, its windows warm": a part of what is there already.
             used.add(word)
             continue
+        if word in ("car", "cars") and _ON_RAILS.search(text[: match.start()]):
+            used.add(word)  # a part of a train
+            continue
         if word in v.ANIMALS and _SOLD.match(text, match.end()):
             used.add(word)
             continue
@@ -472,8 +477,11 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             driver = next(grown, owner) if word == "drive" else owner
             driver.drives = True
         if word in v.POSES and owner:
-            if owner.pose == "stand":
-                owner.pose = v.POSES[word]
+            # What a group does all of it do.
+            alike = not any(f.name for f in out.figures) and len({(f.pronoun, f.age) for f in out.figures}) == 1
+            for figure in out.figures if alike else [owner]:
+                if figure.pose == "stand":
+                    figure.pose = v.POSES[word]
             used.add(word)
         if word in v.EXPRESSIONS:
             for figure in [owner] if owner and word not in {"playful", "warm", "uneasy", "sad"} else out.figures:

@@ -137,7 +137,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("ice", ("pack ice", "ice floe", "floe", "glacier", "iceberg", "the ice", "arctic", "antarctic", "tundra", "snowfield")),
     ("jetty", ("jetty", "pier", "landing", "quay", "dock")),
     ("harbour", ("harbour", "harbor", "port")),
-    ("sea", ("open water", "open sea", "salt water", "ocean", "crossing", "middle of the water", "sea")),
+    ("sea", ("open water", "open sea", "salt water", "ocean", "crossing", "middle of the water", "reef", "sea")),
     ("lighthouse", ("lighthouse",)),
     ("marsh", ("marsh", "lake", "pond", "reeds")),
     ("shore", ("far shore", "shore", "beach", "island", "coast", "cove", "bay", "dune", "flats")),

@@ -31,7 +31,11 @@ def with_changes(
             person = people.get(change.person)
             if person is None or person.kind != "person" or at not in starts:
                 continue
-            outfit = _outfit(person, change, ids, starts[at], _said(script.text, at))
+            others = " ".join(
+                t.text for p in people.values() if p.id != person.id for t in p.traits
+            )
+            said = _said(script.text, at)
+            outfit = _outfit(person, change, ids, starts[at], said, others)
             if outfit is not None:
                 outfits = [*person.outfits, outfit]
                 people[change.person] = person.model_copy(update={"outfits": outfits})
@@ -39,11 +43,11 @@ def with_changes(
 
 
 def _outfit(
-    person: Person, change: Changed, ids: Sequence[int], at: int, said: str
+    person: Person, change: Changed, ids: Sequence[int], at: int, said: str, others: str
 ) -> Outfit | None:
     places = {n: i for i, n in enumerate(ids)}
     now = dressed(person, 0, 0, at + 1, places)
-    trait = _trait(now, change)
+    trait = _trait(now, change, others)
     if trait is None or trait in now.traits:
         return None
     name = _NAMES[change.what].format(change.text)
@@ -59,8 +63,8 @@ def _outfit(
 _NAMES = {"on": "{}", "off": "without the {}", "hair": "{} hair", "beard": "{}"}
 
 
-def _trait(now: Person, change: Changed) -> Trait | None:
-    """The trait that holds from now on; None where nothing of it is to be seen."""
+def _trait(now: Person, change: Changed, others: str) -> Trait | None:
+    """The trait that holds from now on; None where nothing of it is to be seen. `others` is how the rest look."""
     if change.what == "hair":
         return _hair(now, change.text)
     if change.what == "beard":
@@ -68,7 +72,7 @@ def _trait(now: Person, change: Changed) -> Trait | None:
     worn = [part for t in now.traits if t.about == "clothes" for part in _garments(t.text)]
     if change.what == "on":
         slot = _slot(change.text)
-        garment = _coloured(now, change.text) if slot else change.text
+        garment = _coloured(now, change.text, others) if slot else change.text
         kept = [g for g in worn if _slot(g) != slot or slot is None]
         return Trait(about="clothes", text=_and([garment, *kept])[:120])
     left = [g for g in worn if not re.search(rf"\b{re.escape(change.text)}\b", g)]
@@ -79,13 +83,14 @@ def _trait(now: Person, change: Changed) -> Trait | None:
     return Trait(about="clothes", text=_and(left)[:120])
 
 
-def _coloured(now: Person, garment: str) -> str:
+def _coloured(now: Person, garment: str, others: str) -> str:
     """A garment with a colour: where the text says none, one of its own that it keeps in every picture, and that
-    nothing else on them has."""
+    nothing else on them has, nor anybody else as long as there are enough."""
     if colour_in(garment):
         return garment
     worn = " ".join(t.text for t in now.traits if t.about == "clothes")
-    free = [c for c in COLOURS if c not in worn]
+    left = [c for c in COLOURS if c not in worn]
+    free = [c for c in left if c not in others] or left
     return f"{free[seed_from('worn', now.name, garment) % len(free)]} {garment}"
 
 

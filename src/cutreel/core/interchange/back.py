@@ -26,7 +26,7 @@ def shots_back(text: str, rate: float) -> list[BackShot]:
     try:
         for track in tracks[:1]:
             out = _shots_of(track)
-    except ValueError as error:
+    except (ValueError, otio.exceptions.OTIOError) as error:
         raise BadInput("That timeline has times that cannot be.", str(error)) from error
     if not out:
         raise BadInput(

@@ -53,7 +53,7 @@ def from_pls(data: bytes) -> tuple[list[Saying], list[str]]:
         sounds, ipa = _told(lexeme, root.get("alphabet", "ipa"))
         for grapheme in lexeme.findall(f"{{{NAMESPACE}}}grapheme"):
             word = (grapheme.text or "").strip()
-            if word and sounds and " " not in word and len(word) <= 60 and len(sounds) <= 80:
+            if sounds and len(word.split()) == 1 and len(word) <= 60 and len(sounds) <= 80:
                 found.setdefault(word.lower(), Saying(word=word, sounds=sounds, phonemes=ipa))
             elif word:
                 left.append(word[:60])

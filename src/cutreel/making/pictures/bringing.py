@@ -58,7 +58,7 @@ def _zipped(name: str, data: bytes) -> Iterator[tuple[str, bytes]]:
         with zipfile.ZipFile(io.BytesIO(data)) as packed:
             for entry in sorted(packed.infolist(), key=lambda e: e.filename):
                 plain = entry.filename.rsplit("/", 1)[-1]
-                if entry.is_dir() or plain.startswith(".") or "__MACOSX" in entry.filename:
+                if not plain or plain.startswith(".") or "__MACOSX" in entry.filename:
                     continue
                 # The size that an archive states may be a lie: no more is read than a clip may
                 # have.

@@ -19,6 +19,8 @@ KNOWN = "PNG, JPEG, WebP, AVIF, SVG or OpenRaster"
 SVG_WIDTH = 1920
 MOST_SIDE = 2400
 """Pixels of a picture that is laid over others."""
+_NUMBER = r"\d*\.?\d+(?:[eE][+-]?\d{1,3})?"
+_LENGTH = re.compile(rf"\s*({_NUMBER})\s*(?:px|pt|pc|mm|cm|in|em|ex)?\s*$")
 _LEFT_OUT = {"script", "foreignObject", "iframe", "audio", "video", "a", "animate", "set", "use"}
 
 
@@ -105,10 +107,23 @@ def _drawn(data: bytes) -> bytes:
                 plain in ("href", "src") and not value.startswith(("#", "data:image/"))
             ):
                 del parent.attrib[name]
+    high = SVG_WIDTH * _steepness(root)
+    if high * SVG_WIDTH > MOST_PIXELS:
+        raise _too_many(f"{SVG_WIDTH} by {high:.0f}")
     drawn = resvg_py.svg_to_bytes(
         svg_string=ElementTree.tostring(root, encoding="unicode"), width=SVG_WIDTH
     )
     return bytes(drawn)
+
+
+def _steepness(root: ElementTree.Element) -> float:
+    """How many times as high as wide a drawing says that it is (SVG 2, 8.2); 1 where it does not say."""
+    sides = [_LENGTH.match(root.get(side, "")) for side in ("width", "height")]
+    told = [float(found[1]) for found in sides if found]
+    if len(told) < 2:
+        box = re.findall(_NUMBER, root.get("viewBox", ""))
+        told = [float(n) for n in box[2:4]]
+    return told[1] / told[0] if len(told) == 2 and min(told) > 0 else 1.0
 
 
 def _name(element: ElementTree.Element) -> str:
