@@ -4,6 +4,7 @@ from afar, and what somebody puts on only later."""
 import pytest
 
 from cutreel.core.film import Offered, Settings, new_film, read_film
+from cutreel.core.manuscript import words_text
 from tests.labelled import parses_of
 
 STORM = """Every evening for thirty years Magda Ferro climbed the two hundred and eleven steps of the Cape Sorrow light.
@@ -56,3 +57,52 @@ def test_what_somebody_puts_on_they_have_on_from_there(film) -> None:
         p.split(" oilskin)")[0].split(", ")[-1] for w, p in looks.items() if w != "lived below"
     }
     assert coloured, "one colour from there on"
+
+
+def made(text: str):
+    parses = parses_of(text)
+    document, _ = new_film("t", text, Settings(pace=8), parses=parses)
+    return read_film(document, Offered(2000), parses=parses)
+
+
+def test_the_teller_has_the_name_by_which_others_call_them_and_its_sex() -> None:
+    film = made(
+        "I was in the kitchen, making toast. I heard my aunt Philippa on the stairs.\n\n“They're on your head,” I said.\n\n"
+        "“Don't be stupid, Nell,” said my aunt.\n\nShe opened the drawers. Spoons flew out. My uncle Bertram came in and looked at "
+        "me.\n\n“What are you doing?” he said.\n\n“It's not me. It's Aunt Philippa.”\n\nHe sat down and laughed until he cried."
+    )
+    cast = {p.name: p for p in film.document.cast}
+    assert len(cast) == 3 and "Spoons" not in cast, "several spoons are nobody"
+    assert cast["Nell"].pronoun == "she" and "I" in cast["Nell"].aliases
+    script = film.script
+    said = {words_text(script.words[n.first : n.end]): n.speaker for n in script.lines}
+    (answer,) = [who for text, who in said.items() if "It's Aunt Philippa" in text]
+    assert answer is None, "who is spoken of by name does not say it; the teller does"
+    assert "laughing" in shot_with(film, "laughed until").prompt.text
+
+
+def test_a_superlative_a_river_and_an_hour_are_no_places_to_be() -> None:
+    film = made(
+        "The mayor bought a clock. It was the largest clock in the province. They lowered it into the market square. Lovers met at "
+        "six, which was beside the fish stall. In March the river rose. It came up through the cellars at night. Ilse stood on the glass."
+    )
+    places = " / ".join(s.facts.place for s in film.shots)
+    assert not {"province", "stall", "cellar"} & set(places.replace(",", " ").split()), places
+    assert "the largest clock" in {
+        s.phrase for p in film.story.paragraphs.values() for s in p.sights
+    }
+
+
+def test_an_animal_with_a_name_is_one_and_its_buttons_click_by_themselves() -> None:
+    film = made(
+        "A hedgehog called Mistress Prickett sold buttons. “Good morning,” said the hedgehog. The fox sewed the buttons on his "
+        "coat, and when the wind blew they clicked. His tail was lying on the doorstep, washed and brushed."
+    )
+    cast = {p.name: p for p in film.document.cast}
+    assert (
+        cast["Mistress Prickett"].kind == "animal"
+        and "the hedgehog" in cast["Mistress Prickett"].aliases
+    )
+    told = " ".join(s.prompt.text for s in film.shots)
+    assert "click" not in told.replace("clicks", "") or "hedgehog click" not in told
+    assert "washes" not in told

@@ -2,6 +2,7 @@
 says why."""
 
 import re
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import replace
 from typing import Literal
@@ -64,6 +65,7 @@ _ME = re.compile(r"\b(?:I|me|my|myself|mine)\b")
 _MY_NAME = re.compile(
     r"\b(?:[Mm]y name (?:is|was)|[Tt]hey (?:all )?called? me|I am called) ([A-Z][\w’'-]+)"
 )
+_VOCATIVE = re.compile(r"(?:, ([A-Z][a-z]+)[.,!?]|^[“\"«]([A-Z][a-z]+)[,!])")
 _MY_AGE = re.compile(
     r"\bI (?:was|turned) (?:only |just |about )?(\w+(?:-\w+)?)(?: years old)?(?: (?:that|the|when|in)\b|[,.;])"
 )
@@ -282,7 +284,7 @@ def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> lis
     if says < _TELLS or says * 100 < len(told.split()):
         return cast
     named = _MY_NAME.search(told)
-    name = named.group(1) if named else "the teller"
+    name = named.group(1) if named else _called_by_others(script, cast) or "the teller"
     known = next((p for p in cast if name in (p.name, *p.aliases)), None)
     if known is not None:
         known.aliases.append(TELLER)
@@ -290,10 +292,29 @@ def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> lis
     aged = _MY_AGE.search(told)
     years = number_in(aged.group(1)) if aged else None
     described = Described(years=years)
-    figure = Figure(name, (), "person", None, says, f"tells the story: “I” {says} times")
+    sex = pronoun_of_given(name.lower())
+    figure = Figure(name, (), "person", sex, says, f"tells the story: “I” {says} times")
     teller = _person(1 + max((p.id for p in cast), default=0), figure, "", described, taken)
     teller.aliases.append(TELLER)
     return [teller, *cast][:25]
+
+
+def _called_by_others(script: Manuscript, cast: Sequence[Person]) -> str:
+    """What whoever answers the teller, or is answered by them, calls them: "Don't be stupid, Nell"; else empty."""
+    said = [
+        (line.speaker, words_text(script.words[line.first : line.end])) for line in script.lines
+    ]
+    spoken = [
+        (who, text) for who, text in said if who is not None or text.startswith(("“", '"', "«"))
+    ]
+    known = {part for p in cast for call in (p.name, *p.aliases) for part in call.split()}
+    calls: Counter[str] = Counter()
+    for n, (who, text) in enumerate(spoken):
+        beside = spoken[max(0, n - 1) : n] + spoken[n + 1 : n + 2]
+        if who is not None and any(other is None for other, _ in beside):
+            found = {a or b for a, b in _VOCATIVE.findall(text)} - known
+            calls.update(name for name in found if pronoun_of_given(name.lower()))
+    return calls.most_common(1)[0][0] if calls else ""
 
 
 def _with_listener(

@@ -32,7 +32,8 @@ _HOW = {
     "bright", "deep", "bushy", "full", "neat", "trim", "wild", "shaggy", "muddy", "dusty", "tattered",
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
-    "hooded", "sleeveless", "quilted", "warm", "best", "sunday", "sharp", "kind", "tired", "bald",
+    "hooded", "sleeveless", "quilted", "steel", "brass", "horn-rimmed", "wire", "tin", "warm", "best", "sunday",
+    "sharp", "kind", "tired", "bald",
 }
 _BUILD = {
     "old", "young", "tall", "short", "broad", "thin", "stout", "small", "big", "plump", "slight",

@@ -118,9 +118,10 @@ def _face(moment: Moment, names: Names) -> list[Idea]:
     present = moment.present or _still_there(moment)
     if not present:
         return []
+    # Of "laughed until he cried" the first.
     told = {
         d.who[0]: _FEELING[d.verb]
-        for d in moment.told.deeds
+        for d in reversed(moment.told.deeds)
         # "He cried in a gruff voice" beside a quotation is speech, not tears.
         if len(d.who) == 1
         and d.verb in _FEELING

@@ -97,6 +97,7 @@ _ANIMAL = re.compile(
     + "|".join(sorted(SPECIES, key=len, reverse=True))
     + r"),? (?:(?:was )?(?:called|named) )?$"
 )
+_CALLED_SO = re.compile(r"\b([a-z]+),? (?:was )?(?:called|named) $")
 SURE = 3
 """A word of kin tells more of somebody's sex than a pronoun near the name."""
 
@@ -334,6 +335,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
         tally.articled[name] += 1
     if animal := _ANIMAL.search(before):
         tally.species[name] = SPECIES[animal.group(1)]
+    elif (called := _CALLED_SO.search(before)) and sort_of(called.group(1)) == "animal":
+        tally.species[name] = called.group(1)
     if kin := _OF_KIN.search(before):
         tally.kin[name] += 1
         if pronoun := KIN[kin.group(1)]:

@@ -12,6 +12,8 @@ from functools import lru_cache
 from itertools import islice
 from typing import NamedTuple
 
+from cutreel.core.nouns import sort_of
+
 from .callings import KIN, NOT_NAMES, ROLES, Figure
 from .sentences import SPEECH_VERBS
 
@@ -56,6 +58,7 @@ _NOBODY = {
     "the thing", "the one", "here", "now", "so", "nothing", "everybody", "neither",
 }
 # fmt: on
+_THINGS = frozenset({"thing", "plant", "food", "garment", "place", "time", "weather", "body"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -279,6 +282,10 @@ class _Paragraph:
         spoken_to = self._spoken_to(0)
         if len(turn) > 1 and turn[1] in spoken_to:
             return turn[0], f"speaks to {turn[1]}"  # who is called by name does not speak
+        if len(turn) > 1 and turn[1] in self._told_of(0):
+            others = [n for n in self.memory if n != turn[0] and n not in self._told_of(0)]
+            if others:
+                return others[0], f"{turn[1]} is spoken of"
         if len(turn) > 1:
             return turn[1], f"takes turns with {turn[0]}"
         others = [f.name for f in self.people if f.name not in turn]
@@ -295,6 +302,22 @@ class _Paragraph:
             f.name
             for f in self.people
             if words & {c.lower().removeprefix("the ") for c in (f.name, *f.aliases)}
+        }
+
+    def _told_of(self, i: int) -> set[str]:
+        """Who is spoken of by name in a quotation: "It's Aunt Philippa". Whoever says their own name says "I am" before
+        it."""
+        start, end = self.spans[i]
+        said = self.body[start:end]
+        return {
+            f.name
+            for f in self.people
+            for call in (f.name, *f.aliases)
+            if call[:1].isupper()
+            and re.search(rf"\b{re.escape(call)}\b", said)
+            and not re.search(
+                rf"(?:\bI am|\bI[’']m|\bname is|\bname[’']s) {re.escape(call)}\b", said
+            )
         }
 
     def _acting(self, narration: str, at: int, last: bool = True) -> str | None:
@@ -337,9 +360,12 @@ class _Paragraph:
             )
             return f"the {noun}" if known and who.lower() not in _NOBODY else None
         known = next((f.name for f in self.people if who == f.name or who in f.aliases), None)
-        return known or (
-            who if who.lower() not in NOT_NAMES | _NOBODY and who[:1].isupper() else None
-        )
+        if known or not who[:1].isupper() or who.lower() in NOT_NAMES | _NOBODY:
+            return known
+        # "Spoons flew out": several things at the head of a sentence are nobody.
+        low = who.lower()
+        things = low.endswith("s") and sort_of(low.removesuffix("s")) in _THINGS
+        return None if things else who
 
     def _named(self, who: str, i: int, at: int) -> str | None:
         low = who.lower()

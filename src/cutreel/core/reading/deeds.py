@@ -20,7 +20,7 @@ from .clauses import (
     unreal,
 )
 from .memories import memories
-from .parsed import Parsed
+from .parsed import Parsed, Token
 
 
 class Deed(NamedTuple):
@@ -142,6 +142,8 @@ def _is_likened(parsed: Parsed, i: int) -> bool:
     if parsed.tokens[i].dep != "attr" or parsed.tokens[verb].lemma not in _BE:
         return False
     of = subjects(parsed, verb)
+    if any(t.lemma == parsed.tokens[i].lemma and t.pos == "NOUN" for t in parsed.tokens[:verb]):
+        return False  # "bought a clock; it was the largest clock": that one
     return bool(of) and all(
         parsed.tokens[s].text.lower() in {"it", "this", "that"}
         or (sort_of(parsed.tokens[s].lemma) in {"place", None} and parsed.tokens[s].pos == "NOUN")
@@ -174,7 +176,7 @@ class _Clause:
     def deed(self) -> Deed | None:
         subject = [s for s in subjects(self.parsed, self.verb) if s not in self.spoken]
         expletive = any(self.tokens[c].dep == "expl" for c in self.below)
-        if self._asks() or (not subject and not expletive):
+        if self._asks() or self._was_done() or (not subject and not expletive):
             return None
         if any(compared(self.parsed, s) for s in subject):
             return None
@@ -288,6 +290,14 @@ class _Clause:
             self.tokens[c].dep == "compound" and sort_of(self.tokens[c].lemma) is not None
             for c in self.parsed.children[s]
         )
+
+    def _was_done(self) -> bool:
+        """ "His tail was lying there, washed and brushed": nobody washes."""
+        above = self.tokens[self.token.head]
+        aided = any(self.tokens[c].dep in {"aux", "auxpass", "dobj"} for c in self.below)
+        behind = self.verb > 0 and self.tokens[self.verb - 1].text == ","
+        beside = self.token.dep in {"conj", "advcl", "acl"} and above.tag == "VBG" and behind
+        return self.token.tag in {"VBN", "VBD"} and beside and not aided
 
     def _there_is(self) -> Deed | None:
         attr = [c for c in self.below if self.tokens[c].dep in {"attr", "dobj", "nsubj"}]
@@ -433,7 +443,11 @@ class _Clause:
         for c in self.parsed.children[i]:
             if c < i and self.tokens[c].dep in _KEPT and c not in self.spoken:
                 words += self._before(c)
-        words.append(token.text)
+        words.append(
+            token.text
+            if token.pos == "PROPN"
+            else _in_a_line(token, self.tokens[i - 1] if i else None)
+        )
         if deep:
             for c in self.parsed.children[i]:
                 child = self.tokens[c]
@@ -503,3 +517,9 @@ def present(lemma: str) -> str:
 def _and(parts: list[str]) -> str:
     parts = [p for p in parts if p]
     return " and ".join([", ".join(parts[:-1]), parts[-1]] if len(parts) > 1 else parts)
+
+
+def _in_a_line(token: Token, before: Token | None) -> str:
+    """A word as it is written where no sentence begins: "Children lay" is "children lie"."""
+    opens = before is None or before.sentence != token.sentence
+    return token.text[:1].lower() + token.text[1:] if opens and token.pos == "NOUN" else token.text

@@ -1,5 +1,7 @@
 """Whom "they", "we", "the brothers" and "the two of them" mean: some of the cast, or people who are not in it."""
 
+from collections.abc import Sequence
+
 from cutreel.core.manuscript import KIN, pronoun_of
 from cutreel.core.nouns import sort_of
 
@@ -14,6 +16,11 @@ _TOGETHER = frozenset({"friend", "traveller", "companion", "twin", "animal", "bi
 _ELDERS = frozenset(
     "mother father aunt uncle grandmother grandfather mum dad mama papa mr mrs dr captain professor sergeant".split()
 )
+_OF_THINGS = frozenset(
+    "click clink rattle ring chime jingle clatter crack creak shine glitter glow gleam burn smoke melt freeze rust "
+    "float sink hang roll spin fit weigh cost taste smell last break drip".split()
+)
+"""What several things do that somebody has in hand."""
 _SIBLINGS = frozenset({"sister", "brother", "sibling", "daughter", "son"})
 
 
@@ -137,12 +144,31 @@ def they(page: Page, i: int) -> Meaning | None:
     ]
     if acting or (others and len(page.now.group) < 2):
         return None  # "with four friends ... each of them"
+    if page.tokens[i].dep in SUBJECT and _things_of_late(page, i, before):
+        return None  # "he sewed the buttons on, and when the wind blew they clicked"
     if page.tokens[i].dep in OBJECT and any(
         k not in page.taken and sort_of(page.tokens[k].lemma) not in {"person", "people", None}
         and (len(page.now.group) < 2 or page.tokens[k].sentence == page.tokens[i].sentence) for k in before
     ):  # fmt: skip
         return None  # "a line of lights, and he steered between them"
     return _together(page, i)
+
+
+def _things_of_late(page: Page, i: int, plurals: Sequence[int]) -> bool:
+    """Whether several things were handled in the sentence, in which no two people are told of, and it is done what
+    things do."""
+    here = [f for f in page.now.focus if f.age == 0 and page.is_person(f.id)]
+    does = page.tokens[clause_of(page.parsed, i)].lemma
+    return (
+        does in _OF_THINGS
+        and len(here) < 2
+        and any(
+            page.tokens[k].sentence == page.tokens[i].sentence
+            and page.tokens[k].dep in OBJECT
+            and sort_of(page.tokens[k].lemma) in {"thing", "food", "plant", "garment"}
+            for k in plurals
+        )
+    )
 
 
 def _are_others(page: Page, i: int) -> bool:

@@ -59,6 +59,7 @@ _WITHIN = frozenset(
     "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
 )
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
+_COMES_BY_ITSELF = frozenset("flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
     "dark darkness "
@@ -483,6 +484,10 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         return None
     if _is_its_corner(parsed, i):
         return False  # "it was the farthest corner of the garden"
+    if _is_measure(parsed, i) or _water_comes(parsed, i, verb):
+        return None
+    if [tokens[s].text.lower() for s in subjects(parsed, verb)] == ["which"]:
+        return None  # "at six, which was beside the fish stall"
     if _opens_clause(parsed, i, verb):
         return False  # "At the whaling station two boys saw him", "from the dunes they watched"
     chain = []
@@ -569,6 +574,26 @@ def _is_its_corner(parsed: Parsed, i: int) -> bool:
     return any(
         tokens[s].text.lower() in {"it", "this", "here"} for s in subjects(parsed, above.head)
     )
+
+
+def _is_measure(parsed: Parsed, i: int) -> bool:
+    """ "It was the largest clock in the province": that is said of all of it, not where they are."""
+    tokens = parsed.tokens
+    above = tokens[i].head
+    noun = tokens[above].head
+    return tokens[above].text.lower() in {"in", "of"} and any(
+        tokens[c].tag == "JJS" for c in parsed.children[noun]
+    )
+
+
+def _water_comes(parsed: Parsed, i: int, verb: int) -> bool:
+    """ "The river rose. It came up through the cellars": nobody is there for that."""
+    tokens = parsed.tokens
+    moved = [tokens[s] for s in subjects(parsed, verb)]
+    if [t.text.lower() for t in moved] == ["it"]:
+        before = [t for t in tokens[:verb] if t.dep in SUBJECT and t.pos == "NOUN"]
+        moved = before[-1:]
+    return bool(moved) and all(t.lemma in _WATERS | _COMES_BY_ITSELF for t in moved)
 
 
 def _opens_clause(parsed: Parsed, i: int, verb: int) -> bool:
