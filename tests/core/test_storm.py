@@ -106,3 +106,34 @@ def test_an_animal_with_a_name_is_one_and_its_buttons_click_by_themselves() -> N
     told = " ".join(s.prompt.text for s in film.shots)
     assert "click" not in told.replace("clicks", "") or "hedgehog click" not in told
     assert "washes" not in told
+
+
+def test_a_list_is_of_several_and_a_driver_has_the_name_that_is_told() -> None:
+    film = made(
+        "The number nine bus left Carrick station with three passengers: a nurse going off shift, a boy with a trombone case, and a "
+        "man in a wedding suit who was holding one shoe. The driver, whose name was Dolores, looked at them in her mirror.\n\n"
+        "“Have you seen a man?” said the bride. Rain ran down her veil. The nurse crossed her legs. The boy began to sneeze. "
+        "Then Dolores braked, and Dolores opened the doors."
+    )
+    cast = {p.name: p for p in film.document.cast}
+    assert "the driver" in cast["Dolores"].aliases and "the driver" not in cast
+    assert (cast["the nurse"].pronoun, cast["the bride"].pronoun) == ("she", "she")
+    assert "veil" in " ".join(t.text for t in cast["the bride"].traits)
+    assert film.shots[0].facts.place == "the inside of a bus"
+
+
+def test_a_ship_that_speaks_is_a_thing_and_who_says_i_am_pip_is_pip() -> None:
+    film = made(
+        "On the ninth day the ship woke its gardener. Her name was Odile Okafor.\n\n“Good morning, Odile,” said the ship.\n\nShe sat up. "
+        "The corridor was dark. Somewhere water was dripping.\n\n“Who are you?” said Odile.\n\n“I am Pip,” said the machine. The "
+        "machine looked at Odile. Pip stood in the middle."
+    )
+    cast = {p.name: p for p in film.document.cast}
+    assert set(cast) == {"Odile Okafor", "the ship", "Pip"}
+    assert (
+        cast["the ship"].kind == cast["Pip"].kind == "thing"
+        and "the machine" in cast["Pip"].aliases
+    )
+    assert not any("bedroom" in s.facts.place for s in film.shots), (
+        "who wakes somebody is not in bed"
+    )

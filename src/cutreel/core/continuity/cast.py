@@ -20,6 +20,7 @@ from cutreel.core.manuscript import (
     pronoun_of_given,
     words_text,
 )
+from cutreel.core.nouns import sort_of
 from cutreel.core.reading import (
     ANYBODY,
     GROWN,
@@ -56,6 +57,7 @@ _SKIN = ("fair", "tanned", "brown", "olive")
 _GARMENT_SHE = ("coat", "dress", "cardigan", "shawl and dress")
 _GARMENT_HE = ("coat", "jacket", "jumper", "waistcoat")
 _CHILDREN = {"boy", "girl", "child"}
+_THINGS_OR_PLACES = frozenset({"thing", "plant", "place", "food", "garment"})
 _SEEN_AS = set("giant giantess dwarf king queen prince princess witch wizard fairy knight".split())
 """What somebody is that can be seen of them."""
 _OLD = {"grandmother", "grandfather", "widow"}
@@ -141,7 +143,10 @@ def _speaker(name: str) -> Figure:
     kin = noun in KIN  # "Father said": he is "our father" too
     pronoun = pronoun_of(noun) if role or kin else None
     calls = (noun,) if role else (f"the {noun}", noun) if kin else ()
-    return Figure(name, calls, "person", pronoun, 1, "speaks", sure=pronoun is not None)
+    # A ship that speaks is a thing all the same.
+    is_thing = role and not kin and sort_of(noun) in _THINGS_OR_PLACES
+    kind = "thing" if is_thing else "person"
+    return Figure(name, calls, kind, pronoun, 1, "speaks", sure=pronoun is not None)
 
 
 def _with_pronouns(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
@@ -184,6 +189,7 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
             calls.setdefault(i, []).extend((f"the {noun}", noun))
     gone: set[str] = set()
     sexes: dict[int, Pronoun | None] = {}
+    kinds: dict[int, Figure] = {}
     for role in figures:
         noun = role.name.removeprefix("the ")
         owner = figures[same[noun] - 1] if noun in same else None
@@ -194,6 +200,11 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
             noun in ANYBODY and role.count == 1 and owner.aliases[0] not in ANYBODY
         ):
             continue
+        if noun in own and role.kind != "person" and owner.kind == "person":
+            # "I am Pip," said the machine.
+            calls.setdefault(same[noun], []).extend((role.name, noun))
+            gone.add(role.name)
+            kinds[same[noun]] = role
         if role.kind == owner.kind and not (
             role.pronoun and owner.pronoun not in (None, role.pronoun)
         ):
@@ -209,7 +220,9 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         replace(
             f,
             aliases=tuple(dict.fromkeys((*f.aliases, *calls.get(i, ())))),
-            pronoun=f.pronoun or sexes.get(i),
+            pronoun=f.pronoun or sexes.get(i) if i not in kinds else None,
+            kind=kinds[i].kind if i in kinds else f.kind,
+            species=kinds[i].species if i in kinds else f.species,
         )
         for i, f in enumerate(figures, 1)
         if f.name not in gone

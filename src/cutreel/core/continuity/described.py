@@ -300,6 +300,8 @@ class _Reader:
             _COMES_IN.search(text[:end]),
         )
         for told in told_so:
+            if told and told is told_so[0] and _of_a_list(text, start, behind):
+                continue
             if told:
                 own.kind = own.kind or told.group("kind")
                 how = _words(told.group("how"))
@@ -383,6 +385,14 @@ def _phrases(text: str) -> Iterator[_Phrase]:
         if is_so and (is_so[1] in _HOW or colour_in(is_so[1]) is not None):
             how.append(is_so[1])
         yield _Phrase(start, thing.end(), own, tuple(how[::-1]), thing["noun"], thing["styled"])
+
+
+def _of_a_list(text: str, start: int, behind: str) -> bool:
+    """ "A nurse going off shift, a boy with a case, and a man": three, not one who is a boy."""
+    unknown = text[:start].lower().endswith((" a ", " an ")) or text[start:].lower().startswith(
+        ("a ", "an ")
+    )
+    return unknown and re.match(r",[^.;]*, and (?:a|an|the|her|his) ", behind) is not None
 
 
 def _how_before(text: str) -> bool:

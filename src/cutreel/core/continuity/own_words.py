@@ -7,7 +7,7 @@ from cutreel.core.manuscript import Figure, Manuscript, words_text
 from cutreel.core.nouns import sort_of
 
 _TITLE = r"(?:(?:Dr|Mr|Mrs|Ms|Miss|Captain|Professor|Sergeant|Inspector|Sister|Father|Uncle|Aunt)\.?\s+)?"
-_TOLD = r"[Mm]y name(?: is|[’']s)|(?:[Tt]hey|[Pp]eople|[Ee]very(?:body|one)) calls? me|I(?: am|[’']m) called"
+_TOLD = r"[Mm]y name(?: is|[’']s)|(?:[Tt]hey|[Pp]eople|[Ee]very(?:body|one)) calls? me|I(?: am|[’']m)(?: called)?"
 _NAME = re.compile(rf"\b(?:{_TOLD})\s+({_TITLE}[A-Z][\w’'-]+(?:\s[A-Z][\w’'-]+)?)")
 _IS_A = re.compile(r"\bI(?: am|[’']m) (?:an?|the) ([a-z]+)\b(?! of\b)")
 

@@ -16,7 +16,9 @@ ROLES: dict[str, Pronoun | None] = {
     "shepherd": None, "blacksmith": None, "merchant": None, "thief": None, "surveyor": None,
     "lady": "she", "gentleman": "he", "servant": None, "brother": "he", "sister": "she",
     "uncle": "he", "aunt": "she", "clockmaker": None, "lamplighter": None, "mayor": None,
-    "priest": "he", "widow": "she", "knight": "he",
+    "priest": "he", "widow": "she", "knight": "he", "bride": "she", "bridegroom": "he", "groom": "he", "nun": "she",
+    "monk": "he", "waitress": "she", "waiter": "he", "actress": "she", "landlady": "she", "landlord": "he",
+    "duchess": "she", "duke": "he", "empress": "she", "emperor": "he", "midwife": "she",
 }
 ANIMALS = {
     "heron", "cat", "dog", "horse", "fox", "owl", "crow", "rabbit", "wolf", "bear", "sheep", "cow",
@@ -67,6 +69,8 @@ NOT_NAMES |= {
     "seven", "eight", "nine", "ten", "eleven", "twelve", "twenty", "thirty", "forty", "fifty", "sixty", "seventy",
     "eighty",
     "ninety", "hundred", "thousand", "both", "another", "everyone", "someone", "none", "most", "many", "few", "several",
+    "somewhere", "anywhere", "everywhere", "elsewhere", "nowhere", "overhead", "upstairs", "downstairs", "sometimes",
+    "often", "twice", "today", "tomorrow", "yesterday", "underneath", "opposite",
     "far", "inside", "outside", "together", "later", "soon", "suddenly", "everything", "anything", "slowly", "perhaps",
     "maybe", "again", "away", "down", "up", "out", "back", "yet", "neither", "beside", "beyond", "near", "next",
     "behind", "after", "before", "above", "below", "under", "over", "through", "until", "since", "while", "because",

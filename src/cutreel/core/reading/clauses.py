@@ -64,6 +64,17 @@ def clause_of(parsed: Parsed, index: int) -> int:
     return at
 
 
+def listed(parsed: Parsed, i: int) -> bool:
+    """Whether what is taken to stand beside a noun is one more of a list: "a nurse, a boy with a case, and a man"."""
+    tokens = parsed.tokens
+
+    def new(k: int) -> bool:
+        return any(tokens[c].text.lower() in {"a", "an"} for c in parsed.children[k])
+
+    more = [c for c in parsed.children[i] if tokens[c].dep == "conj" and new(c)]
+    return tokens[i].dep == "appos" and bool(more) and new(i) and new(tokens[i].head)
+
+
 def unreal(parsed: Parsed, verb: int) -> str:
     """Why a clause does not happen before our eyes: `denied`, `wished`, `compared`, `remembered`; else empty."""
     known = parsed.unreal

@@ -8,7 +8,7 @@ from dataclasses import replace
 from cutreel.core.manuscript import KIN, Figure, Manuscript, Pronoun, kin_calls, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, noun_behind, subjects, unreal
+from .clauses import SUBJECT, clause_of, listed, noun_behind, subjects, unreal
 from .focus import SURE
 from .known import Known
 from .narrated import narrated
@@ -161,7 +161,9 @@ def only_plural(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
 def _names_told(parsed: Parsed, i: int) -> list[int]:
     """The tokens "name" of which a name is said: "her name was Odette"; none for any other word."""
     tokens = parsed.tokens
-    if tokens[i].pos != "PROPN" or tokens[i].dep != "attr" or tokens[tokens[i].head].lemma != "be":
+    # "Dolores" may be taken for several of something; within a sentence a capital tells.
+    name = tokens[i].pos == "PROPN" or (tokens[i].pos == "NOUN" and tokens[i].text[:1].isupper())
+    if not name or tokens[i].dep != "attr" or tokens[tokens[i].head].lemma != "be":
         return []
     return [k for k in subjects(parsed, tokens[i].head) if tokens[k].lemma == "name"]
 
@@ -305,7 +307,7 @@ def _start(parsed: Parsed, k: int) -> int:
 def _of_whom(parsed: Parsed, i: int) -> list[int]:
     """The tokens that say whom a noun is said of, behind "was" or a comma."""
     token = parsed.tokens[i]
-    if token.dep == "appos":
+    if token.dep == "appos" and not listed(parsed, i):
         above = parsed.tokens[token.head]
         return [token.head] if above.dep != "attr" else _of_whom(parsed, token.head)
     if token.dep == "attr" and parsed.tokens[token.head].lemma == "be":

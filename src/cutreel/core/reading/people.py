@@ -8,7 +8,7 @@ told by `singular`, `plural` and `kin`.
 from cutreel.core.manuscript import pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import ANYBODY, SUBJECT, compared
+from .clauses import ANYBODY, SUBJECT, compared, listed
 from .focus import Carried, Mention
 from .kin import kin_meant, learn_kin
 from .known import Cast
@@ -111,11 +111,12 @@ class _Reader:
             return False
         head = token.head
         before = page.taken.get(head, ())
-        if token.dep == "appos" and token.lemma in ANYBODY and len(before) == 1:
+        beside = token.dep == "appos" and not listed(page.parsed, i)
+        if beside and token.lemma in ANYBODY and len(before) == 1:
             # "The driver, an old man": that is the driver, whoever else is called a man.
             page.note(i, before, "by what stands beside", 0.9, (start, end))
             return True
-        if token.dep == "appos" and sort_of(self.tokens[head].lemma) in {"person", "animal"}:
+        if beside and sort_of(self.tokens[head].lemma) in {"person", "animal"}:
             # "My uncle Otto": he stands where the noun before him does.
             learn_kin(page, head, person)
             page.note(head, [person], "by name", 1.0, (min(start, page.span(head)[0]), end))

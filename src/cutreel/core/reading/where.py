@@ -30,6 +30,7 @@ _MOVES = frozenset(
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
+_LIFTS = frozenset({"lift", "elevator"})
 _WAYS = frozenset({"path", "road", "street", "track", "lane"})
 """What is said of one is said by whoever is on it."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
@@ -108,44 +109,13 @@ def arrivals(
     """
     out = []
     for i, token in enumerate(parsed.tokens):
-        if i not in spoken and token.lemma == "bed" and _is_in_bed(parsed, i):
-            out.append(Arrival(token.start, "bedroom", "bed", False))
+        if i in spoken:
             continue
-        if i not in spoken and token.lemma == "wake" and _wakes(parsed, i):
-            out.append(Arrival(token.start, "bedroom", "woke", False))
+        otherwise = _told_otherwise(parsed, i, called)
+        if otherwise is not None:
+            out.append(otherwise)
             continue
-        if i not in spoken and token.lemma in {"row", "sail"} and _wakes(parsed, i):
-            out.append(Arrival(token.start, "sea", "rowed", False))
-            continue
-        if i not in spoken and token.lemma in {"lift", "elevator"} and token.pos == "NOUN":
-            found = _in_lift(parsed, i)
-            if found is not None:
-                out.append(Arrival(token.start, token.lemma, token.lemma, found))
-            continue
-        if i not in spoken and token.lemma in _DRIVEN and _drives(parsed, i):
-            inside = token.lemma if token.lemma in VEHICLES else "truck"
-            out.append(Arrival(token.start, inside, token.lemma, False))
-            continue
-        if i not in spoken and token.lemma in {"drive", "ride"} and _drives_on(parsed, i, called):
-            out.append(Arrival(token.start, RIDDEN, token.text, False))
-            continue
-        if i not in spoken and token.lemma == "home" and _goes_home(parsed, i):
-            out.append(Arrival(token.start, "home", "home", True))
-            continue
-        ridden = _ridden(parsed, i) if i not in spoken and token.lemma == "it" else ""
-        if ridden:
-            out.append(Arrival(token.start, ridden, ridden, False))
-            continue
-        if i not in spoken and _are_put_in(parsed, i, called):
-            out.append(Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), False))
-            continue
-        if i not in spoken and _goes_among_trees(parsed, i):
-            out.append(Arrival(token.start, "forest", f"the {token.text}", True))
-            continue
-        if i not in spoken and _is_set_in(parsed, i):
-            out.append(Arrival(token.start, "town", token.lemma, False))
-            continue
-        if i in spoken or token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i):
+        if token.pos not in {"NOUN", "PROPN"} or token.lemma in _LIFTS or not _is_place(parsed, i):
             continue
         if _is_all_there_is(parsed, i):
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False))
@@ -156,6 +126,40 @@ def arrivals(
         if found is not None:
             out.append(_arrival(parsed, i, found, called, teller))
     return tuple(out)
+
+
+def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
+    """Where somebody is by what is done or had there: in bed, at the oars, in what they drive, aboard, at home."""
+    token = parsed.tokens[i]
+    if token.lemma == "bed" and _is_in_bed(parsed, i):
+        return Arrival(token.start, "bedroom", "bed", False)
+    if token.lemma == "wake" and _wakes(parsed, i):
+        return Arrival(token.start, "bedroom", "woke", False)
+    if token.lemma in {"row", "sail"} and _wakes(parsed, i):
+        return Arrival(token.start, "sea", "rowed", False)
+    if token.lemma in _LIFTS and token.pos == "NOUN":
+        found = _in_lift(parsed, i)
+        if found is not None:
+            return Arrival(token.start, token.lemma, token.lemma, found)
+    if token.lemma in _DRIVEN and _drives(parsed, i):
+        inside = token.lemma if token.lemma in VEHICLES else "truck"
+        return Arrival(token.start, inside, token.lemma, False)
+    if token.lemma in {"drive", "ride"} and _drives_on(parsed, i, called):
+        return Arrival(token.start, RIDDEN, token.text, False)
+    if token.lemma == "home" and _goes_home(parsed, i):
+        return Arrival(token.start, "home", "home", True)
+    ridden = _ridden(parsed, i) if token.lemma == "it" else ""
+    if ridden:
+        return Arrival(token.start, ridden, ridden, False)
+    if token.lemma in VEHICLES and _is_within(parsed, i):
+        return Arrival(token.start, token.lemma, token.lemma, False)
+    if _are_put_in(parsed, i, called):
+        return Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), False)
+    if _goes_among_trees(parsed, i):
+        return Arrival(token.start, "forest", f"the {token.text}", True)
+    if _is_set_in(parsed, i):
+        return Arrival(token.start, "town", token.lemma, False)
+    return None
 
 
 def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | None) -> Arrival:
@@ -271,7 +275,11 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
 
 def _wakes(parsed: Parsed, i: int) -> bool:
     """ "She woke before the alarm": where nothing else is said, in bed. "He rowed out": likewise on the water."""
-    return parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not unreal(parsed, i)
+    wakes_another = parsed.tokens[i].lemma == "wake" and any(
+        parsed.tokens[c].dep == "dobj" for c in parsed.children[i]
+    )
+    done = parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not wakes_another
+    return done and not unreal(parsed, i)
 
 
 def _in_lift(parsed: Parsed, i: int) -> bool | None:
@@ -305,6 +313,30 @@ def _drives_on(parsed: Parsed, i: int, called: Called) -> bool:
         for s in subjects(parsed, i)
     )
     return somebody and not _TO.difference(_ON_THE_WAY).intersection(preps)
+
+
+def _is_within(parsed: Parsed, i: int) -> bool:
+    """ "The bus left with three passengers", "she looked along the bus", "to the front of the bus": inside of it."""
+    token = parsed.tokens[i]
+    verb = clause_of(parsed, i)
+    if unreal(parsed, verb) or compared(parsed, i):
+        return False
+    if token.dep in SUBJECT:
+        with_ = [c for c in parsed.children[verb] if parsed.tokens[c].text.lower() == "with"]
+        carried = [parsed.tokens[k] for c in with_ for k in parsed.children[c]]
+        return any(t.tag == "NNS" and sort_of(t.lemma) == "person" for t in carried)
+    before = parsed.tokens[token.head]
+    if token.dep != "pobj" or not any(
+        parsed.tokens[s].pos in {"PRON", "PROPN"} or sort_of(parsed.tokens[s].lemma) == "person"
+        for s in subjects(parsed, verb)
+    ):
+        return False
+    part = parsed.tokens[before.head].lemma
+    along = (
+        before.text.lower() in {"along", "down", "through"}
+        and parsed.tokens[verb].lemma in _FROM_AFAR
+    )
+    return along or (before.text.lower() == "of" and part in {"front", "back", "rear", "middle"})
 
 
 def _is_far_out(parsed: Parsed, i: int, called: Called) -> bool:
