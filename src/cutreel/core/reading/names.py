@@ -5,7 +5,15 @@ from collections import Counter
 from collections.abc import Collection, Sequence
 from dataclasses import replace
 
-from cutreel.core.manuscript import KIN, Figure, Manuscript, Pronoun, kin_calls, pronoun_of
+from cutreel.core.manuscript import (
+    KIN,
+    Figure,
+    Manuscript,
+    Pronoun,
+    kin_calls,
+    pronoun_of,
+    pronoun_of_given,
+)
 from cutreel.core.nouns import sort_of
 
 from .clauses import SUBJECT, clause_of, listed, noun_behind, subjects, unreal
@@ -144,7 +152,12 @@ def sexes_with_names(script: Manuscript, parses: Parses) -> dict[str, Pronoun]:
 def only_plural(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> set[str]:
     """Names that are no names, but a noun for several at the head of a sentence: "Visitors asked about it"."""
     alone = {
-        f.name for f in figures if f.kind == "person" and f.name[:1].isupper() and " " not in f.name
+        f.name
+        for f in figures
+        if f.kind == "person"
+        and f.name[:1].isupper()
+        and " " not in f.name
+        and not pronoun_of_given(f.name)  # Dolores is nobody's plural
     }
     plural: set[str] = set()
     named: set[str] = set()
