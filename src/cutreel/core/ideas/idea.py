@@ -36,6 +36,7 @@ _FEELING = {
     "listen": "listening", "wait": "waiting", "watch": "watching", "look": "looking", "ponder": "thinking",
     "think": "thinking", "wonder": "thinking", "fear": "afraid", "hesitate": "unsure", "sneeze": "sneezing",
 }
+_ONLY_LOOKS = ("looking", "watching", "staring", "waiting", "listening")
 _MADE_OF_WORDS = re.compile(r"\b(1[0-9]{3}|20[0-9]{2})\b")
 _COUNTED = re.compile(
     r"\b(\d[\d,.]*|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|twenty|thirty|forty|fifty|sixty|hundred|"
@@ -118,15 +119,7 @@ def _face(moment: Moment, names: Names) -> list[Idea]:
     present = moment.present or _still_there(moment)
     if not present:
         return []
-    # Of "laughed until he cried" the first.
-    told = {
-        d.who[0]: _FEELING[d.verb]
-        for d in reversed(moment.told.deeds)
-        # "He cried in a gruff voice" beside a quotation is speech, not tears.
-        if len(d.who) == 1
-        and d.verb in _FEELING
-        and not (d.verb == "cry" and d.who[0] in moment.speaks)
-    }
+    told = _felt(moment)
     felt = next((p for p in told if p in present), None)
     person = felt or next(iter(moment.speaks), None) or present[0]
     if person not in names:
@@ -151,6 +144,19 @@ def _face(moment: Moment, names: Names) -> list[Idea]:
             near,
         ]
     return [near]
+
+
+def _felt(moment: Moment) -> dict[int, str]:
+    """How each takes it: of "looked and smiled" the smile, of "laughed until he cried" the laughter."""
+    out: dict[int, str] = {}
+    for deed in moment.told.deeds:
+        feels = len(deed.who) == 1 and deed.verb in _FEELING
+        # "He cried in a gruff voice" beside a quotation is speech, not tears.
+        if not feels or (deed.verb == "cry" and deed.who[0] in moment.speaks):
+            continue
+        if out.get(deed.who[0]) in (None, *_ONLY_LOOKS):
+            out[deed.who[0]] = _FEELING[deed.verb]
+    return out
 
 
 def _thing(moment: Moment, names: Names) -> list[Idea]:

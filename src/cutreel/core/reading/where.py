@@ -31,8 +31,8 @@ _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van
 _IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
 _LIFTS = frozenset({"lift", "elevator"})
-_WAYS = frozenset({"path", "road", "street", "track", "lane"})
-"""What is said of one is said by whoever is on it."""
+_WAYS = frozenset({"path", "track", "lane"})
+"""What is said of one that is walked is said by whoever is on it."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
 """Done to somebody, it says where they are from then on."""
 VEHICLES = frozenset(
@@ -621,6 +621,8 @@ def _is_measure(parsed: Parsed, i: int) -> bool:
 def _water_comes(parsed: Parsed, i: int, verb: int) -> bool:
     """ "The river rose. It came up through the cellars": nobody is there for that."""
     tokens = parsed.tokens
+    if tokens[tokens[i].head].text.lower() not in {"through", "into", "under", "up"}:
+        return False  # what comes over the flats comes to where they are
     moved = [tokens[s] for s in subjects(parsed, verb)]
     if [t.text.lower() for t in moved] == ["it"]:
         before = [t for t in tokens[:verb] if t.dep in SUBJECT and t.pos == "NOUN"]
