@@ -206,7 +206,7 @@ def test_words_of_hour_and_weather_count_where_they_say_how_it_is_now(
         ("The wine bottle drifted. The bottle sank. Ada lifted it.", "{1} lifts the wine bottle"),
         (
             "Tom slept.\n\nThe bottle drifted north. The bottle sank.\n\nSand buried it.",
-            "Sand buries the bottle",
+            "sand buries the bottle",
         ),
         ("Ada took the key and turned it.", "{1} turns it"),
         # what the sentence before is about, sooner than what the story is; a turtle does not glow

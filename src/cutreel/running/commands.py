@@ -53,6 +53,9 @@ def _server(factory: str, port: int, host: str = "127.0.0.1") -> list[str]:
         str(port),
         "--log-level",
         "warning",
+        # Longer than a browser or a program keeps a connection to ask again: else a request meets one that just closes.
+        "--timeout-keep-alive",
+        "75",
         # Who asks is who is connected, whatever a header says.
         "--no-proxy-headers",
     ]
