@@ -299,6 +299,8 @@ def test_all_of_a_group_do_what_it_does_and_as_many_are_drawn_as_are_said() -> N
         "Medium shot. Ada (woman, navy coat). Bram (man, rust coat). Ada sits. a room"
     )
     assert [f.pose for f in named.figures] == ["sit", "stand"]
+    rained_on = read_prompt("Wide shot. Ada (woman, navy coat). rain runs down her veil. a road")
+    assert [f.pose for f in rained_on.figures] == ["stand"]
 
 
 def test_a_dining_car_is_no_motor_car_and_a_reef_is_at_sea() -> None:

@@ -315,6 +315,7 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
 OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 """So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
 most."""
+_RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
 _ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
 
 
@@ -476,6 +477,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             grown = (f for f in out.figures if f.age != "child")
             driver = next(grown, owner) if word == "drive" else owner
             driver.drives = True
+        if word in ("run", "runs") and _RUNS_BY_ITSELF.search(text[: match.start()]):
+            used.add(word)
+            continue
         if word in v.POSES and owner:
             # What a group does all of it do.
             alike = not any(f.name for f in out.figures) and len({(f.pronoun, f.age) for f in out.figures}) == 1
