@@ -234,3 +234,16 @@ def by_sentence(text: str, cap: int = 900) -> ReadFilm:
     ]
     document = document.model_copy(update={"shots": shots})
     return read_film(document, Offered(cap), parses=parses)
+
+
+def film_of(text: str, pace: float = 5):
+    """A story as it is read with nothing set by hand."""
+    parses = parses_of(text)
+    document, _ = new_film("t", text, Settings(pace=pace), parses=parses)
+    return read_film(document, Offered(2000), parses=parses)
+
+
+def shot_with(film, words: str):
+    """The one shot in which some words are told."""
+    (shot,) = [s for s in film.shots if words in s.text]
+    return shot

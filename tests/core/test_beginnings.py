@@ -2,8 +2,7 @@
 
 import pytest
 
-from cutreel.core.film import Offered, Settings, new_film, read_film
-from tests.labelled import parses_of
+from tests.labelled import film_of, shot_with
 
 TRAIN = """The children were already asleep when the train stopped. There were four of them, three sisters and a small \
 cousin called Emil, and their aunt Rosa had put them all into one compartment with a basket of pears.
@@ -18,20 +17,9 @@ Varna, Rosa said nothing.
 """
 
 
-def made(text: str):
-    parses = parses_of(text)
-    document, _ = new_film("t", text, Settings(pace=5), parses=parses)
-    return read_film(document, Offered(2000), parses=parses)
-
-
 @pytest.fixture(scope="module")
 def film():
-    return made(TRAIN)
-
-
-def shot_with(film, words: str):
-    (shot,) = [s for s in film.shots if words in s.text]
-    return shot
+    return film_of(TRAIN)
 
 
 def test_a_window_that_is_dark_says_that_it_is_night_from_the_first_on(film) -> None:
@@ -50,7 +38,7 @@ def test_a_window_that_is_dark_says_that_it_is_night_from_the_first_on(film) -> 
     ],
 )  # fmt: skip
 def test_sleep_says_night_before_a_morning_alone(text: str, time: str) -> None:
-    assert made(text).shots[0].facts.time == time
+    assert film_of(text).shots[0].facts.time == time
 
 
 def test_who_was_put_somewhere_is_there_until_somebody_is_told_of_elsewhere(film) -> None:
@@ -80,7 +68,7 @@ def test_what_is_put_on_has_a_colour_that_nobody_else_has() -> None:
         "Ada wore a moss green dress. Bram looked at Ada. “It rains,” said Bram. “Then go,” said Ada. "
         "Bram put on his coat and went out to Ada."
     )
-    film = made(text)
+    film = film_of(text)
     (bram,) = [p for p in film.document.cast if p.name == "Bram"]
     (worn,) = [t.text for o in bram.outfits for t in o.traits]
     assert worn.endswith("coat") and len(worn.split()) > 1 and "moss green" not in worn

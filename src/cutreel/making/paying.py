@@ -115,7 +115,7 @@ def fitted(work: JobInput, offer: Offer) -> JobInput:
 def _by(shop: "Workshop", order: Order) -> Delivered | None:
     offer = shop.offer_named(order.work.kind, order.offer)
     if offer is None and shop.is_plugged_in(order.offer):
-        # Without its offer nothing is known of its price, and what it sends would not be opened apart.
+        # Without its offer nothing is known of its price.
         raise ServiceDown(f"“{order.offer}” does not answer.", "What is asked for waits.")
     began, took = time.monotonic(), None
     outcome, said = "cancelled", ""
@@ -147,7 +147,7 @@ def _by(shop: "Workshop", order: Order) -> Delivered | None:
             if offer is not None and offer.service:
                 _check_cost(shop, order, offer, done.cost)
                 done = replace(done, rights=rights_of(offer))
-            done = _usable(shop, order, done)
+            done = _usable(shop, order, offer.title if offer else order.offer, done)
         return done
     except OnTheList:
         raise
@@ -220,11 +220,10 @@ def _keep_as_it_came(shop: "Workshop", order: Order, done: Delivered) -> None:
     shop.results.put(_came(order), "came", media, about, done.cost)
 
 
-def _usable(shop: "Workshop", order: Order, done: Delivered) -> Delivered:
+def _usable(shop: "Workshop", order: Order, who: str, done: Delivered) -> Delivered:
     """A delivery as we keep it. What is of no use is forgotten, so that the next try makes another."""
-    offer = shop.offer_named(order.work.kind, order.offer)
     try:
-        return received(done, order.work.kind, offer.title if offer else order.offer)
+        return received(done, order.work.kind, who)
     except ServiceRefused:
         shop.results.drop(_came(order))
         raise

@@ -1,11 +1,10 @@
-"""A story of a light and a storm, read with nothing set: kin told of from the other side, towns that do not speak, what is seen
-from afar, and what somebody puts on only later."""
+"""Stories that nobody prepared, read with nothing set: a light and a storm, a ghost, a clock, a fox, a bus, a ship. What stands
+here was read wrongly at first, and is as a reader would have it."""
 
 import pytest
 
-from cutreel.core.film import Offered, Settings, new_film, read_film
 from cutreel.core.manuscript import words_text
-from tests.labelled import parses_of
+from tests.labelled import film_of, shot_with
 
 STORM = """Every evening for thirty years Magda Ferro climbed the two hundred and eleven steps of the Cape Sorrow light.
 
@@ -23,14 +22,7 @@ But the fishermen, three cousins from Port Amaro, said afterwards that the light
 
 @pytest.fixture(scope="module")
 def film():
-    parses = parses_of(STORM)
-    document, _ = new_film("t", STORM, Settings(pace=8), parses=parses)
-    return read_film(document, Offered(2000), parses=parses)
-
-
-def shot_with(film, words: str):
-    (shot,) = [s for s in film.shots if words in s.text]
-    return shot
+    return film_of(STORM)
 
 
 def test_the_sister_of_a_brother_who_was_told_of_is_she_whose_brother_he_is(film) -> None:
@@ -59,14 +51,8 @@ def test_what_somebody_puts_on_they_have_on_from_there(film) -> None:
     assert coloured, "one colour from there on"
 
 
-def made(text: str):
-    parses = parses_of(text)
-    document, _ = new_film("t", text, Settings(pace=8), parses=parses)
-    return read_film(document, Offered(2000), parses=parses)
-
-
 def test_the_teller_has_the_name_by_which_others_call_them_and_its_sex() -> None:
-    film = made(
+    film = film_of(
         "I was in the kitchen, making toast. I heard my aunt Philippa on the stairs.\n\n“They're on your head,” I said.\n\n"
         "“Don't be stupid, Nell,” said my aunt.\n\nShe opened the drawers. Spoons flew out. My uncle Bertram came in and looked at "
         "me.\n\n“What are you doing?” he said.\n\n“It's not me. It's Aunt Philippa.”\n\nHe sat down and laughed until he cried."
@@ -82,7 +68,7 @@ def test_the_teller_has_the_name_by_which_others_call_them_and_its_sex() -> None
 
 
 def test_a_superlative_a_river_and_an_hour_are_no_places_to_be() -> None:
-    film = made(
+    film = film_of(
         "The mayor bought a clock. It was the largest clock in the province. They lowered it into the market square. Lovers met at "
         "six, which was beside the fish stall. In March the river rose. It came up through the cellars at night. Ilse stood on the glass."
     )
@@ -94,7 +80,7 @@ def test_a_superlative_a_river_and_an_hour_are_no_places_to_be() -> None:
 
 
 def test_an_animal_with_a_name_is_one_and_its_buttons_click_by_themselves() -> None:
-    film = made(
+    film = film_of(
         "A hedgehog called Mistress Prickett sold buttons. “Good morning,” said the hedgehog. The fox sewed the buttons on his "
         "coat, and when the wind blew they clicked. His tail was lying on the doorstep, washed and brushed."
     )
@@ -104,12 +90,12 @@ def test_an_animal_with_a_name_is_one_and_its_buttons_click_by_themselves() -> N
         and "the hedgehog" in cast["Mistress Prickett"].aliases
     )
     told = " ".join(s.prompt.text for s in film.shots)
-    assert "click" not in told.replace("clicks", "") or "hedgehog click" not in told
+    assert "click" not in told, "buttons are nobody of the cast"
     assert "washes" not in told
 
 
 def test_a_list_is_of_several_and_a_driver_has_the_name_that_is_told() -> None:
-    film = made(
+    film = film_of(
         "The number nine bus left Carrick station with three passengers: a nurse going off shift, a boy with a trombone case, and a "
         "man in a wedding suit who was holding one shoe. The driver, whose name was Dolores, looked at them in her mirror.\n\n"
         "“Have you seen a man?” said the bride. Rain ran down her veil. The nurse crossed her legs. The boy began to sneeze. "
@@ -123,7 +109,7 @@ def test_a_list_is_of_several_and_a_driver_has_the_name_that_is_told() -> None:
 
 
 def test_a_ship_that_speaks_is_a_thing_and_who_says_i_am_pip_is_pip() -> None:
-    film = made(
+    film = film_of(
         "On the ninth day the ship woke its gardener. Her name was Odile Okafor.\n\n“Good morning, Odile,” said the ship.\n\nShe sat up. "
         "The corridor was dark. Somewhere water was dripping.\n\n“Who are you?” said Odile.\n\n“I am Pip,” said the machine. The "
         "machine looked at Odile. Pip stood in the middle."
