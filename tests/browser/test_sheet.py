@@ -5,7 +5,7 @@ import re
 
 import pytest
 from PIL import Image, ImageDraw
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Browser, Page, Route, expect
 
 from tests.browser.steps import BOATHOUSE, film_made, no_barriers
 from tests.waiting import until
@@ -68,6 +68,13 @@ def test_pictures_are_laid_over_a_shot_placed_moved_and_arranged(sheet: Page) ->
     sheet.mouse.move(box["x"] - 70, box["y"] + 12, steps=5)
     sheet.mouse.up()
     until(lambda: shots(sheet)[1]["own"]["insets"][0]["x"] < 0.4)
+    # The others are chosen while the answer to the first is still on its way, and all of them hold.
+    waiting: list[Route] = []
+
+    def hold(route: Route) -> None:
+        waiting.append(route)
+
+    sheet.route("**/changes?*", hold, times=1)
     over.get_by_role("combobox", name="Its border").click()
     sheet.get_by_role("option", name="a round window").click()
     over.get_by_role("combobox", name="How it comes").click()
@@ -76,6 +83,7 @@ def test_pictures_are_laid_over_a_shot_placed_moved_and_arranged(sheet: Page) ->
     sheet.get_by_role("option", name="goes to another place").click()
     goal = desk.get_by_role("button", name=re.compile("^Where badge goes"))
     goal.press("ArrowDown")
+    waiting[0].continue_()
 
     def laid() -> list[dict]:
         return shots(sheet)[1]["own"]["insets"] or []

@@ -1,15 +1,16 @@
-/** Cut marks ahead of the server: what the page shows at once, until the answer brings exact times and remarks. */
+/** Cut marks and choices ahead of the server: what the page shows at once, until the answer brings exact times and remarks. */
+import { chosenAhead } from "./chosenAhead";
 import type { Command, Film, Shot } from "./client";
 
 /** A shot that the server does not know yet has the number of its first word, negative, for its own. */
 const provisional = (word: number) => -word;
 
-/** The film as it will be after a command on a cut mark; null for every other command. */
+/** The film as it will be after a command on a cut mark or a choice; null for every other command. */
 export function ahead(film: Film, command: Command): Film | null {
   if (command.type === "set mark") return withMark(film, command.word);
   if (command.type === "lift mark") return withoutMark(film, command.shot);
   if (command.type === "push mark") return withPushed(film, command.shot, command.words);
-  return null;
+  return chosenAhead(film, command);
 }
 
 /** The frame at which a word is said, in proportion to its place among the words of the shots around it. */

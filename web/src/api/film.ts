@@ -4,6 +4,7 @@ import { useEffect } from "react";
 
 import { notify } from "../state/notices";
 import { ahead } from "./ahead";
+import { askBeside, showBeside } from "./besideAhead";
 import { lookedAt, show, stateOf, taken } from "./opening";
 import {
   type Card,
@@ -173,7 +174,8 @@ function named(film: Film | undefined, command: Command): Command {
   return { ...command, shot: known };
 }
 
-/** Sends commands one after another, each with the revision that the one before left behind. Cut marks show at once. */
+/** Sends commands one after another, each with the revision that the one before left behind. Cut marks and choices
+ * show at once. */
 export function useChange(film: string) {
   const client = useQueryClient();
   const mutationKey = ["change", film];
@@ -185,6 +187,7 @@ export function useChange(film: string) {
       client.setQueryData<Film>(keys.film(film), (before) =>
         before ? (ahead(before, command) ?? before) : before,
       );
+      showBeside(client, film, command);
     },
     mutationFn: async (command: Command) => {
       const seen = client.getQueryData<Film>(keys.film(film));
@@ -208,6 +211,7 @@ export function useChange(film: string) {
     onError: (error: Error) => {
       failed(film)(error);
       void client.invalidateQueries({ queryKey: keys.film(film) });
+      askBeside(client, film);
     },
   });
 }

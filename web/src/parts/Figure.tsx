@@ -1,6 +1,8 @@
 /** A number in a sentence, changed where it stands: typed, or stepped by the arrow keys. */
 import { useRef, useState } from "react";
 
+import { useLatest } from "./useLatest";
+
 interface Props {
   label: string;
   value: number;
@@ -18,10 +20,10 @@ const shown = (value: number) => String(value).replace("-", "−");
 export function Figure({ label, value, unit, step, least, most, onPut }: Props) {
   const [typed, setTyped] = useState<string | null>(null);
   const waiting = useRef(0);
-  const put = (to: number) => {
+  const put = useLatest((to: number) => {
     const fitting = Math.min(most, Math.max(least, Math.round(to / step) * step));
     if (Number.isFinite(fitting) && fitting !== value) onPut(Number(fitting.toFixed(3)));
-  };
+  });
   const save = (what = typed) => {
     window.clearTimeout(waiting.current);
     if (what !== null) put(numberOf(what));

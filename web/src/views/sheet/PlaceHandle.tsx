@@ -1,6 +1,7 @@
 /** What is taken hold of to place something on a frame: by dragging, or by the arrow keys. */
 import { type RefObject, useEffect, useRef, useState } from "react";
 
+import { useLatest } from "../../parts/useLatest";
 import { useDrag } from "../bench/drag";
 
 export type At = [number, number];
@@ -34,6 +35,7 @@ export function PlaceHandle({ stage, at: taken, name, own, beyond = -0.02, onPut
     moved.current = [within(moved.current[0] + dx), within(moved.current[1] + dy)];
     setHeld(moved.current);
   };
+  const put = useLatest(onPut);
   const quiet = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(quiet.current), []);
   const drag = useDrag(stage, by);
@@ -64,7 +66,7 @@ export function PlaceHandle({ stage, at: taken, name, own, beyond = -0.02, onPut
         e.preventDefault();
         by(to[0]!, to[1]!);
         clearTimeout(quiet.current);
-        quiet.current = setTimeout(() => onPut(moved.current), QUIET);
+        quiet.current = setTimeout(() => put(moved.current), QUIET);
       }}
     />
   );

@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 
 import type { Movement } from "../../../api/movement";
+import { useLatest } from "../../../parts/useLatest";
 import { useDrag } from "../drag";
 
 interface Props {
@@ -35,7 +36,7 @@ export function ClipSlide({ clip, seconds, onPut }: Props) {
     now.current = Math.min(most, Math.max(STEP - seconds, wanted));
     setHeld(now.current);
   };
-  const put = () => onPut(Math.round(now.current * 100) / 100);
+  const put = useLatest(() => onPut(Math.round(now.current * 100) / 100));
   const drag = useDrag(stage, (dx) => to(now.current - dx * AROUND * seconds * pace(now.current)));
   const quiet = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(quiet.current), []);
