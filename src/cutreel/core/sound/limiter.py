@@ -12,34 +12,50 @@ AIM_LUFS, DELIVERED_DBTP, CEILING_DBTP = -14.0, -1.0, -1.6
 what is promised of it."""
 PEAK_EVERY = RATE // 1000
 """The limiter's gain is set every millisecond."""
-GAINS_AT_ONCE, REACH = 60_000, 16
-"""Milliseconds of gains worked out at a time, and those beside them that have a part in it."""
+REACH = 16
+"""Milliseconds to both sides that have a part in a gain."""
 Gains = NDArray[np.float32]
 
 
-def limiter_gains(peaks: Gains, gain: float) -> Gains:
-    """The gain for each millisecond that brings sound with these true `peaks` up by `gain` and
-    holds it under the ceiling, looking 5 ms ahead. It is worked out piece by piece: a long film has
-    millions of milliseconds."""
-    from scipy.ndimage import minimum_filter1d, uniform_filter1d  # here: it takes a second to load
+class Limiter:
+    """The gain for each millisecond that brings sound with such true peaks up by `gain` and holds it under the ceiling,
+    looking 5 ms ahead. It is worked out where it is asked for: a long film has millions of milliseconds, and a peak
+    needs no more than 16 bits."""
 
-    ceiling = 10 ** (CEILING_DBTP / 20)
-    out = np.empty(len(peaks), np.float32)
-    for at in range(0, len(peaks), GAINS_AT_ONCE):
-        first = max(0, at - REACH)
-        near = peaks[first : at + GAINS_AT_ONCE + REACH].astype(np.float64)
-        needed = np.minimum(1.0, ceiling / np.maximum(near * gain, 1e-9))
-        # Held 6 ms to both sides and smoothed over 5, so that no smoothed value is above its need.
-        held = uniform_filter1d(minimum_filter1d(needed, 13), 5)
-        piece = held[at - first :][: len(out[at : at + GAINS_AT_ONCE])]
-        out[at : at + GAINS_AT_ONCE] = gain * np.minimum(piece, 1.0)
+    def __init__(self, peaks: NDArray[np.float16], gain: float) -> None:
+        self._peaks, self.gain = peaks, gain
+
+    def between(self, first: int, last: int) -> Gains:
+        """The gains of milliseconds `first` up to `last`, fewer at the end of the film."""
+        from scipy.ndimage import minimum_filter1d, uniform_filter1d  # it takes a second to load
+
+        begin = max(0, first - REACH)
+        near = self._peaks[begin : last + REACH].astype(np.float64)
+        ceiling = 10 ** (CEILING_DBTP / 20)
+        needed = np.minimum(1.0, ceiling / np.maximum(near * self.gain, 1e-9))
+        if needed.min(initial=1.0) == 1.0:
+            held = needed
+        else:
+            # Held 6 ms to both sides and smoothed over 5, so that no smoothed value is above its need.
+            held = uniform_filter1d(minimum_filter1d(needed, 13), 5)
+        piece = held[first - begin :][: last - first]
+        gains: Gains = (self.gain * np.minimum(piece, 1.0)).astype(np.float32)
+        return gains
+
+
+def in_16_bits(peaks: NDArray[np.float32]) -> NDArray[np.float16]:
+    """Peaks in half of their bits, none of them lower than it was: at most by 0.009 dB higher."""
+    near = peaks.astype(np.float16)
+    out: NDArray[np.float16] = np.where(
+        near.astype(np.float32) < peaks, np.nextafter(near, np.float16(np.inf)), near
+    )
     return out
 
 
-def limited(block: Sound, at: int, gains: Gains) -> Sound:
+def limited(block: Sound, at: int, limiter: Limiter) -> Sound:
     """A stretch of the sum, from sample `at` on, times the gain of its millisecond; between two it goes evenly."""
     first, last = at // PEAK_EVERY, (at + len(block)) // PEAK_EVERY + 2
-    near = gains[max(0, first - 1) : last]
+    near = limiter.between(max(0, first - 1), last)
     if near.size and float(near.min()) == float(near.max()):
         return block * np.float32(near[0])
     # A gain holds in the middle of its millisecond; before the first middle and behind the last it stays as it is.

@@ -29,7 +29,7 @@ from .giving_way import (
     spot_gives,
 )
 from .lanes import BLOCK, RATE, ROLES, Lanes, MixedPart, Role, Sound, part_level, summed
-from .limiter import AIM_LUFS, PEAK_EVERY, Gains, limited, limiter_gains
+from .limiter import AIM_LUFS, PEAK_EVERY, Limiter, in_16_bits, limited
 from .loudness import SILENCE, gated, loudness_range, short_term
 from .measured import BEFORE, BEHIND, HEARD, Heard, measured
 from .pressed import pressed
@@ -39,7 +39,7 @@ from .understood import Understood, understood
 VERSION = b"2"
 """Of how a block is mixed and measured: another one makes all keys others."""
 TICKS = BLOCK // TICK
-HOPS_EACH, HOPS_AT_ONCE = RATE // 10 // PEAK_EVERY, 6_000
+HOPS_EACH, HOPS_AT_ONCE = RATE // 10 // PEAK_EVERY, 600
 TRIES = 12
 MOST_VOICES = 6
 """Blocks whose voice is remembered: three for each of two cores."""
@@ -67,12 +67,12 @@ class Treatment:
 
 
 class Mastered(NamedTuple):
-    """A mix brought to its loudness: by how many decibels it is louder than its lanes' sum, the gain of each
-    millisecond, and what is measured of it (LUFS, LU, decibels that the limiter takes away at most, dBTP), with the
-    loudness over three seconds every 100 ms."""
+    """A mix brought to its loudness: by how many decibels it is louder than its lanes' sum, the limiter that gives
+    each millisecond its gain, and what is measured of it (LUFS, LU, decibels that the limiter takes away at most,
+    dBTP), with the loudness over three seconds every 100 ms."""
 
     louder: float
-    gains: Gains
+    limiter: Limiter
     lufs: float
     range: float
     held: float
@@ -138,19 +138,19 @@ class Mixer:
         chosen = [lane for role, lane in found.items() if role in roles]
         start, end = self.span(block)
         total = summed(chosen) if chosen else np.zeros((end - start, 2), np.float32)
-        return limited(total, start, mastered.gains)
+        return limited(total, start, mastered.limiter)
 
     def mastered(self, aim: float = AIM_LUFS, measure: bool = True) -> Mastered:
         """How the whole is brought to `aim` LUFS under the ceiling. What was not measured yet is measured now; unless
         `measure`, it is left out, as if it were silent."""
         each = BLOCK // PEAK_EVERY
-        power, peaks = (np.zeros(self.blocks * each, np.float32) for _ in range(2))
+        loud, peaks = (np.zeros(self.blocks * each, np.float16) for _ in range(2))
         for block in range(self.blocks):
             if measure or self.known(block):
                 heard, here = self.heard(block), slice(block * each, (block + 1) * each)
-                power[here], peaks[here] = heard["power"], heard["peak"]
+                loud[here], peaks[here] = np.sqrt(heard["power"]), in_16_bits(heard["peak"])
         hops = self.length // (RATE // 10)
-        return mastered(power, peaks, hops, aim)
+        return mastered(loud, peaks, hops, aim)
 
     def understood(self, spans: Sequence[tuple[float, float]]) -> list[Understood]:
         """How well what is said in each of some spans (seconds) is understood beside the rest."""
@@ -278,54 +278,59 @@ class Mixer:
 
 
 def mastered(
-    power: NDArray[np.float32], peaks: NDArray[np.float32], hops: int, aim: float
+    loud: NDArray[np.float16], peaks: NDArray[np.float16], hops: int, aim: float
 ) -> Mastered:
-    """How a sum with such a weighted power and such true peaks in each millisecond is brought to `aim` LUFS under the
-    ceiling; its loudness counts in its first `hops` tenths of a second. The gain is tried until the loudness that is to
-    be expected behind the limiter fits: that moves slower than the filters of the measure remember."""
-
-    def hop_power(gains: Gains | None) -> NDArray[np.float64]:
-        means = np.empty(hops)
-        for first in range(0, hops, HOPS_AT_ONCE):  # a long film has millions of milliseconds
-            here = slice(first * HOPS_EACH, min(hops, first + HOPS_AT_ONCE) * HOPS_EACH)
-            shaped = power[here] if gains is None else power[here] * gains[here] ** 2
-            means[first : first + HOPS_AT_ONCE] = shaped.reshape(-1, HOPS_EACH).mean(
-                axis=1, dtype=np.float64
-            )
-        return means
-
-    plain = gated(hop_power(None))
+    """How a sum that is so loud (the root of its weighted power) and has such true peaks in each millisecond is brought
+    to `aim` LUFS under the ceiling; its loudness counts in its first `hops` tenths of a second. The gain is tried until
+    the loudness that is to be expected behind the limiter fits: that moves slower than the filters of the measure
+    remember."""
+    plain = gated(_behind(Limiter(np.zeros_like(peaks), 1.0), loud, peaks, hops).power)
     if plain <= SILENCE:
-        return Mastered(
-            0.0, np.ones(len(peaks), np.float32), SILENCE, 0.0, 0.0, SILENCE, np.zeros(0)
-        )
+        limiter = Limiter(np.zeros_like(peaks), 1.0)
+        return Mastered(0.0, limiter, SILENCE, 0.0, 0.0, SILENCE, np.zeros(0))
     louder = aim - plain
     for _ in range(TRIES):
-        gains = limiter_gains(peaks, 10 ** (louder / 20))
-        error = aim - gated(hop_power(gains))
+        limiter = Limiter(peaks, 10 ** (louder / 20))
+        behind = _behind(limiter, loud, peaks, hops)
+        error = aim - gated(behind.power)
         if abs(error) < 0.02:
             break
         louder += error
-    heard = hop_power(gains)
-    highest = 20 * np.log10(max(1e-6, _highest(peaks, gains)))
-    least = float(gains.min(initial=10 ** (louder / 20)))
-    held = louder - 20 * np.log10(max(1e-9, least))
+    held = 20 * np.log10(limiter.gain / max(1e-9, behind.least))
     return Mastered(
         louder,
-        gains,
-        gated(heard),
-        loudness_range(heard),
+        limiter,
+        gated(behind.power),
+        loudness_range(behind.power),
         float(held),
-        float(highest),
-        short_term(heard),
+        float(20 * np.log10(max(1e-6, behind.highest))),
+        short_term(behind.power),
     )
 
 
-def _highest(peaks: NDArray[np.float32], gains: Gains) -> float:
-    """The highest of the peaks behind their gains."""
-    step = HOPS_AT_ONCE * HOPS_EACH
-    pieces = (slice(at, at + step) for at in range(0, len(peaks), step))
-    return max((float((peaks[p] * gains[p]).max()) for p in pieces), default=0.0)
+class _Behind(NamedTuple):
+    """What is to be expected behind a limiter: the weighted power of each hop, the least gain, and the highest peak."""
+
+    power: NDArray[np.float64]
+    least: float
+    highest: float
+
+
+def _behind(
+    limiter: Limiter, loud: NDArray[np.float16], peaks: NDArray[np.float16], hops: int
+) -> _Behind:
+    power, least, highest = np.empty(hops), limiter.gain, 0.0
+    for first in range(0, -(-len(loud) // HOPS_EACH), HOPS_AT_ONCE):
+        here = slice(first * HOPS_EACH, (first + HOPS_AT_ONCE) * HOPS_EACH)
+        gains = limiter.between(here.start, min(here.stop, len(loud)))
+        least = min(least, float(gains.min()))
+        highest = max(highest, float((peaks[here] * gains).max()))
+        shaped = (loud[here] * gains) ** 2
+        inside = max(0, min(hops, first + HOPS_AT_ONCE) - first)
+        power[first : first + inside] = (
+            shaped[: inside * HOPS_EACH].reshape(-1, HOPS_EACH).mean(axis=1, dtype=np.float64)
+        )
+    return _Behind(power, least, highest)
 
 
 def mix(
