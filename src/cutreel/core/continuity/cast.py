@@ -48,6 +48,7 @@ from .company import age_of
 from .described import Described, described_in, number_in
 from .faces import coat, free
 from .model import Person, Trait
+from .named_in_talk import named_in_talk
 from .outfits import COLOURS
 from .own_words import said_of_themselves
 from .parts import slot_of
@@ -60,6 +61,9 @@ _CHILDREN = {"boy", "girl", "child"}
 _THINGS_OR_PLACES = frozenset({"thing", "plant", "place", "food", "garment"})
 _SEEN_AS = set("giant giantess dwarf king queen prince princess witch wizard fairy knight".split())
 """What somebody is that can be seen of them."""
+_YOUNG_KIN = frozenset({"daughter", "son", "granddaughter", "grandson", "niece", "nephew"})
+_OF_CHILDREN = r"crayons?|dolls?|toys?|schoolbag|homework|bedtime|cot|cradle|kindergarten|teddy"
+"""What somebody's daughter has to do with who is a child."""
 _OLD = {"grandmother", "grandfather", "widow"}
 
 
@@ -182,6 +186,8 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
     later = named_later(script, parses, _known_figures(figures))
     old = _the_old(script.text, figures)
     own = said_of_themselves(script, figures)
+    talk = named_in_talk(script, read_story(script, parses, _known_figures(figures)), figures)
+    own = talk | own
     same = {k: i for k, i in titled.items() if k != "the"} | old | same | later | own
     calls: dict[int, list[str]] = {}
     for noun, i in later.items():
@@ -208,7 +214,7 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         if role.kind == owner.kind and not (
             role.pronoun and owner.pronoun not in (None, role.pronoun)
         ):
-            if noun not in GROWN or noun in (*old, *own) or owner.name.startswith("the "):
+            if noun not in GROWN or noun in (*old, *own, *later) or owner.name.startswith("the "):
                 # With a name he is "the man" only while he was spoken of last.
                 calls.setdefault(same[noun], []).extend((role.name, noun))
             gone.add(role.name)
@@ -271,9 +277,12 @@ def _age_told(name: str, text: str) -> str | None:
 
 
 def _is_small_kin(figure: Figure, text: str) -> bool:
-    """ "A small cousin called Emil" is a child; a little brother may be forty."""
-    kin = (a for a in figure.aliases if a in KIN)
-    return any(re.search(rf"\bsmall {re.escape(a)}\b", text) for a in kin)
+    """ "A small cousin called Emil" is a child; a little brother may be forty. So is a daughter with a crayon."""
+    kin = [a for a in figure.aliases if a in KIN]
+    if any(re.search(rf"\bsmall {re.escape(a)}\b", text) for a in kin):
+        return True
+    young = [rf"(?:{re.escape(a)}|{re.escape(figure.name)})" for a in kin if a in _YOUNG_KIN]
+    return any(re.search(rf"\b{call}\b[^\n]*\b(?:{_OF_CHILDREN})\b", text) for call in young)
 
 
 def _known_figures(figures: Sequence[Figure]) -> list[Known]:

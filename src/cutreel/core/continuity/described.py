@@ -52,7 +52,9 @@ _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enume
 # fmt: on
 _NOUN = "|".join(sorted((*HAIR, *FACE, *CLOTHES), key=len, reverse=True))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
-_THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED})")
+_MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk|velvet|lace|rags|patches|straw|mail))?"
+_THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF})")
+_LIKE_A_CROW = re.compile(r" of (?:crow|raven|jackdaw|rook|mole)\b")
 _WAS = re.compile(r" (?:was|were) (?:very |quite )?([a-z-]+)")
 _BEFORE = re.compile(r"[a-z]+(?:-[a-z]+)*(?=,?\s*$)")
 _HAVING = re.compile(r"\b(?:with|in|under|wore|wears|wearing|had|has|dressed in)\s+")
@@ -107,7 +109,10 @@ class _Phrase:
 
     @property
     def text(self) -> str:
-        return " ".join([*self.how, self.noun]) + self.styled
+        how = self.how
+        if not any(map(colour_in, how)) and _LIKE_A_CROW.search(self.styled):
+            how = ("black", *how)  # a coat of crow feathers
+        return " ".join([*how, self.noun]) + self.styled
 
 
 @dataclass
@@ -402,7 +407,7 @@ def _how_before(text: str) -> bool:
 
 def _is_list(text: str) -> bool:
     """Whether words only add things to what somebody has: "a grey shawl and "."""
-    rest = re.sub(rf"\b(?:{_NOUN})\b{_STYLED}", " ", text)
+    rest = re.sub(rf"\b(?:{_NOUN})\b{_STYLED}{_MADE_OF}", " ", text)
     words = re.findall(r"[a-z]+(?:-[a-z]+)*|[^\w\s,]", rest, re.I)
     lists = {"a", "an", "the", "and", "two", "his", "her"}
     return all(w in lists or w in _HOW or colour_in(w) is not None for w in words)

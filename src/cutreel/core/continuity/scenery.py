@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from cutreel.core.ideas import Told
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
-from cutreel.core.reading import RIDDEN, SEASONS, VEHICLES, Arrival, Story
+from cutreel.core.reading import LIFTS, RIDDEN, SEASONS, VEHICLES, Arrival, Story
 
 from .hour import (
     DAYTIME,
@@ -82,7 +82,12 @@ class Scenery:
     def _begins(self, story: Story) -> str:
         """Where the story is before it says so: where it goes on first, unless somebody only comes there."""
         told = (a for _, p in sorted(story.paragraphs.items()) for a in p.arrivals)
-        first = next((a for a in told if not a.elsewhere), None)
+        here_or_there = [a for a in told if not a.elsewhere]
+        first = next(iter(here_or_there), None)
+        if first is not None and first.noun in LIFTS:
+            # Nobody is in one from the first on: it is where they are without coming there.
+            others = (a for a in here_or_there if a.noun not in LIFTS)
+            first = next((a for a in others if not a.comes and a.stays), None)
         here = first is not None and not first.comes and first.stays and first.noun != "home"
         return self._place(first) if first is not None and here else ""
 
@@ -194,7 +199,7 @@ class Scenery:
             return None  # in what they drive nobody said
         if arrival.phrase == "bed" and is_indoors(at.place):
             return None  # a bed stands in the house where they are
-        if arrival.noun == "room" and has_rooms(at.place):
+        if arrival.noun in ("room", "building") and has_rooms(at.place):
             return None  # the ninth room of the museum is the museum
         return None if arrival.phrase in ("woke", "rowed") and at.place else arrival
 

@@ -26,7 +26,7 @@ _MOVING = frozenset(
 )
 _HANDLED = frozenset(
     "hold take lift carry open close read write give hand light find pick drop break throw pull push cut pour "
-    "drink eat wear put lay hang fold show raise count mend draw point bring hide unlock ring wind "
+    "drink eat put lay hang fold show raise count mend draw point bring hide unlock ring wind "
     "tear burn touch grip".split()
 )
 _FEELING = {

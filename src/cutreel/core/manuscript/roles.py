@@ -153,6 +153,9 @@ def kind_of_role(noun: str) -> Literal["person", "animal", "thing"] | None:
     return "thing" if sort in ("thing", "plant") else None
 
 
+_CHILDREN = frozenset({"daughter", "son", "child", "baby"})
+
+
 def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[Figure]) -> bool:
     """Whether a role is somebody of the story: told of again, or speaking."""
     if kind == "thing" and not (noun in _LIKE_SOMEBODY and tally.known + tally.new > 1):
@@ -163,6 +166,8 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
     if tally.spoken or (tally.known > 1 and (noun in told_of or tally.known > 2)):
         return True
     if (tally.known and (tally.new or tally.kin)) or tally.kin > 1:
+        return True
+    if tally.new and tally.kin and noun in _CHILDREN:  # "she had a daughter … her daughter"
         return True
     if tally.named and tally.known + tally.new > 1:
         return True

@@ -18,12 +18,13 @@ from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .when import SEASONS
-from .where import RIDDEN, VEHICLES, Arrival, arrivals
+from .where import LIFTS, RIDDEN, VEHICLES, Arrival, arrivals
 
 # fmt: off
 __all__ = [
     "ANYBODY",
     "GROWN",
+    "LIFTS",
     "LISTENER",
     "NOTHING",
     "RIDDEN",

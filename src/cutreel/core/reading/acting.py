@@ -11,7 +11,7 @@ from collections.abc import Collection, Sequence
 from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import ANYBODY, SUBJECT, clause_of, unreal
+from .clauses import ANYBODY, SUBJECT, clause_of, subjects, unreal
 from .kin import BACK
 from .known import Known
 from .narrated import narrated, spoken_stretches
@@ -145,9 +145,7 @@ def _back(noun: str) -> list[tuple[str, str]]:
 def _behind_its_verb(parsed: Parsed, i: int) -> bool:
     """ "In it was standing a little boy": behind its verb, whoever acts is taken for an object."""
     token = parsed.tokens[i]
-    return token.dep in {"dobj", "npadvmod"} and not any(
-        parsed.tokens[c].dep in SUBJECT for c in parsed.children[token.head]
-    )
+    return token.dep in {"dobj", "npadvmod"} and not subjects(parsed, token.head)
 
 
 def _acts(parsed: Parsed, i: int) -> bool:
@@ -188,11 +186,17 @@ def _hyphened(parsed: Parsed, i: int) -> bool:
 
 def _goes_on(parsed: Parsed, i: int, quoted: Collection[int]) -> bool:
     """Whether "he" or "she" behind it can mean nobody else: the next subject, in this sentence or the next."""
+    new = any(parsed.tokens[c].text.lower() in {"a", "an"} for c in parsed.children[i])
     for k, token in enumerate(parsed.tokens[i + 1 :], i + 1):
         if k in quoted:
             continue
         if token.sentence - parsed.tokens[i].sentence > 1:
             return False
+        if new and token.dep == "poss" and token.sentence == parsed.tokens[i].sentence:
+            # "A woman stood up so quickly that her chair fell over".
+            own = _HIS_OR_HERS.get(token.text.lower())
+            if own and own == pronoun_of(parsed.tokens[i].lemma):
+                return True
         if token.dep in SUBJECT and token.pos in {"NOUN", "PROPN", "PRON"}:
             word = token.text.lower()
             if word in {"he", "she"}:

@@ -123,11 +123,20 @@ def sights_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[S
             continue
         if called(i) or compared(parsed, i) or _none_of(parsed, i) or _is_likened(parsed, i):
             continue
+        if _is_what_it_is_made_of(parsed, i):
+            continue
         verb = clause_of(parsed, i)
         if unreal(parsed, verb) not in {"", "remembered"}:
             continue
         out.append(Sight(token.start, _Clause(parsed, verb, spoken, called).phrase(i), sort))
     return tuple(out)
+
+
+def _is_what_it_is_made_of(parsed: Parsed, i: int) -> bool:
+    """ "A coat of crow feathers": they are seen on whoever wears it."""
+    of = parsed.tokens[parsed.tokens[i].head]
+    made = parsed.tokens[i].dep == "pobj" and of.text.lower() == "of"
+    return made and sort_of(parsed.tokens[of.head].lemma) == "garment"
 
 
 def _proper(parsed: Parsed, i: int) -> str:

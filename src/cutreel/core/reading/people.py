@@ -91,6 +91,8 @@ class _Reader:
                 return True
             return self._by_call(i, *self.page.calls[i])
         token = self.tokens[i]
+        if token.pos == "PROPN":
+            return self._named_behind(i)  # "a young Spaniard named Pablo"
         if token.pos != "NOUN" or token.dep in {"compound", "npadvmod"}:
             return False
         return self._plural_noun(i) if token.tag == "NNS" else self._noun(i)

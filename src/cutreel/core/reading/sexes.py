@@ -22,6 +22,8 @@ _TELLS: dict[str, Pronoun | Literal["it"]] = {
     "herself": "she",
 }
 
+NEARLY_SURE = 0.8
+"""How sure it must be whose "his" is, that it tells how they are called where nothing else does."""
 SELF = 3
 """What "himself" weighs against "he": it can mean nobody else."""
 
@@ -34,6 +36,7 @@ def pronouns_told(
     # What an animal that neither has a name nor speaks is called is told by its own tail alone, where there are people:
     # "she" near a whale may be anybody.
     people = any(p.kind == "person" for p in cast)
+    persons = {p.id for p in cast if p.kind == "person"}
     speak = {s.lower() for s in script.speakers}
     open_ = {
         p.id
@@ -50,6 +53,8 @@ def pronouns_told(
     if not open_ or not parses:
         return {}
     told: dict[int, Counter[str]] = defaultdict(Counter)
+    faint: dict[int, Counter[str]] = defaultdict(Counter)
+    """What only their things tell, which counts where nothing else does."""
     story = read_story(script, parses, cast)
     texts = {number: text for number, _, text in paragraph_texts(script)}
     for number, read in story.paragraphs.items():
@@ -58,9 +63,16 @@ def pronouns_told(
             word = (None if own else _TELLS.get(said)) or (
                 _OWN.get(said) if m.why.startswith("“") and m.own else None
             )
+            who = m.people[0] if len(m.people) == 1 else 0
+            if not own and said in _OWN and m.sure >= NEARLY_SURE and who in open_ & persons:
+                # "A plumber came down, and opened it with his own key".
+                faint[who][_OWN[said]] += 1
             sure = own or m.sure >= SURE
             if word and sure and len(m.people) == 1 and m.people[0] in open_:
                 told[m.people[0]][word] += SELF if said.endswith("self") else 1
+    for person, votes in faint.items():
+        if not told[person]:
+            told[person] = votes
     sexes: tuple[Pronoun, Pronoun] = ("she", "he")
     return {
         person: max(sexes, key=lambda sex: votes[sex])

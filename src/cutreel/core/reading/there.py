@@ -30,6 +30,8 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if token.dep == "pobj" and _is_of_a_thing(parsed, i):
         return False, True
     verb = clause_of(parsed, token.head if owner else i)
+    if token.dep == "dobj" and parsed.tokens[verb].lemma == "have" and _is_at_home(parsed, verb):
+        return False, False  # "she had a daughter at home"
     why = unreal(parsed, verb)
     recalls = token.dep in SUBJECT and parsed.tokens[verb].lemma in {"remember", "recall"}
     if recalls and token.sentence in memories(parsed):
@@ -50,12 +52,34 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     ):
         return True, True
     if why:
-        return False, why == "remembered"
+        tells_of = token.dep in SUBJECT and _is_able(parsed, verb)
+        return tells_of, tells_of or why == "remembered"
     if _in_relative(parsed, i):
         return False, True
     if parsed.tokens[verb].lemma in {"call", "name"} and token.dep == "oprd":
-        return False, True
+        # "The youngest was called Wick": that is who is told of.
+        below = [parsed.tokens[c].dep for c in parsed.children[verb]]
+        return "nsubjpass" in below and parsed.tokens[verb].dep == "ROOT", True
     return True, True
+
+
+def _is_at_home(parsed: Parsed, verb: int) -> bool:
+    return any(
+        parsed.tokens[c].text.lower() == "at"
+        and any(parsed.tokens[k].lemma == "home" for k in parsed.children[c])
+        for c in parsed.children[verb]
+    )
+
+
+def _is_able(parsed: Parsed, verb: int) -> bool:
+    """ "Tobias could talk a fish out of a pond": said of somebody, though they do not do it now."""
+    below = [(c, parsed.tokens[c]) for c in parsed.children[verb]]
+    auxes = {t.text.lower() for _, t in below if t.dep in {"aux", "auxpass"}}
+    under_if = any(
+        t.dep == "advcl" and any(parsed.tokens[k].text.lower() == "if" for k in parsed.children[c])
+        for c, t in below
+    )
+    return auxes == {"could"} and parsed.tokens[verb].dep == "ROOT" and not under_if
 
 
 def _is_told_dead(parsed: Parsed, verb: int) -> bool:

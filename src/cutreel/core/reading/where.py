@@ -27,10 +27,14 @@ _MOVES = frozenset(
     "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
     "burst whirl gather swam".split()
 )
+_DONE_THERE = frozenset(
+    "reach enter cross climb visit clean sweep search explore mount".split()
+)
+"""Done to a place, it is done by somebody there."""
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
-_LIFTS = frozenset({"lift", "elevator"})
+LIFTS = frozenset({"lift", "elevator"})
 _WAYS = frozenset({"path", "track", "lane"})
 """What is said of one that is walked is said by whoever is on it."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
@@ -53,6 +57,7 @@ _HOUSES = frozenset(
     "house cottage palace castle café restaurant pub".split()
 )
 """Who is outside of one is in the street before it."""
+_IS_SHUT = frozenset({"close", "shut", "lock"})
 _OF_PEOPLE = frozenset("village town city hamlet school street house".split())
 """Places that stand for those who live there."""
 _FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
@@ -115,12 +120,14 @@ def arrivals(
         if otherwise is not None:
             out.append(otherwise)
             continue
-        if token.pos not in {"NOUN", "PROPN"} or token.lemma in _LIFTS or not _is_place(parsed, i):
+        if token.pos not in {"NOUN", "PROPN"} or token.lemma in LIFTS or not _is_place(parsed, i):
             continue
-        if _is_all_there_is(parsed, i):
-            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False))
+        if _is_all_there_is(parsed, i) or _is_behind_the_door(parsed, i):
+            comes = not _is_all_there_is(parsed, i)
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), comes))
             continue
-        if token.pos == "PROPN" and token.dep != "pobj" and token.text[:1].isupper():
+        named = token.pos == "PROPN" and token.text[:1].isupper()
+        if named and token.dep != "pobj" and not _is_crossed(parsed, i):
             continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
         if found is not None:
@@ -137,10 +144,14 @@ def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, "bedroom", "woke", False)
     if token.lemma in {"row", "sail"} and _wakes(parsed, i):
         return Arrival(token.start, "sea", "rowed", False)
-    if token.lemma in _LIFTS and token.pos == "NOUN":
+    if token.lemma in LIFTS and token.pos == "NOUN":
         found = _in_lift(parsed, i)
         if found is not None:
-            return Arrival(token.start, token.lemma, token.lemma, found)
+            # Of one whose doors open it is told how they come to it.
+            comes = found or token.dep == "compound"
+            return Arrival(token.start, token.lemma, token.lemma, comes)
+    if _is_of_a_hospital(parsed, i):
+        return Arrival(token.start, "hospital", token.lemma, False)
     if token.lemma in _DRIVEN and _drives(parsed, i):
         inside = token.lemma if token.lemma in VEHICLES else "truck"
         return Arrival(token.start, inside, token.lemma, False)
@@ -232,9 +243,12 @@ def _is_somebodys(parsed: Parsed, i: int, called: Called) -> bool:
 def _is_seen_from_within(parsed: Parsed, i: int) -> bool:
     """ "In the morning the bakery was full": whoever can say so is in it."""
     verb = parsed.tokens[i].head
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    if parsed.tokens[verb].lemma == "close" and any(t.dep == "auxpass" for t in below):
+        # "The museum was closed to the public": whoever is told of is in it.
+        return any(t.dep == "prep" and t.text.lower() == "to" for t in below)
     return parsed.tokens[verb].lemma == "be" and any(
-        parsed.tokens[c].dep == "acomp" and parsed.tokens[c].lemma in _FULL
-        for c in parsed.children[verb]
+        t.dep == "acomp" and t.lemma in _FULL for t in below
     )
 
 
@@ -278,8 +292,10 @@ def _wakes(parsed: Parsed, i: int) -> bool:
     wakes_another = parsed.tokens[i].lemma == "wake" and any(
         parsed.tokens[c].dep == "dobj" for c in parsed.children[i]
     )
-    done = parsed.tokens[i].pos == "VERB" and bool(subjects(parsed, i)) and not wakes_another
-    return done and not unreal(parsed, i)
+    who = subjects(parsed, i)
+    done = parsed.tokens[i].pos == "VERB" and bool(who) and not wakes_another
+    beasts = [s for s in who if sort_of(parsed.tokens[s].lemma) == "animal"]
+    return done and len(beasts) < len(who) and not unreal(parsed, i)
 
 
 def _in_lift(parsed: Parsed, i: int) -> bool | None:
@@ -289,8 +305,24 @@ def _in_lift(parsed: Parsed, i: int) -> bool | None:
         return None
     if token.dep in SUBJECT:
         return False
+    if token.dep == "compound" and parsed.tokens[token.head].lemma == "door":
+        opens = parsed.tokens[clause_of(parsed, token.head)].lemma in {"open", "close", "slide"}
+        return False if opens and parsed.tokens[token.head].dep in SUBJECT else None
     inside = {"in", "into", "inside"}
     return True if token.dep == "pobj" and parsed.tokens[token.head].text in inside else None
+
+
+_TREATS = frozenset("doctor nurse surgeon matron dr dr.".split())
+
+
+def _is_of_a_hospital(parsed: Parsed, i: int) -> bool:
+    """ "She asked Dr. Okafor about the patient": where doctors have patients."""
+    token = parsed.tokens[i]
+    if token.lemma != "patient" or token.pos != "NOUN":
+        return False
+    return any(
+        t.lemma.lower() in _TREATS and abs(t.sentence - token.sentence) <= 1 for t in parsed.tokens
+    )
 
 
 def _drives(parsed: Parsed, i: int) -> bool:
@@ -399,6 +431,30 @@ def _is_all_there_is(parsed: Parsed, i: int) -> bool:
     return nothing.lemma == "nothing" and there
 
 
+def _is_behind_the_door(parsed: Parsed, i: int) -> bool:
+    """ "The doors opened. There was a garden": there they are, or look into it."""
+    tokens = parsed.tokens
+    verb = tokens[i].head
+    there_is = tokens[i].dep == "attr" and any(
+        tokens[c].dep == "expl" for c in parsed.children[verb]
+    )
+    if (
+        not there_is
+        or unreal(parsed, verb)
+        or any(tokens[c].dep == "neg" for c in parsed.children[i])
+    ):
+        return False
+    return not any(tokens[c].text.lower() == "no" for c in parsed.children[i]) and any(
+        t.lemma == "door" and t.dep in SUBJECT and tokens[t.head].lemma == "open"
+        for t in tokens[:i]
+        if tokens[i].sentence - t.sentence <= OPENED
+    )
+
+
+OPENED = 2
+"""Sentences after which nobody tells any more of what an open door shows."""
+
+
 def _is_a_town(token: Token) -> bool:
     """Whether a name that is no place of ours by its word is that of a town, or a part of one: "in Soho"."""
     return token.pos == "PROPN" and token.name == "LOC" and token.lemma.lower() not in _NATURE
@@ -419,6 +475,13 @@ _NATURE = frozenset(
     "alps andes sahara atlantic pacific himalayas arctic antarctic caribbean".split()
 )
 _PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
+
+
+def _is_crossed(parsed: Parsed, i: int) -> bool:
+    """ "He climbed the Hill of Bones": a name that says what it is the name of."""
+    token = parsed.tokens[i]
+    crossed = token.dep == "dobj" and parsed.tokens[token.head].lemma in _DONE_THERE
+    return crossed and any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i])
 
 
 def _is_place(parsed: Parsed, i: int) -> bool:
@@ -442,7 +505,7 @@ def _is_place(parsed: Parsed, i: int) -> bool:
     if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
         return False
     if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
-        return False
+        return _is_crossed(parsed, i)
     if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):
         return False  # "a bar of platinum"
     if token.dep != "compound":
@@ -486,29 +549,15 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     ):
         return None
     if token.dep == "dobj":
-        return (
-            True
-            if tokens[verb].lemma
-            in {
-                "reach",
-                "enter",
-                "cross",
-                "climb",
-                "visit",
-                "clean",
-                "sweep",
-                "search",
-                "explore",
-                "mount",
-            }
-            else None
-        )
+        return True if tokens[verb].lemma in _DONE_THERE else None
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
         return None  # "far out a ship turned round" is seen from the shore
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _OF_PEOPLE:
         below = [p for p in parsed.children[verb] if tokens[p].dep == "prep"]
         if any(_is_place(parsed, k) for p in below for k in parsed.children[p]):
             return None  # "the whole village was standing on the beach"
+    if token.dep == "nsubjpass" and token.lemma in _HOUSES and tokens[verb].lemma in _IS_SHUT:
+        return False  # "the museum was closed to the public"
     if token.dep in {"nsubj", "nsubjpass"}:
         # A place that does something itself is looked at for a moment.
         return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
@@ -534,7 +583,9 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     part = tokens[tokens[token.head].head].lemma if first == "of" else ""
     if part in _PARTS_CLIMBED and tokens[verb].lemma in _MOVES:
         return True  # "ran up the steps of the tower"
-    if first in _AWAY:
+    if first in _AWAY or (first == "above" and _is_of_things(parsed, at)):
+        return None  # "the light came on above room 7" is seen from below
+    if tokens[at].lemma == "have" and _has_somebody(parsed, at):
         return None
     if (
         tokens[at].dep in {"dobj", "nsubj"}
@@ -572,6 +623,17 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         # Who looks across water stands beside it.
         return False if first in {"across", "over"} and token.lemma in _WATERS else None
     return False if first in _THERE else None
+
+
+def _is_of_things(parsed: Parsed, verb: int) -> bool:
+    who = [parsed.tokens[s] for s in subjects(parsed, verb)]
+    return bool(who) and all(t.pos == "NOUN" and sort_of(t.lemma) == "thing" for t in who)
+
+
+def _has_somebody(parsed: Parsed, verb: int) -> bool:
+    """ "She had a daughter at home": it is not she who is there."""
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return any(t.dep == "dobj" and sort_of(t.lemma) == "person" for t in below)
 
 
 def _goes_up_there(parsed: Parsed, verb: int) -> bool:
