@@ -4,7 +4,7 @@ WordNet 3.0 (Debian's package wordnet-base): a skiff is drawn as a boat, a terri
     .venv/bin/python tools/kin.py [FOLDER OF WORDNET]
 
 Nearest is by steps up to what a thing is, and from there down again to what else is one; not by way of what is too
-general to look like anything.
+general to look like anything. Those who are people are listed as such.
 """
 
 import gzip
@@ -13,6 +13,7 @@ import sys
 from collections import defaultdict
 from pathlib import Path
 
+from cutreel.core.nouns import sort_of
 from standins.illustrator.vocabulary import ANIMALS, PROPS
 
 SEEN = {"05", "06", "13", "17", "20"}
@@ -85,6 +86,7 @@ NOT_MEANT = {
     "side",
     "shore",
     "board",
+    *"heap berlin electric launch monitor lower upper pirate derelict hulk feeder merchantman privateer".split(),
 }
 """Words that mean something else in stories."""
 UP, DOWN, MOST, LEAST_DEPTH = 1.0, 2.2, 3.4, 8
@@ -152,6 +154,16 @@ def main(folder: Path) -> None:
         drawing = by_hand.get(word) or tree.nearest(word, near)
         if (drawing in PROPS or drawing in ANIMALS) and re.fullmatch(r"[a-z][a-z-]+", word):
             found[drawing].append(word)
+    taken = {w for those in found.values() for w in those}
+    found["person"] = [
+        word
+        for word in tree.senses
+        if re.fullmatch(r"[a-z]{4,}", word)
+        and sort_of(word) == "person"
+        and word not in NOT_MEANT | taken
+        and word not in PROPS
+        and word not in ANIMALS
+    ]
     text = "".join(f"{drawing} {' '.join(sorted(w))}\n" for drawing, w in sorted(found.items()))
     target = Path(__file__).parents[1] / "src/standins/illustrator/kin.txt.gz"
     target.write_bytes(gzip.compress(text.encode(), 9, mtime=0))

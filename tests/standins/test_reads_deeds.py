@@ -1,10 +1,13 @@
 """The illustrator keeps its word: deeds in the present, things by their kin, several of them, a thing that fills the frame."""
 
+import random
+
 import pytest
 
 from standins.illustrator import cast
+from standins.illustrator.bodies import decide
 from standins.illustrator.compose import draw
-from standins.illustrator.kin import bases, kin_of, known
+from standins.illustrator.kin import PERSON, bases, kin_of, known
 from standins.illustrator.reading import read_prompt
 from standins.illustrator.vocabulary import ANIMALS, POSES, PROPS
 
@@ -59,7 +62,7 @@ def test_all_kin_can_be_drawn() -> None:
     from standins.illustrator.kin import _kin
 
     assert len(_kin()) > 2000
-    assert {w for w in _kin().values() if w not in PROPS and w not in ANIMALS} == set()
+    assert {w for w in _kin().values() if w not in PROPS and w not in ANIMALS} == {PERSON}
 
 
 def test_forms_of_a_word_are_found_by_their_base() -> None:
@@ -125,3 +128,39 @@ def test_a_deed_a_place_or_a_look_is_no_thing(
 ) -> None:
     read = read_prompt(f"Wide shot. {said}")
     assert (read.props, [a.kind for a in read.animals]) == (props, animals)
+
+
+@pytest.mark.parametrize(
+    ("words", "count"),
+    [
+        ("sixty detectives search the building", 4),
+        ("cleaners walk the long halls", 3),
+        ("the doors close", 0),
+        ("a heap of stones", 0),
+    ],
+)
+def test_any_people_are_drawn_and_nothing_else_is_taken_for_them(words: str, count: int) -> None:
+    read = read_prompt(f"Wide shot. {words}. a museum hall with pictures. day. layered cut paper.")
+    assert len(read.figures) == count
+    assert "car" not in read.props
+
+
+def test_a_lift_has_doors_of_its_own() -> None:
+    read = read_prompt("Close-up. the doors, near. the inside of a lift. night. layered cut paper.")
+    assert "door" not in read.props
+
+
+def test_what_a_coat_is_made_of_brings_no_bird() -> None:
+    read = read_prompt(
+        "Wide shot. the witch (witch, black coat of crow feathers). the witch wears a coat of crow feathers. a forest. day."
+    )
+    assert not read.animals and read.figures[0].garments[0][0] == "coat"
+
+
+def test_what_nobody_says_of_somebody_with_a_name_is_the_same_in_every_picture() -> None:
+    def drawn(seed: int) -> tuple:
+        read = read_prompt("Close-up. Peruggia (small man). Peruggia speaks. a room. day.")
+        own = decide(read.figures[0], random.Random(seed))
+        return own.garments, own.hair, own.hair_style, own.skin, own.build
+
+    assert len({str(drawn(seed)) for seed in range(6)}) == 1

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from cutreel.protocol import POSES, FigurePose, Joint, posed, turned
 
-from .colour import NAMED, RGB
+from .colour import NAMED, RGB, darker
 from .pen import Point
 from .reading import Figure
 
@@ -63,7 +63,10 @@ def body_of(figure: Figure, height: float) -> Body:
 
 
 def decide(figure: Figure, rng: random.Random) -> Figure:
-    """Let the seed decide what the prompt left open."""
+    """Let the seed decide what the prompt left open; of somebody with a name, their name: they are the same in every
+    picture."""
+    if figure.name:
+        rng = random.Random(figure.name)
     figure.pronoun = figure.pronoun or rng.choice(["she", "he"])
     figure.age = figure.age or "adult"
     figure.build = figure.build or rng.choice(["slim", "", "", "stout"])
@@ -76,9 +79,11 @@ def decide(figure: Figure, rng: random.Random) -> Figure:
         kinds = ["dress", "coat", "jacket"] if figure.pronoun == "she" else ["coat", "jumper", "jacket", "waistcoat"]
         figure.garments = [(rng.choice(kinds), colour)]
     figure.garments = [(kind, shade or colour) for kind, shade in figure.garments]
-    figure.extras = [(kind, shade or NAMED[rng.choice(_CLOTHES)]) for kind, shade in figure.extras]
+    # What has no colour of its own has one that goes with the rest, and so the same in every picture.
+    worn = darker(figure.garments[0][1], 0.3)
+    figure.extras = [(kind, shade or worn) for kind, shade in figure.extras]
     if figure.hat:
-        figure.hat = (figure.hat[0], figure.hat[1] or NAMED[rng.choice(("dark brown", "navy", "black", "rust"))])
+        figure.hat = (figure.hat[0], figure.hat[1] or worn)
     figure.expression = figure.expression or "calm"
     return figure
 

@@ -12,6 +12,10 @@ _IRREGULAR = {
 }
 
 
+PERSON = "person"
+"""Stands in the list for nouns that are people."""
+
+
 @cache
 def _kin() -> dict[str, str]:
     packed = files(__package__).joinpath("kin.txt.gz").read_bytes()
@@ -25,6 +29,11 @@ def _kin() -> dict[str, str]:
 def kin_of(word: str) -> str | None:
     """The word whose drawing stands for this one; None where nothing is near."""
     return next((_kin()[base] for base in bases(word) if base in _kin()), None)
+
+
+def is_person(word: str) -> bool:
+    """Whether a word, in any form, says what somebody is: "cleaners"."""
+    return any(_kin().get(base) == PERSON for base in bases(word))
 
 
 def bases(word: str) -> Iterator[str]:

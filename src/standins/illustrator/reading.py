@@ -9,7 +9,7 @@ from typing import NamedTuple
 from . import vocabulary as v
 from .colour import NAMED, RGB
 from .figures import NUMBERS, written_in
-from .kin import bases, kin_of, known
+from .kin import PERSON, bases, is_person, kin_of, known
 
 _COLOUR_NAMES = sorted(NAMED, key=len, reverse=True)
 
@@ -107,7 +107,7 @@ _HOLDABLE = ("lantern", "book", "letter", "bucket", "key", "cup", "bottle", "bas
              "flag", "rod", "rope", "bread", "oar", "apple", "pear", "cake", "pie", "cheese", "egg", "carrot", "mushroom", "bowl", "jug", "kettle", "hammer",
              "saw", "axe", "spade", "rake", "broom", "scissors", "hourglass", "compass", "ball", "kite", "balloon", "doll", "fiddle", "flute", "trumpet",
              "crown", "bag", "flower", "nest", "birdcage", "sword", "shield", "bow", "staff", "potion", "crystal", "coin", "skull", "radio", "camera", "phone",
-             "newspaper")
+             "newspaper", "spoon")
 
 
 _ALSO_VERBS = {"fish", "duck", "bear", "swallow", "hound", "badger", "parrot", "ram", "hawk", "crane", "lark", "seal", "rook", "worm", "ape", "cod", "grub", "cricket", "pike", "ant"}
@@ -119,6 +119,8 @@ _COMPARED = re.compile(
 """What somebody is compared with is not there: "stood in the bow like a small captain"."""
 _SILENT = re.compile(r"\b(?:falls?|fell) (?:silent|quiet|still|dark|ill|sick|due|behind)\b")
 """Nobody falls there."""
+_MADE_OF = re.compile(r"\b(coat|cloak|cape|dress|gown|robe|hat|cap|crown) of (?:[a-z-]+ ){0,2}(?:feathers|fur|skins?|leaves|flowers|rags|patches|straw)\b")
+"""What is worn is made of it, and it is nothing by itself."""
 _TO_THE_VIEWER = re.compile(r"(?:face |faces |looks? )?toward the camera|facing us")
 """Where a face is turned; no camera is in the picture."""
 
@@ -182,7 +184,7 @@ def read_prompt(prompt: str) -> Reading:
         out.palette = [NAMED[c] for c in re.split(r",\s*", named.group(1).strip()) if c in NAMED]
         used |= {"palette", *re.findall(r"[a-z]+", named.group(1))}
         rest = rest.replace(named.group(), " ")
-    rest = _SILENT.sub(" ", _COMPARED.sub(" ", rest))
+    rest = _MADE_OF.sub(r"\1", _SILENT.sub(" ", _COMPARED.sub(" ", rest)))
     _free_figures(rest, out, used)
     _groups(rest, out, used)
     _scene(rest, out, used)
@@ -214,6 +216,8 @@ def read_prompt(prompt: str) -> Reading:
             used |= set(tall.group().split())
             out.props = [p for p in out.props if p not in ("car", "cart", "plough")]
     _kin(rest, out, used)
+    if out.place == "lift":
+        out.props = [p for p in out.props if p != "door"]  # it has its own
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
     return out
@@ -315,6 +319,7 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
 OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 """So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
 most."""
+_MANY = frozenset("five six seven eight nine ten twelve twenty thirty forty fifty sixty seventy eighty ninety hundred hundreds thousand thousands".split())
 _RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
 _ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
 
@@ -323,13 +328,15 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
     """Several people who are not named: "the children play", "two men carry a machine"."""
     for match in re.finditer(r"[a-z][a-z-]*", text):
         word = match.group()
-        if word not in v.PLURALS or _denied(text, match):
+        many = word.endswith("s") and is_person(word) and _is_noun(text, match) and not _is_deed(text, match, set())
+        if (word not in v.PLURALS and not many) or _denied(text, match):
             continue
         if re.match(r" (?:station|car|van|box)s?\b", text[match.end() :]):
             continue  # a police station is a house
         before = re.findall(r"[a-z-]+", text[max(0, match.start() - 24) : match.start()])[-2:]
         count = next((v.NUMBERS[w] for w in before if w in v.NUMBERS), OF_A_GROUP)
-        pronoun, age = v.PEOPLE[v.PLURALS[word]]
+        count = MOST_OF_A_GROUP if set(before) & _MANY else count
+        pronoun, age = v.PEOPLE[v.PLURALS.get(word, PERSON)]
         group = [Figure(pronoun=pronoun, age=age) for _ in range(min(count, MOST_OF_A_GROUP))]
         used |= {word, *(w for w in before if w in v.NUMBERS)}
         if out.figures:
@@ -509,7 +516,8 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
     hands = [p for p in out.props if p in _HOLDABLE and p != "oar"]
     in_hand = re.search(r"\b(?:with|has|holds?|carr(?:y|ies)) (?:an?|the|his|her) (?:[a-z-]+ ){0,2}?([a-z-]+) (?:in|under|on|over) (?:his|her) (?:hands?|arms?|shoulders?|lap|back)\b", text)
     if in_hand and out.figures and v.PROPS.get(known(in_hand.group(1), v.PROPS) or "") in hands:
-        first = out.figures[0]
+        before = [pair for pair in names if pair[0] <= in_hand.start()]
+        first = out.figures[max(before)[1] if before else 0]
         first.pose = first.pose if first.pose in ("raise", "point", "sit", "walk") else "hold"
         first.holds = v.PROPS[known(in_hand.group(1), v.PROPS) or ""]
         hands.remove(first.holds)

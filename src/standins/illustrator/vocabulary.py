@@ -21,7 +21,7 @@ PLURALS = {
     "men": "man", "women": "woman", "children": "child", "people": "person", "crowd": "person", "crew": "sailor", "family": "person",
     "fishermen": "fisherman", "ladies": "lady", "gentlemen": "gentleman", "neighbours": "neighbour", "villagers": "person", "sailors": "sailor",
     "passengers": "person", "guests": "person", "brothers": "boy", "sisters": "girl", "workers": "man", "students": "person", "friends": "person",
-    "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "police": "guard", "army": "soldier", "audience": "person", "band": "person", "servants": "servant", "strangers": "stranger",
+    "others": "person", "kids": "child", "twins": "child", "policemen": "guard", "police": "guard", "army": "soldier", "audience": "person", "band": "person", "orchestra": "person", "choir": "person", "jury": "person", "team": "person", "mob": "person", "troops": "soldier", "regiment": "soldier", "servants": "servant", "strangers": "stranger",
 } | {f"{word}s": word for word in PEOPLE if not word.endswith(("s", "man", "child", "lady", "fairy"))}
 """Several people, and as whom each is drawn."""
 NUMBERS = {"two": 2, "both": 2, "three": 3, "four": 4}
@@ -43,7 +43,10 @@ GARMENTS = {
     "coat": "coat", "overcoat": "coat", "oilskin": "coat", "raincoat": "coat", "cloak": "cloak", "cape": "cloak",
     "dress": "dress", "gown": "dress", "robe": "dress", "skirt": "dress", "jacket": "jacket", "jumper": "jumper",
     "sweater": "jumper", "jersey": "jumper", "shirt": "jumper", "tunic": "jumper", "waistcoat": "waistcoat",
-    "cardigan": "jacket", "suit": "jacket", "uniform": "jacket", "shawl": "shawl", "dungarees": "dungarees", "overalls": "dungarees",
+    "cardigan": "jacket", "suit": "jacket", "uniform": "jacket", "smock": "coat", "greatcoat": "coat", "parka": "coat", "anorak": "coat", "poncho": "cloak",
+    "frock": "dress", "nightgown": "dress", "nightdress": "dress", "nightshirt": "dress", "pinafore": "dress", "sari": "dress", "kimono": "dress", "toga": "dress",
+    "habit": "dress", "cassock": "dress", "blouse": "jumper", "vest": "waistcoat", "hoodie": "jumper", "sweatshirt": "jumper", "pyjamas": "jumper", "pajamas": "jumper",
+    "rags": "jumper", "blazer": "jacket", "tailcoat": "jacket", "tuxedo": "jacket", "armour": "jacket", "armor": "jacket", "shawl": "shawl", "dungarees": "dungarees", "overalls": "dungarees",
 }
 LAID_DOWN = {
     "cloak": "cloak laid down", "cape": "cloak laid down", "shawl": "cloak laid down", "coat": "coat laid down", "jacket": "coat laid down",

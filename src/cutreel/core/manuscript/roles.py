@@ -165,9 +165,9 @@ def _stays(noun: str, kind: str, tally: _RoleTally, body: str, named: Sequence[F
     told_of = ROLES.keys() | ANIMALS | _LIKE_SOMEBODY
     if tally.spoken or (tally.known > 1 and (noun in told_of or tally.known > 2)):
         return True
-    if (tally.known and (tally.new or tally.kin)) or tally.kin > 1:
-        return True
-    if tally.new and tally.kin and noun in _CHILDREN:  # "she had a daughter … her daughter"
+    # "She had a daughter … her daughter" is told of twice too.
+    known = tally.known or (tally.kin if noun in _CHILDREN else 0)
+    if (known and tally.new) or (tally.known and tally.kin) or tally.kin > 1:
         return True
     if tally.named and tally.known + tally.new > 1:
         return True

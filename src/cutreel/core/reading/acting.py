@@ -23,6 +23,11 @@ _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
 _BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
 _HIS_OR_HERS = {"her": "she", "his": "he"}
 _SHE_OR_HE: dict[str, Pronoun] = {"she": "she", "he": "he"}
+CALLED_SHE = frozenset(
+    "painting portrait statue sculpture doll violin bell ship boat yacht schooner steamer trawler submarine tug engine "
+    "locomotive car plane aeroplane airship rocket".split()
+)
+"""Things that are called "she"."""
 NAMELESS = 3
 """So many times "he" is said of nobody who is known make him somebody of the story."""
 
@@ -217,6 +222,8 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
     named = {p.id for p in cast if p.has_name or GROWN & set(p.calls)}
     calls = {call.lower().removeprefix("the ") for p in cast for call in p.calls}
     spoken = spoken_stretches(script)
+    called_she = ""
+    """The last thing that may be called "she", before anybody is."""
     for number, start, text in paragraph_texts(script):
         read, parsed = story.paragraphs.get(number), parses.get(text)
         if read is None or parsed is None:
@@ -232,6 +239,8 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
             word = token.text.lower()
             if any(a <= start + token.start < b for a, b in said) or token.start in told:
                 continue
+            if token.lemma in CALLED_SHE and not open_["she"]:
+                called_she = token.lemma
             if word in _SHE_OR_HE and token.dep in SUBJECT:
                 open_[_SHE_OR_HE[word]] += 1
                 for noun in _is_a(parsed, i):
@@ -246,6 +255,16 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
                 # "The captain", of whom nothing was told before, is who has been told of all along.
                 nouns["he"][token.lemma] += 2
                 nouns["she"][token.lemma] += 2
+    no_woman = not nouns["she"] and not any(p.pronoun == "she" for p in cast)
+    if called_she and no_woman and open_["she"] >= NAMELESS:
+        # The painting that was carried off: "she was there, in a trunk".
+        count, why = open_.pop("she"), "called “she”, as no woman is"
+        thing = Figure(f"the {called_she}", (called_she,), "thing", "she", count, why, sure=True)
+        return [thing, *_nameless(open_, nouns)]
+    return _nameless(open_, nouns)
+
+
+def _nameless(open_: Counter[Pronoun], nouns: dict[Pronoun, Counter[str]]) -> list[Figure]:
     return [
         Figure(
             f"the {noun}",

@@ -144,6 +144,17 @@ def _unreal(parsed: Parsed, verb: int) -> str:
     return ""
 
 
+def is_able(parsed: Parsed, verb: int) -> bool:
+    """ "Tobias could talk a fish out of a pond": said of somebody, though they do not do it now."""
+    below = [(c, parsed.tokens[c]) for c in parsed.children[verb]]
+    auxes = {t.text.lower() for _, t in below if t.dep in {"aux", "auxpass"}}
+    under_if = any(
+        t.dep == "advcl" and any(parsed.tokens[k].text.lower() == "if" for k in parsed.children[c])
+        for c, t in below
+    )
+    return auxes == {"could"} and parsed.tokens[verb].dep == "ROOT" and not under_if
+
+
 def _is_as(parsed: Parsed, i: int) -> bool:
     """Whether a word is "as", or is told how much by one: "as high as"."""
     words = [i, *(c for c in parsed.children[i] if parsed.tokens[c].dep == "advmod")]

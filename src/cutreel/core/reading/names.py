@@ -16,7 +16,7 @@ from cutreel.core.manuscript import (
 )
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, listed, noun_behind, subjects, unreal
+from .clauses import SUBJECT, clause_of, is_able, listed, noun_behind, subjects, unreal
 from .focus import SURE
 from .known import Known
 from .narrated import narrated
@@ -331,9 +331,12 @@ def _of_whom(parsed: Parsed, i: int) -> list[int]:
 
 def _acts(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
-    if token.dep == "conj":
-        token = parsed.tokens[token.head]
-    return token.dep in SUBJECT and not unreal(parsed, clause_of(parsed, i))
+    above = parsed.tokens[token.head]
+    # "The eldest, Bram, was as broad as a barn door."
+    if token.dep == "conj" or (token.dep == "appos" and above.tag == "JJS"):
+        token = above
+    verb = clause_of(parsed, i)
+    return token.dep in SUBJECT and (is_able(parsed, verb) or not unreal(parsed, verb))
 
 
 def _name(parsed: Parsed, i: int) -> str:

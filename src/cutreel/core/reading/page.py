@@ -97,9 +97,14 @@ class Page:
             return
         seen, weak = (False, False) if self.says[i] is not None else there(self.parsed, i)
         self.taken[i] = tuple(people)
+        thing = self.tokens[i].head
         own = (
             self.tokens[i].dep == "poss"
-            and sort_of(self.tokens[self.tokens[i].head].lemma) in {"body", "garment"}
+            and (
+                sort_of(self.tokens[thing].lemma) in {"body", "garment"}
+                # "With his own key": his who opens.
+                or any(self.tokens[c].text.lower() == "own" for c in self.parsed.children[thing])
+            )
             and self._own_named_subject(i) == people[0]
         )
         self.now.out.append(Mention(*span, tuple(people), seen, weak, why, round(sure, 2), own))

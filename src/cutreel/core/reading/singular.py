@@ -72,7 +72,7 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
             if f.id in (SOMEBODY[sex], SOMEBODY[None]) and f.age <= 2:
                 scored.append((score - (1.2 if f.id == SOMEBODY[None] else 0.3), f.id))
             continue
-        if p.pronoun not in (None, sex) or p.kind == "thing":
+        if p.pronoun not in (None, sex) or (p.kind == "thing" and p.pronoun is None):
             continue
         if p.pronoun is None and f.called not in (None, sex):
             continue
@@ -122,7 +122,7 @@ def _only_one(page: Page, sex: Pronoun, barred: set[int]) -> Meaning | None:
     same = [
         p.id
         for p in page.cast.people.values()
-        if p.pronoun == sex and p.id not in barred and p.kind == "person"
+        if p.pronoun == sex and p.id not in barred and p.kind in ("person", "thing")
     ]
     # Whom a text never names is called by a word for anybody.
     anybody = [p for p in same if (CHILD | GROWN) & set(page.cast.people[p].calls)]

@@ -2,7 +2,7 @@
 
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, compared, subjects, unreal
+from .clauses import SUBJECT, clause_of, compared, is_able, subjects, unreal
 from .memories import memories
 from .parsed import Parsed
 
@@ -52,7 +52,7 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     ):
         return True, True
     if why:
-        tells_of = token.dep in SUBJECT and _is_able(parsed, verb)
+        tells_of = token.dep in SUBJECT and is_able(parsed, verb)
         return tells_of, tells_of or why == "remembered"
     if _in_relative(parsed, i):
         return False, True
@@ -69,17 +69,6 @@ def _is_at_home(parsed: Parsed, verb: int) -> bool:
         and any(parsed.tokens[k].lemma == "home" for k in parsed.children[c])
         for c in parsed.children[verb]
     )
-
-
-def _is_able(parsed: Parsed, verb: int) -> bool:
-    """ "Tobias could talk a fish out of a pond": said of somebody, though they do not do it now."""
-    below = [(c, parsed.tokens[c]) for c in parsed.children[verb]]
-    auxes = {t.text.lower() for _, t in below if t.dep in {"aux", "auxpass"}}
-    under_if = any(
-        t.dep == "advcl" and any(parsed.tokens[k].text.lower() == "if" for k in parsed.children[c])
-        for c, t in below
-    )
-    return auxes == {"could"} and parsed.tokens[verb].dep == "ROOT" and not under_if
 
 
 def _is_told_dead(parsed: Parsed, verb: int) -> bool:
