@@ -78,9 +78,10 @@ def decide(figure: Figure, rng: random.Random) -> Figure:
     if not figure.garments:
         kinds = ["dress", "coat", "jacket"] if figure.pronoun == "she" else ["coat", "jumper", "jacket", "waistcoat"]
         figure.garments = [(rng.choice(kinds), colour)]
-    figure.garments = [(kind, shade or colour) for kind, shade in figure.garments]
+    worn_of_colour = [(kind, shade or colour) for kind, shade in figure.garments]
+    figure.garments = [*worn_of_colour]
     # What has no colour of its own has one that goes with the rest, and so the same in every picture.
-    worn = darker(figure.garments[0][1], 0.3)
+    worn = darker(worn_of_colour[0][1], 0.3)
     figure.extras = [(kind, shade or worn) for kind, shade in figure.extras]
     if figure.hat:
         figure.hat = (figure.hat[0], figure.hat[1] or worn)

@@ -169,6 +169,10 @@ def read_prompt(prompt: str) -> Reading:
             if first != "the" and " " in name:
                 # Somebody called Quill has no quill.
                 rest = re.sub(rf"\b{re.escape(name)}\b", first, rest)
+        elif kind := _named_thing(name, match.group(2)):
+            # A ship called Lantern is no lantern.
+            used |= {kind, *re.findall(r"[a-z']+", name)}
+            rest = re.sub(rf"\b{re.escape(name)}\b", f"the {kind}", rest.replace(match.group(), " ", 1))
         elif animal := _named_animal(name, match.group(2)):
             out.animals.append(animal)
             used |= set(re.findall(r"[a-z]+", match.group(2)))
@@ -218,9 +222,18 @@ def read_prompt(prompt: str) -> Reading:
     _kin(rest, out, used)
     if out.place == "lift":
         out.props = [p for p in out.props if p != "door"]  # it has its own
+    if out.place == "space":
+        out.props = [p for p in out.props if p not in ("rocket", "ship", "boat")]  # it is within that
     all_words = re.findall(r"[a-z][a-z'-]+", low)
     out.unused = [w for w in dict.fromkeys(all_words) if w not in used and w not in v.EMPTY_WORDS and w != "close-up"]
     return out
+
+
+def _named_thing(name: str, text: str) -> str:
+    """What a thing is that has a name: "Lantern (ship)"; empty for anything else."""
+    kind = text.split(",", maxsplit=1)[0].strip().rsplit(" ", maxsplit=1)[-1]
+    of_things = kind in v.PROPS and kind not in v.ANIMALS
+    return kind if of_things and not name.startswith("the ") and kind not in name else ""
 
 
 def _named_animal(name: str, text: str) -> Animal | None:
@@ -320,6 +333,8 @@ OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 """So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
 most."""
 _MANY = frozenset("five six seven eight nine ten twelve twenty thirty forty fifty sixty seventy eighty ninety hundred hundreds thousand thousands".split())
+_BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
+_DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|cart|wagon|herd|cattle|sheep|geese|oxen|mules?)\b")
 _RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
 _ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
 
@@ -331,6 +346,8 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
         many = word.endswith("s") and is_person(word) and _is_noun(text, match) and not _is_deed(text, match, set())
         if (word not in v.PLURALS and not many) or _denied(text, match):
             continue
+        if word == "team" and re.search(r"\b(?:driv|harness|whip)[a-z]* (?:his|her|the|a) $", text[: match.start()]):
+            continue  # of dogs or horses
         if re.match(r" (?:station|car|van|box)s?\b", text[match.end() :]):
             continue  # a police station is a house
         before = re.findall(r"[a-z-]+", text[max(0, match.start() - 24) : match.start()])[-2:]
@@ -464,6 +481,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         if word in v.ANIMALS and _SOLD.match(text, match.end()):
             used.add(word)
             continue
+        if word == "seal" and _BROKEN.search(text[: match.start()]):
+            used.add(word)  # no beast
+            continue
         if word in v.ANIMALS and (word not in _ALSO_VERBS or _is_noun(text, match)):
             kind = v.ANIMALS[word]
             colour = next((NAMED[c] for c in _COLOUR_NAMES
@@ -479,6 +499,13 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 out.props.append(prop)
                 _count(text, match, prop, out)
             used.add(word)
+        if word in ("drives", "drive", "drove", "driving") and owner and _DRIVES_BEASTS.match(text, match.end()):
+            owner.pose = "walk"
+            if out.weather == "snow" or out.place == "ice" or out.season == "winter":
+                out.props.append("sledge")
+                _add_animal(text, match, Animal("dog", None), out)
+            used |= {word, "team"}
+            continue
         if word in ("drives", "drive", "drove", "driving") and owner:
             # Of several who drive, whoever is grown up is at the wheel.
             grown = (f for f in out.figures if f.age != "child")

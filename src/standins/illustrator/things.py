@@ -153,6 +153,7 @@ THINGS: dict[str, str] = {
     "robot": "b silver -.4 .3 .8 .7; b silver+ -.28 1.04 .56 .44; o navy -.12 1.28 .07; o navy .12 1.28 .07; l silver .09 -.4 .9 -.6 .5; l silver .09 .4 .9 .6 .5; b dark-grey -.3 0 .2 .3; b dark-grey .1 0 .2 .3; l dark-grey .04 0 1.48 0 1.66; o brick-red 0 1.7 .06; o mustard 0 .66 .12",
     "radio": "b brown -.6 0 1.2 .8; o tan -.26 .4 .26; o brown! -.26 .4 .16; b cream .1 .5 .4 .18; o gold .2 .24 .08; o gold .42 .24 .08; l dark-grey .03 .4 .8 .7 1.3",
     "camera": "b black -.5 0 1 .6; b dark-grey -.2 .58 .4 .14; o dark-grey 0 .3 .24; o grey-blue 0 .3 .15; o white -.05 .36 .04; o mustard .38 .5 .06",
+    "telephone": "c black -.62 0 -.5 .36 -.3 .62 .3 .62 .5 .36 .62 0; o cream 0 .3 .24; o black 0 .3 .09; o black! -.14 .38 .035; o black! -.04 .47 .035; o black! .1 .44 .035; o black! .16 .3 .035; o black! .08 .17 .035; o black! -.08 .16 .035; l black .13 -.6 .8 -.3 .9 .3 .9 .6 .8; o black -.6 .76 .15 .12; o black .6 .76 .15 .12; l black .05 -.24 .6 -.24 .84; l black .05 .24 .6 .24 .84",
     "phone": "b black -.2 0 .4 .8; b pale-blue -.16 .1 .32 .6",
     "computer": "b dark-grey -.6 .3 1.2 .8; b pale-blue -.52 .38 1.04 .64; b dark-grey -.1 .1 .2 .2; b dark-grey -.34 0 .68 .1",
     "newspaper": "p cream -.5 0 .46 .06 .5 .8 -.46 .74; l dark-grey .07 -.36 .62 .36 .66; l grey .035 -.38 .46 0 .48; l grey .035 -.38 .36 0 .38; l grey .035 -.38 .26 0 .28; b grey .1 .2 .3 .3",

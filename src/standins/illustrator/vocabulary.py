@@ -110,7 +110,7 @@ PROPS: dict[str, str] = {
     "stair": "stairs", "staircase": "stairs", "steps": "stairs", "padlock": "lock", "quill-pen": "feather", "plane": "aeroplane", "airplane": "aeroplane",
     "biplane": "aeroplane", "motor": "engine", "mitten": "glove", "glasses": "spectacles", "spectacle": "spectacles", "coffee": "cup", "cocoa": "cup",
     "flour": "sack", "grain": "sack", "page": "letter", "sail": "ship", "pole": "staff",
-    "telephone": "phone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
+    "receiver": "telephone", "laptop": "computer", "gem": "crystal", "diamond": "crystal", "jewel": "crystal", "spear": "staff", "cane": "staff",
 }
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("harbour", ("whaling station",)),
@@ -152,7 +152,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("street", ("village street", "town street", "town square", "village", "street", "town", "square")),
     ("garden", ("garden", "orchard", "yard", "backyard", "greenhouse", "park", "churchyard", "graveyard", "cemetery", "shed", "fence")),
     ("desert", ("desert", "dunes", "sand")),
-    ("meadow", ("meadow", "field", "fields", "hills", "farm", "road", "country", "valley", "plain")),
+    ("meadow", ("meadow", "field", "fields", "hills", "farm", "road", "trail", "path", "track", "country", "valley", "plain")),
 )
 DRAWN_WITH_A_PLACE = {
     "sky", "cloud", "sun", "moon", "star", "sunlight", "moonlight", "sunshine", "daylight", "light", "lamplight", "water", "wave", "tide", "foam", "grass",

@@ -33,6 +33,7 @@ from cutreel.core.reading import (
     nameless,
     names_acting,
     only_beside,
+    only_places,
     only_plural,
     pronouns_told,
     read_story,
@@ -50,7 +51,7 @@ from .faces import coat, free
 from .model import Person, Trait
 from .named_in_talk import named_in_talk
 from .outfits import COLOURS
-from .own_words import said_of_themselves
+from .own_words import said_of_themselves, with_names_told
 from .parts import slot_of
 
 _HAIR = ("black hair", "dark brown hair", "chestnut hair", "red hair", "fair hair", "grey hair")
@@ -87,6 +88,7 @@ def propose_cast(
     numbers of the words, else from 1 on: what changes about somebody holds from one of them on."""
     figures = [f for f in people_named(script.text) if f.kind != "place"]
     known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
+    nobody: set[str] = set()
     if parses:
         places = {f.name for f in people_named(script.text) if f.kind == "place"}
         parts = {part for name in (*known, *places) for part in name.split(" ")}
@@ -96,12 +98,17 @@ def propose_cast(
         figures = [*(f for f in figures if f.name not in called), *new]
         figures = [_by_name(f) for f in called_so(script, parses, figures)]
         known |= {f.name for f in figures}
-        beside = only_beside(script, parses, figures) | only_plural(script, parses, figures)
-        figures = [f for f in figures if f.name not in beside]
+        nobody = (
+            only_beside(script, parses, figures)
+            | only_plural(script, parses, figures)
+            | only_places(script, parses, figures)
+        )
+        figures = [f for f in figures if f.name not in nobody]
         calls = {c.lower() for f in figures for c in (f.name, *f.aliases)}
         figures += roles_acting(script, parses, calls)
         known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
-    figures += [_speaker(s) for s in script.speakers if s not in known and s != UNKNOWN]
+    figures += [_speaker(s) for s in script.speakers if s not in known | nobody | {UNKNOWN}]
+    figures = with_names_told(script, figures)
     if parses:
         known_so_far = _known_figures(figures[:24])
         story = read_story(script, parses, known_so_far)

@@ -14,6 +14,7 @@ from cutreel.core.manuscript import Figure, Manuscript, words_text
 from cutreel.core.reading import NOTHING, Story
 
 # fmt: off
+HEAD = ("head",)
 HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail")
 FACE = ("beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar")
 CLOTHES = (
@@ -33,7 +34,7 @@ _HOW = {
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",
     "hooded", "sleeveless", "quilted", "steel", "brass", "horn-rimmed", "wire", "tin", "warm", "best", "sunday",
-    "sharp", "kind", "tired", "bald",
+    "sharp", "kind", "tired", "bald", "shaved", "shaven",
 }
 _BUILD = {
     "old", "young", "tall", "short", "broad", "thin", "stout", "small", "big", "plump", "slight",
@@ -50,7 +51,7 @@ _ONES = (
 _TENS = ("twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ninety")
 _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enumerate(_TENS, 2)}
 # fmt: on
-_NOUN = "|".join(sorted((*HAIR, *FACE, *CLOTHES), key=len, reverse=True))
+_NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *CLOTHES), key=len, reverse=True))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
 _MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk|velvet|lace|rags|patches|straw|mail))?"
 _THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF})")
@@ -76,6 +77,8 @@ _IS_A = re.compile(
     + "|".join(_KINDS)
     + r")\b"
 )
+_OF_AGE = re.compile(r" of (?:about |around |nearly |almost |some )?([a-z]+(?:-[a-z]+)?|\d{1,3})\b")
+""""A woman of sixty"."""
 _IS_SO = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
     r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$| and | but | with )"
@@ -309,6 +312,8 @@ class _Reader:
                 continue
             if told:
                 own.kind = own.kind or told.group("kind")
+                aged = _OF_AGE.match(behind[told.end() :] if told is told_so[0] else behind)
+                own.years = own.years or (number_in(aged[1]) if aged else None)
                 how = _words(told.group("how"))
                 own.built(how)
                 own.said.append(told.group().strip(" ,"))
@@ -353,7 +358,11 @@ class _Reader:
     def _note(self, figure: Figure, phrase: _Phrase, text: str) -> None:
         noun, how, own = phrase.noun, phrase.how, self._of(figure)
         own.where.setdefault(phrase.text, _around(text, phrase.start, phrase.end))
-        if noun in HAIR:
+        if noun == "head":
+            if own.hair or not {"bald", "shaved", "shaven"} & set(how):
+                return
+            own.hair = "bald head"
+        elif noun in HAIR:
             if own.hair or (noun == "hair" and not how and not phrase.styled):
                 return
             own.hair = phrase.text

@@ -2,8 +2,10 @@
 
 import re
 from collections.abc import Sequence
+from dataclasses import replace
+from itertools import pairwise
 
-from cutreel.core.manuscript import Figure, Manuscript, words_text
+from cutreel.core.manuscript import NOT_NAMES, Figure, Manuscript, words_text
 from cutreel.core.nouns import sort_of
 
 _TITLE = r"(?:(?:Dr|Mr|Mrs|Ms|Miss|Captain|Professor|Sergeant|Inspector|Sister|Father|Uncle|Aunt)\.?\s+)?"
@@ -35,3 +37,26 @@ def said_of_themselves(script: Manuscript, figures: Sequence[Figure]) -> dict[st
             if role in roles and sort_of(role) == "person":
                 found.setdefault(role, bearer)
     return found
+
+
+_ASKS_NAME = re.compile(r"\b(?:[Ww]hat(?:[’']s| is| was) your name|[Ww]ho are you)\b")
+_ANSWERS = re.compile(r"^\W*(?:[Mm]y name(?: is|[’']s) |I(?: am|[’']m) )?([A-Z][a-z][\w’'-]*)[.,!]")
+
+
+def with_names_told(script: Manuscript, figures: Sequence[Figure]) -> list[Figure]:
+    """Figures, where somebody without a name who is asked for it has it: "“What's your name?” – “Teo. …”"."""
+    calls = {call for f in figures for call in (f.name, *f.aliases)}
+    told: dict[str, str] = {}
+    spoken = [line for line in script.lines if line.speaker is not None]
+    for asks, answers in pairwise(spoken):
+        said = words_text(script.words[answers.first : answers.end])
+        name = _ANSWERS.match(said)
+        who = answers.speaker or ""
+        role = who.startswith("the ") and who != asks.speaker
+        asked = _ASKS_NAME.search(words_text(script.words[asks.first : asks.end]))
+        if name and role and asked and name[1] not in calls and name[1].lower() not in NOT_NAMES:
+            told.setdefault(who, name[1])
+    return [
+        replace(f, name=told[f.name], aliases=(f.name, *f.aliases)) if f.name in told else f
+        for f in figures
+    ]

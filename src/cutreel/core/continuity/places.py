@@ -21,7 +21,8 @@ PLACE_NOUNS: dict[str, str] = {
     "meadow": "a meadow", "field": "a field", "fields": "a field", "garden": "a garden",
     "orchard": "an orchard", "farm": "a farm", "hill": "hills", "hills": "hills",
     "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
-    "road": "a country road", "village": "a village street", "street": "a town street",
+    "road": "a country road",
+    "trail": "a trail through open country", "village": "a village street", "street": "a town street",
     "town": "a town street", "square": "a town square", "market": "a market square",
     "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
     "room": "a room", "home": "a room in a small house",
@@ -46,6 +47,18 @@ PLACE_NOUNS: dict[str, str] = {
     "coffee house": "a café", "tea room": "a café", "public house": "an inn",
 }
 # fmt: on
+SPACESHIP = "the inside of a spaceship"
+_OF_SPACESHIPS = frozenset(
+    "ship deck bridge bay hold cabin cockpit corridor hatch station airlock spaceship starship spacecraft "
+    "capsule".split()
+)
+"""What names a place aboard where the story is told of space."""
+_IN_SPACE = re.compile(
+    r"\b(?:(spaceships?|starships?|spacecraft|astronauts?|cosmonauts?|airlock|spacesuits?)|"
+    r"(?:in|to|into|through) (space)\b|"
+    r"(planets?)|(orbit(?:ed|ing)?)|(asteroids?)|(galax(?:y|ies))|(pods?)|(light[- ]years?))\b",
+    re.I,
+)
 _OFTEN_NO_PLACE = frozenset(
     "crossing gate wood study square landing hall train compartment carriage tram bus plane aeroplane airplane car "
     "taxi van truck lorry cab coach pass ward lift elevator ministry".split()
@@ -60,6 +73,15 @@ def scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, 
     if nouns:
         return PLACE_NOUNS[nouns[-1]], "the scene's heading"
     return (before if not title else ""), "nothing says otherwise"
+
+
+def is_aboard_in_space(text: str) -> bool:
+    """Whether a story is told of a ship that is no ship of the sea: two words or more say so."""
+    kinds = {m.lastindex for m in _IN_SPACE.finditer(text)}
+    return (
+        len(kinds) > 1
+        and re.search(r"\b(?:ship|spaceship|starship|spacecraft|station)\b", text) is not None
+    )
 
 
 _ONE_ALONE = frozenset("first last only next same".split())
@@ -130,6 +152,11 @@ def propose_places(
             called = re.sub(r"^(the|an?)\s+", "", title.lower())
             looks = _with_face(place_called(called, noun), noun, title, script.text, taken)
             places.append(_place(places, title, noun, looks, "from the scene's heading"))
+    if is_aboard_in_space(script.text):
+        looks = _with_face(SPACESHIP, "spaceship", "the spaceship", script.text, taken)
+        aboard = _place(places, "the spaceship", "spaceship", looks, "the story is told of space")
+        aboard.words = sorted(_OF_SPACESHIPS)
+        places.append(aboard)
     named = {w for place in places for w in place.words}
     for noun, (phrase, why) in (
         _told(script, parses, told, {p.name.lower() for p in places})

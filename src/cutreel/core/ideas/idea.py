@@ -173,7 +173,11 @@ def _thing(moment: Moment, names: Names) -> list[Idea]:
                 )
             ]
     # An animal is looked at sooner than a thing beside it.
-    seen = sorted(moment.told.sights, key=lambda s: s.sort != "animal")
+    # What is new ("a telephone") is what the words are about, sooner than what was there ("the paint"); it comes last.
+    sights = moment.told.sights
+    new = [s for s in reversed(sights) if s.phrase.startswith(("a ", "an "))]
+    there = [s for s in sights if s not in new]
+    seen = sorted([*new, *there], key=lambda s: s.sort != "animal")
     for sight in seen:
         if sight.sort in ("thing", "animal") and not moment.present:
             return [

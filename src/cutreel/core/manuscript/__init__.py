@@ -1,7 +1,17 @@
 """Reading scripts: words, sentences, lines and who speaks them, scenes; what keeps a word the same
 through edits."""
 
-from .callings import KIN, ROLES, SAME_KIN, SPECIES, Figure, Pronoun, kin_calls, pronoun_of
+from .callings import (
+    KIN,
+    NOT_NAMES,
+    ROLES,
+    SAME_KIN,
+    SPECIES,
+    Figure,
+    Pronoun,
+    kin_calls,
+    pronoun_of,
+)
 from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
@@ -21,6 +31,7 @@ from .title import Titled, first_words, titled
 # fmt: off
 __all__ = [
     "KIN",
+    "NOT_NAMES",
     "NO_ROLE",
     "ROLES",
     "SAME_KIN",

@@ -10,7 +10,15 @@ from .english import parse, parse_packed
 from .focus import SURE, Mention
 from .known import LISTENER, TELLER, Known
 from .language import is_english, language_of
-from .names import called_so, named_later, names_acting, only_plural, same_told, sexes_with_names
+from .names import (
+    called_so,
+    named_later,
+    names_acting,
+    only_places,
+    only_plural,
+    same_told,
+    sexes_with_names,
+)
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
 from .sexes import pronouns_told
@@ -56,6 +64,7 @@ __all__ = [
     "names_acting",
     "narrated",
     "only_beside",
+    "only_places",
     "only_plural",
     "packed",
     "paragraph_texts",

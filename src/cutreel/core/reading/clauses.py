@@ -118,7 +118,7 @@ def _unreal(parsed: Parsed, verb: int) -> str:
         return "wished"
     if token.head != verb:
         if token.dep in {"xcomp", "ccomp"} and above.lemma in MENTAL | SPEECH:
-            return "wished"
+            return "" if _is_reported(parsed, token.head) else "wished"
         if token.dep == "xcomp" and above.lemma in {
             "try",
             "refuse",
@@ -153,6 +153,20 @@ def is_able(parsed: Parsed, verb: int) -> bool:
         for c, t in below
     )
     return auxes == {"could"} and parsed.tokens[verb].dep == "ROOT" and not under_if
+
+
+_REPORT = frozenset(
+    "witness historian report record newspaper legend villager neighbour neighbor police paper chronicle "
+    "survivor scientist".split()
+)
+"""Those who say afterwards what happened: it is seen."""
+
+
+def _is_reported(parsed: Parsed, verb: int) -> bool:
+    """ "Witnesses said that he fell down beside the dog"."""
+    of = subjects(parsed, verb)
+    told = parsed.tokens[verb].tag in {"VBD", "VBP", "VBZ"} and parsed.tokens[verb].lemma in SPEECH
+    return told and bool(of) and all(parsed.tokens[s].lemma.lower() in _REPORT for s in of)
 
 
 def _is_as(parsed: Parsed, i: int) -> bool:

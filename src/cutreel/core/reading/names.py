@@ -167,8 +167,28 @@ def only_plural(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
             return set()  # it may be a name there
         for token in parsed.tokens:
             if token.text in alone:
-                (plural if token.tag == "NNS" and token.pos == "NOUN" else named).add(token.text)
+                many = token.tag == "NNS" and token.pos == "NOUN"
+                # "Witnesses said" may be taken for a name.
+                trade = token.text.endswith("s") and _is_of_people(token.text.lower())
+                (plural if many or trade else named).add(token.text)
     return plural - named
+
+
+def _is_of_people(plural: str) -> bool:
+    """Whether it is several of what somebody is: "witnesses"."""
+    return "person" in (sort_of(plural[:-1]), sort_of(plural.removesuffix("es")))
+
+
+def only_places(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> set[str]:
+    """Names that are a town's or a country's wherever they stand: "the children of Nome, Alaska, began to die"."""
+    alone = {f.name for f in figures if f.kind == "person" and sort_of(f.name.lower()) == "place"}
+    others: set[str] = set()
+    for _, _, text in paragraph_texts(script) if alone else ():
+        parsed = parses.get(text)
+        if parsed is None:
+            return set()
+        others |= {t.text for t in parsed.tokens if t.text in alone and t.name != "GPE"}
+    return alone - others
 
 
 def _names_told(parsed: Parsed, i: int) -> list[int]:
@@ -200,10 +220,20 @@ def _whose(parsed: Parsed, i: int) -> str:
                     return bearer.lemma
             if of.dep == "poss" and of.pos == "NOUN" and sort_of(of.lemma) in _BEARERS:
                 return of.lemma
+            if of.dep == "poss" and of.text.lower() == "its":
+                return _told_of_last(parsed, k)
     return ""
 
 
+def _told_of_last(parsed: Parsed, i: int) -> str:
+    """The noun of what was told of before: "said the ship. Its name was Lantern"."""
+    before = (t for t in reversed(parsed.tokens[:i]) if t.dep in SUBJECT and t.pos == "NOUN")
+    noun = next(before, None)
+    return noun.lemma if noun is not None and sort_of(noun.lemma) in _NO_PERSONS else ""
+
+
 _BEARERS = frozenset({"person", "animal"})
+_NO_PERSONS = frozenset({"animal", "thing", "place"})
 
 
 def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
@@ -221,7 +251,7 @@ def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> 
         own = out[at]
         new = _called(own.name, noun, own.count, alone=True)
         calls = dict.fromkeys((*own.aliases, *new.aliases))
-        pronoun = new.pronoun or (None if new.kind == "animal" else own.pronoun)
+        pronoun = new.pronoun or (own.pronoun if new.kind == "person" else None)
         out[at] = replace(
             new, aliases=tuple(calls), pronoun=pronoun, sure=new.sure or own.sure, why=own.why
         )
@@ -239,17 +269,18 @@ def _surname(name: str, text: str) -> tuple[str, ...]:
 
 def _called(name: str, noun: str, count: int, alone: bool, surname: tuple[str, ...] = ()) -> Figure:
     """Who is called so, and by the noun where nobody else is (`alone`)."""
-    animal = sort_of(noun) == "animal"
-    pronoun = None if animal else pronoun_of(noun)
+    sort = sort_of(noun)
+    kind = sort if sort == "animal" else "thing" if sort in _NO_PERSONS else "person"
+    pronoun = pronoun_of(noun) if kind == "person" else None
     return Figure(
         name,
         # "The man" is whoever was spoken of last, also where one is called so by name.
         (*surname, *((f"the {noun}", noun) if alone and noun not in GROWN else ())),
-        "animal" if animal else "person",
+        kind,
         pronoun,
         count,
         f"a {noun} called so",
-        species=noun if animal else "",
+        species="" if kind == "person" else noun,
         sure=pronoun is not None,
     )
 

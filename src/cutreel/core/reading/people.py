@@ -150,7 +150,7 @@ class _Reader:
         if kin is not None:
             page.note(i, [kin], f"“{page.phrase(i)}”: told before", 0.9, page.span(i))
             return True
-        found = noun_meant(page, i) if page.definite(i) else None
+        found = noun_meant(page, i) if page.definite(i) and not self._is_named(i) else None
         if found is None:
             if page.says[i] is None and not compared(page.parsed, i) and not self._is_baby(i):
                 # Behind "her mother" she is sooner the one whose mother that is.
@@ -160,6 +160,14 @@ class _Reader:
         why = f"“{page.phrase(i)}”: the last who can be meant"
         page.note(i, [found], why, 0.7, page.span(i))
         return True
+
+    def _is_named(self, i: int) -> bool:
+        """ "The last man was Gunnar Kaasen": he, and not who was told of before."""
+        verb = self.tokens[i].head
+        return self.tokens[i].dep in SUBJECT and any(
+            self.tokens[c].dep == "attr" and c in self.page.calls
+            for c in self.page.parsed.children[verb]
+        )
 
     def _is_baby(self, i: int) -> bool:
         """Whether "he" hardly means them next."""

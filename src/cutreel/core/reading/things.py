@@ -78,9 +78,13 @@ def things_meant(
             continue
         if _is_a_thing(token):
             _note(parsed, i, known)
-        elif token.text.lower() == "it" and token.pos == "PRON" and not _idle(parsed, i):
-            found = _meant(parsed, i, known)
+        elif token.text.lower() == "it" and token.pos == "PRON":
+            idle = _idle(parsed, i)
+            found = None if idle and not _is_one(parsed, i) else _meant(parsed, i, known)
             if found is None:
+                continue
+            if idle:  # "it was an old one": of what it is told goes on, though its words stay
+                found.sentence, found.count = sentence, found.count + 1
                 continue
             if found.drawn and found.sentence != sentence:
                 meant[i] = f"the {found.phrase}"
@@ -106,6 +110,8 @@ def _note(parsed: Parsed, i: int, known: dict[str, _Candidate]) -> None:
     sort = sort_of(token.lemma)
     drawn = sort in DRAWN and token.lemma not in PARTS and not compared(parsed, i)
     role = ROLES.get(token.dep, 0.5) - (ANIMAL if sort == "animal" else 0)
+    if token.dep == "dobj" and not subjects(parsed, token.head):
+        role = ROLES["nsubj"]  # "on a chair sat a telephone"
     if sort in {"person", "people", "time", "body"} or (sort is None and role < ROLES["dobj"]):
         return
     was = known.get(token.lemma)
@@ -138,6 +144,15 @@ def _idle(parsed: Parsed, i: int) -> bool:
         is_subject
         and not passive
         and (token.lemma in _IDLE | SPEECH | {"be"} or token.pos == "AUX")
+    )
+
+
+def _is_one(parsed: Parsed, i: int) -> bool:
+    """ "It was an old one": a thing."""
+    verb = clause_of(parsed, i)
+    return parsed.tokens[verb].lemma == "be" and any(
+        parsed.tokens[c].dep == "attr" and parsed.tokens[c].lemma == "one"
+        for c in parsed.children[verb]
     )
 
 

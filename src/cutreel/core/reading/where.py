@@ -7,7 +7,17 @@ from typing import NamedTuple
 
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, Called, ancestors, clause_of, compared, nobody, subjects, unreal
+from .clauses import (
+    SPEECH,
+    SUBJECT,
+    Called,
+    ancestors,
+    clause_of,
+    compared,
+    nobody,
+    subjects,
+    unreal,
+)
 from .parsed import Parsed, Token
 from .when import not_now, tells_when
 
@@ -65,12 +75,12 @@ _WITHIN = frozenset(
     "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
 )
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
-_COMES_BY_ITSELF = frozenset("flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split())
+_COMES_BY_ITSELF = frozenset("ice flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
     "dark darkness "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
-    "horizon surface opening passage line stage position space level country land nation state "
+    "horizon surface opening passage line stage position space level country land nation state territory "
     "north south east west".split()
 )
 """Nouns of place that say where in a place somebody is, not in which."""
@@ -138,7 +148,7 @@ def arrivals(
 def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
     """Where somebody is by what is done or had there: in bed, at the oars, in what they drive, aboard, at home."""
     token = parsed.tokens[i]
-    if token.lemma == "bed" and _is_in_bed(parsed, i):
+    if token.lemma in {"bed", "bunk"} and _is_in_bed(parsed, i):
         return Arrival(token.start, "bedroom", "bed", False)
     if token.lemma == "wake" and _wakes(parsed, i):
         return Arrival(token.start, "bedroom", "woke", False)
@@ -478,10 +488,20 @@ _PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
 
 
 def _is_crossed(parsed: Parsed, i: int) -> bool:
-    """ "He climbed the Hill of Bones": a name that says what it is the name of."""
+    """ "He climbed the Hill of Bones", "stumbled up Front Street": a name that says what it is the name of."""
     token = parsed.tokens[i]
-    crossed = token.dep == "dobj" and parsed.tokens[token.head].lemma in _DONE_THERE
-    return crossed and any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i])
+    if token.dep != "dobj":
+        return False
+    verb = parsed.tokens[token.head]
+    if verb.lemma in _MOVES and _goes_along(parsed, token.head):
+        return True
+    the = any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i])
+    return verb.lemma in _DONE_THERE and the
+
+
+def _goes_along(parsed: Parsed, verb: int) -> bool:
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return any(t.dep == "prt" and t.text.lower() in {"up", "down", "along"} for t in below)
 
 
 def _is_place(parsed: Parsed, i: int) -> bool:
@@ -549,7 +569,9 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     ):
         return None
     if token.dep == "dobj":
-        return True if tokens[verb].lemma in _DONE_THERE else None
+        # "Stumbled up Front Street": "up" may be taken for a part of the verb.
+        along = tokens[verb].lemma in _MOVES and _goes_along(parsed, verb)
+        return True if along or tokens[verb].lemma in _DONE_THERE else None
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
         return None  # "far out a ship turned round" is seen from the shore
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _OF_PEOPLE:
@@ -587,6 +609,12 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         return None  # "the light came on above room 7" is seen from below
     if tokens[at].lemma == "have" and _has_somebody(parsed, at):
         return None
+    if first == "across" and tokens[at].lemma in SPEECH:
+        return None  # "I asked our neighbour across the hall"
+    if _is_of_things(parsed, at) and (
+        tokens[at].lemma == "go" or (tokens[at].lemma == "be" and token.name == "GPE")
+    ):
+        return None  # "the serum was in Anchorage", "the ice went out to sea"
     if (
         tokens[at].dep in {"dobj", "nsubj"}
         and tokens[tokens[at].head].lemma in _MOVES
@@ -627,7 +655,10 @@ def _there(parsed: Parsed, i: int) -> bool | None:
 
 def _is_of_things(parsed: Parsed, verb: int) -> bool:
     who = [parsed.tokens[s] for s in subjects(parsed, verb)]
-    return bool(who) and all(t.pos == "NOUN" and sort_of(t.lemma) == "thing" for t in who)
+    return bool(who) and all(
+        t.pos == "NOUN" and (sort_of(t.lemma) == "thing" or t.lemma in _COMES_BY_ITSELF)
+        for t in who
+    )
 
 
 def _has_somebody(parsed: Parsed, verb: int) -> bool:
@@ -676,7 +707,7 @@ def _is_measure(parsed: Parsed, i: int) -> bool:
     above = tokens[i].head
     noun = tokens[above].head
     return tokens[above].text.lower() in {"in", "of"} and any(
-        tokens[c].tag == "JJS" for c in parsed.children[noun]
+        tokens[c].tag == "JJS" or tokens[c].text.lower() == "only" for c in parsed.children[noun]
     )
 
 
