@@ -164,3 +164,19 @@ def test_what_nobody_says_of_somebody_with_a_name_is_the_same_in_every_picture()
         return own.garments, own.hair, own.hair_style, own.skin, own.build
 
     assert len({str(drawn(seed)) for seed in range(6)}) == 1
+
+
+def test_a_team_of_dogs_draws_a_sledge_and_no_car_and_no_people() -> None:
+    read = read_prompt(
+        "Wide shot. Seppala (man, red coat). Seppala drives his team straight across the ice. pack ice. night. winter."
+    )
+    assert "sledge" in read.props and [a.kind for a in read.animals] == ["dog"]
+    assert len(read.figures) == 1 and not read.figures[0].drives and not read.crowd
+
+
+def test_a_seal_that_is_broken_is_no_beast_and_a_ship_called_lantern_no_lantern() -> None:
+    read = read_prompt(
+        "Wide shot. Lantern (ship). Ines (woman, navy coat). Ines breaks the seal, Lantern speaks. the inside of a spaceship. night."
+    )
+    assert not read.animals and read.place == "space"
+    assert not {"lantern", "ship", "rocket"} & set(read.props)

@@ -334,7 +334,7 @@ OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 most."""
 _MANY = frozenset("five six seven eight nine ten twelve twenty thirty forty fifty sixty seventy eighty ninety hundred hundreds thousand thousands".split())
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
-_DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|cart|wagon|herd|cattle|sheep|geese|oxen|mules?)\b")
+_DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
 _RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
 _ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
 

@@ -150,7 +150,9 @@ class _Reader:
         if kin is not None:
             page.note(i, [kin], f"“{page.phrase(i)}”: told before", 0.9, page.span(i))
             return True
-        found = noun_meant(page, i) if page.definite(i) and not self._is_named(i) else None
+        if self._is_named(i):
+            return False
+        found = noun_meant(page, i) if page.definite(i) else None
         if found is None:
             if page.says[i] is None and not compared(page.parsed, i) and not self._is_baby(i):
                 # Behind "her mother" she is sooner the one whose mother that is.

@@ -1,0 +1,116 @@
+"""Stories that nobody prepared: a ship in space, a serum carried by dogs, a telephone in a closet. What stands here was
+read wrongly at first, and is as a reader would have it."""
+
+import pytest
+
+from tests.labelled import film_of, shot_with
+
+SHIP = """Captain Ines Valdez had been awake for nine minutes when the ship told her that everyone was dead.
+
+“I am so sorry,” said the ship. Its name was Lantern, and it had a kind voice.
+
+Ines climbed out. She was a small woman of sixty with a shaved head. She walked between the dark pods.
+
+Inside the last pod lay a boy of about ten, in a yellow raincoat. Nobody brings a raincoat to space.
+
+“Are we there?” he asked.
+
+“What's your name?” said Ines.
+
+“Teo. My mother hid me,” said the boy.
+
+She broke the seal with a wrench and lifted him out. On the bridge she strapped him into a chair. Through the window a planet hung in the dark.
+"""
+
+
+@pytest.fixture(scope="module")
+def ship():
+    return film_of(SHIP)
+
+
+def traits_of(film, name: str) -> str:
+    (person,) = [p for p in film.document.cast if p.name == name]
+    return ", ".join(t.text for t in person.traits)
+
+
+def test_a_ship_that_is_told_its_name_is_a_thing_of_that_name(ship) -> None:
+    cast = {p.name: p for p in ship.document.cast}
+    assert cast["Lantern"].kind == "thing" and "the ship" in cast["Lantern"].aliases
+    assert cast["Lantern"].pronoun is None and "the ship" not in cast
+
+
+def test_who_is_asked_for_a_name_has_it_from_the_first(ship) -> None:
+    cast = {p.name: p for p in ship.document.cast}
+    assert "the boy" in cast["Teo"].aliases and "the boy" not in cast
+    assert "yellow raincoat" in traits_of(ship, "Teo")
+    assert "Teo" in [p.name for p in shot_with(ship, "Inside the last pod").people]
+
+
+def test_an_age_and_a_shaved_head_are_read(ship) -> None:
+    told = traits_of(ship, "Captain Ines Valdez")
+    assert "old" in told and "bald head" in told and "boy" in traits_of(ship, "Teo")
+
+
+def test_a_bridge_in_space_crosses_no_river(ship) -> None:
+    assert {s.facts.place.split(",")[0] for s in ship.shots} == {"the inside of a spaceship"}
+    at_sea = film_of(
+        "The ship left the harbour. The captain stood on the bridge and looked at the sea."
+    )
+    assert not any("space" in s.facts.place for s in at_sea.shots)
+
+
+SERUM = """In the winter of 1925, the children of Nome, Alaska, began to die.
+
+Dr. Curtis Welch had a few bottles of serum in the cupboard. The nearest serum was in Anchorage. The only two airplanes in the territory had open cockpits.
+
+Twenty men stood waiting along the mail trail. Leonhard Seppala drove his team across the ice. His lead dog was a husky called Togo.
+
+The last man was Gunnar Kaasen.
+
+He let go of the reins in the snow.
+
+In the morning he stumbled up Front Street. Witnesses said that Kaasen fell down beside the sled and muttered, “Damn fine dog.”
+"""
+
+
+@pytest.fixture(scope="module")
+def serum():
+    return film_of(SERUM)
+
+
+def test_states_and_witnesses_are_nobody(serum) -> None:
+    names = {p.name for p in serum.document.cast}
+    assert names >= {"Dr. Curtis Welch", "Leonhard Seppala", "Gunnar Kaasen", "Togo"}
+    assert not names & {"Alaska", "Witnesses", "Nome"}
+
+
+def test_neither_a_cupboard_nor_where_the_serum_is_is_where_they_are(serum) -> None:
+    places = " ".join(s.facts.place for s in serum.shots)
+    assert not any(word in places for word in ("cupboard", "Anchorage", "territory"))
+    assert "trail" in places and "town street" in shot_with(serum, "stumbled").facts.place
+
+
+def test_the_last_man_is_he_who_is_named_so_and_what_witnesses_say_is_seen(serum) -> None:
+    assert [p.name for p in shot_with(serum, "let go of").people] == ["Gunnar Kaasen"]
+    shot = shot_with(serum, "Witnesses said")
+    assert "Gunnar Kaasen" in [p.name for p in shot.people] and "falls down" in shot.prompt.text
+
+
+CLOSET = """My roommate Kevin talked in his sleep. I was lying on the top bunk with a textbook, and I heard him.
+
+In the morning I asked our neighbor across the hall, a woman named Priya. She had heard it too.
+
+The paint cracked. The door swung open. Inside, on a folding chair, sat a telephone.
+
+It was an old one, black, with a dial.
+
+It rang. Kevin picked it up, and I heard a voice.
+"""
+
+
+def test_a_bunk_is_in_a_bedroom_and_what_is_new_is_what_is_seen_and_rings() -> None:
+    film = film_of(CLOSET)
+    assert "bedroom" in shot_with(film, "top bunk").facts.place
+    assert not any("hall" in s.facts.place for s in film.shots)
+    assert "a telephone, near" in shot_with(film, "sat a telephone").prompt.text
+    assert "telephone" in shot_with(film, "It rang").prompt.text
