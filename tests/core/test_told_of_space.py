@@ -59,6 +59,32 @@ def test_a_bridge_in_space_crosses_no_river(ship) -> None:
     assert not any("space" in s.facts.place for s in at_sea.shots)
 
 
+SHOW = """Then the Patels moved in next door. Mr. Patel had never grown anything. So he dug up the lawn, and his neighbour Mrs. Haverstock watched.
+
+In the evenings his daughter Leela, who was six, wrote the number on the kitchen wall.
+
+On the morning of the show the whole tent smelled of rain. The judges walked up and down.
+
+She carried the cup straight to Mr. Patel. Then she sat down next to Leela.
+"""
+
+
+def test_whoever_has_a_title_or_is_a_daughter_is_no_place() -> None:
+    film = film_of(SHOW)
+    assert {"Mr. Patel", "Leela", "Mrs. Haverstock"} <= {p.name for p in film.document.cast}
+    places = [shot_with(film, w).facts.place for w in ("dug up", "kitchen wall", "smelled")]
+    assert places[0] == "a garden" and "kitchen" in places[1] and "tent" in places[2]
+
+
+def test_a_hum_from_the_kitchen_is_heard_in_bed_and_four_in_the_morning_is_night() -> None:
+    film = film_of(
+        "You wake up at 4:12 in the morning, and somebody stands at the foot of your bed. You listen.\n\n"
+        "There is the refrigerator, humming in the kitchen. You lie still, and you do not open your eyes. You wait."
+    )
+    assert {s.facts.place for s in film.shots} == {"a bedroom"}
+    assert {s.facts.time for s in film.shots} == {"night"}
+
+
 SERUM = """In the winter of 1925, the children of Nome, Alaska, began to die.
 
 Dr. Curtis Welch had a few bottles of serum in the cupboard. The nearest serum was in Anchorage. The only two airplanes in the territory had open cockpits.

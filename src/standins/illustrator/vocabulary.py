@@ -135,7 +135,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby", "airport", "terminal")),
     ("tower", ("top of a tower", "belfry")),
     ("castle", ("castle", "fortress", "ruins")),
-    ("market", ("market square", "market", "bazaar")),
+    ("market", ("market square", "market", "bazaar", "tent on a green", "fairground")),
     ("cave", ("cave", "cellar", "tunnel", "mine", "burrow", "hole")),
     ("ice", ("pack ice", "ice floe", "floe", "glacier", "iceberg", "the ice", "arctic", "antarctic", "tundra", "snowfield")),
     ("jetty", ("jetty", "pier", "landing", "quay", "dock")),

@@ -25,10 +25,15 @@ _SMALL_HOURS = {"one", "two", "three", "four", "1", "2", "3", "4"}
 def in_small_hours(before: Sequence[str]) -> bool:
     """ "At three in the morning": it is night."""
     told = [w for w in before if w not in ("o'clock", "o’clock")]
-    return told[-2:] == ["in", "the"] and bool(_SMALL_HOURS & set(told[-3:-2]))
+    if told[-2:] != ["in", "the"] or len(told) < 3:
+        return False
+    clock = _CLOCK.fullmatch(told[-3])
+    return told[-3] in _SMALL_HOURS or (clock is not None and int(clock[1]) < _DAWN)
 
 
 _CLOCK = re.compile(r"(\d{1,2})(?:[:.](\d\d))?([ap]\.?m)?")
+_DAWN = 5
+"""The hour at which it dawns."""
 
 
 def hour_of_clock(word: str, behind: str) -> TimeOfDay | None:

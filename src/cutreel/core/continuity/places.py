@@ -21,7 +21,7 @@ PLACE_NOUNS: dict[str, str] = {
     "meadow": "a meadow", "field": "a field", "fields": "a field", "garden": "a garden",
     "orchard": "an orchard", "farm": "a farm", "hill": "hills", "hills": "hills",
     "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
-    "road": "a country road",
+    "lawn": "a garden", "tent": "a tent on a green", "marquee": "a tent on a green", "road": "a country road",
     "trail": "a trail through open country", "village": "a village street", "street": "a town street",
     "town": "a town street", "square": "a town square", "market": "a market square",
     "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",

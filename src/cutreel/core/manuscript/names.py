@@ -389,7 +389,10 @@ def _merge(
         named_so = last in _PLACE_NOUNS or (
             not pronoun and (last in _PLACE_OR_SURNAME or sort_of(last) == "place")
         )
-        place = not spoken and (named_so or sum(placed[n] for n in group) * 2 >= count)
+        # "Straight to Mr. Patel": whoever has a title, or is somebody's daughter, is no place.
+        sure = title in _HE_TITLES | _SHE_TITLES or any(kin[n] for n in group)
+        after = not sure and sum(placed[n] for n in group) * 2 >= count
+        place = not spoken and (named_so or after)
         why = f"named {count} times" + (f", speaks {spoken} times" if spoken else "")
         if place:
             why += f", as “{last}” says" if named_so else ", after a word of place"
@@ -401,7 +404,7 @@ def _merge(
                 None if place else pronoun,
                 count,
                 why,
-                sure=title in _HE_TITLES | _SHE_TITLES or any(kin[n] for n in group),
+                sure=sure,
             )
         )
     return figures

@@ -41,6 +41,8 @@ _DONE_THERE = frozenset(
     "reach enter cross climb visit clean sweep search explore mount".split()
 )
 """Done to a place, it is done by somebody there."""
+_TILLS = frozenset("dig mow weed rake plough plow sow water".split())
+_TILLED = frozenset("lawn garden field yard meadow orchard".split())
 _DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
 _IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
 _LIVES = frozenset({"live", "dwell", "reside"})
@@ -75,6 +77,8 @@ _WITHIN = frozenset(
     "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
 )
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
+_GOES_OR_SOUNDS = frozenset("go hum tick drip buzz whirr chime rattle".split())
+"""What a thing does in a place without anybody there: a refrigerator that hums in the kitchen is heard from bed."""
 _COMES_BY_ITSELF = frozenset("ice flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split())
 _STANDS_IN_ONE = frozenset(
     "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
@@ -564,14 +568,15 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if any(tokens[c].lemma in _EACH for c in parsed.children[i]):
         return None  # "in every second house"
     if any(
-        t.dep == "relcl" and not _of_who_there_was(parsed, t)
+        t.dep == "relcl" and not _of_who_there_was(parsed, t) and not _is_main(parsed, t)
         for t in [token, *ancestors(parsed, i)]
     ):
         return None
     if token.dep == "dobj":
         # "Stumbled up Front Street": "up" may be taken for a part of the verb.
         along = tokens[verb].lemma in _MOVES and _goes_along(parsed, verb)
-        return True if along or tokens[verb].lemma in _DONE_THERE else None
+        tilled = tokens[verb].lemma in _TILLS and token.lemma in _TILLED
+        return True if along or tilled or tokens[verb].lemma in _DONE_THERE else None
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
         return None  # "far out a ship turned round" is seen from the shore
     if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _OF_PEOPLE:
@@ -612,7 +617,7 @@ def _there(parsed: Parsed, i: int) -> bool | None:
     if first == "across" and tokens[at].lemma in SPEECH:
         return None  # "I asked our neighbour across the hall"
     if _is_of_things(parsed, at) and (
-        tokens[at].lemma == "go" or (tokens[at].lemma == "be" and token.name == "GPE")
+        tokens[at].lemma in _GOES_OR_SOUNDS or (tokens[at].lemma == "be" and token.name == "GPE")
     ):
         return None  # "the serum was in Anchorage", "the ice went out to sea"
     if (
@@ -655,6 +660,12 @@ def _there(parsed: Parsed, i: int) -> bool | None:
 
 def _is_of_things(parsed: Parsed, verb: int) -> bool:
     who = [parsed.tokens[s] for s in subjects(parsed, verb)]
+    head = parsed.tokens[verb].head
+    if parsed.tokens[verb].dep in {"acl", "advcl"} and parsed.tokens[verb].tag == "VBG":
+        # "There is the refrigerator, humming in the kitchen".
+        is_there = (c for c in parsed.children[head] if parsed.tokens[c].dep == "attr")
+        above = parsed.tokens[next(is_there, head)]
+        who = [above] if above.pos == "NOUN" else who
     return bool(who) and all(
         t.pos == "NOUN" and (sort_of(t.lemma) == "thing" or t.lemma in _COMES_BY_ITSELF)
         for t in who
@@ -673,6 +684,12 @@ def _goes_up_there(parsed: Parsed, verb: int) -> bool:
     who = [tokens[k] for k in subjects(parsed, verb)]
     things = all(t.lemma.lower() == "it" or sort_of(t.lemma) in ("thing", "plant") for t in who)
     return bool(who) and things and tokens[verb].lemma in _IN_THE_AIR
+
+
+def _is_main(parsed: Parsed, verb: Token) -> bool:
+    """ "On the morning of the show the tent smelled of rain" is taken for "the show that it smelled"."""
+    top = list(ancestors(parsed, verb.head))
+    return bool(top) and top[-1].pos == "ADP" and top[-1].dep == "ROOT"
 
 
 def _of_who_there_was(parsed: Parsed, verb: Token) -> bool:
