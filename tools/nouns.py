@@ -66,7 +66,21 @@ KNOWN |= dict.fromkeys(
     "place",
 )
 KNOWN |= dict.fromkeys("money coin cash dollar penny shilling banknote".split(), "thing")
-KNOWN |= {"cleaner": "person", "trunk": "thing", "cupboard": "thing", "wardrobe": "thing", "trail": "place", "tent": "place", "marquee": "place", "lawn": "place", "jersey": "garment", "seat": "thing", "works": "", "villa": "place", "spirit": ""}
+KNOWN |= {
+    "cleaner": "person",
+    "trunk": "thing",
+    "cupboard": "thing",
+    "wardrobe": "thing",
+    "trail": "place",
+    "tent": "place",
+    "marquee": "place",
+    "lawn": "place",
+    "jersey": "garment",
+    "seat": "thing",
+    "works": "",
+    "villa": "place",
+    "spirit": "",
+}
 KNOWN |= dict.fromkeys(
     "queen king emperor ogre troll witch fairy goblin mermaid soldier".split(), "person"
 )
