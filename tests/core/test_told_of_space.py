@@ -65,6 +65,8 @@ In the evenings his daughter Leela, who was six, wrote the number on the kitchen
 
 On the morning of the show the whole tent smelled of rain. The judges walked up and down.
 
+“You're planting them too deep,” said a voice over the hedge. It was Mrs. Haverstock.
+
 She carried the cup straight to Mr. Patel. Then she sat down next to Leela.
 """
 
@@ -72,8 +74,11 @@ She carried the cup straight to Mr. Patel. Then she sat down next to Leela.
 def test_whoever_has_a_title_or_is_a_daughter_is_no_place() -> None:
     film = film_of(SHOW)
     assert {"Mr. Patel", "Leela", "Mrs. Haverstock"} <= {p.name for p in film.document.cast}
-    places = [shot_with(film, w).facts.place for w in ("dug up", "kitchen wall", "smelled")]
-    assert places[0] == "a garden" and "kitchen" in places[1] and "tent" in places[2]
+    words = ("dug up", "kitchen wall", "smelled", "next to Leela")
+    places = [shot_with(film, w).facts.place for w in words]
+    assert places[0] == "a garden" and "kitchen" in places[1]
+    assert "tent" in places[2] and "tent" in places[3], "whoever smells it is in it"
+    assert "Mrs. Haverstock" in film.script.speakers, "said a voice: it was she"
 
 
 def test_a_hum_from_the_kitchen_is_heard_in_bed_and_four_in_the_morning_is_night() -> None:

@@ -36,6 +36,10 @@ _SAYS = (
 )
 _AFTER_VERB = re.compile(rf"^,?\s*(?:{SPEECH_VERBS})\s+(?:{_WHAT_LIKE} )?{_WHO}\b")
 _AFTER_NAME = re.compile(rf"^,?\s*{_WHO}(?:\s+\w+ly)?\s+{_SAYS}\b")
+_A_VOICE = re.compile(
+    rf"^,?\s*(?:{SPEECH_VERBS}) (?:a|the) (?:\w+ )?voice\b[^.!?“”\"]*[.!?]\s+[Ii]t was (?P<who>{_SOMEBODY})\b"
+)
+"""Behind it: "said a voice over the hedge. It was Mrs. Haverstock"."""
 _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{{0,30}})?[,:]\s*$")
 _LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
 _NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"
@@ -100,7 +104,7 @@ class _Tag(NamedTuple):
 def _tags(before: str, after: str) -> tuple[tuple[_Tag, ...], tuple[_Tag, ...], bool]:
     """What narration behind and before a quotation may say of its speaker, and whether the latter leads in to it. Kept,
     since of a long text only one paragraph changes at a time."""
-    behind = _AFTER_VERB.match(after), _AFTER_NAME.match(after)
+    behind = _AFTER_VERB.match(after), _AFTER_NAME.match(after), _A_VOICE.match(after)
     return _told_by(behind), _told_by((_BEFORE.search(before),)), bool(_LEADS_IN.search(before))
 
 

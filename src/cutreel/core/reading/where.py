@@ -261,6 +261,8 @@ def _is_seen_from_within(parsed: Parsed, i: int) -> bool:
     if parsed.tokens[verb].lemma == "close" and any(t.dep == "auxpass" for t in below):
         # "The museum was closed to the public": whoever is told of is in it.
         return any(t.dep == "prep" and t.text.lower() == "to" for t in below)
+    if parsed.tokens[verb].lemma == "smell":
+        return True  # "the whole tent smelled of rain"
     return parsed.tokens[verb].lemma == "be" and any(
         t.dep == "acomp" and t.lemma in _FULL for t in below
     )
