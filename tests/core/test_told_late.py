@@ -155,3 +155,15 @@ def test_a_museum_that_is_closed_is_where_it_happens_and_its_building_is_no_othe
 ) -> None:
     places = [shot_with(painting, w).facts.place for w in ("walked out", "cleaners", "sixty")]
     assert all("museum" in p for p in places)
+
+
+def test_who_is_old_by_now_is_not_old_from_the_first() -> None:
+    film = film_of(
+        "The mayor of Oderfeld bought a clock. A small girl called Greta counted its hours every day.\n\n"
+        "“Where shall we put it?” asked the mayor.\n\nThirty years later the water rose.\n\n"
+        "“It will stop,” said the mayor, who was an old man now.\n\nGreta was a woman now, and she climbed down the ladder."
+    )
+    asks, says = (shot_with(film, w).prompt.text for w in ("asked the mayor", "old man now"))
+    assert "the mayor (man" in asks and "the mayor (old man, short grey hair" in says
+    counts, climbs = (shot_with(film, w).prompt.text for w in ("counted its hours", "climbed"))
+    assert "small girl" in counts and "Greta (woman" in climbs

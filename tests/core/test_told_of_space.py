@@ -145,3 +145,24 @@ def test_a_bunk_is_in_a_bedroom_and_what_is_new_is_what_is_seen_and_rings() -> N
     assert not any("hall" in s.facts.place for s in film.shots)
     assert "a telephone, near" in shot_with(film, "sat a telephone").prompt.text
     assert "telephone" in shot_with(film, "It rang").prompt.text
+
+
+def test_what_stands_before_a_name_is_said_of_them_and_a_deputy_may_be_a_boy() -> None:
+    film = film_of(
+        "A woman named Opal Reyes stood before the bank. The gray horse turned the corner, and on it, with a patch over his left eye, "
+        "sat Jack Tolliver.\n\nThe deputy, a boy of nineteen called Sam Pickett, came running out of the jail.\n\n"
+        "“Sheriff,” said the boy. Opal looked at Tolliver for a long time.\n\n"
+        "Far off the owls flew into the trees. Across the road a lamp was burning."
+    )
+    names = {p.name for p in film.document.cast}
+    assert names == {"Opal Reyes", "Jack Tolliver", "Sam Pickett"}
+    assert "eye patch" in traits_of(film, "Jack Tolliver")
+    assert "Sam Pickett" in film.script.speakers or "Sam Pickett" in [
+        p.name for p in shot_with(film, "said the boy").people
+    ]
+    assert not any(w in s.facts.place for s in film.shots for w in ("forest", "road"))
+
+
+def test_several_places_have_no_article() -> None:
+    film = film_of("The people lived in the valleys. They walked through the valleys every day.")
+    assert {s.facts.place for s in film.shots} == {"valleys"}

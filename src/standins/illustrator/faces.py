@@ -123,8 +123,13 @@ def _speaking(pen: Pen, r: float, at: At, half: float, high: float, teeth: float
 
 
 def _over(pen: Pen, figure: Figure, r: float, at: At, eyes: list[float]) -> None:
-    """Glasses and a moustache."""
+    """Glasses, a patch, a scar and a moustache."""
     near, far = eyes[0], eyes[-1]
+    if any(k == "patch" for k, _ in figure.extras):
+        pen.line([at(near - 1.0, 0.5), at(near, 0.12), at(near + 0.5, -0.1)], r * 0.05, _DARK)
+        pen.disc(*at(near, 0.04), r * 0.23, r * 0.2, _DARK, lift=0.2, spot=True)
+    if any(k == "scar" for k, _ in figure.extras):
+        pen.line([at(far - 0.02, 0.44), at(far + 0.05, 0.2), at(far + 0.02, -0.16)], r * 0.04, (176, 96, 86), opacity=0.85)
     if any(k == "glasses" for k, _ in figure.extras):
         for ex in eyes:
             pen.line([*(p for p in ring(*at(ex, 0.02), r * 0.22, None, 12)), at(ex + 0.22, 0.02)], r * 0.035, INK)

@@ -9,7 +9,7 @@ from .pen import Point
 from .props import LIGHT, WOOD, draw_prop
 from .rooms import cell, classroom, corridor, gallery, lift, ward
 from .stage import Stage, haze, house, peaks, ridge, rocks, sky, tree, tufts, tufts_at, water
-from .vehicles import cab, carriage
+from .vehicles import bus, cab, carriage
 
 
 def _jetty(s: Stage) -> None:
@@ -426,6 +426,6 @@ PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "river": _river, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
     "meadow": _meadow, "desert": _desert, "room": room, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
-    "carriage": carriage, "cab": cab, "mill": _mill,
+    "carriage": carriage, "bus": bus, "cab": cab, "mill": _mill,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station, "filling": _filling, "shop": shop,
 }

@@ -528,7 +528,7 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             used.add(word)
     if out.place is None and not out.figures and set(re.findall(r"[a-z]+", text)) & v.ROOM_WORDS:
         out.place = "room"
-    if out.place == "carriage" and any(f.drives for f in out.figures):
+    if out.place in ("carriage", "bus") and any(f.drives for f in out.figures):
         out.place = "cab"
     if out.place == "cab":
         out.props = [p for p in out.props if p != "car"]

@@ -49,6 +49,49 @@ def carriage(s: Stage) -> None:
         pen.glow_at(w * 0.1, y + 40, 300, (250, 206, 120), 0.5)
 
 
+def bus(s: Stage) -> None:
+    """Along the side of a bus or a tram: windows on a street that goes by, seats under them, poles and a rail with straps."""
+    pen, w, f = s.back, s.width, s.ground - 70
+    wall: RGB = s.wall or s.rng.choice([(178, 176, 158), (150, 164, 168), (186, 160, 128)])
+    if s.hour.lamps:
+        wall = mix(wall, (72, 66, 70), 0.35)
+    y, high = f - 490, 250
+    pen.box(-60, y - 20, w + 120, high + 40, s.hour.sky[1], lift=0.0, line=False)
+    pen.box(-60, y - 20, w + 120, high * 0.4, mix(s.hour.sky[0], s.hour.sky[1], 0.5), lift=0.0, line=False)
+    if s.time == "night":
+        pen.disc(w * 0.82, y + 46, 26, None, (242, 232, 200), lift=0.0, plain=True, spot=True)
+    pen.box(-60, y + high * 0.84, w + 120, high * 0.3, s.hour.near, lift=0.0, line=False)
+    for i in range(9):
+        house(s, pen, w * (0.02 + 0.125 * i), y + high * 0.86, 74 + 26 * ((i * 7) % 3), 60 + 34 * ((i * 5) % 4), 0.5)
+    # The wall around the windows.
+    pen.sheet(w, -60, y, darker(wall, 0.06), wall)
+    pen.sheet(w, y + high, f + 200, wall, darker(wall, 0.16))
+    pillar = w * 0.042
+    for i in range(5):
+        x = w * (0.25 * i) - pillar / 2
+        pen.box(x, y - 14, pillar, high + 28, wall, lift=0.3)
+    pen.limb([(-40, y), (w + 40, y)], 14, darker(wall, 0.3))
+    pen.limb([(-40, y + high), (w + 40, y + high)], 14, darker(wall, 0.3))
+    cloth = s.cloth or NAMED[s.rng.choice(["moss green", "brick red", "navy", "teal"])]
+    for i in range(6):
+        x = w * (0.03 + 0.19 * i)
+        pen.shape([(x, f + 20), (x - 4, f - 170), (x + 14, f - 206), (x + 86, f - 206), (x + 104, f - 170), (x + 100, f + 20)], cloth, lift=0.9)
+        pen.box(x - 10, f - 66, 190, 44, darker(cloth, 0.14), lift=0.7)
+        pen.limb([(x + 10, f - 214), (x + 90, f - 214)], 10, (206, 200, 186))
+    pen.limb([(-40, y - 74), (w + 40, y - 74)], 12, NAMED["mustard"])
+    for i in range(12):
+        x = w * (0.04 + 0.085 * i)
+        pen.line([(x, y - 70), (x, y - 34)], 5, darker(wall, 0.45))
+        pen.disc(x, y - 22, 13, 15, darker(wall, 0.45), lift=0.1)
+        pen.disc(x, y - 21, 7, 9, wall, lift=0.0)
+    for k in (0.29, 0.73):
+        pen.limb([(w * k, -40), (w * k, f + 30)], 13, NAMED["mustard"])
+    pen.box(-60, f + 10, w + 120, s.height, (92, 90, 94) if not s.hour.lamps else (66, 62, 70), lift=0.6)
+    s.light, s.light_strength = (w * 0.5, y), 0.4
+    if s.hour.lamps:
+        pen.glow_at(w * 0.5, y - 110, 420, (250, 226, 160), 0.4)
+
+
 def cab(s: Stage) -> None:
     """Inside a car, seen through its windscreen: seats and the road behind them, the board with its wheel before us."""
     pen, w, h, f = s.back, s.width, s.height, s.ground - 70

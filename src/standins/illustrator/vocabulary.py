@@ -55,7 +55,7 @@ LAID_DOWN = {
 }
 """What is worn, as it lies or hangs where nobody wears it."""
 EXTRAS = {"scarf": "scarf", "glasses": "glasses", "spectacles": "glasses", "apron": "apron", "boots": "boots",
-          "freckles": "freckles", "trousers": "trousers", "breeches": "trousers"}
+          "freckles": "freckles", "patch": "patch", "eyepatch": "patch", "scar": "scar", "trousers": "trousers", "breeches": "trousers"}
 SKINS = {"pale": (240, 208, 182), "fair": (234, 194, 162), "tanned": (206, 156, 116), "olive": (190, 146, 108), "brown": (150, 104, 74),
          "dark": (108, 74, 54)}
 """By the word before "skin"."""
@@ -115,7 +115,8 @@ PROPS: dict[str, str] = {
 PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("harbour", ("whaling station",)),
     ("filling", ("petrol station", "gas station", "filling station", "service station")),
-    ("carriage", ("train compartment", "railway carriage", "inside of a tram", "inside of a bus", "inside of a coach", "cabin of an aeroplane")),
+    ("bus", ("inside of a tram", "inside of a bus", "inside of a coach")),
+    ("carriage", ("train compartment", "railway carriage", "cabin of an aeroplane")),
     ("cab", ("inside of a car", "inside of a van", "cab of a truck")),
     ("ward", ("hospital ward", "hospital", "infirmary", "sickroom", "clinic")),
     ("gallery", ("museum hall", "museum", "picture gallery", "art gallery")),
@@ -162,7 +163,7 @@ DRAWN_WITH_A_PLACE = {
 """What is there by itself where a place, an hour or a weather is drawn."""
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
-INDOORS = {"room", "study", "shop", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "cab"}
+INDOORS = {"room", "study", "shop", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "bus", "cab"}
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",

@@ -60,13 +60,15 @@ def _outfit(
     )
 
 
-_NAMES = {"on": "{}", "off": "without the {}", "hair": "{} hair", "beard": "{}"}
+_NAMES = {"on": "{}", "off": "without the {}", "hair": "{} hair", "beard": "{}", "age": "{} now"}
 
 
 def _trait(now: Person, change: Changed, others: str) -> Trait | None:
     """The trait that holds from now on; None where nothing of it is to be seen. `others` is how the rest look."""
     if change.what == "hair":
         return _hair(now, change.text)
+    if change.what == "age":
+        return _aged(now, change.text)
     if change.what == "beard":
         return Trait(about="face", text=change.text)
     worn = [part for t in now.traits if t.about == "clothes" for part in _garments(t.text)]
@@ -92,6 +94,21 @@ def _coloured(now: Person, garment: str, others: str) -> str:
     left = [c for c in COLOURS if c not in worn]
     free = [c for c in left if c not in others] or left
     return f"{free[seed_from('worn', now.name, garment) % len(free)]} {garment}"
+
+
+_GROWN = {"girl": "woman", "boy": "man", "child": "person"}
+
+
+def _aged(now: Person, how: str) -> Trait | None:
+    """Who they are once they are `old` or `grown`."""
+    who = next((t for t in now.traits if t.about == "who"), None)
+    if who is None or (how == "old" and re.search(r"\bold\b", who.text)):
+        return None
+    words = [w for w in who.text.split() if w not in ("young", "little", "small")]
+    words = [_GROWN.get(w, w) for w in words]
+    if how == "grown" and words == who.text.split():
+        return None
+    return Trait(about="who", text=" ".join(["old", *words] if how == "old" else words))
 
 
 def _hair(now: Person, how: str) -> Trait | None:

@@ -16,7 +16,10 @@ from cutreel.core.reading import NOTHING, Story
 # fmt: off
 HEAD = ("head",)
 HAIR = ("hair", "curls", "braid", "braids", "plait", "plaits", "ponytail")
-FACE = ("beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar")
+FACE = (
+    "beard", "moustache", "eyes", "freckles", "skin", "spectacles", "glasses", "eyebrows", "scar", "patch",
+    "eyepatch",
+)
 CLOTHES = (
     "apron", "shawl", "coat", "overcoat", "raincoat", "oilskin", "cloak", "cape", "dress", "gown",
     "robe", "suit", "jacket", "jumper", "sweater", "jersey", "shirt", "blouse", "tunic", "waistcoat",
@@ -54,7 +57,8 @@ _NUMBERS = {w: n for n, w in enumerate(_ONES, 1)} | {w: 10 * n for n, w in enume
 _NOUN = "|".join(sorted((*HEAD, *HAIR, *FACE, *CLOTHES), key=len, reverse=True))
 _STYLED = r"(?: (?:tied |worn |pinned )?(?:back |up )?in (?:a|two) (?:[a-z]+ )?(?:braids?|plaits?|bun|knot|ponytail))?"
 _MADE_OF = r"(?: of (?:[a-z]+ ){0,2}(?:feathers|fur|skins?|hide|leaves|wool|silk|velvet|lace|rags|patches|straw|mail))?"
-_THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF})")
+_OVER_EYE = r"(?: over (?:his|her|one|the) (?:left |right )?eye)?"
+_THING = re.compile(rf"\b(?P<noun>{_NOUN})\b(?P<styled>{_STYLED}{_MADE_OF}{_OVER_EYE})")
 _LIKE_A_CROW = re.compile(r" of (?:crow|raven|jackdaw|rook|mole)\b")
 _WAS = re.compile(r" (?:was|were) (?:very |quite )?([a-z-]+)")
 _BEFORE = re.compile(r"[a-z]+(?:-[a-z]+)*(?=,?\s*$)")
@@ -79,6 +83,7 @@ _IS_A = re.compile(
 )
 _OF_AGE = re.compile(r" of (?:about |around |nearly |almost |some )?([a-z]+(?:-[a-z]+)?|\d{1,3})\b")
 """"A woman of sixty"."""
+_BY_NOW = re.compile(r" (?:now|by now|by then)\b")
 _IS_SO = re.compile(
     r"^(?: [A-Z][\w’'-]+)?(?:, who)? (?:was|is) (?:very |quite |rather )?"
     r"(?P<how>[a-z-]+(?:(?:, | and |, and )[a-z-]+){0,2})(?=[,.;]|$| and | but | with )"
@@ -92,6 +97,7 @@ _COMES_IN = re.compile(
     r"\b[Aa]n? (?P<how>(?:[a-z-]+,? (?:and )?){0,3})(?P<kind>" + "|".join(_KINDS) + r")$"
 )
 """"A thin girl", whose name is told later."""
+_CAME = re.compile(r", (?:sat|stood|lay|came|walked|rode|stepped|was|limped) ")
 _OTHER_TIME = re.compile(r"\b(?:since|until|till|before|than|[a-z,]+ when) $")
 _SHE_HE = re.compile(r"^(She|He)\b")
 MOST_CLOTHES = 3
@@ -310,6 +316,10 @@ class _Reader:
         for told in told_so:
             if told and told is told_so[0] and _of_a_list(text, start, behind):
                 continue
+            if told and told is told_so[0] and _BY_NOW.match(behind[told.end() :]):
+                # "Who was an old man now": old not from the first on, see `changed`.
+                own.kind = own.kind or told.group("kind")
+                continue
             if told:
                 own.kind = own.kind or told.group("kind")
                 aged = _OF_AGE.match(behind[told.end() :] if told is told_so[0] else behind)
@@ -345,6 +355,9 @@ class _Reader:
         if having is None:
             return None
         near = [n for n in before if n[1] <= having.start()]
+        behind = next((n for n in named if n[0] >= phrase.end), None)
+        if behind and _CAME.fullmatch(text[phrase.end : behind[0]]):
+            return behind[2]  # "with a patch over his eye, sat Jack Tolliver"
         if not near:
             return None
         between = text[near[-1][1] : having.start()]
@@ -366,6 +379,10 @@ class _Reader:
             if own.hair or (noun == "hair" and not how and not phrase.styled):
                 return
             own.hair = phrase.text
+        elif noun in ("patch", "eyepatch"):
+            if (noun == "patch" and not phrase.styled) or "eye patch" in own.face:
+                return
+            own.face.append("eye patch")
         elif noun in FACE:
             if any(noun in f for f in own.face) or (
                 not how and noun in ("eyes", "skin", "eyebrows")
@@ -416,7 +433,7 @@ def _how_before(text: str) -> bool:
 
 def _is_list(text: str) -> bool:
     """Whether words only add things to what somebody has: "a grey shawl and "."""
-    rest = re.sub(rf"\b(?:{_NOUN})\b{_STYLED}{_MADE_OF}", " ", text)
+    rest = re.sub(rf"\b(?:{_NOUN})\b{_STYLED}{_MADE_OF}{_OVER_EYE}", " ", text)
     words = re.findall(r"[a-z]+(?:-[a-z]+)*|[^\w\s,]", rest, re.I)
     lists = {"a", "an", "the", "and", "two", "his", "her"}
     return all(w in lists or w in _HOW or colour_in(w) is not None for w in words)

@@ -105,6 +105,8 @@ def place_called(phrase: str, noun: str) -> str:
     first = phrase.split(" ", 1)[0].lower()
     if first in _ONE_ALONE or (first.endswith("est") and " " in phrase):
         return f"the {phrase}"
+    if phrase.endswith("s") and not noun.endswith("s"):
+        return phrase  # valleys are several
     return f"{'an' if phrase[:1].lower() in 'aeiou' else 'a'} {phrase}"
 
 

@@ -55,6 +55,12 @@ _PLACE_BEFORE = {
     "through", "across", "around", "between", "reached", "left", "ship", "whaler", "schooner", "steamer", "brig",
     "frigate", "barque", "trawler", "submarine", "lifeboat", "liner", "yacht", "tug", "aboard",
 }
+_TO_SOMEBODY = re.compile(
+    r"\b(?:(?:look|star|glanc|smil|laugh|shout|grin|nod|wav|point|glar|frown|swear)(?:s|e|es|ed|ing)? (?:\w+ )?at|"
+    r"(?:said|spoke|talk(?:ed|ing)?|listen(?:ed|ing)?|gave|hand(?:ed|ing)|next|straight|belong(?:s|ed)|married|whisper(?:ed|ing)?|"
+    r"nodded|happened|explained|close|beside|it|him|her|them) to) $"
+)
+"""What stands before somebody's name, though "at" and "to" stand before places too."""
 _PLACE_BEFORE_THE = {"in", "into", "across", "through", "inside", "outside"}
 _PLACE_NOUNS = {
     "street", "road", "avenue", "alley", "square", "harbour", "harbor", "bay", "island", "isle",
@@ -324,6 +330,8 @@ def _count(tally: _Tally, name: str, sentence: str, at: int, end: int, inside: b
         or (last[-1] == "the" and last[0] in _PLACE_BEFORE_THE)
         or before.endswith(_OF_PLACES)
     )
+    if _TO_SOMEBODY.search(before):
+        placed = False
     if placed:
         tally.placed[name] += 1
     # "People in Soho began to die": no town begins to speak.

@@ -28,11 +28,12 @@ _HANDED = frozenset(
 
 class Changed(NamedTuple):
     """From character `start` of a paragraph on, somebody of the cast looks otherwise: `on` and `off` of a garment, how
-    their `hair` is now, a `beard` that they have or, with no text, have no more. `text` says it as a trait does."""
+    their `hair` is now, a `beard` that they have or, with no text, have no more, their `age`: `old` or `grown`. `text`
+    says it as a trait does."""
 
     start: int
     person: int
-    what: Literal["on", "off", "hair", "beard"]
+    what: Literal["on", "off", "hair", "beard", "age"]
     text: str
 
 
@@ -41,6 +42,8 @@ def changes_in(parsed: Parsed, spoken: frozenset[int], called: Called) -> tuple[
     nothing; what had been done has."""
     out: list[Changed] = []
     for i, token in enumerate(parsed.tokens):
+        if i not in spoken and token.lemma in {"be", "grow"}:
+            out += _aged(parsed, i, called)
         if i in spoken or token.pos != "VERB" or unreal(parsed, i) not in {"", "remembered"}:
             continue
         who = [p for s in subjects(parsed, i) for p in called(s)]
@@ -124,6 +127,29 @@ def _grown(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
         for word in now:
             if len(whose) == 1 and word in _LOOKS_SO:
                 yield Changed(parsed.tokens[s].start, whose[0], "hair", word)
+
+
+def _aged(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
+    """ "Who was an old man now", "she was old now", "she was a woman by then"."""
+    tokens = parsed.tokens
+    said = [c for c in parsed.children[i] if tokens[c].dep in {"attr", "acomp"}]
+    near = {tokens[c].text.lower() for k in (i, *said) for c in parsed.children[k]}
+    then = "by" in near and any(t.text.lower() in {"then", "now"} for t in tokens[i : i + 8])
+    if unreal(parsed, i) not in {"", "remembered"} or not (
+        "now" in near or then or tokens[i].lemma == "grow"
+    ):
+        return
+    who = [p for s in subjects(parsed, i) for p in called(s)]
+    if tokens[i].dep == "relcl":
+        who = list(called(tokens[i].head))
+    told = {tokens[c].lemma for c in said}
+    if len(who) != 1:
+        return
+    if "old" in told | {tokens[k].lemma for c in said for k in parsed.children[c]}:
+        yield Changed(tokens[i].start, who[0], "age", "old")
+        yield Changed(tokens[i].start, who[0], "hair", "grey")
+    elif told & {"woman", "man"} and tokens[i].lemma == "be":
+        yield Changed(tokens[i].start, who[0], "age", "grown")
 
 
 def _objects(parsed: Parsed, i: int) -> list[int]:

@@ -21,7 +21,7 @@ from .focus import SURE
 from .known import Known
 from .narrated import narrated
 from .parsed import Parsed, Parses
-from .singular import GROWN
+from .singular import CHILD, GROWN
 from .story import paragraph_texts, read_story
 
 MOST_WORDS = 4
@@ -40,9 +40,9 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             *_said_to_be_called(parsed, spoken),
             *((n, noun) for _, n, noun in told.named_in(parsed, spoken)),
         ):
-            every[name] = noun
+            every.setdefault(name, noun)
             if not set(name.split(" ")) & set(known):
-                nouns[name] = noun
+                nouns.setdefault(name, noun)
                 found[name] += 1
         for i, token in enumerate(parsed.tokens):
             if token.pos != "PROPN" or token.name != "PERSON" or not _acts(parsed, i):
@@ -87,12 +87,17 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
         if token.dep != "oprd" or verb.dep != "acl" or verb.lemma not in {"call", "name"}:
             continue
         bearer = parsed.tokens[verb.head]
+        if bearer.pos == "NUM" and parsed.tokens[bearer.head].text.lower() == "of":
+            bearer = parsed.tokens[
+                parsed.tokens[bearer.head].head
+            ]  # "a boy of nineteen called Sam"
         above = parsed.tokens[bearer.head]
+        nouns = [bearer.lemma]
         if bearer.dep == "appos" and sort_of(above.lemma) in _BEARERS and above.pos == "NOUN":
-            bearer = above  # "the sergeant, a tired man named Doyle"
-        noun, name = bearer.lemma, _name(parsed, i)
-        if name and i not in spoken and sort_of(noun) in {"person", "animal"}:
-            out.append((name, noun))
+            # "The sergeant, a tired man named Doyle"; a boy is called so besides.
+            nouns = [above.lemma, *(n for n in nouns if n in CHILD)]
+        name = _name(parsed, i) if i not in spoken else ""
+        out += [(name, noun) for noun in nouns if name and sort_of(noun) in _BEARERS]
     for i in range(len(parsed.tokens)):
         whose = _whose(parsed, i) if i not in spoken else None
         if whose and (name := _name(parsed, i)):
@@ -240,9 +245,12 @@ def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> 
     """Figures, where those of whom it is told what they are ("an otter named Brindle", "a taxi driver called Halina
     Wren", "the girl's name was Posy") are that, and called so, and nobody else is."""
     told: dict[str, str] = {}
+    also: dict[str, str] = {}
+    """What else they are, by name."""
     for _, parsed, spoken in narrated(script, parses):
         for name, noun in _said_to_be_called(parsed, spoken):
-            told.setdefault(name, noun)
+            if told.setdefault(name, noun) != noun:
+                also[name] = noun
     out = list(figures)
     for name, noun in told.items():
         at = next((i for i, f in enumerate(out) if name in (f.name, *f.aliases)), None)
@@ -250,12 +258,15 @@ def called_so(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> 
             continue
         own = out[at]
         new = _called(own.name, noun, own.count, alone=True)
+        besides = also.get(name, "")
+        if besides and [*told.values(), *also.values()].count(besides) == 1:
+            new = replace(new, aliases=(*new.aliases, f"the {besides}", besides))
         calls = dict.fromkeys((*own.aliases, *new.aliases))
         pronoun = new.pronoun or (own.pronoun if new.kind == "person" else None)
         out[at] = replace(
             new, aliases=tuple(calls), pronoun=pronoun, sure=new.sure or own.sure, why=own.why
         )
-        others = {noun, f"the {noun}"}
+        others = {noun, f"the {noun}", besides, f"the {besides}"}
         out = [f for i, f in enumerate(out) if i == at or f.name not in others]
     return out
 

@@ -144,6 +144,8 @@ def arrivals(
         if named and token.dep != "pobj" and not _is_crossed(parsed, i):
             continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
+        if found and _are_beasts(parsed, i, called):
+            continue
         if found is not None:
             out.append(_arrival(parsed, i, found, called, teller))
     return tuple(out)
@@ -180,7 +182,7 @@ def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, token.lemma, token.lemma, False)
     if _are_put_in(parsed, i, called):
         return Arrival(token.start, token.lemma.lower(), _phrase(parsed, i), False)
-    if _goes_among_trees(parsed, i):
+    if _goes_among_trees(parsed, i) and not _are_beasts(parsed, i, called):
         return Arrival(token.start, "forest", f"the {token.text}", True)
     if _is_set_in(parsed, i):
         return Arrival(token.start, "town", token.lemma, False)
@@ -416,6 +418,14 @@ def _are_put_in(parsed: Parsed, i: int, called: Called) -> bool:
     return into and somebody and unreal(parsed, verb) in ("", "remembered")
 
 
+def _are_beasts(parsed: Parsed, i: int, called: Called) -> bool:
+    """ "The owls flew into the trees": nobody who is told of goes there."""
+    of = subjects(parsed, clause_of(parsed, i))
+    return bool(of) and all(
+        sort_of(parsed.tokens[s].lemma) == "animal" and not called(s) for s in of
+    )
+
+
 def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
@@ -598,6 +608,9 @@ def _there(parsed: Parsed, i: int) -> bool | None:
         return None
     if [tokens[s].text.lower() for s in subjects(parsed, verb)] == ["which"]:
         return None  # "at six, which was beside the fish stall"
+    before = tokens[token.head].text.lower()
+    if before == "across" and i < verb and _is_of_things(parsed, verb):
+        return None  # "across the road a lamp was burning"
     if _opens_clause(parsed, i, verb):
         return False  # "At the whaling station two boys saw him", "from the dunes they watched"
     chain = []
