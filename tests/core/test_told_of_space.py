@@ -166,3 +166,26 @@ def test_what_stands_before_a_name_is_said_of_them_and_a_deputy_may_be_a_boy() -
 def test_several_places_have_no_article() -> None:
     film = film_of("The people lived in the valleys. They walked through the valleys every day.")
     assert {s.facts.place for s in film.shots} == {"valleys"}
+
+
+DIARY = """3 March. The ice took hold of us today. Captain Lindqvist says it is nothing.
+
+19 March. Still held. We have all fallen in love with her, the governess in the novel.
+
+22 June. The captain put on his dress uniform and danced. The mayor would have called the National Guard.
+
+23 June. We have cut a hole. Trooper Angela Wirth sat in the lane with a lamp, and children in the cars looked at her. I watched. “Go,” said the trooper. I went. I am writing this by the stove.
+"""
+
+
+def test_entries_of_a_diary_are_not_cut_into_one_another() -> None:
+    film = film_of(DIARY)
+    for date in ("3 March", "19 March", "22 June", "23 June"):
+        assert shot_with(film, date + ".").text.startswith(date)
+
+
+def test_his_own_uniform_tells_more_than_a_her_before() -> None:
+    cast = {p.name: p for p in film_of(DIARY).document.cast}
+    assert cast["Captain Lindqvist"].pronoun == "he"
+    assert "the trooper" in cast["Angela Wirth"].aliases
+    assert not any("Guard" in name for name in cast)

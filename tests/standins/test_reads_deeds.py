@@ -180,3 +180,11 @@ def test_a_seal_that_is_broken_is_no_beast_and_a_ship_called_lantern_no_lantern(
     )
     assert not read.animals and read.place == "space"
     assert not {"lantern", "ship", "rocket"} & set(read.props)
+
+
+def test_whoever_acts_is_drawn_and_whose_a_thing_is_is_not() -> None:
+    head, tail = "Wide shot. ", " a room. night. layered cut paper."
+    assert (
+        len(read_prompt(f"{head}the carpenter puts his ear against the hull.{tail}").figures) == 1
+    )
+    assert not read_prompt(f"{head}the carpenter's hammer lies on the table.{tail}").figures

@@ -319,6 +319,13 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
         return
     for match in re.finditer(r"\b([a-z'-]+)\b", text):
         word = match.group(1)
+        whose = text[match.end() :].startswith(("'", "’"))
+        if word not in v.PEOPLE and is_person(word) and not word.endswith("s") and not whose and re.search(r"\b(?:the|an?) (?:old |young )?$", text[: match.start()]):
+            # Whoever else acts: "the carpenter puts his ear against the hull".
+            if len(out.figures) < 3 and not _denied(text, match):
+                out.figures.append(Figure(age="old" if text[: match.start()].endswith("old ") else None))
+                used.add(word)
+            continue
         if word in v.PEOPLE and len(out.figures) < 3:
             begin = max(text.rfind(". ", 0, match.start()) + 2 if ". " in text[:match.start()] else 0, match.start() - 40)
             figure, words = _figure(text[begin:match.end() + 70].split(". ", maxsplit=1)[0])

@@ -6,6 +6,8 @@ cheapest path is found by dynamic programming (Bellman 1952), in time proportion
 words per longest shot.
 """
 
+import re
+
 import numpy as np
 from numba import njit
 from numpy.typing import NDArray
@@ -25,6 +27,7 @@ AT_CLAUSE = 0.5  # a semicolon or dash nearly ends a thought: 1.6 times too long
 AT_TURN = 0.15  # somebody else speaks, and the picture changes anyway: nearly free
 TURN_GOES_ON = 0.8  # more, where the turn goes on in the sentence ("…," he said): as a comma
 ACROSS_PARAGRAPH = 0.55  # a new thought begins unseen: a little worse than a cut at a clause
+ACROSS_DATE = 2.6  # another day, as in a diary: like a cut within a phrase
 ACROSS_SPEAKER = 0.25  # two who speak may stand in one picture
 ACROSS_SENTENCE = 0.12  # two sentences a picture are usual: only where all else is equal
 SCRAP_SECONDS = 1.4  # seconds below which a picture is not taken in
@@ -249,7 +252,7 @@ def _boundaries(script: Manuscript) -> tuple[NDArray[np.float64], NDArray[np.flo
         word, following = script.words[i - 1], script.words[i]
         end = word.text.rstrip("”’\"')")[-1:]
         if word.paragraph != following.paragraph:
-            across[i] = ACROSS_PARAGRAPH
+            across[i] = ACROSS_DATE if _is_dated(script, i) else ACROSS_PARAGRAPH
         elif word.sentence != following.sentence:
             across[i] = ACROSS_SENTENCE
         elif word.line != following.line:
@@ -264,6 +267,18 @@ def _boundaries(script: Manuscript) -> tuple[NDArray[np.float64], NDArray[np.flo
         if one and other and one != other:
             across[i] += ACROSS_SPEAKER
     return mark, across
+
+
+_MONTH = "(?:January|February|March|April|May|June|July|August|September|October|November|December)"
+_DATE = re.compile(
+    rf"(?:\d{{1,2}}(?:st|nd|rd|th)? (?:of )?{_MONTH}|{_MONTH} \d{{1,2}}(?:st|nd|rd|th)?|"
+    r"(?:Day|Week|Night) (?:\d+|[a-z-]+))\b"
+)
+
+
+def _is_dated(script: Manuscript, i: int) -> bool:
+    """Whether a paragraph that word `i` opens begins with a date: "19 March. Still held."."""
+    return _DATE.match(" ".join(w.text for w in script.words[i : i + 4])) is not None
 
 
 def _walk(came: NDArray[np.int64], n: int) -> list[int]:

@@ -190,6 +190,7 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         return list(figures)
     same = same_told(script, parses, _known_figures(figures))
     titled = {f.name.split(" ")[0].lower(): i for i, f in enumerate(figures, 1) if " " in f.name}
+    titled |= _titles_told(script.text, figures)
     later = named_later(script, parses, _known_figures(figures))
     old = _the_old(script.text, figures)
     own = said_of_themselves(script, figures)
@@ -240,6 +241,17 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         for i, f in enumerate(figures, 1)
         if f.name not in gone
     ]
+
+
+def _titles_told(text: str, figures: Sequence[Figure]) -> dict[str, int]:
+    """Roles that stand before a name as its title, by the noun: "Trooper Angela Wirth … the trooper"."""
+    roles = [f.name.removeprefix("the ") for f in figures if f.name.startswith("the ")]
+    return {
+        noun: i
+        for noun in roles
+        for i, f in enumerate(figures, 1)
+        if f.kind == "person" and f"{noun.capitalize()} {f.name}" in text
+    }
 
 
 def _is_said_of(noun: str, owner: Figure, figures: Sequence[Figure], text: str) -> bool:

@@ -22,6 +22,8 @@ PLACE_NOUNS: dict[str, str] = {
     "orchard": "an orchard", "farm": "a farm", "hill": "hills", "hills": "hills",
     "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
     "lawn": "a garden", "tent": "a tent on a green", "marquee": "a tent on a green", "road": "a country road",
+    "lane": "a country road", "highway": "a highway", "interstate": "a highway", "motorway": "a highway",
+    "freeway": "a highway",
     "trail": "a trail through open country", "village": "a village street", "street": "a town street",
     "town": "a town street", "square": "a town square", "market": "a market square",
     "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",

@@ -211,6 +211,12 @@ _NOBODY = {"time", "weather", "food", "garment", "body"}
 _What = Literal["person", "animal", "thing", "nobody"]
 
 
+_OF_A_COUNTRY = frozenset(
+    "national royal coast home imperial continental foreign red british french".split()
+)
+_FORCES = frozenset("guard army navy force service legion marines cross".split())
+
+
 def is_title(word: str) -> bool:
     """Whether a word before a name is a title ("sergeant-major")."""
     return word in TITLES or any(part in _OFFICES for part in word.split("-"))
@@ -223,6 +229,8 @@ def _what(name: str, tally: _Tally) -> _What | None:
     first, last = _bare(name.split(" ", maxsplit=1)[0]), _bare(name.rsplit(" ", maxsplit=1)[-1])
     if last in _PLACE_NOUNS | _PLACE_OR_SURNAME or is_title(first):
         return None
+    if first in _OF_A_COUNTRY and last in _FORCES:
+        return "nobody"  # "the mayor wanted the National Guard"
     if kind := kind_of_role(last):
         return kind
     # "The Constance struck a reef": who is always called with an article, and by no word for somebody, is a ship.

@@ -97,14 +97,9 @@ class Page:
             return
         seen, weak = (False, False) if self.says[i] is not None else there(self.parsed, i)
         self.taken[i] = tuple(people)
-        thing = self.tokens[i].head
         own = (
             self.tokens[i].dep == "poss"
-            and (
-                sort_of(self.tokens[thing].lemma) in {"body", "garment"}
-                # "With his own key": his who opens.
-                or any(self.tokens[c].text.lower() == "own" for c in self.parsed.children[thing])
-            )
+            and self.is_on_body(i)
             and self._own_named_subject(i) == people[0]
         )
         self.now.out.append(Mention(*span, tuple(people), seen, weak, why, round(sure, 2), own))
@@ -186,6 +181,12 @@ class Page:
 
     def is_kind(self, id: int, kind: str) -> bool:
         return id in self.cast.people and self.cast.people[id].kind == kind
+
+    def is_on_body(self, i: int) -> bool:
+        """Whether what a word says "his" of can only be his who does it: a hand, a coat, "his own key"."""
+        thing = self.tokens[i].head
+        own = (self.tokens[c].text.lower() == "own" for c in self.parsed.children[thing])
+        return sort_of(self.tokens[thing].lemma) in {"body", "garment"} or any(own)
 
     def is_person(self, id: int) -> bool:
         return self.is_kind(id, "person")

@@ -62,6 +62,8 @@ def _named_so(page: Page, i: int) -> int | None:
 def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[float, int]]:
     """Those who were spoken of and can be called so, with how near each comes."""
     own = page.own_subject(i)
+    # "The captain lifted his hand" tells more than a "her" before it that was somebody else's.
+    is_own = page.tokens[i].dep == "poss" and page.is_on_body(i)
     scored: list[tuple[float, int]] = []
     for rank, f in enumerate(page.now.focus):
         if f.id in barred or f.age >= MOST_AGE or f.id == page.cast.teller:
@@ -74,7 +76,7 @@ def _scored(page: Page, i: int, sex: Pronoun, barred: set[int]) -> list[tuple[fl
             continue
         if p.pronoun not in (None, sex) or (p.kind == "thing" and p.pronoun is None):
             continue
-        if p.pronoun is None and f.called not in (None, sex):
+        if p.pronoun is None and f.called not in (None, sex) and not (f.id == own and is_own):
             continue
         if p.pronoun is None and f.called is None:
             # An animal with a name is called so sooner than one without.

@@ -560,6 +560,9 @@ def _rides_in(parsed: Parsed, i: int) -> bool:
         return False
     if parsed.tokens[clause_of(parsed, i)].lemma in _COMES_BY:
         return False  # "she arrived in a yellow van": and got out of it
+    above = parsed.tokens[parsed.tokens[token.head].head]
+    if above.pos == "NOUN" and above.dep in SUBJECT:
+        return False  # "children in the cars pressed their faces to the glass"
     of = subjects(parsed, clause_of(parsed, i))
     return any(
         parsed.tokens[s].pos in {"PRON", "PROPN"} or sort_of(parsed.tokens[s].lemma) == "person"
