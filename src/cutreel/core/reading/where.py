@@ -421,6 +421,8 @@ def _are_put_in(parsed: Parsed, i: int, called: Called) -> bool:
 def _are_beasts(parsed: Parsed, i: int, called: Called) -> bool:
     """ "The owls flew into the trees": nobody who is told of goes there."""
     of = subjects(parsed, clause_of(parsed, i))
+    if called is nobody:
+        return False  # it is not known yet who is told of
     return bool(of) and all(
         sort_of(parsed.tokens[s].lemma) == "animal" and not called(s) for s in of
     )
