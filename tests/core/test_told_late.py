@@ -167,3 +167,48 @@ def test_who_is_old_by_now_is_not_old_from_the_first() -> None:
     assert "the mayor (man" in asks and "the mayor (old man, short grey hair" in says
     counts, climbs = (shot_with(film, w).prompt.text for w in ("counted its hours", "climbed"))
     assert "small girl" in counts and "Greta (woman" in climbs
+
+
+BANK = """The summer I turned eleven, my grandmother taught me how to rob a bank. We drew it at the kitchen table.
+
+“I do not talk to machines,” said my grandmother. She wore a purple raincoat.
+
+On Monday my grandmother unfolded a chair in the middle of the bank and said to the guard, “I am not leaving.” I sat down on the floor.
+
+The guard was called Winston. He had very gentle hands.
+
+“Good morning,” said Winston.
+
+“Thank you,” said my grandmother, and I put on my shoes.
+
+At noon a grey car stopped outside, and out of it climbed Gerald.
+
+“Mrs. Abara,” he said. “They told me it was a robbery.”
+"""
+
+
+def test_whom_somebody_calls_by_name_may_be_a_grandmother_and_a_guard_has_one_too() -> None:
+    film = film_of(BANK)
+    cast = {p.name: p for p in film.document.cast}
+    assert (
+        "the grandmother" in cast["Mrs. Abara"].aliases and "the guard" in cast["Winston"].aliases
+    )
+    told = " ".join(t.text for t in cast["Mrs. Abara"].traits)
+    assert "old woman" in told and "purple raincoat" in told
+    assert shot_with(film, "in the middle of the bank").facts.place == "a bank with a counter"
+    river = film_of(
+        "The old man sat on the bank of the river and fished. He lay on the bank all day."
+    )
+    assert not any("counter" in s.facts.place for s in river.shots)
+
+
+def test_the_sister_of_a_mouse_is_a_mouse_and_speaks_by_her_name() -> None:
+    film = film_of(
+        "Under the step of the library lived a mouse named Quentin, and he had read every book.\n\n"
+        "“Why does she close her eyes?” asked his sister Pim, who could not read.\n\n“That,” said Quentin, “is what I mean to find out.”\n\n"
+        "Quentin climbed past the poets. “Well?” whispered Pim. “Is it any good?”"
+    )
+    cast = {p.name: p for p in film.document.cast}
+    assert set(cast) == {"Quentin", "Pim"} and cast["Pim"].kind == "animal"
+    assert any("mouse" in t.text for t in cast["Pim"].traits)
+    assert set(film.script.speakers) == {"Quentin", "Pim"}

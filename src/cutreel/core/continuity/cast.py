@@ -117,6 +117,7 @@ def propose_cast(
     if parses:
         figures += nameless(script, parses, _known_figures(figures))
     figures = _told_the_same(script, parses or {}, figures)
+    figures = _of_one_kind(script, parses or {}, figures)
     story = read_story(script, parses or {}, _known_figures(figures))
     told = described_in(script, figures, story)
     for figure in figures:
@@ -241,6 +242,27 @@ def _told_the_same(script: Manuscript, parses: Parses, figures: Sequence[Figure]
         for i, f in enumerate(figures, 1)
         if f.name not in gone
     ]
+
+
+_KINS_NAME = re.compile(rf" (?:\w+ )?(?:{'|'.join(KIN)}),? ([A-Z][\w’'-]+)")
+
+
+def _of_one_kind(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> list[Figure]:
+    """Figures, where the sister of a mouse is a mouse: "his sister Pim"."""
+    out = list(figures)
+    story = read_story(script, parses, _known_figures(figures))
+    by_name = {call: n for n, f in enumerate(figures) for call in (f.name, *f.aliases)}
+    for number, read in story.paragraphs.items():
+        start = story.starts[number]
+        for m in read.mentions:
+            kin = _KINS_NAME.match(script.text, start + m.end)
+            whose = figures[m.people[0] - 1] if len(m.people) == 1 else None
+            n = by_name.get(kin[1]) if kin else None
+            if n is not None and whose is not None and whose.kind == "animal":
+                species = whose.species or whose.name.removeprefix("the ")
+                if figures[n].kind == "person" and figures[n] is not whose:
+                    out[n] = replace(figures[n], kind="animal", species=species)
+    return out
 
 
 def _titles_told(text: str, figures: Sequence[Figure]) -> dict[str, int]:
@@ -417,7 +439,7 @@ def _traits(
     last = noun.rsplit(" ", maxsplit=1)[-1]
     is_seen = last if last in _SEEN_AS else noun
     kind = is_seen if is_seen in _CHILDREN | _SEEN_AS else child if age == "child" else grown
-    old = age == "old" or noun in _OLD
+    old = age == "old" or bool(_OLD & {noun, *figure.aliases})
     hair = "grey hair" if old else free(_HAIR[:5], seed, taken)
     style = (
         ("long " if seed % 3 else "tied ")

@@ -87,7 +87,7 @@ def _roles_near(story: Story, figures: Sequence[Figure], paragraph: int) -> list
     for number in range(paragraph - NEAR, paragraph + 1):
         read = story.paragraphs.get(number)
         for m in read.mentions if read else ():
-            if m.seen:
+            if m.seen or m.why == "who speaks":
                 near.update(dict.fromkeys(m.people))
     return [
         n

@@ -23,7 +23,7 @@ PLACE_NOUNS: dict[str, str] = {
     "mountain": "mountains", "mountains": "mountains", "desert": "a desert",
     "lawn": "a garden", "tent": "a tent on a green", "marquee": "a tent on a green", "road": "a country road",
     "lane": "a country road", "highway": "a highway", "interstate": "a highway", "motorway": "a highway",
-    "freeway": "a highway",
+    "freeway": "a highway", "bank": "a bank with a counter",
     "trail": "a trail through open country", "village": "a village street", "street": "a town street",
     "town": "a town street", "square": "a town square", "market": "a market square",
     "city": "a city street", "bridge": "a bridge over a river", "kitchen": "a kitchen",
@@ -63,7 +63,7 @@ _IN_SPACE = re.compile(
 )
 _OFTEN_NO_PLACE = frozenset(
     "crossing gate wood study square landing hall train compartment carriage tram bus plane aeroplane airplane car "
-    "taxi van truck lorry cab coach pass ward lift elevator ministry".split()
+    "taxi van truck lorry cab coach pass ward lift elevator ministry bank".split()
 )
 
 

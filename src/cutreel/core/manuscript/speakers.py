@@ -44,6 +44,7 @@ _BEFORE = re.compile(rf"{_WHO}(?:\s+\w+ly)?\s+(?:{SPEECH_VERBS})(?:\s+[\w’' ]{
 _LEADS_IN = re.compile(rf"\b(?:{SPEECH_VERBS})\b[^“”\".!?]{{0,90}}[,:]\s*$")
 _NO_VERB = r"(?!(?:and|or|of|in|on|at|who|with|to|the|a|an|is|are|from|by|for|as|that|which|’s)\b)"
 _OF_KIN = re.compile(r"(?:her|his|my|our|their) ")
+_KINS_NAME = re.compile(r" ([A-Z][\w’'-]+)(?=[,.;:!?]|\s|$)")
 _ENDS = re.compile(r"(?<=[.!?])(?<!\bMr\.)(?<!\bMrs\.)(?<!\bMs\.)(?<!\bDr\.)(?<!\bSt\.)\s+")
 _SUBJECT = re.compile(
     rf"^(?:(?:Then|And|But|So|At last|Old|Poor) )?(?P<who>{_SOMEBODY})\s+"
@@ -109,7 +110,19 @@ def _tags(before: str, after: str) -> tuple[tuple[_Tag, ...], tuple[_Tag, ...], 
 
 
 def _told_by(matches: Iterable[re.Match[str] | None]) -> tuple[_Tag, ...]:
-    return tuple(_Tag(m.group().strip(" ,:"), m.group("who"), m.start("who")) for m in matches if m)
+    return tuple(
+        _Tag(m.group().strip(" ,:"), _named_behind(m) or m.group("who"), m.start("who"))
+        for m in matches
+        if m
+    )
+
+
+def _named_behind(match: re.Match[str]) -> str:
+    """ "Asked his sister Pim": the name; empty where none stands behind a word of kin."""
+    if not _OF_KIN.match(match.group("who").lower()):
+        return ""
+    name = _KINS_NAME.match(match.string, match.end("who"))
+    return name.group(1) if name else ""
 
 
 class Recent:

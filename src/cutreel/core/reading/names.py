@@ -84,9 +84,17 @@ def _said_to_be_called(parsed: Parsed, spoken: Collection[int]) -> list[tuple[st
     out = []
     for i, token in enumerate(parsed.tokens):
         verb = parsed.tokens[token.head]
-        if token.dep != "oprd" or verb.dep != "acl" or verb.lemma not in {"call", "name"}:
+        if token.dep != "oprd" or verb.lemma not in {"call", "name"}:
             continue
-        bearer = parsed.tokens[verb.head]
+        passive = [
+            c
+            for c in parsed.children[token.head]
+            if parsed.tokens[c].dep == "nsubjpass" and parsed.tokens[c].tag == "NN"
+        ]
+        if verb.dep != "acl" and not passive:
+            continue
+        # "The guard was called Winston"
+        bearer = parsed.tokens[verb.head if verb.dep == "acl" else passive[0]]
         if bearer.pos == "NUM" and parsed.tokens[bearer.head].text.lower() == "of":
             bearer = parsed.tokens[
                 parsed.tokens[bearer.head].head

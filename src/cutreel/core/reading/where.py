@@ -540,6 +540,8 @@ def _is_place(parsed: Parsed, i: int) -> bool:
             parsed.tokens[c].dep == "compound" and parsed.tokens[c].pos == "PROPN"
             for c in parsed.children[i]
         )
+    if token.lemma == "bank" and _is_of_money(parsed, i):
+        return True
     if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
         return False
     if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
@@ -552,6 +554,15 @@ def _is_place(parsed: Parsed, i: int) -> bool:
     above = parsed.tokens[token.head]
     at_it = sort_of(above.lemma) == "thing" or above.lemma in _STANDS_IN_ONE
     return above.dep == "pobj" and at_it and token.head == i + 1
+
+
+def _is_of_money(parsed: Parsed, i: int) -> bool:
+    """ "In the middle of the bank": a bank with water beside it is one to be on."""
+    token = parsed.tokens[i]
+    prep = parsed.tokens[token.head]
+    if prep.text.lower() == "of" and parsed.tokens[prep.head].lemma == "middle":
+        return True
+    return token.dep == "pobj" and prep.text.lower() in {"in", "into", "inside", "outside"}
 
 
 def _rides_in(parsed: Parsed, i: int) -> bool:
