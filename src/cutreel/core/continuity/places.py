@@ -77,6 +77,17 @@ def scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, 
     return (before if not title else ""), "nothing says otherwise"
 
 
+_OF_MONEY = re.compile(
+    r"\b(?:money|robbery|rob(?:bed|bing|ber|bers)?|counter|teller|vault|savings|account|cash|loan)\b",
+    re.I,
+)
+
+
+def is_of_money(text: str) -> bool:
+    """Whether the bank of a story is one with a counter, and not a river's."""
+    return len(_OF_MONEY.findall(text)) > 1
+
+
 def is_aboard_in_space(text: str) -> bool:
     """Whether a story is told of a ship that is no ship of the sea: two words or more say so."""
     kinds = {m.lastindex for m in _IN_SPACE.finditer(text)}
@@ -212,6 +223,7 @@ def _told(
         for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
             here = not arrival.elsewhere and arrival.noun != RIDDEN
+            here = here and (arrival.noun != "bank" or is_of_money(script.text))
             if here and arrival.phrase not in ("bed", "woke"):
                 counts[arrival.noun] += arrival.stays
                 phrases.setdefault(arrival.noun, _called(arrival))

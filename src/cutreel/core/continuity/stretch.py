@@ -117,6 +117,7 @@ class StretchReader:
                 self.scenery.somewhere,
                 self.scenery.home,
                 self.scenery.night,
+                self.scenery.of_money,
             ),
             tuple(self.story.paragraphs.get(n) for n in _paragraphs(words)),
         )
