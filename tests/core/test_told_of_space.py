@@ -189,3 +189,13 @@ def test_his_own_uniform_tells_more_than_a_her_before() -> None:
     assert cast["Captain Lindqvist"].pronoun == "he"
     assert "the trooper" in cast["Angela Wirth"].aliases
     assert not any("Guard" in name for name in cast)
+
+
+def test_a_place_with_a_number_is_a_place_and_nobody() -> None:
+    film = film_of(
+        "The lights were out on Deck Nine. Mara walked along Deck Nine with a torch. In Ward Seven somebody hummed.\n\n"
+        "“Who is there?” said Mara."
+    )
+    assert [p.name for p in film.document.cast] == ["Mara"]
+    assert "deck" in shot_with(film, "torch").facts.place
+    assert "ward" in shot_with(film, "hummed").facts.place

@@ -144,6 +144,14 @@ def _unreal(parsed: Parsed, verb: int) -> str:
     return ""
 
 
+_ONES = frozenset("one two three four five six seven eight nine ten eleven twelve thirteen".split())
+
+
+def is_number(word: str) -> bool:
+    """Whether a word numbers something: "Deck Nine", "Room 12"."""
+    return word.isdigit() or word.lower() in _ONES
+
+
 def is_able(parsed: Parsed, verb: int) -> bool:
     """ "Tobias could talk a fish out of a pond": said of somebody, though they do not do it now."""
     below = [(c, parsed.tokens[c]) for c in parsed.children[verb]]

@@ -16,7 +16,7 @@ from cutreel.core.manuscript import (
 )
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, clause_of, is_able, listed, noun_behind, subjects, unreal
+from .clauses import SUBJECT, clause_of, is_able, is_number, listed, noun_behind, subjects, unreal
 from .focus import SURE
 from .known import Known
 from .narrated import narrated
@@ -193,14 +193,21 @@ def _is_of_people(plural: str) -> bool:
 
 
 def only_places(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -> set[str]:
-    """Names that are a town's or a country's wherever they stand: "the children of Nome, Alaska, began to die"."""
+    """Names that are a town's or a country's wherever they stand ("the children of Nome, Alaska, began to die"), or
+    have a number: "on Deck Nine"."""
     alone = {f.name for f in figures if f.kind == "person" and sort_of(f.name.lower()) == "place"}
     others: set[str] = set()
     for _, _, text in paragraph_texts(script) if alone else ():
         parsed = parses.get(text)
         if parsed is None:
             return set()
-        others |= {t.text for t in parsed.tokens if t.text in alone and t.name != "GPE"}
+        others |= {
+            t.text
+            for t, behind in zip(parsed.tokens, (*parsed.tokens[1:], None), strict=True)
+            if t.text in alone
+            and t.name != "GPE"
+            and not (behind is not None and is_number(behind.text))
+        }
     return alone - others
 
 

@@ -141,7 +141,8 @@ def arrivals(
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), comes))
             continue
         named = token.pos == "PROPN" and token.text[:1].isupper()
-        if named and token.dep != "pobj" and not _is_crossed(parsed, i):
+        aside = token.dep != "pobj" and not _is_numbered(parsed, i)
+        if named and aside and not _is_crossed(parsed, i):
             continue  # "France had seven hundred names" is nowhere to be seen
         found = _there(parsed, i)
         if found and _are_beasts(parsed, i, called):
@@ -517,6 +518,19 @@ def _is_crossed(parsed: Parsed, i: int) -> bool:
     return verb.lemma in _DONE_THERE and the
 
 
+_ORDER = frozenset(
+    "one two three four five six seven eight nine ten eleven twelve thirteen".split()
+)
+
+
+def _is_numbered(parsed: Parsed, i: int) -> bool:
+    """ "On Deck Nine", "in Room 12": a place that has a number."""
+    token = parsed.tokens[i]
+    above = parsed.tokens[token.head]
+    number = above.text.isdigit() or above.text.lower() in _ORDER
+    return token.dep in {"compound", "nmod"} and token.head == i + 1 and number
+
+
 def _goes_along(parsed: Parsed, verb: int) -> bool:
     below = [parsed.tokens[c] for c in parsed.children[verb]]
     return any(t.dep == "prt" and t.text.lower() in {"up", "down", "along"} for t in below)
@@ -544,6 +558,8 @@ def _is_place(parsed: Parsed, i: int) -> bool:
         return True
     if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
         return False
+    if _is_numbered(parsed, i):
+        return True
     if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
         return _is_crossed(parsed, i)
     if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):
