@@ -209,6 +209,14 @@ def test_a_closed_home_folder_is_no_hindrance(tmp_path, monkeypatch) -> None:
         cluster.prepare()
         assert cluster.is_there and cluster.folder.is_relative_to(elsewhere)
         assert cluster.folder.stat().st_mode & 0o077 == 0, "nobody else looks in"
+        # The data folder is removed, and a new one begun in its place: what is left of the old one is in nobody's way.
+        shutil.rmtree(tmp_path / "data")
+        again = Cluster(tmp_path / "data", free_port())
+        again.prepare()
+        assert again.is_there and (tmp_path / "data" / "database.password").exists()
+        assert [p.name.split("-")[0] for p in cluster.folder.parent.glob("database.*")] == [
+            "database.left"
+        ]
     finally:
         os.umask(before)
         shutil.rmtree(elsewhere, ignore_errors=True)

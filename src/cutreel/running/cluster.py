@@ -124,8 +124,10 @@ class Cluster:
         earlier = self.data / "database.word"  # its name until 0.2
         if earlier.exists():
             earlier.rename(self._password)
-        if self.is_there:
+        if self.is_there and self._password.exists():
             return
+        if self.is_there:
+            self._set_aside()
         if self._password.exists():
             raise CutReelError(
                 f"The database of {self.data} is gone: it was in {self.folder}.",
@@ -161,6 +163,12 @@ class Cluster:
         finally:
             file.unlink()
         write_private(self._password, password)
+
+    def _set_aside(self) -> None:
+        """Move away what is left of a data folder that was here before and was removed: its films can't be opened any
+        more, since their password went with it, and yet nothing is thrown away."""
+        aside = self.folder.with_name(f"database.left-{time.strftime('%Y%m%d-%H%M%S')}")
+        self.folder.rename(aside)
 
     @classmethod
     def running(cls, data: Path) -> "Cluster":
