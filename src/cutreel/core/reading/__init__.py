@@ -21,12 +21,13 @@ from .names import (
 )
 from .narrated import narrated
 from .parsed import Parsed, Parses, Token, packed, parse_key, unpacked
+from .places import VEHICLES
 from .sexes import pronouns_told
 from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
 from .when import SEASONS
-from .where import LIFTS, RIDDEN, VEHICLES, Arrival, arrivals
+from .where import LIFTS, RIDDEN, Arrival, arrivals
 
 # fmt: off
 __all__ = [

@@ -7,95 +7,23 @@ from typing import NamedTuple
 
 from cutreel.core.nouns import sort_of
 
-from .clauses import (
-    SPEECH,
-    SUBJECT,
-    Called,
-    ancestors,
-    clause_of,
-    compared,
-    nobody,
-    subjects,
-    unreal,
-)
+from .clauses import SUBJECT, Called, clause_of, compared, nobody, subjects, unreal
+from .coming import FROM_AFAR, HOUSES, LIVES, TO, comes_to
 from .parsed import Parsed, Token
+from .places import MOVES, VEHICLES, is_crossed, is_numbered, is_place
 from .when import not_now, tells_when
 
-# fmt: off
-_TO = frozenset(
-    "to into onto in inside at up down across through along over toward towards on aboard off under beneath".split()
+_DRIVEN = frozenset(
+    "truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split()
 )
-_THERE = frozenset(
-    "in inside at on aboard along through across by beside near under beneath outside behind over up down "
-    "above around within round upon".split()
-)
-_MOVES = frozenset(
-    "admit usher go come walk run arrive reach enter return climb step row sail drive ride follow cross hurry march "
-    "wander creep carry bring lead take stumble rush travel fly swim land descend ascend head stride "
-    "trudge slip push pull race drag get move reach visit flutter bolt dash dart scurry scramble tiptoe "
-    "hobble limp skip dance hop gallop trot paddle float glide roll tumble steal sneak slink crawl swing "
-    "jump leap plunge dive hike tramp plod shuffle stagger cycle pedal skate ski retreat flee escape "
-    "burst whirl gather swam".split()
-)
-_DONE_THERE = frozenset(
-    "reach enter cross climb visit clean sweep search explore mount".split()
-)
-"""Done to a place, it is done by somebody there."""
-_TILLS = frozenset("dig mow weed rake plough plow sow water".split())
-_TILLED = frozenset("lawn garden field yard meadow orchard".split())
-_DRIVEN = frozenset("truck lorry plough plow snowplough snowplow tractor bus van taxi cab ambulance".split())
-_IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
-_LIVES = frozenset({"live", "dwell", "reside"})
 LIFTS = frozenset({"lift", "elevator"})
 _WAYS = frozenset({"path", "track", "lane"})
 """What is said of one that is walked is said by whoever is on it."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
 """Done to somebody, it says where they are from then on."""
-VEHICLES = frozenset(
-    "train tram bus carriage compartment plane aeroplane airplane submarine car truck lorry van taxi cab coach".split()
-)
-"""Where somebody rides is a place for as long as they are in it."""
 RIDDEN = "ridden"
 """Stands for what somebody drove or rode in last."""
 _ON_THE_WAY = frozenset("on along through across over down up".split())
-_COMES_BY = frozenset("arrive come appear turn draw roll".split())
-"""What is done by what one rides in, and is over when it is done."""
-_VESSELS = frozenset("ship steamship warship sailboat sailing-ship liner trawler schooner".split())
-"""What is seen from outside when it does something itself."""
-_BECOMES = frozenset("be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled".split())
-"""What a place itself does: the town went dark, and there we are."""
-_HOUSES = frozenset(
-    "library museum school church shop inn hospital station theatre cinema hotel bank bakery prison office "
-    "house cottage palace castle café restaurant pub".split()
-)
-"""Who is outside of one is in the street before it."""
-_IS_SHUT = frozenset({"close", "shut", "lock"})
-_OF_PEOPLE = frozenset("village town city hamlet school street house".split())
-"""Places that stand for those who live there."""
-_FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
-_WITHIN = frozenset(
-    "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
-)
-_WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
-_GOES_OR_SOUNDS = frozenset("go hum tick drip buzz whirr chime rattle".split())
-"""What a thing does in a place without anybody there: a refrigerator that hums in the kitchen is heard from bed."""
-_COMES_BY_ITSELF = frozenset("ice flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split())
-_STANDS_IN_ONE = frozenset(
-    "gate door doorway corner cage ladder fence bench bank edge end side spot point top bottom middle front "
-    "dark darkness "
-    "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
-    "horizon surface opening passage line stage position space level country land nation state territory "
-    "north south east west".split()
-)
-"""Nouns of place that say where in a place somebody is, not in which."""
-_AWAY = frozenset(
-    "from of about toward towards until till before for like than since against beyond without".split()
-)
-# fmt: on
-
-
-_EACH = frozenset("every each many most several both".split())
-"""Beside a place: all of them, and so none that one could be at."""
 _IS_IN = frozenset("be sit ride stand sleep lie".split())
 _FULL = frozenset("full crowded busy packed".split())
 """How a place is that is looked at from within."""
@@ -134,17 +62,17 @@ def arrivals(
         if otherwise is not None:
             out.append(otherwise)
             continue
-        if token.pos not in {"NOUN", "PROPN"} or token.lemma in LIFTS or not _is_place(parsed, i):
+        if token.pos not in {"NOUN", "PROPN"} or token.lemma in LIFTS or not is_place(parsed, i):
             continue
         if _is_all_there_is(parsed, i) or _is_behind_the_door(parsed, i):
             comes = not _is_all_there_is(parsed, i)
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), comes))
             continue
         named = token.pos == "PROPN" and token.text[:1].isupper()
-        aside = token.dep != "pobj" and not _is_numbered(parsed, i)
-        if named and aside and not _is_crossed(parsed, i):
+        aside = token.dep != "pobj" and not is_numbered(parsed, i)
+        if named and aside and not is_crossed(parsed, i):
             continue  # "France had seven hundred names" is nowhere to be seen
-        found = _there(parsed, i)
+        found = comes_to(parsed, i)
         if found and _are_beasts(parsed, i, called):
             continue
         if found is not None:
@@ -209,7 +137,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         noun, phrase = "lighthouse", "lighthouse"
     if _is_far_out(parsed, i, called):
         elsewhere, stays = True, False
-    if before == "outside" and noun in _HOUSES:
+    if before == "outside" and noun in HOUSES:
         noun, phrase = "street", f"outside the {phrase}"
     return Arrival(
         token.start,
@@ -219,7 +147,7 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         stays and not elsewhere,
         token.name == "GPE" or _is_a_town(token),
         elsewhere,
-        parsed.tokens[verb].lemma in _LIVES,
+        parsed.tokens[verb].lemma in LIVES,
     )
 
 
@@ -363,7 +291,7 @@ def _drives_on(parsed: Parsed, i: int, called: Called) -> bool:
         called(s) or parsed.tokens[s].text.lower() in {"we", "i", "they"}
         for s in subjects(parsed, i)
     )
-    return somebody and not _TO.difference(_ON_THE_WAY).intersection(preps)
+    return somebody and not TO.difference(_ON_THE_WAY).intersection(preps)
 
 
 def _is_within(parsed: Parsed, i: int) -> bool:
@@ -385,7 +313,7 @@ def _is_within(parsed: Parsed, i: int) -> bool:
     part = parsed.tokens[before.head].lemma
     along = (
         before.text.lower() in {"along", "down", "through"}
-        and parsed.tokens[verb].lemma in _FROM_AFAR
+        and parsed.tokens[verb].lemma in FROM_AFAR
     )
     return along or (before.text.lower() == "of" and part in {"front", "back", "rear", "middle"})
 
@@ -432,7 +360,7 @@ def _are_beasts(parsed: Parsed, i: int, called: Called) -> bool:
 def _goes_home(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     verb = clause_of(parsed, i)
-    goes = parsed.tokens[verb].lemma in _MOVES and token.dep in {"advmod", "npadvmod", "dobj"}
+    goes = parsed.tokens[verb].lemma in MOVES and token.dep in {"advmod", "npadvmod", "dobj"}
     if any(sort_of(parsed.tokens[s].lemma) == "animal" for s in subjects(parsed, verb)):
         return False  # the otter's home is no house
     return goes and not unreal(parsed, verb)
@@ -444,7 +372,7 @@ def _goes_among_trees(parsed: Parsed, i: int) -> bool:
     if token.lemma not in {"tree", "pine"} or token.tag != "NNS" or token.dep != "pobj":
         return False
     verb = clause_of(parsed, i)
-    goes = parsed.tokens[verb].lemma in _MOVES and bool(subjects(parsed, verb))
+    goes = parsed.tokens[verb].lemma in MOVES and bool(subjects(parsed, verb))
     into = before.text.lower() in {"into", "through", "among"}
     return goes and into and not unreal(parsed, verb) and not compared(parsed, i)
 
@@ -503,306 +431,6 @@ def _is_set_in(parsed: Parsed, i: int) -> bool:
 _NATURE = frozenset(
     "alps andes sahara atlantic pacific himalayas arctic antarctic caribbean".split()
 )
-_PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
-
-
-def _is_crossed(parsed: Parsed, i: int) -> bool:
-    """ "He climbed the Hill of Bones", "stumbled up Front Street": a name that says what it is the name of."""
-    token = parsed.tokens[i]
-    if token.dep != "dobj":
-        return False
-    verb = parsed.tokens[token.head]
-    if verb.lemma in _MOVES and _goes_along(parsed, token.head):
-        return True
-    the = any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i])
-    return verb.lemma in _DONE_THERE and the
-
-
-_ORDER = frozenset(
-    "one two three four five six seven eight nine ten eleven twelve thirteen".split()
-)
-
-
-def _is_numbered(parsed: Parsed, i: int) -> bool:
-    """ "On Deck Nine", "in Room 12": a place that has a number."""
-    token = parsed.tokens[i]
-    above = parsed.tokens[token.head]
-    number = above.text.isdigit() or above.text.lower() in _ORDER
-    return token.dep in {"compound", "nmod"} and token.head == i + 1 and number
-
-
-def _goes_along(parsed: Parsed, verb: int) -> bool:
-    below = [parsed.tokens[c] for c in parsed.children[verb]]
-    return any(t.dep == "prt" and t.text.lower() in {"up", "down", "along"} for t in below)
-
-
-def _is_place(parsed: Parsed, i: int) -> bool:
-    token = parsed.tokens[i]
-    on_ice = token.lemma == "ice" and parsed.tokens[token.head].text.lower() in {
-        "on",
-        "across",
-        "over",
-        "in",
-    }
-    if on_ice and any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
-        return True
-    if token.lemma in VEHICLES and _rides_in(parsed, i):
-        return True
-    if token.lemma == "light" and token.dep == "pobj":
-        # "The steps of the Cape Sorrow light": one with a name is a tower.
-        return any(
-            parsed.tokens[c].dep == "compound" and parsed.tokens[c].pos == "PROPN"
-            for c in parsed.children[i]
-        )
-    if token.lemma == "bank" and _is_of_money(parsed, i):
-        return True
-    if sort_of(token.lemma.lower()) != "place" or token.lemma in _STANDS_IN_ONE:
-        return False
-    if _is_numbered(parsed, i):
-        return True
-    if token.pos == "PROPN" and token.lemma.lower() != token.lemma and token.dep != "pobj":
-        return _is_crossed(parsed, i)
-    if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):
-        return False  # "a bar of platinum"
-    if token.dep != "compound":
-        return True
-    # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere.
-    above = parsed.tokens[token.head]
-    at_it = sort_of(above.lemma) == "thing" or above.lemma in _STANDS_IN_ONE
-    return above.dep == "pobj" and at_it and token.head == i + 1
-
-
-def _is_of_money(parsed: Parsed, i: int) -> bool:
-    """ "In the middle of the bank": a bank with water beside it is one to be on."""
-    token = parsed.tokens[i]
-    prep = parsed.tokens[token.head]
-    if prep.text.lower() == "of" and parsed.tokens[prep.head].lemma == "middle":
-        return True
-    return token.dep == "pobj" and prep.text.lower() in {"in", "into", "inside", "outside"}
-
-
-def _rides_in(parsed: Parsed, i: int) -> bool:
-    """Whether somebody is in it, or gets in: "on the train", not "waited for the train"."""
-    token = parsed.tokens[i]
-    within = {"on", "in", "aboard", "inside", "into", "onto"}
-    if token.dep != "pobj" or parsed.tokens[token.head].text.lower() not in within:
-        return False
-    if parsed.tokens[clause_of(parsed, i)].lemma in _COMES_BY:
-        return False  # "she arrived in a yellow van": and got out of it
-    above = parsed.tokens[parsed.tokens[token.head].head]
-    if above.pos == "NOUN" and above.dep in SUBJECT:
-        return False  # "children in the cars pressed their faces to the glass"
-    of = subjects(parsed, clause_of(parsed, i))
-    return any(
-        parsed.tokens[s].pos in {"PRON", "PROPN"} or sort_of(parsed.tokens[s].lemma) == "person"
-        for s in of
-    )
-
-
-def _there(parsed: Parsed, i: int) -> bool | None:
-    """True: comes there; False: is there; None: neither."""
-    tokens = parsed.tokens
-    if tokens[i].dep == "compound":
-        found = _there(parsed, tokens[i].head)
-        return False if found is not None else None
-    token = tokens[i]
-    verb = clause_of(parsed, i)
-    if unreal(parsed, verb) or compared(parsed, i):
-        return None
-    if any(tokens[c].lemma in _EACH for c in parsed.children[i]):
-        return None  # "in every second house"
-    if any(
-        t.dep == "relcl" and not _of_who_there_was(parsed, t) and not _is_main(parsed, t)
-        for t in [token, *ancestors(parsed, i)]
-    ):
-        return None
-    if token.dep == "dobj":
-        # "Stumbled up Front Street": "up" may be taken for a part of the verb.
-        along = tokens[verb].lemma in _MOVES and _goes_along(parsed, verb)
-        tilled = tokens[verb].lemma in _TILLS and token.lemma in _TILLED
-        return True if along or tilled or tokens[verb].lemma in _DONE_THERE else None
-    if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
-        return None  # "far out a ship turned round" is seen from the shore
-    if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _OF_PEOPLE:
-        below = [p for p in parsed.children[verb] if tokens[p].dep == "prep"]
-        if any(_is_place(parsed, k) for p in below for k in parsed.children[p]):
-            return None  # "the whole village was standing on the beach"
-    if token.dep == "nsubjpass" and token.lemma in _HOUSES and tokens[verb].lemma in _IS_SHUT:
-        return False  # "the museum was closed to the public"
-    if token.dep in {"nsubj", "nsubjpass"}:
-        # A place that does something itself is looked at for a moment.
-        return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
-    if token.dep != "pobj":
-        return None
-    if _is_its_corner(parsed, i):
-        return False  # "it was the farthest corner of the garden"
-    if _is_measure(parsed, i) or _water_comes(parsed, i, verb):
-        return None
-    if [tokens[s].text.lower() for s in subjects(parsed, verb)] == ["which"]:
-        return None  # "at six, which was beside the fish stall"
-    before = tokens[token.head].text.lower()
-    if before == "across" and i < verb and _is_of_things(parsed, verb):
-        return None  # "across the road a lamp was burning"
-    if _opens_clause(parsed, i, verb):
-        return False  # "At the whaling station two boys saw him", "from the dunes they watched"
-    chain = []
-    at = i
-    while tokens[at].dep in {"pobj", "prep", "pcomp"} and tokens[at].head != at:
-        at = tokens[at].head
-        chain.append(tokens[at].text.lower())
-    preps = [w for w in chain if w.isalpha()]
-    first = preps[0] if preps else ""
-    if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
-        first = preps[2]  # "in the warm grass of a great meadow"
-    part = tokens[tokens[token.head].head].lemma if first == "of" else ""
-    if part in _PARTS_CLIMBED and tokens[verb].lemma in _MOVES:
-        return True  # "ran up the steps of the tower"
-    if first in _AWAY or (first == "above" and _is_of_things(parsed, at)):
-        return None  # "the light came on above room 7" is seen from below
-    if tokens[at].lemma == "have" and _has_somebody(parsed, at):
-        return None
-    if first == "across" and tokens[at].lemma in SPEECH:
-        return None  # "I asked our neighbour across the hall"
-    if _is_of_things(parsed, at) and (
-        tokens[at].lemma in _GOES_OR_SOUNDS or (tokens[at].lemma == "be" and token.name == "GPE")
-    ):
-        return None  # "the serum was in Anchorage", "the ice went out to sea"
-    if (
-        tokens[at].dep in {"dobj", "nsubj"}
-        and tokens[tokens[at].head].lemma in _MOVES
-        and first in _TO
-    ):
-        # "drove the boy to the station": whoever is driven comes there too.
-        at = tokens[at].head
-    while tokens[at].pos in {"ADV", "ADP"} and tokens[at].head != at:
-        at = tokens[
-            at
-        ].head  # "went back to her hangar", "out of the door and down the stairs to the street"
-    if tokens[at].pos not in {"VERB", "AUX"}:
-        # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
-        return (
-            False
-            if first in {"in", "at", "on"} and tokens[at].dep in {"nsubj", "attr", "dobj", "ROOT"}
-            else None
-        )
-    going = tokens[at].dep in {"ROOT", "conj", "advcl"} or tokens[at].tag == "VBG"
-    if not subjects(parsed, at) and not going:
-        return None
-    if first in {"over", "above"} and _goes_up_there(parsed, at):
-        return None  # "it rose over the steeple" is seen from where one stands
-    if tokens[at].lemma in _MOVES and first in _TO:
-        return first not in {"in", "at", "on"} or tokens[at].lemma in {
-            "arrive",
-            "land",
-            "step",
-            "come",
-        }
-    if tokens[at].lemma in _FROM_AFAR and first in {
-        "at", "to", "over", "across", "on", "up", "down", "toward", "towards", "through", "into",
-    }:  # fmt: skip
-        # Who looks across water stands beside it.
-        return False if first in {"across", "over"} and token.lemma in _WATERS else None
-    return False if first in _THERE else None
-
-
-def _is_of_things(parsed: Parsed, verb: int) -> bool:
-    who = [parsed.tokens[s] for s in subjects(parsed, verb)]
-    head = parsed.tokens[verb].head
-    if parsed.tokens[verb].dep in {"acl", "advcl"} and parsed.tokens[verb].tag == "VBG":
-        # "There is the refrigerator, humming in the kitchen".
-        is_there = (c for c in parsed.children[head] if parsed.tokens[c].dep == "attr")
-        above = parsed.tokens[next(is_there, head)]
-        who = [above] if above.pos == "NOUN" else who
-    return bool(who) and all(
-        t.pos == "NOUN" and (sort_of(t.lemma) == "thing" or t.lemma in _COMES_BY_ITSELF)
-        for t in who
-    )
-
-
-def _has_somebody(parsed: Parsed, verb: int) -> bool:
-    """ "She had a daughter at home": it is not she who is there."""
-    below = [parsed.tokens[c] for c in parsed.children[verb]]
-    return any(t.dep == "dobj" and sort_of(t.lemma) == "person" for t in below)
-
-
-def _goes_up_there(parsed: Parsed, verb: int) -> bool:
-    """Whether a thing is in the air: a kite, smoke, a balloon."""
-    tokens = parsed.tokens
-    who = [tokens[k] for k in subjects(parsed, verb)]
-    things = all(t.lemma.lower() == "it" or sort_of(t.lemma) in ("thing", "plant") for t in who)
-    return bool(who) and things and tokens[verb].lemma in _IN_THE_AIR
-
-
-def _is_main(parsed: Parsed, verb: Token) -> bool:
-    """ "On the morning of the show the tent smelled of rain" is taken for "the show that it smelled"."""
-    top = list(ancestors(parsed, verb.head))
-    return bool(top) and top[-1].pos == "ADP" and top[-1].dep == "ROOT"
-
-
-def _of_who_there_was(parsed: Parsed, verb: Token) -> bool:
-    """ "There were three sisters who lived in a mill": so they are told of."""
-    above = parsed.tokens[verb.head]
-    return (
-        verb.lemma in _LIVES
-        and above.dep == "attr"
-        and any(parsed.tokens[c].dep == "expl" for c in parsed.children[above.head])
-    )
-
-
-def _says_where_in(above: Token) -> bool:
-    """Whether a noun before "of" only says where in a place: its grass, its middle, its corner."""
-    return sort_of(above.lemma) in {"plant", "thing"} or above.lemma in _WITHIN
-
-
-def _is_its_corner(parsed: Parsed, i: int) -> bool:
-    """Whether it is said of where they are that it is a part of a place."""
-    tokens = parsed.tokens
-    above = tokens[tokens[tokens[i].head].head]
-    if above.dep != "attr" or above.lemma not in _WITHIN | _STANDS_IN_ONE:
-        return False
-    return any(
-        tokens[s].text.lower() in {"it", "this", "here"} for s in subjects(parsed, above.head)
-    )
-
-
-def _is_measure(parsed: Parsed, i: int) -> bool:
-    """ "It was the largest clock in the province": that is said of all of it, not where they are."""
-    tokens = parsed.tokens
-    above = tokens[i].head
-    noun = tokens[above].head
-    return tokens[above].text.lower() in {"in", "of"} and any(
-        tokens[c].tag == "JJS" or tokens[c].text.lower() == "only" for c in parsed.children[noun]
-    )
-
-
-def _water_comes(parsed: Parsed, i: int, verb: int) -> bool:
-    """ "The river rose. It came up through the cellars": nobody is there for that."""
-    tokens = parsed.tokens
-    if tokens[tokens[i].head].text.lower() not in {"through", "into", "under", "up"}:
-        return False  # what comes over the flats comes to where they are
-    moved = [tokens[s] for s in subjects(parsed, verb)]
-    if [t.text.lower() for t in moved] == ["it"]:
-        before = [t for t in tokens[:verb] if t.dep in SUBJECT and t.pos == "NOUN"]
-        moved = before[-1:]
-    return bool(moved) and all(t.lemma in _WATERS | _COMES_BY_ITSELF for t in moved)
-
-
-def _opens_clause(parsed: Parsed, i: int, verb: int) -> bool:
-    """Whether a place stands before whoever acts: that is where the clause is set."""
-    tokens = parsed.tokens
-    prep = tokens[i].head
-    word = tokens[prep].text.lower()
-    if tokens[prep].dep == "ROOT":
-        # "From the dunes they watched the sea" is taken for "the dunes that they watched".
-        below = [c for c in parsed.children[i] if tokens[c].dep == "relcl"]
-        return word in {"in", "at", "on", "from"} and any(
-            tokens[c].dep in SUBJECT for b in below for c in parsed.children[b]
-        )
-    acting = [k for k in subjects(parsed, verb) if k > i]
-    if tokens[prep].head != verb or not acting:
-        return False
-    sees = tokens[verb].lemma in {"see", "watch", "look", "hear", "observe"}
-    return word in {"in", "at", "on", "inside", "by", "along"} or (word == "from" and sees)
 
 
 def _phrase(parsed: Parsed, i: int) -> str:
@@ -821,8 +449,8 @@ def muted(parsed: Parsed, spoken: frozenset[int]) -> frozenset[int]:
     out = set()
     for i, token in enumerate(parsed.tokens):
         told = tells_when(token)
-        if not told and (token.pos not in {"NOUN", "PROPN"} or not _is_place(parsed, i)):
+        if not told and (token.pos not in {"NOUN", "PROPN"} or not is_place(parsed, i)):
             continue
-        if i in spoken or (not_now(parsed, i) if told else _there(parsed, i) is None):
+        if i in spoken or (not_now(parsed, i) if told else comes_to(parsed, i) is None):
             out.add(token.start)
     return frozenset(out)

@@ -1,0 +1,255 @@
+"""Whether somebody comes to a place that is named, or is there, or neither: "she came from the market"."""
+
+from cutreel.core.nouns import sort_of
+
+from .clauses import SPEECH, SUBJECT, ancestors, clause_of, compared, subjects, unreal
+from .parsed import Parsed, Token
+from .places import DONE_THERE, MOVES, STANDS_IN_ONE, goes_along, is_place
+
+TO = frozenset(
+    "to into onto in inside at up down across through along over toward towards on aboard off under beneath".split()
+)
+_THERE = frozenset(
+    "in inside at on aboard along through across by beside near under beneath outside behind over up down "
+    "above around within round upon".split()
+)
+_TILLS = frozenset("dig mow weed rake plough plow sow water".split())
+_TILLED = frozenset("lawn garden field yard meadow orchard".split())
+_IN_THE_AIR = frozenset("rise soar float fly hang drift hover climb sail drive glide".split())
+LIVES = frozenset({"live", "dwell", "reside"})
+_VESSELS = frozenset("ship steamship warship sailboat sailing-ship liner trawler schooner".split())
+"""What is seen from outside when it does something itself."""
+_BECOMES = frozenset(
+    "be go become grow fall lie stand sleep wake turn freeze burn shake wait smell smelled".split()
+)
+"""What a place itself does: the town went dark, and there we are."""
+HOUSES = frozenset(
+    "library museum school church shop inn hospital station theatre cinema hotel bank bakery prison office "
+    "house cottage palace castle café restaurant pub".split()
+)
+"""Who is outside of one is in the street before it."""
+_IS_SHUT = frozenset({"close", "shut", "lock"})
+_OF_PEOPLE = frozenset("village town city hamlet school street house".split())
+"""Places that stand for those who live there."""
+FROM_AFAR = frozenset("look point stare gaze wave shout call think talk speak see watch".split())
+_WITHIN = frozenset(
+    "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
+)
+_WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
+_GOES_OR_SOUNDS = frozenset("go hum tick drip buzz whirr chime rattle".split())
+"""What a thing does in a place without anybody there: a refrigerator that hums in the kitchen is heard from bed."""
+_COMES_BY_ITSELF = frozenset(
+    "ice flood tide fog mist smoke fire wind rain snow dust smell sound noise light".split()
+)
+_AWAY = frozenset(
+    "from of about toward towards until till before for like than since against beyond without".split()
+)
+_EACH = frozenset("every each many most several both".split())
+"""Beside a place: all of them, and so none that one could be at."""
+_PARTS_CLIMBED = frozenset("step stair top ladder roof".split())
+
+
+def comes_to(parsed: Parsed, i: int) -> bool | None:
+    """True: comes there; False: is there; None: neither."""
+    tokens = parsed.tokens
+    if tokens[i].dep == "compound":
+        found = comes_to(parsed, tokens[i].head)
+        return False if found is not None else None
+    token = tokens[i]
+    verb = clause_of(parsed, i)
+    if unreal(parsed, verb) or compared(parsed, i):
+        return None
+    if any(tokens[c].lemma in _EACH for c in parsed.children[i]):
+        return None  # "in every second house"
+    if any(
+        t.dep == "relcl" and not _of_who_there_was(parsed, t) and not _is_main(parsed, t)
+        for t in [token, *ancestors(parsed, i)]
+    ):
+        return None
+    if token.dep == "dobj":
+        # "Stumbled up Front Street": "up" may be taken for a part of the verb.
+        along = tokens[verb].lemma in MOVES and goes_along(parsed, verb)
+        tilled = tokens[verb].lemma in _TILLS and token.lemma in _TILLED
+        return True if along or tilled or tokens[verb].lemma in DONE_THERE else None
+    if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _VESSELS:
+        return None  # "far out a ship turned round" is seen from the shore
+    if token.dep in {"nsubj", "nsubjpass"} and token.lemma in _OF_PEOPLE:
+        below = [p for p in parsed.children[verb] if tokens[p].dep == "prep"]
+        if any(is_place(parsed, k) for p in below for k in parsed.children[p]):
+            return None  # "the whole village was standing on the beach"
+    if token.dep == "nsubjpass" and token.lemma in HOUSES and tokens[verb].lemma in _IS_SHUT:
+        return False  # "the museum was closed to the public"
+    if token.dep in {"nsubj", "nsubjpass"}:
+        # A place that does something itself is looked at for a moment.
+        return False if tokens[verb].lemma in _BECOMES or token.sentence == 0 else None
+    if token.dep != "pobj":
+        return None
+    if _is_its_corner(parsed, i):
+        return False  # "it was the farthest corner of the garden"
+    if _is_measure(parsed, i) or _water_comes(parsed, i, verb):
+        return None
+    if [tokens[s].text.lower() for s in subjects(parsed, verb)] == ["which"]:
+        return None  # "at six, which was beside the fish stall"
+    before = tokens[token.head].text.lower()
+    if before == "across" and i < verb and _is_of_things(parsed, verb):
+        return None  # "across the road a lamp was burning"
+    if _opens_clause(parsed, i, verb):
+        return False  # "At the whaling station two boys saw him", "from the dunes they watched"
+    chain = []
+    at = i
+    while tokens[at].dep in {"pobj", "prep", "pcomp"} and tokens[at].head != at:
+        at = tokens[at].head
+        chain.append(tokens[at].text.lower())
+    preps = [w for w in chain if w.isalpha()]
+    first = preps[0] if preps else ""
+    if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
+        first = preps[2]  # "in the warm grass of a great meadow"
+    part = tokens[tokens[token.head].head].lemma if first == "of" else ""
+    if part in _PARTS_CLIMBED and tokens[verb].lemma in MOVES:
+        return True  # "ran up the steps of the tower"
+    if first in _AWAY or (first == "above" and _is_of_things(parsed, at)):
+        return None  # "the light came on above room 7" is seen from below
+    if tokens[at].lemma == "have" and _has_somebody(parsed, at):
+        return None
+    if first == "across" and tokens[at].lemma in SPEECH:
+        return None  # "I asked our neighbour across the hall"
+    if _is_of_things(parsed, at) and (
+        tokens[at].lemma in _GOES_OR_SOUNDS or (tokens[at].lemma == "be" and token.name == "GPE")
+    ):
+        return None  # "the serum was in Anchorage", "the ice went out to sea"
+    if (
+        tokens[at].dep in {"dobj", "nsubj"}
+        and tokens[tokens[at].head].lemma in MOVES
+        and first in TO
+    ):
+        # "drove the boy to the station": whoever is driven comes there too.
+        at = tokens[at].head
+    while tokens[at].pos in {"ADV", "ADP"} and tokens[at].head != at:
+        at = tokens[
+            at
+        ].head  # "went back to her hangar", "out of the door and down the stairs to the street"
+    if tokens[at].pos not in {"VERB", "AUX"}:
+        # "the lamp in the kitchen": where the thing is, if it is what the clause is about.
+        return (
+            False
+            if first in {"in", "at", "on"} and tokens[at].dep in {"nsubj", "attr", "dobj", "ROOT"}
+            else None
+        )
+    going = tokens[at].dep in {"ROOT", "conj", "advcl"} or tokens[at].tag == "VBG"
+    if not subjects(parsed, at) and not going:
+        return None
+    if first in {"over", "above"} and _goes_up_there(parsed, at):
+        return None  # "it rose over the steeple" is seen from where one stands
+    if tokens[at].lemma in MOVES and first in TO:
+        return first not in {"in", "at", "on"} or tokens[at].lemma in {
+            "arrive",
+            "land",
+            "step",
+            "come",
+        }
+    if tokens[at].lemma in FROM_AFAR and first in {
+        "at", "to", "over", "across", "on", "up", "down", "toward", "towards", "through", "into",
+    }:  # fmt: skip
+        # Who looks across water stands beside it.
+        return False if first in {"across", "over"} and token.lemma in _WATERS else None
+    return False if first in _THERE else None
+
+
+def _is_of_things(parsed: Parsed, verb: int) -> bool:
+    who = [parsed.tokens[s] for s in subjects(parsed, verb)]
+    head = parsed.tokens[verb].head
+    if parsed.tokens[verb].dep in {"acl", "advcl"} and parsed.tokens[verb].tag == "VBG":
+        # "There is the refrigerator, humming in the kitchen".
+        is_there = (c for c in parsed.children[head] if parsed.tokens[c].dep == "attr")
+        above = parsed.tokens[next(is_there, head)]
+        who = [above] if above.pos == "NOUN" else who
+    return bool(who) and all(
+        t.pos == "NOUN" and (sort_of(t.lemma) == "thing" or t.lemma in _COMES_BY_ITSELF)
+        for t in who
+    )
+
+
+def _has_somebody(parsed: Parsed, verb: int) -> bool:
+    """ "She had a daughter at home": it is not she who is there."""
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    return any(t.dep == "dobj" and sort_of(t.lemma) == "person" for t in below)
+
+
+def _goes_up_there(parsed: Parsed, verb: int) -> bool:
+    """Whether a thing is in the air: a kite, smoke, a balloon."""
+    tokens = parsed.tokens
+    who = [tokens[k] for k in subjects(parsed, verb)]
+    things = all(t.lemma.lower() == "it" or sort_of(t.lemma) in ("thing", "plant") for t in who)
+    return bool(who) and things and tokens[verb].lemma in _IN_THE_AIR
+
+
+def _is_main(parsed: Parsed, verb: Token) -> bool:
+    """ "On the morning of the show the tent smelled of rain" is taken for "the show that it smelled"."""
+    top = list(ancestors(parsed, verb.head))
+    return bool(top) and top[-1].pos == "ADP" and top[-1].dep == "ROOT"
+
+
+def _of_who_there_was(parsed: Parsed, verb: Token) -> bool:
+    """ "There were three sisters who lived in a mill": so they are told of."""
+    above = parsed.tokens[verb.head]
+    return (
+        verb.lemma in LIVES
+        and above.dep == "attr"
+        and any(parsed.tokens[c].dep == "expl" for c in parsed.children[above.head])
+    )
+
+
+def _says_where_in(above: Token) -> bool:
+    """Whether a noun before "of" only says where in a place: its grass, its middle, its corner."""
+    return sort_of(above.lemma) in {"plant", "thing"} or above.lemma in _WITHIN
+
+
+def _is_its_corner(parsed: Parsed, i: int) -> bool:
+    """Whether it is said of where they are that it is a part of a place."""
+    tokens = parsed.tokens
+    above = tokens[tokens[tokens[i].head].head]
+    if above.dep != "attr" or above.lemma not in _WITHIN | STANDS_IN_ONE:
+        return False
+    return any(
+        tokens[s].text.lower() in {"it", "this", "here"} for s in subjects(parsed, above.head)
+    )
+
+
+def _is_measure(parsed: Parsed, i: int) -> bool:
+    """ "It was the largest clock in the province": that is said of all of it, not where they are."""
+    tokens = parsed.tokens
+    above = tokens[i].head
+    noun = tokens[above].head
+    return tokens[above].text.lower() in {"in", "of"} and any(
+        tokens[c].tag == "JJS" or tokens[c].text.lower() == "only" for c in parsed.children[noun]
+    )
+
+
+def _water_comes(parsed: Parsed, i: int, verb: int) -> bool:
+    """ "The river rose. It came up through the cellars": nobody is there for that."""
+    tokens = parsed.tokens
+    if tokens[tokens[i].head].text.lower() not in {"through", "into", "under", "up"}:
+        return False  # what comes over the flats comes to where they are
+    moved = [tokens[s] for s in subjects(parsed, verb)]
+    if [t.text.lower() for t in moved] == ["it"]:
+        before = [t for t in tokens[:verb] if t.dep in SUBJECT and t.pos == "NOUN"]
+        moved = before[-1:]
+    return bool(moved) and all(t.lemma in _WATERS | _COMES_BY_ITSELF for t in moved)
+
+
+def _opens_clause(parsed: Parsed, i: int, verb: int) -> bool:
+    """Whether a place stands before whoever acts: that is where the clause is set."""
+    tokens = parsed.tokens
+    prep = tokens[i].head
+    word = tokens[prep].text.lower()
+    if tokens[prep].dep == "ROOT":
+        # "From the dunes they watched the sea" is taken for "the dunes that they watched".
+        below = [c for c in parsed.children[i] if tokens[c].dep == "relcl"]
+        return word in {"in", "at", "on", "from"} and any(
+            tokens[c].dep in SUBJECT for b in below for c in parsed.children[b]
+        )
+    acting = [k for k in subjects(parsed, verb) if k > i]
+    if tokens[prep].head != verb or not acting:
+        return False
+    sees = tokens[verb].lemma in {"see", "watch", "look", "hear", "observe"}
+    return word in {"in", "at", "on", "inside", "by", "along"} or (word == "from" and sees)
