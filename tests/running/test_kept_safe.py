@@ -265,8 +265,11 @@ def test_a_full_disk_keeps_a_new_folder_out_and_opens_an_old_one(
     monkeypatch.setattr(start, "make_private", lambda folder: None)
     with pytest.raises(CutReelError, match="The disk of"):
         start._ground(tmp_path / "new", reset=False)
+    monkeypatch.setattr("cutreel.running.cluster.ELSEWHERE", tmp_path / "elsewhere")
     old = tmp_path / "old"
-    (old / "database").mkdir(parents=True)
-    (old / "database" / "PG_VERSION").write_text("15\n")
-    monkeypatch.setattr(Cluster, "is_there", property(lambda self: True))
+    # Kept elsewhere where its account can't reach this folder.
+    database = Cluster(old, free_port()).folder
+    database.mkdir(parents=True)
+    (database / "PG_VERSION").write_text("15\n")
+    (old / "database.password").write_text("it was here")
     assert start._ground(old, reset=False).data == old
