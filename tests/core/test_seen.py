@@ -211,6 +211,23 @@ def test_a_picture_unlike_the_others_of_its_hour_is_told() -> None:
     assert {f.shot for f in whole} == {9} and any("lighter" in f.text for f in whole)
 
 
+def test_a_picture_is_held_against_others_of_its_place() -> None:
+    """A bright kitchen in a film of a dark cellar is no fault; a bright cellar among four is one."""
+    cellar = [shown(measure_picture(*drawn(NIGHT)), i, place="the cellar") for i in range(1, 6)]
+    bright = measure_picture(np.full((450, 800, 3), 235, np.uint8), [])
+
+    def found(*more: ShownPicture) -> list[tuple[int, str]]:
+        every = drift_in_pictures([*cellar, *more], "cut-paper", True)
+        return [(f.shot, f.text) for f in every if f.kind == "look" and "contrast" not in f.text]
+
+    assert found(shown(bright, 9, place="the kitchen")) == []
+    assert found(*(shown(bright, i, place="the kitchen") for i in (9, 10, 11))) == []
+    (_, text), *_ = told = found(
+        shown(bright, 9, place="the kitchen"), shown(bright, 10, place="the cellar")
+    )
+    assert {shot for shot, _ in told} == {10} and "than the other pictures of the cellar" in text
+
+
 @settings(max_examples=40)
 @given(
     st.lists(st.floats(0.45, 0.8), min_size=3, max_size=3),

@@ -33,9 +33,9 @@ def test_a_pressed_lane_is_the_same_in_blocks() -> None:
     told = Treatment(presses={"voice": 6.0})
     whole, again = Mixer(parts, 28.0, told), Mixer(parts, 28.0, told)
     assert whole.key(0) != Mixer(parts, 28.0).key(0)
-    blocks = [whole.lanes(b)["voice"] for b in range(3)]
+    blocks = [whole.lanes(b)["voice"] for b in range(whole.blocks)]
     assert again.lanes(1)["voice"].tobytes() == blocks[1].tobytes()
-    plain = np.concatenate([Mixer(parts, 28.0).lanes(b)["voice"] for b in range(3)])
+    plain = np.concatenate([Mixer(parts, 28.0).lanes(b)["voice"] for b in range(whole.blocks)])
     at_once = pressed(plain, "voice", 6.0)
     inside = slice(RATE, 27 * RATE)
     np.testing.assert_allclose(np.concatenate(blocks)[inside], at_once[inside], atol=1e-5)

@@ -3,7 +3,7 @@
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from cutreel.core.render import LEAST_CONTRAST
+from cutreel.core import render
 from cutreel.making import contrasts
 
 from .door import Films, Shop
@@ -29,4 +29,4 @@ def words_read(film: str, shot: int, films: Films, shop: Shop) -> WordsReadView:
     clip = assembled.timeline.clips[at]
     layered = len(clip.layers) > 1 and clip.plate is None and clip.footage is None
     found = contrasts(shop, assembled, at)
-    return WordsReadView(needed=LEAST_CONTRAST, layered=layered, contrasts=found)
+    return WordsReadView(needed=render.LEAST_CONTRAST, layered=layered, contrasts=found)

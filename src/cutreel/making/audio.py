@@ -20,7 +20,7 @@ from cutreel.store import MediaStore
 
 MOST_HELD = 36_000_000
 """Bytes of samples that are held of one sound: a line, an effect, a piece of music of three minutes."""
-MOST_DECODED = 64_000_000
+MOST_DECODED = 48_000_000
 """Bytes of sounds that are held at a time: half a minute of everything that sounds at once."""
 FRAMES_IN_HAND = 400
 

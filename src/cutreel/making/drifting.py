@@ -76,7 +76,15 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
         f = shot.facts
         shown.append(
             ShownPicture(
-                shot.shot.id, take.id, shot.people, take.prompt, seen, f.time, f.framing, f.speaks
+                shot.shot.id,
+                take.id,
+                shot.people,
+                take.prompt,
+                seen,
+                f.time,
+                f.framing,
+                f.speaks,
+                f.place,
             )
         )
     by_shot: dict[int, dict[int | None, _Gathered]] = {}

@@ -5,16 +5,8 @@ from collections.abc import Sequence
 
 import numpy as np
 
+from cutreel.core import render
 from cutreel.core.publishing import ReportFigure, ReportPlace, counted
-from cutreel.core.render import (
-    LEAST_CONTRAST,
-    Scene,
-    SegmentPlan,
-    card_at,
-    contrast_between,
-    contrast_of,
-    planes_of,
-)
 from cutreel.core.timeline import CardClip
 from cutreel.core.titles import TitleLook
 from cutreel.store import Assembled
@@ -27,7 +19,7 @@ HIGH = 360
 """The shorter side in pixels of the frames that are looked at."""
 MOMENTS = (0.3, 0.55, 0.8)
 """When in their time words are looked at."""
-Plans = Sequence[tuple[int, SegmentPlan]]
+Plans = Sequence[tuple[int, render.SegmentPlan]]
 
 
 def contrasts(shop: Workshop, film: Assembled, shot: int) -> list[float | None]:
@@ -47,9 +39,9 @@ def words_figures(shop: Workshop, film: Assembled) -> list[ReportFigure]:
     hard = []
     for card in cards:
         found = _contrast(shop, film, plans, card, MOMENTS[1:2])
-        if found is not None and found < LEAST_CONTRAST:
+        if found is not None and found < render.LEAST_CONTRAST:
             hard.append(film.read.shots[card.shot].shot)
-    what = f"words on the screen whose contrast is under {LEAST_CONTRAST:g} (WCAG 2.2)"
+    what = f"words on the screen whose contrast is under {render.LEAST_CONTRAST:g} (WCAG 2.2)"
     where = ReportPlace(view="sheet", shot=hard[0].id) if hard else None
     return [counted("captions", what, [s.edge for s in hard], where)]
 
@@ -71,19 +63,19 @@ def _contrast(
 
 
 def _in_frame(
-    shop: Workshop, film: Assembled, plan: SegmentPlan, card: CardClip, number: int
+    shop: Workshop, film: Assembled, plan: render.SegmentPlan, card: CardClip, number: int
 ) -> float | None:
     """Of words that keep to the frame: where their letters are is known."""
     span = next((c for c in plan.cards if _same(c.lines, c.sort, card)), None)
     if span is None:
         return None
     look = span.title_look or plan.title_look or TitleLook()
-    words = card_at(span, look, number, float(film.rate.fraction), plan.width, plan.height)
-    return None if words is None else contrast_of(_bright(shop, plan, number), words, look)
+    words = render.card_at(span, look, number, float(film.rate.fraction), plan.width, plan.height)
+    return None if words is None else render.contrast_of(_bright(shop, plan, number), words, look)
 
 
 def _in_picture(
-    shop: Workshop, film: Assembled, plan: SegmentPlan, card: CardClip, number: int
+    shop: Workshop, film: Assembled, plan: render.SegmentPlan, card: CardClip, number: int
 ) -> float | None:
     """Of words that keep to the picture: their letters are what changes where they are of another colour."""
     scenes = [plan.one, *([plan.other] if plan.other else [])]
@@ -95,13 +87,13 @@ def _in_picture(
         _bright(shop, _coloured(plan, card, look.model_copy(update={"colour": colour})), number)
         for colour in ("#000000", "#ffffff")
     )
-    return contrast_between(_bright(shop, plan, number), dark, light)
+    return render.contrast_between(_bright(shop, plan, number), dark, light)
 
 
-def _coloured(plan: SegmentPlan, card: CardClip, look: TitleLook) -> SegmentPlan:
+def _coloured(plan: render.SegmentPlan, card: CardClip, look: TitleLook) -> render.SegmentPlan:
     """A segment with some words of its picture in another look."""
 
-    def scene(one: Scene) -> Scene:
+    def scene(one: render.Scene) -> render.Scene:
         words = [
             w.model_copy(update={"title_look": look}) if _same(w.lines, w.sort, card) else w
             for w in one.words
@@ -112,9 +104,9 @@ def _coloured(plan: SegmentPlan, card: CardClip, look: TitleLook) -> SegmentPlan
     return plan.model_copy(update={"one": scene(plan.one), "other": other})
 
 
-def _bright(shop: Workshop, plan: SegmentPlan, number: int) -> np.ndarray:
+def _bright(shop: Workshop, plan: render.SegmentPlan, number: int) -> np.ndarray:
     """The brightness of a frame of a segment."""
-    return planes_of(np.asarray(painted(shop, plan)(number))).y
+    return render.planes_of(np.asarray(painted(shop, plan)(number))).y
 
 
 def _same(lines: list[str], sort: str, card: CardClip) -> bool:

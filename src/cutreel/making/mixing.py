@@ -39,7 +39,7 @@ from .workshop import Workshop
 
 T = TypeVar("T")
 MOST_READY = 6
-MOST_AT_ONCE = 18
+MOST_AT_ONCE = 36
 """Blocks that a page may wait for: a second or two."""
 
 

@@ -8,17 +8,9 @@ from dataclasses import replace
 import numpy as np
 from PIL import Image
 
+from cutreel.core import render
 from cutreel.core.keys import key
 from cutreel.core.motion import OwnPath, PathFrame, applied, moment_of, path_along, path_for
-from cutreel.core.render import (
-    Compositor,
-    Planes,
-    PlannedShot,
-    SegmentPlan,
-    painter,
-    plan_segments,
-    rgb_of,
-)
 from cutreel.core.timeline import PictureClip, Span
 from cutreel.store import Assembled
 
@@ -145,7 +137,7 @@ def seen_at(
 def ending_of(film: Assembled, at: int) -> str:
     """A key of how a shot ends: the same again is the same last frame."""
     clip = film.timeline.clips[at]
-    shown = PlannedShot.of(clip).model_dump(mode="json", exclude_defaults=True)
+    shown = render.PlannedShot.of(clip).model_dump(mode="json", exclude_defaults=True)
     frames = clip.span.end - clip.span.start
     return key("ending", 1, shown=shown, frames=frames, aspect=film.document.settings.aspect)
 
@@ -164,25 +156,25 @@ def _drawn(
 ) -> tuple[Callable[[int], Image.Image], int]:
     """What draws the frames of a clip of the timeline by their numbers, and how many there are."""
     life = clip.span.end - clip.span.start
-    shot = PlannedShot.of(clip)
-    ((_, plan),) = plan_segments(
+    shot = render.PlannedShot.of(clip)
+    ((_, plan),) = render.plan_segments(
         [shot], [Span(0, life)], [], (), film.rate, width, height, "preview"
     )
 
     return painted(shop, plan), life
 
 
-def painted(shop: Workshop, plan: SegmentPlan) -> Callable[[int], Image.Image]:
+def painted(shop: Workshop, plan: render.SegmentPlan) -> Callable[[int], Image.Image]:
     """What draws the frames of a segment as pictures."""
 
-    def fetch(media: str, depth: float) -> Planes:
+    def fetch(media: str, depth: float) -> "render.Planes":
         return planes_of_media(shop, media, depth)
 
-    paint = painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
-    frame = Compositor(plan.width, plan.height).new_frame()
+    paint = render.painter(plan, fetch, lambda media: figure_of(shop, media), shop.media.get)
+    frame = render.Compositor(plan.width, plan.height).new_frame()
 
     def draw(number: int) -> Image.Image:
         paint(number, frame)
-        return Image.fromarray(np.ascontiguousarray(rgb_of(frame)))
+        return Image.fromarray(np.ascontiguousarray(render.rgb_of(frame)))
 
     return draw

@@ -5,7 +5,7 @@ from threading import Lock
 
 from cachetools import LRUCache, cached
 
-from cutreel.core.render import Planes, SegmentPlan, make_segment, planes_of
+from cutreel.core import render
 from cutreel.protocol import JointedFigure
 
 from .pictures import pixels_of
@@ -22,7 +22,7 @@ class Cancelled(Exception):
 
 def rendered(
     shop: Workshop,
-    segment: SegmentPlan,
+    segment: render.SegmentPlan,
     progress: Callable[[float], None] = lambda share: None,
     cancelled: Callable[[], bool] = lambda: False,
 ) -> bytes:
@@ -35,7 +35,7 @@ def rendered(
                 raise Cancelled
             progress(done / segment.frames)
 
-    return make_segment(
+    return render.make_segment(
         segment,
         lambda media, depth: planes_of_media(shop, media, depth),
         each,
@@ -51,6 +51,6 @@ def figure_of(shop: Workshop, media: str) -> JointedFigure:
 
 
 @cached(LRUCache(MOST_PLANES, getsizeof=lambda planes: planes.bytes), lock=Lock())
-def planes_of_media(shop: Workshop, media: str, depth: float) -> Planes:
+def planes_of_media(shop: Workshop, media: str, depth: float) -> "render.Planes":
     """The planes of a layer that is kept."""
-    return planes_of(pixels_of(shop.media.get(media)), depth)
+    return render.planes_of(pixels_of(shop.media.get(media)), depth)

@@ -10,10 +10,11 @@
 5. Seconds become whole *frames* in `core/timeline/shots.py` (`cut_points`).
 """
 
-from .cut import SCRAP_SECONDS, SCRAP_WORDS, break_down, cut_ramp
+from .cut import break_down, cut_ramp
 from .estimate import LINE_END, estimate_words, pause_after, pause_within, speaking_seconds
 from .pace import KINDS, By, FilmKind, Wish, wish_for
 from .reference import LEAST_WORDS, ReferencePace, closeness, measure
+from .scrap import SCRAP_SECONDS, SCRAP_WORDS
 
 # fmt: off
 __all__ = [

@@ -7,9 +7,9 @@ words per longest shot.
 """
 
 import re
+from typing import Any
 
 import numpy as np
-from numba import njit
 from numpy.typing import NDArray
 
 from cutreel.core.errors import BadInput
@@ -17,6 +17,7 @@ from cutreel.core.manuscript import Manuscript
 
 from .estimate import estimate_words
 from .pace import SHORTEST, Wish
+from .scrap import SCRAP_SECONDS, SCRAP_WORDS
 
 # Everything is weighed against being too long or too short. A shot that lasts r times what is wanted
 # costs LENGTH · ln(r)²: lengths are felt as ratios, and twice is as bad as half.
@@ -30,10 +31,6 @@ ACROSS_PARAGRAPH = 0.55  # a new thought begins unseen: a little worse than a cu
 ACROSS_DATE = 2.6  # another day, as in a diary: like a cut within a phrase
 ACROSS_SPEAKER = 0.25  # two who speak may stand in one picture
 ACROSS_SENTENCE = 0.12  # two sentences a picture are usual: only where all else is equal
-SCRAP_SECONDS = 1.4  # seconds below which a picture is not taken in
-SCRAP_WORDS = 3  # words below which a shot has no thought of its own
-SCRAP = 3.0  # what nothing but a mark of the maker's own may cost
-FEW_WORDS = 1.5  # a scrap by its words that is long enough by its time
 EVERY_WEIGHT = 5.0
 """How much more time counts than sense where a picture is asked for every so many seconds."""
 REACH, REACH_EXACTLY = 2.6, 4.0
@@ -118,7 +115,7 @@ class _Problem:
 
     def cheapest(self, toll: float) -> list[int]:
         """The cheapest cut when each shot costs `toll` more."""
-        came = cheapest_path(
+        came = _cheapest_path(
             self.starts, self.ends, self.wanted, self.mark, self.crossed, self.barrier,
             self.reach, toll,
             self.weight,
@@ -133,7 +130,7 @@ class _Problem:
         least, most = (max(SHORTEST, s) for s in seconds)
         wanted = least * (most / least) ** along
         bounds = slice(first, end + 1)
-        came = cheapest_path(
+        came = _cheapest_path(
             starts, ends, wanted, self.mark[bounds], self.crossed[bounds], self.barrier[bounds],
             self.reach, 0.0, self.weight,
         )  # fmt: skip
@@ -200,46 +197,10 @@ class _Problem:
         return sorted(marks)
 
 
-@njit(cache=True)
-def cheapest_path(
-    starts: NDArray[np.float64],
-    ends: NDArray[np.float64],
-    wanted: NDArray[np.float64],
-    mark: NDArray[np.float64],
-    crossed: NDArray[np.float64],
-    barrier: NDArray[np.int64],
-    reach: float,
-    toll: float,
-    weight: float,
-) -> NDArray[np.int64]:
-    """Where the best cut before each boundary came from; shape (words + 1,). Compiled: it is the
-    hot loop."""
-    n = starts.shape[0]
-    best = np.full(n + 1, np.inf)
-    best[0] = 0.0
-    came = np.zeros(n + 1, dtype=np.int64)
-    for end in range(1, n + 1):
-        longest = wanted[end - 1] * reach + 2.0
-        begin = end - 1
-        while True:
-            seconds = ends[end - 1] - starts[begin]
-            if seconds > longest and begin < end - 1:
-                break
-            off = np.log(max(seconds, 0.05) / wanted[begin])
-            cost = weight * off * off + crossed[end - 1] - crossed[begin]
-            if seconds < SCRAP_SECONDS and seconds < wanted[begin] * 0.8:
-                cost += SCRAP * (1.0 - seconds / SCRAP_SECONDS)
-            if end - begin < SCRAP_WORDS:
-                cost += FEW_WORDS
-            if best[begin] + cost < best[end]:
-                best[end] = best[begin] + cost
-                came[end] = begin
-            if barrier[begin] or begin == 0:
-                break
-            begin -= 1
-        best[end] += toll
-        if end < n and not barrier[end]:
-            best[end] += mark[end]
+def _cheapest_path(*given: Any) -> NDArray[np.int64]:
+    from .path import cheapest_path  # here: it brings the compiler along, and not everybody cuts
+
+    came: NDArray[np.int64] = cheapest_path(*given)
     return came
 
 

@@ -4,7 +4,7 @@ what it shows.
 In words: traits of who is in the picture that the prompt did not say. In the picture: the colour of
 each part against the sheet (CIEDE2000 with kL = 2, both in white light), a trait that is not seen,
 a figure too small, a speaker's face turned away, and the whole against the other pictures of its
-hour.
+place and hour.
 
 The colour that a trait should have is, in this order: what the maker set; what was measured in a
 circled reference in this look; the median of the film's pictures whose prompts said the trait and
@@ -37,8 +37,8 @@ SMALL = 0.28
 """Least share of the frame's height for a figure of a wide shot: about half is wanted in shots that
 move."""
 LIGHTER, STRONGER, PALETTE = 18.0, 14.0, 22.0
-"""How far lightness, contrast (both of L*) and palette (CIEDE2000) may lie from the pictures of the
-same hour."""
+"""How far lightness, contrast (both of L*) and palette (CIEDE2000) may lie from the pictures that
+one is to be like."""
 
 Kind = Literal["colour", "missing", "size", "facing", "look"]
 
@@ -80,7 +80,7 @@ def _plain(text: str) -> str:
 class ShownPicture:
     """A picture in use, as drift needs to know it: of which shot and take, who should be in it,
     dressed as there, the prompt it was made from, what was seen in it, and what its shot asks
-    for."""
+    for. `place` is what its place is called."""
 
     shot: int
     take: str
@@ -90,6 +90,7 @@ class ShownPicture:
     hour: str
     framing: str
     speaks: int | None
+    place: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -181,7 +182,7 @@ def drift_in_pictures(
                     base, apart=much, text=text, marked=much >= (MARKED if base.marked else UNSURE)
                 )
             )
-    return out + _against_its_hour(pictures)
+    return out + _against_its_like(pictures)
 
 
 def _should_show(slot: str, colours: dict[str, Lab]) -> bool:
@@ -309,37 +310,58 @@ def _grown(person: Person) -> float:
     return 0.65 if words & {"boy", "girl", "child"} else 1.0
 
 
-def _against_its_hour(pictures: Sequence[ShownPicture]) -> list[Finding]:
-    """Pictures that are lighter, darker, stronger, paler or of other colours than the film's others
-    of their hour."""
+FEW = 3
+"""Of so many pictures of a place at an hour one can be told to be unlike the others."""
+
+
+def _against_its_like(pictures: Sequence[ShownPicture]) -> list[Finding]:
+    """Pictures of stronger or flatter contrast than the film's others of their hour, and those that are lighter, darker
+    or of other colours than others of their place at that hour: a kitchen is not to look like the street before it."""
     by_hour: dict[str, list[ShownPicture]] = defaultdict(list)
+    by_place: dict[tuple[str, str], list[ShownPicture]] = defaultdict(list)
     for picture in pictures:
         by_hour[picture.hour].append(picture)
+        by_place[picture.hour, picture.place].append(picture)
     out = []
     for hour, group in by_hour.items():
-        if len(group) < 4:
-            continue
-        lightness = float(np.median([p.seen.style.lightness for p in group]))
-        contrast = float(np.median([p.seen.style.contrast for p in group]))
-        far = _palette_apart([[s.lab for s in p.seen.style.palette[:3]] for p in group])
-        for i, p in enumerate(group):
-            style = p.seen.style
-            off = style.lightness - lightness
-            if abs(off) > LIGHTER:
-                text = f"{'lighter' if off > 0 else 'darker'} than the film's other pictures of {hour}: {off:+.0f} L*"
-                out.append(
-                    Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True)
-                )
-            off = style.contrast - contrast
-            if abs(off) > STRONGER:
-                text = f"{'stronger' if off > 0 else 'flatter'} contrast than the film's other pictures of {hour}"
-                out.append(
-                    Finding(p.shot, p.take, None, "look", "", round(abs(off), 1), text, True)
-                )
-            if far[i] > PALETTE:
-                text = f"other colours than the film's pictures of {hour}: ΔE {far[i]:.0f}"
-                out.append(Finding(p.shot, p.take, None, "look", "", round(far[i], 1), text, True))
+        if len(group) > FEW:
+            out += _of_other_contrast(hour, group)
+    for (hour, place), group in by_place.items():
+        others = f"the film's other pictures of {hour}"
+        if len(group) < len(by_hour[hour]):
+            others = f"the other pictures of {place}"
+        if len(group) >= FEW and len(by_hour[hour]) > FEW:
+            out += _of_other_light(others, group)
     return out
+
+
+def _of_other_contrast(hour: str, group: Sequence[ShownPicture]) -> list[Finding]:
+    usual = float(np.median([p.seen.style.contrast for p in group]))
+    out = []
+    for p in group:
+        off = p.seen.style.contrast - usual
+        if abs(off) > STRONGER:
+            text = f"{'stronger' if off > 0 else 'flatter'} contrast than the film's other pictures of {hour}"
+            out.append(_of_the_look(p, abs(off), text))
+    return out
+
+
+def _of_other_light(others: str, group: Sequence[ShownPicture]) -> list[Finding]:
+    usual = float(np.median([p.seen.style.lightness for p in group]))
+    far = _palette_apart([[s.lab for s in p.seen.style.palette[:3]] for p in group])
+    out = []
+    for p, apart in zip(group, far, strict=True):
+        off = p.seen.style.lightness - usual
+        if abs(off) > LIGHTER:
+            text = f"{'lighter' if off > 0 else 'darker'} than {others}: {off:+.0f} L*"
+            out.append(_of_the_look(p, abs(off), text))
+        if apart > PALETTE:
+            out.append(_of_the_look(p, apart, f"other colours than {others}: ΔE {apart:.0f}"))
+    return out
+
+
+def _of_the_look(picture: ShownPicture, apart: float, text: str) -> Finding:
+    return Finding(picture.shot, picture.take, None, "look", "", round(apart, 1), text, True)
 
 
 GRID = 6.0

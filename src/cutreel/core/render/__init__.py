@@ -1,72 +1,9 @@
-"""From pictures and paths to frames, from frames to segments, from segments to a film."""
+"""From pictures and paths to frames, from frames to segments, from segments to a film.
 
-from .carded import Laid, card_at
-from .compositor import Compositor, Shown
-from .contrast import LEAST_CONTRAST, contrast_between, contrast_of
-from .encode import (
-    ENCODER_VERSION,
-    CaptionTrack,
-    FilmChapter,
-    FilmLine,
-    encode_segment,
-    encode_sound,
-    encode_sound_as,
-    join,
-)
-from .forms import FILE_FORMS, FORMS, FileForm, Form, Quality
-from .fragments import boxes, media_of, split_init, timescale
-from .pages import paper_page
-from .plan import PlannedShot, Scene, SegmentPlan, plan_film, plan_segments, whole_shots
-from .planes import Planes, cover, planes_of, rgb_of
-from .puppet import Puppet
-from .sample import render_sample
-from .segment import frames_of, make_segment, painter
-from .words import CaptionSpan, CardSpan, PictureWords
+What it offers stands in `__init__.pyi`. Each is loaded when it is first asked for: what draws brings the compiler
+along, fifty megabytes and most of a second, and who plans, reads or mixes a film draws nothing.
+"""
 
-# fmt: off
-__all__ = [
-    "ENCODER_VERSION",
-    "FILE_FORMS",
-    "FORMS",
-    "LEAST_CONTRAST",
-    "CaptionSpan",
-    "CaptionTrack",
-    "CardSpan",
-    "Compositor",
-    "FileForm",
-    "FilmChapter",
-    "FilmLine",
-    "Form",
-    "Laid",
-    "PictureWords",
-    "Planes",
-    "PlannedShot",
-    "Puppet",
-    "Quality",
-    "Scene",
-    "SegmentPlan",
-    "Shown",
-    "boxes",
-    "card_at",
-    "contrast_between",
-    "contrast_of",
-    "cover",
-    "encode_segment",
-    "encode_sound",
-    "encode_sound_as",
-    "frames_of",
-    "join",
-    "make_segment",
-    "media_of",
-    "painter",
-    "paper_page",
-    "plan_film",
-    "plan_segments",
-    "planes_of",
-    "render_sample",
-    "rgb_of",
-    "split_init",
-    "timescale",
-    "whole_shots",
-]
-# fmt: on
+import lazy_loader
+
+__getattr__, __dir__, __all__ = lazy_loader.attach_stub(__name__, __file__)

@@ -23,6 +23,7 @@ from cutreel.core.motion import (
 from . import kernel, kernel_finish, kernel_mix, kernel_over
 from .finishing import Finishing
 from .footage import FootageLayer, TwoAngles
+from .frame import Frame
 from .grains import AirLayer
 from .insetting import Insets
 from .marking import Marks
@@ -33,8 +34,6 @@ from .regions import BentLayer, LooseLayer
 from .worded import BEHIND_AT, Worded
 
 U8 = NDArray[np.uint8]
-Frame = tuple[U8, U8, U8]
-"""Planes Y, U and V of a frame, 4:2:0."""
 FLAMES_AT = MARKS_AT = 0.55
 """The depth at which lights stand, and what marks are on: among the figures."""
 

@@ -15,8 +15,8 @@ import av
 import numpy as np
 from numpy.typing import NDArray
 
-from .compositor import Frame
 from .forms import FILE_FORMS, Form, Quality, SoundCodec, encoding_of
+from .frame import Frame
 from .scheduling import sharing_the_machine
 
 Draw = Callable[[int, Frame], None]

@@ -9,7 +9,8 @@ from cutreel.core.joins import edge_map
 from cutreel.core.timeline import JoinHow, JoinKind, Pattern, Way, eased
 
 from . import kernel_mix
-from .compositor import Compositor, Frame, Shown
+from .compositor import Compositor, Shown
+from .frame import Frame
 from .planes import yuv_of
 
 U8 = NDArray[np.uint8]

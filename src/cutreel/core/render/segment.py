@@ -12,10 +12,11 @@ from cutreel.protocol import JointedFigure
 
 from .captioned import Part, caption_planes
 from .carded import MARGIN, THERE, card_at
-from .compositor import Compositor, Frame, Layers, Shown
+from .compositor import Compositor, Layers, Shown
 from .encode import Draw, encode_segment
 from .finishing import finishing_for
 from .footage import footage_layer
+from .frame import Frame
 from .grains import AirLayer
 from .insetting import Insets, mark_planes
 from .joining import Joining

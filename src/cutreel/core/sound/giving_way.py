@@ -9,7 +9,9 @@ from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
+from scipy.ndimage import uniform_filter1d
 
+from .filters import band_taps, centred
 from .lanes import RATE, Role, Sound, mono
 from .ramps import ramps
 
@@ -70,8 +72,6 @@ def spot_gives(spot: Ticks, voice: Ticks, most: float) -> Ticks:
 
 
 def smooth(values: Ticks, ticks: int) -> Ticks:
-    from scipy.ndimage import uniform_filter1d  # here, since it takes a second to load
-
     out: Ticks = uniform_filter1d(values, ticks, mode="nearest")
     return out
 
@@ -97,9 +97,7 @@ def dipped(sound: Sound, ticks: Ticks) -> Sound:
     """A sound kept lower by so many decibels, positive and in ticks as for `gained`, in the band of speech alone."""
     if not ticks.any():
         return sound
-    from scipy.signal import oaconvolve  # see smooth
-
-    band = oaconvolve(sound, _speech_band()[:, None], mode="same", axes=0).astype(np.float32)
+    band = centred(sound, _speech_band())
     # The band is taken away by as much as it is to be softer; its filter has no delay, so that it cancels.
     out: Sound = sound - (band - gained(band, -ticks))
     return out
@@ -107,9 +105,4 @@ def dipped(sound: Sound, ticks: Ticks) -> Sound:
 
 @lru_cache(maxsize=1)
 def _speech_band() -> NDArray[np.float32]:
-    from scipy.signal import firwin  # see smooth
-
-    taps: NDArray[np.float32] = firwin(511, SPEECH_BAND, pass_zero=False, fs=RATE).astype(
-        np.float32
-    )
-    return taps
+    return band_taps(511, *SPEECH_BAND, RATE).astype(np.float32)

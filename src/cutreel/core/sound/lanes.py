@@ -15,7 +15,7 @@ from .loudness import SILENCE, Loudness
 from .turns import Turns, turns
 
 RATE = 48_000
-BLOCK = 10 * RATE
+BLOCK = 5 * RATE
 """Samples that are mixed at a time."""
 Role = Literal["voice", "spot", "ambience", "music"]
 ROLES: tuple[Role, ...] = ("voice", "spot", "ambience", "music")

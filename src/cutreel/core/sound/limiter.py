@@ -3,6 +3,7 @@ ceiling."""
 
 import numpy as np
 from numpy.typing import NDArray
+from scipy.ndimage import minimum_filter1d, uniform_filter1d
 
 from .lanes import RATE, Sound
 from .ramps import ramps
@@ -27,8 +28,6 @@ class Limiter:
 
     def between(self, first: int, last: int) -> Gains:
         """The gains of milliseconds `first` up to `last`, fewer at the end of the film."""
-        from scipy.ndimage import minimum_filter1d, uniform_filter1d  # it takes a second to load
-
         begin = max(0, first - REACH)
         near = self._peaks[begin : last + REACH].astype(np.float64)
         ceiling = 10 ** (CEILING_DBTP / 20)

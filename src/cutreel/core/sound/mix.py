@@ -9,6 +9,7 @@ Levels are in LUFS of each part before it gives way.
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
+from functools import lru_cache
 from hashlib import blake2b
 from threading import Lock
 from typing import NamedTuple, Protocol
@@ -34,9 +35,9 @@ from .loudness import SILENCE, gated, loudness_range, short_term
 from .measured import BEFORE, BEHIND, HEARD, Heard, measured
 from .pressed import pressed
 from .tone import Tone, toned
-from .understood import Understood, understood
+from .understood import Powers, Understood, understood
 
-VERSION = b"2"
+VERSION = b"3"
 """Of how a block is mixed and measured: another one makes all keys others."""
 TICKS = BLOCK // TICK
 HOPS_EACH, HOPS_AT_ONCE = RATE // 10 // PEAK_EVERY, 600
@@ -156,14 +157,23 @@ class Mixer:
         """How well what is said in each of some spans (seconds) is understood beside the rest."""
         if not spans or "voice" not in self._lanes.roles:
             return []
-        bands: dict[str, NDArray[np.float32]] = {
-            role: np.concatenate(
-                [self.heard(b)["bands"][ROLES.index(role)] for b in range(self.blocks)]
+        roles = [role for role in ROLES if role in self._lanes.roles]
+        # One line after the other has its own blocks: those of three hours together are much memory.
+        bands = lru_cache(maxsize=4)(lambda block: self.heard(block)["bands"])
+        out: list[Understood] = []
+        for start, end in spans:
+            first, last = (
+                min(self.blocks - 1, int(at * RATE) // BLOCK) for at in (start, max(start, end))
             )
-            for role in ROLES
-            if role in self._lanes.roles
-        }
-        return understood(bands.pop("voice"), bands, spans)
+            near: dict[str, Powers] = {
+                role: np.concatenate(
+                    [bands(block)[ROLES.index(role)] for block in range(first, last + 1)]
+                )
+                for role in roles
+            }
+            begin = first * BLOCK / RATE
+            out += understood(near.pop("voice"), near, [(start - begin, end - begin)])
+        return out
 
     def _key(self, block: int) -> str:
         start, end = self.span(block)

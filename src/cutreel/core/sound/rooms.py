@@ -14,6 +14,7 @@ from numpy.typing import NDArray
 
 from cutreel.core.timeline import Room
 
+from .filters import band_taps, convolved
 from .lanes import RATE, Source
 
 F32 = NDArray[np.float32]
@@ -52,8 +53,6 @@ _SHAPES: dict[str, _Shape] = {
 def impulse(room: Room) -> F32:
     """A room's impulse response, shape (samples, 2), as loud for speech as the direct sound alone would be, but for its
     level. The very same every time."""
-    from scipy.signal import fftconvolve, firwin  # here, since it takes a second to load
-
     shape = _SHAPES[room]
     rng = np.random.default_rng(sum(map(ord, room)))
     length = round((shape.before + shape.dies) * RATE) + round(0.16 * RATE)
@@ -68,10 +67,8 @@ def impulse(room: Room) -> F32:
         tail = rng.normal(0, 1, (length - begin, 2)) * (10 ** (-3 * t / shape.dies))[:, None]
         out[begin:] += tail / np.sqrt((tail**2).sum(0).mean()) * 10 ** (shape.tail / 20)
     if shape.low or shape.high:
-        band = [f for f in (shape.low, shape.high) if f]
-        kind = "bandpass" if len(band) == 2 else "lowpass"
-        taps = firwin(TAPS if shape.high < 6000 else 63, band, pass_zero=kind, fs=RATE)
-        out = fftconvolve(out, taps[:, None], axes=0)
+        taps = band_taps(TAPS if shape.high < 6000 else 63, shape.low, shape.high, RATE)
+        out = convolved(out.astype(np.float32), taps.astype(np.float32)).astype(np.float64)
     return (out * 10 ** (shape.level / 20) / _loudness(out)).astype(np.float32)
 
 
@@ -97,14 +94,12 @@ class InRoom:
 
     def read(self, start: int, end: int) -> F32:
         """Samples `start` up to `end`, shape (n, 2)."""
-        from scipy.signal import fftconvolve  # see impulse
-
         response = impulse(self.room)
         first, last = max(0, start - len(response) + 1), min(end, self.source.length)
         out = np.zeros((max(0, end - start), 2), np.float32)
         if last <= first:
             return out
-        heard = fftconvolve(self.source.read(first, last), response, axes=0)
+        heard = convolved(self.source.read(first, last), response)
         part = heard[start - first : end - first]
         out[: len(part)] = part
         return out

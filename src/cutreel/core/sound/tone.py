@@ -6,6 +6,7 @@ from functools import lru_cache
 import numpy as np
 from numpy.typing import NDArray
 
+from .filters import centred, shaped_taps
 from .lanes import RATE, Sound
 
 TAPS = 2047
@@ -30,16 +31,11 @@ def toned(sound: Sound, tone: Tone) -> Sound:
     """A stereo sound so coloured. Its ends, half of `TAPS` long, are as if silence were around it."""
     if not tone:
         return sound
-    from scipy.signal import oaconvolve  # here, since it takes a second to load
-
-    out: Sound = oaconvolve(sound, _taps(tone)[:, None], mode="same", axes=0).astype(np.float32)
-    return out
+    return centred(sound, _taps(tone))
 
 
 @lru_cache(maxsize=32)
 def _taps(tone: Tone) -> NDArray[np.float32]:
-    from scipy.signal import firwin2  # see toned
-
     hertz = np.concatenate([[0.0], np.geomspace(10, RATE / 2, 400)])
     at = np.clip(np.maximum(hertz, 1), *ENDS)
     level = tone.bright * np.log10(at / TURN)
@@ -47,7 +43,4 @@ def _taps(tone: Tone) -> NDArray[np.float32]:
     if tone.low_cut:
         # A second-order Butterworth's magnitude.
         gain = gain / np.sqrt(1 + (tone.low_cut / np.maximum(hertz, 1e-3)) ** 4)
-    taps: NDArray[np.float32] = firwin2(TAPS, hertz / (RATE / 2), gain, nfreqs=8193).astype(
-        np.float32
-    )
-    return taps
+    return shaped_taps(TAPS, hertz, gain, RATE).astype(np.float32)
