@@ -65,8 +65,8 @@ def body_of(figure: Figure, height: float) -> Body:
 def decide(figure: Figure, rng: random.Random) -> Figure:
     """Let the seed decide what the prompt left open; of somebody with a name, their name: they are the same in every
     picture."""
-    if figure.name:
-        rng = random.Random(figure.name)
+    if figure.name or figure.of:
+        rng = random.Random(figure.name or figure.of)
     figure.pronoun = figure.pronoun or rng.choice(["she", "he"])
     figure.age = figure.age or "adult"
     figure.build = figure.build or rng.choice(["slim", "", "", "stout"])

@@ -16,9 +16,11 @@ _COLOUR_NAMES = sorted(NAMED, key=len, reverse=True)
 
 @dataclass
 class Figure:
-    """A person as far as the prompt describes one; what is None is left to the seed."""
+    """A person as far as the prompt describes one; what is None is left to the seed, or of one of a group to which of
+    them it is (`of`): "the children" are the same in every picture."""
 
     name: str = ""
+    of: str = ""
     pronoun: str = ""
     age: str | None = None
     build: str | None = None
@@ -340,6 +342,8 @@ OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 """So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
 most."""
 _MANY = frozenset("five six seven eight nine ten twelve twenty thirty forty fifty sixty seventy eighty ninety hundred hundreds thousand thousands".split())
+_ANYBODY = frozenset("people crowd passengers guests men women strangers others audience mob visitors tourists onlookers folk".split())
+"""Of whom there may be others each time."""
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
 _DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
 _RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
@@ -361,7 +365,8 @@ def _groups(text: str, out: Reading, used: set[str]) -> None:
         count = next((v.NUMBERS[w] for w in before if w in v.NUMBERS), OF_A_GROUP)
         count = MOST_OF_A_GROUP if set(before) & _MANY else count
         pronoun, age = v.PEOPLE[v.PLURALS.get(word, PERSON)]
-        group = [Figure(pronoun=pronoun, age=age) for _ in range(min(count, MOST_OF_A_GROUP))]
+        of = "" if word in _ANYBODY else word
+        group = [Figure(of=of and f"{of} {n}", pronoun=pronoun, age=age) for n in range(min(count, MOST_OF_A_GROUP))]
         used |= {word, *(w for w in before if w in v.NUMBERS)}
         if out.figures:
             out.crowd = (out.crowd + group)[:MOST_OF_A_GROUP]

@@ -50,6 +50,7 @@ from .described import Described, described_in, number_in
 from .faces import coat, free
 from .model import Person, Trait
 from .named_in_talk import named_in_talk
+from .of_birth import of_birth
 from .outfits import COLOURS
 from .own_words import said_of_themselves, with_names_told
 from .parts import slot_of
@@ -108,7 +109,7 @@ def propose_cast(
         figures += roles_acting(script, parses, calls)
         known = {f.name for f in figures} | {a for f in figures for a in f.aliases}
     figures += [_speaker(s) for s in script.speakers if s not in known | nobody | {UNKNOWN}]
-    figures = with_names_told(script, figures)
+    figures = of_birth(script.text, with_names_told(script, figures))
     if parses:
         known_so_far = _known_figures(figures[:24])
         story = read_story(script, parses, known_so_far)

@@ -36,6 +36,7 @@ _WITHIN = frozenset(
     "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
 )
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
+_LOOKED_INTO = frozenset("well pit pond pool fountain grave".split())
 _GOES_OR_SOUNDS = frozenset("go hum tick drip buzz whirr chime rattle".split())
 """What a thing does in a place without anybody there: a refrigerator that hums in the kitchen is heard from bed."""
 _COMES_BY_ITSELF = frozenset(
@@ -150,9 +151,15 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     if tokens[at].lemma in FROM_AFAR and first in {
         "at", "to", "over", "across", "on", "up", "down", "toward", "towards", "through", "into",
     }:  # fmt: skip
-        # Who looks across water stands beside it.
-        return False if first in {"across", "over"} and token.lemma in _WATERS else None
+        return False if _is_looked_at_from_beside(first, token) else None
     return False if first in _THERE else None
+
+
+def _is_looked_at_from_beside(first: str, place: Token) -> bool:
+    """Who looks across water, or down into a well, stands beside it."""
+    if first in {"across", "over"}:
+        return place.lemma in _WATERS
+    return first in {"down", "into"} and place.lemma in _LOOKED_INTO
 
 
 def _is_of_things(parsed: Parsed, verb: int) -> bool:

@@ -164,6 +164,12 @@ def _none_of(parsed: Parsed, i: int) -> bool:
     return any(parsed.tokens[c].text.lower() in {"no", "neither"} for c in parsed.children[i])
 
 
+_OF_SOMETHING = frozenset(
+    "take make give put keep hold bring carry lose set pay catch draw cast".split()
+)
+"""What is not seen where what it is done with cannot be."""
+
+
 class _Clause:
     def __init__(
         self,
@@ -229,6 +235,8 @@ class _Clause:
             verb, rest, weight = _DRAWN_MENTAL[lemma], [], 1
         elif lemma in MENTAL or (lemma in _EMPTY_VERBS and not rest):
             return None
+        elif lemma in _OF_SOMETHING and self._has("dobj") and not rest:
+            return None  # "took turns" is no taking
         else:
             verb = lemma if plural else present(lemma)
             turns = not who and lemma in _TURNS and self._has("acomp")

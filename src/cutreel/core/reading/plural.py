@@ -60,9 +60,11 @@ def group_meant(page: Page, i: int) -> Meaning | None:
 
 
 def _is_grown(person: Known) -> bool:
-    """Whether somebody is no child, by age, by how they are called, or by whose elders they are: "aunt Rosa"."""
+    """Whether somebody is no child, by age, by how they are called, or by whose elders they are: "aunt Rosa". Nor is
+    whoever is known by a role alone, "the stranger", unless that is a child's."""
     words = {word for call in person.calls for word in call.lower().rstrip(".").split()}
-    return person.age == "old" or bool(words & (GROWN | _ELDERS))
+    role = not person.has_name and person.age != "child" and not words & (CHILD | KIN.keys())
+    return person.age == "old" or role or bool(words & (GROWN | _ELDERS))
 
 
 def _siblings(page: Page, i: int) -> tuple[int, ...]:

@@ -43,7 +43,11 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     if why == "denied" or _by_nobody(parsed, verb):
         here = token.dep in SUBJECT and parsed.tokens[verb].lemma != "be"
         return here, token.dep in SUBJECT
-    if parsed.tokens[verb].lemma == "be" and token.dep in SUBJECT and _is_away(parsed, verb):
+    if (
+        token.dep in SUBJECT
+        and parsed.tokens[verb].lemma in {"be", "go"}
+        and _is_away(parsed, verb)
+    ):
         return False, False
     if (
         why == "remembered"
@@ -84,8 +88,11 @@ def _none_of(parsed: Parsed, i: int) -> bool:
 
 
 def _is_away(parsed: Parsed, verb: int) -> bool:
-    """ "In the morning he was gone"."""
-    return any(parsed.tokens[c].text.lower() in _AWAY for c in parsed.children[verb])
+    """ "In the morning he was gone"; the parser may take "was gone" for what is done to him."""
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    if parsed.tokens[verb].text.lower() == "gone":
+        return any(t.lemma == "be" for t in below)
+    return any(t.text.lower() in _AWAY for t in below)
 
 
 def _is_still_at_it(parsed: Parsed, verb: int) -> bool:

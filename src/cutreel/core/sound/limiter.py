@@ -18,18 +18,36 @@ REACH = 16
 Gains = NDArray[np.float32]
 
 
+AT_ONCE = 600_000
+"""Milliseconds that are looked at together."""
+
+
 class Limiter:
     """The gain for each millisecond that brings sound with such true peaks up by `gain` and holds it under the ceiling,
-    looking 5 ms ahead. It is worked out where it is asked for: a long film has millions of milliseconds, and a peak
-    needs no more than 16 bits."""
+    looking 5 ms ahead. It is worked out where it is asked for, and only what is over the ceiling is remembered: a long
+    film has millions of milliseconds."""
 
     def __init__(self, peaks: NDArray[np.float16], gain: float) -> None:
-        self._peaks, self.gain = peaks, gain
+        self.gain, self._length = gain, len(peaks)
+        ceiling = 10 ** (CEILING_DBTP / 20)
+        pieces = (peaks[at : at + AT_ONCE] for at in range(0, len(peaks), AT_ONCE))
+        over = [np.flatnonzero(piece.astype(np.float64) * gain > ceiling) for piece in pieces]
+        self._over = np.concatenate(
+            [np.zeros(0, np.intp), *(at + n * AT_ONCE for n, at in enumerate(over))]
+        )
+        self._peaks = peaks[self._over]
+
+    def works_in(self, first: int, last: int) -> bool:
+        """Whether anything is held down in milliseconds `first` up to `last`."""
+        begin, end = np.searchsorted(self._over, (first - REACH, last + REACH))
+        return bool(begin < end)
 
     def between(self, first: int, last: int) -> Gains:
         """The gains of milliseconds `first` up to `last`, fewer at the end of the film."""
-        begin = max(0, first - REACH)
-        near = self._peaks[begin : last + REACH].astype(np.float64)
+        begin, end = max(0, first - REACH), min(last + REACH, self._length)
+        here = slice(*np.searchsorted(self._over, (begin, end)))
+        near = np.zeros(max(0, end - begin))
+        near[self._over[here] - begin] = self._peaks[here]
         ceiling = 10 ** (CEILING_DBTP / 20)
         needed = np.minimum(1.0, ceiling / np.maximum(near * self.gain, 1e-9))
         if needed.min(initial=1.0) == 1.0:

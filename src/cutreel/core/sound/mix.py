@@ -40,7 +40,7 @@ from .understood import Powers, Understood, understood
 VERSION = b"3"
 """Of how a block is mixed and measured: another one makes all keys others."""
 TICKS = BLOCK // TICK
-HOPS_EACH, HOPS_AT_ONCE = RATE // 10 // PEAK_EVERY, 600
+HOPS_EACH, HOPS_AT_ONCE = RATE // 10 // PEAK_EVERY, 100
 TRIES = 12
 MOST_VOICES = 6
 """Blocks whose voice is remembered: three for each of two cores."""
@@ -294,14 +294,15 @@ def mastered(
     to `aim` LUFS under the ceiling; its loudness counts in its first `hops` tenths of a second. The gain is tried until
     the loudness that is to be expected behind the limiter fits: that moves slower than the filters of the measure
     remember."""
-    plain = gated(_behind(Limiter(np.zeros_like(peaks), 1.0), loud, peaks, hops).power)
-    if plain <= SILENCE:
+    plain, highest = _in_hops(loud, peaks, hops)
+    before = gated(plain)
+    if before <= SILENCE:
         limiter = Limiter(np.zeros_like(peaks), 1.0)
         return Mastered(0.0, limiter, SILENCE, 0.0, 0.0, SILENCE, np.zeros(0))
-    louder = aim - plain
+    louder = aim - before
     for _ in range(TRIES):
         limiter = Limiter(peaks, 10 ** (louder / 20))
-        behind = _behind(limiter, loud, peaks, hops)
+        behind = _behind(limiter, loud, peaks, plain, highest)
         error = aim - gated(behind.power)
         if abs(error) < 0.02:
             break
@@ -326,21 +327,42 @@ class _Behind(NamedTuple):
     highest: float
 
 
+def _in_hops(
+    loud: NDArray[np.float16], peaks: NDArray[np.float16], hops: int
+) -> tuple[NDArray[np.float64], NDArray[np.float64]]:
+    """The weighted power of each hop, and its highest peak."""
+    power, highest = np.zeros(hops), np.zeros(hops)
+    for first in range(0, hops, HOPS_AT_ONCE):
+        last = min(hops, first + HOPS_AT_ONCE)
+        here = slice(first * HOPS_EACH, last * HOPS_EACH)
+        squares = loud[here].astype(np.float32) ** 2
+        power[first:last] = squares.reshape(-1, HOPS_EACH).mean(axis=1, dtype=np.float64)
+        highest[first:last] = peaks[here].reshape(-1, HOPS_EACH).max(axis=1)
+    return power, highest
+
+
 def _behind(
-    limiter: Limiter, loud: NDArray[np.float16], peaks: NDArray[np.float16], hops: int
+    limiter: Limiter,
+    loud: NDArray[np.float16],
+    peaks: NDArray[np.float16],
+    plain: NDArray[np.float64],
+    highest: NDArray[np.float64],
 ) -> _Behind:
-    power, least, highest = np.empty(hops), limiter.gain, 0.0
-    for first in range(0, -(-len(loud) // HOPS_EACH), HOPS_AT_ONCE):
-        here = slice(first * HOPS_EACH, (first + HOPS_AT_ONCE) * HOPS_EACH)
-        gains = limiter.between(here.start, min(here.stop, len(loud)))
+    """What is to be expected of a sum, given in milliseconds and by the `plain` power and the `highest` peak of its
+    hops. Milliseconds are gone through only where the limiter has something to do."""
+    gain = limiter.gain
+    power, most, least = plain * gain**2, highest * gain, gain
+    for first in range(0, len(plain), HOPS_AT_ONCE):
+        last = min(len(plain), first + HOPS_AT_ONCE)
+        here = slice(first * HOPS_EACH, last * HOPS_EACH)
+        if not limiter.works_in(here.start, here.stop):
+            continue
+        gains = limiter.between(here.start, here.stop)
         least = min(least, float(gains.min()))
-        highest = max(highest, float((peaks[here] * gains).max()))
+        most[first:last] = (peaks[here] * gains).reshape(-1, HOPS_EACH).max(axis=1)
         shaped = (loud[here] * gains) ** 2
-        inside = max(0, min(hops, first + HOPS_AT_ONCE) - first)
-        power[first : first + inside] = (
-            shaped[: inside * HOPS_EACH].reshape(-1, HOPS_EACH).mean(axis=1, dtype=np.float64)
-        )
-    return _Behind(power, least, highest)
+        power[first:last] = shaped.reshape(-1, HOPS_EACH).mean(axis=1, dtype=np.float64)
+    return _Behind(power, least, float(most.max(initial=0.0)))
 
 
 def mix(
