@@ -188,3 +188,26 @@ def test_whoever_acts_is_drawn_and_whose_a_thing_is_is_not() -> None:
         len(read_prompt(f"{head}the carpenter puts his ear against the hull.{tail}").figures) == 1
     )
     assert not read_prompt(f"{head}the carpenter's hammer lies on the table.{tail}").figures
+
+
+def test_a_well_is_dug_and_nobody_sleeps_in_one() -> None:
+    well = read_prompt("Wide shot. the children come to the well. a well. dusk, clear sky.")
+    assert "well" in well.props and well.place == "meadow"
+    assert "well" not in read_prompt("Anna (woman) sleeps well. a kitchen.").props
+    near = read_prompt("Close-up. Anna (woman). a well. night, clear sky.")
+    assert (near.place, near.place_words) == (well.place, well.place_words)
+
+
+def test_a_group_is_drawn_alike_in_every_picture() -> None:
+    """The sisters of one picture are those of the next; of people who pass by there are others each time."""
+
+    def looks(prompt: str, seed: int) -> list[tuple]:
+        figures = draw(prompt, seed, 16 / 9).figures
+        return [(f.skin, f.hair, f.hair_style, f.garments) for f in figures]
+
+    one, other = (
+        looks(f"Wide shot. the three sisters {do}. a street.", n)
+        for n, do in enumerate(("stand", "walk"))
+    )
+    assert one == other and len(set(map(str, one))) == 3
+    assert looks("Wide shot. men walk. a street.", 1) != looks("Wide shot. men walk. a street.", 2)

@@ -145,6 +145,7 @@ def read_prompt(prompt: str) -> Reading:
     each."""
     low = _CLOCK_TOWER.sub("clocktower", prompt.lower().replace("’", "'"))
     low = low.replace("carpet bag", "bag")
+    low = _A_WELL.sub(r"\1wellhead", low)
     low = _OWN_LAMP.sub(r"\1 lantern", low)
     used: set[str] = set()
     out = Reading()
@@ -342,6 +343,10 @@ OF_A_GROUP, MOST_OF_A_GROUP = 3, 4
 """So many of a group are drawn where it is not said how many they are, more than two being several to the eye; and at
 most."""
 _MANY = frozenset("five six seven eight nine ten twelve twenty thirty forty fifty sixty seventy eighty ninety hundred hundreds thousand thousands".split())
+_A_WELL = re.compile(r"\b((?:an?|the|their|his|her|our) (?:[a-z-]+ )?)well(?= ?[.,;]|$| (?:in|at|by|with|and|behind|near|under)\b)")
+"""Where water is drawn, and not how something is done."""
+_LANDMARK = re.compile(r"(?:an?|the) (?:[a-z-]+ ){0,2}(?:wellhead|windmill|statue|scarecrow)")
+"""A place that is called by the one thing in it."""
 _ANYBODY = frozenset("people crowd passengers guests men women strangers others audience mob visitors tourists onlookers folk".split())
 """Of whom there may be others each time."""
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
@@ -389,6 +394,8 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
                     if out.place is None:
                         out.place = kind
                         out.place_words = _sentence_of(where, phrase)
+    if out.place is None and (mark := next((s for s in map(str.strip, text.split(". ")) if _LANDMARK.fullmatch(s)), "")):
+        out.place, out.place_words = "meadow", mark
     if out.place is None:
         out.place_words = _unknown_place(text, out)
         if re.search(r"(?:room|house|shop|store|office|lab|ward|cell|cabin|barn|stable|chapel|club|bar|café|restaurant|school|clinic)\b", out.place_words):
