@@ -66,8 +66,14 @@ KNOWN |= dict.fromkeys(
     "place",
 )
 KNOWN |= dict.fromkeys("money coin cash dollar penny shilling banknote".split(), "thing")
+KNOWN |= dict.fromkeys(
+    "builder climber commuter entrant manufacturer publisher scavenger shooter".split(), "person"
+)
 KNOWN |= {
     "cleaner": "person",
+    "printer": "thing",
+    "dome": "place",
+    "vertical": "",
     "trunk": "thing",
     "cupboard": "thing",
     "wardrobe": "thing",

@@ -133,7 +133,7 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("shop", ("shop", "store", "grocer", "grocery", "pharmacy", "chemist")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
-    ("hall", ("great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby", "airport", "terminal")),
+    ("hall", ("observatory", "dome", "great hall", "castle hall", "throne room", "hall", "church", "palace", "cathedral", "chamber", "assembly", "theatre", "ballroom", "courtroom", "building", "lobby", "airport", "terminal")),
     ("tower", ("top of a tower", "belfry")),
     ("castle", ("castle", "fortress", "ruins")),
     ("market", ("market square", "market", "bazaar", "tent on a green", "fairground")),

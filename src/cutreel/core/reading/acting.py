@@ -156,7 +156,9 @@ def _behind_its_verb(parsed: Parsed, i: int) -> bool:
 def _acts(parsed: Parsed, i: int) -> bool:
     token = parsed.tokens[i]
     noun = token.lemma
-    if token.pos != "NOUN" or token.tag == "NNS":
+    # What is written small is no name, whatever the parser takes it for.
+    small = token.pos == "PROPN" and token.text.islower()
+    if not (token.pos == "NOUN" or small) or token.tag in {"NNS", "NNPS"}:
         return False
     turned = _behind_its_verb(parsed, i)
     if token.dep not in SUBJECT and not turned:
@@ -204,6 +206,8 @@ def _goes_on(parsed: Parsed, i: int, quoted: Collection[int]) -> bool:
                 return True
         if token.dep in SUBJECT and token.pos in {"NOUN", "PROPN", "PRON"}:
             word = token.text.lower()
+            if word in {"it", "which", "that", "there"}:
+                continue
             if word in {"he", "she"}:
                 told = pronoun_of(parsed.tokens[i].lemma)
                 return told is None or told == word

@@ -390,8 +390,9 @@ class _Clause:
                 and not unreal(self.parsed, c)
             ):
                 behind.append(self._doing(c))
-        if "it" in out and any(phrase.startswith("{") for phrase in out):
-            out.remove("it")  # "pulled them off, the mayor last of all"
+        if any(phrase.startswith("{") for phrase in out):
+            # "Pulled them off, the mayor last of all".
+            out = [phrase for phrase in out if phrase not in {"it", "them"}]
         return [*out, *behind], weight
 
     def _doing(self, c: int) -> str:
@@ -411,7 +412,7 @@ class _Clause:
         if c in self.others:
             return self._other(c)
         if token.pos == "PRON":
-            return "it" if token.text.lower() in {"it", "them"} else ""
+            return token.text.lower() if token.text.lower() in {"it", "them"} else ""
         if sort_of(token.lemma) is None and token.pos != "PROPN":
             return ""
         return _and([self.phrase(k, deep=True) for k in joined(self.parsed, c)])
@@ -496,10 +497,12 @@ class _Clause:
         for k in self.parsed.children[c]:
             if (
                 k < c
-                and self.tokens[k].dep in {"advmod", "compound", "amod", "nummod", "punct"}
+                and self.tokens[k].dep
+                in {"advmod", "compound", "amod", "nummod", "punct", "quantmod"}
                 and self.tokens[k].text != ","
             ):
-                words.append(self.tokens[k].text)
+                number = self.tokens[k].dep in {"nummod", "quantmod"} or token.dep == "nummod"
+                words.append(self.tokens[k].text.lower() if number else self.tokens[k].text)
         text = token.text.lower() if token.dep == "det" else token.text
         return [*words, text]
 

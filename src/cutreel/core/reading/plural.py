@@ -5,7 +5,7 @@ from collections.abc import Sequence
 from cutreel.core.manuscript import KIN, pronoun_of
 from cutreel.core.nouns import sort_of
 
-from .clauses import OBJECT, SUBJECT, clause_of, unreal
+from .clauses import OBJECT, SUBJECT, clause_of, subjects, unreal
 from .focus import MOST_AGE, Others
 from .known import Known
 from .page import Meaning, Page
@@ -91,9 +91,18 @@ def hear_of_others(page: Page, i: int) -> None:
         return
     if unreal(page.parsed, clause_of(page.parsed, i)) not in ("", "denied"):
         return  # who "never woke" is there all the same
+    if _beside_them(page, i):
+        return
     plural = token.tag == "NNS" and sort_of(token.lemma) in {"person", "animal"}
     if plural or sort_of(token.lemma) == "people":
         page.now.others = Others(_in_a_line(page, i), 0)
+
+
+def _beside_them(page: Page, i: int) -> bool:
+    """ "They hung lead on it, and tourists complained": it goes on about them."""
+    verb = page.tokens[clause_of(page.parsed, i)]
+    they = (page.tokens[s].text.lower() for s in subjects(page.parsed, verb.head))
+    return verb.dep == "conj" and page.now.others is not None and "they" in they
 
 
 def _in_a_line(page: Page, i: int) -> str:

@@ -40,6 +40,8 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         return False, False
     if why == "denied" and token.dep == "nsubjpass":
         return False, False  # "he was never found"
+    if (why == "denied" or _by_nobody(parsed, verb)) and _is_excepted(parsed, i):
+        return True, True
     if why == "denied" or _by_nobody(parsed, verb):
         here = token.dep in SUBJECT and parsed.tokens[verb].lemma != "be"
         return here, token.dep in SUBJECT
@@ -119,6 +121,16 @@ def _is_of_a_thing(parsed: Parsed, i: int) -> bool:
     if above.lemma in _WHERE_ONE_IS:
         return False
     return above.pos == "NOUN" and sort_of(above.lemma) not in {"body", "garment"}
+
+
+def _is_excepted(parsed: Parsed, i: int) -> bool:
+    """ "Nobody noticed, except for a boy": he did."""
+    above = [
+        parsed.tokens[k].text.lower()
+        for k in (parsed.tokens[i].head, i - 1, i - 2, i - 3)
+        if k >= 0
+    ]
+    return parsed.tokens[i].dep == "pobj" and bool({"except", "but", "save"} & set(above))
 
 
 def _by_nobody(parsed: Parsed, verb: int) -> bool:

@@ -82,6 +82,9 @@ def things_meant(
             idle = _idle(parsed, i)
             found = None if idle and not _is_one(parsed, i) else _meant(parsed, i, known)
             if found is None:
+                if not idle and token.dep in SUBJECT:
+                    # What a paragraph before was about: nothing that is only named here is meant sooner.
+                    known["it"] = _Candidate("", False, ROLES[token.dep], sentence, 1)
                 continue
             if idle:  # "it was an old one": of what it is told goes on, though its words stay
                 found.sentence, found.count = sentence, found.count + 1

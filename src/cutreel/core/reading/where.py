@@ -241,8 +241,8 @@ def _wakes(parsed: Parsed, i: int) -> bool:
     )
     who = subjects(parsed, i)
     done = parsed.tokens[i].pos == "VERB" and bool(who) and not wakes_another
-    beasts = [s for s in who if sort_of(parsed.tokens[s].lemma) == "animal"]
-    return done and len(beasts) < len(who) and not unreal(parsed, i)
+    others = [s for s in who if sort_of(parsed.tokens[s].lemma) in {"animal", "thing"}]
+    return done and len(others) < len(who) and not unreal(parsed, i)
 
 
 def _in_lift(parsed: Parsed, i: int) -> bool | None:
