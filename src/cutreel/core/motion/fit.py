@@ -42,10 +42,13 @@ class Fit:
             more = "in-betweens are computed" if self.how == "speed" else "its frames stand longer"
             slower = f", {more}" if self.speed < 1 else ""
             return f"{lengths}: plays at {self.speed:.2f}{slower}"
-        if self.how == "second angle":
-            return f"{lengths}: then another angle"
+        left, room = self.clip - max(0.0, self.slid), self.shot + min(0.0, self.slid)
         if self.how == "cut":
             return f"{lengths}: its end is cut off"
+        if left > room - NEAR:
+            return f"{lengths}: it fills the shot"
+        if self.how == "second angle":
+            return f"{lengths}: then another angle"
         if self.how == "hold":
             return f"{lengths}: its last frame is held"
         return f"{lengths}: it goes back and forth"
