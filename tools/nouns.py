@@ -72,6 +72,7 @@ KNOWN |= dict.fromkeys(
 KNOWN |= {
     "cleaner": "person",
     "printer": "thing",
+    "drawer": "thing",
     "dome": "place",
     "vertical": "",
     "trunk": "thing",

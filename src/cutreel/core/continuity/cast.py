@@ -66,6 +66,7 @@ _SEEN_AS = set("giant giantess dwarf king queen prince princess witch wizard fai
 _YOUNG_KIN = frozenset({"daughter", "son", "granddaughter", "grandson", "niece", "nephew"})
 _OF_CHILDREN = r"crayons?|dolls?|toys?|schoolbag|homework|bedtime|cot|cradle|kindergarten|teddy"
 """What somebody's daughter has to do with who is a child."""
+_GRANDCHILDREN = frozenset({"grandson", "granddaughter", "grandchild"})
 _OLD = {"grandmother", "grandfather", "widow"}
 
 
@@ -319,7 +320,10 @@ def _age_told(name: str, text: str) -> str | None:
 
 
 def _is_small_kin(figure: Figure, text: str) -> bool:
-    """ "A small cousin called Emil" is a child; a little brother may be forty. So is a daughter with a crayon."""
+    """ "A small cousin called Emil" is a child; a little brother may be forty. So is a daughter with a crayon, and a
+    grandson, as long as nobody says that he is grown."""
+    if _GRANDCHILDREN & {figure.name.removeprefix("the "), *figure.aliases}:
+        return re.search(r"\bgrown(?:-up)? grand", text) is None
     kin = [a for a in figure.aliases if a in KIN]
     if any(re.search(rf"\bsmall {re.escape(a)}\b", text) for a in kin):
         return True

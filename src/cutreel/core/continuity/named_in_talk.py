@@ -24,6 +24,10 @@ def named_in_talk(script: Manuscript, story: Story, figures: Sequence[Figure]) -
         if first is None:
             continue
         line = _line_there(script, *first)
+        came = _came_in(script, story, figures, *first)
+        if came is not None and figures[came - 1].pronoun in (None, figure.pronoun):
+            found.setdefault(figures[came - 1].name.removeprefix("the "), number)
+            continue
         others = _others(script, figures, figure, line, first[0])
         if others is None:
             continue
@@ -35,6 +39,34 @@ def named_in_talk(script: Manuscript, story: Story, figures: Sequence[Figure]) -
         if len(roles) == 1 and figure.pronoun and not _told_beside(story, number, roles[0]):
             found.setdefault(figures[roles[0] - 1].name.removeprefix("the "), number)
     return found
+
+
+_NEW = re.compile(r"\b[Aa]n? (?:[a-z-]+ ){0,3}$")
+_SAYS = re.compile(
+    r"[”\"] ?(?:said|asked|called|cried|whispered|shouted|answered|replied|muttered) $"
+)
+
+
+def _came_in(
+    script: Manuscript, story: Story, figures: Sequence[Figure], paragraph: int, start: int
+) -> int | None:
+    """Who came in without a name in the paragraph at whose end a name first speaks: "An old woman opened her door. …
+    “You're late,” said Mrs. Okonkwo"; None where there is nobody, or more than one."""
+    if not _SAYS.search(script.text[max(0, start - 16) : start]):
+        return None
+    new: set[int] = set()
+    for m in story.paragraphs[paragraph].mentions:
+        at = story.starts[paragraph] + m.start
+        if at >= start or len(m.people) != 1:
+            continue
+        who = figures[m.people[0] - 1] if m.people[0] <= len(figures) else None
+        if who is None or who.kind != "person":
+            continue
+        if m.why == "by name":
+            return None
+        if who.name.startswith("the ") and _NEW.search(script.text[max(0, at - 32) : at]):
+            new.add(m.people[0])
+    return new.pop() if len(new) == 1 else None
 
 
 def _first(story: Story, number: int) -> tuple[int, int] | None:

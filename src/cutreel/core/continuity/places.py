@@ -83,9 +83,17 @@ _OF_MONEY = re.compile(
 )
 
 
-def is_of_money(text: str) -> bool:
-    """Whether the bank of a story is one with a counter, and not a river's."""
-    return len(_OF_MONEY.findall(text)) > 1
+_OF_WATER = re.compile(
+    r"\b(?:ferr(?:y|ies)|boats?|ships?|rivers?|seas?|lakes?|harbou?rs?|jett(?:y|ies)|shores?|piers?|tides?)\b",
+    re.I,
+)
+
+
+def no_places(text: str) -> frozenset[str]:
+    """Nouns of place that are something else in a story: the bank of a river, the landing of a stair."""
+    of_money = len(_OF_MONEY.findall(text)) > 1
+    of_water = _OF_WATER.search(text) is not None
+    return frozenset({*(() if of_money else ("bank",)), *(() if of_water else ("landing",))})
 
 
 def is_aboard_in_space(text: str) -> bool:
@@ -206,6 +214,8 @@ def _place(places: Sequence[Place], name: str, noun: str, looks: str, why: str) 
 def _repeated(script: Manuscript) -> dict[str, tuple[str, str]]:
     """Nouns of place that a text repeats, the commonest first, each with how it is called and why it is a place."""
     counts = Counter(b for w in script.words if (b := strip_marks(w.text.lower())) in PLACE_NOUNS)
+    for noun in no_places(script.text):
+        del counts[noun]
     return {n: (n, f"“{n}” {c} times") for n, c in counts.most_common() if c > 1}
 
 
@@ -215,7 +225,7 @@ def _told(
     """The same of places that the text comes to, those it stays at first."""
     counts: Counter[str] = Counter()
     phrases: dict[str, str] = {}
-    lives = False
+    lives, others = False, no_places(script.text)
     headings = {w.paragraph: script.scenes[w.scene].title.lower() for w in script.words}
     for number, parsed, spoken in narrated(script, parses):
         if headings[number] in headed:
@@ -223,7 +233,7 @@ def _told(
         for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
             here = not arrival.elsewhere and arrival.noun != RIDDEN
-            here = here and (arrival.noun != "bank" or is_of_money(script.text))
+            here = here and arrival.noun not in others
             if here and arrival.phrase not in ("bed", "woke"):
                 counts[arrival.noun] += arrival.stays
                 phrases.setdefault(arrival.noun, _called(arrival))

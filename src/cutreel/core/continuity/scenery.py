@@ -29,7 +29,7 @@ from .places import (
     PLACE_NOUNS,
     has_rooms,
     is_indoors,
-    is_of_money,
+    no_places,
     place_called,
     place_words,
     scene_place,
@@ -74,7 +74,7 @@ class Scenery:
         self.surnames = {
             part for p in cast for call in (p.name, *p.aliases) for part in call.split()[1:]
         }
-        self.of_money = is_of_money(script.text)
+        self.no_places = no_places(script.text)
         self.home = ""
         self.home = self._home(story)
         self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
@@ -85,8 +85,7 @@ class Scenery:
         """Where the story is before it says so: where it goes on first, unless somebody only comes there."""
         told = (a for _, p in sorted(story.paragraphs.items()) for a in p.arrivals)
         here_or_there = [a for a in told if not a.elsewhere]
-        if not self.of_money:
-            here_or_there = [a for a in here_or_there if a.noun != "bank"]
+        here_or_there = [a for a in here_or_there if a.noun not in self.no_places]
         first = next(iter(here_or_there), None)
         if first is not None and first.noun in LIFTS:
             # Nobody is in one from the first on: it is where they are without coming there.
@@ -199,8 +198,8 @@ class Scenery:
         arrival = told.arrival()
         if arrival is None or at.why_place == _BY_HEADING:
             return None  # a heading that names a place holds for its scene
-        if arrival.noun == "bank" and not self.of_money:
-            return None  # a river's
+        if arrival.noun in self.no_places:
+            return None  # the bank of a river
         if arrival.noun == RIDDEN and not at.ridden:
             return None  # in what they drive nobody said
         if arrival.phrase == "bed" and is_indoors(at.place):

@@ -117,7 +117,7 @@ class StretchReader:
                 self.scenery.somewhere,
                 self.scenery.home,
                 self.scenery.night,
-                self.scenery.of_money,
+                self.scenery.no_places,
             ),
             tuple(self.story.paragraphs.get(n) for n in _paragraphs(words)),
         )

@@ -6,15 +6,16 @@ named is about a man.
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Iterator, Sequence
+from itertools import pairwise
 
-from cutreel.core.manuscript import NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
+from cutreel.core.manuscript import KIN, NO_ROLE, Figure, Manuscript, Pronoun, pronoun_of
 from cutreel.core.nouns import sort_of
 
 from .clauses import ANYBODY, SUBJECT, clause_of, subjects, unreal
 from .kin import BACK
 from .known import Known
-from .narrated import narrated, spoken_stretches
+from .narrated import Narrated, narrated, spoken_stretches
 from .parsed import Parsed, Parses
 from .singular import GROWN
 from .story import paragraph_texts, read_story
@@ -90,8 +91,13 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
     """Roles that are in no list yet, and do something twice, or once and are gone on about as "he" or "she"."""
     acts: Counter[str] = Counter()
     followed: Counter[str] = Counter()
-    kin = {found for _, parsed, spoken in narrated(script, parses) for found in _named_kin(parsed)}
-    for _, parsed, spoken in narrated(script, parses):
+    told = list(narrated(script, parses))
+    kin = {found for _, parsed, spoken in told for found in _named_kin(parsed)}
+    for noun in _kin_brought_in(told):
+        if noun not in known and f"the {noun}" not in known:
+            acts[noun] += 1
+            followed[noun] += 1
+    for _, parsed, spoken in told:
         for i, token in enumerate(parsed.tokens):
             if i in spoken or not _acts(parsed, i):
                 continue
@@ -117,6 +123,34 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
         for noun, count in acts.items()
         if followed[noun] or (count > 1 and noun not in ANYBODY)
     ]
+
+
+def _kin_brought_in(told: Sequence[Narrated]) -> Iterator[str]:
+    """ "I take my grandson down to the canal. … Last week he caught something": kin that something is done with in the
+    last but one paragraph, and the next begins with "he", who can be nobody else that it names."""
+    for (_, before, spoken), (_, here, said) in pairwise(told):
+        first = next(
+            (t for k, t in enumerate(here.tokens) if k not in said and t.dep in SUBJECT), None
+        )
+        if first is None or first.text.lower() not in {"he", "she"} or first.sentence > 0:
+            continue
+        brought = [
+            t.lemma
+            for k, t in enumerate(before.tokens)
+            if k not in spoken
+            and t.dep in {"dobj", "pobj"}
+            and t.lemma in KIN
+            and pronoun_of(t.lemma) == first.text.lower()
+            and any(before.tokens[c].dep == "poss" for c in before.children[k])
+            and not unreal(before, clause_of(before, k))
+        ]
+        others = [
+            t
+            for k, t in enumerate(before.tokens)
+            if k not in spoken and (t.name == "PERSON" or t.text.lower() == first.text.lower())
+        ]
+        if len(brought) == 1 and not others:
+            yield brought[0]
 
 
 def _named_kin(parsed: Parsed) -> list[tuple[str, str]]:

@@ -1,6 +1,6 @@
 """What changes about how somebody looks, and from where on: a coat put on or taken off, hair cut, a beard grown."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import Literal, NamedTuple
 
 from cutreel.core.nouns import sort_of
@@ -145,11 +145,27 @@ def _aged(parsed: Parsed, i: int, called: Called) -> Iterator[Changed]:
     told = {tokens[c].lemma for c in said}
     if len(who) != 1:
         return
-    if "old" in told | {tokens[k].lemma for c in said for k in parsed.children[c]}:
+    years = _years(parsed, said)
+    if years >= _OLD_FROM or "old" in told | {
+        tokens[k].lemma for c in said for k in parsed.children[c]
+    }:
         yield Changed(tokens[i].start, who[0], "age", "old")
         yield Changed(tokens[i].start, who[0], "hair", "grey")
-    elif told & {"woman", "man"} and tokens[i].lemma == "be":
+    elif (told & {"woman", "man"} or years >= _GROWN_FROM) and tokens[i].lemma == "be":
         yield Changed(tokens[i].start, who[0], "age", "grown")
+
+
+_OLD_FROM, _GROWN_FROM = 60, 18
+_YEARS = {
+    "eighteen": 18, "nineteen": 19, "twenty": 20, "thirty": 30, "forty": 40, "fifty": 50, "sixty": 60,
+    "seventy": 70, "eighty": 80, "ninety": 90,
+}  # fmt: skip
+
+
+def _years(parsed: Parsed, said: Sequence[int]) -> int:
+    """The age that is said, in tens from twenty on: "I am sixty-one now"; 0 where none is."""
+    words = {parsed.tokens[k].text.lower() for c in said for k in (c, *parsed.children[c])}
+    return max((_YEARS.get(w, int(w) if w.isdigit() else 0) for w in words), default=0)
 
 
 def _objects(parsed: Parsed, i: int) -> list[int]:

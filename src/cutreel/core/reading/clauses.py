@@ -221,7 +221,11 @@ def compared(parsed: Parsed, index: int) -> bool:
             if word in {"of", "for"} and over.lemma in _THOUGHT_OF:
                 return True
             if word == "to" and over.lemma in _FAR:
-                return True
+                # "I was sent to the garden": whoever is sent comes there.
+                return not any(
+                    tokens[c].dep == "nsubjpass" and tokens[c].pos == "PRON"
+                    for c in parsed.children[above.head]
+                )
         if token.dep == "dobj" and above.lemma in _SPOKEN_OF:
             return token.sentence not in memories(parsed)
         at = token.head

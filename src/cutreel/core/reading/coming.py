@@ -36,6 +36,8 @@ _WITHIN = frozenset(
     "middle centre center heart corner edge midst depth shade light dark bottom top foot end back bank part".split()
 )
 _WATERS = frozenset("river lake sea bay harbour harbor pond sound water valley canal fjord".split())
+_TAKEN = frozenset("send take bring lead carry drive call invite summon march move".split())
+"""What somebody comes along by to whom it is done."""
 _LOOKED_INTO = frozenset("well pit pond pool fountain grave".split())
 _GOES_OR_SOUNDS = frozenset("go hum tick drip buzz whirr chime rattle".split())
 """What a thing does in a place without anybody there: a refrigerator that hums in the kitchen is heard from bed."""
@@ -141,7 +143,7 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         return None
     if first in {"over", "above"} and _goes_up_there(parsed, at):
         return None  # "it rose over the steeple" is seen from where one stands
-    if tokens[at].lemma in MOVES and first in TO:
+    if first in TO and (tokens[at].lemma in MOVES or _is_taken(parsed, at)):
         return first not in {"in", "at", "on"} or tokens[at].lemma in {
             "arrive",
             "land",
@@ -153,6 +155,15 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     }:  # fmt: skip
         return False if _is_looked_at_from_beside(first, token) else None
     return False if first in _THERE else None
+
+
+def _is_taken(parsed: Parsed, verb: int) -> bool:
+    """ "I was sent to the garden"."""
+    if parsed.tokens[verb].lemma not in _TAKEN:
+        return False
+    below = [parsed.tokens[c] for c in parsed.children[verb]]
+    things = [t for t in below if t.dep == "nsubjpass" and sort_of(t.lemma) in ("thing", "food")]
+    return any(t.dep == "auxpass" for t in below) and not things
 
 
 def _is_looked_at_from_beside(first: str, place: Token) -> bool:

@@ -227,7 +227,7 @@ class _Clause:
         elif passive:
             verb = f"{'are' if plural else 'is'} {self.token.text.lower()}"
             weight = max(1, weight)
-        elif lemma in SPEECH and not self._is_of_a_thing(subject, who):
+        elif lemma in SPEECH and not self._is_of_a_thing(subject, who) and not self._weeps():
             verb, rest, weight = ("speak" if plural else "speaks"), self._to_whom(), 1
         elif lemma in _DRAWN_MENTAL and self.token.sentence in memories(self.parsed):
             return None  # what they remember is seen, not they
@@ -243,6 +243,12 @@ class _Clause:
             weight = weight + (0 if lemma in _EMPTY_VERBS or turns else 1)
         text = " ".join([named, verb, *rest])
         return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _weeps(self) -> bool:
+        """Who cries and says nothing weeps."""
+        beside = range(self.verb - 6, self.verb + 7)
+        says = any(k in self.spoken for k in beside) or self._has("ccomp") or self._has("dobj")
+        return self.token.lemma == "cry" and not says
 
     def _has(self, dep: str) -> bool:
         return any(self.tokens[c].dep == dep for c in self.below)

@@ -118,6 +118,12 @@ def we(page: Page, i: int) -> Meaning | None:
     if teller is None:
         return None
     barred = page.barred(i)
+    if (count := page.counted(i)) > 2:
+        # "The three of us": as many as that.
+        latest = [f.id for f in page.now.focus if f.id != teller and page.is_person(f.id)]
+        if len(latest) >= count - 1:
+            people = (teller, *latest[: count - 1])
+            return Meaning(people, f"“{count} of us”: who was there last", 0.75)
     with_me = [p for p in page.now.group if p != teller and p not in barred]
     if not with_me:
         near = [
@@ -135,7 +141,7 @@ def they(page: Page, i: int) -> Meaning | None:
     word = page.tokens[i].text.lower()
     if word == "both" and page.tokens[i].dep in {"preconj", "det"}:
         return None
-    if _are_others(page, i):
+    if _are_others(page, i) or (word == "they" and _long_ago(page, i)):
         return None
     before = [
         k for k in range(i) if page.tokens[k].tag in {"NNS", "NNPS"}
@@ -211,6 +217,17 @@ def _are_others(page: Page, i: int) -> bool:
     if page.tokens[i].dep in SUBJECT:
         page.now.others = Others(phrase, 0)
     return True
+
+
+def _long_ago(page: Page, i: int) -> bool:
+    """ "They closed the factory years ago": nobody that was told of."""
+    verb = clause_of(page.parsed, i)
+    ago = any(page.tokens[c].text.lower() == "ago" for c in page.parsed.children[verb])
+    return (
+        ago
+        and page.tokens[i].dep in SUBJECT
+        and not any(k < i and len(p) > 1 for k, p in page.taken.items())
+    )
 
 
 def _acts_here(page: Page, i: int) -> bool:

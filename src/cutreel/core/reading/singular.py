@@ -149,6 +149,8 @@ def it(page: Page, i: int) -> Meaning | None:
     for f in page.now.focus:
         p = page.cast.people.get(f.id)
         if p is not None and p.kind != "person" and p.pronoun is None and f.age <= 1:
+            if f.id in page.barred(i):
+                continue  # nothing does it to itself by "it"
             if page.tokens[i].dep in SUBJECT or page.tokens[i].dep in OBJECT:
                 other = [
                     k for k in range(i)

@@ -19,6 +19,10 @@ _CAME = frozenset({"follow", "come", "arrive", "return", "gather", "join"})
 def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
     """Whether somebody meant by a token is seen, or would be if they were just before."""
     token = parsed.tokens[i]
+    if token.dep == "pobj" and parsed.tokens[token.head].text.lower() == "of":
+        number = parsed.tokens[token.head].head
+        if parsed.tokens[number].tag == "CD":
+            return there(parsed, number)  # "the three of us watched"
     owner = token.dep == "poss"
     if owner:
         # Her hands are hers to be seen; her house is not.

@@ -245,13 +245,19 @@ def _wakes(parsed: Parsed, i: int) -> bool:
     return done and len(others) < len(who) and not unreal(parsed, i)
 
 
+_BROKEN = frozenset({"broken", "out", "dead", "broke"})
+
+
 def _in_lift(parsed: Parsed, i: int) -> bool | None:
     """Whether the scene comes into a lift (True) or is in it (False): it has no other side to be told of."""
     token = parsed.tokens[i]
-    if unreal(parsed, clause_of(parsed, i)) or compared(parsed, i):
+    verb = clause_of(parsed, i)
+    if unreal(parsed, verb) or compared(parsed, i):
         return None
     if token.dep in SUBJECT:
-        return False
+        # One that is broken takes nobody along.
+        broken = any(parsed.tokens[c].text.lower() in _BROKEN for c in parsed.children[verb])
+        return None if broken or parsed.tokens[verb].text.lower() in _BROKEN else False
     if token.dep == "compound" and parsed.tokens[token.head].lemma == "door":
         opens = parsed.tokens[clause_of(parsed, token.head)].lemma in {"open", "close", "slide"}
         return False if opens and parsed.tokens[token.head].dep in SUBJECT else None
