@@ -35,6 +35,17 @@ The flat was full of clocks. Mrs. Okonkwo took a slice for herself.
 """
 
 
+NORTH = """A mapmaker lived with his daughter Ilse in a house made of driftwood.
+
+One winter a captain in a fur coat came to the door.
+
+Ilse drove over the ice for eleven days. On the twelfth day the compass began to spin.
+
+In the middle of the white plain stood an old woman beside a fire that gave no smoke. Her face was as wrinkled as a walnut. “You are late,” she said.
+
+When Ilse took the stone, the compass pointed at her."""
+
+
 @pytest.fixture(scope="module")
 def fishing() -> ReadFilm:
     return film_of(FISHING)
@@ -98,3 +109,10 @@ def test_what_is_looked_over_is_another(robot: ReadFilm) -> None:
 def test_who_came_in_without_a_name_is_who_speaks_by_name_there(robot: ReadFilm) -> None:
     names = {p.name for p in robot.document.cast}
     assert "Mrs. Okonkwo" in names and "the woman" not in names
+
+
+def test_who_stands_there_first_is_she_whose_face_is_told_next() -> None:
+    film = film_of(NORTH)
+    names = {p.name for p in film.document.cast}
+    assert "the woman" in names and "the compass" not in names
+    assert [p.name for p in shot_with(film, "You are late").people] == ["the woman"]

@@ -84,7 +84,10 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             of in ("a", "an") and before.endswith("of ")
         ):
             continue  # "he was a broad man": nobody new
-        spoken = bool(_SPEAKS_BEHIND_IT.search(before) or _SPEAKS.search(match.group("behind")))
+        behind = match.group("behind")
+        # "The compass began to spin": it says nothing.
+        says = _SPEAKS.search(behind) and not re.match(r" (?:began|continued) to\b", behind)
+        spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto
         kinds[noun] = kind

@@ -233,8 +233,8 @@ def _goes_on(parsed: Parsed, i: int, quoted: Collection[int]) -> bool:
             continue
         if token.sentence - parsed.tokens[i].sentence > 1:
             return False
-        if new and token.dep == "poss" and token.sentence == parsed.tokens[i].sentence:
-            # "A woman stood up so quickly that her chair fell over".
+        if new and token.dep == "poss":
+            # "A woman stood up so quickly that her chair fell over"; "… stood an old woman. Her face was wrinkled".
             own = _HIS_OR_HERS.get(token.text.lower())
             if own and own == pronoun_of(parsed.tokens[i].lemma):
                 return True
