@@ -27,7 +27,7 @@ GENERAL = {
 KNOWN = {
     "stairs": "step doorstep", "staff": "stick crutch broomstick whip wand pole rod spear",
     "bottle": "rum wine beer ale gin whisky brandy medicine cider milk flask vial", "lantern": "torch flashlight",
-    "hay": "straw haystack", "shoe": "boot sock slipper sandal clog stocking", "sign": "slate blackboard label plaque",
+    "hay": "straw haystack", "shoe": "boot sock slipper sandal clog stocking", "sign": "slate blackboard label plaque poster placard billboard",
     "bowl": "dinner supper meal lunch breakfast salad stew broth dish basin",
     "apple": "potato nut onion turnip tomato plum peach orange lemon cherry", "needle": "pin hook",
     "coin": "cash dollar shilling medal button penny",

@@ -211,3 +211,18 @@ def test_a_group_is_drawn_alike_in_every_picture() -> None:
     )
     assert one == other and len(set(map(str, one))) == 3
     assert looks("Wide shot. men walk. a street.", 1) != looks("Wide shot. men walk. a street.", 2)
+
+
+def test_who_drives_over_pack_ice_has_dogs_and_no_car() -> None:
+    over = read_prompt(
+        "Wide shot. Ilse (woman, red hair). Ilse drives over the ice. pack ice. night"
+    )
+    assert (
+        not over.figures[0].drives
+        and "sledge" in over.props
+        and [a.kind for a in over.animals] == ["dog"]
+    )
+    by_truck = read_prompt(
+        "Wide shot. Ilse (woman, red hair). Ilse drives the truck over the ice. pack ice. night"
+    )
+    assert by_truck.figures[0].drives and "sledge" not in by_truck.props

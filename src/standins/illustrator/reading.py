@@ -351,6 +351,7 @@ _ANYBODY = frozenset("people crowd passengers guests men women strangers others 
 """Of whom there may be others each time."""
 _BROKEN = re.compile(r"\b(?:breaks?|opens?|cuts?|wax|lead|royal) (?:the |a |its )?$")
 _DRIVES_BEASTS = re.compile(r" (?:an?|the|his|her|their|its)?\s*(?:[a-z-]+ )?(?:team|dogs?|sledge?|sleigh|horses?|herd|cattle|sheep|geese|oxen|mules?)\b")
+_MOTORS = re.compile(r"\b(?:car|truck|lorry|jeep|tractor|motor|engine|bus|van|snowmobile)s?\b")
 _RUNS_BY_ITSELF = re.compile(r"\b(?:rain|water|tears?|sweat|blood|river|road|path|paint|ink|colours?) $")
 _ON_RAILS = re.compile(r"\b(?:dining|sleeping|restaurant|buffet|railway|freight|goods|tram|cable|street) $")
 
@@ -518,7 +519,8 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
                 out.props.append(prop)
                 _count(text, match, prop, out)
             used.add(word)
-        if word in ("drives", "drive", "drove", "driving") and owner and _DRIVES_BEASTS.match(text, match.end()):
+        by_sledge = out.place == "ice" and not _MOTORS.search(text)
+        if word in ("drives", "drive", "drove", "driving") and owner and (by_sledge or _DRIVES_BEASTS.match(text, match.end())):
             owner.pose = "walk"
             if out.weather == "snow" or out.place == "ice" or out.season == "winter":
                 out.props.append("sledge")

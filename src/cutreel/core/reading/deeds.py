@@ -46,6 +46,8 @@ _DIRECTIONS = frozenset(
     "up down away back out in off over across forward home inside outside ashore aboard together apart around "
     "alone overhead upstairs downstairs everywhere".split()
 )
+_SOMEWHERE = frozenset({"outside", "inside", "upstairs", "downstairs", "overhead", "everywhere"})
+"""Before its verb it says where, and no way that is gone: "outside, two men took down the posters"."""
 _EMPTY_VERBS = frozenset(
     "have do happen seem appear become mean matter keep let make get begin start stop go on turn use need "
     "cost belong last exist".split()
@@ -379,7 +381,8 @@ class _Clause:
                     continue  # "he was eleven years old"
                 out.append(token.text.lower())
             elif token.dep == "prt" or (token.dep == "advmod" and word in _DIRECTIONS):
-                out.append(word)
+                if c > self.verb or word not in _SOMEWHERE:
+                    out.append(word)
             elif token.dep == "dative" and token.pos != "ADP":
                 out.insert(0, self._object(c))
             elif token.dep == "prep" and not self.parsed.children[c]:
