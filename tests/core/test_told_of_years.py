@@ -116,3 +116,37 @@ def test_who_stands_there_first_is_she_whose_face_is_told_next() -> None:
     names = {p.name for p in film.document.cast}
     assert "the woman" in names and "the compass" not in names
     assert [p.name for p in shot_with(film, "You are late").people] == ["the woman"]
+
+
+DRAGON = """My sister Noor found the egg behind the washing machine. It was warm, so we thought it was a lost potato.
+
+“We are not keeping it,” said my father.
+
+We kept it. We fed it matches. It slept in the kitchen.
+
+Our neighbour Herr Blum came to complain. He was a fireman with a huge white moustache. Herr Blum looked at the dragon.
+
+They flew together, the old man holding on to his hat, around the tower and back before anybody woke."""
+
+LAMPS = """In 1921 the city had one lamplighter, and his name was Joost. Joost lit the lamps by hand.
+
+One evening the whole city went dark. Trams stopped where they stood.
+
+Joost walked through the street. A surgeon finished an operation on a kitchen table.
+
+You can find it by the green ladder that leans beside it."""
+
+
+def test_who_says_we_and_my_tells_it() -> None:
+    film = film_of(DRAGON)
+    by_name = {p.name: p for p in film.document.cast}
+    assert "I" in by_name["the teller"].aliases
+    assert "huge white moustache" in [t.text for t in by_name["Herr Blum"].traits]
+    assert not any("bedroom" in shot.facts.place for shot in film.shots)
+
+
+def test_trams_are_nobody_and_a_kitchen_table_in_the_street_is_no_kitchen() -> None:
+    film = film_of(LAMPS)
+    assert [p.name for p in film.document.cast] == ["Joost"]
+    places = {shot.facts.place for shot in film.shots}
+    assert not any("kitchen" in place or "green" in place for place in places)

@@ -70,7 +70,8 @@ _GRANDCHILDREN = frozenset({"grandson", "granddaughter", "grandchild"})
 _OLD = {"grandmother", "grandfather", "widow"}
 
 
-_ME = re.compile(r"\b(?:I|me|my|myself|mine)\b")
+_ME = re.compile(r"\b(?:I|me|[Mm]y|myself|mine)\b")
+_WE = re.compile(r"\b(?:[Ww]e|us|[Oo]ur|ours|ourselves)\b")
 _MY_NAME = re.compile(
     r"\b(?:[Mm]y name (?:is|was)|[Tt]hey (?:all )?called? me|I am called) ([A-Z][\w’'-]+)"
 )
@@ -348,8 +349,11 @@ def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> lis
         for line in script.lines
         if line.speaker is None
     )
-    says = len(_ME.findall(told))
-    if says < _TELLS or says * 100 < len(told.split()):
+    says, ours = len(_ME.findall(told)), len(_WE.findall(told))
+    of_us = (
+        says > 1 and ours >= _TELLS
+    )  # "my sister found it … we kept it": somebody tells it who seldom says "I"
+    if not of_us and (says < _TELLS or says * 100 < len(told.split())):
         return cast
     named = _MY_NAME.search(told)
     name = named.group(1) if named else _called_by_others(script, cast) or "the teller"

@@ -33,6 +33,7 @@ _HOW = {
     "cotton", "linen", "knitted", "patched", "torn", "worn", "old", "new", "heavy", "light", "big",
     "little", "small", "large", "wide", "wide-brimmed", "broad-brimmed", "tall", "high", "pointed",
     "round", "flat", "striped", "checked", "spotted", "plain", "fine", "faded", "dark", "pale",
+    "huge", "enormous", "great", "magnificent", "drooping",
     "bright", "deep", "bushy", "full", "neat", "trim", "wild", "shaggy", "muddy", "dusty", "tattered",
     "embroidered", "buttoned", "double-breasted", "rubber", "wooden", "gold", "silver", "tight",
     "dressing", "evening", "ball", "wedding", "school", "working", "riding", "denim", "tweed", "lace", "ragged",

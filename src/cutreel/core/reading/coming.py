@@ -56,8 +56,7 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
     """True: comes there; False: is there; None: neither."""
     tokens = parsed.tokens
     if tokens[i].dep == "compound":
-        found = comes_to(parsed, tokens[i].head)
-        return False if found is not None else None
+        return _is_where_its_thing_is(parsed, i)
     token = tokens[i]
     verb = clause_of(parsed, i)
     if unreal(parsed, verb) or compared(parsed, i):
@@ -171,6 +170,16 @@ def _is_looked_at_from_beside(first: str, place: Token) -> bool:
     if first in {"across", "over"}:
         return place.lemma in _WATERS
     return first in {"down", "into"} and place.lemma in _LOOKED_INTO
+
+
+def _is_where_its_thing_is(parsed: Parsed, i: int) -> bool | None:
+    """Of a place before a noun, "at the kitchen table": False, or None where that stands for no place, as in "on a
+    kitchen table" in the street, "by the green ladder"."""
+    head = parsed.tokens[i].head
+    one = any(parsed.tokens[c].text in {"a", "an"} for c in parsed.children[head])
+    if one or parsed.tokens[i].lemma == "green" or comes_to(parsed, head) is None:
+        return None
+    return False
 
 
 def _is_of_things(parsed: Parsed, verb: int) -> bool:

@@ -51,6 +51,8 @@ def names_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
                 continue
             if any(parsed.tokens[c].text.lower() == "the" for c in parsed.children[i]):
                 continue  # "the Constance sank" is a ship
+            if token.tag == "NNPS" or _opens_with_things(parsed, i):
+                continue  # "Trams stopped"
             name = _name(parsed, i)
             if name and not set(name.split(" ")) & set(known) and name not in known:
                 found[name] += 1
@@ -372,6 +374,18 @@ def _start(parsed: Parsed, k: int) -> int:
         if c < k and parsed.tokens[c].dep in {"compound", "det", "poss", "amod"}
     ]
     return parsed.tokens[min([k, *left])].start
+
+
+def _opens_with_things(parsed: Parsed, i: int) -> bool:
+    """Whether a sentence only begins with the word, which is that of several things."""
+    token = parsed.tokens[i]
+    first = i == 0 or parsed.tokens[i - 1].sentence != token.sentence
+    several = token.text.lower().endswith("s") and not parsed.children[i]
+    return (
+        first
+        and several
+        and sort_of(token.text.lower()[:-1]) in {"thing", "food", "plant", "garment", "time"}
+    )
 
 
 def _of_whom(parsed: Parsed, i: int) -> list[int]:

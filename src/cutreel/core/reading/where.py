@@ -234,6 +234,9 @@ def _is_in_bed(parsed: Parsed, i: int) -> bool:
     }
 
 
+_ANYBODY = frozenset("anybody anyone everybody everyone nobody somebody".split())
+
+
 def _wakes(parsed: Parsed, i: int) -> bool:
     """ "She woke before the alarm": where nothing else is said, in bed. "He rowed out": likewise on the water."""
     wakes_another = parsed.tokens[i].lemma == "wake" and any(
@@ -241,6 +244,8 @@ def _wakes(parsed: Parsed, i: int) -> bool:
     )
     who = subjects(parsed, i)
     done = parsed.tokens[i].pos == "VERB" and bool(who) and not wakes_another
+    if any(parsed.tokens[s].text.lower() in _ANYBODY for s in who):
+        return False  # "before anybody woke"
     others = [s for s in who if sort_of(parsed.tokens[s].lemma) in {"animal", "thing"}]
     return done and len(others) < len(who) and not unreal(parsed, i)
 
