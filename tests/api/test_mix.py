@@ -65,7 +65,7 @@ def test_a_film_is_measured_and_heard_as_loud_as_it_is_told(client, film) -> Non
 def test_a_block_shows_its_lanes_and_what_gives_way(client, film) -> None:
     shown = block(client, film, 0)
     assert {"voice", "ambience", "music"} <= set(shown["wave"])
-    assert all(len(wave) == 200 for wave in shown["wave"].values())
+    assert all(len(wave) == 100 for wave in shown["wave"].values())
     assert max(shown["wave"]["voice"]) > max(shown["wave"]["ambience"])
     assert min(shown["gives"]["music"]) == -130 and "voice" not in {
         lane for lane, gives in shown["gives"].items() if any(gives)

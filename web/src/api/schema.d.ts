@@ -6955,7 +6955,7 @@ export interface components {
             blocks: string[];
             /**
              * Block
-             * @default 10
+             * @default 5
              */
             block: number;
             /** Known */

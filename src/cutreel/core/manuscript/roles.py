@@ -86,7 +86,10 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
             continue  # "he was a broad man": nobody new
         behind = match.group("behind")
         # "The compass began to spin": it says nothing.
-        says = _SPEAKS.search(behind) and not re.match(r" (?:began|continued) to\b", behind)
+        moves = re.match(
+            r" (?:began|continued) to (?!(?:speak|talk|sing|say|tell|explain|shout)\b)", behind
+        )
+        says = _SPEAKS.search(behind) and not moves
         spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto

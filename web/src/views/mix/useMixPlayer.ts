@@ -12,7 +12,7 @@ import { LANES, ROLES } from "./scale";
 
 export function useMixPlayer(film: Film, mix: Mix | undefined, silent: ReadonlySet<Lane>) {
   const rate = rateOf(film.fps);
-  const each = mix?.block ?? 10;
+  const each = mix?.block ?? 5;
   const player = useMemo(
     () => new BlockPlayer(each, () => notify("The sound does not answer. Play again in a moment.")),
     [each],
