@@ -14,7 +14,7 @@ from pathlib import Path
 
 from cutreel.core.film import Offered, ReadFilm, Settings, new_film, read_film
 from cutreel.core.manuscript import read
-from cutreel.core.reading import Parses, packed, paragraph_texts, parse, parse_key, unpacked
+from cutreel.core.reading import Parses, packed, parse, parse_key, unpacked
 
 STORIES = Path(__file__).parent / "data" / "read"
 
@@ -106,7 +106,7 @@ def all_stories(unseen: bool = False) -> list[LabelledStory]:
 def parses_of(text: str) -> Parses:
     """What is parsed of a story. Kept between runs by the text and the parser's version, since loading the parser takes
     longer than most of what is tested."""
-    texts = [t for _, _, t in paragraph_texts(read(text))]
+    texts = [t for _, _, t in read(text).paragraphs]
     kept = {t: _KEPT / parse_key(t) for t in texts}
     missing = [t for t, at in kept.items() if not at.exists()]
     _KEPT.mkdir(parents=True, exist_ok=True)

@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from cutreel.core.film import Offered, Settings, TakeRow, assemble, new_film, read_film
 from cutreel.core.film.captioning import captions_shown
 from cutreel.core.film.cropping import aim_of, crop_of, heads_of
+from cutreel.core.film.kept import Kept
 from cutreel.core.motion import path_for
 from cutreel.core.render import Compositor, Planes, Shown, cover, planes_of
 from tests.labelled import parses_of
@@ -109,5 +110,5 @@ def test_captions_know_where_faces_are_in_the_shape_of_the_film() -> None:
     low.about["regions"][0]["joints"] = {"head": [0.9, 0.62], "neck": [0.9, 0.72]}
     lines = [film.said.words[c.first].line for c in film.captions]
     used = [low] * len(film.spans)
-    shown = captions_shown(film.read, film.captions, lines, film.spans, film.rate, used)
+    shown = captions_shown(film.read, film.captions, lines, film.spans, film.rate, used, Kept())
     assert {s.place for s in shown} == {"high"}

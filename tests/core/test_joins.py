@@ -1,6 +1,5 @@
 """Joins: planned by what turns, drawn as a formula in NumPy draws them, and patterns that are over by half at half time."""
 
-from dataclasses import replace
 from itertools import pairwise
 
 import numpy as np
@@ -157,15 +156,21 @@ def test_a_flood_is_all_light_in_its_middle() -> None:
 
 
 def around(**more) -> Around:
-    plain = Around(0, False, "the quay", "day", False, "calm", 0.0, 1)
-    return replace(plain, **more)
+    plain = Around(0, "the quay", "day", False, "calm", 1)
+    return plain._replace(**more)
 
 
 def planned(
-    *shots: Around, amount="middle", dissolve=0.5, kind="story", medium="layered cut paper"
+    *shots: Around,
+    headed=frozenset({2}),
+    amount="middle",
+    dissolve=0.5,
+    kind="story",
+    medium="layered cut paper",
 ):
-    laid = [replace(s, start=40.0 * i, picture=i) for i, s in enumerate(shots)]
-    return plan_joins(laid, amount, dissolve, kind, medium)
+    laid = [s._replace(picture=i) for i, s in enumerate(shots)]
+    starts = [40.0 * i for i in range(len(shots))]
+    return plan_joins(laid, starts, headed, amount, dissolve, kind, medium)
 
 
 @pytest.mark.parametrize(
@@ -178,7 +183,7 @@ def planned(
         ({"scene": 1}, "scene", "dissolve", "dissolve", "pattern"),
         ({"remembered": True}, "memory", "dissolve", "flood", "flood"),
         (
-            {"scene": 1, "headed": True, "place": "the inn", "hour": "night"},
+            {"scene": 2, "place": "the inn", "hour": "night"},
             "chapter", "dissolve", "dip", "dip",
         ),
     ],
@@ -192,13 +197,13 @@ def test_what_turns_says_which_join(change, turn, low, middle, high) -> None:
 
 
 def test_a_picture_that_goes_on_is_not_joined_to_itself() -> None:
-    shots = [around(), replace(around(place="the inn"), picture=1)]
-    (join,) = plan_joins(shots, "high", 0.5, "story", "clay")
+    shots = [around(), around(place="the inn")._replace(picture=1)]
+    (join,) = plan_joins(shots, [0, 40], (), "high", 0.5, "story", "clay")
     assert (join.turn, join.how.kind) == ("picture", "cut")
 
 
 def test_plain_is_the_dissolve_of_the_film_and_sleep_has_nothing_else() -> None:
-    shots = [around(), around(scene=1, headed=True, place="the inn", hour="night")]
+    shots = [around(), around(scene=2, place="the inn", hour="night")]
     (plain,) = planned(*shots, amount="plain", dissolve=0.25)
     assert plain.how == JoinHow(seconds=0.25)
     (none,) = planned(*shots, amount="plain", dissolve=0)
@@ -208,10 +213,13 @@ def test_plain_is_the_dissolve_of_the_film_and_sleep_has_nothing_else() -> None:
 
 
 def test_one_pattern_a_film_and_never_a_toy_at_every_cut() -> None:
-    shots = [replace(around(scene=i), start=8.0 * i, picture=i) for i in range(20)]
-    joins = plan_joins(shots, "high", 0.5, "story", "chalk on slate drawing")
+    shots = [around(scene=i)._replace(picture=i) for i in range(20)]
+    starts = [8.0 * i for i in range(20)]
+    joins = plan_joins(shots, starts, (), "high", 0.5, "story", "chalk on slate drawing")
     seen = [
-        (s.start, j.how) for s, j in zip(shots[1:], joins, strict=True) if j.how.kind == "pattern"
+        (start, j.how)
+        for start, j in zip(starts[1:], joins, strict=True)
+        if j.how.kind == "pattern"
     ]
     assert {how.pattern for _, how in seen} == {"scribble"}
     assert len(seen) > 3

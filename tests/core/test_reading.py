@@ -19,7 +19,6 @@ from cutreel.core.reading import (
     StoryMemory,
     is_english,
     packed,
-    paragraph_texts,
     parse,
     read_story,
     unpacked,
@@ -46,7 +45,7 @@ def paragraph(text: str, cast: tuple[Known, ...] = CAST, **how: object) -> ReadP
 
 def meant(text: str, word: str, cast: tuple[Known, ...] = CAST) -> tuple[int, ...]:
     """Whom the last place of a word in the last paragraph means."""
-    body = paragraph_texts(read(text))[-1][2]
+    body = read(text).paragraphs[-1][2]
     found = [m for m in paragraph(text, cast).mentions if word in body[m.start : m.end].split()]
     return found[-1].people if found else ()
 

@@ -1,7 +1,5 @@
 """How tense a film is: told by moods and pace, bent by hand; a straight line is NumPy's own interpolation."""
 
-from dataclasses import dataclass
-
 import numpy as np
 import pytest
 
@@ -11,17 +9,12 @@ from cutreel.core.timeline import FrameRate, Span
 RATE = FrameRate.parse("24")
 
 
-@dataclass
-class Fact:
-    mood: str
-
-
 def told(shots: list[tuple[str, float]]):
     spans, at = [], 0
     for _, seconds in shots:
         spans.append(Span(at, at + round(seconds * 24)))
         at = spans[-1].end
-    return told_tension([Fact(mood) for mood, _ in shots], spans, RATE)
+    return told_tension([mood for mood, _ in shots], spans, RATE)
 
 
 def test_a_chase_is_tenser_than_what_was_before_it() -> None:

@@ -1,12 +1,15 @@
 """Films as they are served: the last states of each, so that a page that knows one is told only what changed."""
 
+import gc
 import secrets
+from collections import Counter
 from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass, field
 from decimal import Decimal
 from functools import partial
 from itertools import count
 from threading import RLock
+from typing import Any
 
 from cachetools import FIFOCache, LRUCache
 
@@ -42,6 +45,8 @@ from .views import card
 MOST_STATES = 24
 """States of a film that a page may still know; a page that knows an older one opens the film again."""
 MOST_FILMS = 12
+AGED = 30.0
+"""Seconds for which offers will do for a film to be shown: nobody who cuts waits for services."""
 MOST_REPORTS = 400
 
 
@@ -71,6 +76,7 @@ class FilmDesk:
         self._films: LRUCache[str, _Film] = LRUCache(MOST_FILMS)
         self._amiss: LRUCache[str, tuple[list[int], list[ReportFigure]]] = LRUCache(MOST_REPORTS)
         self._lock = RLock()
+        self._offers: tuple[Sequence[Offer], list[dict[str, Any]]] | None = None
         self._boot, self._count = secrets.token_hex(3), count(1)
 
     def now(self, film: str) -> FilmState:
@@ -78,7 +84,7 @@ class FilmDesk:
         known = self._film(film)
         with known.lock:
             row = self.shop.films.get(film)
-            offers = self.shop.offers()
+            offers = self.shop.offers(aged=AGED)
             with self.shop.database.transaction() as session:
                 takes_at, made_at, read_at = last_of(session, film, "take made", "run", "read")
             beneath = beneath_of(film, row.document, self.shop.films, self.shop.whole)
@@ -88,7 +94,7 @@ class FilmDesk:
                 takes_at,
                 made_at,
                 read_at,
-                [o.model_dump(exclude={"quota"}) for o in offers],
+                self._asked(offers),
             )
             if known.last is not None and known.at == at:
                 return known.last
@@ -116,7 +122,15 @@ class FilmDesk:
             )
             known.last, known.at = state, at
             known.states[state.token] = state
+            if before is None:
+                _settle()
             return state
+
+    def _asked(self, offers: Sequence[Offer]) -> list[dict[str, Any]]:
+        """What services offer, without what is left of their quotas. They are asked anew once in a while only."""
+        if self._offers is None or self._offers[0] is not offers:
+            self._offers = (offers, [o.model_dump(exclude={"quota"}) for o in offers])
+        return self._offers[1]
 
     def _parses(self, film: str, row: FilmRow) -> Parses:
         """What is parsed of the film; a little that is missing is parsed at once, much of it by a worker."""
@@ -209,8 +223,8 @@ class FilmDesk:
         unsure = by.keys() - known.paid - known.absent
         known.paid |= self.shop.results.known(unsure)
         known.absent |= unsure - known.paid
-        unpaid = by.keys() - known.paid
-        cost = sum((price.get(by[name], Decimal(0)) for name in unpaid), Decimal(0))
+        unpaid = Counter(offer for name, offer in by.items() if name not in known.paid)
+        cost = sum((price.get(o, Decimal(0)) * n for o, n in unpaid.items()), Decimal(0))
         return MissingCost(pictures=len(lacking), cost=float(cost))
 
     def _key_of(self, known: _Film, shot: ReadShot) -> str:
@@ -219,6 +233,13 @@ class FilmDesk:
             name = picture_spec(shot).key
             known.keys[shot.shot.id] = (shot.token, name)
         return name
+
+
+def _settle() -> None:
+    """Let what was read of a film that was opened be looked through for garbage no more: it is hundreds of thousands
+    of objects, and whoever changes a word would wait for that."""
+    gc.collect()
+    gc.freeze()
 
 
 def _has_fresh(shot: ReadShot, takes: Sequence[TakeRow]) -> bool:

@@ -7,7 +7,8 @@ small as one at its end. What did not change is the very same object in the next
 import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from typing import Any, TypeVar
+from functools import lru_cache
+from typing import Any, NamedTuple, TypeVar
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
 from cutreel.core.film import (
@@ -29,7 +30,7 @@ from cutreel.core.film import (
     wish_of,
     word_of,
 )
-from cutreel.core.manuscript import Scene, ids_of, reading_ease
+from cutreel.core.manuscript import Scene, common, ids_of, reading_ease
 from cutreel.core.plates import Plate
 from cutreel.core.sound import Cue
 from cutreel.making import Faults, PersonDrift, broken_chains, drift_of, faults_of
@@ -92,6 +93,7 @@ class FilmState:
     lines: tuple[LineView, ...]
     captions: tuple[CaptionView, ...]
     cues: tuple[CueView, ...]
+    cues_told: Mapping[str, "CueTold"]
     order: tuple[int, ...]
     frames: tuple[int, ...]
     shots: Mapping[int, ShotView]
@@ -133,6 +135,7 @@ def next_state(
     pictures = _pictures(film, before)
     remarked: RemarkMemory = before.remarked if before else {}
     shots, seen = _shots(film, pictures, before, remarked)
+    cues, cues_told = _cues(film, before)
     ease = before.ease if before and same_words else round(reading_ease(film.read.script), 1)
     return FilmState(
         token=token,
@@ -142,7 +145,8 @@ def next_state(
         words=before.words if before and same_ids else _words(film),
         lines=before.lines if before and same_lines else _lines(film),
         captions=before.captions if before and same_times else _captions(film),
-        cues=_cues(film, before),
+        cues=cues,
+        cues_told=cues_told,
         order=tuple(s.shot.id for s in film.read.shots),
         frames=tuple(s.frames for s in film.spans),
         shots=shots,
@@ -189,33 +193,16 @@ def _splice(old: Sequence[T], new: Sequence[T]) -> Splice[T] | None:
 def _text_splice(old: str, new: str) -> TextSplice | None:
     if old == new:
         return None
-    at = _common(old, new)
-    rest = min(len(old), len(new)) - at
-    until = _common(old[::-1][:rest], new[::-1][:rest])
+    at, until = _differing(old, new)
     insert = new[at : len(new) - until]
     return TextSplice(at=at, remove=len(old) - until - at, insert=insert)
 
 
-def _common(one: str, other: str) -> int:
-    """How many characters two texts have in common at their beginning, found by halving."""
-    low, high = 0, min(len(one), len(other))
-    while low < high:
-        middle = (low + high + 1) // 2
-        if one[low:middle] == other[low:middle]:
-            low = middle
-        else:
-            high = middle - 1
-    return low
-
-
 def _differing(old: Sequence[Any], new: Sequence[Any]) -> tuple[int, int]:
     """How many entries two sequences have in common at their beginning, and how many of the rest at their end."""
-    least, at, until = min(len(old), len(new)), 0, 0
-    while at < least and old[at] == new[at]:
-        at += 1
-    while until < least - at and old[-1 - until] == new[-1 - until]:
-        until += 1
-    return at, until
+    at = common(old, new)
+    rest = min(len(old), len(new)) - at
+    return at, common(old[::-1][:rest], new[::-1][:rest])
 
 
 def _pictures(film: Assembled, before: FilmState | None) -> Pictures:
@@ -356,9 +343,11 @@ def _plate(plate: Plate | None, film: Assembled, shot: ReadShot) -> PlateView | 
 def _words(film: Assembled) -> tuple[Word, ...]:
     out: list[Word] = []
     end = line = 0
-    for word, number in zip(film.read.script.words, film.read.ids, strict=True):
-        out.append((word.start - end, word.end - word.start, number, word.line - line))
-        end, line = word.end, word.line
+    for (starts, ends, _, _, _, of_line, _), number in zip(
+        film.read.script.words, film.read.ids, strict=True
+    ):
+        out.append((starts - end, ends - starts, number, of_line - line))
+        end, line = ends, of_line
     return tuple(out)
 
 
@@ -389,49 +378,76 @@ def _captions(film: Assembled) -> tuple[CaptionView, ...]:
     out: list[CaptionView] = []
     before = 0.0
     for caption in film.captions:
-        out.append(
-            CaptionView.model_construct(
-                after=_told(caption.start - before),
-                seconds=_told(caption.end - caption.start),
-                lines=list(caption.lines),
-            )
-        )
+        after, seconds = _told(caption.start - before), _told(caption.end - caption.start)
+        out.append(_caption(after, seconds, caption.lines))
         before = caption.end
     return tuple(out)
 
 
-def _cues(film: Assembled, before: FilmState | None) -> tuple[CueView, ...]:
+@lru_cache(maxsize=32_768)
+def _caption(after: float, seconds: float, lines: tuple[str, ...]) -> CaptionView:
+    """Kept, since of a long film a change says few captions otherwise."""
+    return CaptionView.model_construct(after=after, seconds=seconds, lines=list(lines))
+
+
+class CueTold(NamedTuple):
+    """What the view of a cue says."""
+
+    id: str
+    kind: str
+    prompt: str
+    shot: int
+    last: int
+    after: float | None
+    seconds: float | None
+    why: str
+    made: bool
+    media: str | None
+    choice: CueChoice | None
+    word: int | None
+    makings: dict[int, str | None]
+    theme: str
+    notes: str | None
+
+
+def _cues(
+    film: Assembled, before: FilmState | None
+) -> tuple[tuple[CueView, ...], dict[str, CueTold]]:
+    """The views of all cues, and what they say: one that says the same as before is the same."""
     shots = film.read.shots
-    sounds = [film.sound_of(c) for c in film.cues]
     chosen = {c.id: c for c in film.document.cue_choices}
     known = {v.id: v for v in before.cues} if before else {}
+    said = before.cues_told if before else {}
     out: list[CueView] = []
+    told: dict[str, CueTold] = {}
     at = 0.0
-    for cue, sound in zip(film.cues, sounds, strict=True):
+    for cue in film.cues:
+        sound, choice = film.sound_of(cue), chosen.get(cue.id)
         on_word = cue.kind == "spot" and not cue.id.startswith("own-")
-        view = CueView.model_construct(
-            id=cue.id,
-            kind=cue.kind,
-            prompt=cue.prompt,
-            shot=shots[cue.shot].shot.id,
-            last=shots[cue.shot if cue.last is None else cue.last].shot.id,
-            after=_told(cue.start - at) if on_word else None,
-            seconds=None if cue.last is not None else _told(cue.end - cue.start),
-            why=cue.why,
-            made=sound is not None,
-            media=sound.media if sound else None,
-            choice=chosen.get(cue.id),
-            word=word_of(film.document, cue, chosen.get(cue.id)),
-            makings=_makings(film, cue, chosen.get(cue.id)),
-            theme=cue.score.theme,
-            notes=sound.data.get("notes") if sound else None,
+        now = CueTold(
+            cue.id,
+            cue.kind,
+            cue.prompt,
+            shots[cue.shot].shot.id,
+            shots[cue.shot if cue.last is None else cue.last].shot.id,
+            _told(cue.start - at) if on_word else None,
+            None if cue.last is not None else _told(cue.end - cue.start),
+            cue.why,
+            sound is not None,
+            sound.media if sound else None,
+            choice,
+            word_of(film.document, cue, choice),
+            _makings(film, cue, choice),
+            cue.score.theme,
+            sound.data.get("notes") if sound else None,
         )
         at = cue.start if on_word else at
-        was = known.get(cue.id)
-        out.append(was if was is not None and was == view else view)
+        told[cue.id] = now
+        same = said.get(cue.id) == now
+        out.append(known[cue.id] if same else CueView.model_construct(**now._asdict()))
     was_all = before.cues if before else ()
-    same = len(out) == len(was_all) and all(a is b for a, b in zip(out, was_all, strict=True))
-    return was_all if same else tuple(out)
+    same_all = len(out) == len(was_all) and all(a is b for a, b in zip(out, was_all, strict=True))
+    return was_all if same_all else tuple(out), told
 
 
 def _makings(film: Assembled, cue: Cue, choice: CueChoice | None) -> dict[int, str | None]:
@@ -507,11 +523,16 @@ def _scenes(film: Assembled) -> list[SceneView]:
     frames: dict[int, int] = {}
     for shot, span in zip(film.read.shots, film.spans, strict=True):
         frames[shot.scene] = frames.get(shot.scene, 0) + span.frames
-    return [
-        _scene(film, scene, choices, frames.get(number, 0))
-        for number, scene in enumerate(film.read.script.scenes)
-        if scene.end > scene.first or scene.title
-    ]
+    return film.kept.of(
+        "scenes as served",
+        lambda: [
+            _scene(film, scene, choices, frames.get(number, 0))
+            for number, scene in enumerate(film.read.script.scenes)
+            if scene.end > scene.first or scene.title
+        ],
+        (choices, frames, film.rate),
+        (film.read.script, film.read.ids),
+    )
 
 
 def _scene(
@@ -519,7 +540,7 @@ def _scene(
 ) -> SceneView:
     word = film.read.ids[scene.first] if scene.end > scene.first else 0
     choice = choices.get(word, SceneChoice(first=word))
-    return SceneView(
+    return SceneView.model_construct(
         title=scene.title,
         first=scene.first,
         end=scene.end,

@@ -5,7 +5,7 @@ from bisect import bisect_left, bisect_right
 from pydantic import BaseModel
 
 from cutreel.core.film import ReadFilm
-from cutreel.core.reading import SURE, is_english, paragraph_texts
+from cutreel.core.reading import SURE, is_english
 
 MOST_ASKED = 40
 
@@ -62,5 +62,5 @@ def meant_view(film: ReadFilm) -> MeantView:
                     by_hand=word in by_hand,
                 )
             )
-    whole = len(film.story.paragraphs) == len(paragraph_texts(film.script))
+    whole = len(film.story.paragraphs) == len(film.script.paragraphs)
     return MeantView(english=is_english(film.document.text), read=whole, mentions=out)

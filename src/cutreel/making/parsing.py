@@ -6,7 +6,7 @@ from threading import Event
 from cutreel.core.errors import BadInput
 from cutreel.core.film import FilmDocument
 from cutreel.core.manuscript import read
-from cutreel.core.reading import Parses, is_english, paragraph_texts, parse_packed, unpacked
+from cutreel.core.reading import Parses, is_english, parse_packed, unpacked
 from cutreel.store import ParseStore
 
 from .apart import BEGINS, SCRIPT, Reader
@@ -31,7 +31,7 @@ def wanted_texts(text: str) -> list[str]:
     """The paragraphs of a manuscript that are to be parsed; none of a text that is not English."""
     if not is_english(text):
         return []
-    return list(dict.fromkeys(t for _, _, t in paragraph_texts(read(text))))
+    return list(dict.fromkeys(t for _, _, t in read(text).paragraphs))
 
 
 def parses_of(

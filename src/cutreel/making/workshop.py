@@ -111,10 +111,11 @@ class Workshop:
         self._ask_lock = threading.Lock()
         self.queue = Queue(self.database.address)
 
-    def offers(self, since: float | None = None) -> list[Offer]:
+    def offers(self, since: float | None = None, aged: float = OFFERS_FOR) -> list[Offer]:
         """Offers now, who is chosen for a kind first; or as seen last when the services do not answer soon. One thread
         asks for all: a service that hangs holds nobody up for longer than a moment, and once. With `since`, as they
-        were asked for after that moment (of the monotonic clock)."""
+        were asked for after that moment (of the monotonic clock). Where offers `aged` by so many seconds will do, they
+        are asked for anew and not waited for."""
         at, offers = self._offers
         oldest = time.monotonic() - OFFERS_FOR if since is None else since
         oldest = max(oldest, self._not_before)
@@ -130,7 +131,8 @@ class Workshop:
                 asking = threading.Thread(target=self._ask_offers, args=[began], daemon=True)
                 self._asking = (began, asking)
                 asking.start()
-        if begun or not offers or since is not None:
+        will_do = offers and at >= max(self._not_before, time.monotonic() - aged)
+        if since is not None or (not will_do and (begun or not offers)):
             asking.join(ASKED_FOR)
         return self._offers[1] or self._chosen(self.kept_offers.get())
 

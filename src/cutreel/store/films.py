@@ -19,7 +19,7 @@ from .events import announce
 from .tables import Event, Film, FilmChange, now
 
 MOST_KNOWN = 40
-MOST_BEHIND = 20
+MOST_BEHIND = 60
 """Changes after which a document is written again."""
 
 

@@ -3,6 +3,7 @@
 import re
 from collections import Counter
 from collections.abc import Collection, Mapping, Sequence
+from functools import lru_cache
 
 from cutreel.core.manuscript import Manuscript, Scene, strip_marks
 from cutreel.core.nouns import sort_of
@@ -89,6 +90,7 @@ _OF_WATER = re.compile(
 )
 
 
+@lru_cache(maxsize=64)
 def no_places(text: str) -> frozenset[str]:
     """Nouns of place that are something else in a story: the bank of a river, the landing of a stair."""
     of_money = len(_OF_MONEY.findall(text)) > 1

@@ -11,9 +11,9 @@ from itertools import pairwise
 from cutreel.core.manuscript import Manuscript
 from cutreel.core.reading import NOTHING, Story
 
-from .facts import ShotFacts
+from .facts import ShotFacts, overridden
 from .model import Overrides, Person, Place
-from .stretch import Carried, Shots, StretchReader, written
+from .stretch import Carried, Shots, StretchReader
 
 
 class SceneMemory:
@@ -23,14 +23,34 @@ class SceneMemory:
     def __init__(self) -> None:
         self._last: dict[Hashable, tuple[list[ShotFacts], Carried]] = {}
         self._now: dict[Hashable, tuple[list[ShotFacts], Carried]] = {}
-        self._set: dict[int, tuple[Overrides, str]] = {}
+        self._laid: dict[int, tuple[ShotFacts, Overrides, Overrides | None, ShotFacts]] = {}
+        self._readers: tuple[tuple[object, ...], StretchReader | None] = ((), None)
 
-    def written(self, own: Overrides, number: int) -> str:
-        """What the maker set for a shot of a number, in a form that can be looked up; mostly nothing."""
-        known = self._set.get(number)
-        if known is None or known[0] is not own:
-            known = self._set[number] = (own, written(own))
-        return known[1]
+    def reader(
+        self,
+        script: Manuscript,
+        cast: Sequence[Person],
+        places: Sequence[Place],
+        story: Story,
+        verbatim: bool,
+    ) -> StretchReader:
+        """A reader of the film's stretches: the one before while it is the same film."""
+        of, found = self._readers
+        now = (script, story, cast, places, verbatim)
+        if found is None or of[0] is not script or of[1] is not story or of[2:] != now[2:]:
+            found = StretchReader(script, cast, places, story, verbatim)
+            self._readers = (now, found)
+        return found
+
+    def overridden(
+        self, number: int, facts: ShotFacts, own: Overrides, scene: Overrides | None
+    ) -> ShotFacts:
+        """The facts of the shot with a number, with what the maker set laid over them."""
+        known = self._laid.get(number)
+        if known is None or known[0] is not facts or known[1] is not own or known[2] is not scene:
+            known = (facts, own, scene, overridden(facts, own, scene))
+            self._laid[number] = known
+        return known[3]
 
     def turn(self) -> None:
         """Begin another reading: what it does not come upon again is forgotten with the next."""
@@ -66,7 +86,7 @@ def facts_of_shots(
     """
     memory = memory or SceneMemory()
     memory.turn()
-    reader = StretchReader(script, cast, places, story, verbatim)
+    reader = memory.reader(script, cast, places, story, verbatim)
     turns = numbers or range(len(opens))
     bounds = list(pairwise([*opens, len(script.words)]))
     out: list[ShotFacts] = []
@@ -77,9 +97,12 @@ def facts_of_shots(
         if reader.scene_of(shots) != scene:
             scene, carried = reader.scene_of(shots), carried.new_scene()
         hand = (for_scenes or {}).get(scene)
-        key = reader.key(shots, hand, carried, first == 0, memory.written)
-        facts, carried = memory.facts(key, partial(reader.read, shots, hand, carried, first == 0))
-        out += facts
+        key = reader.key(shots, carried, first == 0)
+        facts, carried = memory.facts(key, partial(reader.read, shots, carried, first == 0))
+        for fact, number, own, (begin, end) in zip(
+            facts, shots.numbers, shots.own, shots.bounds, strict=True
+        ):
+            out.append(memory.overridden(number, fact, own, hand if end > begin else None))
     return out
 
 

@@ -1,13 +1,13 @@
 """The facts of a stretch of shots, one after the other: a scene, or so much of it as is read as one."""
 
-from collections.abc import Callable, Hashable, Mapping, Sequence
+from collections.abc import Hashable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 
 from cutreel.core.ideas import Called, Moment, Told, choose, ideas_for, things_in, told_in
 from cutreel.core.manuscript import Manuscript, Word, words_text
 from cutreel.core.reading import Story
 
-from .facts import ShotFacts, action_of, overridden, silent
+from .facts import ShotFacts, action_of, silent
 from .framing import angle_of, framing_of
 from .model import Mood, Overrides, Person, Place, Weather
 from .mood import mood_of
@@ -48,14 +48,6 @@ class Shots:
     numbers: Sequence[int]
 
 
-_UNSET = Overrides()
-
-
-def written(own: Overrides | None) -> str:
-    """What the maker set, in a form that can be looked up; mostly nothing."""
-    return "" if own is None or own == _UNSET else own.model_dump_json()
-
-
 def _paragraphs(words: Sequence[Word]) -> Sequence[int]:
     return range(words[0].paragraph, words[-1].paragraph + 1) if words else range(0)
 
@@ -86,14 +78,7 @@ class StretchReader:
         worded = next((first for first, end in shots.bounds if end > first), None)
         return -1 if worded is None else self.script.words[worded].scene
 
-    def key(
-        self,
-        shots: Shots,
-        hand: Overrides | None,
-        carried: Carried,
-        opens_film: bool,
-        written_by_number: Callable[[Overrides, int], str],
-    ) -> Hashable:
+    def key(self, shots: Shots, carried: Carried, opens_film: bool) -> Hashable:
         """All that the facts of a scene depend on."""
         script, (first, end) = self.script, (shots.bounds[0][0], shots.bounds[-1][1])
         words = script.words[first:end]
@@ -105,9 +90,8 @@ class StretchReader:
             text,
             tuple((a - first, b - first) for a, b in shots.bounds),
             tuple((script.lines[n].speaker, script.lines[n].first - first) for n in lines),
-            tuple([written_by_number(o, n) for o, n in zip(shots.own, shots.numbers, strict=True)]),
+            tuple([o.idea for o in shots.own]),
             tuple(shots.numbers),
-            written(hand),
             (heading.title, heading.time, heading.weather) if heading else None,
             carried,
             opens_film,
@@ -123,9 +107,9 @@ class StretchReader:
         )
 
     def read(
-        self, shots: Shots, hand: Overrides | None, carried: Carried, opens_film: bool
+        self, shots: Shots, carried: Carried, opens_film: bool
     ) -> tuple[list[ShotFacts], Carried]:
-        """The facts of a stretch of shots, and what the next one takes over."""
+        """The facts of a stretch of shots, without what the maker set but ideas, and what the next one takes over."""
         out: list[ShotFacts] = []
         moments: dict[int, Moment] = {}
         lines: list[tuple[int, ...]] = []
@@ -145,10 +129,7 @@ class StretchReader:
                 moments[len(out)] = moment
             out.append(facts)
         self._with_ideas(moments, out, shots, lines)
-        return [
-            overridden(f, own, hand if end > first else None)
-            for f, own, (first, end) in zip(out, shots.own, shots.bounds, strict=True)
-        ], carried
+        return out, carried
 
     def _shot(
         self, bounds: tuple[int, int], number: int, carried: Carried, opens_film: bool

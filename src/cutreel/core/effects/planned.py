@@ -2,6 +2,7 @@
 more."""
 
 from collections.abc import Sequence
+from functools import lru_cache
 from typing import Literal, NamedTuple
 
 from .finish import less
@@ -62,16 +63,41 @@ def plan_effects(
     felt = -APART
     out: list[PlannedFinish] = []
     for shot in shots:
-        plan = _Plan(_STRENGTH[amount])
-        if amount != "off":
-            plan.past(shot)
-        if amount in ("middle", "high"):
-            felt = plan.blows(shot, felt)
-            plan.mood(shot)
-        if amount == "high" and texture is not None:
-            plan.add(texture, 0.35, "belongs to the look")
-        out.append(PlannedFinish(plan.grade, tuple(plan.effects), tuple(plan.whys)))
+        blow = _blow(shot, felt) if shot.heard and amount in ("middle", "high") else None
+        if blow is not None:
+            felt = shot.start + blow[1]
+        out.append(_planned(shot.remembered, shot.year, shot.mood, blow, amount, texture))
     return out
+
+
+def _blow(shot: ShotTold, felt: float) -> tuple[str, float] | None:
+    """The first blow of a shot that is felt, with when it is heard in it: none where one was `felt` just before."""
+    for sound, at in shot.heard:
+        if shot.start + at - felt >= APART and (sound in _BLOWS or sound == _LIGHTNING):
+            return sound, at
+    return None
+
+
+@lru_cache(maxsize=2048)
+def _planned(
+    remembered: bool,
+    year: str,
+    mood: str,
+    blow: tuple[str, float] | None,
+    amount: EffectAmount,
+    texture: EffectKind | None,
+) -> PlannedFinish:
+    """The finish of a shot by what it tells; most shots of a film tell no more than others."""
+    plan = _Plan(_STRENGTH[amount])
+    if amount != "off":
+        plan.past(remembered, year)
+    if amount in ("middle", "high"):
+        if blow is not None:
+            plan.blow(*blow)
+        plan.mood(mood)
+    if amount == "high" and texture is not None:
+        plan.add(texture, 0.35, "belongs to the look")
+    return PlannedFinish(plan.grade, tuple(plan.effects), tuple(plan.whys))
 
 
 class _Plan:
@@ -89,26 +115,20 @@ class _Plan:
         self.grade = less(GRADES[name], share)
         self.whys.append(Why(name, why))
 
-    def past(self, shot: ShotTold) -> None:
+    def past(self, remembered: bool, year: str) -> None:
         """What is remembered has soft edges and faded colours; another year looks as pictures of then do."""
-        if shot.year:
-            self.add("old film", self.strength, f"it is {shot.year}")
-        elif shot.remembered:
+        if year:
+            self.add("old film", self.strength, f"it is {year}")
+        elif remembered:
             self.add("soft edges", self.strength, "it is remembered")
             self.graded("faded print", self.strength, "it is remembered")
 
-    def blows(self, shot: ShotTold, felt: float) -> float:
-        """The first blow of a shot, unless one was felt just before; returns when one was felt last."""
-        for sound, at in shot.heard:
-            when = shot.start + at
-            if when - felt >= APART and (sound in _BLOWS or sound == _LIGHTNING):
-                blow = sound in _BLOWS
-                self.add("shake" if blow else "flash", self.strength, f"{sound} is heard", at)
-                return when
-        return felt
+    def blow(self, sound: str, at: float) -> None:
+        kind: EffectKind = "shake" if sound in _BLOWS else "flash"
+        self.add(kind, self.strength, f"{sound} is heard", at)
 
-    def mood(self, shot: ShotTold) -> None:
-        found = _MOODS.get(shot.mood)
+    def mood(self, mood: str) -> None:
+        found = _MOODS.get(mood)
         if found is None or self.grade != Grade():
             return
         kind, grade, why = found

@@ -6,7 +6,7 @@ picture.
 
 from bisect import bisect_right
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 import numpy as np
@@ -58,6 +58,7 @@ from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
 from .document import FilmDocument
 from .finishes import FilmFinish, finishes_of
 from .joins import FilmJoin, joins_of, led
+from .kept import Kept
 from .lanes import treatment_of
 from .made import Result, TakeRow, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of
@@ -97,6 +98,7 @@ class Assembled:
     sounds: Mapping[str, Result]
     captions: list[Caption]
     beneath: Beneath | None = None
+    kept: Kept = field(default_factory=Kept, compare=False, repr=False)
 
     @property
     def document(self) -> FilmDocument:
@@ -124,12 +126,13 @@ class Assembled:
     @cached_property
     def voiced(self) -> list[bool]:
         """For each shot whether all of its words are spoken."""
-        words = {
-            i
-            for n in self.spoken
-            for i in range(self.read.speech[n].first, self.read.speech[n].end)
-        }
-        return [all(i in words for i in range(s.first, s.end)) for s in self.read.shots]
+        speech, opens = self.read.speech, self.read.opens
+
+        def found() -> list[bool]:
+            words = {i for n in self.spoken for i in range(speech[n].first, speech[n].end)}
+            return [all(i in words for i in range(s.first, s.end)) for s in self.read.shots]
+
+        return self.kept.of("voiced", found, (opens, [*self.spoken]), (speech,))
 
     @cached_property
     def timeline(self) -> Timeline:
@@ -182,7 +185,12 @@ class Assembled:
     @cached_property
     def captions_shown(self) -> list[CaptionShown]:
         """How each caption is shown: off faces, and in the colour of who speaks."""
-        lines = [self.said.words[c.first].line for c in self.captions]
+        words = self.said.words
+        lines = self.kept.of(
+            "lines of captions",
+            lambda: [words[c.first].line for c in self.captions],
+            same=(words, self.captions),
+        )
         return captions_shown(
             self.read,
             self.captions,
@@ -190,6 +198,7 @@ class Assembled:
             self.spans,
             self.rate,
             self.used,
+            self.kept,
             self.beneath is not None,
         )
 
@@ -249,12 +258,12 @@ class Assembled:
     @cached_property
     def joins(self) -> list[FilmJoin]:
         """How each shot but the first is come to."""
-        return joins_of(self.read, self.spans, self.rate)
+        return joins_of(self.read, self.spans, self.rate, self.kept)
 
     @cached_property
     def finishes(self) -> list[FilmFinish]:
         """How each shot is graded, and what is done to its picture."""
-        return finishes_of(self.read, self.spans, self.spots, self.timing, self.rate)
+        return finishes_of(self.read, self.spans, self.spots, self.timing, self.rate, self.kept)
 
     @cached_property
     def sound_clips(self) -> list[SoundClip]:
@@ -268,9 +277,9 @@ class Assembled:
 
     @cached_property
     def appearance(self) -> tuple[Hashable, ...]:
-        """All that is seen and heard, in short: the same again is the same film to look at."""
+        """All that is seen and heard, in short: the same again, while the process runs, is the same film to look at."""
         settings = self.document.settings
-        seen = (
+        seen = [
             (
                 span.start,
                 span.end,
@@ -287,21 +296,32 @@ class Assembled:
             for i, (shot, span, used) in enumerate(
                 zip(self.read.shots, self.spans, self.used, strict=True)
             )
-        )
+        ]
         stressed = tuple(m.word for m in self.document.word_marks if m.stress)
         beneath = tuple(self.captions_beneath) if self.beneath else ()
-        style = settings.caption_style
-        shown = (tuple(self.captions_shown), stressed, style, *self.captions, *beneath)
-        burned = shown if settings.captions == "burn" else ()
+        burned: tuple[Hashable, ...] = ()
+        if settings.captions == "burn":
+            captioned = (
+                self._hashed("shown", self.captions_shown),
+                self._hashed("captions", self.captions),
+            )
+            burned = (*captioned, stressed, settings.caption_style, *beneath)
         titled = (settings.title_look, settings.title_style, tuple(self.cards))
-        joins = (tuple(j.how for j in self.joins), *titled)
+        joins = (self._hashed("joined", [j.how for j in self.joins]), *titled)
         cut = (str(self.rate), settings.aspect, joins, settings.movement, settings.air)
         mixed = (settings.loudness, repr(self.treatment))
-        laid = tuple(
-            (*(s.shot.own.insets or ()), *(s.shot.own.marks or ())) for s in self.read.shots
+        laid = [(*(s.shot.own.insets or ()), *(s.shot.own.marks or ())) for s in self.read.shots]
+        finished = (
+            self._hashed("finished", [f.finish for f in self.finishes]),
+            self._hashed("laid", laid),
         )
-        finished = (tuple(f.finish for f in self.finishes), laid, picture_mark(self.document))
-        return (*cut, *mixed, finished, tuple(seen), tuple(self.sound_clips), burned)
+        sound = self._hashed("sound", self.sound_clips)
+        marked = picture_mark(self.document)
+        return (*cut, *mixed, *finished, marked, self._hashed("seen", seen), sound, burned)
+
+    def _hashed(self, part: str, values: Sequence[Hashable]) -> int:
+        """The hash of a part of what is seen or heard. To compare is quick where little changed; to hash is not."""
+        return self.kept.of(f"hash of {part}", lambda: hash(tuple(values)), values)
 
     def _clip(self, i: int) -> PictureClip:
         shot, take = self.read.shots[i], self.used[i]
@@ -559,37 +579,37 @@ def assemble(
         before,
     )
     said, said_times, timing, captions = _timed(read, spoken, before)
-    stressed = {m.word for m in document.word_marks if m.stress} if document.word_marks else set()
-    spots = spots_of(
-        read.script,
-        timing.words,
-        read.story,
-        document.settings.sounds,
-        [i for n, i in document.word_places.items() if n in stressed] if stressed else (),
-        {p.id for p in document.cast if p.is_animal},
-    )
+    kept = before.kept if before is not None else Kept()
+    spots = _spots(read, timing, kept)
     alone = {i: s.shot.hold for i, s in enumerate(read.shots) if s.end == s.first}
-    spans = led(read, cut_points(read.opens, timing, rate, alone), rate)
+    opens = read.opens
+    spans = kept.of(
+        "cut points",
+        lambda: cut_points(opens, timing, rate, alone),
+        (opens, rate, alone),
+        (timing,),
+    )
+    spans = led(read, spans, rate)
     takes_of = [takes.get(s.picture_of, ()) for s in read.shots]
     lender = {s.shot.id: s.shot for s in read.shots}
     used = [
         used_take(s, t, lender[s.picture_of].circled, lender[s.picture_of].rejected)
         for s, t in zip(read.shots, takes_of, strict=True)
     ]
-    course = film_course(read, spans, rate, timing)
+    course = film_course(read, spans, rate, timing, kept)
     clips = [
         footage_of(s, t, ts, lender[s.picture_of].rejected)
         if t is not None and s.shot.own.heard
         else None
         for s, t, ts in zip(read.shots, used, takes_of, strict=True)
     ]
-    cues = cues_of(read, spots, spans, rate, timing, course, clips)
+    cues = cues_of(read, spots, spans, rate, timing, course, kept, clips)
     sounds = look_up(_wanted(document, cues))
     if document.settings.snap == "beats":
         at = _beats(cues, document.settings.seed, sounds)
         spans = snapped(spans, read.opens, timing, rate, at, _held(read, cues, alone))
         music = [c for c in cues if c.kind == "music"]
-        rest = cues_of(read, spots, spans, rate, timing, course, clips)
+        rest = cues_of(read, spots, spans, rate, timing, course, kept, clips)
         cues = [*(c for c in rest if c.kind != "music"), *music]
     return Assembled(
         film=film,
@@ -608,6 +628,21 @@ def assemble(
         sounds=sounds,
         captions=captions,
         beneath=beneath,
+        kept=kept,
+    )
+
+
+def _spots(read: ReadFilm, timing: Timing, kept: Kept) -> list[Spot]:
+    document = read.document
+    stressed = {m.word for m in document.word_marks if m.stress} if document.word_marks else set()
+    marked = [i for n, i in document.word_places.items() if n in stressed] if stressed else []
+    animals = {p.id for p in document.cast if p.is_animal}
+    amount = document.settings.sounds
+    return kept.of(
+        "spots",
+        lambda: spots_of(read.script, timing.words, read.story, amount, marked, animals),
+        (amount, marked, animals),
+        (read.script, read.story, timing),
     )
 
 

@@ -27,7 +27,7 @@ class CameraMemory:
     """What was planned of each shot last, so that one that moves as before stays the same."""
 
     known: dict[int, tuple[object, Move, str, "ReadShot"]] = field(default_factory=dict)
-    wishes: dict[int, tuple[object, list[tuple[Move, str]]]] = field(default_factory=dict)
+    wishes: dict[int, tuple[object, object, list[tuple[Move, str]]]] = field(default_factory=dict)
 
 
 _TOLD: tuple[tuple[str, Move], ...] = (
@@ -79,22 +79,27 @@ def with_camera(shots: Sequence["ReadShot"], memory: CameraMemory) -> list["Read
     """The shots of a film with their moves planned together. What the maker set stays; a shot that stands still on
     purpose is left alone."""
     out: list[ReadShot] = []
-    wished: dict[int, tuple[object, list[tuple[Move, str]]]] = {}
-    for i, shot in enumerate(shots):
-        following = shots[i + 1] if i + 1 < len(shots) else None
-        asked = (shot.token, following.token if following else None)
-        asked_before, wishes = memory.wishes.get(shot.shot.id, (None, []))
-        if asked_before != asked:
+    wished: dict[int, tuple[object, object, list[tuple[Move, str]]]] = {}
+    nothing = (None, None, list[tuple[Move, str]]())
+    row: Move | None = None
+    length = 0
+    for shot, following in zip(shots, [*shots[1:], None], strict=True):
+        number, token = shot.shot.id, shot.token
+        after = following.token if following is not None else None
+        asked, asked_after, wishes = memory.wishes.get(number, nothing)
+        if asked is not token or asked_after is not after:
             wishes = _wishes(shot, following)
-        wished[shot.shot.id] = (asked, wishes)
-        before = [s.move for s in out[-MOST_ALIKE:]]
-        move, why = next((w for w in wishes if before != [w[0]] * MOST_ALIKE), wishes[0])
-        token, known_move, known_why, known = memory.known.get(shot.shot.id, (None, "", "", shot))
-        if token is shot.token and (known_move, known_why) == (move, why):
-            same = (known.first, known.end, known.scene) == (shot.first, shot.end, shot.scene)
-            out.append(
-                known if same else replace(known, first=shot.first, end=shot.end, scene=shot.scene)
-            )
+        wished[number] = (token, after, wishes)
+        move, why = wishes[0]
+        if length >= MOST_ALIKE and move == row:
+            move, why = next((w for w in wishes if w[0] != row), wishes[0])
+        row, length = move, length + 1 if move == row else 1
+        known_token, known_move, known_why, known = memory.known.get(number, (None, "", "", shot))
+        if known_token is token and known_move == move and known_why == why:
+            if known.first != shot.first or known.end != shot.end or known.scene != shot.scene:
+                known = known.standing(shot.first, shot.end, shot.scene)
+                memory.known[number] = (token, move, why, known)
+            out.append(known)
             continue
         planned = replace(shot, move=move, why_move=why, token=object())
         memory.known[shot.shot.id] = (shot.token, move, why, planned)

@@ -2,15 +2,17 @@
 
 from bisect import bisect_right
 from collections.abc import Sequence
+from functools import partial
 
 from cutreel.core.captions import CAPTION_ROWS, SPEAKERS, Caption, CaptionPlace, CaptionShown
 from cutreel.core.timeline import FrameRate, Span
 
 from .cropping import heads_of
 from .heads import Head, heads_seen
+from .kept import Kept
 from .made import TakeRow
 from .moving import camera_of
-from .reading import ReadFilm
+from .reading import ReadFilm, ReadShot
 from .shape import is_upright
 
 BANDS: dict[CaptionPlace, tuple[float, float]] = {
@@ -47,46 +49,53 @@ def captions_shown(
     spans: Sequence[Span],
     rate: FrameRate,
     used: Sequence[TakeRow | None],
+    memory: Kept,
     beneath: bool = False,
 ) -> list[CaptionShown]:
     """How each caption is shown, which belongs to the line with a place in `lines`; another language may stand
     `beneath` them all. All captions that begin in a shot stand at the same place."""
     settings = read.document.settings
     style, upright = settings.caption_style, is_upright(settings.aspect)
-    starts = [rate.seconds(s.start) for s in spans]
-    shots = [max(0, bisect_right(starts, c.start + 0.05) - 1) for c in captions]
-    places = (
-        {
-            i: _place(read, i, spans, rate, used, style.place, upright, beneath)
-            for i in dict.fromkeys(shots)
-        }
-        if spans
-        else {}
+    shots = memory.of(
+        "shots of captions", lambda: _shots_of(captions, spans, rate), (spans, rate), (captions,)
     )
+    places: dict[int, CaptionPlace | None] = {}
+    for i in dict.fromkeys(shots) if spans else ():
+        take = used[i]
+        if take is not None and style.place == "low":
+            shot, frames = read.shots[i], spans[i].frames
+            places[i] = memory.of(
+                ("caption place", shot.shot.id),
+                partial(_place, shot, frames, rate, take, upright, beneath),
+                (frames, rate, upright, beneath),
+                (shot.token, take),
+            )
     colours = _colours(read) if settings.speaker_colours else {}
-    out: list[CaptionShown] = []
-    for place, shot in zip(lines, shots, strict=True):
-        who = read.script.lines[place].speaker or ""
-        out.append(CaptionShown(places.get(shot), colours.get(who.lower()), who))
-    return out
+
+    def shown() -> list[CaptionShown]:
+        out: list[CaptionShown] = []
+        for place, shot in zip(lines, shots, strict=True):
+            who = read.script.lines[place].speaker or ""
+            out.append(CaptionShown(places.get(shot), colours.get(who.lower()), who))
+        return out
+
+    return memory.of("captions shown", shown, (lines, places, colours), (read.script, shots))
+
+
+def _shots_of(captions: Sequence[Caption], spans: Sequence[Span], rate: FrameRate) -> list[int]:
+    """The shot, by index, in which each caption begins."""
+    starts = [rate.seconds(s.start) for s in spans]
+    return [max(0, bisect_right(starts, c.start + 0.05) - 1) for c in captions]
 
 
 def _place(
-    read: ReadFilm,
-    i: int,
-    spans: Sequence[Span],
-    rate: FrameRate,
-    used: Sequence[TakeRow | None],
-    usual: CaptionPlace,
-    upright: bool,
-    beneath: bool,
+    shot: ReadShot, frames: int, rate: FrameRate, take: TakeRow, upright: bool, beneath: bool
 ) -> CaptionPlace | None:
     """Above where captions would lie on a face below, if there is none above; None: as usual."""
-    take = used[i]
-    if take is None or usual != "low" or read.shots[i].shot.own.plate is not None:
+    if shot.shot.own.plate is not None:
         return None
-    camera = camera_of(read.shots[i], take, rate.seconds(spans[i].frames))
-    heads = heads_seen(heads_of(read.shots[i], take), camera, 0.0, 1.0)
+    camera = camera_of(shot, take, rate.seconds(frames))
+    heads = heads_seen(heads_of(shot, take), camera, 0.0, 1.0)
     low = taller(UPRIGHT_LOW if upright else BANDS["low"], "low", beneath)
     high = taller(BANDS["high"], "high", beneath)
     if _covered(heads, low) > COVERED and _covered(heads, high) <= COVERED:

@@ -27,6 +27,7 @@ from cutreel.core.sound import (
 from cutreel.core.timeline import Footage, FrameRate, Span, Timing
 
 from .document import CueChoice, FilmDocument, OwnSound, PlacedCue
+from .kept import Kept
 from .reading import ReadFilm
 
 LEAST_THEMED = 12.0
@@ -42,6 +43,7 @@ def cues_of(
     rate: FrameRate,
     timing: Timing,
     course: Course,
+    memory: Kept,
     clips: Sequence[Footage | None] = (),
 ) -> list[Cue]:
     """The cues that the text and the maker ask for, without those that the maker lifted, one by one or all alike, and
@@ -50,13 +52,21 @@ def cues_of(
     lifted, alike = set(film.lifted_cues), set(film.lifted_sounds)
     numbers = [s.shot.id for s in read.shots]
     facts = [s.facts for s in read.shots]
-    ambiences = ambience_cues(facts, spans, rate, numbers) if film.settings.sounds != "off" else []
+    told = [(f.place, f.weather, f.time, f.mood) for f in facts]
+    ambiences = memory.of(
+        "ambiences", lambda: ambience_cues(facts, spans, rate, numbers), (told, spans, numbers)
+    )
     scenes = [s.scene for s in read.shots]
-    proposed = [
-        *ambiences,
-        *spot_cues(spots, read.ids, read.opens),
-        *music_cues(film.settings.music, facts, spans, rate, numbers, scenes),
-    ]
+    music = memory.of(
+        "music",
+        lambda: music_cues(film.settings.music, facts, spans, rate, numbers, scenes),
+        (film.settings.music, told, spans, numbers, scenes),
+    )
+    opens = read.opens
+    on_words = memory.of(
+        "cues on words", lambda: spot_cues(spots, read.ids, opens), (opens, read.ids), (spots,)
+    )
+    proposed = [*(ambiences if film.settings.sounds != "off" else []), *on_words, *music]
     by_hand = [
         *own_cues([s.shot.own.sound for s in read.shots], spans, rate, numbers),
         *_placed(film, read.opens, spans, rate, timing),
@@ -85,10 +95,13 @@ def _by_whom(cue: Cue, made_by: MadeBy) -> Cue:
     return replace(cue, by=by) if by and not cue.own else cue
 
 
-def film_course(read: ReadFilm, spans: Sequence[Span], rate: FrameRate, timing: Timing) -> Course:
+def film_course(
+    read: ReadFilm, spans: Sequence[Span], rate: FrameRate, timing: Timing, memory: Kept
+) -> Course:
     """How tense a film is along its time: as its text tells, bent by the maker."""
     film = read.document
-    told = told_tension([s.facts for s in read.shots], spans, rate)
+    moods = [s.facts.mood for s in read.shots]
+    told = memory.of("tension", lambda: told_tension(moods, spans, rate), (moods, spans, rate))
     places = film.word_places if film.tension else {}
     by_hand = sorted(
         (round(float(timing.words[places[p.word], 0]) + p.later / float(rate.fraction), 4), p.level)

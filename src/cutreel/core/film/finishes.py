@@ -2,16 +2,18 @@
 
 from bisect import bisect_right
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
 from cutreel.core.continuity import look_named
 from cutreel.core.effects import EFFECT_KINDS, Finish, plan_effects
-from cutreel.core.effects.planned import ShotTold
+from cutreel.core.effects.planned import PlannedFinish, ShotTold
 from cutreel.core.sound import Spot
 from cutreel.core.timeline import FrameRate, Span, Timing
 
 from .casting import scene_choices
+from .document import SceneChoice
+from .kept import Kept
 from .reading import ReadFilm, ReadShot
 
 
@@ -23,20 +25,48 @@ class FilmFinish(NamedTuple):
 
 
 def finishes_of(
-    read: ReadFilm, spans: Sequence[Span], spots: Sequence[Spot], timing: Timing, rate: FrameRate
+    read: ReadFilm,
+    spans: Sequence[Span],
+    spots: Sequence[Spot],
+    timing: Timing,
+    rate: FrameRate,
+    memory: Kept,
 ) -> list[FilmFinish]:
     """The finish of every shot: as the maker set it for the shot, for its scene, else as planned over what
     the film has."""
     film, settings = read.document, read.document.settings
     scenes = scene_choices(film, read.script, read.ids)
     medium = look_named(settings.look, film.looks).medium
-    planned = plan_effects(_told(read, spans, spots, timing, rate), settings.effects, medium)
+    own = [(s.shot.own.grade, s.shot.own.effects, s.shot.own.plate) for s in read.shots]
+    whole = (settings.effects, settings.film_effects, settings.no_effects, settings.grade, medium)
+
+    def finished() -> list[FilmFinish]:
+        told = _told(read, spans, spots, timing, rate)
+        return _finished(read, scenes, plan_effects(told, settings.effects, medium))
+
+    around = [shot.around for shot in read.shots]
+    words = [(shot.first, shot.facts.year) for shot in read.shots]
+    told = (own, whole, scenes, around, words, spans, rate)
+    return memory.of("finishes", finished, told, (spots, timing))
+
+
+def _finished(
+    read: ReadFilm, scenes: Mapping[int, SceneChoice], planned: Sequence[PlannedFinish]
+) -> list[FilmFinish]:
+    settings = read.document.settings
     whole = {e.kind: e for e in settings.film_effects}
     out: list[FilmFinish] = []
+    alike: dict[int, FilmFinish] = {}
     for shot, plan in zip(read.shots, planned, strict=True):
+        own, scene = shot.shot.own, scenes.get(shot.scene)
+        untouched = scene is None and all(
+            set_ is None for set_ in (own.grade, own.effects, own.plate)
+        )
+        if untouched and id(plan) in alike:
+            out.append(alike[id(plan)])
+            continue
         kept = {e.kind: e for e in plan.effects if e.kind not in settings.no_effects}
         whys = tuple(w for w in plan.whys if w.what not in settings.no_effects)
-        own, scene = shot.shot.own, scenes.get(shot.scene)
         grade = own.grade or (scene.own.grade if scene else None)
         effects = own.effects if own.effects is not None else scene.own.effects if scene else None
         if effects is not None:
@@ -55,6 +85,8 @@ def finishes_of(
             else Finish(grade=grade, effects=found)
         )
         out.append(FilmFinish(finish, tuple((w.what, w.why) for w in whys)))
+        if untouched:
+            alike[id(plan)] = out[-1]
     return out
 
 

@@ -5,9 +5,10 @@ from typing import NamedTuple
 
 from cutreel.core.continuity import look_named
 from cutreel.core.joins import Turn, plan_joins
-from cutreel.core.joins.planned import Around
+from cutreel.core.joins.planned import PlannedJoin
 from cutreel.core.timeline import FrameRate, JoinHow, Span
 
+from .kept import Kept
 from .reading import ReadFilm
 
 
@@ -20,28 +21,27 @@ class FilmJoin(NamedTuple):
     by_hand: bool
 
 
-def joins_of(read: ReadFilm, spans: Sequence[Span], rate: FrameRate) -> list[FilmJoin]:
+def joins_of(
+    read: ReadFilm, spans: Sequence[Span], rate: FrameRate, memory: Kept
+) -> list[FilmJoin]:
     """The join in front of every shot but the first."""
     settings = read.document.settings
-    scenes = read.script.scenes
-    around = [
-        Around(
-            shot.scene,
-            bool(0 <= shot.scene < len(scenes) and scenes[shot.scene].title),
-            shot.facts.place,
-            f"{shot.facts.time} {shot.facts.season} {shot.facts.year}",
-            shot.facts.remembered,
-            shot.facts.mood,
-            rate.seconds(span.start),
-            shot.picture_of,
-        )
-        for shot, span in zip(read.shots, spans, strict=True)
-    ]
+    headed = {n for n, scene in enumerate(read.script.scenes) if scene.title}
+    around = [shot.around for shot in read.shots]
     medium = look_named(settings.look, read.document.looks).medium
-    planned = plan_joins(around, settings.joins, settings.dissolve, settings.kind, medium)
+    own = [shot.shot.own.join for shot in read.shots[1:]]
+    whole = (settings.joins, settings.dissolve, settings.kind, medium)
+
+    def joined() -> list[FilmJoin]:
+        starts = [rate.seconds(span.start) for span in spans]
+        return _joined(own, plan_joins(around, starts, headed, *whole))
+
+    return memory.of("joins", joined, (around, own, headed, whole, rate, spans))
+
+
+def _joined(by_hand: Sequence[JoinHow | None], planned: Sequence[PlannedJoin]) -> list[FilmJoin]:
     out: list[FilmJoin] = []
-    for shot, join in zip(read.shots[1:], planned, strict=True):
-        own = shot.shot.own.join
+    for own, join in zip(by_hand, planned, strict=True):
         if own is None:
             out.append(FilmJoin(join.how, join.why, join.turn, False))
         else:

@@ -8,6 +8,7 @@ here.
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property, partial
+from typing import NamedTuple
 
 from cutreel.core.continuity import (
     Look,
@@ -26,8 +27,9 @@ from cutreel.core.continuity import (
     made_by,
     place_words,
 )
+from cutreel.core.joins.planned import Around
 from cutreel.core.keys import key, seed_from
-from cutreel.core.manuscript import Manuscript, Word, read, words_text
+from cutreel.core.manuscript import Manuscript, read, words_text
 from cutreel.core.motion import Move
 from cutreel.core.reading import (
     NOTHING,
@@ -97,6 +99,28 @@ class ReadShot:
     def offer(self) -> str:
         """The offer that draws its picture."""
         return self.made_by["picture"]
+
+    def standing(self, first: int, end: int, scene: int) -> "ReadShot":
+        """The shot at other words of another scene, and else the same. An early edit moves every shot of a film behind
+        it, so this copies what `replace` would build anew."""
+        moved = object.__new__(ReadShot)
+        moved.__dict__.update(self.__dict__)
+        moved.__dict__.update(first=first, end=end, scene=scene)
+        moved.__dict__.pop("around", None)
+        return moved
+
+    @cached_property
+    def around(self) -> Around:
+        """What is known of it at a join."""
+        facts = self.facts
+        return Around(
+            self.scene,
+            facts.place,
+            f"{facts.time} {facts.season} {facts.year}",
+            facts.remembered,
+            facts.mood,
+            self.picture_of,
+        )
 
 
 @dataclass(frozen=True)
@@ -189,8 +213,7 @@ def read_film(
         scene = script.words[opens[i]].scene if end > opens[i] else scene
         begins = script.scenes[scene].first
         word = ids[begins] if begins < len(ids) else 0
-        here = _Standing(opens[i], end, scene, word, script.words[opens[i] : end], at)
-        shots.append(reader.read(shot, fact, here))
+        shots.append(reader.read(shot, fact, _Standing(opens[i], end, scene, word, script, at)))
     by_number = {s.shot.id: s for s in shots}
     memory.shots = reader.now
     shots = [
@@ -204,21 +227,20 @@ def read_film(
     return replace(read_so_far, speech=speech)
 
 
-@dataclass(frozen=True)
-class _Standing:
-    """Where a shot stands: its words `first` up to `end`, its scene, and the number of that scene's first word."""
+class _Standing(NamedTuple):
+    """Where a shot stands: its words `first` up to `end`, its scene, and the number of that scene's first word; the
+    indices of all words by their numbers."""
 
     first: int
     end: int
     scene: int
     scene_word: int
-    words: Sequence[Word]
+    script: Manuscript
     places: Mapping[int, int]
-    """The indices of all words by their numbers."""
 
     @property
     def text(self) -> str:
-        return words_text(self.words)
+        return words_text(self.script.words[self.first : self.end])
 
 
 class _ShotReader:
@@ -263,8 +285,8 @@ class _ShotReader:
             and (known.facts is fact or known.text == here.text)
         ):
             found = known
-            if (known.first, known.end, known.scene) != (here.first, here.end, here.scene):
-                found = replace(known, first=here.first, end=here.end, scene=here.scene)
+            if known.first != here.first or known.end != here.end or known.scene != here.scene:
+                found = known.standing(here.first, here.end, here.scene)
         else:
             found = self._anew(shot, fact, here)
         self.now[shot.id] = (found, now)
@@ -272,6 +294,8 @@ class _ShotReader:
 
     def _worn(self, here: _Standing) -> tuple[int, ...]:
         """The words in front of a shot's end from which somebody looks otherwise."""
+        if not self.since:
+            return ()
         return tuple(n for n in self.since if n in here.places and here.places[n] < here.end)
 
     def _anew(self, shot: Shot, fact: ShotFacts, here: _Standing) -> ReadShot:

@@ -7,7 +7,7 @@ from itertools import pairwise
 
 from cutreel.core.continuity import Person
 from cutreel.core.errors import BadInput, NotFound
-from cutreel.core.manuscript import Manuscript, carry_ids, read, runs_of
+from cutreel.core.manuscript import Manuscript, carry_ids, places_of, read, runs_of
 
 from .document import FilmDocument, Shot, WordedShot, clean_text
 from .edges import label_between
@@ -124,9 +124,8 @@ def retext(
 
 def _carry_anchors(film: FilmDocument, old_ids: Sequence[int], ids: Sequence[int]) -> None:
     """Move shots, scene choices and sources off words that are gone."""
-    stayed = set(ids)
-    order = {number: i for i, number in enumerate(ids)}
-    place = {number: i for i, number in enumerate(old_ids)}
+    order = stayed = film.word_places
+    place = places_of(tuple(runs_of(old_ids)))
     firsts = [place[s.first] for s in worded(film)] + [len(old_ids)]
     taken: set[int] = set()
     kept: list[tuple[int, Shot]] = []
@@ -187,7 +186,7 @@ def _settle_scenes(
 
 
 def _opens_now(
-    old_ids: Sequence[int], start: int, end: int, ids: Sequence[int], order: dict[int, int]
+    old_ids: Sequence[int], start: int, end: int, ids: Sequence[int], order: Mapping[int, int]
 ) -> int | None:
     """The number of the word that now opens the shot of the old words `start` up to `end`; None
     when it is gone."""

@@ -1,8 +1,7 @@
 """Which join stands between two shots, planned over the whole film: within a scene a cut, where place or hour change
 something softer, and never a different toy at every cut."""
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Collection, Mapping, Sequence
 from itertools import pairwise
 from typing import Literal, NamedTuple
 
@@ -42,87 +41,96 @@ class PlannedJoin(NamedTuple):
     turn: Turn
 
 
-@dataclass(frozen=True)
-class Around:
-    """What is known of a shot at a join: its scene, whether that has a heading, place, hour (with season and year),
-    whether it is remembered, its mood, and when it begins in seconds; whose picture it shows."""
+class Around(NamedTuple):
+    """What is known of a shot at a join: its scene, place, hour (with season and year), whether it is remembered, its
+    mood; whose picture it shows."""
 
     scene: int
-    headed: bool
     place: str
     hour: str
     remembered: bool
     mood: str
-    start: float
     picture: int
 
 
 def plan_joins(
-    shots: Sequence[Around], amount: JoinAmount, dissolve: float, kind: FilmKind, medium: str
+    shots: Sequence[Around],
+    starts: Sequence[float],
+    headed: Collection[int],
+    amount: JoinAmount,
+    dissolve: float,
+    kind: FilmKind,
+    medium: str,
 ) -> list[PlannedJoin]:
-    """The join before every shot but the first."""
+    """The join before every shot but the first, of shots that begin at seconds `starts`; scenes `headed` have a
+    heading."""
     out: list[PlannedJoin] = []
     seen = -APART
     plain = JoinHow(kind="dissolve" if dissolve else "cut", seconds=dissolve)
-    for before, shot in pairwise(shots):
-        turn = _turn(before, shot)
+    slow = JoinHow(seconds=min(4.0, max(0.8, dissolve * SLEEP)), ease="gentle")
+    soft = JoinHow(seconds=max(0.3, dissolve), ease="gentle")
+    hows = _hows(amount, soft, medium)
+    for (before, shot), start in zip(pairwise(shots), starts[1:], strict=True):
+        turn = _turn(before, shot, shot.scene in headed)
         if amount == "plain":
             out.append(PlannedJoin(plain, "the film’s own", turn))
         elif kind == "sleep":
-            slow = JoinHow(seconds=min(4.0, max(0.8, dissolve * SLEEP)), ease="gentle")
             out.append(PlannedJoin(slow, "nothing wakes who falls asleep", turn))
         else:
-            join = _planned(turn, shot, amount, dissolve, medium)
+            join = _planned(turn, shot, amount, hows)
             special = join.how.kind not in ("cut", "dissolve")
-            if special and shot.start - seen < APART:
-                join = PlannedJoin(
-                    JoinHow(seconds=max(0.3, dissolve), ease="gentle"),
-                    f"{join.why}, soon again",
-                    turn,
-                )
+            if special and start - seen < APART:
+                join = PlannedJoin(soft, f"{join.why}, soon again", turn)
                 special = False
-            seen = shot.start if special else seen
+            seen = start if special else seen
             out.append(join)
     return out
 
 
-def _turn(before: Around, shot: Around) -> Turn:
+def _turn(before: Around, shot: Around, headed: bool) -> Turn:
     if before.picture == shot.picture:
         return "picture"
     if before.remembered != shot.remembered:
         return "memory"
     place, hour = before.place != shot.place, before.hour != shot.hour
     if before.scene != shot.scene:
-        return "chapter" if shot.headed and (place or hour) else "scene"
+        return "chapter" if headed and (place or hour) else "scene"
     return "hour" if hour else "place" if place else "within"
 
 
-def _planned(
-    turn: Turn, shot: Around, amount: JoinAmount, dissolve: float, medium: str
-) -> PlannedJoin:
-    """By what turns; amounts are about how much is seen of it."""
-    soft = max(0.3, dissolve)
-    long = JoinHow(seconds=soft * LONG, ease="gentle")
+_WHIP = JoinHow(kind="whip", seconds=WHIP)
+
+
+def _hows(amount: JoinAmount, soft: JoinHow, medium: str) -> Mapping[Turn, tuple[JoinHow, str]]:
+    """The join for each turn, and why; amounts are about how much is seen of it."""
+    long = JoinHow(seconds=soft.seconds * LONG, ease="gentle")
     low, high = amount == "low", amount == "high"
     cut = JoinHow(kind="cut", seconds=0)
-    if turn == "place" and high and shot.mood == "tense":
-        return PlannedJoin(JoinHow(kind="whip", seconds=WHIP), "it is tense, and elsewhere", turn)
-    hows: dict[Turn, tuple[JoinHow, str]] = {
+    return {
         "picture": (cut, "the same picture goes on"),
         "within": (cut, "the scene goes on"),
-        "place": (JoinHow(seconds=soft, ease="gentle"), "another place"),
+        "place": (soft, "another place"),
         "hour": (long, "time goes by"),
         "scene": (_patterned(medium) if high else long, "another scene"),
         "memory": (
             long if low else JoinHow(kind="flood", seconds=FLOOD, ease="gentle"),
-            "it is remembered from here" if shot.remembered else "back from what was remembered",
+            "back from what was remembered",
         ),
         "chapter": (
             long if low else JoinHow(kind="dip", seconds=DIP, ease="gentle"),
             "a chapter begins",
         ),
     }
+
+
+def _planned(
+    turn: Turn, shot: Around, amount: JoinAmount, hows: Mapping[Turn, tuple[JoinHow, str]]
+) -> PlannedJoin:
+    if turn == "place" and amount == "high" and shot.mood == "tense":
+        return PlannedJoin(_WHIP, "it is tense, and elsewhere", turn)
     how, why = hows[turn]
+    if turn == "memory" and shot.remembered:
+        why = "it is remembered from here"
     return PlannedJoin(how, why, turn)
 
 

@@ -16,7 +16,7 @@ from .decode import text_of
 from .differences import Difference, differences
 from .ease import reading_ease
 from .given import pronoun_of_given
-from .identity import WordRun, carry_ids, fresh_ids, ids_of, places_of, runs_of
+from .identity import WordRun, carry_ids, common, fresh_ids, ids_of, places_of, runs_of
 from .model import Line, Manuscript, Note, Scene, Sentence, Word, strip_marks, words_text
 from .names import people_named
 from .numbers import Said, numbers_in
@@ -53,6 +53,7 @@ __all__ = [
     "Word",
     "WordRun",
     "carry_ids",
+    "common",
     "cue_for",
     "differences",
     "first_words",

@@ -8,8 +8,10 @@ most of them follow one another.
 from collections.abc import Mapping, Sequence
 from difflib import SequenceMatcher
 from functools import lru_cache
-from itertools import chain
+from itertools import chain, pairwise
 from types import MappingProxyType
+
+import numpy as np
 
 WordRun = tuple[int, int]
 """A run of consecutive numbers: the first, and how many."""
@@ -29,13 +31,22 @@ def places_of(runs: tuple[WordRun, ...]) -> Mapping[int, int]:
 
 def runs_of(ids: Sequence[int]) -> list[WordRun]:
     """The shortest runs that give `ids`."""
-    runs: list[WordRun] = []
-    for number in ids:
-        if runs and runs[-1][0] + runs[-1][1] == number:
-            runs[-1] = (runs[-1][0], runs[-1][1] + 1)
+    if not ids:
+        return []
+    begins = [0, *(np.flatnonzero(np.diff(np.asarray(ids)) != 1) + 1).tolist(), len(ids)]
+    return [(ids[a], b - a) for a, b in pairwise(begins)]
+
+
+def common(one: Sequence[object], other: Sequence[object]) -> int:
+    """How many entries two sequences have in common at their beginning, found by halving."""
+    low, high = 0, min(len(one), len(other))
+    while low < high:
+        middle = (low + high + 1) // 2
+        if one[low:middle] == other[low:middle]:
+            low = middle
         else:
-            runs.append((number, 1))
-    return runs
+            high = middle - 1
+    return low
 
 
 def fresh_ids(count: int, first: int) -> list[WordRun]:
@@ -52,12 +63,9 @@ def carry_ids(
     keeps its number too; others get new numbers from `first_free`. Returns the runs and the next
     free number.
     """
-    head = 0
-    while head < min(len(old), len(new)) and old[head] == new[head]:
-        head += 1
-    tail = 0
-    while tail < min(len(old), len(new)) - head and old[-1 - tail] == new[-1 - tail]:
-        tail += 1
+    head = common(old, new)
+    rest = min(len(old), len(new)) - head
+    tail = common(old[::-1][:rest], new[::-1][:rest])
     a, b = old[head : len(old) - tail], new[head : len(new) - tail]
     out = list(ids[:head])
     free = first_free

@@ -3,6 +3,8 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
+from itertools import groupby
+from operator import attrgetter
 from typing import NamedTuple
 
 
@@ -82,6 +84,15 @@ class Manuscript:
     def speakers(self) -> tuple[str, ...]:
         """Everyone who speaks besides the narrator, in order of first line."""
         return tuple(dict.fromkeys(line.speaker for line in self.lines if line.speaker))
+
+    @cached_property
+    def paragraphs(self) -> tuple[tuple[int, int, str], ...]:
+        """The spoken paragraphs: number, where it begins, its text."""
+        out = []
+        for number, words in groupby(self.words, attrgetter("paragraph")):
+            run = list(words)
+            out.append((number, run[0].start, self.text[run[0].start : run[-1].end]))
+        return tuple(out)
 
 
 OPENING = "\"'“‘«(["

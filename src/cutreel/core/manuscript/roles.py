@@ -4,6 +4,7 @@ import re
 from collections import defaultdict
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from functools import lru_cache
 from typing import Literal
 
 from cutreel.core.nouns import sort_of
@@ -145,6 +146,7 @@ _LIKE_SOMEBODY = frozenset("robot doll puppet scarecrow snowman android automato
 """Things that act in stories whether they speak or not."""
 
 
+@lru_cache(maxsize=8192)
 def kind_of_role(noun: str) -> Literal["person", "animal", "thing"] | None:
     """What somebody is who is called so; None for what is nobody, nor a thing that may speak."""
     if noun in ROLES or noun in KIN:

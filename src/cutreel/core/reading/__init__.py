@@ -25,7 +25,7 @@ from .places import VEHICLES
 from .sexes import pronouns_told
 from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
-from .story import NOTHING, ReadParagraph, Story, StoryMemory, paragraph_texts, read_story
+from .story import NOTHING, ReadParagraph, Story, StoryMemory, read_story
 from .when import SEASONS
 from .where import LIFTS, RIDDEN, Arrival, arrivals
 
@@ -68,7 +68,6 @@ __all__ = [
     "only_places",
     "only_plural",
     "packed",
-    "paragraph_texts",
     "parse",
     "parse_key",
     "parse_packed",

@@ -18,7 +18,7 @@ from .known import Known
 from .narrated import Narrated, narrated, spoken_stretches
 from .parsed import Parsed, Parses
 from .singular import GROWN
-from .story import paragraph_texts, read_story
+from .story import read_story
 
 _NOT_ONE = frozenset({"no", "every", "any", "each", "some", "another"})
 _BESIDE = frozenset({"compound", "amod", "attr", "npadvmod", "nmod"})
@@ -42,7 +42,7 @@ def only_beside(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
     seen: set[str] = set()
     spoken = spoken_stretches(script)
     stands.update(s.removeprefix("the ").lower() for s in script.speakers)
-    for number, start, text in paragraph_texts(script):
+    for number, start, text in script.paragraphs:
         parsed = parses.get(text)
         if parsed is None:
             return set()  # it may stand for somebody there
@@ -262,7 +262,7 @@ def nameless(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> list[
     spoken = spoken_stretches(script)
     called_she = ""
     """The last thing that may be called "she", before anybody is."""
-    for number, start, text in paragraph_texts(script):
+    for number, start, text in script.paragraphs:
         read, parsed = story.paragraphs.get(number), parses.get(text)
         if read is None or parsed is None:
             continue

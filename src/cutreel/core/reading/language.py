@@ -21,7 +21,12 @@ ENOUGH, SURE_OF_IT = 12, 0.9
 
 def is_english(text: str) -> bool:
     """Whether so many of a text's words are common English ones that it must be English."""
-    words = re.findall(r"[^\W\d_]+", text[:LOOKED_AT].lower())
+    return _is_english(text[:LOOKED_AT])
+
+
+@lru_cache(maxsize=256)
+def _is_english(text: str) -> bool:
+    words = re.findall(r"[^\W\d_]+", text.lower())
     return bool(words) and sum(w in _COMMON for w in words) >= LEAST * len(words)
 
 

@@ -22,7 +22,7 @@ from .known import Known
 from .narrated import narrated
 from .parsed import Parsed, Parses
 from .singular import CHILD, GROWN
-from .story import paragraph_texts, read_story
+from .story import read_story
 
 MOST_WORDS = 4
 _SMALL = frozenset("von van der den de da di du la le bin ibn al".split())
@@ -176,7 +176,7 @@ def only_plural(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
     }
     plural: set[str] = set()
     named: set[str] = set()
-    for _, _, text in paragraph_texts(script):
+    for _, _, text in script.paragraphs:
         parsed = parses.get(text)
         if parsed is None:
             return set()  # it may be a name there
@@ -199,7 +199,7 @@ def only_places(script: Manuscript, parses: Parses, figures: Sequence[Figure]) -
     have a number: "on Deck Nine"."""
     alone = {f.name for f in figures if f.kind == "person" and sort_of(f.name.lower()) == "place"}
     others: set[str] = set()
-    for _, _, text in paragraph_texts(script) if alone else ():
+    for _, _, text in script.paragraphs if alone else ():
         parsed = parses.get(text)
         if parsed is None:
             return set()
@@ -317,7 +317,7 @@ def same_told(script: Manuscript, parses: Parses, cast: Sequence[Known]) -> dict
     """Roles that grammar says somebody of the cast is: "Emeric was his apprentice, a thin boy", by noun."""
     story = read_story(script, parses, cast)
     found: dict[str, int] = {}
-    for number, _, text in paragraph_texts(script):
+    for number, _, text in script.paragraphs:
         read, parsed = story.paragraphs.get(number), parses.get(text)
         if read is None or parsed is None:
             continue

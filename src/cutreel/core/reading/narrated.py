@@ -6,7 +6,6 @@ from typing import NamedTuple
 from cutreel.core.manuscript import Manuscript
 
 from .parsed import Parsed, Parses
-from .story import paragraph_texts
 
 
 class Narrated(NamedTuple):
@@ -20,7 +19,7 @@ class Narrated(NamedTuple):
 def narrated(script: Manuscript, parses: Parses) -> Iterator[Narrated]:
     """The paragraphs of a manuscript as far as they are parsed, in order."""
     stretches = spoken_stretches(script)
-    for number, start, text in paragraph_texts(script):
+    for number, start, text in script.paragraphs:
         parsed = parses.get(text)
         if parsed is None:
             continue

@@ -9,7 +9,7 @@ from cutreel.core.manuscript import Manuscript, Pronoun
 from .focus import SURE
 from .known import Known
 from .parsed import Parses
-from .story import paragraph_texts, read_story
+from .story import read_story
 
 _OWN: dict[str, Pronoun] = {"his": "he", "her": "she"}
 _TELLS: dict[str, Pronoun | Literal["it"]] = {
@@ -56,7 +56,7 @@ def pronouns_told(
     faint: dict[int, Counter[str]] = defaultdict(Counter)
     """What only their things tell, which counts where nothing else does."""
     story = read_story(script, parses, cast)
-    texts = {number: text for number, _, text in paragraph_texts(script)}
+    texts = {number: text for number, _, text in script.paragraphs}
     for number, read in story.paragraphs.items():
         for m in read.mentions:
             said = texts[number][m.start : m.end].lower()

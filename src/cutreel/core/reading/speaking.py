@@ -18,6 +18,7 @@ class SpeakerMemory:
     def __init__(self) -> None:
         self.of: tuple[object, ...] = ()
         self.script: Manuscript | None = None
+        self.whole: tuple[Manuscript, Story, Sequence[Known], Manuscript] | None = None
 
 
 def with_speakers(
@@ -27,12 +28,16 @@ def with_speakers(
     if not story.paragraphs or not any(line.speaker for line in script.lines):
         return script
     memory = memory or SpeakerMemory()
+    whole = memory.whole
+    if whole is not None and whole[0] is script and whole[1] is story and whole[2] == cast:
+        return whole[3]
     named = {p.id: p.calls[0] for p in cast if TELLER not in p.calls}
     meant = _meant(script, story, named)
     of = (script.text, tuple(cast), meant)
     if memory.script is None or memory.of != of:
         memory.of = of
         memory.script = speakers_again(script, _figures(script, cast, named), meant)
+    memory.whole = (script, story, [*cast], memory.script)
     return memory.script
 
 

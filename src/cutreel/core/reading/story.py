@@ -51,22 +51,10 @@ class StoryMemory:
     def __init__(self) -> None:
         self.known: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
         self.cast: tuple[object, ...] = ()
+        self.whole: tuple[Manuscript, tuple[object, ...], Story] | None = None
 
 
 NOTHING = Story({}, {})
-
-
-def paragraph_texts(script: Manuscript) -> list[tuple[int, int, str]]:
-    """The spoken paragraphs of a manuscript: number, where it begins, its text."""
-    out: list[tuple[int, int, str]] = []
-    words = script.words
-    first = 0
-    for i in range(1, len(words) + 1):
-        if i == len(words) or words[i].paragraph != words[first].paragraph:
-            start, end = words[first].start, words[i - 1].end
-            out.append((words[first].paragraph, start, script.text[start:end]))
-            first = i
-    return out
 
 
 def read_story(
@@ -83,7 +71,10 @@ def read_story(
     who = {call.lower(): p.id for p in reversed(cast) for call in p.calls}
     known = Cast(cast, {who[s.lower()] for s in script.speakers if s.lower() in who})
     if memory.cast != known.key:
-        memory.cast, memory.known = known.key, {}
+        memory.cast, memory.known, memory.whole = known.key, {}, None
+    of = (parses, answers or {})
+    if memory.whole is not None and memory.whole[0] is script and memory.whole[1] == of:
+        return memory.whole[2]
     now: dict[tuple[object, ...], tuple[ReadParagraph, Carried]] = {}
     carried, scene = Carried(), -1
     answered = sorted((answers or {}).items())
@@ -91,7 +82,7 @@ def read_story(
     starts: dict[int, int] = {}
     spoken_by = _spoken(script, who)
     scenes = {w.paragraph: w.scene for w in script.words}
-    for number, start, text in paragraph_texts(script):
+    for number, start, text in script.paragraphs:
         if scenes[number] != scene:
             carried, scene = carried.scene() if scene >= 0 else carried, scenes[number]
         parsed = parses.get(text)
@@ -107,7 +98,8 @@ def read_story(
         found[number], carried = read
         starts[number] = start
     memory.known = now
-    return Story(found, starts)
+    memory.whole = (script, of, Story(found, starts))
+    return memory.whole[2]
 
 
 def _spoken(

@@ -14,7 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from cutreel.core.continuity import ShotFacts, TimeOfDay, Weather
-from cutreel.core.manuscript import Manuscript
+from cutreel.core.manuscript import Manuscript, strip_marks
 from cutreel.core.reading import NOTHING, Story
 from cutreel.core.timeline import FrameRate, Room, Span
 
@@ -303,10 +303,11 @@ def _of_deeds(
 
 def _of_words(script: Manuscript, story: Story) -> Iterator[tuple[int, str, int]]:
     """The same by single words; of paragraphs that were read, only those words that are sounds themselves."""
+    sounding = {t for t in {w.text for w in script.words} if strip_marks(t).lower() in _LOOKED_AT}
     for i, word in enumerate(script.words):
-        bare = word.bare.lower()
-        if bare not in _LOOKED_AT or script.lines[word.line].speaker is not None:
+        if word.text not in sounding or script.lines[word.line].speaker is not None:
             continue
+        bare = word.bare.lower()
         before = {w.bare.lower() for w in script.words[max(0, i - DENIED) : i]}
         pair = (script.words[i - 1].bare.lower(), bare) if i else ("", bare)
         if pair in _PAIRS and not before & _DENIES:

@@ -5,6 +5,7 @@ music, while each change costs as much as so many seconds of a wrong mood; withi
 """
 
 from collections.abc import Sequence
+from itertools import groupby
 
 from cutreel.core.continuity import MOODS, Mood, ShotFacts
 from cutreel.core.timeline import FrameRate, Span
@@ -61,10 +62,16 @@ def _moods(
     facts: Sequence[ShotFacts], seconds: Sequence[float], scenes: Sequence[int]
 ) -> list[Mood]:
     """The mood of the music under each shot (the cheapest way through all of them: Viterbi, 1967)."""
+    # Shots of one mood in one scene are as one: turning amid them is never cheaper than before or behind them.
+    runs = [
+        (scene, mood, list(shots))
+        for (scene, mood), shots in groupby(range(len(facts)), lambda i: (scenes[i], facts[i].mood))
+    ]
     costs: dict[Mood, float] = dict.fromkeys(MOODS, 0.0)
     ways: list[dict[Mood, Mood]] = []
-    for i, (fact, length) in enumerate(zip(facts, seconds, strict=True)):
-        turn = TURN if i and scenes[i] != scenes[i - 1] else TURN_WITHIN
+    for i, (scene, told, shots) in enumerate(runs):
+        length = sum(seconds[n] for n in shots)
+        turn = TURN if i and scene != runs[i - 1][0] else TURN_WITHIN
         cheapest = min(MOODS, key=lambda mood: costs[mood])
         came: dict[Mood, Mood] = {}
         now: dict[Mood, float] = {}
@@ -72,12 +79,12 @@ def _moods(
             stays = costs[mood] <= costs[cheapest] + turn or i == 0
             came[mood] = mood if stays else cheapest
             before = costs[mood] if stays else costs[cheapest] + turn
-            now[mood] = before + (length if fact.mood != mood else 0.0)
+            now[mood] = before + (length if told != mood else 0.0)
         costs = now
         ways.append(came)
     mood = min(MOODS, key=lambda m: costs[m])
     out: list[Mood] = []
-    for came in reversed(ways):
-        out.append(mood)
+    for came, (_, _, shots) in zip(reversed(ways), reversed(runs), strict=True):
+        out += [mood] * len(shots)
         mood = came[mood]
     return out[::-1]

@@ -6,7 +6,7 @@ from typing import TypeAlias
 
 import numpy as np
 
-from cutreel.core.continuity import Mood, ShotFacts
+from cutreel.core.continuity import Mood
 from cutreel.core.timeline import FrameRate, Span
 
 Course: TypeAlias = tuple[tuple[float, float], ...]
@@ -33,28 +33,34 @@ FINE = 0.04
 """A point of a course that lies nearer to the line between its neighbours is left out."""
 
 
-def told_tension(facts: Sequence[ShotFacts], spans: Sequence[Span], rate: FrameRate) -> Course:
-    """The course that a film's moods and pace tell: a point at the middle of every shot, as far as it is needed."""
-    if not facts:
+def told_tension(moods: Sequence[Mood], spans: Sequence[Span], rate: FrameRate) -> Course:
+    """The course that the moods of a film's shots and its pace tell: a point at the middle of every shot, as far as it
+    is needed."""
+    if not moods:
         return ()
     starts = np.array([rate.seconds(s.start) for s in spans])
     ends = np.array([rate.seconds(s.end) for s in spans])
     middles, lengths = (starts + ends) / 2, np.maximum(0.2, ends - starts)
-    level = np.array([_BY_MOOD[f.mood] for f in facts])
+    level = np.array([_BY_MOOD[m] for m in moods])
     level += np.clip(PACE * np.log2(np.median(lengths) / lengths), -2 * PACE, 2 * PACE)
-    course = [(float(starts[0]), _around(starts[0], middles, level, lengths))]
-    course += [(float(m), _around(m, middles, level, lengths)) for m in middles]
-    course.append((float(ends[-1]), _around(ends[-1], middles, level, lengths)))
-    return simplified(course)
+    at = np.concatenate([starts[:1], middles, ends[-1:]])
+    tense = _around(at, middles, level, lengths)
+    return simplified(list(zip(at.tolist(), tense.tolist(), strict=True)))
 
 
-def _around(at: float, middles: np.ndarray, level: np.ndarray, lengths: np.ndarray) -> float:
-    """The level around a moment, near shots weighing most, long ones more than short ones."""
-    first, end = np.searchsorted(middles, (at - 3 * SLOW, at + 3 * SLOW))
-    first, end = max(0, min(first, len(middles) - 1)), max(end, first + 1)
-    near = slice(int(first), int(end))
-    weights = lengths[near] * np.exp(-0.5 * ((middles[near] - at) / SLOW) ** 2) + 1e-9
-    return float(np.clip((level[near] * weights).sum() / weights.sum(), 0, 1))
+def _around(
+    at: np.ndarray, middles: np.ndarray, level: np.ndarray, lengths: np.ndarray
+) -> np.ndarray:
+    """The level around each moment, near shots weighing most, long ones more than short ones."""
+    first = np.minimum(np.searchsorted(middles, at - 3 * SLOW), len(middles) - 1)
+    counts = np.maximum(np.searchsorted(middles, at + 3 * SLOW), first + 1) - first
+    # Every pair of a moment and a shot near it, one after another: all moments are summed at once.
+    begins = np.cumsum(counts) - counts
+    near = np.arange(int(counts.sum())) + np.repeat(first - begins, counts)
+    away = (middles[near] - np.repeat(at, counts)) / SLOW
+    weights = lengths[near] * np.exp(-0.5 * away**2) + 1e-9
+    sums = np.add.reduceat(level[near] * weights, begins) / np.add.reduceat(weights, begins)
+    return np.asarray(np.clip(sums, 0, 1))
 
 
 def bent(told: Course, by_hand: Course) -> Course:
@@ -107,6 +113,9 @@ def between(course: Course, start: float, end: float) -> Course:
 
 def simplified(course: Sequence[tuple[float, float]]) -> Course:
     """A course without the points that hardly bend it (Ramer 1972, Douglas and Peucker 1973; by the height alone)."""
+    if len(course) < 3:
+        return tuple(course)
+    at, levels = np.array(course).T
     keep = {0, len(course) - 1}
     open_ = [(0, len(course) - 1)]
     while open_:
@@ -115,11 +124,9 @@ def simplified(course: Sequence[tuple[float, float]]) -> Course:
             continue
         (a, low), (b, high) = course[first], course[last]
         slope = (high - low) / (b - a) if b > a else 0.0
-        off, i = max(
-            (abs(course[i][1] - low - slope * (course[i][0] - a)), i)
-            for i in range(first + 1, last)
-        )
-        if off > FINE:
+        off = np.abs(levels[first + 1 : last] - low - slope * (at[first + 1 : last] - a))
+        i = last - 1 - int(off[::-1].argmax())  # of points equally far the last
+        if off[i - first - 1] > FINE:
             keep.add(i)
             open_ += [(first, i), (i, last)]
     return tuple(course[i] for i in sorted(keep))

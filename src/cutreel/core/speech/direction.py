@@ -4,6 +4,7 @@ Only what changes a voice is taken: "said", "asked" and "replied" are no directi
 """
 
 import re
+from functools import lru_cache
 from typing import NamedTuple
 
 from cutreel.core.manuscript import Line, Manuscript
@@ -78,6 +79,7 @@ def _words_beside(script: Manuscript, at: int, step: int) -> str:
     return " ".join(found if step > 0 else found[::-1])
 
 
+@lru_cache(maxsize=8192)
 def _read(text: str) -> Told | None:
     low = re.sub(r"[^\w’' -]", " ", text.lower())
     words = low.split()

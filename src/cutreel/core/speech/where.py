@@ -1,6 +1,7 @@
 """In which room a line is heard: as the words beside it tell, else as the place does."""
 
 import re
+from functools import lru_cache
 from typing import NamedTuple
 
 from cutreel.core.manuscript import Line, Manuscript
@@ -34,10 +35,14 @@ def room_in_words(script: Manuscript, line: Line) -> Heard | None:
     """The room that the words beside a line tell; None where they tell none. Whoever tells the story is in none."""
     if line.speaker is None:
         return DRY
-    for text in beside(script, line):
-        for pattern, room in _TOLD:
-            if re.search(pattern, text):
-                return Heard(room, f"“{text}”")
+    return next(filter(None, map(_told, beside(script, line))), None)
+
+
+@lru_cache(maxsize=8192)
+def _told(text: str) -> Heard | None:
+    for pattern, room in _TOLD:
+        if re.search(pattern, text):
+            return Heard(room, f"“{text}”")
     return None
 
 
