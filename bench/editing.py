@@ -13,6 +13,7 @@ import httpx
 from playwright.sync_api import sync_playwright
 
 from cutreel.core.film import Settings, new_film
+from cutreel.making import parses_of
 from cutreel.running import commands
 from cutreel.running.ports import free_port
 from cutreel.running.temporary import temporary
@@ -69,8 +70,9 @@ def in_chromium(film: str) -> None:
         page.goto(f"{film}/sheet")
         page.locator("[data-shot]").first.wait_for()
         time.sleep(3)  # the rest of the shots is loaded
-        print(f"scrolling the Sheet: {page.evaluate(SCROLL, False)} frames a second, ", end="")
-        print(f"an empty list as high: {page.evaluate(SCROLL, True)}")
+        first, then = page.evaluate(SCROLL, False), page.evaluate(SCROLL, False)
+        print(f"scrolling the Sheet: {then} frames a second, the first time {first}, ", end="")
+        print(f"an empty list as high: {page.evaluate(SCROLL, True)}", flush=True)
         browser.close()
 
 
@@ -106,6 +108,7 @@ def main() -> None:
     with temporary(workers=0) as running:
         document, edges = new_film("Long", story(shots), Settings(pace=3.5))
         film = running.shop.films.add(document, edges)
+        parses_of(document, running.shop.parses)  # as a worker has soon after a story is pasted
         port = free_port()
         running.environment["CUTREEL_WEB"] = str(ROOT / "web/dist")
         running.start("web", commands.web(port))

@@ -73,7 +73,7 @@ export function Sheet() {
     count: rows.length,
     getScrollElement: () => scroll.current,
     estimateSize: (i) => (rows[i]!.kind === "scene" ? HEAD : ROWS[close]),
-    overscan: 6,
+    overscan: 3,
     useFlushSync: false,
     getItemKey: (i) => {
       const row = rows[i]!;

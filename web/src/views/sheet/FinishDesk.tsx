@@ -5,6 +5,7 @@ import { Contrast } from "lucide-react";
 import { useState } from "react";
 
 import type { Film, Shot } from "../../api/client";
+import { Opening } from "../../parts/Opening";
 import { useChange } from "../../api/film";
 import { Also } from "../../parts/Also";
 import { Button } from "../../parts/Button";
@@ -29,8 +30,8 @@ function finishWords(shot: Shot): string {
 export function FinishDesk({ film, shot }: { film: Film; shot: Shot }) {
   const words = finishWords(shot);
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
+    <Opening
+      button={
         <button
           type="button"
           aria-label={`Grade and effects of shot ${shot.edge}: ${words || "none"}`}
@@ -40,22 +41,21 @@ export function FinishDesk({ film, shot }: { film: Film; shot: Shot }) {
         >
           <Contrast className="size-3.5" />
         </button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          side="right"
-          align="center"
-          sideOffset={6}
-          collisionPadding={8}
-          aria-label={`Grade and effects of shot ${shot.edge}`}
-          className="z-50 max-h-[var(--radix-popover-content-available-height)] w-[348px] overflow-y-auto rounded-md border border-rule-strong bg-page p-3 shadow-sm"
-          onClick={(e) => e.stopPropagation()}
-          onKeyDown={(e) => e.stopPropagation()}
-        >
-          <Desk film={film} shot={shot} />
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      }
+    >
+      <Popover.Content
+        side="right"
+        align="center"
+        sideOffset={6}
+        collisionPadding={8}
+        aria-label={`Grade and effects of shot ${shot.edge}`}
+        className="z-50 max-h-[var(--radix-popover-content-available-height)] w-[348px] overflow-y-auto rounded-md border border-rule-strong bg-page p-3 shadow-sm"
+        onClick={(e) => e.stopPropagation()}
+        onKeyDown={(e) => e.stopPropagation()}
+      >
+        <Desk film={film} shot={shot} />
+      </Popover.Content>
+    </Opening>
   );
 }
 

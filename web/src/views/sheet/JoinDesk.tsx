@@ -3,6 +3,7 @@
 import * as Popover from "@radix-ui/react-popover";
 
 import type { Film, Schemas, Shot } from "../../api/client";
+import { Opening } from "../../parts/Opening";
 import { useChange, useRules } from "../../api/film";
 import { Also } from "../../parts/Also";
 import { Button } from "../../parts/Button";
@@ -65,26 +66,27 @@ export function JoinDesk({ film, shot, before }: JoinProps) {
   if (!join) return null;
   const soft = join.how.kind !== "cut";
   return (
-    <Popover.Root>
+    <>
       {ghost}
-      <Popover.Trigger asChild>
-        <button
-          type="button"
-          {...handlers}
-          aria-label={`Join before shot ${shot.edge}: ${nameOf(join.how)}`}
-          title={`${nameOf(join.how)}${soft ? `, ${join.how.seconds.toFixed(1)} s` : ""}: ${join.why}. Dragged, or with Alt ↑ ↓, the cut goes by words.`}
-          className="absolute -top-3 left-[58px] z-10 flex h-6 min-w-6 cursor-ns-resize touch-none items-center gap-1 rounded-[3px] px-1 hover:bg-shade"
-          onClick={(e) => e.stopPropagation()}
-        >
-          <CutStroke className="!h-[21px] !w-[11px] shrink-0" />
-          {soft && (
-            <span className="rounded-[3px] bg-page px-1 text-[11px] leading-[15px] text-ink-2">
-              {nameOf(join.how)}
-            </span>
-          )}
-        </button>
-      </Popover.Trigger>
-      <Popover.Portal>
+      <Opening
+        button={
+          <button
+            type="button"
+            {...handlers}
+            aria-label={`Join before shot ${shot.edge}: ${nameOf(join.how)}`}
+            title={`${nameOf(join.how)}${soft ? `, ${join.how.seconds.toFixed(1)} s` : ""}: ${join.why}. Dragged, or with Alt ↑ ↓, the cut goes by words.`}
+            className="absolute -top-3 left-[58px] z-10 flex h-6 min-w-6 cursor-ns-resize touch-none items-center gap-1 rounded-[3px] px-1 hover:bg-shade"
+            onClick={(e) => e.stopPropagation()}
+          >
+            <CutStroke className="!h-[21px] !w-[11px] shrink-0" />
+            {soft && (
+              <span className="rounded-[3px] bg-page px-1 text-[11px] leading-[15px] text-ink-2">
+                {nameOf(join.how)}
+              </span>
+            )}
+          </button>
+        }
+      >
         <Popover.Content
           align="start"
           sideOffset={2}
@@ -96,8 +98,8 @@ export function JoinDesk({ film, shot, before }: JoinProps) {
         >
           <Desk film={film} shot={shot} how={join.how} why={join.why} turn={join.turn} />
         </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      </Opening>
+    </>
   );
 }
 

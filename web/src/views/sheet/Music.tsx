@@ -3,6 +3,7 @@
 import * as Popover from "@radix-ui/react-popover";
 
 import type { Film, Shot } from "../../api/client";
+import { Opening } from "../../parts/Opening";
 import { useChange } from "../../api/film";
 import { SoundDesk } from "./SoundDesk";
 
@@ -68,8 +69,8 @@ function Here({ film, shot, begins }: { film: Film; shot: Shot; begins: boolean 
   const told = !begins && before !== undefined && before.scene !== shot.scene;
   const met = own === "hit" || (own === null && told && !begins);
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
+    <Opening
+      button={
         <button
           type="button"
           aria-label={`Music at shot ${shot.edge}: ${own ? DOES.find(([d]) => d === own)![1] : "as it is told"}`}
@@ -84,38 +85,37 @@ function Here({ film, shot, begins }: { film: Film; shot: Shot; begins: boolean 
           {met && <i className="mb-0.5 block h-[3px] w-4 bg-ochre" />}
           {own === "rest" ? "silent" : met ? "bar" : "…"}
         </button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          align="end"
-          sideOffset={4}
-          collisionPadding={8}
-          aria-label={`Music at shot ${shot.edge}`}
-          className="z-50 rounded-md border border-rule-strong bg-page py-1 shadow-sm"
-          onClick={(e) => e.stopPropagation()}
-        >
-          {DOES.map(([does, says]) => (
-            <Popover.Close asChild key={does}>
-              <button
-                type="button"
-                aria-pressed={(own ?? "told") === does}
-                className={`block min-h-7 w-full px-3 text-left hover:bg-shade ${
-                  (own ?? "told") === does ? "font-semibold" : ""
-                }`}
-                onClick={() =>
-                  change.mutate({
-                    type: "set shots",
-                    shots: [shot.id],
-                    values: { music: does === "told" ? null : does },
-                  })
-                }
-              >
-                {says}
-              </button>
-            </Popover.Close>
-          ))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      }
+    >
+      <Popover.Content
+        align="end"
+        sideOffset={4}
+        collisionPadding={8}
+        aria-label={`Music at shot ${shot.edge}`}
+        className="z-50 rounded-md border border-rule-strong bg-page py-1 shadow-sm"
+        onClick={(e) => e.stopPropagation()}
+      >
+        {DOES.map(([does, says]) => (
+          <Popover.Close asChild key={does}>
+            <button
+              type="button"
+              aria-pressed={(own ?? "told") === does}
+              className={`block min-h-7 w-full px-3 text-left hover:bg-shade ${
+                (own ?? "told") === does ? "font-semibold" : ""
+              }`}
+              onClick={() =>
+                change.mutate({
+                  type: "set shots",
+                  shots: [shot.id],
+                  values: { music: does === "told" ? null : does },
+                })
+              }
+            >
+              {says}
+            </button>
+          </Popover.Close>
+        ))}
+      </Popover.Content>
+    </Opening>
   );
 }

@@ -3,6 +3,7 @@ import * as Popover from "@radix-ui/react-popover";
 import { type CSSProperties, type ReactNode, useState } from "react";
 
 import type { Cue, Film } from "../../api/client";
+import { Opening } from "../../parts/Opening";
 import { useChange, useRuns, useStart } from "../../api/film";
 import { Button } from "../../parts/Button";
 import { CueChoices } from "./CueChoices";
@@ -25,24 +26,25 @@ export function SoundDesk({ film, cue, className, style, frameAt, children }: Pr
   const { held, ghost, handlers } = useCueDrag(film, cue, frameAt);
   const movable = Object.keys(handlers).length > 0;
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <button
-          type="button"
-          aria-label={`${KINDS[cue.kind] ?? "Sound"}: ${cue.prompt}`}
-          title={movable ? `${cue.why}; drag it, with Alt another one; Alt ↑ ↓ a frame` : cue.why}
-          className={`${className} rounded-[3px] hover:bg-shade ${held ? "text-ink-2 line-through" : ""} ${
-            movable ? "touch-none" : ""
-          }`}
-          style={style}
-          onClick={(e) => e.stopPropagation()}
-          {...handlers}
-        >
-          {children}
-        </button>
-      </Popover.Trigger>
+    <>
       {ghost}
-      <Popover.Portal>
+      <Opening
+        button={
+          <button
+            type="button"
+            aria-label={`${KINDS[cue.kind] ?? "Sound"}: ${cue.prompt}`}
+            title={movable ? `${cue.why}; drag it, with Alt another one; Alt ↑ ↓ a frame` : cue.why}
+            className={`${className} rounded-[3px] hover:bg-shade ${held ? "text-ink-2 line-through" : ""} ${
+              movable ? "touch-none" : ""
+            }`}
+            style={style}
+            onClick={(e) => e.stopPropagation()}
+            {...handlers}
+          >
+            {children}
+          </button>
+        }
+      >
         <Popover.Content
           align="start"
           sideOffset={4}
@@ -54,8 +56,8 @@ export function SoundDesk({ film, cue, className, style, frameAt, children }: Pr
         >
           <Desk film={film} cue={cue} />
         </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+      </Opening>
+    </>
   );
 }
 
