@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 from cutreel.core.film import Offered, Settings, TakeRow, assemble, new_film, read_film
 from cutreel.core.film.captioning import captions_shown
 from cutreel.core.film.cropping import aim_of, crop_of, heads_of
-from cutreel.core.film.kept import Kept
+from cutreel.core.kept import Kept
 from cutreel.core.motion import path_for
 from cutreel.core.render import Compositor, Planes, Shown, cover, planes_of
 from tests.labelled import parses_of

@@ -7,7 +7,7 @@ from cutreel.core.continuity import figures_of
 from cutreel.core.effects import Grade
 from cutreel.core.film import FilmFinish, FilmJoin, ReadShot, is_fresh
 from cutreel.core.ideas import Idea
-from cutreel.making import Faults, PersonDrift, seen_of
+from cutreel.making import Faults, PersonDrift
 from cutreel.store import Assembled, FilmRow, TakeRow
 
 from .schemas import (
@@ -165,10 +165,9 @@ def _came(take: TakeRow) -> str | None:
 
 
 def _figures(shot: ReadShot, used: TakeRow | None) -> list[FigureView]:
-    seen = seen_of(used)
-    if seen is None:
+    if used is None or used.seen is None:
         return []
-    return [FigureView(person=p.id, box=f.box) for p, f in figures_of(shot.people, seen)]
+    return [FigureView(person=p.id, box=f.box) for p, f in figures_of(shot.people, used.seen)]
 
 
 def _drift(drift: PersonDrift) -> DriftView:

@@ -8,7 +8,7 @@ from .batches import ToLookAt, begin_batch, move_batches, to_look_at
 from .beginning import Story, begin_film
 from .by_hand import ForToday, Placed, bring_files, for_today, take_off
 from .by_hand import folder_of as hand_folder
-from .drifting import PersonDrift, drift_of, seen_of
+from .drifting import PersonDrift, drift_of
 from .estimating import Estimate, estimate, price_of
 from .faulty import Faults, broken_chains, faults_of
 from .handing import timeline_of
@@ -152,7 +152,6 @@ __all__ = [
     "reader",
     "report_now",
     "samples",
-    "seen_of",
     "share_heard",
     "shared",
     "shelf",

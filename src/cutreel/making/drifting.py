@@ -2,19 +2,15 @@
 seen."""
 
 from dataclasses import dataclass, field
-from typing import Any
-
-from pydantic import ValidationError
 
 from cutreel.core.continuity import (
     Finding,
-    SeenPicture,
     ShownPicture,
     drift_in_pictures,
     drift_in_words,
     look_named,
 )
-from cutreel.store import Assembled, TakeRow
+from cutreel.store import Assembled
 
 
 @dataclass(frozen=True)
@@ -70,8 +66,7 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
     look = look_named(film.document.settings.look, film.document.looks)
     shown: list[ShownPicture] = []
     for shot, take in zip(film.read.shots, film.used, strict=True):
-        seen = seen_of(take)
-        if take is None or seen is None:
+        if take is None or take.seen is None:
             continue
         f = shot.facts
         shown.append(
@@ -80,7 +75,7 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
                 take.id,
                 shot.people,
                 take.prompt,
-                seen,
+                take.seen,
                 f.time,
                 f.framing,
                 f.speaks,
@@ -88,7 +83,7 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
             )
         )
     by_shot: dict[int, dict[int | None, _Gathered]] = {}
-    for finding in drift_in_pictures(shown, look.name, look.true_colours):
+    for finding in drift_in_pictures(shown, look.name, look.true_colours, film.kept):
         by_shot.setdefault(finding.shot, {}).setdefault(finding.person, _Gathered()).found.append(
             finding
         )
@@ -117,18 +112,3 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
             ]
         )
     return out
-
-
-def seen_of(take: TakeRow | None) -> SeenPicture | None:
-    """What was measured of a take; None of takes from before pictures were measured."""
-    return seen_in_data(take.about) if take else None
-
-
-def seen_in_data(data: dict[str, Any]) -> SeenPicture | None:
-    """What was measured of a picture, as its result or its take keeps it."""
-    if "seen" not in data:
-        return None
-    try:
-        return SeenPicture.model_validate(data["seen"])
-    except ValidationError:
-        return None

@@ -1,5 +1,8 @@
 """The faults of a film's takes as they stand."""
 
+from collections.abc import Sequence
+from functools import partial
+
 from pydantic import ValidationError
 
 from cutreel.core.continuity import figures_of
@@ -15,7 +18,6 @@ from cutreel.core.pictures import (
 )
 from cutreel.store import Assembled, TakeRow
 
-from .drifting import seen_of
 from .moving import ending_of
 
 Faults = dict[str, list[Fault]]
@@ -29,30 +31,40 @@ def faults_of(film: Assembled) -> list[Faults]:
     out: list[Faults] = []
     prints: list[tuple[int, str]] = []
     for shot, takes, used in zip(film.read.shots, film.takes, film.used, strict=True):
-        found: Faults = {}
-        if shot.picture_of == shot.shot.id:
-            for take in takes:
-                if "lost" in take.about:
-                    told = f"its file is {take.about['lost']}: make it again, or bring it again"
-                    found[take.id] = [Fault("lost", told)]
-                    continue
-                checks = _checks(take)
-                if checks is None:
-                    continue
-                found[take.id] = faults_of_picture(
-                    checks, shape, shot.facts.framing, _figures(shot, take)
-                )
-                found[take.id] += _of_clip(take, broken)
-                if used is not None and take.id == used.id:
-                    prints.append((shot.shot.id, checks.print))
-        out.append(found)
+        if shot.picture_of != shot.shot.id or not takes:
+            out.append({})
+            continue
+        told = (shape, shot.facts.framing, shot.facts.speaks, broken)
+        kept = partial(_of_shot, shot, takes, shape, broken)
+        found = film.kept.of(("faults", shot.shot.id), kept, told, (takes, shot.people))
+        out.append({take: faults for take, (faults, _) in found.items()})
+        seen = found.get(used.id) if used is not None else None
+        if seen is not None and seen[1]:
+            prints.append((shot.shot.id, seen[1]))
     edges = {s.shot.id: s.shot.edge for s in film.read.shots}
-    twins = alike(prints)
-    for shot, used, found in zip(film.read.shots, film.used, out, strict=True):
-        if used is not None and used.id in found and shot.shot.id in twins:
-            found[used.id].append(
-                Fault("alike", f"nearly the picture of shot {edges[twins[shot.shot.id]]}")
-            )
+    twins = film.kept.of("pictures alike", lambda: alike(prints), prints)
+    for shot, used, faults in zip(film.read.shots, film.used, out, strict=True):
+        if used is not None and used.id in faults and shot.shot.id in twins:
+            near = Fault("alike", f"nearly the picture of shot {edges[twins[shot.shot.id]]}")
+            faults[used.id] = [*faults[used.id], near]
+    return out
+
+
+def _of_shot(
+    shot: ReadShot, takes: Sequence[TakeRow], shape: float, broken: frozenset[str]
+) -> dict[str, tuple[list[Fault], str]]:
+    """The faults of each take of a shot, with its picture's print (empty: none was taken)."""
+    out: dict[str, tuple[list[Fault], str]] = {}
+    for take in takes:
+        if "lost" in take.about:
+            told = f"its file is {take.about['lost']}: make it again, or bring it again"
+            out[take.id] = ([Fault("lost", told)], "")
+            continue
+        checks = _checks(take)
+        if checks is not None:
+            figures = _figures(shot, take)
+            found = faults_of_picture(checks, shape, shot.facts.framing, figures)
+            out[take.id] = ([*found, *_of_clip(take, broken)], checks.print)
     return out
 
 
@@ -89,11 +101,10 @@ def _checks(take: TakeRow) -> Checks | None:
 
 
 def _figures(shot: ReadShot, take: TakeRow) -> list[FigureSeen]:
-    seen = seen_of(take)
-    if seen is None:
+    if take.seen is None:
         return []
     return [
         FigureSeen(person.name, f.box, f.height, f.facing, shot.facts.speaks == person.id)
-        for person, f in figures_of(shot.people, seen)
+        for person, f in figures_of(shot.people, take.seen)
         if not person.is_animal
     ]

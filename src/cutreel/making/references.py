@@ -11,6 +11,7 @@ from cutreel.core.continuity import (
     Person,
     Place,
     Prompt,
+    SeenPicture,
     compose_model_sheet,
     compose_place_sheet,
     figures_of,
@@ -22,7 +23,6 @@ from cutreel.core.film import FilmDocument, Offered
 from cutreel.core.keys import seed_from
 from cutreel.store import Assembled, ItemSpec, Result, offered
 
-from .drifting import seen_in_data
 from .kinds.picture import PictureSpec
 from .registry import RunKind, Stage, Takes, Wanted, item
 from .workshop import Workshop
@@ -130,7 +130,7 @@ def _specs(film: FilmDocument, whose: Person | Place, shop: Workshop) -> list[Pi
 
 def _colours(person: Person, result: Result) -> dict[str, Lab]:
     """The colour of each trait as the sheet shows it."""
-    seen = seen_in_data(result.data)
+    seen = SeenPicture.kept_in(result.data)
     figures = figures_of([person], seen) if seen else []
     if not figures:
         return {}

@@ -15,13 +15,15 @@ the median of all that said it.
 import math
 import re
 from collections import defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache, partial
 from typing import Literal
 
 import numpy as np
 
 from cutreel.core.colour import Lab, Light, ciede2000, colour_in, lab_of, middle_light
+from cutreel.core.kept import Kept
 
 from .lit import colours_in_light
 from .model import Person, Trait
@@ -71,6 +73,7 @@ def _says(said: str, trait: Trait) -> bool:
     return any(_plain(wording) in said for wording in (trait.text, trait.short) if wording)
 
 
+@lru_cache(maxsize=16_384)
 def _plain(text: str) -> str:
     """Small letters and single spaces, framed by spaces so that whole words are compared."""
     return " " + " ".join(re.sub(r"[^\w\s'-]", " ", text.lower()).split()) + " "
@@ -113,13 +116,34 @@ class Finding:
 
 
 def drift_in_pictures(
-    pictures: Sequence[ShownPicture], look: str, true_colours: bool
+    pictures: Sequence[ShownPicture], look: str, true_colours: bool, memory: Kept | None = None
 ) -> list[Finding]:
     """All that was found in the pictures in use of a film whose look is called `look`.
 
     `true_colours`: whether that look shows colours about as their names say.
     """
-    looked = [(p, figures_of(p.people, p.seen)) for p in pictures]
+    memory = memory or Kept()
+    looked = [
+        (p, memory.of(("who", p.shot), partial(figures_of, p.people, p.seen), p.people, (p.seen,)))
+        for p in pictures
+    ]
+    stances = [f for picture, figures in looked for who in figures for f in _stance(picture, *who)]
+    told = [(p.shot, p.take, p.people, p.prompt, p.hour) for p in pictures]
+    colours = memory.of(
+        "colours of people",
+        lambda: _of_people(pictures, looked, look, true_colours),
+        (told, look, true_colours),
+    )
+    return [*stances, *colours, *_against_its_like(pictures, memory)]
+
+
+Looked = list[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]]
+
+
+def _of_people(
+    pictures: Sequence[ShownPicture], looked: Looked, look: str, true_colours: bool
+) -> list[Finding]:
+    """The colours of people's traits, and traits that are not seen."""
     hours = _light_by_hour(pictures)
     compared: list[tuple[Finding, Lab, Lab]] = []
     out: list[Finding] = []
@@ -167,7 +191,6 @@ def drift_in_pictures(
                             wanted,
                         )
                     )
-            out += _stance(picture, person, figure)
     if compared:
         apart = ciede2000(
             np.array([w for _, w, _ in compared]), np.array([s for _, _, s in compared]), UNEVEN
@@ -182,7 +205,7 @@ def drift_in_pictures(
                     base, apart=much, text=text, marked=much >= (MARKED if base.marked else UNSURE)
                 )
             )
-    return out + _against_its_like(pictures)
+    return out
 
 
 def _should_show(slot: str, colours: dict[str, Lab]) -> bool:
@@ -227,9 +250,7 @@ FROM_PICTURES = 3
 """So many pictures must agree on a colour before others are held against it."""
 
 
-def _agreed(
-    looked: Iterable[tuple[ShownPicture, list[tuple[Person, SeenFigure]]]],
-) -> tuple[Agreed, Agreed]:
+def _agreed(looked: Looked) -> tuple[Agreed, Agreed]:
     """What the film's pictures agree on: the median colour of each trait in the pictures whose
     prompts said it; of those whose light is told, and of all."""
     sure: dict[tuple[int, str], list[Lab]] = defaultdict(list)
@@ -314,7 +335,7 @@ FEW = 3
 """Of so many pictures of a place at an hour one can be told to be unlike the others."""
 
 
-def _against_its_like(pictures: Sequence[ShownPicture]) -> list[Finding]:
+def _against_its_like(pictures: Sequence[ShownPicture], memory: Kept) -> list[Finding]:
     """Pictures of stronger or flatter contrast than the film's others of their hour, and those that are lighter, darker
     or of other colours than others of their place at that hour: a kitchen is not to look like the street before it."""
     by_hour: dict[str, list[ShownPicture]] = defaultdict(list)
@@ -325,13 +346,16 @@ def _against_its_like(pictures: Sequence[ShownPicture]) -> list[Finding]:
     out = []
     for hour, group in by_hour.items():
         if len(group) > FEW:
-            out += _of_other_contrast(hour, group)
+            make = partial(_of_other_contrast, hour, group)
+            out += memory.of(("contrast", hour), make, [(p.shot, p.take) for p in group])
     for (hour, place), group in by_place.items():
         others = f"the film's other pictures of {hour}"
         if len(group) < len(by_hour[hour]):
             others = f"the other pictures of {place}"
         if len(group) >= FEW and len(by_hour[hour]) > FEW:
-            out += _of_other_light(others, group)
+            make = partial(_of_other_light, others, group)
+            told = (others, [(p.shot, p.take) for p in group])
+            out += memory.of(("light", hour, place), make, told)
     return out
 
 

@@ -5,13 +5,13 @@ It is measured from the pixels, inside outlines that the service reports (or tha
 in the order in which the parts were painted: what was painted over a part is left out of it.
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 from scipy.ndimage import binary_erosion
 
 from cutreel.core.colour import Lab, Light, lab_of, light_from, shades_of_grey
@@ -54,6 +54,14 @@ class SeenPicture(BaseModel):
     light: Light
     lit: bool
     style: Style
+
+    @classmethod
+    def kept_in(cls, data: Mapping[str, Any]) -> "SeenPicture | None":
+        """What was measured of a picture, as its result or its take keeps it; None where it was never measured."""
+        try:
+            return cls.model_validate(data["seen"]) if "seen" in data else None
+        except ValidationError:
+            return None
 
 
 def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]) -> SeenPicture:

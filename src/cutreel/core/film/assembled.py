@@ -13,6 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from cutreel.core.captions import Caption, CaptionShown, captions_of, said_in, stressed_in
+from cutreel.core.kept import Kept
 from cutreel.core.manuscript import words_text
 from cutreel.core.plates import Plate
 from cutreel.core.sound import (
@@ -58,7 +59,6 @@ from .cues import cues_of, film_course, makings_of, met_by_music, rests_in
 from .document import FilmDocument
 from .finishes import FilmFinish, finishes_of
 from .joins import FilmJoin, joins_of, led
-from .kept import Kept
 from .lanes import treatment_of
 from .made import Result, TakeRow, used_take
 from .moving import flames_of, footage_of, ground_of, path_of, regions_of, strips_of

@@ -5,11 +5,11 @@ from collections.abc import Sequence
 from functools import partial
 
 from cutreel.core.captions import CAPTION_ROWS, SPEAKERS, Caption, CaptionPlace, CaptionShown
+from cutreel.core.kept import Kept
 from cutreel.core.timeline import FrameRate, Span
 
 from .cropping import heads_of
 from .heads import Head, heads_seen
-from .kept import Kept
 from .made import TakeRow
 from .moving import camera_of
 from .reading import ReadFilm, ReadShot

@@ -8,6 +8,7 @@ from dataclasses import replace
 import numpy as np
 
 from cutreel.core.continuity import MadeBy, look_named
+from cutreel.core.kept import Kept
 from cutreel.core.sound import (
     SPOT_SECONDS,
     Course,
@@ -27,7 +28,6 @@ from cutreel.core.sound import (
 from cutreel.core.timeline import Footage, FrameRate, Span, Timing
 
 from .document import CueChoice, FilmDocument, OwnSound, PlacedCue
-from .kept import Kept
 from .reading import ReadFilm
 
 LEAST_THEMED = 12.0

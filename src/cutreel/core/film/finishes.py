@@ -8,12 +8,12 @@ from typing import NamedTuple
 from cutreel.core.continuity import look_named
 from cutreel.core.effects import EFFECT_KINDS, Finish, plan_effects
 from cutreel.core.effects.planned import PlannedFinish, ShotTold
+from cutreel.core.kept import Kept
 from cutreel.core.sound import Spot
 from cutreel.core.timeline import FrameRate, Span, Timing
 
 from .casting import scene_choices
 from .document import SceneChoice
-from .kept import Kept
 from .reading import ReadFilm, ReadShot
 
 

@@ -6,9 +6,9 @@ from typing import NamedTuple
 from cutreel.core.continuity import look_named
 from cutreel.core.joins import Turn, plan_joins
 from cutreel.core.joins.planned import PlannedJoin
+from cutreel.core.kept import Kept
 from cutreel.core.timeline import FrameRate, JoinHow, Span
 
-from .kept import Kept
 from .reading import ReadFilm
 
 

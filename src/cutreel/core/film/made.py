@@ -3,7 +3,10 @@
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from decimal import Decimal
+from functools import cached_property
 from typing import Any
+
+from cutreel.core.continuity import SeenPicture
 
 from .reading import ReadShot
 
@@ -38,6 +41,11 @@ class TakeRow:
     about: dict[str, Any]
     brought: bool
     cost: Decimal
+
+    @cached_property
+    def seen(self) -> SeenPicture | None:
+        """What was measured of its picture; None of takes from before pictures were measured."""
+        return SeenPicture.kept_in(self.about)
 
 
 def used_take(

@@ -13,7 +13,6 @@ from cutreel.protocol import ClipInput, Offer
 from cutreel.store import Assembled, ItemSpec, Result, TakeRow
 
 from ..apart import CLIP, reader
-from ..drifting import seen_of
 from ..moving import ending_of, last_frame
 from ..pictures import Origin, Picture, add_take, keep_clip, opened_clip, size_of
 from ..registry import MEDIA, Kind, Made, RunKind, Spec, Stage, Takes, Wanted, item, offer_for
@@ -75,7 +74,7 @@ class ClipKind(Kind[ClipSpec]):
         if done is None:
             return None
         # Whoever becomes another picture, or goes on from one, has nothing to lose.
-        of = None if spec.last or spec.chain else seen_of(work.shop.takes.get(spec.take))
+        of = None if spec.last or spec.chain else work.shop.takes.get(spec.take).seen
         clip = reader.read(opened_clip, done.files[0][1], what=CLIP)
         picture = keep_clip(work.shop, clip, work.shop.media.get(spec.media), of)
         about = {**picture.as_data(), "unused_words": done.unused_words}
