@@ -1,5 +1,7 @@
 """A batch over the running stack: films made one after another by the workers, within a sum, and looked over."""
 
+import pytest
+
 from tests.waiting import until
 
 STORIES = [
@@ -18,6 +20,7 @@ def begin(client, **wish) -> dict:
     return answer.json()
 
 
+@pytest.mark.long
 def test_they_are_made_one_after_another_and_delivered_once_looked_at(client) -> None:
     batch = begin(client)
     assert [f["state"] for f in batch["films"]] == ["waiting", "waiting"]

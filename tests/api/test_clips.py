@@ -165,6 +165,7 @@ def test_where_there_is_no_picture_no_clip_is_made(client, film) -> None:
     assert answer.status_code == 422 and "no picture to move" in answer.json()["title"]
 
 
+@pytest.mark.long
 def test_a_clip_may_begin_where_the_shot_before_ends(client, film, finished) -> None:
     one, two = film["shots"][:2]
     run = start(client, film, kind="pictures", shots=[one["id"], two["id"]], takes=1)
@@ -268,6 +269,7 @@ def test_numbered_clips_and_pictures_are_brought_together_looked_over_and_placed
     assert movement(client, film, film["shots"][0])["clip"] is None
 
 
+@pytest.mark.long
 def test_a_clip_ends_as_the_picture_of_the_shot_after_it(client, film, finished) -> None:
     one, two = film["shots"][:2]
     run = start(client, film, kind="pictures", shots=[one["id"], two["id"]], takes=1)

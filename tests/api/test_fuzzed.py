@@ -76,6 +76,7 @@ def made_up(operation: Any, ask: Callable[[Any], None]) -> None:
     each()
 
 
+@pytest.mark.long
 @pytest.mark.timeout(1800)
 def test_requests_made_up_from_the_description(client, its_film: str) -> None:
     complaints: dict[str, str] = {}

@@ -239,6 +239,7 @@ def test_who_does_not_say_what_they_were_paid_is_said_to(client, plugged) -> Non
     assert none.status_code == 404 and "does not say" in none.json()["title"]
 
 
+@pytest.mark.long
 def test_offers_of_who_is_silent_stay_as_they_were_seen(client, plugged, stack: Temporary) -> None:
     def offers(asked: Asked, n: int) -> Any:
         one = {"name": "voice", "kind": "speech", "title": "Far voice", "caps": {}, "parallel": 1,

@@ -9,6 +9,7 @@ import zipfile
 
 import av
 import opentimelineio as otio
+import pytest
 import soundfile
 from PIL import Image
 
@@ -71,6 +72,7 @@ def test_a_thumbnail_is_a_jpeg_of_its_size_and_is_kept_with_the_film(client, fil
     assert now["thumbnails"][0]["words"] == "Who goes there?"
 
 
+@pytest.mark.long
 def test_pictures_for_thumbnails_are_made_after_a_prompt_and_follow_the_shot(
     client, film, finished
 ) -> None:

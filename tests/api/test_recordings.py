@@ -118,6 +118,7 @@ def narration() -> bytes:
     return out.getvalue()
 
 
+@pytest.mark.long
 def test_the_text_is_followed_through_a_narration(client, told, narration, finished) -> None:
     base = f"/api/films/{told['id']}"
     before = spent(client, told)

@@ -155,6 +155,7 @@ def test_a_killed_worker_loses_nothing_and_pays_nothing_twice(
 FORMS = ("web", "archive", "master", "vp9", "av1", "web")
 
 
+@pytest.mark.long
 def test_six_files_are_made_though_a_worker_is_killed(stack, client, film, finished) -> None:
     """Every file is decoded whole by PyAV: as many frames as the film has. What they share is made and paid once."""
     finished(film["id"], start(client, film, kind="everything")["id"])

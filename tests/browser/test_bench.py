@@ -109,6 +109,7 @@ def test_faults_of_a_picture_that_was_brought_are_listed_and_all_are_seen_on_the
     expect(page.get_by_role("figure", name="Take 1")).to_be_visible()
 
 
+@pytest.mark.long
 def test_making_rests_and_goes_on(page: Page) -> None:
     new_film(page, "Resting")
     go(page, "Bench")

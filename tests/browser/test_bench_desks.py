@@ -147,6 +147,7 @@ def test_takes_follow_a_sketch(page: Page) -> None:
     expect(page.get_by_text("Composed after a sketch from take 1.")).to_have_count(2)
 
 
+@pytest.mark.long
 def test_a_picture_in_another_look_and_seeds_for_the_whole_film(page: Page) -> None:
     takes = bench(page, "Looks")
     desk(page, 1, "In another look")

@@ -41,6 +41,7 @@ def decide(page: Page, how: str = "Change only") -> None:
     expect(panel).to_have_count(0)
 
 
+@pytest.mark.long
 def test_a_rename_and_an_outfit_make_exactly_their_shots_stale_and_made_again_the_drift_falls(
     page: Page,
 ) -> None:

@@ -82,6 +82,7 @@ def test_what_changes_in_the_original_is_taken_over(page: Page, film: str) -> No
     expect(page.get_by_text("its words have changed since")).to_have_count(0)
 
 
+@pytest.mark.long
 def test_several_stories_become_films_in_a_row(page: Page) -> None:
     page.goto("/")
     page.get_by_role("tab", name="In a row").click()

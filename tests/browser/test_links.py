@@ -41,6 +41,7 @@ def _is_open(page: Page, door: str) -> bool:
         return False
 
 
+@pytest.mark.long
 def test_a_link_is_made_watched_noted_through_and_withdrawn(
     page: Page, browser: Browser, made: str
 ) -> None:

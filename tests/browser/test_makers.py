@@ -105,6 +105,7 @@ def test_a_run_asks_and_is_answered_where_one_works(chosen: Page, film: str) -> 
         until(is_made, 60)
 
 
+@pytest.mark.long
 def test_an_offer_is_tried_and_told_how_good_it_is(page: Page, film: str) -> None:
     page.goto("/services")
     page.get_by_role("button", name="Illustrator, fine").click()

@@ -89,6 +89,7 @@ def test_a_line_is_recorded_in_the_page(page: Page) -> None:
     expect(line.get_by_role("button", name="Say it yourself")).to_be_visible()
 
 
+@pytest.mark.long
 def test_a_narration_with_a_mistake_is_brought_and_mended(page: Page, tmp_path) -> None:
     sentences = [
         "The ice on Saltmere rang like a bell.",
@@ -197,6 +198,7 @@ def test_a_name_is_said_by_ipa_and_the_script_is_brought_as_ssml(page: Page, tmp
     expect(names.get_by_text(re.compile("words found, 1 marked"))).to_be_visible()
 
 
+@pytest.mark.long
 def test_the_story_is_recorded_line_by_line_with_keys(page: Page) -> None:
     new_film(page, "Line by line", STORY.replace("church", "temple"))
     go(page, "Bench")

@@ -72,6 +72,7 @@ def layer_of(pictures: Sequence[U8], seconds: float, how: str | None = None) -> 
     return FootageLayer(clip_of(pictures, 12), len(pictures), 12.0, fit)
 
 
+@pytest.mark.long
 def test_an_in_between_is_nearer_to_what_was_there_than_any_frame_or_mixture() -> None:
     pictures = [scene(n / 6) for n in range(12)]
     layer = layer_of(pictures, 2.0)

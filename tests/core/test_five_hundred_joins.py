@@ -53,6 +53,7 @@ def film(rate: FrameRate, path: str) -> list[float]:
     return cuts
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("named", ["30000/1001", "24"])
 def test_sound_never_drifts_over_five_hundred_joins(named: str, tmp_path) -> None:
     rate = FrameRate.parse(named)

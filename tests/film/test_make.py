@@ -196,6 +196,7 @@ def test_captions_follow_the_words(film) -> None:
         at += len(event.plaintext.split())
 
 
+@pytest.mark.long
 def test_the_same_story_gives_the_same_film(film, tmp_path) -> None:
     report, path = film
     again, other = make(
@@ -210,6 +211,7 @@ def test_the_same_story_gives_the_same_film(film, tmp_path) -> None:
             assert np.array_equal(one.to_ndarray(), two.to_ndarray())
 
 
+@pytest.mark.long
 def test_another_seed_gives_other_pictures_of_the_same_shots(film, tmp_path) -> None:
     report, _ = film
     other, path = make(

@@ -45,6 +45,7 @@ def test_a_plan_says_who_where_and_every_shot(tmp_path) -> None:
     assert [p.name for p in tmp_path.iterdir()] == ["story.txt"], "nothing is written"
 
 
+@pytest.mark.long
 def test_a_plan_is_a_table_or_a_page_to_read_too(tmp_path) -> None:
     rows = list(csv.DictReader(io.StringIO(plan(tmp_path, "--csv", "--shots", "3").stdout)))
     assert len(rows) == 3 and [r["edge"] for r in rows] == ["1", "2", "3"]

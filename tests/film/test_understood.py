@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 import jiwer
 import numpy as np
+import pytest
 import soundfile
 import soxr
 from pocketsphinx import Decoder
@@ -48,6 +49,7 @@ def whole(blocks: Iterator[np.ndarray]) -> np.ndarray:
     return np.concatenate(list(blocks))
 
 
+@pytest.mark.long
 def test_music_and_sound_cost_few_words() -> None:
     """Word error rate by jiwer, for each line in the mix and alone."""
     music = samples(play(compose("playful", 12.0, 3).song, 12.0))

@@ -5,6 +5,8 @@ import subprocess
 import sys
 from pathlib import Path
 
+import pytest
+
 from tests.conftest import ROOT
 
 FILM = """
@@ -35,6 +37,7 @@ def run(kept: Path, *what: str) -> set[str]:
     return {p.name for p in kept.rglob("*.nbc")}
 
 
+@pytest.mark.long
 def test_a_film_compiles_nothing_that_was_not_compiled_at_its_installation(tmp_path: Path) -> None:
     first = run(tmp_path, "-m", "cutreel.running.compile")
     assert len(first) > 5

@@ -34,6 +34,7 @@ def kill(stack: Temporary, name: str) -> None:
 
 
 # Three minutes on two idle cores; the other half of the tests runs beside it.
+@pytest.mark.long
 @pytest.mark.timeout(1800)
 def test_ninety_pictures_survive_failures_a_killed_worker_and_killed_services(
     stack: Temporary,

@@ -86,6 +86,7 @@ def flip_book(stack: Temporary, tmp_path: Path) -> Iterator[tuple[list[str], int
     kill(stack, "flip")
 
 
+@pytest.mark.long
 @pytest.mark.timeout(1800)
 def test_ninety_clips_survive_a_killed_worker_and_a_killed_service(
     stack: Temporary, flip_book: tuple[list[str], int]

@@ -7,6 +7,7 @@ import pytest
 from bench.chaos import run
 
 
+@pytest.mark.long
 @pytest.mark.timeout(1800)
 def test_half_a_minute_of_blows_loses_nothing(tmp_path: Path) -> None:
     for each in (tmp_path, *tmp_path.parents[:2]):

@@ -54,6 +54,7 @@ def as_stranger(*command: str) -> str:
 # ----------------------------------------------------------------------------------- other accounts
 
 
+@pytest.mark.long
 @pytest.mark.skipif(os.geteuid() != 0, reason="only root can be somebody else")
 def test_another_account_is_out_without_the_key_and_in_with_it(started: Running) -> None:
     assert PAGE.get(started.address + "/api/films").json() == [], "our own account needs no key"
@@ -122,6 +123,7 @@ def rows_of(found: Running) -> dict[str, tuple[int, str]]:
     return out
 
 
+@pytest.mark.long
 def test_a_backup_is_made_while_it_runs_and_comes_back_elsewhere(
     started: Running, tmp_path: Path
 ) -> None:

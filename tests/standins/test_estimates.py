@@ -2,6 +2,8 @@
 
 from concurrent.futures import ProcessPoolExecutor
 
+import pytest
+
 from cutreel.core.film import Offered, Settings, VoiceOffered, new_film, read_film
 from cutreel.core.timeline import LineSound, lay_out
 from cutreel.making.audio import spoken_line
@@ -44,6 +46,7 @@ def measured(voice: str) -> tuple[float, float]:
     return estimate, lay_out(found.script.words, lines, sounds).seconds
 
 
+@pytest.mark.long
 def test_estimates_agree_with_every_voice(capsys) -> None:
     with ProcessPoolExecutor(2) as pool:
         found = dict(

@@ -105,6 +105,7 @@ def test_what_is_denied_is_not_drawn() -> None:
     ] == ["heron"]
 
 
+@pytest.mark.long
 def test_everything_in_the_vocabulary_can_be_drawn() -> None:
     things = {*_DRAW, *THINGS}
     assert set(PROPS.values()) <= things and len(set(PROPS.values())) >= 100
