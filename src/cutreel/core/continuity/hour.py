@@ -96,14 +96,21 @@ def is_dark(bare: Sequence[str]) -> str:
 
 _SLEEPS = re.compile(r"\basleep\b|\b(?:went|gone|put) to bed\b")
 _WAKES = frozenset({"morning", "dawn", "daybreak", "sunrise"})
+_LATE = re.compile(
+    r"\blast (?:bus|train|tram|ferry|boat|coach|metro)\b(?: \w+){1,6} at (?:half past )?(?:nine|ten|eleven)\b"
+)
 _SEEN_OUT = re.compile(r"\b(?:dark|black) windows?\b(?! of\b)")
 
 
 def begins_at_night(bare: Sequence[str], then: str) -> str:
     """The words that say of a story's beginning that it is night, where the first word of an hour, `then`, comes after
-    them: a window that is dark from within, sleep before a morning; nothing where none do."""
+    them: a window that is dark from within, the last bus at eleven, sleep before a morning; nothing where none do."""
     text = " ".join(bare)
-    found = _SEEN_OUT.search(text) or (_SLEEPS.search(text) if then in _WAKES else None)
+    found = (
+        _SEEN_OUT.search(text)
+        or _LATE.search(text)
+        or (_SLEEPS.search(text) if then in _WAKES else None)
+    )
     return found.group() if found else ""
 
 

@@ -64,6 +64,11 @@ def arrivals(
             continue
         if token.pos not in {"NOUN", "PROPN"} or token.lemma in LIFTS or not is_place(parsed, i):
             continue
+        if _is_boarded_at(parsed, i):
+            continue
+        if _has_its_door_opened(parsed, i):
+            out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), False))
+            continue
         if _is_all_there_is(parsed, i) or _is_behind_the_door(parsed, i):
             comes = not _is_all_there_is(parsed, i)
             out.append(Arrival(token.start, token.lemma, _phrase(parsed, i), comes))
@@ -200,11 +205,13 @@ def _is_seen_from_within(parsed: Parsed, i: int) -> bool:
 
 
 def _ridden(parsed: Parsed, i: int) -> str:
-    """What somebody rides in, where it is told after it: "The last tram left, and Ada was the only person in it"."""
+    """What somebody rides in, where it is told after it: "The last tram left, and Ada was the only person in it", "and
+    Ada drove it"."""
     token = parsed.tokens[i]
     prep, verb = parsed.tokens[token.head], parsed.tokens[clause_of(parsed, i)]
     inside = token.dep == "pobj" and prep.text.lower() in {"in", "on", "aboard", "inside"}
-    if not inside or verb.lemma not in _IS_IN or unreal(parsed, clause_of(parsed, i)):
+    inside = inside and verb.lemma in _IS_IN
+    if not (inside or _drives(parsed, i)) or unreal(parsed, clause_of(parsed, i)):
         return ""
     told = (t for t in reversed(parsed.tokens[:i]) if t.dep in SUBJECT and t.pos == "NOUN")
     for subject in told:
@@ -281,6 +288,29 @@ def _is_of_a_hospital(parsed: Parsed, i: int) -> bool:
     return any(
         t.lemma.lower() in _TREATS and abs(t.sentence - token.sentence) <= 1 for t in parsed.tokens
     )
+
+
+def _is_boarded_at(parsed: Parsed, i: int) -> bool:
+    """ "Only one passenger got on at the hospital": nobody is in it any more."""
+    token = parsed.tokens[i]
+    if token.dep != "pobj" or parsed.tokens[token.head].text.lower() != "at":
+        return False
+    verb = clause_of(parsed, i)
+    on = any(parsed.tokens[c].text.lower() in {"on", "aboard"} for c in parsed.children[verb])
+    return parsed.tokens[verb].lemma == "board" or (on and parsed.tokens[verb].lemma in _GETS)
+
+
+def _has_its_door_opened(parsed: Parsed, i: int) -> bool:
+    """ "A small girl opened the door of a yellow house": she lives there, or comes."""
+    of = parsed.tokens[i].head
+    door = parsed.tokens[of].head
+    verb = parsed.tokens[door].head
+    told = parsed.tokens[of].text.lower() == "of" and parsed.tokens[door].lemma == "door"
+    opens = parsed.tokens[door].dep == "dobj" and parsed.tokens[verb].lemma == "open"
+    return told and opens and bool(subjects(parsed, verb)) and not unreal(parsed, verb)
+
+
+_GETS = frozenset("get climb hop jump step come".split())
 
 
 def _drives(parsed: Parsed, i: int) -> bool:

@@ -186,6 +186,10 @@ def heard_in(paragraph: ReadParagraph) -> tuple[Sounding, ...]:
     return tuple(s for s in found if s is not None)
 
 
+_ON_FEET = frozenset({None, "person", "body"})
+"""Rain runs down a window, and a road through a wood: nobody's feet are heard."""
+
+
 def _heard(deed: Deed) -> Sounding | None:
     rules = _RULES.get(deed.verb)
     if rules is None:
@@ -205,7 +209,8 @@ def _heard(deed: Deed) -> Sounding | None:
             continue
         if deed.verb in _HUMAN_ONLY and not (by_somebody or deed.subject):
             continue
-        if rule.prompt == "-" or (on_paws and takes_feet(rule.prompt)):
+        feetless = on_paws or (not by_somebody and sort not in _ON_FEET)
+        if rule.prompt == "-" or (feetless and takes_feet(rule.prompt)):
             return None
         return Sounding(deed.start, rule.prompt, rule.weight, deed.who)
     return None
