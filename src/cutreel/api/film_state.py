@@ -8,7 +8,7 @@ import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
-from typing import Any, NamedTuple, TypeVar
+from typing import Any, TypeVar
 
 from cutreel.core.breakdown import LEAST_WORDS, closeness, measure
 from cutreel.core.film import (
@@ -390,24 +390,8 @@ def _caption(after: float, seconds: float, lines: tuple[str, ...]) -> CaptionVie
     return CaptionView.model_construct(after=after, seconds=seconds, lines=list(lines))
 
 
-class CueTold(NamedTuple):
-    """What the view of a cue says."""
-
-    id: str
-    kind: str
-    prompt: str
-    shot: int
-    last: int
-    after: float | None
-    seconds: float | None
-    why: str
-    made: bool
-    media: str | None
-    choice: CueChoice | None
-    word: int | None
-    makings: dict[int, str | None]
-    theme: str
-    notes: str | None
+CueTold = dict[str, Any]
+"""What the view of a cue says, by the view's own fields."""
 
 
 def _cues(
@@ -424,27 +408,27 @@ def _cues(
     for cue in film.cues:
         sound, choice = film.sound_of(cue), chosen.get(cue.id)
         on_word = cue.kind == "spot" and not cue.id.startswith("own-")
-        now = CueTold(
-            cue.id,
-            cue.kind,
-            cue.prompt,
-            shots[cue.shot].shot.id,
-            shots[cue.shot if cue.last is None else cue.last].shot.id,
-            _told(cue.start - at) if on_word else None,
-            None if cue.last is not None else _told(cue.end - cue.start),
-            cue.why,
-            sound is not None,
-            sound.media if sound else None,
-            choice,
-            word_of(film.document, cue, choice),
-            _makings(film, cue, choice),
-            cue.score.theme,
-            sound.data.get("notes") if sound else None,
-        )
+        now: CueTold = {
+            "id": cue.id,
+            "kind": cue.kind,
+            "prompt": cue.prompt,
+            "shot": shots[cue.shot].shot.id,
+            "last": shots[cue.shot if cue.last is None else cue.last].shot.id,
+            "after": _told(cue.start - at) if on_word else None,
+            "seconds": None if cue.last is not None else _told(cue.end - cue.start),
+            "why": cue.why,
+            "made": sound is not None,
+            "media": sound.media if sound else None,
+            "choice": choice,
+            "word": word_of(film.document, cue, choice),
+            "makings": _makings(film, cue, choice),
+            "theme": cue.score.theme,
+            "notes": sound.data.get("notes") if sound else None,
+        }
         at = cue.start if on_word else at
         told[cue.id] = now
         same = said.get(cue.id) == now
-        out.append(known[cue.id] if same else CueView.model_construct(**now._asdict()))
+        out.append(known[cue.id] if same else CueView.model_construct(**now))
     was_all = before.cues if before else ()
     same_all = len(out) == len(was_all) and all(a is b for a, b in zip(out, was_all, strict=True))
     return was_all if same_all else tuple(out), told
