@@ -17,6 +17,7 @@ from cutreel.core.continuity import (
     drift_in_pictures,
     measure_picture,
 )
+from cutreel.core.kept import Kept
 
 pytestmark = pytest.mark.thorough
 
@@ -256,3 +257,12 @@ def test_a_light_is_told_from_known_colours_though_one_is_another(seed: int, wro
     assert light is not None
     rest = [i for i in range(5) if i != wrong]
     np.testing.assert_allclose(light.without(seen)[rest], true[rest], atol=3)
+
+
+def test_a_picture_that_is_measured_anew_is_held_against_its_sheet_anew() -> None:
+    """Whoever outlines a figure by hand has the same take measured again."""
+    kept = Kept()
+    fits, off = (measure_picture(*drawn(**more)) for more in ({}, {"top": (84, 128, 74)}))
+    before, after = (drift_in_pictures([shown(s)], "cut-paper", True, kept) for s in (fits, off))
+    assert not [f for f in before if f.marked] and [f for f in after if f.marked]
+    assert after == drift_in_pictures([shown(off)], "cut-paper", True)

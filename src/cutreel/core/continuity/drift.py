@@ -128,7 +128,7 @@ def drift_in_pictures(
         for p in pictures
     ]
     stances = [f for picture, figures in looked for who in figures for f in _stance(picture, *who)]
-    told = [(p.shot, p.take, p.people, p.prompt, p.hour) for p in pictures]
+    told = [(p.shot, p.take, p.people, p.prompt, p.hour, p.seen) for p in pictures]
     colours = memory.of(
         "colours of people",
         lambda: _of_people(pictures, looked, look, true_colours),
@@ -347,14 +347,14 @@ def _against_its_like(pictures: Sequence[ShownPicture], memory: Kept) -> list[Fi
     for hour, group in by_hour.items():
         if len(group) > FEW:
             make = partial(_of_other_contrast, hour, group)
-            out += memory.of(("contrast", hour), make, [(p.shot, p.take) for p in group])
+            out += memory.of(("contrast", hour), make, [(p.shot, p.take, p.seen) for p in group])
     for (hour, place), group in by_place.items():
         others = f"the film's other pictures of {hour}"
         if len(group) < len(by_hour[hour]):
             others = f"the other pictures of {place}"
         if len(group) >= FEW and len(by_hour[hour]) > FEW:
             make = partial(_of_other_light, others, group)
-            told = (others, [(p.shot, p.take) for p in group])
+            told = (others, [(p.shot, p.take, p.seen) for p in group])
             out += memory.of(("light", hour, place), make, told)
     return out
 
