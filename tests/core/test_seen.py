@@ -16,6 +16,7 @@ from cutreel.core.continuity import (
     Trait,
     drift_in_pictures,
     measure_picture,
+    place_colours,
 )
 from cutreel.core.kept import Kept
 
@@ -266,3 +267,95 @@ def test_a_picture_that_is_measured_anew_is_held_against_its_sheet_anew() -> Non
     before, after = (drift_in_pictures([shown(s)], "cut-paper", True, kept) for s in (fits, off))
     assert not [f for f in before if f.marked] and [f for f in after if f.marked]
     assert after == drift_in_pictures([shown(off)], "cut-paper", True)
+
+
+OCHRE, NAVY = (196, 146, 66), (40, 56, 92)
+KITCHEN = "a kitchen, ochre walls, navy curtains"
+
+
+def in_the_kitchen(light: Light = Light(), walls: tuple[int, int, int] = OCHRE) -> SeenPicture:
+    """Pip before the walls of a kitchen, whose middle he and a cupboard cover, under a light."""
+    image = Image.new("RGB", (800, 450), (90, 70, 50))
+    pen = ImageDraw.Draw(image)
+    place = []
+    for slot, box, colour in (
+        ("walls", (0, 0, 800, 380), walls),
+        ("curtains", (60, 40, 140, 300), NAVY),
+        ("", (200, 20, 620, 380), (112, 80, 60)),
+    ):
+        pen.rectangle(box, fill=colour)
+        place.append({"order": len(place), "slot": slot, "outline": outline(box)})
+    room = np.asarray(image, float) * np.array(light.gain) + np.array(light.veil)
+    pixels, regions = drawn(light)
+    inside = slice(40, 420), slice(260, 541)
+    room[inside] = pixels[inside]
+    return measure_picture(np.clip(room, 0, 255).astype(np.uint8), regions, place)
+
+
+@pytest.mark.parametrize("light", [Light(), NIGHT, Light((0.7, 0.75, 0.8), (40, 30, 20))])
+def test_walls_and_curtains_are_measured_behind_what_covers_them(light: Light) -> None:
+    seen = in_the_kitchen(light)
+    assert seen.place is not None and seen.place.lit == "picture"
+    assert apart(OCHRE, seen.place.colours["walls"]) < 2
+    assert apart(NAVY, seen.place.colours["curtains"]) < 2
+
+
+def test_a_kitchen_whose_walls_change_is_found_and_nobody_in_it() -> None:
+    blue = (104, 126, 148)
+    pictures = [
+        ShownPicture(
+            i,
+            f"t{i}",
+            (PIP,),
+            f"Pip (brown hair). {KITCHEN}. night.",
+            in_the_kitchen(NIGHT, blue if i == 2 else OCHRE),
+            "night",
+            "medium",
+            None,
+            KITCHEN,
+        )
+        for i in range(1, 5)
+    ]
+    found = drift_in_pictures(pictures, "cut-paper", True)
+    marked = [f for f in found if f.marked and f.kind == "colour"]
+    assert [(f.shot, f.person, f.trait) for f in marked] == [(2, None, "ochre walls")]
+    assert marked[0].by == "as in the film's other pictures"
+    assert marked[0].apart == pytest.approx(in_lightness_half(OCHRE, blue), abs=2)
+
+
+def in_lightness_half(one: tuple[int, int, int], other: tuple[int, int, int]) -> float:
+    """CIEDE2000 by scikit-image, with kL = 2."""
+    labs = [rgb2lab(np.array(c)[None, None] / 255) for c in (one, other)]
+    return float(deltaE_ciede2000(*labs, kL=2)[0, 0])
+
+
+def test_a_view_that_was_circled_says_which_colour_walls_have() -> None:
+    lab = lab_of((150, 180, 200))
+    view = Reference(
+        media="0" * 64 + ".png",
+        thumb="0" * 64 + ".jpg",
+        title="view",
+        look="cut-paper",
+        colours={"ochre walls": tuple(float(v) for v in lab)},
+    )
+    one = ShownPicture(
+        1, "t1", (), KITCHEN, in_the_kitchen(), "day", "wide", None, KITCHEN, (view,)
+    )
+    found = {f.trait: f for f in drift_in_pictures([one], "cut-paper", True)}
+    assert found["ochre walls"].marked and found["ochre walls"].by == "as in view"
+    assert not found["navy curtains"].marked
+
+
+@pytest.mark.parametrize(
+    ("place", "colours"),
+    [
+        (KITCHEN, [("walls", "ochre walls"), ("curtains", "navy curtains")]),
+        ("a hall with grey blue walls and tall windows", [("walls", "grey blue walls")]),
+        ("a garden wall", []),
+        ("a room with damp walls", []),
+    ],
+)
+def test_what_the_words_of_a_place_say_of_its_colours(
+    place: str, colours: list[tuple[str, str]]
+) -> None:
+    assert list(place_colours(place)) == colours

@@ -65,6 +65,7 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
     where there is any."""
     look = look_named(film.document.settings.look, film.document.looks)
     shown: list[ShownPicture] = []
+    views = {p.description or p.name: tuple(p.references) for p in reversed(film.document.places)}
     for shot, take in zip(film.read.shots, film.used, strict=True):
         if take is None or take.seen is None:
             continue
@@ -80,6 +81,7 @@ def drift_of(film: Assembled) -> list[list[PersonDrift]]:
                 f.framing,
                 f.speaks,
                 f.place,
+                views.get(f.place, ()),
             )
         )
     by_shot: dict[int, dict[int | None, _Gathered]] = {}

@@ -16,6 +16,7 @@ from cutreel.core.continuity import (
     compose_place_sheet,
     figures_of,
     look_named,
+    place_colours,
     slot_of,
 )
 from cutreel.core.errors import NotFound
@@ -73,7 +74,7 @@ def candidates(
     for spec in specs:
         result = found.get(spec.key)
         if result is not None and result.media is not None:
-            colours = _colours(whose, result) if isinstance(whose, Person) else {}
+            colours = _colours(whose, result)
             thumb = str(result.data["thumb"])
             out.append(Candidate(result.media, thumb, spec.seed, look.name, colours))
     return out, _prompt(whose, look, _cap(film, whose, shop))
@@ -128,14 +129,20 @@ def _specs(film: FilmDocument, whose: Person | Place, shop: Workshop) -> list[Pi
     ]
 
 
-def _colours(person: Person, result: Result) -> dict[str, Lab]:
-    """The colour of each trait as the sheet shows it."""
+def _colours(whose: Person | Place, result: Result) -> dict[str, Lab]:
+    """The colour of each trait as a model sheet shows it; of each coloured part of a place, as its view does."""
     seen = SeenPicture.kept_in(result.data)
-    figures = figures_of([person], seen) if seen else []
+    if seen is None:
+        return {}
+    if isinstance(whose, Place):
+        shown = seen.place.colours if seen.place else {}
+        named = place_colours(whose.description or whose.name)
+        return {said: shown[slot] for slot, said in named if slot in shown}
+    figures = figures_of([whose], seen)
     if not figures:
         return {}
     shown = figures[0][1].colours
-    slots = {t.text: slot_of(t, person.is_animal) for t in person.traits}
+    slots = {t.text: slot_of(t, whose.is_animal) for t in whose.traits}
     return {text: shown[slot] for text, slot in slots.items() if slot in shown}
 
 

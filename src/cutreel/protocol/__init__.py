@@ -38,7 +38,7 @@ from .jobs import (
 from .jointed import CARRIED_BY, MOUTHS, Bone, FigurePiece, Flow, JointedFigure, Mouth
 from .offers import Caps, Kind, Offer, Price, Quota, Understood, Voice
 from .prices import over_cap, price_of, text_of
-from .regions import FigurePart, FigureRegion
+from .regions import FigurePart, FigureRegion, PlacePart
 from .skeleton import BONES, POSES, FigurePose, Joint, Pose, posed, swung, turned
 from .statements import Statement, StatementLine
 
@@ -71,6 +71,7 @@ __all__ = [
     "Offer",
     "PictureInput",
     "PictureReference",
+    "PlacePart",
     "Pose",
     "Price",
     "Quota",

@@ -1,5 +1,5 @@
-"""What a service tells of the figures in a picture it made. All places are shares of the frame, 0 …
-1 inside it."""
+"""What a service tells of the figures in a picture it made, and of the place around them. Where something lies is told
+in shares of the frame, 0 … 1 inside it."""
 
 from typing import Annotated, Literal
 
@@ -11,16 +11,27 @@ Share = Annotated[float, Field(ge=-4, le=5)]
 Inside = Annotated[float, Field(ge=0, le=1)]
 
 
-class FigurePart(BaseModel):
-    """A part of a figure: `order` says when it was painted, so that later parts cover earlier ones.
-    An empty `slot` only covers. `grey` (0 … 255) is the true value of a neutral part, by which the
-    light of the picture is told."""
+class PaintedPart(BaseModel):
+    """A part as painted: `order` says when, so that later parts cover earlier ones. An empty `slot` only covers. `grey`
+    (0 … 255) is the true value of a neutral part, by which the light of the picture is told."""
 
     order: int = Field(ge=0)
-    slot: Literal["", "hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body"] = ""
+    slot: str = ""
     word: str = Field("", max_length=40)
     grey: int | None = Field(None, ge=0, le=255)
     outline: list[tuple[Share, Share]] = Field(min_length=3, max_length=64)
+
+
+class FigurePart(PaintedPart):
+    """A part of a figure."""
+
+    slot: Literal["", "hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body"] = ""
+
+
+class PlacePart(PaintedPart):
+    """A part of the place, which lies behind every figure; its order is among the place's own parts."""
+
+    slot: Literal["", "walls", "curtains"] = ""
 
 
 class FigureRegion(BaseModel):

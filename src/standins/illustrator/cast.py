@@ -444,7 +444,7 @@ class Cast:
         drawn = self.pen.marks[before:]
         del self.pen.marks[before:]
         if prop in self.r.speaking and drawn:
-            self._face(max(drawn, key=lambda m: _area(m.outline)).outline)
+            self._face(max(drawn, key=lambda m: area_of(m.outline)).outline)
 
     def _face(self, outline: Sequence[Point]) -> None:
         """Eyes and an open mouth on the largest part of a thing that speaks."""
@@ -580,6 +580,7 @@ class Cast:
 _SHADE = "#{:02x}{:02x}{:02x}".format(*tuple(int(c) for c in darker((60, 44, 52), 0.3)))
 
 
-def _area(outline: Sequence[Point]) -> float:
+def area_of(outline: Sequence[Point]) -> float:
+    """The area of the box around an outline."""
     wide = max(p[0] for p in outline) - min(p[0] for p in outline)
     return wide * (max(p[1] for p in outline) - min(p[1] for p in outline))

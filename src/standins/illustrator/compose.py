@@ -6,7 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, field
 
 from .bodies import decide
-from .cast import FRAMES, NO_WISH, Cast, Frame, Wish
+from .cast import FRAMES, NO_WISH, Cast, Frame, Wish, area_of
+from .colour import RGB, mix
 from .jointing import Jointed, Part, between
 from .pen import Pen
 from .places import PLACE_DRAWERS
@@ -14,9 +15,13 @@ from .reading import Figure, read_prompt, without
 from .references import Reference, colours_of, follow, recoloured
 from .sheet import draw_sheet
 from .stage import Stage, faded, hour_of, in_season, weather_over
-from .vocabulary import INDOORS
+from .vocabulary import INDOORS, LAMPLIT
 
 H = 1000.0
+LAMPLIGHT: RGB = (104, 62, 40)
+"""What lamps and fire mix into all that stands in a room."""
+MOST_COVERS = 96
+"""So many things before a wall are told of, the largest first."""
 ELSEWHERE = 0.4
 """From this strength on a varied picture has the small things of its place, trees and clouds,
 elsewhere."""
@@ -37,6 +42,8 @@ class Drawing:
     horizon: float = 0.0
     parts: list[Part] = field(default_factory=list)
     flames: list[tuple[float, float, float]] = field(default_factory=list)
+    place: list[dict[str, object]] = field(default_factory=list)
+    """Walls and curtains as painted, and what covers them, as shares of the page."""
 
 
 def draw(
@@ -59,7 +66,10 @@ def draw(
     colours, strength = colours_of(references)
     hour = in_season(hour, "" if place in INDOORS else reading.season, time)
     hour = recoloured(recoloured(hour, reading.palette, 0.5), colours, strength)
-    share = 0.0 if reading.sheet else hour.share * (0.6 if place in INDOORS else 1.0)
+    ambient, share = hour.ambient, hour.share * (0.6 if place in INDOORS else 1.0)
+    if hour.lamps and place in LAMPLIT:
+        ambient, share = mix(ambient, LAMPLIGHT, 0.85), 0.28
+    share = 0.0 if reading.sheet else share
     twist = random.Random(f"{seed}/{wish.vary.seed}") if wish.vary else None
     horizon = frame.horizon
     if wish.horizon is not None:
@@ -68,7 +78,7 @@ def draw(
         horizon += (max(180.0, min(820.0, wish.guide.ground * H)) - horizon) * wish.guide.strength
     elif twist and wish.vary:
         horizon += twist.uniform(-70, 70) * wish.vary.strength
-    pens = [Pen(reading.look, random.Random(rng.random()), hour.ambient, share, hour.glow, wish.fine) for _ in range(3)]
+    pens = [Pen(reading.look, random.Random(rng.random()), ambient, share, hour.glow, wish.fine) for _ in range(3)]
     small = face.random()
     if twist and wish.vary and wish.vary.strength >= ELSEWHERE:
         small = twist.random()
@@ -87,7 +97,8 @@ def draw(
         draw_sheet(reading, pens[0], pens[1], width, cast.region, rng)
         return Drawing(width, [(p.svg(width, H), d) for p, d in zip(pens[:2], (0.0, 0.55), strict=True)], cast.regions, reading.unused,
                        reading.look, reading.figures, horizon)
-    PLACE_DRAWERS[place](stage)
+    with pens[0].marking(""):
+        PLACE_DRAWERS[place](stage)
     water = _water(pens[0], stage, width, frame) if wish.jointed else []
     _bring_nearer(pens[0], width, frame)
     behind = len(pens[0].out)
@@ -103,6 +114,7 @@ def draw(
         faded(stage)
     layers = [(pen.svg(width, H), depth) for pen, depth in zip(pens, (0.0, 0.55, 1.0), strict=True) if pen.out]
     drawing = Drawing(width, layers, regions, reading.unused, reading.look, reading.figures, horizon)
+    drawing.place = _place_parts(pens[0], width, frame)
     drawing.flames = [(round(x / width, 4), round(y / H, 4), round(r / H, 4)) for pen in pens for x, y, r in pen.flames]
     if not wish.jointed:
         return drawing
@@ -135,6 +147,22 @@ def _water(pen: Pen, stage: Stage, width: float, frame: Frame) -> list[Part]:
             parts.append(Part(0, pen.svg(width, H), how))
     pen.out = whole
     return parts
+
+
+def _place_parts(pen: Pen, width: float, frame: Frame) -> list[dict[str, object]]:
+    """The walls and curtains of a backdrop, with what was painted over them; nothing where there are none."""
+    parts = [(order, mark) for order, mark in enumerate(pen.marks) if mark.slot]
+    if not parts:
+        return []
+    covers = [(order, mark) for order, mark in enumerate(pen.marks) if not mark.slot and order > parts[0][0]]
+    covers = sorted(covers, key=lambda pair: -area_of(pair[1].outline))[:MOST_COVERS]
+    k = max(1.0, frame.nearer)
+    right, down = width / 2 * (1 - k), frame.horizon * 1.3 * (1 - k)
+    return [
+        {"order": order, "slot": mark.slot, "word": mark.word, "grey": mark.grey,
+         "outline": [[round((x * k + right) / width, 4), round((y * k + down) / H, 4)] for x, y in mark.outline]}
+        for order, mark in sorted([*parts, *covers], key=lambda pair: pair[0])
+    ]
 
 
 def _bring_nearer(pen: Pen, width: float, frame: Frame) -> None:

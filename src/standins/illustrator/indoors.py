@@ -77,7 +77,7 @@ def study(s: Stage) -> None:
 
 def shop(s: Stage) -> None:
     """Shelves of jars, tins and boxes along the wall, a counter with scales and a till."""
-    wall: RGB = s.rng.choice([(206, 188, 150), (176, 190, 176), (198, 172, 150)])
+    wall: RGB = s.wall or s.rng.choice([(206, 188, 150), (176, 190, 176), (198, 172, 150)])
     interior(s, wall, window=False)
     w, f = s.width, s.ground - 70
     goods = ("brick red", "mustard", "teal", "cream", "moss green", "plum", "tan", "ochre")
@@ -107,7 +107,7 @@ def shop(s: Stage) -> None:
 
 
 def hall(s: Stage) -> None:
-    wall: RGB = s.rng.choice([(168, 158, 150), (186, 166, 132), (140, 138, 150)])
+    wall: RGB = s.wall or s.rng.choice([(168, 158, 150), (186, 166, 132), (140, 138, 150)])
     interior(s, wall, window=False)
     f = s.ground - 70
     for i in range(5):
@@ -122,9 +122,7 @@ def hall(s: Stage) -> None:
 def interior(s: Stage, wall: RGB, window: bool = True) -> None:
     w, f = s.width, s.ground - 70
     wall = s.wall or wall
-    if s.hour.lamps:
-        wall = mix(wall, (92, 58, 44), 0.35)
-    s.back.sheet(w, -60, f + 10, darker(wall, 0.22), wall)
+    s.walls(-60, f + 10, wall)
     for i in range(9):
         x = w * i / 8
         s.back.line([(x, -20), (x, f)], 2, darker(wall, 0.3), opacity=0.25)
@@ -135,6 +133,8 @@ def interior(s: Stage, wall: RGB, window: bool = True) -> None:
         s.back.line([(w / 2 + (x - w / 2) * 0.8, f), (w / 2 + (x - w / 2) * 1.7, s.height + 20)], 2.4, darker(floor, 0.3), opacity=0.45)
     s.back.box(-60, f - 20, w + 120, 20, darker(wall, 0.3), lift=0.4)
     s.light, s.light_strength = (w * 0.5, f - 300), 0.4
+    if s.hour.lamps:  # on the wall: what hangs before it keeps its colour
+        s.back.glow_at(w * 0.5, f - 300, 600, LIGHT, 0.2)
     if window:
         x, y, ww, hh = w * 0.5 - 130, f - 440, 260, 290
         s.back.box(x - 22, y - 22, ww + 44, hh + 44, darker(WOOD, 0.1), lift=0.9)
@@ -148,9 +148,9 @@ def interior(s: Stage, wall: RGB, window: bool = True) -> None:
         any_cloth = NAMED[s.rng.choice(["brick red", "moss green", "navy", "ochre"])]
         cloth = s.cloth or any_cloth
         for side, cx in ((-1, x - 30), (1, x + ww + 30)):
-            s.back.shape([(cx - 44, y - 40), (cx + 44, y - 40), (cx + 30 - side * 16, y + hh * 0.5), (cx + 40, y + hh + 40), (cx - 40, y + hh + 40), (cx - 30 - side * 16, y + hh * 0.5)], cloth, lift=0.8, spot=True)
-    if s.hour.lamps:
-        s.back.glow_at(w * 0.5, f - 300, 640, LIGHT, 0.28)
+            hung = [(cx - 44, y - 40), (cx + 44, y - 40), (cx + 30 - side * 16, y + hh * 0.5), (cx + 40, y + hh + 40), (cx - 40, y + hh + 40), (cx - 30 - side * 16, y + hh * 0.5)]
+            with s.back.marking("curtains", "curtains"):
+                s.back.shape(hung, cloth, lift=0.8, spot=True)
 
 
 def cave(s: Stage) -> None:

@@ -286,6 +286,7 @@ class Pen:
     def sheet(self, width: float, top: float, bottom: float, upper: RGB, lower: RGB) -> None:
         """A field of colour from edge to edge that runs from `upper` to `lower`; in cut paper it is
         torn in bands."""
+        self._note([(-50, top), (width + 50, top), (width + 50, bottom), (-50, bottom)], keeps_colour=False)
         if self.look == "stick-figures":
             self.out.append(f'<rect x="-50" y="{top:.1f}" width="{width + 100:.1f}" height="{bottom - top:.1f}" fill="#fffdf8"/>')
             return

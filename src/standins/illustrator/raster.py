@@ -43,6 +43,7 @@ class Picture:
     drawings: list[bytes]
     strips: list["Strip"] = field(default_factory=list)
     flames: list[tuple[float, float, float]] = field(default_factory=list)
+    place: list[dict[str, object]] = field(default_factory=list)
 
 
 @dataclass(frozen=True)
@@ -91,7 +92,7 @@ def paint(
     with ThreadPoolExecutor(2) as beside:
         strips = list(beside.map(lambda part: _strip(part, drawing, width, height), drawing.parts))
     return Picture(_png(flat.round().astype(np.uint8), note_of(drawing.figures, prompt, seed, drawing.horizon)), layers, drawing.regions, drawing.unused,
-                   drawings, [s for s in strips if s is not None], drawing.flames)
+                   drawings, [s for s in strips if s is not None], drawing.flames, drawing.place)
 
 
 def pieces(prompt: str, seed: int, width: int, height: int) -> list[tuple[NDArray[np.uint8], dict[str, object] | None]]:

@@ -30,13 +30,14 @@ def corridor(s: Stage) -> None:
     """A corridor that runs away from us: doors on both sides, lamps, a window at its end."""
     pen, w, h = s.back, s.width, s.height
     wall: RGB = s.wall or s.rng.choice([(176, 150, 122), (150, 160, 150), (164, 146, 150)])
-    dim = mix(wall, (58, 44, 52), 0.45 if s.hour.lamps else 0.12)
+    dim = darker(wall, 0.08)
     cx, top, low = w * 0.5, h * 0.3, s.ground - 130
     half = w * 0.11
-    pen.sheet(w, -60, h + 60, darker(dim, 0.25), darker(dim, 0.35))
+    pen.sheet(w, -60, h + 60, s.lit(darker(dim, 0.25)), s.lit(darker(dim, 0.35)))
     for side in (-1, 1):
         edge = cx + side * w * 0.62
-        pen.shape([(cx + side * half, top), (edge, -160), (edge, h + 140), (cx + side * half, low)], dim, smooth=False, lift=0.4)
+        with pen.marking("walls", "walls"):
+            pen.shape([(cx + side * half, top), (edge, -160), (edge, h + 140), (cx + side * half, low)], dim, smooth=False, lift=0.4)
         for i, near in enumerate((0.16, 0.42, 0.78)):
             x0, x1 = cx + side * (half + near * w * 0.36), cx + side * (half + (near + 0.11 + 0.07 * i) * w * 0.36)
             a, b = _along(near, top, low, h), _along(near + 0.11 + 0.07 * i, top, low, h)
@@ -62,7 +63,7 @@ def lift(s: Stage) -> None:
     """Inside a lift: two doors of steel, a row of buttons, a lamp, a rail along its walls."""
     pen, w, f = s.back, s.width, s.ground - 70
     wall: RGB = s.wall or s.rng.choice([(150, 120, 92), (128, 136, 140), (140, 108, 96)])
-    pen.sheet(w, -60, f + 10, darker(wall, 0.2), wall)
+    s.walls(-60, f + 10, wall)
     for i in range(7):
         pen.line([(w * i / 6, 0), (w * i / 6, f)], 4, darker(wall, 0.25), opacity=0.6)
     pen.box(w * 0.27, f - 560, w * 0.46, 560, darker(STEEL, 0.35), lift=0.6)

@@ -104,6 +104,15 @@ class Stage:
     waters: list[tuple[int, float, float]] = field(default_factory=list)
     """Water that was drawn: how much the backdrop's pen had drawn with it, and from where to where down the page."""
 
+    def lit(self, colour: RGB) -> RGB:
+        """`colour` in the light of the hour, for what the pen lays down as it is."""
+        return mix(colour, self.back.ambient, self.back.share)
+
+    def walls(self, top: float, low: float, wall: RGB) -> None:
+        """Walls from edge to edge, a little darker above; noted, so that their colour can be told."""
+        with self.back.marking("walls", "walls"):
+            self.back.sheet(self.width, top, low, self.lit(darker(wall, 0.12)), self.lit(lighter(wall, 0.04)))
+
     def across(self, step: float = 110) -> list[float]:
         n = int((self.width + 240) / step) + 1
         return [-120 + i * (self.width + 240) / n for i in range(n + 1)]

@@ -14,8 +14,6 @@ def carriage(s: Stage) -> None:
     """A compartment: a wide window on a country that goes by, a bench, a rack above."""
     pen, w, f = s.back, s.width, s.ground - 70
     wall: RGB = s.wall or s.rng.choice([(150, 108, 74), (112, 128, 112), (140, 96, 84)])
-    if s.hour.lamps:
-        wall = mix(wall, (92, 58, 44), 0.3)
     x, y, wide, high = w * 0.2, f - 480, w * 0.6, 300
     # What is outside first, then the wall around it.
     pen.box(x - 10, y - 10, wide + 20, high + 20, s.hour.sky[1], lift=0.0, line=False)
@@ -28,10 +26,11 @@ def carriage(s: Stage) -> None:
     for i in range(3):
         tree(s, pen, x + wide * (0.15 + 0.33 * i), y + high * 0.86, 90, mix(s.hour.middle, s.hour.near, 0.5), i == 1, 0.6)
     house(s, pen, x + wide * 0.6, y + high * 0.82, 60, 44, 0.5)
-    pen.sheet(w, -60, y - 8, darker(wall, 0.25), darker(wall, 0.1))
-    pen.box(-60, y - 10, x + 52, high + 20, wall, lift=0.0, line=False)
-    pen.box(x + wide + 8, y - 10, w - x - wide + 60, high + 20, wall, lift=0.0, line=False)
-    pen.sheet(w, y + high + 8, f + 200, wall, darker(wall, 0.2))
+    pen.sheet(w, -60, y - 8, s.lit(darker(wall, 0.25)), s.lit(darker(wall, 0.1)))
+    with pen.marking("walls", "walls"):
+        pen.box(-60, y - 10, x + 52, high + 20, wall, lift=0.0, line=False)
+        pen.box(x + wide + 8, y - 10, w - x - wide + 60, high + 20, wall, lift=0.0, line=False)
+    pen.sheet(w, y + high + 8, f + 200, s.lit(wall), s.lit(darker(wall, 0.2)))
     for k in (0.0, 0.5, 1.0):
         pen.limb([(x + wide * k, y - 10), (x + wide * k, y + high + 10)], 20, lighter(wall, 0.16))
     for dy in (-10.0, high + 10):
@@ -46,15 +45,13 @@ def carriage(s: Stage) -> None:
     pen.box(-60, f + 10, w + 120, s.height, darker(mix(WOOD, wall, 0.4), 0.2), lift=0.6)
     s.light, s.light_strength = (w * 0.5, y), 0.4
     if s.hour.lamps:
-        pen.glow_at(w * 0.1, y + 40, 300, (250, 206, 120), 0.5)
+        pen.glow_at(w * 0.1, y + 40, 200, (250, 206, 120), 0.5)
 
 
 def bus(s: Stage) -> None:
     """Along the side of a bus or a tram: windows on a street that goes by, seats under them, poles and a rail with straps."""
     pen, w, f = s.back, s.width, s.ground - 70
     wall: RGB = s.wall or s.rng.choice([(178, 176, 158), (150, 164, 168), (186, 160, 128)])
-    if s.hour.lamps:
-        wall = mix(wall, (72, 66, 70), 0.35)
     y, high = f - 490, 250
     pen.box(-60, y - 20, w + 120, high + 40, s.hour.sky[1], lift=0.0, line=False)
     pen.box(-60, y - 20, w + 120, high * 0.4, mix(s.hour.sky[0], s.hour.sky[1], 0.5), lift=0.0, line=False)
@@ -64,8 +61,8 @@ def bus(s: Stage) -> None:
     for i in range(9):
         house(s, pen, w * (0.02 + 0.125 * i), y + high * 0.86, 74 + 26 * ((i * 7) % 3), 60 + 34 * ((i * 5) % 4), 0.5)
     # The wall around the windows.
-    pen.sheet(w, -60, y, darker(wall, 0.06), wall)
-    pen.sheet(w, y + high, f + 200, wall, darker(wall, 0.16))
+    s.walls(-60, y, wall)
+    pen.sheet(w, y + high, f + 200, s.lit(wall), s.lit(darker(wall, 0.16)))
     pillar = w * 0.042
     for i in range(5):
         x = w * (0.25 * i) - pillar / 2

@@ -164,6 +164,8 @@ DRAWN_WITH_A_PLACE = {
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
 INDOORS = {"room", "study", "shop", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "bus", "cab"}
+LAMPLIT = INDOORS - {"cave", "space", "cab"}
+"""Where lamps are lit by night."""
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
          "dusk": "dusk", "sunset": "dusk", "evening": "dusk", "night": "night", "midnight": "night"}
 WEATHERS = {"clear": "clear", "sunny": "clear", "rain": "rain", "storm": "rain", "snow": "snow", "fog": "fog",

@@ -103,7 +103,12 @@ def _drawn(job: PictureInput, kept: Path, fine: bool) -> Done:
             wish=wish,
         )
         unused = picture.unused
-        about = {"seed": job.seed + i, "regions": picture.regions, "flames": picture.flames}
+        about = {
+            "seed": job.seed + i,
+            "regions": picture.regions,
+            "place": picture.place,
+            "flames": picture.flames,
+        }
         files.append(Made(f"picture-{i}", "image/png", picture.flat, about))
         files += [
             Made(f"picture-{i}-layer-{n}", "image/png", data, {"depth": depth})

@@ -5,16 +5,9 @@ from cutreel.core.colour import Lab
 
 from .cast import known_people, propose_cast
 from .company import Age, CompanyCard, Member, MemberKind, age_of, search_company
-from .drift import (
-    MARKED,
-    Finding,
-    ShownPicture,
-    WordDrift,
-    drift_in_pictures,
-    drift_in_words,
-    figures_of,
-)
+from .drift import WordDrift, drift_in_pictures, drift_in_words
 from .facts import ShotFacts
+from .finding import MARKED, Finding, ShownPicture
 from .looks import LOOKS, Colour, Look, look_from, look_named
 from .makers import MadeBy, MadeKind, made_by
 from .milder import Milder, milder, says
@@ -38,6 +31,8 @@ from .model import (
 )
 from .outfits import dressed
 from .parts import slot_of
+from .people_colours import figures_of
+from .place_colours import place_colours
 from .places import is_indoors, place_words, propose_places, text_place
 from .prompt import Origin, Part, Prompt, compose_negative, compose_picture, fit
 from .ready import READY
@@ -115,6 +110,7 @@ __all__ = [
     "may_be_one",
     "measure_picture",
     "milder",
+    "place_colours",
     "place_words",
     "propose_cast",
     "propose_places",

@@ -1,5 +1,5 @@
-"""What a picture shows of its figures: the colour of each part in white light, how tall they are,
-where they look.
+"""What a picture shows of its figures and of its place: the colour of each part in white light, how tall
+figures are, where they look.
 
 It is measured from the pixels, inside outlines that the service reports (or that the maker drew),
 in the order in which the parts were painted: what was painted over a part is left out of it.
@@ -20,37 +20,47 @@ from .style import Style, style_of
 
 LEAST_PIXELS = 14
 MEASURED_WIDTH = 1280
-SLOTS = ("hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body")
+SLOTS = ("hair", "skin", "hat", "neck", "top", "front", "legs", "feet", "body", "walls", "curtains")
+_BEHIND = 1_000_000
+"""Taken from the order of a place's parts, so that all of them come before every figure's."""
 
 
-class SeenFigure(BaseModel):
-    """A figure as seen. `shown` are sRGB colours by slot, as they are in the picture, and `colours`
-    are L*a*b* in white light; `light` is what was taken away, `lit` how it was told: by the
-    figure's own neutrals, by another's in the picture, or guessed from its average. `height` is its
-    share of the frame's height, also of what the frame cuts off; `facing` is front, three-quarter,
-    side, back, or empty where nothing says. `told`: its parts were known; where they were not,
+class SeenParts(BaseModel):
+    """Parts as seen. `shown` are sRGB colours by slot, as they are in the picture, and `colours`
+    are L*a*b* in white light; `light` is what was taken away, `lit` how it was told: by their
+    own neutrals, by others in the picture, or guessed from its average."""
+
+    shown: dict[str, tuple[float, float, float]] = {}
+    colours: dict[str, Lab] = {}
+    light: Light = Light()
+    lit: Literal["own", "picture", "guess"] = "guess"
+
+    def in_light(self, light: Light) -> dict[str, Lab]:
+        """L*a*b* by slot, with `light` taken away."""
+        if light == self.light:
+            return self.colours
+        return colours_without(self.shown, light)
+
+
+class SeenFigure(SeenParts):
+    """A figure as seen. `height` is its share of the frame's height, also of what the frame cuts off; `facing` is
+    front, three-quarter, side, back, or empty where nothing says. `told`: its parts were known; where they were not,
     `palette` has the colours of its box."""
 
     name: str
     box: tuple[float, float, float, float]
     height: float
     facing: str = ""
-    shown: dict[str, tuple[float, float, float]] = {}
-    colours: dict[str, Lab] = {}
-    light: Light = Light()
-    lit: Literal["own", "picture", "guess"] = "guess"
     palette: list[Lab] = []
     told: bool = False
 
-    def in_light(self, light: Light) -> dict[str, Lab]:
-        """L*a*b* by slot, with `light` taken away."""
-        return colours_without(self.shown, light)
-
 
 class SeenPicture(BaseModel):
-    """What was measured of a picture; `lit`: its light was told by a neutral."""
+    """What was measured of a picture; `lit`: its light was told by a neutral; `place` is None where nothing was told of
+    walls and the like."""
 
     figures: list[SeenFigure]
+    place: SeenParts | None = None
     light: Light
     lit: bool
     style: Style
@@ -64,28 +74,30 @@ class SeenPicture(BaseModel):
             return None
 
 
-def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]) -> SeenPicture:
-    """Measure a picture (height, width, 3; sRGB) whose figures are at `regions`.
+def measure_picture(
+    pixels: NDArray[np.uint8],
+    regions: Sequence[dict[str, Any]],
+    place: Sequence[dict[str, Any]] = (),
+) -> SeenPicture:
+    """Measure a picture (height, width, 3; sRGB) whose figures are at `regions`, before the parts of its `place`.
 
     A region has a `name`, a `box` (left, top, right, bottom as shares of the frame), and may have a
     `height`, a way of `facing`, and `parts`: each with `order` of painting, `slot`, `outline` as
-    shares, and `grey` (0 … 255) when it is a neutral thing of that true grey.
+    shares, and `grey` (0 … 255) when it is a neutral thing of that true grey. A place has only parts.
     """
     step = max(1, round(pixels.shape[1] / MEASURED_WIDTH))
     pixels = pixels[::step, ::step, :3]
     parts = sorted((p for r in regions for p in r.get("parts", [])), key=lambda p: p["order"])
-    shown = _visible(parts, pixels.shape[1], pixels.shape[0])
+    behind = sorted(
+        ({**p, "order": p["order"] - _BEHIND} for p in place), key=lambda p: int(p["order"])
+    )
+    shown = _visible([*behind, *parts], pixels.shape[1], pixels.shape[0])
     told = _light(pixels, parts, shown)
     light = told or shades_of_grey(pixels)
     figures = []
     for region in regions:
         own = _light(pixels, region.get("parts", []), shown)
-        colours: dict[str, tuple[float, float, float]] = {}
-        for part in region.get("parts", []):
-            if part["slot"] in SLOTS and part["slot"] not in colours:
-                colour = _colour(pixels, shown.get(part["order"]))
-                if colour is not None:
-                    colours[part["slot"]] = colour
+        colours = _colours(pixels, region.get("parts", []), shown)
         left, top, right, bottom = region["box"]
         figures.append(
             SeenFigure(
@@ -101,7 +113,45 @@ def measure_picture(pixels: NDArray[np.uint8], regions: Sequence[dict[str, Any]]
                 told=bool(region.get("parts")),
             )
         )
-    return SeenPicture(figures=figures, light=light, lit=told is not None, style=style_of(pixels))
+    return SeenPicture(
+        figures=figures,
+        place=_place(pixels, behind, shown, told, light),
+        light=light,
+        lit=told is not None,
+        style=style_of(pixels),
+    )
+
+
+def _place(
+    pixels: NDArray[np.uint8],
+    parts: Sequence[dict[str, Any]],
+    shown: "dict[int, Mask]",
+    told: Light | None,
+    light: Light,
+) -> SeenParts | None:
+    colours = _colours(pixels, parts, shown)
+    if not colours:
+        return None
+    own = _light(pixels, parts, shown)
+    return SeenParts(
+        shown=colours,
+        colours=colours_without(colours, own or light),
+        light=own or light,
+        lit="own" if own else "picture" if told else "guess",
+    )
+
+
+def _colours(
+    pixels: NDArray[np.uint8], parts: Sequence[dict[str, Any]], shown: "dict[int, Mask]"
+) -> dict[str, tuple[float, float, float]]:
+    """The sRGB colour of each slot: that of its first part of which enough is seen."""
+    out: dict[str, tuple[float, float, float]] = {}
+    for part in parts:
+        if part["slot"] in SLOTS and part["slot"] not in out:
+            colour = _colour(pixels, shown.get(part["order"]))
+            if colour is not None:
+                out[part["slot"]] = colour
+    return out
 
 
 def colours_without(shown: dict[str, tuple[float, float, float]], light: Light) -> dict[str, Lab]:

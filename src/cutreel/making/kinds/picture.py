@@ -157,6 +157,7 @@ def _kept(work: Work, done: Delivered, by: str) -> Made:
         layers=layers,
         drawings=drawings,
         regions=[r for r in told if isinstance(r, dict)] if isinstance(told, list) else [],
+        place=flat.data.get("place"),
         flames=_flames(flat.data.get("flames")),
         strips=_strips([(r.data, d) for r, d in pngs if "depth" not in r.data], len(layers)),
     )

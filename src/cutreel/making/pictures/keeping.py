@@ -85,12 +85,14 @@ def kept_picture(
     layers: Sequence[tuple[bytes, float]] = (),
     drawings: Sequence[bytes] = (),
     regions: Sequence[Mapping[str, Any]] = (),
+    place: object = None,
     strips: Sequence[PictureStrip] = (),
     flames: Sequence[tuple[float, float, float]] = (),
 ) -> Picture:
     """Keep a picture, and measure once what is ever asked of it: its size, its faults, what is seen
-    in it. `drawings` are the SVG of the layers, where all have one; `strips` what layers are made of, from back to
-    front; `flames` where light trembles."""
+    in it. `regions` and `place` are what its service tells of figures and of what is around them;
+    `drawings` are the SVG of the layers, where all have one; `strips` what layers are made of, from
+    back to front; `flames` where light trembles."""
     with Image.open(io.BytesIO(png)) as image:
         width, height = image.size
     about: dict[str, Any] = {
@@ -98,7 +100,7 @@ def kept_picture(
         "height": height,
         "checked": checked(png),
         "regions": [dict(r) for r in regions],
-        "seen": seen_in(png, list(regions)).model_dump(mode="json"),
+        "seen": seen_in(png, list(regions), place).model_dump(mode="json"),
     }
     if drawings and len(drawings) == len(layers):
         zipped = (gzip.compress(svg, mtime=0) for svg in drawings)

@@ -2,7 +2,7 @@
 
 import io
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Any, TypeVar
 
 import numpy as np
 from numpy.typing import NDArray
@@ -12,7 +12,7 @@ from pydantic import TypeAdapter, ValidationError
 from cutreel.core.continuity import SeenPicture, measure_picture
 from cutreel.core.errors import BadInput
 from cutreel.core.pictures import check_picture, is_openraster, unpacked
-from cutreel.protocol import FigureRegion
+from cutreel.protocol import FigureRegion, PlacePart
 
 from .opening import MOST_PIXELS, opened
 
@@ -29,16 +29,26 @@ def pixels_of(data: bytes) -> NDArray[np.uint8]:
 
 
 _REGIONS = TypeAdapter(list[FigureRegion])
+_PLACE = TypeAdapter(list[PlacePart])
+_T = TypeVar("_T")
+MOST_FIGURES, MOST_OF_PLACE = 24, 160
 
 
-def seen_in(data: bytes, told: Any) -> SeenPicture:
-    """What is seen in a picture of our own media; `told` is what its service says of its figures,
-    where that is sound."""
+def seen_in(data: bytes, told: Any, place: Any = None) -> SeenPicture:
+    """What is seen in a picture of our own media; `told` is what its service says of its figures, and `place` of the
+    place behind them, where that is sound."""
+    return measure_picture(
+        pixels_of(data)[..., :3],
+        [r.model_dump() for r in _sound(_REGIONS, told)[:MOST_FIGURES]],
+        [p.model_dump() for p in _sound(_PLACE, place)[:MOST_OF_PLACE]],
+    )
+
+
+def _sound(kind: TypeAdapter[list[_T]], told: Any) -> list[_T]:
     try:
-        regions = _REGIONS.validate_python(told or [])[:24]
+        return kind.validate_python(told or [])
     except ValidationError:
-        regions = []
-    return measure_picture(pixels_of(data)[..., :3], [r.model_dump() for r in regions])
+        return []
 
 
 def checked(data: bytes) -> dict[str, Any]:

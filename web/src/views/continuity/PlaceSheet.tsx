@@ -11,6 +11,7 @@ import { notify } from "../../state/notices";
 import { BeforeYouDecide } from "./BeforeYouDecide";
 import { Heading } from "./Heading";
 import { said } from "./PlacesTab";
+import { PlaceColours } from "./PlaceColours";
 import { References } from "./References";
 import { usedOf } from "./drift";
 
@@ -80,6 +81,7 @@ export function PlaceSheet({ film, place }: { film: Film; place: Place }) {
           onSave={(description) => edit({ description })}
         />
       </section>
+      <PlaceColours film={film} shots={shots} />
       <section aria-label="Light by the hour">
         <Heading title="Light by the hour" beside="said in shots of that hour" />
         {times.map((hour) => (

@@ -3,7 +3,7 @@ import type { Film } from "../../api/client";
 import { Button } from "../../parts/Button";
 import { isUpright } from "../../parts/shape";
 import type { Deeds } from "./deeds";
-import { type Departure, departures, usedOf } from "./drift";
+import { type Departure, departures, nameOf, usedOf } from "./drift";
 
 export function WorstList({
   film,
@@ -98,7 +98,7 @@ function Row({
           onClick={() => person && onChoose(person.id)}
           className="font-serif text-[15px] font-bold"
         >
-          {person?.name ?? "The whole picture"}
+          {nameOf(film, departure)}
         </button>
         <ul>
           {seen.map((f, i) => (

@@ -2,7 +2,17 @@ import { expect, test } from "vitest";
 
 import type { Drift, Film, Person, Shot } from "../../api/client";
 import { blankPerson, blankTrait } from "./blank";
-import { acceptance, cellOf, departures, inFew, shareSaid, shortOf, wornIn } from "./drift";
+import {
+  acceptance,
+  cellOf,
+  departures,
+  inFew,
+  nameOf,
+  placeColours,
+  shareSaid,
+  shortOf,
+  wornIn,
+} from "./drift";
 
 const pip: Person = {
   ...blankPerson("Pip"),
@@ -123,4 +133,21 @@ test("what is worn is the scene's outfit, or the clothes", () => {
   };
   expect(wornIn(film([]), dressed, 1)).toBe("grey blanket");
   expect(wornIn(film([]), dressed, 0)).toBe("teal coat");
+});
+
+test("a place's colours are counted over its pictures, each picture once", () => {
+  const walls = (apart: number) => [
+    drift({ person: null, found: [found("ochre walls", apart)], open: apart >= 5 ? 1 : 0 }),
+  ];
+  const shots = [
+    shot(1, 0, { drift: walls(2) }),
+    shot(2, 0, { drift: walls(9), place: "a kitchen, ochre walls" }),
+    shot(3, 0, { drift: walls(9), picture_of: 2 }),
+  ];
+  const [row] = placeColours(shots);
+  expect(row).toMatchObject({ said: "ochre walls", measured: 2, open: 1 });
+  expect(row!.worst).toMatchObject({ shot: shots[1], apart: 9 });
+  const kitchen = { id: 4, name: "the kitchen", description: "a kitchen, ochre walls" };
+  const here = { ...film(shots), places: [kitchen] } as unknown as Film;
+  expect(departures(here).open.map((d) => nameOf(here, d))).toEqual(["the kitchen"]);
 });

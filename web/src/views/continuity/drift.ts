@@ -131,6 +131,49 @@ export function wornIn(film: Film, person: Person, scene: number): string {
   return outfit?.traits[0]?.text ?? person.traits.find((t) => t.about === "clothes")?.text ?? "";
 }
 
+export interface PlaceColour {
+  /** As the place's words say it: "ochre walls". */
+  said: string;
+  wanted: string | null;
+  by: string;
+  /** How many pictures it was measured in, and in how many of them it departs and is not accepted. */
+  measured: number;
+  open: number;
+  /** The shot whose picture departs most, how far, and the colour it shows. */
+  worst: { shot: Shot; apart: number; shown: string | null };
+}
+
+/** What was measured of a place's colours in the pictures of its shots, each picture once. */
+export function placeColours(shots: Shot[]): PlaceColour[] {
+  const rows = new Map<string, PlaceColour>();
+  for (const shot of shots.filter((s) => s.picture_of === s.id))
+    for (const f of driftOf(shot, null)?.found ?? []) {
+      if (f.kind !== "colour" || f.apart === null) continue;
+      const here = { shot, apart: f.apart, shown: f.shown };
+      const row = rows.get(f.trait) ?? {
+        said: f.trait,
+        wanted: f.wanted,
+        by: f.by,
+        measured: 0,
+        open: 0,
+        worst: here,
+      };
+      row.measured += 1;
+      row.open += f.marked && !f.accepted ? 1 : 0;
+      if (here.apart > row.worst.apart) row.worst = here;
+      rows.set(f.trait, row);
+    }
+  return [...rows.values()];
+}
+
+/** Who or what departs: somebody, the place where only its colours do, else the whole picture. */
+export function nameOf(film: Film, { shot, drift, person }: Departure): string {
+  if (person) return person.name;
+  const marked = drift.found.filter((f) => f.marked);
+  const place = film.places.find((p) => (p.description || p.name) === shot.place);
+  return place && marked.every((f) => f.kind === "colour") ? place.name : "The whole picture";
+}
+
 /** The command that accepts, or looks again at, what departs of somebody in a shot. */
 export const acceptance = (shot: Shot, drift: Drift, accept: boolean) => ({
   type: "accept drift" as const,
