@@ -5,6 +5,7 @@ Twelve people of the company, each in their own film of pictures at dawn, day, d
 and far:
 
 - kept: every prompt says all traits, with one seed; whatever is marked here is a false alarm;
+- whoever it is of, walls and curtains of rooms are held against their words, or what the film's pictures agree on;
 - changed: one trait is dropped from the prompt and the seed is another, as when a maker writes a prompt by hand.
   Each has a twin, the same but for the trait said: where that part's plain colours in the two, in the same light and
   without any correction, are ΔE 5 apart (scikit-image's CIEDE2000), the drift is there and ought to be found; where
@@ -42,15 +43,21 @@ from standins.illustrator import paint
 
 HOURS = ("dawn", "day", "dusk", "night")
 KEPT = ("wide", "medium", "close")
-PLACES = ("a meadow", "a kitchen", "a village street", "a shore")
+PLACES = (
+    "a meadow",
+    "a kitchen, ochre walls, navy curtains",
+    "a library, moss green walls, rust curtains",
+    "a shore",
+)
 SIZE = (960, 540)
 
 
 @dataclass(frozen=True)
 class Shown:
-    """One picture to be made: of whom, its prompt, seed and hour, and which trait was dropped."""
+    """One picture to be made: of whom, where, its prompt, seed and hour, and which trait was dropped."""
 
     person: int
+    place: str
     prompt: str
     seed: int
     hour: str
@@ -74,10 +81,9 @@ def plan(look: str) -> list[Shown]:
     for person in people():
         for h, hour in enumerate(HOURS):
             for f, framing in enumerate(KEPT):
-                prompt = _prompt(
-                    person, look, hour, framing, PLACES[(h + f + person.id) % len(PLACES)]
-                )
-                out.append(Shown(person.id, prompt, 4000 + person.id, hour, framing, ""))
+                place = PLACES[(h + f + person.id) % len(PLACES)]
+                prompt = _prompt(person, look, hour, framing, place)
+                out.append(Shown(person.id, place, prompt, 4000 + person.id, hour, framing, ""))
             coloured = [
                 t
                 for t in person.traits
@@ -87,11 +93,13 @@ def plan(look: str) -> list[Shown]:
                 bare = person.model_copy(
                     update={"traits": [t for t in person.traits if t != trait]}
                 )
-                prompt = _prompt(bare, look, hour, KEPT[(h + d) % 2], PLACES[(h + d) % len(PLACES)])
-                twin = _prompt(person, look, hour, KEPT[(h + d) % 2], PLACES[(h + d) % len(PLACES)])
+                place = PLACES[(h + d) % len(PLACES)]
+                prompt = _prompt(bare, look, hour, KEPT[(h + d) % 2], place)
+                twin = _prompt(person, look, hour, KEPT[(h + d) % 2], place)
                 out.append(
                     Shown(
                         person.id,
+                        place,
                         prompt,
                         7000 + 13 * h + d,
                         hour,
@@ -118,7 +126,7 @@ def made(shown: Shown) -> tuple[SeenPicture, SeenPicture | None]:
     for prompt in filter(None, (shown.prompt, shown.twin)):
         picture = paint(prompt, shown.seed, *SIZE)
         pixels = np.asarray(Image.open(io.BytesIO(picture.flat)).convert("RGB"))
-        out.append(measure_picture(pixels, picture.regions))
+        out.append(measure_picture(pixels, picture.regions, picture.place))
     return out[0], out[1] if shown.twin else None
 
 
@@ -145,6 +153,7 @@ def run(look: str) -> None:
     cast = {p.id: p for p in people()}
     marked: dict[int, set[str]] = {i: set() for i in range(len(wanted))}
     apart: dict[tuple[int, str], float] = {}
+    rooms: list[float] = []
     for person in cast.values():
         own = [i for i, w in enumerate(wanted) if w.person == person.id]
         shown = [
@@ -157,11 +166,15 @@ def run(look: str) -> None:
                 wanted[i].hour,
                 wanted[i].framing,
                 None,
+                wanted[i].place,
             )
             for i in own
         ]
         for finding in drift_in_pictures(shown, look, look_named(look).true_colours):
-            if finding.kind in ("colour", "missing"):
+            if finding.person is None:
+                if finding.kind == "colour" and finding.apart is not None:
+                    rooms.append(finding.apart)
+            elif finding.kind in ("colour", "missing"):
                 apart[finding.shot, finding.trait] = (
                     finding.apart if finding.apart is not None else 99.0
                 )
@@ -181,6 +194,12 @@ def run(look: str) -> None:
         f"changed {len(changed)}: found {len(found)} ({len(found) / len(changed):.1%}), "
         f"others marked in {len(strays)}; "
         f"dropped but drawn the same {len(same)}: marked {sum(wanted[i].dropped in marked[i] for i in same)}"
+    )
+    print(
+        f"  walls and curtains: {len(rooms)} measured, ΔE median {np.median(rooms):.1f}, "
+        f"under {MARKED:g} in {np.mean(np.array(rooms) < MARKED):.1%}"
+        if rooms
+        else "  walls and curtains are not told in this look"
     )
     by_hour = (
         Counter(wanted[i].hour for i in alarms),

@@ -4,7 +4,9 @@ curtains, a coat. What is proposed depends on the name alone, and is nobody else
 import re
 from collections.abc import Sequence
 
-from cutreel.core.colour import NAMED
+import numpy as np
+
+from cutreel.core.colour import NAMED, Lab, ciede2000, lab_of
 from cutreel.core.keys import seed_from
 from cutreel.core.manuscript import SPECIES
 
@@ -33,13 +35,18 @@ _FEATHERED = frozenset({"hen", "duck", "bird", "goose", "crow", "owl", "gull", "
 # fmt: on
 
 
-def place_face(noun: str, name: str, text: str, taken: set[str]) -> str:
-    """What stays the same of a place, beyond its noun: "ochre walls, navy curtains". Nothing out of doors."""
+CLEAR = 18.0
+"""So far (CIEDE2000) a wall should be from what people wear, that they stand out before it."""
+
+
+def place_face(noun: str, name: str, text: str, taken: set[str], worn: Sequence[Lab] = ()) -> str:
+    """What stays the same of a place, beyond its noun: "ochre walls, navy curtains". Nothing out of doors. `worn` are
+    the colours of the film's people, who are to stand out before its walls."""
     if noun not in INDOORS or noun in _NO_FACE:
         return ""
     seed = seed_from("place", name)
     told = _colour_before(noun, text)
-    walls = told or free(_WALLS, seed, taken)
+    walls = told or free(_clear_of(worn) or _WALLS, seed, taken)
     if noun not in _CURTAINED:
         return f"{walls} walls"
     return f"{walls} walls, {free(_CURTAINS, seed // 11, taken)} curtains"
@@ -55,6 +62,16 @@ def coat(species: str, name: str, text: str, taken: set[str]) -> str:
     mine = {f"{kind} {c}" for c in _COATS.get(kind, ())}
     colour = told or free(sorted(mine), seed_from("coat", name), taken).removeprefix(f"{kind} ")
     return f"{colour} {'feathers' if kind in _FEATHERED else 'fur'}"
+
+
+def _clear_of(worn: Sequence[Lab]) -> tuple[str, ...]:
+    """The walls that nobody's clothes are lost before; those farthest from all clothes where there are few such."""
+    if not worn:
+        return _WALLS
+    clothes = np.array(worn)
+    nearest = {w: float(ciede2000(lab_of(NAMED[w])[None], clothes).min()) for w in _WALLS}
+    clear = tuple(w for w in _WALLS if nearest[w] >= CLEAR)
+    return clear or tuple(sorted(_WALLS, key=lambda w: -nearest[w])[: len(_WALLS) // 2])
 
 
 def free(names: Sequence[str], turn: int, taken: set[str]) -> str:

@@ -133,7 +133,7 @@ _CLEARS = re.compile(
     rf"\b(?:rain|snow|storm|fog|mist|wind|gale|clouds?)(?: (?:had|was|were|is|has))* (?:{_ENDS})\b"
     r"|\b(?:stopped|ceased) (?:raining|snowing|blowing)\b"
     r"|\bsky (?:was|is|grew|turned) (?:\w+ and )?(?:clear|blue|cloudless)\b"
-    r"|\bsun (?:came out|broke through|shone)\b"
+    r"|\bsun(?:light)? (?:came out|came in|broke through|shone|streamed|poured)\b"
 )
 
 

@@ -5,12 +5,14 @@ from collections import Counter
 from collections.abc import Collection, Mapping, Sequence
 from functools import lru_cache
 
+from cutreel.core.colour import Lab, colour_in, lab_of
 from cutreel.core.manuscript import Manuscript, Scene, strip_marks
 from cutreel.core.nouns import sort_of
 from cutreel.core.reading import RIDDEN, TELLER, Arrival, Parses, arrivals, narrated
 
 from .faces import INDOORS, place_face
 from .model import Person, Place
+from .parts import slot_of
 
 # fmt: off
 PLACE_NOUNS: dict[str, str] = {
@@ -168,6 +170,7 @@ def propose_places(
     """Places from scene headings; then those that the text comes to, the most told of first, or, where nothing was
     parsed, those whose nouns it repeats. At most 16. Where one of the `cast` tells it, where others are is none."""
     told = any(TELLER in p.aliases for p in cast)
+    worn = _worn_by(cast)
     places: list[Place] = []
     taken: set[str] = set()
     for scene in script.scenes:
@@ -175,10 +178,10 @@ def propose_places(
         noun = _heading_noun(scene) if title and scene.end > scene.first else ""
         if noun and title.lower() not in {p.name.lower() for p in places}:
             called = re.sub(r"^(the|an?)\s+", "", title.lower())
-            looks = _with_face(place_called(called, noun), noun, title, script.text, taken)
+            looks = _with_face(place_called(called, noun), noun, title, script.text, taken, worn)
             places.append(_place(places, title, noun, looks, "from the scene's heading"))
     if is_aboard_in_space(script.text):
-        looks = _with_face(SPACESHIP, "spaceship", "the spaceship", script.text, taken)
+        looks = _with_face(SPACESHIP, "spaceship", "the spaceship", script.text, taken, worn)
         aboard = _place(places, "the spaceship", "spaceship", looks, "the story is told of space")
         aboard.words = sorted(_OF_SPACESHIPS)
         places.append(aboard)
@@ -191,7 +194,7 @@ def propose_places(
         if noun in named or len(places) >= MOST_PLACES:
             continue
         name = phrase if phrase[:1].isupper() else f"the {noun}"
-        looks = _with_face(place_called(phrase, noun), noun, name, script.text, taken)
+        looks = _with_face(place_called(phrase, noun), noun, name, script.text, taken, worn)
         places.append(_place(places, name, noun, looks, why))
     return places
 
@@ -254,5 +257,19 @@ def _called(arrival: Arrival) -> str:
     return f"{arrival.phrase}, {PLACE_NOUNS['town']}" if arrival.town else arrival.phrase
 
 
-def _with_face(description: str, noun: str, name: str, text: str, taken: set[str]) -> str:
-    return ", ".join(filter(None, (description, place_face(noun, name, text, taken))))
+def _worn_by(cast: Sequence[Person]) -> list[Lab]:
+    """The colours of what people wear on top, and of coats that animals have."""
+    tops = (
+        trait.text
+        for person in cast
+        for trait in person.traits
+        if slot_of(trait, person.is_animal) in ("top", "front", "body")
+    )
+    lab = (lab_of(rgb) for said in tops if (rgb := colour_in(said)))
+    return [(float(v[0]), float(v[1]), float(v[2])) for v in lab]
+
+
+def _with_face(
+    description: str, noun: str, name: str, text: str, taken: set[str], worn: Sequence[Lab]
+) -> str:
+    return ", ".join(filter(None, (description, place_face(noun, name, text, taken, worn))))

@@ -104,8 +104,9 @@ def roles_acting(script: Manuscript, parses: Parses, known: Collection[str]) -> 
             noun = token.lemma
             if noun in known or f"the {noun}" in known:
                 continue
-            if _whose_kin(parsed, i) and any((k, s) in kin for k, s in _back(noun)):
-                continue  # "her brother Tomas ... his sister": she is somebody already
+            whose = _whose_kin(parsed, i)
+            if whose and any(found in kin for found in ((noun, whose), *_back(noun))):
+                continue  # "her brother Tomas ... her brother ... his sister": they are somebody already
             goes_on = _goes_on(parsed, i, spoken)
             acts[noun] += noun not in ANYBODY or goes_on
             followed[noun] += goes_on

@@ -246,7 +246,7 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
     for _ in range(6):
         own = [c for c in parsed.children[at] if parsed.tokens[c].dep in SUBJECT]
         if own:
-            return own
+            return (parsed.tokens[own[0]].tag == "WP" and pointed_out(parsed, at)) or own
         token = parsed.tokens[at]
         if token.head == at or token.dep not in {"conj", "xcomp", "advcl"}:
             return []
@@ -256,6 +256,18 @@ def subjects(parsed: Parsed, verb: int) -> list[int]:
                 return told  # "taught the boy to swim": he does
         at = token.head
     return []
+
+
+def pointed_out(parsed: Parsed, verb: int) -> list[int]:
+    """ "It was Ottoline who sat in the back room": whoever does what is told behind "who"; empty where "who" only says
+    who somebody is."""
+    token = parsed.tokens[verb]
+    above = token.head if token.dep == "ccomp" else parsed.tokens[token.head].head
+    below = [c for c in parsed.children[above] if parsed.tokens[above].lemma == "be"]
+    it = any(
+        parsed.tokens[c].dep in SUBJECT and parsed.tokens[c].text.lower() == "it" for c in below
+    )
+    return [c for c in below if parsed.tokens[c].dep == "attr" and c < verb] if it else []
 
 
 def joined(parsed: Parsed, index: int) -> list[int]:

@@ -16,6 +16,7 @@ from .clauses import (
     clause_of,
     compared,
     joined,
+    pointed_out,
     subjects,
     unreal,
 )
@@ -75,23 +76,28 @@ def deeds_in(
         if (
             i in spoken
             or token.pos not in VERBAL
-            or token.dep in {"aux", "auxpass", "amod", "relcl", "csubj"}
+            or token.dep in {"aux", "auxpass", "amod", "csubj"}
+            or (token.dep == "relcl" and not pointed_out(parsed, i))
         ):
             continue
-        if token.dep == "acl" or unreal(parsed, i) or _stands_behind(parsed, i):
+        if token.dep == "acl" or unreal(parsed, i):
             continue
-        deed = _Clause(parsed, i, spoken, called, others).deed()
+        clause = _Clause(parsed, i, spoken, called, others)
+        deed = clause.stands_there() if _stands_behind(parsed, i) else clause.deed()
         if deed is not None:
             out.append(deed)
     return tuple(out)
 
 
 def _stands_behind(parsed: Parsed, i: int) -> bool:
-    """ "In her hand lay the blue stone": what lies there stands behind its verb; nobody lies, or lays anything."""
+    """ "In her hand lay the blue stone": what lies there stands behind its verb; nobody else lies, or lays anything."""
     below = [parsed.tokens[c] for c in parsed.children[i]]
     lies = parsed.tokens[i].lemma in {"lie", "lay", "sit", "stand", "hang"}
     before = any(t.dep == "prep" and t.start < parsed.tokens[i].start for t in below)
-    return lies and before and any(t.dep == "dobj" for t in below)
+    # "She turned the key, and behind the door lay two hundred bottles": told of where, before its verb.
+    last = next((k for k in range(i - 1, -1, -1) if parsed.tokens[k].dep == "cc"), i)
+    joined_to = parsed.tokens[i].dep == "conj" and parsed.tokens[last + 1].pos == "ADP"
+    return lies and (before or joined_to) and any(t.dep == "dobj" for t in below)
 
 
 class Sight(NamedTuple):
@@ -199,7 +205,7 @@ class _Clause:
             return None
         who: tuple[int, ...] = ()
         for s in subject:
-            for k in joined(self.parsed, s):
+            for k in (*joined(self.parsed, s), *self._of_them(s)):
                 who = tuple(dict.fromkeys((*who, *self.called(k))))
         self.whose = who
         named = self._subject(subject, who)
@@ -245,6 +251,13 @@ class _Clause:
             weight = weight + (0 if lemma in _EMPTY_VERBS or turns else 1)
         text = " ".join([named, verb, *rest])
         return Deed(self.token.start, who, lemma, text, tuple(self.things), min(3, weight), named)
+
+    def _of_them(self, s: int) -> list[int]:
+        """ "The three of them"."""
+        if self.tokens[s].tag != "CD" and self.tokens[s].text.lower() not in {"all", "both"}:
+            return []
+        of = [c for c in self.parsed.children[s] if self.tokens[c].text.lower() == "of"]
+        return [k for c in of for k in self.parsed.children[c] if self.tokens[k].dep == "pobj"]
 
     def _weeps(self) -> bool:
         """Who cries and says nothing weeps."""
@@ -331,15 +344,31 @@ class _Clause:
             for k in self.parsed.subtree(attr[0])
         ):
             return None
+        several = [k for k in joined(self.parsed, attr[0]) if sort_of(self.tokens[k].lemma)]
         rest, _ = self._rest(skip=frozenset(attr))
         if self.tokens[attr[0]].tag == "CD":
             phrase = self._so_many(attr[0])
         else:
             named = sort_of(self.tokens[attr[0]].lemma) is not None
-            phrase = self.phrase(attr[0], deep=True) if named else ""
+            phrase = _and([self.phrase(k, deep=True) for k in several]) if named else ""
         if not phrase:
             return None
         return Deed(self.token.start, (), "be", " ".join([phrase, *rest]), tuple(self.things), 1)
+
+    def stands_there(self) -> Deed | None:
+        """ "In long dark rows lay two hundred bottles": what is told behind its verb."""
+        i = next(c for c in self.below if self.tokens[c].dep == "dobj")
+        who = tuple(self.called(i))
+        named = sort_of(self.tokens[i].lemma) is not None and not _none_of(self.parsed, i)
+        phrase = _and([f"{{{p}}}" for p in who]) if who else self.phrase(i) if named else ""
+        if not phrase:
+            return None
+        self.whose = who
+        rest, _ = self._rest(skip=frozenset({i}))
+        lemma = "lie" if self.token.lemma == "lay" else self.token.lemma
+        many = len(who) > 1 or self.tokens[i].tag in {"NNS", "NNPS"}
+        text = " ".join([phrase, lemma if many else present(lemma), *rest])
+        return Deed(self.token.start, who, lemma, text, tuple(self.things), 1 + bool(many), phrase)
 
     def _so_many(self, i: int) -> str:
         """ "There were four of them": so many of those who were told of last; empty where that was nobody."""

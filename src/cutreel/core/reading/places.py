@@ -87,8 +87,10 @@ def is_place(parsed: Parsed, i: int) -> bool:
         return False  # "a bar of platinum"
     if token.dep != "compound":
         return True
-    # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere.
+    # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere; "the roof window" is in a room.
     above = parsed.tokens[token.head]
+    if token.lemma == "roof":
+        return False
     at_it = sort_of(above.lemma) == "thing" or above.lemma in STANDS_IN_ONE
     return above.dep == "pobj" and at_it and token.head == i + 1
 

@@ -123,6 +123,8 @@ def not_now(parsed: Parsed, i: int) -> bool:
         return True
     if below & {"no", "every", "any", "each"}:
         return "no" in below or word in WEATHERS
+    if word in WEATHERS and above.text.lower() == "of" and tokens[above.head].text.lower() == "out":
+        return False  # "an old man came in out of the rain": it rains out there
     if above.text.lower() == "before" and _shortly(parsed, token.head):
         return False  # "a little before midnight", "long before dawn"
     if token.dep == "pobj" and above.text.lower() in {
