@@ -121,6 +121,7 @@ def pictured(client, film, finished) -> tuple[dict, dict]:
     return film, shot
 
 
+@pytest.mark.long
 def test_a_service_makes_a_clip_of_a_picture_for_what_was_said_before(
     client, pictured, finished
 ) -> None:

@@ -62,6 +62,7 @@ def test_who_is_who_is_proposed_and_not_made(client, film) -> None:
     assert client.get("/api/colour", params={"words": "a kind face"}).json() == {"css": None}
 
 
+@pytest.mark.long
 def test_a_model_sheet_is_made_circled_and_goes_with_exactly_that_persons_pictures(
     client, film, finished
 ) -> None:

@@ -5,6 +5,7 @@ import subprocess
 
 import numpy as np
 import pysubs2
+import pytest
 from PIL import Image
 
 from tests.api.test_rules import change
@@ -28,6 +29,7 @@ def test_a_frame_is_seen_as_a_viewer_sees_it(client, film) -> None:
     assert beyond.status_code == 422 and "not so long" in beyond.json()["title"]
 
 
+@pytest.mark.long
 def test_captions_of_a_delivery_come_in_four_formats(client, film, finished) -> None:
     """Read back by pysubs2 with the same number of captions; the word that is said is timed where the style marks it."""
     style = {"said": "colour"}

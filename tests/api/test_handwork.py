@@ -35,6 +35,7 @@ def again(client, film, shot, finished, **wish) -> list[dict]:
     return [t for t in takes_of(client, film, shot["id"]) if t["id"] not in before]
 
 
+@pytest.mark.long
 def test_a_take_is_varied_a_little_and_asked_again_otherwise(client, made, finished) -> None:
     film, shot, take = made
     wish = {"kind": "again", "take": take["id"], "vary": 30, "takes": 2}

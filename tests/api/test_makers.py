@@ -44,6 +44,7 @@ def run(client, film: str, **wish: Any) -> dict[str, Any]:
     return client.post(f"/api/films/{film}/runs", json=wish).json()
 
 
+@pytest.mark.long
 def test_each_picture_is_made_by_who_was_chosen_and_what_it_costs_is_said_before(
     client, film, stack: Temporary, finished
 ) -> None:
@@ -99,6 +100,7 @@ def test_choices_for_a_scene_and_for_somebody_are_told_in_one_place(client, film
         assert s["made_by"] == {"picture": of_ada, "clip": "animator", "music": "composer"}
 
 
+@pytest.mark.long
 def test_an_offer_is_tried_on_three_shots_and_they_are_not_paid_again(
     client, film, stack: Temporary, finished
 ) -> None:

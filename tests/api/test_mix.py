@@ -51,6 +51,7 @@ def block(client, film: str, number: int) -> dict:
     return client.get(f"/api/films/{film}/mix/blocks/{number}/{key}").json()
 
 
+@pytest.mark.long
 def test_a_film_is_measured_and_heard_as_loud_as_it_is_told(client, film) -> None:
     """pyloudnorm, an independent meter, on the blocks that a page hears."""
     found = mixed(client, film)

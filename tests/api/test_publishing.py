@@ -202,6 +202,7 @@ def test_the_timeline_with_its_media_is_one_bundle_that_opentimelineio_opens(
     assert back == [], "it is the film as it stands"
 
 
+@pytest.mark.long
 def test_a_film_taken_out_whole_comes_in_as_the_same_film(client, film, finished, tmp_path) -> None:
     """Its document, history, takes and sounds are the same; a file is deleted and another damaged, and both are told."""
     made = start(client, film, kind="everything")

@@ -325,6 +325,7 @@ def test_the_sound_of_the_preview_is_mixed_by_a_worker_and_not_inside_a_request(
     assert "#EXT-X-BYTERANGE" in client.get(f"{base}/audio.m3u8").text
 
 
+@pytest.mark.long
 def test_a_rejected_take_is_not_used_nor_made_again_with_its_seed(client, film, finished) -> None:
     shot = film["shots"][0]["id"]
     finished(film["id"], start(client, film, shots=[shot], takes=2)["id"])
@@ -473,6 +474,7 @@ def test_what_fits_is_told_and_the_rest_waits_for_the_quota_if_asked(
     assert spent(client, film) == pytest.approx(told["cost"], abs=1e-6)
 
 
+@pytest.mark.long
 def test_nothing_is_made_of_a_story_before_it_was_read(client, stack: Temporary, finished) -> None:
     """A film whose text nobody parsed yet, as a long one is in its first seconds: simpler rules have another cast, and
     pictures by them would be paid for and thrown away."""

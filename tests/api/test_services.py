@@ -233,6 +233,7 @@ def test_the_ledger_is_a_table_that_a_spreadsheet_reads_as_it_is(client, stack: 
     assert {"name": "=1+1", "amount": pytest.approx(0.00012)} in money["films"]
 
 
+@pytest.mark.long
 def test_pictures_are_shared_out_and_made_so(client, stack: Temporary, finished) -> None:
     text = "The lamp was dark. Ada took the oars. Bram held the lantern. " * 3
     made = client.post(

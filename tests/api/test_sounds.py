@@ -42,6 +42,7 @@ def test_a_cue_is_shaped_and_as_it_was_proposed_again(client, rung) -> None:
     assert next(c for c in cues(client, rung) if c["prompt"] == BELL) == first
 
 
+@pytest.mark.long
 def test_another_making_is_another_sound_and_the_first_is_kept(client, rung, finished) -> None:
     run = start(client, rung, kind="everything")
     finished(rung["id"], run["id"])

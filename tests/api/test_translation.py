@@ -33,6 +33,7 @@ def bring(client, film: str, rows: list[dict[str, str]]):
     return client.post(f"/api/films/{film}/translation", files=files)
 
 
+@pytest.mark.long
 def test_a_service_translates_voices_speak_and_no_picture_is_made_again(
     client, film, finished, stack
 ) -> None:

@@ -32,6 +32,7 @@ def settings(page: Page) -> dict:
     return page.request.get(f"/api/films/{film}").json()["head"]["settings"]
 
 
+@pytest.mark.long
 def test_a_join_is_planned_changed_for_all_that_are_alike_and_planned_again(sheet: Page) -> None:
     turn = sheet.get_by_role("button", name=re.compile(r"^Join before shot \d+: dip$"))
     expect(turn).to_have_count(1)
@@ -203,6 +204,7 @@ def test_words_have_a_look_of_the_makers_own_in_a_face_that_is_brought(sheet: Pa
     assert len(face) == 68
 
 
+@pytest.mark.long
 def test_a_film_is_graded_and_a_shot_has_effects_of_its_own(sheet: Page, tmp_path) -> None:
     sheet.get_by_role("button", name="Grade and effects of the whole film").click()
     desk = sheet.get_by_role("dialog", name="Grade and effects of the whole film")
@@ -290,6 +292,7 @@ def test_a_plate_is_shown_edited_and_taken_away(page: Page, address: str) -> Non
     expect(row.get_by_role("img", name=re.compile("^Plate of shot"))).to_have_count(0)
 
 
+@pytest.mark.long
 def test_a_house_style_is_kept_looked_at_and_a_new_film_begins_in_it(
     page: Page, joined_film: str, tmp_path
 ) -> None:

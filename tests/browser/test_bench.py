@@ -27,6 +27,7 @@ def faulty_picture() -> bytes:
     return out.getvalue()
 
 
+@pytest.mark.long
 def test_takes_are_made_at_two_offers_compared_circled_and_rejected(page: Page) -> None:
     # A story of its own: what another film has had made already costs nothing here.
     new_film(page, "Bench", STORY.replace("ladder", "barrow"))
@@ -164,6 +165,7 @@ def test_part_of_a_take_is_marked_and_made_anew(page: Page) -> None:
     expect(page.get_by_text("Retouched from take 1: a cat.")).to_have_count(2)
 
 
+@pytest.mark.long
 def test_a_figure_is_posed_by_mouse_and_keys_and_made(page: Page) -> None:
     new_film(page, "Posed")
     go(page, "Bench")

@@ -45,6 +45,7 @@ def media(page: Page, figure: str) -> Image.Image:
     return Image.open(io.BytesIO(page.request.get(source).body())).convert("RGB")
 
 
+@pytest.mark.long
 def test_somebody_is_cut_out_and_laid_into_another_shot(page: Page) -> None:
     bench(page, "Cut out")
     desk(page, 1, "Lay something in")
@@ -123,6 +124,7 @@ def test_a_tall_picture_is_cropped_or_its_edges_are_continued(page: Page) -> Non
     assert media(page, "Take 3").size == (2133, 1200)
 
 
+@pytest.mark.long
 def test_takes_follow_a_sketch(page: Page) -> None:
     takes = bench(page, "Composed")
     desk(page, 1, "Compose after a sketch")
@@ -194,6 +196,7 @@ def test_pictures_are_dropped_one_for_the_shot_and_several_looked_over_first(pag
     expect(page.get_by_text("3 of 3 shots have a picture")).to_be_visible()
 
 
+@pytest.mark.long
 def test_the_desks_are_accessible(page: Page) -> None:
     bench(page, "Desk")
     for item in ("Retouch", "Pose a figure", "Compose", "Cut out", "Crop or continue"):
@@ -205,6 +208,7 @@ def test_the_desks_are_accessible(page: Page) -> None:
         page.get_by_role("button", name="Leave it").click()
 
 
+@pytest.mark.long
 def test_shots_are_chosen_on_the_light_table_and_made_together(page: Page) -> None:
     new_film(page, "Chosen", STORY.replace("ladder", "basket"))
     go(page, "Bench")

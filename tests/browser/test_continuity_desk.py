@@ -119,6 +119,7 @@ def test_drift_is_accepted_by_a_key_and_counted_again(page: Page) -> None:
     expect(page).to_have_url(re.compile("/sheet$"))
 
 
+@pytest.mark.long
 def test_a_reference_is_made_and_circled_and_a_look_is_tried(page: Page) -> None:
     new_film(page, "References")
     make_all(page)
@@ -232,6 +233,7 @@ def test_the_company_is_searched_and_taken_from_and_kept(page: Page) -> None:
     expect(page.get_by_role("list", name="Company").get_by_role("listitem")).to_have_count(0)
 
 
+@pytest.mark.long
 def test_each_part_of_continuity_is_accessible(page: Page) -> None:
     new_film(page, "Access")
     go(page, "Continuity")

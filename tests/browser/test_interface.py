@@ -269,6 +269,7 @@ def test_a_clash_with_another_tab_is_said_and_nothing_is_lost(page: Page, stack)
     expect(page.get_by_label("Name of the film")).to_have_value("From elsewhere")
 
 
+@pytest.mark.long
 @pytest.mark.parametrize("lamp", ["light", "dim"])
 def test_access(page: Page, lamp: str) -> None:
     page.add_init_script(f"localStorage.setItem('lamp', '{lamp}')")

@@ -39,6 +39,7 @@ def made_by(page: Page, film: str) -> dict[str, object]:
     return page.request.get(f"/api/films/{film}/makers").json()
 
 
+@pytest.mark.long
 def test_it_is_chosen_for_a_shot_its_scene_somebody_and_the_film(page: Page, film: str) -> None:
     page.goto(f"/film/{film}/script")
     page.get_by_role("tab", name="Shot").click()

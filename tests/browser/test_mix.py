@@ -56,6 +56,7 @@ def mix(page: Page, mixed_film: str) -> Page:
     return page
 
 
+@pytest.mark.long
 def test_a_level_is_drawn_by_mouse_and_moved_by_key(mix: Page) -> None:
     line = mix.locator("[data-level=music]")
     box = line.bounding_box()

@@ -129,6 +129,7 @@ def test_the_shots_that_gain_most_are_chosen_for_clips(page: Page) -> None:
     expect(clips.get_by_role("button", name=re.compile("^Make a clip"))).to_contain_text("0.")
 
 
+@pytest.mark.long
 def test_a_part_of_a_brought_picture_is_painted_and_moves(page: Page, tmp_path) -> None:
     new_film(page, "Regions", STORY.replace("ladder", "kite"))
     go(page, "Bench")

@@ -47,6 +47,7 @@ def head(page: Page) -> dict:
     return page.request.get(f"/api/films/{film}").json()["head"]
 
 
+@pytest.mark.long
 def test_a_title_is_written_counted_and_drafted_again(desk: Page) -> None:
     title = desk.get_by_label("Title", exact=True)
     expect(title).to_have_value("The Seventh Boat")
@@ -94,6 +95,7 @@ def test_a_thumbnail_is_proposed_changed_kept_compared_and_used(desk: Page) -> N
     until(lambda: head(desk)["thumbnails"][0]["behind"] is False)
 
 
+@pytest.mark.long
 def test_a_thumbnail_has_a_picture_of_its_own_after_a_prompt(desk: Page) -> None:
     region = desk.get_by_role("region", name="Thumbnail")
     own = region.get_by_role("region", name="A picture of its own")

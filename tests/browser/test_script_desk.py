@@ -257,6 +257,7 @@ def test_a_paragraph_becomes_something_else_by_a_key(page: Page) -> None:
     assert "The ladder leaned" in words(page)
 
 
+@pytest.mark.long
 def test_a_long_manuscript_stays_light_and_marks_show_at_once(page: Page) -> None:
     new_film(page, "Long", "\n\n".join(LAMP.replace("# ", f"# {i} ") for i in range(26)))
     page.locator("[data-word='20']").click()
@@ -282,6 +283,7 @@ def test_a_long_manuscript_stays_light_and_marks_show_at_once(page: Page) -> Non
     expect(field).to_have_value(re.compile("quick$"))
 
 
+@pytest.mark.long
 def test_the_story_of_every_desk_is_open_to_everybody(page: Page) -> None:
     new_film(page, "Access", STORY)
     page.locator("[data-word='2']").click()

@@ -227,6 +227,7 @@ def test_money_has_limits(services: Page, film: str) -> None:
     assert Path(taken.value.path()).read_text().startswith("at,film,shot,kind,offer,amount,job")
 
 
+@pytest.mark.long
 def test_pictures_are_shared_out(services: Page, film: str) -> None:
     stars = {"stars": {"illustrator-fine": 5, "illustrator-quick": 2}}
     services.request.put("/api/choices/picture", data=stars)

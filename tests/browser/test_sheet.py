@@ -54,6 +54,7 @@ def finish_desk(sheet: Page, edge: str):
     return sheet.get_by_role("dialog", name=f"Grade and effects of shot {edge}")
 
 
+@pytest.mark.long
 def test_pictures_are_laid_over_a_shot_placed_moved_and_arranged(sheet: Page) -> None:
     desk = finish_desk(sheet, "2")
     desk.get_by_label("A picture of your own to lay over").set_input_files(badge())

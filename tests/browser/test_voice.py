@@ -17,6 +17,7 @@ STORY = (
 )
 
 
+@pytest.mark.long
 def test_a_line_is_cast_directed_and_said_again(page: Page) -> None:
     new_film(page, "Voices", STORY)
     go(page, "Script")

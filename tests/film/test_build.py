@@ -55,6 +55,7 @@ def change(stack, film: str, command) -> None:
     )
 
 
+@pytest.mark.long
 def test_delivering_again_without_a_change_only_joins(stack, film) -> None:
     before = stack.shop.spending.total(film)
     again = delivered(stack, film)
@@ -78,6 +79,7 @@ def test_another_move_renders_that_shot_and_its_transitions_alone(stack, film) -
     )
 
 
+@pytest.mark.long
 def test_another_trait_makes_that_persons_pictures_again(stack, film) -> None:
     seen = stack.shop.assembled(film)
     bram = next(p for p in seen.document.cast if p.name == "Bram")

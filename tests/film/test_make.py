@@ -73,6 +73,7 @@ def sound_of(path: Path, rate: int = 48_000) -> np.ndarray:
     return soundfile.read(wave, dtype="float32")[0]
 
 
+@pytest.mark.long
 def test_the_report(film) -> None:
     report, path = film
     assert report == json.loads(path.with_suffix(".json").read_text())
@@ -272,6 +273,7 @@ def refused(*told: str) -> str:
     return done.stderr
 
 
+@pytest.mark.long
 def test_a_voice_that_nobody_has_is_one_clear_line_of_the_command(tmp_path) -> None:
     (tmp_path / "story.txt").write_text("A story.")
     out = str(tmp_path / "film.mp4")

@@ -23,6 +23,7 @@ def plan(folder, *options: str, text: str = TITLED):
     return run(str(ROOT / "bin/cutreel"), "plan", str(folder / "story.txt"), *options)
 
 
+@pytest.mark.long
 def test_a_plan_says_who_where_and_every_shot(tmp_path) -> None:
     done = plan(tmp_path, "--json")
     assert done.returncode == 0, done.stderr

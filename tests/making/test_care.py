@@ -116,6 +116,7 @@ def look_at_all(stack: Temporary) -> int:
     return lost
 
 
+@pytest.mark.long
 def test_all_that_is_told_of_is_looked_at(stack: Temporary, film: str) -> None:
     shop = stack.shop
     takes = [t for made in shop.takes.of_film(film).values() for t in made]

@@ -141,6 +141,7 @@ def listens(port: int) -> bool:
         return s.connect_ex(("127.0.0.1", port)) == 0
 
 
+@pytest.mark.long
 @pytest.mark.timeout(1800)
 def test_a_film_by_four_kinds_of_makers_at_once(
     stack: Temporary, four: Path, interface: Server
@@ -309,6 +310,7 @@ def test_a_days_number_is_shared_by_all_who_ask(stack: Temporary) -> None:
         assert sum(pool.map(one, range(12))) == 3
 
 
+@pytest.mark.long
 def test_a_limit_that_is_reached_lets_the_run_rest_and_it_goes_on_when_raised(
     stack: Temporary,
 ) -> None:

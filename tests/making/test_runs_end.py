@@ -90,6 +90,7 @@ def test_a_run_whose_last_step_nobody_took_is_moved_on(stack: Temporary) -> None
     assert shop.runs.view(run).state == "done"
 
 
+@pytest.mark.long
 def test_a_database_that_is_killed_leaves_nothing_going(stack: Temporary) -> None:
     """Every connection is cut, three times, while pictures are made; the run ends whole."""
     shop = stack.shop

@@ -68,6 +68,7 @@ def test_a_process_that_dies_is_named_and_started_again(started: Running) -> Non
     )
 
 
+@pytest.mark.long
 @pytest.mark.parametrize(
     ("package", "sentence"),
     [
@@ -118,6 +119,7 @@ def test_a_second_start_on_the_same_data_or_port_is_refused(started: Running) ->
     )
 
 
+@pytest.mark.long
 def test_films_stay_over_a_restart_and_ending_ends_everything(started: Running) -> None:
     film = httpx.post(
         started.address + "/api/films",
