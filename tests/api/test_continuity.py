@@ -112,6 +112,33 @@ def test_a_model_sheet_is_made_circled_and_goes_with_exactly_that_persons_pictur
     )
 
 
+def test_a_room_whose_walls_are_painted_over_is_found_and_nobody_in_it(client, finished) -> None:
+    """The colours proposed for a room are measured in its pictures; a prompt that says others is found out."""
+    story = "Ada sat down in the kitchen. She drank her tea. She looked at the window. She slept."
+    film = client.post("/api/films", json={"title": "Tea", "text": story}).json()
+    finished(film["id"], start(client, film)["id"])
+    before = film_of(client, film)
+    walls = [w for p in before["places"] for w in p["description"].split(", ") if "walls" in w]
+    at_home = {s["id"]: of_place(s) for s in before["shots"]}
+    assert all({f["trait"] for f in found} >= set(walls) for found in at_home.values())
+    assert not [f for found in at_home.values() for f in found if f["marked"]]
+    shot = before["shots"][1]
+    other = "teal walls" if "teal" not in walls[0] else "plum walls"
+    painted = shot["prompt"].replace(walls[0], other)
+    change(client, film, type="set shots", shots=[shot["id"]], values={"prompt": painted})
+    finished(film["id"], start(client, film)["id"])
+    after = {s["id"]: of_place(s) for s in film_of(client, film)["shots"]}
+    marked = {number: [f["trait"] for f in found if f["marked"]] for number, found in after.items()}
+    assert marked.pop(shot["id"]) == walls
+    assert not any(marked.values())
+
+
+def of_place(shot: dict) -> list[dict]:
+    """What was found of the place of a shot."""
+    own = [d for d in shot["drift"] if d["person"] is None]
+    return [f for d in own for f in d["found"] if f["kind"] == "colour"]
+
+
 def test_drift_is_found_accepted_and_found_again_in_another_take(client, film, finished) -> None:
     ada = dressed(
         film, "Ada", ("hair", "long red hair"), ("skin", "fair skin"), ("clothes", "teal coat")

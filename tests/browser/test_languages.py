@@ -19,7 +19,6 @@ def film(browser: Browser, address: str) -> str:
     return film_made(browser, address, "The Still Mill", STORY)
 
 
-@pytest.mark.long
 def test_it_is_translated_by_a_service_by_hand_and_by_a_table(page: Page, film: str) -> None:
     page.goto(f"/film/{film}/delivery")
     page.get_by_role("tab", name="Languages").click()

@@ -121,7 +121,12 @@ def propose_cast(
         figures += nameless(script, parses, _known_figures(figures))
     figures = _told_the_same(script, parses or {}, figures)
     figures = _of_one_kind(script, parses or {}, figures)
-    story = read_story(script, parses or {}, _known_figures(figures))
+    ages = _ages_told(figures, script.text)
+    known_so_far = [
+        k._replace(age="old" if age == "old" else "")
+        for k, age in zip(_known_figures(figures), ages, strict=True)
+    ]
+    story = read_story(script, parses or {}, known_so_far)
     told = described_in(script, figures, story)
     for figure in figures:
         if figure.kind == "person" and _is_small_kin(figure, script.text):
@@ -129,8 +134,8 @@ def propose_cast(
             own.kind = own.kind or {"he": "boy", "she": "girl"}.get(figure.pronoun or "", "child")
     taken: set[str] = set()
     cast = [
-        _person(number, figure, script.text, told.get(figure.name, Described()), taken)
-        for number, figure in enumerate(figures[:24], 1)
+        _person(number, figure, age, script.text, told.get(figure.name, Described()), taken)
+        for number, (figure, age) in enumerate(zip(figures[:24], ages, strict=False), 1)
     ]
     cast = _with_teller(script, cast, taken)
     cast = _with_listener(script, parses or {}, cast, taken)
@@ -299,7 +304,7 @@ def _the_old(text: str, figures: Sequence[Figure]) -> dict[str, int]:
             for i, f in enumerate(figures, 1)
             if f.kind == "person"
             and f.pronoun in (None, pronoun)
-            and _age_told(f.name, text) == "old"
+            and _age_told(f, text) == "old"
             and not f.name.startswith("the ")
         ]
         if len(old) == 1:
@@ -307,8 +312,41 @@ def _the_old(text: str, figures: Sequence[Figure]) -> dict[str, int]:
     return out
 
 
-def _age_told(name: str, text: str) -> str | None:
-    """How old somebody is told to be beside the name: "old Enna", "an old bargeman, Cornelis", "Enna, an old woman"."""
+def _age_told(figure: Figure, text: str) -> str | None:
+    """How old somebody is told to be beside the name: "old Enna", "an old bargeman, Cornelis", "Enna, an old woman"; or
+    beside what they are: "an old farmer ... His name was Walter Pike"."""
+    roles = (a for a in figure.aliases if a.islower() and a not in ANYBODY and a not in KIN)
+    told = (_age_beside(call, text) for call in (figure.name, *roles))
+    return next(filter(None, told), None)
+
+
+def _ages_told(figures: Sequence[Figure], text: str) -> list[str | None]:
+    """How old each is told to be. Beside "an old farmer" "the old man" may be the farmer: whoever else is "the man" is
+    old where it is said of a man that came in."""
+    ages = [_age_told(f, text) for f in figures]
+    old = {
+        f.pronoun
+        for f, age in zip(figures, ages, strict=True)
+        if age == "old" and not _is_anybody(f)
+    }
+    return [
+        None
+        if age == "old"
+        and _is_anybody(f)
+        and f.pronoun in old
+        and not re.search(
+            rf"\b[Aa]n (?:[a-z]+ )?(?:old|elderly) {f.name.removeprefix('the ')}\b", text
+        )
+        else age
+        for f, age in zip(figures, ages, strict=True)
+    ]
+
+
+def _is_anybody(figure: Figure) -> bool:
+    return figure.name.removeprefix("the ") in ANYBODY
+
+
+def _age_beside(name: str, text: str) -> str | None:
     called = re.escape(name.removeprefix("the "))
     beside = (
         rf"\b(old|young|little) {called}\b",
@@ -366,7 +404,7 @@ def _with_teller(script: Manuscript, cast: list[Person], taken: set[str]) -> lis
     described = Described(years=years)
     sex = pronoun_of_given(name.lower())
     figure = Figure(name, (), "person", sex, says, f"tells the story: “I” {says} times")
-    teller = _person(1 + max((p.id for p in cast), default=0), figure, "", described, taken)
+    teller = _person(1 + max((p.id for p in cast), default=0), figure, None, "", described, taken)
     teller.aliases.append(TELLER)
     return [teller, *cast][:25]
 
@@ -397,14 +435,17 @@ def _with_listener(
     if says < _TELLS or says * 100 < len(script.words) or any(TELLER in p.aliases for p in cast):
         return cast
     figure = Figure("the listener", (), "person", None, says, f"“you” do something {says} times")
-    listener = _person(1 + max((p.id for p in cast), default=0), figure, "", Described(), taken)
+    listener = _person(
+        1 + max((p.id for p in cast), default=0), figure, None, "", Described(), taken
+    )
     listener.aliases.append(LISTENER)
     return [listener, *cast][:25]
 
 
-def _person(number: int, figure: Figure, text: str, told: Described, taken: set[str]) -> Person:
+def _person(
+    number: int, figure: Figure, age: str | None, text: str, told: Described, taken: set[str]
+) -> Person:
     noun = figure.name.removeprefix("the ").lower()
-    age = _age_told(figure.name, text)
     if figure.kind in ("animal", "thing"):
         return Person(
             id=number,

@@ -62,7 +62,12 @@ _OF_HOUR = tuple(time_called(name) for name in _HOURS.split())
 """The time of day of each hour, half a year from the shortest day: dawn from five on, dusk from six in the evening."""
 _SUN = (
     (
-        re.compile(r"\bsun (?:came up|rose|was rising|had risen|climbed over)\b"),
+        re.compile(
+            r"\bsun (?:came up|rose|was rising|had risen|climbed over)\b"
+            r"|\bsky (?:was |had )?(?:turned|turning|went|gone|grew|growing) (?:grey|gray|pale|light)\b"
+            r",? (?:and )?(?:then )?(?:pink|gold|red|rose)\b"
+            r"|\bit (?:was|grew|got|was getting|was growing) light\b"
+        ),
         time_called("dawn"),
     ),
     (

@@ -8,7 +8,7 @@ from functools import lru_cache
 from cutreel.core.colour import Lab, colour_in, lab_of
 from cutreel.core.manuscript import Manuscript, Scene, strip_marks
 from cutreel.core.nouns import sort_of
-from cutreel.core.reading import RIDDEN, TELLER, Arrival, Parses, arrivals, narrated
+from cutreel.core.reading import RIDDEN, STAIRS, TELLER, Arrival, Parses, arrivals, narrated
 
 from .faces import INDOORS, place_face
 from .model import Person, Place
@@ -100,6 +100,20 @@ def no_places(text: str) -> frozenset[str]:
     return frozenset({*(() if of_money else ("bank",)), *(() if of_water else ("landing",))})
 
 
+_LARGE = re.compile(r"\b(?:plough|plow|tractor|truck|lorry|digger|combine)s?\b", re.IGNORECASE)
+_SMALL = re.compile(
+    r"\b(?:car|headlights|windscreen|windshield|steering wheel|dashboard|jeep)s?\b", re.IGNORECASE
+)
+
+
+@lru_cache(maxsize=64)
+def driven_in(text: str) -> str:
+    """In what somebody is who drives, where it is not said there: what a story tells of that is driven; empty where it
+    tells of nothing like that, since carts are driven too."""
+    noun = "truck" if _LARGE.search(text) else "car" if _SMALL.search(text) else ""
+    return PLACE_NOUNS.get(noun, "")
+
+
 def is_aboard_in_space(text: str) -> bool:
     """Whether a story is told of a ship that is no ship of the sea: two words or more say so."""
     kinds = {m.lastindex for m in _IN_SPACE.finditer(text)}
@@ -122,6 +136,7 @@ def somewhere(places: Sequence[Place]) -> str:
 
 def place_called(phrase: str, noun: str) -> str:
     """A place that is in no list, by the words for it."""
+    phrase = re.sub(r"^(?:whole|entire) ", "", phrase)
     described = PLACE_NOUNS.get(phrase.lower()) or PLACE_NOUNS.get(noun)
     if described:
         return described
@@ -237,7 +252,7 @@ def _told(
             continue  # a heading that names a place holds for its scene
         for arrival in arrivals(parsed, spoken, teller=0 if by_teller else None):
             lives = lives or (arrival.lives and arrival.noun != "home")
-            here = not arrival.elsewhere and arrival.noun != RIDDEN
+            here = not arrival.elsewhere and arrival.noun not in (RIDDEN, STAIRS)
             here = here and arrival.noun not in others
             if here and arrival.phrase not in ("bed", "woke"):
                 counts[arrival.noun] += arrival.stays

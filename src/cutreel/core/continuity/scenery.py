@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 
 from cutreel.core.ideas import Told
 from cutreel.core.manuscript import TIMES, WEATHERS, Manuscript, Word
-from cutreel.core.reading import LIFTS, RIDDEN, SEASONS, VEHICLES, Arrival, Story
+from cutreel.core.reading import LIFTS, RIDDEN, SEASONS, STAIRS, VEHICLES, Arrival, Story
 
 from .hour import (
     DAYTIME,
@@ -27,6 +27,7 @@ from .hour import (
 from .model import Person, Place, Season, TimeOfDay, Weather
 from .places import (
     PLACE_NOUNS,
+    driven_in,
     has_rooms,
     is_indoors,
     no_places,
@@ -60,6 +61,8 @@ class Setting:
     why_season: str = NOTHING_SAID
     ridden: str = ""
     """What was driven or ridden in last."""
+    house: str = ""
+    """The room that it was in last, wherever it is now."""
 
 
 class Scenery:
@@ -75,6 +78,7 @@ class Scenery:
             part for p in cast for call in (p.name, *p.aliases) for part in call.split()[1:]
         }
         self.no_places = no_places(script.text)
+        self.rides = driven_in(script.text)
         self.home = ""
         self.home = self._home(story)
         self.somewhere = self._begins(story) or somewhere(places) if story.paragraphs else ""
@@ -132,6 +136,7 @@ class Scenery:
         """What a shot's words say, where the heading does not; and whether the place is seen for a moment only."""
         said = [w for w in words if w.bare not in self.surnames and not (told and told.mutes(w))]
         at, glimpse = self._where_and_when(words, said, told, at)
+        at = replace(at, house=at.place) if is_indoors(at.place) and not glimpse else at
         return self._by_night(words, said, at), glimpse
 
     def _where_and_when(
@@ -152,7 +157,8 @@ class Scenery:
             return at, False
         # A place that is seen for a moment is the place where nothing is known of another.
         glimpse = not arrival.stays and (bool(at.place) or arrival.elsewhere)
-        place = at.ridden if arrival.noun == RIDDEN else self._place(arrival)
+        known = {RIDDEN: at.ridden or self.rides, STAIRS: at.house}
+        place = known.get(arrival.noun) or self._place(arrival)
         ridden = place if arrival.noun in VEHICLES else at.ridden
         why = f"“{arrival.phrase}”"
         return replace(at, place=place, why_place=why, ridden=ridden), glimpse
@@ -200,8 +206,10 @@ class Scenery:
             return None  # a heading that names a place holds for its scene
         if arrival.noun in self.no_places:
             return None  # the bank of a river
-        if arrival.noun == RIDDEN and not at.ridden:
+        if arrival.noun == RIDDEN and not (at.ridden or self.rides):
             return None  # in what they drive nobody said
+        if arrival.noun == STAIRS and (not at.house or is_indoors(at.place)):
+            return None  # stairs of the house where they are, or of any
         if arrival.phrase == "bed" and is_indoors(at.place):
             return None  # a bed stands in the house where they are
         if arrival.noun in ("room", "building") and has_rooms(at.place):

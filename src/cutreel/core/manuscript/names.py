@@ -67,14 +67,13 @@ _PLACE_NOUNS = {
     "islands", "river", "ocean", "sea", "beach", "coast", "valley", "mountain", "mountains",
     "forest", "station", "school", "museum", "library", "hotel", "inn", "cathedral", "abbey",
     "market", "quay", "pier", "lighthouse", "village", "city", "desert", "canyon", "strait",
-    "channel", "gulf", "cape", "pass", "ridge", "peak", "creek", "brook", "falls", "plain", "moor",
-    "heath", "county", "peninsula", "sound",
+    "channel", "gulf", "cape", "pass", "creek", "falls", "plain", "county", "peninsula", "sound",
 }
 """What a name ends in that is the name of a place whoever walks there."""
 _PLACE_OR_SURNAME = {
     "lane", "hill", "park", "wood", "woods", "bridge", "church", "castle", "court", "house",
     "hall", "lake", "mill", "farm", "field", "fields", "gate", "tower", "garden", "gardens", "row",
-    "cliff", "point", "rock", "town", "marsh", "green",
+    "cliff", "point", "rock", "town", "marsh", "green", "brook", "moor", "heath", "ridge", "peak",
 }
 """What a name ends in that may be somebody's: a place unless it is called she or he."""
 # fmt: on

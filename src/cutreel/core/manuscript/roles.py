@@ -54,6 +54,12 @@ NO_ROLE = {
 }  # fmt: skip
 
 
+_GONE_TO = frozenset(
+    "doctor dentist vet hairdresser barber baker butcher grocer chemist optician".split()
+)
+"""Who stands for where they work."""
+
+
 @dataclass
 class _RoleTally:
     """How often a role is told of: as somebody known, as somebody new, as kin, speaking, as if it were a name ("the
@@ -94,6 +100,8 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto
+        if noun in _GONE_TO and re.search(r"\b(?:to|from|at) $", before):
+            continue  # "every Friday he went to the doctor": nobody is met there
         kinds[noun] = kind
         tally.spoken += spoken
         tally.named += word != noun

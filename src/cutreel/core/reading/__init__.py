@@ -27,7 +27,7 @@ from .singular import GROWN
 from .speaking import SpeakerMemory, with_speakers
 from .story import NOTHING, ReadParagraph, Story, StoryMemory, read_story
 from .when import SEASONS
-from .where import LIFTS, RIDDEN, Arrival, arrivals
+from .where import LIFTS, RIDDEN, STAIRS, Arrival, arrivals
 
 # fmt: off
 __all__ = [
@@ -39,6 +39,7 @@ __all__ = [
     "RIDDEN",
     "SEASONS",
     "SPEECH",
+    "STAIRS",
     "SURE",
     "TELLER",
     "VEHICLES",

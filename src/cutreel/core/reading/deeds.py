@@ -220,7 +220,7 @@ class _Clause:
                 self.tokens[s].tag in {"NNS", "NNPS"}
                 or sort_of(self.tokens[s].lemma) == "people"
                 or len(joined(self.parsed, s)) > 1
-                or self.tokens[s].text.lower() in {"they", "we"}
+                or (self.tokens[s].text.lower() in {"they", "we"} and not self._is_one(s))
                 for s in subject
             )
         )
@@ -279,6 +279,10 @@ class _Clause:
         if self.tokens[i].text.lower() == "it":
             self.things.append(words)
         return words
+
+    def _is_one(self, s: int) -> bool:
+        """ "A swarm came out. They hung from the flagpole": it hangs there."""
+        return self.others.get(s, "").startswith(("a ", "an "))
 
     def _asks(self) -> bool:
         return any(

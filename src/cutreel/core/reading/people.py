@@ -111,6 +111,8 @@ class _Reader:
             return False  # "a woman", when the woman is known already, is another; bees look alike
         if role and token.dep in {"attr", "compound"} and not page.there_was(i):
             return False
+        if role and self._is_an_older_one(i, person):
+            return self._noun(i)
         head = token.head
         before = page.taken.get(head, ())
         beside = token.dep == "appos" and not listed(page.parsed, i)
@@ -128,6 +130,16 @@ class _Reader:
         why, sure = ("by role", 0.95) if role else ("by name", 1.0)
         page.note(i, [person], why, sure, (start, end))
         return True
+
+    def _is_an_older_one(self, i: int, person: int) -> bool:
+        """ "With the old man behind her": the old farmer, where "the man" is not told to be old."""
+        page = self.page
+        below = {self.tokens[c].lemma for c in page.parsed.children[i]}
+        if not below & {"old", "elderly"} or page.cast.people[person].age:
+            return False
+        near = (page.cast.people.get(f.id) for f in page.now.focus)
+        sex = page.cast.people[person].pronoun
+        return any(p is not None and p.age == "old" and p.pronoun == sex for p in near)
 
     def _plural_noun(self, i: int) -> bool:
         found = group_meant(self.page, i)

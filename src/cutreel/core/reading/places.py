@@ -26,9 +26,11 @@ STANDS_IN_ONE = frozenset(
     "dark darkness "
     "back wall floor ceiling stairs step hole nest trap pen tract area region part place way world distance "
     "horizon surface opening passage line stage position space level country land nation state territory "
-    "north south east west".split()
+    "north south east west left right".split()
 )
 """Nouns of place that say where in a place somebody is, not in which."""
+_AGAINST = frozenset({"on", "onto", "against", "of", "with"})
+"""Before what things are made of."""
 
 
 def is_crossed(parsed: Parsed, i: int) -> bool:
@@ -85,6 +87,8 @@ def is_place(parsed: Parsed, i: int) -> bool:
         return is_crossed(parsed, i)
     if token.lemma == "bar" and any(parsed.tokens[c].text == "of" for c in parsed.children[i]):
         return False  # "a bar of platinum"
+    if token.lemma == "wood" and parsed.tokens[token.head].text.lower() in _AGAINST:
+        return False  # "knocked twice on the wood" of a box
     if token.dep != "compound":
         return True
     # "at the kitchen table" is in the kitchen; "the church clock" may hang anywhere; "the roof window" is in a room.

@@ -21,6 +21,11 @@ _OF_THINGS = frozenset(
     "float sink hang roll spin fit weigh cost taste smell last break drip".split()
 )
 """What several things do that somebody has in hand."""
+_BY_HAND = frozenset(
+    "wrap lift tie untie build cook pack load unload unpack dig sew write pour open lock fold hang paint carry wash "
+    "talk speak say sing read".split()
+)
+"""What people do and animals do not."""
 _SIBLINGS = frozenset({"sister", "brother", "sibling", "daughter", "son"})
 
 
@@ -248,13 +253,17 @@ def _together(page: Page, i: int) -> Meaning | None:
             word = page.tokens[i].text
             return Meaning(tuple(people), f"“{word}”: the last {counted}", 0.6)
     ids = {f.id for f in near}
-    group = [p for p in page.now.group if p in page.cast.people]
+    by_hand = page.tokens[clause_of(page.parsed, i)].lemma in _BY_HAND
+    group = [
+        p for p in page.now.group if p in page.cast.people and (page.is_person(p) or not by_hand)
+    ]
     if len(group) > 1 and ids & set(group):
         extra = [f.id for f in near if f.age == 0 and f.id not in group]
         people = [*group, *extra][:MOST_TOGETHER]
         return Meaning(tuple(people), "“they”: those spoken of together", 0.75)
-    if len(near) == 1 and page.tokens[i].dep in SUBJECT:
-        # Two people of a scene, one of whom has not been named for a while.
+    alone = len(near) == 1 or (by_hand and sum(page.is_person(f.id) for f in near) < 2)
+    if alone and page.tokens[i].dep in SUBJECT:
+        # Two people of a scene, one of whom has not been named for a while; a dog beside them wraps nothing.
         pair = [f.id for f in page.now.focus if f.age < MOST_AGE and page.is_person(f.id)][:2]
         if len(pair) == 2:
             return Meaning(tuple(pair), "“they”: the two who are there", 0.5)

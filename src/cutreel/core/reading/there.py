@@ -31,7 +31,7 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
             return False, not compared(parsed, i)
     if compared(parsed, i) or _none_of(parsed, i):
         return False, False
-    if token.dep == "pobj" and _is_of_a_thing(parsed, i):
+    if token.dep == "pobj" and (_is_of_a_thing(parsed, i) or _is_of_a_room(parsed, i)):
         return False, True
     verb = clause_of(parsed, token.head if owner else i)
     if token.dep == "dobj" and parsed.tokens[verb].lemma == "have" and _is_at_home(parsed, verb):
@@ -71,6 +71,16 @@ def there(parsed: Parsed, i: int) -> tuple[bool, bool]:
         below = [parsed.tokens[c].dep for c in parsed.children[verb]]
         return "nsubjpass" in below and parsed.tokens[verb].dep == "ROOT", True
     return True, True
+
+
+_ROOMS = frozenset("room floor flat apartment kitchen cellar attic shop cabin deck".split())
+
+
+def _is_of_a_room(parsed: Parsed, i: int) -> bool:
+    """ "In the room below us": that is not where we are."""
+    prep = parsed.tokens[parsed.tokens[i].head]
+    beside = prep.text.lower() in {"below", "beneath", "above", "under", "behind"}
+    return beside and parsed.tokens[prep.head].lemma in _ROOMS
 
 
 def _is_at_home(parsed: Parsed, verb: int) -> bool:

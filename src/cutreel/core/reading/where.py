@@ -10,7 +10,7 @@ from cutreel.core.nouns import sort_of
 from .clauses import SUBJECT, Called, clause_of, compared, nobody, subjects, unreal
 from .coming import FROM_AFAR, HOUSES, LIVES, TO, comes_to
 from .parsed import Parsed, Token
-from .places import MOVES, VEHICLES, is_crossed, is_numbered, is_place
+from .places import MOVES, VEHICLES, goes_along, is_crossed, is_numbered, is_place
 from .when import not_now, tells_when
 
 _DRIVEN = frozenset(
@@ -21,6 +21,8 @@ _WAYS = frozenset({"path", "track", "lane"})
 """What is said of one that is walked is said by whoever is on it."""
 _PUTS = frozenset("put lock shut crowd squeeze pack tuck cram".split())
 """Done to somebody, it says where they are from then on."""
+STAIRS = "stairs"
+"""The noun of an arrival up a flight of stairs, in a house that is not named."""
 RIDDEN = "ridden"
 """Stands for what somebody drove or rode in last."""
 _ON_THE_WAY = frozenset("on along through across over down up".split())
@@ -109,6 +111,8 @@ def _told_otherwise(parsed: Parsed, i: int, called: Called) -> Arrival | None:
         return Arrival(token.start, RIDDEN, token.text, False)
     if token.lemma == "home" and _goes_home(parsed, i):
         return Arrival(token.start, "home", "home", True)
+    if token.lemma in {"stair", "stairs", "staircase"} and _goes_up(parsed, i):
+        return Arrival(token.start, STAIRS, token.text, True)
     ridden = _ridden(parsed, i) if token.lemma == "it" else ""
     if ridden:
         return Arrival(token.start, ridden, ridden, False)
@@ -257,6 +261,21 @@ def _wakes(parsed: Parsed, i: int) -> bool:
     return done and len(others) < len(who) and not unreal(parsed, i)
 
 
+def _goes_up(parsed: Parsed, i: int) -> bool:
+    """ "He came up the stairs with two cups"; "up the stairs from the beach" may be anywhere."""
+    verb = clause_of(parsed, i)
+    if parsed.tokens[verb].lemma not in MOVES | {"climb"} or unreal(parsed, verb):
+        return False
+    up = goes_along(parsed, verb) or parsed.tokens[parsed.tokens[i].head].text.lower() == "up"
+    told = [*parsed.children[i], *parsed.children[verb]]
+    words = {
+        parsed.tokens[c].text.lower()
+        for c in told
+        if parsed.tokens[c].dep in {"prep", "amod", "compound"}
+    }
+    return up and not words & {"from", "to", "of", "out", "stone", "iron", "steep"}
+
+
 _BROKEN = frozenset({"broken", "out", "dead", "broke"})
 
 
@@ -327,7 +346,8 @@ def _drives_on(parsed: Parsed, i: int, called: Called) -> bool:
         return False
     if any(t.dep in {"dobj", "auxpass"} for t in below):
         return False
-    preps = [t.text.lower() for t in below if t.dep == "prep"]
+    # "At four in the morning she drove out": when, before its verb.
+    preps = [t.text.lower() for t in below if t.dep == "prep" and t.start > parsed.tokens[i].start]
     somebody = any(
         called(s) or parsed.tokens[s].text.lower() in {"we", "i", "they"}
         for s in subjects(parsed, i)
