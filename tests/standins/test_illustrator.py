@@ -529,7 +529,9 @@ def test_of_several_who_drive_the_grown_up_is_at_the_wheel() -> None:
         ("Wide shot. Harlow Road petrol station. night, rain.", "filling"),
         ("Wide shot. a railway station. day.", "station"),
         ("Wide shot. a shop, pale blue walls. day.", "shop"),
-        ("Wide shot. an office. day.", "study"),
+        ("Wide shot. an office. day.", "office"),
+        ("Wide shot. an attic, tan walls. day.", "attic"),
+        ("Wide shot. a study with books. day.", "study"),
     ],
 )
 def test_places_that_are_told_apart(prompt: str, place: str) -> None:

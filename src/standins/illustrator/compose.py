@@ -7,19 +7,16 @@ from dataclasses import dataclass, field
 
 from .bodies import decide
 from .cast import FRAMES, NO_WISH, Cast, Frame, Wish, area_of
-from .colour import RGB, mix
 from .jointing import Jointed, Part, between
 from .pen import Pen
 from .places import PLACE_DRAWERS
 from .reading import Figure, read_prompt, without
 from .references import Reference, colours_of, follow, recoloured
 from .sheet import draw_sheet
-from .stage import Stage, faded, hour_of, in_season, weather_over
-from .vocabulary import INDOORS, LAMPLIT
+from .stage import Stage, faded, hour_of, in_season, light_in, weather_over
+from .vocabulary import INDOORS
 
 H = 1000.0
-LAMPLIGHT: RGB = (104, 62, 40)
-"""What lamps and fire mix into all that stands in a room."""
 MOST_COVERS = 96
 """So many things before a wall are told of, the largest first."""
 ELSEWHERE = 0.4
@@ -66,9 +63,7 @@ def draw(
     colours, strength = colours_of(references)
     hour = in_season(hour, "" if place in INDOORS else reading.season, time)
     hour = recoloured(recoloured(hour, reading.palette, 0.5), colours, strength)
-    ambient, share = hour.ambient, hour.share * (0.6 if place in INDOORS else 1.0)
-    if hour.lamps and place in LAMPLIT:
-        ambient, share = mix(ambient, LAMPLIGHT, 0.85), 0.28
+    ambient, share = light_in(hour, place)
     share = 0.0 if reading.sheet else share
     twist = random.Random(f"{seed}/{wish.vary.seed}") if wish.vary else None
     horizon = frame.horizon

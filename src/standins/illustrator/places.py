@@ -4,6 +4,7 @@ import math
 from collections.abc import Callable
 
 from .colour import NAMED, darker, lighter, mix
+from .homes import attic, bedroom, inn, kitchen, office, workshop
 from .indoors import cave, hall, room, shop, space, study
 from .pen import Point
 from .props import LIGHT, WOOD, draw_prop
@@ -424,7 +425,7 @@ def _mill(s: Stage) -> None:
 PLACE_DRAWERS: dict[str, Callable[[Stage], None]] = {
     "jetty": _jetty, "harbour": _harbour, "sea": _sea, "shore": _shore, "lighthouse": _lighthouse, "marsh": _marsh,
     "river": _river, "bridge": _bridge, "tower": _tower, "forest": _forest, "mountain": _mountain, "street": _street, "city": _city, "garden": _garden,
-    "meadow": _meadow, "desert": _desert, "room": room, "study": study, "hall": hall, "cave": cave,
+    "meadow": _meadow, "desert": _desert, "room": room, "kitchen": kitchen, "bedroom": bedroom, "attic": attic, "inn": inn, "workshop": workshop, "office": office, "study": study, "hall": hall, "cave": cave,
     "ice": _ice, "space": space, "ward": ward, "corridor": corridor, "gallery": gallery, "cell": cell, "lift": lift, "classroom": classroom,
     "carriage": carriage, "bus": bus, "cab": cab, "mill": _mill,
     "castle": _castle, "market": _market, "deck": _deck, "station": _station, "filling": _filling, "shop": shop,

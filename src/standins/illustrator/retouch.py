@@ -24,8 +24,7 @@ from .props import draw_prop
 from .raster import paint
 from .reading import Reading, read_prompt
 from .references import drawn_from
-from .stage import hour_of
-from .vocabulary import INDOORS
+from .stage import hour_of, light_in
 
 ROOM = 0.94
 
@@ -92,7 +91,7 @@ def _put_in(changed: NDArray[np.float32], inside: NDArray[np.bool_], reading: Re
     if not len(rows) or not (reading.figures or reading.animals or reading.props):
         return
     hour = hour_of(reading.time or "day", reading.weather or "clear", random.Random(rng.random()))
-    pen = Pen(reading.look, random.Random(rng.random()), hour.ambient, hour.share * (0.6 if reading.place in INDOORS else 1), hour.glow)
+    pen = Pen(reading.look, random.Random(rng.random()), *light_in(hour, reading.place or ""), hour.glow)
     width = H * 1.6
     if reading.figures:
         figure = decide(reading.figures[0], rng)

@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 from .colour import RGB, darker, lighter, mix, paler
 from .pen import Pen, Point
 from .props import LIGHT, WOOD
+from .vocabulary import INDOORS, LAMPLIT
 
 
 @dataclass(frozen=True)
@@ -75,6 +76,17 @@ def hour_of(time: str, weather: str, rng: random.Random) -> Hour:
             soft[1], soft[2] = mix(soft[1], (232, 236, 240), 0.55), mix(soft[2], (222, 228, 236), 0.6)
         return Hour(sky, soft[0], soft[1], soft[2], soft[3], hour.ambient, hour.share, hour.glow, hour.lamps)
     return hour
+
+
+LAMPLIGHT: RGB = (104, 62, 40)
+"""What lamps and fire mix into all that stands in a room."""
+
+
+def light_in(hour: Hour, place: str) -> tuple[RGB, float]:
+    """The light that tints everything at a place, and how much of it: in a lamplit room that of its lamps."""
+    if hour.lamps and place in LAMPLIT:
+        return mix(hour.ambient, LAMPLIGHT, 0.85), 0.28
+    return hour.ambient, hour.share * (0.6 if place in INDOORS else 1.0)
 
 
 @dataclass

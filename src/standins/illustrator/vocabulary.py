@@ -127,9 +127,14 @@ PLACES: tuple[tuple[str, tuple[str, ...]], ...] = (
     ("mill", ("a mill", "the mill", "watermill")),
     ("hall", ("police station", "fire station", "power station")),
     ("space", ("space station", "spaceship", "starship", "orbit", "outer space", "the moon", "mars")),
-    ("room", ("kitchen", "room", "bedroom", "bathroom", "parlour", "parlor", "cottage", "attic", "hut", "inn", "tavern", "cabin", "flat",
-              "apartment", "hotel", "bakery", "nursery", "restaurant", "café", "house")),
-    ("study", ("study", "library", "workshop", "observatory", "office", "laboratory", "studio", "bank")),
+    ("kitchen", ("kitchen", "bakery", "scullery")),
+    ("bedroom", ("bedroom", "nursery", "dormitory")),
+    ("attic", ("attic", "loft", "garret")),
+    ("workshop", ("workshop", "smithy", "forge", "studio", "garage")),
+    ("inn", ("inn", "tavern", "public house", "café", "restaurant", "saloon")),
+    ("office", ("office", "ministry", "bank", "laboratory")),
+    ("room", ("room", "bathroom", "parlour", "parlor", "cottage", "hut", "cabin", "flat", "apartment", "hotel", "house")),
+    ("study", ("study", "library", "observatory")),
     ("shop", ("shop", "store", "grocer", "grocery", "pharmacy", "chemist")),
     ("deck", ("ship's deck", "on deck", "deck of")),
     ("station", ("railway station", "station", "platform")),
@@ -163,7 +168,7 @@ DRAWN_WITH_A_PLACE = {
 """What is there by itself where a place, an hour or a weather is drawn."""
 ROOM_WORDS = {"window", "bed", "sofa", "cupboard", "stove", "cradle", "fireplace", "armchair", "oven", "hearth", "curtain", "couch", "wardrobe"}
 """Things that stand in a room, when nothing is said of a place."""
-INDOORS = {"room", "study", "shop", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "bus", "cab"}
+INDOORS = {"room", "kitchen", "bedroom", "attic", "inn", "workshop", "office", "study", "shop", "hall", "cave", "space", "ward", "corridor", "gallery", "cell", "lift", "classroom", "carriage", "bus", "cab"}
 LAMPLIT = INDOORS - {"cave", "space", "cab"}
 """Where lamps are lit by night."""
 TIMES = {"dawn": "dawn", "sunrise": "dawn", "morning": "dawn", "day": "day", "noon": "day", "afternoon": "day",
