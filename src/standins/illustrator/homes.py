@@ -22,8 +22,8 @@ def kitchen(s: Stage) -> None:
     pen.box(x - 92, f - 150, 110, 96, darker(IRON, 0.35), lift=0.2)
     pen.box(x - 80, f - 118, 86, 40, (240, 140, 56), lift=0.0, plain=True, spot=True)
     pen.glow_at(x - 38, f - 98, 170, (255, 150, 70), 0.6, flame=True)
-    for dx, y in ((62, -128), (62, -84)):
-        pen.disc(x + dx, f + y, 12, None, NAMED["gold"], lift=0.2)
+    for dx, up in ((62, -128), (62, -84)):
+        pen.disc(x + dx, f + up, 12, None, NAMED["gold"], lift=0.2)
     draw_prop(pen, "kettle", x - 62, f - 232, 66)
     draw_prop(pen, "pot", x + 66, f - 232, 72)
     pen.line([(x - 190, f - 452), (x + 190, f - 452)], 8, darker(IRON, 0.2))
