@@ -81,3 +81,9 @@ def test_walls_are_far_from_what_people_wear(garment: str) -> None:
         walls = place.description.split(", ")[1]
         one, other = (lab_of(colour_in(said))[None] for said in (walls, garment))
         assert ciede2000(one, other)[0] >= 18, (walls, garment)
+
+
+@pytest.mark.parametrize("how", ["an old fireman", "an elderly fireman", "a retired fireman"])
+def test_who_is_retired_is_old(how: str) -> None:
+    film = film_of(f"Tom Reed was {how}. Tom Reed laughed. Tom Reed sat down.")
+    assert film.document.cast[0].traits[0].text == "old man"

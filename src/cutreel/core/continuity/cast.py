@@ -349,13 +349,17 @@ def _is_anybody(figure: Figure) -> bool:
 def _age_beside(name: str, text: str) -> str | None:
     called = re.escape(name.removeprefix("the "))
     beside = (
-        rf"\b(old|young|little) {called}\b",
-        rf"\b[Aa]n? (old|young|little) (?:[a-z]+ ){{0,2}}[a-z]+,? (?:called |named )?{called}\b",
-        rf"\b{called}, an? (old|young|little) ",
-        rf"\b{called} was (?:an? |very )?(old|young)\b",
+        rf"\b({_AGED}) {called}\b",
+        rf"\b[Aa]n? ({_AGED}) (?:[a-z]+ ){{0,2}}[a-z]+,? (?:called |named )?{called}\b",
+        rf"\b{called}, an? ({_AGED}) ",
+        rf"\b{called} was (?:an? |very )?(old|elderly|retired|young)\b",
     )
     found = (re.search(p, text, re.IGNORECASE if n == 0 else 0) for n, p in enumerate(beside))
-    return next((m[1].lower() for m in found if m), None)
+    age = next((m[1].lower() for m in found if m), None)
+    return "old" if age in ("elderly", "retired") else age
+
+
+_AGED = "old|elderly|retired|young|little"
 
 
 def _is_small_kin(figure: Figure, text: str) -> bool:
