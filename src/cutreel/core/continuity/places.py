@@ -70,12 +70,16 @@ _OFTEN_NO_PLACE = frozenset(
 )
 
 
+_TELLS = re.compile(r"\b(?:that|who|which)\b", re.IGNORECASE)
+"""In a heading that tells something of what it names: "The Town That Bought a Whale" is a title, and no place."""
+
+
 def scene_place(title: str, places: Sequence[Place], before: str) -> tuple[str, str]:
     for place in places:
         if place.name.lower() == title.lower():
             return place.description or place.name, "the scene's heading"
     nouns = [w for w in re.findall(r"[a-z]+", title.lower()) if w in PLACE_NOUNS]
-    if nouns:
+    if nouns and not _TELLS.search(title):
         return PLACE_NOUNS[nouns[-1]], "the scene's heading"
     return (before if not title else ""), "nothing says otherwise"
 
@@ -220,6 +224,8 @@ MOST_PLACES = 16
 def _heading_noun(scene: Scene) -> str:
     """The noun of place in a heading: one that is known to be drawn; or, where the heading tells hour or weather, as
     headings of scripts do, any that names a place."""
+    if _TELLS.search(scene.title):
+        return ""
     words = re.findall(r"[a-z]+", scene.title.lower())
     known = [w for w in words if w in PLACE_NOUNS]
     if known or not (scene.time or scene.weather):

@@ -104,6 +104,8 @@ def comes_to(parsed: Parsed, i: int) -> bool | None:
         chain.append(tokens[at].text.lower())
     preps = [w for w in chain if w.isalpha()]
     first = preps[0] if preps else ""
+    if first in {"on", "in", "by", "along"} and "from" in preps[1:3]:
+        return None  # "people came from every village on the coast"
     if first == "of" and len(preps) > 2 and _says_where_in(tokens[tokens[tokens[i].head].head]):
         first = preps[2]  # "in the warm grass of a great meadow"
     part = tokens[tokens[token.head].head].lemma if first == "of" else ""

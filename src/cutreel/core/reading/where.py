@@ -5,9 +5,10 @@
 
 from typing import NamedTuple
 
+from cutreel.core.manuscript import KIN
 from cutreel.core.nouns import sort_of
 
-from .clauses import SUBJECT, Called, clause_of, compared, nobody, subjects, unreal
+from .clauses import SUBJECT, Called, ancestors, clause_of, compared, nobody, subjects, unreal
 from .coming import FROM_AFAR, HOUSES, LIVES, TO, comes_to
 from .parsed import Parsed, Token
 from .places import MOVES, VEHICLES, goes_along, is_crossed, is_numbered, is_place
@@ -146,6 +147,8 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         noun, phrase = "lighthouse", "lighthouse"
     if _is_far_out(parsed, i, called):
         elsewhere, stays = True, False
+    if _moves_away(parsed, verb):
+        stays = False
     if before == "outside" and noun in HOUSES:
         noun, phrase = "street", f"outside the {phrase}"
     return Arrival(
@@ -158,6 +161,17 @@ def _arrival(parsed: Parsed, i: int, comes: bool, called: Called, teller: int | 
         elsewhere,
         parsed.tokens[verb].lemma in LIVES,
     )
+
+
+def _moves_away(parsed: Parsed, verb: int) -> bool:
+    """ "Her son moved to Canada": nobody else goes along, and we stay where she is."""
+    of = subjects(parsed, verb)
+    kin = any(
+        parsed.tokens[s].lemma in KIN
+        and any(parsed.tokens[c].dep == "poss" for c in parsed.children[s])
+        for s in of
+    )
+    return kin and parsed.tokens[verb].lemma in {"move", "emigrate"}
 
 
 def _others_are(parsed: Parsed, verb: int, called: Called, teller: int) -> bool:
@@ -442,7 +456,15 @@ def _is_all_there_is(parsed: Parsed, i: int) -> bool:
     """ "At the end of the line there is nothing but a field": there they are."""
     tokens = parsed.tokens
     but = tokens[i].head
-    if tokens[i].dep != "pobj" or tokens[but].text.lower() != "but":
+    if tokens[i].dep != "pobj":
+        return False
+    if any(tokens[c].text.lower() == "but" for c in parsed.children[i]):
+        # "There was nothing left on the beach but bones".
+        above = [*ancestors(parsed, i)]
+        return any(t.lemma == "nothing" for t in above) and any(
+            t.dep == "expl" and t.sentence == tokens[i].sentence for t in tokens
+        )
+    if tokens[but].text.lower() != "but":
         return False
     nothing = tokens[tokens[but].head]
     there = any(tokens[c].dep == "expl" for c in parsed.children[nothing.head])
