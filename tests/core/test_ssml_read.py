@@ -143,9 +143,9 @@ def test_a_long_text_with_many_changes_is_found_in_proportion() -> None:
     def seconds(count: int) -> float:
         script = [f"w{n % 97} w{n % 89} w{n % 83}".split()[n % 3] for n in range(count)]
         other = [SsmlWord("changed" if n % 50 == 7 else w) for n, w in enumerate(script)]
-        begun = time.perf_counter()
+        begun = time.process_time()
         found = found_in(script, other)
         assert len(found) > 0.95 * count
-        return time.perf_counter() - begun
+        return time.process_time() - begun
 
     in_proportion(seconds, 4000)

@@ -65,7 +65,7 @@ def _measurable(name: str, make: Callable[[int], str]) -> int:
 
 def test_a_table_of_thousands_of_columns_is_refused_in_words() -> None:
     row = ",".join(["Hello there."] * 30_000)
-    begun = time.perf_counter()
+    begun = time.process_time()
     with pytest.raises(BadInput, match="30,000 columns"):
         read_story(f"{row}\n{row}", "a.csv")
-    assert time.perf_counter() - begun < 3
+    assert time.process_time() - begun < 3
