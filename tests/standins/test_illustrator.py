@@ -545,3 +545,27 @@ def test_a_lamp_of_ones_own_is_no_street_lamp() -> None:
     read = read_prompt(told)
     assert read.figures[0].holds == "lantern" and not read.props
     assert "lamp" in read_prompt("Wide shot. a lamp at the corner. a town street. night.").props
+
+
+@pytest.mark.parametrize(
+    ("deed", "pose"),
+    [
+        ("Ada lies on the bed", "lie"),
+        ("Ada sits down and lies back", "sit"),
+        ("Ada stands on the bridge, the cow lies beside Ada in the snow", "stand"),
+        ("the whole valley lies below Ada", "stand"),
+        ("Ada turns the key, two hundred bottles lie in rows", "stand"),
+    ],
+)
+def test_who_lies_is_who_is_said_to(deed: str, pose: str) -> None:
+    read = read_prompt(f"Wide shot. Ada (woman, red hair, teal coat). {deed}. a bridge. night.")
+    assert read.figures[0].pose == pose
+
+
+def test_an_orange_jacket_is_no_fruit() -> None:
+    worn = read_prompt(
+        "Wide shot. Ada (woman). Ada wraps the calf in an orange jacket. a farm. day."
+    )
+    assert "apple" not in worn.props
+    eaten = read_prompt("Wide shot. Ada (woman). Ada holds an orange. a farm. day.")
+    assert "apple" in {*eaten.props, eaten.figures[0].holds}

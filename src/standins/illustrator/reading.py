@@ -436,6 +436,17 @@ def _scene(text: str, out: Reading, used: set[str]) -> None:
              "felt", "pen", "white", "flat", "inks", "grain", "misregistration", "dry", "chalk", "strokes", "smudges", "dark", "slate", "rounded", "forms", "thumb", "marks", "studio", "hatched", "shading", "highlights", "buff", "toned", "pencil", "figures", "clay", "print", "four", "warm", "spot", "colours", "black", "glowing", "lamplit", "screen"} & set(re.findall(r"[a-z]+", text))
 
 
+_COLOURS = re.compile(r" (?!(?:and|or|on|in|is|are|lies|lie|stands|hangs|from|of|with|under|beside|near|at|to|for)\b)[a-z]")
+"""Behind the name of a colour: what has it."""
+
+
+def _lies_by_itself(before: str, called: set[str]) -> bool:
+    """ "The cow lies in the snow", "the whole valley lies below": nobody lies down. What is joined goes on with who acts."""
+    clause = re.split(r"[.,;(]| and ", before)[-1]
+    words = set(re.findall(r"[a-z'-]+", clause))
+    return bool(words) and not words & (called | set(v.PEOPLE) | set(v.PLURALS) | {"he", "she", "they", "who", "we", "everybody"})
+
+
 def _unknown_place(text: str, out: Reading) -> str:
     """What of a prompt may be a place that is none of ours: a few words behind an article, without anybody or
     anything."""
@@ -501,6 +512,9 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
         if word in v.ANIMALS and _SOLD.match(text, match.end()):
             used.add(word)
             continue
+        if word in NAMED and _COLOURS.match(text, match.end()):
+            used.add(word)  # "an orange jacket" is no orange
+            continue
         if word == "seal" and _BROKEN.search(text[: match.start()]):
             used.add(word)  # no beast
             continue
@@ -533,6 +547,12 @@ def _deeds(text: str, out: Reading, used: set[str]) -> None:
             driver = next(grown, owner) if word == "drive" else owner
             driver.drives = True
         if word in ("run", "runs") and _RUNS_BY_ITSELF.search(text[: match.start()]):
+            used.add(word)
+            continue
+        if word in ("row", "rows") and re.search(r"\bin (?:[a-z]+ ){0,2}$", text[: match.start()]):
+            used.add(word)  # "in long dark rows"
+            continue
+        if word in ("lie", "lies") and _lies_by_itself(text[: match.start()], called - beasts):
             used.add(word)
             continue
         if word in v.POSES and owner:
