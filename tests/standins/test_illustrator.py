@@ -562,6 +562,13 @@ def test_who_lies_is_who_is_said_to(deed: str, pose: str) -> None:
     assert read.figures[0].pose == pose
 
 
+def test_a_grey_feather_is_nobody() -> None:
+    read = read_prompt(
+        "Wide shot. a folded paper, a grey feather and a second key. a kitchen. day."
+    )
+    assert not read.figures and {"letter", "key"} & set(read.props)
+
+
 def test_an_orange_jacket_is_no_fruit() -> None:
     worn = read_prompt(
         "Wide shot. Ada (woman). Ada wraps the calf in an orange jacket. a farm. day."

@@ -323,7 +323,7 @@ def _free_figures(text: str, out: Reading, used: set[str]) -> None:
     for match in re.finditer(r"\b([a-z'-]+)\b", text):
         word = match.group(1)
         whose = text[match.end() :].startswith(("'", "’"))
-        if word not in v.PEOPLE and word not in v.PLURALS and is_person(word) and not word.endswith("s") and not whose and re.search(r"\b(?:the|an?) (?:old |young )?$", text[: match.start()]):
+        if word not in v.PEOPLE and word not in v.PLURALS and word not in NAMED and is_person(word) and not word.endswith("s") and not whose and re.search(r"\b(?:the|an?) (?:old |young )?$", text[: match.start()]):
             # Whoever else acts: "the carpenter puts his ear against the hull".
             if len(out.figures) < 3 and not _denied(text, match):
                 out.figures.append(Figure(age="old" if text[: match.start()].endswith("old ") else None))
