@@ -87,3 +87,16 @@ def test_walls_are_far_from_what_people_wear(garment: str) -> None:
 def test_who_is_retired_is_old(how: str) -> None:
     film = film_of(f"Tom Reed was {how}. Tom Reed laughed. Tom Reed sat down.")
     assert film.document.cast[0].traits[0].text == "old man"
+
+
+@pytest.mark.parametrize(
+    "text",
+    [
+        "He sat, stood, lay",
+        "Ada sat down, in the end lay “the blue stone”, and wept.",
+        "In the box lay “a letter for you,” he said. It was they who sat",
+        "Who sat there? It was who?",
+    ],
+)
+def test_broken_sentences_are_read_too(text: str) -> None:
+    assert film_of(f"{text}\n\nAda laughed. Ada left.").shots

@@ -100,7 +100,9 @@ def roles_in(body: str, named: Sequence[Figure] = ()) -> list[tuple[Figure, bool
         spoken = bool(_SPEAKS_BEHIND_IT.search(before) or says)
         if re.match(r",? [A-Z]", match.group("behind")) and noun in KIN:
             continue  # "my uncle Otto" is Otto
-        if noun in _GONE_TO and re.search(r"\b(?:to|from|at) $", before):
+        if noun in _GONE_TO and re.search(
+            r"\b(?:go|goes|going|went|gone|been|sent|back) to $", before
+        ):
             continue  # "every Friday he went to the doctor": nobody is met there
         kinds[noun] = kind
         tally.spoken += spoken

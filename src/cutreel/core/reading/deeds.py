@@ -95,8 +95,13 @@ def _stands_behind(parsed: Parsed, i: int) -> bool:
     lies = parsed.tokens[i].lemma in {"lie", "lay", "sit", "stand", "hang"}
     before = any(t.dep == "prep" and t.start < parsed.tokens[i].start for t in below)
     # "She turned the key, and behind the door lay two hundred bottles": told of where, before its verb.
-    last = next((k for k in range(i - 1, -1, -1) if parsed.tokens[k].dep == "cc"), i)
-    joined_to = parsed.tokens[i].dep == "conj" and parsed.tokens[last + 1].pos == "ADP"
+    last = next((k for k in range(i - 1, -1, -1) if parsed.tokens[k].dep == "cc"), None)
+    joined_to = (
+        parsed.tokens[i].dep == "conj"
+        and last is not None
+        and parsed.tokens[last].sentence == parsed.tokens[i].sentence
+        and parsed.tokens[last + 1].pos == "ADP"
+    )
     return lies and (before or joined_to) and any(t.dep == "dobj" for t in below)
 
 
@@ -361,7 +366,9 @@ class _Clause:
 
     def stands_there(self) -> Deed | None:
         """ "In long dark rows lay two hundred bottles": what is told behind its verb."""
-        i = next(c for c in self.below if self.tokens[c].dep == "dobj")
+        i = next((c for c in self.below if self.tokens[c].dep == "dobj"), None)
+        if i is None:
+            return None  # it is spoken
         who = tuple(self.called(i))
         named = sort_of(self.tokens[i].lemma) is not None and not _none_of(self.parsed, i)
         phrase = _and([f"{{{p}}}" for p in who]) if who else self.phrase(i) if named else ""
